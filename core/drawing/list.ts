@@ -1,0 +1,49 @@
+import type { Matrix } from '../geometry/matrix';
+
+/**
+ * The display list: what a page looks like, with everything resolved. Points, y down. Editor, thumbnails, PNG and PDF are
+ * all drawn from it, so they can not differ.
+ */
+
+export type DrawnStop = [offset: number, hex: string, alpha: number];
+export type DrawnPaint =
+  | { kind: 'solid'; hex: string; alpha: number }
+  | { kind: 'linear'; x1: number; y1: number; x2: number; y2: number; stops: DrawnStop[] }
+  | { kind: 'radial'; cx: number; cy: number; r: number; stops: DrawnStop[] };
+
+export type DrawnStroke = {
+  paint: DrawnPaint;
+  width: number;
+  dash?: number[];
+  cap: 'butt' | 'round';
+  join: 'miter' | 'round';
+};
+
+export type PathNode = { kind: 'path'; d: string; fill?: DrawnPaint; stroke?: DrawnStroke; rule?: 'evenodd' };
+export type GlyphsNode = {
+  kind: 'glyphs';
+  file: string;
+  size: number;
+  x: number;
+  y: number;
+  text: string;
+  /** Positions relative to x, y. */
+  glyphs: { id: number; cluster: number; x: number; y: number; advance: number }[];
+  fill: DrawnPaint;
+};
+export type ImageNode = { kind: 'image'; asset: string; x: number; y: number; width: number; height: number };
+export type GroupNode = { kind: 'group'; id?: string; matrix?: Matrix; opacity?: number; children: DisplayNode[] };
+export type DisplayNode = PathNode | GlyphsNode | ImageNode | GroupNode;
+
+export type DrawnPage = { width: number; height: number; nodes: DisplayNode[] };
+
+export const ink = (hex: string, alpha = 1): DrawnPaint => ({ kind: 'solid', hex, alpha });
+
+/** All font files a list draws with. */
+export function filesOf(nodes: readonly DisplayNode[], found = new Set<string>()): Set<string> {
+  for (const node of nodes) {
+    if (node.kind === 'glyphs') found.add(node.file);
+    else if (node.kind === 'group') filesOf(node.children, found);
+  }
+  return found;
+}

@@ -1,0 +1,98 @@
+import { isIdentity } from '../geometry/matrix';
+import type { Matrix } from '../geometry/matrix';
+import type { Faces } from '../text/faces';
+import type { DisplayNode, DrawnPage, DrawnPaint, GlyphsNode } from './list';
+
+/** The display list as SVG, words as outlines. Colours are hex, gradients in user space, ids carry a prefix. */
+
+const f = (n: number) => `${Math.round(n * 100) / 100}`;
+const escape = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+const matrixOf = (m: Matrix) => `matrix(${m.map((n) => `${Math.round(n * 1e5) / 1e5}`).join(' ')})`;
+
+export type SvgOptions = {
+  /** Put before every id, so that several pictures can stand in one document. */
+  prefix?: string;
+  /** Where an image's bytes are, as a URL or data URL. */
+  imageUrl?: (asset: string) => string;
+  /** Marks each item's group with data-item, for the editor. */
+  marked?: boolean;
+};
+
+class Emitter {
+  definitions = '';
+  private count = 0;
+  constructor(
+    private faces: Faces,
+    private options: SvgOptions,
+  ) {}
+
+  private paint(name: 'fill' | 'stroke', paint: DrawnPaint): string {
+    if (paint.kind === 'solid') return ` ${name}="${paint.hex}"${paint.alpha < 1 ? ` ${name}-opacity="${f(paint.alpha)}"` : ''}`;
+    const id = `${this.options.prefix ?? ''}g${this.count++}`;
+    const stops = paint.stops.map(([offset, hex, alpha]) => `<stop offset="${f(offset)}" stop-color="${hex}"${alpha < 1 ? ` stop-opacity="${f(alpha)}"` : ''}/>`).join('');
+    this.definitions +=
+      paint.kind === 'linear'
+        ? `<linearGradient id="${id}" gradientUnits="userSpaceOnUse" x1="${f(paint.x1)}" y1="${f(paint.y1)}" x2="${f(paint.x2)}" y2="${f(paint.y2)}">${stops}</linearGradient>`
+        : `<radialGradient id="${id}" gradientUnits="userSpaceOnUse" cx="${f(paint.cx)}" cy="${f(paint.cy)}" r="${f(paint.r)}">${stops}</radialGradient>`;
+    return ` ${name}="url(#${id})"`;
+  }
+
+  private glyphs({ file, size, x, y, glyphs, fill }: GlyphsNode): string {
+    let d = '';
+    for (const glyph of glyphs) {
+      const outline = this.faces.outline(file, glyph.id, size);
+      if (outline) d += `M${f(x + glyph.x)} ${f(y + glyph.y)}${outline}`;
+    }
+    return d && `<path d="${d}"${this.paint('fill', fill)}/>`;
+  }
+
+  node(node: DisplayNode): string {
+    switch (node.kind) {
+      case 'path': {
+        let out = `<path d="${node.d}"${node.fill ? this.paint('fill', node.fill) : ' fill="none"'}`;
+        if (node.rule) out += ' fill-rule="evenodd"';
+        if (node.stroke) {
+          const { paint, width, dash, cap, join } = node.stroke;
+          out += `${this.paint('stroke', paint)} stroke-width="${f(width)}"`;
+          if (dash) out += ` stroke-dasharray="${dash.map(f).join(' ')}"`;
+          if (cap !== 'butt') out += ` stroke-linecap="${cap}"`;
+          if (join !== 'miter') out += ` stroke-linejoin="${join}"`;
+        }
+        return `${out}/>`;
+      }
+      case 'glyphs':
+        return this.glyphs(node);
+      case 'image': {
+        const url = this.options.imageUrl?.(node.asset) ?? '';
+        return `<image href="${escape(url)}" x="${f(node.x)}" y="${f(node.y)}" width="${f(node.width)}" height="${f(node.height)}" preserveAspectRatio="none"/>`;
+      }
+      case 'group': {
+        let attributes = '';
+        if (this.options.marked && node.id) attributes += ` data-item="${node.id}"`;
+        if (node.matrix && !isIdentity(node.matrix)) attributes += ` transform="${matrixOf(node.matrix)}"`;
+        if (node.opacity !== undefined) attributes += ` opacity="${f(node.opacity)}"`;
+        const inner = this.nodes(node.children);
+        return attributes ? `<g${attributes}>${inner}</g>` : inner;
+      }
+    }
+  }
+
+  nodes(nodes: readonly DisplayNode[]): string {
+    let out = '';
+    for (const node of nodes) out += this.node(node);
+    return out;
+  }
+}
+
+/** The inside of an SVG element, definitions first. */
+export function svgMarkup(nodes: readonly DisplayNode[], faces: Faces, options: SvgOptions = {}): string {
+  const emitter = new Emitter(faces, options);
+  const body = emitter.nodes(nodes);
+  return emitter.definitions ? `<defs>${emitter.definitions}</defs>${body}` : body;
+}
+
+/** A whole SVG document of a page; width and height in points. */
+export function pageSvg(page: DrawnPage, faces: Faces, options: SvgOptions = {}): string {
+  const { width, height } = page;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${f(width)}pt" height="${f(height)}pt" viewBox="0 0 ${f(width)} ${f(height)}">${svgMarkup(page.nodes, faces, options)}</svg>`;
+}

@@ -1,0 +1,124 @@
+import type { Body, GroupItem, Item, LineItem, Page, Paint, PictureItem, Role, ShapeItem, Sheet, TextItem } from './schema';
+import { SHEET_VERSION } from './schema';
+
+/** Makers of items with the defaults filled in: give what differs. Lengths in points. */
+
+type Given<T extends Item> = Partial<Omit<T, 'kind'>> & { id: string };
+
+const base = { opacity: 1, locked: false, hidden: false, touch: 'fixed' as const, role: null, alt: '' };
+const frame = { x: 0, y: 0, width: 100, height: 60, angle: 0, flipX: false, flipY: false };
+
+export const solid = (colour: string, opacity = 1): Paint => ({ kind: 'solid', colour, opacity });
+
+/** A body of plain paragraphs, one per line of the text. */
+export const plain = (text: string): Body =>
+  text.split('\n').map((line) => ({ format: {}, runs: line ? [{ text: line, style: {} }] : [] }));
+
+export const text = (given: Given<TextItem>): TextItem => ({
+  kind: 'text',
+  ...base,
+  ...frame,
+  padding: 4,
+  vertical: 'top',
+  body: plain(''),
+  fit: 'grow',
+  fill: null,
+  outline: null,
+  corner: 0,
+  prompt: '',
+  blank: false,
+  also: [],
+  ...given,
+  role: given.role ?? 'body',
+});
+
+export const shape = (given: Given<ShapeItem>): ShapeItem => ({
+  kind: 'shape',
+  ...base,
+  ...frame,
+  padding: 4,
+  vertical: 'middle',
+  shape: 'rectangle',
+  adjust: 0.2,
+  fill: solid('#dfe8d0'),
+  outline: { colour: '#4a6b35', width: 1.5, dash: 'solid' },
+  body: plain(''),
+  ...given,
+});
+
+export const free = (x: number, y: number) => ({ x, y, item: null, target: null });
+export const line = (given: Given<LineItem>): LineItem => ({
+  kind: 'line',
+  ...base,
+  from: free(0, 0),
+  to: free(100, 0),
+  route: 'straight',
+  outline: { colour: '#5b5646', width: 1.25, dash: 'solid' },
+  startCap: 'none',
+  endCap: 'none',
+  ...given,
+});
+
+export const picture = (given: Given<PictureItem> & { picture: string }): PictureItem => ({
+  kind: 'picture',
+  ...base,
+  ...frame,
+  credit: '',
+  ...given,
+});
+
+export const group = (given: Given<GroupItem> & { items: Item[] }): GroupItem => ({
+  kind: 'group',
+  ...base,
+  ...frame,
+  ...given,
+});
+
+const role = (name: string, run: Partial<Role['run']>, paragraph: Partial<Role['paragraph']> = {}): Role => ({
+  name,
+  run: {
+    font: 'andika',
+    size: 14,
+    bold: false,
+    italic: false,
+    underline: false,
+    colour: '#2a2820',
+    letterSpacing: 0,
+    ...run,
+  },
+  paragraph: { align: 'left', list: 'none', level: 0, lineSpacing: 1, before: 0, ...paragraph },
+});
+
+export const defaultRoles = (): Record<string, Role> => ({
+  title: role('Title', { font: 'fraunces', size: 30, bold: true, colour: '#2f4d26' }),
+  heading: role('Heading', { font: 'fraunces', size: 18, bold: true, colour: '#2f4d26' }),
+  body: role('Body', {}),
+  label: role('Label', { size: 13 }, { align: 'centre' }),
+  definition: role('Definition', { bold: true, colour: '#2c5d86' }),
+  reason: role('Reason', { italic: true, colour: '#b0442a' }),
+  quote: role('Quote', { font: 'gentium', italic: true, size: 15 }),
+  instruction: role('Instruction', { size: 13, colour: '#5b5646' }),
+  name: role('Name line', { size: 13 }),
+});
+
+export const DEFAULT_PALETTE = [
+  '#2a2820', '#2f4d26', '#7f9d63', '#dfe8d0', '#c8632e', '#fbe3d3', '#2c5d86', '#cfdfec', '#b98f45', '#fffdf6',
+];
+
+export const page = (given: Partial<Page> & { id: string }): Page => ({
+  width: 792,
+  height: 612,
+  margin: 24,
+  background: solid('#fffefa'),
+  items: [],
+  ...given,
+});
+
+export const sheet = (given: Partial<Sheet> & { title: string }): Sheet => ({
+  version: SHEET_VERSION,
+  unit: 'in',
+  palette: [...DEFAULT_PALETTE],
+  roles: defaultRoles(),
+  pages: [page({ id: 'page1' })],
+  ...given,
+});

@@ -1,0 +1,239 @@
+import { z } from 'zod';
+
+/**
+ * The document: plain JSON. Lengths are points (1/72 in), y grows downwards, angles are degrees clockwise.
+ * Every key is always present (absent means null), so that one `set` change can restore any state.
+ */
+
+export const SHEET_VERSION = 1;
+/** Largest coordinate accepted: 100 in each way holds every poster and keeps absurd numbers out. */
+const FAR = 7200;
+
+export const Id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/);
+export const Hex = z.string().regex(/^#[0-9a-f]{6}$/, 'a colour is written as # and six hex digits');
+const Coordinate = z.number().min(-FAR).max(FAR);
+const Length = z.number().min(0).max(FAR);
+const Share = z.number().min(0).max(1);
+
+const Stop = z.object({ offset: Share, colour: Hex, opacity: Share });
+export const Paint = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('solid'), colour: Hex, opacity: Share }),
+  z.object({ kind: z.literal('linear'), angle: z.number().min(-360).max(360), stops: z.array(Stop).min(2).max(12) }),
+  z.object({ kind: z.literal('radial'), stops: z.array(Stop).min(2).max(12) }),
+]);
+export const Outline = z.object({
+  colour: Hex,
+  width: z.number().min(0.1).max(100),
+  dash: z.enum(['solid', 'dashed', 'dotted']),
+});
+
+export const RunStyle = z.strictObject({
+  font: z.string().max(40).optional(),
+  size: z.number().min(1).max(1000).optional(),
+  bold: z.boolean().optional(),
+  italic: z.boolean().optional(),
+  underline: z.boolean().optional(),
+  colour: Hex.optional(),
+  /** Added after each character, in points. */
+  letterSpacing: z.number().min(-20).max(200).optional(),
+});
+export const ParagraphFormat = z.strictObject({
+  align: z.enum(['left', 'centre', 'right', 'justify']).optional(),
+  list: z.enum(['none', 'bullet', 'number', 'letter']).optional(),
+  level: z.number().int().min(0).max(5).optional(),
+  /** A multiple of the face's own line height. */
+  lineSpacing: z.number().min(0.5).max(5).optional(),
+  /** Points of room before the paragraph. */
+  before: z.number().min(0).max(500).optional(),
+});
+export const Run = z.strictObject({ text: z.string().max(100_000).regex(/^[^\n\r]*$/, 'a run holds no line break'), style: RunStyle });
+export const Paragraph = z.strictObject({ format: ParagraphFormat, runs: z.array(Run).max(5000) });
+export const Body = z.array(Paragraph).min(1).max(5000);
+
+/** A text role: complete settings that every box of the role starts from. */
+export const Role = z.object({
+  name: z.string().min(1).max(60),
+  run: RunStyle.required(),
+  paragraph: ParagraphFormat.required(),
+});
+
+const base = {
+  id: Id,
+  opacity: Share,
+  locked: z.boolean(),
+  hidden: z.boolean(),
+  /** What a student may do with it: nothing, fill it in, or anything. */
+  touch: z.enum(['fixed', 'fill', 'free']),
+  role: z.string().max(40).nullable(),
+  alt: z.string().max(1000),
+};
+const frame = {
+  x: Coordinate,
+  y: Coordinate,
+  width: Length,
+  height: Length,
+  angle: z.number().min(-360).max(360),
+  flipX: z.boolean(),
+  flipY: z.boolean(),
+};
+const writing = {
+  padding: z.number().min(0).max(200),
+  vertical: z.enum(['top', 'middle', 'bottom']),
+};
+
+export const TextItem = z.strictObject({
+  kind: z.literal('text'),
+  ...base,
+  ...frame,
+  ...writing,
+  body: Body,
+  /** grow: the box is as high as its words; shrink: the words get smaller until they fit; keep: what is over is reported. */
+  fit: z.enum(['grow', 'shrink', 'keep']),
+  fill: Paint.nullable(),
+  outline: Outline.nullable(),
+  corner: z.number().min(0).max(500),
+  /** Shown faintly while the box is empty; never printed. */
+  prompt: z.string().max(200),
+  /** Given out empty: its words are then the answer, and never leave the server towards a student. */
+  blank: z.boolean(),
+  /** Other words that count as right where it is blank; kept from students likewise. */
+  also: z.array(z.string().min(1).max(200)).max(20),
+});
+
+export const SHAPES = ['rectangle', 'ellipse', 'triangle', 'diamond', 'star', 'arrow', 'balloon', 'hexagon'] as const;
+export const ShapeItem = z.strictObject({
+  kind: z.literal('shape'),
+  ...base,
+  ...frame,
+  ...writing,
+  shape: z.enum(SHAPES),
+  /** The shape's own handle, 0 to 1; what it alters depends on the shape. */
+  adjust: Share,
+  fill: Paint.nullable(),
+  outline: Outline.nullable(),
+  body: Body,
+});
+
+/** Where a line ends: x, y in its parent's coordinates, and what it holds on to there. */
+export const End = z.strictObject({
+  x: Coordinate,
+  y: Coordinate,
+  /** The item it is attached to, or null when free. */
+  item: Id.nullable(),
+  /** A named target of a diagram, or null for the nearest point of the item's edge. */
+  target: z.string().max(60).nullable(),
+});
+export const LineItem = z.strictObject({
+  kind: z.literal('line'),
+  ...base,
+  from: End,
+  to: End,
+  route: z.enum(['straight', 'stepped', 'curved']),
+  outline: Outline,
+  startCap: z.enum(['none', 'arrow', 'dot']),
+  endCap: z.enum(['none', 'arrow', 'dot']),
+});
+
+export const PictureItem = z.strictObject({
+  kind: z.literal('picture'),
+  ...base,
+  ...frame,
+  /** SET/NAME of a shipped picture. */
+  picture: z.string().regex(/^[a-z]+\/[a-z0-9-]{1,80}$/),
+  credit: z.string().max(300),
+});
+
+export type GroupItem = z.infer<typeof groupShell> & { items: Item[] };
+const groupShell = z.strictObject({ kind: z.literal('group'), ...base, ...frame });
+export const GroupItem: z.ZodType<GroupItem> = groupShell.extend({
+  /** In the group's own coordinates, front to back. */
+  get items() {
+    return z.array(Item).max(5000);
+  },
+});
+
+export type TextItem = z.infer<typeof TextItem>;
+export type ShapeItem = z.infer<typeof ShapeItem>;
+export type LineItem = z.infer<typeof LineItem>;
+export type PictureItem = z.infer<typeof PictureItem>;
+export type Item = TextItem | ShapeItem | LineItem | PictureItem | GroupItem;
+export type FramedItem = Exclude<Item, LineItem>;
+export type WrittenItem = TextItem | ShapeItem;
+
+/** A table by kind: adding a kind is adding a schema and a row; the compiler points at the rest. */
+export const ITEM_SCHEMAS: { [K in Item['kind']]: z.ZodType<Extract<Item, { kind: K }>> } = {
+  text: TextItem,
+  shape: ShapeItem,
+  line: LineItem,
+  picture: PictureItem,
+  group: GroupItem,
+};
+export const Item: z.ZodType<Item> = z.lazy(() => z.union([TextItem, ShapeItem, LineItem, PictureItem, GroupItem]));
+
+export const Page = z.strictObject({
+  id: Id,
+  width: z.number().min(36).max(FAR),
+  height: z.number().min(36).max(FAR),
+  /** The edge that home printers leave white, in points. */
+  margin: z.number().min(0).max(360),
+  background: Paint.nullable(),
+  /** Front to back: the first lies on top. */
+  items: z.array(Item).max(10_000),
+});
+
+export const Sheet = z.strictObject({
+  version: z.literal(SHEET_VERSION),
+  title: z.string().max(200),
+  /** The unit that lengths are shown in. */
+  unit: z.enum(['in', 'mm', 'px']),
+  palette: z.array(Hex).max(24),
+  roles: z.record(z.string().max(40), Role),
+  pages: z.array(Page).min(1).max(200),
+});
+
+export type Paint = z.infer<typeof Paint>;
+export type Outline = z.infer<typeof Outline>;
+export type RunStyle = z.infer<typeof RunStyle>;
+export type ParagraphFormat = z.infer<typeof ParagraphFormat>;
+export type Run = z.infer<typeof Run>;
+export type Paragraph = z.infer<typeof Paragraph>;
+export type Body = z.infer<typeof Body>;
+export type Role = z.infer<typeof Role>;
+export type End = z.infer<typeof End>;
+export type Page = z.infer<typeof Page>;
+export type Sheet = z.infer<typeof Sheet>;
+export type Touch = Item['touch'];
+
+export const isFramed = (item: Item): item is FramedItem => item.kind !== 'line';
+export const isWritten = (item: Item): item is WrittenItem => item.kind === 'text' || item.kind === 'shape';
+
+/** Steps from one version of the document to the next, by the version they start from. */
+const UPGRADES: Record<number, (old: Record<string, unknown>) => Record<string, unknown>> = {};
+
+/** A stored or sent document that this program can't use; the message says what to do. */
+export class SheetProblem extends Error {
+  override name = 'SheetProblem';
+}
+
+/**
+ * Reads a sheet from JSON, brought up to the current version.
+ * @throws SheetProblem when it is none, or was made by a newer program.
+ */
+export function readSheet(json: unknown): Sheet {
+  let data = json as Record<string, unknown>;
+  if (!data || typeof data !== 'object' || typeof data.version !== 'number')
+    throw new SheetProblem('This is not a sheet: it carries no version.');
+  if (data.version > SHEET_VERSION)
+    throw new SheetProblem('This sheet was made by a newer version of Dappled Margin. Update the program to open it.');
+  while ((data.version as number) < SHEET_VERSION) {
+    const step = UPGRADES[data.version as number];
+    if (!step) throw new SheetProblem(`There is no way from sheet version ${data.version} to ${SHEET_VERSION}.`);
+    data = step(data);
+  }
+  const read = Sheet.safeParse(data);
+  if (!read.success) {
+    const [issue] = read.error.issues;
+    throw new SheetProblem(`This sheet is damaged at ${issue.path.join('.') || 'its root'}: ${issue.message}.`);
+  }
+  return read.data;
+}

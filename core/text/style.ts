@@ -1,0 +1,14 @@
+import type { ParagraphFormat, Role, RunStyle, Sheet } from '../sheet/schema';
+import { defaultRoles } from '../sheet/make';
+
+export type FullStyle = Required<RunStyle>;
+export type FullFormat = Required<ParagraphFormat>;
+
+const BODY = defaultRoles().body;
+
+/** The role's settings, those of the plain body for a role the sheet no longer has. */
+export const roleOf = (sheet: Pick<Sheet, 'roles'>, role: string | null): Role =>
+  (role !== null && Object.hasOwn(sheet.roles, role) ? sheet.roles[role] : sheet.roles.body) ?? BODY;
+
+export const fullStyle = (role: Role, style: RunStyle): FullStyle => ({ ...role.run, ...style });
+export const fullFormat = (role: Role, format: ParagraphFormat): FullFormat => ({ ...role.paragraph, ...format });
