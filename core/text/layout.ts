@@ -104,11 +104,11 @@ function setBody(body: Body, role: Role, width: number, scale: number, faces: Fa
     const { sources, clusters, length } = shapeParagraph(paragraph.runs, role, scale, faces);
     const marker = nextMarker(format, numbers);
     if (index > 0) y += format.before * scale;
-    const broken = breakLines(clusters, Math.max(size, width - indent));
+    const broken = breakLines(clusters, Math.max(1, width - indent));
     broken.forEach(({ from, to }, i) => {
       const line = placeLine(clusters.slice(from, to), sources, {
         start, end: start + (i === broken.length - 1 ? length : clusters[to].at), offset: clusters[from]?.at ?? 0,
-        indent, room: Math.max(size, width - indent), format, last: i === broken.length - 1, y,
+        indent, room: Math.max(1, width - indent), format, last: i === broken.length - 1, y,
         empty: { file: fileFor(first.font, first.bold, first.italic), size, style: first }, faces,
       });
       if (i === 0 && marker) line.marker = markerPiece(marker, first, size, indent, faces);

@@ -1,0 +1,51 @@
+import { bodyText } from '../sheet/body';
+import type { Item, Page, Sheet, TextItem } from '../sheet/schema';
+import { everyItem, findOn } from '../sheet/tree';
+
+/** A teacher's sheet as students get it, and the key that stays behind. */
+
+/** The item without anything a student could read the answer from. */
+function givenItem(item: Item): Item | null {
+  // What is hidden, or is the answer key itself, may hold answers: it is left out, not just made invisible.
+  if (item.hidden || item.role === 'key') return null;
+  if (item.kind === 'group') return { ...item, items: item.items.flatMap((inner) => givenItem(inner) ?? []) };
+  if (item.kind !== 'text') return item;
+  if (!item.blank) return { ...item, also: [] };
+  const [first] = item.body;
+  return { ...item, body: [{ format: first.format, runs: [] }], also: [], blank: false, alt: '' };
+}
+
+/** The sheet to hand out: blanks emptied, other answers, hidden parts and answer keys taken away. */
+export function givenOut(sheet: Sheet): Sheet {
+  return { ...sheet, pages: sheet.pages.map((page) => ({ ...page, items: page.items.flatMap((item) => givenItem(item) ?? []) })) };
+}
+
+/** A label: words joined by a line to a named part of a diagram. */
+export type Label = { item: TextItem; picture: string; target: string };
+
+/** The labels on a page, by the lines whose one end holds a text and the other a target. */
+export function labelsOn(page: Page): Label[] {
+  const out: Label[] = [];
+  for (const line of everyItem(page)) {
+    if (line.kind !== 'line') continue;
+    for (const [near, far] of [[line.from, line.to], [line.to, line.from]]) {
+      const item = near.item === null ? undefined : findOn(page, near.item)?.item;
+      if (item?.kind === 'text' && far.item !== null && far.target !== null) out.push({ item, picture: far.item, target: far.target });
+    }
+  }
+  return out;
+}
+
+export type KeyEntry = { target: string; words: string[] };
+
+/** What each part of a diagram is called: from the labels that the sheet gives out blank. */
+export function keyOf(sheet: Sheet): { picture: string; expect: KeyEntry[] }[] {
+  const byPicture = new Map<string, KeyEntry[]>();
+  for (const page of sheet.pages)
+    for (const { item, picture, target } of labelsOn(page)) {
+      const words = [bodyText(item.body).trim(), ...item.also].filter(Boolean);
+      if (!item.blank || words.length === 0) continue;
+      byPicture.set(picture, [...(byPicture.get(picture) ?? []), { target, words }]);
+    }
+  return [...byPicture].map(([picture, expect]) => ({ picture, expect }));
+}

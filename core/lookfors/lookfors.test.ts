@@ -1,0 +1,176 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { givenOut, keyOf } from '../handout/copy';
+import { refusal, SUPPLIES } from '../handout/touch';
+import type { Change } from '../sheet/change';
+import { line, page, picture, plain, shape, sheet, text } from '../sheet/make';
+import type { Body, Item, Sheet } from '../sheet/schema';
+import type { LookFor, Result } from './lookfor';
+import { count, LookFor as Schema, resultForStudent } from './lookfor';
+import { points } from './rubric';
+import { editDistance, matches } from './spelling';
+import { wordsIn } from './kinds/words';
+
+/** A bird with two parts, each with a label and a leader line. */
+function diagram(words: [string, string], extra: Item[] = []): Sheet {
+  const label = (id: string, said: string) => text({ id, role: 'label', touch: 'fill', blank: true, also: id === 'a' ? ['beak'] : [], body: plain(said) });
+  const leader = (id: string, target: string) => line({ id: `l${id}`, from: { x: 0, y: 0, item: id, target: null }, to: { x: 0, y: 0, item: 'bird', target } });
+  return sheet({
+    title: 'Bird',
+    pages: [
+      page({
+        id: 'p',
+        items: [
+          label('a', words[0]), label('b', words[1]), leader('a', 'bill'), leader('b', 'neck'),
+          text({ id: 'name', role: 'name', touch: 'fill' }), text({ id: 'own', touch: 'fill' }),
+          picture({ id: 'bird', picture: 'diagram/heron' }), ...extra,
+        ],
+      }),
+    ],
+  });
+}
+const full = diagram(['bill', 'neck']);
+const labels = (spelling: 'exact' | 'near' | 'loose' = 'near'): LookFor => ({ kind: 'labels', id: 'lf', title: 'labels', tell: 'result', spelling, ...keyOf(full)[0] });
+const context = { handedOut: givenOut(full), studentName: 'Ayo Bankole' };
+const counted = (lookFor: LookFor, piece: Sheet): Result => count(lookFor, piece, context);
+const verdicts = (result: Result) => result.evidence.map((e) => e.verdict);
+const writing = (id: string, body: Body): Sheet => {
+  const base = diagram(['', '']);
+  return { ...base, pages: [{ ...base.pages[0], items: base.pages[0].items.map((item) => (item.id === id && item.kind === 'text' ? { ...item, body } : item)) }] };
+};
+
+describe('labels on their targets', () => {
+  test('the key comes from the teacher’s own labels and other accepted words', () => {
+    expect(keyOf(full)).toEqual([{ picture: 'bird', expect: [{ target: 'bill', words: ['bill', 'beak'] }, { target: 'neck', words: ['neck'] }] }]);
+  });
+  test('all right is held', () => expect(counted(labels(), full)).toMatchObject({ held: true, got: 2, need: 2 }));
+  test('another accepted word counts', () => expect(verdicts(counted(labels(), diagram(['The Beak!', 'neck'])))).toEqual(['right', 'right']));
+  test('a misspelling within the tolerance counts as near', () => expect(verdicts(counted(labels('near'), diagram(['bil', 'nekc'])))).toEqual(['near', 'near']));
+  test('and does not when the teacher wants it exact', () => expect(counted(labels('exact'), diagram(['bil', 'neck'])).held).toBe(false));
+  test('swapped labels are wrong, with what was said and what was meant', () => {
+    expect(counted(labels(), diagram(['neck', 'bill'])).evidence[0]).toEqual({ items: ['a'], verdict: 'wrong', said: 'neck', meant: 'bill' });
+  });
+  test('an empty label is empty, not wrong', () => expect(verdicts(counted(labels(), diagram(['', 'neck'])))).toEqual(['empty', 'right']));
+  test('a label whose line was moved to the right part counts there', () => {
+    const swapped = diagram(['neck', 'bill']);
+    const items = swapped.pages[0].items.map((item) => {
+      if (item.kind !== 'line') return item;
+      return { ...item, to: { ...item.to, target: item.to.target === 'bill' ? 'neck' : 'bill' } };
+    });
+    expect(counted(labels(), { ...swapped, pages: [{ ...swapped.pages[0], items }] }).held).toBe(true);
+  });
+});
+
+describe('the other look-fors', () => {
+  test('words are counted in the box, hyphens and apostrophes within', () => {
+    expect(wordsIn("It's a long-legged bird, isn’t it? 3 fish!")).toHaveLength(8);
+    const lookFor: LookFor = { kind: 'words', id: 'w', title: 'write', tell: 'result', item: 'own', min: 4 };
+    expect(counted(lookFor, writing('own', plain('it can wade')))).toMatchObject({ held: false, got: 3, need: 4 });
+    expect(counted(lookFor, writing('own', plain('it can wade\ndeep')))).toMatchObject({ held: true, got: 4 });
+  });
+  test('words that were handed out do not count as the student’s', () => {
+    const lookFor: LookFor = { kind: 'words', id: 'w', title: 'write', tell: 'result', item: 'own', min: 1 };
+    const prefilled = writing('own', plain('because'));
+    expect(count(lookFor, prefilled, { ...context, handedOut: prefilled }).got).toBe(0);
+  });
+  test('a style has to hold for every word of the role', () => {
+    const lookFor: LookFor = { kind: 'style', id: 's', title: 'bold', tell: 'result', role: 'body', bold: true, italic: null, colour: null };
+    const bold = (extra: Body[number]['runs'] = []): Body => [{ format: {}, runs: [{ text: 'a wader', style: { bold: true } }, ...extra] }];
+    expect(counted(lookFor, writing('own', bold())).held).toBe(true);
+    expect(counted(lookFor, writing('own', bold([{ text: ' bird', style: {} }]))).held).toBe(false);
+    expect(counted(lookFor, writing('own', plain(''))).held).toBe(false);
+  });
+  test('things are counted that the student added, not those handed out', () => {
+    const lookFor: LookFor = { kind: 'items', id: 'i', title: 'shapes', tell: 'result', item: 'shape', min: 2 };
+    expect(counted(lookFor, diagram(['', ''], [shape({ id: 'x' }), shape({ id: 'y', hidden: true })]))).toMatchObject({ held: false, got: 1 });
+    expect(counted(lookFor, diagram(['', ''], [shape({ id: 'x' }), shape({ id: 'y' })])).held).toBe(true);
+  });
+  test.each([['Ayo', true], ['ayo bankole', true], ['Name: AYO B.', true], ['Bea', false], ['', false]])('own name: “%s” → %s', (said, held) => {
+    expect(counted({ kind: 'name', id: 'n', title: 'name', tell: 'result', item: 'name' }, writing('name', plain(said))).held).toBe(held);
+  });
+  test('what the program can’t judge is left to the teacher', () => expect(counted({ kind: 'teacher', id: 't', title: 'neat', tell: 'result' }, full).held).toBeNull());
+});
+
+describe('what a student is told', () => {
+  const wrong = counted(labels(), diagram(['neck', 'bill']));
+  test('never holds the answer', () => {
+    for (const tell of ['result', 'filled', 'after'] as const) {
+      const lookFor = { ...labels(), tell };
+      expect(JSON.stringify(resultForStudent(lookFor, wrong) ?? {})).not.toContain('"meant":"bill"');
+    }
+  });
+  test('only what is filled in does not tell right from wrong', () => {
+    const told = resultForStudent({ ...labels(), tell: 'filled' }, wrong)!;
+    expect(told).toMatchObject({ held: true, got: 2, need: 2 });
+    expect(new Set(verdicts(told))).toEqual(new Set(['near']));
+  });
+  test('nothing before it is returned', () => expect(resultForStudent({ ...labels(), tell: 'after' }, wrong)).toBeNull());
+});
+
+describe('giving out', () => {
+  const secret = sheet({
+    title: 'S',
+    pages: [page({ id: 'p', items: [text({ id: 'blank', blank: true, body: plain('secret answer'), also: ['other answer'], alt: 'secret answer' }), text({ id: 'hidden', hidden: true, body: plain('hidden answer') }), text({ id: 'key', role: 'key', body: plain('key answer') }), text({ id: 'kept', body: plain('question') })] })],
+  });
+  test('leaves no answer in the copy', () => {
+    const json = JSON.stringify(givenOut(secret));
+    expect(json).not.toMatch(/answer/);
+    expect(json).toContain('question');
+  });
+});
+
+describe('what may be touched', () => {
+  const copy = sheet({
+    title: 'C',
+    pages: [page({ id: 'p', items: [text({ id: 'fixed' }), text({ id: 'fill', touch: 'fill' }), shape({ id: 'free', touch: 'free' }), shape({ id: 'paint', touch: 'fill' }), line({ id: 'line', touch: 'fill' })] })],
+  });
+  const type = (id: string): Change => ({ kind: 'splice', id, at: 0, remove: 0, insert: plain('x') });
+  const set = (id: string, values: Record<string, unknown>): Change => ({ kind: 'set', id, values });
+  const add = (item: Item): Change => ({ kind: 'insert', spot: { page: 'p', group: null, behind: null }, item });
+  test.each<[string, Change, boolean]>([
+    ['typing into a fixed text', type('fixed'), false],
+    ['typing into a text to fill in', type('fill'), true],
+    ['moving a text to fill in', set('fill', { x: 5 }), false],
+    ['letting it grow', set('fill', { height: 90 }), true],
+    ['colouring a shape to fill in', set('paint', { fill: null }), true],
+    ['resizing it', set('paint', { width: 9 }), false],
+    ['leading a line elsewhere', set('line', { to: { x: 1, y: 1, item: null, target: null } }), true],
+    ['moving what is free', set('free', { x: 5 }), true],
+    ['making what is free fixed', set('free', { touch: 'fixed' }), false],
+    ['removing what is free', { kind: 'remove', id: 'free' }, true],
+    ['removing what is fixed', { kind: 'remove', id: 'fixed' }, false],
+    ['bringing forward what is fixed', { kind: 'reorder', id: 'fixed', spot: { page: 'p', group: null, behind: null } }, false],
+    ['adding a shape', add(shape({ id: 'n', touch: 'free' })), true],
+    ['adding a supply that is shut', add(picture({ id: 'n', picture: 'flat/bird', touch: 'free' })), false],
+    ['adding something fixed', add(shape({ id: 'n', touch: 'fixed' })), false],
+    ['changing the page', { kind: 'page-set', id: 'p', values: { width: 300 } }, false],
+    ['renaming the sheet', { kind: 'sheet-set', values: { title: 'mine' } }, false],
+    ['a fixed change hidden among others', { kind: 'all', changes: [set('free', { x: 1 }), type('fixed')] }, false],
+    ['freeing first, then typing', { kind: 'all', changes: [set('fixed', { touch: 'free' }), type('fixed')] }, false],
+  ])('%s: %o', (_, change, allowed) => {
+    expect(refusal(copy, change, ['text', 'shape', 'line']) === null).toBe(allowed);
+  });
+  test('with every supply open, pictures may be added', () => expect(refusal(copy, add(picture({ id: 'n', picture: 'flat/bird', touch: 'free' })), SUPPLIES)).toBeNull());
+});
+
+describe('spelling', () => {
+  test.each([['heron', 'heron', 0], ['heron', 'herno', 1], ['crest', 'cresst', 1], ['', 'abc', 3], ['kitten', 'sitting', 3]])('%s to %s takes %i', (a, b, n) => expect(editDistance(a, b)).toBe(n));
+  test('is the same both ways', () => {
+    const word = fc.string({ unit: fc.constantFrom('a', 'b', 'c'), maxLength: 7 });
+    fc.assert(fc.property(word, word, (a, b) => void expect(editDistance(a, b)).toBe(editDistance(b, a))));
+  });
+  test('short words have to be right', () => {
+    expect(matches('leg', ['leg'], 'near')).toBe('exact');
+    expect(matches('beg', ['leg'], 'near')).toBeNull();
+  });
+});
+
+test('a look-for without a title is refused with what to do', () => {
+  const read = Schema.safeParse({ kind: 'teacher', id: 'a', title: '  ', tell: 'result' });
+  expect(read.error?.issues[0].message).toBe('say what you will look for');
+});
+
+test('rubric points add up over the marked rows', () => {
+  const rubric = { rows: ['a', 'b'].map((id) => ({ id, name: id, levels: [0, 1, 3].map((n) => ({ points: n, text: '' })) })) };
+  expect(points(rubric, { a: 2 })).toEqual({ got: 3, of: 6 });
+});

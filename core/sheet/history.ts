@@ -1,0 +1,49 @@
+import type { Change } from './change';
+import { merge, rebase } from './change';
+
+/** What a person did, to be taken back and done again; others' changes pass under it without being taken back. */
+export type Step = {
+  name: string;
+  change: Change;
+  /** Takes `change` back. */
+  inverse: Change;
+  /** Milliseconds since 1970. */
+  at: number;
+};
+export type History = { past: readonly Step[]; future: readonly Step[] };
+
+export const NO_HISTORY: History = { past: [], future: [] };
+/** Typing or moving that goes on within this many milliseconds stays one step. */
+const PAUSE = 1500;
+
+/** Adds a step; one that carries on the last step becomes part of it. */
+export function record(history: History, step: Step): History {
+  const last = history.past.at(-1);
+  if (last && history.future.length === 0 && last.name === step.name && step.at - last.at < PAUSE) {
+    const change = merge(last.change, step.change);
+    // Inverses run backwards: the later one first.
+    const inverse = change && (merge(step.inverse, last.inverse) ?? { kind: 'all' as const, changes: [step.inverse, last.inverse] });
+    if (change && inverse) {
+      const merged: Step = { name: last.name, change, inverse: last.change.kind === 'splice' ? inverse : last.inverse, at: step.at };
+      return { past: [...history.past.slice(0, -1), merged], future: [] };
+    }
+  }
+  return { past: [...history.past, step], future: [] };
+}
+
+/** The step to take back and the history after it, or null when there is none. */
+export function undo(history: History): { step: Step; history: History } | null {
+  const step = history.past.at(-1);
+  return step ? { step, history: { past: history.past.slice(0, -1), future: [step, ...history.future] } } : null;
+}
+
+export function redo(history: History): { step: Step; history: History } | null {
+  const [step, ...future] = history.future;
+  return step ? { step, history: { past: [...history.past, step], future } } : null;
+}
+
+/** The history after somebody else's change: positions in words move along. */
+export function passUnder(history: History, over: Change): History {
+  const step = (s: Step): Step => ({ ...s, change: rebase(s.change, over), inverse: rebase(s.inverse, over) });
+  return { past: history.past.map(step), future: history.future.map(step) };
+}

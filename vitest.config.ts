@@ -1,0 +1,12 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    include: ['{core,server,art,demo,app,scripts}/**/*.test.{ts,tsx}'],
+    environment: 'node',
+    testTimeout: 30_000,
+    hookTimeout: 90_000,
+    pool: 'forks',
+    maxWorkers: 2,
+  },
+});
