@@ -210,7 +210,7 @@ function breakLines(clusters: Cluster[], width: number): { from: number; to: num
   for (let i = 0; i < clusters.length; i++) {
     const { advance, space, breaks } = clusters[i];
     // Spaces hang over the end of a line, so they never start one.
-    if (!space && x + advance > width + 0.001 && i > from) {
+    while (!space && x + advance > width + 0.001 && i > from) {
       const to = chance > from ? chance : i;
       lines.push({ from, to });
       from = to;
