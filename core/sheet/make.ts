@@ -99,6 +99,7 @@ export const defaultRoles = (): Record<string, Role> => ({
   quote: role('Quote', { font: 'gentium', italic: true, size: 15 }),
   instruction: role('Instruction', { size: 13, colour: '#5b5646' }),
   name: role('Name line', { size: 13 }),
+  bank: role('Word bank', { size: 13 }, { align: 'centre' }),
 });
 
 export const DEFAULT_PALETTE = [

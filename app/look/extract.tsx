@@ -1,0 +1,49 @@
+import { createCache, extractStyle, StyleProvider } from '@ant-design/cssinjs';
+import {
+  Alert, Button, Checkbox, ConfigProvider, Dropdown, Input, InputNumber, message, Modal, Popover, Radio, Segmented, Select, Slider, Switch, Tooltip,
+} from 'antd';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import type { ComponentType } from 'react';
+import { renderToString } from 'react-dom/server';
+import { theme } from './theme';
+
+/**
+ * Writes the styles of the Ant Design components in use to one file, so that the first paint has them and no page has to
+ * compute them. A component that is used anywhere has to stand here.
+ */
+
+/** The part of a component that usually opens on demand, rendered in place. */
+const opened = (component: unknown) => (component as { _InternalPanelDoNotUseOrYouWillBeFired: ComponentType<Record<string, unknown>> })._InternalPanelDoNotUseOrYouWillBeFired;
+const [ModalPanel, PopoverPanel, TooltipPanel, SelectPanel, DropdownPanel, MessagePanel] = [Modal, Popover, Tooltip, Select, Dropdown, message].map(opened);
+
+const cache = createCache();
+renderToString(
+  <StyleProvider cache={cache}>
+    <ConfigProvider theme={theme}>
+      <Alert title="a" type="error" showIcon />
+      <Button type="primary">a</Button>
+      <Checkbox>a</Checkbox>
+      <Input.Search />
+      <Input.Password />
+      <Input.TextArea />
+      <InputNumber />
+      <Radio.Group options={['a']} />
+      <Segmented options={['a']} />
+      <Slider />
+      <Switch />
+      <Select />
+      <ModalPanel title="a" />
+      <PopoverPanel title="a" />
+      <TooltipPanel title="a" />
+      <SelectPanel />
+      <DropdownPanel menu={{ items: [] }} />
+      <MessagePanel content="a" type="info" />
+    </ConfigProvider>
+  </StyleProvider>,
+);
+const folder = path.resolve(import.meta.dirname, '../../.generated');
+mkdirSync(folder, { recursive: true });
+const css = extractStyle(cache, { plain: true });
+writeFileSync(path.join(folder, 'antd.css'), css);
+console.log(`styles: ${Math.round(css.length / 1024)} KB`);

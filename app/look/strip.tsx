@@ -1,0 +1,54 @@
+import type { ReactNode } from 'react';
+import { Form, Link, NavLink } from 'react-router';
+
+/** Our mark: a sheet, its margin, and a leaf's shadow on it. */
+export function Mark({ size = 24 }: { size?: number }) {
+  return (
+    <svg viewBox="0 0 24 24" width={size} height={size} aria-hidden="true">
+      <rect x="2.2" y="2.2" width="19.6" height="19.6" rx="4.4" fill="#fffefa" stroke="#456632" strokeWidth="1.8" />
+      <path d="M15.6 2.6V21.4" stroke="#d9824f" strokeWidth="1.8" />
+      <path d="M5.2 16.6C4.8 11 7.6 7.4 13.2 7C13.4 12.6 10.6 16.2 5.2 16.6Z" fill="#456632" />
+      <path d="M5.2 16.6C7.2 13.2 9 11.4 11 9.8" fill="none" stroke="#fffefa" strokeWidth="1" strokeLinecap="round" />
+    </svg>
+  );
+}
+
+/** The strip on top: the mark leads home, then the screen's name and whatever belongs to it. */
+export function Strip({ title, home, children, before }: { title: ReactNode; home: string; children?: ReactNode; before?: ReactNode }) {
+  return (
+    <header className="strip">
+      <Link to={home} className="mark" aria-label={home === '/tray' ? 'To your tray' : home === '/' ? 'To the front page' : 'To the Desk'}>
+        <Mark />
+      </Link>
+      {typeof title === 'string' ? <h1 title={title}>{title}</h1> : title}
+      {before}
+      <span className="spring" />
+      {children}
+    </header>
+  );
+}
+
+const PLACES = { teacher: [['/desk', 'Desk'], ['/classes', 'Classes']], student: [['/tray', 'Tray']] } as const;
+
+/** The strip of the plain screens, with the ways between them. */
+export function HouseStrip({ person }: { person: { role: 'teacher' | 'student'; name: string; schoolName: string } }) {
+  return (
+    <Strip title="Dappled Margin" home={person.role === 'teacher' ? '/desk' : '/tray'}>
+      <nav aria-label="Places">
+        {PLACES[person.role].map(([to, name]) => (
+          <NavLink key={to} to={to}>
+            {name}
+          </NavLink>
+        ))}
+      </nav>
+      <span className="who">
+        {person.name} · {person.schoolName}
+      </span>
+      <Form method="post" action="/sign-out">
+        <button className="plainbtn" type="submit">
+          Sign out
+        </button>
+      </Form>
+    </Strip>
+  );
+}

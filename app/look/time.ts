@@ -1,0 +1,42 @@
+import { useSyncExternalStore } from 'react';
+
+/** Times in words. */
+
+const DAY = 86_400_000;
+export type When = Date | string | null;
+const ms = (when: When) => (when === null ? 0 : +new Date(when));
+
+export function agoWords(when: When, now: number): string {
+  if (when === null) return '';
+  const minutes = Math.max(0, (now - ms(when)) / 60_000);
+  if (minutes < 2) return 'just now';
+  if (minutes < 60) return `${Math.round(minutes)} minutes ago`;
+  if (minutes < 60 * 20) return `${Math.round(minutes / 60)} h ago`;
+  const days = Math.max(1, Math.round((now - ms(when)) / DAY));
+  return days === 1 ? 'yesterday' : `${days} days ago`;
+}
+
+const formats = new Map<string, Intl.DateTimeFormat>();
+function format(zone: string, near: boolean): Intl.DateTimeFormat {
+  const key = `${zone} ${near}`;
+  let found = formats.get(key);
+  if (!found) {
+    found = new Intl.DateTimeFormat('en-GB', { ...(near ? { weekday: 'short' } : { day: 'numeric', month: 'short' }), hour: '2-digit', minute: '2-digit', timeZone: zone });
+    formats.set(key, found);
+  }
+  return found;
+}
+
+/** Weekday and time within a week, else the date. */
+export function whenWords(when: When, now: number, zone: string): string {
+  return when === null ? '' : format(zone, Math.abs(ms(when) - now) < 6 * DAY).format(ms(when));
+}
+
+export function dueWords(when: When, now: number, zone: string): string {
+  if (when === null) return 'no due time';
+  return ms(when) < now ? `was due ${whenWords(when, now, zone)}` : `due ${whenWords(when, now, zone)}`;
+}
+
+const never = () => () => {};
+/** The person's time zone; the server, which can't know it, writes UTC, and the browser puts it right. */
+export const useZone = () => useSyncExternalStore(never, () => Intl.DateTimeFormat().resolvedOptions().timeZone, () => 'UTC');

@@ -1,0 +1,104 @@
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import type { ReactNode } from 'react';
+import type { Point } from '../../core/geometry/matrix';
+import { place } from '../../core/margin/place';
+import type { View } from './view';
+import { onStage } from './view';
+import './margin.css';
+
+/** The column beside the sheet. Each entry stands at the height of the spot it is about, joined to it by a line. */
+
+export type Tone = 'plain' | 'moss' | 'apricot' | 'sky' | 'straw';
+export type MarginEntry = {
+  id: string;
+  /** The spot on the page, in points; null for what is about the whole sheet. */
+  anchor: Point | null;
+  /** Where an entry without a spot goes. */
+  end?: 'top' | 'bottom';
+  tone: Tone;
+  /** Whether its line is drawn strongly. */
+  active?: boolean;
+  label: string;
+  content: ReactNode;
+};
+
+const GAP = 10;
+const PAD = 12;
+/** The line meets its card at this height. */
+const LATCH = 24;
+
+const useIsomorphicLayout = typeof window === 'undefined' ? useEffect : useLayoutEffect;
+
+type Props = { entries: readonly MarginEntry[]; view: View; label: string; onChoose?: (id: string) => void };
+
+export function Margin({ entries, view, label, onChoose }: Props) {
+  const [heights, setHeights] = useState<Record<string, number>>({});
+  const [scroll, setScroll] = useState(0);
+  const cards = useRef(new Map<string, HTMLElement>());
+  const observer = useRef<ResizeObserver | null>(null);
+
+  useIsomorphicLayout(() => {
+    const measure = () =>
+      setHeights((old) => {
+        const now: Record<string, number> = {};
+        for (const [id, card] of cards.current) now[id] = card.offsetHeight;
+        const same = Object.keys(now).length === Object.keys(old).length && Object.entries(now).every(([id, height]) => old[id] === height);
+        return same ? old : now;
+      });
+    measure();
+    observer.current = new ResizeObserver(measure);
+    for (const card of cards.current.values()) observer.current.observe(card);
+    return () => observer.current?.disconnect();
+  }, [entries.map((entry) => entry.id).join()]);
+
+  const wishes = entries.map((entry) => {
+    const height = heights[entry.id] ?? 80;
+    const wish = entry.anchor ? onStage(view, entry.anchor).y - LATCH : entry.end === 'bottom' ? view.stageHeight * 2 : -1e5;
+    return { id: entry.id, wish, height };
+  });
+  const tops = place(wishes, PAD, view.stageHeight - PAD, GAP);
+  const bottom = Math.max(view.stageHeight, ...wishes.map(({ id, height }) => (tops.get(id) ?? 0) + height + PAD));
+  const measured = entries.every((entry) => heights[entry.id] !== undefined);
+
+  return (
+    <>
+      <aside className="margin-column" aria-label={label} onScroll={(event) => setScroll(event.currentTarget.scrollTop)}>
+        <div className="margin-room" style={{ height: bottom, visibility: measured ? 'visible' : 'hidden' }}>
+          {entries.map((entry) => (
+            <section
+              key={entry.id}
+              ref={(card) => {
+                if (card) cards.current.set(entry.id, card);
+                else cards.current.delete(entry.id);
+              }}
+              className={`margin-card tone-${entry.tone}${entry.anchor ? ' tied' : ''}${entry.active ? ' active' : ''}`}
+              style={{ top: tops.get(entry.id) ?? PAD }}
+              aria-label={entry.label}
+              onPointerDown={() => onChoose?.(entry.id)}
+            >
+              {entry.content}
+            </section>
+          ))}
+        </div>
+      </aside>
+      {measured && (
+        <svg className="margin-lines" aria-hidden="true">
+          {entries.map((entry) => {
+            if (!entry.anchor) return null;
+            const from = onStage(view, entry.anchor);
+            if (from.y < 0 || from.y > view.stageHeight || from.x < 0 || from.x > view.stageWidth) return null;
+            const to = { x: view.stageWidth + 8, y: (tops.get(entry.id) ?? 0) + LATCH - scroll };
+            // Flat at both ends, so that it leaves the sheet sideways and meets the card squarely.
+            const reach = Math.max(24, Math.min(90, (to.x - from.x) * 0.5));
+            return (
+              <g key={entry.id} className={`tone-${entry.tone}${entry.active ? ' active' : ''}`}>
+                <path d={`M${from.x} ${from.y}C${from.x + reach} ${from.y} ${to.x - reach} ${to.y} ${to.x} ${to.y}`} />
+                <circle cx={from.x} cy={from.y} r="2.6" />
+              </g>
+            );
+          })}
+        </svg>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,316 @@
+import { Alert, Button, Checkbox, Modal } from 'antd';
+import { useEffect, useMemo, useState } from 'react';
+import { useFetcher } from 'react-router';
+import { z } from 'zod';
+import { boxOf } from '../../core/geometry/hit';
+import type { Point } from '../../core/geometry/matrix';
+import { givenOut } from '../../core/handout/copy';
+import { countAll, forStudent, resultForStudent } from '../../core/lookfors/lookfor';
+import { points } from '../../core/lookfors/rubric';
+import { bodyLength, bodyText } from '../../core/sheet/body';
+import type { Page, Sheet } from '../../core/sheet/schema';
+import { everyItem, findOn } from '../../core/sheet/tree';
+import { copyOfStudent, goesOf, handIn, isOpen, takeBack } from '../../server/stores/copies';
+import { loadDocument } from '../../server/stores/documents';
+import { notesOf, rulingsOf, settleNote } from '../../server/stores/reviews';
+import { check, formOf } from '../form.server';
+import { StateLabel } from '../look/leaf';
+import { Strip } from '../look/strip';
+import { dueWords, useZone } from '../look/time';
+import { SheetFrame } from '../margin/frame';
+import type { MarginEntry } from '../margin/margin';
+import { useView } from '../margin/view';
+import { useDrawing } from '../sheet/page-view';
+import { pictureNow } from '../sheet/resources';
+import { LookForList } from '../student/lookfor-list';
+import '../student/student.css';
+import { dropSupply, Drawer } from '../supplies/drawer';
+import { Bench, useBench } from '../workbench/bench';
+import { Notice, SaveWords } from '../workbench/save-words';
+import { ItemSettings } from '../workbench/settings';
+import { Stage } from '../workbench/stage';
+import { typeWords } from '../workbench/words';
+import '../workbench/workbench.css';
+import { missing, requireRole } from '../who.server';
+import type { Route } from './+types/copy';
+
+const Action = z.discriminatedUnion('do', [
+  z.object({ do: z.literal('hand-in'), seq: z.coerce.number().int().min(0) }),
+  z.object({ do: z.literal('take-back') }),
+  z.object({ do: z.literal('settle'), note: z.string().max(40), settled: z.enum(['yes', 'no']) }),
+]);
+
+export async function loader({ request, context, params }: Route.LoaderArgs) {
+  const person = await requireRole(request, context, 'student');
+  const { db } = context.services;
+  const copy = await copyOfStudent(db, person.id, params.copyId);
+  const document = copy && (await loadDocument(db, copy.documentId));
+  if (!copy || !document) throw missing();
+  const goes = await goesOf(db, copy.id);
+  const last = goes.at(-1);
+  const returned = goes.filter((go) => go.returnedAt !== null).at(-1);
+  const [notes, rulings] = returned ? await Promise.all([notesOf(db, [returned.id]), rulingsOf(db, [returned.id])]) : [[], []];
+  const results = countAll(copy.lookFors, document.sheet, { handedOut: givenOut(copy.handoutSheet), studentName: person.name });
+  // Once it is done, the teacher's own rulings and everything counted may be seen.
+  const told = results.map((result, i) => {
+    const ruling = copy.state === 'done' ? rulings.find((r) => r.lookForId === result.id) : undefined;
+    const shown = resultForStudent(copy.state === 'done' ? { ...copy.lookFors[i], tell: 'result' } : copy.lookFors[i], result);
+    return shown && ruling ? { ...shown, held: ruling.held } : shown;
+  });
+  return {
+    personId: person.id,
+    copyId: copy.id,
+    documentId: document.id,
+    seq: document.seq,
+    sheet: document.sheet,
+    savedAt: +document.changedAt,
+    state: copy.state,
+    title: copy.title,
+    brief: copy.brief,
+    dueAt: copy.dueAt,
+    supplies: copy.supplies,
+    lookFors: copy.lookFors.map(forStudent),
+    results: told,
+    notes,
+    marks: returned && copy.rubric.rows.length > 0 ? { rubric: copy.rubric, marks: returned.marks, ...points(copy.rubric, returned.marks) } : null,
+    go: last?.number ?? 0,
+    mayTakeBack: copy.state === 'handed-in' && !last?.reviewBeganAt,
+    now: Date.now(),
+  };
+}
+
+export async function action({ request, context, params }: Route.ActionArgs) {
+  const person = await requireRole(request, context, 'student');
+  const { db } = context.services;
+  const copy = await copyOfStudent(db, person.id, params.copyId);
+  if (!copy) throw missing();
+  const read = check(Action, await formOf(request));
+  if (!read.ok) return read.wrong;
+  if (read.value.do === 'settle') {
+    await settleNote(db, person.id, read.value.note, read.value.settled === 'yes');
+    return { problem: null };
+  }
+  const moved = read.value.do === 'hand-in' ? await handIn(db, copy, read.value.seq) : await takeBack(db, copy.id);
+  return { problem: moved.ok ? null : moved.reason };
+}
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.title ?? 'Copy'} · Dappled Margin` }];
+
+export default function CopyScreen({ loaderData }: Route.ComponentProps) {
+  // A copy that was handed in, taken back or returned is begun anew, from what the server says.
+  return <Copy key={`${loaderData.copyId} ${loaderData.state} ${loaderData.go}`} loaded={loaderData} />;
+}
+
+type Loaded = Route.ComponentProps['loaderData'];
+
+const sheetSlice = (bench: Bench) => bench.sheet;
+const pageSlice = (bench: Bench) => bench.page;
+const selectionSlice = (bench: Bench) => bench.selection;
+const editingSlice = (bench: Bench) => bench.editing;
+const historySlice = (bench: Bench) => bench.history;
+const previewSlice = (bench: Bench) => bench.preview;
+const resultsSlice = (bench: Bench) => bench.results;
+const shutSlice = (bench: Bench) => bench.shut;
+
+const SHUT: Partial<Record<Loaded['state'], string>> = {
+  'handed-in': 'This copy is handed in. Take it back to change it.',
+  done: 'This copy is done. It can be looked at, but not changed.',
+};
+
+function Copy({ loaded }: { loaded: Loaded }) {
+  const open = isOpen(loaded.state);
+  const [bench] = useState(() => {
+    const made = new Bench({ ...loaded, rights: { kind: 'student', supplies: loaded.supplies } });
+    made.shut = SHUT[loaded.state] ?? null;
+    return made;
+  });
+  useEffect(() => {
+    if (!open) return;
+    void bench.open();
+    return () => bench.close();
+  }, [bench, open]);
+  const sheet = useBench(bench, sheetSlice);
+  const page = useBench(bench, pageSlice);
+  const selection = useBench(bench, selectionSlice);
+  const editing = useBench(bench, editingSlice);
+  const history = useBench(bench, historySlice);
+  const results = useBench(bench, resultsSlice) ?? loaded.results;
+  const shut = useBench(bench, shutSlice);
+  useBench(bench, previewSlice);
+  const { view, stage } = useView(page, 'fit');
+  const { faces, arrived } = useDrawing(sheet);
+  const fetcher = useFetcher<typeof action>();
+  const [asking, setAsking] = useState(false);
+  const [sending, setSending] = useState(false);
+  const zone = useZone();
+  useEffect(() => {
+    bench.faces = faces;
+    bench.changed();
+  }, [bench, faces]);
+
+  const handInNow = async () => {
+    setSending(true);
+    const seq = await bench.settled();
+    setSending(false);
+    if (seq === null) return bench.say('Your changes are still kept here: the server does not answer. Hand in when it says “saved”.');
+    setAsking(false);
+    void fetcher.submit({ do: 'hand-in', seq: String(seq) }, { method: 'post' });
+  };
+  const problem = fetcher.data?.problem;
+  const lacking = loaded.lookFors.filter((_, i) => results[i] && results[i]!.held === false);
+
+  const entries = useMemo(() => {
+    const out: MarginEntry[] = [];
+    if (loaded.state === 'another-go' || loaded.state === 'done') out.push({ id: 'back', anchor: null, end: 'top', tone: 'plain', label: 'From your teacher', content: <BackCard loaded={loaded} /> });
+    out.push({
+      id: 'brief', anchor: null, end: 'top', tone: 'plain', label: 'What to do',
+      content: (
+        <>
+          <h3 className="brief-title">What to do</h3>
+          <p className="brief">{loaded.brief || 'Fill in the sheet.'}</p>
+        </>
+      ),
+    });
+    if (loaded.lookFors.length > 0)
+      out.push({ id: 'lookfors', anchor: null, end: 'top', tone: 'plain', label: 'What your teacher will look for', content: <LookForList lookFors={loaded.lookFors} results={results} done={loaded.state === 'done'} onGo={(id) => goTo(bench, id)} /> });
+    return out;
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [loaded, results]);
+  const all: MarginEntry[] = [...entries, ...noteEntries(loaded, page, fetcher.submit)];
+  const here = editing ? findOn(page, editing.id)?.item : undefined;
+  if (here?.kind === 'text' && !shut) {
+    const box = boxOf(page, here, pictureNow);
+    const bank = bankOf(sheet);
+    if (bank.length > 0 && here.role === 'label')
+      all.push({
+        id: 'this', anchor: { x: box.x + box.width, y: box.y + box.height / 2 }, tone: 'sky', active: true, label: 'Words for this label',
+        content: (
+          <>
+            <h3>This label</h3>
+            <div className="chips">
+              {bank.map((word) => (
+                <button
+                  key={word}
+                  type="button"
+                  className={`chip${usedElsewhere(page, word, here.id) ? ' used' : ''}`}
+                  onMouseDown={(event) => event.preventDefault()}
+                  onClick={() => {
+                    if (bench.editing && typeWords(bench, bench.editing, 0, bodyLength(here.body), word)) bench.edit({ ...bench.editing, anchor: word.length, focus: word.length });
+                  }}
+                >
+                  {word}
+                </button>
+              ))}
+            </div>
+            <p className="quiet">from the word bank, or type your own · Tab goes on</p>
+          </>
+        ),
+      });
+  } else if (!editing && selection.length > 0 && bench.selectedItems.every((item) => item.touch === 'free')) {
+    const box = boxOf(page, bench.selectedItems[0], pictureNow);
+    all.push({ id: 'chosen', anchor: { x: box.x + box.width, y: box.y + box.height / 2 }, tone: 'apricot', active: true, label: 'Settings of what is chosen', content: <ItemSettings key={selection.join()} bench={bench} items={bench.selectedItems} sheet={sheet} /> });
+  }
+
+  return (
+    <>
+      <SheetFrame
+        strip={
+          <Strip home="/tray" title={loaded.title} before={open ? <SaveWords bench={bench} /> : <StateLabel state={loaded.state} />}>
+            {open && <span className="quiet">{dueWords(loaded.dueAt, loaded.now, zone)}</span>}
+            {open && (
+              <>
+                <button type="button" className="plainbtn" disabled={history.past.length === 0} onClick={() => bench.undo()} title="Undo (Ctrl+Z)">undo</button>
+                <button type="button" className="plainbtn" disabled={history.future.length === 0} onClick={() => bench.redo()} title="Redo (Ctrl+Shift+Z)">redo</button>
+                <Button type="primary" loading={sending || fetcher.state !== 'idle'} onClick={() => setAsking(true)} disabled={shut !== null}>Hand in</Button>
+              </>
+            )}
+            {loaded.mayTakeBack && (
+              <Button loading={fetcher.state !== 'idle'} onClick={() => void fetcher.submit({ do: 'take-back' }, { method: 'post' })}>Take it back</Button>
+            )}
+          </Strip>
+        }
+        drawer={open ? <Drawer bench={bench} note="your teacher opened these" /> : undefined}
+        stage={stage}
+        view={view}
+        entries={all}
+        marginLabel="Margin"
+      >
+        <div data-stage tabIndex={0} role="application" aria-label="Your sheet. Enter chooses the first part you may fill in, Tab the next." style={{ position: 'absolute', inset: 0 }} onPointerDown={(event) => event.target === event.currentTarget && bench.select([])}>
+          <Stage bench={bench} view={view} arrived={arrived} label={loaded.title} onDropSupply={open ? (data, at) => void dropSupply(bench, data, at) : undefined} />
+        </div>
+      </SheetFrame>
+      {(problem || shut) && open && <div className="over-alert"><Alert type="warning" showIcon message={problem ?? shut} role="alert" /></div>}
+      <Modal open={asking} title="A last look" okText={lacking.length ? 'Hand in all the same' : 'Hand in'} cancelText="Not yet" onCancel={() => setAsking(false)} onOk={() => void handInNow()} confirmLoading={sending}>
+        {lacking.length === 0 ? <p>Everything that can be counted is there.</p> : <p>This is still missing:</p>}
+        <ul>
+          {lacking.map(({ id, title }) => {
+            const result = results.find((r) => r?.id === id)!;
+            return <li key={id}>{title} <span className="quiet">({result.got} of {result.need})</span></li>;
+          })}
+        </ul>
+        <p className="quiet">You can take it back until your teacher begins to read it.</p>
+      </Modal>
+      <Notice bench={bench} />
+    </>
+  );
+}
+
+/** Opens the first part that still counts against a look-for. */
+function goTo(bench: Bench, id: string) {
+  const item = findOn(bench.page, id)?.item;
+  if (item?.kind === 'text' && !bench.shut) bench.edit({ id, anchor: 0, focus: bodyLength(item.body), typing: null });
+  else if (item) bench.select([id]);
+}
+
+const bankOf = (sheet: Sheet): string[] =>
+  [...everyItem(sheet)].flatMap((item) => (item.kind === 'text' && item.role === 'bank' ? bodyText(item.body).split(/\s*[·\n]\s*/) : [])).map((word) => word.trim()).filter(Boolean);
+
+const usedElsewhere = (page: Page, word: string, but: string) =>
+  [...everyItem(page)].some((item) => item.kind === 'text' && item.role === 'label' && item.id !== but && bodyText(item.body).trim().toLowerCase() === word.toLowerCase());
+
+function BackCard({ loaded }: { loaded: Loaded }) {
+  const { marks, state, notes } = loaded;
+  const settled = notes.filter((note) => note.settled).length;
+  return (
+    <>
+      <h3>
+        {state === 'done' ? 'Done' : 'Another go'} <small>{marks ? `${marks.got} of ${marks.of} points` : ''}</small>
+      </h3>
+      {marks && (
+        <div className="back-marks">
+          {marks.rubric.rows.map((row) => (
+            <span key={row.id}>
+              {row.name} <b>{row.levels[marks.marks[row.id]]?.points ?? '–'}</b>
+              <span className="quiet"> of {row.levels.at(-1)!.points}</span>
+            </span>
+          ))}
+        </div>
+      )}
+      {notes.length > 0 && <p className="quiet">{settled} of {notes.length} {notes.length === 1 ? 'note' : 'notes'} seen to</p>}
+    </>
+  );
+}
+
+function noteEntries(loaded: Loaded, page: Page, submit: (data: Record<string, string>, options: { method: 'post' }) => unknown): MarginEntry[] {
+  return loaded.notes
+    .filter((note) => note.pageId === page.id)
+    .map((note): MarginEntry => {
+      const item = note.itemId === null ? undefined : findOn(page, note.itemId)?.item;
+      let anchor: Point | null = note.x !== null && note.y !== null ? { x: note.x, y: note.y } : null;
+      if (item) {
+        const box = boxOf(page, item, pictureNow);
+        anchor = { x: box.x + box.width, y: box.y + box.height / 2 };
+      }
+      return {
+        id: note.id, anchor, tone: note.settled ? 'moss' : 'apricot', active: !note.settled, label: 'A note from your teacher',
+        content: (
+          <>
+            <p className="note-words">{note.body}</p>
+            <Checkbox checked={note.settled} onChange={(event) => void submit({ do: 'settle', note: note.id, settled: event.target.checked ? 'yes' : 'no' }, { method: 'post' })}>
+              seen to
+            </Checkbox>
+          </>
+        ),
+      };
+    });
+}

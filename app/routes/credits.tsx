@@ -1,0 +1,32 @@
+import { Link } from 'react-router';
+import { FACES } from '../../core/text/catalogue';
+import { Strip } from '../look/strip';
+import type { Route } from './+types/credits';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Credits · Dappled Margin' }];
+
+/** Who made what ships with the application, and under which licence; docs/credits.md says the same with sources. */
+export default function Credits() {
+  return (
+    <div className="dapple" style={{ minHeight: '100vh' }}>
+      <Strip title="Pictures, faces and their licences" home="/" />
+      <main className="card" style={{ width: 'min(760px, 100% - 32px)', margin: '28px auto', padding: '22px 28px' }}>
+        <h2 style={{ fontSize: 21 }}>Pictures</h2>
+        <p>
+          Colour pictures: Fluent Emoji (flat) by Microsoft, MIT licence, as packed by Iconify; search words from emojilib and Emojibase, MIT. Diagrams (grey heron, shore crab, glasswort), leaf states and all other drawings: made for Dappled Margin, dedicated to the public domain (CC0 1.0).
+        </p>
+        <h2 style={{ fontSize: 21 }}>Faces</h2>
+        <ul>
+          {FACES.map((face) => (
+            <li key={face.id}>
+              {face.name}: {face.licence === 'OFL-1.1' ? 'SIL Open Font License 1.1' : 'Apache License 2.0'}
+            </li>
+          ))}
+        </ul>
+        <p>
+          <Link to="/">Back to the first page</Link>
+        </p>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,33 @@
+import { z } from 'zod';
+import { givenOut } from '../../core/handout/copy';
+import { loadDocument } from '../../server/stores/documents';
+import { sheetOf } from '../../server/stores/sheets';
+import { missing, refuse, requireRole } from '../who.server';
+import type { Route } from './+types/sheet-export';
+
+const Query = z.object({
+  as: z.enum(['pdf', 'png']),
+  /** key: with the answers; students: as it is handed out. */
+  side: z.enum(['key', 'students']).default('students'),
+  page: z.coerce.number().int().min(0).max(199).default(0),
+});
+
+export async function loader({ request, context, params }: Route.LoaderArgs) {
+  const person = await requireRole(request, context, 'teacher');
+  const { db, exporter } = context.services;
+  const query = Query.safeParse(Object.fromEntries(new URL(request.url).searchParams));
+  if (!query.success) throw refuse(400, 'Choose PDF or PNG in the workbench.');
+  const found = await sheetOf(db, person.id, params.sheetId);
+  const document = found && (await loadDocument(db, found.documentId));
+  if (!document) throw missing();
+  const { as, side, page } = query.data;
+  const sheet = side === 'key' ? document.sheet : givenOut(document.sheet);
+  const bytes =
+    as === 'pdf'
+      ? await exporter.run({ kind: 'pdf', title: sheet.title, sheets: [sheet] }, request.signal)
+      : await exporter.run({ kind: 'png', sheet, page, dpi: 150 }, request.signal);
+  const name = `${sheet.title.replace(/[^\p{L}\p{N} _-]/gu, '').trim() || 'sheet'}${side === 'key' ? ' (key)' : ''}.${as}`;
+  return new Response(bytes as BodyInit, {
+    headers: { 'Content-Type': as === 'pdf' ? 'application/pdf' : 'image/png', 'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}` },
+  });
+}

@@ -1,0 +1,12 @@
+import { redirect } from 'react-router';
+import { closeSession } from '../../server/stores/people';
+import { signedOut, tokenOf } from '../who.server';
+import type { Route } from './+types/sign-out';
+
+export const loader = () => redirect('/');
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const token = await tokenOf(request);
+  if (token) await closeSession(context.services.db, token);
+  return signedOut('/');
+}

@@ -1,0 +1,187 @@
+import { Button, Segmented } from 'antd';
+import { lazy, Suspense, useState } from 'react';
+import { Link } from 'react-router';
+import { givenOut } from '../../core/handout/copy';
+import { countAll } from '../../core/lookfors/lookfor';
+import type { PieceMark } from '../../core/review/marks';
+import { heldAfter, missedMost, pieceMarks } from '../../core/review/marks';
+import { copiesOf, newestGoes } from '../../server/stores/copies';
+import { loadDocuments } from '../../server/stores/documents';
+import { handoutOf } from '../../server/stores/handouts';
+import { rulingsOf } from '../../server/stores/reviews';
+import { Leaf, STATE_WORDS } from '../look/leaf';
+import { Strip } from '../look/strip';
+import { dueWords, useZone, whenWords } from '../look/time';
+import { missing, requireRole } from '../who.server';
+import type { Route } from './+types/spread';
+import '../spread/spread.css';
+
+const Histogram = lazy(() => import('../spread/histogram'));
+
+export async function loader({ request, context, params }: Route.LoaderArgs) {
+  const person = await requireRole(request, context, 'teacher');
+  const { db, shelf } = context.services;
+  const handout = await handoutOf(db, person.id, params.handoutId);
+  if (!handout) throw missing();
+  const [copies, goes] = await Promise.all([copiesOf(db, handout.id), newestGoes(db, handout.id)]);
+  const [documents, rulings] = await Promise.all([
+    loadDocuments(db, copies.filter((copy) => copy.state === 'under-way' || copy.state === 'another-go').map((copy) => copy.documentId)),
+    rulingsOf(db, goes.map((go) => go.id)),
+  ]);
+  const handedOut = givenOut(handout.sheet);
+  const { width, height } = handout.sheet.pages[0];
+  const cards = copies.map((copy) => {
+    const go = goes.find((g) => g.copyId === copy.id);
+    // What is with the teacher or done shows as it was handed in; what is being worked on as it is now.
+    const asHandedIn = go && (copy.state === 'handed-in' || copy.state === 'done');
+    const sheet = asHandedIn ? go.sheet : documents.get(copy.documentId)?.sheet;
+    const results = sheet ? countAll(handout.lookFors, sheet, { handedOut, studentName: copy.studentName }) : null;
+    const ruled = go ? rulings.filter((ruling) => ruling.goId === go.id) : [];
+    return {
+      ...copy,
+      picture: asHandedIn ? `go=${go.number}` : `seq=${copy.seq}`,
+      late: go && handout.dueAt ? +go.handedInAt > +handout.dueAt : false,
+      results,
+      held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
+      marks: sheet && results ? pieceMarks(sheet, results, shelf.resources.pictures).filter((mark) => mark.page === sheet.pages[0].id) : [],
+    };
+  });
+  const pieces = cards.flatMap((card) => (card.results && card.state !== 'under-way' ? [card.results] : []));
+  return {
+    handout: { id: handout.id, title: handout.title, className: handout.className, dueAt: handout.dueAt, lookFors: handout.lookFors.length },
+    cards: cards.map(({ results: _, ...card }) => card),
+    missed: missedMost(handout.lookFors, pieces).slice(0, 6),
+    pieces: pieces.length,
+    page: { width, height },
+    now: Date.now(),
+  };
+}
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.handout.title ?? ''} · Dappled Margin` }];
+
+const ORDER = ['handed-in', 'another-go', 'under-way', 'not-begun', 'done'] as const;
+type Card = Route.ComponentProps['loaderData']['cards'][number];
+
+export default function Spread({ loaderData }: Route.ComponentProps) {
+  const { handout, cards, missed, pieces, page, now } = loaderData;
+  const [shown, setShown] = useState<'nothing' | 'look-fors'>('look-fors');
+  const [sort, setSort] = useState<'name' | 'state' | 'fewest'>('state');
+  const [only, setOnly] = useState<Card['state'] | null>(null);
+  const zone = useZone();
+  const list = cards
+    .filter((card) => only === null || card.state === only)
+    .sort((a, b) => {
+      const byName = a.studentName.localeCompare(b.studentName);
+      if (sort === 'state') return ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || byName;
+      return sort === 'fewest' ? (a.held ?? 99) - (b.held ?? 99) || byName : byName;
+    });
+  const first = cards.filter((card) => card.state === 'handed-in').sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0))[0];
+  const begun = cards.filter((card) => card.state !== 'not-begun').length;
+  const counts = Array.from({ length: handout.lookFors + 1 }, (_, held) => ({ held, pieces: cards.filter((card) => card.held === held && card.state !== 'under-way' && card.state !== 'not-begun').length }));
+  return (
+    <div className="frame">
+      <Strip home="/desk" title={handout.title} before={<span className="quiet">{handout.className} · {dueWords(handout.dueAt, now, zone)}</span>}>
+        <span className="quiet">on the pieces</span>
+        <Segmented aria-label="What is shown on the pieces" value={shown} onChange={setShown} options={['nothing', 'look-fors']} />
+        {first ? (
+          <Link to={`/handouts/${handout.id}/reading/${first.id}`}>
+            <Button type="primary" tabIndex={-1}>Start reading</Button>
+          </Link>
+        ) : (
+          <Button type="primary" disabled title="Nothing is handed in at the moment">Start reading</Button>
+        )}
+      </Strip>
+      <div className="spread-row">
+        <main className="spread dapple">
+          <div className="spread-states">
+            {ORDER.map((state) => {
+              const count = cards.filter((card) => card.state === state).length;
+              return (
+                <button key={state} type="button" className="plainbtn spread-state" aria-pressed={only === state} onClick={() => setOnly(only === state ? null : state)}>
+                  <Leaf state={state} /> {STATE_WORDS[state]} <b>{count}</b>
+                </button>
+              );
+            })}
+            <span className="spring" />
+            <label className="quiet">
+              first{' '}
+              <select value={sort} onChange={(event) => setSort(event.target.value as typeof sort)}>
+                <option value="state">what waits</option>
+                <option value="fewest">fewest look-fors</option>
+                <option value="name">by name</option>
+              </select>
+            </label>
+          </div>
+          <div className="spread-cards" style={{ gridTemplateColumns: `repeat(auto-fill, minmax(${page.width > page.height ? 214 : 168}px, 1fr))` }}>
+            {list.map((card) => (
+              <Link key={card.id} to={`/handouts/${handout.id}/reading/${card.id}`} className="spread-card">
+                <span className="spread-picture" style={{ aspectRatio: `${page.width} / ${page.height}` }}>
+                  {card.state === 'not-begun' ? <span className="spread-none">nothing yet</span> : <img src={`/copies/${card.id}/picture.svg?${card.picture}`} alt="" loading="lazy" />}
+                  {shown === 'look-fors' && <Marks marks={card.marks} page={page} />}
+                </span>
+                <span className="spread-name">
+                  <Leaf state={card.state} />
+                  <span className="sr">{STATE_WORDS[card.state]}:</span>
+                  <strong>{card.studentName}</strong>
+                  <span className="spring" />
+                  {card.held !== null && handout.lookFors > 0 && (
+                    <span className="spread-count" title={`${card.held} of ${handout.lookFors} look-fors held`}>
+                      {card.held}/{handout.lookFors}
+                    </span>
+                  )}
+                </span>
+                <span className="quiet spread-when">
+                  {STATE_WORDS[card.state]}
+                  {card.handedInAt && card.state === 'handed-in' && ` ${whenWords(card.handedInAt, now, zone)}`}
+                  {card.go > 1 && ` · go ${card.go}`}
+                  {card.late && <span className="late"> · late</span>}
+                </span>
+              </Link>
+            ))}
+            {list.length === 0 && <p className="desk-empty">No copy is in this state.</p>}
+          </div>
+        </main>
+        <aside className="margin-column spread-margin" aria-label="The class so far">
+          <h2>The class so far</h2>
+          <p className="quiet">{begun} of {cards.length} have begun · {pieces} {pieces === 1 ? 'piece' : 'pieces'} handed in</p>
+          {pieces > 0 && handout.lookFors > 0 && (
+            <>
+              <section className="card spread-figure">
+                <h3>What is missed most</h3>
+                {missed.length === 0 ? <p className="quiet">Nothing: every piece has all that can be counted.</p> : missed.map(({ label, count }) => (
+                  <div key={label} className="missed">
+                    <span>{label}</span>
+                    <span className="missed-bar">
+                      <i style={{ width: `${(100 * count) / Math.max(pieces, 1)}%` }} />
+                      <b>{count}</b>
+                    </span>
+                  </div>
+                ))}
+              </section>
+              <section className="card spread-figure">
+                <h3>Look-fors held <small>pieces</small></h3>
+                <Suspense fallback={<div style={{ height: 128 }} />}>
+                  <Histogram counts={counts} />
+                </Suspense>
+              </section>
+            </>
+          )}
+          {pieces === 0 && <p className="desk-empty">When the first piece is handed in, this shows what the class found hard.</p>}
+        </aside>
+      </div>
+    </div>
+  );
+}
+
+const VERDICT_WORDS = { right: 'right', near: 'nearly right', wrong: 'wrong', empty: 'empty' };
+
+/** The look-fors on the piece: a frame around what counts, with a form as well as a colour. */
+export function Marks({ marks, page }: { marks: readonly PieceMark[]; page: { width: number; height: number } }) {
+  return (
+    <svg className="piece-marks" viewBox={`0 0 ${page.width} ${page.height}`} role="img" aria-label={marks.map((mark) => VERDICT_WORDS[mark.verdict]).join(', ') || 'no marks'}>
+      {marks.map(({ item, box, verdict }) => (
+        <rect key={item} className={`piece-mark ${verdict}`} x={box.x - 3} y={box.y - 3} width={box.width + 6} height={box.height + 6} rx="8" />
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,86 @@
+import { memo, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import type { ReactNode } from 'react';
+import type { Drawing } from '../../core/drawing/item';
+import { drawItem, drawLine, paintOf } from '../../core/drawing/item';
+import { svgMarkup } from '../../core/drawing/svg';
+import { lineEnds } from '../../core/geometry/line';
+import type { Item, Page, Sheet } from '../../core/sheet/schema';
+import type { Faces } from '../../core/text/faces';
+import { arrivals, loadMissing, onArrival, pictureNow, prepare } from './resources';
+
+/** Draws a page from the display list: the same outlines as on paper. Each item is drawn anew only when it changes. */
+
+/** The faces once everything the sheet needs is here; redraws as more arrives. */
+export function useDrawing(sheet: Sheet): { faces: Faces | null; arrived: number } {
+  const [faces, setFaces] = useState<Faces | null>(null);
+  useEffect(() => {
+    let wanted = true;
+    void prepare(sheet).then((ready) => wanted && setFaces(ready));
+    return () => {
+      wanted = false;
+    };
+    // Later additions are fetched as they are drawn.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  const arrived = useSyncExternalStore(onArrival, arrivals, () => 0);
+  useEffect(() => {
+    if (faces) loadMissing(faces);
+  });
+  return { faces, arrived };
+}
+
+const hasLine = (item: Item): boolean => item.kind === 'line' || (item.kind === 'group' && item.items.some(hasLine));
+
+type ItemProps = { item: Item; roles: Sheet['roles']; faces: Faces; prompts: boolean; arrived: number; page: Page | null; ends: string };
+
+const ItemView = memo(function ItemView({ item, roles, faces, prompts, arrived, page, ends }: ItemProps) {
+  const html = useMemo(() => {
+    const options = { prefix: item.id, marked: false };
+    if (item.kind === 'line' && !item.hidden) {
+      const [x1, y1, x2, y2] = ends.split(' ').map(Number);
+      return svgMarkup([{ kind: 'group', opacity: item.opacity < 1 ? item.opacity : undefined, children: drawLine(item, { x: x1, y: y1 }, { x: x2, y: y2 }) }], faces, options);
+    }
+    const drawing: Drawing = { faces, pictures: pictureNow, roles, page: page ?? ({ items: [] } as unknown as Page), prompts };
+    const node = drawItem(item, drawing);
+    return node ? svgMarkup([node], faces, options) : '';
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [item, roles, faces, prompts, arrived, page, ends]);
+  return <g data-item={item.id} dangerouslySetInnerHTML={{ __html: html }} />;
+});
+
+type Props = {
+  sheet: Pick<Sheet, 'roles'>;
+  page: Page;
+  faces: Faces;
+  arrived: number;
+  /** Pixels to a point. */
+  scale: number;
+  prompts?: boolean;
+  /** Accessible name of the whole picture. */
+  label: string;
+  children?: ReactNode;
+};
+
+export const PageView = memo(function PageView({ sheet, page, faces, arrived, scale, prompts = false, label, children }: Props) {
+  const { width, height, background } = page;
+  const ground = useMemo(
+    () => (background ? svgMarkup([{ kind: 'path', d: `M0 0H${width}V${height}H0Z`, fill: paintOf(background, width, height) }], faces, { prefix: `ground-${page.id}` }) : ''),
+    [background, width, height, faces, page.id],
+  );
+  return (
+    <svg className="page-view" width={width * scale} height={height * scale} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={label}>
+      <g dangerouslySetInnerHTML={{ __html: ground }} />
+      {page.items.toReversed().map((item) => {
+        let ends = '';
+        if (item.kind === 'line') {
+          const { from, to } = lineEnds(page, item, pictureNow);
+          ends = `${from.x} ${from.y} ${to.x} ${to.y}`;
+        }
+        return (
+          <ItemView key={item.id} item={item} roles={sheet.roles} faces={faces} prompts={prompts} arrived={arrived} page={item.kind === 'group' && hasLine(item) ? page : null} ends={ends} />
+        );
+      })}
+      {children}
+    </svg>
+  );
+});

@@ -1,0 +1,99 @@
+import type { DrawnPicture } from '../../core/drawing/picture';
+import type { Sheet } from '../../core/sheet/schema';
+import { isWritten } from '../../core/sheet/schema';
+import { everyItem } from '../../core/sheet/tree';
+import { FALLBACK, fileFor } from '../../core/text/catalogue';
+import { Faces } from '../../core/text/faces';
+import { fullStyle, roleOf } from '../../core/text/style';
+
+/** Faces and pictures in the browser: fetched when first wanted, kept for the life of the page. */
+
+let opening: Promise<Faces> | undefined;
+const pictures = new Map<string, DrawnPicture | null>();
+const onTheirWay = new Map<string, Promise<void>>();
+const listeners = new Set<() => void>();
+let arrived = 0;
+
+const tell = () => {
+  arrived++;
+  for (const listener of listeners) listener();
+};
+
+export const onArrival = (listener: () => void) => {
+  listeners.add(listener);
+  return () => void listeners.delete(listener);
+};
+/** Grows whenever something has arrived: what is drawn with it may be drawn anew. */
+export const arrivals = () => arrived;
+
+async function bytes(url: string): Promise<ArrayBuffer> {
+  const answer = await fetch(url);
+  if (!answer.ok) throw new Error(`${url}: ${answer.status}`);
+  return answer.arrayBuffer();
+}
+
+function once(key: string, work: () => Promise<void>): Promise<void> {
+  let way = onTheirWay.get(key);
+  if (!way) {
+    // A failed fetch may be tried again.
+    way = work().catch(() => void onTheirWay.delete(key));
+    onTheirWay.set(key, way);
+  }
+  return way;
+}
+
+export function openFaces(): Promise<Faces> {
+  opening ??= (async () => {
+    const file = fileFor(FALLBACK.id, false, false);
+    const [faces, fallback] = await Promise.all([Faces.open(), bytes(`/art/fonts/${file}`)]);
+    faces.add(file, fallback);
+    return faces;
+  })();
+  return opening;
+}
+
+const loadFace = (faces: Faces, file: string) =>
+  once(file, async () => {
+    faces.add(file, await bytes(`/art/fonts/${file}`));
+    tell();
+  });
+
+const loadPicture = (id: string) =>
+  once(id, async () => {
+    const answer = await fetch(`/art/pictures/${id}.json`);
+    pictures.set(id, answer.ok ? ((await answer.json()) as DrawnPicture) : null);
+    tell();
+  });
+
+/** A picture if it is here; asks for it if not. */
+export function pictureNow(id: string): DrawnPicture | undefined {
+  const known = pictures.get(id);
+  if (known === undefined) void loadPicture(id);
+  return known ?? undefined;
+}
+
+export const pictureSoon = async (id: string) => {
+  await loadPicture(id);
+  return pictures.get(id) ?? undefined;
+};
+
+/** The font files that drawing has asked for in vain so far. */
+export function loadMissing(faces: Faces): void {
+  for (const file of faces.missing) void loadFace(faces, file);
+}
+
+/** All that a sheet is drawn with, before it is first shown. */
+export async function prepare(sheet: Sheet): Promise<Faces> {
+  const faces = await openFaces();
+  const files = new Set<string>();
+  const wanted = new Set<string>();
+  for (const item of everyItem(sheet)) {
+    if (item.kind === 'picture') wanted.add(item.picture);
+    if (!isWritten(item)) continue;
+    const role = roleOf(sheet, item.role ?? (item.kind === 'shape' ? 'label' : 'body'));
+    const styles = [role.run, ...item.body.flatMap((p) => p.runs.map((run) => fullStyle(role, run.style)))];
+    for (const { font, bold, italic } of styles) files.add(fileFor(font, bold, italic));
+  }
+  await Promise.all([...[...files].filter((file) => !faces.has(file)).map((file) => loadFace(faces, file)), ...[...wanted].map(loadPicture)]);
+  return faces;
+}

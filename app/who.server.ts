@@ -1,0 +1,56 @@
+import { createCookie, redirect } from 'react-router';
+import type { AppLoadContext } from 'react-router';
+import type { Services } from '../server/services';
+import type { Person } from '../server/stores/people';
+import { openSession, personOf } from '../server/stores/people';
+
+/** Who is asking: every loader and action begins here. */
+
+declare module 'react-router' {
+  interface AppLoadContext {
+    services: Services;
+  }
+}
+
+const cookie = createCookie('dappled', { httpOnly: true, sameSite: 'lax', path: '/', secure: process.env.SECURE_COOKIES === '1' });
+
+export async function tokenOf(request: Request): Promise<string | null> {
+  const token: unknown = await cookie.parse(request.headers.get('Cookie'));
+  return typeof token === 'string' && token ? token : null;
+}
+
+export async function whoIs(request: Request, context: AppLoadContext): Promise<Person | null> {
+  const token = await tokenOf(request);
+  return token ? ((await personOf(context.services.db, token)) ?? null) : null;
+}
+
+export async function signedIn(context: AppLoadContext, person: Pick<Person, 'id' | 'role'>, to: string): Promise<Response> {
+  const { token, expires } = await openSession(context.services.db, person.id, person.role);
+  return redirect(to, { headers: { 'Set-Cookie': await cookie.serialize(token, { expires }) } });
+}
+
+export const signedOut = async (to: string) => redirect(to, { headers: { 'Set-Cookie': await cookie.serialize('', { maxAge: 0 }) } });
+
+/** A message for the person, as an error page or, from a resource, as JSON. */
+export const refuse = (status: number, message: string) => Response.json({ message }, { status });
+
+export const missing = () => refuse(404, 'There is nothing here, or it is not yours to see.');
+
+/** The person, if they have this role. @throws a redirect to the front page for nobody, 403 for the other role. */
+export async function requireRole(request: Request, context: AppLoadContext, role: Person['role']): Promise<Person> {
+  const person = await whoIs(request, context);
+  if (!person) throw redirect(`/?next=${encodeURIComponent(new URL(request.url).pathname)}`);
+  if (person.role !== role) throw refuse(403, role === 'teacher' ? 'This place is for teachers.' : 'This place is for students.');
+  return person;
+}
+
+/** For requests made by script: 401 instead of a redirect. */
+export async function requirePerson(request: Request, context: AppLoadContext): Promise<Person> {
+  const person = await whoIs(request, context);
+  if (!person) throw refuse(401, 'You are signed out. Sign in again in another tab; what you did is kept here.');
+  return person;
+}
+
+/** Where a sign-in leads: only to a place of our own. */
+export const placeAfter = (next: FormDataEntryValue | string | null, role: Person['role']) =>
+  typeof next === 'string' && /^\/[a-z]/.test(next) ? next : role === 'teacher' ? '/desk' : '/tray';

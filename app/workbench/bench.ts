@@ -1,0 +1,253 @@
+import { useCallback, useSyncExternalStore } from 'react';
+import type { Supply } from '../../core/handout/touch';
+import { refusal } from '../../core/handout/touch';
+import type { Result } from '../../core/lookfors/lookfor';
+import type { Change } from '../../core/sheet/change';
+import { apply, invert } from '../../core/sheet/change';
+import type { History } from '../../core/sheet/history';
+import { NO_HISTORY, passUnder, record, redo, undo } from '../../core/sheet/history';
+import type { GroupItem, Item, Page, RunStyle, Sheet } from '../../core/sheet/schema';
+import { find, findOn } from '../../core/sheet/tree';
+import type { Faces } from '../../core/text/faces';
+import { Saver } from './saver';
+import type { SaveState } from './saver';
+import { Slot } from './vault';
+
+/** A stretch of words being edited: `anchor` stays, `focus` moves; `typing` is the style of what is typed next. */
+export type Editing = { id: string; anchor: number; focus: number; typing: RunStyle | null };
+
+export type Rights = { kind: 'all' } | { kind: 'student'; supplies: readonly Supply[] };
+
+type Setup = { documentId: string; personId: string; seq: number; sheet: Sheet; savedAt: number; rights: Rights };
+
+/**
+ * The state of one open sheet: what is on it, what is chosen, what can be undone, how saving stands. No React in here;
+ * components read slices of it through `useBench`.
+ */
+export class Bench {
+  sheet: Sheet;
+  pageId: string;
+  selection: readonly string[] = [];
+  /** The group whose parts are being chosen, or null for the page. */
+  entered: string | null = null;
+  editing: Editing | null = null;
+  /** Items as they look while a handle is dragged; nothing of it is saved. */
+  preview: ReadonlyMap<string, Item> = new Map();
+  history: History = NO_HISTORY;
+  save: SaveState;
+  notice: { text: string; count: number } | null = null;
+  results: (Result | null)[] | null = null;
+  faces: Faces | null = null;
+  /** Set while this sheet can't be written to, with the reason. */
+  shut: string | null = null;
+  readonly rights: Rights;
+  /** What Tab does while words are edited: a student goes on to the next part to fill in. */
+  onTab: ((by: 1 | -1) => void) | null = null;
+
+  private listeners = new Set<() => void>();
+  private saver: Saver | undefined;
+  private slot: Slot | undefined;
+
+  constructor(private setup: Setup) {
+    this.sheet = setup.sheet;
+    this.pageId = setup.sheet.pages[0].id;
+    this.save = { kind: 'saved', at: setup.savedAt };
+    this.rights = setup.rights;
+  }
+
+  /** Begins saving, with what an earlier window left unsent and undoable. */
+  async open(): Promise<void> {
+    const { documentId, personId, seq } = this.setup;
+    const slot = await Slot.take(documentId, personId);
+    this.slot = slot;
+    this.saver = new Saver(documentId, { seq, sheet: this.setup.sheet }, slot, {
+      sheet: (sheet, over) => {
+        this.sheet = sheet;
+        for (const change of over) this.history = passUnder(this.history, change);
+        this.dropGone();
+        this.changed();
+      },
+      state: (save) => {
+        this.save = save;
+        if (save.kind === 'stopped') this.shut = save.reason;
+        this.changed();
+      },
+      notice: (text) => this.say(text),
+      results: (results) => {
+        this.results = results;
+        this.changed();
+      },
+    });
+    const saver = this.saver;
+    const [history, sheet] = await Promise.all([slot.history(), saver.start()]);
+    this.sheet = sheet;
+    this.history = history;
+    this.ready = true;
+    // What was done while the vault opened goes on top.
+    for (const { name, change } of this.early.splice(0)) this.make(name, change);
+    this.changed();
+  }
+  private ready = false;
+  private early: { name: string; change: Change }[] = [];
+
+  close(): void {
+    this.saver?.stop();
+  }
+
+  settled = () => this.saver?.settled() ?? Promise.resolve(null);
+
+  subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => void this.listeners.delete(listener);
+  };
+
+  changed(): void {
+    for (const listener of this.listeners) listener();
+  }
+
+  get page(): Page {
+    return this.sheet.pages.find((page) => page.id === this.pageId) ?? this.sheet.pages[0];
+  }
+  /** The page as it is shown: with items that are being dragged as they look now. */
+  get shownPage(): Page {
+    const { page, preview } = this;
+    if (preview.size === 0) return page;
+    const swap = (items: readonly Item[]): Item[] =>
+      items.map((item) => preview.get(item.id) ?? (item.kind === 'group' ? { ...item, items: swap(item.items) } : item));
+    return { ...page, items: swap(page.items) };
+  }
+  get enteredGroup(): GroupItem | null {
+    const item = this.entered === null ? undefined : findOn(this.page, this.entered)?.item;
+    return item?.kind === 'group' ? item : null;
+  }
+  get selectedItems(): Item[] {
+    return this.selection.flatMap((id) => findOn(this.page, id)?.item ?? []);
+  }
+  get chosen(): Item | null {
+    return this.selection.length === 1 ? (findOn(this.page, this.selection[0])?.item ?? null) : null;
+  }
+
+  say(text: string): void {
+    this.notice = { text, count: (this.notice?.count ?? 0) + 1 };
+    this.changed();
+  }
+  hush(): void {
+    this.notice = null;
+    this.changed();
+  }
+
+  /** Why this person may not make the change; null when they may. */
+  refusal(change: Change): string | null {
+    if (this.shut) return this.shut;
+    return this.rights.kind === 'all' ? null : refusal(this.sheet, change, this.rights.supplies);
+  }
+
+  /** Makes a change: shown at once, undoable, saved soon. False, and the reason is said, when it does not fit. */
+  make(name: string, change: Change): boolean {
+    if (change.kind === 'all' && change.changes.length === 0) return true;
+    const result = this.attempt(change);
+    if (!result) return false;
+    const step = { name, change, inverse: invert(this.sheet, change), at: Date.now() };
+    this.sheet = result;
+    if (!this.ready) this.early.push({ name, change });
+    else {
+      this.history = record(this.history, step);
+      this.saver?.push(change);
+      void this.slot?.keepHistory(this.history);
+    }
+    this.dropGone();
+    this.changed();
+    return true;
+  }
+
+  /** The page as it would be after a change, without making it. */
+  tried(change: Change): Page | null {
+    const result = apply(this.sheet, change);
+    return result.ok ? (result.sheet.pages.find((page) => page.id === this.pageId) ?? null) : null;
+  }
+
+  private attempt(change: Change): Sheet | null {
+    const no = this.refusal(change);
+    if (no) {
+      this.say(no);
+      return null;
+    }
+    const result = apply(this.sheet, change);
+    if (!result.ok) {
+      this.say(result.reason);
+      return null;
+    }
+    return result.sheet;
+  }
+
+  undo(): void {
+    this.step(undo(this.history), 'inverse');
+  }
+  redo(): void {
+    this.step(redo(this.history), 'change');
+  }
+
+  private step(taken: ReturnType<typeof undo>, side: 'inverse' | 'change') {
+    if (!taken) return;
+    this.history = taken.history;
+    const change = taken.step[side];
+    const sheet = this.attempt(change);
+    if (sheet) {
+      this.sheet = sheet;
+      this.saver?.push(change);
+    }
+    void this.slot?.keepHistory(this.history);
+    if (this.editing) this.editing = { ...this.editing, typing: null };
+    this.dropGone();
+    this.changed();
+  }
+
+  /** What is no longer there can't be chosen or edited. */
+  private dropGone() {
+    if (!this.sheet.pages.some((page) => page.id === this.pageId)) this.pageId = this.sheet.pages[0].id;
+    const { page } = this;
+    if (this.selection.some((id) => !findOn(page, id))) this.selection = this.selection.filter((id) => findOn(page, id));
+    if (this.entered !== null && !findOn(page, this.entered)) this.entered = null;
+    if (this.editing && !find(this.sheet, this.editing.id)) this.editing = null;
+  }
+
+  select(ids: readonly string[]): void {
+    if (this.editing && !(ids.length === 1 && ids[0] === this.editing.id)) this.editing = null;
+    this.selection = ids;
+    if (this.entered !== null) {
+      const outside = ids.some((id) => id !== this.entered && !findOn(this.page, id)?.groups.some((group) => group.id === this.entered));
+      if (outside || ids.length === 0) this.entered = ids.length === 0 ? this.entered : null;
+    }
+    this.changed();
+  }
+
+  enter(group: string | null): void {
+    this.entered = group;
+    this.changed();
+  }
+
+  edit(editing: Editing | null): void {
+    this.editing = editing;
+    if (editing) this.selection = [editing.id];
+    this.changed();
+  }
+
+  show(preview: ReadonlyMap<string, Item>): void {
+    this.preview = preview;
+    this.changed();
+  }
+
+  turnTo(pageId: string): void {
+    this.pageId = pageId;
+    this.selection = [];
+    this.entered = null;
+    this.editing = null;
+    this.changed();
+  }
+}
+
+/** A slice of the bench; it must give the same object while nothing of it has changed. */
+export function useBench<T>(bench: Bench, slice: (bench: Bench) => T): T {
+  const get = useCallback(() => slice(bench), [bench, slice]);
+  return useSyncExternalStore(bench.subscribe, get, get);
+}

@@ -1,0 +1,131 @@
+import { Tooltip } from 'antd';
+import { useId, useState } from 'react';
+import type { ReactNode } from 'react';
+import type { Sheet } from '../../core/sheet/schema';
+import { fromUnit, inUnit } from '../../core/sheet/units';
+import './fields.css';
+
+/** Small fields for the margin. */
+
+type LengthProps = { label: string; value: number | null; unit: Sheet['unit']; min?: number; onChange: (points: number) => void };
+
+/** A length in the page's unit; another unit may be typed after the number. */
+export function LengthField({ label, value, unit, min, onChange }: LengthProps) {
+  const shown = value === null ? '' : inUnit(value, unit);
+  return (
+    <TypedField
+      label={label}
+      shown={shown}
+      suffix={unit}
+      read={(typed) => {
+        const points = fromUnit(typed, unit);
+        return points === null ? `Type a number, such as ${inUnit(72, unit)}.` : min !== undefined && points < min ? `At least ${inUnit(min, unit)} ${unit}.` : { value: points };
+      }}
+      onChange={onChange}
+    />
+  );
+}
+
+export function NumberField({ label, value, suffix, min, max, onChange }: { label: string; value: number | null; suffix?: string; min: number; max: number; onChange: (value: number) => void }) {
+  return (
+    <TypedField
+      label={label}
+      shown={value === null ? '' : `${Math.round(value * 100) / 100}`}
+      suffix={suffix}
+      read={(typed) => {
+        const number = Number(typed.replace(',', '.').replace(/[^\d.-]+$/, ''));
+        if (typed.trim() === '' || !Number.isFinite(number)) return 'Type a number.';
+        return number < min || number > max ? `Between ${min} and ${max}.` : { value: number };
+      }}
+      onChange={onChange}
+    />
+  );
+}
+
+type TypedProps = { label: string; shown: string; suffix?: string; read: (typed: string) => string | { value: number }; onChange: (value: number) => void };
+
+/** Takes what is typed at Enter or when left; what can't be used is said, and nothing changes. */
+function TypedField({ label, shown, suffix, read, onChange }: TypedProps) {
+  const id = useId();
+  const [typed, setTyped] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const take = () => {
+    if (typed === null || typed === shown) return setTyped(null);
+    const result = read(typed);
+    if (typeof result === 'string') return setWrong(result);
+    setWrong(null);
+    setTyped(null);
+    onChange(result.value);
+  };
+  return (
+    <span className="typed">
+      <label htmlFor={id}>{label}</label>
+      <Tooltip title={wrong} open={wrong !== null} color="#a8401f">
+        <input
+          id={id}
+          value={typed ?? shown}
+          inputMode="decimal"
+          aria-invalid={wrong !== null}
+          onFocus={(event) => event.currentTarget.select()}
+          onChange={(event) => {
+            setTyped(event.target.value);
+            setWrong(null);
+          }}
+          onBlur={() => {
+            take();
+            if (wrong) {
+              setWrong(null);
+              setTyped(null);
+            }
+          }}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') take();
+            if (event.key === 'Escape') {
+              setTyped(null);
+              setWrong(null);
+            }
+          }}
+        />
+      </Tooltip>
+      {suffix && <span className="typed-unit">{suffix}</span>}
+    </span>
+  );
+}
+
+type SwatchProps = { label: string; value: string | null; palette: readonly string[]; none?: string; onChange: (hex: string | null) => void };
+
+/** The sheet's palette, nothing where that is possible, and any other colour. */
+export function Swatches({ label, value, palette, none, onChange }: SwatchProps) {
+  const other = value !== null && !palette.includes(value);
+  return (
+    <div className="swatches" role="radiogroup" aria-label={label}>
+      <span className="swatches-label">{label}</span>
+      {none && <button type="button" role="radio" aria-checked={value === null} aria-label={none} title={none} className="swatch none" onClick={() => onChange(null)} />}
+      {palette.map((hex) => (
+        <button key={hex} type="button" role="radio" aria-checked={value === hex} aria-label={`${label} ${hex}`} title={hex} className="swatch" style={{ background: hex }} onClick={() => onChange(hex)} />
+      ))}
+      <label className={`swatch other${other ? ' chosen' : ''}`} title="Another colour" style={other ? { background: value } : undefined}>
+        <input type="color" aria-label={`${label}: another colour`} value={value ?? '#888888'} onChange={(event) => onChange(event.target.value)} />
+      </label>
+    </div>
+  );
+}
+
+export function Toggle({ on, label, children, onClick, disabled }: { on: boolean; label: string; children: ReactNode; onClick: () => void; disabled?: boolean }) {
+  return (
+    <Tooltip title={label} mouseEnterDelay={0.5}>
+      <button type="button" className={`toggle${on ? ' on' : ''}`} aria-pressed={on} aria-label={label} disabled={disabled} onMouseDown={(event) => event.preventDefault()} onClick={onClick}>
+        {children}
+      </button>
+    </Tooltip>
+  );
+}
+
+export function Row({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <div className="field-row" role="group" aria-label={label}>
+      <span className="swatches-label">{label}</span>
+      {children}
+    </div>
+  );
+}

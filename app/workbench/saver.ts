@@ -1,0 +1,187 @@
+import { nanoid } from 'nanoid';
+import type { Change } from '../../core/sheet/change';
+import type { Logged, Outbox } from '../../core/sheet/queue';
+import { acknowledged, behind, push, rebuilt, rejected, restored, send, waiting } from '../../core/sheet/queue';
+import type { Result } from '../../core/lookfors/lookfor';
+import type { Sheet } from '../../core/sheet/schema';
+import type { Slot } from './vault';
+
+/** Sends changes to the server, keeps what is unsent in the browser, and says plainly how it stands. */
+
+export type SaveState =
+  | { kind: 'saved'; at: number }
+  | { kind: 'saving' }
+  /** No answer: the changes are kept here and go out later. */
+  | { kind: 'offline'; waiting: number }
+  /** Signed out, handed in, or gone: nothing more is taken. */
+  | { kind: 'stopped'; reason: string };
+
+export type SaveAnswer =
+  | { outcome: 'saved'; seq: number; results?: (Result | null)[] }
+  | { outcome: 'behind'; seq: number; missed: Logged[] }
+  | { outcome: 'refused'; index: number; reason: string };
+
+type Told = {
+  /** The sheet changed beneath: others' changes, or something of ours that was refused. */
+  sheet(sheet: Sheet, over: Change[]): void;
+  state(state: SaveState): void;
+  notice(text: string): void;
+  results(results: (Result | null)[]): void;
+};
+
+const SETTLE = 350;
+const LOOK_EVERY = 5000;
+
+export class Saver {
+  private outbox: Outbox;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private busy = false;
+  private fails = 0;
+  private stopped = false;
+  private poll: ReturnType<typeof setInterval> | undefined;
+
+  constructor(
+    private documentId: string,
+    start: { seq: number; sheet: Sheet },
+    private slot: Slot,
+    private told: Told,
+  ) {
+    this.outbox = { confirmed: start.sheet, base: start.seq, sent: null, queue: [] };
+  }
+
+  private get url() {
+    return `/documents/${this.documentId}/changes`;
+  }
+
+  /** Takes up what an earlier window left unsent; gives the sheet to show. */
+  async start(): Promise<Sheet> {
+    const left = await this.slot.pending();
+    if (left && (left.sent || left.queue.length > 0)) {
+      const { base, confirmed } = this.outbox;
+      let missed: Logged[] = [];
+      if (left.base < base) {
+        const answer = await fetch(`${this.url}?since=${left.base}`);
+        if (answer.ok) missed = ((await answer.json()) as { missed: (Logged & { seq: number })[] }).missed.filter((entry) => entry.seq <= base);
+      }
+      this.outbox = restored(confirmed, base, left, missed);
+    }
+    const sheet = this.settle();
+    if (waiting(this.outbox) > 0) void this.flush();
+    window.addEventListener('online', this.wake);
+    document.addEventListener('visibilitychange', this.wake);
+    this.poll = setInterval(() => void this.look(), LOOK_EVERY);
+    return sheet;
+  }
+
+  stop(): void {
+    clearTimeout(this.timer);
+    clearInterval(this.poll);
+    window.removeEventListener('online', this.wake);
+    document.removeEventListener('visibilitychange', this.wake);
+  }
+
+  push(change: Change): void {
+    this.outbox = push(this.outbox, change);
+    void this.slot.keepPending(this.outbox);
+    if (this.fails > 0) this.told.state({ kind: 'offline', waiting: waiting(this.outbox) });
+    else this.told.state({ kind: 'saving' });
+    this.schedule(SETTLE);
+  }
+
+  /** Number of changes on the server, once nothing is waiting. */
+  async settled(): Promise<number | null> {
+    for (let tries = 0; tries < 20 && waiting(this.outbox) > 0 && !this.stopped; tries++) {
+      await this.flush();
+      if (waiting(this.outbox) > 0) await new Promise((resolve) => setTimeout(resolve, 150));
+    }
+    return waiting(this.outbox) === 0 ? this.outbox.base : null;
+  }
+
+  private wake = () => {
+    if (document.visibilityState === 'visible' || waiting(this.outbox) > 0) this.schedule(0);
+  };
+
+  private schedule(delay: number) {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.flush(), delay);
+  }
+
+  /** What of ours no longer fits is dropped, and said. */
+  private settle(): Sheet {
+    const { sheet, outbox, lost } = rebuilt(this.outbox);
+    this.outbox = outbox;
+    void this.slot.keepPending(outbox);
+    for (const reason of new Set(lost)) this.told.notice(`A change of yours could not be kept: ${reason}`);
+    return sheet;
+  }
+
+  async flush(): Promise<void> {
+    if (this.busy || this.stopped) return;
+    this.outbox = send(this.outbox, nanoid(12));
+    const { sent, base } = this.outbox;
+    if (!sent) return;
+    this.busy = true;
+    void this.slot.keepPending(this.outbox);
+    try {
+      const answer = await fetch(this.url, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ base, batch: sent.batch, changes: sent.changes }),
+      });
+      if (answer.status >= 500) throw new Error(`the server answered ${answer.status}`);
+      const told = (await answer.json()) as SaveAnswer | { message: string };
+      if (!('outcome' in told)) this.halt(told.message);
+      else this.answered(told);
+    } catch {
+      this.fails++;
+      this.told.state({ kind: 'offline', waiting: waiting(this.outbox) });
+    } finally {
+      this.busy = false;
+    }
+    if (this.stopped) return;
+    if (this.fails > 0) this.schedule(Math.min(15_000, 1000 * 2 ** Math.min(4, this.fails - 1)));
+    else if (waiting(this.outbox) > 0) this.schedule(this.outbox.sent ? 0 : SETTLE);
+  }
+
+  private answered(told: SaveAnswer) {
+    this.fails = 0;
+    if (told.outcome === 'saved') {
+      this.outbox = acknowledged(this.outbox, told.seq);
+      void this.slot.keepPending(this.outbox);
+      if (told.results) this.told.results(told.results);
+      if (waiting(this.outbox) === 0) this.told.state({ kind: 'saved', at: Date.now() });
+    } else if (told.outcome === 'behind') this.catchUp(told.seq, told.missed);
+    else {
+      this.outbox = rejected(this.outbox, told.index);
+      this.told.notice(`Not kept: ${told.reason}`);
+      this.told.sheet(this.settle(), []);
+      if (waiting(this.outbox) === 0) this.told.state({ kind: 'saved', at: Date.now() });
+    }
+  }
+
+  private catchUp(seq: number, missed: Logged[]) {
+    const result = behind(this.outbox, seq, missed);
+    this.outbox = result.outbox;
+    this.told.sheet(this.settle(), result.over);
+    if (waiting(this.outbox) === 0) this.told.state({ kind: 'saved', at: Date.now() });
+  }
+
+  private halt(reason: string) {
+    this.stopped = true;
+    this.told.state({ kind: 'stopped', reason });
+  }
+
+  /** Another window or person may have changed the sheet. */
+  private async look() {
+    if (this.busy || this.stopped || document.visibilityState !== 'visible' || waiting(this.outbox) > 0) return;
+    try {
+      const { base } = this.outbox;
+      const answer = await fetch(`${this.url}?since=${base}`);
+      if (!answer.ok) return;
+      const { seq, missed } = (await answer.json()) as { seq: number; missed: Logged[] };
+      if (missed.length > 0 && waiting(this.outbox) === 0 && this.outbox.base === base) this.catchUp(seq, missed);
+    } catch {
+      // The next save will tell.
+    }
+  }
+}

@@ -1,0 +1,94 @@
+import { memo, useMemo, useRef } from 'react';
+import { drawItem } from '../../core/drawing/item';
+import { svgMarkup } from '../../core/drawing/svg';
+import { boxOf } from '../../core/geometry/hit';
+import { itemName } from '../../core/sheet/name';
+import type { Item, Page, Sheet } from '../../core/sheet/schema';
+import { isWritten } from '../../core/sheet/schema';
+import { isEmpty } from '../../core/sheet/body';
+import type { Faces } from '../../core/text/faces';
+import { pictureNow } from '../sheet/resources';
+import type { Bench } from './bench';
+import { useBench } from './bench';
+import './stack.css';
+
+/** The stack: everything on the page (or in the group that is entered) from front to back. */
+
+const pageOf = (bench: Bench) => bench.page;
+const selectionOf = (bench: Bench) => bench.selection;
+const enteredOf = (bench: Bench) => bench.entered;
+const sheetOf = (bench: Bench) => bench.sheet;
+
+type FaceProps = { item: Item; /** Only lines need it: they run to other things. */ page: Page | null; roles: Sheet['roles']; faces: Faces };
+
+const Face = memo(function Face({ item, page, roles, faces }: FaceProps) {
+  const drawn = useMemo(() => {
+    if (isWritten(item) && !isEmpty(item.body)) return null;
+    const around = page ?? ({ items: [item] } as unknown as Page);
+    const box = boxOf(around, item, pictureNow);
+    const node = drawItem({ ...item, hidden: false }, { faces, roles, page: around, pictures: pictureNow });
+    const side = Math.max(box.width, box.height, 12) + 6;
+    return node && { html: svgMarkup([node], faces, { prefix: `s${item.id}` }), view: `${box.x + box.width / 2 - side / 2} ${box.y + box.height / 2 - side / 2} ${side} ${side}` };
+  }, [item, page, roles, faces]);
+  if (!drawn) return <span className="stack-words">{itemName(item)}</span>;
+  return <svg viewBox={drawn.view} width="30" height="30" dangerouslySetInnerHTML={{ __html: drawn.html }} />;
+});
+
+export function Stack({ bench, faces }: { bench: Bench; faces: Faces }) {
+  const page = useBench(bench, pageOf);
+  const sheet = useBench(bench, sheetOf);
+  const selection = useBench(bench, selectionOf);
+  const entered = useBench(bench, enteredOf);
+  const list = useRef<HTMLDivElement>(null);
+  const group = entered === null ? null : bench.enteredGroup;
+  const items = group ? group.items : page.items;
+  const light = (id: string, on: boolean) => document.querySelector(`.page-view g[data-item="${id}"]`)?.classList.toggle('lit', on);
+  return (
+    <nav className="stack" aria-label="Things on the page, front to back">
+      {group ? (
+        <button className="stack-end" onClick={() => bench.enter(null)} title="Leave the group (Esc)">
+          ‹ out
+        </button>
+      ) : (
+        <span className="stack-end">front</span>
+      )}
+      <div
+        className="stack-list"
+        ref={list}
+        onKeyDown={(event) => {
+          if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
+          event.preventDefault();
+          event.stopPropagation();
+          const buttons = [...list.current!.querySelectorAll('button')];
+          const at = buttons.indexOf(document.activeElement as HTMLButtonElement);
+          buttons[Math.max(0, Math.min(buttons.length - 1, at + (event.key === 'ArrowDown' ? 1 : -1)))]?.focus();
+        }}
+      >
+        {items.map((item) => {
+          const chosen = selection.includes(item.id);
+          const marks = [item.locked && 'locked', item.hidden && 'hidden'].filter(Boolean).join(', ');
+          return (
+            <button
+              key={item.id}
+              className={`stack-item${chosen ? ' chosen' : ''}${item.hidden ? ' hidden' : ''}`}
+              aria-pressed={chosen}
+              title={`${itemName(item)}${marks && ` (${marks})`}`}
+              aria-label={`${itemName(item)}${marks && `, ${marks}`}`}
+              onClick={(event) => {
+                if (event.shiftKey) bench.select(chosen ? selection.filter((id) => id !== item.id) : [...selection, item.id]);
+                else bench.select([item.id]);
+              }}
+              onDoubleClick={() => item.kind === 'group' && bench.enter(item.id)}
+              onPointerEnter={() => light(item.id, true)}
+              onPointerLeave={() => light(item.id, false)}
+            >
+              <Face item={item} page={item.kind === 'line' ? page : null} roles={sheet.roles} faces={faces} />
+              {item.locked && <i className="stack-lock" aria-hidden="true" />}
+            </button>
+          );
+        })}
+      </div>
+      <span className="stack-end">back</span>
+    </nav>
+  );
+}

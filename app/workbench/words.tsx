@@ -1,0 +1,181 @@
+import { useEffect, useRef } from 'react';
+import { wordsOf } from '../../core/drawing/item';
+import { bodyText, locate, runLength, spliceBody } from '../../core/sheet/body';
+import type { Change } from '../../core/sheet/change';
+import type { Body, RunStyle, WrittenItem } from '../../core/sheet/schema';
+import { isWritten } from '../../core/sheet/schema';
+import { findOn } from '../../core/sheet/tree';
+import { caretAt, lineEdge, vertical } from '../../core/text/caret';
+import type { Bench, Editing } from './bench';
+import { useBench } from './bench';
+import { fitted, styleWords } from './commands';
+
+/**
+ * Editing words in place. The glyphs, the caret and the selection are drawn from the core's layout, so that nothing jumps;
+ * what is typed goes through a text area that holds the same words, so that input methods, dictation, the clipboard and
+ * screen readers work as everywhere.
+ */
+
+/**
+ * What was typed: the stretch of the old text that went, and what stands there now. All behind the caret is as it was, so of
+ * several places that would do for a doubled letter the right one is found.
+ */
+export function difference(before: string, after: string, caret: number): { at: number; remove: number; insert: string } {
+  let tail = after.length - caret;
+  if (tail > before.length || before.slice(before.length - tail) !== after.slice(caret)) tail = 0;
+  const end = before.length - tail;
+  const limit = Math.min(end, after.length - tail);
+  let at = 0;
+  while (at < limit && before[at] === after[at]) at++;
+  return { at, remove: end - at, insert: after.slice(at, after.length - tail) };
+}
+
+/** The style that words typed at a position take: that of the letter before it. */
+function styleAt(body: Body, position: number): RunStyle {
+  const { paragraph, offset } = locate(body, position);
+  let at = 0;
+  for (const run of body[paragraph].runs) {
+    at += run.text.length;
+    if (offset <= at) return run.style;
+  }
+  return body[paragraph].runs.at(-1)?.style ?? {};
+}
+
+/** The words as a fragment that carries on the style and paragraph format where they go. */
+function fragmentFor(body: Body, position: number, words: string, typing: RunStyle | null): Body {
+  const style = { ...styleAt(body, position), ...typing };
+  const { format } = body[locate(body, position).paragraph];
+  return words.split('\n').map((line) => ({ format, runs: line ? [{ text: line, style }] : [] }));
+}
+
+export function typeWords(bench: Bench, editing: Editing, at: number, remove: number, words: string): boolean {
+  const item = findOn(bench.page, editing.id)?.item;
+  if (!item || !isWritten(item)) return false;
+  const insert = fragmentFor(item.body, at, words, editing.typing);
+  const splice: Change = { kind: 'splice', id: item.id, at, remove, insert };
+  const grown = item.kind === 'text' ? fitted(bench, item, { ...item, body: spliceBody(item.body, at, remove, insert) }) : [];
+  return bench.make('Type', grown.length > 0 ? { kind: 'all', changes: [splice, ...grown] } : splice);
+}
+
+/** Enter in an empty list paragraph ends the list instead. */
+function endsList(bench: Bench, editing: Editing): boolean {
+  const item = findOn(bench.page, editing.id)?.item;
+  if (!item || !isWritten(item) || editing.anchor !== editing.focus) return false;
+  const { paragraph } = locate(item.body, editing.focus);
+  const { format, runs } = item.body[paragraph];
+  if (!format.list || format.list === 'none' || runLength(runs) > 0) return false;
+  return bench.make('End list', { kind: 'paragraph', id: item.id, from: editing.focus, to: editing.focus, patch: { list: null, level: null } });
+}
+
+const editingOf = (bench: Bench) => bench.editing;
+
+export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
+  const editing = useBench(bench, editingOf);
+  const area = useRef<HTMLTextAreaElement>(null);
+  /** The x that up and down keep to. */
+  const column = useRef<number | null>(null);
+  const page = useBench(bench, shownPageOf);
+  const item = editing ? (findOn(page, editing.id)?.item as WrittenItem | undefined) : undefined;
+  const words = item && isWritten(item) ? bodyText(item.body) : '';
+  const id = editing?.id;
+
+  useEffect(() => {
+    if (id) area.current?.focus({ preventScroll: true });
+  }, [id]);
+
+  useEffect(() => {
+    const element = area.current;
+    if (!element || !editing) return;
+    if (element.value !== words) element.value = words;
+    const [start, end] = [Math.min(editing.anchor, editing.focus), Math.max(editing.anchor, editing.focus)];
+    if (element.selectionStart !== start || element.selectionEnd !== end)
+      element.setSelectionRange(start, end, editing.focus < editing.anchor ? 'backward' : 'forward');
+  }, [editing, words]);
+
+  useEffect(() => {
+    if (!id) return;
+    const follow = () => {
+      const element = area.current;
+      const now = bench.editing;
+      if (!element || !now || document.activeElement !== element || element.value !== wordsOfItem(bench, now.id)) return;
+      const back = element.selectionDirection === 'backward';
+      const anchor = back ? element.selectionEnd : element.selectionStart;
+      const focus = back ? element.selectionStart : element.selectionEnd;
+      if (anchor !== now.anchor || focus !== now.focus) {
+        column.current = null;
+        bench.edit({ ...now, anchor, focus, typing: null });
+      }
+    };
+    document.addEventListener('selectionchange', follow);
+    return () => document.removeEventListener('selectionchange', follow);
+  }, [bench, id]);
+
+  if (!editing || !item || !isWritten(item) || !bench.faces) return null;
+  const { layout } = wordsOf(item, { faces: bench.faces, roles: bench.sheet.roles });
+
+  const moveTo = (focus: number, extend: boolean) => bench.edit({ ...editing, anchor: extend ? editing.anchor : focus, focus, typing: null });
+
+  return (
+    <textarea
+      ref={area}
+      className="words-input"
+      aria-label={`Words of ${item.role ?? item.kind}`}
+      defaultValue={words}
+      autoCapitalize="sentences"
+      spellCheck={false}
+      style={{ fontSize: 16 * Math.min(1, scale) }}
+      onChange={(event) => {
+        const element = event.currentTarget;
+        const caret = element.selectionEnd;
+        const { at, remove, insert } = difference(words, element.value, caret);
+        const now = bench.editing ?? editing;
+        if (typeWords(bench, now, at, remove, insert)) bench.edit({ id: now.id, anchor: caret, focus: caret, typing: remove === 0 ? now.typing : null });
+        else {
+          element.value = words;
+          element.setSelectionRange(now.anchor, now.focus);
+        }
+      }}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        const command = event.ctrlKey || event.metaKey;
+        const key = event.key.toLowerCase();
+        if (event.key === 'Escape') {
+          event.preventDefault();
+          bench.edit(null);
+          area.current?.closest<HTMLElement>('[data-stage]')?.focus({ preventScroll: true });
+        } else if (command && !event.altKey && (key === 'z' || key === 'y')) {
+          event.preventDefault();
+          if (key === 'y' || event.shiftKey) bench.redo();
+          else bench.undo();
+        } else if (command && ['b', 'i', 'u'].includes(key)) {
+          event.preventDefault();
+          const property = ({ b: 'bold', i: 'italic', u: 'underline' } as const)[key as 'b' | 'i' | 'u'];
+          const now = { ...styleAt(item.body, Math.max(editing.anchor, editing.focus)), ...editing.typing };
+          styleWords(bench, 'Style words', { [property]: !now[property] });
+        } else if (event.key === 'Enter' && !event.shiftKey && endsList(bench, editing)) event.preventDefault();
+        else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+          event.preventDefault();
+          column.current ??= caretAt(layout, editing.focus).x;
+          const keep = column.current;
+          moveTo(vertical(layout, editing.focus, event.key === 'ArrowUp' ? -1 : 1, keep), event.shiftKey);
+        } else if ((event.key === 'Home' || event.key === 'End') && !command) {
+          event.preventDefault();
+          moveTo(lineEdge(layout, editing.focus, event.key === 'Home' ? 'start' : 'end'), event.shiftKey);
+        } else if (event.key === 'Tab') {
+          event.preventDefault();
+          const { paragraph } = locate(item.body, editing.focus);
+          const { list, level = 0 } = item.body[paragraph].format;
+          if (list && list !== 'none')
+            bench.make('List level', { kind: 'paragraph', id: item.id, from: editing.focus, to: editing.focus, patch: { level: Math.max(0, Math.min(5, level + (event.shiftKey ? -1 : 1))) } });
+          else bench.onTab?.(event.shiftKey ? -1 : 1);
+        }
+      }}
+    />
+  );
+}
+
+const shownPageOf = (bench: Bench) => bench.page;
+const wordsOfItem = (bench: Bench, id: string) => {
+  const item = findOn(bench.page, id)?.item;
+  return item && isWritten(item) ? bodyText(item.body) : '';
+};

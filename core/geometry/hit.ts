@@ -1,0 +1,71 @@
+import type { Pictures } from '../drawing/picture';
+import type { GroupItem, Item, Page } from '../sheet/schema';
+import { isFramed } from '../sheet/schema';
+import { findOn } from '../sheet/tree';
+import { contains, encloses } from './box';
+import { frameMatrix, localBox, pageBox, parentMatrix } from './frame';
+import { distanceTo, lineEnds, route } from './line';
+import type { Box, Matrix, Point } from './matrix';
+import { compose, IDENTITY, inverse, transform } from './matrix';
+
+/** What lies under a point, front to back. Points and boxes in page coordinates. */
+
+export const linePoints = (page: Page, item: Extract<Item, { kind: 'line' }>, pictures: Pictures): Point[] => {
+  const { from, to } = lineEnds(page, item, pictures);
+  return route(item.route, from, to).points;
+};
+
+/** The upright box around any item, lines as they run. */
+export const boxOf = (page: Page, item: Item, pictures: Pictures): Box =>
+  pageBox(page, item, item.kind === 'line' ? linePoints(page, item, pictures) : undefined);
+
+function touches(page: Page, item: Item, matrix: Matrix, point: Point, reach: number, pictures: Pictures): boolean {
+  if (item.kind === 'line') return distanceTo(linePoints(page, item, pictures), transform(inverse(matrix), point)) <= reach + item.outline.width / 2;
+  const inner = compose(matrix, frameMatrix(item));
+  if (Math.abs(inner[0] * inner[3] - inner[1] * inner[2]) < 1e-9) return false;
+  const local = transform(inverse(inner), point);
+  if (item.kind === 'group') return item.items.some((part) => !part.hidden && touches(page, part, inner, point, reach, pictures));
+  // Thin things get a little room, so that a finger can meet them.
+  const box = localBox(item);
+  const room = Math.max(0, reach - Math.min(box.width, box.height) / 2);
+  return contains({ x: -room, y: -room, width: box.width + 2 * room, height: box.height + 2 * room }, local);
+}
+
+/** All items of one list under a point: the page's own, or those of a group that was entered. `reach` in points. */
+export function itemsAt(page: Page, within: GroupItem | null, point: Point, reach: number, pictures: Pictures): Item[] {
+  const matrix = within ? compose(parentMatrix(page, within.id), frameMatrix(within)) : IDENTITY;
+  return (within ? within.items : page.items).filter((item) => !item.hidden && touches(page, item, matrix, point, reach, pictures));
+}
+
+/** Items of a list that lie wholly in a swept box. */
+export function itemsWithin(page: Page, within: GroupItem | null, box: Box, pictures: Pictures): Item[] {
+  return (within ? within.items : page.items).filter((item) => !item.hidden && encloses(box, boxOf(page, item, pictures)));
+}
+
+/** A named target of a diagram near a point, for the end of a line. */
+export function targetAt(page: Page, point: Point, reach: number, pictures: Pictures): { item: string; target: string } | null {
+  let best: { item: string; target: string } | null = null;
+  let nearest = Infinity;
+  for (const item of page.items) {
+    if (item.kind !== 'picture' || item.hidden) continue;
+    const picture = pictures(item.picture);
+    if (!picture) continue;
+    const matrix = compose(parentMatrix(page, item.id), frameMatrix(item));
+    for (const t of picture.targets) {
+      const at = transform(matrix, { x: (t.x / picture.width) * item.width, y: (t.y / picture.height) * item.height });
+      const distance = Math.hypot(at.x - point.x, at.y - point.y);
+      const within = Math.max(reach, (t.reach / picture.width) * item.width);
+      if (distance <= within && distance < nearest) {
+        nearest = distance;
+        best = { item: item.id, target: t.name };
+      }
+    }
+  }
+  return best;
+}
+
+/** Whether an item stands on this page at all, with the group it is in. */
+export const groupAround = (page: Page, id: string): GroupItem | null => findOn(page, id)?.groups.at(-1) ?? null;
+
+/** What a line's end may hold on to. */
+export const isHold = (item: Item) => isFramed(item) && item.kind !== 'group';

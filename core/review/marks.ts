@@ -1,0 +1,62 @@
+import type { Pictures } from '../drawing/picture';
+import { boxOf } from '../geometry/hit';
+import type { Box } from '../geometry/matrix';
+import type { Evidence, LookFor, Result } from '../lookfors/lookfor';
+import type { Sheet } from '../sheet/schema';
+import { find } from '../sheet/tree';
+
+/** Evidence as it is shown on the piece itself: a box on a page with what it counts as. */
+export type PieceMark = { page: string; item: string; box: Box; verdict: Evidence['verdict'] };
+
+/** One mark for each item that is evidence; where several look-fors speak of one item, the worst verdict shows. */
+export function pieceMarks(sheet: Sheet, results: readonly Result[], pictures: Pictures): PieceMark[] {
+  const order = ['right', 'near', 'empty', 'wrong'];
+  const byItem = new Map<string, PieceMark>();
+  for (const { evidence } of results)
+    for (const { items, verdict } of evidence)
+      for (const id of items) {
+        const place = find(sheet, id);
+        if (!place) continue;
+        const before = byItem.get(id);
+        if (before && order.indexOf(before.verdict) >= order.indexOf(verdict)) continue;
+        byItem.set(id, { page: place.page.id, item: id, box: boxOf(place.page, place.item, pictures), verdict });
+      }
+  return [...byItem.values()];
+}
+
+/** What stands in a class's way: each look-for, or each part of a diagram, with how many pieces miss it. */
+export type Missed = { label: string; count: number };
+
+export function missedMost(lookFors: readonly LookFor[], pieces: readonly (readonly Result[])[]): Missed[] {
+  const counts = new Map<string, number>();
+  const add = (label: string) => counts.set(label, (counts.get(label) ?? 0) + 1);
+  for (const results of pieces)
+    lookFors.forEach((lookFor, i) => {
+      const result = results[i];
+      if (!result || result.held !== false) return;
+      if (lookFor.kind === 'labels') {
+        for (const evidence of result.evidence) {
+          if (evidence.verdict === 'wrong') add(`“${evidence.meant}” named wrongly`);
+          else if (evidence.verdict === 'empty') add(`“${evidence.meant}” left empty`);
+        }
+      } else add(lookFor.title);
+    });
+  return [...counts].map(([label, count]) => ({ label, count })).sort((a, b) => b.count - a.count || a.label.localeCompare(b.label));
+}
+
+/** How one piece of evidence reads to the teacher. */
+export function evidenceWords(lookFor: LookFor, { verdict, said, meant }: Evidence): string {
+  if (lookFor.kind === 'labels') {
+    if (verdict === 'right') return said.toLowerCase() === meant.toLowerCase() ? `“${said}” is right` : `“${said}” for ${meant} is one of your other words`;
+    if (verdict === 'near') return `“${said}” taken for “${meant}”`;
+    if (verdict === 'wrong') return `“${said}” points at the ${meant}`;
+    return `nothing points at the ${meant}`;
+  }
+  if (lookFor.kind === 'name') return verdict === 'right' ? `“${said}”` : said ? `“${said}” is not the student’s name` : 'no name';
+  if (verdict === 'empty') return 'nothing written';
+  return said.length > 60 ? `“${said.slice(0, 58)}…”` : `“${said}”`;
+}
+
+/** A result with the teacher's ruling, where there is one. */
+export const heldAfter = (result: Result, rulings: readonly { lookForId: string; held: boolean }[]): boolean | null =>
+  rulings.find((ruling) => ruling.lookForId === result.id)?.held ?? result.held;

@@ -1,0 +1,24 @@
+import { bodyText } from './body';
+import type { Item } from './schema';
+import { isWritten } from './schema';
+
+const SHAPE_NAMES: Record<string, string> = { rectangle: 'rectangle', ellipse: 'oval', triangle: 'triangle', diamond: 'diamond', star: 'star', arrow: 'arrow', balloon: 'speech balloon', hexagon: 'hexagon' };
+export const shapeName = (shape: string) => SHAPE_NAMES[shape] ?? shape;
+
+/** What an item is called in lists and by screen readers: its words first, else what it is. */
+export function itemName(item: Item): string {
+  const words = isWritten(item) ? bodyText(item.body).replace(/\s+/g, ' ').trim() : '';
+  if (words) return words.length > 40 ? `${words.slice(0, 38)}…` : words;
+  switch (item.kind) {
+    case 'text':
+      return item.prompt || (item.role === 'label' ? 'empty label' : 'empty text');
+    case 'shape':
+      return shapeName(item.shape);
+    case 'line':
+      return item.to.target ? `line to ${item.to.target}` : item.from.target ? `line to ${item.from.target}` : 'line';
+    case 'picture':
+      return item.alt || item.picture.split('/')[1].replace(/-/g, ' ');
+    case 'group':
+      return `group of ${item.items.length}`;
+  }
+}

@@ -1,0 +1,199 @@
+import path from 'node:path';
+import { refusal } from '../core/handout/touch';
+import type { Supply } from '../core/handout/touch';
+import { keyOf } from '../core/handout/copy';
+import type { LookFor } from '../core/lookfors/lookfor';
+import type { Rubric } from '../core/lookfors/rubric';
+import { bodyLength } from '../core/sheet/body';
+import type { Change } from '../core/sheet/change';
+import { picture, plain } from '../core/sheet/make';
+import type { Body, Sheet, TextItem } from '../core/sheet/schema';
+import { find } from '../core/sheet/tree';
+import type { Database } from '../server/database/connection';
+import { StartProblem } from '../server/database/connection';
+import { openDatabase } from '../server/database/open';
+import { hashSecret } from '../server/accounts/secret';
+import { projectRoot } from '../server/place';
+import { addClass, addStudent } from '../server/stores/classes';
+import { copiesOf, goesOf, handIn, markBegun, returnGo } from '../server/stores/copies';
+import type { ClassCopy } from '../server/stores/copies';
+import { DEMO_CLASS } from '../server/stores/demo';
+import { loadDocument, saveChanges } from '../server/stores/documents';
+import { createHandout } from '../server/stores/handouts';
+import { addPerson, addSchool, isEmptyHouse } from '../server/stores/people';
+import { addNote, markRubric } from '../server/stores/reviews';
+import { createSheet } from '../server/stores/sheets';
+import { HERON_PIECES, TIDE_PIECES } from './pieces';
+import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS } from './school';
+import { foodSheet, heronSheet, nestPoster, tideSheet } from './sheets';
+
+/** Fills an empty database with the demo school, through the same core and stores as the application. */
+
+const HOUR = 3_600_000;
+type Clock = { now: number };
+const at = (clock: Clock, hoursAgo: number, minutes = 0) => new Date(clock.now - hoursAgo * HOUR + minutes * 60_000);
+
+const levels = (...texts: string[]) => texts.map((text, i) => ({ points: i + 1, text }));
+const HERON_RUBRIC: Rubric = {
+  rows: [
+    { id: 'names', name: 'Names of parts', levels: levels('few', 'half', 'most', 'all') },
+    { id: 'why', name: 'Says why', levels: levels('not yet', 'a beginning', 'a reason', 'a reason and how') },
+    { id: 'neat', name: 'Easy to read', levels: levels('hard', 'in parts', 'mostly', 'all of it') },
+  ],
+};
+const TIDE_RUBRIC: Rubric = {
+  rows: [
+    { id: 'page', name: 'The page as a whole', levels: levels('bare', 'begun', 'good', 'worth hanging up') },
+    { id: 'words', name: 'Own words', levels: levels('copied', 'some', 'most', 'all') },
+  ],
+};
+
+const replaced = (sheet: Sheet, id: string, body: Body): Change => ({ kind: 'splice', id, at: 0, remove: bodyLength((find(sheet, id)!.item as TextItem).body), insert: body });
+
+class Student {
+  constructor(
+    private db: Database,
+    readonly copy: ClassCopy,
+    private supplies: Supply[],
+  ) {}
+
+  /** Makes changes as the student would: a few at a time, spread over the minutes of work. */
+  async work(changes: (sheet: Sheet) => Change[], begin: Date, minutes: number): Promise<void> {
+    const { documentId, studentId, id } = this.copy;
+    const document = (await loadDocument(this.db, documentId))!;
+    const all = changes(document.sheet);
+    if (all.length === 0) return;
+    await markBegun(this.db, id, begin);
+    let base = document.seq;
+    const chunks = Math.min(4, all.length);
+    for (let i = 0; i < chunks; i++) {
+      const part = all.slice(Math.floor((i * all.length) / chunks), Math.floor(((i + 1) * all.length) / chunks));
+      const when = new Date(+begin + ((i + 1) * minutes * 60_000) / chunks);
+      const saved = await saveChanges(this.db, { documentId, authorId: studentId, base, batch: `seed-${id.slice(0, 6)}-${base}`, changes: part, at: when }, (sheet, change) => refusal(sheet, change, this.supplies));
+      if (saved.outcome !== 'saved') throw new Error(`the demo could not be filled in: ${JSON.stringify(saved)}`);
+      base = saved.seq;
+    }
+  }
+
+  async handIn(when: Date): Promise<string> {
+    const document = (await loadDocument(this.db, this.copy.documentId))!;
+    const moved = await handIn(this.db, this.copy, document.seq, when);
+    if (!moved.ok) throw new Error(moved.reason);
+    return (await goesOf(this.db, this.copy.id)).at(-1)!.id;
+  }
+}
+
+async function review(db: Database, goId: string, teacherId: string, given: { notes?: [string, string][]; marks?: Record<string, number> }) {
+  for (const [itemId, body] of given.notes ?? []) await addNote(db, { goId, authorId: teacherId, pageId: 'page1', itemId, x: null, y: null, body });
+  if (given.marks) await markRubric(db, goId, given.marks);
+}
+
+async function heronHandout(db: Database, clock: Clock, ids: { schoolId: string; teacherId: string; classId: string; sheetId: string }) {
+  const sheet = heronSheet();
+  const lookFors: LookFor[] = [
+    { kind: 'name', id: 'name', title: 'Your name', tell: 'result', item: 'name' },
+    { kind: 'labels', id: 'labels', title: 'Every part has its name', tell: 'filled', spelling: 'near', ...keyOf(sheet)[0] },
+    { kind: 'words', id: 'why', title: 'A reason in at least 8 words', tell: 'result', item: 'why', min: 8 },
+    { kind: 'teacher', id: 'neat', title: 'Easy to read', tell: 'after' },
+  ];
+  const due = new Date(clock.now + 40 * HOUR);
+  due.setUTCHours(14, 0, 0, 0);
+  const id = await createHandout(db, {
+    ...ids, sheet, lookFors, rubric: HERON_RUBRIC, supplies: [], title: 'Parts of the grey heron', dueAt: due, at: at(clock, 120),
+    brief: 'Name the parts of the heron: each line ends on the part it means.\nThen say in one sentence why its legs are so long.',
+  });
+  for (const copy of await copiesOf(db, id)) {
+    const piece = HERON_PIECES[copy.studentName];
+    const student = new Student(db, copy, []);
+    const fill = (words: Record<string, string>) => (now: Sheet) =>
+      Object.entries(words).filter(([, said]) => said).map(([part, said]) => replaced(now, part === 'name' || part === 'why' ? part : `label-${part}`, plain(said)));
+    const minutes = piece.minutes ?? 10;
+    const ended = piece.again ? (piece.ago ?? 24) + 24 : (piece.ago ?? 3);
+    await student.work(fill(piece.words), at(clock, ended, -minutes), minutes);
+    if (piece.fate === 'not-begun' || piece.fate === 'under-way') continue;
+    const go = await student.handIn(at(clock, ended));
+    if (piece.fate === 'handed-in' && !piece.again) continue;
+    await review(db, go, ids.teacherId, piece);
+    await returnGo(db, go, piece.fate === 'done' ? 'done' : 'another-go', at(clock, ended - 6));
+    if (!piece.again) continue;
+    await student.work(fill(piece.again), at(clock, piece.ago ?? 24, -8), 8);
+    await student.handIn(at(clock, piece.ago ?? 24));
+  }
+}
+
+async function tideHandout(db: Database, clock: Clock, ids: { schoolId: string; teacherId: string; classId: string; sheetId: string }) {
+  const sheet = tideSheet();
+  const supplies: Supply[] = ['text', 'picture', 'shape'];
+  const lookFors: LookFor[] = [
+    { kind: 'name', id: 'name', title: 'Your name', tell: 'result', item: 'name' },
+    { kind: 'style', id: 'bold', title: 'The definition is bold and blue', tell: 'result', role: 'definition', bold: true, italic: null, colour: '#2c5d86' },
+    { kind: 'words', id: 'lives', title: 'How it lives, in at least 25 words', tell: 'result', item: 'lives', min: 25 },
+    { kind: 'items', id: 'pictures', title: 'At least two pictures', tell: 'result', item: 'picture', min: 2 },
+    { kind: 'teacher', id: 'own', title: 'In your own words', tell: 'after' },
+  ];
+  const id = await createHandout(db, {
+    ...ids, sheet, lookFors, rubric: TIDE_RUBRIC, supplies, title: 'Life between the tides', dueAt: at(clock, 20), at: at(clock, 150),
+    brief: 'Choose one creature that lives on the mudflat. Say what a mudflat is, give three facts, tell in your own words how your creature lives, and add pictures.',
+  });
+  for (const copy of await copiesOf(db, id)) {
+    const piece = TIDE_PIECES[copy.studentName];
+    const student = new Student(db, copy, supplies);
+    const ended = piece.ago ?? 4;
+    const add = (item: string, x: number, y: number, size: number): Change => ({
+      kind: 'insert', spot: { page: 'page1', group: null, behind: null },
+      item: picture({ id: `own-${item}-${x}`, picture: `flat/${item}`, touch: 'free', x, y, width: size, height: size, credit: 'Fluent Emoji, Microsoft' }),
+    });
+    await student.work(
+      (now) => [
+        ...(piece.name ? [replaced(now, 'name', plain(piece.name))] : []),
+        ...(piece.what ? [replaced(now, 'what', [{ format: {}, runs: [{ text: piece.what, style: piece.bold === false ? { bold: false } : {} }] }])] : []),
+        ...(piece.facts ? [replaced(now, 'facts', piece.facts.map((fact) => ({ format: { list: 'bullet' as const }, runs: [{ text: fact, style: {} }] })))] : []),
+        ...(piece.lives ? [replaced(now, 'lives', plain(piece.lives))] : []),
+        ...(piece.creature ? [add(piece.creature, 238, 580, 120)] : []),
+        ...(piece.creature && (piece.facts?.length ?? 0) > 1 ? [add('herb', 96, 640, 70), add('sun-with-face', 470, 440, 70)] : []),
+      ],
+      at(clock, ended, -25),
+      25,
+    );
+    if (piece.fate === 'not-begun' || piece.fate === 'under-way') continue;
+    const go = await student.handIn(at(clock, ended));
+    if (piece.fate === 'handed-in') continue;
+    await review(db, go, ids.teacherId, piece);
+    await returnGo(db, go, piece.fate, at(clock, ended - 12));
+  }
+}
+
+/** @returns whether there was anything to do: a database that holds a school is left alone. */
+export async function seed(db: Database, now = Date.now()): Promise<boolean> {
+  if (!(await isEmptyHouse(db))) return false;
+  const clock = { now };
+  const schoolId = await addSchool(db, SCHOOL);
+  const [teacherId, colleagueId] = await Promise.all(TEACHERS.map(({ name, email, password }) => addPerson(db, { schoolId, role: 'teacher', name, email, secret: password })));
+  const secretHash = await hashSecret(SECRET);
+  const curlew = await addClass(db, { schoolId, teacherId, name: 'Curlew', code: DEMO_CLASS });
+  const avocet = await addClass(db, { schoolId, teacherId, name: 'Avocet', code: 'AVCT4' });
+  for (const name of CURLEW) await addStudent(db, { schoolId, classId: curlew, name, secretHash });
+  for (const name of AVOCET) await addStudent(db, { schoolId, classId: avocet, name, secretHash });
+  const make = (ownerId: string, purpose: Parameters<typeof createSheet>[1]['purpose'], sheet: Sheet) => createSheet(db, { schoolId, ownerId, purpose, sheet });
+  await make(teacherId, 'poster', nestPoster());
+  await make(teacherId, 'map', foodSheet());
+  const tide = await make(teacherId, 'worksheet', tideSheet());
+  const heron = await make(teacherId, 'diagram', heronSheet());
+  await make(colleagueId, 'map', { ...foodSheet(), title: 'Food map for the older ones' });
+  await heronHandout(db, clock, { schoolId, teacherId, classId: curlew, sheetId: heron });
+  await tideHandout(db, clock, { schoolId, teacherId, classId: avocet, sheetId: tide });
+  return true;
+}
+
+if (process.argv[1] && path.basename(process.argv[1]) === 'seed.js') {
+  try {
+    const begun = Date.now();
+    const db = await openDatabase({ databaseUrl: process.env.DATABASE_URL || undefined, dataDir: path.resolve(projectRoot(), process.env.DATA_DIR ?? 'data') });
+    const done = await seed(db);
+    await db.close();
+    console.log(done ? `the demo school is there (${((Date.now() - begun) / 1000).toFixed(1)} s)` : 'the demo school was there already');
+  } catch (error) {
+    console.error(error instanceof StartProblem ? error.message : error);
+    process.exit(1);
+  }
+}

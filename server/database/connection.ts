@@ -1,0 +1,22 @@
+/** What stores need of a database. Two kinds fill it: the embedded one and a PostgreSQL server. */
+
+export type Row = Record<string, unknown>;
+export interface Queries {
+  /** Runs one statement; parameters are bound as $1, $2, … */
+  query<T extends Row = Row>(sql: string, parameters?: unknown[]): Promise<T[]>;
+}
+export interface Database extends Queries {
+  readonly kind: 'embedded' | 'server';
+  /** All of it or nothing; a thrown error rolls back. */
+  transaction<T>(work: (queries: Queries) => Promise<T>): Promise<T>;
+  /** Runs a script of several statements, without parameters. */
+  script(sql: string): Promise<void>;
+  close(): Promise<void>;
+}
+
+/** The program can't go on, and the message says what to do: shown without a stack. */
+export class StartProblem extends Error {
+  override name = 'StartProblem';
+}
+
+export const one = <T>(rows: T[]): T | undefined => rows[0];

@@ -1,0 +1,174 @@
+import PDFDocument from 'pdfkit';
+import type { DisplayNode, DrawnPage, DrawnPaint, DrawnStroke, GlyphsNode, GroupNode, PathNode } from '../../core/drawing/list';
+
+/**
+ * The display list as PDF, with real text: glyphs by their ids from subset fonts, so that what is drawn is what was shaped
+ * and what is selected is what was typed. pdfkit writes the file; text and groups go through its lower layer, because its
+ * own text loses kerning at spaces and it has no groups.
+ */
+
+/** The part of pdfkit's inner side that is used here. */
+type EmbeddedFont = {
+  id: string;
+  scale: number;
+  font: { getGlyph(id: number): { advanceWidth: number } };
+  subset: { includeGlyph(id: number): number };
+  widths: number[];
+  unicode: number[][];
+  ref(): unknown;
+};
+type Ref = { data: Record<string, unknown>; write(chunk: string): void; end(): void; toString(): string };
+type PdfPage = { write(chunk: string): void; fonts: Record<string, unknown>; xobjects: Record<string, unknown>; resources: unknown; width: number; height: number };
+type Pdf = Omit<InstanceType<typeof PDFDocument>, 'page' | 'ref' | 'addContent'> & {
+  _font: EmbeddedFont;
+  page: PdfPage;
+  addContent(content: string): void;
+  ref(data: Record<string, unknown>): Ref;
+};
+
+export type PdfResources = { font(file: string): Uint8Array; image(asset: string): Uint8Array | undefined };
+
+const n = (value: number) => `${Math.round(value * 1000) / 1000}`;
+const hex = (value: number) => value.toString(16).padStart(4, '0');
+
+class Writer {
+  private groups = 0;
+  constructor(
+    private pdf: Pdf,
+    private resources: PdfResources,
+  ) {}
+
+  private paint(paint: DrawnPaint): { colour: unknown; alpha: number } {
+    if (paint.kind === 'solid') return { colour: paint.hex, alpha: paint.alpha };
+    const gradient =
+      paint.kind === 'linear'
+        ? this.pdf.linearGradient(paint.x1, paint.y1, paint.x2, paint.y2)
+        : this.pdf.radialGradient(paint.cx, paint.cy, 0, paint.cx, paint.cy, paint.r);
+    for (const [offset, colour, alpha] of paint.stops) gradient.stop(offset, colour, alpha);
+    return { colour: gradient, alpha: 1 };
+  }
+
+  private stroke({ paint, width, dash, cap, join }: DrawnStroke) {
+    const { colour, alpha } = this.paint(paint);
+    this.pdf.lineWidth(width).lineCap(cap).lineJoin(join).strokeColor(colour as string, alpha);
+    // pdfkit refuses the zero-length dashes that make round dots.
+    if (dash) this.pdf.addContent(`[${dash.map(n).join(' ')}] 0 d`);
+    else this.pdf.undash();
+  }
+
+  private path({ d, fill, stroke, rule }: PathNode) {
+    const { pdf } = this;
+    const even = rule === 'evenodd';
+    if (stroke) this.stroke(stroke);
+    if (fill) {
+      const { colour, alpha } = this.paint(fill);
+      pdf.fillColor(colour as string, alpha);
+    }
+    pdf.path(d);
+    if (fill && stroke) pdf.addContent(even ? 'B*' : 'B');
+    else if (fill) pdf.addContent(even ? 'f*' : 'f');
+    else if (stroke) pdf.addContent('S');
+    else pdf.addContent('n');
+  }
+
+  private glyphs({ file, size, x, y, text, glyphs, fill }: GlyphsNode) {
+    const { pdf } = this;
+    const { colour, alpha } = this.paint(fill);
+    pdf.registerFont(file, this.resources.font(file) as Buffer).font(file).fillColor(colour as string, alpha);
+    const font = pdf._font;
+    pdf.page.fonts[font.id] ??= font.ref();
+    const order = [...new Set(glyphs.map((glyph) => glyph.cluster))].sort((a, b) => a - b);
+    const seen = new Set<number>();
+    let out = '';
+    let pen = 0;
+    let rise = 0;
+    let open = false;
+    const put = (code: string) => {
+      if (!open) out += '[';
+      open = true;
+      out += code;
+    };
+    for (const glyph of glyphs) {
+      const code = font.subset.includeGlyph(glyph.id);
+      const natural = font.font.getGlyph(glyph.id).advanceWidth * font.scale;
+      font.widths[code] ??= natural;
+      // The first glyph of a cluster stands for all its characters, the others for none.
+      if (font.unicode[code] === undefined) {
+        const next = order[order.indexOf(glyph.cluster) + 1];
+        font.unicode[code] = seen.has(glyph.cluster) ? [] : [...text.slice(glyph.cluster - order[0], next === undefined ? undefined : next - order[0])].map((c) => c.codePointAt(0)!);
+      }
+      seen.add(glyph.cluster);
+      if (-glyph.y !== rise) {
+        if (open) out += '] TJ ';
+        open = false;
+        rise = -glyph.y;
+        out += `${n(rise)} Ts `;
+      }
+      const gap = ((pen - glyph.x) * 1000) / size;
+      put(Math.abs(gap) > 0.05 ? `${n(gap)} <${hex(code)}>` : `<${hex(code)}>`);
+      pen = glyph.x + (natural * size) / 1000;
+    }
+    if (open) out += '] TJ';
+    pdf.addContent(`q 1 0 0 -1 ${n(x)} ${n(y)} cm BT /${font.id} ${n(size)} Tf 0 Ts ${out} ET Q`);
+  }
+
+  /** A group that is see-through as a whole: drawn into a form of its own and laid on once. */
+  private transparent(node: GroupNode) {
+    const { pdf } = this;
+    const page = pdf.page;
+    const form = pdf.ref({
+      Type: 'XObject', Subtype: 'Form', BBox: [-14400, -14400, 14400, 14400],
+      Group: { Type: 'Group', S: 'Transparency', CS: 'DeviceRGB' }, Resources: page.resources,
+    });
+    pdf.page = Object.create(page, { write: { value: (chunk: string) => form.write(chunk) } }) as PdfPage;
+    this.nodes(node.children);
+    pdf.page = page;
+    form.end();
+    const name = `Group${this.groups++}`;
+    page.xobjects[name] = form;
+    pdf.opacity(node.opacity!);
+    pdf.addContent(`/${name} Do`);
+  }
+
+  nodes(nodes: readonly DisplayNode[]) {
+    for (const node of nodes) {
+      switch (node.kind) {
+        case 'path':
+          this.path(node);
+          break;
+        case 'glyphs':
+          this.glyphs(node);
+          break;
+        case 'image': {
+          const bytes = this.resources.image(node.asset);
+          if (bytes) this.pdf.image(bytes as Buffer, node.x, node.y, { width: node.width, height: node.height });
+          break;
+        }
+        case 'group':
+          this.pdf.save();
+          if (node.matrix) this.pdf.addContent(`${node.matrix.map((value) => `${Math.round(value * 1e6) / 1e6}`).join(' ')} cm`);
+          if (node.opacity !== undefined) this.transparent(node);
+          else this.nodes(node.children);
+          this.pdf.restore();
+      }
+    }
+  }
+}
+
+/** A PDF of pages, each at its own size. */
+export function pdfOf(pages: Iterable<DrawnPage>, title: string, resources: PdfResources): Promise<Buffer> {
+  const pdf = new PDFDocument({ autoFirstPage: false, margin: 0, info: { Title: title, Producer: 'Dappled Margin', Creator: 'Dappled Margin' } }) as unknown as Pdf;
+  const chunks: Buffer[] = [];
+  const whole = new Promise<Buffer>((resolve, reject) => {
+    pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
+    pdf.on('end', () => resolve(Buffer.concat(chunks)));
+    pdf.on('error', reject);
+  });
+  const writer = new Writer(pdf, resources);
+  for (const page of pages) {
+    pdf.addPage({ size: [page.width, page.height], margin: 0 });
+    writer.nodes(page.nodes);
+  }
+  pdf.end();
+  return whole;
+}

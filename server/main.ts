@@ -1,0 +1,53 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { createRequestHandler } from '@react-router/express';
+import type { ServerBuild } from 'react-router';
+import type { ViteDevServer } from 'vite';
+import { StartProblem } from './database/connection';
+import { createApp } from './http/app';
+import { projectRoot } from './place';
+import { closeServices, openServices } from './services';
+
+/** Starts the program: `node build/main.js`, or with --dev through Vite. */
+
+const root = projectRoot();
+const dev = process.argv.includes('--dev');
+const port = Number(process.env.PORT ?? 4600);
+const { version } = JSON.parse(readFileSync(path.join(root, 'package.json'), 'utf8')) as { version: string };
+
+async function start() {
+  const services = await openServices({
+    databaseUrl: process.env.DATABASE_URL || undefined,
+    dataDir: path.resolve(root, process.env.DATA_DIR ?? 'data'),
+    demo: process.env.DEMO === '1',
+    version,
+  });
+  let vite: ViteDevServer | undefined;
+  if (dev) {
+    const { createServer } = await import('vite');
+    vite = await createServer({ root, server: { middlewareMode: true } });
+  }
+  const build = vite
+    ? () => vite.ssrLoadModule('virtual:react-router/server-build') as Promise<ServerBuild>
+    : ((await import(path.join(root, 'build/server/index.js'))) as ServerBuild);
+  const pages = createRequestHandler({ build, mode: dev ? 'development' : 'production', getLoadContext: () => ({ services }) });
+  const app = createApp(services, pages, { dev: vite?.middlewares });
+  const server = app.listen(port, () => console.log(`Dappled Margin ${version} listens on http://localhost:${port}`));
+  server.on('error', (error: NodeJS.ErrnoException) => {
+    console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken by another program. Choose another one with PORT.` : error.message);
+    void closeServices(services).finally(() => process.exit(1));
+  });
+  const stop = () => {
+    server.close(() => void closeServices(services).finally(() => process.exit(0)));
+    // Open browser tabs keep connections alive: they must not hold the data directory.
+    server.closeAllConnections();
+  };
+  process.once('SIGTERM', stop);
+  process.once('SIGINT', stop);
+}
+
+start().catch((error: unknown) => {
+  if (error instanceof StartProblem) console.error(error.message);
+  else console.error(error);
+  process.exit(1);
+});

@@ -1,0 +1,108 @@
+import type { LookFor } from '../../core/lookfors/lookfor';
+import type { Rubric } from '../../core/lookfors/rubric';
+import { givenOut } from '../../core/handout/copy';
+import type { Supply } from '../../core/handout/touch';
+import type { Sheet } from '../../core/sheet/schema';
+import { readSheet } from '../../core/sheet/schema';
+import type { Database, Queries } from '../database/connection';
+import { one } from '../database/connection';
+import { newId } from '../id';
+import { createDocument } from './documents';
+
+export type Handout = {
+  id: string;
+  sheetId: string | null;
+  classId: string;
+  className: string;
+  title: string;
+  brief: string;
+  dueAt: Date | null;
+  /** With its key: never sent to a student. */
+  sheet: Sheet;
+  lookFors: LookFor[];
+  rubric: Rubric;
+  supplies: Supply[];
+};
+
+const COLUMNS = `h.id, h.sheet_id as "sheetId", h.class_id as "classId", c.name as "className", h.title, h.brief, h.due_at as "dueAt",
+  h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies`;
+
+const read = (row: Handout | undefined) => row && { ...row, sheet: readSheet(row.sheet) };
+
+export type NewHandout = {
+  schoolId: string;
+  teacherId: string;
+  sheetId: string | null;
+  classId: string;
+  title: string;
+  brief: string;
+  dueAt: Date | null;
+  sheet: Sheet;
+  lookFors: LookFor[];
+  rubric: Rubric;
+  supplies: Supply[];
+  at?: Date;
+};
+
+/** Hands a sheet out: every student of the class gets a copy. */
+export function createHandout(db: Database, given: NewHandout): Promise<string> {
+  return db.transaction(async (tx) => {
+    const id = newId();
+    await tx.query(
+      `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()))`,
+      [
+        id, given.schoolId, given.teacherId, given.sheetId, given.classId, given.title, given.brief, given.dueAt,
+        JSON.stringify(given.sheet), JSON.stringify(given.lookFors), JSON.stringify(given.rubric), JSON.stringify(given.supplies), given.at ?? null,
+      ],
+    );
+    const members = await tx.query<{ id: string }>('select person_id as id from class_member where class_id = $1', [given.classId]);
+    const copy = givenOut(given.sheet);
+    for (const member of members) await addCopy(tx, { schoolId: given.schoolId, handoutId: id, studentId: member.id, sheet: copy });
+    return id;
+  });
+}
+
+async function addCopy(tx: Queries, given: { schoolId: string; handoutId: string; studentId: string; sheet: Sheet }) {
+  const documentId = await createDocument(tx, given.schoolId, given.sheet);
+  await tx.query('insert into copy (id, school_id, handout_id, student_id, document_id) values ($1, $2, $3, $4, $5) on conflict do nothing', [
+    newId(), given.schoolId, given.handoutId, given.studentId, documentId,
+  ]);
+}
+
+/** Who joined the class after something was handed out gets it too. */
+export async function addLateCopies(db: Database, studentId: string): Promise<void> {
+  const missing = await db.query<{ id: string; school_id: string; sheet: Sheet }>(
+    `select h.id, h.school_id, h.sheet from handout h join class_member m on m.class_id = h.class_id
+     where m.person_id = $1 and not exists (select 1 from copy where copy.handout_id = h.id and copy.student_id = $1)`,
+    [studentId],
+  );
+  for (const { id, school_id, sheet } of missing)
+    await db.transaction((tx) => addCopy(tx, { schoolId: school_id, handoutId: id, studentId, sheet: givenOut(readSheet(sheet)) }));
+}
+
+export const handoutOf = async (db: Queries, teacherId: string, id: string) =>
+  read(one(await db.query<Handout>(`select ${COLUMNS} from handout h join class c on c.id = h.class_id where h.id = $1 and h.teacher_id = $2`, [id, teacherId])));
+
+export type Progress = {
+  id: string;
+  title: string;
+  className: string;
+  dueAt: Date | null;
+  createdAt: Date;
+  counts: Record<'not-begun' | 'under-way' | 'handed-in' | 'another-go' | 'done', number>;
+  oldestWaiting: Date | null;
+};
+
+/** A teacher's handouts with how far their copies are; the newest first. */
+export async function progressOf(db: Queries, teacherId: string): Promise<Progress[]> {
+  const rows = await db.query<Omit<Progress, 'counts'> & { counts: Partial<Progress['counts']> }>(
+    `select h.id, h.title, c.name as "className", h.due_at as "dueAt", h.created_at as "createdAt",
+       coalesce((select jsonb_object_agg(state, n) from (select state, count(*)::int as n from copy where handout_id = h.id group by state) by_state), '{}') as counts,
+       (select min(g.handed_in_at) from go g join copy on copy.id = g.copy_id where copy.handout_id = h.id and copy.state = 'handed-in' and g.returned_at is null) as "oldestWaiting"
+     from handout h join class c on c.id = h.class_id where h.teacher_id = $1 order by h.created_at desc`,
+    [teacherId],
+  );
+  const none = { 'not-begun': 0, 'under-way': 0, 'handed-in': 0, 'another-go': 0, done: 0 };
+  return rows.map((row) => ({ ...row, counts: { ...none, ...row.counts } }));
+}

@@ -1,0 +1,10 @@
+import { reactRouter } from '@react-router/dev/vite';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [reactRouter()],
+  // The shaper finds its WebAssembly beside itself; pre-bundling would part them.
+  optimizeDeps: { exclude: ['harfbuzzjs'] },
+  build: { target: 'es2022', chunkSizeWarningLimit: 1500 },
+  worker: { format: 'es' },
+});
