@@ -9,7 +9,13 @@ import { theme } from './look/theme';
 
 export const links: Route.LinksFunction = () => [
   { rel: 'icon', href: '/mark.svg', type: 'image/svg+xml' },
-  { rel: 'preload', href: '/art/fonts/AtkinsonHyperlegibleNext_400Regular.woff2', as: 'font', type: 'font/woff2', crossOrigin: 'anonymous' },
+  {
+    rel: 'preload',
+    href: '/art/fonts/AtkinsonHyperlegibleNext_400Regular.woff2',
+    as: 'font',
+    type: 'font/woff2',
+    crossOrigin: 'anonymous',
+  },
   { rel: 'stylesheet', href: '/art/antd.css' },
 ];
 
@@ -44,14 +50,24 @@ export default function Root() {
 /** What a person sees when something can't be shown: what it is, and a way on. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const message = isRouteErrorResponse(error)
-    ? ((error.data as { message?: string } | null)?.message ?? (error.status === 404 ? 'There is nothing at this address.' : 'This could not be shown.'))
+    ? ((error.data as { message?: string } | null)?.message ??
+      (error.status === 404 ? 'There is nothing at this address.' : 'This could not be shown.'))
     : 'Something went wrong on our side. What you did is kept. Reload the page; if it happens again, tell whoever looks after Dappled Margin.';
   if (!isRouteErrorResponse(error)) console.error(error);
   return (
     <main className="dapple" style={{ minHeight: '100vh', display: 'grid', placeItems: 'center', padding: 24 }}>
-      <div className="card" style={{ padding: '28px 32px', maxWidth: 480, display: 'grid', gap: 14, justifyItems: 'start' }}>
+      <div
+        className="card"
+        style={{ padding: '28px 32px', maxWidth: 480, display: 'grid', gap: 14, justifyItems: 'start' }}
+      >
         <Mark size={34} />
-        <h1 style={{ fontSize: 22 }}>{isRouteErrorResponse(error) && error.status === 404 ? 'Nothing here' : isRouteErrorResponse(error) && error.status === 403 ? 'Not your place' : 'That did not work'}</h1>
+        <h1 style={{ fontSize: 22 }}>
+          {isRouteErrorResponse(error) && error.status === 404
+            ? 'Nothing here'
+            : isRouteErrorResponse(error) && error.status === 403
+              ? 'Not your place'
+              : 'That did not work'}
+        </h1>
         <p style={{ margin: 0 }}>{message}</p>
         <a href="/">To the first page</a>
       </div>

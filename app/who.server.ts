@@ -12,7 +12,12 @@ declare module 'react-router' {
   }
 }
 
-const cookie = createCookie('dappled', { httpOnly: true, sameSite: 'lax', path: '/', secure: process.env.SECURE_COOKIES === '1' });
+const cookie = createCookie('dappled', {
+  httpOnly: true,
+  sameSite: 'lax',
+  path: '/',
+  secure: process.env.SECURE_COOKIES === '1',
+});
 
 export async function tokenOf(request: Request): Promise<string | null> {
   const token: unknown = await cookie.parse(request.headers.get('Cookie'));
@@ -24,12 +29,17 @@ export async function whoIs(request: Request, context: AppLoadContext): Promise<
   return token ? ((await personOf(context.services.db, token)) ?? null) : null;
 }
 
-export async function signedIn(context: AppLoadContext, person: Pick<Person, 'id' | 'role'>, to: string): Promise<Response> {
+export async function signedIn(
+  context: AppLoadContext,
+  person: Pick<Person, 'id' | 'role'>,
+  to: string,
+): Promise<Response> {
   const { token, expires } = await openSession(context.services.db, person.id, person.role);
   return redirect(to, { headers: { 'Set-Cookie': await cookie.serialize(token, { expires }) } });
 }
 
-export const signedOut = async (to: string) => redirect(to, { headers: { 'Set-Cookie': await cookie.serialize('', { maxAge: 0 }) } });
+export const signedOut = async (to: string) =>
+  redirect(to, { headers: { 'Set-Cookie': await cookie.serialize('', { maxAge: 0 }) } });
 
 /** A message for the person, as an error page or, from a resource, as JSON. */
 export const refuse = (status: number, message: string) => Response.json({ message }, { status });
@@ -40,7 +50,8 @@ export const missing = () => refuse(404, 'There is nothing here, or it is not yo
 export async function requireRole(request: Request, context: AppLoadContext, role: Person['role']): Promise<Person> {
   const person = await whoIs(request, context);
   if (!person) throw redirect(`/?next=${encodeURIComponent(new URL(request.url).pathname)}`);
-  if (person.role !== role) throw refuse(403, role === 'teacher' ? 'This place is for teachers.' : 'This place is for students.');
+  if (person.role !== role)
+    throw refuse(403, role === 'teacher' ? 'This place is for teachers.' : 'This place is for students.');
   return person;
 }
 

@@ -16,13 +16,33 @@ const out = path.join(root, '.generated');
 const require = createRequire(import.meta.url);
 
 const RANGES: [number, number][] = [
-  [0x20, 0x7e], [0xa0, 0x24f], [0x2b0, 0x2ff], [0x1e00, 0x1eff], [0x2010, 0x205e], [0x2070, 0x209f], [0x20a0, 0x20bf],
-  [0x2100, 0x214f], [0x2150, 0x218f], [0x2190, 0x21ff], [0x2200, 0x22ff], [0x25a0, 0x25ff], [0x2600, 0x26ff], [0x2713, 0x2718], [0xfb00, 0xfb06],
+  [0x20, 0x7e],
+  [0xa0, 0x24f],
+  [0x2b0, 0x2ff],
+  [0x1e00, 0x1eff],
+  [0x2010, 0x205e],
+  [0x2070, 0x209f],
+  [0x20a0, 0x20bf],
+  [0x2100, 0x214f],
+  [0x2150, 0x218f],
+  [0x2190, 0x21ff],
+  [0x2200, 0x22ff],
+  [0x25a0, 0x25ff],
+  [0x2600, 0x26ff],
+  [0x2713, 0x2718],
+  [0xfb00, 0xfb06],
 ];
-const CHARACTERS = RANGES.map(([from, to]) => Array.from({ length: to - from + 1 }, (_, i) => String.fromCodePoint(from + i)).join('')).join('');
+const CHARACTERS = RANGES.map(([from, to]) =>
+  Array.from({ length: to - from + 1 }, (_, i) => String.fromCodePoint(from + i)).join(''),
+).join('');
 
 /** The interface's own faces, as WOFF2 for the browser. */
-const INTERFACE = ['AtkinsonHyperlegibleNext_400Regular', 'AtkinsonHyperlegibleNext_700Bold', 'AtkinsonHyperlegibleNext_400Regular_Italic', 'Fraunces_600SemiBold'];
+const INTERFACE = [
+  'AtkinsonHyperlegibleNext_400Regular',
+  'AtkinsonHyperlegibleNext_700Bold',
+  'AtkinsonHyperlegibleNext_400Regular_Italic',
+  'Fraunces_600SemiBold',
+];
 
 function sourceOf(folder: string, file: string): string {
   const base = path.dirname(require.resolve(`@expo-google-fonts/${folder}/package.json`));
@@ -35,8 +55,15 @@ async function buildFonts() {
   for (const face of FACES)
     for (const file of Object.values(face.files)) {
       const bytes = readFileSync(sourceOf(face.source, file));
-      writeFileSync(path.join(out, 'fonts', `${file}.ttf`), await subsetFont(bytes, CHARACTERS, { targetFormat: 'truetype' }));
-      if (INTERFACE.includes(file)) writeFileSync(path.join(out, 'fonts', `${file}.woff2`), await subsetFont(bytes, CHARACTERS, { targetFormat: 'woff2' }));
+      writeFileSync(
+        path.join(out, 'fonts', `${file}.ttf`),
+        await subsetFont(bytes, CHARACTERS, { targetFormat: 'truetype' }),
+      );
+      if (INTERFACE.includes(file))
+        writeFileSync(
+          path.join(out, 'fonts', `${file}.woff2`),
+          await subsetFont(bytes, CHARACTERS, { targetFormat: 'woff2' }),
+        );
     }
 }
 
@@ -59,7 +86,15 @@ function buildPictures() {
     writeFileSync(`${file}.svg`, pictureSvg(picture));
   }
   const index = all.map(({ id, name, tags, group, width, height, licence, credit, targets }) => ({
-    id, name, tags, group, width, height, licence, credit, parts: targets.map((t) => t.name),
+    id,
+    name,
+    tags,
+    group,
+    width,
+    height,
+    licence,
+    credit,
+    parts: targets.map((t) => t.name),
   }));
   writeFileSync(path.join(out, 'pictures', 'index.json'), JSON.stringify(index));
   return all.length;
@@ -68,8 +103,12 @@ function buildPictures() {
 /** What the result depends on: this folder, the catalogue of faces, and the locked packages. */
 function stamp(): string {
   const hash = createHash('sha256');
-  const files = readdirSync(import.meta.dirname, { recursive: true, encoding: 'utf8' }).filter((f) => f.endsWith('.ts')).sort().map((f) => path.join(import.meta.dirname, f));
-  for (const file of [...files, path.join(root, 'core/text/catalogue.ts'), path.join(root, 'package-lock.json')]) hash.update(readFileSync(file));
+  const files = readdirSync(import.meta.dirname, { recursive: true, encoding: 'utf8' })
+    .filter((f) => f.endsWith('.ts'))
+    .sort()
+    .map((f) => path.join(import.meta.dirname, f));
+  for (const file of [...files, path.join(root, 'core/text/catalogue.ts'), path.join(root, 'package-lock.json')])
+    hash.update(readFileSync(file));
   return hash.digest('hex');
 }
 

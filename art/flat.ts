@@ -8,10 +8,20 @@ import { oval } from './drawn';
 /** The colour pictures from fluent-emoji-flat (MIT), the ones that suit a school, taken apart into paths. */
 
 const require = createRequire(import.meta.url);
-type IconSet = { icons: Record<string, { body: string; width?: number; height?: number }>; width: number; height: number };
+type IconSet = {
+  icons: Record<string, { body: string; width?: number; height?: number }>;
+  width: number;
+  height: number;
+};
 type Emoji = { hexcode: string; label: string; tags?: string[]; group?: number; unicode?: string; emoji?: string };
 
-const GROUPS: Record<number, string> = { 3: 'animals and plants', 4: 'food', 5: 'places and travel', 6: 'play and sport', 7: 'things' };
+const GROUPS: Record<number, string> = {
+  3: 'animals and plants',
+  4: 'food',
+  5: 'places and travel',
+  6: 'play and sport',
+  7: 'things',
+};
 
 /** Drink, smoke, weapons, gambling, medicine, death, money and the like have no place on a ten-year-old's sheet. */
 const UNSUITED =
@@ -26,7 +36,11 @@ export function takeApart(body: string): PicturePath[] | null {
   parser.on('opentag', ({ name, attributes }) => {
     const given = attributes as Record<string, string>;
     const top = stack[stack.length - 1];
-    const all: Record<string, string> = { ...top, ...given, transform: `${top.transform ?? ''} ${given.transform ?? ''}`.trim() };
+    const all: Record<string, string> = {
+      ...top,
+      ...given,
+      transform: `${top.transform ?? ''} ${given.transform ?? ''}`.trim(),
+    };
     if (given.opacity) all.opacity = String(Number(given.opacity) * Number(top.opacity ?? 1));
     stack.push(all);
     if (name === 'root' || name === 'g') {
@@ -43,7 +57,14 @@ export function takeApart(body: string): PicturePath[] | null {
       usable = false;
       return;
     }
-    const colour = (value: string | undefined) => (!value || value === 'none' ? null : /^#[0-9a-f]{6}$/i.test(value) ? value.toLowerCase() : /^#[0-9a-f]{3}$/i.test(value) ? `#${[...value.slice(1)].map((c) => c + c).join('')}`.toLowerCase() : 'bad');
+    const colour = (value: string | undefined) =>
+      !value || value === 'none'
+        ? null
+        : /^#[0-9a-f]{6}$/i.test(value)
+          ? value.toLowerCase()
+          : /^#[0-9a-f]{3}$/i.test(value)
+            ? `#${[...value.slice(1)].map((c) => c + c).join('')}`.toLowerCase()
+            : 'bad';
     const fill = colour(all.fill ?? '#000000');
     const stroke = colour(all.stroke);
     if (fill === 'bad' || stroke === 'bad') {
@@ -53,8 +74,13 @@ export function takeApart(body: string): PicturePath[] | null {
     const path = svgpath(d);
     if (all.transform) path.transform(all.transform);
     paths.push({
-      d: path.abs().round(3).toString(), fill, stroke, width: stroke ? Number(all['stroke-width'] ?? 1) : 0, opacity: Number(all.opacity ?? 1),
-      ...(all['fill-rule'] === 'evenodd' && { rule: 'evenodd' as const }), ...(all['stroke-linecap'] === 'round' && { cap: 'round' as const }),
+      d: path.abs().round(3).toString(),
+      fill,
+      stroke,
+      width: stroke ? Number(all['stroke-width'] ?? 1) : 0,
+      opacity: Number(all.opacity ?? 1),
+      ...(all['fill-rule'] === 'evenodd' && { rule: 'evenodd' as const }),
+      ...(all['stroke-linecap'] === 'round' && { cap: 'round' as const }),
     });
   });
   parser.on('closetag', () => stack.pop());
@@ -78,10 +104,22 @@ export function flatPictures(): Tagged[] {
     const paths = source && takeApart(source.body);
     if (!paths) continue;
     seen.add(icon);
-    const tags = new Set([...(emoji.tags ?? []), ...(words[emoji.emoji ?? emoji.unicode ?? ''] ?? [])].map((tag) => tag.replace(/_/g, ' ').toLowerCase()));
+    const tags = new Set(
+      [...(emoji.tags ?? []), ...(words[emoji.emoji ?? emoji.unicode ?? ''] ?? [])].map((tag) =>
+        tag.replace(/_/g, ' ').toLowerCase(),
+      ),
+    );
     out.push({
-      id: `flat/${icon}`, name: emoji.label, width: source.width ?? set.width, height: source.height ?? set.height, paths, targets: [],
-      tags: [...tags].filter((tag) => /^[a-z][a-z -]+$/.test(tag)), group, licence: 'MIT', credit: 'Fluent Emoji, Microsoft',
+      id: `flat/${icon}`,
+      name: emoji.label,
+      width: source.width ?? set.width,
+      height: source.height ?? set.height,
+      paths,
+      targets: [],
+      tags: [...tags].filter((tag) => /^[a-z][a-z -]+$/.test(tag)),
+      group,
+      licence: 'MIT',
+      credit: 'Fluent Emoji, Microsoft',
     });
   }
   return out;

@@ -21,7 +21,7 @@ import { DEMO_CLASS } from '../server/stores/demo';
 import { loadDocument, saveChanges } from '../server/stores/documents';
 import { createHandout } from '../server/stores/handouts';
 import { addPerson, addSchool, isEmptyHouse } from '../server/stores/people';
-import { addNote, markRubric } from '../server/stores/reviews';
+import { addNote, markRubric, rule } from '../server/stores/reviews';
 import { createSheet } from '../server/stores/sheets';
 import { HERON_PIECES, TIDE_PIECES } from './pieces';
 import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS } from './school';
@@ -48,7 +48,13 @@ const TIDE_RUBRIC: Rubric = {
   ],
 };
 
-const replaced = (sheet: Sheet, id: string, body: Body): Change => ({ kind: 'splice', id, at: 0, remove: bodyLength((find(sheet, id)!.item as TextItem).body), insert: body });
+const replaced = (sheet: Sheet, id: string, body: Body): Change => ({
+  kind: 'splice',
+  id,
+  at: 0,
+  remove: bodyLength((find(sheet, id)!.item as TextItem).body),
+  insert: body,
+});
 
 class Student {
   constructor(
@@ -69,7 +75,11 @@ class Student {
     for (let i = 0; i < chunks; i++) {
       const part = all.slice(Math.floor((i * all.length) / chunks), Math.floor(((i + 1) * all.length) / chunks));
       const when = new Date(+begin + ((i + 1) * minutes * 60_000) / chunks);
-      const saved = await saveChanges(this.db, { documentId, authorId: studentId, base, batch: `seed-${id.slice(0, 6)}-${base}`, changes: part, at: when }, (sheet, change) => refusal(sheet, change, this.supplies));
+      const saved = await saveChanges(
+        this.db,
+        { documentId, authorId: studentId, base, batch: `seed-${id.slice(0, 6)}-${base}`, changes: part, at: when },
+        (sheet, change) => refusal(sheet, change, this.supplies),
+      );
       if (saved.outcome !== 'saved') throw new Error(`the demo could not be filled in: ${JSON.stringify(saved)}`);
       base = saved.seq;
     }
@@ -83,37 +93,66 @@ class Student {
   }
 }
 
-async function review(db: Database, goId: string, teacherId: string, given: { notes?: [string, string][]; marks?: Record<string, number> }) {
-  for (const [itemId, body] of given.notes ?? []) await addNote(db, { goId, authorId: teacherId, pageId: 'page1', itemId, x: null, y: null, body });
+async function review(
+  db: Database,
+  goId: string,
+  teacherId: string,
+  given: { notes?: [string, string][]; marks?: Record<string, number> },
+  judged: { lookFor: string; held: boolean } | null,
+) {
+  for (const [itemId, body] of given.notes ?? [])
+    await addNote(db, { goId, authorId: teacherId, pageId: 'page1', itemId, x: null, y: null, body });
   if (given.marks) await markRubric(db, goId, given.marks);
+  if (judged) await rule(db, goId, judged.lookFor, judged.held);
 }
 
-async function heronHandout(db: Database, clock: Clock, ids: { schoolId: string; teacherId: string; classId: string; sheetId: string }) {
+async function heronHandout(
+  db: Database,
+  clock: Clock,
+  ids: { schoolId: string; teacherId: string; classId: string; sheetId: string },
+) {
   const sheet = heronSheet();
   const lookFors: LookFor[] = [
     { kind: 'name', id: 'name', title: 'Your name', tell: 'result', item: 'name' },
-    { kind: 'labels', id: 'labels', title: 'Every part has its name', tell: 'filled', spelling: 'near', ...keyOf(sheet)[0] },
+    {
+      kind: 'labels',
+      id: 'labels',
+      title: 'Every part has its name',
+      tell: 'filled',
+      spelling: 'near',
+      ...keyOf(sheet)[0],
+    },
     { kind: 'words', id: 'why', title: 'A reason in at least 8 words', tell: 'result', item: 'why', min: 8 },
     { kind: 'teacher', id: 'neat', title: 'Easy to read', tell: 'after' },
   ];
   const due = new Date(clock.now + 40 * HOUR);
   due.setUTCHours(14, 0, 0, 0);
   const id = await createHandout(db, {
-    ...ids, sheet, lookFors, rubric: HERON_RUBRIC, supplies: [], title: 'Parts of the grey heron', dueAt: due, at: at(clock, 120),
-    brief: 'Name the parts of the heron: each line ends on the part it means.\nThen say in one sentence why its legs are so long.',
+    ...ids,
+    sheet,
+    lookFors,
+    rubric: HERON_RUBRIC,
+    supplies: [],
+    title: 'Parts of the grey heron',
+    dueAt: due,
+    at: at(clock, 120),
+    brief:
+      'Name the parts of the heron: each line ends on the part it means.\nThen say in one sentence why its legs are so long.',
   });
   for (const copy of await copiesOf(db, id)) {
     const piece = HERON_PIECES[copy.studentName];
     const student = new Student(db, copy, []);
     const fill = (words: Record<string, string>) => (now: Sheet) =>
-      Object.entries(words).filter(([, said]) => said).map(([part, said]) => replaced(now, part === 'name' || part === 'why' ? part : `label-${part}`, plain(said)));
+      Object.entries(words)
+        .filter(([, said]) => said)
+        .map(([part, said]) => replaced(now, part === 'name' || part === 'why' ? part : `label-${part}`, plain(said)));
     const minutes = piece.minutes ?? 10;
     const ended = piece.again ? (piece.ago ?? 24) + 24 : (piece.ago ?? 3);
     await student.work(fill(piece.words), at(clock, ended, -minutes), minutes);
     if (piece.fate === 'not-begun' || piece.fate === 'under-way') continue;
     const go = await student.handIn(at(clock, ended));
     if (piece.fate === 'handed-in' && !piece.again) continue;
-    await review(db, go, ids.teacherId, piece);
+    await review(db, go, ids.teacherId, piece, piece.fate === 'done' ? { lookFor: 'neat', held: (piece.marks?.neat ?? 0) > 1 } : null);
     await returnGo(db, go, piece.fate === 'done' ? 'done' : 'another-go', at(clock, ended - 6));
     if (!piece.again) continue;
     await student.work(fill(piece.again), at(clock, piece.ago ?? 24, -8), 8);
@@ -121,36 +160,83 @@ async function heronHandout(db: Database, clock: Clock, ids: { schoolId: string;
   }
 }
 
-async function tideHandout(db: Database, clock: Clock, ids: { schoolId: string; teacherId: string; classId: string; sheetId: string }) {
+async function tideHandout(
+  db: Database,
+  clock: Clock,
+  ids: { schoolId: string; teacherId: string; classId: string; sheetId: string },
+) {
   const sheet = tideSheet();
   const supplies: Supply[] = ['text', 'picture', 'shape'];
   const lookFors: LookFor[] = [
     { kind: 'name', id: 'name', title: 'Your name', tell: 'result', item: 'name' },
-    { kind: 'style', id: 'bold', title: 'The definition is bold and blue', tell: 'result', role: 'definition', bold: true, italic: null, colour: '#2c5d86' },
+    {
+      kind: 'style',
+      id: 'bold',
+      title: 'The definition is bold and blue',
+      tell: 'result',
+      role: 'definition',
+      bold: true,
+      italic: null,
+      colour: '#2c5d86',
+    },
     { kind: 'words', id: 'lives', title: 'How it lives, in at least 25 words', tell: 'result', item: 'lives', min: 25 },
     { kind: 'items', id: 'pictures', title: 'At least two pictures', tell: 'result', item: 'picture', min: 2 },
     { kind: 'teacher', id: 'own', title: 'In your own words', tell: 'after' },
   ];
   const id = await createHandout(db, {
-    ...ids, sheet, lookFors, rubric: TIDE_RUBRIC, supplies, title: 'Life between the tides', dueAt: at(clock, 20), at: at(clock, 150),
-    brief: 'Choose one creature that lives on the mudflat. Say what a mudflat is, give three facts, tell in your own words how your creature lives, and add pictures.',
+    ...ids,
+    sheet,
+    lookFors,
+    rubric: TIDE_RUBRIC,
+    supplies,
+    title: 'Life between the tides',
+    dueAt: at(clock, 20),
+    at: at(clock, 150),
+    brief:
+      'Choose one creature that lives on the mudflat. Say what a mudflat is, give three facts, tell in your own words how your creature lives, and add pictures.',
   });
   for (const copy of await copiesOf(db, id)) {
     const piece = TIDE_PIECES[copy.studentName];
     const student = new Student(db, copy, supplies);
     const ended = piece.ago ?? 4;
     const add = (item: string, x: number, y: number, size: number): Change => ({
-      kind: 'insert', spot: { page: 'page1', group: null, behind: null },
-      item: picture({ id: `own-${item}-${x}`, picture: `flat/${item}`, touch: 'free', x, y, width: size, height: size, credit: 'Fluent Emoji, Microsoft' }),
+      kind: 'insert',
+      spot: { page: 'page1', group: null, behind: null },
+      item: picture({
+        id: `own-${item}-${x}`,
+        picture: `flat/${item}`,
+        touch: 'free',
+        x,
+        y,
+        width: size,
+        height: size,
+        credit: 'Fluent Emoji, Microsoft',
+      }),
     });
     await student.work(
       (now) => [
         ...(piece.name ? [replaced(now, 'name', plain(piece.name))] : []),
-        ...(piece.what ? [replaced(now, 'what', [{ format: {}, runs: [{ text: piece.what, style: piece.bold === false ? { bold: false } : {} }] }])] : []),
-        ...(piece.facts ? [replaced(now, 'facts', piece.facts.map((fact) => ({ format: { list: 'bullet' as const }, runs: [{ text: fact, style: {} }] })))] : []),
+        ...(piece.what
+          ? [
+              replaced(now, 'what', [
+                { format: {}, runs: [{ text: piece.what, style: piece.bold === false ? { bold: false } : {} }] },
+              ]),
+            ]
+          : []),
+        ...(piece.facts
+          ? [
+              replaced(
+                now,
+                'facts',
+                piece.facts.map((fact) => ({ format: { list: 'bullet' as const }, runs: [{ text: fact, style: {} }] })),
+              ),
+            ]
+          : []),
         ...(piece.lives ? [replaced(now, 'lives', plain(piece.lives))] : []),
         ...(piece.creature ? [add(piece.creature, 238, 580, 120)] : []),
-        ...(piece.creature && (piece.facts?.length ?? 0) > 1 ? [add('herb', 96, 640, 70), add('sun-with-face', 470, 440, 70)] : []),
+        ...(piece.creature && (piece.facts?.length ?? 0) > 1
+          ? [add('herb', 96, 640, 70), add('sun-with-face', 470, 440, 70)]
+          : []),
       ],
       at(clock, ended, -25),
       25,
@@ -158,7 +244,7 @@ async function tideHandout(db: Database, clock: Clock, ids: { schoolId: string; 
     if (piece.fate === 'not-begun' || piece.fate === 'under-way') continue;
     const go = await student.handIn(at(clock, ended));
     if (piece.fate === 'handed-in') continue;
-    await review(db, go, ids.teacherId, piece);
+    await review(db, go, ids.teacherId, piece, piece.fate === 'done' ? { lookFor: 'own', held: true } : null);
     await returnGo(db, go, piece.fate, at(clock, ended - 12));
   }
 }
@@ -168,13 +254,18 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   if (!(await isEmptyHouse(db))) return false;
   const clock = { now };
   const schoolId = await addSchool(db, SCHOOL);
-  const [teacherId, colleagueId] = await Promise.all(TEACHERS.map(({ name, email, password }) => addPerson(db, { schoolId, role: 'teacher', name, email, secret: password })));
+  const [teacherId, colleagueId] = await Promise.all(
+    TEACHERS.map(({ name, email, password }) =>
+      addPerson(db, { schoolId, role: 'teacher', name, email, secret: password }),
+    ),
+  );
   const secretHash = await hashSecret(SECRET);
   const curlew = await addClass(db, { schoolId, teacherId, name: 'Curlew', code: DEMO_CLASS });
   const avocet = await addClass(db, { schoolId, teacherId, name: 'Avocet', code: 'AVCT4' });
   for (const name of CURLEW) await addStudent(db, { schoolId, classId: curlew, name, secretHash });
   for (const name of AVOCET) await addStudent(db, { schoolId, classId: avocet, name, secretHash });
-  const make = (ownerId: string, purpose: Parameters<typeof createSheet>[1]['purpose'], sheet: Sheet) => createSheet(db, { schoolId, ownerId, purpose, sheet });
+  const make = (ownerId: string, purpose: Parameters<typeof createSheet>[1]['purpose'], sheet: Sheet) =>
+    createSheet(db, { schoolId, ownerId, purpose, sheet });
   await make(teacherId, 'poster', nestPoster());
   await make(teacherId, 'map', foodSheet());
   const tide = await make(teacherId, 'worksheet', tideSheet());
@@ -188,10 +279,17 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
 if (process.argv[1] && path.basename(process.argv[1]) === 'seed.js') {
   try {
     const begun = Date.now();
-    const db = await openDatabase({ databaseUrl: process.env.DATABASE_URL || undefined, dataDir: path.resolve(projectRoot(), process.env.DATA_DIR ?? 'data') });
+    const db = await openDatabase({
+      databaseUrl: process.env.DATABASE_URL || undefined,
+      dataDir: path.resolve(projectRoot(), process.env.DATA_DIR ?? 'data'),
+    });
     const done = await seed(db);
     await db.close();
-    console.log(done ? `the demo school is there (${((Date.now() - begun) / 1000).toFixed(1)} s)` : 'the demo school was there already');
+    console.log(
+      done
+        ? `the demo school is there (${((Date.now() - begun) / 1000).toFixed(1)} s)`
+        : 'the demo school was there already',
+    );
   } catch (error) {
     console.error(error instanceof StartProblem ? error.message : error);
     process.exit(1);

@@ -6,7 +6,18 @@ import { root, run, say } from './install.mjs';
 
 /** Builds what changed: the art, the pages, the server, the workers and the demo. */
 
-const SOURCES = ['app', 'core', 'server', 'workers', 'art', 'demo', 'package-lock.json', 'vite.config.ts', 'react-router.config.ts', 'scripts/build.mjs'];
+const SOURCES = [
+  'app',
+  'core',
+  'server',
+  'workers',
+  'art',
+  'demo',
+  'package-lock.json',
+  'vite.config.ts',
+  'react-router.config.ts',
+  'scripts/build.mjs',
+];
 
 function* files(place) {
   if (!existsSync(place)) return;
@@ -17,7 +28,8 @@ function* files(place) {
 function stamp() {
   const hash = createHash('sha256');
   for (const source of SOURCES)
-    for (const file of files(path.join(root, source))) if (!/\.test\.tsx?$/.test(file)) hash.update(path.relative(root, file)).update(readFileSync(file));
+    for (const file of files(path.join(root, source)))
+      if (!/\.test\.tsx?$/.test(file)) hash.update(path.relative(root, file)).update(readFileSync(file));
   return hash.digest('hex');
 }
 
@@ -49,7 +61,10 @@ export async function build() {
   if (existsSync(mark) && readFileSync(mark, 'utf8') === now) return;
   say('building …');
   buildArt();
-  run(process.execPath, ['node_modules/@react-router/dev/bin.js', 'build'], { env: { ...process.env, NODE_ENV: 'production' }, stdio: ['ignore', 'ignore', 'inherit'] });
+  run(process.execPath, ['node_modules/@react-router/dev/bin.js', 'build'], {
+    env: { ...process.env, NODE_ENV: 'production' },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
   await buildServer();
   writeFileSync(mark, now);
 }

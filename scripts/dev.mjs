@@ -11,4 +11,7 @@ const env = { ...process.env, DEMO: '1', NODE_ENV: 'development' };
 const seed = spawn(process.execPath, ['build/seed.js'], { cwd: root, env, stdio: 'inherit' });
 const seeded = await new Promise((resolve) => seed.on('exit', resolve));
 if (seeded !== 0) process.exit(seeded ?? 1);
-spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', '--dev'], { cwd: root, env, stdio: 'inherit' }).on('exit', (code) => process.exit(code ?? 0));
+spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', '--dev'], { cwd: root, env, stdio: 'inherit' }).on(
+  'exit',
+  (code) => process.exit(code ?? 0),
+);

@@ -26,7 +26,9 @@ export function installPackages() {
   const mark = path.join(root, 'node_modules/.installed-for');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === sum) return;
   say('installing the packages (npm ci) …');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { env: { ...process.env, NODE_ENV: 'development' } });
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    env: { ...process.env, NODE_ENV: 'development' },
+  });
   writeFileSync(mark, sum);
 }
 

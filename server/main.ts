@@ -30,11 +30,19 @@ async function start() {
   const build = vite
     ? () => vite.ssrLoadModule('virtual:react-router/server-build') as Promise<ServerBuild>
     : ((await import(path.join(root, 'build/server/index.js'))) as ServerBuild);
-  const pages = createRequestHandler({ build, mode: dev ? 'development' : 'production', getLoadContext: () => ({ services }) });
+  const pages = createRequestHandler({
+    build,
+    mode: dev ? 'development' : 'production',
+    getLoadContext: () => ({ services }),
+  });
   const app = createApp(services, pages, { dev: vite?.middlewares });
   const server = app.listen(port, () => console.log(`Dappled Margin ${version} listens on http://localhost:${port}`));
   server.on('error', (error: NodeJS.ErrnoException) => {
-    console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken by another program. Choose another one with PORT.` : error.message);
+    console.error(
+      error.code === 'EADDRINUSE'
+        ? `Port ${port} is taken by another program. Choose another one with PORT.`
+        : error.message,
+    );
     void closeServices(services).finally(() => process.exit(1));
   });
   const stop = () => {

@@ -13,7 +13,12 @@ export type Services = {
   version: string;
 };
 
-export async function openServices(settings: { databaseUrl?: string; dataDir: string; demo: boolean; version: string }): Promise<Services> {
+export async function openServices(settings: {
+  databaseUrl?: string;
+  dataDir: string;
+  demo: boolean;
+  version: string;
+}): Promise<Services> {
   const db = await openDatabase(settings);
   return { db, shelf: await Shelf.open(), exporter: new Exporter(), demo: settings.demo, version: settings.version };
 }

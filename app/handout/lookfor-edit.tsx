@@ -2,6 +2,7 @@ import { Input, InputNumber, Select } from 'antd';
 import { nanoid } from 'nanoid';
 import { keyOf } from '../../core/handout/copy';
 import type { LookFor, Result } from '../../core/lookfors/lookfor';
+import { roleIds } from '../../core/sheet/make';
 import { itemName } from '../../core/sheet/name';
 import type { Sheet } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
@@ -31,14 +32,36 @@ function begin(kind: LookFor['kind'], sheet: Sheet): LookFor | string {
     }
     case 'words': {
       const boxes = writable(sheet).filter((item) => item.kind === 'text' && !item.blank && item.role !== 'name');
-      return { kind, id: id(), title: 'At least 15 words of your own', tell: 'result', item: boxes[0]?.id ?? null, min: 15 };
+      return {
+        kind,
+        id: id(),
+        title: 'At least 15 words of your own',
+        tell: 'result',
+        item: boxes[0]?.id ?? null,
+        min: 15,
+      };
     }
     case 'style':
-      return { kind, id: id(), title: 'Definitions are bold', tell: 'result', role: 'definition', bold: true, italic: null, colour: null };
+      return {
+        kind,
+        id: id(),
+        title: 'Definitions are bold',
+        tell: 'result',
+        role: 'definition',
+        bold: true,
+        italic: null,
+        colour: null,
+      };
     case 'items':
       return { kind, id: id(), title: 'At least three pictures', tell: 'result', item: 'picture', min: 3 };
     case 'name':
-      return { kind, id: id(), title: 'Your name', tell: 'result', item: [...everyItem(sheet)].find((item) => item.role === 'name' && item.touch !== 'fixed')?.id ?? null };
+      return {
+        kind,
+        id: id(),
+        title: 'Your name',
+        tell: 'result',
+        item: [...everyItem(sheet)].find((item) => item.role === 'name' && item.touch !== 'fixed')?.id ?? null,
+      };
     case 'teacher':
       return { kind, id: id(), title: 'Neat and easy to read', tell: 'after' };
   }
@@ -58,17 +81,34 @@ export function suggested(sheet: Sheet): LookFor[] {
   return out;
 }
 
-type Props = { sheet: Sheet; lookFors: LookFor[]; tried: Result[]; onChange: (lookFors: LookFor[]) => void; onRefuse: (reason: string) => void };
+type Props = {
+  sheet: Sheet;
+  lookFors: LookFor[];
+  tried: Result[];
+  onChange: (lookFors: LookFor[]) => void;
+  onRefuse: (reason: string) => void;
+};
 
 export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Props) {
-  const set = (index: number, patch: Partial<LookFor>) => onChange(lookFors.map((lookFor, i) => (i === index ? ({ ...lookFor, ...patch } as LookFor) : lookFor)));
+  const set = (index: number, patch: Partial<LookFor>) =>
+    onChange(lookFors.map((lookFor, i) => (i === index ? ({ ...lookFor, ...patch } as LookFor) : lookFor)));
   return (
     <div className="lookfor-edit">
       {lookFors.map((lookFor, i) => (
         <div key={lookFor.id} className="lookfor-row">
           <div className="lookfor-line">
-            <Input size="small" value={lookFor.title} aria-label="What you will look for, as students read it" onChange={(event) => set(i, { title: event.target.value })} />
-            <button type="button" className="plainbtn" aria-label={`Take away: ${lookFor.title}`} onClick={() => onChange(lookFors.filter((_, j) => j !== i))}>
+            <Input
+              size="small"
+              value={lookFor.title}
+              aria-label="What you will look for, as students read it"
+              onChange={(event) => set(i, { title: event.target.value })}
+            />
+            <button
+              type="button"
+              className="plainbtn"
+              aria-label={`Take away: ${lookFor.title}`}
+              onClick={() => onChange(lookFors.filter((_, j) => j !== i))}
+            >
               ✕
             </button>
           </div>
@@ -81,7 +121,7 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Prop
                 size="small"
                 aria-label="What students are told while they work"
                 value={lookFor.tell}
-                style={{ width: 176 }}
+                style={{ width: 200 }}
                 onChange={(tell) => set(i, { tell })}
                 options={[
                   { value: 'result', label: 'students see the count' },
@@ -114,7 +154,7 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Prop
 function triedWords(result: Result | undefined): string {
   if (!result) return '';
   if (result.held === null) return 'you tick this while reading';
-  return `on your own sheet: ${result.got} of ${result.need}`;
+  return `on yours: ${result.got} of ${result.need}`;
 }
 
 function Settings({ lookFor, sheet, set }: { lookFor: LookFor; sheet: Sheet; set: (patch: Partial<LookFor>) => void }) {
@@ -123,13 +163,32 @@ function Settings({ lookFor, sheet, set }: { lookFor: LookFor; sheet: Sheet; set
       return (
         <>
           <span className="quiet">{lookFor.expect.length} parts, spelling</span>
-          <Select size="small" aria-label="How exact the spelling has to be" value={lookFor.spelling} style={{ width: 150 }} onChange={(spelling) => set({ spelling })} options={[{ value: 'exact', label: 'has to be right' }, { value: 'near', label: 'a slip is all right' }, { value: 'loose', label: 'by its sound' }]} />
+          <Select
+            size="small"
+            aria-label="How exact the spelling has to be"
+            value={lookFor.spelling}
+            style={{ width: 150 }}
+            onChange={(spelling) => set({ spelling })}
+            options={[
+              { value: 'exact', label: 'has to be right' },
+              { value: 'near', label: 'a slip is all right' },
+              { value: 'loose', label: 'by its sound' },
+            ]}
+          />
         </>
       );
     case 'words':
       return (
         <>
-          <InputNumber size="small" min={1} max={500} value={lookFor.min} aria-label="How many words" style={{ width: 66 }} onChange={(min) => min && set({ min })} />
+          <InputNumber
+            size="small"
+            min={1}
+            max={500}
+            value={lookFor.min}
+            aria-label="How many words"
+            style={{ width: 66 }}
+            onChange={(min) => min && set({ min })}
+          />
           <span className="quiet">words in</span>
           <Select
             size="small"
@@ -137,31 +196,77 @@ function Settings({ lookFor, sheet, set }: { lookFor: LookFor; sheet: Sheet; set
             value={lookFor.item ?? ''}
             style={{ flex: 1, minWidth: 0 }}
             onChange={(item) => set({ item: item || null })}
-            options={[{ value: '', label: 'all they may write in' }, ...writable(sheet).map((item) => ({ value: item.id, label: itemName(item) }))]}
+            options={[
+              { value: '', label: 'all they may write in' },
+              ...writable(sheet).map((item) => ({ value: item.id, label: itemName(item) })),
+            ]}
           />
         </>
       );
     case 'style':
       return (
         <>
-          <Select size="small" aria-label="Role" value={lookFor.role} style={{ width: 110 }} onChange={(role) => set({ role })} options={Object.entries(sheet.roles).map(([value, role]) => ({ value, label: role.name }))} />
+          <Select
+            size="small"
+            aria-label="Role"
+            value={lookFor.role}
+            style={{ width: 110 }}
+            onChange={(role) => set({ role })}
+            options={roleIds(sheet.roles).map((value) => ({ value, label: sheet.roles[value].name }))}
+          />
           <Select
             size="small"
             aria-label="Style"
             value={lookFor.bold ? 'bold' : lookFor.italic ? 'italic' : 'plain'}
             style={{ width: 90 }}
-            onChange={(style) => set({ bold: style === 'bold' ? true : null, italic: style === 'italic' ? true : null })}
-            options={[{ value: 'bold', label: 'bold' }, { value: 'italic', label: 'italic' }, { value: 'plain', label: 'any' }]}
+            onChange={(style) =>
+              set({ bold: style === 'bold' ? true : null, italic: style === 'italic' ? true : null })
+            }
+            options={[
+              { value: 'bold', label: 'bold' },
+              { value: 'italic', label: 'italic' },
+              { value: 'plain', label: 'any' },
+            ]}
           />
-          <Select size="small" aria-label="Colour" value={lookFor.colour ?? ''} style={{ width: 92 }} onChange={(colour) => set({ colour: colour || null })} options={[{ value: '', label: 'any colour' }, ...sheet.palette.map((hex) => ({ value: hex, label: <span style={{ color: hex }}>■ {hex}</span> }))]} />
+          <Select
+            size="small"
+            aria-label="Colour"
+            value={lookFor.colour ?? ''}
+            style={{ width: 92 }}
+            onChange={(colour) => set({ colour: colour || null })}
+            options={[
+              { value: '', label: 'any colour' },
+              ...sheet.palette.map((hex) => ({ value: hex, label: <span style={{ color: hex }}>■ {hex}</span> })),
+            ]}
+          />
         </>
       );
     case 'items':
       return (
         <>
           <span className="quiet">at least</span>
-          <InputNumber size="small" min={1} max={500} value={lookFor.min} aria-label="How many" style={{ width: 62 }} onChange={(min) => min && set({ min })} />
-          <Select size="small" aria-label="Of what" value={lookFor.item} style={{ width: 110 }} onChange={(item) => set({ item })} options={[{ value: 'picture', label: 'pictures' }, { value: 'shape', label: 'shapes' }, { value: 'text', label: 'texts' }, { value: 'line', label: 'lines' }]} />
+          <InputNumber
+            size="small"
+            min={1}
+            max={500}
+            value={lookFor.min}
+            aria-label="How many"
+            style={{ width: 62 }}
+            onChange={(min) => min && set({ min })}
+          />
+          <Select
+            size="small"
+            aria-label="Of what"
+            value={lookFor.item}
+            style={{ width: 110 }}
+            onChange={(item) => set({ item })}
+            options={[
+              { value: 'picture', label: 'pictures' },
+              { value: 'shape', label: 'shapes' },
+              { value: 'text', label: 'texts' },
+              { value: 'line', label: 'lines' },
+            ]}
+          />
         </>
       );
     case 'name': {

@@ -1,6 +1,21 @@
 import { createCache, extractStyle, StyleProvider } from '@ant-design/cssinjs';
 import {
-  Alert, Button, Checkbox, ConfigProvider, Dropdown, Input, InputNumber, message, Modal, Popover, Radio, Segmented, Select, Slider, Switch, Tooltip,
+  Alert,
+  Button,
+  Checkbox,
+  ConfigProvider,
+  Dropdown,
+  Input,
+  InputNumber,
+  message,
+  Modal,
+  Popover,
+  Radio,
+  Segmented,
+  Select,
+  Slider,
+  Switch,
+  Tooltip,
 } from 'antd';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
@@ -14,8 +29,17 @@ import { theme } from './theme';
  */
 
 /** The part of a component that usually opens on demand, rendered in place. */
-const opened = (component: unknown) => (component as { _InternalPanelDoNotUseOrYouWillBeFired: ComponentType<Record<string, unknown>> })._InternalPanelDoNotUseOrYouWillBeFired;
-const [ModalPanel, PopoverPanel, TooltipPanel, SelectPanel, DropdownPanel, MessagePanel] = [Modal, Popover, Tooltip, Select, Dropdown, message].map(opened);
+const opened = (component: unknown) =>
+  (component as { _InternalPanelDoNotUseOrYouWillBeFired: ComponentType<Record<string, unknown>> })
+    ._InternalPanelDoNotUseOrYouWillBeFired;
+const [ModalPanel, PopoverPanel, TooltipPanel, SelectPanel, DropdownPanel, MessagePanel] = [
+  Modal,
+  Popover,
+  Tooltip,
+  Select,
+  Dropdown,
+  message,
+].map(opened);
 
 const cache = createCache();
 renderToString(

@@ -21,7 +21,16 @@ export const STATE_COLOURS: Record<CopyState, string> = {
 
 const DRAWINGS: Record<CopyState, ReactNode> = {
   // a closed bud
-  'not-begun': <path d="M8 15V9M8 9C5.6 8 5.4 4.4 8 1.4C10.6 4.4 10.4 8 8 9Z" fill="none" stroke="#6c6553" strokeWidth="1.3" strokeLinecap="round" strokeLinejoin="round" />,
+  'not-begun': (
+    <path
+      d="M8 15V9M8 9C5.6 8 5.4 4.4 8 1.4C10.6 4.4 10.4 8 8 9Z"
+      fill="none"
+      stroke="#6c6553"
+      strokeWidth="1.3"
+      strokeLinecap="round"
+      strokeLinejoin="round"
+    />
+  ),
   // a sprig with two leaves
   'under-way': (
     <g fill="none" stroke="#2c5d86" strokeWidth="1.3" strokeLinecap="round" strokeLinejoin="round">

@@ -1,7 +1,13 @@
 import type { ReactNode } from 'react';
 import type { Purpose } from '../../server/stores/sheets';
 
-const stroke = { fill: 'none', stroke: '#456632', strokeWidth: 1.6, strokeLinecap: 'round' as const, strokeLinejoin: 'round' as const };
+const stroke = {
+  fill: 'none',
+  stroke: '#456632',
+  strokeWidth: 1.6,
+  strokeLinecap: 'round' as const,
+  strokeLinejoin: 'round' as const,
+};
 
 /** A small drawing of what each purpose is for. */
 const DRAWINGS: Record<Purpose, ReactNode> = {

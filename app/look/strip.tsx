@@ -14,10 +14,24 @@ export function Mark({ size = 24 }: { size?: number }) {
 }
 
 /** The strip on top: the mark leads home, then the screen's name and whatever belongs to it. */
-export function Strip({ title, home, children, before }: { title: ReactNode; home: string; children?: ReactNode; before?: ReactNode }) {
+export function Strip({
+  title,
+  home,
+  children,
+  before,
+}: {
+  title: ReactNode;
+  home: string;
+  children?: ReactNode;
+  before?: ReactNode;
+}) {
   return (
     <header className="strip">
-      <Link to={home} className="mark" aria-label={home === '/tray' ? 'To your tray' : home === '/' ? 'To the front page' : 'To the Desk'}>
+      <Link
+        to={home}
+        className="mark"
+        aria-label={home === '/tray' ? 'To your tray' : home === '/' ? 'To the front page' : 'To the Desk'}
+      >
         <Mark />
       </Link>
       {typeof title === 'string' ? <h1 title={title}>{title}</h1> : title}
@@ -28,7 +42,13 @@ export function Strip({ title, home, children, before }: { title: ReactNode; hom
   );
 }
 
-const PLACES = { teacher: [['/desk', 'Desk'], ['/classes', 'Classes']], student: [['/tray', 'Tray']] } as const;
+const PLACES = {
+  teacher: [
+    ['/desk', 'Desk'],
+    ['/classes', 'Classes'],
+  ],
+  student: [['/tray', 'Tray']],
+} as const;
 
 /** The strip of the plain screens, with the ways between them. */
 export function HouseStrip({ person }: { person: { role: 'teacher' | 'student'; name: string; schoolName: string } }) {

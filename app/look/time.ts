@@ -21,7 +21,12 @@ function format(zone: string, near: boolean): Intl.DateTimeFormat {
   const key = `${zone} ${near}`;
   let found = formats.get(key);
   if (!found) {
-    found = new Intl.DateTimeFormat('en-GB', { ...(near ? { weekday: 'short' } : { day: 'numeric', month: 'short' }), hour: '2-digit', minute: '2-digit', timeZone: zone });
+    found = new Intl.DateTimeFormat('en-GB', {
+      ...(near ? { weekday: 'short' } : { day: 'numeric', month: 'short' }),
+      hour: '2-digit',
+      minute: '2-digit',
+      timeZone: zone,
+    });
     formats.set(key, found);
   }
   return found;
@@ -39,4 +44,9 @@ export function dueWords(when: When, now: number, zone: string): string {
 
 const never = () => () => {};
 /** The person's time zone; the server, which can't know it, writes UTC, and the browser puts it right. */
-export const useZone = () => useSyncExternalStore(never, () => Intl.DateTimeFormat().resolvedOptions().timeZone, () => 'UTC');
+export const useZone = () =>
+  useSyncExternalStore(
+    never,
+    () => Intl.DateTimeFormat().resolvedOptions().timeZone,
+    () => 'UTC',
+  );

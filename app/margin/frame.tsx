@@ -19,7 +19,18 @@ type Props = {
   children: ReactNode;
 };
 
-export function SheetFrame({ strip, band, stack, drawer, stage, view, entries, marginLabel, onChooseEntry, children }: Props) {
+export function SheetFrame({
+  strip,
+  band,
+  stack,
+  drawer,
+  stage,
+  view,
+  entries,
+  marginLabel,
+  onChooseEntry,
+  children,
+}: Props) {
   return (
     <div className="frame">
       {strip}

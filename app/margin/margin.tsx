@@ -42,7 +42,9 @@ export function Margin({ entries, view, label, onChoose }: Props) {
       setHeights((old) => {
         const now: Record<string, number> = {};
         for (const [id, card] of cards.current) now[id] = card.offsetHeight;
-        const same = Object.keys(now).length === Object.keys(old).length && Object.entries(now).every(([id, height]) => old[id] === height);
+        const same =
+          Object.keys(now).length === Object.keys(old).length &&
+          Object.entries(now).every(([id, height]) => old[id] === height);
         return same ? old : now;
       });
     measure();
@@ -53,7 +55,11 @@ export function Margin({ entries, view, label, onChoose }: Props) {
 
   const wishes = entries.map((entry) => {
     const height = heights[entry.id] ?? 80;
-    const wish = entry.anchor ? onStage(view, entry.anchor).y - LATCH : entry.end === 'bottom' ? view.stageHeight * 2 : -1e5;
+    const wish = entry.anchor
+      ? onStage(view, entry.anchor).y - LATCH
+      : entry.end === 'bottom'
+        ? view.stageHeight * 2
+        : -1e5;
     return { id: entry.id, wish, height };
   });
   const tops = place(wishes, PAD, view.stageHeight - PAD, GAP);
@@ -62,7 +68,11 @@ export function Margin({ entries, view, label, onChoose }: Props) {
 
   return (
     <>
-      <aside className="margin-column" aria-label={label} onScroll={(event) => setScroll(event.currentTarget.scrollTop)}>
+      <aside
+        className="margin-column"
+        aria-label={label}
+        onScroll={(event) => setScroll(event.currentTarget.scrollTop)}
+      >
         <div className="margin-room" style={{ height: bottom, visibility: measured ? 'visible' : 'hidden' }}>
           {entries.map((entry) => (
             <section

@@ -27,7 +27,10 @@ export const fitScale = (page: Pick<Page, 'width' | 'height'>, width: number, he
   Math.max(0.05, Math.min((width - 2 * PAD) / page.width, (height - 2 * PAD) / page.height));
 
 /** Follows the size and the scrolling of a stage. */
-export function useView(page: Pick<Page, 'width' | 'height'>, zoom: Zoom): { view: View; stage: RefObject<HTMLDivElement | null> } {
+export function useView(
+  page: Pick<Page, 'width' | 'height'>,
+  zoom: Zoom,
+): { view: View; stage: RefObject<HTMLDivElement | null> } {
   const stage = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 800, height: 580, x: 0, y: 0 });
   useEffect(() => {
@@ -35,7 +38,9 @@ export function useView(page: Pick<Page, 'width' | 'height'>, zoom: Zoom): { vie
     if (!element) return;
     const read = () => {
       const { clientWidth: width, clientHeight: height, scrollLeft: x, scrollTop: y } = element;
-      setSize((old) => (old.width === width && old.height === height && old.x === x && old.y === y ? old : { width, height, x, y }));
+      setSize((old) =>
+        old.width === width && old.height === height && old.x === x && old.y === y ? old : { width, height, x, y },
+      );
     };
     const observer = new ResizeObserver(read);
     observer.observe(element);
@@ -52,9 +57,21 @@ export function useView(page: Pick<Page, 'width' | 'height'>, zoom: Zoom): { vie
     const roomWidth = Math.max(size.width, w + 2 * PAD);
     const roomHeight = Math.max(size.height, h + 2 * PAD);
     const inset = { x: (roomWidth - w) / 2, y: (roomHeight - h) / 2 };
-    return { scale, left: inset.x - size.x, top: inset.y - size.y, stageWidth: size.width, stageHeight: size.height, roomWidth, roomHeight, inset };
+    return {
+      scale,
+      left: inset.x - size.x,
+      top: inset.y - size.y,
+      stageWidth: size.width,
+      stageHeight: size.height,
+      roomWidth,
+      roomHeight,
+      inset,
+    };
   }, [page, zoom, size]);
   return { view, stage };
 }
 
-export const onStage = (view: View, { x, y }: Point): Point => ({ x: view.left + x * view.scale, y: view.top + y * view.scale });
+export const onStage = (view: View, { x, y }: Point): Point => ({
+  x: view.left + x * view.scale,
+  y: view.top + y * view.scale,
+});

@@ -4,7 +4,15 @@ import type { Note } from '../../server/stores/reviews';
 
 /** Margin notes: what a teacher says about a spot. Enter keeps it, Shift+Enter makes a new line. */
 
-export function NoteDraft({ onSave, onCancel, start = '' }: { onSave: (body: string) => void; onCancel: () => void; start?: string }) {
+export function NoteDraft({
+  onSave,
+  onCancel,
+  start = '',
+}: {
+  onSave: (body: string) => void;
+  onCancel: () => void;
+  start?: string;
+}) {
   const [body, setBody] = useState(start);
   const save = () => body.trim() && onSave(body.trim());
   return (
@@ -38,7 +46,17 @@ export function NoteDraft({ onSave, onCancel, start = '' }: { onSave: (body: str
   );
 }
 
-export function NoteCard({ note, open, onEdit, onRemove }: { note: Note; open: boolean; onEdit: (body: string) => void; onRemove: () => void }) {
+export function NoteCard({
+  note,
+  open,
+  onEdit,
+  onRemove,
+}: {
+  note: Note;
+  open: boolean;
+  onEdit: (body: string) => void;
+  onRemove: () => void;
+}) {
   const [editing, setEditing] = useState(false);
   if (editing)
     return (

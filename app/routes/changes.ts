@@ -35,9 +35,12 @@ function unknownPicture(change: Change, known: (id: string) => boolean): string 
     return (item.items as (typeof item)[] | undefined)?.map(inItem).find((id) => id !== null) ?? null;
   };
   if (change.kind === 'insert') return inItem(change.item);
-  if (change.kind === 'set') return typeof change.values.picture === 'string' && !known(change.values.picture) ? change.values.picture : null;
+  if (change.kind === 'set')
+    return typeof change.values.picture === 'string' && !known(change.values.picture) ? change.values.picture : null;
   if (change.kind === 'page-insert') return change.page.items.map(inItem).find((id) => id !== null) ?? null;
-  return change.kind === 'all' ? (change.changes.map((part) => unknownPicture(part, known)).find((id) => id !== null) ?? null) : null;
+  return change.kind === 'all'
+    ? (change.changes.map((part) => unknownPicture(part, known)).find((id) => id !== null) ?? null)
+    : null;
 }
 
 export async function action({ request, context, params }: Route.ActionArgs) {
@@ -46,9 +49,18 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   const access = await documentAccess(db, person.id, params.documentId);
   if (!access) throw missing();
   if (access.kind === 'copy' && !isOpen(access.state))
-    throw refuse(409, access.state === 'done' ? 'This copy is done. It can be looked at, but not changed.' : 'This copy is handed in. Take it back to change it.');
+    throw refuse(
+      409,
+      access.state === 'done'
+        ? 'This copy is done. It can be looked at, but not changed.'
+        : 'This copy is handed in. Take it back to change it.',
+    );
   const read = Save.safeParse(await request.json().catch(() => null));
-  if (!read.success) throw refuse(400, `These changes could not be read (${read.error.issues[0].path.join('.')}: ${read.error.issues[0].message}). Reload the page and try again.`);
+  if (!read.success)
+    throw refuse(
+      400,
+      `These changes could not be read (${read.error.issues[0].path.join('.')}: ${read.error.issues[0].message}). Reload the page and try again.`,
+    );
   const guard = (sheet: Sheet, change: Change) => {
     const picture = unknownPicture(change, (id) => shelf.resources.pictures(id) !== undefined);
     if (picture) return `There is no picture called “${picture}”.`;
@@ -63,7 +75,12 @@ export async function action({ request, context, params }: Route.ActionArgs) {
 }
 
 /** The first change begins a copy; every save counts its look-fors anew, for what a student may be told. */
-async function afterCopySave(db: Parameters<typeof markBegun>[0], access: DocumentAccess, person: { id: string; name: string }, sheet: Sheet) {
+async function afterCopySave(
+  db: Parameters<typeof markBegun>[0],
+  access: DocumentAccess,
+  person: { id: string; name: string },
+  sheet: Sheet,
+) {
   if (access.kind !== 'copy') return null;
   if (access.state === 'not-begun') await markBegun(db, access.copyId);
   const copy = (await copyOfStudent(db, person.id, access.copyId))!;

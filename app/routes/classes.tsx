@@ -18,8 +18,18 @@ const Action = z.discriminatedUnion('do', [
     names: z
       .string()
       .max(10_000)
-      .transform((text) => text.split('\n').map((line) => line.trim()).filter(Boolean))
-      .pipe(z.array(Name).min(1, 'Type at least one name, each on a line of its own.').max(100, 'At most 100 names at once.')),
+      .transform((text) =>
+        text
+          .split('\n')
+          .map((line) => line.trim())
+          .filter(Boolean),
+      )
+      .pipe(
+        z
+          .array(Name)
+          .min(1, 'Type at least one name, each on a line of its own.')
+          .max(100, 'At most 100 names at once.'),
+      ),
   }),
   z.object({ do: z.literal('new-secret'), classId: z.string().max(40), student: z.string().max(40) }),
 ]);
@@ -27,7 +37,12 @@ const Action = z.discriminatedUnion('do', [
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const classes = await classesOf(context.services.db, person.id);
-  return { person, classes: await Promise.all(classes.map(async (c) => ({ ...c, members: await membersOf(context.services.db, c.id) }))) };
+  return {
+    person,
+    classes: await Promise.all(
+      classes.map(async (c) => ({ ...c, members: await membersOf(context.services.db, c.id) })),
+    ),
+  };
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
@@ -46,7 +61,13 @@ export async function action({ request, context }: Route.ActionArgs) {
     return { problem: null, said: 'The old pictures no longer count. At the next sign-in new ones are chosen.' };
   }
   for (const name of given.names) await addStudent(db, { schoolId: person.schoolId, classId: given.classId, name });
-  return { problem: null, said: given.names.length === 1 ? `${given.names[0]} is in the class.` : `${given.names.length} students are in the class.` };
+  return {
+    problem: null,
+    said:
+      given.names.length === 1
+        ? `${given.names[0]} is in the class.`
+        : `${given.names.length} students are in the class.`,
+  };
 }
 
 export const meta: Route.MetaFunction = () => [{ title: 'Classes · Dappled Margin' }];
@@ -57,8 +78,8 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
     <div className="desk dapple">
       <HouseStrip person={loaderData.person} />
       <main className="classes">
-        {actionData?.problem && <Alert type="error" showIcon message={actionData.problem} role="alert" />}
-        {actionData?.said && <Alert type="success" showIcon message={actionData.said} role="status" />}
+        {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
+        {actionData?.said && <Alert type="success" showIcon title={actionData.said} role="status" />}
         {loaderData.classes.map((c) => (
           <section key={c.id} className="card class-card" aria-labelledby={`class-${c.id}`}>
             <header>
@@ -75,7 +96,13 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
                   <Form method="post">
                     <input type="hidden" name="classId" value={c.id} />
                     <input type="hidden" name="student" value={member.id} />
-                    <button className="plainbtn quiet" name="do" value="new-secret" disabled={!member.hasSecret} aria-label={`New pictures for ${member.name}`}>
+                    <button
+                      className="plainbtn quiet"
+                      name="do"
+                      value="new-secret"
+                      disabled={!member.hasSecret}
+                      aria-label={`New pictures for ${member.name}`}
+                    >
                       {member.hasSecret ? 'new pictures' : 'no pictures yet'}
                     </button>
                   </Form>
@@ -84,7 +111,12 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
             </ul>
             <Form method="post" className="class-add">
               <input type="hidden" name="classId" value={c.id} />
-              <Input.TextArea name="names" rows={2} aria-label={`Names to add to ${c.name}`} placeholder="Names to add, each on a line of its own" />
+              <Input.TextArea
+                name="names"
+                rows={2}
+                aria-label={`Names to add to ${c.name}`}
+                placeholder="Names to add, each on a line of its own"
+              />
               <Button htmlType="submit" name="do" value="add-students" loading={busy}>
                 Add
               </Button>

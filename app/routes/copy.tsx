@@ -49,12 +49,20 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const goes = await goesOf(db, copy.id);
   const last = goes.at(-1);
   const returned = goes.filter((go) => go.returnedAt !== null).at(-1);
-  const [notes, rulings] = returned ? await Promise.all([notesOf(db, [returned.id]), rulingsOf(db, [returned.id])]) : [[], []];
-  const results = countAll(copy.lookFors, document.sheet, { handedOut: givenOut(copy.handoutSheet), studentName: person.name });
+  const [notes, rulings] = returned
+    ? await Promise.all([notesOf(db, [returned.id]), rulingsOf(db, [returned.id])])
+    : [[], []];
+  const results = countAll(copy.lookFors, document.sheet, {
+    handedOut: givenOut(copy.handoutSheet),
+    studentName: person.name,
+  });
   // Once it is done, the teacher's own rulings and everything counted may be seen.
   const told = results.map((result, i) => {
     const ruling = copy.state === 'done' ? rulings.find((r) => r.lookForId === result.id) : undefined;
-    const shown = resultForStudent(copy.state === 'done' ? { ...copy.lookFors[i], tell: 'result' } : copy.lookFors[i], result);
+    const shown = resultForStudent(
+      copy.state === 'done' ? { ...copy.lookFors[i], tell: 'result' } : copy.lookFors[i],
+      result,
+    );
     return shown && ruling ? { ...shown, held: ruling.held } : shown;
   });
   return {
@@ -72,7 +80,10 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
     lookFors: copy.lookFors.map(forStudent),
     results: told,
     notes,
-    marks: returned && copy.rubric.rows.length > 0 ? { rubric: copy.rubric, marks: returned.marks, ...points(copy.rubric, returned.marks) } : null,
+    marks:
+      returned && copy.rubric.rows.length > 0
+        ? { rubric: copy.rubric, marks: returned.marks, ...points(copy.rubric, returned.marks) }
+        : null,
     go: last?.number ?? 0,
     mayTakeBack: copy.state === 'handed-in' && !last?.reviewBeganAt,
     now: Date.now(),
@@ -94,7 +105,9 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   return { problem: moved.ok ? null : moved.reason };
 }
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.title ?? 'Copy'} · Dappled Margin` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.title ?? 'Copy'} · Dappled Margin` },
+];
 
 export default function CopyScreen({ loaderData }: Route.ComponentProps) {
   // A copy that was handed in, taken back or returned is begun anew, from what the server says.
@@ -152,7 +165,8 @@ function Copy({ loaded }: { loaded: Loaded }) {
     setSending(true);
     const seq = await bench.settled();
     setSending(false);
-    if (seq === null) return bench.say('Your changes are still kept here: the server does not answer. Hand in when it says “saved”.');
+    if (seq === null)
+      return bench.say('Your changes are still kept here: the server does not answer. Hand in when it says “saved”.');
     setAsking(false);
     void fetcher.submit({ do: 'hand-in', seq: String(seq) }, { method: 'post' });
   };
@@ -161,9 +175,21 @@ function Copy({ loaded }: { loaded: Loaded }) {
 
   const entries = useMemo(() => {
     const out: MarginEntry[] = [];
-    if (loaded.state === 'another-go' || loaded.state === 'done') out.push({ id: 'back', anchor: null, end: 'top', tone: 'plain', label: 'From your teacher', content: <BackCard loaded={loaded} /> });
+    if (loaded.state === 'another-go' || loaded.state === 'done')
+      out.push({
+        id: 'back',
+        anchor: null,
+        end: 'top',
+        tone: 'plain',
+        label: 'From your teacher',
+        content: <BackCard loaded={loaded} />,
+      });
     out.push({
-      id: 'brief', anchor: null, end: 'top', tone: 'plain', label: 'What to do',
+      id: 'brief',
+      anchor: null,
+      end: 'top',
+      tone: 'plain',
+      label: 'What to do',
       content: (
         <>
           <h3 className="brief-title">What to do</h3>
@@ -172,18 +198,41 @@ function Copy({ loaded }: { loaded: Loaded }) {
       ),
     });
     if (loaded.lookFors.length > 0)
-      out.push({ id: 'lookfors', anchor: null, end: 'top', tone: 'plain', label: 'What your teacher will look for', content: <LookForList lookFors={loaded.lookFors} results={results} done={loaded.state === 'done'} onGo={(id) => goTo(bench, id)} /> });
+      out.push({
+        id: 'lookfors',
+        anchor: null,
+        end: 'top',
+        tone: 'plain',
+        label: 'What your teacher will look for',
+        content: (
+          <LookForList
+            lookFors={loaded.lookFors}
+            results={results}
+            done={loaded.state === 'done'}
+            onGo={(id) => goTo(bench, id)}
+          />
+        ),
+      });
     return out;
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [loaded, results]);
-  const all: MarginEntry[] = [...entries, ...noteEntries(loaded, page, fetcher.submit)];
+  // A tick shows at once, before the server has it.
+  const ticked = fetcher.formData?.get('note');
+  const notes = loaded.notes.map((note) =>
+    note.id === ticked ? { ...note, settled: fetcher.formData?.get('settled') === 'yes' } : note,
+  );
+  const all: MarginEntry[] = [...entries, ...noteEntries(notes, page, fetcher.submit)];
   const here = editing ? findOn(page, editing.id)?.item : undefined;
   if (here?.kind === 'text' && !shut) {
     const box = boxOf(page, here, pictureNow);
     const bank = bankOf(sheet);
     if (bank.length > 0 && here.role === 'label')
       all.push({
-        id: 'this', anchor: { x: box.x + box.width, y: box.y + box.height / 2 }, tone: 'sky', active: true, label: 'Words for this label',
+        id: 'this',
+        anchor: { x: box.x + box.width, y: box.y + box.height / 2 },
+        tone: 'sky',
+        active: true,
+        label: 'Words for this label',
         content: (
           <>
             <h3>This label</h3>
@@ -195,7 +244,8 @@ function Copy({ loaded }: { loaded: Loaded }) {
                   className={`chip${usedElsewhere(page, word, here.id) ? ' used' : ''}`}
                   onMouseDown={(event) => event.preventDefault()}
                   onClick={() => {
-                    if (bench.editing && typeWords(bench, bench.editing, 0, bodyLength(here.body), word)) bench.edit({ ...bench.editing, anchor: word.length, focus: word.length });
+                    if (bench.editing && typeWords(bench, bench.editing, 0, bodyLength(here.body), word))
+                      bench.edit({ ...bench.editing, anchor: word.length, focus: word.length });
                   }}
                 >
                   {word}
@@ -208,24 +258,63 @@ function Copy({ loaded }: { loaded: Loaded }) {
       });
   } else if (!editing && selection.length > 0 && bench.selectedItems.every((item) => item.touch === 'free')) {
     const box = boxOf(page, bench.selectedItems[0], pictureNow);
-    all.push({ id: 'chosen', anchor: { x: box.x + box.width, y: box.y + box.height / 2 }, tone: 'apricot', active: true, label: 'Settings of what is chosen', content: <ItemSettings key={selection.join()} bench={bench} items={bench.selectedItems} sheet={sheet} /> });
+    all.push({
+      id: 'chosen',
+      anchor: { x: box.x + box.width, y: box.y + box.height / 2 },
+      tone: 'apricot',
+      active: true,
+      label: 'Settings of what is chosen',
+      content: <ItemSettings key={selection.join()} bench={bench} items={bench.selectedItems} sheet={sheet} />,
+    });
   }
 
   return (
     <>
       <SheetFrame
         strip={
-          <Strip home="/tray" title={loaded.title} before={open ? <SaveWords bench={bench} /> : <StateLabel state={loaded.state} />}>
+          <Strip
+            home="/tray"
+            title={loaded.title}
+            before={open ? <SaveWords bench={bench} /> : <StateLabel state={loaded.state} />}
+          >
             {open && <span className="quiet">{dueWords(loaded.dueAt, loaded.now, zone)}</span>}
             {open && (
               <>
-                <button type="button" className="plainbtn" disabled={history.past.length === 0} onClick={() => bench.undo()} title="Undo (Ctrl+Z)">undo</button>
-                <button type="button" className="plainbtn" disabled={history.future.length === 0} onClick={() => bench.redo()} title="Redo (Ctrl+Shift+Z)">redo</button>
-                <Button type="primary" loading={sending || fetcher.state !== 'idle'} onClick={() => setAsking(true)} disabled={shut !== null}>Hand in</Button>
+                <button
+                  type="button"
+                  className="plainbtn"
+                  disabled={history.past.length === 0}
+                  onClick={() => bench.undo()}
+                  title="Undo (Ctrl+Z)"
+                >
+                  undo
+                </button>
+                <button
+                  type="button"
+                  className="plainbtn"
+                  disabled={history.future.length === 0}
+                  onClick={() => bench.redo()}
+                  title="Redo (Ctrl+Shift+Z)"
+                >
+                  redo
+                </button>
+                <Button
+                  type="primary"
+                  loading={sending || fetcher.state !== 'idle'}
+                  onClick={() => setAsking(true)}
+                  disabled={shut !== null}
+                >
+                  Hand in
+                </Button>
               </>
             )}
             {loaded.mayTakeBack && (
-              <Button loading={fetcher.state !== 'idle'} onClick={() => void fetcher.submit({ do: 'take-back' }, { method: 'post' })}>Take it back</Button>
+              <Button
+                loading={fetcher.state !== 'idle'}
+                onClick={() => void fetcher.submit({ do: 'take-back' }, { method: 'post' })}
+              >
+                Take it back
+              </Button>
             )}
           </Strip>
         }
@@ -235,17 +324,49 @@ function Copy({ loaded }: { loaded: Loaded }) {
         entries={all}
         marginLabel="Margin"
       >
-        <div data-stage tabIndex={0} role="application" aria-label="Your sheet. Enter chooses the first part you may fill in, Tab the next." style={{ position: 'absolute', inset: 0 }} onPointerDown={(event) => event.target === event.currentTarget && bench.select([])}>
-          <Stage bench={bench} view={view} arrived={arrived} label={loaded.title} onDropSupply={open ? (data, at) => void dropSupply(bench, data, at) : undefined} />
+        <div
+          data-stage
+          tabIndex={0}
+          role="application"
+          aria-label="Your sheet. Enter chooses the first part you may fill in, Tab the next."
+          style={{ position: 'absolute', inset: 0 }}
+          onPointerDown={(event) => event.target === event.currentTarget && bench.select([])}
+        >
+          <Stage
+            bench={bench}
+            view={view}
+            arrived={arrived}
+            label={loaded.title}
+            onDropSupply={open ? (data, at) => void dropSupply(bench, data, at) : undefined}
+          />
         </div>
       </SheetFrame>
-      {(problem || shut) && open && <div className="over-alert"><Alert type="warning" showIcon message={problem ?? shut} role="alert" /></div>}
-      <Modal open={asking} title="A last look" okText={lacking.length ? 'Hand in all the same' : 'Hand in'} cancelText="Not yet" onCancel={() => setAsking(false)} onOk={() => void handInNow()} confirmLoading={sending}>
+      {(problem || shut) && open && (
+        <div className="over-alert">
+          <Alert type="warning" showIcon title={problem ?? shut} role="alert" />
+        </div>
+      )}
+      <Modal
+        open={asking}
+        title="A last look"
+        okText={lacking.length ? 'Hand in all the same' : 'Hand in'}
+        cancelText="Not yet"
+        onCancel={() => setAsking(false)}
+        onOk={() => void handInNow()}
+        confirmLoading={sending}
+      >
         {lacking.length === 0 ? <p>Everything that can be counted is there.</p> : <p>This is still missing:</p>}
         <ul>
           {lacking.map(({ id, title }) => {
             const result = results.find((r) => r?.id === id)!;
-            return <li key={id}>{title} <span className="quiet">({result.got} of {result.need})</span></li>;
+            return (
+              <li key={id}>
+                {title}{' '}
+                <span className="quiet">
+                  ({result.got} of {result.need})
+                </span>
+              </li>
+            );
           })}
         </ul>
         <p className="quiet">You can take it back until your teacher begins to read it.</p>
@@ -263,10 +384,19 @@ function goTo(bench: Bench, id: string) {
 }
 
 const bankOf = (sheet: Sheet): string[] =>
-  [...everyItem(sheet)].flatMap((item) => (item.kind === 'text' && item.role === 'bank' ? bodyText(item.body).split(/\s*[·\n]\s*/) : [])).map((word) => word.trim()).filter(Boolean);
+  [...everyItem(sheet)]
+    .flatMap((item) => (item.kind === 'text' && item.role === 'bank' ? bodyText(item.body).split(/\s*[·\n]\s*/) : []))
+    .map((word) => word.trim())
+    .filter(Boolean);
 
 const usedElsewhere = (page: Page, word: string, but: string) =>
-  [...everyItem(page)].some((item) => item.kind === 'text' && item.role === 'label' && item.id !== but && bodyText(item.body).trim().toLowerCase() === word.toLowerCase());
+  [...everyItem(page)].some(
+    (item) =>
+      item.kind === 'text' &&
+      item.role === 'label' &&
+      item.id !== but &&
+      bodyText(item.body).trim().toLowerCase() === word.toLowerCase(),
+  );
 
 function BackCard({ loaded }: { loaded: Loaded }) {
   const { marks, state, notes } = loaded;
@@ -286,13 +416,21 @@ function BackCard({ loaded }: { loaded: Loaded }) {
           ))}
         </div>
       )}
-      {notes.length > 0 && <p className="quiet">{settled} of {notes.length} {notes.length === 1 ? 'note' : 'notes'} seen to</p>}
+      {notes.length > 0 && (
+        <p className="quiet">
+          {settled} of {notes.length} {notes.length === 1 ? 'note' : 'notes'} seen to
+        </p>
+      )}
     </>
   );
 }
 
-function noteEntries(loaded: Loaded, page: Page, submit: (data: Record<string, string>, options: { method: 'post' }) => unknown): MarginEntry[] {
-  return loaded.notes
+function noteEntries(
+  notes: Loaded['notes'],
+  page: Page,
+  submit: (data: Record<string, string>, options: { method: 'post' }) => unknown,
+): MarginEntry[] {
+  return notes
     .filter((note) => note.pageId === page.id)
     .map((note): MarginEntry => {
       const item = note.itemId === null ? undefined : findOn(page, note.itemId)?.item;
@@ -302,11 +440,23 @@ function noteEntries(loaded: Loaded, page: Page, submit: (data: Record<string, s
         anchor = { x: box.x + box.width, y: box.y + box.height / 2 };
       }
       return {
-        id: note.id, anchor, tone: note.settled ? 'moss' : 'apricot', active: !note.settled, label: 'A note from your teacher',
+        id: note.id,
+        anchor,
+        tone: note.settled ? 'moss' : 'apricot',
+        active: !note.settled,
+        label: 'A note from your teacher',
         content: (
           <>
             <p className="note-words">{note.body}</p>
-            <Checkbox checked={note.settled} onChange={(event) => void submit({ do: 'settle', note: note.id, settled: event.target.checked ? 'yes' : 'no' }, { method: 'post' })}>
+            <Checkbox
+              checked={note.settled}
+              onChange={(event) =>
+                void submit(
+                  { do: 'settle', note: note.id, settled: event.target.checked ? 'yes' : 'no' },
+                  { method: 'post' },
+                )
+              }
+            >
               seen to
             </Checkbox>
           </>

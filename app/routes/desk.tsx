@@ -19,13 +19,19 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, demo } = context.services;
   const [sheets, handouts] = await Promise.all([sheetsOf(db, person.id), progressOf(db, person.id)]);
-  const documents = await loadDocuments(db, sheets.map((sheet) => sheet.documentId));
+  const documents = await loadDocuments(
+    db,
+    sheets.map((sheet) => sheet.documentId),
+  );
   return {
     person,
     demo,
     now: Date.now(),
     handouts,
-    sheets: sheets.map((sheet) => ({ ...sheet, title: documents.get(sheet.documentId)?.sheet.title || 'Untitled sheet' })),
+    sheets: sheets.map((sheet) => ({
+      ...sheet,
+      title: documents.get(sheet.documentId)?.sheet.title || 'Untitled sheet',
+    })),
     purposes: PURPOSES.map((id) => ({ id, name: BEGINNINGS[id].name })),
   };
 }
@@ -34,7 +40,12 @@ export async function action({ request, context }: Route.ActionArgs) {
   const person = await requireRole(request, context, 'teacher');
   const purpose = z.enum(PURPOSES).safeParse((await formOf(request)).purpose);
   if (!purpose.success) throw refuse(400, 'Choose what to begin with from the row on the Desk.');
-  const id = await createSheet(context.services.db, { schoolId: person.schoolId, ownerId: person.id, purpose: purpose.data, sheet: BEGINNINGS[purpose.data].sheet() });
+  const id = await createSheet(context.services.db, {
+    schoolId: person.schoolId,
+    ownerId: person.id,
+    purpose: purpose.data,
+    sheet: BEGINNINGS[purpose.data].sheet(),
+  });
   return redirect(`/sheets/${id}?named=no`);
 }
 
@@ -43,14 +54,32 @@ export const meta: Route.MetaFunction = () => [{ title: 'Desk · Dappled Margin'
 type Progress = Route.ComponentProps['loaderData']['handouts'][number];
 
 function ProgressLine({ handout }: { handout: Progress }) {
-  const all = Math.max(1, STATES.reduce((sum, state) => sum + handout.counts[state], 0));
+  const all = Math.max(
+    1,
+    STATES.reduce((sum, state) => sum + handout.counts[state], 0),
+  );
   return (
-    <div className="desk-progress" role="img" aria-label={STATES.filter((s) => handout.counts[s]).map((s) => `${handout.counts[s]} ${STATE_WORDS[s]}`).join(', ') || 'no copies'}>
-      {STATES.map((state) => handout.counts[state] > 0 && (
-        <span key={state} style={{ width: `${(100 * handout.counts[state]) / all}%`, background: STATE_COLOURS[state] }} title={`${handout.counts[state]} ${STATE_WORDS[state]}`}>
-          {handout.counts[state]}
-        </span>
-      ))}
+    <div
+      className="desk-progress"
+      role="img"
+      aria-label={
+        STATES.filter((s) => handout.counts[s])
+          .map((s) => `${handout.counts[s]} ${STATE_WORDS[s]}`)
+          .join(', ') || 'no copies'
+      }
+    >
+      {STATES.map(
+        (state) =>
+          handout.counts[state] > 0 && (
+            <span
+              key={state}
+              style={{ width: `${(100 * handout.counts[state]) / all}%`, background: STATE_COLOURS[state] }}
+              title={`${handout.counts[state]} ${STATE_WORDS[state]}`}
+            >
+              {handout.counts[state]}
+            </span>
+          ),
+      )}
     </div>
   );
 }
@@ -58,11 +87,15 @@ function ProgressLine({ handout }: { handout: Progress }) {
 export default function Desk({ loaderData }: Route.ComponentProps) {
   const { person, demo, now, handouts, sheets, purposes } = loaderData;
   const zone = useZone();
-  const waiting = handouts.filter((h) => h.counts['handed-in'] > 0).sort((a, b) => +(a.oldestWaiting ?? 0) - +(b.oldestWaiting ?? 0));
+  const waiting = handouts
+    .filter((h) => h.counts['handed-in'] > 0)
+    .sort((a, b) => +(a.oldestWaiting ?? 0) - +(b.oldestWaiting ?? 0));
   return (
     <div className="desk dapple">
       <HouseStrip person={person} />
-      {demo && <div className="demo-note">This is the demo school: everybody in it is made up. Change what you like.</div>}
+      {demo && (
+        <div className="demo-note">This is the demo school: everybody in it is made up. Change what you like.</div>
+      )}
       <main>
         <Form method="post" className="desk-new" aria-label="Begin something new">
           {purposes.map(({ id, name }) => (
@@ -107,7 +140,9 @@ export default function Desk({ loaderData }: Route.ComponentProps) {
                   <strong>{h.title}</strong>
                   <span className="quiet">{h.className}</span>
                   <ProgressLine handout={h} />
-                  <span className={h.dueAt && +h.dueAt < now ? 'desk-late' : 'quiet'}>{dueWords(h.dueAt, now, zone)}</span>
+                  <span className={h.dueAt && +h.dueAt < now ? 'desk-late' : 'quiet'}>
+                    {dueWords(h.dueAt, now, zone)}
+                  </span>
                 </Link>
               ))}
               <div className="desk-legend" aria-hidden="true">

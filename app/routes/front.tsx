@@ -17,7 +17,10 @@ const SignIn = z.discriminatedUnion('as', [
     password: z.string().min(1, 'Type your password.').max(200),
     next: z.string().optional(),
   }),
-  z.object({ as: z.literal('student'), code: z.string().trim().min(1, 'Type the code your teacher gave you.').max(20) }),
+  z.object({
+    as: z.literal('student'),
+    code: z.string().trim().min(1, 'Type the code your teacher gave you.').max(20),
+  }),
   z.object({ as: z.literal('demo'), person: z.string().max(40) }),
 ]);
 
@@ -36,17 +39,27 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (given.as === 'demo') {
     const door = demo ? (await demoDoors(db)).find(({ id }) => id === given.person) : undefined;
     const person = door && (await personById(db, door.id));
-    return person ? signedIn(context, person, placeAfter(null, person.role)) : { problem: 'This is not a demo, so there is no way in without a password.' };
+    return person
+      ? signedIn(context, person, placeAfter(null, person.role))
+      : { problem: 'This is not a demo, so there is no way in without a password.' };
   }
   if (given.as === 'student') {
     const found = await classByCode(db, given.code);
-    return found ? redirect(`/join?code=${found.code}`) : { problem: `There is no class with the code “${given.code}”. Look at it again, or ask your teacher.`, field: 'code' };
+    return found
+      ? redirect(`/join?code=${found.code}`)
+      : {
+          problem: `There is no class with the code “${given.code}”. Look at it again, or ask your teacher.`,
+          field: 'code',
+        };
   }
   const result = await signInTeacher(db, given.email, given.password);
   if (result.ok) return signedIn(context, result.person, placeAfter(given.next ?? null, 'teacher'));
   return result.reason === 'slow'
     ? { problem: 'Too many tries with this address. Wait ten minutes, then try again.', field: 'password' }
-    : { problem: 'E-mail and password do not go together. Check both; capitals count in the password.', field: 'password' };
+    : {
+        problem: 'E-mail and password do not go together. Check both; capitals count in the password.',
+        field: 'password',
+      };
 }
 
 export const meta: Route.MetaFunction = () => [{ title: 'Dappled Margin: sheets that come back read' }];
@@ -60,15 +73,29 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
         <section className="front-name">
           <Mark size={54} />
           <h1>Dappled Margin</h1>
-          <p>Make a sheet. Hand it out. Read what each one made of it, with everything you have to say beside the spot it is about.</p>
+          <p>
+            Make a sheet. Hand it out. Read what each one made of it, with everything you have to say beside the spot it
+            is about.
+          </p>
         </section>
-        {actionData?.problem && <Alert type="error" showIcon message={actionData.problem} role="alert" className="front-problem" />}
+        {actionData?.problem && (
+          <Alert type="error" showIcon title={actionData.problem} role="alert" className="front-problem" />
+        )}
         <div className="front-doors">
           <Form method="post" className="card front-door front-student">
             <h2>I am a student</h2>
             <input type="hidden" name="as" value="student" />
             <label htmlFor="code">Class code</label>
-            <Input id="code" name="code" size="large" autoComplete="off" autoCapitalize="characters" status={wrong('code') && 'error'} aria-invalid={wrong('code')} style={{ letterSpacing: '0.2em', textTransform: 'uppercase' }} />
+            <Input
+              id="code"
+              name="code"
+              size="large"
+              autoComplete="off"
+              autoCapitalize="characters"
+              status={wrong('code') && 'error'}
+              aria-invalid={wrong('code')}
+              style={{ letterSpacing: '0.2em', textTransform: 'uppercase' }}
+            />
             <Button htmlType="submit" type="primary" size="large" loading={busy}>
               Find my class
             </Button>
@@ -80,7 +107,13 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
             <label htmlFor="email">E-mail</label>
             <Input id="email" name="email" type="email" autoComplete="username" />
             <label htmlFor="password">Password</label>
-            <Input.Password id="password" name="password" autoComplete="current-password" status={wrong('password') && 'error'} aria-invalid={wrong('password')} />
+            <Input.Password
+              id="password"
+              name="password"
+              autoComplete="current-password"
+              status={wrong('password') && 'error'}
+              aria-invalid={wrong('password')}
+            />
             <Button htmlType="submit" loading={busy}>
               Sign in
             </Button>
@@ -91,7 +124,10 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
             <input type="hidden" name="as" value="demo" />
             <div>
               <h2>This is a demo</h2>
-              <p className="quiet">A made-up school beside a salt marsh. Step in as one of these people; nothing here is real, so change what you like.</p>
+              <p className="quiet">
+                A made-up school beside a salt marsh. Step in as one of these people; nothing here is real, so change
+                what you like.
+              </p>
             </div>
             <div className="front-people">
               {loaderData.doors.map((door) => (

@@ -48,7 +48,16 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const found = await sheetOf(db, person.id, params.sheetId);
   const document = found && (await loadDocument(db, found.documentId));
   if (!document) throw missing();
-  return { personId: person.id, personName: person.name, id: found.id, documentId: document.id, seq: document.seq, sheet: document.sheet, savedAt: +document.changedAt, classes: await classesOf(db, person.id) };
+  return {
+    personId: person.id,
+    personName: person.name,
+    id: found.id,
+    documentId: document.id,
+    seq: document.seq,
+    sheet: document.sheet,
+    savedAt: +document.changedAt,
+    classes: await classesOf(db, person.id),
+  };
 }
 
 export const shouldRevalidate = () => false;
@@ -69,20 +78,35 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   if (!read.ok) return read.wrong;
   const given = read.value;
   const dueAt = given.dueAt === null ? null : new Date(given.dueAt);
-  if (dueAt && +dueAt < Date.now()) return { problem: 'The due time is already past. Choose a later one, or leave it empty.', field: 'dueAt' };
-  if (document.sheet.pages.every((page) => page.items.length === 0)) return { problem: 'This sheet is empty. Put something on it before you hand it out.' };
+  if (dueAt && +dueAt < Date.now())
+    return { problem: 'The due time is already past. Choose a later one, or leave it empty.', field: 'dueAt' };
+  if (document.sheet.pages.every((page) => page.items.length === 0))
+    return { problem: 'This sheet is empty. Put something on it before you hand it out.' };
   const own = await classesOf(db, person.id);
   const chosen = given.classes.map((id) => own.find((c) => c.id === id));
   if (chosen.some((c) => !c)) throw missing();
   const empty = chosen.find((c) => c!.size === 0);
-  if (empty) return { problem: `Nobody is in ${empty.name} yet. Add its students under Classes, or choose another class.` };
+  if (empty)
+    return { problem: `Nobody is in ${empty.name} yet. Add its students under Classes, or choose another class.` };
   const ids: string[] = [];
   for (const classId of given.classes)
-    ids.push(await createHandout(db, { ...given, schoolId: person.schoolId, teacherId: person.id, sheetId: found.id, classId, dueAt, sheet: document.sheet }));
+    ids.push(
+      await createHandout(db, {
+        ...given,
+        schoolId: person.schoolId,
+        teacherId: person.id,
+        sheetId: found.id,
+        classId,
+        dueAt,
+        sheet: document.sheet,
+      }),
+    );
   return redirect(ids.length === 1 ? `/handouts/${ids[0]}` : '/desk');
 }
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Hand out: ${loaderData?.sheet.title ?? ''} · Dappled Margin` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `Hand out: ${loaderData?.sheet.title ?? ''} · Dappled Margin` },
+];
 
 const NEXT: Record<Touch, Touch> = { fixed: 'fill', fill: 'free', free: 'fixed' };
 const TOUCH_WORDS: Record<Touch, string> = { fixed: 'only look', fill: 'fill in', free: 'change' };
@@ -111,21 +135,55 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
         <div className="frame-main">
           <div className="frame-stage dapple" ref={stage}>
             <div className="frame-room" style={{ width: view.roomWidth, height: view.roomHeight }}>
-              <div className="paper" style={{ left: view.inset.x, top: view.inset.y, width: page.width * view.scale, height: page.height * view.scale }}>
-                {faces && <PageView sheet={given} page={page} faces={faces} arrived={arrived} scale={view.scale} prompts label="What students get" />}
+              <div
+                className="paper"
+                style={{
+                  left: view.inset.x,
+                  top: view.inset.y,
+                  width: page.width * view.scale,
+                  height: page.height * view.scale,
+                }}
+              >
+                {faces && (
+                  <PageView
+                    sheet={given}
+                    page={page}
+                    faces={faces}
+                    arrived={arrived}
+                    scale={view.scale}
+                    prompts
+                    label="What students get"
+                  />
+                )}
                 {faces && <TouchMarks bench={bench} page={page} scale={view.scale} />}
               </div>
             </div>
             <div className="touch-key">
-              <span><i />only look</span>
-              <span><i className="fill" />fill in</span>
-              <span><i className="free" />change</span>
+              <span>
+                <i />
+                only look
+              </span>
+              <span>
+                <i className="fill" />
+                fill in
+              </span>
+              <span>
+                <i className="free" />
+                change
+              </span>
               <span className="quiet">press a part to change it</span>
-              {sheet.pages.length > 1 && sheet.pages.map((p, i) => (
-                <button key={p.id} type="button" className="page-tab" aria-current={p.id === page.id} onClick={() => setPageId(p.id)}>
-                  {i + 1}
-                </button>
-              ))}
+              {sheet.pages.length > 1 &&
+                sheet.pages.map((p, i) => (
+                  <button
+                    key={p.id}
+                    type="button"
+                    className="page-tab"
+                    aria-current={p.id === page.id}
+                    onClick={() => setPageId(p.id)}
+                  >
+                    {i + 1}
+                  </button>
+                ))}
             </div>
           </div>
           <aside className="margin-column" aria-label="Who, when and what">
@@ -140,24 +198,32 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
 
 /** What students will see, with every part that has a frame as a button. */
 function TouchMarks({ bench, page, scale }: { bench: Bench; page: Page; scale: number }) {
-  return page.items.toReversed().filter(isFramed).map((item) => {
-    const box = boxOf(page, item, pictureNow);
-    return (
-      <button
-        key={item.id}
-        type="button"
-        className={`touch-mark ${item.touch}`}
-        aria-label={`${itemName(item)}: students may ${TOUCH_WORDS[item.touch]}`}
-        style={{ left: box.x * scale - 2, top: box.y * scale - 2, width: box.width * scale + 4, height: box.height * scale + 4 }}
-        onClick={() => {
-          bench.pageId = page.id;
-          setValues(bench, 'What students may do', { touch: NEXT[item.touch] }, [item.id]);
-        }}
-      >
-        <span>{TOUCH_WORDS[item.touch]}</span>
-      </button>
-    );
-  });
+  return page.items
+    .toReversed()
+    .filter(isFramed)
+    .map((item) => {
+      const box = boxOf(page, item, pictureNow);
+      return (
+        <button
+          key={item.id}
+          type="button"
+          className={`touch-mark ${item.touch}`}
+          aria-label={`${itemName(item)}: students may ${TOUCH_WORDS[item.touch]}`}
+          style={{
+            left: box.x * scale - 2,
+            top: box.y * scale - 2,
+            width: box.width * scale + 4,
+            height: box.height * scale + 4,
+          }}
+          onClick={() => {
+            bench.pageId = page.id;
+            setValues(bench, 'What students may do', { touch: NEXT[item.touch] }, [item.id]);
+          }}
+        >
+          <span>{TOUCH_WORDS[item.touch]}</span>
+        </button>
+      );
+    });
 }
 
 type Loaded = Route.ComponentProps['loaderData'];
@@ -177,57 +243,148 @@ function HandingForm({ bench, loaded }: { bench: Bench; loaded: Loaded }) {
   }));
   const set = (patch: Partial<typeof form>) => setForm({ ...form, ...patch });
   const [waiting, setWaiting] = useState(false);
-  const tried = useMemo(() => countAll(form.lookFors, sheet, { handedOut: givenOut(sheet), studentName: loaded.personName }), [form.lookFors, sheet, loaded.personName]);
+  const tried = useMemo(
+    () => countAll(form.lookFors, sheet, { handedOut: givenOut(sheet), studentName: loaded.personName }),
+    [form.lookFors, sheet, loaded.personName],
+  );
   const wrong = fetcher.data && 'problem' in fetcher.data ? fetcher.data : null;
   const send = async () => {
     setWaiting(true);
     const saved = await bench.settled();
     setWaiting(false);
-    if (saved === null) return bench.say('The sheet is not saved yet: the server does not answer. Try again when it says “saved”.');
+    if (saved === null)
+      return bench.say('The sheet is not saved yet: the server does not answer. Try again when it says “saved”.');
     const due = form.due ? new Date(form.due) : null;
-    const handout: Given = { classes: form.classes, title: form.title, brief: form.brief, dueAt: due && !Number.isNaN(+due) ? due.toISOString() : null, lookFors: form.lookFors, rubric: form.rubric, supplies: form.supplies };
+    const handout: Given = {
+      classes: form.classes,
+      title: form.title,
+      brief: form.brief,
+      dueAt: due && !Number.isNaN(+due) ? due.toISOString() : null,
+      lookFors: form.lookFors,
+      rubric: form.rubric,
+      supplies: form.supplies,
+    };
     void fetcher.submit({ handout: JSON.stringify(handout) }, { method: 'post' });
   };
   return (
     <div className="handing-form">
-      {wrong && <Alert type="error" showIcon message={wrong.problem} role="alert" />}
       <section>
-        <label className="block" htmlFor="title">Name of the handout</label>
+        <label className="block" htmlFor="title">
+          Name of the handout
+        </label>
         <Input id="title" value={form.title} onChange={(event) => set({ title: event.target.value })} />
       </section>
       <section>
         <h2>Who and when</h2>
-        {loaded.classes.length === 0 && <p className="quiet">You have no class yet. <Link to="/classes">Begin one</Link>, then come back.</p>}
+        {loaded.classes.length === 0 && (
+          <p className="quiet">
+            You have no class yet. <Link to="/classes">Begin one</Link>, then come back.
+          </p>
+        )}
         <div className="who-row">
           {loaded.classes.map((c) => (
-            <Checkbox key={c.id} checked={form.classes.includes(c.id)} onChange={(event) => set({ classes: event.target.checked ? [...form.classes, c.id] : form.classes.filter((id) => id !== c.id) })}>
+            <Checkbox
+              key={c.id}
+              checked={form.classes.includes(c.id)}
+              onChange={(event) =>
+                set({
+                  classes: event.target.checked ? [...form.classes, c.id] : form.classes.filter((id) => id !== c.id),
+                })
+              }
+            >
               {c.name} ({c.size})
             </Checkbox>
           ))}
         </div>
         <p style={{ margin: '8px 0 0' }}>
           <label htmlFor="due">due </label>
-          <input id="due" className="due" type="datetime-local" value={form.due} aria-invalid={wrong?.field === 'dueAt'} onChange={(event) => set({ due: event.target.value })} />
+          <input
+            id="due"
+            className="due"
+            type="datetime-local"
+            value={form.due}
+            aria-invalid={wrong?.field === 'dueAt'}
+            onChange={(event) => set({ due: event.target.value })}
+          />
         </p>
       </section>
       <section>
-        <label className="block" htmlFor="brief">Brief: what is to be done</label>
-        <Input.TextArea id="brief" rows={3} value={form.brief} onChange={(event) => set({ brief: event.target.value })} />
+        <label className="block" htmlFor="brief">
+          Brief: what is to be done
+        </label>
+        <Input.TextArea
+          id="brief"
+          rows={3}
+          value={form.brief}
+          onChange={(event) => set({ brief: event.target.value })}
+        />
       </section>
       <section>
         <h2>What you will look for</h2>
-        <LookForEdit sheet={sheet} lookFors={form.lookFors} tried={tried} onChange={(lookFors) => set({ lookFors })} onRefuse={(reason) => bench.say(reason)} />
+        <LookForEdit
+          sheet={sheet}
+          lookFors={form.lookFors}
+          tried={tried}
+          onChange={(lookFors) => set({ lookFors })}
+          onRefuse={(reason) => bench.say(reason)}
+        />
       </section>
       <section>
         <h2>Rubric</h2>
         {form.rubric.rows.map((row, i) => (
           <div key={row.id} className="rubric-row">
-            <Input size="small" aria-label="Row of the rubric" placeholder="what is marked" value={row.name} onChange={(event) => set({ rubric: { rows: form.rubric.rows.map((r, j) => (j === i ? { ...r, name: event.target.value } : r)) } })} />
-            <Select size="small" aria-label="Levels" value={row.levels.length} options={[2, 3, 4, 5].map((n) => ({ value: n, label: `levels 1 to ${n}` }))} onChange={(n: number) => set({ rubric: { rows: form.rubric.rows.map((r, j) => (j === i ? { ...r, levels: Array.from({ length: n }, (_, k) => ({ points: k + 1, text: '' })) } : r)) } })} />
-            <button type="button" className="plainbtn" aria-label={`Take away: ${row.name || 'this row'}`} onClick={() => set({ rubric: { rows: form.rubric.rows.filter((_, j) => j !== i) } })}>✕</button>
+            <Input
+              size="small"
+              aria-label="Row of the rubric"
+              placeholder="what is marked"
+              value={row.name}
+              onChange={(event) =>
+                set({
+                  rubric: { rows: form.rubric.rows.map((r, j) => (j === i ? { ...r, name: event.target.value } : r)) },
+                })
+              }
+            />
+            <Select
+              size="small"
+              aria-label="Levels"
+              value={row.levels.length}
+              options={[2, 3, 4, 5].map((n) => ({ value: n, label: `levels 1 to ${n}` }))}
+              onChange={(n: number) =>
+                set({
+                  rubric: {
+                    rows: form.rubric.rows.map((r, j) =>
+                      j === i
+                        ? { ...r, levels: Array.from({ length: n }, (_, k) => ({ points: k + 1, text: '' })) }
+                        : r,
+                    ),
+                  },
+                })
+              }
+            />
+            <button
+              type="button"
+              className="plainbtn"
+              aria-label={`Take away: ${row.name || 'this row'}`}
+              onClick={() => set({ rubric: { rows: form.rubric.rows.filter((_, j) => j !== i) } })}
+            >
+              ✕
+            </button>
           </div>
         ))}
-        <Button size="small" type="dashed" onClick={() => set({ rubric: { rows: [...form.rubric.rows, { id: nanoid(8), name: '', levels: POINTS.map((points) => ({ points, text: '' })) }] } })}>
+        <Button
+          size="small"
+          type="dashed"
+          onClick={() =>
+            set({
+              rubric: {
+                rows: [
+                  ...form.rubric.rows,
+                  { id: nanoid(8), name: '', levels: POINTS.map((points) => ({ points, text: '' })) },
+                ],
+              },
+            })
+          }
+        >
           Add a row
         </Button>
       </section>
@@ -235,12 +392,23 @@ function HandingForm({ bench, loaded }: { bench: Bench; loaded: Loaded }) {
         <h2>Supplies open to students</h2>
         <div className="who-row">
           {SUPPLIES.map((supply) => (
-            <Checkbox key={supply} checked={form.supplies.includes(supply)} onChange={(event) => set({ supplies: event.target.checked ? [...form.supplies, supply] : form.supplies.filter((s) => s !== supply) })}>
+            <Checkbox
+              key={supply}
+              checked={form.supplies.includes(supply)}
+              onChange={(event) =>
+                set({
+                  supplies: event.target.checked
+                    ? [...form.supplies, supply]
+                    : form.supplies.filter((s) => s !== supply),
+                })
+              }
+            >
               {SUPPLY_WORDS[supply]}
             </Checkbox>
           ))}
         </div>
       </section>
+      {wrong && <Alert type="error" showIcon title={wrong.problem} role="alert" />}
       <Button type="primary" size="large" loading={waiting || fetcher.state !== 'idle'} onClick={() => void send()}>
         Hand it out
       </Button>

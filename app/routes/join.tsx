@@ -49,7 +49,7 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
     <div className="join dapple">
       <Strip title={`${loaderData.class.name} · ${loaderData.class.school}`} home="/" />
       <main>
-        {actionData?.problem && <Alert type="error" showIcon message={actionData.problem} role="alert" />}
+        {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
         {!member ? (
           <section className="card join-card">
             <h2>Which name is yours?</h2>
@@ -64,19 +64,32 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
           </section>
         ) : (
           <Form method="post" className="card join-card" onSubmit={() => setChosen([])}>
-            <h2>{member.name}, {member.hasSecret ? 'your three pictures, in your order' : 'choose three pictures: your secret from now on'}</h2>
+            <h2>
+              {member.name},{' '}
+              {member.hasSecret
+                ? 'your three pictures, in your order'
+                : 'choose three pictures: your secret from now on'}
+            </h2>
             <input type="hidden" name="code" value={loaderData.class.code} />
             <input type="hidden" name="student" value={member.id} />
             <input type="hidden" name="secret" value={chosen.join(' ')} />
             <div className="join-pictures">
               {SECRET_PICTURES.map((picture) => (
-                <button key={picture} type="button" aria-label={picture} disabled={chosen.length === SECRET_LENGTH} onClick={() => setChosen([...chosen, picture])}>
+                <button
+                  key={picture}
+                  type="button"
+                  aria-label={picture}
+                  disabled={chosen.length === SECRET_LENGTH}
+                  onClick={() => setChosen([...chosen, picture])}
+                >
                   <img src={`/art/pictures/flat/${picture}.svg`} alt="" width={56} height={56} />
                 </button>
               ))}
             </div>
             <div className="join-chosen" aria-live="polite">
-              <span className="sr">{chosen.length} of {SECRET_LENGTH} chosen</span>
+              <span className="sr">
+                {chosen.length} of {SECRET_LENGTH} chosen
+              </span>
               {Array.from({ length: SECRET_LENGTH }, (_, i) => (
                 <span key={i} className="join-slot">
                   {chosen[i] && <img src={`/art/pictures/flat/${chosen[i]}.svg`} alt="" width={34} height={34} />}

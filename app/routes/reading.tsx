@@ -1,5 +1,5 @@
 import { Alert, Button, Segmented } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, redirect, useFetcher, useNavigate } from 'react-router';
 import { z } from 'zod';
 import { contains } from '../../core/geometry/box';
@@ -35,7 +35,15 @@ import { Marks } from './spread';
 const coordinate = z.coerce.number().min(-7200).max(7200);
 const Words = z.string().trim().min(1, 'Write something first.').max(4000, 'A note has at most 4,000 letters.');
 const Action = z.discriminatedUnion('do', [
-  z.object({ do: z.literal('note'), go: Id, page: Id, item: Id.optional(), x: coordinate.optional(), y: coordinate.optional(), body: Words }),
+  z.object({
+    do: z.literal('note'),
+    go: Id,
+    page: Id,
+    item: Id.optional(),
+    x: coordinate.optional(),
+    y: coordinate.optional(),
+    body: Words,
+  }),
   z.object({ do: z.literal('edit-note'), go: Id, note: Id, body: Words }),
   z.object({ do: z.literal('remove-note'), go: Id, note: Id }),
   z.object({ do: z.literal('rule'), go: Id, lookFor: Id, held: z.enum(['yes', 'no', 'counted']) }),
@@ -54,10 +62,26 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const sheet = go ? go.sheet : (await loadDocument(db, copy.documentId))!.sheet;
   const [notes, rulings] = go ? await Promise.all([notesOf(db, [go.id]), rulingsOf(db, [go.id])]) : [[], []];
   return {
-    copy: { id: copy.id, studentName: copy.studentName, state: copy.state, title: copy.title, handoutId: copy.handoutId, begunAt: copies.find((c) => c.id === copy.id)?.begunAt ?? null },
+    copy: {
+      id: copy.id,
+      studentName: copy.studentName,
+      state: copy.state,
+      title: copy.title,
+      handoutId: copy.handoutId,
+      begunAt: copies.find((c) => c.id === copy.id)?.begunAt ?? null,
+    },
     lookFors: copy.lookFors,
     rubric: copy.rubric,
-    go: go ? { id: go.id, number: go.number, handedInAt: go.handedInAt, returnedAt: go.returnedAt, outcome: go.outcome, marks: go.marks } : null,
+    go: go
+      ? {
+          id: go.id,
+          number: go.number,
+          handedInAt: go.handedInAt,
+          returnedAt: go.returnedAt,
+          outcome: go.outcome,
+          marks: go.marks,
+        }
+      : null,
     goes: goes.map(({ number, outcome }) => ({ number, outcome })),
     sheet,
     handedOut: givenOut(copy.handoutSheet),
@@ -80,18 +104,24 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   const given = read.value;
   const go = (await goesOf(db, copy.id)).find((g) => g.id === given.go);
   if (!go) return { problem: `${copy.studentName} has taken this piece back meanwhile. Nothing was written.` };
-  const gone = { problem: 'This piece is with the student again, so nothing more can be said on it. What you wrote before is kept.' };
+  const gone = {
+    problem: 'This piece is with the student again, so nothing more can be said on it. What you wrote before is kept.',
+  };
   switch (given.do) {
     case 'note': {
       const placed = { pageId: given.page, itemId: given.item ?? null, x: given.x ?? null, y: given.y ?? null };
-      return (await addNote(db, { goId: go.id, authorId: person.id, body: given.body, ...placed })) ? { problem: null } : gone;
+      return (await addNote(db, { goId: go.id, authorId: person.id, body: given.body, ...placed }))
+        ? { problem: null }
+        : gone;
     }
     case 'edit-note':
       return (await editNote(db, go.id, given.note, given.body)) ? { problem: null } : gone;
     case 'remove-note':
       return (await removeNote(db, go.id, given.note)) ? { problem: null } : gone;
     case 'rule':
-      return (await rule(db, go.id, given.lookFor, given.held === 'counted' ? null : given.held === 'yes')) ? { problem: null } : gone;
+      return (await rule(db, go.id, given.lookFor, given.held === 'counted' ? null : given.held === 'yes'))
+        ? { problem: null }
+        : gone;
     case 'mark': {
       const row = copy.rubric.rows.find((r) => r.id === given.row);
       if (!row || given.level >= row.levels.length) return { problem: 'This rubric has no such level.' };
@@ -103,13 +133,17 @@ export async function action({ request, context, params }: Route.ActionArgs) {
     case 'return': {
       const moved = await returnGo(db, go.id, given.outcome);
       if (!moved.ok) return { problem: moved.reason };
-      const next = (await copiesOf(db, copy.handoutId)).filter((c) => c.state === 'handed-in').sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0))[0];
+      const next = (await copiesOf(db, copy.handoutId))
+        .filter((c) => c.state === 'handed-in')
+        .sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0))[0];
       return redirect(next ? `/handouts/${copy.handoutId}/reading/${next.id}` : `/handouts/${copy.handoutId}`);
     }
   }
 }
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.copy.studentName ?? ''}: ${loaderData?.copy.title ?? ''} · Dappled Margin` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.copy.studentName ?? ''}: ${loaderData?.copy.title ?? ''} · Dappled Margin` },
+];
 
 export default function ReadingScreen({ loaderData }: Route.ComponentProps) {
   return <Reading key={`${loaderData.copy.id} ${loaderData.go?.id}`} loaded={loaderData} />;
@@ -152,14 +186,16 @@ function Reading({ loaded }: { loaded: Loaded }) {
   const navigate = useNavigate();
   const zone = useZone();
   const open = go !== null && go.returnedAt === null && copy.state === 'handed-in';
-  const submit = (data: Record<string, string>) => void fetcher.submit({ go: go?.id ?? '', ...data }, { method: 'post' });
+  const submit = (data: Record<string, string>) =>
+    void fetcher.submit({ go: go?.id ?? '', ...data }, { method: 'post' });
 
   const at = band.findIndex((entry) => entry.id === copy.id);
   const [before, after] = [band[at - 1], band[at + 1]];
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || event.ctrlKey || event.metaKey || event.altKey)
+        return;
       const to = event.key === 'ArrowRight' ? after : event.key === 'ArrowLeft' ? before : undefined;
       if (to) void navigate(`/handouts/${copy.handoutId}/reading/${to.id}`);
       if (event.key === 'Escape') setDraft(null);
@@ -168,29 +204,56 @@ function Reading({ loaded }: { loaded: Loaded }) {
     return () => window.removeEventListener('keydown', onKey);
   }, [after, before, copy.handoutId, navigate]);
 
-  const marks = useMemo(() => pieceMarks(sheet, results, pictureNow).filter((mark) => mark.page === page.id), [sheet, results, page.id, arrived]); // eslint-disable-line react-hooks/exhaustive-deps
+  const marks = pieceMarks(sheet, results, pictureNow).filter((mark) => mark.page === page.id);
   const problem = fetcher.data?.problem;
 
-  const entries: MarginEntry[] = [{ id: 'head', anchor: null, end: 'top', tone: 'plain', label: 'Look-fors', content: <HeadCard loaded={loaded} open={open} submit={submit} zone={zone} /> }];
+  const entries: MarginEntry[] = [
+    {
+      id: 'head',
+      anchor: null,
+      end: 'top',
+      tone: 'plain',
+      label: 'Look-fors',
+      content: <HeadCard loaded={loaded} open={open} submit={submit} zone={zone} />,
+    },
+  ];
   if (shown === 'piece') {
     lookFors.forEach((lookFor, i) => {
       results[i].evidence.forEach((evidence, j) => {
         if (evidence.verdict !== 'wrong' && evidence.verdict !== 'near') return;
         const anchor = anchorOf(page, evidence.items[0] ?? null, null, null);
-        if (!anchor || lookFor.kind === 'words' || heldAfter(results[i], rulings) === true && evidence.verdict === 'wrong' && lookFor.kind !== 'labels') return;
+        if (
+          !anchor ||
+          lookFor.kind === 'words' ||
+          (heldAfter(results[i], rulings) === true && evidence.verdict === 'wrong' && lookFor.kind !== 'labels')
+        )
+          return;
         const id = `${lookFor.id} ${j}`;
         entries.push({
-          id, anchor, tone: evidence.verdict === 'wrong' ? 'apricot' : 'moss', active: active === id, label: lookFor.title,
+          id,
+          anchor,
+          tone: evidence.verdict === 'wrong' ? 'apricot' : 'moss',
+          active: active === id,
+          label: lookFor.title,
           content: (
             <>
               <h3>
-                {evidenceWords(lookFor, evidence)} <small>{evidence.verdict === 'near' ? 'counted as right' : 'look-for'}</small>
+                {evidenceWords(lookFor, evidence)}{' '}
+                <small>{evidence.verdict === 'near' ? 'counted as right' : 'look-for'}</small>
               </h3>
-              {open && evidence.verdict === 'wrong' && !notes.some((note) => note.itemId === evidence.items[0]) && draft?.item !== evidence.items[0] && (
-                <button type="button" className="lookfor-go" style={{ padding: 0 }} onClick={() => setDraft({ page: page.id, item: evidence.items[0], at: anchor })}>
-                  write a note here
-                </button>
-              )}
+              {open &&
+                evidence.verdict === 'wrong' &&
+                !notes.some((note) => note.itemId === evidence.items[0]) &&
+                draft?.item !== evidence.items[0] && (
+                  <button
+                    type="button"
+                    className="lookfor-go"
+                    style={{ padding: 0 }}
+                    onClick={() => setDraft({ page: page.id, item: evidence.items[0], at: anchor })}
+                  >
+                    write a note here
+                  </button>
+                )}
             </>
           ),
         });
@@ -199,32 +262,74 @@ function Reading({ loaded }: { loaded: Loaded }) {
     for (const note of notes) {
       if (note.pageId !== page.id) continue;
       entries.push({
-        id: note.id, anchor: anchorOf(page, note.itemId, note.x, note.y), end: 'bottom', tone: 'sky', active: active === note.id, label: 'Your note',
-        content: <NoteCard note={note} open={open} onEdit={(body) => submit({ do: 'edit-note', note: note.id, body })} onRemove={() => submit({ do: 'remove-note', note: note.id })} />,
+        id: note.id,
+        anchor: anchorOf(page, note.itemId, note.x, note.y),
+        end: 'bottom',
+        tone: 'sky',
+        active: active === note.id,
+        label: 'Your note',
+        content: (
+          <NoteCard
+            note={note}
+            open={open}
+            onEdit={(body) => submit({ do: 'edit-note', note: note.id, body })}
+            onRemove={() => submit({ do: 'remove-note', note: note.id })}
+          />
+        ),
       });
     }
     if (draft && draft.page === page.id)
       entries.push({
-        id: 'draft', anchor: draft.at, tone: 'sky', active: true, label: 'A new note',
+        id: 'draft',
+        anchor: draft.at,
+        tone: 'sky',
+        active: true,
+        label: 'A new note',
         content: (
           <NoteDraft
             onCancel={() => setDraft(null)}
             onSave={(body) => {
-              submit({ do: 'note', page: draft.page, ...(draft.item ? { item: draft.item } : { x: String(draft.at.x), y: String(draft.at.y) }), body });
+              submit({
+                do: 'note',
+                page: draft.page,
+                ...(draft.item ? { item: draft.item } : { x: String(draft.at.x), y: String(draft.at.y) }),
+                body,
+              });
               setDraft(null);
             }}
           />
         ),
       });
   }
-  if (rubric.rows.length > 0 && go) entries.push({ id: 'rubric', anchor: null, end: 'bottom', tone: 'plain', label: 'Rubric', content: <RubricCard loaded={loaded} open={open} submit={submit} /> });
+  if (rubric.rows.length > 0 && go)
+    entries.push({
+      id: 'rubric',
+      anchor: null,
+      end: 'bottom',
+      tone: 'plain',
+      label: 'Rubric',
+      content: <RubricCard loaded={loaded} open={open} submit={submit} />,
+    });
 
   return (
     <>
       <SheetFrame
         strip={
-          <Strip home="/desk" title={copy.title} before={<Link to={`/handouts/${copy.handoutId}`} className="quiet">the whole class</Link>}>
-            <Segmented aria-label="What is shown" value={shown} onChange={setShown} options={['piece', 'handed out', 'key']} />
+          <Strip
+            home="/desk"
+            title={copy.title}
+            before={
+              <Link to={`/handouts/${copy.handoutId}`} className="quiet">
+                the whole class
+              </Link>
+            }
+          >
+            <Segmented
+              aria-label="What is shown"
+              value={shown}
+              onChange={setShown}
+              options={['piece', 'handed out', 'key']}
+            />
             {loaded.goes.length > 1 && (
               <span className="goes" role="group" aria-label="Goes">
                 {loaded.goes.map(({ number }) => (
@@ -234,13 +339,34 @@ function Reading({ loaded }: { loaded: Loaded }) {
                 ))}
               </span>
             )}
-            {sheet.pages.length > 1 && sheet.pages.map((p, i) => (
-              <button key={p.id} type="button" className="page-tab" aria-label={`Page ${i + 1}`} aria-current={i === pageIndex} onClick={() => setPageIndex(i)}>
-                {i + 1}
-              </button>
-            ))}
-            <Button disabled={!open} loading={fetcher.state !== 'idle'} onClick={() => submit({ do: 'return', outcome: 'another-go' })}>Another go</Button>
-            <Button type="primary" disabled={!open} loading={fetcher.state !== 'idle'} onClick={() => submit({ do: 'return', outcome: 'done' })}>Return as done</Button>
+            {sheet.pages.length > 1 &&
+              sheet.pages.map((p, i) => (
+                <button
+                  key={p.id}
+                  type="button"
+                  className="page-tab"
+                  aria-label={`Page ${i + 1}`}
+                  aria-current={i === pageIndex}
+                  onClick={() => setPageIndex(i)}
+                >
+                  {i + 1}
+                </button>
+              ))}
+            <Button
+              disabled={!open}
+              loading={fetcher.state !== 'idle'}
+              onClick={() => submit({ do: 'return', outcome: 'another-go' })}
+            >
+              Another go
+            </Button>
+            <Button
+              type="primary"
+              disabled={!open}
+              loading={fetcher.state !== 'idle'}
+              onClick={() => submit({ do: 'return', outcome: 'done' })}
+            >
+              Return as done
+            </Button>
           </Strip>
         }
         band={<Band band={band} current={copy.id} handoutId={copy.handoutId} />}
@@ -252,21 +378,43 @@ function Reading({ loaded }: { loaded: Loaded }) {
       >
         <div
           className={`paper${open && shown === 'piece' ? ' reading-paper' : ''}`}
-          style={{ left: view.inset.x, top: view.inset.y, width: page.width * view.scale, height: page.height * view.scale }}
+          style={{
+            left: view.inset.x,
+            top: view.inset.y,
+            width: page.width * view.scale,
+            height: page.height * view.scale,
+          }}
           onClick={(event) => {
             if (!open || shown !== 'piece') return;
             const box = event.currentTarget.getBoundingClientRect();
             const point = { x: (event.clientX - box.left) / view.scale, y: (event.clientY - box.top) / view.scale };
             const item = itemUnder(page, point);
             // A large picture is more than one spot: the note goes to the spot itself.
-            setDraft({ page: page.id, item: item && item.kind !== 'picture' ? item.id : null, at: item && item.kind !== 'picture' ? anchorOf(page, item.id, null, null)! : point });
+            setDraft({
+              page: page.id,
+              item: item && item.kind !== 'picture' ? item.id : null,
+              at: item && item.kind !== 'picture' ? anchorOf(page, item.id, null, null)! : point,
+            });
           }}
         >
-          {faces && <PageView sheet={source} page={page} faces={faces} arrived={arrived} scale={view.scale} label={`${copy.title} by ${copy.studentName}`} />}
+          {faces && (
+            <PageView
+              sheet={source}
+              page={page}
+              faces={faces}
+              arrived={arrived}
+              scale={view.scale}
+              label={`${copy.title} by ${copy.studentName}`}
+            />
+          )}
           {shown === 'piece' && <Marks marks={marks} page={page} />}
         </div>
       </SheetFrame>
-      {problem && <div className="over-alert"><Alert type="warning" showIcon message={problem} role="alert" /></div>}
+      {problem && (
+        <div className="over-alert">
+          <Alert type="warning" showIcon title={problem} role="alert" />
+        </div>
+      )}
     </>
   );
 }
@@ -280,7 +428,13 @@ function Band({ band, current, handoutId }: { band: Loaded['band']; current: str
   return (
     <nav className="band" aria-label="The class">
       {band.map(({ id, studentName, state }) => (
-        <Link key={id} to={`/handouts/${handoutId}/reading/${id}`} className="band-entry" aria-current={id === current ? 'page' : undefined} title={`${studentName}: ${STATE_WORDS[state]}`}>
+        <Link
+          key={id}
+          to={`/handouts/${handoutId}/reading/${id}`}
+          className="band-entry"
+          aria-current={id === current ? 'page' : undefined}
+          title={`${studentName}: ${STATE_WORDS[state]}`}
+        >
           <Leaf state={state} />
           <span className="sr">{STATE_WORDS[state]}:</span>
           {shortName(studentName)}
@@ -306,30 +460,67 @@ function HeadCard({ loaded, open, submit, zone }: { loaded: Loaded; open: boolea
         <StateLabel state={copy.state} />
       </div>
       <p className="quiet">
-        {go ? `go ${go.number}, handed in ${whenWords(go.handedInAt, now, zone)}` : copy.state === 'not-begun' ? 'nothing is on it yet' : 'not handed in: shown as it is now'}
+        {go
+          ? `go ${go.number}, handed in ${whenWords(go.handedInAt, now, zone)}`
+          : copy.state === 'not-begun'
+            ? 'nothing is on it yet'
+            : 'not handed in: shown as it is now'}
         {lookFors.length > 0 && ` · ${held.filter(Boolean).length} of ${lookFors.length} held`}
       </p>
       <ul className="lookfors reading-lookfors">
         {lookFors.map((lookFor, i) => (
-          <LookForRow key={lookFor.id} lookFor={lookFor} result={results[i]} held={held[i]} ruled={rulings.some((r) => r.lookForId === lookFor.id)} open={open} submit={submit} />
+          <LookForRow
+            key={lookFor.id}
+            lookFor={lookFor}
+            result={results[i]}
+            held={held[i]}
+            ruled={rulings.some((r) => r.lookForId === lookFor.id)}
+            open={open}
+            submit={submit}
+          />
         ))}
       </ul>
     </>
   );
 }
 
-function LookForRow({ lookFor, result, held, ruled, open, submit }: { lookFor: LookFor; result: Result; held: boolean | null; ruled: boolean; open: boolean; submit: Submit }) {
+function LookForRow({
+  lookFor,
+  result,
+  held,
+  ruled,
+  open,
+  submit,
+}: {
+  lookFor: LookFor;
+  result: Result;
+  held: boolean | null;
+  ruled: boolean;
+  open: boolean;
+  submit: Submit;
+}) {
   const say = (to: 'yes' | 'no' | 'counted') => submit({ do: 'rule', lookFor: lookFor.id, held: to });
   return (
     <li>
       <Tick held={held} />
       <span>
         {lookFor.title}
-        <span className="quiet">{result.held === null ? '' : ` · ${result.got} of ${result.need}`}{ruled && result.held !== null ? ' · your ruling' : ''}</span>
+        <span className="quiet">
+          {result.held === null ? '' : ` · ${result.got} of ${result.need}`}
+          {ruled && result.held !== null ? ' · your ruling' : ''}
+        </span>
         {open && (
           <span className="rule">
-            {held !== true && <button type="button" onClick={() => say(result.held === true && ruled ? 'counted' : 'yes')}>holds</button>}
-            {held !== false && <button type="button" onClick={() => say(result.held === false && ruled ? 'counted' : 'no')}>does not</button>}
+            {held !== true && (
+              <button type="button" onClick={() => say(result.held === true && ruled ? 'counted' : 'yes')}>
+                holds
+              </button>
+            )}
+            {held !== false && (
+              <button type="button" onClick={() => say(result.held === false && ruled ? 'counted' : 'no')}>
+                does not
+              </button>
+            )}
           </span>
         )}
       </span>
@@ -342,12 +533,25 @@ function RubricCard({ loaded, open, submit }: { loaded: Loaded; open: boolean; s
   const sum = points(loaded.rubric, marks);
   return (
     <>
-      <h3>Rubric <small>{sum.got} of {sum.of} points</small></h3>
+      <h3>
+        Rubric{' '}
+        <small>
+          {sum.got} of {sum.of} points
+        </small>
+      </h3>
       {loaded.rubric.rows.map((row) => (
         <div key={row.id} className="rubric-line" role="radiogroup" aria-label={row.name}>
           <span>{row.name}</span>
           {row.levels.map((level, i) => (
-            <button key={i} type="button" role="radio" aria-checked={marks[row.id] === i} disabled={!open} title={level.text} onClick={() => submit({ do: 'mark', row: row.id, level: String(marks[row.id] === i ? -1 : i) })}>
+            <button
+              key={i}
+              type="button"
+              role="radio"
+              aria-checked={marks[row.id] === i}
+              disabled={!open}
+              title={level.text}
+              onClick={() => submit({ do: 'mark', row: row.id, level: String(marks[row.id] === i ? -1 : i) })}
+            >
               {level.points}
             </button>
           ))}

@@ -28,6 +28,9 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
       : await exporter.run({ kind: 'png', sheet, page, dpi: 150 }, request.signal);
   const name = `${sheet.title.replace(/[^\p{L}\p{N} _-]/gu, '').trim() || 'sheet'}${side === 'key' ? ' (key)' : ''}.${as}`;
   return new Response(bytes as BodyInit, {
-    headers: { 'Content-Type': as === 'pdf' ? 'application/pdf' : 'image/png', 'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}` },
+    headers: {
+      'Content-Type': as === 'pdf' ? 'application/pdf' : 'image/png',
+      'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+    },
   });
 }

@@ -1,5 +1,5 @@
 import { Button, Dropdown, Select, Segmented } from 'antd';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { PAGE_SIZES, sizeName } from '../../core/sheet/units';
 import { solid } from '../../core/sheet/make';
@@ -32,13 +32,22 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const found = await sheetOf(context.services.db, person.id, params.sheetId);
   const document = found && (await loadDocument(context.services.db, found.documentId));
   if (!document) throw missing();
-  return { personId: person.id, id: found.id, documentId: document.id, seq: document.seq, sheet: document.sheet, savedAt: +document.changedAt };
+  return {
+    personId: person.id,
+    id: found.id,
+    documentId: document.id,
+    seq: document.seq,
+    sheet: document.sheet,
+    savedAt: +document.changedAt,
+  };
 }
 
 /** The workbench keeps its own state: a navigation back to it must not load the sheet over it. */
 export const shouldRevalidate = () => false;
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.sheet.title || 'Untitled sheet'} · Dappled Margin` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.sheet.title || 'Untitled sheet'} · Dappled Margin` },
+];
 
 export default function SheetScreen({ loaderData }: Route.ComponentProps) {
   // One bench for each document: another sheet is another bench.
@@ -78,29 +87,65 @@ function Workbench({ loaded }: { loaded: Loaded }) {
     bench.changed();
   }, [bench, faces]);
 
-  const items = useMemo(() => selection.flatMap((id) => bench.selectedItems.find((item) => item.id === id) ?? []), [selection, sheet, bench]); // eslint-disable-line react-hooks/exhaustive-deps
+  const items = bench.selectedItems;
   const entries: MarginEntry[] = [];
   if (items.length > 0) {
     const box = union(items.map((item) => boxOf(page, item, pictureNow)));
     entries.push({
-      id: 'chosen', anchor: { x: box.x + box.width, y: box.y + Math.min(box.height / 2, 60) }, tone: 'apricot', active: true, label: 'Settings of what is chosen',
+      id: 'chosen',
+      anchor: { x: box.x + box.width, y: box.y + Math.min(box.height / 2, 60) },
+      tone: 'apricot',
+      active: true,
+      label: 'Settings of what is chosen',
       content: <ItemSettings key={selection.join()} bench={bench} items={items} sheet={sheet} />,
     });
-  } else entries.push({ id: 'page', anchor: null, end: 'top', tone: 'plain', label: 'Settings of the page', content: <PageSettings bench={bench} sheet={sheet} page={page} /> });
+  } else
+    entries.push({
+      id: 'page',
+      anchor: null,
+      end: 'top',
+      tone: 'plain',
+      label: 'Settings of the page',
+      content: <PageSettings bench={bench} sheet={sheet} page={page} />,
+    });
 
   return (
     <>
       <SheetFrame
-        strip={<TitleStrip bench={bench} loaded={loaded} sheet={sheet} page={page} zoom={view.scale / FULL_SIZE} setZoom={setZoom} />}
-        stack={faces ? <Stack bench={bench} faces={faces} /> : <nav className="stack" aria-label="Things on the page" />}
+        strip={
+          <TitleStrip
+            bench={bench}
+            loaded={loaded}
+            sheet={sheet}
+            page={page}
+            zoom={view.scale / FULL_SIZE}
+            setZoom={setZoom}
+          />
+        }
+        stack={
+          faces ? <Stack bench={bench} faces={faces} /> : <nav className="stack" aria-label="Things on the page" />
+        }
         drawer={<Drawer bench={bench} />}
         stage={stage}
         view={view}
         entries={entries}
         marginLabel="Margin"
       >
-        <div data-stage tabIndex={0} role="application" aria-label="The sheet. Enter chooses the first thing, Tab the next one, arrows move it." style={{ position: 'absolute', inset: 0 }} onPointerDown={(event) => event.target === event.currentTarget && (bench.select([]), bench.enter(null))}>
-          <Stage bench={bench} view={view} arrived={arrived} label={sheet.title} onDropSupply={(data, at) => void dropSupply(bench, data, at)} />
+        <div
+          data-stage
+          tabIndex={0}
+          role="application"
+          aria-label="The sheet. Enter chooses the first thing, Tab the next one, arrows move it."
+          style={{ position: 'absolute', inset: 0 }}
+          onPointerDown={(event) => event.target === event.currentTarget && (bench.select([]), bench.enter(null))}
+        >
+          <Stage
+            bench={bench}
+            view={view}
+            arrived={arrived}
+            label={sheet.title}
+            onDropSupply={(data, at) => void dropSupply(bench, data, at)}
+          />
         </div>
       </SheetFrame>
       <Notice bench={bench} />
@@ -108,7 +153,14 @@ function Workbench({ loaded }: { loaded: Loaded }) {
   );
 }
 
-type StripProps = { bench: Bench; loaded: Loaded; sheet: Sheet; page: Page; zoom: number; setZoom: (zoom: Zoom) => void };
+type StripProps = {
+  bench: Bench;
+  loaded: Loaded;
+  sheet: Sheet;
+  page: Page;
+  zoom: number;
+  setZoom: (zoom: Zoom) => void;
+};
 
 function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom }: StripProps) {
   const history = useBench(bench, historySlice);
@@ -149,17 +201,31 @@ function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom }: StripProps) {
         </>
       }
     >
-      <button type="button" className="plainbtn" disabled={history.past.length === 0} onClick={() => bench.undo()} title={`Undo${history.past.length ? `: ${history.past.at(-1)!.name}` : ''} (Ctrl+Z)`}>
+      <button
+        type="button"
+        className="plainbtn"
+        disabled={history.past.length === 0}
+        onClick={() => bench.undo()}
+        title={`Undo${history.past.length ? `: ${history.past.at(-1)!.name}` : ''} (Ctrl+Z)`}
+      >
         undo
       </button>
-      <button type="button" className="plainbtn" disabled={history.future.length === 0} onClick={() => bench.redo()} title="Redo (Ctrl+Shift+Z)">
+      <button
+        type="button"
+        className="plainbtn"
+        disabled={history.future.length === 0}
+        onClick={() => bench.redo()}
+        title="Redo (Ctrl+Shift+Z)"
+      >
         redo
       </button>
       <span className="zoom">
         <button type="button" className="plainbtn" aria-label="Smaller" onClick={() => step(-0.1)}>
           −
         </button>
-        <output aria-label="Zoom" suppressHydrationWarning>{Math.round(zoom * 100)}%</output>
+        <output aria-label="Zoom" suppressHydrationWarning>
+          {Math.round(zoom * 100)}%
+        </output>
         <button type="button" className="plainbtn" aria-label="Larger" onClick={() => step(0.1)}>
           +
         </button>
@@ -173,7 +239,12 @@ function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom }: StripProps) {
           items: [
             { key: 'pdf', label: <a href={`/sheets/${loaded.id}/export?as=pdf`}>PDF, as students get it</a> },
             { key: 'key', label: <a href={`/sheets/${loaded.id}/export?as=pdf&side=key`}>PDF with the answers</a> },
-            { key: 'png', label: <a href={`/sheets/${loaded.id}/export?as=png&page=${sheet.pages.indexOf(page)}`}>PNG of this page</a> },
+            {
+              key: 'png',
+              label: (
+                <a href={`/sheets/${loaded.id}/export?as=png&page=${sheet.pages.indexOf(page)}`}>PNG of this page</a>
+              ),
+            },
           ],
         }}
       >
@@ -193,8 +264,13 @@ function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom }: StripProps) {
 function PageSettings({ bench, sheet, page }: { bench: Bench; sheet: Sheet; page: Page }) {
   const set = (values: Record<string, unknown>) => bench.make('Page', { kind: 'page-set', id: page.id, values });
   const wide = page.width > page.height;
-  const named = PAGE_SIZES.find((size) => Math.abs(size.width - Math.min(page.width, page.height)) < 2 && Math.abs(size.height - Math.max(page.width, page.height)) < 2);
-  const resize = (width: number, height: number, sideways = wide) => set(sideways === width > height ? { width, height } : { width: height, height: width });
+  const named = PAGE_SIZES.find(
+    (size) =>
+      Math.abs(size.width - Math.min(page.width, page.height)) < 2 &&
+      Math.abs(size.height - Math.max(page.width, page.height)) < 2,
+  );
+  const resize = (width: number, height: number, sideways = wide) =>
+    set(sideways === width > height ? { width, height } : { width: height, height: width });
   return (
     <div className="settings">
       <h3>
@@ -210,23 +286,62 @@ function PageSettings({ bench, sheet, page }: { bench: Bench; sheet: Sheet; page
             const size = PAGE_SIZES.find((s) => s.id === id);
             if (size) resize(size.width, size.height);
           }}
-          options={[...PAGE_SIZES.map(({ id, name }) => ({ value: id as string, label: name })), { value: 'own', label: 'own size', disabled: true }]}
+          options={[
+            ...PAGE_SIZES.map(({ id, name }) => ({ value: id as string, label: name })),
+            { value: 'own', label: 'own size', disabled: true },
+          ]}
         />
-        <Segmented size="small" aria-label="Upright or wide" value={wide ? 'wide' : 'upright'} onChange={(way) => resize(page.width, page.height, way === 'wide')} options={['upright', 'wide']} />
+        <Segmented
+          size="small"
+          aria-label="Upright or wide"
+          value={wide ? 'wide' : 'upright'}
+          onChange={(way) => resize(page.width, page.height, way === 'wide')}
+          options={['upright', 'wide']}
+        />
       </Row>
       <div className="typed-pair" style={{ marginTop: 8 }}>
         <LengthField label="wide" value={page.width} unit={sheet.unit} min={36} onChange={(width) => set({ width })} />
-        <LengthField label="high" value={page.height} unit={sheet.unit} min={36} onChange={(height) => set({ height })} />
-        <LengthField label="margin" value={page.margin} unit={sheet.unit} min={0} onChange={(margin) => set({ margin })} />
+        <LengthField
+          label="high"
+          value={page.height}
+          unit={sheet.unit}
+          min={36}
+          onChange={(height) => set({ height })}
+        />
+        <LengthField
+          label="margin"
+          value={page.margin}
+          unit={sheet.unit}
+          min={0}
+          onChange={(margin) => set({ margin })}
+        />
       </div>
       <Row label="unit">
-        <Segmented size="small" aria-label="Unit of lengths" value={sheet.unit} onChange={(unit) => bench.make('Unit', { kind: 'sheet-set', values: { unit } })} options={['in', 'mm', 'px']} />
+        <Segmented
+          size="small"
+          aria-label="Unit of lengths"
+          value={sheet.unit}
+          onChange={(unit) => bench.make('Unit', { kind: 'sheet-set', values: { unit } })}
+          options={['in', 'mm', 'px']}
+        />
       </Row>
-      <Swatches label="ground" value={page.background?.kind === 'solid' ? page.background.colour : null} palette={sheet.palette} none="No colour" onChange={(hex) => set({ background: hex === null ? null : solid(hex) })} />
+      <Swatches
+        label="ground"
+        value={page.background?.kind === 'solid' ? page.background.colour : null}
+        palette={sheet.palette}
+        none="No colour"
+        onChange={(hex) => set({ background: hex === null ? null : solid(hex) })}
+      />
       <hr className="field-split" />
       <div className="page-strip" role="group" aria-label="Pages">
         {sheet.pages.map((p, i) => (
-          <button key={p.id} type="button" className="page-tab" aria-current={p.id === page.id} onClick={() => bench.turnTo(p.id)}>
+          <button
+            key={p.id}
+            type="button"
+            className="page-tab"
+            aria-current={p.id === page.id}
+            onClick={() => bench.turnTo(p.id)}
+          >
             {i + 1}
           </button>
         ))}

@@ -25,8 +25,14 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   if (!handout) throw missing();
   const [copies, goes] = await Promise.all([copiesOf(db, handout.id), newestGoes(db, handout.id)]);
   const [documents, rulings] = await Promise.all([
-    loadDocuments(db, copies.filter((copy) => copy.state === 'under-way' || copy.state === 'another-go').map((copy) => copy.documentId)),
-    rulingsOf(db, goes.map((go) => go.id)),
+    loadDocuments(
+      db,
+      copies.filter((copy) => copy.state === 'under-way' || copy.state === 'another-go').map((copy) => copy.documentId),
+    ),
+    rulingsOf(
+      db,
+      goes.map((go) => go.id),
+    ),
   ]);
   const handedOut = givenOut(handout.sheet);
   const { width, height } = handout.sheet.pages[0];
@@ -43,12 +49,21 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
       late: go && handout.dueAt ? +go.handedInAt > +handout.dueAt : false,
       results,
       held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
-      marks: sheet && results ? pieceMarks(sheet, results, shelf.resources.pictures).filter((mark) => mark.page === sheet.pages[0].id) : [],
+      marks:
+        sheet && results
+          ? pieceMarks(sheet, results, shelf.resources.pictures).filter((mark) => mark.page === sheet.pages[0].id)
+          : [],
     };
   });
   const pieces = cards.flatMap((card) => (card.results && card.state !== 'under-way' ? [card.results] : []));
   return {
-    handout: { id: handout.id, title: handout.title, className: handout.className, dueAt: handout.dueAt, lookFors: handout.lookFors.length },
+    handout: {
+      id: handout.id,
+      title: handout.title,
+      className: handout.className,
+      dueAt: handout.dueAt,
+      lookFors: handout.lookFors.length,
+    },
     cards: cards.map(({ results: _, ...card }) => card),
     missed: missedMost(handout.lookFors, pieces).slice(0, 6),
     pieces: pieces.length,
@@ -57,7 +72,9 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   };
 }
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.handout.title ?? ''} · Dappled Margin` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.handout.title ?? ''} · Dappled Margin` },
+];
 
 const ORDER = ['handed-in', 'another-go', 'under-way', 'not-begun', 'done'] as const;
 type Card = Route.ComponentProps['loaderData']['cards'][number];
@@ -75,20 +92,43 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
       if (sort === 'state') return ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || byName;
       return sort === 'fewest' ? (a.held ?? 99) - (b.held ?? 99) || byName : byName;
     });
-  const first = cards.filter((card) => card.state === 'handed-in').sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0))[0];
+  const first = cards
+    .filter((card) => card.state === 'handed-in')
+    .sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0))[0];
   const begun = cards.filter((card) => card.state !== 'not-begun').length;
-  const counts = Array.from({ length: handout.lookFors + 1 }, (_, held) => ({ held, pieces: cards.filter((card) => card.held === held && card.state !== 'under-way' && card.state !== 'not-begun').length }));
+  const counts = Array.from({ length: handout.lookFors + 1 }, (_, held) => ({
+    held,
+    pieces: cards.filter((card) => card.held === held && card.state !== 'under-way' && card.state !== 'not-begun')
+      .length,
+  }));
   return (
     <div className="frame">
-      <Strip home="/desk" title={handout.title} before={<span className="quiet">{handout.className} · {dueWords(handout.dueAt, now, zone)}</span>}>
+      <Strip
+        home="/desk"
+        title={handout.title}
+        before={
+          <span className="quiet">
+            {handout.className} · {dueWords(handout.dueAt, now, zone)}
+          </span>
+        }
+      >
         <span className="quiet">on the pieces</span>
-        <Segmented aria-label="What is shown on the pieces" value={shown} onChange={setShown} options={['nothing', 'look-fors']} />
+        <Segmented
+          aria-label="What is shown on the pieces"
+          value={shown}
+          onChange={setShown}
+          options={['nothing', 'look-fors']}
+        />
         {first ? (
           <Link to={`/handouts/${handout.id}/reading/${first.id}`}>
-            <Button type="primary" tabIndex={-1}>Start reading</Button>
+            <Button type="primary" tabIndex={-1}>
+              Start reading
+            </Button>
           </Link>
         ) : (
-          <Button type="primary" disabled title="Nothing is handed in at the moment">Start reading</Button>
+          <Button type="primary" disabled title="Nothing is handed in at the moment">
+            Start reading
+          </Button>
         )}
       </Strip>
       <div className="spread-row">
@@ -97,7 +137,13 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
             {ORDER.map((state) => {
               const count = cards.filter((card) => card.state === state).length;
               return (
-                <button key={state} type="button" className="plainbtn spread-state" aria-pressed={only === state} onClick={() => setOnly(only === state ? null : state)}>
+                <button
+                  key={state}
+                  type="button"
+                  className="plainbtn spread-state"
+                  aria-pressed={only === state}
+                  onClick={() => setOnly(only === state ? null : state)}
+                >
                   <Leaf state={state} /> {STATE_WORDS[state]} <b>{count}</b>
                 </button>
               );
@@ -112,11 +158,18 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
               </select>
             </label>
           </div>
-          <div className="spread-cards" style={{ gridTemplateColumns: `repeat(auto-fill, minmax(${page.width > page.height ? 214 : 168}px, 1fr))` }}>
+          <div
+            className="spread-cards"
+            style={{ gridTemplateColumns: `repeat(auto-fill, minmax(${page.width > page.height ? 214 : 168}px, 1fr))` }}
+          >
             {list.map((card) => (
               <Link key={card.id} to={`/handouts/${handout.id}/reading/${card.id}`} className="spread-card">
                 <span className="spread-picture" style={{ aspectRatio: `${page.width} / ${page.height}` }}>
-                  {card.state === 'not-begun' ? <span className="spread-none">nothing yet</span> : <img src={`/copies/${card.id}/picture.svg?${card.picture}`} alt="" loading="lazy" />}
+                  {card.state === 'not-begun' ? (
+                    <span className="spread-none">nothing yet</span>
+                  ) : (
+                    <img src={`/copies/${card.id}/picture.svg?${card.picture}`} alt="" loading="lazy" />
+                  )}
                   {shown === 'look-fors' && <Marks marks={card.marks} page={page} />}
                 </span>
                 <span className="spread-name">
@@ -143,30 +196,40 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
         </main>
         <aside className="margin-column spread-margin" aria-label="The class so far">
           <h2>The class so far</h2>
-          <p className="quiet">{begun} of {cards.length} have begun · {pieces} {pieces === 1 ? 'piece' : 'pieces'} handed in</p>
+          <p className="quiet">
+            {begun} of {cards.length} have begun · {pieces} {pieces === 1 ? 'piece' : 'pieces'} handed in
+          </p>
           {pieces > 0 && handout.lookFors > 0 && (
             <>
               <section className="card spread-figure">
                 <h3>What is missed most</h3>
-                {missed.length === 0 ? <p className="quiet">Nothing: every piece has all that can be counted.</p> : missed.map(({ label, count }) => (
-                  <div key={label} className="missed">
-                    <span>{label}</span>
-                    <span className="missed-bar">
-                      <i style={{ width: `${(100 * count) / Math.max(pieces, 1)}%` }} />
-                      <b>{count}</b>
-                    </span>
-                  </div>
-                ))}
+                {missed.length === 0 ? (
+                  <p className="quiet">Nothing: every piece has all that can be counted.</p>
+                ) : (
+                  missed.map(({ label, count }) => (
+                    <div key={label} className="missed">
+                      <span>{label}</span>
+                      <span className="missed-bar">
+                        <i style={{ width: `${(100 * count) / missed[0].count}%` }} />
+                        <b>{count}</b>
+                      </span>
+                    </div>
+                  ))
+                )}
               </section>
               <section className="card spread-figure">
-                <h3>Look-fors held <small>pieces</small></h3>
+                <h3>
+                  Look-fors held <small>pieces</small>
+                </h3>
                 <Suspense fallback={<div style={{ height: 128 }} />}>
                   <Histogram counts={counts} />
                 </Suspense>
               </section>
             </>
           )}
-          {pieces === 0 && <p className="desk-empty">When the first piece is handed in, this shows what the class found hard.</p>}
+          {pieces === 0 && (
+            <p className="desk-empty">When the first piece is handed in, this shows what the class found hard.</p>
+          )}
         </aside>
       </div>
     </div>
@@ -178,9 +241,22 @@ const VERDICT_WORDS = { right: 'right', near: 'nearly right', wrong: 'wrong', em
 /** The look-fors on the piece: a frame around what counts, with a form as well as a colour. */
 export function Marks({ marks, page }: { marks: readonly PieceMark[]; page: { width: number; height: number } }) {
   return (
-    <svg className="piece-marks" viewBox={`0 0 ${page.width} ${page.height}`} role="img" aria-label={marks.map((mark) => VERDICT_WORDS[mark.verdict]).join(', ') || 'no marks'}>
+    <svg
+      className="piece-marks"
+      viewBox={`0 0 ${page.width} ${page.height}`}
+      role="img"
+      aria-label={marks.map((mark) => VERDICT_WORDS[mark.verdict]).join(', ') || 'no marks'}
+    >
       {marks.map(({ item, box, verdict }) => (
-        <rect key={item} className={`piece-mark ${verdict}`} x={box.x - 3} y={box.y - 3} width={box.width + 6} height={box.height + 6} rx="8" />
+        <rect
+          key={item}
+          className={`piece-mark ${verdict}`}
+          x={box.x - 3}
+          y={box.y - 3}
+          width={box.width + 6}
+          height={box.height + 6}
+          rx="8"
+        />
       ))}
     </svg>
   );

@@ -32,7 +32,9 @@ export default function Tray({ loaderData }: Route.ComponentProps) {
   return (
     <div className="desk dapple">
       <HouseStrip person={loaderData.person} />
-      {loaderData.demo && <div className="demo-note">This is the demo school: everybody in it is made up. Change what you like.</div>}
+      {loaderData.demo && (
+        <div className="demo-note">This is the demo school: everybody in it is made up. Change what you like.</div>
+      )}
       <main>
         {bands.map(([name, entries, empty]) => (
           <section key={name} aria-labelledby={name}>

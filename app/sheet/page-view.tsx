@@ -31,16 +31,40 @@ export function useDrawing(sheet: Sheet): { faces: Faces | null; arrived: number
 
 const hasLine = (item: Item): boolean => item.kind === 'line' || (item.kind === 'group' && item.items.some(hasLine));
 
-type ItemProps = { item: Item; roles: Sheet['roles']; faces: Faces; prompts: boolean; arrived: number; page: Page | null; ends: string };
+type ItemProps = {
+  item: Item;
+  roles: Sheet['roles'];
+  faces: Faces;
+  prompts: boolean;
+  arrived: number;
+  page: Page | null;
+  ends: string;
+};
 
 const ItemView = memo(function ItemView({ item, roles, faces, prompts, arrived, page, ends }: ItemProps) {
   const html = useMemo(() => {
     const options = { prefix: item.id, marked: false };
     if (item.kind === 'line' && !item.hidden) {
       const [x1, y1, x2, y2] = ends.split(' ').map(Number);
-      return svgMarkup([{ kind: 'group', opacity: item.opacity < 1 ? item.opacity : undefined, children: drawLine(item, { x: x1, y: y1 }, { x: x2, y: y2 }) }], faces, options);
+      return svgMarkup(
+        [
+          {
+            kind: 'group',
+            opacity: item.opacity < 1 ? item.opacity : undefined,
+            children: drawLine(item, { x: x1, y: y1 }, { x: x2, y: y2 }),
+          },
+        ],
+        faces,
+        options,
+      );
     }
-    const drawing: Drawing = { faces, pictures: pictureNow, roles, page: page ?? ({ items: [] } as unknown as Page), prompts };
+    const drawing: Drawing = {
+      faces,
+      pictures: pictureNow,
+      roles,
+      page: page ?? ({ items: [] } as unknown as Page),
+      prompts,
+    };
     const node = drawItem(item, drawing);
     return node ? svgMarkup([node], faces, options) : '';
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -61,14 +85,37 @@ type Props = {
   children?: ReactNode;
 };
 
-export const PageView = memo(function PageView({ sheet, page, faces, arrived, scale, prompts = false, label, children }: Props) {
+export const PageView = memo(function PageView({
+  sheet,
+  page,
+  faces,
+  arrived,
+  scale,
+  prompts = false,
+  label,
+  children,
+}: Props) {
   const { width, height, background } = page;
   const ground = useMemo(
-    () => (background ? svgMarkup([{ kind: 'path', d: `M0 0H${width}V${height}H0Z`, fill: paintOf(background, width, height) }], faces, { prefix: `ground-${page.id}` }) : ''),
+    () =>
+      background
+        ? svgMarkup(
+            [{ kind: 'path', d: `M0 0H${width}V${height}H0Z`, fill: paintOf(background, width, height) }],
+            faces,
+            { prefix: `ground-${page.id}` },
+          )
+        : '',
     [background, width, height, faces, page.id],
   );
   return (
-    <svg className="page-view" width={width * scale} height={height * scale} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={label}>
+    <svg
+      className="page-view"
+      width={width * scale}
+      height={height * scale}
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={label}
+    >
       <g dangerouslySetInnerHTML={{ __html: ground }} />
       {page.items.toReversed().map((item) => {
         let ends = '';
@@ -77,7 +124,16 @@ export const PageView = memo(function PageView({ sheet, page, faces, arrived, sc
           ends = `${from.x} ${from.y} ${to.x} ${to.y}`;
         }
         return (
-          <ItemView key={item.id} item={item} roles={sheet.roles} faces={faces} prompts={prompts} arrived={arrived} page={item.kind === 'group' && hasLine(item) ? page : null} ends={ends} />
+          <ItemView
+            key={item.id}
+            item={item}
+            roles={sheet.roles}
+            faces={faces}
+            prompts={prompts}
+            arrived={arrived}
+            page={item.kind === 'group' && hasLine(item) ? page : null}
+            ends={ends}
+          />
         );
       })}
       {children}

@@ -94,6 +94,9 @@ export async function prepare(sheet: Sheet): Promise<Faces> {
     const styles = [role.run, ...item.body.flatMap((p) => p.runs.map((run) => fullStyle(role, run.style)))];
     for (const { font, bold, italic } of styles) files.add(fileFor(font, bold, italic));
   }
-  await Promise.all([...[...files].filter((file) => !faces.has(file)).map((file) => loadFace(faces, file)), ...[...wanted].map(loadPicture)]);
+  await Promise.all([
+    ...[...files].filter((file) => !faces.has(file)).map((file) => loadFace(faces, file)),
+    ...[...wanted].map(loadPicture),
+  ]);
   return faces;
 }

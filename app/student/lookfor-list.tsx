@@ -4,20 +4,47 @@ import type { Result, StudentLookFor } from '../../core/lookfors/lookfor';
 
 export function Tick({ held }: { held: boolean | null }) {
   return (
-    <svg viewBox="0 0 18 18" width="18" height="18" role="img" aria-label={held === null ? 'your teacher decides' : held ? 'there' : 'not yet'} style={{ flex: 'none' }}>
+    <svg
+      viewBox="0 0 18 18"
+      width="18"
+      height="18"
+      role="img"
+      aria-label={held === null ? 'your teacher decides' : held ? 'there' : 'not yet'}
+      style={{ flex: 'none' }}
+    >
       {held ? (
         <>
           <circle cx="9" cy="9" r="8.2" fill="#456632" />
-          <path d="M5.2 9.4L8 12L12.8 6.4" fill="none" stroke="#fff" strokeWidth="1.9" strokeLinecap="round" strokeLinejoin="round" />
+          <path
+            d="M5.2 9.4L8 12L12.8 6.4"
+            fill="none"
+            stroke="#fff"
+            strokeWidth="1.9"
+            strokeLinecap="round"
+            strokeLinejoin="round"
+          />
         </>
       ) : (
-        <circle cx="9" cy="9" r="7.6" fill="none" stroke="#8a8069" strokeWidth="1.3" strokeDasharray={held === null ? '1.5 3' : '4 2.6'} />
+        <circle
+          cx="9"
+          cy="9"
+          r="7.6"
+          fill="none"
+          stroke="#8a8069"
+          strokeWidth="1.3"
+          strokeDasharray={held === null ? '1.5 3' : '4 2.6'}
+        />
       )}
     </svg>
   );
 }
 
-type Props = { lookFors: readonly StudentLookFor[]; results: readonly (Result | null)[]; done: boolean; onGo: (item: string) => void };
+type Props = {
+  lookFors: readonly StudentLookFor[];
+  results: readonly (Result | null)[];
+  done: boolean;
+  onGo: (item: string) => void;
+};
 
 export function LookForList({ lookFors, results, done, onGo }: Props) {
   const counted = results.filter((result) => result && result.held !== null);
@@ -25,19 +52,27 @@ export function LookForList({ lookFors, results, done, onGo }: Props) {
   return (
     <>
       <h3>
-        Your teacher {done ? 'looked' : 'will look'} for <small>{counted.length > 0 && `${held} of ${counted.length}`}</small>
+        Your teacher {done ? 'looked' : 'will look'} for{' '}
+        <small>{counted.length > 0 && `${held} of ${counted.length}`}</small>
       </h3>
       <ul className="lookfors">
         {lookFors.map((lookFor, i) => {
           const result = results[i];
-          const open = result?.evidence.find((e) => (e.verdict === 'empty' || e.verdict === 'wrong') && e.items.length > 0);
+          const open = result?.evidence.find(
+            (e) => (e.verdict === 'empty' || e.verdict === 'wrong') && e.items.length > 0,
+          );
           const partly = result && result.held === false && result.need > 1;
           return (
             <li key={lookFor.id}>
               <Tick held={result ? result.held : null} />
               <span>
                 {lookFor.title}
-                {partly && <span className="quiet"> · {result.got} of {result.need}</span>}
+                {partly && (
+                  <span className="quiet">
+                    {' '}
+                    · {result.got} of {result.need}
+                  </span>
+                )}
                 {!result && <span className="quiet"> · your teacher looks at this</span>}
                 {open && !done && (
                   <button type="button" className="lookfor-go" onClick={() => onGo(open.items[0])}>

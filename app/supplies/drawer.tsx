@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 import type { Supply } from '../../core/handout/touch';
 import { OUTLINES } from '../../core/geometry/outline';
 import type { Point } from '../../core/geometry/matrix';
+import { roleIds } from '../../core/sheet/make';
 import { shapeName } from '../../core/sheet/name';
 import { SHAPES } from '../../core/sheet/schema';
 import type { Sheet, ShapeItem } from '../../core/sheet/schema';
@@ -17,11 +18,37 @@ import './drawer.css';
 
 type Compartment = { id: string; name: string; supply: Supply | 'teacher'; content: (bench: Bench) => ReactNode };
 
-export type PictureEntry = { id: string; name: string; tags: string[]; group: string; width: number; height: number; credit: string; licence: string; parts: string[] };
+export type PictureEntry = {
+  id: string;
+  name: string;
+  tags: string[];
+  group: string;
+  width: number;
+  height: number;
+  credit: string;
+  licence: string;
+  parts: string[];
+};
 
-function Supplied({ name, drag, onAdd, children }: { name: string; drag: string; onAdd: () => void; children: ReactNode }) {
+function Supplied({
+  name,
+  drag,
+  onAdd,
+  children,
+}: {
+  name: string;
+  drag: string;
+  onAdd: () => void;
+  children: ReactNode;
+}) {
   return (
-    <button type="button" className="supply" draggable onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:${drag}`)} onClick={onAdd}>
+    <button
+      type="button"
+      className="supply"
+      draggable
+      onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:${drag}`)}
+      onClick={onAdd}
+    >
       {children}
       <span>{name}</span>
     </button>
@@ -32,7 +59,10 @@ const sheetOf = (bench: Bench) => bench.sheet;
 
 function Words({ bench }: { bench: Bench }) {
   const { roles } = useBench(bench, sheetOf);
-  const order = bench.rights.kind === 'all' ? Object.keys(roles).filter((id) => !['label', 'bank'].includes(id)) : ['body', 'heading', 'definition', 'reason', 'quote'].filter((id) => roles[id]);
+  const order =
+    bench.rights.kind === 'all'
+      ? roleIds(roles).filter((id) => !['label', 'bank'].includes(id))
+      : ['body', 'heading', 'definition', 'reason', 'quote'].filter((id) => roles[id]);
   return order.map((id) => (
     <Supplied key={id} name={roles[id].name} drag={`text ${id}`} onAdd={() => addText(bench, id)}>
       <RoleSample role={roles[id]} />
@@ -44,7 +74,16 @@ function Words({ bench }: { bench: Bench }) {
 function RoleSample({ role }: { role: Sheet['roles'][string] }) {
   const { bold, italic, colour, size, font } = role.run;
   return (
-    <em className="supply-words" style={{ fontWeight: bold ? 700 : 400, fontStyle: italic ? 'italic' : 'normal', color: colour, fontSize: Math.min(30, 13 + size / 2.2), fontFamily: font === 'fraunces' ? 'var(--show)' : 'inherit' }}>
+    <em
+      className="supply-words"
+      style={{
+        fontWeight: bold ? 700 : 400,
+        fontStyle: italic ? 'italic' : 'normal',
+        color: colour,
+        fontSize: Math.min(30, 13 + size / 2.2),
+        fontFamily: font === 'fraunces' ? 'var(--show)' : 'inherit',
+      }}
+    >
       Aa
     </em>
   );
@@ -54,21 +93,47 @@ function ShapeDrawing({ shape }: { shape: ShapeItem['shape'] }) {
   const [w, h] = shape === 'arrow' ? [58, 32] : [52, 44];
   return (
     <svg width="64" height="50" viewBox="-4 -3 66 50" aria-hidden="true">
-      <path d={OUTLINES[shape].path(w, h, shape === 'rectangle' ? 0 : 0.3)} transform={`translate(${(58 - w) / 2} ${(44 - h) / 2})`} fill="#dfe8d0" stroke="#456632" strokeWidth="1.6" strokeLinejoin="round" />
+      <path
+        d={OUTLINES[shape].path(w, h, shape === 'rectangle' ? 0 : 0.3)}
+        transform={`translate(${(58 - w) / 2} ${(44 - h) / 2})`}
+        fill="#dfe8d0"
+        stroke="#456632"
+        strokeWidth="1.6"
+        strokeLinejoin="round"
+      />
     </svg>
   );
 }
 
 const LINES: { name: string; drag: string; given: Parameters<typeof addLine>[1]; d: string; caps: ReactNode }[] = [
   { name: 'line', drag: 'plain', given: {}, d: 'M6 36L58 12', caps: null },
-  { name: 'arrow', drag: 'arrow', given: { endCap: 'arrow' }, d: 'M6 36L52 15', caps: <path d="M60 11L48 12L52 20Z" fill="#5b5646" /> },
-  { name: 'leader', drag: 'dot', given: { endCap: 'dot' }, d: 'M6 36L54 14', caps: <circle cx="56" cy="13" r="4" fill="#5b5646" /> },
-  { name: 'curve', drag: 'curve', given: { route: 'curved', endCap: 'arrow' }, d: 'M6 38C34 38 30 12 50 12', caps: <path d="M60 12L49 7L51 17Z" fill="#5b5646" /> },
+  {
+    name: 'arrow',
+    drag: 'arrow',
+    given: { endCap: 'arrow' },
+    d: 'M6 36L52 15',
+    caps: <path d="M60 11L48 12L52 20Z" fill="#5b5646" />,
+  },
+  {
+    name: 'leader',
+    drag: 'dot',
+    given: { endCap: 'dot' },
+    d: 'M6 36L54 14',
+    caps: <circle cx="56" cy="13" r="4" fill="#5b5646" />,
+  },
+  {
+    name: 'curve',
+    drag: 'curve',
+    given: { route: 'curved', endCap: 'arrow' },
+    d: 'M6 38C34 38 30 12 50 12',
+    caps: <path d="M60 12L49 7L51 17Z" fill="#5b5646" />,
+  },
   { name: 'steps', drag: 'steps', given: { route: 'stepped' }, d: 'M6 36H32V12H58', caps: null },
 ];
 
 let loadedIndex: Promise<PictureEntry[]> | undefined;
-const loadIndex = () => (loadedIndex ??= fetch('/art/pictures/index.json').then((answer) => answer.json() as Promise<PictureEntry[]>));
+const loadIndex = () =>
+  (loadedIndex ??= fetch('/art/pictures/index.json').then((answer) => answer.json() as Promise<PictureEntry[]>));
 
 function Pictures({ bench }: { bench: Bench }) {
   const [index, setIndex] = useState<PictureEntry[]>([]);
@@ -76,29 +141,60 @@ function Pictures({ bench }: { bench: Bench }) {
   const [group, setGroup] = useState('diagrams');
   useEffect(() => void loadIndex().then(setIndex), []);
   const search = useMemo(() => {
-    const mini = new MiniSearch<PictureEntry>({ fields: ['name', 'tags', 'group'], searchOptions: { prefix: true, fuzzy: 0.15, boost: { name: 3 } } });
+    const mini = new MiniSearch<PictureEntry>({
+      fields: ['name', 'tags', 'group'],
+      searchOptions: { prefix: true, fuzzy: 0.15, boost: { name: 3 } },
+    });
     mini.addAll(index);
     return mini;
   }, [index]);
   const groups = useMemo(() => [...new Set(index.map((entry) => entry.group))], [index]);
   const byId = useMemo(() => new Map(index.map((entry) => [entry.id, entry])), [index]);
-  const found = wanted.trim() ? search.search(wanted).slice(0, 80).flatMap((hit) => byId.get(hit.id as string) ?? []) : index.filter((entry) => entry.group === group);
+  const found = wanted.trim()
+    ? search
+        .search(wanted)
+        .slice(0, 80)
+        .flatMap((hit) => byId.get(hit.id as string) ?? [])
+    : index.filter((entry) => entry.group === group);
   return (
     <div className="pictures">
       <div className="pictures-ways">
-        <Input size="small" allowClear placeholder="Find a picture" aria-label="Find a picture" value={wanted} onChange={(event) => setWanted(event.target.value)} />
+        <Input
+          size="small"
+          allowClear
+          placeholder="Find a picture"
+          aria-label="Find a picture"
+          value={wanted}
+          onChange={(event) => setWanted(event.target.value)}
+        />
         <div className="pictures-groups">
           {groups.map((name) => (
-            <button key={name} type="button" className={`pictures-group${!wanted.trim() && name === group ? ' on' : ''}`} onClick={() => (setGroup(name), setWanted(''))}>
+            <button
+              key={name}
+              type="button"
+              className={`pictures-group${!wanted.trim() && name === group ? ' on' : ''}`}
+              onClick={() => (setGroup(name), setWanted(''))}
+            >
               {name}
             </button>
           ))}
         </div>
       </div>
       <div className="pictures-found" aria-live="polite">
-        {found.length === 0 && index.length > 0 && <p className="quiet">Nothing is called “{wanted}”. Try a simpler word: “bird” rather than “oystercatcher”.</p>}
+        {found.length === 0 && index.length > 0 && (
+          <p className="quiet">Nothing is called “{wanted}”. Try a simpler word: “bird” rather than “oystercatcher”.</p>
+        )}
         {found.map((entry) => (
-          <button key={entry.id} type="button" className="picture" title={`${entry.name} · ${entry.credit} (${entry.licence})`} aria-label={entry.name} draggable onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:picture ${entry.id}`)} onClick={() => addPicture(bench, entry)}>
+          <button
+            key={entry.id}
+            type="button"
+            className="picture"
+            title={`${entry.name} · ${entry.credit} (${entry.licence})`}
+            aria-label={entry.name}
+            draggable
+            onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:picture ${entry.id}`)}
+            onClick={() => addPicture(bench, entry)}
+          >
             <img src={`/art/pictures/${entry.id}.svg`} alt="" loading="lazy" draggable={false} />
           </button>
         ))}
@@ -111,40 +207,69 @@ const COMPARTMENTS: Compartment[] = [
   { id: 'words', name: 'Words', supply: 'text', content: (bench) => <Words bench={bench} /> },
   { id: 'pictures', name: 'Pictures', supply: 'picture', content: (bench) => <Pictures bench={bench} /> },
   {
-    id: 'shapes', name: 'Shapes', supply: 'shape',
-    content: (bench) => SHAPES.map((shape) => (
-      <Supplied key={shape} name={shapeName(shape)} drag={`shape ${shape}`} onAdd={() => addShape(bench, shape)}>
-        <ShapeDrawing shape={shape} />
-      </Supplied>
-    )),
+    id: 'shapes',
+    name: 'Shapes',
+    supply: 'shape',
+    content: (bench) =>
+      SHAPES.map((shape) => (
+        <Supplied key={shape} name={shapeName(shape)} drag={`shape ${shape}`} onAdd={() => addShape(bench, shape)}>
+          <ShapeDrawing shape={shape} />
+        </Supplied>
+      )),
   },
   {
-    id: 'lines', name: 'Lines', supply: 'line',
-    content: (bench) => LINES.map(({ name, drag, given, d, caps }) => (
-      <Supplied key={name} name={name} drag={`line ${drag}`} onAdd={() => addLine(bench, given)}>
-        <svg width="64" height="50" aria-hidden="true">
-          <path d={d} fill="none" stroke="#5b5646" strokeWidth="2" />
-          {caps}
-        </svg>
-      </Supplied>
-    )),
+    id: 'lines',
+    name: 'Lines',
+    supply: 'line',
+    content: (bench) =>
+      LINES.map(({ name, drag, given, d, caps }) => (
+        <Supplied key={name} name={name} drag={`line ${drag}`} onAdd={() => addLine(bench, given)}>
+          <svg width="64" height="50" aria-hidden="true">
+            <path d={d} fill="none" stroke="#5b5646" strokeWidth="2" />
+            {caps}
+          </svg>
+        </Supplied>
+      )),
   },
   {
-    id: 'labels', name: 'Labels', supply: 'teacher',
+    id: 'labels',
+    name: 'Labels',
+    supply: 'teacher',
     content: (bench) => (
       <>
-        <Supplied name="label and line" drag="label given" onAdd={() => addLabelAt(bench, placeFor(bench, 118, 28), null, 'label', false)}>
+        <Supplied
+          name="label and line"
+          drag="label given"
+          onAdd={() => addLabelAt(bench, placeFor(bench, 118, 28), null, 'label', false)}
+        >
           <LabelDrawing blank={false} />
         </Supplied>
-        <Supplied name="blank to fill" drag="label blank" onAdd={() => addLabelAt(bench, placeFor(bench, 118, 28), null, 'answer', true)}>
+        <Supplied
+          name="blank to fill"
+          drag="label blank"
+          onAdd={() => addLabelAt(bench, placeFor(bench, 118, 28), null, 'answer', true)}
+        >
           <LabelDrawing blank />
         </Supplied>
         <Supplied name="word bank" drag="bank" onAdd={() => addWordBank(bench)}>
           <svg width="72" height="50" aria-hidden="true">
-            {[0, 1, 2, 3].map((i) => <rect key={i} x={4 + (i % 2) * 34} y={9 + Math.floor(i / 2) * 18} width="30" height="13" rx="6.5" fill="#dfe8d0" stroke="#a9bd92" />)}
+            {[0, 1, 2, 3].map((i) => (
+              <rect
+                key={i}
+                x={4 + (i % 2) * 34}
+                y={9 + Math.floor(i / 2) * 18}
+                width="30"
+                height="13"
+                rx="6.5"
+                fill="#dfe8d0"
+                stroke="#a9bd92"
+              />
+            ))}
           </svg>
         </Supplied>
-        <p className="supplies-hint">Choose a diagram on the sheet, and its parts can be labelled one by one from the margin.</p>
+        <p className="supplies-hint">
+          Choose a diagram on the sheet, and its parts can be labelled one by one from the margin.
+        </p>
       </>
     ),
   },
@@ -153,8 +278,22 @@ const COMPARTMENTS: Compartment[] = [
 function LabelDrawing({ blank }: { blank: boolean }) {
   return (
     <svg width="84" height="50" aria-hidden="true">
-      <rect x="4" y="22" width="48" height="18" rx="4" fill="#fffefa" stroke="#6b6450" strokeWidth="1.4" strokeDasharray={blank ? '4 3' : undefined} />
-      {!blank && <text x="28" y="35" fontSize="11" textAnchor="middle" fill="#2a2820">bill</text>}
+      <rect
+        x="4"
+        y="22"
+        width="48"
+        height="18"
+        rx="4"
+        fill="#fffefa"
+        stroke="#6b6450"
+        strokeWidth="1.4"
+        strokeDasharray={blank ? '4 3' : undefined}
+      />
+      {!blank && (
+        <text x="28" y="35" fontSize="11" textAnchor="middle" fill="#2a2820">
+          bill
+        </text>
+      )}
       <path d="M52 28L74 12" stroke="#6b6450" strokeWidth="1.4" />
       <circle cx="75" cy="11" r="3.4" fill="#6b6450" />
     </svg>
@@ -178,7 +317,9 @@ export async function dropSupply(bench: Bench, data: string, at: Point): Promise
 
 export function Drawer({ bench, note }: { bench: Bench; note?: string }) {
   const { rights } = bench;
-  const open = COMPARTMENTS.filter(({ supply }) => rights.kind === 'all' || (supply !== 'teacher' && rights.supplies.includes(supply)));
+  const open = COMPARTMENTS.filter(
+    ({ supply }) => rights.kind === 'all' || (supply !== 'teacher' && rights.supplies.includes(supply)),
+  );
   const [shown, setShown] = useState<string | null>(rights.kind === 'all' ? 'words' : null);
   if (open.length === 0) return null;
   const current = open.find(({ id }) => id === shown);
@@ -186,7 +327,15 @@ export function Drawer({ bench, note }: { bench: Bench; note?: string }) {
     <section className={`drawer${current ? ' open' : ''}`} aria-label="Supplies">
       <div className="drawer-tabs" role="tablist" aria-label="Compartments">
         {open.map(({ id, name }) => (
-          <button key={id} type="button" role="tab" aria-selected={shown === id} aria-controls="compartment" className="drawer-tab" onClick={() => setShown(shown === id ? null : id)}>
+          <button
+            key={id}
+            type="button"
+            role="tab"
+            aria-selected={shown === id}
+            aria-controls="compartment"
+            className="drawer-tab"
+            onClick={() => setShown(shown === id ? null : id)}
+          >
             {name}
           </button>
         ))}

@@ -56,9 +56,17 @@ export class Bench {
   }
 
   /** Begins saving, with what an earlier window left unsent and undoable. */
-  async open(): Promise<void> {
+  open(): Promise<void> {
+    return (this.opening ??= this.begin(++this.turn));
+  }
+  private opening: Promise<void> | undefined;
+  /** Counts openings and closings, so that one that was overtaken lets go. */
+  private turn = 0;
+
+  private async begin(turn: number): Promise<void> {
     const { documentId, personId, seq } = this.setup;
     const slot = await Slot.take(documentId, personId);
+    if (turn !== this.turn) return slot.release();
     this.slot = slot;
     this.saver = new Saver(documentId, { seq, sheet: this.setup.sheet }, slot, {
       sheet: (sheet, over) => {
@@ -91,10 +99,18 @@ export class Bench {
   private early: { name: string; change: Change }[] = [];
 
   close(): void {
+    this.turn++;
+    this.opening = undefined;
+    this.ready = false;
     this.saver?.stop();
+    this.slot?.release();
   }
 
-  settled = () => this.saver?.settled() ?? Promise.resolve(null);
+  /** The number of changes on the server once all of ours are there; null when the server does not answer. */
+  async settled(): Promise<number | null> {
+    await this.opening;
+    return this.saver?.settled() ?? null;
+  }
 
   subscribe = (listener: () => void) => {
     this.listeners.add(listener);
@@ -113,7 +129,9 @@ export class Bench {
     const { page, preview } = this;
     if (preview.size === 0) return page;
     const swap = (items: readonly Item[]): Item[] =>
-      items.map((item) => preview.get(item.id) ?? (item.kind === 'group' ? { ...item, items: swap(item.items) } : item));
+      items.map(
+        (item) => preview.get(item.id) ?? (item.kind === 'group' ? { ...item, items: swap(item.items) } : item),
+      );
     return { ...page, items: swap(page.items) };
   }
   get enteredGroup(): GroupItem | null {
@@ -206,7 +224,8 @@ export class Bench {
   private dropGone() {
     if (!this.sheet.pages.some((page) => page.id === this.pageId)) this.pageId = this.sheet.pages[0].id;
     const { page } = this;
-    if (this.selection.some((id) => !findOn(page, id))) this.selection = this.selection.filter((id) => findOn(page, id));
+    if (this.selection.some((id) => !findOn(page, id)))
+      this.selection = this.selection.filter((id) => findOn(page, id));
     if (this.entered !== null && !findOn(page, this.entered)) this.entered = null;
     if (this.editing && !find(this.sheet, this.editing.id)) this.editing = null;
   }
@@ -215,7 +234,9 @@ export class Bench {
     if (this.editing && !(ids.length === 1 && ids[0] === this.editing.id)) this.editing = null;
     this.selection = ids;
     if (this.entered !== null) {
-      const outside = ids.some((id) => id !== this.entered && !findOn(this.page, id)?.groups.some((group) => group.id === this.entered));
+      const outside = ids.some(
+        (id) => id !== this.entered && !findOn(this.page, id)?.groups.some((group) => group.id === this.entered),
+      );
       if (outside || ids.length === 0) this.entered = ids.length === 0 ? this.entered : null;
     }
     this.changed();

@@ -38,7 +38,8 @@ export class DragLayer {
       if (item.kind !== 'line') continue;
       const holds = [item.from.item, item.to.item].some((id) => id !== null && this.held.has(id));
       const element = holds || this.held.has(item.id) ? elementOf(item.id) : null;
-      if (element && (holds || this.isHeldAtOneEnd(item))) this.lines.push({ element, item, before: element.innerHTML });
+      if (element && (holds || this.isHeldAtOneEnd(item)))
+        this.lines.push({ element, item, before: element.innerHTML });
     }
     this.moved = this.moved.filter(({ item }) => !this.lines.some((line) => line.item.id === item.id));
     this.marks = paper.querySelector<SVGElement>('.chosen-marks');

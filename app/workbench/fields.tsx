@@ -7,7 +7,13 @@ import './fields.css';
 
 /** Small fields for the margin. */
 
-type LengthProps = { label: string; value: number | null; unit: Sheet['unit']; min?: number; onChange: (points: number) => void };
+type LengthProps = {
+  label: string;
+  value: number | null;
+  unit: Sheet['unit'];
+  min?: number;
+  onChange: (points: number) => void;
+};
 
 /** A length in the page's unit; another unit may be typed after the number. */
 export function LengthField({ label, value, unit, min, onChange }: LengthProps) {
@@ -19,14 +25,32 @@ export function LengthField({ label, value, unit, min, onChange }: LengthProps) 
       suffix={unit}
       read={(typed) => {
         const points = fromUnit(typed, unit);
-        return points === null ? `Type a number, such as ${inUnit(72, unit)}.` : min !== undefined && points < min ? `At least ${inUnit(min, unit)} ${unit}.` : { value: points };
+        return points === null
+          ? `Type a number, such as ${inUnit(72, unit)}.`
+          : min !== undefined && points < min
+            ? `At least ${inUnit(min, unit)} ${unit}.`
+            : { value: points };
       }}
       onChange={onChange}
     />
   );
 }
 
-export function NumberField({ label, value, suffix, min, max, onChange }: { label: string; value: number | null; suffix?: string; min: number; max: number; onChange: (value: number) => void }) {
+export function NumberField({
+  label,
+  value,
+  suffix,
+  min,
+  max,
+  onChange,
+}: {
+  label: string;
+  value: number | null;
+  suffix?: string;
+  min: number;
+  max: number;
+  onChange: (value: number) => void;
+}) {
   return (
     <TypedField
       label={label}
@@ -42,7 +66,13 @@ export function NumberField({ label, value, suffix, min, max, onChange }: { labe
   );
 }
 
-type TypedProps = { label: string; shown: string; suffix?: string; read: (typed: string) => string | { value: number }; onChange: (value: number) => void };
+type TypedProps = {
+  label: string;
+  shown: string;
+  suffix?: string;
+  read: (typed: string) => string | { value: number };
+  onChange: (value: number) => void;
+};
 
 /** Takes what is typed at Enter or when left; what can't be used is said, and nothing changes. */
 function TypedField({ label, shown, suffix, read, onChange }: TypedProps) {
@@ -92,7 +122,13 @@ function TypedField({ label, shown, suffix, read, onChange }: TypedProps) {
   );
 }
 
-type SwatchProps = { label: string; value: string | null; palette: readonly string[]; none?: string; onChange: (hex: string | null) => void };
+type SwatchProps = {
+  label: string;
+  value: string | null;
+  palette: readonly string[];
+  none?: string;
+  onChange: (hex: string | null) => void;
+};
 
 /** The sheet's palette, nothing where that is possible, and any other colour. */
 export function Swatches({ label, value, palette, none, onChange }: SwatchProps) {
@@ -100,21 +136,72 @@ export function Swatches({ label, value, palette, none, onChange }: SwatchProps)
   return (
     <div className="swatches" role="radiogroup" aria-label={label}>
       <span className="swatches-label">{label}</span>
-      {none && <button type="button" role="radio" aria-checked={value === null} aria-label={none} title={none} className="swatch none" onClick={() => onChange(null)} />}
-      {palette.map((hex) => (
-        <button key={hex} type="button" role="radio" aria-checked={value === hex} aria-label={`${label} ${hex}`} title={hex} className="swatch" style={{ background: hex }} onClick={() => onChange(hex)} />
-      ))}
-      <label className={`swatch other${other ? ' chosen' : ''}`} title="Another colour" style={other ? { background: value } : undefined}>
-        <input type="color" aria-label={`${label}: another colour`} value={value ?? '#888888'} onChange={(event) => onChange(event.target.value)} />
-      </label>
+      <span className="swatches-all">
+        {none && (
+          <button
+            type="button"
+            role="radio"
+            aria-checked={value === null}
+            aria-label={none}
+            title={none}
+            className="swatch none"
+            onClick={() => onChange(null)}
+          />
+        )}
+        {palette.map((hex) => (
+          <button
+            key={hex}
+            type="button"
+            role="radio"
+            aria-checked={value === hex}
+            aria-label={`${label} ${hex}`}
+            title={hex}
+            className="swatch"
+            style={{ background: hex }}
+            onClick={() => onChange(hex)}
+          />
+        ))}
+        <label
+          className={`swatch other${other ? ' chosen' : ''}`}
+          title="Another colour"
+          style={other ? { background: value } : undefined}
+        >
+          <input
+            type="color"
+            aria-label={`${label}: another colour`}
+            value={value ?? '#888888'}
+            onChange={(event) => onChange(event.target.value)}
+          />
+        </label>
+      </span>
     </div>
   );
 }
 
-export function Toggle({ on, label, children, onClick, disabled }: { on: boolean; label: string; children: ReactNode; onClick: () => void; disabled?: boolean }) {
+export function Toggle({
+  on,
+  label,
+  children,
+  onClick,
+  disabled,
+}: {
+  on: boolean;
+  label: string;
+  children: ReactNode;
+  onClick: () => void;
+  disabled?: boolean;
+}) {
   return (
     <Tooltip title={label} mouseEnterDelay={0.5}>
-      <button type="button" className={`toggle${on ? ' on' : ''}`} aria-pressed={on} aria-label={label} disabled={disabled} onMouseDown={(event) => event.preventDefault()} onClick={onClick}>
+      <button
+        type="button"
+        className={`toggle${on ? ' on' : ''}`}
+        aria-pressed={on}
+        aria-label={label}
+        disabled={disabled}
+        onMouseDown={(event) => event.preventDefault()}
+        onClick={onClick}
+      >
         {children}
       </button>
     </Tooltip>

@@ -17,7 +17,9 @@ export function ListDrawing({ list }: { list: 'bullet' | 'number' | 'letter' }) 
   const mark = { bullet: '•', number: '1', letter: 'a' }[list];
   return (
     <svg width="18" height="12" aria-hidden="true">
-      <text x="0" y="9.5" fontSize="10" fontWeight="700" fill="currentColor">{mark}</text>
+      <text x="0" y="9.5" fontSize="10" fontWeight="700" fill="currentColor">
+        {mark}
+      </text>
       <path d="M8 3.4h9M8 8.4h9" stroke="currentColor" strokeWidth="1.7" strokeLinecap="round" />
     </svg>
   );
@@ -27,7 +29,17 @@ export function VerticalDrawing({ vertical }: { vertical: 'top' | 'middle' | 'bo
   const y = { top: 3.4, middle: 6, bottom: 8.6 }[vertical];
   return (
     <svg width="14" height="12" aria-hidden="true">
-      <rect x="0.7" y="0.7" width="12.6" height="10.6" rx="2" fill="none" stroke="currentColor" strokeWidth="1" opacity="0.6" />
+      <rect
+        x="0.7"
+        y="0.7"
+        width="12.6"
+        height="10.6"
+        rx="2"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="1"
+        opacity="0.6"
+      />
       <path d={`M3.4 ${y}h7.2`} stroke="currentColor" strokeWidth="2" strokeLinecap="round" />
     </svg>
   );

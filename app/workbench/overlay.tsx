@@ -24,16 +24,23 @@ const enteredOf = (bench: Bench) => bench.entered;
 
 const points = (list: readonly Point[]) => list.map((p) => `${p.x},${p.y}`).join(' ');
 const cornersOf = (matrix: Matrix, { width, height }: { width: number; height: number }) =>
-  [[0, 0], [width, 0], [width, height], [0, height]].map(([x, y]) => transform(matrix, { x, y }));
+  [
+    [0, 0],
+    [width, 0],
+    [width, height],
+    [0, height],
+  ].map(([x, y]) => transform(matrix, { x, y }));
 
 const CURSORS = ['ns-resize', 'nesw-resize', 'ew-resize', 'nwse-resize'];
-const cursorFor = (x: number, y: number, angle: number) => CURSORS[(((Math.round((Math.atan2(x, -y) * 180) / Math.PI + angle) % 180) + 180 + 22) % 180 / 45) | 0] ?? 'move';
+const cursorFor = (x: number, y: number, angle: number) =>
+  CURSORS[((((Math.round((Math.atan2(x, -y) * 180) / Math.PI + angle) % 180) + 180 + 22) % 180) / 45) | 0] ?? 'move';
 
 function FramedMarks({ page, item, scale, grips }: { page: Page; item: Item; scale: number; grips: boolean }) {
   if (!isFramed(item)) return null;
   const matrix = compose(scaling(scale, scale), pageMatrix(page, item));
   const corners = cornersOf(matrix, item);
-  const at = (x: number, y: number) => transform(matrix, { x: ((x + 1) / 2) * item.width, y: ((y + 1) / 2) * item.height });
+  const at = (x: number, y: number) =>
+    transform(matrix, { x: ((x + 1) / 2) * item.width, y: ((y + 1) / 2) * item.height });
   const middle = at(0, 0);
   // Handles are named by where they are seen, so a flip turns their names with it.
   const [fx, fy] = [item.flipX ? -1 : 1, item.flipY ? -1 : 1];
@@ -52,7 +59,19 @@ function FramedMarks({ page, item, scale, grips }: { page: Page; item: Item; sca
           </circle>
           {HANDLES.filter(({ x, y }) => !small || (x !== 0 && y !== 0)).map(({ x, y }) => {
             const p = at(x * fx, y * fy);
-            return <rect key={`${x}${y}`} className="grip" data-grip={`size ${x} ${y}`} x={p.x - 4.5} y={p.y - 4.5} width="9" height="9" rx={x !== 0 && y !== 0 ? 4.5 : 2.5} style={{ cursor: cursorFor(x, y, item.angle) }} />;
+            return (
+              <rect
+                key={`${x}${y}`}
+                className="grip"
+                data-grip={`size ${x} ${y}`}
+                x={p.x - 4.5}
+                y={p.y - 4.5}
+                width="9"
+                height="9"
+                rx={x !== 0 && y !== 0 ? 4.5 : 2.5}
+                style={{ cursor: cursorFor(x, y, item.angle) }}
+              />
+            );
           })}
         </>
       )}
@@ -60,18 +79,39 @@ function FramedMarks({ page, item, scale, grips }: { page: Page; item: Item; sca
   );
 }
 
-function LineMarks({ page, item, scale, grips }: { page: Page; item: Extract<Item, { kind: 'line' }>; scale: number; grips: boolean }) {
+function LineMarks({
+  page,
+  item,
+  scale,
+  grips,
+}: {
+  page: Page;
+  item: Extract<Item, { kind: 'line' }>;
+  scale: number;
+  grips: boolean;
+}) {
   const outer = compose(scaling(scale, scale), parentMatrix(page, item.id));
   const ends = lineEnds(page, item, pictureNow);
   const [from, to] = [transform(outer, ends.from), transform(outer, ends.to)];
   return (
     <g>
       <line className="mark-frame" x1={from.x} y1={from.y} x2={to.x} y2={to.y} />
-      {grips && (['from', 'to'] as const).map((side) => {
-        const p = side === 'from' ? from : to;
-        const held = item[side].item !== null;
-        return <circle key={side} className={held ? 'grip held' : 'grip'} data-grip={side} cx={p.x} cy={p.y} r="6" style={{ cursor: 'move' }} />;
-      })}
+      {grips &&
+        (['from', 'to'] as const).map((side) => {
+          const p = side === 'from' ? from : to;
+          const held = item[side].item !== null;
+          return (
+            <circle
+              key={side}
+              className={held ? 'grip held' : 'grip'}
+              data-grip={side}
+              cx={p.x}
+              cy={p.y}
+              r="6"
+              style={{ cursor: 'move' }}
+            />
+          );
+        })}
     </g>
   );
 }
@@ -87,7 +127,11 @@ function Parts({ page, item, scale, hold }: { page: Page; item: PictureItem; sca
     return (
       <g key={t.name} className={on ? 'part on' : 'part'}>
         <circle cx={p.x} cy={p.y} r={on ? 9 : 5} />
-        {on && <text x={p.x + 13} y={p.y + 4}>{t.name}</text>}
+        {on && (
+          <text x={p.x + 13} y={p.y + 4}>
+            {t.name}
+          </text>
+        )}
       </g>
     );
   });
@@ -105,14 +149,29 @@ function Caret({ bench, page, scale }: { bench: Bench; page: Page; scale: number
   return (
     <g>
       <polygon className="mark-editing" points={points(cornersOf(matrix, item))} />
-      {selectionBoxes(layout, from, to).map((box, i) => <polygon key={i} className="mark-words" points={shape(box)} />)}
-      {from === to && <polygon key={`${editing.focus} ${item.body.length}`} className="mark-caret" points={shape({ ...caret, width: 1.2 / scale })} />}
+      {selectionBoxes(layout, from, to).map((box, i) => (
+        <polygon key={i} className="mark-words" points={shape(box)} />
+      ))}
+      {from === to && (
+        <polygon
+          key={`${editing.focus} ${item.body.length}`}
+          className="mark-caret"
+          points={shape({ ...caret, width: 1.2 / scale })}
+        />
+      )}
       {layout.overflows && <polygon className="mark-over" points={points(cornersOf(matrix, item))} />}
     </g>
   );
 }
 
-type Props = { bench: Bench; page: Page; scale: number; guides: readonly Guide[]; sweep: Box | null; hold: Target | null };
+type Props = {
+  bench: Bench;
+  page: Page;
+  scale: number;
+  guides: readonly Guide[];
+  sweep: Box | null;
+  hold: Target | null;
+};
 
 export function Overlay({ bench, page, scale, guides, sweep, hold }: Props) {
   const selection = useBench(bench, selectionOf);
@@ -120,39 +179,115 @@ export function Overlay({ bench, page, scale, guides, sweep, hold }: Props) {
   const entered = useBench(bench, enteredOf);
   const items = selection.flatMap((id) => findOn(page, id)?.item ?? []);
   const one = items.length === 1;
-  const may = (item: Item) => !item.locked && !bench.shut && (bench.rights.kind === 'all' || item.touch === 'free' || (item.kind === 'line' && item.touch === 'fill'));
+  const may = (item: Item) =>
+    !item.locked &&
+    !bench.shut &&
+    (bench.rights.kind === 'all' || item.touch === 'free' || (item.kind === 'line' && item.touch === 'fill'));
   const group = entered === null ? undefined : findOn(page, entered)?.item;
   const line = one && items[0].kind === 'line' ? items[0] : null;
   const many = items.length > 1 ? union(items.map((item) => boxOf(page, item, pictureNow))) : null;
   return (
     <svg className="sheet-over" width={page.width * scale} height={page.height * scale} aria-hidden="true">
-      {group && <polygon className="mark-entered" points={points(cornersOf(compose(scaling(scale, scale), pageMatrix(page, group)), group as { width: number; height: number }))} />}
-      {line && [...everyItem(page)].map((item) => item.kind === 'picture' && !item.hidden && <Parts key={item.id} page={page} item={item} scale={scale} hold={hold} />)}
+      {group && (
+        <polygon
+          className="mark-entered"
+          points={points(
+            cornersOf(
+              compose(scaling(scale, scale), pageMatrix(page, group)),
+              group as { width: number; height: number },
+            ),
+          )}
+        />
+      )}
+      {line &&
+        [...everyItem(page)].map(
+          (item) =>
+            item.kind === 'picture' &&
+            !item.hidden && <Parts key={item.id} page={page} item={item} scale={scale} hold={hold} />,
+        )}
       {hold?.target === null && <HoldMark page={page} id={hold.item} scale={scale} />}
       <g className="chosen-marks" data-scale={scale}>
-        {!editing && items.map((item) =>
-          item.kind === 'line' ? <LineMarks key={item.id} page={page} item={item} scale={scale} grips={one && may(item)} /> : <FramedMarks key={item.id} page={page} item={item} scale={scale} grips={one && may(item)} />,
+        {!editing &&
+          items.map((item) =>
+            item.kind === 'line' ? (
+              <LineMarks key={item.id} page={page} item={item} scale={scale} grips={one && may(item)} />
+            ) : (
+              <FramedMarks key={item.id} page={page} item={item} scale={scale} grips={one && may(item)} />
+            ),
+          )}
+        {!editing &&
+          many &&
+          items.every(may) &&
+          HANDLES.map(({ x, y }) => {
+            const p = {
+              x: (many.x + ((x + 1) / 2) * many.width) * scale,
+              y: (many.y + ((y + 1) / 2) * many.height) * scale,
+            };
+            return (
+              <rect
+                key={`${x}${y}`}
+                className="grip"
+                data-grip={`size ${x} ${y}`}
+                x={p.x - 4.5}
+                y={p.y - 4.5}
+                width="9"
+                height="9"
+                rx="3"
+                style={{ cursor: cursorFor(x, y, 0) }}
+              />
+            );
+          })}
+        {many && (
+          <rect
+            className="mark-many"
+            x={many.x * scale}
+            y={many.y * scale}
+            width={many.width * scale}
+            height={many.height * scale}
+          />
         )}
-        {!editing && many && items.every(may) && HANDLES.map(({ x, y }) => {
-          const p = { x: (many.x + ((x + 1) / 2) * many.width) * scale, y: (many.y + ((y + 1) / 2) * many.height) * scale };
-          return <rect key={`${x}${y}`} className="grip" data-grip={`size ${x} ${y}`} x={p.x - 4.5} y={p.y - 4.5} width="9" height="9" rx="3" style={{ cursor: cursorFor(x, y, 0) }} />;
-        })}
-        {many && <rect className="mark-many" x={many.x * scale} y={many.y * scale} width={many.width * scale} height={many.height * scale} />}
       </g>
       {editing && <Caret bench={bench} page={page} scale={scale} />}
       {guides.map((guide, i) =>
         guide.axis === 'x' ? (
-          <line key={i} className="guide" x1={guide.at * scale} x2={guide.at * scale} y1={guide.from * scale} y2={guide.to * scale} />
+          <line
+            key={i}
+            className="guide"
+            x1={guide.at * scale}
+            x2={guide.at * scale}
+            y1={guide.from * scale}
+            y2={guide.to * scale}
+          />
         ) : (
-          <line key={i} className="guide" y1={guide.at * scale} y2={guide.at * scale} x1={guide.from * scale} x2={guide.to * scale} />
+          <line
+            key={i}
+            className="guide"
+            y1={guide.at * scale}
+            y2={guide.at * scale}
+            x1={guide.from * scale}
+            x2={guide.to * scale}
+          />
         ),
       )}
-      {sweep && <rect className="sweep" x={sweep.x * scale} y={sweep.y * scale} width={sweep.width * scale} height={sweep.height * scale} />}
+      {sweep && (
+        <rect
+          className="sweep"
+          x={sweep.x * scale}
+          y={sweep.y * scale}
+          width={sweep.width * scale}
+          height={sweep.height * scale}
+        />
+      )}
     </svg>
   );
 }
 
 function HoldMark({ page, id, scale }: { page: Page; id: string; scale: number }) {
   const item = findOn(page, id)?.item;
-  return item && isFramed(item) ? <polygon className="mark-hold" points={points(cornersOf(compose(scaling(scale, scale), pageMatrix(page, item)), item))} /> : null;
+  return item && isFramed(item) ? (
+    <polygon
+      className="mark-hold"
+      points={points(cornersOf(compose(scaling(scale, scale), pageMatrix(page, item)), item))}
+    />
+  ) : null;
 }

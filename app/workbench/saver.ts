@@ -61,7 +61,10 @@ export class Saver {
       let missed: Logged[] = [];
       if (left.base < base) {
         const answer = await fetch(`${this.url}?since=${left.base}`);
-        if (answer.ok) missed = ((await answer.json()) as { missed: (Logged & { seq: number })[] }).missed.filter((entry) => entry.seq <= base);
+        if (answer.ok)
+          missed = ((await answer.json()) as { missed: (Logged & { seq: number })[] }).missed.filter(
+            (entry) => entry.seq <= base,
+          );
       }
       this.outbox = restored(confirmed, base, left, missed);
     }
@@ -73,7 +76,9 @@ export class Saver {
     return sheet;
   }
 
+  /** Sends nothing more and leaves what is unsent in the slot, for whoever takes it next. */
   stop(): void {
+    this.stopped = true;
     clearTimeout(this.timer);
     clearInterval(this.poll);
     window.removeEventListener('online', this.wake);
@@ -130,9 +135,11 @@ export class Saver {
       });
       if (answer.status >= 500) throw new Error(`the server answered ${answer.status}`);
       const told = (await answer.json()) as SaveAnswer | { message: string };
-      if (!('outcome' in told)) this.halt(told.message);
-      else this.answered(told);
+      if (!('outcome' in told)) {
+        if (!this.stopped) this.halt(told.message);
+      } else if (!this.stopped) this.answered(told);
     } catch {
+      if (this.stopped) return;
       this.fails++;
       this.told.state({ kind: 'offline', waiting: waiting(this.outbox) });
     } finally {

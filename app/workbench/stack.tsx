@@ -19,7 +19,12 @@ const selectionOf = (bench: Bench) => bench.selection;
 const enteredOf = (bench: Bench) => bench.entered;
 const sheetOf = (bench: Bench) => bench.sheet;
 
-type FaceProps = { item: Item; /** Only lines need it: they run to other things. */ page: Page | null; roles: Sheet['roles']; faces: Faces };
+type FaceProps = {
+  item: Item;
+  /** Only lines need it: they run to other things. */ page: Page | null;
+  roles: Sheet['roles'];
+  faces: Faces;
+};
 
 const Face = memo(function Face({ item, page, roles, faces }: FaceProps) {
   const drawn = useMemo(() => {
@@ -28,7 +33,12 @@ const Face = memo(function Face({ item, page, roles, faces }: FaceProps) {
     const box = boxOf(around, item, pictureNow);
     const node = drawItem({ ...item, hidden: false }, { faces, roles, page: around, pictures: pictureNow });
     const side = Math.max(box.width, box.height, 12) + 6;
-    return node && { html: svgMarkup([node], faces, { prefix: `s${item.id}` }), view: `${box.x + box.width / 2 - side / 2} ${box.y + box.height / 2 - side / 2} ${side} ${side}` };
+    return (
+      node && {
+        html: svgMarkup([node], faces, { prefix: `s${item.id}` }),
+        view: `${box.x + box.width / 2 - side / 2} ${box.y + box.height / 2 - side / 2} ${side} ${side}`,
+      }
+    );
   }, [item, page, roles, faces]);
   if (!drawn) return <span className="stack-words">{itemName(item)}</span>;
   return <svg viewBox={drawn.view} width="30" height="30" dangerouslySetInnerHTML={{ __html: drawn.html }} />;
@@ -42,7 +52,8 @@ export function Stack({ bench, faces }: { bench: Bench; faces: Faces }) {
   const list = useRef<HTMLDivElement>(null);
   const group = entered === null ? null : bench.enteredGroup;
   const items = group ? group.items : page.items;
-  const light = (id: string, on: boolean) => document.querySelector(`.page-view g[data-item="${id}"]`)?.classList.toggle('lit', on);
+  const light = (id: string, on: boolean) =>
+    document.querySelector(`.page-view g[data-item="${id}"]`)?.classList.toggle('lit', on);
   return (
     <nav className="stack" aria-label="Things on the page, front to back">
       {group ? (
@@ -75,7 +86,8 @@ export function Stack({ bench, faces }: { bench: Bench; faces: Faces }) {
               title={`${itemName(item)}${marks && ` (${marks})`}`}
               aria-label={`${itemName(item)}${marks && `, ${marks}`}`}
               onClick={(event) => {
-                if (event.shiftKey) bench.select(chosen ? selection.filter((id) => id !== item.id) : [...selection, item.id]);
+                if (event.shiftKey)
+                  bench.select(chosen ? selection.filter((id) => id !== item.id) : [...selection, item.id]);
                 else bench.select([item.id]);
               }}
               onDoubleClick={() => item.kind === 'group' && bench.enter(item.id)}

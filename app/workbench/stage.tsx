@@ -41,18 +41,27 @@ const REACH = 5;
 const shownPage = (bench: Bench) => bench.page;
 const previewOf = (bench: Bench) => bench.preview;
 const rolesOf = (bench: Bench) => bench.sheet;
+const facesOf = (bench: Bench) => bench.faces;
 
 export type Target = { item: string; target: string | null };
-type Props = { bench: Bench; view: View; arrived: number; label: string; onDropSupply?: (data: string, at: Point) => void };
+type Props = {
+  bench: Bench;
+  view: View;
+  arrived: number;
+  label: string;
+  onDropSupply?: (data: string, at: Point) => void;
+};
 
 /** May this person do anything with it? Fixed parts are glass to a student: the pointer goes through. */
 const reachable = (bench: Bench, item: Item) => bench.rights.kind === 'all' || item.touch !== 'fixed';
-const mayMove = (bench: Bench, item: Item) => !item.locked && !bench.shut && (bench.rights.kind === 'all' || item.touch === 'free');
+const mayMove = (bench: Bench, item: Item) =>
+  !item.locked && !bench.shut && (bench.rights.kind === 'all' || item.touch === 'free');
 
 export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
   const page = useBench(bench, shownPage);
   const preview = useBench(bench, previewOf);
   const sheet = useBench(bench, rolesOf);
+  const faces = useBench(bench, facesOf);
   const paper = useRef<HTMLDivElement>(null);
   const [guides, setGuides] = useState<Guide[]>([]);
   const [sweep, setSweep] = useState<ReturnType<typeof spanned> | null>(null);
@@ -71,10 +80,16 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     [scale],
   );
 
-  const under = (point: Point) => itemsAt(bench.page, bench.enteredGroup, point, REACH / scale, pictureNow).filter((item) => reachable(bench, item));
+  const under = (point: Point) =>
+    itemsAt(bench.page, bench.enteredGroup, point, REACH / scale, pictureNow).filter((item) => reachable(bench, item));
 
   /** Follows the pointer until it is let go; Escape calls it off. */
-  function follow(start: ReactPointerEvent, move: (point: Point, event: PointerEvent) => void, end: (moved: boolean) => void, abandon: () => void) {
+  function follow(
+    start: ReactPointerEvent,
+    move: (point: Point, event: PointerEvent) => void,
+    end: (moved: boolean) => void,
+    abandon: () => void,
+  ) {
     const origin = { x: start.clientX, y: start.clientY };
     let moved = false;
     const element = start.currentTarget as HTMLElement;
@@ -116,9 +131,15 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
 
   const still = (moving: readonly Item[]) => {
     const gone = new Set(moving.flatMap(idsWithin));
-    const boxes = bench.page.items.filter((item) => !gone.has(item.id) && !item.hidden && item.kind !== 'line').map((item) => boxOf(bench.page, item, pictureNow));
+    const boxes = bench.page.items
+      .filter((item) => !gone.has(item.id) && !item.hidden && item.kind !== 'line')
+      .map((item) => boxOf(bench.page, item, pictureNow));
     const { width, height, margin } = bench.page;
-    return snapTargets([...boxes, { x: 0, y: 0, width, height }, { x: margin, y: margin, width: width - 2 * margin, height: height - 2 * margin }]);
+    return snapTargets([
+      ...boxes,
+      { x: 0, y: 0, width, height },
+      { x: margin, y: margin, width: width - 2 * margin, height: height - 2 * margin },
+    ]);
   };
 
   function dragItems(event: ReactPointerEvent, items: Item[], onClick: () => void) {
@@ -145,7 +166,10 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
         if (pointer.shiftKey) by = Math.abs(by.x) > Math.abs(by.y) ? { x: by.x, y: 0 } : { x: 0, y: by.y };
         if (!pointer.altKey) {
           const { dx, dy, guides: found } = snap({ ...box, x: box.x + by.x, y: box.y + by.y }, targets, SNAP / scale);
-          by = { x: by.x + (pointer.shiftKey && by.x === 0 ? 0 : dx), y: by.y + (pointer.shiftKey && by.y === 0 ? 0 : dy) };
+          by = {
+            x: by.x + (pointer.shiftKey && by.x === 0 ? 0 : dx),
+            y: by.y + (pointer.shiftKey && by.y === 0 ? 0 : dy),
+          };
           setGuides((old) => (old.length === 0 && found.length === 0 ? old : found));
         }
         layer.moveBy(by);
@@ -163,7 +187,12 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
   }
 
   /** Shows items as they would be and makes the change at the end. */
-  function reshape(event: ReactPointerEvent, name: string, before: Item[], next: (point: Point, pointer: PointerEvent) => Item[]) {
+  function reshape(
+    event: ReactPointerEvent,
+    name: string,
+    before: Item[],
+    next: (point: Point, pointer: PointerEvent) => Item[],
+  ) {
     let after: Item[] | null = null;
     follow(
       event,
@@ -191,14 +220,20 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
       reshape(event, 'Resize', items, (point, pointer) => {
         const delta = transform(back, { x: point.x - start.x, y: point.y - start.y });
         const corner = handle.x !== 0 && handle.y !== 0;
-        const proportional = corner && (item.kind === 'picture' || item.kind === 'group') ? !pointer.shiftKey : corner && pointer.shiftKey;
+        const proportional =
+          corner && (item.kind === 'picture' || item.kind === 'group') ? !pointer.shiftKey : corner && pointer.shiftKey;
         return [reshaped(item, resize(item, handle, delta, { proportional, fromCentre: pointer.altKey }))];
       });
     } else {
       const box = union(items.map((item) => boxOf(bench.page, item, pictureNow)));
       const frame = { ...box, angle: 0, flipX: false, flipY: false };
       reshape(event, 'Resize', items, (point, pointer) => {
-        const after = resize(frame, handle, { x: point.x - start.x, y: point.y - start.y }, { proportional: pointer.shiftKey, fromCentre: pointer.altKey });
+        const after = resize(
+          frame,
+          handle,
+          { x: point.x - start.x, y: point.y - start.y },
+          { proportional: pointer.shiftKey, fromCentre: pointer.altKey },
+        );
         return items.map((item) => scaledItem(item, box, after));
       });
     }
@@ -237,7 +272,9 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
       const found = pointer.altKey ? null : holdAt(point, item);
       setHold(found);
       const local = transform(outer, point);
-      const end: LineItem['from'] = found ? { ...local, item: found.item, target: found.target } : free(local.x, local.y);
+      const end: LineItem['from'] = found
+        ? { ...local, item: found.item, target: found.target }
+        : free(local.x, local.y);
       return [{ ...item, [side]: end }];
     });
   }
@@ -246,7 +283,9 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
   function holdAt(point: Point, line: LineItem): Target | null {
     const part = targetAt(bench.page, point, 9 / scale, pictureNow);
     if (part) return part;
-    const box = itemsAt(bench.page, null, point, 2 / scale, pictureNow).find((item) => isHold(item) && item.id !== line.id && item.kind !== 'picture');
+    const box = itemsAt(bench.page, null, point, 2 / scale, pictureNow).find(
+      (item) => isHold(item) && item.id !== line.id && item.kind !== 'picture',
+    );
     return box ? { item: box.id, target: null } : null;
   }
 
@@ -268,7 +307,9 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
           }
           return;
         }
-        const found = itemsWithin(bench.page, bench.enteredGroup, box, pictureNow).filter((item) => reachable(bench, item) && !item.locked);
+        const found = itemsWithin(bench.page, bench.enteredGroup, box, pictureNow).filter(
+          (item) => reachable(bench, item) && !item.locked,
+        );
         bench.select([...new Set([...had, ...found.map((item) => item.id)])]);
       },
       () => {},
@@ -294,7 +335,8 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     );
   }
 
-  const canWrite = (item: Item) => isWritten(item) && !item.locked && !bench.shut && (bench.rights.kind === 'all' || item.touch !== 'fixed');
+  const canWrite = (item: Item) =>
+    isWritten(item) && !item.locked && !bench.shut && (bench.rights.kind === 'all' || item.touch !== 'fixed');
 
   function onPointerDown(event: ReactPointerEvent<HTMLDivElement>) {
     if (event.button !== 0 || !bench.faces) return;
@@ -311,7 +353,8 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     const { editing } = bench;
     const editedItem = editing && findOn(bench.page, editing.id)?.item;
     const here = under(point);
-    if (editedItem && here.some((item) => item.id === editedItem.id)) return editFrom(event, editedItem, event.shiftKey);
+    if (editedItem && here.some((item) => item.id === editedItem.id))
+      return editFrom(event, editedItem, event.shiftKey);
     if (!editing) paper.current?.closest<HTMLElement>('[data-stage]')?.focus({ preventScroll: true });
     const [top] = here;
     if (!top) {
@@ -356,7 +399,12 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
       const at = positionIn(top, point);
       const start = words.slice(0, at).search(/[\p{L}\p{N}'’-]+$/u);
       const end = words.slice(at).search(/[^\p{L}\p{N}'’-]/u);
-      bench.edit({ id: top.id, anchor: start < 0 ? at : start, focus: end < 0 ? words.length : at + end, typing: null });
+      bench.edit({
+        id: top.id,
+        anchor: start < 0 ? at : start,
+        focus: end < 0 ? words.length : at + end,
+        typing: null,
+      });
     } else bench.edit({ id: top.id, anchor: 0, focus: bodyLength(top.body), typing: null });
   }
 
@@ -375,7 +423,6 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     };
   });
 
-  const faces = bench.faces;
   const shown = preview.size > 0 ? bench.shownPage : page;
   return (
     <div

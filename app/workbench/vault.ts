@@ -32,13 +32,16 @@ const open = () =>
  */
 export class Slot {
   private past: readonly Step[] = [];
-  private constructor(readonly name: string) {}
+  private constructor(
+    readonly name: string,
+    /** Lets the next window have the slot. */
+    readonly release: () => void,
+  ) {}
 
   static async take(documentId: string, personId: string): Promise<Slot> {
     const main = `${personId}/${documentId}`;
-    const held = await holdLock(main);
-    const slot = new Slot(held ? main : `${main}/${Math.random().toString(36).slice(2, 10)}`);
-    return slot;
+    const release = await holdLock(main);
+    return release ? new Slot(main, release) : new Slot(`${main}/${Math.random().toString(36).slice(2, 10)}`, () => {});
   }
 
   async pending(): Promise<Pending | undefined> {
@@ -69,25 +72,27 @@ export class Slot {
     while (same < past.length && same < before.length && past[same] === before[same]) same++;
     const tx = db.transaction(['past', 'future'], 'readwrite');
     for (let i = same; i < past.length; i++) void tx.objectStore('past').put(past[i], [this.name, i]);
-    if (before.length > past.length) void tx.objectStore('past').delete(IDBKeyRange.bound([this.name, past.length], [this.name, Infinity]));
+    if (before.length > past.length)
+      void tx.objectStore('past').delete(IDBKeyRange.bound([this.name, past.length], [this.name, Infinity]));
     void tx.objectStore('future').put(future, this.name);
     await tx.done;
   }
 }
 
-/** Whether this window got the lock; it keeps it until it closes. A reload's old page may take a moment to let go. */
-async function holdLock(name: string): Promise<boolean> {
-  if (!navigator.locks) return true;
+/** What gives the lock back, or null when another window has it. A reload's old page may take a moment to let go. */
+async function holdLock(name: string): Promise<(() => void) | null> {
+  if (!navigator.locks) return () => {};
   const attempt = () =>
-    new Promise<boolean>((answer) => {
+    new Promise<(() => void) | null>((answer) => {
       void navigator.locks.request(name, { ifAvailable: true }, (lock) => {
-        answer(lock !== null);
-        return lock === null ? undefined : new Promise(() => {});
+        if (lock === null) return answer(null);
+        return new Promise<void>((release) => answer(release));
       });
     });
   for (let tries = 0; tries < 10; tries++) {
-    if (await attempt()) return true;
+    const release = await attempt();
+    if (release) return release;
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
-  return false;
+  return null;
 }

@@ -20,7 +20,11 @@ import { fitted, styleWords } from './commands';
  * What was typed: the stretch of the old text that went, and what stands there now. All behind the caret is as it was, so of
  * several places that would do for a doubled letter the right one is found.
  */
-export function difference(before: string, after: string, caret: number): { at: number; remove: number; insert: string } {
+export function difference(
+  before: string,
+  after: string,
+  caret: number,
+): { at: number; remove: number; insert: string } {
   let tail = after.length - caret;
   if (tail > before.length || before.slice(before.length - tail) !== after.slice(caret)) tail = 0;
   const end = before.length - tail;
@@ -53,7 +57,8 @@ export function typeWords(bench: Bench, editing: Editing, at: number, remove: nu
   if (!item || !isWritten(item)) return false;
   const insert = fragmentFor(item.body, at, words, editing.typing);
   const splice: Change = { kind: 'splice', id: item.id, at, remove, insert };
-  const grown = item.kind === 'text' ? fitted(bench, item, { ...item, body: spliceBody(item.body, at, remove, insert) }) : [];
+  const grown =
+    item.kind === 'text' ? fitted(bench, item, { ...item, body: spliceBody(item.body, at, remove, insert) }) : [];
   return bench.make('Type', grown.length > 0 ? { kind: 'all', changes: [splice, ...grown] } : splice);
 }
 
@@ -64,7 +69,13 @@ function endsList(bench: Bench, editing: Editing): boolean {
   const { paragraph } = locate(item.body, editing.focus);
   const { format, runs } = item.body[paragraph];
   if (!format.list || format.list === 'none' || runLength(runs) > 0) return false;
-  return bench.make('End list', { kind: 'paragraph', id: item.id, from: editing.focus, to: editing.focus, patch: { list: null, level: null } });
+  return bench.make('End list', {
+    kind: 'paragraph',
+    id: item.id,
+    from: editing.focus,
+    to: editing.focus,
+    patch: { list: null, level: null },
+  });
 }
 
 const editingOf = (bench: Bench) => bench.editing;
@@ -97,7 +108,8 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
     const follow = () => {
       const element = area.current;
       const now = bench.editing;
-      if (!element || !now || document.activeElement !== element || element.value !== wordsOfItem(bench, now.id)) return;
+      if (!element || !now || document.activeElement !== element || element.value !== wordsOfItem(bench, now.id))
+        return;
       const back = element.selectionDirection === 'backward';
       const anchor = back ? element.selectionEnd : element.selectionStart;
       const focus = back ? element.selectionStart : element.selectionEnd;
@@ -113,7 +125,8 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
   if (!editing || !item || !isWritten(item) || !bench.faces) return null;
   const { layout } = wordsOf(item, { faces: bench.faces, roles: bench.sheet.roles });
 
-  const moveTo = (focus: number, extend: boolean) => bench.edit({ ...editing, anchor: extend ? editing.anchor : focus, focus, typing: null });
+  const moveTo = (focus: number, extend: boolean) =>
+    bench.edit({ ...editing, anchor: extend ? editing.anchor : focus, focus, typing: null });
 
   return (
     <textarea
@@ -129,7 +142,8 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
         const caret = element.selectionEnd;
         const { at, remove, insert } = difference(words, element.value, caret);
         const now = bench.editing ?? editing;
-        if (typeWords(bench, now, at, remove, insert)) bench.edit({ id: now.id, anchor: caret, focus: caret, typing: remove === 0 ? now.typing : null });
+        if (typeWords(bench, now, at, remove, insert))
+          bench.edit({ id: now.id, anchor: caret, focus: caret, typing: remove === 0 ? now.typing : null });
         else {
           element.value = words;
           element.setSelectionRange(now.anchor, now.focus);
@@ -166,7 +180,13 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
           const { paragraph } = locate(item.body, editing.focus);
           const { list, level = 0 } = item.body[paragraph].format;
           if (list && list !== 'none')
-            bench.make('List level', { kind: 'paragraph', id: item.id, from: editing.focus, to: editing.focus, patch: { level: Math.max(0, Math.min(5, level + (event.shiftKey ? -1 : 1))) } });
+            bench.make('List level', {
+              kind: 'paragraph',
+              id: item.id,
+              from: editing.focus,
+              to: editing.focus,
+              patch: { level: Math.max(0, Math.min(5, level + (event.shiftKey ? -1 : 1))) },
+            });
           else bench.onTab?.(event.shiftKey ? -1 : 1);
         }
       }}

@@ -4,7 +4,18 @@ import type { Point } from '../geometry/matrix';
 import { OUTLINES, roundedBox } from '../geometry/outline';
 import { isEmpty } from '../sheet/body';
 import { plain } from '../sheet/make';
-import type { Item, LineItem, Outline, Page, Paint, PictureItem, Sheet, ShapeItem, TextItem, WrittenItem } from '../sheet/schema';
+import type {
+  Item,
+  LineItem,
+  Outline,
+  Page,
+  Paint,
+  PictureItem,
+  Sheet,
+  ShapeItem,
+  TextItem,
+  WrittenItem,
+} from '../sheet/schema';
 import type { Faces } from '../text/faces';
 import type { Layout, Piece } from '../text/layout';
 import { layOut } from '../text/layout';
@@ -27,11 +38,19 @@ export type Drawing = {
 export function paintOf(paint: Paint, width: number, height: number): DrawnPaint {
   if (paint.kind === 'solid') return ink(paint.colour, paint.opacity);
   const stops = paint.stops.map(({ offset, colour, opacity }): [number, string, number] => [offset, colour, opacity]);
-  if (paint.kind === 'radial') return { kind: 'radial', cx: width / 2, cy: height / 2, r: Math.hypot(width, height) / 2, stops };
+  if (paint.kind === 'radial')
+    return { kind: 'radial', cx: width / 2, cy: height / 2, r: Math.hypot(width, height) / 2, stops };
   const turn = (paint.angle * Math.PI) / 180;
   const [dx, dy] = [Math.cos(turn), Math.sin(turn)];
   const reach = (Math.abs(width * dx) + Math.abs(height * dy)) / 2;
-  return { kind: 'linear', x1: width / 2 - dx * reach, y1: height / 2 - dy * reach, x2: width / 2 + dx * reach, y2: height / 2 + dy * reach, stops };
+  return {
+    kind: 'linear',
+    x1: width / 2 - dx * reach,
+    y1: height / 2 - dy * reach,
+    x2: width / 2 + dx * reach,
+    y2: height / 2 + dy * reach,
+    stops,
+  };
 }
 
 export function strokeOf({ colour, width, dash }: Outline): DrawnStroke {
@@ -41,12 +60,20 @@ export function strokeOf({ colour, width, dash }: Outline): DrawnStroke {
 }
 
 /** The box that words are set in, and their layout in it. A shape wraps words to its inside. */
-export function wordsOf(item: WrittenItem, drawing: Pick<Drawing, 'faces' | 'roles'>): { layout: Layout; origin: Point } {
+export function wordsOf(
+  item: WrittenItem,
+  drawing: Pick<Drawing, 'faces' | 'roles'>,
+): { layout: Layout; origin: Point } {
   const role = roleOf(drawing, item.role ?? (item.kind === 'shape' ? 'label' : 'body'));
   if (item.kind === 'text') return { layout: layOut(item.body, role, item, drawing.faces), origin: { x: 0, y: 0 } };
   const inside = OUTLINES[item.shape].inside(item.width, item.height, item.adjust);
   return {
-    layout: layOut(item.body, role, { ...inside, padding: item.padding, vertical: item.vertical, fit: 'keep' }, drawing.faces),
+    layout: layOut(
+      item.body,
+      role,
+      { ...inside, padding: item.padding, vertical: item.vertical, fit: 'keep' },
+      drawing.faces,
+    ),
     origin: { x: inside.x, y: inside.y },
   };
 }
@@ -57,7 +84,13 @@ function pieceNodes(piece: Piece, baseline: number, origin: Point): DisplayNode[
   const y = baseline + origin.y;
   const nodes: DisplayNode[] = [
     {
-      kind: 'glyphs', file: piece.file, size: piece.size, x, y, text: piece.text, fill,
+      kind: 'glyphs',
+      file: piece.file,
+      size: piece.size,
+      x,
+      y,
+      text: piece.text,
+      fill,
       glyphs: piece.glyphs.map(({ id, cluster, x: dx, dy, advance }) => ({ id, cluster, x: dx, y: dy, advance })),
     },
   ];
@@ -69,7 +102,11 @@ function pieceNodes(piece: Piece, baseline: number, origin: Point): DisplayNode[
 }
 
 const layoutNodes = ({ layout, origin }: { layout: Layout; origin: Point }): DisplayNode[] =>
-  layout.lines.flatMap((line) => [...(line.marker ? [line.marker] : []), ...line.pieces].flatMap((piece) => pieceNodes(piece, line.baseline, origin)));
+  layout.lines.flatMap((line) =>
+    [...(line.marker ? [line.marker] : []), ...line.pieces].flatMap((piece) =>
+      pieceNodes(piece, line.baseline, origin),
+    ),
+  );
 
 function promptNodes(item: TextItem, drawing: Drawing): DisplayNode[] {
   const words = layoutNodes(wordsOf({ ...item, body: plain(item.prompt), fit: 'keep' }, drawing));
@@ -81,8 +118,10 @@ function drawText(item: TextItem, drawing: Drawing): DisplayNode[] {
   const nodes: DisplayNode[] = [];
   if (fill || outline)
     nodes.push({
-      kind: 'path', d: roundedBox(width, height, item.corner),
-      ...(fill && { fill: paintOf(fill, width, height) }), ...(outline && { stroke: strokeOf(outline) }),
+      kind: 'path',
+      d: roundedBox(width, height, item.corner),
+      ...(fill && { fill: paintOf(fill, width, height) }),
+      ...(outline && { stroke: strokeOf(outline) }),
     });
   if (isEmpty(item.body)) return drawing.prompts && item.prompt ? [...nodes, ...promptNodes(item, drawing)] : nodes;
   return [...nodes, ...layoutNodes(wordsOf(item, drawing))];
@@ -91,8 +130,10 @@ function drawText(item: TextItem, drawing: Drawing): DisplayNode[] {
 function drawShape(item: ShapeItem, drawing: Drawing): DisplayNode[] {
   const { width, height, fill, outline } = item;
   const outlined: DisplayNode = {
-    kind: 'path', d: OUTLINES[item.shape].path(width, height, item.adjust),
-    ...(fill && { fill: paintOf(fill, width, height) }), ...(outline && { stroke: strokeOf(outline) }),
+    kind: 'path',
+    d: OUTLINES[item.shape].path(width, height, item.adjust),
+    ...(fill && { fill: paintOf(fill, width, height) }),
+    ...(outline && { stroke: strokeOf(outline) }),
   };
   return isEmpty(item.body) ? [outlined] : [outlined, ...layoutNodes(wordsOf(item, drawing))];
 }
@@ -101,13 +142,20 @@ function drawPicture(item: PictureItem, drawing: Drawing): DisplayNode[] {
   const picture = drawing.pictures(item.picture);
   // Still on its way, or not shipped any more: its place stays visible.
   if (!picture)
-    return [{ kind: 'path', d: roundedBox(item.width, item.height, 4), stroke: { paint: ink('#b9b29c'), width: 1, dash: [4, 3], cap: 'butt', join: 'round' } }];
+    return [
+      {
+        kind: 'path',
+        d: roundedBox(item.width, item.height, 4),
+        stroke: { paint: ink('#b9b29c'), width: 1, dash: [4, 3], cap: 'butt', join: 'round' },
+      },
+    ];
   return [
     {
       kind: 'group',
       matrix: [item.width / picture.width, 0, 0, item.height / picture.height, 0, 0],
       children: picture.paths.map(({ d, fill, stroke, width, opacity, rule, cap }) => ({
-        kind: 'path', d,
+        kind: 'path',
+        d,
         ...(fill && { fill: ink(fill, opacity) }),
         ...(stroke && { stroke: { paint: ink(stroke, opacity), width, cap: cap ?? 'butt', join: 'round' as const } }),
         ...(rule && { rule }),
@@ -125,7 +173,8 @@ function capNode(cap: LineItem['startCap'], { x, y }: Point, angle: number, { co
     const k = r * 0.5523;
     return [
       {
-        kind: 'path', fill: ink(colour),
+        kind: 'path',
+        fill: ink(colour),
         d: `M${x - r} ${y}C${x - r} ${y - k} ${x - k} ${y - r} ${x} ${y - r}S${x + r} ${y - k} ${x + r} ${y}S${x + k} ${y + r} ${x} ${y + r}S${x - r} ${y + k} ${x - r} ${y}Z`,
       },
     ];
@@ -133,13 +182,23 @@ function capNode(cap: LineItem['startCap'], { x, y }: Point, angle: number, { co
   const turn = (angle * Math.PI) / 180;
   const at = (back: number, side: number) =>
     `${Math.round((x - back * Math.cos(turn) - side * Math.sin(turn)) * 100) / 100} ${Math.round((y - back * Math.sin(turn) + side * Math.cos(turn)) * 100) / 100}`;
-  return [{ kind: 'path', fill: ink(colour), d: `M${at(0, 0)}L${at(size, size * 0.42)}L${at(size * 0.72, 0)}L${at(size, -size * 0.42)}Z` }];
+  return [
+    {
+      kind: 'path',
+      fill: ink(colour),
+      d: `M${at(0, 0)}L${at(size, size * 0.42)}L${at(size * 0.72, 0)}L${at(size, -size * 0.42)}Z`,
+    },
+  ];
 }
 
 export function drawLine(item: LineItem, from: Point, to: Point): DisplayNode[] {
   const way = route(item.route, from, to);
   return [
-    { kind: 'path', d: way.d, stroke: { ...strokeOf(item.outline), cap: item.outline.dash === 'dashed' ? 'butt' : 'round' } },
+    {
+      kind: 'path',
+      d: way.d,
+      stroke: { ...strokeOf(item.outline), cap: item.outline.dash === 'dashed' ? 'butt' : 'round' },
+    },
     ...capNode(item.startCap, from, way.startAngle, item.outline),
     ...capNode(item.endCap, to, way.endAngle, item.outline),
   ];
@@ -175,6 +234,8 @@ export const drawItems = (items: readonly Item[], drawing: Drawing): DisplayNode
 
 export function drawPage(sheet: Sheet, page: Page, resources: Omit<Drawing, 'roles' | 'page'>): DrawnPage {
   const { width, height, background } = page;
-  const ground: DisplayNode[] = background ? [{ kind: 'path', d: `M0 0H${width}V${height}H0Z`, fill: paintOf(background, width, height) }] : [];
+  const ground: DisplayNode[] = background
+    ? [{ kind: 'path', d: `M0 0H${width}V${height}H0Z`, fill: paintOf(background, width, height) }]
+    : [];
   return { width, height, nodes: [...ground, ...drawItems(page.items, { ...resources, roles: sheet.roles, page })] };
 }

@@ -27,9 +27,15 @@ class Emitter {
   ) {}
 
   private paint(name: 'fill' | 'stroke', paint: DrawnPaint): string {
-    if (paint.kind === 'solid') return ` ${name}="${paint.hex}"${paint.alpha < 1 ? ` ${name}-opacity="${f(paint.alpha)}"` : ''}`;
+    if (paint.kind === 'solid')
+      return ` ${name}="${paint.hex}"${paint.alpha < 1 ? ` ${name}-opacity="${f(paint.alpha)}"` : ''}`;
     const id = `${this.options.prefix ?? ''}g${this.count++}`;
-    const stops = paint.stops.map(([offset, hex, alpha]) => `<stop offset="${f(offset)}" stop-color="${hex}"${alpha < 1 ? ` stop-opacity="${f(alpha)}"` : ''}/>`).join('');
+    const stops = paint.stops
+      .map(
+        ([offset, hex, alpha]) =>
+          `<stop offset="${f(offset)}" stop-color="${hex}"${alpha < 1 ? ` stop-opacity="${f(alpha)}"` : ''}/>`,
+      )
+      .join('');
     this.definitions +=
       paint.kind === 'linear'
         ? `<linearGradient id="${id}" gradientUnits="userSpaceOnUse" x1="${f(paint.x1)}" y1="${f(paint.y1)}" x2="${f(paint.x2)}" y2="${f(paint.y2)}">${stops}</linearGradient>`

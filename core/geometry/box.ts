@@ -27,11 +27,21 @@ export function around(points: readonly Point[]): Box {
 
 export const union = (boxes: readonly Box[]): Box => around(boxes.flatMap(corners));
 export const mapped = (box: Box, matrix: Matrix): Box => around(corners(box).map((point) => transform(matrix, point)));
-export const grown = ({ x, y, width, height }: Box, by: number): Box => ({ x: x - by, y: y - by, width: width + 2 * by, height: height + 2 * by });
-export const contains = (box: Box, { x, y }: Point) => x >= box.x && x <= box.x + box.width && y >= box.y && y <= box.y + box.height;
+export const grown = ({ x, y, width, height }: Box, by: number): Box => ({
+  x: x - by,
+  y: y - by,
+  width: width + 2 * by,
+  height: height + 2 * by,
+});
+export const contains = (box: Box, { x, y }: Point) =>
+  x >= box.x && x <= box.x + box.width && y >= box.y && y <= box.y + box.height;
 export const encloses = (outer: Box, inner: Box) =>
-  inner.x >= outer.x && inner.y >= outer.y && inner.x + inner.width <= outer.x + outer.width && inner.y + inner.height <= outer.y + outer.height;
-export const overlaps = (a: Box, b: Box) => a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
+  inner.x >= outer.x &&
+  inner.y >= outer.y &&
+  inner.x + inner.width <= outer.x + outer.width &&
+  inner.y + inner.height <= outer.y + outer.height;
+export const overlaps = (a: Box, b: Box) =>
+  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
 
 /** The box that two opposite corners span, whichever way they lie. */
 export const spanned = (a: Point, b: Point): Box => around([a, b]);

@@ -34,7 +34,12 @@ export function pageMatrix(page: Page, item: Item): Matrix {
   return isFramed(item) ? compose(outer, frameMatrix(item)) : outer;
 }
 
-export const localBox = (item: Pick<FramedItem, 'width' | 'height'>): Box => ({ x: 0, y: 0, width: item.width, height: item.height });
+export const localBox = (item: Pick<FramedItem, 'width' | 'height'>): Box => ({
+  x: 0,
+  y: 0,
+  width: item.width,
+  height: item.height,
+});
 
 /** The upright box around an item in page coordinates; for a line, around the points it runs through. */
 export function pageBox(page: Page, item: Item, linePoints?: readonly Point[]): Box {

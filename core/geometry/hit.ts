@@ -20,11 +20,15 @@ export const boxOf = (page: Page, item: Item, pictures: Pictures): Box =>
   pageBox(page, item, item.kind === 'line' ? linePoints(page, item, pictures) : undefined);
 
 function touches(page: Page, item: Item, matrix: Matrix, point: Point, reach: number, pictures: Pictures): boolean {
-  if (item.kind === 'line') return distanceTo(linePoints(page, item, pictures), transform(inverse(matrix), point)) <= reach + item.outline.width / 2;
+  if (item.kind === 'line')
+    return (
+      distanceTo(linePoints(page, item, pictures), transform(inverse(matrix), point)) <= reach + item.outline.width / 2
+    );
   const inner = compose(matrix, frameMatrix(item));
   if (Math.abs(inner[0] * inner[3] - inner[1] * inner[2]) < 1e-9) return false;
   const local = transform(inverse(inner), point);
-  if (item.kind === 'group') return item.items.some((part) => !part.hidden && touches(page, part, inner, point, reach, pictures));
+  if (item.kind === 'group')
+    return item.items.some((part) => !part.hidden && touches(page, part, inner, point, reach, pictures));
   // Thin things get a little room, so that a finger can meet them.
   const box = localBox(item);
   const room = Math.max(0, reach - Math.min(box.width, box.height) / 2);
@@ -34,16 +38,25 @@ function touches(page: Page, item: Item, matrix: Matrix, point: Point, reach: nu
 /** All items of one list under a point: the page's own, or those of a group that was entered. `reach` in points. */
 export function itemsAt(page: Page, within: GroupItem | null, point: Point, reach: number, pictures: Pictures): Item[] {
   const matrix = within ? compose(parentMatrix(page, within.id), frameMatrix(within)) : IDENTITY;
-  return (within ? within.items : page.items).filter((item) => !item.hidden && touches(page, item, matrix, point, reach, pictures));
+  return (within ? within.items : page.items).filter(
+    (item) => !item.hidden && touches(page, item, matrix, point, reach, pictures),
+  );
 }
 
 /** Items of a list that lie wholly in a swept box. */
 export function itemsWithin(page: Page, within: GroupItem | null, box: Box, pictures: Pictures): Item[] {
-  return (within ? within.items : page.items).filter((item) => !item.hidden && encloses(box, boxOf(page, item, pictures)));
+  return (within ? within.items : page.items).filter(
+    (item) => !item.hidden && encloses(box, boxOf(page, item, pictures)),
+  );
 }
 
 /** A named target of a diagram near a point, for the end of a line. */
-export function targetAt(page: Page, point: Point, reach: number, pictures: Pictures): { item: string; target: string } | null {
+export function targetAt(
+  page: Page,
+  point: Point,
+  reach: number,
+  pictures: Pictures,
+): { item: string; target: string } | null {
   let best: { item: string; target: string } | null = null;
   let nearest = Infinity;
   for (const item of page.items) {

@@ -79,7 +79,8 @@ export function route(kind: LineItem['route'], from: Point, to: Point): Route {
     const c2 = wide ? { x: to.x - (to.x - from.x) / 2, y: to.y } : { x: to.x, y: to.y - (to.y - from.y) / 2 };
     const points = Array.from({ length: 13 }, (_, i) => {
       const t = i / 12;
-      const at = (a: number, b: number, c: number, d: number) => (1 - t) ** 3 * a + 3 * (1 - t) ** 2 * t * b + 3 * (1 - t) * t * t * c + t ** 3 * d;
+      const at = (a: number, b: number, c: number, d: number) =>
+        (1 - t) ** 3 * a + 3 * (1 - t) ** 2 * t * b + 3 * (1 - t) * t * t * c + t ** 3 * d;
       return { x: at(from.x, c1.x, c2.x, to.x), y: at(from.y, c1.y, c2.y, to.y) };
     });
     return {
@@ -89,7 +90,12 @@ export function route(kind: LineItem['route'], from: Point, to: Point): Route {
       endAngle: degrees(c2, to),
     };
   }
-  return { points: [from, to], d: `M${f(from.x)} ${f(from.y)}L${f(to.x)} ${f(to.y)}`, startAngle: degrees(to, from), endAngle: degrees(from, to) };
+  return {
+    points: [from, to],
+    d: `M${f(from.x)} ${f(from.y)}L${f(to.x)} ${f(to.y)}`,
+    startAngle: degrees(to, from),
+    endAngle: degrees(from, to),
+  };
 }
 
 /** The distance of a point from a chain of segments. */

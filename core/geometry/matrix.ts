@@ -30,7 +30,10 @@ export function inverse([a, b, c, d, e, f]: Matrix): Matrix {
   return [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det];
 }
 
-export const transform = ([a, b, c, d, e, f]: Matrix, { x, y }: Point): Point => ({ x: a * x + c * y + e, y: b * x + d * y + f });
+export const transform = ([a, b, c, d, e, f]: Matrix, { x, y }: Point): Point => ({
+  x: a * x + c * y + e,
+  y: b * x + d * y + f,
+});
 
 /** The same map without its translation: for differences of points. */
 export const linear = ([a, b, c, d]: Matrix): Matrix => [a, b, c, d, 0, 0];

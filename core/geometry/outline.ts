@@ -4,7 +4,8 @@ import type { Box, Point } from './matrix';
 /** The outlines of shapes in their local box, as SVG paths; and the box within that words are set in. */
 
 const f = (n: number) => `${Math.round(n * 100) / 100}`;
-const polygon = (points: readonly Point[]) => `${points.map((p, i) => `${i ? 'L' : 'M'}${f(p.x)} ${f(p.y)}`).join('')}Z`;
+const polygon = (points: readonly Point[]) =>
+  `${points.map((p, i) => `${i ? 'L' : 'M'}${f(p.x)} ${f(p.y)}`).join('')}Z`;
 
 /** A rectangle with round corners; the radius is at most half the shorter side. */
 export function roundedBox(width: number, height: number, radius: number): string {
@@ -36,27 +37,54 @@ function star(width: number, height: number, inner: number): Point[] {
   });
 }
 
-type Outliner = { path(width: number, height: number, adjust: number): string; inside(width: number, height: number, adjust: number): Box };
-const inset = (x: number, y: number) => (width: number, height: number): Box => ({
-  x: width * x, y: height * y, width: width * (1 - 2 * x), height: height * (1 - 2 * y),
-});
+type Outliner = {
+  path(width: number, height: number, adjust: number): string;
+  inside(width: number, height: number, adjust: number): Box;
+};
+const inset =
+  (x: number, y: number) =>
+  (width: number, height: number): Box => ({
+    x: width * x,
+    y: height * y,
+    width: width * (1 - 2 * x),
+    height: height * (1 - 2 * y),
+  });
 
 export const OUTLINES: Record<ShapeItem['shape'], Outliner> = {
   rectangle: { path: (w, h, a) => roundedBox(w, h, a * Math.min(w, h) * 0.5), inside: inset(0, 0) },
   ellipse: { path: ellipse, inside: inset(0.146, 0.146) },
   triangle: {
-    path: (w, h) => polygon([{ x: w / 2, y: 0 }, { x: w, y: h }, { x: 0, y: h }]),
+    path: (w, h) =>
+      polygon([
+        { x: w / 2, y: 0 },
+        { x: w, y: h },
+        { x: 0, y: h },
+      ]),
     inside: (w, h) => ({ x: w * 0.25, y: h * 0.5, width: w * 0.5, height: h * 0.5 }),
   },
-  diamond: { path: (w, h) => polygon([{ x: w / 2, y: 0 }, { x: w, y: h / 2 }, { x: w / 2, y: h }, { x: 0, y: h / 2 }]), inside: inset(0.25, 0.25) },
+  diamond: {
+    path: (w, h) =>
+      polygon([
+        { x: w / 2, y: 0 },
+        { x: w, y: h / 2 },
+        { x: w / 2, y: h },
+        { x: 0, y: h / 2 },
+      ]),
+    inside: inset(0.25, 0.25),
+  },
   star: { path: (w, h, a) => polygon(star(w, h, 0.25 + a * 0.65)), inside: inset(0.28, 0.3) },
   arrow: {
     path(w, h, a) {
       const head = Math.min(w * 0.7, h * 0.75);
       const shaft = h * (0.5 - (0.15 + a * 0.5) / 2);
       return polygon([
-        { x: 0, y: shaft }, { x: w - head, y: shaft }, { x: w - head, y: 0 }, { x: w, y: h / 2 },
-        { x: w - head, y: h }, { x: w - head, y: h - shaft }, { x: 0, y: h - shaft },
+        { x: 0, y: shaft },
+        { x: w - head, y: shaft },
+        { x: w - head, y: 0 },
+        { x: w, y: h / 2 },
+        { x: w - head, y: h },
+        { x: w - head, y: h - shaft },
+        { x: 0, y: h - shaft },
       ]);
     },
     inside: (w, h) => ({ x: w * 0.04, y: h * 0.3, width: w * 0.7, height: h * 0.4 }),
@@ -77,7 +105,14 @@ export const OUTLINES: Record<ShapeItem['shape'], Outliner> = {
   hexagon: {
     path(w, h, a) {
       const x = w * (0.08 + a * 0.35);
-      return polygon([{ x, y: 0 }, { x: w - x, y: 0 }, { x: w, y: h / 2 }, { x: w - x, y: h }, { x, y: h }, { x: 0, y: h / 2 }]);
+      return polygon([
+        { x, y: 0 },
+        { x: w - x, y: 0 },
+        { x: w, y: h / 2 },
+        { x: w - x, y: h },
+        { x, y: h },
+        { x: 0, y: h / 2 },
+      ]);
     },
     inside: inset(0.16, 0.06),
   },

@@ -7,9 +7,14 @@ import { inverse, linear, rotation, transform } from './matrix';
 export type Handle = { x: -1 | 0 | 1; y: -1 | 0 | 1 };
 
 export const HANDLES: Handle[] = [
-  { x: -1, y: -1 }, { x: 0, y: -1 }, { x: 1, y: -1 },
-  { x: 1, y: 0 }, { x: 1, y: 1 }, { x: 0, y: 1 },
-  { x: -1, y: 1 }, { x: -1, y: 0 },
+  { x: -1, y: -1 },
+  { x: 0, y: -1 },
+  { x: 1, y: -1 },
+  { x: 1, y: 0 },
+  { x: 1, y: 1 },
+  { x: 0, y: 1 },
+  { x: -1, y: 1 },
+  { x: -1, y: 0 },
 ];
 
 export type ResizeOptions = { proportional?: boolean; fromCentre?: boolean; min?: number };
@@ -64,7 +69,8 @@ export function rescaled(frame: Frame, before: Box, after: Box): Frame {
 
 /** The angle of a frame whose turning handle is dragged to `point`; with `step`, in whole steps of so many degrees. */
 export function turned(frame: Frame, point: Point, step?: number): number {
-  const angle = (Math.atan2(point.y - (frame.y + frame.height / 2), point.x - (frame.x + frame.width / 2)) * 180) / Math.PI + 90;
+  const angle =
+    (Math.atan2(point.y - (frame.y + frame.height / 2), point.x - (frame.x + frame.width / 2)) * 180) / Math.PI + 90;
   const whole = ((angle % 360) + 360) % 360;
   const near = step ? Math.round(whole / step) * step : Math.round(whole * 10) / 10;
   return near % 360;

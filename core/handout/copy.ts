@@ -17,7 +17,10 @@ function givenItem(item: Item): Item | null {
 
 /** The sheet to hand out: blanks emptied, other answers, hidden parts and answer keys taken away. */
 export function givenOut(sheet: Sheet): Sheet {
-  return { ...sheet, pages: sheet.pages.map((page) => ({ ...page, items: page.items.flatMap((item) => givenItem(item) ?? []) })) };
+  return {
+    ...sheet,
+    pages: sheet.pages.map((page) => ({ ...page, items: page.items.flatMap((item) => givenItem(item) ?? []) })),
+  };
 }
 
 /** A label: words joined by a line to a named part of a diagram. */
@@ -28,9 +31,13 @@ export function labelsOn(page: Page): Label[] {
   const out: Label[] = [];
   for (const line of everyItem(page)) {
     if (line.kind !== 'line') continue;
-    for (const [near, far] of [[line.from, line.to], [line.to, line.from]]) {
+    for (const [near, far] of [
+      [line.from, line.to],
+      [line.to, line.from],
+    ]) {
       const item = near.item === null ? undefined : findOn(page, near.item)?.item;
-      if (item?.kind === 'text' && far.item !== null && far.target !== null) out.push({ item, picture: far.item, target: far.target });
+      if (item?.kind === 'text' && far.item !== null && far.target !== null)
+        out.push({ item, picture: far.item, target: far.target });
     }
   }
   return out;

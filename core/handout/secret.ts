@@ -1,5 +1,18 @@
 /** The picture secret: three pictures, in order, out of these. */
-export const SECRET_PICTURES = ['owl', 'frog', 'snail', 'crab', 'butterfly', 'hedgehog', 'cherries', 'mushroom', 'rocket', 'kite', 'sunflower', 'bicycle'] as const;
+export const SECRET_PICTURES = [
+  'owl',
+  'frog',
+  'snail',
+  'crab',
+  'butterfly',
+  'hedgehog',
+  'cherries',
+  'mushroom',
+  'rocket',
+  'kite',
+  'sunflower',
+  'bicycle',
+] as const;
 export const SECRET_LENGTH = 3;
 export const isSecret = (secret: string) => {
   const parts = secret.split(' ');

@@ -31,7 +31,11 @@ function fillsIn(item: Item, keys: string[]): boolean {
 }
 
 function insertable(item: Item, supplies: readonly Supply[]): string | null {
-  if (item.kind === 'group') return item.items.reduce<string | null>((no, inner) => no ?? insertable(inner, supplies), item.touch === 'free' ? null : NOT_YOURS);
+  if (item.kind === 'group')
+    return item.items.reduce<string | null>(
+      (no, inner) => no ?? insertable(inner, supplies),
+      item.touch === 'free' ? null : NOT_YOURS,
+    );
   if (!supplies.includes(item.kind)) return 'Your teacher has not opened this supply.';
   if (item.touch !== 'free') return 'What you add is yours, and stays free.';
   if (item.kind === 'text' && (item.blank || item.also.length > 0)) return 'Only a teacher can make a blank.';

@@ -20,18 +20,31 @@ const number = z.number().int().min(1, 'at least 1').max(500, 'at most 500');
 
 export const LookFor = z.discriminatedUnion('kind', [
   z.strictObject({
-    kind: z.literal('labels'), ...base,
+    kind: z.literal('labels'),
+    ...base,
     picture: Id,
     /** The key. Never sent to a student. */
-    expect: z.array(z.strictObject({ target: z.string().max(60), words: z.array(z.string().max(200)).min(1).max(20) })).min(1).max(60),
+    expect: z
+      .array(z.strictObject({ target: z.string().max(60), words: z.array(z.string().max(200)).min(1).max(20) }))
+      .min(1)
+      .max(60),
     spelling: z.enum(SPELLING),
   }),
   z.strictObject({ kind: z.literal('words'), ...base, item: Id.nullable(), min: number }),
   z.strictObject({
-    kind: z.literal('style'), ...base, role: z.string().max(40),
-    bold: z.boolean().nullable(), italic: z.boolean().nullable(), colour: Hex.nullable(),
+    kind: z.literal('style'),
+    ...base,
+    role: z.string().max(40),
+    bold: z.boolean().nullable(),
+    italic: z.boolean().nullable(),
+    colour: Hex.nullable(),
   }),
-  z.strictObject({ kind: z.literal('items'), ...base, item: z.enum(['text', 'shape', 'line', 'picture']), min: number }),
+  z.strictObject({
+    kind: z.literal('items'),
+    ...base,
+    item: z.enum(['text', 'shape', 'line', 'picture']),
+    min: number,
+  }),
   z.strictObject({ kind: z.literal('name'), ...base, item: Id.nullable() }),
   z.strictObject({ kind: z.literal('teacher'), ...base }),
 ]);
@@ -94,8 +107,16 @@ export function resultForStudent(lookFor: LookFor, result: Result): Result | nul
     const filled = result.evidence.length > 0 ? written.length : result.got;
     const need = result.evidence.length > 0 ? result.evidence.length : result.need;
     return {
-      id: result.id, held: result.held === null ? null : filled >= need, got: filled, need,
-      evidence: result.evidence.map(({ items, verdict, said }) => ({ items, said, meant: '', verdict: verdict === 'empty' ? 'empty' : 'near' })),
+      id: result.id,
+      held: result.held === null ? null : filled >= need,
+      got: filled,
+      need,
+      evidence: result.evidence.map(({ items, verdict, said }) => ({
+        items,
+        said,
+        meant: '',
+        verdict: verdict === 'empty' ? 'empty' : 'near',
+      })),
     };
   }
   return { ...result, evidence: result.evidence.map((e) => ({ ...e, meant: '' })) };

@@ -13,44 +13,83 @@ import { wordsIn } from './kinds/words';
 
 /** A bird with two parts, each with a label and a leader line. */
 function diagram(words: [string, string], extra: Item[] = []): Sheet {
-  const label = (id: string, said: string) => text({ id, role: 'label', touch: 'fill', blank: true, also: id === 'a' ? ['beak'] : [], body: plain(said) });
-  const leader = (id: string, target: string) => line({ id: `l${id}`, from: { x: 0, y: 0, item: id, target: null }, to: { x: 0, y: 0, item: 'bird', target } });
+  const label = (id: string, said: string) =>
+    text({ id, role: 'label', touch: 'fill', blank: true, also: id === 'a' ? ['beak'] : [], body: plain(said) });
+  const leader = (id: string, target: string) =>
+    line({ id: `l${id}`, from: { x: 0, y: 0, item: id, target: null }, to: { x: 0, y: 0, item: 'bird', target } });
   return sheet({
     title: 'Bird',
     pages: [
       page({
         id: 'p',
         items: [
-          label('a', words[0]), label('b', words[1]), leader('a', 'bill'), leader('b', 'neck'),
-          text({ id: 'name', role: 'name', touch: 'fill' }), text({ id: 'own', touch: 'fill' }),
-          picture({ id: 'bird', picture: 'diagram/heron' }), ...extra,
+          label('a', words[0]),
+          label('b', words[1]),
+          leader('a', 'bill'),
+          leader('b', 'neck'),
+          text({ id: 'name', role: 'name', touch: 'fill' }),
+          text({ id: 'own', touch: 'fill' }),
+          picture({ id: 'bird', picture: 'diagram/heron' }),
+          ...extra,
         ],
       }),
     ],
   });
 }
 const full = diagram(['bill', 'neck']);
-const labels = (spelling: 'exact' | 'near' | 'loose' = 'near'): LookFor => ({ kind: 'labels', id: 'lf', title: 'labels', tell: 'result', spelling, ...keyOf(full)[0] });
+const labels = (spelling: 'exact' | 'near' | 'loose' = 'near'): LookFor => ({
+  kind: 'labels',
+  id: 'lf',
+  title: 'labels',
+  tell: 'result',
+  spelling,
+  ...keyOf(full)[0],
+});
 const context = { handedOut: givenOut(full), studentName: 'Ayo Bankole' };
 const counted = (lookFor: LookFor, piece: Sheet): Result => count(lookFor, piece, context);
 const verdicts = (result: Result) => result.evidence.map((e) => e.verdict);
 const writing = (id: string, body: Body): Sheet => {
   const base = diagram(['', '']);
-  return { ...base, pages: [{ ...base.pages[0], items: base.pages[0].items.map((item) => (item.id === id && item.kind === 'text' ? { ...item, body } : item)) }] };
+  return {
+    ...base,
+    pages: [
+      {
+        ...base.pages[0],
+        items: base.pages[0].items.map((item) => (item.id === id && item.kind === 'text' ? { ...item, body } : item)),
+      },
+    ],
+  };
 };
 
 describe('labels on their targets', () => {
   test('the key comes from the teacher’s own labels and other accepted words', () => {
-    expect(keyOf(full)).toEqual([{ picture: 'bird', expect: [{ target: 'bill', words: ['bill', 'beak'] }, { target: 'neck', words: ['neck'] }] }]);
+    expect(keyOf(full)).toEqual([
+      {
+        picture: 'bird',
+        expect: [
+          { target: 'bill', words: ['bill', 'beak'] },
+          { target: 'neck', words: ['neck'] },
+        ],
+      },
+    ]);
   });
   test('all right is held', () => expect(counted(labels(), full)).toMatchObject({ held: true, got: 2, need: 2 }));
-  test('another accepted word counts', () => expect(verdicts(counted(labels(), diagram(['The Beak!', 'neck'])))).toEqual(['right', 'right']));
-  test('a misspelling within the tolerance counts as near', () => expect(verdicts(counted(labels('near'), diagram(['bil', 'nekc'])))).toEqual(['near', 'near']));
-  test('and does not when the teacher wants it exact', () => expect(counted(labels('exact'), diagram(['bil', 'neck'])).held).toBe(false));
+  test('another accepted word counts', () =>
+    expect(verdicts(counted(labels(), diagram(['The Beak!', 'neck'])))).toEqual(['right', 'right']));
+  test('a misspelling within the tolerance counts as near', () =>
+    expect(verdicts(counted(labels('near'), diagram(['bil', 'nekc'])))).toEqual(['near', 'near']));
+  test('and does not when the teacher wants it exact', () =>
+    expect(counted(labels('exact'), diagram(['bil', 'neck'])).held).toBe(false));
   test('swapped labels are wrong, with what was said and what was meant', () => {
-    expect(counted(labels(), diagram(['neck', 'bill'])).evidence[0]).toEqual({ items: ['a'], verdict: 'wrong', said: 'neck', meant: 'bill' });
+    expect(counted(labels(), diagram(['neck', 'bill'])).evidence[0]).toEqual({
+      items: ['a'],
+      verdict: 'wrong',
+      said: 'neck',
+      meant: 'bill',
+    });
   });
-  test('an empty label is empty, not wrong', () => expect(verdicts(counted(labels(), diagram(['', 'neck'])))).toEqual(['empty', 'right']));
+  test('an empty label is empty, not wrong', () =>
+    expect(verdicts(counted(labels(), diagram(['', 'neck'])))).toEqual(['empty', 'right']));
   test('a label whose line was moved to the right part counts there', () => {
     const swapped = diagram(['neck', 'bill']);
     const items = swapped.pages[0].items.map((item) => {
@@ -74,21 +113,45 @@ describe('the other look-fors', () => {
     expect(count(lookFor, prefilled, { ...context, handedOut: prefilled }).got).toBe(0);
   });
   test('a style has to hold for every word of the role', () => {
-    const lookFor: LookFor = { kind: 'style', id: 's', title: 'bold', tell: 'result', role: 'body', bold: true, italic: null, colour: null };
-    const bold = (extra: Body[number]['runs'] = []): Body => [{ format: {}, runs: [{ text: 'a wader', style: { bold: true } }, ...extra] }];
+    const lookFor: LookFor = {
+      kind: 'style',
+      id: 's',
+      title: 'bold',
+      tell: 'result',
+      role: 'body',
+      bold: true,
+      italic: null,
+      colour: null,
+    };
+    const bold = (extra: Body[number]['runs'] = []): Body => [
+      { format: {}, runs: [{ text: 'a wader', style: { bold: true } }, ...extra] },
+    ];
     expect(counted(lookFor, writing('own', bold())).held).toBe(true);
     expect(counted(lookFor, writing('own', bold([{ text: ' bird', style: {} }]))).held).toBe(false);
     expect(counted(lookFor, writing('own', plain(''))).held).toBe(false);
   });
   test('things are counted that the student added, not those handed out', () => {
     const lookFor: LookFor = { kind: 'items', id: 'i', title: 'shapes', tell: 'result', item: 'shape', min: 2 };
-    expect(counted(lookFor, diagram(['', ''], [shape({ id: 'x' }), shape({ id: 'y', hidden: true })]))).toMatchObject({ held: false, got: 1 });
+    expect(counted(lookFor, diagram(['', ''], [shape({ id: 'x' }), shape({ id: 'y', hidden: true })]))).toMatchObject({
+      held: false,
+      got: 1,
+    });
     expect(counted(lookFor, diagram(['', ''], [shape({ id: 'x' }), shape({ id: 'y' })])).held).toBe(true);
   });
-  test.each([['Ayo', true], ['ayo bankole', true], ['Name: AYO B.', true], ['Bea', false], ['', false]])('own name: “%s” → %s', (said, held) => {
-    expect(counted({ kind: 'name', id: 'n', title: 'name', tell: 'result', item: 'name' }, writing('name', plain(said))).held).toBe(held);
+  test.each([
+    ['Ayo', true],
+    ['ayo bankole', true],
+    ['Name: AYO B.', true],
+    ['Bea', false],
+    ['', false],
+  ])('own name: “%s” → %s', (said, held) => {
+    expect(
+      counted({ kind: 'name', id: 'n', title: 'name', tell: 'result', item: 'name' }, writing('name', plain(said)))
+        .held,
+    ).toBe(held);
   });
-  test('what the program can’t judge is left to the teacher', () => expect(counted({ kind: 'teacher', id: 't', title: 'neat', tell: 'result' }, full).held).toBeNull());
+  test('what the program can’t judge is left to the teacher', () =>
+    expect(counted({ kind: 'teacher', id: 't', title: 'neat', tell: 'result' }, full).held).toBeNull());
 });
 
 describe('what a student is told', () => {
@@ -104,13 +167,30 @@ describe('what a student is told', () => {
     expect(told).toMatchObject({ held: true, got: 2, need: 2 });
     expect(new Set(verdicts(told))).toEqual(new Set(['near']));
   });
-  test('nothing before it is returned', () => expect(resultForStudent({ ...labels(), tell: 'after' }, wrong)).toBeNull());
+  test('nothing before it is returned', () =>
+    expect(resultForStudent({ ...labels(), tell: 'after' }, wrong)).toBeNull());
 });
 
 describe('giving out', () => {
   const secret = sheet({
     title: 'S',
-    pages: [page({ id: 'p', items: [text({ id: 'blank', blank: true, body: plain('secret answer'), also: ['other answer'], alt: 'secret answer' }), text({ id: 'hidden', hidden: true, body: plain('hidden answer') }), text({ id: 'key', role: 'key', body: plain('key answer') }), text({ id: 'kept', body: plain('question') })] })],
+    pages: [
+      page({
+        id: 'p',
+        items: [
+          text({
+            id: 'blank',
+            blank: true,
+            body: plain('secret answer'),
+            also: ['other answer'],
+            alt: 'secret answer',
+          }),
+          text({ id: 'hidden', hidden: true, body: plain('hidden answer') }),
+          text({ id: 'key', role: 'key', body: plain('key answer') }),
+          text({ id: 'kept', body: plain('question') }),
+        ],
+      }),
+    ],
   });
   test('leaves no answer in the copy', () => {
     const json = JSON.stringify(givenOut(secret));
@@ -122,7 +202,18 @@ describe('giving out', () => {
 describe('what may be touched', () => {
   const copy = sheet({
     title: 'C',
-    pages: [page({ id: 'p', items: [text({ id: 'fixed' }), text({ id: 'fill', touch: 'fill' }), shape({ id: 'free', touch: 'free' }), shape({ id: 'paint', touch: 'fill' }), line({ id: 'line', touch: 'fill' })] })],
+    pages: [
+      page({
+        id: 'p',
+        items: [
+          text({ id: 'fixed' }),
+          text({ id: 'fill', touch: 'fill' }),
+          shape({ id: 'free', touch: 'free' }),
+          shape({ id: 'paint', touch: 'fill' }),
+          line({ id: 'line', touch: 'fill' }),
+        ],
+      }),
+    ],
   });
   const type = (id: string): Change => ({ kind: 'splice', id, at: 0, remove: 0, insert: plain('x') });
   const set = (id: string, values: Record<string, unknown>): Change => ({ kind: 'set', id, values });
@@ -139,7 +230,11 @@ describe('what may be touched', () => {
     ['making what is free fixed', set('free', { touch: 'fixed' }), false],
     ['removing what is free', { kind: 'remove', id: 'free' }, true],
     ['removing what is fixed', { kind: 'remove', id: 'fixed' }, false],
-    ['bringing forward what is fixed', { kind: 'reorder', id: 'fixed', spot: { page: 'p', group: null, behind: null } }, false],
+    [
+      'bringing forward what is fixed',
+      { kind: 'reorder', id: 'fixed', spot: { page: 'p', group: null, behind: null } },
+      false,
+    ],
     ['adding a shape', add(shape({ id: 'n', touch: 'free' })), true],
     ['adding a supply that is shut', add(picture({ id: 'n', picture: 'flat/bird', touch: 'free' })), false],
     ['adding something fixed', add(shape({ id: 'n', touch: 'fixed' })), false],
@@ -150,11 +245,18 @@ describe('what may be touched', () => {
   ])('%s: %o', (_, change, allowed) => {
     expect(refusal(copy, change, ['text', 'shape', 'line']) === null).toBe(allowed);
   });
-  test('with every supply open, pictures may be added', () => expect(refusal(copy, add(picture({ id: 'n', picture: 'flat/bird', touch: 'free' })), SUPPLIES)).toBeNull());
+  test('with every supply open, pictures may be added', () =>
+    expect(refusal(copy, add(picture({ id: 'n', picture: 'flat/bird', touch: 'free' })), SUPPLIES)).toBeNull());
 });
 
 describe('spelling', () => {
-  test.each([['heron', 'heron', 0], ['heron', 'herno', 1], ['crest', 'cresst', 1], ['', 'abc', 3], ['kitten', 'sitting', 3]])('%s to %s takes %i', (a, b, n) => expect(editDistance(a, b)).toBe(n));
+  test.each([
+    ['heron', 'heron', 0],
+    ['heron', 'herno', 1],
+    ['crest', 'cresst', 1],
+    ['', 'abc', 3],
+    ['kitten', 'sitting', 3],
+  ])('%s to %s takes %i', (a, b, n) => expect(editDistance(a, b)).toBe(n));
   test('is the same both ways', () => {
     const word = fc.string({ unit: fc.constantFrom('a', 'b', 'c'), maxLength: 7 });
     fc.assert(fc.property(word, word, (a, b) => void expect(editDistance(a, b)).toBe(editDistance(b, a))));
@@ -171,6 +273,8 @@ test('a look-for without a title is refused with what to do', () => {
 });
 
 test('rubric points add up over the marked rows', () => {
-  const rubric = { rows: ['a', 'b'].map((id) => ({ id, name: id, levels: [0, 1, 3].map((n) => ({ points: n, text: '' })) })) };
+  const rubric = {
+    rows: ['a', 'b'].map((id) => ({ id, name: id, levels: [0, 1, 3].map((n) => ({ points: n, text: '' })) })),
+  };
   expect(points(rubric, { a: 2 })).toEqual({ got: 3, of: 6 });
 });

@@ -8,7 +8,10 @@ export const Rubric = z.strictObject({
       z.strictObject({
         id: Id,
         name: z.string().trim().min(1, 'give the row a name').max(120),
-        levels: z.array(z.strictObject({ points: z.number().min(0).max(100), text: z.string().max(300) })).min(2).max(6),
+        levels: z
+          .array(z.strictObject({ points: z.number().min(0).max(100), text: z.string().max(300) }))
+          .min(2)
+          .max(6),
       }),
     )
     .max(12),

@@ -4,7 +4,13 @@ export type Spelling = (typeof SPELLING)[number];
 
 /** Case, articles, punctuation and doubled spaces never count. */
 export const normalised = (text: string) =>
-  text.normalize('NFC').toLowerCase().replace(/[^\p{L}\p{N}\s'-]/gu, ' ').replace(/\s+/g, ' ').trim().replace(/^(the|a|an) /, '');
+  text
+    .normalize('NFC')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}\s'-]/gu, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+    .replace(/^(the|a|an) /, '');
 
 /**
  * Edits between two words: insert, delete, replace, or swap two neighbours (optimal string alignment after Damerau 1964).
@@ -19,7 +25,8 @@ export function editDistance(a: string, b: string, most = Infinity): number {
     for (let j = 1; j <= b.length; j++) {
       const same = a[i - 1] === b[j - 1];
       row[j] = Math.min(last[j] + 1, row[j - 1] + 1, last[j - 1] + (same ? 0 : 1));
-      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) row[j] = Math.min(row[j], before[j - 2] + 1);
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1])
+        row[j] = Math.min(row[j], before[j - 2] + 1);
     }
     before = last;
     last = row;

@@ -41,18 +41,24 @@ export function missedMost(lookFors: readonly LookFor[], pieces: readonly (reado
         }
       } else add(lookFor.title);
     });
-  return [...counts].map(([label, count]) => ({ label, count })).sort((a, b) => b.count - a.count || a.label.localeCompare(b.label));
+  return [...counts]
+    .map(([label, count]) => ({ label, count }))
+    .sort((a, b) => b.count - a.count || a.label.localeCompare(b.label));
 }
 
 /** How one piece of evidence reads to the teacher. */
 export function evidenceWords(lookFor: LookFor, { verdict, said, meant }: Evidence): string {
   if (lookFor.kind === 'labels') {
-    if (verdict === 'right') return said.toLowerCase() === meant.toLowerCase() ? `“${said}” is right` : `“${said}” for ${meant} is one of your other words`;
+    if (verdict === 'right')
+      return said.toLowerCase() === meant.toLowerCase()
+        ? `“${said}” is right`
+        : `“${said}” for ${meant} is one of your other words`;
     if (verdict === 'near') return `“${said}” taken for “${meant}”`;
     if (verdict === 'wrong') return `“${said}” points at the ${meant}`;
     return `nothing points at the ${meant}`;
   }
-  if (lookFor.kind === 'name') return verdict === 'right' ? `“${said}”` : said ? `“${said}” is not the student’s name` : 'no name';
+  if (lookFor.kind === 'name')
+    return verdict === 'right' ? `“${said}”` : said ? `“${said}” is not the student’s name` : 'no name';
   if (verdict === 'empty') return 'nothing written';
   return said.length > 60 ? `“${said.slice(0, 58)}…”` : `“${said}”`;
 }

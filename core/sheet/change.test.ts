@@ -14,7 +14,13 @@ const must = (sheet: Sheet, change: Change): Sheet => {
   if (!result.ok) throw new Error(result.reason);
   return result.sheet;
 };
-const typed = (id: string, at: number, words: string, remove = 0): Change => ({ kind: 'splice', id, at, remove, insert: plain(words) });
+const typed = (id: string, at: number, words: string, remove = 0): Change => ({
+  kind: 'splice',
+  id,
+  at,
+  remove,
+  insert: plain(words),
+});
 
 /** Walks a random way of up to `steps` changes from the sample. */
 const way = (steps: number) =>
@@ -34,12 +40,15 @@ const way = (steps: number) =>
 describe('a change', () => {
   test('and its inverse leave the sheet as it was', () => {
     fc.assert(
-      fc.property(fc.constant(sampleSheet()).chain((s) => fc.tuple(fc.constant(s), changeFor(s))), ([sheet, change]) => {
-        const result = apply(sheet, change);
-        if (!result.ok) return;
-        const back = apply(result.sheet, invert(sheet, change));
-        expect(back).toEqual({ ok: true, sheet });
-      }),
+      fc.property(
+        fc.constant(sampleSheet()).chain((s) => fc.tuple(fc.constant(s), changeFor(s))),
+        ([sheet, change]) => {
+          const result = apply(sheet, change);
+          if (!result.ok) return;
+          const back = apply(result.sheet, invert(sheet, change));
+          expect(back).toEqual({ ok: true, sheet });
+        },
+      ),
       { numRuns: 600 },
     );
   });
@@ -76,15 +85,45 @@ describe('a change', () => {
     ['about a thing that is gone', { kind: 'set', id: 'nobody', values: { x: 1 } }, /no longer/],
     ['of a setting that the kind has not', { kind: 'set', id: 'bird', values: { shape: 'star' } }, /can not be set/],
     ['of an identity', { kind: 'set', id: 'bird', values: { id: 'other' } }, /can not be set/],
-    ['of the prototype', { kind: 'set', id: 'bird', values: JSON.parse('{"__proto__": {"x": 1}}') as Record<string, unknown> }, /can not be set/],
+    [
+      'of the prototype',
+      { kind: 'set', id: 'bird', values: JSON.parse('{"__proto__": {"x": 1}}') as Record<string, unknown> },
+      /can not be set/,
+    ],
     ['to an absurd number', { kind: 'set', id: 'bird', values: { x: 1e9 } }, /x:/],
-    ['to a colour that is none', { kind: 'set', id: 'box', values: { fill: { kind: 'solid', colour: 'red', opacity: 1 } } }, /fill/],
-    ['that inserts a known identity', { kind: 'insert', spot: { page: 'p1', group: null, behind: null }, item: shape({ id: 'box' }) }, /identity/],
-    ['that inserts within a missing group', { kind: 'insert', spot: { page: 'p1', group: 'nope', behind: null }, item: shape({ id: 'n' }) }, /group/],
-    ['that puts a group within itself', { kind: 'reorder', id: 'pair', spot: { page: 'p1', group: 'pair', behind: null } }, /within itself/],
+    [
+      'to a colour that is none',
+      { kind: 'set', id: 'box', values: { fill: { kind: 'solid', colour: 'red', opacity: 1 } } },
+      /fill/,
+    ],
+    [
+      'that inserts a known identity',
+      { kind: 'insert', spot: { page: 'p1', group: null, behind: null }, item: shape({ id: 'box' }) },
+      /identity/,
+    ],
+    [
+      'that inserts within a missing group',
+      { kind: 'insert', spot: { page: 'p1', group: 'nope', behind: null }, item: shape({ id: 'n' }) },
+      /group/,
+    ],
+    [
+      'that puts a group within itself',
+      { kind: 'reorder', id: 'pair', spot: { page: 'p1', group: 'pair', behind: null } },
+      /within itself/,
+    ],
     ['of words past the end', { kind: 'splice', id: 'words', at: 90, remove: 0, insert: plain('x') }, /words/],
     ['of words where there are none', { kind: 'splice', id: 'bird', at: 0, remove: 0, insert: plain('x') }, /no words/],
-    ['that takes the last page', { kind: 'all', changes: [{ kind: 'page-remove', id: 'p1' }, { kind: 'page-remove', id: 'p2' }] }, /at least one page/],
+    [
+      'that takes the last page',
+      {
+        kind: 'all',
+        changes: [
+          { kind: 'page-remove', id: 'p1' },
+          { kind: 'page-remove', id: 'p2' },
+        ],
+      },
+      /at least one page/,
+    ],
   ])('%s is refused with a reason and alters nothing', (_, change, reason) => {
     const sheet = sampleSheet();
     const result = apply(sheet, change);
@@ -97,7 +136,10 @@ describe('a change', () => {
     ['nothing', null],
     ['an unknown kind', { kind: 'explode' }],
     ['an extra key', { kind: 'remove', id: 'box', force: true }],
-    ['a break inside a run', { kind: 'splice', id: 'words', at: 0, remove: 0, insert: [{ format: {}, runs: [{ text: 'a\nb', style: {} }] }] }],
+    [
+      'a break inside a run',
+      { kind: 'splice', id: 'words', at: 0, remove: 0, insert: [{ format: {}, runs: [{ text: 'a\nb', style: {} }] }] },
+    ],
     ['a negative position', { kind: 'splice', id: 'words', at: -1, remove: 0, insert: plain('') }],
   ])('made of %s does not pass the schema', (_, json) => {
     expect(Change.safeParse(json).success).toBe(false);
@@ -126,19 +168,29 @@ describe('two people on one sheet', () => {
   });
 
   test('who set one setting end with the later one', () => {
-    const sheet = must(must(sampleSheet(), { kind: 'set', id: 'box', values: { x: 1 } }), { kind: 'set', id: 'box', values: { x: 2 } });
+    const sheet = must(must(sampleSheet(), { kind: 'set', id: 'box', values: { x: 1 } }), {
+      kind: 'set',
+      id: 'box',
+      values: { x: 2 },
+    });
     expect(find(sheet, 'box')!.item).toMatchObject({ x: 2 });
   });
 
   test('put an item in front when its neighbour was taken away meanwhile', () => {
     const theirs: Change = { kind: 'remove', id: 'words' };
-    const mine: Change = { kind: 'insert', spot: { page: 'p1', group: null, behind: 'words' }, item: shape({ id: 'mine' }) };
+    const mine: Change = {
+      kind: 'insert',
+      spot: { page: 'p1', group: null, behind: 'words' },
+      item: shape({ id: 'mine' }),
+    };
     expect(must(must(sampleSheet(), theirs), rebase(mine, theirs)).pages[0].items[0].id).toBe('mine');
   });
 
   test('never get a rebased splice that does not fit', () => {
     const at = fc.nat({ max: 13 });
-    const splice = fc.tuple(at, at, fc.constantFrom('', 'x', 'yy\nz')).map(([a, b, words]) => typed('words', Math.min(a, b), words, Math.abs(a - b)));
+    const splice = fc
+      .tuple(at, at, fc.constantFrom('', 'x', 'yy\nz'))
+      .map(([a, b, words]) => typed('words', Math.min(a, b), words, Math.abs(a - b)));
     fc.assert(
       fc.property(splice, splice, (theirs, mine) => {
         expect(apply(must(sampleSheet(), theirs), rebase(mine, theirs)).ok).toBe(true);
@@ -158,7 +210,11 @@ describe('merging', () => {
   });
 
   test('keeps the last place of a drag', () => {
-    expect(merge({ kind: 'set', id: 'a', values: { x: 1 } }, { kind: 'set', id: 'a', values: { x: 2 } })).toEqual({ kind: 'set', id: 'a', values: { x: 2 } });
+    expect(merge({ kind: 'set', id: 'a', values: { x: 1 } }, { kind: 'set', id: 'a', values: { x: 2 } })).toEqual({
+      kind: 'set',
+      id: 'a',
+      values: { x: 2 },
+    });
     expect(merge({ kind: 'set', id: 'a', values: { x: 1 } }, { kind: 'set', id: 'b', values: { x: 2 } })).toBeNull();
   });
 
@@ -171,7 +227,8 @@ describe('merging', () => {
 });
 
 describe('reading a sheet', () => {
-  test('gives back what was written', () => expect(readSheet(JSON.parse(JSON.stringify(sampleSheet())))).toEqual(sampleSheet()));
+  test('gives back what was written', () =>
+    expect(readSheet(JSON.parse(JSON.stringify(sampleSheet())))).toEqual(sampleSheet()));
   test.each([
     ['null', null, /not a sheet/],
     ['a newer version', { ...sampleSheet(), version: 99 }, /newer version/],

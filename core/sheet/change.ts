@@ -1,5 +1,16 @@
 import { z } from 'zod';
-import { bodyLength, bodyText, formatBody, locate, paragraphStart, runsWithin, sliceBody, spliceBody, styleBody, unpatched } from './body';
+import {
+  bodyLength,
+  bodyText,
+  formatBody,
+  locate,
+  paragraphStart,
+  runsWithin,
+  sliceBody,
+  spliceBody,
+  styleBody,
+  unpatched,
+} from './body';
 import type { Patch } from './body';
 import { Body, Id, isWritten, Item, ITEM_SCHEMAS, Page, ParagraphFormat, Role, RunStyle, Sheet } from './schema';
 import { find, findOn, idsWithin, withItem, withList } from './tree';
@@ -13,7 +24,9 @@ import { find, findOn, idsWithin, withItem, withList } from './tree';
 const Spot = z.object({ page: Id, group: Id.nullable(), behind: Id.nullable() });
 const offset = z.number().int().min(0).max(2_000_000);
 const nullable = <T extends z.ZodRawShape>(schema: z.ZodObject<T>) =>
-  z.strictObject(Object.fromEntries(Object.entries(schema.shape).map(([key, type]) => [key, (type as z.ZodType).nullable()])));
+  z.strictObject(
+    Object.fromEntries(Object.entries(schema.shape).map(([key, type]) => [key, (type as z.ZodType).nullable()])),
+  );
 
 const Simple = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('insert'), spot: Spot, item: Item }),
@@ -107,7 +120,8 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
   insert: {
     apply(sheet, { spot, item }) {
       const ids = idsWithin(item);
-      if (new Set(ids).size < ids.length || ids.some((id) => find(sheet, id))) return refused('Two things can not share one identity.');
+      if (new Set(ids).size < ids.length || ids.some((id) => find(sheet, id)))
+        return refused('Two things can not share one identity.');
       return insertInto(sheet, spot, item);
     },
     invert: (_, { item }) => ({ kind: 'remove', id: item.id }),
@@ -121,7 +135,8 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
       const place = find(sheet, id);
       if (!place) return gone();
       if (spot.behind === id) return refused('A thing can not lie behind itself.');
-      if (spot.group !== null && idsWithin(place.item).includes(spot.group)) return refused('A group can not lie within itself.');
+      if (spot.group !== null && idsWithin(place.item).includes(spot.group))
+        return refused('A group can not lie within itself.');
       return insertInto(removed(sheet, id), spot, place.item);
     },
     invert: (sheet, { id }) => ({ kind: 'reorder', id, spot: spotOf(sheet, id) }),
@@ -142,29 +157,55 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
   },
   splice: {
     apply: (sheet, change) =>
-      words(sheet, change, change.at + change.remove, (body) => spliceBody(body, change.at, change.remove, change.insert)),
+      words(sheet, change, change.at + change.remove, (body) =>
+        spliceBody(body, change.at, change.remove, change.insert),
+      ),
     invert(sheet, { id, at, remove, insert }) {
-      return { kind: 'splice', id, at, remove: bodyLength(insert), insert: sliceBody(bodyOf(sheet, id), at, at + remove) };
+      return {
+        kind: 'splice',
+        id,
+        at,
+        remove: bodyLength(insert),
+        insert: sliceBody(bodyOf(sheet, id), at, at + remove),
+      };
     },
   },
   style: {
-    apply: (sheet, change) => words(sheet, change, change.to, (body) => styleBody(body, change.from, change.to, change.patch as Patch<RunStyle>)),
+    apply: (sheet, change) =>
+      words(sheet, change, change.to, (body) =>
+        styleBody(body, change.from, change.to, change.patch as Patch<RunStyle>),
+      ),
     invert(sheet, { id, from, to, patch }) {
       const runs = runsWithin(bodyOf(sheet, id), from, to);
       return {
         kind: 'all',
-        changes: runs.map((run) => ({ kind: 'style', id, from: run.from, to: run.to, patch: unpatched(run.style, patch as Patch<RunStyle>) })),
+        changes: runs.map((run) => ({
+          kind: 'style',
+          id,
+          from: run.from,
+          to: run.to,
+          patch: unpatched(run.style, patch as Patch<RunStyle>),
+        })),
       };
     },
   },
   paragraph: {
-    apply: (sheet, change) => words(sheet, change, change.to, (body) => formatBody(body, change.from, change.to, change.patch as Patch<ParagraphFormat>)),
+    apply: (sheet, change) =>
+      words(sheet, change, change.to, (body) =>
+        formatBody(body, change.from, change.to, change.patch as Patch<ParagraphFormat>),
+      ),
     invert(sheet, { id, from, to, patch }) {
       const body = bodyOf(sheet, id);
       const changes: Change[] = [];
       for (let i = locate(body, from).paragraph; i <= locate(body, to).paragraph; i++) {
         const at = paragraphStart(body, i);
-        changes.push({ kind: 'paragraph', id, from: at, to: at, patch: unpatched(body[i].format, patch as Patch<ParagraphFormat>) });
+        changes.push({
+          kind: 'paragraph',
+          id,
+          from: at,
+          to: at,
+          patch: unpatched(body[i].format, patch as Patch<ParagraphFormat>),
+        });
       }
       return { kind: 'all', changes };
     },
@@ -173,7 +214,8 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
     apply(sheet, { behind, page }) {
       if (sheet.pages.some((p) => p.id === page.id)) return refused('Two pages can not share one identity.');
       const ids = page.items.flatMap(idsWithin);
-      if (new Set(ids).size < ids.length || ids.some((id) => find(sheet, id))) return refused('Two things can not share one identity.');
+      if (new Set(ids).size < ids.length || ids.some((id) => find(sheet, id)))
+        return refused('Two things can not share one identity.');
       const at = behind === null ? 0 : sheet.pages.findIndex((p) => p.id === behind) + 1;
       return done({ ...sheet, pages: [...sheet.pages.slice(0, at), page, ...sheet.pages.slice(at)] });
     },
@@ -200,13 +242,25 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
       if (!read.success) return refused(firstIssue(read.error));
       return done({ ...sheet, pages: sheet.pages.map((p) => (p === page ? ({ ...page, ...values } as Page) : p)) });
     },
-    invert: (sheet, { id, values }) => ({ kind: 'page-set', id, values: pick(sheet.pages.find((p) => p.id === id)!, Object.keys(values)) }),
+    invert: (sheet, { id, values }) => ({
+      kind: 'page-set',
+      id,
+      values: pick(
+        sheet.pages.find((p) => p.id === id)!,
+        Object.keys(values),
+      ),
+    }),
   },
   'sheet-set': {
     apply(sheet, { values }) {
       const wrong = Object.keys(values).find((key) => !['title', 'unit', 'palette'].includes(key));
       if (wrong) return refused(`“${wrong}” can not be set on a sheet.`);
-      const read = Sheet.pick({ title: true, unit: true, palette: true }).safeParse({ title: sheet.title, unit: sheet.unit, palette: sheet.palette, ...values });
+      const read = Sheet.pick({ title: true, unit: true, palette: true }).safeParse({
+        title: sheet.title,
+        unit: sheet.unit,
+        palette: sheet.palette,
+        ...values,
+      });
       return read.success ? done({ ...sheet, ...read.data }) : refused(firstIssue(read.error));
     },
     invert: (sheet, { values }) => ({ kind: 'sheet-set', values: pick(sheet, Object.keys(values)) }),
@@ -218,7 +272,11 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
       else delete roles[id];
       return done({ ...sheet, roles });
     },
-    invert: (sheet, { id }) => ({ kind: 'role-set', id, role: Object.hasOwn(sheet.roles, id) ? sheet.roles[id] : null }),
+    invert: (sheet, { id }) => ({
+      kind: 'role-set',
+      id,
+      role: Object.hasOwn(sheet.roles, id) ? sheet.roles[id] : null,
+    }),
   },
   all: {
     apply(sheet, { changes }) {
@@ -244,10 +302,12 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
 };
 
 /** The sheet with the change made, or the reason why it does not fit. Never throws for a change of the right shape. */
-export const apply = (sheet: Sheet, change: Change): Applied => (KINDS[change.kind] as unknown as AnyKind).apply(sheet, change);
+export const apply = (sheet: Sheet, change: Change): Applied =>
+  (KINDS[change.kind] as unknown as AnyKind).apply(sheet, change);
 
 /** The change that takes `change` back; `sheet` is the one that it was applied to. */
-export const invert = (sheet: Sheet, change: Change): Change => (KINDS[change.kind] as unknown as AnyKind).invert(sheet, change);
+export const invert = (sheet: Sheet, change: Change): Change =>
+  (KINDS[change.kind] as unknown as AnyKind).invert(sheet, change);
 
 /** Applies a log in turn. @throws Error when one does not fit: a log holds only what was applied. */
 export function replay(sheet: Sheet, changes: Iterable<Change>): Sheet {
@@ -269,14 +329,27 @@ export function merge(first: Change, second: Change): Change | null {
   if (first.kind === 'splice' && second.kind === 'splice' && first.id === second.id) {
     const typed = bodyText(second.insert);
     // A space or a break starts a new word, and with it a new step.
-    if (second.remove === 0 && first.insert.length === 1 && second.insert.length === 1 && second.at === first.at + bodyLength(first.insert) && !/^\s/.test(typed))
+    if (
+      second.remove === 0 &&
+      first.insert.length === 1 &&
+      second.insert.length === 1 &&
+      second.at === first.at + bodyLength(first.insert) &&
+      !/^\s/.test(typed)
+    )
       return { ...first, insert: spliceBody(first.insert, bodyLength(first.insert), 0, second.insert) };
-    if (first.remove > 0 && bodyLength(first.insert) === 0 && second.remove > 0 && bodyLength(second.insert) === 0 && second.at + second.remove === first.at)
+    if (
+      first.remove > 0 &&
+      bodyLength(first.insert) === 0 &&
+      second.remove > 0 &&
+      bodyLength(second.insert) === 0 &&
+      second.at + second.remove === first.at
+    )
       return { ...first, at: second.at, remove: first.remove + second.remove };
   }
   if (first.kind === 'all' && second.kind === 'all' && first.changes.length === second.changes.length) {
     const merged = first.changes.map((change, i) => merge(change, second.changes[i]));
-    if (merged.every((change) => change !== null && change.kind === 'set')) return { kind: 'all', changes: merged as Change[] };
+    if (merged.every((change) => change !== null && change.kind === 'set'))
+      return { kind: 'all', changes: merged as Change[] };
   }
   return null;
 }

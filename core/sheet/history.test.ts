@@ -20,7 +20,13 @@ function work(changes: Change[], pause = 100): { sheet: Sheet; history: History 
   }
   return { sheet, history };
 }
-const typed = (at: number, words: string): Change => ({ kind: 'splice', id: 'words', at, remove: 0, insert: plain(words) });
+const typed = (at: number, words: string): Change => ({
+  kind: 'splice',
+  id: 'words',
+  at,
+  remove: 0,
+  insert: plain(words),
+});
 const erased = (at: number): Change => ({ kind: 'splice', id: 'words', at, remove: 1, insert: plain('') });
 
 test('a word typed letter by letter is one step, and undo takes all of it', () => {
@@ -41,7 +47,8 @@ test('a drag in many small steps is one step', () => {
   expect(must(sheet, undo(history)!.step.inverse)).toEqual(sampleSheet());
 });
 
-test('after a pause a new step begins', () => expect(work([typed(0, 'a'), typed(1, 'b')], 5000).history.past).toHaveLength(2));
+test('after a pause a new step begins', () =>
+  expect(work([typed(0, 'a'), typed(1, 'b')], 5000).history.past).toHaveLength(2));
 
 test('undo and redo lead back and forth', () => {
   const { sheet, history } = work([typed(0, 'x'), { kind: 'remove', id: 'box' }]);
@@ -57,7 +64,9 @@ test('undo and redo lead back and forth', () => {
 
 test('a new step forgets what was undone', () => {
   const { history } = work([typed(0, 'x'), typed(9, 'y')]);
-  expect(record(undo(history)!.history, { name: 'z', change: typed(0, 'z'), inverse: erased(0), at: 1e6 }).future).toEqual([]);
+  expect(
+    record(undo(history)!.history, { name: 'z', change: typed(0, 'z'), inverse: erased(0), at: 1e6 }).future,
+  ).toEqual([]);
 });
 
 test("undo takes back only one's own words when somebody else typed before them", () => {

@@ -22,9 +22,15 @@ export function record(history: History, step: Step): History {
   if (last && history.future.length === 0 && last.name === step.name && step.at - last.at < PAUSE) {
     const change = merge(last.change, step.change);
     // Inverses run backwards: the later one first.
-    const inverse = change && (merge(step.inverse, last.inverse) ?? { kind: 'all' as const, changes: [step.inverse, last.inverse] });
+    const inverse =
+      change && (merge(step.inverse, last.inverse) ?? { kind: 'all' as const, changes: [step.inverse, last.inverse] });
     if (change && inverse) {
-      const merged: Step = { name: last.name, change, inverse: last.change.kind === 'splice' ? inverse : last.inverse, at: step.at };
+      const merged: Step = {
+        name: last.name,
+        change,
+        inverse: last.change.kind === 'splice' ? inverse : last.inverse,
+        at: step.at,
+      };
       return { past: [...history.past.slice(0, -1), merged], future: [] };
     }
   }

@@ -1,4 +1,16 @@
-import type { Body, GroupItem, Item, LineItem, Page, Paint, PictureItem, Role, ShapeItem, Sheet, TextItem } from './schema';
+import type {
+  Body,
+  GroupItem,
+  Item,
+  LineItem,
+  Page,
+  Paint,
+  PictureItem,
+  Role,
+  ShapeItem,
+  Sheet,
+  TextItem,
+} from './schema';
 import { SHEET_VERSION } from './schema';
 
 /** Makers of items with the defaults filled in: give what differs. Lengths in points. */
@@ -102,8 +114,35 @@ export const defaultRoles = (): Record<string, Role> => ({
   bank: role('Word bank', { size: 13 }, { align: 'centre' }),
 });
 
+/** The order in which roles are shown; JSON keeps none. Own roles come last. */
+const ROLE_ORDER = [
+  'title',
+  'heading',
+  'body',
+  'definition',
+  'reason',
+  'quote',
+  'instruction',
+  'name',
+  'label',
+  'bank',
+];
+export const roleIds = (roles: Record<string, Role>): string[] =>
+  Object.keys(roles).sort(
+    (a, b) => (ROLE_ORDER.indexOf(a) + 1 || 99) - (ROLE_ORDER.indexOf(b) + 1 || 99) || a.localeCompare(b),
+  );
+
 export const DEFAULT_PALETTE = [
-  '#2a2820', '#2f4d26', '#7f9d63', '#dfe8d0', '#c8632e', '#fbe3d3', '#2c5d86', '#cfdfec', '#b98f45', '#fffdf6',
+  '#2a2820',
+  '#2f4d26',
+  '#7f9d63',
+  '#dfe8d0',
+  '#c8632e',
+  '#fbe3d3',
+  '#2c5d86',
+  '#cfdfec',
+  '#b98f45',
+  '#fffdf6',
 ];
 
 export const page = (given: Partial<Page> & { id: string }): Page => ({

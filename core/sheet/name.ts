@@ -2,7 +2,16 @@ import { bodyText } from './body';
 import type { Item } from './schema';
 import { isWritten } from './schema';
 
-const SHAPE_NAMES: Record<string, string> = { rectangle: 'rectangle', ellipse: 'oval', triangle: 'triangle', diamond: 'diamond', star: 'star', arrow: 'arrow', balloon: 'speech balloon', hexagon: 'hexagon' };
+const SHAPE_NAMES: Record<string, string> = {
+  rectangle: 'rectangle',
+  ellipse: 'oval',
+  triangle: 'triangle',
+  diamond: 'diamond',
+  star: 'star',
+  arrow: 'arrow',
+  balloon: 'speech balloon',
+  hexagon: 'hexagon',
+};
 export const shapeName = (shape: string) => SHAPE_NAMES[shape] ?? shape;
 
 /** What an item is called in lists and by screen readers: its words first, else what it is. */

@@ -71,12 +71,27 @@ export function behind(outbox: Outbox, seq: number, missed: readonly Logged[]): 
   return { outbox: { confirmed: replay(known.confirmed, theirs), base: seq, sent: null, queue: ours }, over };
 }
 
-/** What a closed window left unsent, on top of the sheet as it is now; `missed` is the log since the base it built on. */
-export function restored(confirmed: Sheet, seq: number, left: Pick<Outbox, 'sent' | 'queue'>, missed: readonly Logged[]): Outbox {
+/**
+ * What a closed window left unsent, on top of the sheet as it is now; `missed` is the log since the base it built on. A
+ * batch that got no answer keeps its name: it may still arrive, and must not count twice then.
+ */
+export function restored(
+  confirmed: Sheet,
+  seq: number,
+  left: Pick<Outbox, 'sent' | 'queue'>,
+  missed: readonly Logged[],
+): Outbox {
   const arrived = missed.some((entry) => entry.batch === left.sent?.batch);
   const theirs = missed.filter((entry) => entry.batch !== left.sent?.batch).map((entry) => entry.change);
-  const { ours } = transformed([...(arrived ? [] : (left.sent?.changes ?? [])), ...left.queue], theirs);
-  return { confirmed, base: seq, sent: null, queue: ours };
+  const sent = arrived ? null : left.sent;
+  const { ours } = transformed([...(sent?.changes ?? []), ...left.queue], theirs);
+  const count = sent?.changes.length ?? 0;
+  return {
+    confirmed,
+    base: seq,
+    sent: sent && { batch: sent.batch, changes: ours.slice(0, count) },
+    queue: ours.slice(count),
+  };
 }
 
 /** The sheet with everything of ours on top, and the outbox without what no longer fits. */

@@ -46,7 +46,13 @@ export const ParagraphFormat = z.strictObject({
   /** Points of room before the paragraph. */
   before: z.number().min(0).max(500).optional(),
 });
-export const Run = z.strictObject({ text: z.string().max(100_000).regex(/^[^\n\r]*$/, 'a run holds no line break'), style: RunStyle });
+export const Run = z.strictObject({
+  text: z
+    .string()
+    .max(100_000)
+    .regex(/^[^\n\r]*$/, 'a run holds no line break'),
+  style: RunStyle,
+});
 export const Paragraph = z.strictObject({ format: ParagraphFormat, runs: z.array(Run).max(5000) });
 export const Body = z.array(Paragraph).min(1).max(5000);
 

@@ -57,7 +57,12 @@ function withPage(sheet: Sheet, id: string, change: (page: Page) => Page): Sheet
 }
 
 /** Replaces the list that `groups` leads to (the page's own when it is empty). */
-export function withList(sheet: Sheet, pageId: string, groups: readonly GroupItem[], change: (list: Item[]) => Item[]): Sheet {
+export function withList(
+  sheet: Sheet,
+  pageId: string,
+  groups: readonly GroupItem[],
+  change: (list: Item[]) => Item[],
+): Sheet {
   const dive = (list: Item[], depth: number): Item[] => {
     if (depth === groups.length) return change(list);
     const { id } = groups[depth];

@@ -15,7 +15,14 @@ export function fromUnit(typed: string, unit: Sheet['unit']): number | null {
   if (!match) return null;
   const value = Number(match[1].replace(',', '.'));
   const named = match[2]?.toLowerCase();
-  const per = named === 'pt' ? 1 : named === 'cm' ? PER_UNIT.mm * 10 : named === '"' ? 72 : PER_UNIT[(named as Sheet['unit']) ?? unit];
+  const per =
+    named === 'pt'
+      ? 1
+      : named === 'cm'
+        ? PER_UNIT.mm * 10
+        : named === '"'
+          ? 72
+          : PER_UNIT[(named as Sheet['unit']) ?? unit];
   const points = value * per;
   return Number.isFinite(points) ? points : null;
 }

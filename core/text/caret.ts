@@ -12,7 +12,8 @@ export function lineAt(layout: Layout, position: number): number {
   return found;
 }
 
-const stopAt = (line: Line, position: number) => line.stops[Math.max(0, Math.min(line.stops.length - 1, position - line.start))];
+const stopAt = (line: Line, position: number) =>
+  line.stops[Math.max(0, Math.min(line.stops.length - 1, position - line.start))];
 
 export function caretAt(layout: Layout, position: number): Box {
   const line = layout.lines[lineAt(layout, position)];
@@ -55,7 +56,11 @@ export function selectionBoxes(layout: Layout, from: number, to: number): Box[] 
   return layout.lines.flatMap((line) => {
     const start = Math.max(from, line.start);
     const end = Math.min(to, line.end);
-    if (start > end || (start === end && !(line.start === line.end && from < to && from <= line.start && to > line.end))) return [];
+    if (
+      start > end ||
+      (start === end && !(line.start === line.end && from < to && from <= line.start && to > line.end))
+    )
+      return [];
     const x = stopAt(line, start);
     return [{ x, y: line.top, width: Math.max(3, stopAt(line, end) - x), height: line.bottom - line.top }];
   });

@@ -14,38 +14,138 @@ export type Face = {
 
 export const FACES: readonly Face[] = [
   {
-    id: 'andika', name: 'Andika', early: true, use: 'reading', source: 'andika', licence: 'OFL-1.1',
-    files: { regular: 'Andika_400Regular', bold: 'Andika_700Bold', italic: 'Andika_400Regular_Italic', boldItalic: 'Andika_700Bold_Italic' },
-  },
-  { id: 'lexend', name: 'Lexend', early: true, use: 'reading', source: 'lexend', licence: 'OFL-1.1', files: { regular: 'Lexend_400Regular', bold: 'Lexend_700Bold' } },
-  {
-    id: 'atkinson', name: 'Atkinson Hyperlegible Next', early: false, use: 'reading', source: 'atkinson-hyperlegible-next', licence: 'OFL-1.1',
+    id: 'andika',
+    name: 'Andika',
+    early: true,
+    use: 'reading',
+    source: 'andika',
+    licence: 'OFL-1.1',
     files: {
-      regular: 'AtkinsonHyperlegibleNext_400Regular', bold: 'AtkinsonHyperlegibleNext_700Bold',
-      italic: 'AtkinsonHyperlegibleNext_400Regular_Italic', boldItalic: 'AtkinsonHyperlegibleNext_700Bold_Italic',
+      regular: 'Andika_400Regular',
+      bold: 'Andika_700Bold',
+      italic: 'Andika_400Regular_Italic',
+      boldItalic: 'Andika_700Bold_Italic',
     },
   },
   {
-    id: 'nunito', name: 'Nunito', early: false, use: 'reading', source: 'nunito', licence: 'OFL-1.1',
-    files: { regular: 'Nunito_400Regular', bold: 'Nunito_700Bold', italic: 'Nunito_400Regular_Italic', boldItalic: 'Nunito_700Bold_Italic' },
+    id: 'lexend',
+    name: 'Lexend',
+    early: true,
+    use: 'reading',
+    source: 'lexend',
+    licence: 'OFL-1.1',
+    files: { regular: 'Lexend_400Regular', bold: 'Lexend_700Bold' },
   },
   {
-    id: 'gentium', name: 'Gentium Book Plus', early: false, use: 'reading', source: 'gentium-book-plus', licence: 'OFL-1.1',
+    id: 'atkinson',
+    name: 'Atkinson Hyperlegible Next',
+    early: false,
+    use: 'reading',
+    source: 'atkinson-hyperlegible-next',
+    licence: 'OFL-1.1',
     files: {
-      regular: 'GentiumBookPlus_400Regular', bold: 'GentiumBookPlus_700Bold',
-      italic: 'GentiumBookPlus_400Regular_Italic', boldItalic: 'GentiumBookPlus_700Bold_Italic',
+      regular: 'AtkinsonHyperlegibleNext_400Regular',
+      bold: 'AtkinsonHyperlegibleNext_700Bold',
+      italic: 'AtkinsonHyperlegibleNext_400Regular_Italic',
+      boldItalic: 'AtkinsonHyperlegibleNext_700Bold_Italic',
     },
   },
   {
-    id: 'fraunces', name: 'Fraunces', early: false, use: 'display', source: 'fraunces', licence: 'OFL-1.1',
-    files: { regular: 'Fraunces_400Regular', bold: 'Fraunces_600SemiBold', italic: 'Fraunces_400Regular_Italic', boldItalic: 'Fraunces_600SemiBold_Italic' },
+    id: 'nunito',
+    name: 'Nunito',
+    early: false,
+    use: 'reading',
+    source: 'nunito',
+    licence: 'OFL-1.1',
+    files: {
+      regular: 'Nunito_400Regular',
+      bold: 'Nunito_700Bold',
+      italic: 'Nunito_400Regular_Italic',
+      boldItalic: 'Nunito_700Bold_Italic',
+    },
   },
-  { id: 'fredoka', name: 'Fredoka', early: true, use: 'display', source: 'fredoka', licence: 'OFL-1.1', files: { regular: 'Fredoka_400Regular', bold: 'Fredoka_700Bold' } },
-  { id: 'bungee', name: 'Bungee', early: false, use: 'display', source: 'bungee', licence: 'OFL-1.1', files: { regular: 'Bungee_400Regular' } },
-  { id: 'patrick', name: 'Patrick Hand', early: true, use: 'hand', source: 'patrick-hand', licence: 'OFL-1.1', files: { regular: 'PatrickHand_400Regular' } },
-  { id: 'shantell', name: 'Shantell Sans', early: true, use: 'hand', source: 'shantell-sans', licence: 'OFL-1.1', files: { regular: 'ShantellSans_400Regular', bold: 'ShantellSans_700Bold' } },
-  { id: 'caveat', name: 'Caveat', early: false, use: 'hand', source: 'caveat', licence: 'OFL-1.1', files: { regular: 'Caveat_400Regular', bold: 'Caveat_700Bold' } },
-  { id: 'special', name: 'Special Elite', early: false, use: 'period', source: 'special-elite', licence: 'Apache-2.0', files: { regular: 'SpecialElite_400Regular' } },
+  {
+    id: 'gentium',
+    name: 'Gentium Book Plus',
+    early: false,
+    use: 'reading',
+    source: 'gentium-book-plus',
+    licence: 'OFL-1.1',
+    files: {
+      regular: 'GentiumBookPlus_400Regular',
+      bold: 'GentiumBookPlus_700Bold',
+      italic: 'GentiumBookPlus_400Regular_Italic',
+      boldItalic: 'GentiumBookPlus_700Bold_Italic',
+    },
+  },
+  {
+    id: 'fraunces',
+    name: 'Fraunces',
+    early: false,
+    use: 'display',
+    source: 'fraunces',
+    licence: 'OFL-1.1',
+    files: {
+      regular: 'Fraunces_400Regular',
+      bold: 'Fraunces_600SemiBold',
+      italic: 'Fraunces_400Regular_Italic',
+      boldItalic: 'Fraunces_600SemiBold_Italic',
+    },
+  },
+  {
+    id: 'fredoka',
+    name: 'Fredoka',
+    early: true,
+    use: 'display',
+    source: 'fredoka',
+    licence: 'OFL-1.1',
+    files: { regular: 'Fredoka_400Regular', bold: 'Fredoka_700Bold' },
+  },
+  {
+    id: 'bungee',
+    name: 'Bungee',
+    early: false,
+    use: 'display',
+    source: 'bungee',
+    licence: 'OFL-1.1',
+    files: { regular: 'Bungee_400Regular' },
+  },
+  {
+    id: 'patrick',
+    name: 'Patrick Hand',
+    early: true,
+    use: 'hand',
+    source: 'patrick-hand',
+    licence: 'OFL-1.1',
+    files: { regular: 'PatrickHand_400Regular' },
+  },
+  {
+    id: 'shantell',
+    name: 'Shantell Sans',
+    early: true,
+    use: 'hand',
+    source: 'shantell-sans',
+    licence: 'OFL-1.1',
+    files: { regular: 'ShantellSans_400Regular', bold: 'ShantellSans_700Bold' },
+  },
+  {
+    id: 'caveat',
+    name: 'Caveat',
+    early: false,
+    use: 'hand',
+    source: 'caveat',
+    licence: 'OFL-1.1',
+    files: { regular: 'Caveat_400Regular', bold: 'Caveat_700Bold' },
+  },
+  {
+    id: 'special',
+    name: 'Special Elite',
+    early: false,
+    use: 'period',
+    source: 'special-elite',
+    licence: 'Apache-2.0',
+    files: { regular: 'SpecialElite_400Regular' },
+  },
 ];
 
 /** Drawn where a sheet names a face that is not here, and for characters that its own face lacks. */
@@ -58,8 +158,11 @@ export const isFace = (id: string) => byId.has(id);
 /** The file that draws a face in a style, the nearest where the style is missing. */
 export function fileFor(id: string, bold: boolean, italic: boolean): string {
   const { files } = faceById(id);
-  const file = (bold && italic && files.boldItalic) || (bold && files.bold) || (italic && files.italic) || files.regular;
+  const file =
+    (bold && italic && files.boldItalic) || (bold && files.bold) || (italic && files.italic) || files.regular;
   return `${file}.ttf`;
 }
 
-export const ALL_FILES: readonly string[] = FACES.flatMap((face) => Object.values(face.files).map((file) => `${file}.ttf`));
+export const ALL_FILES: readonly string[] = FACES.flatMap((face) =>
+  Object.values(face.files).map((file) => `${file}.ttf`),
+);

@@ -5,7 +5,12 @@ import { fileFor, FALLBACK } from './catalogue';
 export type ShapedGlyph = { id: number; cluster: number; advance: number; dx: number; dy: number };
 export type Metrics = { unitsPerEm: number; ascent: number; descent: number; lineGap: number };
 
-type Opened = { font: Harfbuzz.Font; metrics: Metrics; outlines: Map<number, string>; shapes: Map<string, ShapedGlyph[]> };
+type Opened = {
+  font: Harfbuzz.Font;
+  metrics: Metrics;
+  outlines: Map<number, string>;
+  shapes: Map<string, ShapedGlyph[]>;
+};
 
 /** How many shaped strings a face remembers before it forgets all: enough for the words of a large sheet. */
 const REMEMBERED = 20_000;
@@ -33,7 +38,12 @@ export class Faces {
     const face = new this.hb.Face(new this.hb.Blob(bytes));
     const font = new this.hb.Font(face);
     const extents = font.hExtents();
-    const metrics = { unitsPerEm: face.upem, ascent: extents.ascender, descent: -extents.descender, lineGap: extents.lineGap };
+    const metrics = {
+      unitsPerEm: face.upem,
+      ascent: extents.ascender,
+      descent: -extents.descender,
+      lineGap: extents.lineGap,
+    };
     this.files.set(file, { font, metrics, outlines: new Map(), shapes: new Map() });
     this.missing.delete(file);
   }

@@ -16,7 +16,14 @@ beforeAll(async () => {
   faces = await allFaces();
 });
 const role = defaultRoles().body;
-const box = (given: Partial<Box> = {}): Box => ({ width: 200, height: 300, padding: 4, vertical: 'top', fit: 'keep', ...given });
+const box = (given: Partial<Box> = {}): Box => ({
+  width: 200,
+  height: 300,
+  padding: 4,
+  vertical: 'top',
+  fit: 'keep',
+  ...given,
+});
 const prose = 'The heron stands still in the shallow water until a small fish swims past its long legs.';
 const lay = (body: Body, given: Partial<Box> = {}, settings = role) => layOut(body, settings, box(given), faces);
 const formatted = (text: string, format: Body[number]['format']): Body => plain(text).map((p) => ({ ...p, format }));
@@ -32,7 +39,9 @@ describe('breaking into lines', () => {
         expect(positions.at(-1)![1]).toBe(bodyLength(body));
         positions.slice(1).forEach(([start], i) => expect(start - positions[i][1]).toBeLessThanOrEqual(1));
         for (const line of lines) expect(line.stops).toHaveLength(line.end - line.start + 1);
-        expect(lines.map((line) => line.pieces.map((piece) => piece.text).join('')).join('')).toBe(bodyText(body).replaceAll('\n', ''));
+        expect(lines.map((line) => line.pieces.map((piece) => piece.text).join('')).join('')).toBe(
+          bodyText(body).replaceAll('\n', ''),
+        );
       }),
       { numRuns: 200 },
     );
@@ -65,7 +74,10 @@ describe('breaking into lines', () => {
 
 describe('lists', () => {
   test('number their paragraphs, level by level', () => {
-    const body: Body = [0, 0, 1, 1, 0].map((level) => ({ format: { list: level ? ('letter' as const) : ('number' as const), level }, runs: [{ text: 'fact', style: {} }] }));
+    const body: Body = [0, 0, 1, 1, 0].map((level) => ({
+      format: { list: level ? ('letter' as const) : ('number' as const), level },
+      runs: [{ text: 'fact', style: {} }],
+    }));
     expect(lay(body).lines.map((line) => line.marker!.text)).toEqual(['1.', '2.', 'a)', 'b)', '3.']);
   });
   test('begin again after plain words, and hang their marker before the words', () => {
@@ -125,12 +137,19 @@ describe('shaping', () => {
     expect(new Set(pieces.map((piece) => piece.file)).size).toBeGreaterThan(1);
     expect(pieces.map((piece) => piece.text).join('')).toBe('aа→b');
   });
-  test('an unknown face is replaced', () => expect(lay([{ format: {}, runs: [{ text: 'a', style: { font: 'nonesuch' } }] }]).lines[0].pieces[0].file).toBe(fileFor('andika', false, false)));
-  test.each(FACES.map((face) => [face.name, face.id]))('%s draws Polish, Czech and French letters or leaves them to the fallback', (_, id) => {
-    expect(isFace(id)).toBe(true);
-    const { pieces } = lay([{ format: {}, runs: [{ text: 'żółć říše œuvre', style: { font: id } }] }], { width: 400 }).lines[0];
-    for (const piece of pieces) for (const glyph of piece.glyphs) expect(glyph.id).toBeGreaterThan(0);
-  });
+  test('an unknown face is replaced', () =>
+    expect(lay([{ format: {}, runs: [{ text: 'a', style: { font: 'nonesuch' } }] }]).lines[0].pieces[0].file).toBe(
+      fileFor('andika', false, false),
+    ));
+  test.each(FACES.map((face) => [face.name, face.id]))(
+    '%s draws Polish, Czech and French letters or leaves them to the fallback',
+    (_, id) => {
+      expect(isFace(id)).toBe(true);
+      const { pieces } = lay([{ format: {}, runs: [{ text: 'żółć říše œuvre', style: { font: id } }] }], { width: 400 })
+        .lines[0];
+      for (const piece of pieces) for (const glyph of piece.glyphs) expect(glyph.id).toBeGreaterThan(0);
+    },
+  );
 });
 
 describe('carets', () => {

@@ -8,7 +8,15 @@ import { fullFormat, fullStyle } from './style';
 
 export type PlacedGlyph = { id: number; x: number; dy: number; advance: number; cluster: number };
 /** Glyphs of one file, size and style on one line; `text` are the characters they stand for. */
-export type Piece = { file: string; size: number; style: FullStyle; text: string; x: number; width: number; glyphs: PlacedGlyph[] };
+export type Piece = {
+  file: string;
+  size: number;
+  style: FullStyle;
+  text: string;
+  x: number;
+  width: number;
+  glyphs: PlacedGlyph[];
+};
 export type Line = {
   /** Flat positions in the body: [start, end), trailing spaces included. */
   start: number;
@@ -40,7 +48,15 @@ export const LEAST_SCALE = 0.4;
 /** Indent per level of a list, in ems. */
 const INDENT = 1.6;
 
-type Cluster = { at: number; text: string; advance: number; piece: number; glyphs: { id: number; advance: number; dx: number; dy: number }[]; space: boolean; breaks: boolean };
+type Cluster = {
+  at: number;
+  text: string;
+  advance: number;
+  piece: number;
+  glyphs: { id: number; advance: number; dx: number; dy: number }[];
+  space: boolean;
+  breaks: boolean;
+};
 type Source = { file: string; size: number; style: FullStyle };
 
 export type Box = Pick<WrittenItem, 'width' | 'height' | 'padding' | 'vertical'> & { fit: 'grow' | 'shrink' | 'keep' };
@@ -107,9 +123,16 @@ function setBody(body: Body, role: Role, width: number, scale: number, faces: Fa
     const broken = breakLines(clusters, Math.max(1, width - indent));
     broken.forEach(({ from, to }, i) => {
       const line = placeLine(clusters.slice(from, to), sources, {
-        start, end: start + (i === broken.length - 1 ? length : clusters[to].at), offset: clusters[from]?.at ?? 0,
-        indent, room: Math.max(1, width - indent), format, last: i === broken.length - 1, y,
-        empty: { file: fileFor(first.font, first.bold, first.italic), size, style: first }, faces,
+        start,
+        end: start + (i === broken.length - 1 ? length : clusters[to].at),
+        offset: clusters[from]?.at ?? 0,
+        indent,
+        room: Math.max(1, width - indent),
+        format,
+        last: i === broken.length - 1,
+        y,
+        empty: { file: fileFor(first.font, first.bold, first.italic), size, style: first },
+        faces,
       });
       if (i === 0 && marker) line.marker = markerPiece(marker, first, size, indent, faces);
       lines.push(line);
@@ -131,7 +154,8 @@ function nextMarker(format: FullFormat, numbers: number[]): string | null {
   if (format.list === 'bullet') return ['•', '–', '◦'][format.level % 3];
   if (format.list === 'number') return `${n}.`;
   let letters = '';
-  for (let left = n; left > 0; left = Math.floor((left - 1) / 26)) letters = String.fromCharCode(97 + ((left - 1) % 26)) + letters;
+  for (let left = n; left > 0; left = Math.floor((left - 1) / 26))
+    letters = String.fromCharCode(97 + ((left - 1) % 26)) + letters;
   return `${letters})`;
 }
 
@@ -141,7 +165,13 @@ function markerPiece(text: string, style: FullStyle, size: number, indent: numbe
   const unit = size / faces.metrics(file).unitsPerEm;
   let x = 0;
   const glyphs = faces.shape(file, text).map((glyph) => {
-    const placed = { id: glyph.id, x: x + glyph.dx * unit, dy: -glyph.dy * unit, advance: glyph.advance * unit, cluster: glyph.cluster };
+    const placed = {
+      id: glyph.id,
+      x: x + glyph.dx * unit,
+      dy: -glyph.dy * unit,
+      advance: glyph.advance * unit,
+      cluster: glyph.cluster,
+    };
     x += glyph.advance * unit;
     return placed;
   });
@@ -159,11 +189,16 @@ function shapeParagraph(runs: Body[number]['runs'], role: Role, scale: number, f
     const style = fullStyle(role, run.style);
     const size = style.size * scale;
     const spacing = style.letterSpacing * scale;
-    for (const part of byFace(run.text, faces.resolve(fileFor(style.font, style.bold, style.italic)), faces, spacing === 0)) {
+    for (const part of byFace(
+      run.text,
+      faces.resolve(fileFor(style.font, style.bold, style.italic)),
+      faces,
+      spacing === 0,
+    )) {
       const unit = size / faces.metrics(part.file).unitsPerEm;
       sources.push({ file: part.file, size, style });
       const glyphs = faces.shape(part.file, part.text, spacing === 0);
-      for (let i = 0; i < glyphs.length; ) {
+      for (let i = 0; i < glyphs.length;) {
         const { cluster } = glyphs[i];
         const members: Cluster['glyphs'] = [];
         let advance = 0;
@@ -174,7 +209,15 @@ function shapeParagraph(runs: Body[number]['runs'], role: Role, scale: number, f
         }
         const text = part.text.slice(cluster, glyphs[i]?.cluster);
         const space = text === ' ' || text === '\t' || text === '\u3000';
-        clusters.push({ at: at + cluster, text, advance: advance + spacing, piece: sources.length - 1, glyphs: members, space, breaks: space || BREAK_AFTER.test(text) });
+        clusters.push({
+          at: at + cluster,
+          text,
+          advance: advance + spacing,
+          piece: sources.length - 1,
+          glyphs: members,
+          space,
+          breaks: space || BREAK_AFTER.test(text),
+        });
       }
       at += part.text.length;
     }
@@ -226,7 +269,16 @@ function breakLines(clusters: Cluster[], width: number): { from: number; to: num
 }
 
 type Setting = {
-  start: number; end: number; offset: number; indent: number; room: number; format: FullFormat; last: boolean; y: number; empty: Source; faces: Faces;
+  start: number;
+  end: number;
+  offset: number;
+  indent: number;
+  room: number;
+  format: FullFormat;
+  last: boolean;
+  y: number;
+  empty: Source;
+  faces: Faces;
 };
 
 function placeLine(clusters: Cluster[], sources: Source[], set: Setting): Line {
@@ -254,7 +306,13 @@ function placeLine(clusters: Cluster[], sources: Source[], set: Setting): Line {
     const advance = cluster.advance + (cluster.space && i < visible ? stretch : 0);
     let inner = 0;
     for (const glyph of cluster.glyphs) {
-      piece.glyphs.push({ id: glyph.id, x: pen - piece.x + inner + glyph.dx, dy: -glyph.dy, advance: glyph.advance, cluster: cluster.at - set.offset });
+      piece.glyphs.push({
+        id: glyph.id,
+        x: pen - piece.x + inner + glyph.dx,
+        dy: -glyph.dy,
+        advance: glyph.advance,
+        cluster: cluster.at - set.offset,
+      });
       inner += glyph.advance;
     }
     const { length } = cluster.text;
@@ -277,8 +335,15 @@ function placeLine(clusters: Cluster[], sources: Source[], set: Setting): Line {
   const height = (ascent + descent + gap) * set.format.lineSpacing;
   const lead = (height - ascent - descent) / 2;
   return {
-    start: set.start + set.offset, end: set.end, x, width,
-    top: set.y, baseline: set.y + lead + ascent, bottom: set.y + height,
-    pieces, marker: null, stops,
+    start: set.start + set.offset,
+    end: set.end,
+    x,
+    width,
+    top: set.y,
+    baseline: set.y + lead + ascent,
+    bottom: set.y + height,
+    pieces,
+    marker: null,
+    stops,
   };
 }

@@ -4,7 +4,12 @@ import { promisify } from 'node:util';
 /** Passwords and picture secrets, hashed with scrypt (RFC 7914), which needs memory as well as time: 16 MiB here. */
 
 const COST = { N: 16_384, r: 8, p: 1 };
-const derive = promisify(scrypt) as (secret: string, salt: Buffer, length: number, cost: typeof COST) => Promise<Buffer>;
+const derive = promisify(scrypt) as (
+  secret: string,
+  salt: Buffer,
+  length: number,
+  cost: typeof COST,
+) => Promise<Buffer>;
 
 export async function hashSecret(secret: string): Promise<string> {
   const salt = randomBytes(16);

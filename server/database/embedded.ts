@@ -4,7 +4,8 @@ import type { Database, Queries, Row } from './connection';
 import { lockDirectory } from './lock';
 
 const queriesOf = (source: Pick<PGlite, 'query'>): Queries => ({
-  query: async <T extends Row>(sql: string, parameters: unknown[] = []) => (await source.query<T>(sql, parameters)).rows,
+  query: async <T extends Row>(sql: string, parameters: unknown[] = []) =>
+    (await source.query<T>(sql, parameters)).rows,
 });
 
 /** The embedded database in a directory under our lock, or in memory without one. */

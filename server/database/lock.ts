@@ -39,7 +39,11 @@ export function lockDirectory(directory: string): () => void {
   mkdirSync(directory, { recursive: true });
   const file = path.join(directory, 'lock');
   const mine = `${file}.${process.pid}`;
-  const content = JSON.stringify({ pid: process.pid, started: startOf(process.pid), host: hostname() } satisfies Holder);
+  const content = JSON.stringify({
+    pid: process.pid,
+    started: startOf(process.pid),
+    host: hostname(),
+  } satisfies Holder);
   writeFileSync(mine, content);
   try {
     for (let tries = 0; tries < 5; tries++) {

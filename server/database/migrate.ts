@@ -22,7 +22,9 @@ const LOCK = 460_020_26;
  * @throws StartProblem when the database is newer than the program.
  */
 export async function migrate(db: Database, migrations = shippedMigrations()): Promise<void> {
-  await db.script('create table if not exists migration (number integer primary key, name text not null, applied_at timestamptz not null default now())');
+  await db.script(
+    'create table if not exists migration (number integer primary key, name text not null, applied_at timestamptz not null default now())',
+  );
   await db.transaction(async (tx) => {
     await tx.query('select pg_advisory_xact_lock($1)', [LOCK]);
     const done = new Set((await tx.query<{ number: number }>('select number from migration')).map((row) => row.number));

@@ -3,7 +3,8 @@ import type { Database, Queries, Row } from './connection';
 import { StartProblem } from './connection';
 
 const queriesOf = (source: { query(sql: string, parameters?: unknown[]): Promise<{ rows: unknown[] }> }): Queries => ({
-  query: async <T extends Row>(sql: string, parameters: unknown[] = []) => (await source.query(sql, parameters)).rows as T[],
+  query: async <T extends Row>(sql: string, parameters: unknown[] = []) =>
+    (await source.query(sql, parameters)).rows as T[],
 });
 
 /** A PostgreSQL server. @throws StartProblem when it does not answer. */

@@ -1,5 +1,13 @@
 import PDFDocument from 'pdfkit';
-import type { DisplayNode, DrawnPage, DrawnPaint, DrawnStroke, GlyphsNode, GroupNode, PathNode } from '../../core/drawing/list';
+import type {
+  DisplayNode,
+  DrawnPage,
+  DrawnPaint,
+  DrawnStroke,
+  GlyphsNode,
+  GroupNode,
+  PathNode,
+} from '../../core/drawing/list';
 
 /**
  * The display list as PDF, with real text: glyphs by their ids from subset fonts, so that what is drawn is what was shaped
@@ -18,7 +26,14 @@ type EmbeddedFont = {
   ref(): unknown;
 };
 type Ref = { data: Record<string, unknown>; write(chunk: string): void; end(): void; toString(): string };
-type PdfPage = { write(chunk: string): void; fonts: Record<string, unknown>; xobjects: Record<string, unknown>; resources: unknown; width: number; height: number };
+type PdfPage = {
+  write(chunk: string): void;
+  fonts: Record<string, unknown>;
+  xobjects: Record<string, unknown>;
+  resources: unknown;
+  width: number;
+  height: number;
+};
 type Pdf = Omit<InstanceType<typeof PDFDocument>, 'page' | 'ref' | 'addContent'> & {
   _font: EmbeddedFont;
   page: PdfPage;
@@ -50,7 +65,11 @@ class Writer {
 
   private stroke({ paint, width, dash, cap, join }: DrawnStroke) {
     const { colour, alpha } = this.paint(paint);
-    this.pdf.lineWidth(width).lineCap(cap).lineJoin(join).strokeColor(colour as string, alpha);
+    this.pdf
+      .lineWidth(width)
+      .lineCap(cap)
+      .lineJoin(join)
+      .strokeColor(colour as string, alpha);
     // pdfkit refuses the zero-length dashes that make round dots.
     if (dash) this.pdf.addContent(`[${dash.map(n).join(' ')}] 0 d`);
     else this.pdf.undash();
@@ -74,7 +93,10 @@ class Writer {
   private glyphs({ file, size, x, y, text, glyphs, fill }: GlyphsNode) {
     const { pdf } = this;
     const { colour, alpha } = this.paint(fill);
-    pdf.registerFont(file, this.resources.font(file) as Buffer).font(file).fillColor(colour as string, alpha);
+    pdf
+      .registerFont(file, this.resources.font(file) as Buffer)
+      .font(file)
+      .fillColor(colour as string, alpha);
     const font = pdf._font;
     pdf.page.fonts[font.id] ??= font.ref();
     const order = [...new Set(glyphs.map((glyph) => glyph.cluster))].sort((a, b) => a - b);
@@ -95,7 +117,11 @@ class Writer {
       // The first glyph of a cluster stands for all its characters, the others for none.
       if (font.unicode[code] === undefined) {
         const next = order[order.indexOf(glyph.cluster) + 1];
-        font.unicode[code] = seen.has(glyph.cluster) ? [] : [...text.slice(glyph.cluster - order[0], next === undefined ? undefined : next - order[0])].map((c) => c.codePointAt(0)!);
+        font.unicode[code] = seen.has(glyph.cluster)
+          ? []
+          : [...text.slice(glyph.cluster - order[0], next === undefined ? undefined : next - order[0])].map((c) =>
+              c.codePointAt(0)!,
+            );
       }
       seen.add(glyph.cluster);
       if (-glyph.y !== rise) {
@@ -117,8 +143,11 @@ class Writer {
     const { pdf } = this;
     const page = pdf.page;
     const form = pdf.ref({
-      Type: 'XObject', Subtype: 'Form', BBox: [-14400, -14400, 14400, 14400],
-      Group: { Type: 'Group', S: 'Transparency', CS: 'DeviceRGB' }, Resources: page.resources,
+      Type: 'XObject',
+      Subtype: 'Form',
+      BBox: [-14400, -14400, 14400, 14400],
+      Group: { Type: 'Group', S: 'Transparency', CS: 'DeviceRGB' },
+      Resources: page.resources,
     });
     pdf.page = Object.create(page, { write: { value: (chunk: string) => form.write(chunk) } }) as PdfPage;
     this.nodes(node.children);
@@ -146,7 +175,8 @@ class Writer {
         }
         case 'group':
           this.pdf.save();
-          if (node.matrix) this.pdf.addContent(`${node.matrix.map((value) => `${Math.round(value * 1e6) / 1e6}`).join(' ')} cm`);
+          if (node.matrix)
+            this.pdf.addContent(`${node.matrix.map((value) => `${Math.round(value * 1e6) / 1e6}`).join(' ')} cm`);
           if (node.opacity !== undefined) this.transparent(node);
           else this.nodes(node.children);
           this.pdf.restore();
@@ -157,7 +187,11 @@ class Writer {
 
 /** A PDF of pages, each at its own size. */
 export function pdfOf(pages: Iterable<DrawnPage>, title: string, resources: PdfResources): Promise<Buffer> {
-  const pdf = new PDFDocument({ autoFirstPage: false, margin: 0, info: { Title: title, Producer: 'Dappled Margin', Creator: 'Dappled Margin' } }) as unknown as Pdf;
+  const pdf = new PDFDocument({
+    autoFirstPage: false,
+    margin: 0,
+    info: { Title: title, Producer: 'Dappled Margin', Creator: 'Dappled Margin' },
+  }) as unknown as Pdf;
   const chunks: Buffer[] = [];
   const whole = new Promise<Buffer>((resolve, reject) => {
     pdf.on('data', (chunk: Buffer) => chunks.push(chunk));

@@ -35,7 +35,11 @@ export function createApp(services: Services, pages: RequestHandler, settings: {
   const app = express();
   app.disable('x-powered-by');
   app.use((_req, res, next) => {
-    res.set({ 'X-Content-Type-Options': 'nosniff', 'Referrer-Policy': 'same-origin', ...(settings.dev ? {} : { 'Content-Security-Policy': CSP }) });
+    res.set({
+      'X-Content-Type-Options': 'nosniff',
+      'Referrer-Policy': 'same-origin',
+      ...(settings.dev ? {} : { 'Content-Security-Policy': CSP }),
+    });
     next();
   });
   app.use(compression());
@@ -48,8 +52,12 @@ export function createApp(services: Services, pages: RequestHandler, settings: {
     }
   });
   app.use((req, res, next) => {
-    if (['GET', 'HEAD', 'OPTIONS'].includes(req.method) || isOwnOrigin(req.get('origin'), req.get('host'))) return next();
-    res.status(403).type('text/plain').send('This request did not come from a page of Dappled Margin, so it was not carried out.');
+    if (['GET', 'HEAD', 'OPTIONS'].includes(req.method) || isOwnOrigin(req.get('origin'), req.get('host')))
+      return next();
+    res
+      .status(403)
+      .type('text/plain')
+      .send('This request did not come from a page of Dappled Margin, so it was not carried out.');
   });
   // A change of art comes with a change of program: an hour saves most requests and costs little.
   app.use('/art', express.static(artFolder(), { maxAge: '1h' }));

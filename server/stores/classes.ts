@@ -10,10 +10,17 @@ export type ClassRow = { id: string; name: string; code: string; size: number };
 const CODE = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
 const newCode = () => Array.from({ length: 5 }, () => CODE[randomInt(CODE.length)]).join('');
 
-export async function addClass(db: Queries, given: { schoolId: string; teacherId: string; name: string; code?: string }): Promise<string> {
+export async function addClass(
+  db: Queries,
+  given: { schoolId: string; teacherId: string; name: string; code?: string },
+): Promise<string> {
   const id = newId();
   await db.query('insert into class (id, school_id, teacher_id, name, code) values ($1, $2, $3, $4, $5)', [
-    id, given.schoolId, given.teacherId, given.name, given.code ?? newCode(),
+    id,
+    given.schoolId,
+    given.teacherId,
+    given.name,
+    given.code ?? newCode(),
   ]);
   return id;
 }
@@ -40,8 +47,16 @@ export const membersOf = (db: Queries, classId: string) =>
     [classId],
   );
 
-export async function addStudent(db: Queries, given: { schoolId: string; classId: string; name: string; secretHash?: string }): Promise<string> {
-  const id = await addPerson(db, { schoolId: given.schoolId, role: 'student', name: given.name, secretHash: given.secretHash });
+export async function addStudent(
+  db: Queries,
+  given: { schoolId: string; classId: string; name: string; secretHash?: string },
+): Promise<string> {
+  const id = await addPerson(db, {
+    schoolId: given.schoolId,
+    role: 'student',
+    name: given.name,
+    secretHash: given.secretHash,
+  });
   await db.query('insert into class_member (class_id, person_id) values ($1, $2)', [given.classId, id]);
   return id;
 }

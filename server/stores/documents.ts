@@ -31,7 +31,11 @@ function keepWarm(db: Database, id: string, entry: Warm) {
 
 export async function createDocument(db: Queries, schoolId: string, sheet: Sheet): Promise<string> {
   const id = newId();
-  await db.query('insert into document (id, school_id, snapshot) values ($1, $2, $3::jsonb)', [id, schoolId, JSON.stringify(sheet)]);
+  await db.query('insert into document (id, school_id, snapshot) values ($1, $2, $3::jsonb)', [
+    id,
+    schoolId,
+    JSON.stringify(sheet),
+  ]);
   return id;
 }
 
@@ -44,16 +48,27 @@ async function sheetAt(queries: Queries, id: string): Promise<Loaded | undefined
     ),
   );
   if (!row) return undefined;
-  const log = await queries.query<{ change: Change }>('select change from document_change where document_id = $1 and seq > $2 and seq <= $3 order by seq', [
-    id, row.snapshot_seq, row.seq,
-  ]);
-  return { id, seq: row.seq, sheet: replay(readSheet(row.snapshot), log.map((entry) => entry.change)), changedAt: row.changed_at };
+  const log = await queries.query<{ change: Change }>(
+    'select change from document_change where document_id = $1 and seq > $2 and seq <= $3 order by seq',
+    [id, row.snapshot_seq, row.seq],
+  );
+  return {
+    id,
+    seq: row.seq,
+    sheet: replay(
+      readSheet(row.snapshot),
+      log.map((entry) => entry.change),
+    ),
+    changedAt: row.changed_at,
+  };
 }
 
 export async function loadDocument(db: Database, id: string): Promise<Loaded | undefined> {
   const known = warmOf(db).get(id);
   if (known) {
-    const row = one(await db.query<{ seq: number; changed_at: Date }>('select seq, changed_at from document where id = $1', [id]));
+    const row = one(
+      await db.query<{ seq: number; changed_at: Date }>('select seq, changed_at from document where id = $1', [id]),
+    );
     if (row?.seq === known.seq) return { id, ...known, changedAt: row.changed_at };
   }
   const loaded = await db.transaction((tx) => sheetAt(tx, id));
@@ -65,10 +80,14 @@ export async function loadDocument(db: Database, id: string): Promise<Loaded | u
 export async function loadDocuments(db: Database, ids: string[]): Promise<Map<string, Loaded>> {
   const out = new Map<string, Loaded>();
   if (ids.length === 0) return out;
-  const rows = await db.query<{ id: string; seq: number; changed_at: Date }>('select id, seq, changed_at from document where id = any($1)', [ids]);
+  const rows = await db.query<{ id: string; seq: number; changed_at: Date }>(
+    'select id, seq, changed_at from document where id = any($1)',
+    [ids],
+  );
   for (const row of rows) {
     const known = warmOf(db).get(row.id);
-    const loaded = known?.seq === row.seq ? { id: row.id, ...known, changedAt: row.changed_at } : await loadDocument(db, row.id);
+    const loaded =
+      known?.seq === row.seq ? { id: row.id, ...known, changedAt: row.changed_at } : await loadDocument(db, row.id);
     if (loaded) out.set(row.id, loaded);
   }
   return out;
@@ -76,7 +95,10 @@ export async function loadDocuments(db: Database, ids: string[]): Promise<Map<st
 
 export type LoggedChange = { seq: number; batch: string; change: Change };
 export const changesSince = (db: Queries, id: string, since: number) =>
-  db.query<LoggedChange>('select seq, batch, change from document_change where document_id = $1 and seq > $2 order by seq', [id, since]);
+  db.query<LoggedChange>(
+    'select seq, batch, change from document_change where document_id = $1 and seq > $2 order by seq',
+    [id, since],
+  );
 
 export type Save = { documentId: string; authorId: string; base: number; batch: string; changes: Change[]; at?: Date };
 export type Saved =
@@ -91,14 +113,24 @@ export type Saved =
  * Appends a batch of changes that builds on `base`, in one transaction. `guard` says why a change must not be made.
  * A batch sent twice is found by its name in what was missed, and so counts once.
  */
-export async function saveChanges(db: Database, save: Save, guard: (sheet: Sheet, change: Change) => string | null): Promise<Saved> {
+export async function saveChanges(
+  db: Database,
+  save: Save,
+  guard: (sheet: Sheet, change: Change) => string | null,
+): Promise<Saved> {
   const { documentId, base, batch, changes } = save;
   const saved = await db.transaction(async (tx): Promise<Saved> => {
-    const row = one(await tx.query<{ seq: number; snapshot_seq: number }>('select seq, snapshot_seq from document where id = $1 for update', [documentId]));
+    const row = one(
+      await tx.query<{ seq: number; snapshot_seq: number }>(
+        'select seq, snapshot_seq from document where id = $1 for update',
+        [documentId],
+      ),
+    );
     if (!row) return { outcome: 'refused', index: 0, reason: 'This sheet is no longer there.' };
     const known = warmOf(db).get(documentId);
     const sheet = known?.seq === row.seq ? known.sheet : (await sheetAt(tx, documentId))!.sheet;
-    if (base !== row.seq) return { outcome: 'behind', seq: row.seq, missed: await changesSince(tx, documentId, Math.min(base, row.seq)) };
+    if (base !== row.seq)
+      return { outcome: 'behind', seq: row.seq, missed: await changesSince(tx, documentId, Math.min(base, row.seq)) };
     let now = sheet;
     for (const [index, change] of changes.entries()) {
       const no = guard(now, change);
@@ -114,10 +146,16 @@ export async function saveChanges(db: Database, save: Save, guard: (sheet: Sheet
       [documentId, row.seq, batch, save.authorId, save.at ?? null, JSON.stringify(changes)],
     );
     if (seq - row.snapshot_seq >= SNAPSHOT_EVERY)
-      await tx.query('update document set seq = $2, changed_at = coalesce($3::timestamptz, now()), snapshot = $4::jsonb, snapshot_seq = $2 where id = $1', [
-        documentId, seq, save.at ?? null, JSON.stringify(now),
+      await tx.query(
+        'update document set seq = $2, changed_at = coalesce($3::timestamptz, now()), snapshot = $4::jsonb, snapshot_seq = $2 where id = $1',
+        [documentId, seq, save.at ?? null, JSON.stringify(now)],
+      );
+    else
+      await tx.query('update document set seq = $2, changed_at = coalesce($3::timestamptz, now()) where id = $1', [
+        documentId,
+        seq,
+        save.at ?? null,
       ]);
-    else await tx.query('update document set seq = $2, changed_at = coalesce($3::timestamptz, now()) where id = $1', [documentId, seq, save.at ?? null]);
     return { outcome: 'saved', seq, sheet: now };
   });
   // Only what is committed may be remembered.

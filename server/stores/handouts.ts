@@ -52,22 +52,37 @@ export function createHandout(db: Database, given: NewHandout): Promise<string> 
       `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at)
        values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()))`,
       [
-        id, given.schoolId, given.teacherId, given.sheetId, given.classId, given.title, given.brief, given.dueAt,
-        JSON.stringify(given.sheet), JSON.stringify(given.lookFors), JSON.stringify(given.rubric), JSON.stringify(given.supplies), given.at ?? null,
+        id,
+        given.schoolId,
+        given.teacherId,
+        given.sheetId,
+        given.classId,
+        given.title,
+        given.brief,
+        given.dueAt,
+        JSON.stringify(given.sheet),
+        JSON.stringify(given.lookFors),
+        JSON.stringify(given.rubric),
+        JSON.stringify(given.supplies),
+        given.at ?? null,
       ],
     );
-    const members = await tx.query<{ id: string }>('select person_id as id from class_member where class_id = $1', [given.classId]);
+    const members = await tx.query<{ id: string }>('select person_id as id from class_member where class_id = $1', [
+      given.classId,
+    ]);
     const copy = givenOut(given.sheet);
-    for (const member of members) await addCopy(tx, { schoolId: given.schoolId, handoutId: id, studentId: member.id, sheet: copy });
+    for (const member of members)
+      await addCopy(tx, { schoolId: given.schoolId, handoutId: id, studentId: member.id, sheet: copy });
     return id;
   });
 }
 
 async function addCopy(tx: Queries, given: { schoolId: string; handoutId: string; studentId: string; sheet: Sheet }) {
   const documentId = await createDocument(tx, given.schoolId, given.sheet);
-  await tx.query('insert into copy (id, school_id, handout_id, student_id, document_id) values ($1, $2, $3, $4, $5) on conflict do nothing', [
-    newId(), given.schoolId, given.handoutId, given.studentId, documentId,
-  ]);
+  await tx.query(
+    'insert into copy (id, school_id, handout_id, student_id, document_id) values ($1, $2, $3, $4, $5) on conflict do nothing',
+    [newId(), given.schoolId, given.handoutId, given.studentId, documentId],
+  );
 }
 
 /** Who joined the class after something was handed out gets it too. */
@@ -78,11 +93,20 @@ export async function addLateCopies(db: Database, studentId: string): Promise<vo
     [studentId],
   );
   for (const { id, school_id, sheet } of missing)
-    await db.transaction((tx) => addCopy(tx, { schoolId: school_id, handoutId: id, studentId, sheet: givenOut(readSheet(sheet)) }));
+    await db.transaction((tx) =>
+      addCopy(tx, { schoolId: school_id, handoutId: id, studentId, sheet: givenOut(readSheet(sheet)) }),
+    );
 }
 
 export const handoutOf = async (db: Queries, teacherId: string, id: string) =>
-  read(one(await db.query<Handout>(`select ${COLUMNS} from handout h join class c on c.id = h.class_id where h.id = $1 and h.teacher_id = $2`, [id, teacherId])));
+  read(
+    one(
+      await db.query<Handout>(
+        `select ${COLUMNS} from handout h join class c on c.id = h.class_id where h.id = $1 and h.teacher_id = $2`,
+        [id, teacherId],
+      ),
+    ),
+  );
 
 export type Progress = {
   id: string;

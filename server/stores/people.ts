@@ -24,28 +24,46 @@ export async function addPerson(
   const id = newId();
   const hash = given.secretHash ?? (given.secret ? await hashSecret(given.secret) : null);
   await db.query('insert into person (id, school_id, role, name, email, secret_hash) values ($1, $2, $3, $4, $5, $6)', [
-    id, given.schoolId, given.role, given.name, given.email?.toLowerCase() ?? null, hash,
+    id,
+    given.schoolId,
+    given.role,
+    given.name,
+    given.email?.toLowerCase() ?? null,
+    hash,
   ]);
   return id;
 }
 
 export const teacherByEmail = async (db: Queries, email: string) =>
-  one(await db.query<{ id: string; name: string }>(`select id, name from person where role = 'teacher' and email = $1`, [email.toLowerCase()]));
+  one(
+    await db.query<{ id: string; name: string }>(`select id, name from person where role = 'teacher' and email = $1`, [
+      email.toLowerCase(),
+    ]),
+  );
 
 // Sessions. The cookie holds a random token, the table only its hash.
 
 const DAYS = { teacher: 14, student: 1 };
 const hashToken = (token: string) => createHash('sha256').update(token).digest('hex');
 
-export async function openSession(db: Queries, personId: string, role: Person['role']): Promise<{ token: string; expires: Date }> {
+export async function openSession(
+  db: Queries,
+  personId: string,
+  role: Person['role'],
+): Promise<{ token: string; expires: Date }> {
   const token = randomBytes(32).toString('base64url');
   const expires = new Date(Date.now() + DAYS[role] * 86_400_000);
   await db.query('delete from session where expires_at < now()');
-  await db.query('insert into session (token_hash, person_id, expires_at) values ($1, $2, $3)', [hashToken(token), personId, expires]);
+  await db.query('insert into session (token_hash, person_id, expires_at) values ($1, $2, $3)', [
+    hashToken(token),
+    personId,
+    expires,
+  ]);
   return { token, expires };
 }
 
-export const closeSession = (db: Queries, token: string) => db.query('delete from session where token_hash = $1', [hashToken(token)]);
+export const closeSession = (db: Queries, token: string) =>
+  db.query('delete from session where token_hash = $1', [hashToken(token)]);
 
 export const personOf = async (db: Queries, token: string) =>
   one(
@@ -57,7 +75,9 @@ export const personOf = async (db: Queries, token: string) =>
   );
 
 export const personById = async (db: Queries, id: string) =>
-  one(await db.query<Person>(`select ${PERSON} from person p join school s on s.id = p.school_id where p.id = $1`, [id]));
+  one(
+    await db.query<Person>(`select ${PERSON} from person p join school s on s.id = p.school_id where p.id = $1`, [id]),
+  );
 
 // Signing in. Failures slow the next tries on the same account.
 
@@ -84,7 +104,12 @@ async function attempt(db: Database, subject: string, check: () => Promise<strin
 export function signInTeacher(db: Database, email: string, password: string): Promise<SignIn> {
   const address = email.trim().toLowerCase();
   return attempt(db, `teacher ${address}`, async () => {
-    const row = one(await db.query<{ id: string; hash: string | null }>(`select id, secret_hash as hash from person where role = 'teacher' and email = $1`, [address]));
+    const row = one(
+      await db.query<{ id: string; hash: string | null }>(
+        `select id, secret_hash as hash from person where role = 'teacher' and email = $1`,
+        [address],
+      ),
+    );
     const right = await checkSecret(password, row?.hash ?? null);
     return row && right ? row.id : null;
   });
@@ -101,7 +126,10 @@ export function signInStudent(db: Database, code: string, studentId: string, sec
       ),
     );
     if (row && row.hash === null) {
-      await db.query('update person set secret_hash = $2 where id = $1 and secret_hash is null', [row.id, await hashSecret(secret)]);
+      await db.query('update person set secret_hash = $2 where id = $1 and secret_hash is null', [
+        row.id,
+        await hashSecret(secret),
+      ]);
       return row.id;
     }
     const right = await checkSecret(secret, row?.hash ?? null);

@@ -6,13 +6,27 @@ import { createDocument } from './documents';
 
 export const PURPOSES = ['worksheet', 'poster', 'map', 'diagram', 'blank'] as const;
 export type Purpose = (typeof PURPOSES)[number];
-export type SheetRow = { id: string; documentId: string; purpose: Purpose; title: string; seq: number; changedAt: Date };
+export type SheetRow = {
+  id: string;
+  documentId: string;
+  purpose: Purpose;
+  title: string;
+  seq: number;
+  changedAt: Date;
+};
 
-export async function createSheet(db: Queries, given: { schoolId: string; ownerId: string; purpose: Purpose; sheet: Sheet }): Promise<string> {
+export async function createSheet(
+  db: Queries,
+  given: { schoolId: string; ownerId: string; purpose: Purpose; sheet: Sheet },
+): Promise<string> {
   const id = newId();
   const documentId = await createDocument(db, given.schoolId, given.sheet);
   await db.query('insert into sheet (id, school_id, owner_id, document_id, purpose) values ($1, $2, $3, $4, $5)', [
-    id, given.schoolId, given.ownerId, documentId, given.purpose,
+    id,
+    given.schoolId,
+    given.ownerId,
+    documentId,
+    given.purpose,
   ]);
   return id;
 }
@@ -20,7 +34,12 @@ export async function createSheet(db: Queries, given: { schoolId: string; ownerI
 export type OwnedSheet = { id: string; documentId: string; purpose: Purpose };
 
 export const sheetOf = async (db: Queries, ownerId: string, id: string) =>
-  one(await db.query<OwnedSheet>('select id, document_id as "documentId", purpose from sheet where id = $1 and owner_id = $2', [id, ownerId]));
+  one(
+    await db.query<OwnedSheet>(
+      'select id, document_id as "documentId", purpose from sheet where id = $1 and owner_id = $2',
+      [id, ownerId],
+    ),
+  );
 
 /** A teacher's sheets, the last changed first. */
 export const sheetsOf = (db: Database, ownerId: string) =>

@@ -14,10 +14,34 @@ export const sampleSheet = (): Sheet =>
       page({
         id: 'p1',
         items: [
-          text({ id: 'label', role: 'label', x: 60, y: 60, width: 120, height: 30, body: plain('long neck'), blank: true, also: ['neck'] }),
-          line({ id: 'leader', from: { x: 0, y: 0, item: 'label', target: null }, to: { x: 0, y: 0, item: 'bird', target: 'neck' } }),
+          text({
+            id: 'label',
+            role: 'label',
+            x: 60,
+            y: 60,
+            width: 120,
+            height: 30,
+            body: plain('long neck'),
+            blank: true,
+            also: ['neck'],
+          }),
+          line({
+            id: 'leader',
+            from: { x: 0, y: 0, item: 'label', target: null },
+            to: { x: 0, y: 0, item: 'bird', target: 'neck' },
+          }),
           text({ id: 'words', x: 60, y: 300, width: 200, height: 120, touch: 'fill', body: plain('one two\nthree') }),
-          group({ id: 'pair', x: 300, y: 300, width: 120, height: 60, items: [shape({ id: 'inner', width: 50, height: 50 }), shape({ id: 'inner2', x: 60, width: 50, height: 50 })] }),
+          group({
+            id: 'pair',
+            x: 300,
+            y: 300,
+            width: 120,
+            height: 60,
+            items: [
+              shape({ id: 'inner', width: 50, height: 50 }),
+              shape({ id: 'inner2', x: 60, width: 50, height: 50 }),
+            ],
+          }),
           shape({ id: 'box', x: 500, y: 60, width: 100, height: 80, touch: 'free' }),
           picture({ id: 'bird', picture: 'diagram/heron', x: 250, y: 40, width: 210, height: 240 }),
         ],
@@ -30,7 +54,13 @@ const words = fc.string({ unit: fc.constantFrom('a', 'b', ' ', 'é', '-', '😀'
 const style = fc.record({ bold: fc.boolean(), size: fc.integer({ min: 6, max: 40 }) }, { requiredKeys: [] });
 export const fragment: fc.Arbitrary<Body> = fc.array(
   fc.record({
-    format: fc.record({ align: fc.constantFrom('left' as const, 'right' as const), list: fc.constantFrom('none' as const, 'bullet' as const) }, { requiredKeys: [] }),
+    format: fc.record(
+      {
+        align: fc.constantFrom('left' as const, 'right' as const),
+        list: fc.constantFrom('none' as const, 'bullet' as const),
+      },
+      { requiredKeys: [] },
+    ),
     runs: fc.array(fc.record({ text: words, style }), { maxLength: 3 }),
   }),
   { minLength: 1, maxLength: 3 },
@@ -56,14 +86,24 @@ export function changeFor(now: Sheet): fc.Arbitrary<Change> {
     ),
   );
   const values = fc.record(
-    { x: fc.integer({ min: -50, max: 9000 }), opacity: fc.double({ min: 0, max: 1, noNaN: true }), fill: fc.constantFrom(null, solid('#aabbcc')), locked: fc.boolean(), id: fc.constant('evil') },
+    {
+      x: fc.integer({ min: -50, max: 9000 }),
+      opacity: fc.double({ min: 0, max: 1, noNaN: true }),
+      fill: fc.constantFrom(null, solid('#aabbcc')),
+      locked: fc.boolean(),
+      id: fc.constant('evil'),
+    },
     { requiredKeys: [] },
   );
   const written = items.filter(isWritten);
   const stretch = (make: (id: string, from: number, to: number) => fc.Arbitrary<Change>) =>
-    fc.constantFrom(...written).chain((target) =>
-      fc.tuple(fc.nat({ max: bodyLength(target.body) + 1 }), fc.nat({ max: bodyLength(target.body) + 1 })).chain(([a, b]) => make(target.id, Math.min(a, b), Math.max(a, b))),
-    );
+    fc
+      .constantFrom(...written)
+      .chain((target) =>
+        fc
+          .tuple(fc.nat({ max: bodyLength(target.body) + 1 }), fc.nat({ max: bodyLength(target.body) + 1 }))
+          .chain(([a, b]) => make(target.id, Math.min(a, b), Math.max(a, b))),
+      );
   const simple: fc.Arbitrary<Change> = fc.oneof(
     fc.record({ kind: fc.constant('insert' as const), spot, item }),
     fc.record({ kind: fc.constant('remove' as const), id }),
@@ -71,14 +111,31 @@ export function changeFor(now: Sheet): fc.Arbitrary<Change> {
     fc.record({ kind: fc.constant('set' as const), id, values: values as fc.Arbitrary<Record<string, unknown>> }),
     ...(written.length
       ? [
-          stretch((target, from, to) => fragment.map((insert): Change => ({ kind: 'splice', id: target, at: from, remove: to - from, insert }))),
-          stretch((target, from, to) => fc.constantFrom({ bold: true }, { bold: null }, { size: 20, colour: '#112233' }).map((patch): Change => ({ kind: 'style', id: target, from, to, patch }))),
-          stretch((target, from, to) => fc.constantFrom({ align: 'right' as const }, { align: null, list: 'number' as const }).map((patch): Change => ({ kind: 'paragraph', id: target, from, to, patch }))),
+          stretch((target, from, to) =>
+            fragment.map((insert): Change => ({ kind: 'splice', id: target, at: from, remove: to - from, insert })),
+          ),
+          stretch((target, from, to) =>
+            fc
+              .constantFrom({ bold: true }, { bold: null }, { size: 20, colour: '#112233' })
+              .map((patch): Change => ({ kind: 'style', id: target, from, to, patch })),
+          ),
+          stretch((target, from, to) =>
+            fc
+              .constantFrom({ align: 'right' as const }, { align: null, list: 'number' as const })
+              .map((patch): Change => ({ kind: 'paragraph', id: target, from, to, patch })),
+          ),
         ]
       : []),
-    fc.record({ kind: fc.constant('page-set' as const), id: fc.constantFrom('p1', 'p2'), values: fc.record({ width: fc.integer({ min: 0, max: 2000 }) }) }),
+    fc.record({
+      kind: fc.constant('page-set' as const),
+      id: fc.constantFrom('p1', 'p2'),
+      values: fc.record({ width: fc.integer({ min: 0, max: 2000 }) }),
+    }),
     fc.record({ kind: fc.constant('page-remove' as const), id: fc.constantFrom('p1', 'p2') }),
     fc.record({ kind: fc.constant('sheet-set' as const), values: fc.record({ title: fc.string({ maxLength: 20 }) }) }),
   );
-  return fc.oneof({ weight: 5, arbitrary: simple }, { weight: 1, arbitrary: fc.array(simple, { maxLength: 3 }).map((changes): Change => ({ kind: 'all', changes })) });
+  return fc.oneof(
+    { weight: 5, arbitrary: simple },
+    { weight: 1, arbitrary: fc.array(simple, { maxLength: 3 }).map((changes): Change => ({ kind: 'all', changes })) },
+  );
 }

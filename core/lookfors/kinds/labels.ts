@@ -10,13 +10,20 @@ export function countLabels(lookFor: LookForOf<'labels'>, sheet: Sheet): Counted
   const evidence = lookFor.expect.map(({ target, words }): Evidence => {
     const here = labels.filter((label) => label.target === target);
     const said = here.map((label) => ({ id: label.item.id, text: bodyText(label.item.body).trim() }));
-    const best = said.map(({ id, text }) => ({ id, text, match: matches(text, words, lookFor.spelling) })).sort((a, b) => rank(b.match) - rank(a.match))[0];
-    if (best?.match) return { items: [best.id], verdict: best.match === 'exact' ? 'right' : 'near', said: best.text, meant: words[0] };
+    const best = said
+      .map(({ id, text }) => ({ id, text, match: matches(text, words, lookFor.spelling) }))
+      .sort((a, b) => rank(b.match) - rank(a.match))[0];
+    if (best?.match)
+      return { items: [best.id], verdict: best.match === 'exact' ? 'right' : 'near', said: best.text, meant: words[0] };
     const written = said.find((label) => label.text !== '');
     if (written) return { items: [written.id], verdict: 'wrong', said: written.text, meant: words[0] };
     return { items: here.map((label) => label.item.id), verdict: 'empty', said: '', meant: words[0] };
   });
-  return { got: evidence.filter((e) => e.verdict === 'right' || e.verdict === 'near').length, need: lookFor.expect.length, evidence };
+  return {
+    got: evidence.filter((e) => e.verdict === 'right' || e.verdict === 'near').length,
+    need: lookFor.expect.length,
+    evidence,
+  };
 }
 
 const rank = (match: 'exact' | 'near' | null) => (match === 'exact' ? 2 : match === 'near' ? 1 : 0);

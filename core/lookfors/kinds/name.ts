@@ -13,8 +13,13 @@ export function countName(lookFor: LookForOf<'name'>, sheet: Sheet, context: Con
   for (const item of places) {
     if (!isWritten(item)) continue;
     const said = bodyText(item.body).trim();
-    if (first && normalised(said).split(' ').includes(first)) return { got: 1, need: 1, evidence: [{ items: [item.id], verdict: 'right', said, meant: context.studentName }] };
+    if (first && normalised(said).split(' ').includes(first))
+      return { got: 1, need: 1, evidence: [{ items: [item.id], verdict: 'right', said, meant: context.studentName }] };
   }
   const said = named && isWritten(named) ? bodyText(named.body).trim() : '';
-  return { got: 0, need: 1, evidence: [{ items: named ? [named.id] : [], verdict: said ? 'wrong' : 'empty', said, meant: context.studentName }] };
+  return {
+    got: 0,
+    need: 1,
+    evidence: [{ items: named ? [named.id] : [], verdict: said ? 'wrong' : 'empty', said, meant: context.studentName }],
+  };
 }

@@ -21,7 +21,14 @@ export function countStyle(lookFor: LookForOf<'style'>, sheet: Sheet): Counted {
       }),
     );
   const written: WrittenItem[] = [];
-  for (const item of everyItem(sheet)) if (isWritten(item) && item.role === lookFor.role && item.touch !== 'fixed' && !isEmpty(item.body)) written.push(item);
-  const evidence = written.map((item) => ({ items: [item.id], verdict: asked(item) ? ('right' as const) : ('wrong' as const), said: bodyText(item.body), meant: '' }));
+  for (const item of everyItem(sheet))
+    if (isWritten(item) && item.role === lookFor.role && item.touch !== 'fixed' && !isEmpty(item.body))
+      written.push(item);
+  const evidence = written.map((item) => ({
+    items: [item.id],
+    verdict: asked(item) ? ('right' as const) : ('wrong' as const),
+    said: bodyText(item.body),
+    meant: '',
+  }));
   return { got: evidence.filter((e) => e.verdict === 'right').length, need: Math.max(1, evidence.length), evidence };
 }

@@ -26,6 +26,11 @@ export function countWords(lookFor: LookForOf<'words'>, sheet: Sheet, context: C
     need: lookFor.min,
     evidence: counts
       .filter(({ count }) => count > 0 || lookFor.item !== null)
-      .map(({ id, text, count }) => ({ items: [id], verdict: count === 0 ? 'empty' : got >= lookFor.min ? 'right' : 'near', said: text, meant: '' })),
+      .map(({ id, text, count }) => ({
+        items: [id],
+        verdict: count === 0 ? 'empty' : got >= lookFor.min ? 'right' : 'near',
+        said: text,
+        meant: '',
+      })),
   };
 }

@@ -1,0 +1,231 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { DATABASES } from '../../tests/support/databases';
+import { sampleSheet } from '../../tests/support/sheets';
+import { keyOf } from '../../core/handout/copy';
+import { refusal } from '../../core/handout/touch';
+import type { Change } from '../../core/sheet/change';
+import { plain, shape } from '../../core/sheet/make';
+import type { Database } from '../database/connection';
+import { StartProblem } from '../database/connection';
+import { migrate, shippedMigrations } from '../database/migrate';
+import { addClass, addStudent, classByCode, classesOf, isTeacherOf, membersOf } from './classes';
+import { copiesOf, copyForTeacher, copyOfStudent, documentAccess, goesOf, handIn, markBegun, returnGo, takeBack, trayOf } from './copies';
+import { changesSince, createDocument, loadDocument, saveChanges } from './documents';
+import { addLateCopies, createHandout, handoutOf, progressOf } from './handouts';
+import { addPerson, addSchool, clearSecret, closeSession, openSession, personOf, signInStudent, signInTeacher } from './people';
+import { addNote, markRubric, notesOf, rule, rulingsOf, settleNote } from './reviews';
+import { createSheet, sheetOf, sheetsOf } from './sheets';
+
+const free = () => null;
+const move = (x: number): Change => ({ kind: 'set', id: 'box', values: { x } });
+const typed = (words: string): Change => ({ kind: 'splice', id: 'words', at: 0, remove: 0, insert: plain(words) });
+
+describe.each(DATABASES)('on the %s database', (_, open) => {
+  let db: Database;
+  let ids: { school: string; teacher: string; colleague: string; class: string; ada: string; ben: string };
+
+  beforeAll(async () => {
+    db = await open();
+    await migrate(db);
+    const school = await addSchool(db, 'School');
+    const teacher = await addPerson(db, { schoolId: school, role: 'teacher', name: 'T', email: 'T@school.example', secret: 'right horse' });
+    const colleague = await addPerson(db, { schoolId: school, role: 'teacher', name: 'C', email: 'c@school.example', secret: 'other' });
+    const classId = await addClass(db, { schoolId: school, teacherId: teacher, name: 'Curlew', code: 'ABCDE' });
+    const ada = await addStudent(db, { schoolId: school, classId, name: 'Ada' });
+    const ben = await addStudent(db, { schoolId: school, classId, name: 'Ben' });
+    ids = { school, teacher, colleague, class: classId, ada, ben };
+  });
+  afterAll(() => db.close());
+
+  const newDocument = () => createDocument(db, ids.school, sampleSheet());
+  const save = (documentId: string, base: number, changes: Change[], batch = `batch-${Math.random()}`) =>
+    saveChanges(db, { documentId, authorId: ids.teacher, base, batch, changes }, free);
+
+  describe('migrations', () => {
+    test('run once', async () => {
+      await migrate(db);
+      expect(await db.query('select number from migration')).toHaveLength(shippedMigrations().length);
+    });
+    test('refuse a database that is newer than the program', async () => {
+      await db.query(`insert into migration (number, name) values (999, 'from the future')`);
+      await expect(migrate(db)).rejects.toThrow(StartProblem);
+      await expect(migrate(db)).rejects.toThrow(/newer version/);
+      await db.query('delete from migration where number = 999');
+    });
+  });
+
+  describe('documents', () => {
+    test('give back what was saved, after a cold start too', async () => {
+      const id = await newDocument();
+      expect(await save(id, 0, [move(7), typed('hello ')])).toMatchObject({ outcome: 'saved', seq: 2 });
+      const warm = await loadDocument(db, id);
+      const cold = await loadDocument({ ...db }, id);
+      expect(cold).toEqual(warm);
+      expect(warm!.sheet.pages[0].items.find((item) => item.id === 'box')).toMatchObject({ x: 7 });
+    });
+    test('tell who comes late what was missed, and change nothing', async () => {
+      const id = await newDocument();
+      await save(id, 0, [move(1)], 'first');
+      const late = await save(id, 0, [typed('x')], 'second');
+      expect(late).toMatchObject({ outcome: 'behind', seq: 1, missed: [{ seq: 1, batch: 'first', change: move(1) }] });
+      expect((await loadDocument(db, id))!.seq).toBe(1);
+    });
+    test('find a batch that was sent twice by its name', async () => {
+      const id = await newDocument();
+      await save(id, 0, [move(1)], 'twice');
+      const again = await save(id, 0, [move(1)], 'twice');
+      expect(again.outcome === 'behind' && again.missed.map((entry) => entry.batch)).toEqual(['twice']);
+      expect(await changesSince(db, id, 0)).toHaveLength(1);
+    });
+    test('refuse a whole batch for one change, with its number and the reason', async () => {
+      const id = await newDocument();
+      const bad: Change = { kind: 'remove', id: 'nobody' };
+      expect(await save(id, 0, [move(1), bad])).toMatchObject({ outcome: 'refused', index: 1, reason: expect.stringMatching(/no longer/) });
+      expect(await changesSince(db, id, 0)).toEqual([]);
+    });
+    test('take a snapshot now and then, and load the same from it', async () => {
+      const id = await newDocument();
+      for (let i = 0; i < 3; i++) await save(id, i * 60, Array.from({ length: 60 }, (__, k) => move(i * 60 + k)));
+      const [{ snapshot_seq }] = await db.query<{ snapshot_seq: number }>('select snapshot_seq from document where id = $1', [id]);
+      expect(snapshot_seq).toBe(120);
+      const cold = await loadDocument({ ...db }, id);
+      expect(cold!.sheet.pages[0].items.find((item) => item.id === 'box')).toMatchObject({ x: 179 });
+    });
+    test('keep the order of two that save at the same time: one is told that it is behind', async () => {
+      const id = await newDocument();
+      const outcomes = await Promise.all([save(id, 0, [move(1)]), save(id, 0, [move(2)])]);
+      expect(outcomes.map((o) => o.outcome).sort()).toEqual(['behind', 'saved']);
+    });
+    test('are not there when they are not there', async () => {
+      expect(await loadDocument(db, 'nothing')).toBeUndefined();
+      expect(await save('nothing', 0, [move(1)])).toMatchObject({ outcome: 'refused' });
+    });
+  });
+
+  describe('accounts', () => {
+    test('a teacher comes in with address and password, whatever the case of the address', async () => {
+      expect(await signInTeacher(db, ' t@School.example ', 'right horse')).toMatchObject({ ok: true, person: { id: ids.teacher, role: 'teacher' } });
+      expect(await signInTeacher(db, 't@school.example', 'wrong horse')).toEqual({ ok: false, reason: 'wrong' });
+      expect(await signInTeacher(db, 'nobody@school.example', 'right horse')).toEqual({ ok: false, reason: 'wrong' });
+    });
+    test('guessing is slowed, even with the right password at last', async () => {
+      for (let i = 0; i < 5; i++) await signInTeacher(db, 'c@school.example', `guess ${i}`);
+      expect(await signInTeacher(db, 'c@school.example', 'other')).toEqual({ ok: false, reason: 'slow' });
+    });
+    test('a student’s first pictures become the secret, and only these count then', async () => {
+      expect(await signInStudent(db, 'ABCDE', ids.ada, 'owl frog snail')).toMatchObject({ ok: true });
+      expect(await signInStudent(db, 'ABCDE', ids.ada, 'frog owl snail')).toEqual({ ok: false, reason: 'wrong' });
+      expect(await signInStudent(db, 'OTHER', ids.ada, 'owl frog snail')).toEqual({ ok: false, reason: 'wrong' });
+      await clearSecret(db, ids.colleague, ids.ada);
+      expect(await signInStudent(db, 'ABCDE', ids.ada, 'crab crab crab')).toEqual({ ok: false, reason: 'wrong' });
+      await clearSecret(db, ids.teacher, ids.ada);
+      expect(await signInStudent(db, 'ABCDE', ids.ada, 'crab crab crab')).toMatchObject({ ok: true });
+    });
+    test('a session ends when it is closed, and its token is nowhere in the database', async () => {
+      const { token } = await openSession(db, ids.teacher, 'teacher');
+      expect(await personOf(db, token)).toMatchObject({ id: ids.teacher });
+      expect(await db.query('select 1 from session where token_hash = $1', [token])).toEqual([]);
+      await closeSession(db, token);
+      expect(await personOf(db, token)).toBeUndefined();
+    });
+    test('an old session does not count', async () => {
+      const { token } = await openSession(db, ids.teacher, 'teacher');
+      await db.query(`update session set expires_at = now() - interval '1 minute'`);
+      expect(await personOf(db, token)).toBeUndefined();
+    });
+  });
+
+  describe('classes', () => {
+    test('are found by code in any case, and belong to their teacher', async () => {
+      expect(await classByCode(db, ' abcde ')).toMatchObject({ name: 'Curlew', school: 'School' });
+      expect(await classByCode(db, 'zzzzz')).toBeUndefined();
+      expect(await isTeacherOf(db, ids.colleague, ids.class)).toBe(false);
+      expect(await classesOf(db, ids.teacher)).toMatchObject([{ name: 'Curlew', size: 2 }]);
+      expect((await membersOf(db, ids.class)).map((m) => m.name)).toEqual(['Ada', 'Ben']);
+    });
+  });
+
+  test('a sheet is its owner’s alone', async () => {
+    const id = await createSheet(db, { schoolId: ids.school, ownerId: ids.teacher, purpose: 'diagram', sheet: sampleSheet() });
+    expect(await sheetOf(db, ids.teacher, id)).toBeDefined();
+    expect(await sheetOf(db, ids.colleague, id)).toBeUndefined();
+    expect((await sheetsOf(db, ids.teacher)).map((s) => s.id)).toContain(id);
+  });
+
+  describe('a handout', () => {
+    let handout: string;
+    const given = () => ({
+      schoolId: ids.school, teacherId: ids.teacher, sheetId: null, classId: ids.class, title: 'Bird', brief: 'Name it', dueAt: null, sheet: sampleSheet(),
+      lookFors: [{ kind: 'labels' as const, id: 'l', title: 'labels', tell: 'filled' as const, spelling: 'near' as const, ...keyOf(sampleSheet())[0] }],
+      rubric: { rows: [] }, supplies: ['shape' as const],
+    });
+    const copyOf = async (student: string) => (await copiesOf(db, handout)).find((copy) => copy.studentId === student)!;
+    beforeAll(async () => {
+      handout = await createHandout(db, given());
+    });
+
+    test('gives each student a copy without the answers', async () => {
+      const copies = await copiesOf(db, handout);
+      expect(copies.map((copy) => [copy.studentName, copy.state])).toEqual([['Ada', 'not-begun'], ['Ben', 'not-begun']]);
+      const document = await loadDocument(db, copies[0].documentId);
+      expect(JSON.stringify(document)).not.toContain('long neck');
+      expect(JSON.stringify(await handoutOf(db, ids.teacher, handout))).toContain('long neck');
+      expect(await handoutOf(db, ids.colleague, handout)).toBeUndefined();
+    });
+    test('reaches who joins later, once', async () => {
+      const cleo = await addStudent(db, { schoolId: ids.school, classId: ids.class, name: 'Cleo' });
+      await addLateCopies(db, cleo);
+      await addLateCopies(db, cleo);
+      expect(await trayOf(db, cleo)).toMatchObject([{ title: 'Bird', state: 'not-begun' }]);
+    });
+    test('is written to by its student only, and only where that is allowed', async () => {
+      const copy = await copyOf(ids.ada);
+      expect(await documentAccess(db, ids.ada, copy.documentId)).toMatchObject({ kind: 'copy', supplies: ['shape'] });
+      expect(await documentAccess(db, ids.ben, copy.documentId)).toBeNull();
+      expect(await documentAccess(db, ids.teacher, copy.documentId)).toBeNull();
+      expect(await copyOfStudent(db, ids.ben, copy.id)).toBeUndefined();
+      expect(await copyForTeacher(db, ids.colleague, copy.id)).toBeUndefined();
+      const guard = (sheet: Parameters<typeof refusal>[0], change: Change) => refusal(sheet, change, ['shape']);
+      const write = (change: Change) => saveChanges(db, { documentId: copy.documentId, authorId: ids.ada, base: 0, batch: `b${Math.random()}`, changes: [change] }, guard);
+      expect(await write({ kind: 'set', id: 'bird', values: { x: 1 } })).toMatchObject({ outcome: 'refused', reason: expect.stringMatching(/fixed/) });
+      expect(await write({ kind: 'insert', spot: { page: 'p1', group: null, behind: null }, item: shape({ id: 'mine', touch: 'free' }) })).toMatchObject({ outcome: 'saved' });
+      await markBegun(db, copy.id);
+      expect((await copyOf(ids.ada)).state).toBe('under-way');
+    });
+    test('is handed in once, taken back, and not any more once the teacher has begun', async () => {
+      const copy = await copyOf(ids.ada);
+      expect(await handIn(db, copy, 0)).toMatchObject({ ok: false, reason: expect.stringMatching(/still on their way/) });
+      expect(await handIn(db, copy, 1)).toEqual({ ok: true });
+      expect(await handIn(db, copy, 1)).toMatchObject({ ok: false, reason: expect.stringMatching(/already/) });
+      expect(await takeBack(db, copy.id)).toEqual({ ok: true });
+      expect(await goesOf(db, copy.id)).toEqual([]);
+      expect(await handIn(db, copy, 1)).toEqual({ ok: true });
+      const [go] = await goesOf(db, copy.id);
+      await addNote(db, { goId: go.id, authorId: ids.teacher, pageId: 'p1', itemId: 'label', x: null, y: null, body: 'look again' });
+      expect(await takeBack(db, copy.id)).toMatchObject({ ok: false, reason: expect.stringMatching(/begun to read/) });
+    });
+    test('comes back with notes, rulings and marks, and the next go keeps the first', async () => {
+      const copy = await copyOf(ids.ada);
+      const [go] = await goesOf(db, copy.id);
+      await rule(db, go.id, 'l', true);
+      await rule(db, go.id, 'l', false);
+      await markRubric(db, go.id, { row: 2 });
+      expect(await settleNote(db, ids.ada, (await notesOf(db, [go.id]))[0].id, true)).toEqual([]);
+      expect(await returnGo(db, go.id, 'another-go')).toEqual({ ok: true });
+      expect(await returnGo(db, go.id, 'done')).toMatchObject({ ok: false });
+      expect(await addNote(db, { goId: go.id, authorId: ids.teacher, pageId: 'p1', itemId: null, x: 1, y: 2, body: 'too late' })).toBeNull();
+      const [note] = await notesOf(db, [go.id]);
+      expect(await settleNote(db, ids.ben, note.id, true)).toEqual([]);
+      expect(await settleNote(db, ids.ada, note.id, true)).toHaveLength(1);
+      expect(await rulingsOf(db, [go.id])).toMatchObject([{ lookForId: 'l', held: false }]);
+      expect(await handIn(db, copy, 1)).toEqual({ ok: true });
+      expect((await goesOf(db, copy.id)).map((g) => [g.number, g.outcome])).toEqual([[1, 'another-go'], [2, null]]);
+      expect(await takeBack(db, copy.id)).toEqual({ ok: true });
+      expect((await copyOf(ids.ada)).state).toBe('another-go');
+    });
+    test('shows on the Desk how far it is', async () => {
+      expect(await progressOf(db, ids.teacher)).toMatchObject([{ title: 'Bird', className: 'Curlew', counts: { 'another-go': 1, 'not-begun': 2, done: 0 } }]);
+      expect(await progressOf(db, ids.colleague)).toEqual([]);
+    });
+  });
+});

@@ -1,0 +1,176 @@
+import { spawn } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { test as base, expect } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
+import { SEEDED } from './prepare';
+
+/** A server of the test file's own, on its own copy of the demo school. */
+export class House {
+  private server: ChildProcess | undefined;
+  url = '';
+  private constructor(readonly dataDir: string) {}
+
+  static async open(): Promise<House> {
+    const dataDir = mkdtempSync(path.join(tmpdir(), 'dappled-e2e-'));
+    cpSync(SEEDED, dataDir, { recursive: true });
+    rmSync(path.join(dataDir, 'lock'), { force: true });
+    const house = new House(dataDir);
+    house.url = `http://localhost:${await freePort()}`;
+    await house.start();
+    return house;
+  }
+
+  /** Starts the server and waits until it answers. */
+  async start(): Promise<void> {
+    const env = {
+      ...process.env,
+      PORT: new URL(this.url).port,
+      DATA_DIR: this.dataDir,
+      DATABASE_URL: '',
+      DEMO: '1',
+      NODE_ENV: 'production',
+    };
+    const server = spawn(process.execPath, ['build/main.js'], { env, stdio: ['ignore', 'pipe', 'pipe'] });
+    let said = '';
+    server.stdout.on('data', (chunk: Buffer) => (said += chunk.toString()));
+    server.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
+    this.server = server;
+    await expect
+      .poll(
+        async () => {
+          if (server.exitCode !== null) throw new Error(`the server ended: ${said}`);
+          return fetch(`${this.url}/healthz`).then(
+            (answer) => answer.ok,
+            () => false,
+          );
+        },
+        { timeout: 40_000, intervals: [100] },
+      )
+      .toBe(true);
+  }
+
+  /** Ends the server at once, as a power cut would. */
+  async kill(): Promise<void> {
+    const { server } = this;
+    if (!server || server.exitCode !== null) return;
+    const ended = once(server, 'exit');
+    server.kill('SIGKILL');
+    await ended;
+  }
+
+  async close(): Promise<void> {
+    await this.kill();
+    rmSync(this.dataDir, { recursive: true, force: true });
+  }
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer().listen(0, () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+export const test = base.extend<object, { house: House }>({
+  house: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const house = await House.open();
+      await use(house);
+      await house.close();
+    },
+    { scope: 'worker' },
+  ],
+});
+export { expect };
+
+/** Comes in through a door of the demo, in a browser window of its own. */
+export async function enter(browser: Browser, house: House, name: string): Promise<Page> {
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    baseURL: house.url,
+    acceptDownloads: true,
+  });
+  const page = await context.newPage();
+  await page.goto('/');
+  await page.getByRole('button', { name: new RegExp(name) }).click();
+  await page.waitForURL(/\/(desk|tray)$/);
+  return page;
+}
+
+/** A student comes in with class code, name and pictures. */
+export async function join(
+  browser: Browser,
+  house: House,
+  code: string,
+  name: string,
+  pictures: string[],
+): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: house.url });
+  const page = await context.newPage();
+  await page.goto('/');
+  await page.getByLabel('Class code').fill(code);
+  await page.getByRole('button', { name: 'Find my class' }).click();
+  await page.getByRole('button', { name, exact: true }).click();
+  for (const picture of pictures) await page.getByRole('button', { name: picture, exact: true }).click();
+  await page.getByRole('button', { name: 'Go in' }).click();
+  await page.waitForURL(/\/tray$/);
+  return page;
+}
+
+/** Waits until the sheet is drawn. */
+export async function drawn(page: Page): Promise<void> {
+  await expect(page.locator('.page-view')).toBeVisible();
+}
+
+export const saved = (page: Page) => expect(page.locator('.save-words')).toContainText(/^saved/);
+
+/** Opens a sheet of the Desk by its name. */
+export async function openSheet(page: Page, name: string): Promise<void> {
+  await page.goto('/desk');
+  await page.locator('.desk-sheet', { hasText: name }).click();
+  await drawn(page);
+}
+
+/** A point of the page (in points) on the screen. */
+export async function onPage(page: Page, x: number, y: number): Promise<{ x: number; y: number }> {
+  const view = page.locator('.page-view');
+  const box = (await view.boundingBox())!;
+  const [, , width] = (await view.getAttribute('viewBox'))!.split(' ').map(Number);
+  const scale = box.width / width;
+  return { x: box.x + x * scale, y: box.y + y * scale };
+}
+
+export async function press(page: Page, x: number, y: number, times = 1): Promise<void> {
+  const at = await onPage(page, x, y);
+  await page.mouse.click(at.x, at.y, { clickCount: times, delay: 0 });
+}
+
+export async function drag(page: Page, from: [number, number], to: [number, number], key?: string): Promise<void> {
+  const [a, b] = [await onPage(page, ...from), await onPage(page, ...to)];
+  if (key) await page.keyboard.down(key);
+  await page.mouse.move(a.x, a.y);
+  await page.mouse.down();
+  await page.mouse.move((a.x + b.x) / 2, (a.y + b.y) / 2, { steps: 3 });
+  await page.mouse.move(b.x, b.y, { steps: 3 });
+  await page.mouse.up();
+  if (key) await page.keyboard.up(key);
+}
+
+/** The sheet as the server has it, through its own picture of the changes. */
+export async function documentOf(page: Page): Promise<string> {
+  return page.evaluate(
+    () =>
+      performance
+        .getEntriesByType('resource')
+        .map((entry) => /documents\/([^/]+)\/changes/.exec(entry.name)?.[1])
+        .find(Boolean) ?? '',
+  );
+}
