@@ -1,0 +1,163 @@
+import type { APIRequestContext, Browser } from '@playwright/test';
+import { enter, expect, House, join, test } from './house';
+
+/** Every route, asked for by everybody: who gets in, who is sent to the front page, who gets a no. */
+
+type Who = 'nobody' | 'owner' | 'colleague' | 'student' | 'stranger';
+type Answer = 'in' | 'front' | 'no';
+
+async function signInTeacher(
+  browser: Browser,
+  house: House,
+  email: string,
+  password: string,
+): Promise<APIRequestContext> {
+  const context = await browser.newContext({ baseURL: house.url });
+  const page = await context.newPage();
+  await page.goto('/');
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('Password', { exact: true }).fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL(/desk/);
+  return context.request;
+}
+
+test('every route knows who is asking', async ({ browser, house }) => {
+  const pages = {
+    owner: await enter(browser, house, 'Maren'),
+    student: await enter(browser, house, 'Ayo'),
+    stranger: await join(browser, house, 'AVCT4', 'Hoku Kealoha', ['owl', 'frog', 'snail']),
+  };
+  const nobody = (await browser.newContext({ baseURL: house.url })).request;
+  const clients: Record<Who, APIRequestContext> = {
+    nobody,
+    owner: pages.owner.context().request,
+    student: pages.student.context().request,
+    stranger: pages.stranger.context().request,
+    colleague: await signInTeacher(browser, house, 'tomas@samphire.example', 'wind in the reeds'),
+  };
+  const linkTo = async (page: typeof pages.owner, at: string, pattern: string) => {
+    await page.goto(at);
+    return (await page.locator(`a[href^="${pattern}"]`).first().getAttribute('href'))!;
+  };
+  const sheet = await linkTo(pages.owner, '/desk', '/sheets/');
+  const handout = await (async () => {
+    await pages.owner.goto('/desk');
+    return (await pages.owner.locator('.desk-row', { hasText: 'grey heron' }).getAttribute('href'))!;
+  })();
+  const copy = await linkTo(pages.student, '/tray', '/copies/');
+  const copyId = copy.split('/').at(-1)!;
+  const documents = async (page: typeof pages.owner, at: string) => {
+    const asked = page.waitForRequest(/\/documents\/[^/]+\/changes/);
+    await page.goto(at);
+    return new URL((await asked).url()).pathname;
+  };
+  const [sheetDocument, copyDocument] = [await documents(pages.owner, sheet), await documents(pages.student, copy)];
+
+  const mine: Record<Who, Answer> = { nobody: 'front', owner: 'in', colleague: 'no', student: 'no', stranger: 'no' };
+  const teachers: Record<Who, Answer> = {
+    nobody: 'front',
+    owner: 'in',
+    colleague: 'in',
+    student: 'no',
+    stranger: 'no',
+  };
+  const students: Record<Who, Answer> = {
+    nobody: 'front',
+    owner: 'no',
+    colleague: 'no',
+    student: 'in',
+    stranger: 'in',
+  };
+  const copies: Record<Who, Answer> = { nobody: 'front', owner: 'no', colleague: 'no', student: 'in', stranger: 'no' };
+  const all: Record<Who, Answer> = { nobody: 'in', owner: 'in', colleague: 'in', student: 'in', stranger: 'in' };
+  const script = (table: Record<Who, Answer>): Record<Who, Answer> => ({ ...table, nobody: 'no' });
+
+  const ROUTES: [path: string, table: Record<Who, Answer>][] = [
+    ['/healthz', all],
+    ['/credits', all],
+    ['/join?code=CURLW', all],
+    ['/art/pictures/index.json', all],
+    ['/desk', teachers],
+    ['/classes', teachers],
+    ['/tray', students],
+    [sheet, mine],
+    [`${sheet}/hand-out`, mine],
+    [`${sheet}/picture.svg`, mine],
+    [`${sheet}/export?as=pdf&side=key`, mine],
+    [handout, mine],
+    [`${handout}/picture.svg`, mine],
+    [`${handout}/reading/${copyId}`, mine],
+    [copy, copies],
+    [`/copies/${copyId}/picture.svg`, { nobody: 'no', owner: 'in', colleague: 'no', student: 'in', stranger: 'no' }],
+    [`${sheetDocument}?since=0`, script(mine)],
+    [`${copyDocument}?since=0`, script(copies)],
+  ];
+  for (const [path, table] of ROUTES)
+    for (const who of Object.keys(clients) as Who[]) {
+      const answer = await clients[who].get(path, { maxRedirects: 0 });
+      const got: Answer =
+        answer.status() < 300
+          ? 'in'
+          : answer.status() < 400 && answer.headers().location?.startsWith('/?next')
+            ? 'front'
+            : 'no';
+      expect(`${path} ${who}: ${got}`).toBe(`${path} ${who}: ${table[who]}`);
+    }
+
+  // Every action, as those who must not, and from a foreign page.
+  const origin = { origin: house.url };
+  const body = { base: 0, batch: 'intruder', changes: [{ kind: 'sheet-set', values: { title: 'mine now' } }] };
+  const ACTIONS: [path: string, data: Record<string, string> | object, not: Who[]][] = [
+    [sheetDocument, body, ['nobody', 'colleague', 'student', 'stranger']],
+    [copyDocument, body, ['nobody', 'owner', 'colleague', 'stranger']],
+    ['/desk', { purpose: 'blank' }, ['nobody', 'student', 'stranger']],
+    ['/classes', { do: 'add-class', name: 'Intruders' }, ['nobody', 'student', 'stranger']],
+    [`${sheet}/hand-out`, { handout: '{}' }, ['nobody', 'colleague', 'student', 'stranger']],
+    [copy, { do: 'take-back' }, ['nobody', 'owner', 'colleague', 'stranger']],
+    [
+      `${handout}/reading/${copyId}`,
+      { do: 'return', go: 'x', outcome: 'done' },
+      ['nobody', 'colleague', 'student', 'stranger'],
+    ],
+  ];
+  for (const [path, data, who] of ACTIONS) {
+    const isJson = 'changes' in data;
+    const send = (client: APIRequestContext, headers: Record<string, string>) =>
+      client.post(path, {
+        headers,
+        maxRedirects: 0,
+        ...(isJson ? { data } : { form: data as Record<string, string> }),
+      });
+    for (const one of who) {
+      const answer = await send(clients[one], origin);
+      const refused =
+        answer.status() >= 400 || (answer.status() >= 300 && answer.headers().location?.startsWith('/?next'));
+      expect(`${path} ${one}: ${refused}`).toBe(`${path} ${one}: true`);
+    }
+    for (const headers of [{ origin: 'https://elsewhere.example' }, {}])
+      expect((await send(clients.owner, headers as Record<string, string>)).status()).toBe(403);
+  }
+});
+
+test('a change to a fixed part is refused by the server, also when it is sent by hand', async ({ browser, house }) => {
+  const page = await enter(browser, house, 'Ines');
+  const asked = page.waitForRequest(/\/documents\/[^/]+\/changes/);
+  await page.locator('.tray-copy').first().click();
+  const url = new URL((await asked).url()).pathname;
+  const send = (changes: unknown) =>
+    page.context().request.post(url, { headers: { origin: house.url }, data: { base: 0, batch: 'by-hand', changes } });
+  for (const change of [
+    { kind: 'set', id: 'heron', values: { x: 0 } },
+    { kind: 'splice', id: 'title', at: 0, remove: 3, insert: [{ format: {}, runs: [] }] },
+    { kind: 'page-set', id: 'page1', values: { width: 100 } },
+    { kind: 'set', id: 'label-eye', values: { touch: 'free' } },
+  ]) {
+    const answer = await send([change]);
+    expect(await answer.json()).toMatchObject({ outcome: 'refused', reason: expect.stringMatching(/teacher/) });
+  }
+  expect((await send([{ kind: 'explode' }])).status()).toBe(400);
+  expect((await send([])).status()).toBe(400);
+  const none = { kind: 'insert', spot: { page: 'page1', group: null, behind: null }, item: { kind: 'picture' } };
+  expect((await send([none])).status()).toBe(400);
+});

@@ -1,0 +1,95 @@
+import { spawnSync } from 'node:child_process';
+import { drawn, enter, expect, openSheet, press, saved, test } from './house';
+import type { Page } from '@playwright/test';
+
+/** Nothing that was acknowledged is lost, and nothing that was typed either. */
+
+const title = async (page: Page, words: string) => {
+  await press(page, 150, 50, 2);
+  await page.keyboard.press('End');
+  await page.keyboard.type(words);
+};
+const says = (page: Page, words: string) =>
+  expect(page.getByRole('button', { name: new RegExp(words) }).first()).toBeVisible();
+
+test('offline, changes are kept over a reload and go out later', async ({ browser, house }) => {
+  const page = await enter(browser, house, 'Maren');
+  await openSheet(page, 'Parts of the grey heron');
+  await page.route('**/changes*', (route) => route.abort());
+  await title(page, ' offline');
+  await expect(page.locator('.save-words')).toContainText(/offline · \d+ changes? kept here/);
+  await page.reload();
+  await drawn(page);
+  await says(page, 'The grey heron offline');
+  await page.unroute('**/changes*');
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await saved(page);
+  await page.context().clearCookies();
+  const again = await enter(browser, house, 'Maren');
+  await openSheet(again, 'Parts of the grey heron');
+  await says(again, 'The grey heron offline');
+});
+
+test('a reload in the middle of typing loses no letter', async ({ browser, house }) => {
+  const page = await enter(browser, house, 'Maren');
+  await openSheet(page, 'Who eats whom');
+  await title(page, ' at low tide');
+  await page.reload();
+  await drawn(page);
+  await says(page, 'Who eats whom on the mudflat at low tide');
+  await saved(page);
+});
+
+test('after a power cut every acknowledged change is there, and what was typed meanwhile goes out when the server is back', async ({
+  browser,
+  house,
+}) => {
+  const page = await enter(browser, house, 'Maren');
+  await openSheet(page, 'Keep off the nests');
+  await page.getByRole('tab', { name: 'Shapes' }).click();
+  await page.getByRole('button', { name: 'star', exact: true }).click();
+  await saved(page);
+  const count = await page.locator('.stack-item').count();
+  await page.getByRole('button', { name: 'diamond', exact: true }).click();
+  await house.kill();
+  await page.getByRole('button', { name: 'hexagon', exact: true }).click();
+  await expect(page.locator('.save-words')).toContainText('kept here');
+  await house.start();
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await saved(page);
+  await page.reload();
+  await drawn(page);
+  await expect(page.locator('.stack-item')).toHaveCount(count + 2);
+});
+
+test('two windows on one sheet both keep their work', async ({ browser, house }) => {
+  const one = await enter(browser, house, 'Maren');
+  await openSheet(one, 'Life between the tides');
+  const two = await one.context().newPage();
+  await two.goto(one.url());
+  await drawn(two);
+  await one.getByRole('tab', { name: 'Shapes' }).click();
+  await one.getByRole('button', { name: 'star', exact: true }).click();
+  await press(two, 150, 50, 2);
+  await two.keyboard.press('End');
+  await two.keyboard.type(' and land');
+  await two.keyboard.press('Escape');
+  await saved(one);
+  await saved(two);
+  for (const page of [one, two]) {
+    await page.bringToFront();
+    await expect(page.getByRole('button', { name: /Life between the tides and land/ }).first()).toBeVisible();
+    await expect(page.getByRole('button', { name: 'star', exact: true }).first()).toBeVisible();
+  }
+});
+
+test('a second program on the same data ends at once with what to do', async ({ house }) => {
+  const second = spawnSync(process.execPath, ['build/main.js'], {
+    env: { ...process.env, DATA_DIR: house.dataDir, DATABASE_URL: '', PORT: '0' },
+    encoding: 'utf8',
+    timeout: 30_000,
+  });
+  expect(second.status).toBe(1);
+  expect(second.stderr).toContain('already runs on this data');
+  expect(second.stderr).toContain('DATA_DIR');
+});

@@ -1,0 +1,270 @@
+import { drag, drawn, enter, expect, onPage, openSheet, press, saved, test } from './house';
+import type { Page } from '@playwright/test';
+
+const fieldOf = (page: Page, label: string) => page.locator('.margin-card').getByLabel(label, { exact: true });
+const stack = (page: Page) => page.locator('.stack-item');
+
+test.describe('the workbench', () => {
+  let page: Page;
+  test.beforeAll(async ({ browser, house }) => {
+    page = await enter(browser, house, 'Maren');
+  });
+  test.beforeEach(async () => {
+    await page.goto('/desk');
+    await page.getByRole('button', { name: 'Blank page' }).click();
+    await drawn(page);
+    await saved(page);
+  });
+
+  const add = async (tab: string, name: string) => {
+    const button = page.getByRole('tab', { name: tab });
+    if ((await button.getAttribute('aria-selected')) !== 'true') await button.click();
+    await page.getByRole('tabpanel').getByRole('button', { name, exact: true }).click();
+  };
+
+  test('asks for a name at once, and keeps it', async () => {
+    await expect(page.getByLabel('Name of the sheet')).toBeFocused();
+    await page.keyboard.type('Tide pools');
+    await page.keyboard.press('Enter');
+    await saved(page);
+    await page.goto('/desk');
+    await expect(page.locator('.desk-sheet', { hasText: 'Tide pools' })).toBeVisible();
+  });
+
+  test('moves, resizes and turns with handles, and undoes it step by step', async () => {
+    await add('Shapes', 'oval');
+    const before = await fieldOf(page, 'across').inputValue();
+    await drag(page, [396, 306], [200, 206], 'Alt');
+    await expect(fieldOf(page, 'across')).not.toHaveValue(before);
+    const moved = await fieldOf(page, 'across').inputValue();
+    await page.locator('[data-grip="size 1 1"]').hover();
+    await page.mouse.down();
+    await page.mouse.move(900, 560, { steps: 4 });
+    await page.mouse.up();
+    await expect(fieldOf(page, 'wide')).not.toHaveValue('1.53');
+    await expect(fieldOf(page, 'across')).toHaveValue(moved);
+    await page.locator('[data-grip="turn"]').hover();
+    await page.mouse.down();
+    await page.mouse.move(300, 400, { steps: 4 });
+    await page.mouse.up();
+    await expect(fieldOf(page, 'turn')).not.toHaveValue('0');
+    for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'undo' }).click();
+    await expect(fieldOf(page, 'across')).toHaveValue(before);
+    await expect(fieldOf(page, 'wide')).toHaveValue('1.53');
+    await expect(fieldOf(page, 'turn')).toHaveValue('0');
+  });
+
+  test('snaps to the middle of the page and shows the guide', async () => {
+    await add('Shapes', 'rectangle');
+    await drag(page, [396, 306], [200, 200], 'Alt');
+    const at = await onPage(page, 200, 200);
+    const near = await onPage(page, 394, 250);
+    await page.mouse.move(at.x, at.y);
+    await page.mouse.down();
+    await page.mouse.move(near.x, near.y, { steps: 5 });
+    await expect(page.locator('.guide').first()).toBeVisible();
+    await page.mouse.up();
+    await expect(fieldOf(page, 'across')).toHaveValue(`${Math.round(((792 - 110) / 2 / 72) * 100) / 100}`);
+  });
+
+  test('types in place without a jump of the lines, and styles one word', async () => {
+    await add('Words', 'Body');
+    await page.keyboard.type('The tide comes in over the mud twice a day and goes out again');
+    const drawnWhile = await page.locator('.page-view').innerHTML();
+    await page.keyboard.press('Escape');
+    expect(await page.locator('.page-view').innerHTML()).toBe(drawnWhile);
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Home');
+    await page.keyboard.press('Control+Shift+ArrowRight');
+    await page.keyboard.press('Control+B');
+    expect(await page.locator('.page-view').innerHTML()).not.toBe(drawnWhile);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'undo' }).click();
+    expect(await page.locator('.page-view').innerHTML()).toBe(drawnWhile);
+  });
+
+  test('makes lists with Enter and levels with Tab', async () => {
+    await add('Words', 'Body');
+    await page.getByRole('button', { name: 'List: number' }).click();
+    await page.keyboard.type('one');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('two');
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Escape');
+    await saved(page);
+    await page.reload();
+    await drawn(page);
+    await stack(page).first().click();
+    await expect(page.getByRole('button', { name: 'List: number' })).toHaveAttribute('aria-pressed', 'true');
+  });
+
+  test('undo and redo survive a reload', async () => {
+    await add('Shapes', 'star');
+    await add('Shapes', 'diamond');
+    await expect(stack(page)).toHaveCount(2);
+    await saved(page);
+    await page.reload();
+    await drawn(page);
+    await expect(stack(page)).toHaveCount(2);
+    await page.getByRole('button', { name: 'undo' }).click();
+    await expect(stack(page)).toHaveCount(1);
+    await saved(page);
+    await page.reload();
+    await drawn(page);
+    await page.getByRole('button', { name: 'redo' }).click();
+    await expect(stack(page)).toHaveCount(2);
+  });
+
+  test('works from the keyboard alone: choose, move, duplicate, order, group, copy and paste, remove', async () => {
+    await add('Shapes', 'oval');
+    await add('Shapes', 'star');
+    await page.locator('[data-stage]').focus();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Enter');
+    await expect(stack(page).first()).toHaveAttribute('aria-pressed', 'true');
+    await page.keyboard.press('Tab');
+    await expect(stack(page).nth(1)).toHaveAttribute('aria-pressed', 'true');
+    const before = Number(await fieldOf(page, 'across').inputValue());
+    await page.keyboard.press('Shift+ArrowRight');
+    await expect(fieldOf(page, 'across')).toHaveValue(`${Math.round((before + 10 / 72) * 100) / 100}`);
+    await page.keyboard.press('Control+D');
+    await expect(stack(page)).toHaveCount(3);
+    await page.keyboard.press('Control+Shift+[');
+    await expect(stack(page).nth(2)).toHaveAttribute('aria-pressed', 'true');
+    await page.keyboard.press('Control+A');
+    await page.keyboard.press('Control+G');
+    await expect(stack(page)).toHaveCount(1);
+    await expect(page.locator('.settings h3')).toContainText('group of 3');
+    await page.keyboard.press('Control+Shift+G');
+    await expect(stack(page)).toHaveCount(3);
+    await page.keyboard.press('Delete');
+    await expect(stack(page)).toHaveCount(0);
+    await page.getByRole('button', { name: 'undo' }).click();
+    await expect(stack(page)).toHaveCount(3);
+  });
+
+  test('copies and pastes things, and words from elsewhere', async () => {
+    await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+    await add('Shapes', 'hexagon');
+    await page.locator('[data-stage]').focus();
+    await page.keyboard.press('Control+C');
+    await page.keyboard.press('Control+V');
+    await expect(stack(page)).toHaveCount(2);
+    await page.evaluate(() => navigator.clipboard.writeText('Words from\nelsewhere'));
+    await page.keyboard.press('Control+V');
+    await expect(stack(page)).toHaveCount(3);
+    await expect(stack(page).first()).toHaveAccessibleName(/Words from elsewhere/);
+    await page.evaluate(() => navigator.clipboard.writeText('dappled-margin/items:[{"kind":"bomb"}]'));
+    await page.keyboard.press('Control+V');
+    await expect(page.getByText('What was copied could not be read')).toBeVisible();
+    await expect(stack(page)).toHaveCount(3);
+  });
+
+  test('lines hold on to what they are led to, and follow it', async () => {
+    await add('Shapes', 'rectangle');
+    await drag(page, [396, 306], [150, 150]);
+    await add('Lines', 'arrow');
+    const end = await page.locator('[data-grip="from"]').boundingBox();
+    const target = await onPage(page, 150, 150);
+    await page.mouse.move(end!.x + 6, end!.y + 6);
+    await page.mouse.down();
+    await page.mouse.move(target.x, target.y, { steps: 5 });
+    await expect(page.locator('.mark-hold')).toBeVisible();
+    await page.mouse.up();
+    await expect(page.locator('.grip.held')).toHaveCount(1);
+    const line = page.locator('.page-view g[data-item]').last();
+    const before = await line.innerHTML();
+    await stack(page).nth(1).click();
+    await page.locator('[data-stage]').focus();
+    await page.keyboard.press('Shift+ArrowDown');
+    expect(await line.innerHTML()).not.toBe(before);
+  });
+
+  test('a sweep chooses what lies within, shift adds one more', async () => {
+    for (const [name, x] of [
+      ['oval', 150],
+      ['star', 320],
+      ['diamond', 500],
+    ] as const) {
+      await add('Shapes', name);
+      await drag(page, [396, 306], [x, 200]);
+    }
+    await press(page, 700, 500);
+    await drag(page, [60, 100], [400, 300]);
+    await expect(page.locator('.settings h3')).toContainText('2 things');
+    const at = await onPage(page, 500, 200);
+    await page.keyboard.down('Shift');
+    await page.mouse.click(at.x, at.y);
+    await page.keyboard.up('Shift');
+    await expect(page.locator('.settings h3')).toContainText('3 things');
+  });
+
+  test('finds pictures by a word and says when there is none', async () => {
+    await page.getByRole('tab', { name: 'Pictures' }).click();
+    await page.getByLabel('Find a picture').fill('hedgehog');
+    await page.getByRole('button', { name: 'hedgehog', exact: true }).click();
+    await expect(page.locator('.settings h3')).toContainText('hedgehog');
+    await page.getByLabel('Find a picture').fill('zzzz');
+    await expect(page.getByText('Nothing is called “zzzz”')).toBeVisible();
+  });
+
+  test('labels the parts of a diagram, blank, and fills a word bank from them', async () => {
+    await page.getByRole('tab', { name: 'Pictures' }).click();
+    await page.getByRole('button', { name: 'Shore crab' }).click();
+    for (const part of ['pincer', 'shell']) {
+      await stack(page).last().click();
+      await page.locator('.chip', { hasText: part }).click();
+    }
+    await expect(page.getByText('Its line ends on shell')).toBeVisible();
+    await add('Labels', 'word bank');
+    await expect(stack(page).first()).toHaveAccessibleName('pincer · shell');
+  });
+
+  test('says what is wrong with a number, and changes nothing', async () => {
+    await add('Shapes', 'oval');
+    const across = fieldOf(page, 'across');
+    const before = await across.inputValue();
+    await across.fill('banana');
+    await across.press('Enter');
+    await expect(page.getByText(/Type a number/)).toBeVisible();
+    await across.press('Escape');
+    await expect(across).toHaveValue(before);
+    await across.fill('99999');
+    await across.press('Enter');
+    await expect(page.locator('.notice')).toBeVisible();
+    await expect(across).toHaveValue(before);
+    await across.fill('50 mm');
+    await across.press('Enter');
+    await expect(across).toHaveValue('1.97');
+  });
+
+  test('has several pages', async () => {
+    await add('Shapes', 'oval');
+    await press(page, 60, 560);
+    await page.getByRole('button', { name: 'add a page' }).click();
+    await expect(stack(page)).toHaveCount(0);
+    await page.getByRole('button', { name: '1', exact: true }).click();
+    await expect(stack(page)).toHaveCount(1);
+    await page.getByRole('button', { name: 'remove this one' }).click();
+    await expect(stack(page)).toHaveCount(0);
+    await page.getByRole('button', { name: 'undo' }).click();
+    await expect(page.locator('.page-tab')).toHaveCount(2);
+  });
+
+  test('takes out PDF and PNG', async () => {
+    await openSheet(page, 'Parts of the grey heron');
+    for (const [name, start] of [
+      ['PDF, as students get it', '%PDF'],
+      ['PNG of this page', '\x89PNG'],
+    ] as const) {
+      await page.getByRole('button', { name: 'take out' }).click();
+      const [download] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('menuitem', { name }).getByRole('link').click(),
+      ]);
+      const chunks: Buffer[] = [];
+      for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
+      expect(Buffer.concat(chunks).subarray(0, 4).toString('latin1')).toBe(start);
+    }
+  });
+});
