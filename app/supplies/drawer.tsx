@@ -75,6 +75,7 @@ function RoleSample({ role }: { role: Sheet['roles'][string] }) {
   const { bold, italic, colour, size, font } = role.run;
   return (
     <em
+      aria-hidden="true"
       className="supply-words"
       style={{
         fontWeight: bold ? 700 : 400,

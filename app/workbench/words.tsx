@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import { wordsOf } from '../../core/drawing/item';
 import { bodyText, locate, runLength, spliceBody } from '../../core/sheet/body';
 import type { Change } from '../../core/sheet/change';
@@ -103,30 +103,27 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
       element.setSelectionRange(start, end, editing.focus < editing.anchor ? 'backward' : 'forward');
   }, [editing, words]);
 
+  /** Takes over the selection that the text area has: keys and assistive technology may have moved it. */
+  const follow = useCallback(() => {
+    const element = area.current;
+    const now = bench.editing;
+    if (!element || !now || document.activeElement !== element || element.value !== wordsOfItem(bench, now.id)) return;
+    const back = element.selectionDirection === 'backward';
+    const anchor = back ? element.selectionEnd : element.selectionStart;
+    const focus = back ? element.selectionStart : element.selectionEnd;
+    if (anchor === now.anchor && focus === now.focus) return;
+    column.current = null;
+    bench.edit({ ...now, anchor, focus, typing: null });
+  }, [bench]);
+
   useEffect(() => {
     if (!id) return;
-    const follow = () => {
-      const element = area.current;
-      const now = bench.editing;
-      if (!element || !now || document.activeElement !== element || element.value !== wordsOfItem(bench, now.id))
-        return;
-      const back = element.selectionDirection === 'backward';
-      const anchor = back ? element.selectionEnd : element.selectionStart;
-      const focus = back ? element.selectionStart : element.selectionEnd;
-      if (anchor !== now.anchor || focus !== now.focus) {
-        column.current = null;
-        bench.edit({ ...now, anchor, focus, typing: null });
-      }
-    };
     document.addEventListener('selectionchange', follow);
     return () => document.removeEventListener('selectionchange', follow);
-  }, [bench, id]);
+  }, [follow, id]);
 
   if (!editing || !item || !isWritten(item) || !bench.faces) return null;
   const { layout } = wordsOf(item, { faces: bench.faces, roles: bench.sheet.roles });
-
-  const moveTo = (focus: number, extend: boolean) =>
-    bench.edit({ ...editing, anchor: extend ? editing.anchor : focus, focus, typing: null });
 
   return (
     <textarea
@@ -151,6 +148,11 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
       }}
       onKeyDown={(event) => {
         event.stopPropagation();
+        // The event that tells of a moved selection may still be on its way.
+        follow();
+        const now = bench.editing ?? editing;
+        const moveTo = (focus: number, extend: boolean) =>
+          bench.edit({ ...now, anchor: extend ? now.anchor : focus, focus, typing: null });
         const command = event.ctrlKey || event.metaKey;
         const key = event.key.toLowerCase();
         if (event.key === 'Escape') {
@@ -164,27 +166,27 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
         } else if (command && ['b', 'i', 'u'].includes(key)) {
           event.preventDefault();
           const property = ({ b: 'bold', i: 'italic', u: 'underline' } as const)[key as 'b' | 'i' | 'u'];
-          const now = { ...styleAt(item.body, Math.max(editing.anchor, editing.focus)), ...editing.typing };
-          styleWords(bench, 'Style words', { [property]: !now[property] });
-        } else if (event.key === 'Enter' && !event.shiftKey && endsList(bench, editing)) event.preventDefault();
+          const style = { ...styleAt(item.body, Math.max(now.anchor, now.focus)), ...now.typing };
+          styleWords(bench, 'Style words', { [property]: !style[property] });
+        } else if (event.key === 'Enter' && !event.shiftKey && endsList(bench, now)) event.preventDefault();
         else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
           event.preventDefault();
-          column.current ??= caretAt(layout, editing.focus).x;
+          column.current ??= caretAt(layout, now.focus).x;
           const keep = column.current;
-          moveTo(vertical(layout, editing.focus, event.key === 'ArrowUp' ? -1 : 1, keep), event.shiftKey);
+          moveTo(vertical(layout, now.focus, event.key === 'ArrowUp' ? -1 : 1, keep), event.shiftKey);
         } else if ((event.key === 'Home' || event.key === 'End') && !command) {
           event.preventDefault();
-          moveTo(lineEdge(layout, editing.focus, event.key === 'Home' ? 'start' : 'end'), event.shiftKey);
+          moveTo(lineEdge(layout, now.focus, event.key === 'Home' ? 'start' : 'end'), event.shiftKey);
         } else if (event.key === 'Tab') {
           event.preventDefault();
-          const { paragraph } = locate(item.body, editing.focus);
+          const { paragraph } = locate(item.body, now.focus);
           const { list, level = 0 } = item.body[paragraph].format;
           if (list && list !== 'none')
             bench.make('List level', {
               kind: 'paragraph',
               id: item.id,
-              from: editing.focus,
-              to: editing.focus,
+              from: now.focus,
+              to: now.focus,
               patch: { level: Math.max(0, Math.min(5, level + (event.shiftKey ? -1 : 1))) },
             });
           else bench.onTab?.(event.shiftKey ? -1 : 1);

@@ -36,6 +36,7 @@ type PdfPage = {
 };
 type Pdf = Omit<InstanceType<typeof PDFDocument>, 'page' | 'ref' | 'addContent'> & {
   _font: EmbeddedFont;
+  _ctm: number[];
   page: PdfPage;
   addContent(content: string): void;
   ref(data: Record<string, unknown>): Ref;
@@ -150,7 +151,11 @@ class Writer {
       Resources: page.resources,
     });
     pdf.page = Object.create(page, { write: { value: (chunk: string) => form.write(chunk) } }) as PdfPage;
+    const outer = pdf._ctm;
+    // Within the form its own space is where gradients begin.
+    pdf._ctm = [1, 0, 0, 1, 0, 0];
     this.nodes(node.children);
+    pdf._ctm = outer;
     pdf.page = page;
     form.end();
     const name = `Group${this.groups++}`;
@@ -175,8 +180,8 @@ class Writer {
         }
         case 'group':
           this.pdf.save();
-          if (node.matrix)
-            this.pdf.addContent(`${node.matrix.map((value) => `${Math.round(value * 1e6) / 1e6}`).join(' ')} cm`);
+          // Through pdfkit, which has to know where a gradient will lie.
+          if (node.matrix) this.pdf.transform(...(node.matrix as [number, number, number, number, number, number]));
           if (node.opacity !== undefined) this.transparent(node);
           else this.nodes(node.children);
           this.pdf.restore();

@@ -1,0 +1,70 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { drawn, enter, expect, openSheet, press, test } from './house';
+
+/** Names, contrast and structure of every main screen, by axe. */
+
+async function check(page: Page, name: string) {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
+    .analyze();
+  const found = violations.map(
+    (v) =>
+      `${name}: ${v.id}: ${v.nodes
+        .slice(0, 3)
+        .map((node) => node.target.join(' '))
+        .join(' | ')}`,
+  );
+  expect(found).toEqual([]);
+}
+
+test('every screen of a teacher has names and contrast', async ({ browser, house }) => {
+  const fresh = await (await browser.newContext({ baseURL: house.url })).newPage();
+  await fresh.goto('/');
+  await check(fresh, 'front');
+  await fresh.goto('/join?code=CURLW');
+  await check(fresh, 'join');
+  const page = await enter(browser, house, 'Maren');
+  await check(page, 'desk');
+  await page.goto('/classes');
+  await check(page, 'classes');
+  await openSheet(page, 'Parts of the grey heron');
+  await check(page, 'workbench');
+  await press(page, 690, 265);
+  await check(page, 'workbench, label chosen');
+  await page.getByRole('tab', { name: 'Pictures' }).click();
+  await expect(page.getByRole('button', { name: 'Grey heron' })).toBeVisible();
+  await check(page, 'workbench, pictures');
+  await page.getByRole('link', { name: 'Hand out' }).click();
+  await expect(page.locator('.touch-mark')).not.toHaveCount(0);
+  await check(page, 'handing out');
+  await page.goto('/desk');
+  await page.locator('.desk-row', { hasText: 'grey heron' }).click();
+  await expect(page.locator('.spread-card')).toHaveCount(26);
+  await check(page, 'spread');
+  await page.getByRole('link', { name: 'Start reading' }).click();
+  await drawn(page);
+  await check(page, 'reading');
+});
+
+test('every screen of a student has names and contrast', async ({ browser, house }) => {
+  const page = await enter(browser, house, 'Ayo');
+  await check(page, 'tray');
+  await page.locator('.tray-copy').first().click();
+  await drawn(page);
+  await press(page, 690, 265);
+  await check(page, 'copy');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Hand in' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await check(page, 'a last look');
+});
+
+test('nothing flashes: the first paint has its styles and its faces', async ({ browser, house }) => {
+  const context = await browser.newContext({ baseURL: house.url, javaScriptEnabled: false });
+  const page = await context.newPage();
+  await page.goto('/');
+  const button = page.getByRole('button', { name: 'Find my class' });
+  expect(await button.evaluate((element) => getComputedStyle(element).backgroundColor)).toBe('rgb(69, 102, 50)');
+  expect(await page.evaluate(() => document.fonts.check("16px 'Fraunces'"))).toBe(true);
+});
