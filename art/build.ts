@@ -2,6 +2,8 @@ import { createRequire } from 'node:module';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { Resvg } from '@resvg/resvg-js';
+import sharp from 'sharp';
 import subsetFont from 'subset-font';
 import type { DrawnPicture } from '../core/drawing/picture';
 import { FACES } from '../core/text/catalogue';
@@ -100,11 +102,20 @@ function buildPictures() {
   return all.length;
 }
 
+/** The leaf shadows of the desk as a picture: a blur in SVG would be worked out anew at every repaint. */
+async function buildDapple() {
+  const drawn = new Resvg(readFileSync(path.join(import.meta.dirname, 'dapple.svg')), {
+    fitTo: { mode: 'width', value: 1440 },
+  }).render();
+  const raw = { width: drawn.width, height: drawn.height, channels: 4 as const };
+  await sharp(drawn.pixels, { raw }).webp({ quality: 60, alphaQuality: 80 }).toFile(path.join(out, 'dapple.webp'));
+}
+
 /** What the result depends on: this folder, the catalogue of faces, and the locked packages. */
 function stamp(): string {
   const hash = createHash('sha256');
   const files = readdirSync(import.meta.dirname, { recursive: true, encoding: 'utf8' })
-    .filter((f) => f.endsWith('.ts'))
+    .filter((f) => /\.(ts|svg)$/.test(f))
     .sort()
     .map((f) => path.join(import.meta.dirname, f));
   for (const file of [...files, path.join(root, 'core/text/catalogue.ts'), path.join(root, 'package-lock.json')])
@@ -119,6 +130,7 @@ else {
   rmSync(out, { recursive: true, force: true });
   await buildFonts();
   const count = buildPictures();
+  await buildDapple();
   writeFileSync(stampFile, now);
   console.log(`art: ${FACES.length} faces, ${count} pictures`);
 }

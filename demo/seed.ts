@@ -152,7 +152,13 @@ async function heronHandout(
     if (piece.fate === 'not-begun' || piece.fate === 'under-way') continue;
     const go = await student.handIn(at(clock, ended));
     if (piece.fate === 'handed-in' && !piece.again) continue;
-    await review(db, go, ids.teacherId, piece, piece.fate === 'done' ? { lookFor: 'neat', held: (piece.marks?.neat ?? 0) > 1 } : null);
+    await review(
+      db,
+      go,
+      ids.teacherId,
+      piece,
+      piece.fate === 'done' ? { lookFor: 'neat', held: (piece.marks?.neat ?? 0) > 1 } : null,
+    );
     await returnGo(db, go, piece.fate === 'done' ? 'done' : 'another-go', at(clock, ended - 6));
     if (!piece.again) continue;
     await student.work(fill(piece.again), at(clock, piece.ago ?? 24, -8), 8);

@@ -22,6 +22,8 @@ export const theme: ThemeConfig = {
     colorBorder: '#cfc5ab',
     colorBorderSecondary: '#ddd4bd',
     colorLink: '#2c5d86',
+    colorLinkHover: '#1d4566',
+    colorLinkActive: '#1d4566',
     borderRadius: 7,
     controlHeight: 34,
     controlHeightSM: 26,
@@ -30,8 +32,8 @@ export const theme: ThemeConfig = {
     boxShadow: '0 6px 22px rgb(74 62 30 / 18%)',
     boxShadowSecondary: '0 6px 22px rgb(74 62 30 / 18%)',
     controlOutline: 'rgb(69 102 50 / 25%)',
-    motionDurationMid: '0.12s',
-    motionDurationSlow: '0.16s',
+    // Slow laptops: what opens is simply there.
+    motion: false,
   },
   components: {
     Button: { fontWeight: 600, primaryShadow: 'none', defaultShadow: 'none', contentFontSize: 14 },

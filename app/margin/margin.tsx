@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Point } from '../../core/geometry/matrix';
 import { place } from '../../core/margin/place';
@@ -31,7 +31,7 @@ const useIsomorphicLayout = typeof window === 'undefined' ? useEffect : useLayou
 
 type Props = { entries: readonly MarginEntry[]; view: View; label: string; onChoose?: (id: string) => void };
 
-export function Margin({ entries, view, label, onChoose }: Props) {
+export const Margin = memo(function Margin({ entries, view, label, onChoose }: Props) {
   const [heights, setHeights] = useState<Record<string, number>>({});
   const [scroll, setScroll] = useState(0);
   const cards = useRef(new Map<string, HTMLElement>());
@@ -111,4 +111,4 @@ export function Margin({ entries, view, label, onChoose }: Props) {
       )}
     </>
   );
-}
+});

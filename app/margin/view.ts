@@ -51,9 +51,10 @@ export function useView(
       element.removeEventListener('scroll', read);
     };
   }, []);
+  const { width, height } = page;
   const view = useMemo(() => {
-    const scale = zoom === 'fit' ? fitScale(page, size.width, size.height) : zoom * FULL_SIZE;
-    const [w, h] = [page.width * scale, page.height * scale];
+    const scale = zoom === 'fit' ? fitScale({ width, height }, size.width, size.height) : zoom * FULL_SIZE;
+    const [w, h] = [width * scale, height * scale];
     const roomWidth = Math.max(size.width, w + 2 * PAD);
     const roomHeight = Math.max(size.height, h + 2 * PAD);
     const inset = { x: (roomWidth - w) / 2, y: (roomHeight - h) / 2 };
@@ -67,7 +68,7 @@ export function useView(
       roomHeight,
       inset,
     };
-  }, [page, zoom, size]);
+  }, [width, height, zoom, size]);
   return { view, stage };
 }
 

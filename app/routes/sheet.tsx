@@ -1,11 +1,12 @@
 import { Button, Dropdown, Select, Segmented } from 'antd';
-import { useEffect, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { PAGE_SIZES, sizeName } from '../../core/sheet/units';
 import { solid } from '../../core/sheet/make';
 import { boxOf } from '../../core/geometry/hit';
 import { union } from '../../core/geometry/box';
 import type { Page, Sheet } from '../../core/sheet/schema';
+import { findOn } from '../../core/sheet/tree';
 import { loadDocument } from '../../server/stores/documents';
 import { sheetOf } from '../../server/stores/sheets';
 import { Strip } from '../look/strip';
@@ -17,6 +18,7 @@ import { useDrawing } from '../sheet/page-view';
 import { pictureNow } from '../sheet/resources';
 import { dropSupply, Drawer } from '../supplies/drawer';
 import { Bench, useBench } from '../workbench/bench';
+import type { Editing } from '../workbench/bench';
 import { addPage, removePage } from '../workbench/commands';
 import { LengthField, Row, Swatches } from '../workbench/fields';
 import { Notice, SaveWords } from '../workbench/save-words';
@@ -72,13 +74,42 @@ function useOpenBench(loaded: Loaded): Bench {
   return bench;
 }
 
+type Shown = { sheet: Sheet; page: Page; selection: readonly string[]; editing: Editing | null };
+
+/** What stands in the margin: the settings of what is chosen, or of the page. */
+function entriesFor(bench: Bench, { sheet, page, selection }: Shown): MarginEntry[] {
+  const items = selection.flatMap((id) => findOn(page, id)?.item ?? []);
+  if (items.length === 0)
+    return [
+      {
+        id: 'page',
+        anchor: null,
+        end: 'top',
+        tone: 'plain',
+        label: 'Settings of the page',
+        content: <PageSettings bench={bench} sheet={sheet} page={page} />,
+      },
+    ];
+  const box = union(items.map((item) => boxOf(page, item, pictureNow)));
+  return [
+    {
+      id: 'chosen',
+      anchor: { x: box.x + box.width, y: box.y + Math.min(box.height / 2, 60) },
+      tone: 'apricot',
+      active: true,
+      label: 'Settings of what is chosen',
+      content: <ItemSettings key={selection.join()} bench={bench} items={items} sheet={sheet} />,
+    },
+  ];
+}
+
 function Workbench({ loaded }: { loaded: Loaded }) {
   const bench = useOpenBench(loaded);
   const [zoom, setZoom] = useState<Zoom>('fit');
   const sheet = useBench(bench, sheetSlice);
   const page = useBench(bench, pageSlice);
   const selection = useBench(bench, selectionSlice);
-  useBench(bench, editingSlice);
+  const editing = useBench(bench, editingSlice);
   useBench(bench, previewSlice);
   const { view, stage } = useView(page, zoom);
   const { faces, arrived } = useDrawing(sheet);
@@ -87,27 +118,10 @@ function Workbench({ loaded }: { loaded: Loaded }) {
     bench.changed();
   }, [bench, faces]);
 
-  const items = bench.selectedItems;
-  const entries: MarginEntry[] = [];
-  if (items.length > 0) {
-    const box = union(items.map((item) => boxOf(page, item, pictureNow)));
-    entries.push({
-      id: 'chosen',
-      anchor: { x: box.x + box.width, y: box.y + Math.min(box.height / 2, 60) },
-      tone: 'apricot',
-      active: true,
-      label: 'Settings of what is chosen',
-      content: <ItemSettings key={selection.join()} bench={bench} items={items} sheet={sheet} />,
-    });
-  } else
-    entries.push({
-      id: 'page',
-      anchor: null,
-      end: 'top',
-      tone: 'plain',
-      label: 'Settings of the page',
-      content: <PageSettings bench={bench} sheet={sheet} page={page} />,
-    });
+  // The margin follows a moment later: a key typed on the sheet must not wait for it.
+  const now = useMemo(() => ({ sheet, page, selection, editing }), [sheet, page, selection, editing]);
+  const shown = useDeferredValue(now);
+  const entries = useMemo(() => entriesFor(bench, shown), [bench, shown]);
 
   return (
     <>

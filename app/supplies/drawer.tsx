@@ -1,6 +1,6 @@
 import { Input } from 'antd';
 import MiniSearch from 'minisearch';
-import { useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Supply } from '../../core/handout/touch';
 import { OUTLINES } from '../../core/geometry/outline';
@@ -55,10 +55,10 @@ function Supplied({
   );
 }
 
-const sheetOf = (bench: Bench) => bench.sheet;
+const rolesOf = (bench: Bench) => bench.sheet.roles;
 
 function Words({ bench }: { bench: Bench }) {
-  const { roles } = useBench(bench, sheetOf);
+  const roles = useBench(bench, rolesOf);
   const order =
     bench.rights.kind === 'all'
       ? roleIds(roles).filter((id) => !['label', 'bank'].includes(id))
@@ -316,7 +316,7 @@ export async function dropSupply(bench: Bench, data: string, at: Point): Promise
   }
 }
 
-export function Drawer({ bench, note }: { bench: Bench; note?: string }) {
+export const Drawer = memo(function Drawer({ bench, note }: { bench: Bench; note?: string }) {
   const { rights } = bench;
   const open = COMPARTMENTS.filter(
     ({ supply }) => rights.kind === 'all' || (supply !== 'teacher' && rights.supplies.includes(supply)),
@@ -349,4 +349,4 @@ export function Drawer({ bench, note }: { bench: Bench; note?: string }) {
       )}
     </section>
   );
-}
+});

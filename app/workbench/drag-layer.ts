@@ -1,8 +1,6 @@
 import { drawItem } from '../../core/drawing/item';
 import { svgMarkup } from '../../core/drawing/svg';
-import { parentMatrix } from '../../core/geometry/frame';
 import type { Point } from '../../core/geometry/matrix';
-import { inverse, linear, transform } from '../../core/geometry/matrix';
 import type { Item, LineItem, Page } from '../../core/sheet/schema';
 import { everyItem, idsWithin } from '../../core/sheet/tree';
 import { pictureNow } from '../sheet/resources';
@@ -10,55 +8,73 @@ import type { Bench } from './bench';
 import { moveChange } from './commands';
 
 /**
- * Moves things while they are dragged, past React: their own elements get a transform, and only the lines that hold on to
- * them are drawn anew. So a drag costs the same on a page of two thousand things as on a page of two.
+ * Moves things while they are dragged, past React. They are lifted into a layer of their own above the sheet, which the
+ * compositor moves without drawing the page anew; only the lines that hold on to them are redrawn, in a second layer. So a
+ * drag costs the same on a page of two thousand things as on a page of two.
  */
 export class DragLayer {
-  private moved: { element: SVGGElement; item: Item; across: (by: Point) => Point }[] = [];
-  private lines: { element: SVGGElement; item: LineItem; before: string }[] = [];
-  private marks: SVGElement | null;
-  private held: ReadonlySet<string>;
+  private lifted: SVGSVGElement | null = null;
+  private lineLayer: SVGSVGElement | null = null;
+  private originals: SVGGElement[] = [];
+  private lines: LineItem[] = [];
+  private marks: HTMLElement | null;
+  /** Parts of an entered group are drawn by their group: then it is shown anew through React. */
+  private parts: boolean;
 
   constructor(
     private bench: Bench,
     paper: HTMLElement,
     items: readonly Item[],
+    private scale: number,
   ) {
     const { page } = bench;
-    this.held = new Set(items.flatMap(idsWithin));
-    const elementOf = (id: string) => paper.querySelector<SVGGElement>(`.page-view g[data-item="${id}"]`);
-    for (const item of items) {
-      // A part of an entered group is drawn by its group's element: the group is drawn anew instead.
-      const element = elementOf(item.id);
-      if (!element) continue;
-      const back = inverse(linear(parentMatrix(page, item.id)));
-      this.moved.push({ element, item, across: (by) => transform(back, by) });
-    }
-    for (const item of everyItem(page)) {
-      if (item.kind !== 'line') continue;
-      const holds = [item.from.item, item.to.item].some((id) => id !== null && this.held.has(id));
-      const element = holds || this.held.has(item.id) ? elementOf(item.id) : null;
-      if (element && (holds || this.isHeldAtOneEnd(item)))
-        this.lines.push({ element, item, before: element.innerHTML });
-    }
-    this.moved = this.moved.filter(({ item }) => !this.lines.some((line) => line.item.id === item.id));
-    this.marks = paper.querySelector<SVGElement>('.chosen-marks');
+    const held = new Set(items.flatMap(idsWithin));
+    const elementOf = (id: string) => paper.querySelector<SVGGElement>(`.page-view > g[data-item="${id}"]`);
+    this.parts = items.some((item) => elementOf(item.id) === null);
+    this.marks = paper.querySelector('.sheet-over');
+    if (this.parts) return;
+    const isHeld = (item: LineItem) => [item.from.item, item.to.item].some((id) => id !== null && held.has(id));
+    const atOneEnd = (item: LineItem) => item.from.item !== null || item.to.item !== null;
+    for (const item of everyItem(page))
+      if (item.kind === 'line' && elementOf(item.id) && (isHeld(item) || (held.has(item.id) && atOneEnd(item))))
+        this.lines.push(item);
+    const moved = page.items.filter((item) => items.includes(item) && !this.lines.some((line) => line.id === item.id));
+    // Back to front, as they lie.
+    this.lifted = this.layer(
+      paper,
+      moved.toReversed().map((item) => elementOf(item.id)!),
+    );
+    if (this.lines.length > 0)
+      this.lineLayer = this.layer(
+        paper,
+        this.lines.map((item) => elementOf(item.id)!),
+      );
   }
 
-  private isHeldAtOneEnd = (item: LineItem) => item.from.item !== null || item.to.item !== null;
+  private layer(paper: HTMLElement, elements: SVGGElement[]): SVGSVGElement {
+    const view = paper.querySelector<SVGSVGElement>('.page-view')!;
+    const layer = view.cloneNode(false) as SVGSVGElement;
+    layer.setAttribute('class', 'lifted');
+    layer.removeAttribute('aria-label');
+    layer.setAttribute('aria-hidden', 'true');
+    for (const element of elements) {
+      layer.append(element.cloneNode(true));
+      element.style.visibility = 'hidden';
+      this.originals.push(element);
+    }
+    view.after(layer);
+    return layer;
+  }
 
   moveBy(by: Point): void {
-    for (const { element, across } of this.moved) {
-      const local = across(by);
-      element.setAttribute('transform', `translate(${local.x} ${local.y})`);
-    }
-    const parts = this.moved.length + this.lines.length === 0;
-    if (this.lines.length > 0 || parts) this.redraw(by, parts);
-    const scale = Number(this.marks?.dataset.scale ?? 1);
-    this.marks?.setAttribute('transform', `translate(${by.x * scale} ${by.y * scale})`);
+    const shift = `translate(${by.x * this.scale}px, ${by.y * this.scale}px)`;
+    if (this.lifted) this.lifted.style.transform = shift;
+    const marks = this.marks?.querySelector<SVGElement>('.chosen-marks');
+    marks?.setAttribute('transform', `translate(${by.x * this.scale} ${by.y * this.scale})`);
+    if (this.parts || this.lineLayer) this.redraw(by);
   }
 
-  private redraw(by: Point, parts: boolean) {
+  private redraw(by: Point) {
     const { bench } = this;
     const next = new Map<string, Item>();
     for (const item of bench.selectedItems) {
@@ -66,21 +82,23 @@ export class DragLayer {
       const change = moveChange(bench, item, by);
       if (change.kind === 'set') next.set(item.id, { ...item, ...change.values } as Item);
     }
-    if (parts) return bench.show(next);
-    const swap = (items: readonly Item[]): Item[] => items.map((item) => next.get(item.id) ?? item);
-    const page: Page = { ...bench.page, items: swap(bench.page.items) };
+    if (this.parts) return bench.show(next);
+    const page: Page = { ...bench.page, items: bench.page.items.map((item) => next.get(item.id) ?? item) };
     const drawing = { faces: bench.faces!, pictures: pictureNow, roles: bench.sheet.roles, page };
-    for (const { element, item } of this.lines) {
-      const node = drawItem(next.get(item.id) ?? item, drawing);
-      element.innerHTML = node ? svgMarkup([node], bench.faces!, { prefix: item.id }) : '';
-    }
+    this.lineLayer!.innerHTML = this.lines
+      .map((item) => {
+        const node = drawItem(next.get(item.id) ?? item, drawing);
+        return node ? svgMarkup([node], bench.faces!, { prefix: `lifted-${item.id}` }) : '';
+      })
+      .join('');
   }
 
-  /** Takes the transforms away; what was decided is then drawn by React. */
+  /** Puts everything back; what was decided is then drawn by React. */
   done(): void {
-    for (const { element } of this.moved) element.removeAttribute('transform');
-    for (const { element, before } of this.lines) element.innerHTML = before;
-    this.marks?.removeAttribute('transform');
+    this.lifted?.remove();
+    this.lineLayer?.remove();
+    for (const element of this.originals) element.style.visibility = '';
+    this.marks?.querySelector('.chosen-marks')?.removeAttribute('transform');
     if (this.bench.preview.size > 0) this.bench.show(new Map());
   }
 }

@@ -38,6 +38,7 @@ export function LengthField({ label, value, unit, min, onChange }: LengthProps) 
 
 export function NumberField({
   label,
+  bare,
   value,
   suffix,
   min,
@@ -45,6 +46,7 @@ export function NumberField({
   onChange,
 }: {
   label: string;
+  bare?: boolean;
   value: number | null;
   suffix?: string;
   min: number;
@@ -54,6 +56,7 @@ export function NumberField({
   return (
     <TypedField
       label={label}
+      bare={bare}
       shown={value === null ? '' : `${Math.round(value * 100) / 100}`}
       suffix={suffix}
       read={(typed) => {
@@ -68,6 +71,8 @@ export function NumberField({
 
 type TypedProps = {
   label: string;
+  /** The row says already what it is: the label is there for screen readers only. */
+  bare?: boolean;
   shown: string;
   suffix?: string;
   read: (typed: string) => string | { value: number };
@@ -75,7 +80,7 @@ type TypedProps = {
 };
 
 /** Takes what is typed at Enter or when left; what can't be used is said, and nothing changes. */
-function TypedField({ label, shown, suffix, read, onChange }: TypedProps) {
+function TypedField({ label, bare, shown, suffix, read, onChange }: TypedProps) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -89,7 +94,9 @@ function TypedField({ label, shown, suffix, read, onChange }: TypedProps) {
   };
   return (
     <span className="typed">
-      <label htmlFor={id}>{label}</label>
+      <label htmlFor={id} className={bare ? 'sr' : undefined}>
+        {label}
+      </label>
       <Tooltip title={wrong} open={wrong !== null} color="#a8401f">
         <input
           id={id}

@@ -206,7 +206,7 @@ export function Overlay({ bench, page, scale, guides, sweep, hold }: Props) {
             !item.hidden && <Parts key={item.id} page={page} item={item} scale={scale} hold={hold} />,
         )}
       {hold?.target === null && <HoldMark page={page} id={hold.item} scale={scale} />}
-      <g className="chosen-marks" data-scale={scale}>
+      <g className="chosen-marks">
         {!editing &&
           items.map((item) =>
             item.kind === 'line' ? (

@@ -74,7 +74,8 @@ function WordsFields({ bench, item, sheet }: { bench: Bench; item: WrittenItem; 
           }))}
         />
         <NumberField
-          label=""
+          bare
+          label="size"
           value={style.size}
           suffix="pt"
           min={4}
@@ -245,7 +246,8 @@ function OutlineFields({
       {outline && (
         <Row label="">
           <NumberField
-            label=""
+            bare
+            label="weight"
             value={outline.width}
             suffix="pt"
             min={0.1}

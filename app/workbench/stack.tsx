@@ -1,4 +1,4 @@
-import { memo, useMemo, useRef } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import { drawItem } from '../../core/drawing/item';
 import { svgMarkup } from '../../core/drawing/svg';
 import { boxOf } from '../../core/geometry/hit';
@@ -44,14 +44,23 @@ const Face = memo(function Face({ item, page, roles, faces }: FaceProps) {
   return <svg viewBox={drawn.view} width="30" height="30" dangerouslySetInnerHTML={{ __html: drawn.html }} />;
 });
 
-export function Stack({ bench, faces }: { bench: Bench; faces: Faces }) {
+/** Height of a row and the gap below it, in pixels; rows kept beyond what is seen. */
+const ROW = 41;
+const STEP = 10;
+const SHOWN = 60;
+
+export const Stack = memo(function Stack({ bench, faces }: { bench: Bench; faces: Faces }) {
   const page = useBench(bench, pageOf);
   const sheet = useBench(bench, sheetOf);
   const selection = useBench(bench, selectionOf);
   const entered = useBench(bench, enteredOf);
   const list = useRef<HTMLDivElement>(null);
+  // Only what can be seen of a long stack is there.
+  const [from, setFrom] = useState(0);
   const group = entered === null ? null : bench.enteredGroup;
   const items = group ? group.items : page.items;
+  const first = Math.max(0, Math.min(from, items.length - SHOWN));
+  const shown = items.slice(first, first + SHOWN);
   const light = (id: string, on: boolean) =>
     document.querySelector(`.page-view g[data-item="${id}"]`)?.classList.toggle('lit', on);
   return (
@@ -66,6 +75,7 @@ export function Stack({ bench, faces }: { bench: Bench; faces: Faces }) {
       <div
         className="stack-list"
         ref={list}
+        onScroll={(event) => setFrom(Math.max(0, Math.floor(event.currentTarget.scrollTop / ROW / STEP) * STEP - STEP))}
         onKeyDown={(event) => {
           if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
           event.preventDefault();
@@ -75,32 +85,37 @@ export function Stack({ bench, faces }: { bench: Bench; faces: Faces }) {
           buttons[Math.max(0, Math.min(buttons.length - 1, at + (event.key === 'ArrowDown' ? 1 : -1)))]?.focus();
         }}
       >
-        {items.map((item) => {
-          const chosen = selection.includes(item.id);
-          const marks = [item.locked && 'locked', item.hidden && 'hidden'].filter(Boolean).join(', ');
-          return (
-            <button
-              key={item.id}
-              className={`stack-item${chosen ? ' chosen' : ''}${item.hidden ? ' hidden' : ''}`}
-              aria-pressed={chosen}
-              title={`${itemName(item)}${marks && ` (${marks})`}`}
-              aria-label={`${itemName(item)}${marks && `, ${marks}`}`}
-              onClick={(event) => {
-                if (event.shiftKey)
-                  bench.select(chosen ? selection.filter((id) => id !== item.id) : [...selection, item.id]);
-                else bench.select([item.id]);
-              }}
-              onDoubleClick={() => item.kind === 'group' && bench.enter(item.id)}
-              onPointerEnter={() => light(item.id, true)}
-              onPointerLeave={() => light(item.id, false)}
-            >
-              <Face item={item} page={item.kind === 'line' ? page : null} roles={sheet.roles} faces={faces} />
-              {item.locked && <i className="stack-lock" aria-hidden="true" />}
-            </button>
-          );
-        })}
+        <div
+          className="stack-room"
+          style={{ paddingTop: first * ROW, paddingBottom: (items.length - first - shown.length) * ROW }}
+        >
+          {shown.map((item) => {
+            const chosen = selection.includes(item.id);
+            const marks = [item.locked && 'locked', item.hidden && 'hidden'].filter(Boolean).join(', ');
+            return (
+              <button
+                key={item.id}
+                className={`stack-item${chosen ? ' chosen' : ''}${item.hidden ? ' hidden' : ''}`}
+                aria-pressed={chosen}
+                title={`${itemName(item)}${marks && ` (${marks})`}`}
+                aria-label={`${itemName(item)}${marks && `, ${marks}`}`}
+                onClick={(event) => {
+                  if (event.shiftKey)
+                    bench.select(chosen ? selection.filter((id) => id !== item.id) : [...selection, item.id]);
+                  else bench.select([item.id]);
+                }}
+                onDoubleClick={() => item.kind === 'group' && bench.enter(item.id)}
+                onPointerEnter={() => light(item.id, true)}
+                onPointerLeave={() => light(item.id, false)}
+              >
+                <Face item={item} page={item.kind === 'line' ? page : null} roles={sheet.roles} faces={faces} />
+                {item.locked && <i className="stack-lock" aria-hidden="true" />}
+              </button>
+            );
+          })}
+        </div>
       </div>
       <span className="stack-end">back</span>
     </nav>
   );
-}
+});

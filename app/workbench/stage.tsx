@@ -157,7 +157,7 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     const start = pointOf(event);
     const box = union(moving.map((item) => boxOf(bench.page, item, pictureNow)));
     const targets = still(moving);
-    const layer = new DragLayer(bench, paper.current!, moving);
+    const layer = new DragLayer(bench, paper.current!, moving, scale);
     let by: Point = { x: 0, y: 0 };
     follow(
       event,

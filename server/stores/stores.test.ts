@@ -9,10 +9,30 @@ import type { Database } from '../database/connection';
 import { StartProblem } from '../database/connection';
 import { migrate, shippedMigrations } from '../database/migrate';
 import { addClass, addStudent, classByCode, classesOf, isTeacherOf, membersOf } from './classes';
-import { copiesOf, copyForTeacher, copyOfStudent, documentAccess, goesOf, handIn, markBegun, returnGo, takeBack, trayOf } from './copies';
+import {
+  copiesOf,
+  copyForTeacher,
+  copyOfStudent,
+  documentAccess,
+  goesOf,
+  handIn,
+  markBegun,
+  returnGo,
+  takeBack,
+  trayOf,
+} from './copies';
 import { changesSince, createDocument, loadDocument, saveChanges } from './documents';
 import { addLateCopies, createHandout, handoutOf, progressOf } from './handouts';
-import { addPerson, addSchool, clearSecret, closeSession, openSession, personOf, signInStudent, signInTeacher } from './people';
+import {
+  addPerson,
+  addSchool,
+  clearSecret,
+  closeSession,
+  openSession,
+  personOf,
+  signInStudent,
+  signInTeacher,
+} from './people';
 import { addNote, markRubric, notesOf, rule, rulingsOf, settleNote } from './reviews';
 import { createSheet, sheetOf, sheetsOf } from './sheets';
 
@@ -28,8 +48,20 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     db = await open();
     await migrate(db);
     const school = await addSchool(db, 'School');
-    const teacher = await addPerson(db, { schoolId: school, role: 'teacher', name: 'T', email: 'T@school.example', secret: 'right horse' });
-    const colleague = await addPerson(db, { schoolId: school, role: 'teacher', name: 'C', email: 'c@school.example', secret: 'other' });
+    const teacher = await addPerson(db, {
+      schoolId: school,
+      role: 'teacher',
+      name: 'T',
+      email: 'T@school.example',
+      secret: 'right horse',
+    });
+    const colleague = await addPerson(db, {
+      schoolId: school,
+      role: 'teacher',
+      name: 'C',
+      email: 'c@school.example',
+      secret: 'other',
+    });
     const classId = await addClass(db, { schoolId: school, teacherId: teacher, name: 'Curlew', code: 'ABCDE' });
     const ada = await addStudent(db, { schoolId: school, classId, name: 'Ada' });
     const ben = await addStudent(db, { schoolId: school, classId, name: 'Ben' });
@@ -80,13 +112,25 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     test('refuse a whole batch for one change, with its number and the reason', async () => {
       const id = await newDocument();
       const bad: Change = { kind: 'remove', id: 'nobody' };
-      expect(await save(id, 0, [move(1), bad])).toMatchObject({ outcome: 'refused', index: 1, reason: expect.stringMatching(/no longer/) });
+      expect(await save(id, 0, [move(1), bad])).toMatchObject({
+        outcome: 'refused',
+        index: 1,
+        reason: expect.stringMatching(/no longer/),
+      });
       expect(await changesSince(db, id, 0)).toEqual([]);
     });
     test('take a snapshot now and then, and load the same from it', async () => {
       const id = await newDocument();
-      for (let i = 0; i < 3; i++) await save(id, i * 60, Array.from({ length: 60 }, (__, k) => move(i * 60 + k)));
-      const [{ snapshot_seq }] = await db.query<{ snapshot_seq: number }>('select snapshot_seq from document where id = $1', [id]);
+      for (let i = 0; i < 3; i++)
+        await save(
+          id,
+          i * 60,
+          Array.from({ length: 60 }, (__, k) => move(i * 60 + k)),
+        );
+      const [{ snapshot_seq }] = await db.query<{ snapshot_seq: number }>(
+        'select snapshot_seq from document where id = $1',
+        [id],
+      );
       expect(snapshot_seq).toBe(120);
       const cold = await loadDocument({ ...db }, id);
       expect(cold!.sheet.pages[0].items.find((item) => item.id === 'box')).toMatchObject({ x: 179 });
@@ -104,7 +148,10 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
 
   describe('accounts', () => {
     test('a teacher comes in with address and password, whatever the case of the address', async () => {
-      expect(await signInTeacher(db, ' t@School.example ', 'right horse')).toMatchObject({ ok: true, person: { id: ids.teacher, role: 'teacher' } });
+      expect(await signInTeacher(db, ' t@School.example ', 'right horse')).toMatchObject({
+        ok: true,
+        person: { id: ids.teacher, role: 'teacher' },
+      });
       expect(await signInTeacher(db, 't@school.example', 'wrong horse')).toEqual({ ok: false, reason: 'wrong' });
       expect(await signInTeacher(db, 'nobody@school.example', 'right horse')).toEqual({ ok: false, reason: 'wrong' });
     });
@@ -146,7 +193,12 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   });
 
   test('a sheet is its owner’s alone', async () => {
-    const id = await createSheet(db, { schoolId: ids.school, ownerId: ids.teacher, purpose: 'diagram', sheet: sampleSheet() });
+    const id = await createSheet(db, {
+      schoolId: ids.school,
+      ownerId: ids.teacher,
+      purpose: 'diagram',
+      sheet: sampleSheet(),
+    });
     expect(await sheetOf(db, ids.teacher, id)).toBeDefined();
     expect(await sheetOf(db, ids.colleague, id)).toBeUndefined();
     expect((await sheetsOf(db, ids.teacher)).map((s) => s.id)).toContain(id);
@@ -155,9 +207,26 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   describe('a handout', () => {
     let handout: string;
     const given = () => ({
-      schoolId: ids.school, teacherId: ids.teacher, sheetId: null, classId: ids.class, title: 'Bird', brief: 'Name it', dueAt: null, sheet: sampleSheet(),
-      lookFors: [{ kind: 'labels' as const, id: 'l', title: 'labels', tell: 'filled' as const, spelling: 'near' as const, ...keyOf(sampleSheet())[0] }],
-      rubric: { rows: [] }, supplies: ['shape' as const],
+      schoolId: ids.school,
+      teacherId: ids.teacher,
+      sheetId: null,
+      classId: ids.class,
+      title: 'Bird',
+      brief: 'Name it',
+      dueAt: null,
+      sheet: sampleSheet(),
+      lookFors: [
+        {
+          kind: 'labels' as const,
+          id: 'l',
+          title: 'labels',
+          tell: 'filled' as const,
+          spelling: 'near' as const,
+          ...keyOf(sampleSheet())[0],
+        },
+      ],
+      rubric: { rows: [] },
+      supplies: ['shape' as const],
     });
     const copyOf = async (student: string) => (await copiesOf(db, handout)).find((copy) => copy.studentId === student)!;
     beforeAll(async () => {
@@ -166,7 +235,10 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
 
     test('gives each student a copy without the answers', async () => {
       const copies = await copiesOf(db, handout);
-      expect(copies.map((copy) => [copy.studentName, copy.state])).toEqual([['Ada', 'not-begun'], ['Ben', 'not-begun']]);
+      expect(copies.map((copy) => [copy.studentName, copy.state])).toEqual([
+        ['Ada', 'not-begun'],
+        ['Ben', 'not-begun'],
+      ]);
       const document = await loadDocument(db, copies[0].documentId);
       expect(JSON.stringify(document)).not.toContain('long neck');
       expect(JSON.stringify(await handoutOf(db, ids.teacher, handout))).toContain('long neck');
@@ -186,22 +258,47 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       expect(await copyOfStudent(db, ids.ben, copy.id)).toBeUndefined();
       expect(await copyForTeacher(db, ids.colleague, copy.id)).toBeUndefined();
       const guard = (sheet: Parameters<typeof refusal>[0], change: Change) => refusal(sheet, change, ['shape']);
-      const write = (change: Change) => saveChanges(db, { documentId: copy.documentId, authorId: ids.ada, base: 0, batch: `b${Math.random()}`, changes: [change] }, guard);
-      expect(await write({ kind: 'set', id: 'bird', values: { x: 1 } })).toMatchObject({ outcome: 'refused', reason: expect.stringMatching(/fixed/) });
-      expect(await write({ kind: 'insert', spot: { page: 'p1', group: null, behind: null }, item: shape({ id: 'mine', touch: 'free' }) })).toMatchObject({ outcome: 'saved' });
+      const write = (change: Change) =>
+        saveChanges(
+          db,
+          { documentId: copy.documentId, authorId: ids.ada, base: 0, batch: `b${Math.random()}`, changes: [change] },
+          guard,
+        );
+      expect(await write({ kind: 'set', id: 'bird', values: { x: 1 } })).toMatchObject({
+        outcome: 'refused',
+        reason: expect.stringMatching(/fixed/),
+      });
+      expect(
+        await write({
+          kind: 'insert',
+          spot: { page: 'p1', group: null, behind: null },
+          item: shape({ id: 'mine', touch: 'free' }),
+        }),
+      ).toMatchObject({ outcome: 'saved' });
       await markBegun(db, copy.id);
       expect((await copyOf(ids.ada)).state).toBe('under-way');
     });
     test('is handed in once, taken back, and not any more once the teacher has begun', async () => {
       const copy = await copyOf(ids.ada);
-      expect(await handIn(db, copy, 0)).toMatchObject({ ok: false, reason: expect.stringMatching(/still on their way/) });
+      expect(await handIn(db, copy, 0)).toMatchObject({
+        ok: false,
+        reason: expect.stringMatching(/still on their way/),
+      });
       expect(await handIn(db, copy, 1)).toEqual({ ok: true });
       expect(await handIn(db, copy, 1)).toMatchObject({ ok: false, reason: expect.stringMatching(/already/) });
       expect(await takeBack(db, copy.id)).toEqual({ ok: true });
       expect(await goesOf(db, copy.id)).toEqual([]);
       expect(await handIn(db, copy, 1)).toEqual({ ok: true });
       const [go] = await goesOf(db, copy.id);
-      await addNote(db, { goId: go.id, authorId: ids.teacher, pageId: 'p1', itemId: 'label', x: null, y: null, body: 'look again' });
+      await addNote(db, {
+        goId: go.id,
+        authorId: ids.teacher,
+        pageId: 'p1',
+        itemId: 'label',
+        x: null,
+        y: null,
+        body: 'look again',
+      });
       expect(await takeBack(db, copy.id)).toMatchObject({ ok: false, reason: expect.stringMatching(/begun to read/) });
     });
     test('comes back with notes, rulings and marks, and the next go keeps the first', async () => {
@@ -213,18 +310,33 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       expect(await settleNote(db, ids.ada, (await notesOf(db, [go.id]))[0].id, true)).toEqual([]);
       expect(await returnGo(db, go.id, 'another-go')).toEqual({ ok: true });
       expect(await returnGo(db, go.id, 'done')).toMatchObject({ ok: false });
-      expect(await addNote(db, { goId: go.id, authorId: ids.teacher, pageId: 'p1', itemId: null, x: 1, y: 2, body: 'too late' })).toBeNull();
+      expect(
+        await addNote(db, {
+          goId: go.id,
+          authorId: ids.teacher,
+          pageId: 'p1',
+          itemId: null,
+          x: 1,
+          y: 2,
+          body: 'too late',
+        }),
+      ).toBeNull();
       const [note] = await notesOf(db, [go.id]);
       expect(await settleNote(db, ids.ben, note.id, true)).toEqual([]);
       expect(await settleNote(db, ids.ada, note.id, true)).toHaveLength(1);
       expect(await rulingsOf(db, [go.id])).toMatchObject([{ lookForId: 'l', held: false }]);
       expect(await handIn(db, copy, 1)).toEqual({ ok: true });
-      expect((await goesOf(db, copy.id)).map((g) => [g.number, g.outcome])).toEqual([[1, 'another-go'], [2, null]]);
+      expect((await goesOf(db, copy.id)).map((g) => [g.number, g.outcome])).toEqual([
+        [1, 'another-go'],
+        [2, null],
+      ]);
       expect(await takeBack(db, copy.id)).toEqual({ ok: true });
       expect((await copyOf(ids.ada)).state).toBe('another-go');
     });
     test('shows on the Desk how far it is', async () => {
-      expect(await progressOf(db, ids.teacher)).toMatchObject([{ title: 'Bird', className: 'Curlew', counts: { 'another-go': 1, 'not-begun': 2, done: 0 } }]);
+      expect(await progressOf(db, ids.teacher)).toMatchObject([
+        { title: 'Bird', className: 'Curlew', counts: { 'another-go': 1, 'not-begun': 2, done: 0 } },
+      ]);
       expect(await progressOf(db, ids.colleague)).toEqual([]);
     });
   });

@@ -33,7 +33,7 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
   await press(page, 690, 265);
   await check(page, 'workbench, label chosen');
   await page.getByRole('tab', { name: 'Pictures' }).click();
-  await expect(page.getByRole('button', { name: 'Grey heron' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Grey heron', exact: true })).toBeVisible();
   await check(page, 'workbench, pictures');
   await page.getByRole('link', { name: 'Hand out' }).click();
   await expect(page.locator('.touch-mark')).not.toHaveCount(0);

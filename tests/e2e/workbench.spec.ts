@@ -77,7 +77,8 @@ test.describe('the workbench', () => {
     await page.keyboard.press('Home');
     await page.keyboard.press('Control+Shift+ArrowRight');
     await page.keyboard.press('Control+B');
-    expect(await page.locator('.page-view').innerHTML()).not.toBe(drawnWhile);
+    // The bold face may have to be fetched first.
+    await expect.poll(() => page.locator('.page-view').innerHTML()).not.toBe(drawnWhile);
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'undo' }).click();
     expect(await page.locator('.page-view').innerHTML()).toBe(drawnWhile);

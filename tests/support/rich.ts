@@ -25,7 +25,7 @@ export function richSheet(): Sheet {
       role: 'title',
       x: 36,
       y: 30,
-      width: 400,
+      width: 640,
       height: 46,
       body: plain('Waders of the “mudflat”: AVOCET'),
     }),

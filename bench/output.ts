@@ -1,0 +1,69 @@
+import { Resvg } from '@resvg/resvg-js';
+import PDFDocument from 'pdfkit';
+import { drawPage } from '../core/drawing/item';
+import type { DisplayNode, DrawnPage } from '../core/drawing/list';
+import { pageSvg } from '../core/drawing/svg';
+import { pdfOf } from '../server/exports/pdf';
+import { pngOf } from '../server/exports/png';
+import { fontBytes, Shelf } from '../server/shelf';
+import { richSheet } from '../tests/support/rich';
+import { figure, inTurn } from './measure';
+
+/** One rich page as SVG, PNG and PDF, each against the bare library underneath. */
+
+const flat = (nodes: readonly DisplayNode[]): DisplayNode[] =>
+  nodes.flatMap((node) => (node.kind === 'group' ? flat(node.children) : [node]));
+
+/** The same words and paths given to pdfkit by hand: a line of text a call, a path a call. */
+function byHand(pages: DrawnPage[]): Promise<void> {
+  const pdf = new PDFDocument({ autoFirstPage: false });
+  const done = new Promise<void>((resolve) => pdf.on('end', resolve));
+  pdf.resume();
+  for (const { width, height, nodes } of pages) {
+    pdf.addPage({ size: [width, height], margin: 0 });
+    for (const node of flat(nodes)) {
+      if (node.kind === 'path' && node.fill?.kind === 'solid') pdf.path(node.d).fill(node.fill.hex);
+      else if (node.kind === 'path') pdf.path(node.d).stroke('#333333');
+      else if (node.kind === 'glyphs')
+        pdf
+          .registerFont(node.file, fontBytes(node.file))
+          .font(node.file)
+          .fontSize(node.size)
+          .text(node.text, node.x, node.y, { lineBreak: false });
+    }
+  }
+  pdf.end();
+  return done;
+}
+
+export async function run() {
+  const { resources } = await Shelf.open();
+  const sheet = richSheet();
+  const list = drawPage(sheet, sheet.pages[0], resources);
+  const outlines = () => {
+    let out = '';
+    for (const node of flat(list.nodes)) {
+      if (node.kind === 'path') out += node.d;
+      if (node.kind === 'glyphs')
+        for (const glyph of node.glyphs) out += resources.faces.outline(node.file, glyph.id, node.size);
+    }
+    return out;
+  };
+  const [emit, joined] = await inTurn(60, () => pageSvg(list, resources.faces), outlines);
+  const svg = pageSvg(list, resources.faces);
+  const bare = () =>
+    new Resvg(svg, { fitTo: { mode: 'width', value: 1650 }, font: { loadSystemFonts: false } }).render().asPng();
+  const [png, resvg] = await inTurn(7, () => pngOf(svg, 1650), bare);
+  const pages = Array.from({ length: 30 }, () => list);
+  const resource = { font: fontBytes, image: () => undefined };
+  const [pdf, hand] = await inTurn(
+    5,
+    () => pdfOf(pages, 'bench', resource),
+    () => byHand(pages),
+  );
+  return [
+    figure('a page to SVG, against joining its outlines', emit, joined, 5),
+    figure('a page to PNG at 150 dpi, against resvg alone', png, resvg, 1.3),
+    figure('30 pages to PDF, against pdfkit fed by hand', pdf, hand, 1.3),
+  ];
+}
