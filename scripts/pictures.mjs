@@ -1,0 +1,87 @@
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { installPackages, root, run } from './install.mjs';
+
+/** npm run pictures: takes the pictures of the README anew, from a demo school of its own. */
+
+installPackages();
+await (await import('./build.mjs')).build();
+const { chromium } = await import('@playwright/test');
+const out = path.join(root, 'docs/screenshots');
+mkdirSync(out, { recursive: true });
+const dataDir = mkdtempSync(path.join(tmpdir(), 'dappled-pictures-'));
+const env = { ...process.env, DATA_DIR: dataDir, DATABASE_URL: '', DEMO: '1', PORT: '4688', NODE_ENV: 'production' };
+run(process.execPath, ['build/seed.js'], { env });
+const server = spawn(process.execPath, ['build/main.js'], { cwd: root, env, stdio: 'inherit' });
+const base = 'http://localhost:4688';
+const ready = () =>
+  fetch(`${base}/healthz`).then(
+    (answer) => answer.ok,
+    () => false,
+  );
+while (!(await ready())) await new Promise((resolve) => setTimeout(resolve, 200));
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+
+async function enter(name) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: base });
+  const page = await context.newPage();
+  await page.goto('/');
+  await page.getByRole('button', { name: new RegExp(name) }).click();
+  await page.waitForURL(/desk|tray/);
+  return page;
+}
+async function shot(page, name) {
+  await page.waitForLoadState('networkidle');
+  await page.mouse.move(2, 400);
+  await page.evaluate(() =>
+    document.fonts.ready.then(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))),
+  );
+  await page.screenshot({ path: path.join(out, `${name}.png`) });
+  console.log(`  ${name}`);
+}
+async function press(page, x, y) {
+  const box = await page.locator('.page-view').boundingBox();
+  await page.mouse.click(box.x + (x / 792) * box.width, box.y + (y / 612) * box.height);
+}
+
+try {
+  const teacher = await enter('Maren');
+  await shot(teacher, 'desk');
+  await teacher.locator('.desk-sheet', { hasText: 'grey heron' }).click();
+  await teacher.locator('.page-view').waitFor();
+  await press(teacher, 690, 265);
+  await shot(teacher, 'workbench');
+  await teacher.getByRole('link', { name: 'Hand out' }).click();
+  await teacher.locator('.touch-mark').first().waitFor();
+  await shot(teacher, 'hand-out');
+  await teacher.goto('/desk');
+  await teacher.locator('.desk-row', { hasText: 'grey heron' }).click();
+  await teacher.locator('.recharts-bar').first().waitFor();
+  await shot(teacher, 'spread');
+  await teacher.locator('.spread-card', { hasText: 'Dara Kowal' }).click();
+  await teacher.locator('.page-view').waitFor();
+  await shot(teacher, 'reading');
+  const student = await enter('Ayo');
+  await shot(student, 'tray');
+  await student.locator('.tray-copy').first().click();
+  await student.locator('.page-view').waitFor();
+  await press(student, 690, 521);
+  await shot(student, 'copy');
+} finally {
+  await browser.close();
+  server.kill();
+  rmSync(dataDir, { recursive: true, force: true });
+}
