@@ -3,7 +3,7 @@ import { Form, redirect, useNavigation } from 'react-router';
 import { z } from 'zod';
 import { classByCode } from '../../server/stores/classes';
 import { demoDoors } from '../../server/stores/demo';
-import { personById, signInTeacher } from '../../server/stores/people';
+import { beginSchool, isEmptyHouse, personById, signInTeacher } from '../../server/stores/people';
 import { check, formOf } from '../form.server';
 import { Mark } from '../look/strip';
 import { placeAfter, signedIn, whoIs } from '../who.server';
@@ -22,13 +22,24 @@ const SignIn = z.discriminatedUnion('as', [
     code: z.string().trim().min(1, 'Type the code your teacher gave you.').max(20),
   }),
   z.object({ as: z.literal('demo'), person: z.string().max(40) }),
+  z.object({
+    as: z.literal('first'),
+    school: z.string().trim().min(1, 'Type the name of your school.').max(120),
+    name: z.string().trim().min(1, 'Type your name.').max(80),
+    email: z.email('Type your e-mail address: you sign in with it.').max(200),
+    password: z
+      .string()
+      .min(10, 'Choose a password of at least 10 letters; a few words in a row are easy to keep.')
+      .max(200),
+  }),
 ]);
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await whoIs(request, context);
   const next = new URL(request.url).searchParams.get('next');
   if (person) throw redirect(placeAfter(next, person.role));
-  return { next, doors: context.services.demo ? await demoDoors(context.services.db) : [] };
+  const { db, demo } = context.services;
+  return { next, doors: demo ? await demoDoors(db) : [], empty: await isEmptyHouse(db) };
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
@@ -42,6 +53,12 @@ export async function action({ request, context }: Route.ActionArgs) {
     return person
       ? signedIn(context, person, placeAfter(null, person.role))
       : { problem: 'This is not a demo, so there is no way in without a password.' };
+  }
+  if (given.as === 'first') {
+    const person = await beginSchool(db, given);
+    return person
+      ? signedIn(context, person, '/desk')
+      : { problem: 'A school has been set up here already. Sign in with your address, or ask whoever did it.' };
   }
   if (given.as === 'student') {
     const found = await classByCode(db, given.code);
@@ -81,7 +98,25 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
         {actionData?.problem && (
           <Alert type="error" showIcon title={actionData.problem} role="alert" className="front-problem" />
         )}
-        <div className="front-doors">
+        {loaderData.empty && (
+          <Form method="post" className="card front-door">
+            <h2>Set up your school</h2>
+            <p className="quiet">Nobody is here yet. You are the first teacher.</p>
+            <input type="hidden" name="as" value="first" />
+            <label htmlFor="school">School</label>
+            <Input id="school" name="school" />
+            <label htmlFor="first-name">Your name</label>
+            <Input id="first-name" name="name" autoComplete="name" />
+            <label htmlFor="first-email">Your e-mail</label>
+            <Input id="first-email" name="email" type="email" autoComplete="username" />
+            <label htmlFor="first-password">A password</label>
+            <Input.Password id="first-password" name="password" autoComplete="new-password" />
+            <Button htmlType="submit" type="primary" loading={busy}>
+              Begin
+            </Button>
+          </Form>
+        )}
+        <div className="front-doors" hidden={loaderData.empty}>
           <Form method="post" className="card front-door front-student">
             <h2>I am a student</h2>
             <input type="hidden" name="as" value="student" />

@@ -1,10 +1,13 @@
-import { memo, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { memo, useDeferredValue, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { ReactNode } from 'react';
 import type { Drawing } from '../../core/drawing/item';
 import { drawItem, drawLine, paintOf } from '../../core/drawing/item';
 import { svgMarkup } from '../../core/drawing/svg';
 import { lineEnds } from '../../core/geometry/line';
-import type { Item, Page, Sheet } from '../../core/sheet/schema';
+import { bodyText } from '../../core/sheet/body';
+import type { FramedItem, Item, Page, Sheet } from '../../core/sheet/schema';
+import { isFramed, isWritten } from '../../core/sheet/schema';
+import { everyItem } from '../../core/sheet/tree';
 import type { Faces } from '../../core/text/faces';
 import { arrivals, loadMissing, onArrival, pictureNow, prepare } from './resources';
 
@@ -72,6 +75,22 @@ const ItemView = memo(function ItemView({ item, roles, faces, prompts, arrived, 
   return <g data-item={item.id} dangerouslySetInnerHTML={{ __html: html }} />;
 });
 
+/** The words and pictures of a page for screen readers, in reading order: the glyphs themselves are only outlines. */
+const ReadAloud = memo(function ReadAloud({ page }: { page: Page }) {
+  const said = [...everyItem(page)]
+    .filter((item) => !item.hidden && isFramed(item) && item.kind !== 'group')
+    .map((item) => ({ item: item as FramedItem, words: isWritten(item) ? bodyText(item.body).trim() : item.alt }))
+    .filter(({ words }) => words !== '')
+    .sort((a, b) => (Math.abs(a.item.y - b.item.y) > 10 ? a.item.y - b.item.y : a.item.x - b.item.x));
+  return (
+    <ul className="sr" aria-label="What stands on the page">
+      {said.map(({ item, words }) => (
+        <li key={item.id}>{words}</li>
+      ))}
+    </ul>
+  );
+});
+
 type Props = {
   sheet: Pick<Sheet, 'roles'>;
   page: Page;
@@ -96,6 +115,7 @@ export const PageView = memo(function PageView({
   children,
 }: Props) {
   const { width, height, background } = page;
+  const heard = useDeferredValue(page);
   const ground = useMemo(
     () =>
       background
@@ -108,35 +128,38 @@ export const PageView = memo(function PageView({
     [background, width, height, faces, page.id],
   );
   return (
-    <svg
-      className="page-view"
-      width={width * scale}
-      height={height * scale}
-      viewBox={`0 0 ${width} ${height}`}
-      role="img"
-      aria-label={label}
-    >
-      <g dangerouslySetInnerHTML={{ __html: ground }} />
-      {page.items.toReversed().map((item) => {
-        let ends = '';
-        if (item.kind === 'line') {
-          const { from, to } = lineEnds(page, item, pictureNow);
-          ends = `${from.x} ${from.y} ${to.x} ${to.y}`;
-        }
-        return (
-          <ItemView
-            key={item.id}
-            item={item}
-            roles={sheet.roles}
-            faces={faces}
-            prompts={prompts}
-            arrived={arrived}
-            page={item.kind === 'group' && hasLine(item) ? page : null}
-            ends={ends}
-          />
-        );
-      })}
-      {children}
-    </svg>
+    <>
+      <ReadAloud page={heard} />
+      <svg
+        className="page-view"
+        width={width * scale}
+        height={height * scale}
+        viewBox={`0 0 ${width} ${height}`}
+        role="img"
+        aria-label={label}
+      >
+        <g dangerouslySetInnerHTML={{ __html: ground }} />
+        {page.items.toReversed().map((item) => {
+          let ends = '';
+          if (item.kind === 'line') {
+            const { from, to } = lineEnds(page, item, pictureNow);
+            ends = `${from.x} ${from.y} ${to.x} ${to.y}`;
+          }
+          return (
+            <ItemView
+              key={item.id}
+              item={item}
+              roles={sheet.roles}
+              faces={faces}
+              prompts={prompts}
+              arrived={arrived}
+              page={item.kind === 'group' && hasLine(item) ? page : null}
+              ends={ends}
+            />
+          );
+        })}
+        {children}
+      </svg>
+    </>
   );
 });

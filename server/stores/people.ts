@@ -17,6 +17,22 @@ export async function addSchool(db: Queries, name: string): Promise<string> {
 /** Whether anybody has been set up yet. */
 export const isEmptyHouse = async (db: Queries) => (await db.query('select 1 from school limit 1')).length === 0;
 
+/** The first school with its first teacher; null when there is one already. */
+export async function beginSchool(
+  db: Database,
+  given: { school: string; name: string; email: string; password: string },
+): Promise<Person | null> {
+  const secretHash = await hashSecret(given.password);
+  const id = await db.transaction(async (tx) => {
+    // Two who begin at the same moment: the second finds the first one's school.
+    await tx.query('lock table school in exclusive mode');
+    if (!(await isEmptyHouse(tx))) return null;
+    const schoolId = await addSchool(tx, given.school);
+    return addPerson(tx, { schoolId, role: 'teacher', name: given.name, email: given.email, secretHash });
+  });
+  return id === null ? null : (await personById(db, id))!;
+}
+
 export async function addPerson(
   db: Queries,
   given: { schoolId: string; role: Person['role']; name: string; email?: string; secret?: string; secretHash?: string },
