@@ -107,7 +107,7 @@ async function buildDapple() {
   const drawn = new Resvg(readFileSync(path.join(import.meta.dirname, 'dapple.svg')), {
     fitTo: { mode: 'width', value: 1440 },
   }).render();
-  const raw = { width: drawn.width, height: drawn.height, channels: 4 as const };
+  const raw = { width: drawn.width, height: drawn.height, channels: 4 as const, premultiplied: true };
   await sharp(drawn.pixels, { raw }).webp({ quality: 60, alphaQuality: 80 }).toFile(path.join(out, 'dapple.webp'));
 }
 

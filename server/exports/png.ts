@@ -7,7 +7,7 @@ export async function pngOf(svg: string, width: number): Promise<Buffer> {
     fitTo: { mode: 'width', value: Math.round(width) },
     font: { loadSystemFonts: false },
   }).render();
-  return sharp(drawn.pixels, { raw: { width: drawn.width, height: drawn.height, channels: 4 } })
+  return sharp(drawn.pixels, { raw: { width: drawn.width, height: drawn.height, channels: 4, premultiplied: true } })
     .png({ compressionLevel: 6 })
     .toBuffer();
 }

@@ -80,7 +80,6 @@ function freePort(): Promise<number> {
 
 export const test = base.extend<object, { house: House }>({
   house: [
-    // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {
       const house = await House.open();
       await use(house);
