@@ -1,10 +1,12 @@
 import { reactRouter } from '@react-router/dev/vite';
 import { defineConfig } from 'vite';
 
-export default defineConfig({
+export default defineConfig(({ command }) => ({
+  // A build says only what is wrong.
+  logLevel: command === 'build' ? 'error' : 'info',
   plugins: [reactRouter()],
   // The shaper finds its WebAssembly beside itself; pre-bundling would part them.
   optimizeDeps: { exclude: ['harfbuzzjs'] },
   build: { target: 'es2022', chunkSizeWarningLimit: 1500 },
   worker: { format: 'es' },
-});
+}));

@@ -1,15 +1,13 @@
-import { Alert, Button, Checkbox, Modal } from 'antd';
+import { Alert, Button, Modal } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import { z } from 'zod';
 import { boxOf } from '../../core/geometry/hit';
-import type { Point } from '../../core/geometry/matrix';
 import { givenOut } from '../../core/handout/copy';
 import { countAll, forStudent, resultForStudent } from '../../core/lookfors/lookfor';
 import { points } from '../../core/lookfors/rubric';
-import { bodyLength, bodyText } from '../../core/sheet/body';
-import type { Page, Sheet } from '../../core/sheet/schema';
-import { everyItem, findOn } from '../../core/sheet/tree';
+import { bodyLength } from '../../core/sheet/body';
+import { findOn } from '../../core/sheet/tree';
 import { copyOfStudent, goesOf, handIn, isOpen, takeBack } from '../../server/stores/copies';
 import { loadDocument } from '../../server/stores/documents';
 import { notesOf, rulingsOf, settleNote } from '../../server/stores/reviews';
@@ -22,6 +20,7 @@ import type { MarginEntry } from '../margin/margin';
 import { useView } from '../margin/view';
 import { useDrawing } from '../sheet/page-view';
 import { pictureNow } from '../sheet/resources';
+import { BackCard, bankOf, noteEntries, usedElsewhere } from '../student/entries';
 import { LookForList } from '../student/lookfor-list';
 import '../student/student.css';
 import { dropSupply, Drawer } from '../supplies/drawer';
@@ -381,86 +380,4 @@ function goTo(bench: Bench, id: string) {
   const item = findOn(bench.page, id)?.item;
   if (item?.kind === 'text' && !bench.shut) bench.edit({ id, anchor: 0, focus: bodyLength(item.body), typing: null });
   else if (item) bench.select([id]);
-}
-
-const bankOf = (sheet: Sheet): string[] =>
-  [...everyItem(sheet)]
-    .flatMap((item) => (item.kind === 'text' && item.role === 'bank' ? bodyText(item.body).split(/\s*[·\n]\s*/) : []))
-    .map((word) => word.trim())
-    .filter(Boolean);
-
-const usedElsewhere = (page: Page, word: string, but: string) =>
-  [...everyItem(page)].some(
-    (item) =>
-      item.kind === 'text' &&
-      item.role === 'label' &&
-      item.id !== but &&
-      bodyText(item.body).trim().toLowerCase() === word.toLowerCase(),
-  );
-
-function BackCard({ loaded }: { loaded: Loaded }) {
-  const { marks, state, notes } = loaded;
-  const settled = notes.filter((note) => note.settled).length;
-  return (
-    <>
-      <h3>
-        {state === 'done' ? 'Done' : 'Another go'} <small>{marks ? `${marks.got} of ${marks.of} points` : ''}</small>
-      </h3>
-      {marks && (
-        <div className="back-marks">
-          {marks.rubric.rows.map((row) => (
-            <span key={row.id}>
-              {row.name} <b>{row.levels[marks.marks[row.id]]?.points ?? '–'}</b>
-              <span className="quiet"> of {row.levels.at(-1)!.points}</span>
-            </span>
-          ))}
-        </div>
-      )}
-      {notes.length > 0 && (
-        <p className="quiet">
-          {settled} of {notes.length} {notes.length === 1 ? 'note' : 'notes'} seen to
-        </p>
-      )}
-    </>
-  );
-}
-
-function noteEntries(
-  notes: Loaded['notes'],
-  page: Page,
-  submit: (data: Record<string, string>, options: { method: 'post' }) => unknown,
-): MarginEntry[] {
-  return notes
-    .filter((note) => note.pageId === page.id)
-    .map((note): MarginEntry => {
-      const item = note.itemId === null ? undefined : findOn(page, note.itemId)?.item;
-      let anchor: Point | null = note.x !== null && note.y !== null ? { x: note.x, y: note.y } : null;
-      if (item) {
-        const box = boxOf(page, item, pictureNow);
-        anchor = { x: box.x + box.width, y: box.y + box.height / 2 };
-      }
-      return {
-        id: note.id,
-        anchor,
-        tone: note.settled ? 'moss' : 'apricot',
-        active: !note.settled,
-        label: 'A note from your teacher',
-        content: (
-          <>
-            <p className="note-words">{note.body}</p>
-            <Checkbox
-              checked={note.settled}
-              onChange={(event) =>
-                void submit(
-                  { do: 'settle', note: note.id, settled: event.target.checked ? 'yes' : 'no' },
-                  { method: 'post' },
-                )
-              }
-            >
-              seen to
-            </Checkbox>
-          </>
-        ),
-      };
-    });
 }

@@ -6,9 +6,7 @@ import { contains } from '../../core/geometry/box';
 import { boxOf } from '../../core/geometry/hit';
 import type { Point } from '../../core/geometry/matrix';
 import { givenOut } from '../../core/handout/copy';
-import type { LookFor, Result } from '../../core/lookfors/lookfor';
 import { countAll } from '../../core/lookfors/lookfor';
-import { points } from '../../core/lookfors/rubric';
 import { evidenceWords, heldAfter, pieceMarks } from '../../core/review/marks';
 import { Id } from '../../core/sheet/schema';
 import type { Item, Page } from '../../core/sheet/schema';
@@ -17,17 +15,16 @@ import { copiesOf, copyForTeacher, goesOf, returnGo } from '../../server/stores/
 import { loadDocument } from '../../server/stores/documents';
 import { addNote, editNote, markRubric, notesOf, removeNote, rule, rulingsOf } from '../../server/stores/reviews';
 import { check, formOf } from '../form.server';
-import { Leaf, StateLabel, STATE_WORDS } from '../look/leaf';
 import { Strip } from '../look/strip';
-import { useZone, whenWords } from '../look/time';
+import { useZone } from '../look/time';
 import { SheetFrame } from '../margin/frame';
 import type { MarginEntry } from '../margin/margin';
 import { useView } from '../margin/view';
+import { Band, HeadCard, RubricCard } from '../reading/cards';
 import { NoteCard, NoteDraft } from '../reading/notes';
 import '../reading/reading.css';
 import { PageView, useDrawing } from '../sheet/page-view';
 import { pictureNow } from '../sheet/resources';
-import { Tick } from '../student/lookfor-list';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/reading';
 import { Marks } from './spread';
@@ -415,148 +412,6 @@ function Reading({ loaded }: { loaded: Loaded }) {
           <Alert type="warning" showIcon title={problem} role="alert" />
         </div>
       )}
-    </>
-  );
-}
-
-type Submit = (data: Record<string, string>) => void;
-
-function Band({ band, current, handoutId }: { band: Loaded['band']; current: string; handoutId: string }) {
-  useEffect(() => {
-    document.querySelector('.band [aria-current="page"]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
-  }, [current]);
-  return (
-    <nav className="band" aria-label="The class">
-      {band.map(({ id, studentName, state }) => (
-        <Link
-          key={id}
-          to={`/handouts/${handoutId}/reading/${id}`}
-          className="band-entry"
-          aria-current={id === current ? 'page' : undefined}
-          title={`${studentName}: ${STATE_WORDS[state]}`}
-        >
-          <Leaf state={state} />
-          <span className="sr">{STATE_WORDS[state]}:</span>
-          {shortName(studentName)}
-        </Link>
-      ))}
-      <span className="quiet band-keys">← → next</span>
-    </nav>
-  );
-}
-
-const shortName = (name: string) => {
-  const [first, ...rest] = name.split(' ');
-  return rest.length > 0 ? `${first} ${rest.at(-1)![0]}` : first;
-};
-
-function HeadCard({ loaded, open, submit, zone }: { loaded: Loaded; open: boolean; submit: Submit; zone: string }) {
-  const { copy, go, lookFors, results, rulings, now } = loaded;
-  const held = results.map((result) => heldAfter(result, rulings));
-  return (
-    <>
-      <div className="head-name">
-        <h2>{copy.studentName}</h2>
-        <StateLabel state={copy.state} />
-      </div>
-      <p className="quiet">
-        {go
-          ? `go ${go.number}, handed in ${whenWords(go.handedInAt, now, zone)}`
-          : copy.state === 'not-begun'
-            ? 'nothing is on it yet'
-            : 'not handed in: shown as it is now'}
-        {lookFors.length > 0 && ` · ${held.filter(Boolean).length} of ${lookFors.length} held`}
-      </p>
-      <ul className="lookfors reading-lookfors">
-        {lookFors.map((lookFor, i) => (
-          <LookForRow
-            key={lookFor.id}
-            lookFor={lookFor}
-            result={results[i]}
-            held={held[i]}
-            ruled={rulings.some((r) => r.lookForId === lookFor.id)}
-            open={open}
-            submit={submit}
-          />
-        ))}
-      </ul>
-    </>
-  );
-}
-
-function LookForRow({
-  lookFor,
-  result,
-  held,
-  ruled,
-  open,
-  submit,
-}: {
-  lookFor: LookFor;
-  result: Result;
-  held: boolean | null;
-  ruled: boolean;
-  open: boolean;
-  submit: Submit;
-}) {
-  const say = (to: 'yes' | 'no' | 'counted') => submit({ do: 'rule', lookFor: lookFor.id, held: to });
-  return (
-    <li>
-      <Tick held={held} />
-      <span>
-        {lookFor.title}
-        <span className="quiet">
-          {result.held === null ? '' : ` · ${result.got} of ${result.need}`}
-          {ruled && result.held !== null ? ' · your ruling' : ''}
-        </span>
-        {open && (
-          <span className="rule">
-            {held !== true && (
-              <button type="button" onClick={() => say(result.held === true && ruled ? 'counted' : 'yes')}>
-                holds
-              </button>
-            )}
-            {held !== false && (
-              <button type="button" onClick={() => say(result.held === false && ruled ? 'counted' : 'no')}>
-                does not
-              </button>
-            )}
-          </span>
-        )}
-      </span>
-    </li>
-  );
-}
-
-function RubricCard({ loaded, open, submit }: { loaded: Loaded; open: boolean; submit: Submit }) {
-  const marks = loaded.go?.marks ?? {};
-  const sum = points(loaded.rubric, marks);
-  return (
-    <>
-      <h3>
-        Rubric{' '}
-        <small>
-          {sum.got} of {sum.of} points
-        </small>
-      </h3>
-      {loaded.rubric.rows.map((row) => (
-        <div key={row.id} className="rubric-line" role="radiogroup" aria-label={row.name}>
-          <span>{row.name}</span>
-          {row.levels.map((level, i) => (
-            <button
-              key={i}
-              type="button"
-              role="radio"
-              aria-checked={marks[row.id] === i}
-              disabled={!open}
-              title={level.text}
-              onClick={() => submit({ do: 'mark', row: row.id, level: String(marks[row.id] === i ? -1 : i) })}
-            >
-              {level.points}
-            </button>
-          ))}
-        </div>
-      ))}
     </>
   );
 }

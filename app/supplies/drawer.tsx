@@ -11,7 +11,8 @@ import { SHAPES } from '../../core/sheet/schema';
 import type { Sheet, ShapeItem } from '../../core/sheet/schema';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
-import { addLabelAt, addLine, addPicture, addShape, addText, addWordBank, placeFor } from '../workbench/commands';
+import { addLabelAt, addLine, addPicture, addShape, addText, addWordBank } from '../workbench/commands';
+import { placeFor } from '../workbench/steps';
 import './drawer.css';
 
 /** The supply drawer: compartments of what can be put on the sheet. A press adds it; it can be dragged to its place too. */

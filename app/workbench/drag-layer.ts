@@ -5,7 +5,7 @@ import type { Item, LineItem, Page } from '../../core/sheet/schema';
 import { everyItem, idsWithin } from '../../core/sheet/tree';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
-import { moveChange } from './commands';
+import { moveChange } from './arrange';
 
 /**
  * Moves things while they are dragged, past React. They are lifted into a layer of their own above the sheet, which the

@@ -5,17 +5,8 @@ import { bodyLength } from '../../core/sheet/body';
 import { Item } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
 import type { Bench } from './bench';
-import {
-  clipOf,
-  duplicate,
-  groupChosen,
-  nudge,
-  pasteClip,
-  pasteWords,
-  remove,
-  reorder,
-  ungroupChosen,
-} from './commands';
+import { groupChosen, nudge, remove, reorder, ungroupChosen } from './arrange';
+import { clipOf, duplicate, pasteClip, pasteWords } from './clipboard';
 
 /** Keys of the workbench, where no field has the focus. Letters follow the platform's conventions. */
 

@@ -26,7 +26,7 @@ import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { useBench } from './bench';
 import { DragLayer } from './drag-layer';
-import { frameChanges, moveChange, resizedGroup, scaledItem } from './commands';
+import { frameChanges, moveChange, resizedGroup, scaledItem } from './arrange';
 import { Overlay } from './overlay';
 import { useKeys } from './keys';
 import { WordsInput } from './words';

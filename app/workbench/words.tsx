@@ -8,7 +8,7 @@ import { findOn } from '../../core/sheet/tree';
 import { caretAt, lineEdge, vertical } from '../../core/text/caret';
 import type { Bench, Editing } from './bench';
 import { useBench } from './bench';
-import { fitted, styleWords } from './commands';
+import { fitted, styleWords } from './word-commands';
 
 /**
  * Editing words in place. The glyphs, the caret and the selection are drawn from the core's layout, so that nothing jumps;

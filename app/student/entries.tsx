@@ -1,0 +1,95 @@
+import { Checkbox } from 'antd';
+import { boxOf } from '../../core/geometry/hit';
+import type { Point } from '../../core/geometry/matrix';
+import { bodyText } from '../../core/sheet/body';
+import type { Page, Sheet } from '../../core/sheet/schema';
+import { everyItem, findOn } from '../../core/sheet/tree';
+import type { MarginEntry } from '../margin/margin';
+import type { Route } from '../routes/+types/copy';
+import { pictureNow } from '../sheet/resources';
+
+/** What stands in the margin of a student's copy: what came back, notes on their spots, the word bank. */
+
+type Loaded = Route.ComponentProps['loaderData'];
+
+export const bankOf = (sheet: Sheet): string[] =>
+  [...everyItem(sheet)]
+    .flatMap((item) => (item.kind === 'text' && item.role === 'bank' ? bodyText(item.body).split(/\s*[·\n]\s*/) : []))
+    .map((word) => word.trim())
+    .filter(Boolean);
+
+export const usedElsewhere = (page: Page, word: string, but: string) =>
+  [...everyItem(page)].some(
+    (item) =>
+      item.kind === 'text' &&
+      item.role === 'label' &&
+      item.id !== but &&
+      bodyText(item.body).trim().toLowerCase() === word.toLowerCase(),
+  );
+
+export function BackCard({ loaded }: { loaded: Loaded }) {
+  const { marks, state, notes } = loaded;
+  const settled = notes.filter((note) => note.settled).length;
+  return (
+    <>
+      <h3>
+        {state === 'done' ? 'Done' : 'Another go'} <small>{marks ? `${marks.got} of ${marks.of} points` : ''}</small>
+      </h3>
+      {marks && (
+        <div className="back-marks">
+          {marks.rubric.rows.map((row) => (
+            <span key={row.id}>
+              {row.name} <b>{row.levels[marks.marks[row.id]]?.points ?? '–'}</b>
+              <span className="quiet"> of {row.levels.at(-1)!.points}</span>
+            </span>
+          ))}
+        </div>
+      )}
+      {notes.length > 0 && (
+        <p className="quiet">
+          {settled} of {notes.length} {notes.length === 1 ? 'note' : 'notes'} seen to
+        </p>
+      )}
+    </>
+  );
+}
+
+export function noteEntries(
+  notes: Loaded['notes'],
+  page: Page,
+  submit: (data: Record<string, string>, options: { method: 'post' }) => unknown,
+): MarginEntry[] {
+  return notes
+    .filter((note) => note.pageId === page.id)
+    .map((note): MarginEntry => {
+      const item = note.itemId === null ? undefined : findOn(page, note.itemId)?.item;
+      let anchor: Point | null = note.x !== null && note.y !== null ? { x: note.x, y: note.y } : null;
+      if (item) {
+        const box = boxOf(page, item, pictureNow);
+        anchor = { x: box.x + box.width, y: box.y + box.height / 2 };
+      }
+      return {
+        id: note.id,
+        anchor,
+        tone: note.settled ? 'moss' : 'apricot',
+        active: !note.settled,
+        label: 'A note from your teacher',
+        content: (
+          <>
+            <p className="note-words">{note.body}</p>
+            <Checkbox
+              checked={note.settled}
+              onChange={(event) =>
+                void submit(
+                  { do: 'settle', note: note.id, settled: event.target.checked ? 'yes' : 'no' },
+                  { method: 'post' },
+                )
+              }
+            >
+              seen to
+            </Checkbox>
+          </>
+        ),
+      };
+    });
+}

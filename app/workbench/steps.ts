@@ -1,0 +1,47 @@
+import { nanoid } from 'nanoid';
+import type { Point } from '../../core/geometry/matrix';
+import type { Change } from '../../core/sheet/change';
+import type { Item } from '../../core/sheet/schema';
+import { isFramed } from '../../core/sheet/schema';
+import { everyItem } from '../../core/sheet/tree';
+import type { Bench } from './bench';
+
+/** What the commands of the workbench are put together from. */
+
+export const newId = () => nanoid(12);
+export const all = (changes: Change[]): Change => (changes.length === 1 ? changes[0] : { kind: 'all', changes });
+export const set = (id: string, values: Record<string, unknown>): Change => ({ kind: 'set', id, values });
+
+/** What is added by a student stays the student's own. */
+export const touch = (bench: Bench) => (bench.rights.kind === 'all' ? ('fixed' as const) : ('free' as const));
+
+const spotFor = (bench: Bench) => ({ page: bench.page.id, group: bench.entered, behind: null });
+
+/** Adds items in front, the first one foremost, and chooses those that were meant. */
+export function add(bench: Bench, name: string, items: Item[], choose: string[] = [items[0].id]): boolean {
+  const spot = spotFor(bench);
+  const made = bench.make(name, all(items.toReversed().map((item) => ({ kind: 'insert', spot, item }))));
+  if (made) bench.select(choose);
+  return made;
+}
+
+/** A place for something new: in the middle of the page, stepped aside while something lies just there. */
+export function placeFor(bench: Bench, width: number, height: number, at?: Point): Point {
+  const { page } = bench;
+  if (at) return { x: at.x - width / 2, y: at.y - height / 2 };
+  let x = (page.width - width) / 2;
+  let y = (page.height - height) / 2;
+  const taken = (px: number, py: number) =>
+    page.items.some((item) => isFramed(item) && Math.abs(item.x - px) < 6 && Math.abs(item.y - py) < 6);
+  while (taken(x, y) && x < page.width - 20 && y < page.height - 20) {
+    x += 16;
+    y += 16;
+  }
+  return { x, y };
+}
+
+export const movable = (bench: Bench) => bench.selectedItems.filter((item) => !item.locked);
+
+/** Items in the order in which they lie, front to back. */
+export const inOrder = (bench: Bench, ids: readonly string[]) =>
+  [...everyItem(bench.page)].filter((item) => ids.includes(item.id));
