@@ -45,6 +45,10 @@ function sheetOf(count: number, words: boolean): Sheet {
   return sheet({ title: `${count} things`, pages: [page({ id: 'p', items: [front, ...items] })] });
 }
 
+/** Lets a page go on by itself for a while, so that its idle frames can be timed. */
+const pause = (window: Page, time: number) =>
+  window.evaluate((ms) => new Promise<void>((done) => setTimeout(done, ms)), time);
+
 /** Times between frames while something goes on, in milliseconds. */
 async function frames(window: Page, work: () => Promise<void>): Promise<number[]> {
   await window.evaluate(() => {
@@ -145,10 +149,10 @@ export async function run() {
 
     await window.goto(`${url}/sheets/${large}`);
     await window.locator('.page-view g[data-item="front"] path').first().waitFor();
-    await window.waitForTimeout(1500);
+    await pause(window, 1500);
     const box = (await window.locator('.page-view').boundingBox())!;
     const at = (x: number, y: number) => ({ x: box.x + (x / 792) * box.width, y: box.y + (y / 612) * box.height });
-    const still = await frames(window, () => window.waitForTimeout(2000));
+    const still = await frames(window, () => pause(window, 2000));
     const start = at(370, 300);
     await window.mouse.move(start.x, start.y);
     await window.mouse.down();

@@ -1,3 +1,4 @@
+import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { refusal } from '../core/handout/touch';
 import type { Supply } from '../core/handout/touch';
@@ -11,6 +12,7 @@ import type { Body, Sheet, TextItem } from '../core/sheet/schema';
 import { find } from '../core/sheet/tree';
 import type { Database } from '../server/database/connection';
 import { StartProblem } from '../server/database/connection';
+import { lockDirectory } from '../server/database/lock';
 import { openDatabase } from '../server/database/open';
 import { hashSecret } from '../server/accounts/secret';
 import { projectRoot } from '../server/place';
@@ -282,12 +284,23 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   return true;
 }
 
+/** Throws the demo's data away, unless a program runs on it. */
+function startOver(dataDir: string): void {
+  if (process.env.DATABASE_URL)
+    throw new StartProblem('--fresh starts only the embedded database over. Empty the one at DATABASE_URL yourself.');
+  const unlock = lockDirectory(dataDir);
+  rmSync(path.join(dataDir, 'pglite'), { recursive: true, force: true });
+  unlock();
+}
+
 if (process.argv[1] && path.basename(process.argv[1]) === 'seed.js') {
   try {
     const begun = Date.now();
+    const dataDir = path.resolve(projectRoot(), process.env.DATA_DIR ?? 'data');
+    if (process.argv.includes('--fresh')) startOver(dataDir);
     const db = await openDatabase({
       databaseUrl: process.env.DATABASE_URL || undefined,
-      dataDir: path.resolve(projectRoot(), process.env.DATA_DIR ?? 'data'),
+      dataDir,
     });
     const done = await seed(db);
     await db.close();

@@ -1,5 +1,4 @@
 import { spawn } from 'node:child_process';
-import { existsSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { installPackages, root, say } from './install.mjs';
 
@@ -12,10 +11,6 @@ const env = { ...process.env, PORT: port, DATA_DIR: dataDir, DEMO: '1', NODE_ENV
 installPackages();
 await (await import('./build.mjs')).build();
 
-if (process.argv.includes('--fresh') && !process.env.DATABASE_URL) {
-  if (existsSync(path.join(dataDir, 'lock'))) say('starting over (a demo that still runs has to be stopped first) …');
-  else rmSync(path.join(dataDir, 'pglite'), { recursive: true, force: true });
-}
 const seed = spawn(process.execPath, ['build/seed.js', ...process.argv.slice(2)], { cwd: root, env, stdio: 'inherit' });
 const seeded = await new Promise((resolve) => seed.on('exit', resolve));
 if (seeded !== 0) process.exit(seeded ?? 1);

@@ -1,14 +1,15 @@
 import { around } from '../../core/geometry/box';
 import { frameMatrix, parentMatrix } from '../../core/geometry/frame';
 import { boxOf } from '../../core/geometry/hit';
+import { lineEnds } from '../../core/geometry/line';
 import type { Box, Point } from '../../core/geometry/matrix';
 import { inverse, linear, transform } from '../../core/geometry/matrix';
 import { rescaled } from '../../core/geometry/resize';
 import type { Change } from '../../core/sheet/change';
-import { group } from '../../core/sheet/make';
+import { free, group } from '../../core/sheet/make';
 import type { GroupItem, Item, LineItem } from '../../core/sheet/schema';
 import { isFramed } from '../../core/sheet/schema';
-import { findOn } from '../../core/sheet/tree';
+import { everyItem, findOn, idsWithin } from '../../core/sheet/tree';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { all, inOrder, movable, newId, set } from './steps';
@@ -37,7 +38,19 @@ export function remove(bench: Bench): void {
     if (bench.selection.length > 0) bench.say('This is locked. Unlock it in the margin to take it away.');
     return;
   }
-  bench.make('Remove', all(items.map((item) => ({ kind: 'remove', id: item.id }))));
+  const gone = new Set(items.flatMap(idsWithin));
+  // Lines that held on to it stay where they are seen, free at that end.
+  const freed = [...everyItem(bench.page)].flatMap((item): Change[] => {
+    if (item.kind !== 'line' || gone.has(item.id)) return [];
+    const ends = lineEnds(bench.page, item, pictureNow);
+    const values = Object.fromEntries(
+      (['from', 'to'] as const)
+        .filter((side) => item[side].item !== null && gone.has(item[side].item))
+        .map((side) => [side, free(ends[side].x, ends[side].y)]),
+    );
+    return Object.keys(values).length > 0 ? [set(item.id, values)] : [];
+  });
+  bench.make('Remove', all([...freed, ...items.map((item): Change => ({ kind: 'remove', id: item.id }))]));
 }
 
 /** One step (by 1) or all the way (by Infinity) to the front; negative to the back. */

@@ -167,9 +167,9 @@ export class Bench {
     if (!result) return false;
     const step = { name, change, inverse: invert(this.sheet, change), at: Date.now() };
     this.sheet = result;
+    this.history = record(this.history, step);
     if (!this.ready) this.early.push({ name, change });
     else {
-      this.history = record(this.history, step);
       this.saver?.push(change);
       void this.slot?.keepHistory(this.history);
     }

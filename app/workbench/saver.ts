@@ -4,7 +4,7 @@ import type { Logged, Outbox } from '../../core/sheet/queue';
 import { acknowledged, behind, push, rebuilt, rejected, restored, send, waiting } from '../../core/sheet/queue';
 import type { Result } from '../../core/lookfors/lookfor';
 import type { Sheet } from '../../core/sheet/schema';
-import type { Slot } from './vault';
+import type { Pending, Slot } from './vault';
 
 /** Sends changes to the server, keeps what is unsent in the browser, and says plainly how it stands. */
 
@@ -55,18 +55,11 @@ export class Saver {
 
   /** Takes up what an earlier window left unsent; gives the sheet to show. */
   async start(): Promise<Sheet> {
-    const left = await this.slot.pending();
-    if (left && (left.sent || left.queue.length > 0)) {
-      const { base, confirmed } = this.outbox;
-      let missed: Logged[] = [];
-      if (left.base < base) {
-        const answer = await fetch(`${this.url}?since=${left.base}`);
-        if (answer.ok)
-          missed = ((await answer.json()) as { missed: (Logged & { seq: number })[] }).missed.filter(
-            (entry) => entry.seq <= base,
-          );
-      }
-      this.outbox = restored(confirmed, base, left, missed);
+    const left = await this.slot.left();
+    for (const { pending } of left) await this.takeUp(pending);
+    if (left.length > 0) {
+      await this.slot.keepPending(this.outbox);
+      for (const { forget } of left) await forget();
     }
     const sheet = this.settle();
     if (waiting(this.outbox) > 0) void this.flush();
@@ -74,6 +67,24 @@ export class Saver {
     document.addEventListener('visibilitychange', this.wake);
     this.poll = setInterval(() => void this.look(), LOOK_EVERY);
     return sheet;
+  }
+
+  /** Puts what a closed window left on top of what there is. */
+  private async takeUp(left: Pending): Promise<void> {
+    const { base, confirmed, sent, queue } = this.outbox;
+    let missed: Logged[] = [];
+    if (left.base < base) {
+      const answer = await fetch(`${this.url}?since=${left.base}`);
+      if (answer.ok)
+        missed = ((await answer.json()) as { missed: (Logged & { seq: number })[] }).missed.filter(
+          (entry) => entry.seq <= base,
+        );
+    }
+    const before = [...(sent?.changes ?? []), ...queue].map((change) => ({ batch: '', change }));
+    const next = restored(confirmed, base, left, [...missed, ...before]);
+    // Only one batch can be on its way under its own name: the first that is found.
+    if (before.length === 0) this.outbox = next;
+    else this.outbox = { ...this.outbox, queue: [...queue, ...(next.sent?.changes ?? []), ...next.queue] };
   }
 
   /** Sends nothing more and leaves what is unsent in the slot, for whoever takes it next. */

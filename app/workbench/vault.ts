@@ -26,26 +26,61 @@ const open = () =>
     },
   }).catch(() => null));
 
+const isUnsent = (pending: Pending | undefined): pending is Pending =>
+  pending !== undefined && (pending.sent !== null || pending.queue.length > 0);
+
 /**
  * One window's drawer in the vault. The first window on a document holds the main slot; a second one keeps to itself, so
- * that neither overwrites the other's unsent changes.
+ * that neither overwrites the other's unsent changes. What closed windows left behind is taken up by the next main one.
  */
 export class Slot {
   private past: readonly Step[] = [];
   private constructor(
     readonly name: string,
+    private isMain: boolean,
     /** Lets the next window have the slot. */
     readonly release: () => void,
   ) {}
 
   static async take(documentId: string, personId: string): Promise<Slot> {
     const main = `${personId}/${documentId}`;
-    const release = await holdLock(main);
-    return release ? new Slot(main, release) : new Slot(`${main}/${Math.random().toString(36).slice(2, 10)}`, () => {});
+    const db = await open();
+    // A reload's old page may take a moment to let go. While something unsent lies there it is worth a longer wait.
+    for (let waited = 0; waited < PATIENCE; waited += 50) {
+      const release = await tryLock(main);
+      if (release) return new Slot(main, true, release);
+      if (waited >= 500 && !isUnsent(await db?.get('pending', main))) break;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+    const own = `${main}/${Math.random().toString(36).slice(2, 10)}`;
+    return new Slot(own, false, (await tryLock(own)) ?? (() => {}));
   }
 
-  async pending(): Promise<Pending | undefined> {
-    return (await open())?.get('pending', this.name);
+  /** What closed windows left unsent, this slot's own first; the others' slots are emptied by `forget`. */
+  async left(): Promise<{ pending: Pending; forget: () => Promise<void> }[]> {
+    const db = await open();
+    if (!db) return [];
+    const found = [];
+    const own = await db.get('pending', this.name);
+    if (isUnsent(own)) found.push({ pending: own, forget: async () => {} });
+    if (!this.isMain) return found;
+    const others = await db.getAllKeys('pending', IDBKeyRange.bound(`${this.name}/`, `${this.name}/\uffff`));
+    for (const key of others) {
+      const release = await tryLock(key);
+      // Its window is still open.
+      if (!release) continue;
+      const pending = await db.get('pending', key);
+      if (isUnsent(pending))
+        found.push({
+          pending,
+          forget: async () => {
+            await db.delete('pending', key);
+            release();
+          },
+        });
+      else release();
+    }
+    return found;
   }
 
   async keepPending(pending: Pending): Promise<void> {
@@ -79,20 +114,16 @@ export class Slot {
   }
 }
 
-/** What gives the lock back, or null when another window has it. A reload's old page may take a moment to let go. */
-async function holdLock(name: string): Promise<(() => void) | null> {
-  if (!navigator.locks) return () => {};
-  const attempt = () =>
-    new Promise<(() => void) | null>((answer) => {
-      void navigator.locks.request(name, { ifAvailable: true }, (lock) => {
-        if (lock === null) return answer(null);
-        return new Promise<void>((release) => answer(release));
-      });
+/** Longest wait for a slot that holds something unsent, in milliseconds. */
+const PATIENCE = 8000;
+
+/** What gives the lock back, or null when another window has it. */
+function tryLock(name: string): Promise<(() => void) | null> {
+  if (!navigator.locks) return Promise.resolve(() => {});
+  return new Promise((answer) => {
+    void navigator.locks.request(name, { ifAvailable: true }, (lock) => {
+      if (lock === null) return answer(null);
+      return new Promise<void>((release) => answer(release));
     });
-  for (let tries = 0; tries < 10; tries++) {
-    const release = await attempt();
-    if (release) return release;
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
-  return null;
+  });
 }

@@ -1,0 +1,185 @@
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { sampleSheet } from '../../tests/support/sheets';
+import type { Change } from '../../core/sheet/change';
+import { plain } from '../../core/sheet/make';
+import type { TextItem } from '../../core/sheet/schema';
+import { bodyText } from '../../core/sheet/body';
+import { find } from '../../core/sheet/tree';
+import type { Sheet } from '../../core/sheet/schema';
+import type { SaveState } from './saver';
+import { Saver } from './saver';
+import type { Pending, Slot } from './vault';
+
+/** The saver against a server that answers, keeps silent, or says no. */
+
+const typed = (at: number, words: string): Change => ({
+  kind: 'splice',
+  id: 'words',
+  at,
+  remove: 0,
+  insert: plain(words),
+});
+const wordsOf = (sheet: Sheet) => bodyText((find(sheet, 'words')!.item as TextItem).body);
+
+type Sent = { base: number; batch: string; changes: Change[] };
+let sent: Sent[];
+let answer: (body: Sent) => Response | Promise<Response>;
+let kept: Pending | undefined;
+/** What second windows left behind. */
+let orphans: Pending[];
+let told: { states: SaveState[]; notices: string[]; sheets: Sheet[] };
+const slot = () =>
+  ({
+    left: () =>
+      Promise.resolve([
+        ...(kept ? [{ pending: kept, forget: () => Promise.resolve() }] : []),
+        ...orphans.map((pending) => ({ pending, forget: () => Promise.resolve() })),
+      ]),
+    keepPending: (pending: Pending) => {
+      kept =
+        pending.sent || pending.queue.length > 0
+          ? structuredClone({ base: pending.base, sent: pending.sent, queue: pending.queue })
+          : undefined;
+      return Promise.resolve();
+    },
+  }) as unknown as Slot;
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  [sent, kept, orphans, told] = [[], undefined, [], { states: [], notices: [], sheets: [] }];
+  answer = ({ base, changes }) => Response.json({ outcome: 'saved', seq: base + changes.length });
+  vi.stubGlobal('window', { addEventListener() {}, removeEventListener() {} });
+  vi.stubGlobal('document', { addEventListener() {}, removeEventListener() {}, visibilityState: 'visible' });
+  vi.stubGlobal('fetch', async (_url: string, options?: { body: string }) => {
+    if (!options?.body) return Response.json({ seq: 0, missed: [] });
+    const body = JSON.parse(options.body) as Sent;
+    sent.push(body);
+    return answer(body);
+  });
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+async function open(seq = 0, sheet = sampleSheet()) {
+  const saver = new Saver('doc', { seq, sheet }, slot(), {
+    sheet: (now) => told.sheets.push(now),
+    state: (state) => told.states.push(state),
+    notice: (text) => told.notices.push(text),
+    results: () => {},
+  });
+  const shown = await saver.start();
+  return { saver, shown };
+}
+const wait = (time: number) => vi.advanceTimersByTimeAsync(time);
+const state = () => told.states.at(-1);
+
+test('sends what was done in one batch after a moment, and says when it is saved', async () => {
+  const { saver } = await open();
+  saver.push(typed(0, 'a'));
+  saver.push(typed(1, 'b'));
+  expect(state()).toEqual({ kind: 'saving' });
+  expect(kept).toBeDefined();
+  await wait(400);
+  expect(sent).toMatchObject([{ base: 0, changes: [typed(0, 'ab')] }]);
+  expect(state()).toMatchObject({ kind: 'saved' });
+  expect(kept).toBeUndefined();
+  saver.stop();
+});
+
+test('keeps everything while nobody answers, and sends the same batch again', async () => {
+  answer = () => Promise.reject(new Error('no network'));
+  const { saver } = await open();
+  saver.push(typed(0, 'a'));
+  await wait(400);
+  saver.push(typed(1, 'b'));
+  expect(state()).toEqual({ kind: 'offline', waiting: 2 });
+  await wait(1500);
+  answer = ({ base, changes }) => Response.json({ outcome: 'saved', seq: base + changes.length });
+  await wait(10_000);
+  expect(new Set(sent.slice(0, -1).map((batch) => batch.batch)).size).toBe(1);
+  expect(sent.at(-1)).toMatchObject({ base: 1, changes: [typed(1, 'b')] });
+  expect(state()).toMatchObject({ kind: 'saved' });
+  saver.stop();
+});
+
+test('takes a broken server for no answer', async () => {
+  answer = () => new Response('oh no', { status: 500 });
+  const { saver } = await open();
+  saver.push(typed(0, 'a'));
+  await wait(400);
+  expect(state()).toEqual({ kind: 'offline', waiting: 1 });
+  saver.stop();
+});
+
+test('puts its own on top when others were quicker, and sends it again', async () => {
+  const theirs = { batch: 'theirs', change: typed(0, 'zero ') };
+  answer = ({ base }) =>
+    base === 0
+      ? Response.json({ outcome: 'behind', seq: 1, missed: [theirs] })
+      : Response.json({ outcome: 'saved', seq: 2 });
+  const { saver } = await open();
+  saver.push(typed(3, '!'));
+  await wait(2000);
+  expect(wordsOf(told.sheets[0])).toBe('zero one! two\nthree');
+  expect(sent.at(-1)).toMatchObject({ base: 1, changes: [typed(8, '!')] });
+  saver.stop();
+});
+
+test('drops only the change that is refused, and says why', async () => {
+  answer = ({ changes, base }) =>
+    changes.length > 1
+      ? Response.json({ outcome: 'refused', index: 0, reason: 'Your teacher has fixed this part.' })
+      : Response.json({ outcome: 'saved', seq: base + 1 });
+  const { saver } = await open();
+  saver.push({ kind: 'set', id: 'box', values: { x: 1 } });
+  saver.push(typed(0, 'a'));
+  await wait(2000);
+  expect(told.notices).toEqual(['Not kept: Your teacher has fixed this part.']);
+  expect(sent.at(-1)!.changes).toEqual([typed(0, 'a')]);
+  saver.stop();
+});
+
+test('stops for good when the copy is handed in or the person signed out', async () => {
+  answer = () => Response.json({ message: 'This copy is handed in.' }, { status: 409 });
+  const { saver } = await open();
+  saver.push(typed(0, 'a'));
+  await wait(400);
+  expect(state()).toEqual({ kind: 'stopped', reason: 'This copy is handed in.' });
+  await wait(30_000);
+  expect(sent).toHaveLength(1);
+  saver.stop();
+});
+
+test('takes up what a closed window left, under the batch’s own name', async () => {
+  kept = { base: 0, sent: { batch: 'left-behind', changes: [typed(0, 'a')] }, queue: [typed(1, 'b')] };
+  const { saver, shown } = await open();
+  expect(wordsOf(shown)).toBe('abone two\nthree');
+  await wait(1000);
+  expect(sent[0].batch).toBe('left-behind');
+  expect(await saver.settled()).toBe(2);
+  saver.stop();
+});
+
+test('a window that closes leaves what is unsent for the next', async () => {
+  let release: (response: Response) => void = () => {};
+  answer = () => new Promise((resolve) => (release = resolve));
+  const { saver } = await open();
+  saver.push(typed(0, 'a'));
+  await wait(400);
+  saver.stop();
+  release(Response.json({ outcome: 'saved', seq: 1 }));
+  await wait(1000);
+  expect(kept!.sent!.changes).toEqual([typed(0, 'a')]);
+});
+
+test('takes up what second windows left as well, each on top of the other', async () => {
+  kept = { base: 0, sent: null, queue: [typed(0, 'a')] };
+  orphans = [{ base: 0, sent: { batch: 'other', changes: [typed(3, '!')] }, queue: [typed(4, '?')] }];
+  const { saver, shown } = await open();
+  expect(wordsOf(shown)).toBe('aone!? two\nthree');
+  await wait(1000);
+  expect(sent.flatMap((batch) => batch.changes)).toHaveLength(3);
+  saver.stop();
+});

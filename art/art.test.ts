@@ -1,0 +1,70 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { expect, test } from 'vitest';
+import { SECRET_PICTURES, SECRET_LENGTH, isSecret } from '../core/handout/secret';
+import type { DrawnPicture } from '../core/drawing/picture';
+import { DIAGRAMS } from './diagrams/index';
+import { takeApart } from './flat';
+
+const index = JSON.parse(readFileSync('.generated/pictures/index.json', 'utf8')) as {
+  id: string;
+  name: string;
+  licence: string;
+  credit: string;
+  group: string;
+}[];
+
+test('an icon is taken apart into paths, with its colours and turns', () => {
+  const paths = takeApart(
+    '<g fill="none" transform="translate(2 0)"><circle cx="1" cy="1" r="1" fill="#F00"/><path fill="#00ff00" fill-rule="evenodd" d="M0 0h1v1z" opacity=".5"/></g>',
+  )!;
+  expect(paths[0]).toMatchObject({ fill: '#ff0000', stroke: null });
+  expect(paths[0].d).toMatch(/^M2 1/);
+  expect(paths[1]).toMatchObject({ fill: '#00ff00', opacity: 0.5, rule: 'evenodd' });
+});
+
+test.each([
+  ['a filter', '<g filter="url(#a)"><path d="M0 0" fill="#000"/></g>'],
+  ['a gradient', '<path d="M0 0" fill="url(#a)"/>'],
+  ['a copy of something', '<use href="#a"/>'],
+  ['nothing', '<g/>'],
+])('one with %s is left out', (_, body) => expect(takeApart(body)).toBeNull());
+
+test('a few hundred pictures can be searched, each with its file, licence and credit', () => {
+  expect(index.length).toBeGreaterThan(500);
+  for (const { id, licence, credit, name } of index) {
+    expect(existsSync(`.generated/pictures/${id}.json`)).toBe(true);
+    expect([licence, credit, name].every(Boolean)).toBe(true);
+  }
+});
+
+test('none of them is a weapon, a drink or a cigarette', () => {
+  for (const { name } of index) expect(name).not.toMatch(/pistol|dagger|bomb|\bbeer|\bwine|cocktail|cigarette|sword/i);
+});
+
+test.each(DIAGRAMS.map((d) => [d.name, d] as const))(
+  '%s: every named part lies on it, and has a name of its own',
+  (_, diagram) => {
+    const { width, height, targets } = diagram;
+    expect(targets.length).toBeGreaterThanOrEqual(5);
+    expect(new Set(targets.map((t) => t.name)).size).toBe(targets.length);
+    for (const { x, y, reach } of targets) {
+      expect(x > 0 && x < width && y > 0 && y < height).toBe(true);
+      expect(reach).toBeGreaterThan(4);
+    }
+    const built = JSON.parse(readFileSync(`.generated/pictures/${diagram.id}.json`, 'utf8')) as DrawnPicture;
+    expect(built.paths).toEqual(diagram.paths);
+  },
+);
+
+test('every picture of the picture secret ships', () => {
+  expect(new Set(SECRET_PICTURES).size).toBe(12);
+  for (const picture of SECRET_PICTURES) expect(index.some(({ id }) => id === `flat/${picture}`)).toBe(true);
+});
+
+test.each([
+  [SECRET_PICTURES.slice(0, SECRET_LENGTH).join(' '), true],
+  ['owl owl owl', true],
+  ['owl frog', false],
+  ['owl frog dragon', false],
+  ['', false],
+])('“%s” as a secret: %s', (secret, good) => expect(isSecret(secret)).toBe(good));

@@ -1,0 +1,119 @@
+import { expect, test } from 'vitest';
+import type { DrawnPicture } from '../drawing/picture';
+import { free, group, line, page, picture, shape, text } from '../sheet/make';
+import type { GroupItem, Item } from '../sheet/schema';
+import { contains, encloses, grown, overlaps, spanned, union } from './box';
+import { boxOf, itemsAt, itemsWithin, targetAt } from './hit';
+import { OUTLINES, roundedBox } from './outline';
+import { SHAPES } from '../sheet/schema';
+
+const bird: DrawnPicture = {
+  id: 'diagram/bird',
+  name: 'bird',
+  width: 100,
+  height: 100,
+  paths: [],
+  licence: '',
+  credit: '',
+  targets: [
+    { name: 'bill', x: 80, y: 20, reach: 8 },
+    { name: 'eye', x: 72, y: 20, reach: 4 },
+  ],
+};
+const pictures = (id: string) => (id === bird.id ? bird : undefined);
+const on = (...items: Item[]) => page({ id: 'p', items });
+const ids = (items: Item[]) => items.map((item) => item.id);
+
+test('what lies under a point comes front to back', () => {
+  const p = on(
+    shape({ id: 'front', x: 0, y: 0, width: 50, height: 50 }),
+    shape({ id: 'back', x: 20, y: 20, width: 50, height: 50 }),
+  );
+  expect(ids(itemsAt(p, null, { x: 30, y: 30 }, 2, pictures))).toEqual(['front', 'back']);
+  expect(ids(itemsAt(p, null, { x: 60, y: 60 }, 2, pictures))).toEqual(['back']);
+  expect(itemsAt(p, null, { x: 300, y: 300 }, 2, pictures)).toEqual([]);
+});
+
+test('hidden things are not met', () =>
+  expect(
+    itemsAt(on(shape({ id: 'a', width: 50, height: 50, hidden: true })), null, { x: 10, y: 10 }, 2, pictures),
+  ).toEqual([]));
+
+test('a turned box is met where it is seen', () => {
+  const p = on(shape({ id: 'a', x: 0, y: 40, width: 100, height: 20, angle: 90 }));
+  expect(ids(itemsAt(p, null, { x: 50, y: 5 }, 1, pictures))).toEqual(['a']);
+  expect(itemsAt(p, null, { x: 5, y: 50 }, 1, pictures)).toEqual([]);
+});
+
+test('a thin line is met within reach', () => {
+  const p = on(line({ id: 'l', from: free(0, 0), to: free(100, 0) }));
+  expect(ids(itemsAt(p, null, { x: 50, y: 4 }, 4, pictures))).toEqual(['l']);
+  expect(itemsAt(p, null, { x: 50, y: 9 }, 4, pictures)).toEqual([]);
+});
+
+test('a group is met at its parts, not in the gap between, and its parts once it is entered', () => {
+  const pair = group({
+    id: 'g',
+    x: 100,
+    y: 100,
+    width: 100,
+    height: 20,
+    items: [shape({ id: 'a', width: 20, height: 20 }), shape({ id: 'b', x: 80, width: 20, height: 20 })],
+  });
+  const p = on(pair);
+  expect(ids(itemsAt(p, null, { x: 110, y: 110 }, 1, pictures))).toEqual(['g']);
+  expect(itemsAt(p, null, { x: 150, y: 110 }, 1, pictures)).toEqual([]);
+  expect(ids(itemsAt(p, p.items[0] as GroupItem, { x: 185, y: 110 }, 1, pictures))).toEqual(['b']);
+});
+
+test('a sweep takes what lies wholly within', () => {
+  const p = on(
+    shape({ id: 'in', x: 10, y: 10, width: 20, height: 20 }),
+    shape({ id: 'out', x: 90, y: 10, width: 40, height: 20 }),
+  );
+  expect(ids(itemsWithin(p, null, spanned({ x: 100, y: 100 }, { x: 0, y: 0 }), pictures))).toEqual(['in']);
+});
+
+test('the nearest named part within reach is held on to', () => {
+  const p = on(text({ id: 't' }), picture({ id: 'b', picture: bird.id, x: 200, y: 100, width: 200, height: 200 }));
+  expect(targetAt(p, { x: 362, y: 141 }, 3, pictures)).toEqual({ item: 'b', target: 'bill' });
+  expect(targetAt(p, { x: 345, y: 141 }, 3, pictures)).toEqual({ item: 'b', target: 'eye' });
+  expect(targetAt(p, { x: 210, y: 290 }, 3, pictures)).toBeNull();
+});
+
+test('the box of a line follows what it holds on to', () => {
+  const held = line({ id: 'l', from: free(0, 0), to: { ...free(1, 1), item: 's' } });
+  expect(
+    boxOf(on(held, shape({ id: 's', x: 100, y: 0, width: 20, height: 20 })), held, pictures).width,
+  ).toBeGreaterThan(90);
+});
+
+test('boxes: union, growing, containing, overlapping', () => {
+  const [a, b] = [
+    { x: 0, y: 0, width: 10, height: 10 },
+    { x: 20, y: 5, width: 10, height: 10 },
+  ];
+  expect(union([a, b])).toEqual({ x: 0, y: 0, width: 30, height: 15 });
+  expect(union([])).toEqual({ x: 0, y: 0, width: 0, height: 0 });
+  expect(grown(a, 2)).toEqual({ x: -2, y: -2, width: 14, height: 14 });
+  expect(contains(a, { x: 10, y: 10 })).toBe(true);
+  expect(encloses(union([a, b]), b)).toBe(true);
+  expect(overlaps(a, b)).toBe(false);
+});
+
+test.each(SHAPES)('a %s is closed, stays in its box, and has room for words', (kind) => {
+  for (const adjust of [0, 0.5, 1]) {
+    const d = OUTLINES[kind].path(120, 80, adjust);
+    expect(d).toMatch(/^M.*Z$/);
+    for (const number of d.match(/-?\d+(\.\d+)?/g)!.map(Number)) {
+      expect(number).toBeGreaterThanOrEqual(-8);
+      expect(number).toBeLessThanOrEqual(121);
+    }
+    const inside = OUTLINES[kind].inside(120, 80, adjust);
+    expect(encloses({ x: 0, y: 0, width: 120, height: 80 }, inside)).toBe(true);
+    expect(inside.width * inside.height).toBeGreaterThan(0);
+  }
+});
+
+test('round corners are at most half the shorter side', () =>
+  expect(roundedBox(100, 20, 500)).toBe(roundedBox(100, 20, 10)));

@@ -1,0 +1,60 @@
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { Sheet } from '../core/sheet/schema';
+import type { Database } from '../server/database/connection';
+import { openEmbedded } from '../server/database/embedded';
+import { migrate } from '../server/database/migrate';
+import { copiesOf } from '../server/stores/copies';
+import { demoDoors } from '../server/stores/demo';
+import { loadDocument } from '../server/stores/documents';
+import { progressOf } from '../server/stores/handouts';
+import { signInStudent, signInTeacher } from '../server/stores/people';
+import { SECRET, TEACHERS } from './school';
+import { seed } from './seed';
+import { foodSheet, heronSheet, nestPoster, tideSheet } from './sheets';
+
+let db: Database;
+beforeAll(async () => {
+  db = await openEmbedded();
+  await migrate(db);
+  expect(await seed(db)).toBe(true);
+});
+afterAll(() => db.close());
+
+const teacher = async () => (await demoDoors(db)).find((door) => door.what === 'teacher')!.id;
+
+test('is made once', async () => expect(await seed(db)).toBe(false));
+
+test('has two classes with copies in every state', async () => {
+  const progress = await progressOf(db, await teacher());
+  expect(progress.map((h) => [h.className, Object.values(h.counts).reduce((a, b) => a + b)]).sort()).toEqual([
+    ['Avocet', 9],
+    ['Curlew', 26],
+  ]);
+  for (const { counts } of progress) for (const count of Object.values(counts)) expect(count).toBeGreaterThan(0);
+});
+
+test('lets its people in', async () => {
+  expect((await demoDoors(db)).map((door) => door.what)).toEqual([
+    'teacher',
+    'student in Curlew',
+    'student in Curlew',
+    'student in Curlew',
+  ]);
+  expect(await signInTeacher(db, TEACHERS[1].email, TEACHERS[1].password)).toMatchObject({ ok: true });
+  const ayo = (await demoDoors(db)).find((door) => door.name === 'Ayo Bankole')!;
+  expect(await signInStudent(db, 'CURLW', ayo.id, SECRET)).toMatchObject({ ok: true });
+});
+
+test('gives no answer away in any copy that was not filled in', async () => {
+  const heron = (await progressOf(db, await teacher())).find((h) => h.className === 'Curlew')!;
+  const untouched = (await copiesOf(db, heron.id)).filter((copy) => copy.state === 'not-begun');
+  for (const copy of untouched)
+    expect(JSON.stringify(await loadDocument(db, copy.documentId))).not.toMatch(/"blank":true|breast feathers/);
+});
+
+test('says the same each time: its sheets hold no chance', () => {
+  for (const make of [heronSheet, tideSheet, foodSheet, nestPoster]) {
+    expect(make()).toEqual(make());
+    expect(Sheet.safeParse(make()).error).toBeUndefined();
+  }
+});
