@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './tests/support/chromium';
 
 export default defineConfig({
   testDir: 'tests/e2e',
@@ -15,17 +16,6 @@ export default defineConfig({
     timezoneId: 'Europe/London',
     actionTimeout: 15_000,
     trace: 'off',
-    launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
 });

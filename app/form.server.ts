@@ -11,3 +11,12 @@ export function check<T>(schema: z.ZodType<T>, input: unknown): { ok: true; valu
 }
 
 export const formOf = async (request: Request) => Object.fromEntries(await request.formData());
+
+/** Which go a reader asks for with ?go=N; 0 for the newest, and for what is no number. */
+export const askedGo = (request: Request): number =>
+  z.coerce
+    .number()
+    .int()
+    .min(0)
+    .catch(0)
+    .parse(new URL(request.url).searchParams.get('go') ?? 0);

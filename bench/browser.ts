@@ -9,6 +9,7 @@ import type { Item, Sheet } from '../core/sheet/schema';
 import { openDatabase } from '../server/database/open';
 import { addPerson, addSchool } from '../server/stores/people';
 import { createSheet } from '../server/stores/sheets';
+import { CHROMIUM } from '../tests/support/chromium';
 import { figure, median, share } from './measure';
 
 /** In a real browser: dragging one of 2,000 things, opening a sheet of 300, typing on it. */
@@ -89,18 +90,7 @@ export async function run() {
     env: { ...process.env, PORT: `${PORT}`, DATA_DIR: folder, DATABASE_URL: '', NODE_ENV: 'production' },
     stdio: 'ignore',
   });
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM);
   try {
     const url = `http://localhost:${PORT}`;
     while (

@@ -49,6 +49,7 @@ renderToString(
       <Button type="primary">a</Button>
       <Checkbox>a</Checkbox>
       <Input.Search />
+      <Input addonBefore="a" />
       <Input.Password />
       <Input.TextArea />
       <InputNumber />

@@ -18,6 +18,8 @@ export type MarginEntry = {
   tone: Tone;
   /** Whether its line is drawn strongly. */
   active?: boolean;
+  /** What is being worked on: the margin scrolls to keep it in sight. */
+  current?: boolean;
   label: string;
   content: ReactNode;
 };
@@ -34,6 +36,7 @@ type Props = { entries: readonly MarginEntry[]; view: View; label: string; onCho
 export const Margin = memo(function Margin({ entries, view, label, onChoose }: Props) {
   const [heights, setHeights] = useState<Record<string, number>>({});
   const [scroll, setScroll] = useState(0);
+  const column = useRef<HTMLElement>(null);
   const cards = useRef(new Map<string, HTMLElement>());
   const observer = useRef<ResizeObserver | null>(null);
 
@@ -66,9 +69,22 @@ export const Margin = memo(function Margin({ entries, view, label, onChoose }: P
   const bottom = Math.max(view.stageHeight, ...wishes.map(({ id, height }) => (tops.get(id) ?? 0) + height + PAD));
   const measured = entries.every((entry) => heights[entry.id] !== undefined);
 
+  // What is being worked on stays in sight, however full the margin is.
+  const active = entries.find((entry) => entry.current && heights[entry.id] !== undefined);
+  const activeTop = active && tops.get(active.id);
+  const activeHeight = active && heights[active.id];
+  useEffect(() => {
+    const element = column.current;
+    if (!element || activeTop === undefined || activeHeight === undefined) return;
+    const low = activeTop + activeHeight + PAD - element.clientHeight;
+    if (element.scrollTop < low) element.scrollTop = Math.min(low, activeTop - PAD);
+    else if (element.scrollTop > activeTop - PAD) element.scrollTop = activeTop - PAD;
+  }, [active?.id, activeTop, activeHeight]);
+
   return (
     <>
       <aside
+        ref={column}
         className="margin-column"
         aria-label={label}
         onScroll={(event) => setScroll(event.currentTarget.scrollTop)}

@@ -1,5 +1,6 @@
 import { copyForTeacher, copyOfStudent, goesOf } from '../../server/stores/copies';
 import { loadDocument } from '../../server/stores/documents';
+import { askedGo } from '../form.server';
 import { svgAnswer } from '../picture.server';
 import { missing, requirePerson } from '../who.server';
 import type { Route } from './+types/copy-picture';
@@ -10,7 +11,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const { db, shelf } = context.services;
   const copy = await (person.role === 'teacher' ? copyForTeacher : copyOfStudent)(db, person.id, params.copyId);
   if (!copy) throw missing();
-  const number = Number(new URL(request.url).searchParams.get('go') ?? 0);
+  const number = askedGo(request);
   if (number > 0) {
     const go = (await goesOf(db, copy.id)).find((g) => g.number === number);
     if (!go) throw missing();

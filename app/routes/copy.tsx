@@ -29,6 +29,7 @@ import { Notice, SaveWords } from '../workbench/save-words';
 import { ItemSettings } from '../workbench/settings';
 import { Stage } from '../workbench/stage';
 import { typeWords } from '../workbench/words';
+import { UndoRedo } from '../workbench/undo-redo';
 import '../workbench/workbench.css';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/copy';
@@ -119,7 +120,6 @@ const sheetSlice = (bench: Bench) => bench.sheet;
 const pageSlice = (bench: Bench) => bench.page;
 const selectionSlice = (bench: Bench) => bench.selection;
 const editingSlice = (bench: Bench) => bench.editing;
-const historySlice = (bench: Bench) => bench.history;
 const previewSlice = (bench: Bench) => bench.preview;
 const resultsSlice = (bench: Bench) => bench.results;
 const shutSlice = (bench: Bench) => bench.shut;
@@ -145,7 +145,6 @@ function Copy({ loaded }: { loaded: Loaded }) {
   const page = useBench(bench, pageSlice);
   const selection = useBench(bench, selectionSlice);
   const editing = useBench(bench, editingSlice);
-  const history = useBench(bench, historySlice);
   const results = useBench(bench, resultsSlice) ?? loaded.results;
   const shut = useBench(bench, shutSlice);
   useBench(bench, previewSlice);
@@ -231,6 +230,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
         anchor: { x: box.x + box.width, y: box.y + box.height / 2 },
         tone: 'sky',
         active: true,
+        current: true,
         label: 'Words for this label',
         content: (
           <>
@@ -262,6 +262,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
       anchor: { x: box.x + box.width, y: box.y + box.height / 2 },
       tone: 'apricot',
       active: true,
+      current: true,
       label: 'Settings of what is chosen',
       content: <ItemSettings key={selection.join()} bench={bench} items={bench.selectedItems} sheet={sheet} />,
     });
@@ -279,24 +280,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
             {open && <span className="quiet">{dueWords(loaded.dueAt, loaded.now, zone)}</span>}
             {open && (
               <>
-                <button
-                  type="button"
-                  className="plainbtn"
-                  disabled={history.past.length === 0}
-                  onClick={() => bench.undo()}
-                  title="Undo (Ctrl+Z)"
-                >
-                  undo
-                </button>
-                <button
-                  type="button"
-                  className="plainbtn"
-                  disabled={history.future.length === 0}
-                  onClick={() => bench.redo()}
-                  title="Redo (Ctrl+Shift+Z)"
-                >
-                  redo
-                </button>
+                <UndoRedo bench={bench} />
                 <Button
                   type="primary"
                   loading={sending || fetcher.state !== 'idle'}

@@ -1,5 +1,4 @@
-import { Alert, Button, Checkbox, Input, Select } from 'antd';
-import { nanoid } from 'nanoid';
+import { Alert, Button, Checkbox, Input } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, redirect, useFetcher } from 'react-router';
 import { z } from 'zod';
@@ -18,6 +17,7 @@ import { createHandout } from '../../server/stores/handouts';
 import { sheetOf } from '../../server/stores/sheets';
 import { check, formOf } from '../form.server';
 import { LookForEdit, suggested } from '../handout/lookfor-edit';
+import { RubricEdit } from '../handout/rubric-edit';
 import '../handout/hand-out.css';
 import { Strip } from '../look/strip';
 import { useView } from '../margin/view';
@@ -227,7 +227,6 @@ function TouchMarks({ bench, page, scale }: { bench: Bench; page: Page; scale: n
 }
 
 type Loaded = Route.ComponentProps['loaderData'];
-const POINTS = [1, 2, 3, 4];
 
 function HandingForm({ bench, loaded }: { bench: Bench; loaded: Loaded }) {
   const sheet = useBench(bench, sheetSlice);
@@ -331,62 +330,7 @@ function HandingForm({ bench, loaded }: { bench: Bench; loaded: Loaded }) {
       </section>
       <section>
         <h2>Rubric</h2>
-        {form.rubric.rows.map((row, i) => (
-          <div key={row.id} className="rubric-row">
-            <Input
-              size="small"
-              aria-label="Row of the rubric"
-              placeholder="what is marked"
-              value={row.name}
-              onChange={(event) =>
-                set({
-                  rubric: { rows: form.rubric.rows.map((r, j) => (j === i ? { ...r, name: event.target.value } : r)) },
-                })
-              }
-            />
-            <Select
-              size="small"
-              aria-label="Levels"
-              value={row.levels.length}
-              options={[2, 3, 4, 5].map((n) => ({ value: n, label: `levels 1 to ${n}` }))}
-              onChange={(n: number) =>
-                set({
-                  rubric: {
-                    rows: form.rubric.rows.map((r, j) =>
-                      j === i
-                        ? { ...r, levels: Array.from({ length: n }, (_, k) => ({ points: k + 1, text: '' })) }
-                        : r,
-                    ),
-                  },
-                })
-              }
-            />
-            <button
-              type="button"
-              className="plainbtn"
-              aria-label={`Take away: ${row.name || 'this row'}`}
-              onClick={() => set({ rubric: { rows: form.rubric.rows.filter((_, j) => j !== i) } })}
-            >
-              ✕
-            </button>
-          </div>
-        ))}
-        <Button
-          size="small"
-          type="dashed"
-          onClick={() =>
-            set({
-              rubric: {
-                rows: [
-                  ...form.rubric.rows,
-                  { id: nanoid(8), name: '', levels: POINTS.map((points) => ({ points, text: '' })) },
-                ],
-              },
-            })
-          }
-        >
-          Add a row
-        </Button>
+        <RubricEdit rubric={form.rubric} onChange={(rubric) => set({ rubric })} />
       </section>
       <section>
         <h2>Supplies open to students</h2>

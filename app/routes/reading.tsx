@@ -14,7 +14,7 @@ import { findOn } from '../../core/sheet/tree';
 import { copiesOf, copyForTeacher, goesOf, returnGo } from '../../server/stores/copies';
 import { loadDocument } from '../../server/stores/documents';
 import { addNote, editNote, markRubric, notesOf, removeNote, rule, rulingsOf } from '../../server/stores/reviews';
-import { check, formOf } from '../form.server';
+import { askedGo, check, formOf } from '../form.server';
 import { Strip } from '../look/strip';
 import { useZone } from '../look/time';
 import { SheetFrame } from '../margin/frame';
@@ -54,7 +54,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const copy = await copyForTeacher(db, person.id, params.copyId);
   if (!copy || copy.handoutId !== params.handoutId) throw missing();
   const [goes, copies] = await Promise.all([goesOf(db, copy.id), copiesOf(db, copy.handoutId)]);
-  const asked = Number(new URL(request.url).searchParams.get('go') ?? 0);
+  const asked = askedGo(request);
   const go = goes.find((g) => g.number === asked) ?? goes.at(-1);
   const sheet = go ? go.sheet : (await loadDocument(db, copy.documentId))!.sheet;
   const [notes, rulings] = go ? await Promise.all([notesOf(db, [go.id]), rulingsOf(db, [go.id])]) : [[], []];
@@ -281,6 +281,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
         anchor: draft.at,
         tone: 'sky',
         active: true,
+        current: true,
         label: 'A new note',
         content: (
           <NoteDraft

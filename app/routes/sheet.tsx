@@ -25,6 +25,7 @@ import { Notice, SaveWords } from '../workbench/save-words';
 import { ItemSettings } from '../workbench/settings';
 import { Stack } from '../workbench/stack';
 import { Stage } from '../workbench/stage';
+import { UndoRedo } from '../workbench/undo-redo';
 import '../workbench/workbench.css';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/sheet';
@@ -62,7 +63,6 @@ const sheetSlice = (bench: Bench) => bench.sheet;
 const pageSlice = (bench: Bench) => bench.page;
 const selectionSlice = (bench: Bench) => bench.selection;
 const editingSlice = (bench: Bench) => bench.editing;
-const historySlice = (bench: Bench) => bench.history;
 const previewSlice = (bench: Bench) => bench.preview;
 
 function useOpenBench(loaded: Loaded): Bench {
@@ -97,6 +97,7 @@ function entriesFor(bench: Bench, { sheet, page, selection }: Shown): MarginEntr
       anchor: { x: box.x + box.width, y: box.y + Math.min(box.height / 2, 60) },
       tone: 'apricot',
       active: true,
+      current: true,
       label: 'Settings of what is chosen',
       content: <ItemSettings key={selection.join()} bench={bench} items={items} sheet={sheet} />,
     },
@@ -177,7 +178,6 @@ type StripProps = {
 };
 
 function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom }: StripProps) {
-  const history = useBench(bench, historySlice);
   const [name, setName] = useState<string | null>(null);
   const [search] = useSearchParams();
   const field = useRef<HTMLInputElement>(null);
@@ -215,24 +215,7 @@ function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom }: StripProps) {
         </>
       }
     >
-      <button
-        type="button"
-        className="plainbtn"
-        disabled={history.past.length === 0}
-        onClick={() => bench.undo()}
-        title={`Undo${history.past.length ? `: ${history.past.at(-1)!.name}` : ''} (Ctrl+Z)`}
-      >
-        undo
-      </button>
-      <button
-        type="button"
-        className="plainbtn"
-        disabled={history.future.length === 0}
-        onClick={() => bench.redo()}
-        title="Redo (Ctrl+Shift+Z)"
-      >
-        redo
-      </button>
+      <UndoRedo bench={bench} />
       <span className="zoom">
         <button type="button" className="plainbtn" aria-label="Smaller" onClick={() => step(-0.1)}>
           −

@@ -40,7 +40,11 @@ export function BackCard({ loaded }: { loaded: Loaded }) {
           {marks.rubric.rows.map((row) => (
             <span key={row.id}>
               {row.name} <b>{row.levels[marks.marks[row.id]]?.points ?? '–'}</b>
-              <span className="quiet"> of {row.levels.at(-1)!.points}</span>
+              <span className="quiet">
+                {' '}
+                of {row.levels.at(-1)!.points}
+                {row.levels[marks.marks[row.id]]?.text && `: ${row.levels[marks.marks[row.id]].text}`}
+              </span>
             </span>
           ))}
         </div>

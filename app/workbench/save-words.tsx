@@ -12,7 +12,8 @@ export function SaveWords({ bench }: { bench: Bench }) {
     <span className={`save-words ${save.kind}`} role="status" suppressHydrationWarning>
       {save.kind === 'saved' && `saved ${clock.format(save.at)}`}
       {save.kind === 'saving' && 'saving …'}
-      {save.kind === 'offline' && `offline · ${changes(save.waiting)} kept here`}
+      {save.kind === 'offline' &&
+        `${save.trouble ? 'the server can’t save just now' : 'offline'} · ${changes(save.waiting)} kept here`}
       {save.kind === 'stopped' && 'not being saved'}
     </span>
   );

@@ -94,7 +94,7 @@ test('keeps everything while nobody answers, and sends the same batch again', as
   saver.push(typed(0, 'a'));
   await wait(400);
   saver.push(typed(1, 'b'));
-  expect(state()).toEqual({ kind: 'offline', waiting: 2 });
+  expect(state()).toEqual({ kind: 'offline', waiting: 2, trouble: false });
   await wait(1500);
   answer = ({ base, changes }) => Response.json({ outcome: 'saved', seq: base + changes.length });
   await wait(10_000);
@@ -104,12 +104,13 @@ test('keeps everything while nobody answers, and sends the same batch again', as
   saver.stop();
 });
 
-test('takes a broken server for no answer', async () => {
+test('says that it is the server’s trouble when that can’t save (a full disk), and keeps the changes', async () => {
   answer = () => new Response('oh no', { status: 500 });
   const { saver } = await open();
   saver.push(typed(0, 'a'));
   await wait(400);
-  expect(state()).toEqual({ kind: 'offline', waiting: 1 });
+  expect(state()).toEqual({ kind: 'offline', waiting: 1, trouble: true });
+  expect(kept!.sent!.changes).toHaveLength(1);
   saver.stop();
 });
 

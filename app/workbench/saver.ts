@@ -11,8 +11,8 @@ import type { Pending, Slot } from './vault';
 export type SaveState =
   | { kind: 'saved'; at: number }
   | { kind: 'saving' }
-  /** No answer: the changes are kept here and go out later. */
-  | { kind: 'offline'; waiting: number }
+  /** No answer, or with `trouble` a server that can't save: the changes are kept here and go out later. */
+  | { kind: 'offline'; waiting: number; trouble: boolean }
   /** Signed out, handed in, or gone: nothing more is taken. */
   | { kind: 'stopped'; reason: string };
 
@@ -37,6 +37,7 @@ export class Saver {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private busy = false;
   private fails = 0;
+  private trouble = false;
   private stopped = false;
   private poll: ReturnType<typeof setInterval> | undefined;
 
@@ -99,7 +100,7 @@ export class Saver {
   push(change: Change): void {
     this.outbox = push(this.outbox, change);
     void this.slot.keepPending(this.outbox);
-    if (this.fails > 0) this.told.state({ kind: 'offline', waiting: waiting(this.outbox) });
+    if (this.fails > 0) this.told.state({ kind: 'offline', waiting: waiting(this.outbox), trouble: this.trouble });
     else this.told.state({ kind: 'saving' });
     this.schedule(SETTLE);
   }
@@ -137,6 +138,7 @@ export class Saver {
     const { sent, base } = this.outbox;
     if (!sent) return;
     this.busy = true;
+    this.trouble = false;
     void this.slot.keepPending(this.outbox);
     try {
       const answer = await fetch(this.url, {
@@ -144,7 +146,8 @@ export class Saver {
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({ base, batch: sent.batch, changes: sent.changes }),
       });
-      if (answer.status >= 500) throw new Error(`the server answered ${answer.status}`);
+      this.trouble = answer.status >= 500;
+      if (this.trouble) throw new Error(`the server answered ${answer.status}`);
       const told = (await answer.json()) as SaveAnswer | { message: string };
       if (!('outcome' in told)) {
         if (!this.stopped) this.halt(told.message);
@@ -152,7 +155,7 @@ export class Saver {
     } catch {
       if (this.stopped) return;
       this.fails++;
-      this.told.state({ kind: 'offline', waiting: waiting(this.outbox) });
+      this.told.state({ kind: 'offline', waiting: waiting(this.outbox), trouble: this.trouble });
     } finally {
       this.busy = false;
     }

@@ -32,19 +32,15 @@ export function styleWords(bench: Bench, name: string, patch: Patch<RunStyle>): 
     bench.edit({ ...editing, typing });
     return;
   }
-  const changes = (editing ? [editing.id] : bench.selection).flatMap((id): Change[] => {
-    const item = findOn(bench.page, id)?.item;
-    if (!item || !isWritten(item)) return [];
-    const [from, to] = editing
-      ? [Math.min(editing.anchor, editing.focus), Math.max(editing.anchor, editing.focus)]
-      : [0, bodyLength(item.body)];
-    const change: Change = { kind: 'style', id, from, to, patch };
-    return [change, ...grownBy(bench, item, change)];
-  });
-  if (changes.length > 0) bench.make(name, all(changes));
+  onWords(bench, name, (id, from, to) => ({ kind: 'style', id, from, to, patch }));
 }
 
 export function formatWords(bench: Bench, name: string, patch: Extract<Change, { kind: 'paragraph' }>['patch']): void {
+  onWords(bench, name, (id, from, to) => ({ kind: 'paragraph', id, from, to, patch }));
+}
+
+/** Makes a change of the words that are marked, or of all words of the chosen boxes, which grow as they need. */
+function onWords(bench: Bench, name: string, make: (id: string, from: number, to: number) => Change): void {
   const { editing } = bench;
   const changes = (editing ? [editing.id] : bench.selection).flatMap((id): Change[] => {
     const item = findOn(bench.page, id)?.item;
@@ -52,7 +48,7 @@ export function formatWords(bench: Bench, name: string, patch: Extract<Change, {
     const [from, to] = editing
       ? [Math.min(editing.anchor, editing.focus), Math.max(editing.anchor, editing.focus)]
       : [0, bodyLength(item.body)];
-    const change: Change = { kind: 'paragraph', id, from, to, patch };
+    const change = make(id, from, to);
     return [change, ...grownBy(bench, item, change)];
   });
   if (changes.length > 0) bench.make(name, all(changes));

@@ -30,6 +30,8 @@ test('the whole job: change a diagram, hand it out, fill it in, review it on the
     await teacher.getByLabel(/Brief/).fill('Name the parts.');
     await teacher.getByRole('button', { name: 'Add a row' }).click();
     await teacher.getByLabel('Row of the rubric').fill('Names');
+    await teacher.getByText('what each level means').click();
+    await teacher.getByLabel('Level 3 of Names').fill('most of them');
     await teacher.getByRole('button', { name: 'Hand it out' }).click();
     await teacher.waitForURL(/\/handouts\//);
     await expect(teacher.locator('.spread-card')).toHaveCount(9);
@@ -102,6 +104,7 @@ test('the whole job: change a diagram, hand it out, fill it in, review it on the
     await expect(student.locator('.margin-card', { hasText: 'Follow the line to its dot.' })).toBeVisible();
     await student.locator('.margin-card', { hasText: 'Follow the line to its dot.' }).getByRole('checkbox').click();
     await expect(student.getByText('1 of 2 notes seen to')).toBeVisible();
+    await expect(student.getByText('of 4: most of them')).toBeVisible();
     await press(student, 690, 265);
     await student.keyboard.press('Control+A');
     await student.keyboard.type('neck');
