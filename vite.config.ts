@@ -6,7 +6,11 @@ export default defineConfig(({ command }) => ({
   logLevel: command === 'build' ? 'error' : 'info',
   plugins: [reactRouter()],
   // The shaper finds its WebAssembly beside itself; pre-bundling would part them.
-  optimizeDeps: { exclude: ['harfbuzzjs'] },
+  optimizeDeps: {
+    exclude: ['harfbuzzjs'],
+    // Known beforehand, so that the first page in development need not reload.
+    include: ['antd', '@ant-design/cssinjs', 'zod', 'idb', 'minisearch', 'nanoid', 'recharts'],
+  },
   build: { target: 'es2022', chunkSizeWarningLimit: 1500 },
   worker: { format: 'es' },
 }));

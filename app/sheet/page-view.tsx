@@ -9,13 +9,13 @@ import type { FramedItem, Item, Page, Sheet } from '../../core/sheet/schema';
 import { isFramed, isWritten } from '../../core/sheet/schema';
 import { everyItem } from '../../core/sheet/tree';
 import type { Faces } from '../../core/text/faces';
-import { arrivals, loadMissing, onArrival, pictureNow, prepare } from './resources';
+import { arrivals, facesNow, loadMissing, onArrival, pictureNow, prepare } from './resources';
 
 /** Draws a page from the display list: the same outlines as on paper. Each item is drawn anew only when it changes. */
 
 /** The faces once everything the sheet needs is here; redraws as more arrives. */
 export function useDrawing(sheet: Sheet): { faces: Faces | null; arrived: number } {
-  const [faces, setFaces] = useState<Faces | null>(null);
+  const [faces, setFaces] = useState<Faces | null>(facesNow);
   useEffect(() => {
     let wanted = true;
     void prepare(sheet).then((ready) => wanted && setFaces(ready));

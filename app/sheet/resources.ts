@@ -9,6 +9,7 @@ import { fullStyle, roleOf } from '../../core/text/style';
 /** Faces and pictures in the browser: fetched when first wanted, kept for the life of the page. */
 
 let opening: Promise<Faces> | undefined;
+let opened: Faces | null = null;
 const pictures = new Map<string, DrawnPicture | null>();
 const onTheirWay = new Map<string, Promise<void>>();
 const listeners = new Set<() => void>();
@@ -47,10 +48,14 @@ export function openFaces(): Promise<Faces> {
     const file = fileFor(FALLBACK.id, false, false);
     const [faces, fallback] = await Promise.all([Faces.open(), bytes(`/art/fonts/${file}`)]);
     faces.add(file, fallback);
+    opened = faces;
     return faces;
   })();
   return opening;
 }
+
+/** The faces if an earlier screen has opened them: then the next one draws at once. */
+export const facesNow = () => opened;
 
 const loadFace = (faces: Faces, file: string) =>
   once(file, async () => {

@@ -39,10 +39,10 @@ export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
         />
       </Row>
       {text && (
-        <Row label="blank">
+        <Row label="given">
           <Segmented
             size="small"
-            aria-label="Given out empty"
+            aria-label="Given out with its words or empty"
             value={text.blank ? 'yes' : 'no'}
             onChange={(value) =>
               setValues(
@@ -54,8 +54,8 @@ export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
               )
             }
             options={[
-              { value: 'no', label: 'given with its words' },
-              { value: 'yes', label: 'given empty' },
+              { value: 'no', label: 'with words' },
+              { value: 'yes', label: 'empty' },
             ]}
           />
         </Row>

@@ -1,0 +1,445 @@
+import type { AppLoadContext } from 'react-router';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { LookFor } from '../../core/lookfors/lookfor';
+import type { Sheet } from '../../core/sheet/schema';
+import { SECRET, TEACHERS } from '../../demo/school';
+import { seed } from '../../demo/seed';
+import type { Database } from '../../server/database/connection';
+import { openEmbedded } from '../../server/database/embedded';
+import { migrate } from '../../server/database/migrate';
+import type { Services } from '../../server/services';
+import { openPictures } from '../../server/shelf';
+import { classByCode, classesOf, membersOf } from '../../server/stores/classes';
+import { copiesOf, goesOf, trayOf } from '../../server/stores/copies';
+import { progressOf } from '../../server/stores/handouts';
+import { notesOf } from '../../server/stores/reviews';
+import { sheetsOf } from '../../server/stores/sheets';
+import * as changes from './changes';
+import * as classes from './classes';
+import * as copy from './copy';
+import * as desk from './desk';
+import * as front from './front';
+import * as handOut from './hand-out';
+import * as join from './join';
+import * as reading from './reading';
+import * as spread from './spread';
+import * as tray from './tray';
+
+/** Loaders and actions as the server calls them, on the demo school in memory: what they say to each input. */
+
+let db: Database;
+let context: AppLoadContext;
+let cookies: { teacher: string; colleague: string; student: string };
+let ids: { teacher: string; heron: string; sheet: string };
+
+type Handler = (args: never) => Promise<unknown>;
+type Params = Record<string, string>;
+const url = (path: string) => `http://house.test${path}`;
+
+/** What a handler gives back: its data, or a thrown or returned answer. */
+async function call(
+  handler: Handler,
+  path: string,
+  options: { cookie?: string; form?: Record<string, string>; json?: unknown; params?: Params } = {},
+) {
+  const headers = new Headers(options.cookie ? { Cookie: options.cookie } : {});
+  const body = options.form
+    ? new URLSearchParams(options.form)
+    : options.json === undefined
+      ? undefined
+      : JSON.stringify(options.json);
+  const request = new Request(url(path), { method: body === undefined ? 'GET' : 'POST', headers, body });
+  try {
+    return await handler({ request, context, params: options.params ?? {} } as never);
+  } catch (thrown) {
+    if (thrown instanceof Response) return thrown;
+    throw thrown;
+  }
+}
+const problemOf = async (answer: unknown): Promise<string> => {
+  if (answer instanceof Response)
+    return answer.status < 400 ? '' : ((await answer.json()) as { message: string }).message;
+  return (answer as { problem: string | null }).problem ?? '';
+};
+const cookieOf = (answer: unknown) => (answer as Response).headers.get('Set-Cookie')!.split(';')[0];
+
+beforeAll(async () => {
+  db = await openEmbedded();
+  await migrate(db);
+  await seed(db);
+  const services = {
+    db,
+    demo: true,
+    version: 'test',
+    shelf: { resources: { pictures: openPictures() } },
+  } as unknown as Services;
+  context = { services };
+  const signIn = async (who: (typeof TEACHERS)[number]) =>
+    cookieOf(await call(front.action, '/', { form: { as: 'teacher', email: who.email, password: who.password } }));
+  const curlew = (await classByCode(db, 'CURLW'))!;
+  const ines = (await membersOf(db, curlew.id)).find((member) => member.name === 'Ines Ramos')!;
+  cookies = {
+    teacher: await signIn(TEACHERS[0]),
+    colleague: await signIn(TEACHERS[1]),
+    student: cookieOf(await call(join.action, '/join', { form: { code: 'CURLW', student: ines.id, secret: SECRET } })),
+  };
+  const loaded = (await call(desk.loader, '/desk', { cookie: cookies.teacher })) as {
+    person: { id: string };
+    handouts: { id: string; className: string }[];
+  };
+  const sheets = await sheetsOf(db, loaded.person.id);
+  ids = {
+    teacher: loaded.person.id,
+    heron: loaded.handouts.find((h) => h.className === 'Curlew')!.id,
+    sheet: sheets.find((sheet) => sheet.purpose === 'diagram')!.id,
+  };
+});
+afterAll(() => db.close());
+
+describe('the front door', () => {
+  test.each<[string, Record<string, string>, RegExp]>([
+    ['nothing typed as address', { as: 'teacher', email: ' ', password: 'x' }, /e-mail address/],
+    ['no password', { as: 'teacher', email: 'a@b.example', password: '' }, /Type your password/],
+    ['a wrong one', { as: 'teacher', email: 'a@b.example', password: 'x' }, /do not go together/],
+    ['no class code', { as: 'student', code: '' }, /code your teacher gave you/],
+    ['an unknown one', { as: 'student', code: 'NOPE' }, /no class with the code “NOPE”/],
+    ['somebody who is no door of the demo', { as: 'demo', person: 'nobody' }, /no way in without a password/],
+    [
+      'a second school',
+      { as: 'first', school: 'S', name: 'N', email: 'n@s.example', password: 'long enough words' },
+      /already/,
+    ],
+    [
+      'a short password for a first school',
+      { as: 'first', school: 'S', name: 'N', email: 'n@s.example', password: 'short' },
+      /at least 10/,
+    ],
+    [
+      'an address that is none',
+      { as: 'first', school: 'S', name: 'N', email: 'nowhere', password: 'long enough words' },
+      /e-mail address/,
+    ],
+  ])('%s', async (_, form, message) =>
+    expect(await problemOf(await call(front.action, '/', { form }))).toMatch(message),
+  );
+
+  test('leads only to places of our own', async () => {
+    const form = { as: 'teacher', email: TEACHERS[1].email, password: TEACHERS[1].password };
+    const to = async (next: string) =>
+      ((await call(front.action, '/', { form: { ...form, next } })) as Response).headers.get('Location');
+    expect(await to('/classes')).toBe('/classes');
+    expect(await to('//elsewhere.example')).toBe('/desk');
+    expect(await to('https://elsewhere.example')).toBe('/desk');
+  });
+
+  test('sends a code that is right on to the names, whatever its case', async () => {
+    const answer = (await call(front.action, '/', { form: { as: 'student', code: ' curlw ' } })) as Response;
+    expect(answer.headers.get('Location')).toBe('/join?code=CURLW');
+  });
+
+  test('a session cookie can’t be read by scripts or sent from elsewhere', async () => {
+    const form = { as: 'teacher', email: TEACHERS[1].email, password: TEACHERS[1].password };
+    const set = ((await call(front.action, '/', { form })) as Response).headers.get('Set-Cookie')!;
+    expect(set).toMatch(/HttpOnly/);
+    expect(set).toMatch(/SameSite=Lax/);
+  });
+});
+
+test.each<[string, Record<string, string>, RegExp]>([
+  ['no name chosen', { code: 'CURLW', student: '', secret: SECRET }, /Choose your name first/],
+  ['two pictures', { code: 'CURLW', student: 'x', secret: 'owl frog' }, /Choose 3 pictures/],
+  ['a picture that is none', { code: 'CURLW', student: 'x', secret: 'owl frog dragon' }, /Choose 3 pictures/],
+])('joining with %s', async (_, form, message) =>
+  expect(await problemOf(await call(join.action, '/join', { form }))).toMatch(message),
+);
+
+test('joining with an unknown code leads back to the front', async () => {
+  const answer = (await call(join.loader, '/join?code=ZZZZZ')) as Response;
+  expect(answer.headers.get('Location')).toBe('/');
+});
+
+describe('the Desk and the classes', () => {
+  test('show a teacher’s own things only', async () => {
+    const mine = (await call(desk.loader, '/desk', { cookie: cookies.teacher })) as {
+      sheets: unknown[];
+      handouts: unknown[];
+    };
+    const theirs = (await call(desk.loader, '/desk', { cookie: cookies.colleague })) as {
+      sheets: unknown[];
+      handouts: unknown[];
+    };
+    expect([mine.sheets.length, mine.handouts.length, theirs.sheets.length, theirs.handouts.length]).toEqual([
+      4, 2, 1, 0,
+    ]);
+  });
+  test('begin only what there is', async () =>
+    expect(
+      await problemOf(await call(desk.action, '/desk', { cookie: cookies.teacher, form: { purpose: 'rocket' } })),
+    ).toMatch(/Choose what to begin/));
+  test('begin a sheet and lead to it', async () => {
+    const answer = (await call(desk.action, '/desk', {
+      cookie: cookies.colleague,
+      form: { purpose: 'diagram' },
+    })) as Response;
+    expect(answer.headers.get('Location')).toMatch(/^\/sheets\/[\w-]+\?named=no$/);
+  });
+  test.each<[string, Record<string, string>, RegExp]>([
+    ['a class without a name', { do: 'add-class', name: '  ' }, /Type a name/],
+    ['a name that is a whole story', { do: 'add-class', name: 'x'.repeat(90) }, /at most 80/],
+    ['no names to add', { do: 'add-students', classId: 'x', names: '\n \n' }, /at least one name/],
+    ['a whole town', { do: 'add-students', classId: 'x', names: 'a\n'.repeat(101) }, /At most 100/],
+    ['a class of somebody else', { do: 'add-students', classId: 'x', names: 'Ada' }, /not yours/],
+  ])('refuse %s', async (_, form, message) =>
+    expect(await problemOf(await call(classes.action, '/classes', { cookie: cookies.teacher, form }))).toMatch(message),
+  );
+  test('add students, each on a line', async () => {
+    await call(classes.action, '/classes', { cookie: cookies.colleague, form: { do: 'add-class', name: 'Plover' } });
+    const loaded = (await call(classes.loader, '/classes', { cookie: cookies.colleague })) as {
+      classes: { id: string; name: string }[];
+    };
+    const [plover] = loaded.classes;
+    await call(classes.action, '/classes', {
+      cookie: cookies.colleague,
+      form: { do: 'add-students', classId: plover.id, names: 'Ada\n\n Ben \n' },
+    });
+    expect((await membersOf(db, plover.id)).map((member) => member.name)).toEqual(['Ada', 'Ben']);
+  });
+});
+
+describe('handing out', () => {
+  const lookFor: LookFor = { kind: 'teacher', id: 't', title: 'Neat', tell: 'after' };
+  const given = async (change: Record<string, unknown>) => {
+    const [own] = await classesOf(db, ids.teacher);
+    const handout = {
+      classes: [own.id],
+      title: 'T',
+      brief: '',
+      dueAt: null,
+      lookFors: [lookFor],
+      rubric: { rows: [] },
+      supplies: [],
+      ...change,
+    };
+    return call(handOut.action, '/x', {
+      cookie: cookies.teacher,
+      params: { sheetId: ids.sheet },
+      form: { handout: JSON.stringify(handout) },
+    });
+  };
+  test.each<[string, Record<string, unknown>, RegExp]>([
+    ['to nobody', { classes: [] }, /tick at least one class/],
+    ['without a name', { title: ' ' }, /Give it a name/],
+    ['with a due time that is past', { dueAt: '2020-01-01T00:00:00.000Z' }, /already past/],
+    ['with a due time that is none', { dueAt: 'soon' }, /whole date and time/],
+    ['with a look-for without words', { lookFors: [{ ...lookFor, title: '' }] }, /say what you will look for/],
+    [
+      'with a row of a rubric without a name',
+      {
+        rubric: {
+          rows: [
+            {
+              id: 'a',
+              name: '',
+              levels: [
+                { points: 1, text: '' },
+                { points: 2, text: '' },
+              ],
+            },
+          ],
+        },
+      },
+      /give the row a name/,
+    ],
+    ['to a class of somebody else', { classes: ['elsewhere'] }, /not yours/],
+  ])('%s is refused', async (_, change, message) => {
+    const before = (await progressOf(db, ids.teacher)).length;
+    expect(await problemOf(await given(change))).toMatch(message);
+    expect(await progressOf(db, ids.teacher)).toHaveLength(before);
+  });
+  test('what can’t be read is refused', async () => {
+    const answer = await call(handOut.action, '/x', {
+      cookie: cookies.teacher,
+      params: { sheetId: ids.sheet },
+      form: { handout: '{' },
+    });
+    expect(await problemOf(answer)).not.toBe('');
+  });
+  test('somebody else’s sheet can’t be handed out', async () => {
+    const answer = await call(handOut.action, '/x', {
+      cookie: cookies.colleague,
+      params: { sheetId: ids.sheet },
+      form: { handout: '{}' },
+    });
+    expect((answer as Response).status).toBe(404);
+  });
+});
+
+describe('a student’s copy', () => {
+  const own = async () => {
+    const loaded = (await call(tray.loader, '/tray', { cookie: cookies.student })) as {
+      copies: { id: string; title: string }[];
+    };
+    return loaded.copies.find((entry) => entry.title.includes('heron'))!.id;
+  };
+  type Loaded = {
+    documentId: string;
+    seq: number;
+    sheet: Sheet;
+    lookFors: unknown[];
+    results: ({ evidence: { meant: string }[] } | null)[];
+  };
+  const load = async () =>
+    (await call(copy.loader, '/x', { cookie: cookies.student, params: { copyId: await own() } })) as Loaded;
+  const save = async (base: number, list: unknown[], batch = `batch-${Math.random().toString(36).slice(2)}`) => {
+    const { documentId } = await load();
+    return (await call(changes.action, '/x', {
+      cookie: cookies.student,
+      params: { documentId },
+      json: { base, batch, changes: list },
+    })) as Response;
+  };
+  const typed = (id: string, words: string) => ({
+    kind: 'splice',
+    id,
+    at: 0,
+    remove: 0,
+    insert: [{ format: {}, runs: [{ text: words, style: {} }] }],
+  });
+
+  test('comes without the key, in the sheet, the look-fors and the results', async () => {
+    const loaded = await load();
+    expect(JSON.stringify(loaded.sheet)).not.toMatch(/beak|breast feathers/);
+    expect(JSON.stringify(loaded.lookFors)).not.toMatch(/expect|beak/);
+    expect(
+      loaded.results.flatMap((result) => result?.evidence.map((e) => e.meant) ?? []).every((meant) => meant === ''),
+    ).toBe(true);
+  });
+
+  test.each<[string, unknown]>([
+    ['no list', { base: 0, batch: 'abcdef' }],
+    ['a negative number', { base: -1, batch: 'abcdef', changes: [typed('name', 'x')] }],
+    ['a strange batch', { base: 0, batch: '; drop table', changes: [typed('name', 'x')] }],
+    [
+      'a hostile word',
+      { base: 0, batch: 'abcdef', changes: [{ kind: 'set', id: 'name', values: { x: 1 }, extra: true }] },
+    ],
+    ['no JSON at all', undefined],
+  ])('changes with %s are refused with what to do', async (_, json) => {
+    const { documentId } = await load();
+    const answer = await call(changes.action, '/x', {
+      cookie: cookies.student,
+      params: { documentId },
+      json: json ?? 'nonsense',
+    });
+    expect((answer as Response).status).toBe(400);
+    expect(await problemOf(answer)).toMatch(/Reload the page/);
+  });
+
+  test('saving begins it, and the look-fors are counted anew', async () => {
+    const answer = (await (await save(0, [typed('name', 'Ines')])).json()) as {
+      outcome: string;
+      results: { held: boolean }[];
+    };
+    expect(answer.outcome).toBe('saved');
+    expect(answer.results[0].held).toBe(true);
+    expect(
+      (await trayOf(db, (await copiesOf(db, ids.heron)).find((c) => c.studentName === 'Ines Ramos')!.studentId)).map(
+        (entry) => entry.state,
+      ),
+    ).toContain('under-way');
+  });
+
+  test('a picture that does not ship is refused by name', async () => {
+    const { seq } = await load();
+    const item = { kind: 'picture', picture: 'flat/dragon-of-lies' };
+    expect(
+      (
+        (await (await save(seq, [{ kind: 'set', id: 'heron', values: { picture: item.picture } }])).json()) as {
+          reason: string;
+        }
+      ).reason,
+    ).toMatch(/no picture called “flat\/dragon-of-lies”/);
+  });
+
+  test('is handed in once, and takes no change after that', async () => {
+    const params = { copyId: await own() };
+    const { seq } = await load();
+    const hand = (at: number) =>
+      call(copy.action, '/x', { cookie: cookies.student, params, form: { do: 'hand-in', seq: `${at}` } });
+    expect(await problemOf(await hand(seq + 5))).toMatch(/still on their way/);
+    expect(await problemOf(await hand(seq))).toBe('');
+    expect(await problemOf(await hand(seq))).toMatch(/already/);
+    const late = await save(seq, [typed('name', 'x')]);
+    expect(late.status).toBe(409);
+    expect(await problemOf(late)).toMatch(/Take it back/);
+  });
+});
+
+describe('reading', () => {
+  const piece = async (name: string) => (await copiesOf(db, ids.heron)).find((c) => c.studentName === name)!;
+  const act = async (name: string, form: Record<string, string>) => {
+    const { id } = await piece(name);
+    const go = (await goesOf(db, id)).at(-1)!;
+    return call(reading.action, '/x', {
+      cookie: cookies.teacher,
+      params: { handoutId: ids.heron, copyId: id },
+      form: { go: go.id, ...form },
+    });
+  };
+  test('shows the newest go, or the one that is asked for', async () => {
+    const { id } = await piece('Dara Kowal');
+    const at = async (query: string) =>
+      (
+        (await call(reading.loader, `/x${query}`, {
+          cookie: cookies.teacher,
+          params: { handoutId: ids.heron, copyId: id },
+        })) as { go: { number: number } }
+      ).go.number;
+    expect([await at(''), await at('?go=1'), await at('?go=99'), await at('?go=banana')]).toEqual([2, 1, 2, 2]);
+  });
+  test('a copy that belongs to another handout is not shown', async () => {
+    const answer = await call(reading.loader, '/x', {
+      cookie: cookies.teacher,
+      params: { handoutId: 'other', copyId: (await piece('Dara Kowal')).id },
+    });
+    expect((answer as Response).status).toBe(404);
+  });
+  test('keeps a note on its spot, refuses an empty one', async () => {
+    expect(await problemOf(await act('Jun Weiss', { do: 'note', page: 'page1', body: '  ' }))).toMatch(
+      /Write something first/,
+    );
+    expect(
+      await problemOf(await act('Jun Weiss', { do: 'note', page: 'page1', x: '100', y: '50', body: 'Well seen.' })),
+    ).toBe('');
+    const go = (await goesOf(db, (await piece('Jun Weiss')).id)).at(-1)!;
+    expect(await notesOf(db, [go.id])).toMatchObject([{ x: 100, y: 50, itemId: null, body: 'Well seen.' }]);
+  });
+  test('marks only levels that there are', async () => {
+    expect(await problemOf(await act('Jun Weiss', { do: 'mark', row: 'names', level: '9' }))).toMatch(/no such level/);
+    expect(await problemOf(await act('Jun Weiss', { do: 'mark', row: 'nothing', level: '1' }))).toMatch(
+      /no such level/,
+    );
+    expect(await problemOf(await act('Jun Weiss', { do: 'mark', row: 'names', level: '3' }))).toBe('');
+    expect((await goesOf(db, (await piece('Jun Weiss')).id)).at(-1)!.marks).toEqual({ names: 3 });
+  });
+  test('returns a piece and leads to the next that waits; nothing can be added then', async () => {
+    const answer = (await act('Jun Weiss', { do: 'return', outcome: 'done' })) as Response;
+    expect(answer.headers.get('Location')).toMatch(/\/reading\//);
+    expect(
+      await problemOf(await act('Jun Weiss', { do: 'note', page: 'page1', x: '1', y: '1', body: 'late' })),
+    ).toMatch(/with the student again/);
+    expect(await problemOf(await act('Jun Weiss', { do: 'return', outcome: 'done' }))).toMatch(
+      /with the student already/,
+    );
+  });
+});
+
+test('the spread counts every piece, with what the class misses', async () => {
+  const loaded = (await call(spread.loader, '/x', { cookie: cookies.teacher, params: { handoutId: ids.heron } })) as {
+    cards: { marks: unknown[]; held: number | null }[];
+    missed: { label: string; count: number }[];
+  };
+  expect(loaded.cards).toHaveLength(26);
+  expect(loaded.cards.some((card) => card.marks.length > 9)).toBe(true);
+  expect(loaded.missed[0].count).toBeGreaterThanOrEqual(loaded.missed[1].count);
+});
