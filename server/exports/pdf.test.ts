@@ -1,0 +1,127 @@
+import { inflateSync } from 'node:zlib';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { drawPage } from '../../core/drawing/item';
+import type { DisplayNode } from '../../core/drawing/list';
+import { ink } from '../../core/drawing/list';
+import { page, plain, sheet, text } from '../../core/sheet/make';
+import type { TextItem } from '../../core/sheet/schema';
+import { fontBytes, openFaces, openPictures, Shelf } from '../shelf';
+import type { Resources } from '../shelf';
+import { pdfOf } from './pdf';
+
+let resources: Resources;
+beforeAll(async () => {
+  resources = { faces: await openFaces(), pictures: openPictures() };
+});
+const source = { font: fontBytes, image: () => undefined };
+
+/** What the streams of a PDF hold, unpacked. */
+function contents(pdf: Buffer): string {
+  let out = '';
+  for (let at = pdf.indexOf('stream\n'); at >= 0; at = pdf.indexOf('stream\n', at + 1)) {
+    const end = pdf.indexOf('endstream', at);
+    try {
+      out += inflateSync(pdf.subarray(at + 7, end)).toString('latin1');
+    } catch {
+      // A font, or something else that is not packed.
+    }
+  }
+  return out;
+}
+const nodesPdf = async (nodes: DisplayNode[]) =>
+  contents(await pdfOf([{ width: 200, height: 100, nodes }], 't', source));
+const words = (item: Partial<TextItem>) => {
+  const made = sheet({
+    title: 't',
+    pages: [page({ id: 'p', items: [text({ id: 'a', width: 300, height: 40, ...item })] })],
+  });
+  return drawPage(made, made.pages[0], resources);
+};
+
+describe('a PDF', () => {
+  test('has a page for each page, at its own size', async () => {
+    const pdf = (
+      await pdfOf(
+        [
+          { width: 612, height: 792, nodes: [] },
+          { width: 300, height: 200, nodes: [] },
+        ],
+        'Two',
+        source,
+      )
+    ).toString('latin1');
+    expect(pdf.startsWith('%PDF-')).toBe(true);
+    expect(pdf).toContain('/Count 2');
+    expect(pdf).toContain('[0 0 612 792]');
+    expect(pdf).toContain('[0 0 300 200]');
+  });
+
+  test('holds words as glyphs that can be selected, in fonts cut to what is used', async () => {
+    const pdf = await pdfOf([words({ body: plain('long neck') })], 't', source);
+    expect(contents(pdf)).toMatch(/BT \/F\d+ 14 Tf 0 Ts \[.*\] TJ ET/);
+    expect(pdf.length).toBeLessThan(40_000);
+    expect(contents(pdf)).toContain('beginbfrange');
+  });
+
+  test('keeps kerning across words: gaps are set where the shaper moved a glyph', async () => {
+    expect(contents(await pdfOf([words({ body: plain('AVATAR To') })], 't', source))).toMatch(/TJ|-?\d+(\.\d+)? </);
+  });
+
+  test('draws a see-through group once, as a form of its own', async () => {
+    const square: DisplayNode = { kind: 'path', d: 'M0 0h10v10h-10z', fill: ink('#112233') };
+    const pdf = (
+      await pdfOf(
+        [{ width: 200, height: 100, nodes: [{ kind: 'group', opacity: 0.5, children: [square, square] }] }],
+        't',
+        source,
+      )
+    ).toString('latin1');
+    expect(pdf.match(/\/Subtype \/Form/g)).toHaveLength(1);
+    expect(pdf).toContain('/S /Transparency');
+    expect(pdf).toMatch(/\/ca 0\.5/);
+  });
+
+  test('fills, strokes, dashes and fills by the even-odd rule', async () => {
+    const stroke = { paint: ink('#ff0000'), width: 2, dash: [4, 3], cap: 'round' as const, join: 'round' as const };
+    const out = await nodesPdf([
+      { kind: 'path', d: 'M0 0h10v10z', fill: ink('#00ff00'), stroke },
+      { kind: 'path', d: 'M0 0h10v10z', fill: ink('#00ff00'), rule: 'evenodd' },
+      { kind: 'path', d: 'M0 0h10', stroke },
+    ]);
+    expect(out).toContain('[4 3] 0 d');
+    expect(out).toMatch(/\nB\n/);
+    expect(out).toMatch(/\nf\*\n/);
+    expect(out).toMatch(/\nS\n/);
+  });
+
+  test('places a group by its matrix', async () => {
+    expect(
+      await nodesPdf([
+        {
+          kind: 'group',
+          matrix: [1, 0, 0, 1, 30, 40],
+          children: [{ kind: 'path', d: 'M0 0h1', fill: ink('#000000') }],
+        },
+      ]),
+    ).toContain('1 0 0 1 30 40 cm');
+  });
+
+  test('leaves out an image that is not there', async () => {
+    expect(await nodesPdf([{ kind: 'image', asset: 'gone', x: 0, y: 0, width: 10, height: 10 }])).not.toContain(' Do');
+  });
+});
+
+describe('the shelf', () => {
+  test('finds pictures by name only, never by path', () => {
+    expect(resources.pictures('diagram/heron')!.targets.length).toBeGreaterThan(5);
+    for (const id of ['../../package', 'diagram/../heron', 'flat/none', '', '/etc/passwd'])
+      expect(resources.pictures(id)).toBeUndefined();
+  });
+  test('draws a page once for each state that it is asked for', () => {
+    const shelf = new Shelf(resources);
+    const made = sheet({ title: 't', pages: [page({ id: 'p', items: [text({ id: 'a', body: plain('one') })] })] });
+    const first = shelf.svg('doc:1', made);
+    expect(shelf.svg('doc:1', sheet({ title: 'other' }))).toBe(first);
+    expect(shelf.svg('doc:2', sheet({ title: 'other' }))).not.toBe(first);
+  });
+});
