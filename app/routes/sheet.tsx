@@ -122,7 +122,8 @@ function Workbench({ loaded }: { loaded: Loaded }) {
   // The margin follows a moment later: a key typed on the sheet must not wait for it.
   const now = useMemo(() => ({ sheet, page, selection, editing }), [sheet, page, selection, editing]);
   const shown = useDeferredValue(now);
-  const entries = useMemo(() => entriesFor(bench, shown), [bench, shown]);
+  // A picture that has arrived brings its parts along.
+  const entries = useMemo(() => entriesFor(bench, shown), [bench, shown, arrived]); // eslint-disable-line react-hooks/exhaustive-deps
 
   return (
     <>

@@ -9,7 +9,10 @@ export const SHEET_VERSION = 1;
 /** Largest coordinate accepted: 100 in each way holds every poster and keeps absurd numbers out. */
 const FAR = 7200;
 
-export const Id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/);
+export const Id = z
+  .string()
+  .regex(/^[A-Za-z0-9_-]{1,40}$/)
+  .refine((id) => id !== '__proto__');
 export const Hex = z.string().regex(/^#[0-9a-f]{6}$/, 'a colour is written as # and six hex digits');
 const Coordinate = z.number().min(-FAR).max(FAR);
 const Length = z.number().min(0).max(FAR);
