@@ -73,7 +73,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 export const meta: Route.MetaFunction = () => [{ title: 'Classes · Dappled Margin' }];
 
 export default function Classes({ loaderData, actionData }: Route.ComponentProps) {
-  const busy = useNavigation().state !== 'idle';
+  const busy = useNavigation().state === 'submitting';
   return (
     <div className="desk dapple">
       <HouseStrip person={loaderData.person} />

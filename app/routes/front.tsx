@@ -82,7 +82,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 export const meta: Route.MetaFunction = () => [{ title: 'Dappled Margin: sheets that come back read' }];
 
 export default function Front({ loaderData, actionData }: Route.ComponentProps) {
-  const busy = useNavigation().state !== 'idle';
+  const busy = useNavigation().state === 'submitting';
   const wrong = (field: string) => actionData?.field === field || undefined;
   return (
     <div className="front dapple">

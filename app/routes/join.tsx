@@ -43,7 +43,7 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
   const { members } = loaderData;
   const [student, setStudent] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string[]>([]);
-  const busy = useNavigation().state !== 'idle';
+  const busy = useNavigation().state === 'submitting';
   const member = members.find(({ id }) => id === student);
   return (
     <div className="join dapple">

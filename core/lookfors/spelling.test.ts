@@ -1,0 +1,64 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { editDistance, matches, normalised, SPELLING, tolerance } from './spelling';
+
+const word = fc.string({ unit: fc.constantFrom('a', 'b', 'c', 'd', 'e'), minLength: 1, maxLength: 12 });
+
+describe('what never counts', () => {
+  test.each([
+    ['The Heron', 'heron'],
+    ['  a   long  neck ', 'long neck'],
+    ['HERON!', 'heron'],
+    ['(the bill)', 'bill'],
+    ['heron’s', 'heron s'],
+    ['an eye.', 'eye'],
+    ['', ''],
+    ['…', ''],
+  ])('“%s” is read as “%s”', (said, read) => expect(normalised(said)).toBe(read));
+
+  test('reading twice changes nothing more, but for an article before an article', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 30 }), (said) => {
+        const once = normalised(said);
+        if (!/^(the|a|an) /.test(once)) expect(normalised(once)).toBe(once);
+      }),
+    );
+  });
+});
+
+describe('the distance', () => {
+  test('is nothing to itself, and never more than the longer word', () => {
+    fc.assert(
+      fc.property(word, word, (a, b) => {
+        expect(editDistance(a, a)).toBe(0);
+        expect(editDistance(a, b)).toBeLessThanOrEqual(Math.max(a.length, b.length));
+        expect(editDistance(a, b)).toBeGreaterThanOrEqual(Math.abs(a.length - b.length));
+      }),
+    );
+  });
+  test('of one slip is one: a letter more, less, other, or two swapped', () => {
+    for (const slip of ['heeron', 'hron', 'haron', 'ehron']) expect(editDistance('heron', slip)).toBe(1);
+  });
+  test('stops counting where nobody needs it', () => expect(editDistance('a', 'abcdefgh', 2)).toBe(3));
+});
+
+describe('the tolerance', () => {
+  test('grows with the word and with the teacher’s patience', () => {
+    for (let length = 1; length < 20; length++) {
+      const [exact, near, loose] = SPELLING.map((spelling) => tolerance(length, spelling));
+      expect(exact).toBe(0);
+      expect(near).toBeLessThanOrEqual(loose);
+      expect(tolerance(length + 1, 'near')).toBeGreaterThanOrEqual(near);
+      expect(tolerance(length + 1, 'loose')).toBeGreaterThanOrEqual(loose);
+      // Never so much that any word would do.
+      expect(loose).toBeLessThan(length);
+    }
+  });
+  test('is told from the right word itself', () => {
+    expect(matches('plumes', ['plumes', 'feathers'], 'near')).toBe('exact');
+    expect(matches('fethers', ['plumes', 'feathers'], 'near')).toBe('near');
+    expect(matches('fethers', ['plumes', 'feathers'], 'exact')).toBeNull();
+    expect(matches('wing', ['plumes', 'feathers'], 'loose')).toBeNull();
+    expect(matches('  ', ['plumes'], 'loose')).toBeNull();
+  });
+});
