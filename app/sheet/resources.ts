@@ -77,11 +77,6 @@ export function pictureNow(id: string): DrawnPicture | undefined {
   return known ?? undefined;
 }
 
-export const pictureSoon = async (id: string) => {
-  await loadPicture(id);
-  return pictures.get(id) ?? undefined;
-};
-
 /** The font files that drawing has asked for in vain so far. */
 export function loadMissing(faces: Faces): void {
   for (const file of faces.missing) void loadFace(faces, file);

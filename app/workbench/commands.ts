@@ -112,7 +112,7 @@ export function addLabel(bench: Bench, to: PictureItem, target: string, blank: b
         Math.abs(item.y - at) < LABEL_LOOK.height + 6,
     );
   for (let step = 1; taken(y) && step < 40; step++) y += (step % 2 ? 1 : -1) * step * (LABEL_LOOK.height + 8);
-  addLabelAt(bench, { x, y }, { item: to.id, target }, blank ? target : target, blank);
+  addLabelAt(bench, { x, y }, { item: to.id, target }, target, blank);
 }
 
 /** A label by itself, its line free or held to a part. */

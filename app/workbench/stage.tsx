@@ -28,6 +28,7 @@ import { useBench } from './bench';
 import { DragLayer } from './drag-layer';
 import { frameChanges, moveChange, resizedGroup, scaledItem } from './arrange';
 import { Overlay } from './overlay';
+import { all } from './steps';
 import { useKeys } from './keys';
 import { WordsInput } from './words';
 import './stage.css';
@@ -179,7 +180,7 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
         if (!moved) onClick();
         else if (by.x !== 0 || by.y !== 0) {
           const changes = moving.map((item) => moveChange(bench, item, by));
-          bench.make('Move', changes.length === 1 ? changes[0] : { kind: 'all', changes });
+          bench.make('Move', all(changes));
         }
       },
       () => layer.done(),
@@ -204,7 +205,7 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
         bench.show(new Map());
         if (!after) return;
         const changes = before.flatMap((item, i) => frameChanges(item, after![i]));
-        bench.make(name, changes.length === 1 ? changes[0] : { kind: 'all', changes });
+        bench.make(name, all(changes));
       },
       () => bench.show(new Map()),
     );

@@ -1,7 +1,6 @@
 import type { Pictures } from '../drawing/picture';
 import type { GroupItem, Item, Page } from '../sheet/schema';
 import { isFramed } from '../sheet/schema';
-import { findOn } from '../sheet/tree';
 import { contains, encloses } from './box';
 import { frameMatrix, localBox, pageBox, parentMatrix } from './frame';
 import { distanceTo, lineEnds, route } from './line';
@@ -76,9 +75,6 @@ export function targetAt(
   }
   return best;
 }
-
-/** Whether an item stands on this page at all, with the group it is in. */
-export const groupAround = (page: Page, id: string): GroupItem | null => findOn(page, id)?.groups.at(-1) ?? null;
 
 /** What a line's end may hold on to. */
 export const isHold = (item: Item) => isFramed(item) && item.kind !== 'group';

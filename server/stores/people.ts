@@ -50,13 +50,6 @@ export async function addPerson(
   return id;
 }
 
-export const teacherByEmail = async (db: Queries, email: string) =>
-  one(
-    await db.query<{ id: string; name: string }>(`select id, name from person where role = 'teacher' and email = $1`, [
-      email.toLowerCase(),
-    ]),
-  );
-
 // Sessions. The cookie holds a random token, the table only its hash.
 
 const DAYS = { teacher: 14, student: 1 };

@@ -6,14 +6,6 @@ import { createDocument } from './documents';
 
 export const PURPOSES = ['worksheet', 'poster', 'map', 'diagram', 'blank'] as const;
 export type Purpose = (typeof PURPOSES)[number];
-export type SheetRow = {
-  id: string;
-  documentId: string;
-  purpose: Purpose;
-  title: string;
-  seq: number;
-  changedAt: Date;
-};
 
 export async function createSheet(
   db: Queries,
