@@ -3,7 +3,10 @@ import { expect, test } from 'vitest';
 import { SECRET_PICTURES, SECRET_LENGTH, isSecret } from '../core/handout/secret';
 import type { DrawnPicture } from '../core/drawing/picture';
 import { DIAGRAMS } from './diagrams/index';
+import { FALLBACK_FILES } from '../core/text/catalogue';
+import { allFaces } from '../tests/support/fonts';
 import { takeApart } from './flat';
+import type { Sign } from './signs';
 
 const index = JSON.parse(readFileSync('.generated/pictures/index.json', 'utf8')) as {
   id: string;
@@ -52,7 +55,11 @@ test.each(DIAGRAMS.map((d) => [d.name, d] as const))(
       expect(reach).toBeGreaterThan(4);
     }
     const built = JSON.parse(readFileSync(`.generated/pictures/${diagram.id}.json`, 'utf8')) as DrawnPicture;
-    expect(built.paths).toEqual(diagram.paths);
+    expect(built.paths.map(({ fill, stroke }) => [fill, stroke])).toEqual(
+      diagram.paths.map(({ fill, stroke }) => [fill, stroke]),
+    );
+    // What reads paths knows only these.
+    for (const { d } of built.paths) expect(d).toMatch(/^[MLHVCQZ\d\s.,e-]+$/);
   },
 );
 
@@ -68,3 +75,12 @@ test.each([
   ['owl frog dragon', false],
   ['', false],
 ])('“%s” as a secret: %s', (secret, good) => expect(isSecret(secret)).toBe(good));
+
+test('signs can be searched by word, and each can be drawn', async () => {
+  const all = JSON.parse(readFileSync('.generated/signs.json', 'utf8')) as Sign[];
+  expect(all.length).toBeGreaterThan(600);
+  expect(all.find(({ name }) => name === 'tick')?.sign).toBe('✓');
+  const faces = await allFaces();
+  const lacking = all.filter(({ sign }) => !FALLBACK_FILES.some((file) => faces.covers(file, sign)));
+  expect(lacking).toEqual([]);
+});

@@ -5,11 +5,14 @@ import path from 'node:path';
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import subsetFont from 'subset-font';
+import svgpath from 'svgpath';
 import type { DrawnPicture } from '../core/drawing/picture';
-import { FACES } from '../core/text/catalogue';
+import { FACES, FALLBACK_FILES, SIGNS } from '../core/text/catalogue';
+import { Faces } from '../core/text/faces';
 import { DIAGRAMS } from './diagrams/index';
 import type { Tagged } from './drawn';
 import { flatPictures } from './flat';
+import { signs } from './signs';
 
 /** Makes .generated/: font files cut to what is used, pictures taken apart into paths, and the index that is searched. */
 
@@ -69,6 +72,30 @@ async function buildFonts() {
     }
 }
 
+/** The signs that can be searched, and the two files that draw them. */
+async function buildSigns() {
+  const listed = signs();
+  const wanted = CHARACTERS + listed.map(({ sign }) => sign).join('');
+  for (const { source, file } of SIGNS)
+    writeFileSync(
+      path.join(out, 'fonts', `${file}.ttf`),
+      await subsetFont(readFileSync(sourceOf(source, file)), wanted, { targetFormat: 'truetype' }),
+    );
+  // Only what can be drawn is offered.
+  const faces = await Faces.open();
+  for (const file of FALLBACK_FILES) faces.add(file, readFileSync(path.join(out, 'fonts', file)));
+  const drawable = listed.filter(({ sign }) => FALLBACK_FILES.some((file) => faces.covers(file, sign)));
+  writeFileSync(path.join(out, 'signs.json'), JSON.stringify(drawable));
+}
+
+/** The spelling dictionary, as it ships: nspell reads it in the page. */
+function buildDictionary() {
+  const base = path.dirname(require.resolve('dictionary-en'));
+  mkdirSync(path.join(out, 'spelling'), { recursive: true });
+  for (const file of ['index.aff', 'index.dic'])
+    writeFileSync(path.join(out, 'spelling', file), readFileSync(path.join(base, file)));
+}
+
 export function pictureSvg({ width, height, paths }: DrawnPicture): string {
   const inner = paths
     .map(
@@ -80,7 +107,11 @@ export function pictureSvg({ width, height, paths }: DrawnPicture): string {
 }
 
 function buildPictures() {
-  const all: Tagged[] = [...DIAGRAMS, ...flatPictures()];
+  // Without arcs and shorthands: what reads a picture's paths need know only M, L, H, V, C, Q and Z.
+  const all: Tagged[] = [...DIAGRAMS, ...flatPictures()].map((picture) => ({
+    ...picture,
+    paths: picture.paths.map((path) => ({ ...path, d: svgpath(path.d).abs().unarc().unshort().round(3).toString() })),
+  }));
   for (const { tags: _tags, group: _group, ...picture } of all) {
     const file = path.join(out, 'pictures', picture.id);
     mkdirSync(path.dirname(file), { recursive: true });
@@ -130,6 +161,8 @@ else {
   rmSync(out, { recursive: true, force: true });
   await buildFonts();
   const count = buildPictures();
+  await buildSigns();
+  buildDictionary();
   await buildDapple();
   writeFileSync(stampFile, now);
   console.log(`art: ${FACES.length} faces, ${count} pictures`);

@@ -36,7 +36,7 @@ function sheetOf(count: number, words: boolean): Sheet {
       width: 11,
       height: 9,
       shape: i % 3 ? 'rectangle' : 'star',
-      adjust: 0,
+      adjust: [0],
       fill: solid(i % 2 ? '#dfe8d0' : '#fbe3d3'),
     });
   });

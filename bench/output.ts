@@ -6,6 +6,7 @@ import { pageSvg } from '../core/drawing/svg';
 import { pdfOf } from '../server/exports/pdf';
 import { pngOf } from '../server/exports/png';
 import { fontBytes, Shelf } from '../server/shelf';
+import { pdfResources } from '../server/exports/resources';
 import { richSheet } from '../tests/support/rich';
 import { figure, inTurn } from './measure';
 
@@ -55,7 +56,7 @@ export async function run() {
     new Resvg(svg, { fitTo: { mode: 'width', value: 1650 }, font: { loadSystemFonts: false } }).render().asPng();
   const [png, resvg] = await inTurn(7, () => pngOf(svg, 1650), bare);
   const pages = Array.from({ length: 30 }, () => list);
-  const resource = { font: fontBytes, image: () => undefined };
+  const resource = pdfResources(resources.faces);
   const [pdf, hand] = await inTurn(
     5,
     () => pdfOf(pages, 'bench', resource),

@@ -238,7 +238,7 @@ export function tideSheet(): Sheet {
           shape({
             id: 'shore',
             shape: 'rectangle',
-            adjust: 0.12,
+            adjust: [0.12],
             x: 36,
             y: 420,
             width: 540,
@@ -367,6 +367,9 @@ export function nestPoster(): Sheet {
       angle,
       fill: {
         kind: 'radial',
+        x: 0.5,
+        y: 0.5,
+        reach: 1,
         stops: [
           { offset: 0, colour: '#e9dfc3', opacity: 1 },
           { offset: 1, colour: '#bfae84', opacity: 1 },
@@ -416,6 +419,9 @@ export function nestPoster(): Sheet {
             height: 156,
             fill: {
               kind: 'radial',
+              x: 0.5,
+              y: 0.5,
+              reach: 1,
               stops: [
                 { offset: 0, colour: '#d9c79a', opacity: 1 },
                 { offset: 1, colour: '#a88e58', opacity: 1 },
@@ -431,7 +437,7 @@ export function nestPoster(): Sheet {
             y: 300,
             width: 196,
             height: 116,
-            adjust: 0.7,
+            adjust: [0.7],
             fill: solid('#fffdf6'),
             outline: null,
             role: 'label',
@@ -467,7 +473,7 @@ export function nestPoster(): Sheet {
           shape({
             id: 'shingle',
             shape: 'rectangle',
-            adjust: 0,
+            adjust: [0],
             x: 0,
             y: 540,
             width: 595.28,

@@ -110,7 +110,13 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 const NEXT: Record<Touch, Touch> = { fixed: 'fill', fill: 'free', free: 'fixed' };
 const TOUCH_WORDS: Record<Touch, string> = { fixed: 'only look', fill: 'fill in', free: 'change' };
-const SUPPLY_WORDS: Record<Supply, string> = { text: 'words', shape: 'shapes', line: 'lines', picture: 'pictures' };
+const SUPPLY_WORDS: Record<Supply, string> = {
+  text: 'words',
+  shape: 'shapes',
+  line: 'lines',
+  picture: 'pictures',
+  ink: 'the pen',
+};
 
 const sheetSlice = (bench: Bench) => bench.sheet;
 

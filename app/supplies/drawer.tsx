@@ -3,11 +3,10 @@ import MiniSearch from 'minisearch';
 import { memo, useEffect, useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Supply } from '../../core/handout/touch';
-import { OUTLINES } from '../../core/geometry/outline';
+import { OUTLINES, SHAPES, shapePath } from '../../core/geometry/outline';
 import type { Point } from '../../core/geometry/matrix';
 import { roleIds } from '../../core/sheet/make';
 import { shapeName } from '../../core/sheet/name';
-import { SHAPES } from '../../core/sheet/schema';
 import type { Sheet, ShapeItem } from '../../core/sheet/schema';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
@@ -92,11 +91,12 @@ function RoleSample({ role }: { role: Sheet['roles'][string] }) {
 }
 
 function ShapeDrawing({ shape }: { shape: ShapeItem['shape'] }) {
-  const [w, h] = shape === 'arrow' ? [58, 32] : [52, 44];
+  const { ratio = 1 } = OUTLINES[shape];
+  const [w, h] = ratio > 52 / 40 ? [54, 54 / ratio] : [40 * ratio, 40];
   return (
     <svg width="64" height="50" viewBox="-4 -3 66 50" aria-hidden="true">
       <path
-        d={OUTLINES[shape].path(w, h, shape === 'rectangle' ? 0 : 0.3)}
+        d={shapePath(shape, w, h, [])}
         transform={`translate(${(58 - w) / 2} ${(44 - h) / 2})`}
         fill="#dfe8d0"
         stroke="#456632"

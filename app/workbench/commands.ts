@@ -45,7 +45,6 @@ export function addShape(bench: Bench, kind: Parameters<typeof shape>[0]['shape'
       ...placeFor(bench, width, height, at),
       width,
       height,
-      adjust: kind === 'rectangle' ? 0 : 0.3,
     }),
   ]);
 }

@@ -1,7 +1,7 @@
-import { Input, Segmented, Select, Slider } from 'antd';
+import { Input, Segmented, Select } from 'antd';
 import { shapeName } from '../../core/sheet/name';
 import type { LineItem, Outline, PictureItem, ShapeItem } from '../../core/sheet/schema';
-import { SHAPES } from '../../core/sheet/schema';
+import { SHAPES } from '../../core/geometry/outline';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { addLabel, setValues } from './commands';
@@ -65,7 +65,6 @@ export function OutlineFields({
 }
 
 export function ShapeFields({ bench, item }: { bench: Bench; item: ShapeItem }) {
-  const adjusts = !['ellipse', 'triangle', 'diamond'].includes(item.shape);
   return (
     <>
       <Row label="shape">
@@ -78,19 +77,6 @@ export function ShapeFields({ bench, item }: { bench: Bench; item: ShapeItem }) 
           options={SHAPES.map((value) => ({ value, label: shapeName(value) }))}
         />
       </Row>
-      {adjusts && (
-        <Row label="form">
-          <Slider
-            style={{ flex: 1, margin: '4px 6px' }}
-            min={0}
-            max={100}
-            value={Math.round(item.adjust * 100)}
-            onChange={(value) => setValues(bench, 'Form', { adjust: value / 100 })}
-            tooltip={{ open: false }}
-            aria-label="Form"
-          />
-        </Row>
-      )}
     </>
   );
 }

@@ -52,6 +52,7 @@ export function ItemSettings({ bench, items, sheet }: { bench: Bench; items: Ite
     shape: 'shape',
     line: 'line',
     picture: 'picture',
+    ink: 'pen stroke',
     group: 'group',
   };
   return (

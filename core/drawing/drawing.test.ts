@@ -87,7 +87,11 @@ describe('the display list', () => {
         [1, '#ffffff', 0.5],
       ],
     });
-    expect(paintOf({ kind: 'radial', stops }, 60, 80)).toMatchObject({ cx: 30, cy: 40, r: 50 });
+    expect(paintOf({ kind: 'radial', x: 0.5, y: 0.5, reach: 1, stops }, 60, 80)).toMatchObject({
+      cx: 30,
+      cy: 40,
+      r: 50,
+    });
   });
   test('makes dashes as long as the line is thick', () => {
     expect(strokeOf({ colour: '#000000', width: 2, dash: 'dashed' }).dash).toEqual([8, 6]);

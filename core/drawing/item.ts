@@ -1,26 +1,37 @@
-import { frameMatrix } from '../geometry/frame';
+import { getStroke } from 'perfect-freehand';
+import { frameMatrix, localBox } from '../geometry/frame';
 import { lineEnds, route } from '../geometry/line';
 import type { Point } from '../geometry/matrix';
-import { OUTLINES, roundedBox } from '../geometry/outline';
+import { mapped, grown } from '../geometry/box';
+import { OUTLINES, roundedBox, shapeInside, shapePath } from '../geometry/outline';
 import { isEmpty } from '../sheet/body';
 import { plain } from '../sheet/make';
 import type {
+  Cap,
+  FramedItem,
+  InkItem,
   Item,
+  Lettering,
   LineItem,
   Outline,
   Page,
   Paint,
   PictureItem,
+  Plate,
+  Shadow,
   Sheet,
   ShapeItem,
   TextItem,
   WrittenItem,
 } from '../sheet/schema';
+import { isFramed } from '../sheet/schema';
 import type { Faces } from '../text/faces';
 import type { Layout, Piece } from '../text/layout';
 import { layOut } from '../text/layout';
+import type { Warp } from '../text/lettering';
+import { warpOf, wordsBox } from '../text/lettering';
 import { roleOf } from '../text/style';
-import type { DisplayNode, DrawnPage, DrawnPaint, DrawnStroke } from './list';
+import type { DisplayNode, DrawnPage, DrawnPaint, DrawnShadow, DrawnStroke } from './list';
 import { ink } from './list';
 import type { Pictures } from './picture';
 
@@ -39,7 +50,13 @@ export function paintOf(paint: Paint, width: number, height: number): DrawnPaint
   if (paint.kind === 'solid') return ink(paint.colour, paint.opacity);
   const stops = paint.stops.map(({ offset, colour, opacity }): [number, string, number] => [offset, colour, opacity]);
   if (paint.kind === 'radial')
-    return { kind: 'radial', cx: width / 2, cy: height / 2, r: Math.hypot(width, height) / 2, stops };
+    return {
+      kind: 'radial',
+      cx: width * paint.x,
+      cy: height * paint.y,
+      r: Math.max(0.1, (Math.hypot(width, height) / 2) * paint.reach),
+      stops,
+    };
   const turn = (paint.angle * Math.PI) / 180;
   const [dx, dy] = [Math.cos(turn), Math.sin(turn)];
   const reach = (Math.abs(width * dx) + Math.abs(height * dy)) / 2;
@@ -60,13 +77,10 @@ export function strokeOf({ colour, width, dash }: Outline): DrawnStroke {
 }
 
 /** The box that words are set in, and their layout in it. A shape wraps words to its inside. */
-export function wordsOf(
-  item: WrittenItem,
-  drawing: Pick<Drawing, 'faces' | 'roles'>,
-): { layout: Layout; origin: Point } {
+export function wordsOf(item: WrittenItem, drawing: Pick<Drawing, 'faces' | 'roles'>): Setting {
   const role = roleOf(drawing, item.role ?? (item.kind === 'shape' ? 'label' : 'body'));
   if (item.kind === 'text') return { layout: layOut(item.body, role, item, drawing.faces), origin: { x: 0, y: 0 } };
-  const inside = OUTLINES[item.shape].inside(item.width, item.height, item.adjust);
+  const inside = shapeInside(item.shape, item.width, item.height, item.adjust);
   return {
     layout: layOut(
       item.body,
@@ -77,6 +91,8 @@ export function wordsOf(
     origin: { x: inside.x, y: inside.y },
   };
 }
+
+type Setting = { layout: Layout; origin: Point };
 
 function pieceNodes(piece: Piece, baseline: number, origin: Point): DisplayNode[] {
   const fill = ink(piece.style.colour);
@@ -101,12 +117,73 @@ function pieceNodes(piece: Piece, baseline: number, origin: Point): DisplayNode[
   return nodes;
 }
 
-const layoutNodes = ({ layout, origin }: { layout: Layout; origin: Point }): DisplayNode[] =>
+const piecesOf = ({ layout }: Setting) =>
   layout.lines.flatMap((line) =>
-    [...(line.marker ? [line.marker] : []), ...line.pieces].flatMap((piece) =>
-      pieceNodes(piece, line.baseline, origin),
-    ),
+    [...(line.marker ? [line.marker] : []), ...line.pieces].map((piece) => ({ piece, line })),
   );
+
+const layoutNodes = (setting: Setting): DisplayNode[] =>
+  piecesOf(setting).flatMap(({ piece, line }) => pieceNodes(piece, line.baseline, setting.origin));
+
+/** The map that bends an item's words, or null where they stand straight. */
+export function warpOfItem(item: WrittenItem, layout: Layout): Warp | null {
+  if (item.kind !== 'text' || !item.lettering || item.lettering.curve === 'straight') return null;
+  const { padding, width, height } = item;
+  const box = {
+    x: padding,
+    y: padding,
+    width: Math.max(1, width - 2 * padding),
+    height: Math.max(1, height - 2 * padding),
+  };
+  return warpOf(item.lettering, box, wordsBox(layout));
+}
+
+function letteringNodes(item: TextItem, lettering: Lettering, setting: Setting): DisplayNode[] {
+  const warp = warpOfItem(item, setting.layout);
+  const fill = lettering.fill && paintOf(lettering.fill, item.width, item.height);
+  const stroke = lettering.outline && strokeOf(lettering.outline);
+  return piecesOf(setting).map(({ piece, line }) => ({
+    kind: 'glyphs',
+    file: piece.file,
+    size: piece.size,
+    x: 0,
+    y: 0,
+    text: piece.text,
+    fill: fill ?? ink(piece.style.colour),
+    ...(stroke && { stroke: { ...stroke, cap: 'round' as const } }),
+    glyphs: piece.glyphs.map(({ id, cluster, x, dy, advance }) => {
+      const at = { x: piece.x + x, y: line.baseline + dy };
+      if (!warp) return { id, cluster, ...at, advance };
+      // A letter stands on the curve with its middle.
+      const { point, turn } = warp({ x: at.x + advance / 2, y: at.y });
+      return {
+        id,
+        cluster,
+        x: point.x - (turn[0] * advance) / 2,
+        y: point.y - (turn[1] * advance) / 2,
+        advance,
+        turn,
+      };
+    }),
+  }));
+}
+
+/** The backing behind each line of words. */
+function plateNodes({ colour, opacity, spread, corner }: Plate, { layout, origin }: Setting): DisplayNode[] {
+  return layout.lines
+    .filter((line) => line.width > 0)
+    .map((line) => ({
+      kind: 'group',
+      matrix: [1, 0, 0, 1, origin.x + line.x - spread, origin.y + line.top - spread * 0.5],
+      children: [
+        {
+          kind: 'path',
+          d: roundedBox(line.width + 2 * spread, line.bottom - line.top + spread, corner),
+          fill: ink(colour, opacity),
+        },
+      ],
+    }));
+}
 
 function promptNodes(item: TextItem, drawing: Drawing): DisplayNode[] {
   const words = layoutNodes(wordsOf({ ...item, body: plain(item.prompt), fit: 'keep' }, drawing));
@@ -124,15 +201,17 @@ function drawText(item: TextItem, drawing: Drawing): DisplayNode[] {
       ...(outline && { stroke: strokeOf(outline) }),
     });
   if (isEmpty(item.body)) return drawing.prompts && item.prompt ? [...nodes, ...promptNodes(item, drawing)] : nodes;
-  return [...nodes, ...layoutNodes(wordsOf(item, drawing))];
+  const setting = wordsOf(item, drawing);
+  if (item.plate) nodes.push(...plateNodes(item.plate, setting));
+  return [...nodes, ...(item.lettering ? letteringNodes(item, item.lettering, setting) : layoutNodes(setting))];
 }
 
 function drawShape(item: ShapeItem, drawing: Drawing): DisplayNode[] {
   const { width, height, fill, outline } = item;
   const outlined: DisplayNode = {
     kind: 'path',
-    d: OUTLINES[item.shape].path(width, height, item.adjust),
-    ...(fill && { fill: paintOf(fill, width, height) }),
+    d: shapePath(item.shape, width, height, item.adjust),
+    ...(fill && !OUTLINES[item.shape].open && { fill: paintOf(fill, width, height) }),
     ...(outline && { stroke: strokeOf(outline) }),
   };
   return isEmpty(item.body) ? [outlined] : [outlined, ...layoutNodes(wordsOf(item, drawing))];
@@ -149,50 +228,118 @@ function drawPicture(item: PictureItem, drawing: Drawing): DisplayNode[] {
         stroke: { paint: ink('#b9b29c'), width: 1, dash: [4, 3], cap: 'butt', join: 'round' },
       },
     ];
+  const drawn: DisplayNode = {
+    kind: 'group',
+    matrix: [item.width / picture.width, 0, 0, item.height / picture.height, 0, 0],
+    children: picture.paths.map(({ d, fill, stroke, width, opacity, rule, cap }) => ({
+      kind: 'path',
+      d,
+      ...(fill && { fill: ink(softened(fill, item.soften), opacity) }),
+      ...(stroke && {
+        stroke: {
+          paint: ink(softened(stroke, item.soften), opacity),
+          width,
+          cap: cap ?? 'butt',
+          join: 'round' as const,
+        },
+      }),
+      ...(rule && { rule }),
+    })),
+  };
+  if (item.reflection === 0) return [drawn];
+  const { width, height, reflection } = item;
   return [
     {
       kind: 'group',
-      matrix: [item.width / picture.width, 0, 0, item.height / picture.height, 0, 0],
-      children: picture.paths.map(({ d, fill, stroke, width, opacity, rule, cap }) => ({
-        kind: 'path',
-        d,
-        ...(fill && { fill: ink(fill, opacity) }),
-        ...(stroke && { stroke: { paint: ink(stroke, opacity), width, cap: cap ?? 'butt', join: 'round' as const } }),
-        ...(rule && { rule }),
-      })),
+      matrix: [1, 0, 0, -1, 0, 2 * height],
+      children: [drawn],
+      fade: { from: height, to: height * (1 - reflection), alpha: 0.5, box: { x: 0, y: 0, width, height } },
     },
+    drawn,
   ];
 }
 
+/** A colour washed out towards white. */
+export function softened(hex: string, by: number): string {
+  if (by === 0) return hex;
+  const mixed = [1, 3, 5].map((at) => {
+    const value = parseInt(hex.slice(at, at + 2), 16);
+    return Math.round(value + (255 - value) * by)
+      .toString(16)
+      .padStart(2, '0');
+  });
+  return `#${mixed.join('')}`;
+}
+
+/** The outline of a pen stroke at the size of its frame; its weight stays as it is. */
+export function inkPath({ points, width, height, weight }: InkItem): string {
+  const list: [number, number, number][] = [];
+  for (let i = 0; i < points.length; i += 3) list.push([points[i] * width, points[i + 1] * height, points[i + 2]]);
+  const edge = getStroke(list, {
+    size: weight,
+    thinning: 0.35,
+    smoothing: 0.5,
+    streamline: 0.25,
+    simulatePressure: false,
+  });
+  if (edge.length < 3) return '';
+  const f = (n: number) => `${Math.round(n * 100) / 100}`;
+  const middle = ([ax, ay]: number[], [bx, by]: number[]) => `${f((ax + bx) / 2)} ${f((ay + by) / 2)}`;
+  let d = `M${middle(edge[edge.length - 1], edge[0])}`;
+  edge.forEach((p, i) => (d += `Q${f(p[0])} ${f(p[1])} ${middle(p, edge[(i + 1) % edge.length])}`));
+  return `${d}Z`;
+}
+
+const drawInk = (item: InkItem): DisplayNode[] => {
+  const d = inkPath(item);
+  return d ? [{ kind: 'path', d, fill: ink(item.colour) }] : [];
+};
+
 const CAP_SIZE = 3.2;
-function capNode(cap: LineItem['startCap'], { x, y }: Point, angle: number, { colour, width }: Outline): DisplayNode[] {
-  if (cap === 'none') return [];
+const circlePath = (x: number, y: number, r: number) => {
+  const k = r * 0.5523;
+  return `M${x - r} ${y}C${x - r} ${y - k} ${x - k} ${y - r} ${x} ${y - r}C${x + k} ${y - r} ${x + r} ${y - k} ${x + r} ${y}C${x + r} ${y + k} ${x + k} ${y + r} ${x} ${y + r}C${x - k} ${y + r} ${x - r} ${y + k} ${x - r} ${y}Z`;
+};
+
+/** What stands at the end of a line that arrives there at an angle. */
+function capNode(cap: Cap, { x, y }: Point, angle: number, { colour, width }: Outline): DisplayNode[] {
   const size = 4 + CAP_SIZE * width;
-  if (cap === 'dot') {
-    const r = size * 0.32;
-    const k = r * 0.5523;
-    return [
-      {
-        kind: 'path',
-        fill: ink(colour),
-        d: `M${x - r} ${y}C${x - r} ${y - k} ${x - k} ${y - r} ${x} ${y - r}S${x + r} ${y - k} ${x + r} ${y}S${x + k} ${y + r} ${x} ${y + r}S${x - r} ${y + k} ${x - r} ${y}Z`,
-      },
-    ];
-  }
   const turn = (angle * Math.PI) / 180;
   const at = (back: number, side: number) =>
     `${Math.round((x - back * Math.cos(turn) - side * Math.sin(turn)) * 100) / 100} ${Math.round((y - back * Math.sin(turn) + side * Math.cos(turn)) * 100) / 100}`;
-  return [
-    {
-      kind: 'path',
-      fill: ink(colour),
-      d: `M${at(0, 0)}L${at(size, size * 0.42)}L${at(size * 0.72, 0)}L${at(size, -size * 0.42)}Z`,
-    },
+  const filled = (d: string): DisplayNode[] => [{ kind: 'path', fill: ink(colour), d }];
+  const stroked = (d: string): DisplayNode[] => [
+    { kind: 'path', d, stroke: { paint: ink(colour), width, cap: 'round', join: 'round' } },
   ];
+  switch (cap) {
+    case 'none':
+      return [];
+    case 'arrow':
+      return filled(`M${at(0, 0)}L${at(size, size * 0.42)}L${at(size * 0.72, 0)}L${at(size, -size * 0.42)}Z`);
+    case 'open':
+      return stroked(`M${at(size, size * 0.5)}L${at(0, 0)}L${at(size, -size * 0.5)}`);
+    case 'dot':
+      return filled(circlePath(x, y, size * 0.32));
+    case 'ring':
+      return [
+        {
+          kind: 'path',
+          d: circlePath(x, y, size * 0.34),
+          fill: ink('#ffffff'),
+          stroke: { paint: ink(colour), width, cap: 'butt', join: 'round' },
+        },
+      ];
+    case 'bar':
+      return stroked(`M${at(0, size * 0.45)}L${at(0, -size * 0.45)}`);
+    case 'square': {
+      const half = size * 0.3;
+      return filled(`M${at(half, half)}L${at(-half, half)}L${at(-half, -half)}L${at(half, -half)}Z`);
+    }
+  }
 }
 
 export function drawLine(item: LineItem, from: Point, to: Point): DisplayNode[] {
-  const way = route(item.route, from, to);
+  const way = route(item.route, from, to, item.bend);
   return [
     {
       kind: 'path',
@@ -208,6 +355,7 @@ const KINDS: { [K in Item['kind']]: (item: Extract<Item, { kind: K }>, drawing: 
   text: drawText,
   shape: drawShape,
   picture: drawPicture,
+  ink: drawInk,
   line(item, drawing) {
     const { from, to } = lineEnds(drawing.page, item, drawing.pictures);
     return drawLine(item, from, to);
@@ -223,8 +371,23 @@ export function drawItem(item: Item, drawing: Drawing): DisplayNode | undefined 
     kind: 'group',
     id: item.id,
     children,
-    ...(item.kind !== 'line' && { matrix: frameMatrix(item) }),
+    ...(isFramed(item) && { matrix: frameMatrix(item) }),
     ...(item.opacity < 1 && { opacity: item.opacity }),
+    ...(item.shadow && isFramed(item) && { shadow: shadowOf(item, item.shadow) }),
+  };
+}
+
+function shadowOf(item: FramedItem, { dx, dy, blur, colour, opacity }: Shadow): DrawnShadow {
+  const around = mapped(localBox(item), frameMatrix(item));
+  // Tails, outlines and curved letters reach beyond the frame.
+  const reach = Math.max(item.width, item.height) * 0.7 + 24;
+  return {
+    dx,
+    dy,
+    blur: blur / 2,
+    hex: colour,
+    alpha: opacity,
+    box: grown(around, reach + blur * 2 + Math.max(Math.abs(dx), Math.abs(dy))),
   };
 }
 

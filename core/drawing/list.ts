@@ -1,4 +1,4 @@
-import type { Matrix } from '../geometry/matrix';
+import type { Box, Matrix } from '../geometry/matrix';
 
 /**
  * The display list: what a page looks like, with everything resolved. Points, y down. Editor, thumbnails, PNG and PDF are
@@ -28,11 +28,41 @@ export type GlyphsNode = {
   y: number;
   text: string;
   /** Positions relative to x, y. */
-  glyphs: { id: number; cluster: number; x: number; y: number; advance: number }[];
+  glyphs: {
+    id: number;
+    cluster: number;
+    x: number;
+    y: number;
+    advance: number;
+    /** Turned about its origin, for letters along a curve: [a, b, c, d], y down. */
+    turn?: readonly [number, number, number, number];
+  }[];
   fill: DrawnPaint;
+  /** Drawn behind the fill, so that it shows only outside of it: `width` is what shows. */
+  stroke?: DrawnStroke;
 };
 export type ImageNode = { kind: 'image'; asset: string; x: number; y: number; width: number; height: number };
-export type GroupNode = { kind: 'group'; id?: string; matrix?: Matrix; opacity?: number; children: DisplayNode[] };
+export type DrawnShadow = {
+  dx: number;
+  dy: number;
+  /** Standard deviation of the blur. */
+  blur: number;
+  hex: string;
+  alpha: number;
+  /** All that the shadow may cover, in the group's outer coordinates. */
+  box: Box;
+};
+export type GroupNode = {
+  kind: 'group';
+  id?: string;
+  matrix?: Matrix;
+  opacity?: number;
+  /** Falls from the whole group, within the coordinates that the group stands in. */
+  shadow?: DrawnShadow;
+  /** Fades out from one height to another, in the group's own coordinates: from `alpha` to nothing within `box`. */
+  fade?: { from: number; to: number; alpha: number; box: Box };
+  children: DisplayNode[];
+};
 export type DisplayNode = PathNode | GlyphsNode | ImageNode | GroupNode;
 
 export type DrawnPage = { width: number; height: number; nodes: DisplayNode[] };

@@ -1,7 +1,7 @@
 import { isIdentity } from '../geometry/matrix';
 import type { Matrix } from '../geometry/matrix';
 import type { Faces } from '../text/faces';
-import type { DisplayNode, DrawnPage, DrawnPaint, GlyphsNode } from './list';
+import type { DisplayNode, DrawnPage, DrawnPaint, DrawnShadow, DrawnStroke, GlyphsNode, GroupNode } from './list';
 
 /** The display list as SVG, words as outlines. Colours are hex, gradients in user space, ids carry a prefix. */
 
@@ -29,7 +29,7 @@ class Emitter {
   private paint(name: 'fill' | 'stroke', paint: DrawnPaint): string {
     if (paint.kind === 'solid')
       return ` ${name}="${paint.hex}"${paint.alpha < 1 ? ` ${name}-opacity="${f(paint.alpha)}"` : ''}`;
-    const id = `${this.options.prefix ?? ''}g${this.count++}`;
+    const id = this.id('g');
     const stops = paint.stops
       .map(
         ([offset, hex, alpha]) =>
@@ -43,13 +43,43 @@ class Emitter {
     return ` ${name}="url(#${id})"`;
   }
 
-  private glyphs({ file, size, x, y, glyphs, fill }: GlyphsNode): string {
+  private stroke({ paint, width, dash, cap, join }: DrawnStroke): string {
+    let out = `${this.paint('stroke', paint)} stroke-width="${f(width)}"`;
+    if (dash) out += ` stroke-dasharray="${dash.map(f).join(' ')}"`;
+    if (cap !== 'butt') out += ` stroke-linecap="${cap}"`;
+    if (join !== 'miter') out += ` stroke-linejoin="${join}"`;
+    return out;
+  }
+
+  private glyphs({ file, size, x, y, glyphs, fill, stroke }: GlyphsNode): string {
     let d = '';
     for (const glyph of glyphs) {
+      if (glyph.turn) {
+        d += this.faces.placed(file, glyph.id, size, glyph.turn, { x: x + glyph.x, y: y + glyph.y });
+        continue;
+      }
       const outline = this.faces.outline(file, glyph.id, size);
       if (outline) d += `M${f(x + glyph.x)} ${f(y + glyph.y)}${outline}`;
     }
-    return d && `<path d="${d}"${this.paint('fill', fill)}/>`;
+    if (!d) return '';
+    // Half of a stroke lies under the letter.
+    const behind = stroke ? `<path d="${d}" fill="none"${this.stroke({ ...stroke, width: stroke.width * 2 })}/>` : '';
+    return `${behind}<path d="${d}"${this.paint('fill', fill)}/>`;
+  }
+
+  private id = (letter: string) => `${this.options.prefix ?? ''}${letter}${this.count++}`;
+
+  private shadow({ dx, dy, blur, hex, alpha, box }: DrawnShadow): string {
+    const id = this.id('s');
+    this.definitions += `<filter id="${id}" filterUnits="userSpaceOnUse" color-interpolation-filters="sRGB" x="${f(box.x)}" y="${f(box.y)}" width="${f(box.width)}" height="${f(box.height)}"><feDropShadow dx="${f(dx)}" dy="${f(dy)}" stdDeviation="${f(blur)}" flood-color="${hex}" flood-opacity="${f(alpha)}"/></filter>`;
+    return id;
+  }
+
+  private fade({ from, to, alpha, box }: NonNullable<GroupNode['fade']>): string {
+    const id = this.id('m');
+    const area = `x="${f(box.x)}" y="${f(box.y)}" width="${f(box.width)}" height="${f(box.height)}"`;
+    this.definitions += `<linearGradient id="${id}g" gradientUnits="userSpaceOnUse" x1="0" y1="${f(from)}" x2="0" y2="${f(to)}"><stop offset="0" stop-color="#ffffff" stop-opacity="${f(alpha)}"/><stop offset="1" stop-color="#ffffff" stop-opacity="0"/></linearGradient><mask id="${id}" maskUnits="userSpaceOnUse" ${area}><rect ${area} fill="url(#${id}g)"/></mask>`;
+    return id;
   }
 
   node(node: DisplayNode): string {
@@ -57,13 +87,7 @@ class Emitter {
       case 'path': {
         let out = `<path d="${node.d}"${node.fill ? this.paint('fill', node.fill) : ' fill="none"'}`;
         if (node.rule) out += ' fill-rule="evenodd"';
-        if (node.stroke) {
-          const { paint, width, dash, cap, join } = node.stroke;
-          out += `${this.paint('stroke', paint)} stroke-width="${f(width)}"`;
-          if (dash) out += ` stroke-dasharray="${dash.map(f).join(' ')}"`;
-          if (cap !== 'butt') out += ` stroke-linecap="${cap}"`;
-          if (join !== 'miter') out += ` stroke-linejoin="${join}"`;
-        }
+        if (node.stroke) out += this.stroke(node.stroke);
         return `${out}/>`;
       }
       case 'glyphs':
@@ -78,7 +102,9 @@ class Emitter {
         if (node.matrix && !isIdentity(node.matrix)) attributes += ` transform="${matrixOf(node.matrix)}"`;
         if (node.opacity !== undefined) attributes += ` opacity="${f(node.opacity)}"`;
         const inner = this.nodes(node.children);
-        return attributes ? `<g${attributes}>${inner}</g>` : inner;
+        const faded = node.fade ? `<g mask="url(#${this.fade(node.fade)})">${inner}</g>` : inner;
+        const drawn = attributes ? `<g${attributes}>${faded}</g>` : faded;
+        return node.shadow ? `<g filter="url(#${this.shadow(node.shadow)})">${drawn}</g>` : drawn;
       }
     }
   }

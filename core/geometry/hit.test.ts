@@ -1,11 +1,12 @@
-import { expect, test } from 'vitest';
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
 import type { DrawnPicture } from '../drawing/picture';
-import { free, group, line, page, picture, shape, text } from '../sheet/make';
+import { free, group, line, page, picture, plain, shape, text } from '../sheet/make';
 import type { GroupItem, Item } from '../sheet/schema';
 import { contains, encloses, grown, overlaps, spanned, union } from './box';
+import { covers, edgeDistance, flatten } from './flatten';
 import { boxOf, itemsAt, itemsWithin, targetAt } from './hit';
-import { OUTLINES, roundedBox } from './outline';
-import { SHAPES } from '../sheet/schema';
+import { adjusted, FAMILIES, OUTLINES, roundedBox, shapeHandles, shapeInside, shapePath, SHAPES } from './outline';
 
 const bird: DrawnPicture = {
   id: 'diagram/bird',
@@ -101,18 +102,77 @@ test('boxes: union, growing, containing, overlapping', () => {
   expect(overlaps(a, b)).toBe(false);
 });
 
-test.each(SHAPES)('a %s is closed, stays in its box, and has room for words', (kind) => {
-  for (const adjust of [0, 0.5, 1]) {
-    const d = OUTLINES[kind].path(120, 80, adjust);
-    expect(d).toMatch(/^M.*Z$/);
-    for (const number of d.match(/-?\d+(\.\d+)?/g)!.map(Number)) {
-      expect(number).toBeGreaterThanOrEqual(-8);
-      expect(number).toBeLessThanOrEqual(121);
-    }
-    const inside = OUTLINES[kind].inside(120, 80, adjust);
+test('there are more than sixty shapes, each in one family', () => {
+  expect(SHAPES.length).toBeGreaterThanOrEqual(60);
+  expect(FAMILIES.flatMap((family) => family.shapes).sort()).toEqual([...SHAPES].sort());
+  expect(new Set(SHAPES.map((shape) => OUTLINES[shape].name)).size).toBe(SHAPES.length);
+});
+
+test.each(SHAPES)('a %s is drawn within its box but for a tail, and has room for words', (kind) => {
+  for (const value of [0, 0.5, 1]) {
+    const adjust = (OUTLINES[kind].start ?? []).map(() => value);
+    const d = shapePath(kind, 120, 80, adjust);
+    expect(d).toMatch(OUTLINES[kind].open ? /^M[^Z]*$/ : /^M.*Z/);
+    const tail = FAMILIES.find((family) => family.name === 'spoken')!.shapes.includes(kind);
+    const { box } = flatten(d);
+    if (!tail) expect(encloses({ x: -1, y: -1, width: 122, height: 82 }, box)).toBe(true);
+    expect(Math.max(box.width, box.height)).toBeGreaterThan(35);
+    const inside = shapeInside(kind, 120, 80, adjust);
     expect(encloses({ x: 0, y: 0, width: 120, height: 80 }, inside)).toBe(true);
     expect(inside.width * inside.height).toBeGreaterThan(0);
   }
+});
+
+test.each(SHAPES.filter((shape) => OUTLINES[shape].handles))(
+  'the handles of a %s go where they are dragged',
+  (kind) => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.02, max: 0.98, noNaN: true }), { minLength: 2, maxLength: 2 }),
+        (wish) => {
+          const values = (OUTLINES[kind].start ?? []).map((_, i) => wish[i]);
+          const handles = shapeHandles(kind, 140, 100, values);
+          for (const [i, { point }] of handles.entries()) {
+            const found = adjusted(kind, 140, 100, values, i, point);
+            const now = shapeHandles(kind, 140, 100, found)[i].point;
+            expect(Math.hypot(now.x - point.x, now.y - point.y)).toBeLessThan(0.6);
+            for (const value of found) expect(value >= 0 && value <= 1).toBe(true);
+          }
+        },
+      ),
+      { numRuns: 15 },
+    );
+  },
+);
+
+describe('a shape is met where it is painted', () => {
+  const at = (given: Parameters<typeof shape>[0], x: number, y: number) => {
+    const on = page({ id: 'p', items: [shape({ x: 100, y: 100, width: 200, height: 100, ...given })] });
+    return itemsAt(on, null, { x, y }, 3, () => undefined).length > 0;
+  };
+  test('a filled one all over, but not beyond its outline', () => {
+    expect(at({ id: 'a', shape: 'ellipse' }, 200, 150)).toBe(true);
+    expect(at({ id: 'a', shape: 'ellipse' }, 106, 106)).toBe(false);
+  });
+  test('a hollow one at its edge, so that what lies in it can be reached', () => {
+    expect(at({ id: 'a', fill: null }, 200, 150)).toBe(false);
+    expect(at({ id: 'a', fill: null }, 101, 150)).toBe(true);
+    expect(at({ id: 'a', fill: null, body: plain('words') }, 200, 150)).toBe(true);
+  });
+  test('a ring has a hole', () => {
+    expect(at({ id: 'a', shape: 'ring' }, 200, 150)).toBe(false);
+    expect(at({ id: 'a', shape: 'ring' }, 110, 150)).toBe(true);
+  });
+});
+
+test('a path covers what it goes round, by either rule', () => {
+  const two = flatten('M0 0L20 0L20 20L0 20ZM5 5L15 5L15 15L5 15Z');
+  expect(covers(two, { x: 10, y: 10 })).toBe(true);
+  expect(covers(two, { x: 10, y: 10 }, true)).toBe(false);
+  expect(covers(two, { x: 30, y: 10 })).toBe(false);
+  const curved = flatten('M0 10C0 4 4 0 10 0Q20 0 20 10H10V20Z');
+  expect(curved.box).toEqual({ x: 0, y: 0, width: 20, height: 20 });
+  expect(edgeDistance(curved, { x: 10, y: -3 })).toBeCloseTo(3, 1);
 });
 
 test('round corners are at most half the shorter side', () =>

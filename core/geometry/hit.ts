@@ -1,17 +1,20 @@
 import type { Pictures } from '../drawing/picture';
-import type { GroupItem, Item, Page } from '../sheet/schema';
+import { isEmpty } from '../sheet/body';
+import type { GroupItem, InkItem, Item, Page, ShapeItem } from '../sheet/schema';
 import { isFramed } from '../sheet/schema';
 import { contains, encloses } from './box';
 import { frameMatrix, localBox, pageBox, parentMatrix } from './frame';
+import { covers, edgeDistance, flatten } from './flatten';
 import { distanceTo, lineEnds, route } from './line';
 import type { Box, Matrix, Point } from './matrix';
 import { compose, IDENTITY, inverse, transform } from './matrix';
+import { OUTLINES, shapeInside, shapePath } from './outline';
 
 /** What lies under a point, front to back. Points and boxes in page coordinates. */
 
 export const linePoints = (page: Page, item: Extract<Item, { kind: 'line' }>, pictures: Pictures): Point[] => {
   const { from, to } = lineEnds(page, item, pictures);
-  return route(item.route, from, to).points;
+  return route(item.route, from, to, item.bend).points;
 };
 
 /** The upright box around any item, lines as they run. */
@@ -28,10 +31,28 @@ function touches(page: Page, item: Item, matrix: Matrix, point: Point, reach: nu
   const local = transform(inverse(inner), point);
   if (item.kind === 'group')
     return item.items.some((part) => !part.hidden && touches(page, part, inner, point, reach, pictures));
+  if (item.kind === 'ink') return inkTouched(item, local, reach);
+  if (item.kind === 'shape' && !hitsShape(item, local, reach)) return false;
+  if (item.kind === 'shape') return true;
   // Thin things get a little room, so that a finger can meet them.
   const box = localBox(item);
   const room = Math.max(0, reach - Math.min(box.width, box.height) / 2);
   return contains({ x: -room, y: -room, width: box.width + 2 * room, height: box.height + 2 * room }, local);
+}
+
+/** A shape is met where it is painted: a hollow one at its edge and its words only, so that what lies in it can be reached. */
+function hitsShape(item: ShapeItem, local: Point, reach: number): boolean {
+  const outline = flatten(shapePath(item.shape, item.width, item.height, item.adjust));
+  if (edgeDistance(outline, local) <= reach + (item.outline?.width ?? 0) / 2) return true;
+  if (item.fill && !OUTLINES[item.shape].open) return covers(outline, local);
+  return !isEmpty(item.body) && contains(shapeInside(item.shape, item.width, item.height, item.adjust), local);
+}
+
+function inkTouched({ points, width, height, weight }: InkItem, local: Point, reach: number): boolean {
+  const chain: Point[] = [];
+  for (let i = 0; i < points.length; i += 3) chain.push({ x: points[i] * width, y: points[i + 1] * height });
+  const near = chain.length === 1 ? Math.hypot(chain[0].x - local.x, chain[0].y - local.y) : distanceTo(chain, local);
+  return near <= reach + weight / 2;
 }
 
 /** All items of one list under a point: the page's own, or those of a group that was entered. `reach` in points. */

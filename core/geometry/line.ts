@@ -58,11 +58,17 @@ export function lineEnds(page: Page, line: LineItem, pictures: Pictures): { from
 const f = (n: number) => `${Math.round(n * 100) / 100}`;
 const degrees = (a: Point, b: Point) => (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
 
-/** The way of a line between two points. Angles are the directions in which it arrives at either end. */
-export function route(kind: LineItem['route'], from: Point, to: Point): Route {
+const lerp = (a: number, b: number, t: number) => a + (b - a) * t;
+const isWide = (from: Point, to: Point) => Math.abs(to.x - from.x) >= Math.abs(to.y - from.y);
+
+/**
+ * The way of a line between two points. Angles are the directions in which it arrives at either end. `bend`, 0 to 1: where
+ * a stepped line has its step, and how far a curved one runs straight on before it turns.
+ */
+export function route(kind: LineItem['route'], from: Point, to: Point, bend = 0.5): Route {
   if (kind === 'stepped') {
-    const wide = Math.abs(to.x - from.x) >= Math.abs(to.y - from.y);
-    const middle = wide ? (from.x + to.x) / 2 : (from.y + to.y) / 2;
+    const wide = isWide(from, to);
+    const middle = wide ? lerp(from.x, to.x, bend) : lerp(from.y, to.y, bend);
     const points = wide
       ? [from, { x: middle, y: from.y }, { x: middle, y: to.y }, to]
       : [from, { x: from.x, y: middle }, { x: to.x, y: middle }, to];
@@ -74,9 +80,9 @@ export function route(kind: LineItem['route'], from: Point, to: Point): Route {
     };
   }
   if (kind === 'curved') {
-    const wide = Math.abs(to.x - from.x) >= Math.abs(to.y - from.y);
-    const c1 = wide ? { x: from.x + (to.x - from.x) / 2, y: from.y } : { x: from.x, y: from.y + (to.y - from.y) / 2 };
-    const c2 = wide ? { x: to.x - (to.x - from.x) / 2, y: to.y } : { x: to.x, y: to.y - (to.y - from.y) / 2 };
+    const wide = isWide(from, to);
+    const c1 = wide ? { x: lerp(from.x, to.x, bend), y: from.y } : { x: from.x, y: lerp(from.y, to.y, bend) };
+    const c2 = wide ? { x: lerp(to.x, from.x, bend), y: to.y } : { x: to.x, y: lerp(to.y, from.y, bend) };
     const points = Array.from({ length: 13 }, (_, i) => {
       const t = i / 12;
       const at = (a: number, b: number, c: number, d: number) =>
@@ -96,6 +102,24 @@ export function route(kind: LineItem['route'], from: Point, to: Point): Route {
     startAngle: degrees(to, from),
     endAngle: degrees(from, to),
   };
+}
+
+/** Where the handle for a line's bend stands; a straight line has none. */
+export function bendPoint(kind: LineItem['route'], from: Point, to: Point, bend: number): Point | null {
+  if (kind === 'straight') return null;
+  const wide = isWide(from, to);
+  if (kind === 'stepped')
+    return wide
+      ? { x: lerp(from.x, to.x, bend), y: (from.y + to.y) / 2 }
+      : { x: (from.x + to.x) / 2, y: lerp(from.y, to.y, bend) };
+  return wide ? { x: lerp(from.x, to.x, bend), y: from.y } : { x: from.x, y: lerp(from.y, to.y, bend) };
+}
+
+/** The bend at which that handle stands nearest to a point. */
+export function bendAt(from: Point, to: Point, { x, y }: Point): number {
+  const wide = isWide(from, to);
+  const [start, end, at] = wide ? [from.x, to.x, x] : [from.y, to.y, y];
+  return end === start ? 0.5 : Math.round(Math.max(0, Math.min(1, (at - start) / (end - start))) * 1000) / 1000;
 }
 
 /** The distance of a point from a chain of segments. */

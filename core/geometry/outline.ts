@@ -1,119 +1,88 @@
-import type { ShapeItem } from '../sheet/schema';
-import type { Box, Point } from './matrix';
+import type { Point } from './matrix';
+import type { ShapeKind } from './shapes/pen';
+import { PLAIN } from './shapes/plain';
+import { ROUND } from './shapes/round';
+import { RIBBONS, SPOKEN } from './shapes/spoken';
+import { HOLDING, WAYS } from './shapes/ways';
 
-/** The outlines of shapes in their local box, as SVG paths; and the box within that words are set in. */
+export { roundedBox } from './shapes/plain';
 
-const f = (n: number) => `${Math.round(n * 100) / 100}`;
-const polygon = (points: readonly Point[]) =>
-  `${points.map((p, i) => `${i ? 'L' : 'M'}${f(p.x)} ${f(p.y)}`).join('')}Z`;
+/** The outlines of shapes in their local box. A new shape is one row in a file of shapes/, and shows up everywhere. */
 
-/** A rectangle with round corners; the radius is at most half the shorter side. */
-export function roundedBox(width: number, height: number, radius: number): string {
-  const r = Math.min(radius, width / 2, height / 2);
-  if (r <= 0) return `M0 0H${f(width)}V${f(height)}H0Z`;
-  const k = r * 0.5523;
-  return (
-    `M${f(r)} 0H${f(width - r)}C${f(width - r + k)} 0 ${f(width)} ${f(r - k)} ${f(width)} ${f(r)}V${f(height - r)}` +
-    `C${f(width)} ${f(height - r + k)} ${f(width - r + k)} ${f(height)} ${f(width - r)} ${f(height)}H${f(r)}` +
-    `C${f(r - k)} ${f(height)} 0 ${f(height - r + k)} 0 ${f(height - r)}V${f(r)}C0 ${f(r - k)} ${f(r - k)} 0 ${f(r)} 0Z`
-  );
-}
+const KINDS = { ...PLAIN, ...ROUND, ...SPOKEN, ...RIBBONS, ...WAYS, ...HOLDING };
+export type ShapeName = keyof typeof KINDS;
+export const OUTLINES: Record<ShapeName, ShapeKind> = KINDS;
+export const SHAPES = Object.keys(KINDS) as [ShapeName, ...ShapeName[]];
 
-export function ellipse(width: number, height: number): string {
-  const [rx, ry] = [width / 2, height / 2];
-  const [kx, ky] = [rx * 0.5523, ry * 0.5523];
-  return (
-    `M0 ${f(ry)}C0 ${f(ry - ky)} ${f(rx - kx)} 0 ${f(rx)} 0C${f(rx + kx)} 0 ${f(width)} ${f(ry - ky)} ${f(width)} ${f(ry)}` +
-    `C${f(width)} ${f(ry + ky)} ${f(rx + kx)} ${f(height)} ${f(rx)} ${f(height)}C${f(rx - kx)} ${f(height)} 0 ${f(ry + ky)} 0 ${f(ry)}Z`
-  );
-}
+/** How shapes are offered: by what they are for. */
+export const FAMILIES: { name: string; shapes: ShapeName[] }[] = [
+  { name: 'plain', shapes: Object.keys(PLAIN) as ShapeName[] },
+  { name: 'round and outdoors', shapes: Object.keys(ROUND) as ShapeName[] },
+  { name: 'spoken', shapes: Object.keys(SPOKEN) as ShapeName[] },
+  { name: 'ribbons', shapes: Object.keys(RIBBONS) as ShapeName[] },
+  { name: 'ways', shapes: Object.keys(WAYS) as ShapeName[] },
+  { name: 'holding', shapes: Object.keys(HOLDING) as ShapeName[] },
+];
 
-/** Corners of a star of five points; `inner` is the radius of its notches against that of its tips. */
-function star(width: number, height: number, inner: number): Point[] {
-  return Array.from({ length: 10 }, (_, i) => {
-    const angle = (i * Math.PI) / 5 - Math.PI / 2;
-    const r = i % 2 === 0 ? 1 : inner;
-    return { x: (width / 2) * (1 + r * Math.cos(angle)), y: (height / 2) * (1 + r * Math.sin(angle)) };
+/** The values of a shape's handles, those that are missing as the shape starts with. */
+export const valuesOf = (shape: ShapeName, adjust: readonly number[]): number[] =>
+  (OUTLINES[shape].start ?? []).map((value, i) => adjust[i] ?? value);
+
+export const shapePath = (shape: ShapeName, width: number, height: number, adjust: readonly number[]) =>
+  OUTLINES[shape].path(width, height, valuesOf(shape, adjust));
+
+export const shapeInside = (shape: ShapeName, width: number, height: number, adjust: readonly number[]) =>
+  OUTLINES[shape].inside(width, height, valuesOf(shape, adjust));
+
+export type ShapeHandle = { values: number[]; point: Point };
+
+/** Where a shape's handles stand. Two values at one spot are one handle, dragged both ways at once. */
+export function shapeHandles(
+  shape: ShapeName,
+  width: number,
+  height: number,
+  adjust: readonly number[],
+): ShapeHandle[] {
+  const points = OUTLINES[shape].handles?.(width, height, valuesOf(shape, adjust)) ?? [];
+  const out: ShapeHandle[] = [];
+  points.forEach((point, i) => {
+    const same = out.find((handle) => handle.point.x === point.x && handle.point.y === point.y && isTail(shape));
+    if (same) same.values.push(i);
+    else out.push({ values: [i], point });
   });
+  return out;
 }
+const isTail = (shape: ShapeName) => shape in SPOKEN;
 
-type Outliner = {
-  path(width: number, height: number, adjust: number): string;
-  inside(width: number, height: number, adjust: number): Box;
-};
-const inset =
-  (x: number, y: number) =>
-  (width: number, height: number): Box => ({
-    x: width * x,
-    y: height * y,
-    width: width * (1 - 2 * x),
-    height: height * (1 - 2 * y),
-  });
-
-export const OUTLINES: Record<ShapeItem['shape'], Outliner> = {
-  rectangle: { path: (w, h, a) => roundedBox(w, h, a * Math.min(w, h) * 0.5), inside: inset(0, 0) },
-  ellipse: { path: ellipse, inside: inset(0.146, 0.146) },
-  triangle: {
-    path: (w, h) =>
-      polygon([
-        { x: w / 2, y: 0 },
-        { x: w, y: h },
-        { x: 0, y: h },
-      ]),
-    inside: (w, h) => ({ x: w * 0.25, y: h * 0.5, width: w * 0.5, height: h * 0.5 }),
-  },
-  diamond: {
-    path: (w, h) =>
-      polygon([
-        { x: w / 2, y: 0 },
-        { x: w, y: h / 2 },
-        { x: w / 2, y: h },
-        { x: 0, y: h / 2 },
-      ]),
-    inside: inset(0.25, 0.25),
-  },
-  star: { path: (w, h, a) => polygon(star(w, h, 0.25 + a * 0.65)), inside: inset(0.28, 0.3) },
-  arrow: {
-    path(w, h, a) {
-      const head = Math.min(w * 0.7, h * 0.75);
-      const shaft = h * (0.5 - (0.15 + a * 0.5) / 2);
-      return polygon([
-        { x: 0, y: shaft },
-        { x: w - head, y: shaft },
-        { x: w - head, y: 0 },
-        { x: w, y: h / 2 },
-        { x: w - head, y: h },
-        { x: w - head, y: h - shaft },
-        { x: 0, y: h - shaft },
-      ]);
-    },
-    inside: (w, h) => ({ x: w * 0.04, y: h * 0.3, width: w * 0.7, height: h * 0.4 }),
-  },
-  balloon: {
-    path(w, h, a) {
-      const low = h * 0.78;
-      const r = Math.min(w, low) * 0.24;
-      const k = r * 0.45;
-      const root = w * (0.18 + a * 0.4);
-      return (
-        `M${f(r)} 0H${f(w - r)}C${f(w - k)} 0 ${f(w)} ${f(k)} ${f(w)} ${f(r)}V${f(low - r)}C${f(w)} ${f(low - k)} ${f(w - k)} ${f(low)} ${f(w - r)} ${f(low)}` +
-        `H${f(root + w * 0.14)}L${f(root - w * 0.06)} ${f(h)}L${f(root)} ${f(low)}H${f(r)}C${f(k)} ${f(low)} 0 ${f(low - k)} 0 ${f(low - r)}V${f(r)}C0 ${f(k)} ${f(k)} 0 ${f(r)} 0Z`
-      );
-    },
-    inside: (w, h) => ({ x: w * 0.06, y: h * 0.04, width: w * 0.88, height: h * 0.7 }),
-  },
-  hexagon: {
-    path(w, h, a) {
-      const x = w * (0.08 + a * 0.35);
-      return polygon([
-        { x, y: 0 },
-        { x: w - x, y: 0 },
-        { x: w, y: h / 2 },
-        { x: w - x, y: h },
-        { x, y: h },
-        { x: 0, y: h / 2 },
-      ]);
-    },
-    inside: inset(0.16, 0.06),
-  },
-};
+/** The values at which a handle stands nearest to a point: a coarse search, then a fine one about its best. */
+export function adjusted(
+  shape: ShapeName,
+  width: number,
+  height: number,
+  adjust: readonly number[],
+  handle: number,
+  point: Point,
+): number[] {
+  const kind = OUTLINES[shape];
+  let now = valuesOf(shape, adjust);
+  const { values } = shapeHandles(shape, width, height, now)[handle];
+  const miss = (value: number, index: number) => {
+    const tried = now.map((v, i) => (i === index ? value : v));
+    const at = kind.handles!(width, height, tried)[index];
+    return Math.hypot(at.x - point.x, at.y - point.y);
+  };
+  // Twice round for a handle of two values, each of which was found with the other standing elsewhere.
+  for (let round = 0; round < (values.length > 1 ? 3 : 1); round++)
+    for (const index of values) {
+      let best = 0;
+      let step = 1 / 40;
+      for (let i = 0; i <= 40; i++) if (miss(i / 40, index) < miss(best, index)) best = i / 40;
+      while (step > 1e-4) {
+        step /= 2;
+        for (const value of [best - step, best + step])
+          if (value >= 0 && value <= 1 && miss(value, index) < miss(best, index)) best = value;
+      }
+      now = now.map((v, i) => (i === index ? Math.round(best * 1e4) / 1e4 : v));
+    }
+  return now;
+}

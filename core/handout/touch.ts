@@ -5,7 +5,7 @@ import { find } from '../sheet/tree';
 
 /** What a student may do with a copy. The server asks this of every change; the workbench asks first, to say so early. */
 
-export const SUPPLIES = ['text', 'shape', 'line', 'picture'] as const;
+export const SUPPLIES = ['text', 'shape', 'line', 'picture', 'ink'] as const;
 export type Supply = (typeof SUPPLIES)[number];
 
 /** Settings that belong to the teacher even on a part that is free. */
@@ -25,6 +25,7 @@ function fillsIn(item: Item, keys: string[]): boolean {
     line: ['from', 'to'],
     shape: ['fill'],
     picture: [],
+    ink: [],
     group: [],
   };
   return keys.every((key) => open[item.kind].includes(key));
@@ -79,6 +80,7 @@ export function refusal(sheet: Sheet, change: Change, supplies: readonly Supply[
     }
     case 'page-insert':
     case 'page-remove':
+    case 'page-move':
     case 'page-set':
     case 'sheet-set':
     case 'role-set':

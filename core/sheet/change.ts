@@ -41,8 +41,10 @@ const Simple = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('paragraph'), id: Id, from: offset, to: offset, patch: nullable(ParagraphFormat) }),
   z.strictObject({ kind: z.literal('page-insert'), behind: Id.nullable(), page: Page }),
   z.strictObject({ kind: z.literal('page-remove'), id: Id }),
+  /** Moves a page in the order, behind another one (null: to the front). */
+  z.strictObject({ kind: z.literal('page-move'), id: Id, behind: Id.nullable() }),
   z.strictObject({ kind: z.literal('page-set'), id: Id, values: z.record(z.string().max(20), z.unknown()) }),
-  /** The sheet's own settings: title, unit, palette. */
+  /** The sheet's own settings: title, unit, palette, words of its own. */
   z.strictObject({ kind: z.literal('sheet-set'), values: z.record(z.string().max(20), z.unknown()) }),
   z.strictObject({ kind: z.literal('role-set'), id: Id, role: Role.nullable() }),
 ]);
@@ -151,7 +153,15 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
         place.item.kind === 'group' ? { ...place.item, ...values, items: [] } : { ...place.item, ...values },
       );
       if (!read.success) return refused(firstIssue(read.error));
-      return done(withItem(sheet, place, { ...place.item, ...values } as Item));
+      // As it was read: an older program's values are brought up to date by the schema.
+      const next = read.data as Item;
+      return done(
+        withItem(
+          sheet,
+          place,
+          next.kind === 'group' && place.item.kind === 'group' ? { ...next, items: place.item.items } : next,
+        ),
+      );
     },
     invert: (sheet, { id, values }) => ({ kind: 'set', id, values: pick(find(sheet, id)!.item, Object.keys(values)) }),
   },
@@ -232,6 +242,19 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
       return { kind: 'page-insert', behind: at > 0 ? sheet.pages[at - 1].id : null, page: sheet.pages[at] };
     },
   },
+  'page-move': {
+    apply(sheet, { id, behind }) {
+      const page = sheet.pages.find((p) => p.id === id);
+      if (!page) return refused('This page is no longer in the sheet.');
+      const rest = sheet.pages.filter((p) => p !== page);
+      const at = behind === null ? 0 : rest.findIndex((p) => p.id === behind) + 1;
+      return done({ ...sheet, pages: [...rest.slice(0, at), page, ...rest.slice(at)] });
+    },
+    invert(sheet, { id }) {
+      const at = sheet.pages.findIndex((p) => p.id === id);
+      return { kind: 'page-move', id, behind: at > 0 ? sheet.pages[at - 1].id : null };
+    },
+  },
   'page-set': {
     apply(sheet, { id, values }) {
       const page = sheet.pages.find((p) => p.id === id);
@@ -253,12 +276,14 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
   },
   'sheet-set': {
     apply(sheet, { values }) {
-      const wrong = Object.keys(values).find((key) => !['title', 'unit', 'palette'].includes(key));
+      const wrong = Object.keys(values).find((key) => !['title', 'unit', 'palette', 'ownWords'].includes(key));
       if (wrong) return refused(`“${wrong}” can not be set on a sheet.`);
-      const read = Sheet.pick({ title: true, unit: true, palette: true }).safeParse({
-        title: sheet.title,
-        unit: sheet.unit,
-        palette: sheet.palette,
+      const { title, unit, palette, ownWords } = sheet;
+      const read = Sheet.pick({ title: true, unit: true, palette: true, ownWords: true }).safeParse({
+        title,
+        unit,
+        palette,
+        ownWords,
         ...values,
       });
       return read.success ? done({ ...sheet, ...read.data }) : refused(firstIssue(read.error));

@@ -1,6 +1,7 @@
 import type {
   Body,
   GroupItem,
+  InkItem,
   Item,
   LineItem,
   Page,
@@ -17,7 +18,7 @@ import { SHEET_VERSION } from './schema';
 
 type Given<T extends Item> = Partial<Omit<T, 'kind'>> & { id: string };
 
-const base = { opacity: 1, locked: false, hidden: false, touch: 'fixed' as const, role: null, alt: '' };
+const base = { opacity: 1, locked: false, hidden: false, touch: 'fixed' as const, role: null, alt: '', shadow: null };
 const frame = { x: 0, y: 0, width: 100, height: 60, angle: 0, flipX: false, flipY: false };
 
 export const solid = (colour: string, opacity = 1): Paint => ({ kind: 'solid', colour, opacity });
@@ -34,6 +35,9 @@ export const text = (given: Given<TextItem>): TextItem => ({
   vertical: 'top',
   body: plain(''),
   fit: 'grow',
+  least: 7,
+  plate: null,
+  lettering: null,
   fill: null,
   outline: null,
   corner: 0,
@@ -51,7 +55,7 @@ export const shape = (given: Given<ShapeItem>): ShapeItem => ({
   padding: 4,
   vertical: 'middle',
   shape: 'rectangle',
-  adjust: 0.2,
+  adjust: [],
   fill: solid('#dfe8d0'),
   outline: { colour: '#4a6b35', width: 1.5, dash: 'solid' },
   body: plain(''),
@@ -65,6 +69,7 @@ export const line = (given: Given<LineItem>): LineItem => ({
   from: free(0, 0),
   to: free(100, 0),
   route: 'straight',
+  bend: 0.5,
   outline: { colour: '#5b5646', width: 1.25, dash: 'solid' },
   startCap: 'none',
   endCap: 'none',
@@ -76,6 +81,17 @@ export const picture = (given: Given<PictureItem> & { picture: string }): Pictur
   ...base,
   ...frame,
   credit: '',
+  soften: 0,
+  reflection: 0,
+  ...given,
+});
+
+export const ink = (given: Given<InkItem> & { points: number[] }): InkItem => ({
+  kind: 'ink',
+  ...base,
+  ...frame,
+  colour: '#2c5d86',
+  weight: 3,
   ...given,
 });
 
@@ -150,6 +166,8 @@ export const page = (given: Partial<Page> & { id: string }): Page => ({
   height: 612,
   margin: 24,
   background: solid('#fffefa'),
+  guides: [],
+  grid: 0,
   items: [],
   ...given,
 });
@@ -159,6 +177,7 @@ export const sheet = (given: Partial<Sheet> & { title: string }): Sheet => ({
   unit: 'in',
   palette: [...DEFAULT_PALETTE],
   roles: defaultRoles(),
+  ownWords: [],
   pages: [page({ id: 'page1' })],
   ...given,
 });

@@ -1,18 +1,10 @@
+import { OUTLINES } from '../geometry/outline';
+import type { ShapeName } from '../geometry/outline';
 import { bodyText } from './body';
 import type { Item } from './schema';
 import { isWritten } from './schema';
 
-const SHAPE_NAMES: Record<string, string> = {
-  rectangle: 'rectangle',
-  ellipse: 'oval',
-  triangle: 'triangle',
-  diamond: 'diamond',
-  star: 'star',
-  arrow: 'arrow',
-  balloon: 'speech balloon',
-  hexagon: 'hexagon',
-};
-export const shapeName = (shape: string) => SHAPE_NAMES[shape] ?? shape;
+export const shapeName = (shape: ShapeName) => OUTLINES[shape].name;
 
 /** What an item is called in lists and by screen readers: its words first, else what it is. */
 export function itemName(item: Item): string {
@@ -27,6 +19,8 @@ export function itemName(item: Item): string {
       return item.to.target ? `line to ${item.to.target}` : item.from.target ? `line to ${item.from.target}` : 'line';
     case 'picture':
       return item.alt || item.picture.split('/')[1].replace(/-/g, ' ');
+    case 'ink':
+      return item.alt || 'pen stroke';
     case 'group':
       return `group of ${item.items.length}`;
   }

@@ -1,7 +1,21 @@
 import { describe, expect, test } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
-import { DEFAULT_PALETTE, defaultRoles, group, line, page, picture, plain, roleIds, shape, sheet, text } from './make';
-import { Hex, Id, isFramed, isWritten, Item, ITEM_SCHEMAS, Page, Paint, Run, Sheet } from './schema';
+import {
+  DEFAULT_PALETTE,
+  defaultRoles,
+  group,
+  ink,
+  line,
+  page,
+  picture,
+  plain,
+  roleIds,
+  shape,
+  sheet,
+  text,
+} from './make';
+import { apply, Change } from './change';
+import { Hex, Id, isFramed, isWritten, Item, ITEM_SCHEMAS, Page, Paint, readSheet, Run, Sheet } from './schema';
 
 const good = <T>(schema: { safeParse(value: unknown): { success: boolean } }, value: T) =>
   schema.safeParse(value).success;
@@ -12,6 +26,7 @@ describe('every kind of item', () => {
     shape({ id: 'b' }),
     line({ id: 'c' }),
     picture({ id: 'd', picture: 'flat/owl' }),
+    ink({ id: 'i', points: [0, 0, 0.5, 1, 1, 0.5] }),
     group({ id: 'e', items: [shape({ id: 'f' }), group({ id: 'g', items: [text({ id: 'h' })] })] }),
   ])('is made whole: $kind', (item) => {
     expect(good(Item, item)).toBe(true);
@@ -84,5 +99,36 @@ describe('a page and a sheet', () => {
     expect(roleIds(defaultRoles()).slice(0, 3)).toEqual(['title', 'heading', 'body']);
     expect(roleIds({ ...defaultRoles(), zebra: defaultRoles().body }).at(-1)).toBe('zebra');
     expect(DEFAULT_PALETTE.every((hex) => good(Hex, hex))).toBe(true);
+  });
+});
+
+describe('a sheet of version 1', () => {
+  const old = () => {
+    const now = JSON.parse(
+      JSON.stringify(
+        sheet({ title: 'Old', pages: [page({ id: 'p', items: [shape({ id: 's' }), text({ id: 't' })] })] }),
+      ),
+    );
+    const [p] = now.pages;
+    const [s, t] = p.items;
+    for (const item of [s, t]) delete item.shadow;
+    for (const key of ['least', 'plate', 'lettering']) delete t[key];
+    for (const key of ['guides', 'grid']) delete p[key];
+    delete now.ownWords;
+    s.adjust = 0.4;
+    s.fill = { kind: 'radial', stops: [0, 1].map((offset) => ({ offset, colour: '#112233', opacity: 1 })) };
+    return { ...now, version: 1 };
+  };
+  test('is brought up to date, with what is new as it was before', () => {
+    const read = readSheet(old());
+    expect(read.version).toBe(2);
+    expect(read.pages[0]).toMatchObject({ guides: [], grid: 0 });
+    expect(read.pages[0].items[0]).toMatchObject({ adjust: [0.4], shadow: null, fill: { x: 0.5, y: 0.5, reach: 1 } });
+    expect(read.pages[0].items[1]).toMatchObject({ plate: null, lettering: null });
+  });
+  test('is followed by the changes that were logged for it', () => {
+    const change = Change.parse({ kind: 'set', id: 's', values: { adjust: 0.7 } });
+    const result = apply(readSheet(old()), change);
+    expect(result.ok && result.sheet.pages[0].items[0]).toMatchObject({ adjust: [0.7] });
   });
 });

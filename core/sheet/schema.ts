@@ -1,11 +1,12 @@
 import { z } from 'zod';
+import { SHAPES } from '../geometry/outline';
 
 /**
  * The document: plain JSON. Lengths are points (1/72 in), y grows downwards, angles are degrees clockwise.
  * Every key is always present (absent means null), so that one `set` change can restore any state.
  */
 
-export const SHEET_VERSION = 1;
+export const SHEET_VERSION = 2;
 /** Largest coordinate accepted: 100 in each way holds every poster and keeps absurd numbers out. */
 const FAR = 7200;
 
@@ -22,8 +23,22 @@ const Stop = z.object({ offset: Share, colour: Hex, opacity: Share });
 export const Paint = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('solid'), colour: Hex, opacity: Share }),
   z.object({ kind: z.literal('linear'), angle: z.number().min(-360).max(360), stops: z.array(Stop).min(2).max(12) }),
-  z.object({ kind: z.literal('radial'), stops: z.array(Stop).min(2).max(12) }),
+  z.object({
+    kind: z.literal('radial'),
+    stops: z.array(Stop).min(2).max(12),
+    /** Its middle as shares of the box, and how far it reaches as a share of half the diagonal. */
+    x: Share.default(0.5),
+    y: Share.default(0.5),
+    reach: z.number().min(0.02).max(3).default(1),
+  }),
 ]);
+export const Shadow = z.strictObject({
+  dx: z.number().min(-200).max(200),
+  dy: z.number().min(-200).max(200),
+  blur: z.number().min(0).max(100),
+  colour: Hex,
+  opacity: Share,
+});
 export const Outline = z.object({
   colour: Hex,
   width: z.number().min(0.1).max(100),
@@ -75,6 +90,7 @@ const base = {
   touch: z.enum(['fixed', 'fill', 'free']),
   role: z.string().max(40).nullable(),
   alt: z.string().max(1000),
+  shadow: Shadow.nullable().default(null),
 };
 const frame = {
   x: Coordinate,
@@ -90,14 +106,40 @@ const writing = {
   vertical: z.enum(['top', 'middle', 'bottom']),
 };
 
+/** Words drawn large: along a curve, with a fill and an outline of their own. They stay words. */
+export const Lettering = z.strictObject({
+  curve: z.enum(['straight', 'arch', 'circle', 'wave', 'slope']),
+  /** How much, and which way round. */
+  amount: z.number().min(-1).max(1),
+  /** Painted across all letters together; null: each word keeps its colour. */
+  fill: Paint.nullable(),
+  /** Lies behind the letters, so that they keep their form. */
+  outline: Outline.nullable(),
+});
+/** A backing behind the words alone, line by line. */
+export const Plate = z.strictObject({
+  colour: Hex,
+  opacity: Share,
+  /** How far it reaches beyond the words, in points, and the radius of its corners. */
+  spread: z.number().min(0).max(60),
+  corner: z.number().min(0).max(60),
+});
+
 export const TextItem = z.strictObject({
   kind: z.literal('text'),
   ...base,
   ...frame,
   ...writing,
   body: Body,
-  /** grow: the box is as high as its words; shrink: the words get smaller until they fit; keep: what is over is reported. */
-  fit: z.enum(['grow', 'shrink', 'keep']),
+  /**
+   * grow: the box is as high as its words; shrink: the words get smaller until they fit; keep: what is over is reported;
+   * width: the longest line is made just as wide as the box; lines: each line is.
+   */
+  fit: z.enum(['grow', 'shrink', 'keep', 'width', 'lines']),
+  /** The size in points below which words never shrink. */
+  least: z.number().min(1).max(200).default(7),
+  plate: Plate.nullable().default(null),
+  lettering: Lettering.nullable().default(null),
   fill: Paint.nullable(),
   outline: Outline.nullable(),
   corner: z.number().min(0).max(500),
@@ -109,15 +151,14 @@ export const TextItem = z.strictObject({
   also: z.array(z.string().min(1).max(200)).max(20),
 });
 
-export const SHAPES = ['rectangle', 'ellipse', 'triangle', 'diamond', 'star', 'arrow', 'balloon', 'hexagon'] as const;
 export const ShapeItem = z.strictObject({
   kind: z.literal('shape'),
   ...base,
   ...frame,
   ...writing,
   shape: z.enum(SHAPES),
-  /** The shape's own handle, 0 to 1; what it alters depends on the shape. */
-  adjust: Share,
+  /** The values of the shape's own handles; those that are missing are as the shape starts. */
+  adjust: z.preprocess((value) => (typeof value === 'number' ? [value] : value), z.array(Share).max(6)),
   fill: Paint.nullable(),
   outline: Outline.nullable(),
   body: Body,
@@ -132,15 +173,19 @@ export const End = z.strictObject({
   /** A named target of a diagram, or null for the nearest point of the item's edge. */
   target: z.string().max(60).nullable(),
 });
+export const CAPS = ['none', 'arrow', 'open', 'dot', 'ring', 'bar', 'square'] as const;
+const Cap = z.enum(CAPS);
 export const LineItem = z.strictObject({
   kind: z.literal('line'),
   ...base,
   from: End,
   to: End,
   route: z.enum(['straight', 'stepped', 'curved']),
+  /** Where the step stands, or how much the curve bends. */
+  bend: Share.default(0.5),
   outline: Outline,
-  startCap: z.enum(['none', 'arrow', 'dot']),
-  endCap: z.enum(['none', 'arrow', 'dot']),
+  startCap: Cap,
+  endCap: Cap,
 });
 
 export const PictureItem = z.strictObject({
@@ -150,6 +195,26 @@ export const PictureItem = z.strictObject({
   /** SET/NAME of a shipped picture. */
   picture: z.string().regex(/^[a-z]+\/[a-z0-9-]{1,80}$/),
   credit: z.string().max(300),
+  /** How far its colours are washed out towards white. */
+  soften: Share.default(0),
+  /** The height of its mirror image below, as a share of its own. */
+  reflection: Share.default(0),
+});
+
+/** One stroke of the pen. */
+export const InkItem = z.strictObject({
+  kind: z.literal('ink'),
+  ...base,
+  ...frame,
+  /** x, y as shares of the box and the pressure, one after the other. */
+  points: z
+    .array(z.number().min(-0.01).max(1.01))
+    .min(3)
+    .max(9000)
+    .refine((list) => list.length % 3 === 0, 'three numbers a point'),
+  colour: Hex,
+  /** In points. */
+  weight: z.number().min(0.3).max(120),
 });
 
 export type GroupItem = z.infer<typeof groupShell> & { items: Item[] };
@@ -165,7 +230,8 @@ export type TextItem = z.infer<typeof TextItem>;
 export type ShapeItem = z.infer<typeof ShapeItem>;
 export type LineItem = z.infer<typeof LineItem>;
 export type PictureItem = z.infer<typeof PictureItem>;
-export type Item = TextItem | ShapeItem | LineItem | PictureItem | GroupItem;
+export type InkItem = z.infer<typeof InkItem>;
+export type Item = TextItem | ShapeItem | LineItem | PictureItem | InkItem | GroupItem;
 export type FramedItem = Exclude<Item, LineItem>;
 export type WrittenItem = TextItem | ShapeItem;
 
@@ -175,9 +241,12 @@ export const ITEM_SCHEMAS: { [K in Item['kind']]: z.ZodType<Extract<Item, { kind
   shape: ShapeItem,
   line: LineItem,
   picture: PictureItem,
+  ink: InkItem,
   group: GroupItem,
 };
-export const Item: z.ZodType<Item> = z.lazy(() => z.union([TextItem, ShapeItem, LineItem, PictureItem, GroupItem]));
+export const Item: z.ZodType<Item> = z.lazy(() =>
+  z.union([TextItem, ShapeItem, LineItem, PictureItem, InkItem, GroupItem]),
+);
 
 export const Page = z.strictObject({
   id: Id,
@@ -186,6 +255,13 @@ export const Page = z.strictObject({
   /** The edge that home printers leave white, in points. */
   margin: z.number().min(0).max(360),
   background: Paint.nullable(),
+  /** Lines of one's own that things are drawn to: never printed. */
+  guides: z
+    .array(z.strictObject({ axis: z.enum(['x', 'y']), at: Coordinate }))
+    .max(60)
+    .default([]),
+  /** The mesh of the grid in points, 0 for none. */
+  grid: z.number().min(0).max(720).default(0),
   /** Front to back: the first lies on top. */
   items: z.array(Item).max(10_000),
 });
@@ -197,11 +273,17 @@ export const Sheet = z.strictObject({
   unit: z.enum(['in', 'mm', 'px']),
   palette: z.array(Hex).max(24),
   roles: z.record(z.string().max(40), Role),
+  /** Words that count as spelt right on this sheet. */
+  ownWords: z.array(z.string().min(1).max(60)).max(500).default([]),
   pages: z.array(Page).min(1).max(200),
 });
 
 export type Paint = z.infer<typeof Paint>;
 export type Outline = z.infer<typeof Outline>;
+export type Shadow = z.infer<typeof Shadow>;
+export type Plate = z.infer<typeof Plate>;
+export type Lettering = z.infer<typeof Lettering>;
+export type Cap = z.infer<typeof Cap>;
 export type RunStyle = z.infer<typeof RunStyle>;
 export type ParagraphFormat = z.infer<typeof ParagraphFormat>;
 export type Run = z.infer<typeof Run>;
@@ -217,7 +299,10 @@ export const isFramed = (item: Item): item is FramedItem => item.kind !== 'line'
 export const isWritten = (item: Item): item is WrittenItem => item.kind === 'text' || item.kind === 'shape';
 
 /** Steps from one version of the document to the next, by the version they start from. */
-const UPGRADES: Record<number, (old: Record<string, unknown>) => Record<string, unknown>> = {};
+const UPGRADES: Record<number, (old: Record<string, unknown>) => Record<string, unknown>> = {
+  // What version 2 added has defaults in the schema, so that changes logged before it can be read as well.
+  1: (old) => ({ ...old, version: 2 }),
+};
 
 /** A stored or sent document that this program can't use; the message says what to do. */
 export class SheetProblem extends Error {

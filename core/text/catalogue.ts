@@ -111,6 +111,15 @@ export const FACES: readonly Face[] = [
     files: { regular: 'Bungee_400Regular' },
   },
   {
+    id: 'anton',
+    name: 'Anton',
+    early: false,
+    use: 'display',
+    source: 'anton',
+    licence: 'OFL-1.1',
+    files: { regular: 'Anton_400Regular' },
+  },
+  {
     id: 'patrick',
     name: 'Patrick Hand',
     early: true,
@@ -163,6 +172,23 @@ export function fileFor(id: string, bold: boolean, italic: boolean): string {
   return `${file}.ttf`;
 }
 
-export const ALL_FILES: readonly string[] = FACES.flatMap((face) =>
-  Object.values(face.files).map((file) => `${file}.ttf`),
-);
+/** Signs and emoji, drawn in the colour of the words; no face to choose, but what others fall back on. */
+export const SIGNS = [
+  {
+    name: 'Noto Sans Symbols 2',
+    source: 'noto-sans-symbols-2',
+    file: 'NotoSansSymbols2_400Regular',
+    licence: 'OFL-1.1',
+  },
+  { name: 'Noto Emoji', source: 'noto-emoji', file: 'NotoEmoji_400Regular', licence: 'OFL-1.1' },
+] as const;
+/** Where a character is looked for that its own face lacks, in turn. */
+export const FALLBACK_FILES: readonly string[] = [
+  fileFor(FALLBACK.id, false, false),
+  ...SIGNS.map(({ file }) => `${file}.ttf`),
+];
+
+export const ALL_FILES: readonly string[] = [
+  ...FACES.flatMap((face) => Object.values(face.files).map((file) => `${file}.ttf`)),
+  ...FALLBACK_FILES.slice(1),
+];

@@ -76,6 +76,6 @@ describe('the catalogue', () => {
   test.each(ALL_FILES)('%s is there, and small', (file) => {
     const { length } = bytes(file);
     expect(length).toBeGreaterThan(10_000);
-    expect(length).toBeLessThan(420_000);
+    expect(length).toBeLessThan(640_000);
   });
 });

@@ -1,4 +1,5 @@
 import type * as Harfbuzz from 'harfbuzzjs';
+import type { Matrix, Point } from '../geometry/matrix';
 import { fileFor, FALLBACK } from './catalogue';
 
 /** One glyph as shaped: advance and offsets in font units, `cluster` the index of its first UTF-16 unit. */
@@ -110,6 +111,27 @@ export class Faces {
     }
     return path;
   }
+
+  /** A glyph's outline turned and put at its place, as an SVG path in absolute coordinates. */
+  placed(file: string, glyph: number, size: number, turn: readonly number[], at: Point): string {
+    const { font, metrics } = this.files.get(this.resolve(file))!;
+    const [a, b, c, d] = turn.map((value) => (value * size) / metrics.unitsPerEm);
+    return movedPath(font.glyphToJson(glyph), [a, b, c, d, at.x, at.y]);
+  }
+}
+
+function movedPath(commands: { type: string; values: number[] }[], [a, b, c, d, e, f]: Matrix): string {
+  const n = (value: number) => `${Math.round(value * 100) / 100}`;
+  let out = '';
+  for (const { type, values } of commands) {
+    out += type;
+    for (let i = 0; i < values.length; i += 2) {
+      // Font units grow upwards, the page's downwards.
+      const [x, y] = [values[i], -values[i + 1]];
+      out += `${i ? ' ' : ''}${n(a * x + c * y + e)} ${n(b * x + d * y + f)}`;
+    }
+  }
+  return out;
 }
 
 function relativePath(commands: { type: string; values: number[] }[], scale: number): string {

@@ -1,6 +1,7 @@
-import type { Body, Role, WrittenItem } from '../sheet/schema';
-import { fileFor, FALLBACK } from './catalogue';
+import type { Body, Role, TextItem, WrittenItem } from '../sheet/schema';
+import { fileFor, FALLBACK, FALLBACK_FILES } from './catalogue';
 import type { Faces } from './faces';
+import { curveRise } from './lettering';
 import type { FullFormat, FullStyle } from './style';
 import { fullFormat, fullStyle } from './style';
 
@@ -43,8 +44,8 @@ export type Layout = {
   scale: number;
 };
 
-/** Sizes never shrink below this share: smaller words are reported as overflowing instead. */
-export const LEAST_SCALE = 0.4;
+/** Sizes never grow beyond this, however wide a box is. */
+const LARGEST = 1000;
 /** Indent per level of a list, in ems. */
 const INDENT = 1.6;
 
@@ -59,28 +60,63 @@ type Cluster = {
 };
 type Source = { file: string; size: number; style: FullStyle };
 
-export type Box = Pick<WrittenItem, 'width' | 'height' | 'padding' | 'vertical'> & { fit: 'grow' | 'shrink' | 'keep' };
+export type Box = Pick<WrittenItem, 'width' | 'height' | 'padding' | 'vertical'> & {
+  fit: TextItem['fit'];
+  /** The size in points below which words don't shrink; 7 where none is said. */
+  least?: number;
+  lettering?: TextItem['lettering'];
+};
+
+const roomOf = (box: Box) => ({
+  width: Math.max(1, box.width - 2 * box.padding),
+  height: Math.max(0, box.height - 2 * box.padding),
+});
+
+/** The sizes that a body is set in, smallest and largest. */
+function sizesOf(body: Body, role: Role): [least: number, most: number] {
+  const sizes = body.flatMap((p) => p.runs.map((run) => run.style.size ?? role.run.size));
+  return sizes.length > 0 ? [Math.min(...sizes), Math.max(...sizes)] : [role.run.size, role.run.size];
+}
+
+/** Scales at which the longest line, or each line, is as wide as the room; the words are not wrapped. */
+function widening(body: Body, role: Role, fit: 'width' | 'lines', width: number, faces: Faces): number[] {
+  const natural = body.map((paragraph) => setBody([paragraph], role, Infinity, [1], faces).widest);
+  const most = LARGEST / sizesOf(body, role)[1];
+  const longest = Math.max(...natural);
+  return natural.map((own) => {
+    const measure = fit === 'lines' ? own : longest;
+    return measure > 0 ? Math.min(most, width / measure) : 1;
+  });
+}
+
+function setInBox(body: Body, role: Role, box: Box, faces: Faces): { set: Set; scale: number } {
+  const { width, height } = roomOf(box);
+  if (box.fit === 'width' || box.fit === 'lines') {
+    const scales = widening(body, role, box.fit, width, faces);
+    return { set: setBody(body, role, width, scales, faces, false), scale: Math.max(...scales) };
+  }
+  const whole = setBody(body, role, width, 1, faces);
+  if (box.fit !== 'shrink' || fits(whole, width, height)) return { set: whole, scale: 1 };
+  let low = Math.min(1, (box.least ?? 7) / sizesOf(body, role)[0]);
+  let high = 1;
+  if (fits(setBody(body, role, width, low, faces), width, height))
+    for (let step = 0; step < 12; step++) {
+      const middle = (low + high) / 2;
+      if (fits(setBody(body, role, width, middle, faces), width, height)) low = middle;
+      else high = middle;
+    }
+  return { set: setBody(body, role, width, low, faces), scale: low };
+}
 
 /** Lays a body out in a box. Where `fit` is shrink, the largest scale is taken at which everything fits. */
 export function layOut(body: Body, role: Role, box: Box, faces: Faces): Layout {
-  const width = Math.max(1, box.width - 2 * box.padding);
-  const room = Math.max(0, box.height - 2 * box.padding);
-  let scale = 1;
-  let set = setBody(body, role, width, scale, faces);
-  if (box.fit === 'shrink' && !fits(set, width, room)) {
-    let low = LEAST_SCALE;
-    let high = 1;
-    for (let step = 0; step < 9; step++) {
-      const middle = (low + high) / 2;
-      if (fits(setBody(body, role, width, middle, faces), width, room)) low = middle;
-      else high = middle;
-    }
-    scale = low;
-    set = setBody(body, role, width, scale, faces);
-  }
-  const overflows = box.fit !== 'grow' && !fits(set, width, room);
-  const spare = box.fit === 'grow' ? Math.max(0, room - set.height) : room - set.height;
-  const down = box.padding + (box.vertical === 'top' || spare < 0 ? 0 : box.vertical === 'middle' ? spare / 2 : spare);
+  const { width, height: room } = roomOf(box);
+  const { set, scale } = setInBox(body, role, box, faces);
+  const free = box.fit === 'grow' || box.fit === 'width' || box.fit === 'lines';
+  const overflows = !free && !fits(set, width, room);
+  const spare = free ? Math.max(0, room - set.height) : room - set.height;
+  const vertical = box.lettering && box.lettering.curve !== 'straight' ? 'middle' : box.vertical;
+  const down = box.padding + (vertical === 'top' || spare < 0 ? 0 : vertical === 'middle' ? spare / 2 : spare);
   return {
     height: set.height,
     overflows,
@@ -98,21 +134,32 @@ export function layOut(body: Body, role: Role, box: Box, faces: Faces): Layout {
   };
 }
 
-/** The least height of a box that grows with its words. */
+/** The height that a box has to have for its words, at the width it has. */
 export function grownHeight(body: Body, role: Role, box: Box, faces: Faces): number {
-  return setBody(body, role, Math.max(1, box.width - 2 * box.padding), 1, faces).height + 2 * box.padding;
+  const { height } = setInBox(body, role, box.fit === 'shrink' ? { ...box, fit: 'grow' } : box, faces).set;
+  const { width } = roomOf(box);
+  return height + 2 * box.padding + (box.lettering ? curveRise(box.lettering, width, height) : 0);
 }
 
 type Set = { lines: Line[]; height: number; widest: number };
 const fits = (set: Set, width: number, room: number) => set.height <= room + 0.01 && set.widest <= width + 0.01;
 
-function setBody(body: Body, role: Role, width: number, scale: number, faces: Faces): Set {
+/** `scales`: one for all paragraphs, or one for each. Unwrapped paragraphs are lines, however long. */
+function setBody(
+  body: Body,
+  role: Role,
+  width: number,
+  scales: number | readonly number[],
+  faces: Faces,
+  wrapped = true,
+): Set {
   const lines: Line[] = [];
   let y = 0;
   let start = 0;
   let widest = 0;
   const numbers: number[] = [];
   body.forEach((paragraph, index) => {
+    const scale = typeof scales === 'number' ? scales : scales[index];
     const format = fullFormat(role, paragraph.format);
     const first = fullStyle(role, paragraph.runs[0]?.style ?? {});
     const size = first.size * scale;
@@ -120,14 +167,14 @@ function setBody(body: Body, role: Role, width: number, scale: number, faces: Fa
     const { sources, clusters, length } = shapeParagraph(paragraph.runs, role, scale, faces);
     const marker = nextMarker(format, numbers);
     if (index > 0) y += format.before * scale;
-    const broken = breakLines(clusters, Math.max(1, width - indent));
+    const broken = breakLines(clusters, wrapped ? Math.max(1, width - indent) : Infinity);
     broken.forEach(({ from, to }, i) => {
       const line = placeLine(clusters.slice(from, to), sources, {
         start,
         end: start + (i === broken.length - 1 ? length : clusters[to].at),
         offset: clusters[from]?.at ?? 0,
         indent,
-        room: Math.max(1, width - indent),
+        room: width === Infinity ? 0 : Math.max(1, width - indent),
         format,
         last: i === broken.length - 1,
         y,
@@ -225,23 +272,39 @@ function shapeParagraph(runs: Body[number]['runs'], role: Role, scale: number, f
   return { sources, clusters, length: at };
 }
 
-/** Splits a text into stretches by the file that has their characters: the wanted one, else the fallback. */
+/** Splits a text into stretches by the file that has their characters: the wanted one, else the first fallback that has. */
 function byFace(text: string, file: string, faces: Faces, ligatures: boolean): { text: string; file: string }[] {
   const glyphs = faces.shape(file, text, ligatures);
   if (glyphs.every((glyph) => glyph.id !== 0)) return [{ text, file }];
-  const fallback = faces.resolve(fileFor(FALLBACK.id, false, false));
   const out: { text: string; file: string }[] = [];
-  for (let i = 0; i < glyphs.length; i++) {
-    const end = glyphs.slice(i + 1).find((glyph) => glyph.cluster > glyphs[i].cluster)?.cluster ?? text.length;
-    const part = text.slice(glyphs[i].cluster, end);
-    const lacking = glyphs.some((glyph) => glyph.cluster === glyphs[i].cluster && glyph.id === 0);
-    if (i > 0 && glyphs[i].cluster === glyphs[i - 1].cluster) continue;
-    const use = lacking ? fallback : file;
+  const add = (part: string, use: string) => {
     const last = out[out.length - 1];
     if (last?.file === use) last.text += part;
     else out.push({ text: part, file: use });
+  };
+  for (let i = 0; i < glyphs.length; i++) {
+    if (i > 0 && glyphs[i].cluster === glyphs[i - 1].cluster) continue;
+    const end = glyphs.slice(i + 1).find((glyph) => glyph.cluster > glyphs[i].cluster)?.cluster ?? text.length;
+    const part = text.slice(glyphs[i].cluster, end);
+    const lacking = glyphs.some((glyph) => glyph.cluster === glyphs[i].cluster && glyph.id === 0);
+    add(part, lacking ? standInFor(part, faces) : file);
   }
   return out;
+}
+
+/** The first of the fallback files that has a character; it is asked for when it may have it and is not here yet. */
+function standInFor(part: string, faces: Faces): string {
+  for (const wanted of FALLBACK_FILES) {
+    if (
+      !faces.has(wanted) &&
+      wanted !== FALLBACK_FILES[0] &&
+      !/[\u2190-\u2bff\u3030\u303d\u{1f000}-\u{1faff}]/u.test(part)
+    )
+      continue;
+    const file = faces.resolve(wanted);
+    if (file === wanted && faces.covers(file, part)) return file;
+  }
+  return faces.resolve(FALLBACK_FILES[0]);
 }
 
 /** First fit: as many clusters as the width holds, broken at the last chance; a word longer than the line is cut. */

@@ -13,7 +13,7 @@ let resources: Resources;
 beforeAll(async () => {
   resources = { faces: await openFaces(), pictures: openPictures() };
 });
-const source = { font: fontBytes, image: () => undefined };
+const source = { font: fontBytes, image: () => undefined, shadow: () => new Uint8Array() };
 
 /** What the streams of a PDF hold, unpacked. */
 function contents(pdf: Buffer): string {

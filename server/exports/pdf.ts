@@ -1,4 +1,5 @@
 import PDFDocument from 'pdfkit';
+import type { Box } from '../../core/geometry/matrix';
 import type {
   DisplayNode,
   DrawnPage,
@@ -30,6 +31,7 @@ type PdfPage = {
   write(chunk: string): void;
   fonts: Record<string, unknown>;
   xobjects: Record<string, unknown>;
+  ext_gstates: Record<string, unknown>;
   resources: unknown;
   width: number;
   height: number;
@@ -42,7 +44,12 @@ type Pdf = Omit<InstanceType<typeof PDFDocument>, 'page' | 'ref' | 'addContent'>
   ref(data: Record<string, unknown>): Ref;
 };
 
-export type PdfResources = { font(file: string): Uint8Array; image(asset: string): Uint8Array | undefined };
+export type PdfResources = {
+  font(file: string): Uint8Array;
+  image(asset: string): Uint8Array | undefined;
+  /** A shadow without what casts it, as PNG of just its box: PDF knows no blur. */
+  shadow(node: GroupNode): Promise<Uint8Array> | Uint8Array;
+};
 
 const n = (value: number) => `${Math.round(value * 1000) / 1000}`;
 const hex = (value: number) => value.toString(16).padStart(4, '0');
@@ -52,6 +59,8 @@ class Writer {
   constructor(
     private pdf: Pdf,
     private resources: PdfResources,
+    /** Made beforehand, since making a picture takes time and writing a page can't wait. */
+    private shadows: ReadonlyMap<GroupNode, Uint8Array>,
   ) {}
 
   private paint(paint: DrawnPaint): { colour: unknown; alpha: number } {
@@ -91,18 +100,20 @@ class Writer {
     else pdf.addContent('n');
   }
 
-  private glyphs({ file, size, x, y, text, glyphs, fill }: GlyphsNode) {
+  private glyphs(node: GlyphsNode) {
+    const { file, size, x, y, text, glyphs, fill, stroke } = node;
     const { pdf } = this;
     const { colour, alpha } = this.paint(fill);
-    pdf
-      .registerFont(file, this.resources.font(file) as Buffer)
-      .font(file)
-      .fillColor(colour as string, alpha);
+    pdf.registerFont(file, this.resources.font(file) as Buffer).font(file);
+    // Half of a stroke lies under the letter, which is filled after it.
+    if (stroke) this.stroke({ ...stroke, width: stroke.width * 2 });
+    pdf.fillColor(colour as string, alpha);
     const font = pdf._font;
     pdf.page.fonts[font.id] ??= font.ref();
     const order = [...new Set(glyphs.map((glyph) => glyph.cluster))].sort((a, b) => a - b);
     const seen = new Set<number>();
     let out = '';
+    let turned = '';
     let pen = 0;
     let rise = 0;
     let open = false;
@@ -125,6 +136,12 @@ class Writer {
             );
       }
       seen.add(glyph.cluster);
+      if (glyph.turn) {
+        const [a, b, c, d] = glyph.turn.map(n);
+        const flip = (value: string) => (value.startsWith('-') ? value.slice(1) : value === '0' ? '0' : `-${value}`);
+        turned += `${a} ${flip(b)} ${flip(c)} ${d} ${n(glyph.x)} ${n(-glyph.y)} Tm <${hex(code)}> Tj `;
+        continue;
+      }
       if (-glyph.y !== rise) {
         if (open) out += '] TJ ';
         open = false;
@@ -136,11 +153,13 @@ class Writer {
       pen = glyph.x + (natural * size) / 1000;
     }
     if (open) out += '] TJ';
-    pdf.addContent(`q 1 0 0 -1 ${n(x)} ${n(y)} cm BT /${font.id} ${n(size)} Tf 0 Ts ${out} ET Q`);
+    const words = `/${font.id} ${n(size)} Tf 0 Ts ${turned}${out}`;
+    const passes = stroke ? [`BT 1 Tr ${words} ET`, `BT 0 Tr ${words} ET`] : [`BT ${words} ET`];
+    for (const pass of passes) pdf.addContent(`q 1 0 0 -1 ${n(x)} ${n(y)} cm ${pass} Q`);
   }
 
-  /** A group that is see-through as a whole: drawn into a form of its own and laid on once. */
-  private transparent(node: GroupNode) {
+  /** Draws into a form of its own: what is laid on as a whole, or masks what is. */
+  private form(resources: unknown, draw: () => void): Ref {
     const { pdf } = this;
     const page = pdf.page;
     const form = pdf.ref({
@@ -148,20 +167,51 @@ class Writer {
       Subtype: 'Form',
       BBox: [-14400, -14400, 14400, 14400],
       Group: { Type: 'Group', S: 'Transparency', CS: 'DeviceRGB' },
-      Resources: page.resources,
+      Resources: resources,
     });
     pdf.page = Object.create(page, { write: { value: (chunk: string) => form.write(chunk) } }) as PdfPage;
     const outer = pdf._ctm;
     // Within the form its own space is where gradients begin.
     pdf._ctm = [1, 0, 0, 1, 0, 0];
-    this.nodes(node.children);
+    draw();
     pdf._ctm = outer;
     pdf.page = page;
     form.end();
+    return form;
+  }
+
+  /** Lets what is drawn next fade out towards `to`: a mask of light grey to black. */
+  private fade({ from, to, alpha, box }: NonNullable<GroupNode['fade']>) {
+    const { pdf } = this;
+    const light = Math.round(alpha * 255)
+      .toString(16)
+      .padStart(2, '0');
+    const mask = this.form(pdf.page.resources, () => {
+      const gradient = pdf
+        .linearGradient(0, from, 0, to)
+        .stop(0, `#${light.repeat(3)}`)
+        .stop(1, '#000000');
+      pdf.rect(box.x, box.y, box.width, box.height).fill(gradient as unknown as string);
+    });
+    const state = pdf.ref({ Type: 'ExtGState', SMask: { Type: 'Mask', S: 'Luminosity', G: mask } });
+    state.end();
+    const name = `Fade${this.groups++}`;
+    pdf.page.ext_gstates[name] = state;
+    pdf.addContent(`/${name} gs`);
+  }
+
+  /** A group that is see-through as a whole: drawn into a form of its own and laid on once. */
+  private transparent(node: GroupNode, opacity: number) {
+    const { pdf } = this;
+    const form = this.form(pdf.page.resources, () => this.nodes(node.children));
     const name = `Group${this.groups++}`;
-    page.xobjects[name] = form;
-    pdf.opacity(node.opacity!);
+    pdf.page.xobjects[name] = form;
+    pdf.opacity(opacity);
     pdf.addContent(`/${name} Do`);
+  }
+
+  private shadow(node: GroupNode, { x, y, width, height }: Box) {
+    this.pdf.image(this.shadows.get(node) as Buffer, x, y, { width, height });
   }
 
   nodes(nodes: readonly DisplayNode[]) {
@@ -180,9 +230,12 @@ class Writer {
         }
         case 'group':
           this.pdf.save();
+          if (node.shadow) this.shadow(node, node.shadow.box);
           // Through pdfkit, which has to know where a gradient will lie.
           if (node.matrix) this.pdf.transform(...(node.matrix as [number, number, number, number, number, number]));
-          if (node.opacity !== undefined) this.transparent(node);
+          if (node.fade) this.fade(node.fade);
+          if (node.opacity !== undefined) this.transparent(node, node.opacity);
+          else if (node.fade) this.transparent(node, 1);
           else this.nodes(node.children);
           this.pdf.restore();
       }
@@ -190,8 +243,19 @@ class Writer {
   }
 }
 
+function* shadowed(nodes: readonly DisplayNode[]): Generator<GroupNode> {
+  for (const node of nodes) {
+    if (node.kind !== 'group') continue;
+    if (node.shadow) yield node;
+    yield* shadowed(node.children);
+  }
+}
+
 /** A PDF of pages, each at its own size. */
-export function pdfOf(pages: Iterable<DrawnPage>, title: string, resources: PdfResources): Promise<Buffer> {
+export async function pdfOf(pages: Iterable<DrawnPage>, title: string, resources: PdfResources): Promise<Buffer> {
+  const all = [...pages];
+  const shadows = new Map<GroupNode, Uint8Array>();
+  for (const page of all) for (const node of shadowed(page.nodes)) shadows.set(node, await resources.shadow(node));
   const pdf = new PDFDocument({
     autoFirstPage: false,
     margin: 0,
@@ -203,8 +267,8 @@ export function pdfOf(pages: Iterable<DrawnPage>, title: string, resources: PdfR
     pdf.on('end', () => resolve(Buffer.concat(chunks)));
     pdf.on('error', reject);
   });
-  const writer = new Writer(pdf, resources);
-  for (const page of pages) {
+  const writer = new Writer(pdf, resources, shadows);
+  for (const page of all) {
     pdf.addPage({ size: [page.width, page.height], margin: 0 });
     writer.nodes(page.nodes);
   }

@@ -1,5 +1,4 @@
-import type { Change } from '../../core/sheet/change';
-import { apply, replay } from '../../core/sheet/change';
+import { apply, Change, replay } from '../../core/sheet/change';
 import type { Sheet } from '../../core/sheet/schema';
 import { readSheet } from '../../core/sheet/schema';
 import type { Database, Queries } from '../database/connection';
@@ -48,7 +47,7 @@ async function sheetAt(queries: Queries, id: string): Promise<Loaded | undefined
     ),
   );
   if (!row) return undefined;
-  const log = await queries.query<{ change: Change }>(
+  const log = await queries.query<{ change: unknown }>(
     'select change from document_change where document_id = $1 and seq > $2 and seq <= $3 order by seq',
     [id, row.snapshot_seq, row.seq],
   );
@@ -57,7 +56,7 @@ async function sheetAt(queries: Queries, id: string): Promise<Loaded | undefined
     seq: row.seq,
     sheet: replay(
       readSheet(row.snapshot),
-      log.map((entry) => entry.change),
+      log.map((entry) => Change.parse(entry.change)),
     ),
     changedAt: row.changed_at,
   };
@@ -94,11 +93,14 @@ export async function loadDocuments(db: Database, ids: string[]): Promise<Map<st
 }
 
 export type LoggedChange = { seq: number; batch: string; change: Change };
-export const changesSince = (db: Queries, id: string, since: number) =>
-  db.query<LoggedChange>(
+export async function changesSince(db: Queries, id: string, since: number): Promise<LoggedChange[]> {
+  const rows = await db.query<LoggedChange>(
     'select seq, batch, change from document_change where document_id = $1 and seq > $2 order by seq',
     [id, since],
   );
+  // Read anew: what an older program logged is brought up to date by the schema.
+  return rows.map((row) => ({ ...row, change: Change.parse(row.change) }));
+}
 
 export type Save = { documentId: string; authorId: string; base: number; batch: string; changes: Change[]; at?: Date };
 export type Saved =

@@ -6,7 +6,8 @@ import pixelmatch from 'pixelmatch';
 import { PNG } from 'pngjs';
 import { pdfOf } from '../../server/exports/pdf';
 import { pngOf } from '../../server/exports/png';
-import { fontBytes, Shelf } from '../../server/shelf';
+import { pdfResources } from '../../server/exports/resources';
+import { Shelf } from '../../server/shelf';
 import { drawPage } from '../../core/drawing/item';
 import { pageSvg } from '../../core/drawing/svg';
 import { richSheet } from '../support/rich';
@@ -63,10 +64,7 @@ test('editor, PNG and PDF show the same page', async ({ browser, house }) => {
 
   const folder = mkdtempSync(path.join(tmpdir(), 'dappled-pdf-'));
   try {
-    writeFileSync(
-      path.join(folder, 'page.pdf'),
-      await pdfOf([list], sheet.title, { font: fontBytes, image: () => undefined }),
-    );
+    writeFileSync(path.join(folder, 'page.pdf'), await pdfOf([list], sheet.title, pdfResources(resources.faces)));
     const drawing = spawnSync('pdftocairo', ['-png', '-r', '96', '-singlefile', 'page.pdf', 'page'], { cwd: folder });
     expect(drawing.status).toBe(0);
     const pdf = PNG.sync.read(readFileSync(path.join(folder, 'page.png')));

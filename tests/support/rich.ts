@@ -15,7 +15,7 @@ export function richSheet(): Sheet {
         width: 76,
         height: 70,
         angle: i * 7 - 20,
-        adjust: 0.3,
+        adjust: [0.3],
         outline: { colour: '#4a6b35', width: 2, dash: (['solid', 'dashed', 'dotted'] as const)[i % 3] },
       }),
   );
@@ -104,7 +104,7 @@ export function richSheet(): Sheet {
       y: 250,
       width: 150,
       height: 90,
-      adjust: 0.3,
+      adjust: [0.3],
       outline: null,
       fill: {
         kind: 'linear',
@@ -125,6 +125,9 @@ export function richSheet(): Sheet {
       outline: null,
       fill: {
         kind: 'radial',
+        x: 0.5,
+        y: 0.5,
+        reach: 1,
         stops: [
           { offset: 0, colour: '#fff3b8', opacity: 1 },
           { offset: 1, colour: '#d98a2b', opacity: 1 },
