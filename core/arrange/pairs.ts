@@ -1,0 +1,33 @@
+import type { Sheet } from '../sheet/schema';
+import { FACES } from '../text/catalogue';
+
+/** Two faces that go together: one for what is large, one for what is read. */
+export type Pair = { id: string; large: string; small: string };
+
+export const PAIRS: readonly Pair[] = [
+  { id: 'meadow', large: 'fraunces', small: 'andika' },
+  { id: 'street', large: 'anton', small: 'atkinson' },
+  { id: 'nursery', large: 'fredoka', small: 'lexend' },
+  { id: 'letter', large: 'caveat', small: 'gentium' },
+  { id: 'fair', large: 'bungee', small: 'nunito' },
+  { id: 'plain', large: 'lexend', small: 'andika' },
+  { id: 'study', large: 'gentium', small: 'atkinson' },
+];
+
+/** Roles whose words are set large. */
+const LARGE = new Set(['title', 'heading']);
+
+/** The sheet with all its text roles in a pair of faces; words that were given a face of their own keep it. */
+export function paired(sheet: Sheet, pair: Pair): Sheet {
+  return {
+    ...sheet,
+    roles: Object.fromEntries(
+      Object.entries(sheet.roles).map(([id, role]) => [
+        id,
+        { ...role, run: { ...role.run, font: LARGE.has(id) ? pair.large : pair.small } },
+      ]),
+    ),
+  };
+}
+
+export const faceName = (id: string) => FACES.find((face) => face.id === id)?.name ?? id;

@@ -1,0 +1,82 @@
+import type { Pictures } from '../drawing/picture';
+import { union } from '../geometry/box';
+import { boxOf } from '../geometry/hit';
+import type { Box } from '../geometry/matrix';
+import type { Item, Page, Sheet } from '../sheet/schema';
+import { isFramed, isWritten } from '../sheet/schema';
+import { isEmpty } from '../sheet/body';
+
+/** What an arrangement places: one thing, or several that belong together, such as a diagram with its labels. */
+export type Part = {
+  id: string;
+  items: Item[];
+  /** The box around them, as they lie now. */
+  box: Box;
+  /** Words that can be wrapped to any width; all else keeps its proportion. */
+  flows: boolean;
+  /** How much of the page it claims, against the others. */
+  weight: number;
+  /** A title goes first and across. */
+  title: boolean;
+};
+
+const ROLE_WEIGHT: Record<string, number> = { title: 3, heading: 2, name: 0.4, instruction: 0.7, bank: 0.8 };
+/** Things that fill the page are its ground, and stay. */
+const GROUND = 0.8;
+
+/** The parts of a page, or of some of its top-level items, in reading order with titles first. */
+export function partsOf(page: Page, ids: readonly string[] | null, pictures: Pictures): Part[] {
+  const candidates = page.items.filter(
+    (item) => !item.hidden && !item.locked && isFramed(item) && (!ids || ids.includes(item.id)),
+  );
+  const boxes = new Map(candidates.map((item) => [item.id, boxOf(page, item, pictures)]));
+  const placed = candidates.filter((item) => {
+    const { width, height } = boxes.get(item.id)!;
+    return width * height < page.width * page.height * GROUND;
+  });
+  const root = new Map(placed.map((item) => [item.id, item.id]));
+  const rootOf = (id: string): string => (root.get(id) === id ? id : rootOf(root.get(id)!));
+  // What a line joins to a part of a picture belongs to that picture.
+  for (const line of page.items) {
+    if (line.kind !== 'line' || (line.from.target === null && line.to.target === null)) continue;
+    const [a, b] = [line.from.item, line.to.item];
+    if (a !== null && b !== null && root.has(a) && root.has(b)) root.set(rootOf(a), rootOf(b));
+  }
+  const groups = new Map<string, Item[]>();
+  for (const item of placed) groups.set(rootOf(item.id), [...(groups.get(rootOf(item.id)) ?? []), item]);
+  const parts = [...groups].map(([id, items]): Part => {
+    const box = union(items.map((item) => boxes.get(item.id)!));
+    const [only] = items;
+    const role = items.length === 1 ? (only.role ?? '') : '';
+    const flows = items.length === 1 && only.kind === 'text' && only.angle % 360 === 0 && !isEmpty(only.body) && !(only.lettering && only.lettering.curve !== 'straight'); // prettier-ignore
+    return {
+      id,
+      items,
+      box,
+      flows,
+      weight: (ROLE_WEIGHT[role] ?? 1) * Math.sqrt(Math.max(100, box.width * box.height)),
+      title: role === 'title',
+    };
+  });
+  // Reading order: by rows a sixth of the page high, then across.
+  const row = page.height / 6;
+  return parts.sort(
+    (a, b) =>
+      Number(b.title) - Number(a.title) ||
+      Math.round(a.box.y / row) - Math.round(b.box.y / row) ||
+      a.box.x - b.box.x ||
+      (a.id < b.id ? -1 : 1),
+  );
+}
+
+/** The size that words of a part are set in at the moment, for telling how far they may shrink. */
+export function leastSize(part: Part, sheet: Pick<Sheet, 'roles'>): number {
+  const sizes = part.items.flatMap((item) =>
+    isWritten(item)
+      ? item.body.flatMap((p) =>
+          p.runs.map((run) => run.style.size ?? sheet.roles[item.role ?? 'body']?.run.size ?? 14),
+        )
+      : [],
+  );
+  return sizes.length > 0 ? Math.min(...sizes) : 14;
+}

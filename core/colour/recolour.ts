@@ -1,0 +1,89 @@
+import type { Body, Item, Page, Paint, Sheet } from '../sheet/schema';
+
+/** Exchanges colours throughout a sheet: words, fills, outlines, roles, grounds. Pictures keep theirs. */
+export type Exchange = (hex: string) => string;
+
+const paint = (given: Paint | null, to: Exchange): Paint | null => {
+  if (!given) return null;
+  if (given.kind === 'solid') return { ...given, colour: to(given.colour) };
+  return { ...given, stops: given.stops.map((stop) => ({ ...stop, colour: to(stop.colour) })) };
+};
+const coloured = <T extends { colour: string } | null>(given: T, to: Exchange): T =>
+  given && { ...given, colour: to(given.colour) };
+const body = (given: Body, to: Exchange): Body =>
+  given.map((p) => ({
+    ...p,
+    runs: p.runs.map((run) =>
+      run.style.colour ? { ...run, style: { ...run.style, colour: to(run.style.colour) } } : run,
+    ),
+  }));
+
+export function recolouredItem(item: Item, to: Exchange): Item {
+  const shadow = coloured(item.shadow, to);
+  switch (item.kind) {
+    case 'text':
+      return {
+        ...item,
+        shadow,
+        body: body(item.body, to),
+        fill: paint(item.fill, to),
+        outline: coloured(item.outline, to),
+        plate: coloured(item.plate, to),
+        lettering: item.lettering && {
+          ...item.lettering,
+          fill: paint(item.lettering.fill, to),
+          outline: coloured(item.lettering.outline, to),
+        },
+      };
+    case 'shape':
+      return {
+        ...item,
+        shadow,
+        body: body(item.body, to),
+        fill: paint(item.fill, to),
+        outline: coloured(item.outline, to),
+      };
+    case 'line':
+      return { ...item, outline: coloured(item.outline, to) };
+    case 'ink':
+      return { ...item, colour: to(item.colour) };
+    case 'picture':
+      return { ...item, shadow };
+    case 'group':
+      return { ...item, items: item.items.map((part) => recolouredItem(part, to)) };
+  }
+}
+
+export const recolouredPage = (page: Page, to: Exchange): Page => ({
+  ...page,
+  background: paint(page.background, to),
+  items: page.items.map((item) => recolouredItem(item, to)),
+});
+
+/** The sheet with another palette: each colour that was in the old one becomes the one in its place. */
+export function withPalette(sheet: Sheet, palette: readonly string[]): Sheet {
+  const exchange = new Map(sheet.palette.map((hex, i) => [hex, palette[i] ?? hex]));
+  const to = (hex: string) => exchange.get(hex) ?? hex;
+  return {
+    ...sheet,
+    palette: [...palette],
+    roles: Object.fromEntries(
+      Object.entries(sheet.roles).map(([id, role]) => [
+        id,
+        { ...role, run: { ...role.run, colour: to(role.run.colour) } },
+      ]),
+    ),
+    pages: sheet.pages.map((page) => recolouredPage(page, to)),
+  };
+}
+
+/** Every colour that words, fills, outlines and roles of a sheet use, the most used first. */
+export function coloursUsed(sheet: Sheet): string[] {
+  const count = new Map<string, number>();
+  const note = (hex: string) => {
+    count.set(hex, (count.get(hex) ?? 0) + 1);
+    return hex;
+  };
+  for (const page of sheet.pages) recolouredPage(page, note);
+  return [...count].sort((a, b) => b[1] - a[1]).map(([hex]) => hex);
+}

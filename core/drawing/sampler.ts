@@ -1,0 +1,150 @@
+import { covers, edgeDistance, flatten } from '../geometry/flatten';
+import type { Rings } from '../geometry/flatten';
+import { mapped } from '../geometry/box';
+import type { Box, Matrix, Point } from '../geometry/matrix';
+import { IDENTITY, inverse, multiply, transform } from '../geometry/matrix';
+import type { Faces } from '../text/faces';
+import type { DisplayNode, DrawnPaint, GlyphsNode } from './list';
+
+/**
+ * The colour of a drawn page at a point, worked out from the display list: the same on every machine, in a page, a worker
+ * or the server, and without drawing anything. Shadows are passed over: they are soft, and seldom decide.
+ */
+
+/** Red, green, blue 0 to 255. */
+export type Rgb = readonly [number, number, number];
+export type Sample = {
+  rgb: Rgb;
+  hex: string;
+  /** The items whose paint shows at the point, topmost first. */ items: string[];
+};
+
+type Layer = {
+  item: string | null;
+  box: Box;
+  /** From the page to the path's own coordinates. */
+  back: Matrix;
+  shape: Rings;
+  fill: DrawnPaint | null;
+  stroke: { paint: DrawnPaint; width: number } | null;
+  evenOdd: boolean;
+  alpha: number;
+};
+
+const rgbOf = (hex: string): Rgb => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as unknown as Rgb;
+export const hexOf = (rgb: Rgb) =>
+  `#${rgb
+    .map((value) =>
+      Math.round(Math.max(0, Math.min(255, value)))
+        .toString(16)
+        .padStart(2, '0'),
+    )
+    .join('')}`;
+
+/** A paint's colour and opacity at a point of its own coordinates. */
+export function paintAt(paint: DrawnPaint, { x, y }: Point): { rgb: Rgb; alpha: number } {
+  if (paint.kind === 'solid') return { rgb: rgbOf(paint.hex), alpha: paint.alpha };
+  let t: number;
+  if (paint.kind === 'linear') {
+    const [dx, dy] = [paint.x2 - paint.x1, paint.y2 - paint.y1];
+    const length = dx * dx + dy * dy;
+    t = length === 0 ? 0 : ((x - paint.x1) * dx + (y - paint.y1) * dy) / length;
+  } else t = Math.hypot(x - paint.cx, y - paint.cy) / Math.max(0.01, paint.r);
+  const { stops } = paint;
+  const after = stops.findIndex(([offset]) => offset >= t);
+  if (after === 0 || stops.length === 1) return { rgb: rgbOf(stops[0][1]), alpha: stops[0][2] };
+  if (after < 0) return { rgb: rgbOf(stops[stops.length - 1][1]), alpha: stops[stops.length - 1][2] };
+  const [a, b] = [stops[after - 1], stops[after]];
+  const share = b[0] === a[0] ? 1 : (t - a[0]) / (b[0] - a[0]);
+  const [from, to] = [rgbOf(a[1]), rgbOf(b[1])];
+  return {
+    rgb: from.map((value, i) => value + (to[i] - value) * share) as unknown as Rgb,
+    alpha: a[2] + (b[2] - a[2]) * share,
+  };
+}
+
+export class Sampler {
+  private layers: Layer[] = [];
+  /** How many layers lie below the words of an item. */
+  private below = new Map<string, number>();
+
+  /** With `faces` the letters count too, as for picking up a colour; without, only what lies behind them. */
+  constructor(
+    nodes: readonly DisplayNode[],
+    private faces?: Faces,
+    /** What is seen where nothing is drawn. */
+    private paper: Rgb = [255, 255, 255],
+  ) {
+    this.walk(nodes, IDENTITY, 1, null);
+  }
+
+  private walk(nodes: readonly DisplayNode[], matrix: Matrix, alpha: number, item: string | null) {
+    for (const node of nodes) {
+      if (node.kind === 'group') {
+        const inner = node.matrix ? multiply(matrix, node.matrix) : matrix;
+        // What fades out is half there on the whole.
+        const share = (node.opacity ?? 1) * (node.fade ? node.fade.alpha / 2 : 1);
+        this.walk(node.children, inner, alpha * share, node.id ?? item);
+      } else if (node.kind === 'path')
+        this.add(item, matrix, node.d, node.fill ?? null, node.stroke ?? null, node.rule === 'evenodd', alpha);
+      else if (node.kind === 'glyphs') {
+        if (item !== null && !this.below.has(item)) this.below.set(item, this.layers.length);
+        if (this.faces) this.letters(node, matrix, alpha, item);
+      }
+    }
+  }
+
+  private letters({ file, size, x, y, glyphs, fill }: GlyphsNode, matrix: Matrix, alpha: number, item: string | null) {
+    for (const glyph of glyphs) {
+      const d = this.faces!.placed(file, glyph.id, size, glyph.turn ?? [1, 0, 0, 1], {
+        x: x + glyph.x,
+        y: y + glyph.y,
+      });
+      if (d) this.add(item, matrix, d, fill, null, false, alpha);
+    }
+  }
+
+  private add(
+    item: string | null,
+    matrix: Matrix,
+    d: string,
+    fill: DrawnPaint | null,
+    stroke: { paint: DrawnPaint; width: number } | null,
+    evenOdd: boolean,
+    alpha: number,
+  ) {
+    if (Math.abs(matrix[0] * matrix[3] - matrix[1] * matrix[2]) < 1e-9) return;
+    const shape = flatten(d);
+    const reach = stroke ? stroke.width / 2 : 0;
+    const { x, y, width, height } = shape.box;
+    const box = mapped({ x: x - reach, y: y - reach, width: width + 2 * reach, height: height + 2 * reach }, matrix);
+    this.layers.push({ item, box, back: inverse(matrix), shape, fill, stroke, evenOdd, alpha });
+  }
+
+  /** The colour at a point of the page; with `under`, of what lies below that item's words. */
+  at(point: Point, under?: string): Sample {
+    let left = 1;
+    let rgb: Rgb = [0, 0, 0];
+    const items: string[] = [];
+    const lay = (paint: DrawnPaint, local: Point, layer: Layer) => {
+      const { rgb: own, alpha } = paintAt(paint, local);
+      const share = left * alpha * layer.alpha;
+      if (share <= 0) return;
+      rgb = rgb.map((value, i) => value + own[i] * share) as unknown as Rgb;
+      left -= share;
+      if (layer.item !== null && !items.includes(layer.item)) items.push(layer.item);
+    };
+    const top = under === undefined ? this.layers.length : (this.below.get(under) ?? this.layers.length);
+    for (let i = top - 1; i >= 0 && left > 0.004; i--) {
+      const layer = this.layers[i];
+      const { box } = layer;
+      if (point.x < box.x || point.y < box.y || point.x > box.x + box.width || point.y > box.y + box.height) continue;
+      const local = transform(layer.back, point);
+      if (layer.stroke && edgeDistance(layer.shape, local) <= layer.stroke.width / 2)
+        lay(layer.stroke.paint, local, layer);
+      if (layer.fill && left > 0.004 && covers(layer.shape, local, layer.evenOdd)) lay(layer.fill, local, layer);
+    }
+    rgb = rgb.map((value, i) => value + this.paper[i] * left) as unknown as Rgb;
+    return { rgb, hex: hexOf(rgb), items };
+  }
+}

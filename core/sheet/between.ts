@@ -1,0 +1,149 @@
+import type { Change } from './change';
+import { bodyLength } from './body';
+import type { GroupItem, Item, Page, Sheet } from './schema';
+import { isWritten } from './schema';
+import { findOn } from './tree';
+
+/**
+ * The change that leads from one state of a sheet to another: for whatever is worked out as a whole (another arrangement,
+ * another size, a moment to go back to) and yet has to be one step that can be taken back.
+ */
+export function between(before: Sheet, after: Sheet): Change {
+  const changes: Change[] = [...settings(before, after), ...pages(before, after)];
+  return packed(changes);
+}
+
+/** A step holds at most 5,000 changes: more are packed into several within it. */
+const PACK = 4000;
+export function packed(changes: Change[]): Change {
+  if (changes.length === 1) return changes[0];
+  if (changes.length <= PACK) return { kind: 'all', changes };
+  const parts: Change[] = [];
+  for (let at = 0; at < changes.length; at += PACK) parts.push({ kind: 'all', changes: changes.slice(at, at + PACK) });
+  return { kind: 'all', changes: parts };
+}
+
+const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+
+function differing<T extends object>(before: T, after: T, keys: readonly (keyof T)[]): Record<string, unknown> | null {
+  const values = Object.fromEntries(
+    keys.filter((key) => !same(before[key], after[key])).map((key) => [key, after[key]]),
+  );
+  return Object.keys(values).length > 0 ? values : null;
+}
+
+function settings(before: Sheet, after: Sheet): Change[] {
+  const out: Change[] = [];
+  const values = differing(before, after, ['title', 'unit', 'palette', 'ownWords']);
+  if (values) out.push({ kind: 'sheet-set', values });
+  for (const id of new Set([...Object.keys(before.roles), ...Object.keys(after.roles)])) {
+    const role = Object.hasOwn(after.roles, id) ? after.roles[id] : null;
+    const old = Object.hasOwn(before.roles, id) ? before.roles[id] : null;
+    if (!same(old, role)) out.push({ kind: 'role-set', id, role });
+  }
+  return out;
+}
+
+function pages(before: Sheet, after: Sheet): Change[] {
+  const out: Change[] = [];
+  const old = new Map(before.pages.map((page) => [page.id, page]));
+  const kept = new Set(after.pages.filter((page) => old.has(page.id)).map((page) => page.id));
+  // Things may have gone from one page to another: all that leave go first.
+  for (const page of after.pages) if (kept.has(page.id)) out.push(...removals(old.get(page.id)!, page));
+  const gone = before.pages.filter((page) => !kept.has(page.id));
+  // A sheet keeps a page at all times, so the old ones empty out before the new ones come, and go after.
+  for (const page of gone) for (const { id } of page.items) out.push({ kind: 'remove', id });
+  const order = before.pages.map((page) => page.id).filter((id) => kept.has(id));
+  const steady = new Set(longestRun(after.pages.map((page) => order.indexOf(page.id))).map((i) => after.pages[i].id));
+  after.pages.forEach((page, i) => {
+    const behind = i > 0 ? after.pages[i - 1].id : null;
+    if (!kept.has(page.id)) out.push({ kind: 'page-insert', behind, page });
+    else if (!steady.has(page.id)) out.push({ kind: 'page-move', id: page.id, behind });
+  });
+  for (const { id } of gone) out.push({ kind: 'page-remove', id });
+  for (const page of after.pages) {
+    const from = old.get(page.id);
+    if (!from) continue;
+    const values = differing(from, page, ['width', 'height', 'margin', 'background', 'guides', 'grid']);
+    if (values) out.push({ kind: 'page-set', id: page.id, values });
+    out.push(...list(page, null, from.items, page.items, from));
+  }
+  return out;
+}
+
+/** Whether an item stays what and where it is, apart from its settings and its place among its neighbours. */
+function stays(item: Item, from: Page, to: Page): boolean {
+  const [was, is] = [findOn(from, item.id), findOn(to, item.id)];
+  if (!was || !is || was.item.kind !== is.item.kind) return false;
+  const [outer, inner] = [was.groups.at(-1), is.groups.at(-1)];
+  return outer?.id === inner?.id && (!outer || stays(outer, from, to));
+}
+
+function removals(from: Page, to: Page): Change[] {
+  const out: Change[] = [];
+  const walk = (items: readonly Item[]) => {
+    for (const item of items)
+      if (!stays(item, from, to)) out.push({ kind: 'remove', id: item.id });
+      else if (item.kind === 'group') walk(item.items);
+  };
+  walk(from.items);
+  return out;
+}
+
+function list(page: Page, group: string | null, from: readonly Item[], to: readonly Item[], old: Page): Change[] {
+  const out: Change[] = [];
+  const order = new Map(from.filter((item) => stays(item, old, page)).map((item, i) => [item.id, i]));
+  const steady = new Set(longestRun(to.map((item) => order.get(item.id) ?? -1)));
+  to.forEach((item, i) => {
+    const spot = { page: page.id, group, behind: i > 0 ? to[i - 1].id : null };
+    const was = order.has(item.id) ? findOn(old, item.id)!.item : null;
+    if (!was) out.push({ kind: 'insert', spot, item });
+    else {
+      if (!steady.has(i)) out.push({ kind: 'reorder', id: item.id, spot });
+      out.push(...alteration(was, item));
+      if (item.kind === 'group') out.push(...list(page, item.id, (was as GroupItem).items, item.items, old));
+    }
+  });
+  return out;
+}
+
+/** The changes that lead from an item to the same item with other settings and words; parts of groups are left out. */
+export function alteration(before: Item, after: Item): Change[] {
+  if (before === after) return [];
+  const out: Change[] = [];
+  const keys = Object.keys(after).filter((key) => !['id', 'kind', 'items', 'body'].includes(key)) as (keyof Item)[];
+  const values = differing(before, after, keys);
+  if (values) out.push({ kind: 'set', id: after.id, values });
+  if (isWritten(before) && isWritten(after) && !same(before.body, after.body)) {
+    const { id, body } = after;
+    out.push({ kind: 'splice', id, at: 0, remove: bodyLength(before.body), insert: body });
+    // What is put in keeps the format of the paragraph that it begins in.
+    const [was, is] = [before.body[0].format, body[0].format];
+    if (!same(was, is)) {
+      const cleared = Object.fromEntries(Object.keys(was).map((key) => [key, null]));
+      out.push({ kind: 'paragraph', id, from: 0, to: 0, patch: { ...cleared, ...is } });
+    }
+  }
+  return out;
+}
+
+/** The indexes of the longest increasing run of the numbers that are not negative (Schensted 1961). */
+function longestRun(numbers: readonly number[]): number[] {
+  const tails: number[] = [];
+  const previous = new Array<number>(numbers.length).fill(-1);
+  numbers.forEach((number, i) => {
+    if (number < 0) return;
+    let low = 0;
+    let high = tails.length;
+    while (low < high) {
+      const mid = (low + high) >> 1;
+      if (numbers[tails[mid]] < number) low = mid + 1;
+      else high = mid;
+    }
+    if (low > 0) previous[i] = tails[low - 1];
+    tails[low] = i;
+  });
+  const out: number[] = [];
+  for (let at = tails.at(-1) ?? -1; at >= 0; at = previous[at]) out.unshift(at);
+  return out;
+}

@@ -1,0 +1,53 @@
+import { bodyText, sliceBody } from './body';
+import { packed } from './between';
+import type { Change } from './change';
+import type { Sheet } from './schema';
+import { isWritten } from './schema';
+import { everyItem } from './tree';
+
+/** Finding words on all pages, and putting others in their place. */
+
+export type Wanted = { words: string; matchCase: boolean; whole: boolean };
+/** A stretch [from, to) of the words of an item. */
+export type Hit = { page: string; item: string; from: number; to: number };
+
+const escaped = (words: string) => words.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&').replace(/\s+/g, '\\s+');
+
+/** Every place where the words stand, page by page, the foremost thing first; none for no words. */
+export function findWords(sheet: Sheet, { words, matchCase, whole }: Wanted): Hit[] {
+  const wanted = words.trim();
+  if (wanted === '') return [];
+  const edge = whole ? ['(?<![\\p{L}\\p{N}])', '(?![\\p{L}\\p{N}])'] : ['', ''];
+  const pattern = new RegExp(`${edge[0]}${escaped(wanted)}${edge[1]}`, matchCase ? 'gu' : 'giu');
+  return sheet.pages.flatMap((page) =>
+    [...everyItem(page)].flatMap((item) =>
+      isWritten(item) && !item.hidden
+        ? [...bodyText(item.body).matchAll(pattern)].map(({ index, 0: { length } }): Hit => ({
+            page: page.id,
+            item: item.id,
+            from: index,
+            to: index + length,
+          }))
+        : [],
+    ),
+  );
+}
+
+/** The change that puts other words in the place of some, each in the style of the first letter that it replaces. */
+export function replaceWords(sheet: Sheet, hits: readonly Hit[], words: string): Change {
+  const items = new Map([...everyItem(sheet)].map((item) => [item.id, item]));
+  // From the end of each item, so that the places of the others stay right.
+  const ordered = [...hits].sort((a, b) => b.from - a.from);
+  return packed(
+    ordered.flatMap(({ item: id, from, to }): Change[] => {
+      const item = items.get(id);
+      if (!item || !isWritten(item)) return [];
+      const [first] = sliceBody(item.body, from, to);
+      const style = first.runs[0]?.style ?? {};
+      const insert = words
+        .split(/\r?\n/)
+        .map((text) => ({ format: first.format, runs: text ? [{ text, style }] : [] }));
+      return [{ kind: 'splice', id, at: from, remove: to - from, insert }];
+    }),
+  );
+}
