@@ -1,14 +1,14 @@
-import { clampChroma, modeLrgb, modeOklab, modeOklch, modeRgb, useMode } from 'culori/fn';
+import { clampChroma, modeLrgb, modeOklab, modeOklch, modeRgb, useMode as converter } from 'culori/fn';
 import type { Oklch } from 'culori/fn';
 import type { Rgb } from '../drawing/sampler';
 import { hexOf } from '../drawing/sampler';
 
 /** Colours by eye: OKLCH for lightness, chroma and hue (Ottosson 2020); contrast as WCAG 2.2 defines it. */
 
-useMode(modeLrgb);
-const toOklab = useMode(modeOklab);
-const toOklch = useMode(modeOklch);
-const toRgb = useMode(modeRgb);
+converter(modeLrgb);
+const toOklab = converter(modeOklab);
+const toOklch = converter(modeOklch);
+const toRgb = converter(modeRgb);
 
 /** Lightness 0 to 1, chroma 0 to about 0.37, hue in degrees (0 for greys). */
 export type Lch = { l: number; c: number; h: number };

@@ -45,7 +45,7 @@ export function spreadMoves(boxes: readonly Box[], axis: Axis, by: 'gap' | 'cent
   const last = boxes[order[order.length - 1]];
   const inner = sizes.slice(1, -1).reduce((sum, size) => sum + size, 0);
   const gap = (last[axis] - (first[axis] + first[side]) - inner) / (boxes.length - 1);
-  const keepsOrder = sizes.every((size, i) => i === 0 || (sizes[i - 1] + size) / 2 + gap >= 0);
+  const keepsOrder = sizes.every((size, i) => i === 0 || (sizes[i - 1] + size) / 2 + gap > 1e-6);
   let pen = first[axis];
   const [start, end] = [middleOf(first, axis), middleOf(last, axis)];
   order.forEach((index, place) => {
