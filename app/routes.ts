@@ -19,4 +19,5 @@ export default [
   route('copies/:copyId', 'routes/copy.tsx'),
   route('copies/:copyId/picture.svg', 'routes/copy-picture.ts'),
   route('documents/:documentId/changes', 'routes/changes.ts'),
+  route('sheets/:sheetId/growth', 'routes/growth.ts'),
 ] satisfies RouteConfig;

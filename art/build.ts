@@ -88,12 +88,14 @@ async function buildSigns() {
   writeFileSync(path.join(out, 'signs.json'), JSON.stringify(drawable));
 }
 
-/** The spelling dictionary, as it ships: nspell reads it in the page. */
-function buildDictionary() {
-  const base = path.dirname(require.resolve('dictionary-en'));
+/** The spelling dictionaries, American and British, as they ship: nspell reads them in the page. */
+function buildDictionaries() {
   mkdirSync(path.join(out, 'spelling'), { recursive: true });
-  for (const file of ['index.aff', 'index.dic'])
-    writeFileSync(path.join(out, 'spelling', file), readFileSync(path.join(base, file)));
+  for (const name of ['en', 'en-gb']) {
+    const base = path.dirname(require.resolve(`dictionary-${name}`));
+    for (const kind of ['aff', 'dic'])
+      writeFileSync(path.join(out, 'spelling', `${name}.${kind}`), readFileSync(path.join(base, `index.${kind}`)));
+  }
 }
 
 export function pictureSvg({ width, height, paths }: DrawnPicture): string {
@@ -162,7 +164,7 @@ else {
   await buildFonts();
   const count = buildPictures();
   await buildSigns();
-  buildDictionary();
+  buildDictionaries();
   await buildDapple();
   writeFileSync(stampFile, now);
   console.log(`art: ${FACES.length} faces, ${count} pictures`);

@@ -16,6 +16,8 @@ type Props = {
   entries: readonly MarginEntry[];
   marginLabel: string;
   onChooseEntry?: (id: string) => void;
+  /** Lies over the edges of the stage: rulers. */
+  above?: ReactNode;
   children: ReactNode;
 };
 
@@ -29,6 +31,7 @@ export function SheetFrame({
   entries,
   marginLabel,
   onChooseEntry,
+  above,
   children,
 }: Props) {
   return (
@@ -43,6 +46,7 @@ export function SheetFrame({
               {children}
             </div>
           </div>
+          {above}
           <Margin entries={entries} view={view} label={marginLabel} onChoose={onChooseEntry} />
         </div>
       </div>

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { FACES } from '../../core/text/catalogue';
+import { FACES, SIGNS } from '../../core/text/catalogue';
 import { Strip } from '../look/strip';
 import type { Route } from './+types/credits';
 
@@ -24,7 +24,15 @@ export default function Credits() {
               {face.name}: {face.licence === 'OFL-1.1' ? 'SIL Open Font License 1.1' : 'Apache License 2.0'}
             </li>
           ))}
+          {SIGNS.map(({ name }) => (
+            <li key={name}>{name}, for signs: SIL Open Font License 1.1</li>
+          ))}
         </ul>
+        <h2 style={{ fontSize: 21 }}>Words</h2>
+        <p>
+          Spelling: the American and British dictionaries that Hunspell uses, packed as dictionary-en and
+          dictionary-en-gb, MIT and BSD licences.
+        </p>
         <p>
           <Link to="/">Back to the first page</Link>
         </p>

@@ -1,12 +1,13 @@
-import { Button, Dropdown, Select, Segmented } from 'antd';
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
-import { PAGE_SIZES, sizeName } from '../../core/sheet/units';
-import { solid } from '../../core/sheet/make';
+import { Button, Dropdown } from 'antd';
+import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useSearchParams, useSubmit } from 'react-router';
+import { sizeName } from '../../core/sheet/units';
 import { boxOf } from '../../core/geometry/hit';
 import { union } from '../../core/geometry/box';
 import type { Page, Sheet } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
+import { unknownFaces } from '../../core/text/needs';
+import { isFace } from '../../core/text/catalogue';
 import { loadDocument } from '../../server/stores/documents';
 import { sheetOf } from '../../server/stores/sheets';
 import { Strip } from '../look/strip';
@@ -19,13 +20,18 @@ import { pictureNow } from '../sheet/resources';
 import { dropSupply, Drawer } from '../supplies/drawer';
 import { Bench, useBench } from '../workbench/bench';
 import type { Editing } from '../workbench/bench';
-import { addPage, removePage } from '../workbench/commands';
-import { LengthField, Row, Swatches } from '../workbench/fields';
+import { turnPage } from '../workbench/commands';
+import { FindCard } from '../workbench/find';
+import { PageCard } from '../workbench/page-card';
+import { readableEntries, useProof } from '../workbench/proof';
+import { Rulers } from '../workbench/rulers';
 import { Notice, SaveWords } from '../workbench/save-words';
 import { ItemSettings } from '../workbench/settings';
+import { useSpelling } from '../workbench/spelling';
 import { Stack } from '../workbench/stack';
 import { Stage } from '../workbench/stage';
 import { UndoRedo } from '../workbench/undo-redo';
+import type { Finding } from '../../workers/studio';
 import '../workbench/workbench.css';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/sheet';
@@ -64,9 +70,12 @@ const pageSlice = (bench: Bench) => bench.page;
 const selectionSlice = (bench: Bench) => bench.selection;
 const editingSlice = (bench: Bench) => bench.editing;
 const previewSlice = (bench: Bench) => bench.preview;
+const findingSlice = (bench: Bench) => bench.finding;
+const keySheetSlice = (bench: Bench) => bench.keySheet;
+const KeySheet = lazy(() => import('../workbench/key-sheet'));
 
 function useOpenBench(loaded: Loaded): Bench {
-  const [bench] = useState(() => new Bench({ ...loaded, rights: { kind: 'all' } }));
+  const [bench] = useState(() => new Bench({ ...loaded, rights: { kind: 'all' }, growthAt: `/sheets/${loaded.id}` }));
   useEffect(() => {
     void bench.open();
     return () => bench.close();
@@ -74,35 +83,60 @@ function useOpenBench(loaded: Loaded): Bench {
   return bench;
 }
 
-type Shown = { sheet: Sheet; page: Page; selection: readonly string[]; editing: Editing | null };
+type Shown = {
+  sheet: Sheet;
+  page: Page;
+  selection: readonly string[];
+  editing: Editing | null;
+  finding: boolean;
+  findings: readonly Finding[];
+  rulers: boolean;
+  setRulers: (on: boolean) => void;
+};
 
-/** What stands in the margin: the settings of what is chosen, or of the page. */
-function entriesFor(bench: Bench, { sheet, page, selection }: Shown): MarginEntry[] {
+/** What stands in the margin: the search, what can't be read, and the settings of what is chosen or of the page. */
+function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
+  const { sheet, page, selection, finding, findings } = shown;
   const items = selection.flatMap((id) => findOn(page, id)?.item ?? []);
+  const entries = readableEntries(bench, page, findings);
+  if (finding)
+    entries.unshift({
+      id: 'find',
+      anchor: null,
+      end: 'top',
+      tone: 'sky',
+      current: true,
+      label: 'Find words',
+      content: <FindCard bench={bench} />,
+    });
   if (items.length === 0)
     return [
+      ...entries,
       {
         id: 'page',
         anchor: null,
-        end: 'top',
+        end: finding ? 'bottom' : 'top',
         tone: 'plain',
         label: 'Settings of the page',
-        content: <PageSettings bench={bench} sheet={sheet} page={page} />,
+        content: <PageCard bench={bench} sheet={sheet} page={page} rulers={shown.rulers} setRulers={shown.setRulers} />,
       },
     ];
   const box = union(items.map((item) => boxOf(page, item, pictureNow)));
   return [
+    ...entries,
     {
       id: 'chosen',
       anchor: { x: box.x + box.width, y: box.y + Math.min(box.height / 2, 60) },
       tone: 'apricot',
       active: true,
-      current: true,
+      current: !finding,
       label: 'Settings of what is chosen',
       content: <ItemSettings key={selection.join()} bench={bench} items={items} sheet={sheet} />,
     },
   ];
 }
+
+const RULERS = 'dappled-margin/rulers';
 
 function Workbench({ loaded }: { loaded: Loaded }) {
   const bench = useOpenBench(loaded);
@@ -120,7 +154,19 @@ function Workbench({ loaded }: { loaded: Loaded }) {
   }, [bench, faces]);
 
   // The margin follows a moment later: a key typed on the sheet must not wait for it.
-  const now = useMemo(() => ({ sheet, page, selection, editing }), [sheet, page, selection, editing]);
+  const findings = useProof(sheet, page, faces !== null);
+  useSpelling(bench);
+  const [rulers, setRulersOn] = useState(false);
+  useEffect(() => setRulersOn(localStorage.getItem(RULERS) === 'on'), []);
+  const finding = useBench(bench, findingSlice);
+  const keySheet = useBench(bench, keySheetSlice);
+  const now = useMemo(() => {
+    const setRulers = (on: boolean) => {
+      localStorage.setItem(RULERS, on ? 'on' : 'off');
+      setRulersOn(on);
+    };
+    return { sheet, page, selection, editing, finding, findings, rulers, setRulers };
+  }, [sheet, page, selection, editing, finding, findings, rulers]);
   const shown = useDeferredValue(now);
   // A picture that has arrived brings its parts along.
   const entries = useMemo(() => entriesFor(bench, shown), [bench, shown, arrived]); // eslint-disable-line react-hooks/exhaustive-deps
@@ -136,6 +182,7 @@ function Workbench({ loaded }: { loaded: Loaded }) {
             page={page}
             zoom={view.scale / FULL_SIZE}
             setZoom={setZoom}
+            hard={findings.length}
           />
         }
         stack={
@@ -146,6 +193,7 @@ function Workbench({ loaded }: { loaded: Loaded }) {
         view={view}
         entries={entries}
         marginLabel="Margin"
+        above={rulers && <Rulers bench={bench} view={view} page={page} unit={sheet.unit} />}
       >
         <div
           data-stage
@@ -165,6 +213,11 @@ function Workbench({ loaded }: { loaded: Loaded }) {
         </div>
       </SheetFrame>
       <Notice bench={bench} />
+      {keySheet && (
+        <Suspense fallback={null}>
+          <KeySheet bench={bench} />
+        </Suspense>
+      )}
     </>
   );
 }
@@ -176,9 +229,26 @@ type StripProps = {
   page: Page;
   zoom: number;
   setZoom: (zoom: Zoom) => void;
+  /** How many things on the page are hard to read. */
+  hard: number;
 };
 
-function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom }: StripProps) {
+/** A face that this program does not have is drawn in another: said once, when the sheet is opened. */
+function useFaceNotice(bench: Bench, sheet: Sheet) {
+  useEffect(() => {
+    const lost = unknownFaces(sheet, isFace);
+    if (lost.length > 0)
+      bench.say(
+        `This sheet was set in ${lost.map((id) => `“${id}”`).join(', ')}, which is not here. It is shown in another face; choose one to keep.`,
+      );
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [bench]);
+}
+
+function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom, hard }: StripProps) {
+  useFaceNotice(bench, sheet);
+  const submit = useSubmit();
+  const at = sheet.pages.indexOf(page);
   const [name, setName] = useState<string | null>(null);
   const [search] = useSearchParams();
   const field = useRef<HTMLInputElement>(null);
@@ -213,6 +283,30 @@ function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom }: StripProps) {
         <>
           <SaveWords bench={bench} />
           <span className="size-words">{sizeName(page.width, page.height, sheet.unit)}</span>
+          {sheet.pages.length > 1 && (
+            <span className="pager">
+              <button
+                type="button"
+                className="plainbtn"
+                aria-label="The page before"
+                disabled={at === 0}
+                onClick={() => turnPage(bench, -1)}
+              >
+                ‹
+              </button>
+              page {at + 1} of {sheet.pages.length}
+              <button
+                type="button"
+                className="plainbtn"
+                aria-label="The next page"
+                disabled={at === sheet.pages.length - 1}
+                onClick={() => turnPage(bench, 1)}
+              >
+                ›
+              </button>
+            </span>
+          )}
+          {hard > 0 && <span className="hard-words">{hard === 1 ? '1 to look at' : `${hard} to look at`}</span>}
         </>
       }
     >
@@ -239,9 +333,21 @@ function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom }: StripProps) {
             { key: 'key', label: <a href={`/sheets/${loaded.id}/export?as=pdf&side=key`}>PDF with the answers</a> },
             {
               key: 'png',
-              label: (
-                <a href={`/sheets/${loaded.id}/export?as=png&page=${sheet.pages.indexOf(page)}`}>PNG of this page</a>
-              ),
+              label: <a href={`/sheets/${loaded.id}/export?as=png&page=${at}`}>PNG of this page</a>,
+            },
+            { type: 'divider' },
+            {
+              key: 'second',
+              label: 'Save as a second sheet',
+              onClick: () =>
+                void bench.settled().then((seq) => {
+                  if (seq === null) bench.say('A second sheet can be saved when the network is back.');
+                  else
+                    void submit(
+                      { do: 'second', seq: `${seq}` },
+                      { method: 'post', action: `/sheets/${loaded.id}/growth` },
+                    );
+                }),
             },
           ],
         }}
@@ -256,102 +362,5 @@ function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom }: StripProps) {
         </Button>
       </Link>
     </Strip>
-  );
-}
-
-function PageSettings({ bench, sheet, page }: { bench: Bench; sheet: Sheet; page: Page }) {
-  const set = (values: Record<string, unknown>) => bench.make('Page', { kind: 'page-set', id: page.id, values });
-  const wide = page.width > page.height;
-  const named = PAGE_SIZES.find(
-    (size) =>
-      Math.abs(size.width - Math.min(page.width, page.height)) < 2 &&
-      Math.abs(size.height - Math.max(page.width, page.height)) < 2,
-  );
-  const resize = (width: number, height: number, sideways = wide) =>
-    set(sideways === width > height ? { width, height } : { width: height, height: width });
-  return (
-    <div className="settings">
-      <h3>
-        Page <small>nothing is chosen</small>
-      </h3>
-      <Row label="size">
-        <Select
-          size="small"
-          aria-label="Page size"
-          style={{ flex: 1 }}
-          value={named?.id ?? 'own'}
-          onChange={(id) => {
-            const size = PAGE_SIZES.find((s) => s.id === id);
-            if (size) resize(size.width, size.height);
-          }}
-          options={[
-            ...PAGE_SIZES.map(({ id, name }) => ({ value: id as string, label: name })),
-            { value: 'own', label: 'own size', disabled: true },
-          ]}
-        />
-        <Segmented
-          size="small"
-          aria-label="Upright or wide"
-          value={wide ? 'wide' : 'upright'}
-          onChange={(way) => resize(page.width, page.height, way === 'wide')}
-          options={['upright', 'wide']}
-        />
-      </Row>
-      <div className="typed-pair" style={{ marginTop: 8 }}>
-        <LengthField label="wide" value={page.width} unit={sheet.unit} min={36} onChange={(width) => set({ width })} />
-        <LengthField
-          label="high"
-          value={page.height}
-          unit={sheet.unit}
-          min={36}
-          onChange={(height) => set({ height })}
-        />
-        <LengthField
-          label="margin"
-          value={page.margin}
-          unit={sheet.unit}
-          min={0}
-          onChange={(margin) => set({ margin })}
-        />
-      </div>
-      <Row label="unit">
-        <Segmented
-          size="small"
-          aria-label="Unit of lengths"
-          value={sheet.unit}
-          onChange={(unit) => bench.make('Unit', { kind: 'sheet-set', values: { unit } })}
-          options={['in', 'mm', 'px']}
-        />
-      </Row>
-      <Swatches
-        label="ground"
-        value={page.background?.kind === 'solid' ? page.background.colour : null}
-        palette={sheet.palette}
-        none="No colour"
-        onChange={(hex) => set({ background: hex === null ? null : solid(hex) })}
-      />
-      <hr className="field-split" />
-      <div className="page-strip" role="group" aria-label="Pages">
-        {sheet.pages.map((p, i) => (
-          <button
-            key={p.id}
-            type="button"
-            className="page-tab"
-            aria-current={p.id === page.id}
-            onClick={() => bench.turnTo(p.id)}
-          >
-            {i + 1}
-          </button>
-        ))}
-        <button type="button" className="plainbtn" onClick={() => addPage(bench)}>
-          add a page
-        </button>
-        {sheet.pages.length > 1 && (
-          <button type="button" className="plainbtn" onClick={() => removePage(bench)}>
-            remove this one
-          </button>
-        )}
-      </div>
-    </div>
   );
 }

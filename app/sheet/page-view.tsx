@@ -42,9 +42,10 @@ type ItemProps = {
   arrived: number;
   page: Page | null;
   ends: string;
+  dim: boolean;
 };
 
-const ItemView = memo(function ItemView({ item, roles, faces, prompts, arrived, page, ends }: ItemProps) {
+const ItemView = memo(function ItemView({ item, roles, faces, prompts, arrived, page, ends, dim }: ItemProps) {
   const html = useMemo(() => {
     const options = { prefix: item.id, marked: false };
     if (item.kind === 'line' && !item.hidden) {
@@ -72,7 +73,7 @@ const ItemView = memo(function ItemView({ item, roles, faces, prompts, arrived, 
     return node ? svgMarkup([node], faces, options) : '';
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [item, roles, faces, prompts, arrived, page, ends]);
-  return <g data-item={item.id} dangerouslySetInnerHTML={{ __html: html }} />;
+  return <g data-item={item.id} className={dim ? 'dim' : undefined} dangerouslySetInnerHTML={{ __html: html }} />;
 });
 
 /** The words and pictures of a page for screen readers, in reading order: the glyphs themselves are only outlines. */
@@ -101,6 +102,8 @@ type Props = {
   prompts?: boolean;
   /** Accessible name of the whole picture. */
   label: string;
+  /** Items that are drawn faintly for now. */
+  dimmed?: ReadonlySet<string>;
   children?: ReactNode;
 };
 
@@ -112,6 +115,7 @@ export const PageView = memo(function PageView({
   scale,
   prompts = false,
   label,
+  dimmed,
   children,
 }: Props) {
   const { width, height, background } = page;
@@ -155,6 +159,7 @@ export const PageView = memo(function PageView({
               arrived={arrived}
               page={item.kind === 'group' && hasLine(item) ? page : null}
               ends={ends}
+              dim={dimmed?.has(item.id) ?? false}
             />
           );
         })}

@@ -1,10 +1,8 @@
 import type { DrawnPicture } from '../../core/drawing/picture';
 import type { Sheet } from '../../core/sheet/schema';
-import { isWritten } from '../../core/sheet/schema';
-import { everyItem } from '../../core/sheet/tree';
 import { FALLBACK, fileFor } from '../../core/text/catalogue';
 import { Faces } from '../../core/text/faces';
-import { fullStyle, roleOf } from '../../core/text/style';
+import { needsOf } from '../../core/text/needs';
 
 /** Faces and pictures in the browser: fetched when first wanted, kept for the life of the page. */
 
@@ -85,18 +83,10 @@ export function loadMissing(faces: Faces): void {
 /** All that a sheet is drawn with, before it is first shown. */
 export async function prepare(sheet: Sheet): Promise<Faces> {
   const faces = await openFaces();
-  const files = new Set<string>();
-  const wanted = new Set<string>();
-  for (const item of everyItem(sheet)) {
-    if (item.kind === 'picture') wanted.add(item.picture);
-    if (!isWritten(item)) continue;
-    const role = roleOf(sheet, item.role ?? (item.kind === 'shape' ? 'label' : 'body'));
-    const styles = [role.run, ...item.body.flatMap((p) => p.runs.map((run) => fullStyle(role, run.style)))];
-    for (const { font, bold, italic } of styles) files.add(fileFor(font, bold, italic));
-  }
+  const { fonts, pictures: wanted } = needsOf(sheet);
   await Promise.all([
-    ...[...files].filter((file) => !faces.has(file)).map((file) => loadFace(faces, file)),
-    ...[...wanted].map(loadPicture),
+    ...fonts.filter((file) => !faces.has(file)).map((file) => loadFace(faces, file)),
+    ...wanted.map(loadPicture),
   ]);
   return faces;
 }

@@ -1,9 +1,9 @@
 import { Input } from 'antd';
 import MiniSearch from 'minisearch';
-import { memo, useEffect, useMemo, useState } from 'react';
+import { lazy, memo, Suspense, useEffect, useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Supply } from '../../core/handout/touch';
-import { OUTLINES, SHAPES, shapePath } from '../../core/geometry/outline';
+import { FAMILIES, OUTLINES, shapePath } from '../../core/geometry/outline';
 import type { Point } from '../../core/geometry/matrix';
 import { roleIds } from '../../core/sheet/make';
 import { shapeName } from '../../core/sheet/name';
@@ -107,6 +107,65 @@ function ShapeDrawing({ shape }: { shape: ShapeItem['shape'] }) {
   );
 }
 
+function Shapes({ bench }: { bench: Bench }) {
+  const [family, setFamily] = useState(FAMILIES[0].name);
+  const [wanted, setWanted] = useState('');
+  const words = wanted.trim().toLowerCase();
+  const found = words
+    ? FAMILIES.flatMap(({ shapes }) => shapes).filter((shape) => shapeName(shape).toLowerCase().includes(words))
+    : (FAMILIES.find(({ name }) => name === family)?.shapes ?? []);
+  return (
+    <div className="pictures shapes">
+      <div className="pictures-ways">
+        <Input
+          size="small"
+          allowClear
+          placeholder="Find a shape"
+          aria-label="Find a shape"
+          value={wanted}
+          onChange={(event) => setWanted(event.target.value)}
+        />
+        <div className="pictures-groups">
+          {FAMILIES.map(({ name }) => (
+            <button
+              key={name}
+              type="button"
+              className={`pictures-group${!words && name === family ? ' on' : ''}`}
+              onClick={() => (setFamily(name), setWanted(''))}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+      </div>
+      <div className="shapes-found">
+        {found.length === 0 && <p className="quiet">No shape is called “{wanted}”.</p>}
+        {found.map((shape) => (
+          <button
+            key={shape}
+            type="button"
+            className="picture"
+            title={shapeName(shape)}
+            aria-label={shapeName(shape)}
+            draggable
+            onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:shape ${shape}`)}
+            onClick={() => addShape(bench, shape)}
+          >
+            <ShapeDrawing shape={shape} />
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+// What is wanted less often is fetched when it is opened.
+const Pens = lazy(() => import('./pen').then(({ Pens }) => ({ default: Pens })));
+const Signs = lazy(() => import('./signs').then(({ Signs }) => ({ default: Signs })));
+const Looks = lazy(() => import('./looks').then(({ Looks }) => ({ default: Looks })));
+const Pages = lazy(() => import('./pages').then(({ Pages }) => ({ default: Pages })));
+const Growth = lazy(() => import('./growth').then(({ Growth }) => ({ default: Growth })));
+
 const LINES: { name: string; drag: string; given: Parameters<typeof addLine>[1]; d: string; caps: ReactNode }[] = [
   { name: 'line', drag: 'plain', given: {}, d: 'M6 36L58 12', caps: null },
   {
@@ -131,6 +190,20 @@ const LINES: { name: string; drag: string; given: Parameters<typeof addLine>[1];
     caps: <path d="M60 12L49 7L51 17Z" fill="#5b5646" />,
   },
   { name: 'steps', drag: 'steps', given: { route: 'stepped' }, d: 'M6 36H32V12H58', caps: null },
+  {
+    name: 'both ways',
+    drag: 'both',
+    given: { startCap: 'arrow', endCap: 'arrow' },
+    d: 'M12 34L52 15',
+    caps: <path d="M60 11L48 12L52 20ZM4 38L16 37L12 29Z" fill="#5b5646" />,
+  },
+  {
+    name: 'dotted',
+    drag: 'dotted',
+    given: { outline: { colour: '#5b5646', width: 2.5, dash: 'dotted' } },
+    d: '',
+    caps: <path d="M6 36L58 12" stroke="#5b5646" strokeWidth="3" strokeDasharray="0.1 7" strokeLinecap="round" />,
+  },
 ];
 
 let loadedIndex: Promise<PictureEntry[]> | undefined;
@@ -212,12 +285,7 @@ const COMPARTMENTS: Compartment[] = [
     id: 'shapes',
     name: 'Shapes',
     supply: 'shape',
-    content: (bench) =>
-      SHAPES.map((shape) => (
-        <Supplied key={shape} name={shapeName(shape)} drag={`shape ${shape}`} onAdd={() => addShape(bench, shape)}>
-          <ShapeDrawing shape={shape} />
-        </Supplied>
-      )),
+    content: (bench) => <Shapes bench={bench} />,
   },
   {
     id: 'lines',
@@ -275,6 +343,11 @@ const COMPARTMENTS: Compartment[] = [
       </>
     ),
   },
+  { id: 'pen', name: 'Pen', supply: 'ink', content: (bench) => <Pens bench={bench} /> },
+  { id: 'signs', name: 'Signs', supply: 'text', content: (bench) => <Signs bench={bench} /> },
+  { id: 'looks', name: 'Other looks', supply: 'teacher', content: (bench) => <Looks bench={bench} /> },
+  { id: 'pages', name: 'Pages', supply: 'teacher', content: (bench) => <Pages bench={bench} /> },
+  { id: 'growth', name: 'Growth', supply: 'teacher', content: (bench) => <Growth bench={bench} /> },
 ];
 
 function LabelDrawing({ blank }: { blank: boolean }) {
@@ -336,7 +409,11 @@ export const Drawer = memo(function Drawer({ bench, note }: { bench: Bench; note
             aria-selected={shown === id}
             aria-controls="compartment"
             className="drawer-tab"
-            onClick={() => setShown(shown === id ? null : id)}
+            onClick={() => {
+              if (bench.tool?.kind !== 'sampler') bench.put({ tool: null });
+              if (bench.past) bench.put({ past: null });
+              setShown(shown === id ? null : id);
+            }}
           >
             {name}
           </button>
@@ -345,7 +422,7 @@ export const Drawer = memo(function Drawer({ bench, note }: { bench: Bench; note
       </div>
       {current && (
         <div id="compartment" className="compartment" role="tabpanel" aria-label={current.name}>
-          {current.content(bench)}
+          <Suspense fallback={<p className="quiet">…</p>}>{current.content(bench)}</Suspense>
         </div>
       )}
     </section>

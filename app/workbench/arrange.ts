@@ -1,15 +1,21 @@
-import { around } from '../../core/geometry/box';
+import type { Edge } from '../../core/geometry/align';
+import { alignMoves, spreadMoves, tidyMoves } from '../../core/geometry/align';
+import { around, union } from '../../core/geometry/box';
 import { frameMatrix, parentMatrix } from '../../core/geometry/frame';
 import { boxOf } from '../../core/geometry/hit';
 import { lineEnds } from '../../core/geometry/line';
 import type { Box, Point } from '../../core/geometry/matrix';
 import { inverse, linear, transform } from '../../core/geometry/matrix';
-import { rescaled } from '../../core/geometry/resize';
+import { handlePoint } from '../../core/geometry/resize';
+import { resizedGroup, scaledItem } from '../../core/geometry/scale';
+import { alteration } from '../../core/sheet/between';
 import type { Change } from '../../core/sheet/change';
 import { free, group } from '../../core/sheet/make';
-import type { GroupItem, Item, LineItem } from '../../core/sheet/schema';
+import type { FramedItem, GroupItem, Item, LineItem } from '../../core/sheet/schema';
 import { isFramed } from '../../core/sheet/schema';
 import { everyItem, findOn, idsWithin } from '../../core/sheet/tree';
+import { grownHeight } from '../../core/text/layout';
+import { roleOf } from '../../core/text/style';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { all, inOrder, movable, newId, set } from './steps';
@@ -66,6 +72,19 @@ export function reorder(bench: Bench, by: number): void {
     kind: 'reorder',
     id,
     spot: { page: page.id, group: place.groups.at(-1)?.id ?? null, behind: at === 0 ? null : others[at - 1].id },
+  });
+}
+
+/** Puts a thing just in front of another one of the same list. */
+export function putBefore(bench: Bench, id: string, other: string): void {
+  const place = findOn(bench.page, other);
+  if (!place || id === other || !findOn(bench.page, id)) return;
+  const others = place.siblings.filter((item) => item.id !== id);
+  const at = others.findIndex((item) => item.id === other);
+  bench.make('Reorder', {
+    kind: 'reorder',
+    id,
+    spot: { page: bench.page.id, group: place.groups.at(-1)?.id ?? null, behind: at > 0 ? others[at - 1].id : null },
   });
 }
 
@@ -151,35 +170,121 @@ export function ungroupChosen(bench: Bench): void {
   if (bench.make('Ungroup', all([...changes, { kind: 'remove', id: item.id }]))) bench.select(ids);
 }
 
-/** The items as they are when the box around them goes from `before` to `after`; groups take their parts along. */
-export function scaledItem(item: Item, before: Box, after: Box): Item {
-  const sx = before.width > 0 ? after.width / before.width : 1;
-  const sy = before.height > 0 ? after.height / before.height : 1;
-  if (item.kind === 'line') {
-    const end = (e: LineItem['from']) => ({
-      ...e,
-      x: after.x + (e.x - before.x) * sx,
-      y: after.y + (e.y - before.y) * sy,
-    });
-    return { ...item, from: end(item.from), to: end(item.to) };
-  }
-  const frame = rescaled(item, before, after);
-  if (item.kind !== 'group') return { ...item, ...frame };
-  return resizedGroup(item, frame);
+/** The changes that lead from an item to what it was made, parts of groups included. */
+export function itemChanges(before: Item, after: Item): Change[] {
+  const own = alteration(before, after);
+  if (before.kind !== 'group' || after.kind !== 'group') return own;
+  return [...own, ...before.items.flatMap((part, i) => itemChanges(part, after.items[i]))];
 }
 
-export function resizedGroup(item: GroupItem, frame: Partial<GroupItem>): GroupItem {
-  const next = { ...item, ...frame };
-  const [inner, outer] = [item, next].map(({ width, height }) => ({ x: 0, y: 0, width, height }));
-  return { ...next, items: item.items.map((part) => scaledItem(part, inner, outer)) };
+type Anchor = 'page' | 'margin' | 'first' | 'each other';
+
+const boxesOf = (bench: Bench, items: readonly Item[]) => items.map((item) => boxOf(bench.page, item, pictureNow));
+
+/** Moves items on the page, each by its own distance; nothing where none moves. */
+function moveEach(bench: Bench, name: string, items: readonly Item[], moves: readonly Point[]): void {
+  const changes = items.flatMap((item, i) => {
+    const { x, y } = moves[i];
+    return Math.abs(x) < 0.005 && Math.abs(y) < 0.005 ? [] : [moveChange(bench, item, moves[i])];
+  });
+  if (changes.length > 0) bench.make(name, all(changes));
 }
 
-/** The changes that lead from items to what they were resized to. */
-export function frameChanges(before: Item, after: Item): Change[] {
-  if (before.kind === 'line' && after.kind === 'line') return [set(before.id, { from: after.from, to: after.to })];
-  if (!isFramed(before) || !isFramed(after)) return [];
-  const { x, y, width, height, angle } = after;
-  const own = set(before.id, { x, y, width, height, angle });
-  if (before.kind !== 'group' || after.kind !== 'group') return [own];
-  return [own, ...before.items.flatMap((part, i) => frameChanges(part, after.items[i]))];
+/** What can be placed of the chosen things: lines that hold on to something go where that goes. */
+const placeable = (bench: Bench) =>
+  movable(bench).filter((item) => item.kind !== 'line' || (item.from.item === null && item.to.item === null));
+
+export function align(bench: Bench, edge: Edge, to: Anchor): void {
+  const items = placeable(bench);
+  if (items.length === 0) return;
+  const { width, height, margin } = bench.page;
+  const boxes = boxesOf(bench, items);
+  const targets: Record<Anchor, Box> = {
+    page: { x: 0, y: 0, width, height },
+    margin: { x: margin, y: margin, width: width - 2 * margin, height: height - 2 * margin },
+    first: boxes[0],
+    'each other': union(boxes),
+  };
+  moveEach(bench, 'Align', items, alignMoves(boxes, edge, targets[to]));
+}
+
+export function spread(bench: Bench, axis: 'x' | 'y', by: 'gap' | 'centre'): void {
+  const items = placeable(bench);
+  if (items.length < 3) return bench.say('Choose three things or more to spread them evenly.');
+  moveEach(bench, 'Spread', items, spreadMoves(boxesOf(bench, items), axis, by));
+}
+
+export function tidyUp(bench: Bench): void {
+  const items = placeable(bench);
+  if (items.length < 2) return bench.say('Choose two things or more to tidy them up.');
+  moveEach(bench, 'Tidy up', items, tidyMoves(boxesOf(bench, items)));
+}
+
+/** Gives all chosen things the width, the height or both of the first. */
+export function sameSize(bench: Bench, what: 'width' | 'height' | 'size'): void {
+  const items = movable(bench).filter(isFramed);
+  if (items.length < 2) return bench.say('Choose two things or more: the first one’s size is taken.');
+  const [first, ...others] = items;
+  const values = {
+    ...(what !== 'height' && { width: first.width }),
+    ...(what !== 'width' && { height: first.height }),
+  };
+  bench.make('Same size', all(others.flatMap((item) => resizeChanges(bench, item, values))));
+}
+
+/** A new width or height of an item about its middle (when turned) or its top left corner. */
+export function resizeChanges(bench: Bench, item: FramedItem, values: { width?: number; height?: number }): Change[] {
+  const next = { ...item, ...values };
+  // A turned frame keeps the corner that is seen at its top left where it is.
+  const corner = { x: -1, y: -1 } as const;
+  const [was, is] = [handlePoint(item, corner), handlePoint(next, corner)];
+  const frame = { ...next, x: item.x + was.x - is.x, y: item.y + was.y - is.y };
+  if (item.kind === 'group') return itemChanges(item, resizedGroup(item, frame));
+  return itemChanges(item, grownTo(bench, frame as Item));
+}
+
+/** A text box that grows is as high as its words at least. */
+export function grownTo(bench: Bench, item: Item): Item {
+  if (item.kind !== 'text' || item.fit !== 'grow' || !bench.faces) return item;
+  const need = grownHeight(item.body, roleOf(bench.sheet, item.role), item, bench.faces);
+  return item.height < need ? { ...item, height: need } : item;
+}
+
+/** Moves what is chosen so that the box around it begins at a place. */
+export function placeAt(bench: Bench, axis: 'x' | 'y', at: number): void {
+  const items = movable(bench);
+  if (items.length === 0) return;
+  const box = union(boxesOf(bench, items));
+  const by = at - box[axis];
+  moveEach(
+    bench,
+    'Move',
+    items,
+    items.map(() => (axis === 'x' ? { x: by, y: 0 } : { x: 0, y: by })),
+  );
+}
+
+/** Scales what is chosen to a width or height of the box around it, in proportion or not. */
+export function scaleTo(bench: Bench, side: 'width' | 'height', length: number): void {
+  const items = movable(bench);
+  const box = union(boxesOf(bench, items));
+  if (items.length === 0 || box[side] < 0.1) return;
+  const after = { ...box, [side]: length };
+  bench.make('Resize', all(items.flatMap((item) => itemChanges(item, scaledItem(item, box, after)))));
+}
+
+/** Pulls a corner or side of the one thing that is chosen by keys. */
+export function stretch(bench: Bench, by: Point): void {
+  const items = movable(bench).filter(isFramed);
+  if (items.length === 0) return;
+  const changes = items.flatMap((item) =>
+    resizeChanges(bench, item, { width: Math.max(4, item.width + by.x), height: Math.max(4, item.height + by.y) }),
+  );
+  if (changes.length > 0) bench.make('Resize', all(changes));
+}
+
+export function turnBy(bench: Bench, degrees: number): void {
+  const items = movable(bench).filter(isFramed);
+  const changes = items.map((item) => set(item.id, { angle: (item.angle + degrees) % 360 }));
+  if (changes.length > 0) bench.make('Turn', all(changes));
 }

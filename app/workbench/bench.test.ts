@@ -7,13 +7,47 @@ import { bodyText } from '../../core/sheet/body';
 import type { Item, LineItem, TextItem } from '../../core/sheet/schema';
 import { find, findOn } from '../../core/sheet/tree';
 import type { Faces } from '../../core/text/faces';
-import { frameChanges, groupChosen, nudge, remove, reorder, scaledItem, ungroupChosen } from './arrange';
+import { scaledItem } from '../../core/geometry/scale';
+import {
+  align,
+  groupChosen,
+  itemChanges,
+  nudge,
+  putBefore,
+  remove,
+  reorder,
+  sameSize,
+  spread,
+  stretch,
+  tidyUp,
+  turnBy,
+  ungroupChosen,
+} from './arrange';
 import { Bench } from './bench';
 import type { Rights } from './bench';
-import { clipOf, duplicate, pasteClip, pasteWords } from './clipboard';
-import { addLabelAt, addLine, addPage, addShape, addText, addWordBank, removePage, setValues } from './commands';
+import { clipOf, duplicate, pasteBody, pasteClip } from './clipboard';
+import {
+  addLabelAt,
+  addLine,
+  addPage,
+  addRole,
+  addShape,
+  addText,
+  addWordBank,
+  chooseAlike,
+  copyLook,
+  duplicatePage,
+  giveLook,
+  movePage,
+  removePage,
+  removeRole,
+  restyleRole,
+  setValues,
+  turnPage,
+} from './commands';
+import { bodyFromWords } from './paste';
 import { typeWords } from './words';
-import { formatWords, styleWords } from './word-commands';
+import { fitToWidth, formatWords, styleWords } from './word-commands';
 
 let faces: Faces;
 beforeAll(async () => {
@@ -149,7 +183,7 @@ describe('groups', () => {
             a.items.forEach((part, i) =>
               expect((part as TextItem).width).toBeCloseTo((b.items[i] as TextItem).width, 6),
             );
-        expect(frameChanges(group, there)).toHaveLength(3);
+        expect(itemChanges(group, there)).toHaveLength(3);
       }),
     );
   });
@@ -178,7 +212,7 @@ describe('copies', () => {
     expect(pasteClip(bench, 'just words', () => null)).toBe(false);
   });
   test('of words from elsewhere become a box as high as they need', () => {
-    pasteWords(bench, 'one\r\ntwo\r\n');
+    pasteBody(bench, bodyFromWords('one\r\ntwo\r\n'));
     const box = item<TextItem>(bench.selection[0]);
     expect(bodyText(box.body)).toBe('one\ntwo');
     expect(box.height).toBeGreaterThan(35);
@@ -274,4 +308,190 @@ test('choosing something outside a group leaves it', () => {
   expect(bench.entered).toBe('pair');
   bench.select(['box']);
   expect(bench.entered).toBeNull();
+});
+
+describe('placing', () => {
+  const across = () => boxes(['box', 'words', 'bird']);
+  test('aligns to the page, the margin, the first chosen, or each other', () => {
+    bench.select(['box', 'words', 'bird']);
+    align(bench, 'left', 'first');
+    expect(across().map((b) => b.x)).toEqual([500, 500, 500]);
+    align(bench, 'bottom', 'page');
+    expect(across().map((b) => Math.round(b.y + b.height))).toEqual([612, 612, 612]);
+    align(bench, 'top', 'margin');
+    expect(across().map((b) => b.y)).toEqual([24, 24, 24]);
+    align(bench, 'centre', 'each other');
+    expect(new Set(across().map((b) => Math.round(b.x + b.width / 2))).size).toBe(1);
+  });
+  test('spreads three things, and says so for two', () => {
+    bench.select(['box', 'words']);
+    spread(bench, 'x', 'gap');
+    expect(bench.notice?.text).toMatch(/three things or more/);
+    bench.select(['label', 'bird', 'box']);
+    spread(bench, 'x', 'gap');
+    const [label, bird, box] = boxes(['label', 'bird', 'box']);
+    expect(bird.x - (label.x + label.width)).toBeCloseTo(box.x - (bird.x + bird.width), 6);
+  });
+  test('tidies up what is chosen, in one step that can be taken back', () => {
+    const before = bench.sheet;
+    bench.select(['label', 'words', 'box']);
+    tidyUp(bench);
+    bench.undo();
+    expect(bench.sheet).toEqual(before);
+  });
+  test('gives others the size of the first', () => {
+    bench.select(['box', 'bird']);
+    sameSize(bench, 'width');
+    expect(item<TextItem>('bird')).toMatchObject({ width: 100, height: 240 });
+    sameSize(bench, 'size');
+    expect(item<TextItem>('bird')).toMatchObject({ width: 100, height: 80 });
+  });
+  test('stretches and turns by key; nothing gets smaller than can be seen', () => {
+    bench.select(['box']);
+    stretch(bench, { x: 10, y: -1000 });
+    expect(item('box')).toMatchObject({ x: 500, y: 60, width: 110, height: 4 });
+    turnBy(bench, -15);
+    expect(item('box')).toMatchObject({ angle: -15 });
+  });
+  test('what is dragged in the stack lies just before where it is dropped', () => {
+    putBefore(bench, 'bird', 'words');
+    expect(ids()).toEqual(['label', 'leader', 'bird', 'words', 'pair', 'box']);
+    putBefore(bench, 'bird', 'label');
+    expect(ids()[0]).toBe('bird');
+  });
+});
+
+describe('doing again', () => {
+  test('duplicating once more repeats the step that the copy was moved by', () => {
+    bench.select(['box']);
+    duplicate(bench);
+    nudge(bench, { x: 86, y: -14 });
+    duplicate(bench);
+    expect(item(bench.selection[0])).toMatchObject({ x: 700, y: 60 });
+    duplicate(bench);
+    expect(item(bench.selection[0])).toMatchObject({ x: 800, y: 60 });
+  });
+  test('the next of a kind starts in the look of the last', () => {
+    bench.select(['box']);
+    setValues(bench, 'Fill', { fill: null, outline: { colour: '#aa0000', width: 4, dash: 'dotted' } });
+    addShape(bench, 'heart');
+    expect(item(bench.selection[0])).toMatchObject({ fill: null, outline: { colour: '#aa0000', width: 4 } });
+  });
+  test('a look is copied and given to others', () => {
+    giveLook(bench);
+    expect(bench.notice?.text).toMatch(/Copy a look first/);
+    bench.select(['label']);
+    copyLook(bench);
+    bench.select(['words', 'box']);
+    giveLook(bench);
+    expect(item('words')).toMatchObject({ role: 'label' });
+    expect(item('box').touch).toBe('free');
+  });
+  test('all of a kind, a colour or a role are chosen', () => {
+    bench.select(['box']);
+    chooseAlike(bench, 'kind');
+    expect(bench.selection).toEqual(['box']);
+    bench.enter('pair');
+    bench.select(['inner']);
+    chooseAlike(bench, 'colour');
+    expect(bench.selection).toEqual(['inner', 'inner2']);
+    bench.enter(null);
+    bench.select(['words']);
+    chooseAlike(bench, 'role');
+    expect(bench.selection).toEqual(['words']);
+  });
+});
+
+describe('text roles', () => {
+  const words = () => item<TextItem>('words');
+  test('restyling one restyles all its boxes, and lets them grow', () => {
+    bench.select(['words']);
+    styleWords(bench, 'Size', { size: 40 });
+    const high = item<TextItem>('words').height;
+    restyleRole(bench, words());
+    expect(bench.sheet.roles.body.run.size).toBe(40);
+    expect(words().body[0].runs[0].style).toEqual({});
+    expect(words().height).toBe(high);
+    const second = find(bench.sheet, 'second')!.item as TextItem;
+    expect(second.height).toBeGreaterThan(100);
+    bench.undo();
+    expect(bench.sheet.roles.body.run.size).toBe(14);
+  });
+  test('one’s own is made from a box, taken away again without a change of look', () => {
+    bench.select(['words']);
+    styleWords(bench, 'Colour', { colour: '#aa0000' });
+    addRole(bench, words(), 'Field note');
+    const id = words().role!;
+    expect(bench.sheet.roles[id]).toMatchObject({ name: 'Field note', run: { colour: '#aa0000' } });
+    removeRole(bench, id);
+    expect(words()).toMatchObject({ role: 'body', body: [{ runs: [{ style: { colour: '#aa0000' } }] }, {}] });
+  });
+  test('needs a name that is not taken', () => {
+    addRole(bench, words(), '  ');
+    expect(bench.notice?.text).toMatch(/name first/);
+    addRole(bench, words(), 'title');
+    expect(bench.notice?.text).toMatch(/already/);
+  });
+});
+
+describe('lettering', () => {
+  test('is made as wide as the page, its margin, or what stands below', () => {
+    bench.select(['label']);
+    const width = () => item<TextItem>('label').width;
+    fitToWidth(bench, item('label'), 'page');
+    expect([width(), item<TextItem>('label').fit]).toEqual([792, 'width']);
+    fitToWidth(bench, item('label'), 'margin');
+    expect(width()).toBe(744);
+    nudge(bench, { x: 0, y: 200 });
+    fitToWidth(bench, item('label'), 'next');
+    expect([200, 120]).toContain(width());
+  });
+});
+
+describe('words from elsewhere', () => {
+  test('of ten thousand are kept in a box of the page’s height, and it is said', () => {
+    pasteBody(bench, bodyFromWords(Array.from({ length: 10_000 }, (_, i) => `word${i}`).join(' ')));
+    const made = item<TextItem>(bench.selection[0]);
+    expect(made.height).toBeLessThanOrEqual(bench.page.height);
+    expect(bench.notice?.text).toMatch(/letters were pasted|more room than the page/);
+  });
+  test('that look like a list become one', () => {
+    const body = bodyFromWords('- crab\n- snail\n    - shell\nwords');
+    expect(body.map((p) => p.format)).toEqual([
+      { list: 'bullet' },
+      { list: 'bullet' },
+      { list: 'bullet', level: 2 },
+      {},
+    ]);
+    expect(bodyText(body)).toBe('crab\nsnail\nshell\nwords');
+    expect(bodyFromWords('- only one dash')[0].format).toEqual({});
+  });
+  test('five hundred things are pasted, more are refused with a reason', () => {
+    const clip = (count: number) =>
+      `dappled-margin/items:${JSON.stringify(Array.from({ length: count }, (_, i) => ({ ...item('box'), id: `n${i}` })))}`;
+    const parse = (json: unknown) => ((json as unknown[]).length > 500 ? null : (json as Item[]));
+    pasteClip(bench, clip(500), parse);
+    expect(bench.page.items).toHaveLength(506);
+    pasteClip(bench, clip(501), parse);
+    expect(bench.page.items).toHaveLength(506);
+    expect(bench.notice?.text).toMatch(/more than 500 things/);
+  });
+});
+
+describe('several pages', () => {
+  test('are doubled, moved and turned to', () => {
+    duplicatePage(bench);
+    expect(bench.sheet.pages).toHaveLength(3);
+    expect(bench.pageId).toBe(bench.sheet.pages[1].id);
+    expect(bench.page.items).toHaveLength(6);
+    movePage(bench, bench.pageId, 2);
+    expect(bench.sheet.pages[2].id).toBe(bench.pageId);
+    movePage(bench, bench.pageId, -5);
+    expect(bench.sheet.pages[0].id).toBe(bench.pageId);
+    turnPage(bench, 1);
+    expect(bench.pageId).toBe('p1');
+    turnPage(bench, 1);
+    turnPage(bench, 1);
+    expect(bench.pageId).toBe('p2');
+  });
 });

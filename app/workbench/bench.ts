@@ -6,6 +6,9 @@ import type { Change } from '../../core/sheet/change';
 import { apply, invert } from '../../core/sheet/change';
 import type { History } from '../../core/sheet/history';
 import { NO_HISTORY, passUnder, record, redo, undo } from '../../core/sheet/history';
+import type { Look } from '../../core/sheet/look';
+import { lookOf } from '../../core/sheet/look';
+import type { Hit } from '../../core/sheet/search';
 import type { GroupItem, Item, Page, RunStyle, Sheet } from '../../core/sheet/schema';
 import { find, findOn } from '../../core/sheet/tree';
 import type { Faces } from '../../core/text/faces';
@@ -18,7 +21,29 @@ export type Editing = { id: string; anchor: number; focus: number; typing: RunSt
 
 export type Rights = { kind: 'all' } | { kind: 'student'; supplies: readonly Supply[] };
 
-type Setup = { documentId: string; personId: string; seq: number; sheet: Sheet; savedAt: number; rights: Rights };
+/** What the pointer does on the sheet instead of choosing. */
+export type Tool =
+  | { kind: 'pen'; colour: string; weight: number }
+  | { kind: 'eraser'; size: number }
+  /** Takes the colour under the pointer. */
+  | { kind: 'sampler'; taken: (hex: string) => void };
+/** What a corner pulls along besides places and sizes. */
+export type Along = { words: boolean; weights: boolean };
+/** What lies under a spot, front to back, offered as a list at the pointer. */
+export type Dug = { ids: readonly string[]; x: number; y: number };
+/** Where in the margin's card the settings stand. */
+export type Tab = 'words' | 'look' | 'place' | 'students';
+
+type Setup = {
+  documentId: string;
+  personId: string;
+  seq: number;
+  sheet: Sheet;
+  savedAt: number;
+  rights: Rights;
+  /** The address of the sheet whose growth can be looked at; a student's copy has none. */
+  growthAt?: string;
+};
 
 /**
  * The state of one open sheet: what is on it, what is chosen, what can be undone, how saving stands. No React in here;
@@ -41,8 +66,36 @@ export class Bench {
   /** Set while this sheet can't be written to, with the reason. */
   shut: string | null = null;
   readonly rights: Rights;
+  readonly growthAt: string | null;
   /** What Tab does while words are edited: a student goes on to the next part to fill in. */
   onTab: ((by: 1 | -1) => void) | null = null;
+  /** Chooses what lies deeper where the chosen thing is. */
+  onDig: (() => void) | null = null;
+  tool: Tool | null = null;
+  along: Along = { words: true, weights: true };
+  dug: Dug | null = null;
+  tab: Tab = 'words';
+  /** The looks that things were last given, by kind: the next of a kind starts with it. */
+  looks: ReadonlyMap<string, Look> = new Map();
+  /** A look that was copied, to be given to others. */
+  copiedLook: Look | null = null;
+  /** The first of the last things that were duplicated, and of the copies: they tell the step. */
+  repeat: { from: string; to: string } | null = null;
+  recent: readonly string[] = [];
+  /** The ink that was drawn with last. */
+  recentPen: string | null = null;
+  /** The stop of a gradient that is being coloured. */
+  stop = 0;
+  /** Whether words are being searched for; the margin then shows it. */
+  finding = false;
+  /** The stretch of words that the search stands at. */
+  lit: Hit | null = null;
+  /** Grows when more words were looked up. */
+  checked = 0;
+  /** The sheet as it was at another time, looked at but not changed. */
+  past: { sheet: Sheet; label: string } | null = null;
+  /** Whether the sheet of keys lies open. */
+  keySheet = false;
 
   private listeners = new Set<() => void>();
   private saver: Saver | undefined;
@@ -53,6 +106,7 @@ export class Bench {
     this.pageId = setup.sheet.pages[0].id;
     this.save = { kind: 'saved', at: setup.savedAt };
     this.rights = setup.rights;
+    this.growthAt = setup.growthAt ?? null;
   }
 
   /** Begins saving, with what an earlier window left unsent and undoable. */
@@ -180,8 +234,11 @@ export class Bench {
 
   /** The page as it would be after a change, without making it. */
   tried(change: Change): Page | null {
+    return this.triedSheet(change)?.pages.find((page) => page.id === this.pageId) ?? null;
+  }
+  triedSheet(change: Change): Sheet | null {
     const result = apply(this.sheet, change);
-    return result.ok ? (result.sheet.pages.find((page) => page.id === this.pageId) ?? null) : null;
+    return result.ok ? result.sheet : null;
   }
 
   private attempt(change: Change): Sheet | null {
@@ -231,6 +288,8 @@ export class Bench {
   }
 
   select(ids: readonly string[]): void {
+    this.dug = null;
+    this.stop = 0;
     if (this.editing && !(ids.length === 1 && ids[0] === this.editing.id)) this.editing = null;
     this.selection = ids;
     if (this.entered !== null) {
@@ -253,6 +312,44 @@ export class Bench {
     this.changed();
   }
 
+  /** Sets passing state of the interface: what is set is not part of the sheet. */
+  put(
+    values: Partial<
+      Pick<
+        Bench,
+        | 'tool'
+        | 'along'
+        | 'dug'
+        | 'tab'
+        | 'stop'
+        | 'finding'
+        | 'lit'
+        | 'checked'
+        | 'past'
+        | 'copiedLook'
+        | 'repeat'
+        | 'recent'
+        | 'recentPen'
+        | 'keySheet'
+      >
+    >,
+  ): void {
+    Object.assign(this, values);
+    this.changed();
+  }
+
+  /** Remembers the look of things for the next of their kind, and the colour for the recent ones. */
+  remember(ids: readonly string[], colour?: string): void {
+    const looks = new Map(this.looks);
+    for (const id of ids) {
+      const item = find(this.sheet, id)?.item;
+      if (item) looks.set(lookKey(item), lookOf(item));
+    }
+    this.looks = looks;
+    if (colour) this.recent = [colour, ...this.recent.filter((hex) => hex !== colour)].slice(0, 10);
+    this.changed();
+  }
+
   show(preview: ReadonlyMap<string, Item>): void {
     this.preview = preview;
     this.changed();
@@ -260,12 +357,16 @@ export class Bench {
 
   turnTo(pageId: string): void {
     this.pageId = pageId;
+    this.dug = null;
     this.selection = [];
     this.entered = null;
     this.editing = null;
     this.changed();
   }
 }
+
+/** Text is remembered by its role: a title does not start as the last quote did. */
+export const lookKey = (item: Item) => (item.kind === 'text' ? `text ${item.role}` : item.kind);
 
 /** A slice of the bench; it must give the same object while nothing of it has changed. */
 export function useBench<T>(bench: Bench, slice: (bench: Bench) => T): T {

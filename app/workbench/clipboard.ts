@@ -1,7 +1,8 @@
 import type { Point } from '../../core/geometry/matrix';
-import { plain, text } from '../../core/sheet/make';
-import type { Item, LineItem } from '../../core/sheet/schema';
-import { idsWithin } from '../../core/sheet/tree';
+import { bodyText, sliceBody } from '../../core/sheet/body';
+import { text } from '../../core/sheet/make';
+import type { Body, Item, LineItem } from '../../core/sheet/schema';
+import { findOn, idsWithin } from '../../core/sheet/tree';
 import { grownHeight } from '../../core/text/layout';
 import { roleOf } from '../../core/text/style';
 import type { Bench } from './bench';
@@ -34,19 +35,38 @@ export function copied(items: readonly Item[], by: Point, own?: 'free'): Item[] 
 
 const ownTouch = (bench: Bench) => (bench.rights.kind === 'all' ? undefined : ('free' as const));
 
+/** How far copies are set off from what they were made of. */
+const OFFSET = { x: 14, y: 14 };
+
+const cornerOf = (item: Item): Point => (item.kind === 'line' ? item.from : item);
+
+/** The step that the last copies were moved by since: the next ones go on in it. */
+function stepOf(bench: Bench, items: readonly Item[]): Point {
+  const { repeat } = bench;
+  if (!repeat || !items.some((item) => item.id === repeat.to)) return OFFSET;
+  const [from, to] = [repeat.from, repeat.to].map((id) => findOn(bench.page, id)?.item);
+  if (!from || !to) return OFFSET;
+  const [a, b] = [cornerOf(from), cornerOf(to)];
+  const step = { x: b.x - a.x, y: b.y - a.y };
+  return step.x === 0 && step.y === 0 ? OFFSET : step;
+}
+
+/** Duplicates what is chosen; done again, the same step is repeated. */
 export function duplicate(bench: Bench): void {
   const items = inOrder(bench, bench.selection);
   if (items.length === 0) return;
-  const copies = copied(items, { x: 14, y: 14 }, ownTouch(bench));
-  add(
+  const copies = copied(items, stepOf(bench, items), ownTouch(bench));
+  const made = add(
     bench,
     'Duplicate',
     copies,
     copies.map((item) => item.id),
   );
+  if (made) bench.put({ repeat: { from: items[0].id, to: copies[0].id } });
 }
 
-const CLIP = 'dappled-margin/items:';
+/** What things on the clipboard begin with. */
+export const CLIP = 'dappled-margin/items:';
 export const clipOf = (bench: Bench) => {
   const items = inOrder(bench, bench.selection);
   return items.length > 0 ? CLIP + JSON.stringify(items) : null;
@@ -59,9 +79,10 @@ export function pasteClip(bench: Bench, clip: string, parse: (json: unknown) => 
   } catch {
     // said below
   }
-  if (!items || items.length === 0) bench.say('What was copied could not be read. Copy it again.');
+  if (!items || items.length === 0)
+    bench.say('What was copied could not be read, or is more than 500 things. Copy less of it and try again.');
   else {
-    const copies = copied(items, { x: 14, y: 14 }, ownTouch(bench));
+    const copies = copied(items, OFFSET, ownTouch(bench));
     add(
       bench,
       'Paste',
@@ -71,10 +92,30 @@ export function pasteClip(bench: Bench, clip: string, parse: (json: unknown) => 
   }
   return true;
 }
-export function pasteWords(bench: Bench, words: string): void {
-  const body = plain(words.replace(/\r\n?/g, '\n').replace(/\n+$/, '').slice(0, 60_000));
-  const { x, y } = placeFor(bench, 260, 60);
-  const item = text({ id: newId(), touch: touch(bench), x, y, width: 260, height: 30, body });
-  const height = bench.faces ? grownHeight(body, roleOf(bench.sheet, 'body'), item, bench.faces) : item.height;
-  add(bench, 'Paste words', [{ ...item, height }]);
+
+/** Words from elsewhere as a box of their own; what a box can't hold is cut, and said. */
+const MOST_WORDS = 60_000;
+
+export function pasteBody(bench: Bench, body: Body): void {
+  const words = bodyText(body);
+  const cut = words.length > MOST_WORDS;
+  const kept = cut ? sliceBody(body, 0, MOST_WORDS) : body;
+  const wide = words.length > 400;
+  const width = wide ? Math.max(120, bench.page.width - 2 * Math.max(36, bench.page.margin)) : 260;
+  const { x, y } = placeFor(bench, width, wide ? bench.page.height - 72 : 60);
+  const item = text({ id: newId(), touch: touch(bench), x, y, width, height: 30, body: kept });
+  const height = bench.faces
+    ? Math.min(7000, grownHeight(kept, roleOf(bench.sheet, 'body'), item, bench.faces))
+    : item.height;
+  // More than a page of words stays in a box of the page's height, where it is seen to overflow.
+  const over = height > bench.page.height;
+  const made = over
+    ? { ...item, y: 36, height: Math.max(60, bench.page.height - 72), fit: 'keep' as const }
+    : { ...item, height };
+  if (!add(bench, 'Paste words', [made])) return;
+  if (cut) bench.say(`Only the first ${MOST_WORDS.toLocaleString('en')} letters were pasted: a box holds no more.`);
+  else if (over)
+    bench.say(
+      'These words need more room than the page has. Split them over several boxes or pages, or make them smaller.',
+    );
 }

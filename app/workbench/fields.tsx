@@ -2,7 +2,7 @@ import { Tooltip } from 'antd';
 import { useId, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Sheet } from '../../core/sheet/schema';
-import { fromUnit, inUnit } from '../../core/sheet/units';
+import { fromSum, fromUnit, inUnit } from '../../core/sheet/units';
 import './fields.css';
 
 /** Small fields for the margin. */
@@ -12,11 +12,15 @@ type LengthProps = {
   value: number | null;
   unit: Sheet['unit'];
   min?: number;
+  max?: number;
   onChange: (points: number) => void;
 };
 
-/** A length in the page's unit; another unit may be typed after the number. */
-export function LengthField({ label, value, unit, min, onChange }: LengthProps) {
+/** As far as a sheet reaches, in points. */
+const FAR = 7200;
+
+/** A length in the page's unit; another unit may be typed after the number, and a sum. */
+export function LengthField({ label, value, unit, min, max = FAR, onChange }: LengthProps) {
   const shown = value === null ? '' : inUnit(value, unit);
   return (
     <TypedField
@@ -26,10 +30,12 @@ export function LengthField({ label, value, unit, min, onChange }: LengthProps) 
       read={(typed) => {
         const points = fromUnit(typed, unit);
         return points === null
-          ? `Type a number, such as ${inUnit(72, unit)}.`
+          ? `Type a length, such as ${inUnit(72, unit)}, or a sum such as ${inUnit(180, unit)}/2.`
           : min !== undefined && points < min
             ? `At least ${inUnit(min, unit)} ${unit}.`
-            : { value: points };
+            : Math.abs(points) > max
+              ? `At most ${inUnit(max, unit)} ${unit}: a sheet reaches no further.`
+              : { value: points };
       }}
       onChange={onChange}
     />
@@ -60,8 +66,8 @@ export function NumberField({
       shown={value === null ? '' : `${Math.round(value * 100) / 100}`}
       suffix={suffix}
       read={(typed) => {
-        const number = Number(typed.replace(',', '.').replace(/[^\d.-]+$/, ''));
-        if (typed.trim() === '' || !Number.isFinite(number)) return 'Type a number.';
+        const number = fromSum(typed.replace(/[^\d.,)]+$/, ''));
+        if (number === null) return 'Type a number, or a sum such as 90/4.';
         return number < min || number > max ? `Between ${min} and ${max}.` : { value: number };
       }}
       onChange={onChange}
@@ -129,62 +135,6 @@ function TypedField({ label, bare, shown, suffix, read, onChange }: TypedProps) 
   );
 }
 
-type SwatchProps = {
-  label: string;
-  value: string | null;
-  palette: readonly string[];
-  none?: string;
-  onChange: (hex: string | null) => void;
-};
-
-/** The sheet's palette, nothing where that is possible, and any other colour. */
-export function Swatches({ label, value, palette, none, onChange }: SwatchProps) {
-  const other = value !== null && !palette.includes(value);
-  return (
-    <div className="swatches" role="radiogroup" aria-label={label}>
-      <span className="swatches-label">{label}</span>
-      <span className="swatches-all">
-        {none && (
-          <button
-            type="button"
-            role="radio"
-            aria-checked={value === null}
-            aria-label={none}
-            title={none}
-            className="swatch none"
-            onClick={() => onChange(null)}
-          />
-        )}
-        {palette.map((hex) => (
-          <button
-            key={hex}
-            type="button"
-            role="radio"
-            aria-checked={value === hex}
-            aria-label={`${label} ${hex}`}
-            title={hex}
-            className="swatch"
-            style={{ background: hex }}
-            onClick={() => onChange(hex)}
-          />
-        ))}
-        <label
-          className={`swatch other${other ? ' chosen' : ''}`}
-          title="Another colour"
-          style={other ? { background: value } : undefined}
-        >
-          <input
-            type="color"
-            aria-label={`${label}: another colour`}
-            value={value ?? '#888888'}
-            onChange={(event) => onChange(event.target.value)}
-          />
-        </label>
-      </span>
-    </div>
-  );
-}
-
 export function Toggle({
   on,
   label,
@@ -212,6 +162,16 @@ export function Toggle({
         {children}
       </button>
     </Tooltip>
+  );
+}
+
+/** A part of the settings that opens on demand. */
+export function More({ title, open, children }: { title: string; open?: boolean; children: ReactNode }) {
+  return (
+    <details className="more" open={open}>
+      <summary>{title}</summary>
+      {children}
+    </details>
   );
 }
 

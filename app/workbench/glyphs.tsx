@@ -44,3 +44,55 @@ export function VerticalDrawing({ vertical }: { vertical: 'top' | 'middle' | 'bo
     </svg>
   );
 }
+
+const CURVE_PATHS = {
+  straight: 'M2 8h16',
+  arch: 'M2 11Q10 1 18 11',
+  circle: 'M10 2a5 5 0 1 1-.01 0',
+  wave: 'M2 8Q6 2 10 7T18 6',
+  slope: 'M2 11L18 3',
+};
+
+export function CurveDrawing({ curve }: { curve: keyof typeof CURVE_PATHS }) {
+  return (
+    <svg width="20" height="13" aria-hidden="true">
+      <path d={CURVE_PATHS[curve]} fill="none" stroke="currentColor" strokeWidth="1.9" strokeLinecap="round" />
+    </svg>
+  );
+}
+
+type EdgeName = 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom';
+
+/** Two bars at a line, upright or lying. */
+export function EdgeDrawing({ edge }: { edge: EdgeName }) {
+  const across = edge === 'left' || edge === 'centre' || edge === 'right';
+  const at = edge === 'left' || edge === 'top' ? 1.5 : edge === 'right' || edge === 'bottom' ? 14.5 : 8;
+  const bar = (length: number) => (at < 4 ? at + 1.5 : at > 12 ? at - 1.5 - length : at - length / 2);
+  return (
+    <svg width="16" height="16" aria-hidden="true">
+      <g transform={across ? undefined : 'matrix(0 1 1 0 0 0)'}>
+        <path d={`M${at} 1v14`} stroke="currentColor" strokeWidth="1.3" />
+        <rect x={bar(10)} y="3" width="10" height="3.6" rx="1" fill="currentColor" opacity="0.55" />
+        <rect x={bar(6)} y="9.2" width="6" height="3.6" rx="1" fill="currentColor" opacity="0.55" />
+      </g>
+    </svg>
+  );
+}
+
+/** Three bars with equal gaps, or with marks at equal distances. */
+export function SpreadDrawing({ axis, by }: { axis: 'x' | 'y'; by: 'gap' | 'centre' }) {
+  const bars = by === 'gap' ? [1, 6.2, 12.4] : [1, 6, 12];
+  const widths = by === 'gap' ? [2.6, 3.6, 2.6] : [3, 4, 3];
+  return (
+    <svg width="16" height="16" aria-hidden="true">
+      <g transform={axis === 'x' ? undefined : 'matrix(0 1 1 0 0 0)'} fill="currentColor">
+        {bars.map((x, i) => (
+          <rect key={x} x={x} y="3" width={widths[i]} height="10" rx="1" opacity="0.6" />
+        ))}
+        {by === 'centre' &&
+          bars.map((x, i) => <rect key={x} x={x + widths[i] / 2 - 0.5} y="0" width="1" height="16" />)}
+        {by === 'gap' && <path d="M3.6 8h2.6M9.8 8h2.6" stroke="currentColor" strokeWidth="1.2" />}
+      </g>
+    </svg>
+  );
+}

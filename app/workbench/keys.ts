@@ -4,9 +4,11 @@ import { z } from 'zod';
 import { bodyLength } from '../../core/sheet/body';
 import { Item } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
+import { groupChosen, nudge, remove, reorder, stretch, turnBy, ungroupChosen } from './arrange';
 import type { Bench } from './bench';
-import { groupChosen, nudge, remove, reorder, ungroupChosen } from './arrange';
-import { clipOf, duplicate, pasteClip, pasteWords } from './clipboard';
+import { clipOf, duplicate, pasteBody, pasteClip } from './clipboard';
+import { copyLook, giveLook, setValues, turnPage } from './commands';
+import { bodyFrom } from './paste';
 
 /** Keys of the workbench, where no field has the focus. Letters follow the platform's conventions. */
 
@@ -15,6 +17,199 @@ const isField = (target: EventTarget | null) =>
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
 const parseItems = (json: unknown) => z.array(Item).max(500).safeParse(json).data ?? null;
+
+type Press = { event: KeyboardEvent; key: string; command: boolean };
+type Command = {
+  keys: string;
+  says: string;
+  when(press: Press, bench: Bench): boolean;
+  do(bench: Bench, press: Press): void;
+};
+
+const chosen = (bench: Bench) => bench.selection.length > 0;
+const plainKey = (key: string) => (press: Press) => !press.command && !press.event.altKey && press.key === key;
+const ARROWS: Record<string, [number, number]> = {
+  arrowleft: [-1, 0],
+  arrowright: [1, 0],
+  arrowup: [0, -1],
+  arrowdown: [0, 1],
+};
+const mayChoose = (bench: Bench, item: Item) => !item.hidden && (bench.rights.kind === 'all' || item.touch !== 'fixed');
+
+/** What can be chosen with Tab, front to back. */
+const inReach = (bench: Bench) => (bench.enteredGroup ?? bench.page).items.filter((item) => mayChoose(bench, item));
+
+/** All keys that work on the sheet, as the sheet of keys lists them. The first that fits is done. */
+export const COMMANDS: { title: string; commands: Command[] }[] = [
+  {
+    title: 'Choosing',
+    commands: [
+      {
+        keys: 'Tab · Shift+Tab',
+        says: 'the next or the last thing, front to back; Enter chooses the first',
+        when: ({ key, command }, bench) => key === 'tab' && !command && chosen(bench),
+        do(bench, { event }) {
+          const list = inReach(bench);
+          const at = list.findIndex((item) => item.id === bench.selection[0]);
+          const next = list[at + (event.shiftKey ? -1 : 1)];
+          bench.select(next ? [next.id] : []);
+        },
+      },
+      {
+        keys: 'Enter',
+        says: 'edits words, or enters a group',
+        when: ({ key }, bench) =>
+          key === 'enter' && (bench.chosen !== null || document.activeElement?.hasAttribute('data-stage') === true),
+        do(bench) {
+          const item = bench.chosen;
+          if (!item) {
+            const [first] = inReach(bench);
+            if (first) bench.select([first.id]);
+          } else if (item.kind === 'group') {
+            bench.enter(item.id);
+            bench.select(item.items.slice(0, 1).map((part) => part.id));
+          } else if (isWritten(item) && !item.locked && (bench.rights.kind === 'all' || item.touch !== 'fixed'))
+            bench.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
+        },
+      },
+      {
+        keys: 'D',
+        says: 'digs: what lies under the chosen thing',
+        when: plainKey('d'),
+        do: (bench) => bench.onDig?.(),
+      },
+      {
+        keys: 'Ctrl+A',
+        says: 'everything on the page',
+        when: ({ key, command }) => command && key === 'a',
+        do: (bench) =>
+          bench.select(
+            (bench.enteredGroup ?? bench.page).items
+              .filter((item) => !item.hidden && !item.locked && (bench.rights.kind === 'all' || item.touch === 'free'))
+              .map((item) => item.id),
+          ),
+      },
+      {
+        keys: 'Escape',
+        says: 'lets go; leaves a group; puts the pen down',
+        when: ({ key }) => key === 'escape',
+        do(bench) {
+          if (bench.tool) bench.put({ tool: null });
+          else if (bench.dug) bench.put({ dug: null });
+          else if (bench.selection.length > 0) bench.select([]);
+          else bench.enter(null);
+        },
+      },
+    ],
+  },
+  {
+    title: 'Placing',
+    commands: [
+      {
+        keys: 'Arrows',
+        says: 'move by a point; with Shift by ten, with Alt by a quarter',
+        when: ({ key, command }, bench) => key in ARROWS && !command && chosen(bench),
+        do(bench, { event, key }) {
+          const step = event.altKey ? 0.25 : event.shiftKey ? 10 : 1;
+          nudge(bench, { x: ARROWS[key][0] * step, y: ARROWS[key][1] * step });
+        },
+      },
+      {
+        keys: 'Ctrl+Arrows',
+        says: 'make wider, narrower, taller, lower; with Shift by ten points',
+        when: ({ key, command }, bench) => key in ARROWS && command && chosen(bench),
+        do(bench, { event, key }) {
+          const step = event.shiftKey ? 10 : 1;
+          stretch(bench, { x: ARROWS[key][0] * step, y: ARROWS[key][1] * step });
+        },
+      },
+      {
+        keys: ', · .',
+        says: 'turn left or right by a degree; with Alt by fifteen',
+        when: ({ event, command }, bench) => !command && /^(Comma|Period)$/.test(event.code) && chosen(bench),
+        do: (bench, { event }) => turnBy(bench, (event.code === 'Comma' ? -1 : 1) * (event.altKey ? 15 : 1)),
+      },
+      {
+        keys: 'Ctrl+] · Ctrl+[',
+        says: 'one step to the front or the back; with Shift all the way',
+        when: ({ event, command }) => command && /^Bracket/.test(event.code),
+        do: (bench, { event }) =>
+          reorder(bench, (event.code === 'BracketRight' ? 1 : -1) * (event.shiftKey ? Infinity : 1)),
+      },
+      {
+        keys: 'Ctrl+G · Ctrl+Shift+G',
+        says: 'group, ungroup',
+        when: ({ key, command }) => command && key === 'g',
+        do: (bench, { event }) => (event.shiftKey ? ungroupChosen(bench) : groupChosen(bench)),
+      },
+      {
+        keys: 'Ctrl+L',
+        says: 'locks and unlocks',
+        when: ({ key, command }, bench) => command && key === 'l' && chosen(bench) && bench.rights.kind === 'all',
+        do: (bench) => setValues(bench, 'Lock', { locked: !bench.selectedItems.every((item) => item.locked) }),
+      },
+    ],
+  },
+  {
+    title: 'Again, and back',
+    commands: [
+      {
+        keys: 'Ctrl+D',
+        says: 'duplicates; done again, the same step is repeated',
+        when: ({ key, command }) => command && key === 'd',
+        do: duplicate,
+      },
+      {
+        keys: 'Ctrl+Alt+C · Ctrl+Alt+V',
+        says: 'copy a look, give it to others',
+        when: ({ event, command }) => command && event.altKey && /^Key[CV]$/.test(event.code),
+        do: (bench, { event }) => (event.code === 'KeyC' ? copyLook(bench) : giveLook(bench)),
+      },
+      {
+        keys: 'Delete',
+        says: 'takes away',
+        when: ({ key, command }) => !command && (key === 'delete' || key === 'backspace'),
+        do: remove,
+      },
+    ],
+  },
+  {
+    title: 'The sheet',
+    commands: [
+      {
+        keys: 'Ctrl+F',
+        says: 'finds words on all pages, and replaces them',
+        when: ({ key, command }) => command && key === 'f',
+        do: (bench) => bench.put({ finding: true }),
+      },
+      {
+        keys: 'Page Up · Page Down',
+        says: 'turns the page',
+        when: ({ key }) => key === 'pageup' || key === 'pagedown',
+        do: (bench, { key }) => turnPage(bench, key === 'pageup' ? -1 : 1),
+      },
+      {
+        keys: '?',
+        says: 'this list',
+        when: ({ event, command }) => !command && event.key === '?',
+        do: (bench) => bench.put({ keySheet: true }),
+      },
+    ],
+  },
+];
+
+/** What works too, in a field or by the browser's own means. */
+export const OTHER_KEYS: { keys: string; says: string }[] = [
+  { keys: 'Ctrl+Z · Ctrl+Shift+Z', says: 'undo, redo, without a limit, after a reload too' },
+  { keys: 'Ctrl+C · Ctrl+X · Ctrl+V', says: 'copy, cut, paste; words from elsewhere keep paragraphs and lists' },
+  { keys: 'Ctrl+B · Ctrl+I · Ctrl+U', says: 'bold, italic, underline, while words are edited' },
+  {
+    keys: 'Shift while pulling',
+    says: 'keeps the proportion, or lets go of it; 45 degrees for lines, 15 when turning',
+  },
+  { keys: 'Alt while pulling', says: 'works from the centre' },
+  { keys: 'Ctrl while pulling', says: 'is drawn to nothing; Ctrl with a click digs' },
+];
 
 export function useKeys(
   bench: Bench,
@@ -37,66 +232,16 @@ export function useKeys(
         return;
       }
       if (event.defaultPrevented || isField(event.target)) return;
-      const command = event.ctrlKey || event.metaKey;
-      const key = event.key.toLowerCase();
+      const press = { event, key: event.key.toLowerCase(), command: event.ctrlKey || event.metaKey };
       const done = (work: () => void) => {
         event.preventDefault();
         work();
       };
-      if (command && key === 'z') return done(() => (event.shiftKey ? bench.redo() : bench.undo()));
-      if (command && key === 'y') return done(() => bench.redo());
-      if (!inStage()) return;
-      const { page } = bench;
-      const step = event.altKey ? 0.25 : event.shiftKey ? 10 : 1;
-      const moves: Record<string, [number, number]> = {
-        ArrowLeft: [-step, 0],
-        ArrowRight: [step, 0],
-        ArrowUp: [0, -step],
-        ArrowDown: [0, step],
-      };
-      if (moves[event.key] && bench.selection.length > 0)
-        return done(() => nudge(bench, { x: moves[event.key][0], y: moves[event.key][1] }));
-      if (command && key === 'a')
-        return done(() =>
-          bench.select(
-            (bench.enteredGroup ?? page).items
-              .filter((item) => !item.hidden && (bench.rights.kind === 'all' || item.touch === 'free'))
-              .map((item) => item.id),
-          ),
-        );
-      if (command && key === 'd') return done(() => duplicate(bench));
-      if (command && key === 'g') return done(() => (event.shiftKey ? ungroupChosen(bench) : groupChosen(bench)));
-      if (command && event.key === ']') return done(() => reorder(bench, event.shiftKey ? Infinity : 1));
-      if (command && event.key === '[') return done(() => reorder(bench, event.shiftKey ? -Infinity : -1));
-      if (command) return;
-      if (event.key === 'Delete' || event.key === 'Backspace') return done(() => remove(bench));
-      if (event.key === 'Escape')
-        return done(() => {
-          if (bench.selection.length > 0) bench.select([]);
-          else bench.enter(null);
-        });
-      if (event.key === 'Enter' && bench.chosen) {
-        const item = bench.chosen;
-        if (item.kind === 'group')
-          return done(() => (bench.enter(item.id), bench.select(item.items.slice(0, 1).map((part) => part.id))));
-        if (isWritten(item) && !item.locked && (bench.rights.kind === 'all' || item.touch !== 'fixed'))
-          return done(() => bench.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null }));
-      }
-      // Through the things of the page, front to back, once one is chosen; without one Tab leaves the sheet.
-      if (event.key === 'Tab' && bench.selection.length > 0) {
-        const list = (bench.enteredGroup ?? page).items.filter(
-          (item) => !item.hidden && (bench.rights.kind === 'all' || item.touch !== 'fixed'),
-        );
-        const at = list.findIndex((item) => item.id === bench.selection[0]);
-        const next = list[at + (event.shiftKey ? -1 : 1)];
-        return done(() => bench.select(next ? [next.id] : []));
-      }
-      if (event.key === 'Enter' && bench.selection.length === 0 && document.activeElement?.hasAttribute('data-stage')) {
-        const first = page.items.find(
-          (item) => !item.hidden && (bench.rights.kind === 'all' || item.touch !== 'fixed'),
-        );
-        if (first) return done(() => bench.select([first.id]));
-      }
+      if (press.command && press.key === 'z') return done(() => (event.shiftKey ? bench.redo() : bench.undo()));
+      if (press.command && press.key === 'y') return done(() => bench.redo());
+      if (!inStage() || bench.past) return;
+      for (const { commands } of COMMANDS)
+        for (const command of commands) if (command.when(press, bench)) return done(() => command.do(bench, press));
     };
     const onCopy = (event: ClipboardEvent) => {
       if (isField(event.target) || !inStage()) return;
@@ -107,11 +252,13 @@ export function useKeys(
       if (event.type === 'cut') remove(bench);
     };
     const onPaste = (event: ClipboardEvent) => {
-      if (isField(event.target) || !inStage()) return;
-      const words = event.clipboardData?.getData('text/plain') ?? '';
-      if (!words.trim()) return;
+      if (isField(event.target) || !inStage() || !event.clipboardData || bench.past) return;
+      const words = event.clipboardData.getData('text/plain');
+      if (pasteClip(bench, words, parseItems)) return event.preventDefault();
+      const body = bodyFrom(event.clipboardData);
+      if (!body) return;
       event.preventDefault();
-      if (!pasteClip(bench, words, parseItems)) pasteWords(bench, words);
+      pasteBody(bench, body);
     };
     window.addEventListener('keydown', onKey);
     document.addEventListener('copy', onCopy);

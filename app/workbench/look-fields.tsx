@@ -1,35 +1,36 @@
 import { Input, Segmented, Select } from 'antd';
+import { FAMILIES } from '../../core/geometry/outline';
 import { shapeName } from '../../core/sheet/name';
-import type { LineItem, Outline, PictureItem, ShapeItem } from '../../core/sheet/schema';
-import { SHAPES } from '../../core/geometry/outline';
+import type { InkItem, Item, LineItem, Outline, PictureItem, Plate, Shadow, ShapeItem } from '../../core/sheet/schema';
+import { CAPS } from '../../core/sheet/schema';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
+import { Swatches } from './colour-field';
 import { addLabel, setValues } from './commands';
-import { NumberField, Row, Swatches, Toggle } from './fields';
+import { NumberField, Row, Toggle } from './fields';
+import { paletteFromPicture } from './palettes';
 
-/** Settings of outlines, shapes, lines and pictures. */
+/** Settings of outlines, shapes, lines, pictures, pen strokes, plates and shadows. */
 
-export function OutlineFields({
-  bench,
-  outline,
-  palette,
-  none,
-}: {
-  bench: Bench;
+type OutlineProps = {
   outline: Outline | null;
   palette: readonly string[];
   none: boolean;
-}) {
+  label?: string;
+  onChange: (outline: Outline | null) => void;
+};
+
+export function OutlineFields({ outline, palette, none, label = 'outline', onChange }: OutlineProps) {
   const base = outline ?? { colour: '#5b5646', width: 1.25, dash: 'solid' as const };
-  const set = (patch: Partial<Outline>) => setValues(bench, 'Outline', { outline: { ...base, ...patch } });
+  const put = (patch: Partial<Outline>) => onChange({ ...base, ...patch });
   return (
     <>
       <Swatches
-        label="outline"
+        label={label}
         value={outline?.colour ?? null}
         palette={palette}
-        none={none ? 'No outline' : undefined}
-        onChange={(colour) => (colour === null ? setValues(bench, 'Outline', { outline: null }) : set({ colour }))}
+        none={none ? `No ${label}` : undefined}
+        onChange={(colour) => (colour === null ? onChange(null) : put({ colour }))}
       />
       {outline && (
         <Row label="">
@@ -40,10 +41,10 @@ export function OutlineFields({
             suffix="pt"
             min={0.1}
             max={100}
-            onChange={(width) => set({ width })}
+            onChange={(width) => put({ width })}
           />
           {(['solid', 'dashed', 'dotted'] as const).map((dash) => (
-            <Toggle key={dash} on={outline.dash === dash} label={`Outline: ${dash}`} onClick={() => set({ dash })}>
+            <Toggle key={dash} on={outline.dash === dash} label={`Outline: ${dash}`} onClick={() => put({ dash })}>
               <svg width="22" height="6" aria-hidden="true">
                 <line
                   x1="2"
@@ -66,27 +67,35 @@ export function OutlineFields({
 
 export function ShapeFields({ bench, item }: { bench: Bench; item: ShapeItem }) {
   return (
-    <>
-      <Row label="shape">
-        <Select
-          size="small"
-          aria-label="Shape"
-          value={item.shape}
-          style={{ flex: 1 }}
-          onChange={(shape) => setValues(bench, 'Shape', { shape })}
-          options={SHAPES.map((value) => ({ value, label: shapeName(value) }))}
-        />
-      </Row>
-    </>
+    <Row label="shape">
+      <Select
+        size="small"
+        aria-label="Shape"
+        value={item.shape}
+        style={{ flex: 1 }}
+        showSearch={{ optionFilterProp: 'label' }}
+        onChange={(shape) => setValues(bench, 'Shape', { shape, adjust: [] })}
+        options={FAMILIES.map(({ name, shapes }) => ({
+          label: name,
+          options: shapes.map((value) => ({ value, label: shapeName(value) })),
+        }))}
+      />
+    </Row>
   );
 }
 
+const CAP_NAMES: Record<(typeof CAPS)[number], string> = {
+  none: 'bare',
+  arrow: 'arrow',
+  open: 'open arrow',
+  dot: 'dot',
+  ring: 'ring',
+  bar: 'bar',
+  square: 'square',
+};
+
 export function LineFields({ bench, item }: { bench: Bench; item: LineItem }) {
-  const caps = [
-    { value: 'none', label: 'bare' },
-    { value: 'arrow', label: 'arrow' },
-    { value: 'dot', label: 'dot' },
-  ];
+  const caps = CAPS.map((value) => ({ value, label: CAP_NAMES[value] }));
   return (
     <>
       <Row label="way">
@@ -95,38 +104,162 @@ export function LineFields({ bench, item }: { bench: Bench; item: LineItem }) {
           aria-label="Way of the line"
           value={item.route}
           onChange={(route) => setValues(bench, 'Way of line', { route })}
-          options={[
-            { value: 'straight', label: 'straight' },
-            { value: 'stepped', label: 'stepped' },
-            { value: 'curved', label: 'curved' },
-          ]}
+          options={['straight', 'stepped', 'curved']}
         />
       </Row>
       <Row label="ends">
-        <Select
-          size="small"
-          aria-label="Start"
-          value={item.startCap}
-          onChange={(startCap) => setValues(bench, 'Line end', { startCap })}
-          options={caps}
-          style={{ width: 84 }}
-        />
-        <Select
-          size="small"
-          aria-label="End"
-          value={item.endCap}
-          onChange={(endCap) => setValues(bench, 'Line end', { endCap })}
-          options={caps}
-          style={{ width: 84 }}
+        {(['startCap', 'endCap'] as const).map((side) => (
+          <Select
+            key={side}
+            size="small"
+            aria-label={side === 'startCap' ? 'Start' : 'End'}
+            value={item[side]}
+            onChange={(cap) => setValues(bench, 'Line end', { [side]: cap })}
+            options={caps}
+            style={{ width: 104 }}
+          />
+        ))}
+      </Row>
+      <p className="quiet">Pull an end to a box or a part of a diagram, and it holds on there.</p>
+    </>
+  );
+}
+
+export function InkFields({ bench, item, palette }: { bench: Bench; item: InkItem; palette: readonly string[] }) {
+  return (
+    <>
+      <Swatches
+        label="colour"
+        value={item.colour}
+        palette={palette}
+        onChange={(colour) => colour && setValues(bench, 'Colour', { colour })}
+      />
+      <Row label="pen">
+        <NumberField
+          bare
+          label="weight"
+          value={item.weight}
+          suffix="pt"
+          min={0.3}
+          max={120}
+          onChange={(weight) => setValues(bench, 'Weight', { weight })}
         />
       </Row>
-      <p className="quiet">Drag an end to a box or a part of a diagram, and it holds on there.</p>
+    </>
+  );
+}
+
+const PLATE: Plate = { colour: '#fffdf6', opacity: 0.9, spread: 4, corner: 4 };
+
+type EffectProps<T> = { bench: Bench; item: T; palette: readonly string[] };
+
+/** Plate and shadow: each is switched on and off, and has settings only while it is on. */
+export function EffectFields({ bench, item, palette }: EffectProps<Item>) {
+  const text = item.kind === 'text' ? item : null;
+  return (
+    <>
+      <Row label="with">
+        {text && (
+          <Toggle
+            on={text.plate !== null}
+            label="A plate behind the words alone"
+            onClick={() => setValues(bench, 'Plate', { plate: text.plate ? null : PLATE })}
+          >
+            plate
+          </Toggle>
+        )}
+        <Toggle
+          on={item.shadow !== null}
+          label="A shadow"
+          onClick={() => setValues(bench, 'Shadow', { shadow: item.shadow ? null : SHADOW })}
+        >
+          shadow
+        </Toggle>
+      </Row>
+      {text?.plate && <PlateFields bench={bench} plate={text.plate} palette={palette} />}
+      {item.shadow && <ShadowFields bench={bench} shadow={item.shadow} palette={palette} />}
+    </>
+  );
+}
+
+const percent = (share: number) => Math.round(share * 100);
+
+function PlateFields({ bench, plate, palette }: { bench: Bench; plate: Plate; palette: readonly string[] }) {
+  const put = (patch: Partial<Plate>) => setValues(bench, 'Plate', { plate: { ...plate, ...patch } });
+  return (
+    <>
+      <Swatches label="plate" value={plate.colour} palette={palette} onChange={(hex) => hex && put({ colour: hex })} />
+      <div className="typed-pair" style={{ marginTop: 6 }}>
+        <NumberField
+          label="beyond"
+          value={plate.spread}
+          suffix="pt"
+          min={0}
+          max={60}
+          onChange={(spread) => put({ spread })}
+        />
+        <NumberField
+          label="opaque"
+          value={percent(plate.opacity)}
+          suffix="%"
+          min={0}
+          max={100}
+          onChange={(value) => put({ opacity: value / 100 })}
+        />
+      </div>
+    </>
+  );
+}
+
+const SHADOW: Shadow = { dx: 3, dy: 4, blur: 6, colour: '#2a2820', opacity: 0.35 };
+
+function ShadowFields({ bench, shadow, palette }: { bench: Bench; shadow: Shadow; palette: readonly string[] }) {
+  const put = (patch: Partial<Shadow>) => setValues(bench, 'Shadow', { shadow: { ...shadow, ...patch } });
+  return (
+    <>
+      <Swatches
+        label="shadow"
+        value={shadow.colour}
+        palette={palette}
+        onChange={(hex) => hex && put({ colour: hex })}
+      />
+      <div className="typed-pair" style={{ marginTop: 6 }}>
+        <NumberField label="right" value={shadow.dx} suffix="pt" min={-200} max={200} onChange={(dx) => put({ dx })} />
+        <NumberField label="down" value={shadow.dy} suffix="pt" min={-200} max={200} onChange={(dy) => put({ dy })} />
+        <NumberField
+          label="soft"
+          value={shadow.blur}
+          suffix="pt"
+          min={0}
+          max={100}
+          onChange={(blur) => put({ blur })}
+        />
+        <NumberField
+          label="opaque"
+          value={percent(shadow.opacity)}
+          suffix="%"
+          min={0}
+          max={100}
+          onChange={(value) => put({ opacity: value / 100 })}
+        />
+      </div>
     </>
   );
 }
 
 export function PictureFields({ bench, item }: { bench: Bench; item: PictureItem }) {
   const parts = pictureNow(item.picture)?.targets ?? [];
+  const teacher = bench.rights.kind === 'all';
+  const share = (name: string, key: 'soften' | 'reflection') => (
+    <NumberField
+      label={name}
+      value={Math.round(item[key] * 100)}
+      suffix="%"
+      min={0}
+      max={100}
+      onChange={(value) => setValues(bench, name === 'soften' ? 'Soften' : 'Reflection', { [key]: value / 100 })}
+    />
+  );
   return (
     <>
       <Row label="says">
@@ -143,7 +276,32 @@ export function PictureFields({ bench, item }: { bench: Bench; item: PictureItem
           }
         />
       </Row>
-      {parts.length > 0 && bench.rights.kind === 'all' && (
+      <div className="typed-pair" style={{ marginTop: 7 }}>
+        {share('soften', 'soften')}
+        {share('mirror', 'reflection')}
+      </div>
+      <Row label="flip">
+        <Toggle
+          on={item.flipX}
+          label="Flip left and right"
+          onClick={() => setValues(bench, 'Flip', { flipX: !item.flipX })}
+        >
+          ⇋
+        </Toggle>
+        <Toggle
+          on={item.flipY}
+          label="Flip up and down"
+          onClick={() => setValues(bench, 'Flip', { flipY: !item.flipY })}
+        >
+          ⥮
+        </Toggle>
+        {teacher && (
+          <button type="button" className="chip" onClick={() => void paletteFromPicture(bench, item)}>
+            its colours as palette
+          </button>
+        )}
+      </Row>
+      {parts.length > 0 && teacher && (
         <>
           <p style={{ marginTop: 8 }}>Label a part:</p>
           <div className="chips">

@@ -1,26 +1,33 @@
-import { wordsOf } from '../../core/drawing/item';
+import { warpOfItem, wordsOf } from '../../core/drawing/item';
 import { union } from '../../core/geometry/box';
 import { frameMatrix, parentMatrix, pageMatrix } from '../../core/geometry/frame';
 import { boxOf } from '../../core/geometry/hit';
-import { lineEnds, targetPoint } from '../../core/geometry/line';
+import { bendPoint, lineEnds, targetPoint } from '../../core/geometry/line';
 import type { Box, Matrix, Point } from '../../core/geometry/matrix';
 import { compose, scaling, transform } from '../../core/geometry/matrix';
+import { shapeHandles } from '../../core/geometry/outline';
 import { HANDLES } from '../../core/geometry/resize';
-import type { Guide } from '../../core/geometry/snap';
-import type { Item, Page, PictureItem } from '../../core/sheet/schema';
+import type { FramedItem, Item, LineItem, Page, PictureItem } from '../../core/sheet/schema';
 import { isFramed, isWritten } from '../../core/sheet/schema';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import { caretAt, selectionBoxes } from '../../core/text/caret';
+import { amountHandle } from '../../core/text/lettering';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { useBench } from './bench';
-import type { Target } from './stage';
+import type { Shown, Target } from './gestures/ground';
+import { paintAxis, paintGrips } from './gradient';
+import { Guidance } from './guidance';
+import { Squiggles } from './squiggles';
 
 /** What is drawn above the sheet while working: frames, handles, guides, carets. In pixels, so that it never scales. */
 
 const selectionOf = (bench: Bench) => bench.selection;
 const editingOf = (bench: Bench) => bench.editing;
 const enteredOf = (bench: Bench) => bench.entered;
+const tabOf = (bench: Bench) => bench.tab;
+const stopOf = (bench: Bench) => bench.stop;
+const toolOf = (bench: Bench) => bench.tool;
 
 const points = (list: readonly Point[]) => list.map((p) => `${p.x},${p.y}`).join(' ');
 const cornersOf = (matrix: Matrix, { width, height }: { width: number; height: number }) =>
@@ -35,7 +42,96 @@ const CURSORS = ['ns-resize', 'nesw-resize', 'ew-resize', 'nwse-resize'];
 const cursorFor = (x: number, y: number, angle: number) =>
   CURSORS[((((Math.round((Math.atan2(x, -y) * 180) / Math.PI + angle) % 180) + 180 + 22) % 180) / 45) | 0] ?? 'move';
 
-function FramedMarks({ page, item, scale, grips }: { page: Page; item: Item; scale: number; grips: boolean }) {
+/** A handle that sizes, by the side it pulls. */
+function SizeGrip({ at, x, y, angle }: { at: Point; x: number; y: number; angle: number }) {
+  return (
+    <rect
+      className="grip"
+      data-grip={`size ${x} ${y}`}
+      x={at.x - 4.5}
+      y={at.y - 4.5}
+      width="9"
+      height="9"
+      rx={x !== 0 && y !== 0 ? 4.5 : 2.5}
+      style={{ cursor: cursorFor(x, y, angle) }}
+    />
+  );
+}
+
+/** Handles of what a thing is: its form, its curve, its gradient. */
+function FormGrips({ bench, item, matrix }: { bench: Bench; item: FramedItem; matrix: Matrix }) {
+  const tab = useBench(bench, tabOf);
+  const stop = useBench(bench, stopOf);
+  const at = (point: Point) => transform(matrix, point);
+  const fill = item.kind === 'text' || item.kind === 'shape' ? item.fill : null;
+  if (tab === 'look' && fill && fill.kind !== 'solid') {
+    const [from, to] = paintAxis(fill, item.width, item.height).map(at);
+    return (
+      <g>
+        <line className="paint-axis" x1={from.x} y1={from.y} x2={to.x} y2={to.y} />
+        {paintGrips(fill, item.width, item.height).map(({ what, point, colour }) => {
+          const p = at(point);
+          return colour === null ? (
+            <rect
+              key={what}
+              className="grip paint-end"
+              data-grip={`paint ${what}`}
+              x={p.x - 7}
+              y={p.y - 7}
+              width="14"
+              height="14"
+              rx="2"
+              transform={`rotate(45 ${p.x} ${p.y})`}
+            />
+          ) : (
+            <circle
+              key={what}
+              className={`grip paint-stop${Number(what) === stop ? ' on' : ''}`}
+              data-grip={`paint ${what}`}
+              cx={p.x}
+              cy={p.y}
+              r="6.5"
+              style={{ fill: colour }}
+            />
+          );
+        })}
+      </g>
+    );
+  }
+  if (item.kind === 'shape')
+    return shapeHandles(item.shape, item.width, item.height, item.adjust).map(({ point }, i) => {
+      const p = at(point);
+      return <Diamond key={i} at={p} grip={`shape ${i}`} title="Changes the form" />;
+    });
+  if (item.kind === 'text' && item.lettering && item.lettering.curve !== 'straight')
+    return (
+      <Diamond
+        at={at(amountHandle(item.lettering, { x: 0, y: 0, width: item.width, height: item.height }))}
+        grip="amount"
+        title="Changes the curve"
+      />
+    );
+  return null;
+}
+
+function Diamond({ at, grip, title }: { at: Point; grip: string; title: string }) {
+  return (
+    <rect
+      className="grip form"
+      data-grip={grip}
+      x={at.x - 4.6}
+      y={at.y - 4.6}
+      width="9.2"
+      height="9.2"
+      transform={`rotate(45 ${at.x} ${at.y})`}
+      style={{ cursor: 'move' }}
+    >
+      <title>{title}</title>
+    </rect>
+  );
+}
+
+function FramedMarks({ bench, page, item, scale, grips }: MarksProps<Item>) {
   if (!isFramed(item)) return null;
   const matrix = compose(scaling(scale, scale), pageMatrix(page, item));
   const corners = cornersOf(matrix, item);
@@ -57,42 +153,23 @@ function FramedMarks({ page, item, scale, grips }: { page: Page; item: Item; sca
           <circle className="grip" data-grip="turn" cx={knob.x} cy={knob.y} r="5.5" style={{ cursor: 'grab' }}>
             <title>Turn</title>
           </circle>
-          {HANDLES.filter(({ x, y }) => !small || (x !== 0 && y !== 0)).map(({ x, y }) => {
-            const p = at(x * fx, y * fy);
-            return (
-              <rect
-                key={`${x}${y}`}
-                className="grip"
-                data-grip={`size ${x} ${y}`}
-                x={p.x - 4.5}
-                y={p.y - 4.5}
-                width="9"
-                height="9"
-                rx={x !== 0 && y !== 0 ? 4.5 : 2.5}
-                style={{ cursor: cursorFor(x, y, item.angle) }}
-              />
-            );
-          })}
+          {HANDLES.filter(({ x, y }) => !small || (x !== 0 && y !== 0)).map(({ x, y }) => (
+            <SizeGrip key={`${x}${y}`} at={at(x * fx, y * fy)} x={x} y={y} angle={item.angle} />
+          ))}
+          <FormGrips bench={bench} item={item} matrix={matrix} />
         </>
       )}
     </g>
   );
 }
 
-function LineMarks({
-  page,
-  item,
-  scale,
-  grips,
-}: {
-  page: Page;
-  item: Extract<Item, { kind: 'line' }>;
-  scale: number;
-  grips: boolean;
-}) {
+type MarksProps<T extends Item> = { bench: Bench; page: Page; item: T; scale: number; grips: boolean };
+
+function LineMarks({ page, item, scale, grips }: Omit<MarksProps<LineItem>, 'bench'>) {
   const outer = compose(scaling(scale, scale), parentMatrix(page, item.id));
   const ends = lineEnds(page, item, pictureNow);
   const [from, to] = [transform(outer, ends.from), transform(outer, ends.to)];
+  const bend = bendPoint(item.route, ends.from, ends.to, item.bend);
   return (
     <g>
       <line className="mark-frame" x1={from.x} y1={from.y} x2={to.x} y2={to.y} />
@@ -112,6 +189,7 @@ function LineMarks({
             />
           );
         })}
+      {grips && bend && <Diamond at={transform(outer, bend)} grip="bend" title="Changes how it bends" />}
     </g>
   );
 }
@@ -143,7 +221,17 @@ function Caret({ bench, page, scale }: { bench: Bench; page: Page; scale: number
   if (!item || !isWritten(item) || !bench.faces) return null;
   const { layout, origin } = wordsOf(item, { faces: bench.faces, roles: bench.sheet.roles });
   const matrix = compose(scaling(scale, scale), pageMatrix(page, item));
-  const shape = (box: Box) => points(cornersOf(compose(matrix, [1, 0, 0, 1, box.x + origin.x, box.y + origin.y]), box));
+  const warp = warpOfItem(item, layout);
+  // Along a curve a box is bent with its words.
+  const shape = ({ x, y, width, height }: Box) => {
+    const top = [x, x + width / 2, x + width].map((at) => ({ x: at, y }));
+    const bottom = [x + width, x + width / 2, x].map((at) => ({ x: at, y: y + height }));
+    return points(
+      [...top, ...bottom].map((p) =>
+        transform(matrix, warp ? warp(p).point : { x: p.x + origin.x, y: p.y + origin.y }),
+      ),
+    );
+  };
   const [from, to] = [Math.min(editing.anchor, editing.focus), Math.max(editing.anchor, editing.focus)];
   const caret = caretAt(layout, editing.focus);
   return (
@@ -164,41 +252,29 @@ function Caret({ bench, page, scale }: { bench: Bench; page: Page; scale: number
   );
 }
 
-type Props = {
-  bench: Bench;
-  page: Page;
-  scale: number;
-  guides: readonly Guide[];
-  sweep: Box | null;
-  hold: Target | null;
-};
+type Props = { bench: Bench; page: Page; scale: number; shown: Shown };
 
-export function Overlay({ bench, page, scale, guides, sweep, hold }: Props) {
+export function Overlay({ bench, page, scale, shown }: Props) {
+  const { sweep, hold, stroke } = shown;
   const selection = useBench(bench, selectionOf);
   const editing = useBench(bench, editingOf);
   const entered = useBench(bench, enteredOf);
+  const tool = useBench(bench, toolOf);
   const items = selection.flatMap((id) => findOn(page, id)?.item ?? []);
   const one = items.length === 1;
   const may = (item: Item) =>
     !item.locked &&
     !bench.shut &&
+    !tool &&
     (bench.rights.kind === 'all' || item.touch === 'free' || (item.kind === 'line' && item.touch === 'fill'));
   const group = entered === null ? undefined : findOn(page, entered)?.item;
   const line = one && items[0].kind === 'line' ? items[0] : null;
   const many = items.length > 1 ? union(items.map((item) => boxOf(page, item, pictureNow))) : null;
   return (
     <svg className="sheet-over" width={page.width * scale} height={page.height * scale} aria-hidden="true">
-      {group && (
-        <polygon
-          className="mark-entered"
-          points={points(
-            cornersOf(
-              compose(scaling(scale, scale), pageMatrix(page, group)),
-              group as { width: number; height: number },
-            ),
-          )}
-        />
-      )}
+      <Guidance bench={bench} page={page} scale={scale} shown={shown} />
+      <Squiggles bench={bench} page={page} scale={scale} />
+      {group && isFramed(group) && <Outlined className="mark-entered" page={page} item={group} scale={scale} />}
       {line &&
         [...everyItem(page)].map(
           (item) =>
@@ -212,31 +288,24 @@ export function Overlay({ bench, page, scale, guides, sweep, hold }: Props) {
             item.kind === 'line' ? (
               <LineMarks key={item.id} page={page} item={item} scale={scale} grips={one && may(item)} />
             ) : (
-              <FramedMarks key={item.id} page={page} item={item} scale={scale} grips={one && may(item)} />
+              <FramedMarks key={item.id} bench={bench} page={page} item={item} scale={scale} grips={one && may(item)} />
             ),
           )}
         {!editing &&
           many &&
           items.every(may) &&
-          HANDLES.map(({ x, y }) => {
-            const p = {
-              x: (many.x + ((x + 1) / 2) * many.width) * scale,
-              y: (many.y + ((y + 1) / 2) * many.height) * scale,
-            };
-            return (
-              <rect
-                key={`${x}${y}`}
-                className="grip"
-                data-grip={`size ${x} ${y}`}
-                x={p.x - 4.5}
-                y={p.y - 4.5}
-                width="9"
-                height="9"
-                rx="3"
-                style={{ cursor: cursorFor(x, y, 0) }}
-              />
-            );
-          })}
+          HANDLES.map(({ x, y }) => (
+            <SizeGrip
+              key={`${x}${y}`}
+              at={{
+                x: (many.x + ((x + 1) / 2) * many.width) * scale,
+                y: (many.y + ((y + 1) / 2) * many.height) * scale,
+              }}
+              x={x}
+              y={y}
+              angle={0}
+            />
+          ))}
         {many && (
           <rect
             className="mark-many"
@@ -248,27 +317,6 @@ export function Overlay({ bench, page, scale, guides, sweep, hold }: Props) {
         )}
       </g>
       {editing && <Caret bench={bench} page={page} scale={scale} />}
-      {guides.map((guide, i) =>
-        guide.axis === 'x' ? (
-          <line
-            key={i}
-            className="guide"
-            x1={guide.at * scale}
-            x2={guide.at * scale}
-            y1={guide.from * scale}
-            y2={guide.to * scale}
-          />
-        ) : (
-          <line
-            key={i}
-            className="guide"
-            y1={guide.at * scale}
-            y2={guide.at * scale}
-            x1={guide.from * scale}
-            x2={guide.to * scale}
-          />
-        ),
-      )}
       {sweep && (
         <rect
           className="sweep"
@@ -278,16 +326,27 @@ export function Overlay({ bench, page, scale, guides, sweep, hold }: Props) {
           height={sweep.height * scale}
         />
       )}
+      {stroke && <path d={stroke.d} fill={stroke.colour} transform={`scale(${scale})`} />}
     </svg>
   );
 }
 
+function Outlined({
+  className,
+  page,
+  item,
+  scale,
+}: {
+  className: string;
+  page: Page;
+  item: FramedItem;
+  scale: number;
+}) {
+  const matrix = compose(scaling(scale, scale), pageMatrix(page, item));
+  return <polygon className={className} points={points(cornersOf(matrix, item))} />;
+}
+
 function HoldMark({ page, id, scale }: { page: Page; id: string; scale: number }) {
   const item = findOn(page, id)?.item;
-  return item && isFramed(item) ? (
-    <polygon
-      className="mark-hold"
-      points={points(cornersOf(compose(scaling(scale, scale), pageMatrix(page, item)), item))}
-    />
-  ) : null;
+  return item && isFramed(item) ? <Outlined className="mark-hold" page={page} item={item} scale={scale} /> : null;
 }

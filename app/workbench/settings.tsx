@@ -1,141 +1,168 @@
 import { Segmented } from 'antd';
-import { solid } from '../../core/sheet/make';
 import { itemName } from '../../core/sheet/name';
-import type { Item, Paint, Sheet } from '../../core/sheet/schema';
-import { isFramed, isWritten } from '../../core/sheet/schema';
-import { groupChosen, reorder, ungroupChosen } from './arrange';
-import type { Bench } from './bench';
-import { setValues } from './commands';
-import { LengthField, NumberField, Row, Swatches, Toggle } from './fields';
-import { LineFields, OutlineFields, PictureFields, ShapeFields } from './look-fields';
+import type { Item, Sheet } from '../../core/sheet/schema';
+import { isWritten } from '../../core/sheet/schema';
+import type { Bench, Tab } from './bench';
+import { useBench } from './bench';
+import { BenchContext, PaintField } from './colour-field';
+import { copyLook, giveLook, setValues } from './commands';
+import { NumberField, Row, Toggle } from './fields';
+import { EffectFields, InkFields, LineFields, OutlineFields, PictureFields, ShapeFields } from './look-fields';
+import { NumbersFields, PlaceFields } from './place-fields';
 import { TouchFields } from './touch-fields';
 import { RoleField, WordsFields } from './words-fields';
 
-/** The settings of what is chosen, in its margin card. */
+/** The settings of what is chosen, in its margin card: numbers always, the rest on four leaves. */
 
-const hexOf = (paint: Paint | null) => (paint?.kind === 'solid' ? paint.colour : (paint?.stops[0].colour ?? null));
+const KIND_NAMES: Record<Item['kind'], string> = {
+  text: 'text',
+  shape: 'shape',
+  line: 'line',
+  picture: 'picture',
+  ink: 'pen stroke',
+  group: 'group',
+};
+const tabOf = (bench: Bench) => bench.tab;
+const lookCopied = (bench: Bench) => bench.copiedLook !== null;
 
-function PlaceFields({ bench, item, unit }: { bench: Bench; item: Item; unit: Sheet['unit'] }) {
-  if (!isFramed(item)) return null;
-  const set = (name: string, key: string) => (value: number) => setValues(bench, name, { [key]: value });
-  return (
-    <div className="typed-pair">
-      <LengthField label="across" value={item.x} unit={unit} onChange={set('Move', 'x')} />
-      <LengthField label="down" value={item.y} unit={unit} onChange={set('Move', 'y')} />
-      {item.kind !== 'group' && (
-        <>
-          <LengthField label="wide" value={item.width} unit={unit} min={2} onChange={set('Resize', 'width')} />
-          <LengthField label="high" value={item.height} unit={unit} min={2} onChange={set('Resize', 'height')} />
-        </>
-      )}
-      <NumberField label="turn" value={item.angle} suffix="°" min={-360} max={360} onChange={set('Turn', 'angle')} />
-      <NumberField
-        label="opaque"
-        value={Math.round(item.opacity * 100)}
-        suffix="%"
-        min={0}
-        max={100}
-        onChange={(value) => setValues(bench, 'Opacity', { opacity: value / 100 })}
-      />
-    </div>
-  );
-}
+type Props = { bench: Bench; items: Item[]; sheet: Sheet };
 
-export function ItemSettings({ bench, items, sheet }: { bench: Bench; items: Item[]; sheet: Sheet }) {
+function LookFields({ bench, items, sheet }: Props) {
   const [item] = items;
   const one = items.length === 1;
-  const teacher = bench.rights.kind === 'all';
-  const filled = items.every((i) => i.kind === 'text' || i.kind === 'shape');
-  const lines = items.every((i) => i.kind === 'line');
-  const kinds: Record<Item['kind'], string> = {
-    text: 'text',
-    shape: 'shape',
-    line: 'line',
-    picture: 'picture',
-    ink: 'pen stroke',
-    group: 'group',
-  };
+  const copied = useBench(bench, lookCopied);
+  const { palette } = sheet;
   return (
-    <div className="settings">
-      <h3>
-        <span className="settings-name">{one ? itemName(item) : `${items.length} things`}</span>
-        <small>{one ? kinds[item.kind] : 'together'}</small>
-      </h3>
-      {one && <PlaceFields bench={bench} item={item} unit={sheet.unit} />}
+    <>
       {one && item.kind === 'shape' && <ShapeFields bench={bench} item={item} />}
       {one && item.kind === 'line' && <LineFields bench={bench} item={item} />}
       {one && item.kind === 'picture' && <PictureFields bench={bench} item={item} />}
-      {one && item.kind === 'text' && teacher && <RoleField bench={bench} item={item} sheet={sheet} />}
-      {isWritten(item) && items.every(isWritten) && <WordsFields bench={bench} item={item} sheet={sheet} />}
-      {filled && isWritten(item) && (
-        <Swatches
-          label="fill"
-          value={hexOf(item.fill)}
-          palette={sheet.palette}
-          none="No fill"
-          onChange={(hex) => setValues(bench, 'Fill', { fill: hex === null ? null : solid(hex) })}
+      {items.every((i) => i.kind === 'ink') && item.kind === 'ink' && (
+        <InkFields bench={bench} item={item} palette={palette} />
+      )}
+      {items.every(isWritten) && isWritten(item) && (
+        <>
+          <PaintField
+            label="fill"
+            paint={item.fill}
+            palette={palette}
+            onChange={(fill) => setValues(bench, 'Fill', { fill })}
+          />
+          <OutlineFields
+            outline={item.outline}
+            palette={palette}
+            none
+            onChange={(outline) => setValues(bench, 'Outline', { outline })}
+          />
+          {item.kind === 'text' && (
+            <Row label="corner">
+              <NumberField
+                bare
+                label="corner"
+                value={item.corner}
+                suffix="pt"
+                min={0}
+                max={500}
+                onChange={(corner) => setValues(bench, 'Corner', { corner })}
+              />
+            </Row>
+          )}
+        </>
+      )}
+      {items.every((i) => i.kind === 'line') && item.kind === 'line' && (
+        <OutlineFields
+          outline={item.outline}
+          palette={palette}
+          none={false}
+          onChange={(outline) => outline && setValues(bench, 'Outline', { outline })}
         />
       )}
-      {filled && isWritten(item) && <OutlineFields bench={bench} outline={item.outline} palette={sheet.palette} none />}
-      {lines && item.kind === 'line' && (
-        <OutlineFields bench={bench} outline={item.outline} palette={sheet.palette} none={false} />
-      )}
-      <Row label="order">
-        {one && (
-          <>
-            <Toggle on={false} label="Forward (Ctrl+])" onClick={() => reorder(bench, 1)}>
-              forward
-            </Toggle>
-            <Toggle on={false} label="Back (Ctrl+[)" onClick={() => reorder(bench, -1)}>
-              back
-            </Toggle>
-          </>
-        )}
-        {items.length > 1 && (
-          <Toggle on={false} label="Group (Ctrl+G)" onClick={() => groupChosen(bench)}>
-            group
-          </Toggle>
-        )}
-        {one && item.kind === 'group' && (
-          <Toggle on={false} label="Ungroup (Ctrl+Shift+G)" onClick={() => ungroupChosen(bench)}>
-            ungroup
-          </Toggle>
-        )}
-        {teacher && (
-          <>
-            <Toggle
-              on={items.every((i) => i.locked)}
-              label="Lock in place"
-              onClick={() => setValues(bench, 'Lock', { locked: !items.every((i) => i.locked) })}
-            >
-              lock
-            </Toggle>
-            <Toggle
-              on={items.every((i) => i.hidden)}
-              label="Hide"
-              onClick={() => setValues(bench, 'Hide', { hidden: !items.every((i) => i.hidden) })}
-            >
-              hide
-            </Toggle>
-          </>
-        )}
+      {item.kind !== 'line' && <EffectFields bench={bench} item={item} palette={palette} />}
+      <Row label="look">
+        <Toggle on={false} label="Copy this look (Ctrl+Alt+C)" onClick={() => copyLook(bench)}>
+          copy
+        </Toggle>
+        <Toggle
+          on={false}
+          label="Give it the copied look (Ctrl+Alt+V)"
+          disabled={!copied}
+          onClick={() => giveLook(bench)}
+        >
+          give
+        </Toggle>
       </Row>
-      {one && teacher && <TouchFields bench={bench} item={item} />}
-      {!one && teacher && (
-        <Row label="students">
-          <Segmented
-            size="small"
-            aria-label="What students may do with them"
-            value={items.every((i) => i.touch === item.touch) ? item.touch : ''}
-            onChange={(touch) => setValues(bench, 'What students may do', { touch })}
-            options={[
-              { value: 'fixed', label: 'only look' },
-              { value: 'fill', label: 'fill in' },
-              { value: 'free', label: 'change' },
-            ]}
-          />
-        </Row>
-      )}
-    </div>
+    </>
+  );
+}
+
+function StudentFields({ bench, items }: Omit<Props, 'sheet'>) {
+  const [item] = items;
+  if (items.length === 1) return <TouchFields bench={bench} item={item} />;
+  return (
+    <Row label="may">
+      <Segmented
+        size="small"
+        aria-label="What students may do with them"
+        value={items.every((i) => i.touch === item.touch) ? item.touch : ''}
+        onChange={(touch) => setValues(bench, 'What students may do', { touch })}
+        options={[
+          { value: 'fixed', label: 'only look' },
+          { value: 'fill', label: 'fill in' },
+          { value: 'free', label: 'change' },
+        ]}
+      />
+    </Row>
+  );
+}
+
+export function ItemSettings({ bench, items, sheet }: Props) {
+  const wanted = useBench(bench, tabOf);
+  const [item] = items;
+  const one = items.length === 1;
+  const teacher = bench.rights.kind === 'all';
+  const written = items.every(isWritten);
+  const tabs: { id: Tab; name: string }[] = [
+    ...(written ? [{ id: 'words' as const, name: 'words' }] : []),
+    { id: 'look', name: 'look' },
+    { id: 'place', name: 'place' },
+    ...(teacher ? [{ id: 'students' as const, name: 'students' }] : []),
+  ];
+  const tab = tabs.some(({ id }) => id === wanted) ? wanted : one ? tabs[0].id : 'place';
+  return (
+    <BenchContext.Provider value={bench}>
+      <div className="settings">
+        <h3>
+          <span className="settings-name">{one ? itemName(item) : `${items.length} things`}</span>
+          <small>{one ? KIND_NAMES[item.kind] : 'together'}</small>
+        </h3>
+        <NumbersFields bench={bench} items={items} unit={sheet.unit} />
+        <div className="leaves" role="tablist" aria-label="Settings">
+          {tabs.map(({ id, name }) => (
+            <button
+              key={id}
+              type="button"
+              role="tab"
+              aria-selected={id === tab}
+              className="leaf-tab"
+              onMouseDown={(event) => event.preventDefault()}
+              onClick={() => bench.put({ tab: id })}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+        <div role="tabpanel" aria-label={tab}>
+          {tab === 'words' && isWritten(item) && (
+            <>
+              {one && item.kind === 'text' && teacher && <RoleField bench={bench} item={item} sheet={sheet} />}
+              <WordsFields bench={bench} item={item} sheet={sheet} />
+            </>
+          )}
+          {tab === 'look' && <LookFields bench={bench} items={items} sheet={sheet} />}
+          {tab === 'place' && <PlaceFields bench={bench} items={items} />}
+          {tab === 'students' && <StudentFields bench={bench} items={items} />}
+        </div>
+      </div>
+    </BenchContext.Provider>
   );
 }

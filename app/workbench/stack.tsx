@@ -1,4 +1,4 @@
-import { memo, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { drawItem } from '../../core/drawing/item';
 import { svgMarkup } from '../../core/drawing/svg';
 import { boxOf } from '../../core/geometry/hit';
@@ -9,7 +9,9 @@ import { isEmpty } from '../../core/sheet/body';
 import type { Faces } from '../../core/text/faces';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
+import { putBefore } from './arrange';
 import { useBench } from './bench';
+import { lightUp } from './light';
 import './stack.css';
 
 /** The stack: everything on the page (or in the group that is entered) from front to back. */
@@ -61,8 +63,22 @@ export const Stack = memo(function Stack({ bench, faces }: { bench: Bench; faces
   const items = group ? group.items : page.items;
   const first = Math.max(0, Math.min(from, items.length - SHOWN));
   const shown = items.slice(first, first + SHOWN);
-  const light = (id: string, on: boolean) =>
-    document.querySelector(`.page-view g[data-item="${id}"]`)?.classList.toggle('lit', on);
+  const [dragged, setDragged] = useState<string | null>(null);
+  const [over, setOver] = useState<string | null>(null);
+  // What the pointer is over on the sheet is lit up here, past React.
+  useEffect(() => {
+    let lit: Element | null = null;
+    const onOver = (event: PointerEvent) => {
+      const id = (event.target as Element).closest?.('.page-view > g[data-item]')?.getAttribute('data-item');
+      const next = id ? (list.current?.querySelector(`[data-stack="${id}"]`) ?? null) : null;
+      if (next === lit) return;
+      lit?.classList.remove('pointed');
+      next?.classList.add('pointed');
+      lit = next;
+    };
+    window.addEventListener('pointerover', onOver);
+    return () => window.removeEventListener('pointerover', onOver);
+  }, []);
   return (
     <nav className="stack" aria-label="Things on the page, front to back">
       {group ? (
@@ -95,7 +111,26 @@ export const Stack = memo(function Stack({ bench, faces }: { bench: Bench; faces
             return (
               <button
                 key={item.id}
-                className={`stack-item${chosen ? ' chosen' : ''}${item.hidden ? ' hidden' : ''}`}
+                data-stack={item.id}
+                className={`stack-item${chosen ? ' chosen' : ''}${item.hidden ? ' hidden' : ''}${over === item.id ? ' stack-drop' : ''}`}
+                draggable
+                onDragStart={(event) => {
+                  event.dataTransfer.setData('text/plain', `stack:${item.id}`);
+                  event.dataTransfer.effectAllowed = 'move';
+                  setDragged(item.id);
+                }}
+                onDragEnd={() => (setDragged(null), setOver(null))}
+                onDragOver={(event) => {
+                  if (dragged === null || dragged === item.id) return;
+                  event.preventDefault();
+                  setOver(item.id);
+                }}
+                onDrop={(event) => {
+                  event.preventDefault();
+                  if (dragged !== null) putBefore(bench, dragged, item.id);
+                  setDragged(null);
+                  setOver(null);
+                }}
                 aria-pressed={chosen}
                 title={`${itemName(item)}${marks && ` (${marks})`}`}
                 aria-label={`${itemName(item)}${marks && `, ${marks}`}`}
@@ -105,8 +140,8 @@ export const Stack = memo(function Stack({ bench, faces }: { bench: Bench; faces
                   else bench.select([item.id]);
                 }}
                 onDoubleClick={() => item.kind === 'group' && bench.enter(item.id)}
-                onPointerEnter={() => light(item.id, true)}
-                onPointerLeave={() => light(item.id, false)}
+                onPointerEnter={() => lightUp(item.id, true)}
+                onPointerLeave={() => lightUp(item.id, false)}
               >
                 <Face item={item} page={item.kind === 'line' ? page : null} roles={sheet.roles} faces={faces} />
                 {item.locked && <i className="stack-lock" aria-hidden="true" />}

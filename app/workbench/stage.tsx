@@ -1,50 +1,45 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PointerEvent as ReactPointerEvent } from 'react';
-import { wordsOf } from '../../core/drawing/item';
-import { spanned } from '../../core/geometry/box';
+import { drawPage, warpOfItem, wordsOf } from '../../core/drawing/item';
+import { Sampler } from '../../core/drawing/sampler';
+import { contains, overlaps } from '../../core/geometry/box';
 import { frameMatrix, parentMatrix } from '../../core/geometry/frame';
-import { boxOf, isHold, itemsAt, itemsWithin, targetAt } from '../../core/geometry/hit';
+import { boxOf, itemsAt } from '../../core/geometry/hit';
 import type { Point } from '../../core/geometry/matrix';
-import { compose, inverse, linear, transform } from '../../core/geometry/matrix';
+import { compose, inverse, transform } from '../../core/geometry/matrix';
 import type { Handle } from '../../core/geometry/resize';
-import { resize, turned } from '../../core/geometry/resize';
-import type { Guide } from '../../core/geometry/snap';
-import { snap, snapTargets } from '../../core/geometry/snap';
-import { bodyLength, bodyText } from '../../core/sheet/body';
-import { free } from '../../core/sheet/make';
+import { bodyLength, bodyText, isEmpty } from '../../core/sheet/body';
 import { itemName } from '../../core/sheet/name';
-import type { FramedItem, Item, LineItem } from '../../core/sheet/schema';
+import type { FramedItem, Item, WrittenItem } from '../../core/sheet/schema';
 import { isFramed, isWritten } from '../../core/sheet/schema';
-import { everyItem, findOn, idsWithin } from '../../core/sheet/tree';
-import { positionAt } from '../../core/text/caret';
-import { grownHeight } from '../../core/text/layout';
-import { roleOf } from '../../core/text/style';
-import { union } from '../../core/geometry/box';
+import { everyItem, findOn } from '../../core/sheet/tree';
+import { positionAt, positionNear } from '../../core/text/caret';
 import type { View } from '../margin/view';
 import { PageView } from '../sheet/page-view';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { useBench } from './bench';
-import { DragLayer } from './drag-layer';
-import { frameChanges, moveChange, resizedGroup, scaledItem } from './arrange';
-import { Overlay } from './overlay';
-import { all } from './steps';
+import { DigList } from './dig';
+import { pullAmount, pullBend, pullEnd, pullPaint, pullShape, pullSize, pullTurn } from './gestures/grips';
+import type { Shown } from './gestures/ground';
+import { Ground, NOTHING, REACH, reachable, unsnapped } from './gestures/ground';
+import { dragItems, sweepFrom } from './gestures/move';
+import { drawStroke, erase } from './gestures/pen';
 import { useKeys } from './keys';
+import { Overlay } from './overlay';
 import { WordsInput } from './words';
 import './stage.css';
 
-/** The sheet under the pointer: choosing, moving, resizing, turning, leading lines, editing words. */
-
-/** Pixels within which a dragged thing is drawn to a line, and a press meets a thin thing. */
-const SNAP = 6;
-const REACH = 5;
+/** The sheet under the pointer: choosing, digging, editing words; what is pulled and dragged is in gestures/. */
 
 const shownPage = (bench: Bench) => bench.page;
 const previewOf = (bench: Bench) => bench.preview;
 const rolesOf = (bench: Bench) => bench.sheet;
 const facesOf = (bench: Bench) => bench.faces;
+const editingOf = (bench: Bench) => bench.editing;
+const toolOf = (bench: Bench) => bench.tool;
+const pastOf = (bench: Bench) => bench.past;
 
-export type Target = { item: string; target: string | null };
 type Props = {
   bench: Bench;
   view: View;
@@ -53,282 +48,51 @@ type Props = {
   onDropSupply?: (data: string, at: Point) => void;
 };
 
-/** May this person do anything with it? Fixed parts are glass to a student: the pointer goes through. */
-const reachable = (bench: Bench, item: Item) => bench.rights.kind === 'all' || item.touch !== 'fixed';
-const mayMove = (bench: Bench, item: Item) =>
-  !item.locked && !bench.shut && (bench.rights.kind === 'all' || item.touch === 'free');
-
 export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
   const page = useBench(bench, shownPage);
   const preview = useBench(bench, previewOf);
   const sheet = useBench(bench, rolesOf);
   const faces = useBench(bench, facesOf);
+  const editing = useBench(bench, editingOf);
+  const tool = useBench(bench, toolOf);
+  const past = useBench(bench, pastOf);
   const paper = useRef<HTMLDivElement>(null);
-  const [guides, setGuides] = useState<Guide[]>([]);
-  const [sweep, setSweep] = useState<ReturnType<typeof spanned> | null>(null);
-  const [hold, setHold] = useState<Target | null>(null);
+  const [shown, setShown] = useState<Shown>(NOTHING);
   const [said, setSaid] = useState('');
   const cancel = useRef<(() => void) | null>(null);
   const { scale } = view;
+  const ground = useMemo(
+    () =>
+      new Ground(
+        bench,
+        () => paper.current!,
+        scale,
+        (patch) => setShown((old) => ({ ...old, ...patch })),
+        cancel,
+      ),
+    [bench, scale],
+  );
 
   useKeys(bench, paper, cancel);
 
-  const pointOf = useCallback(
-    (event: { clientX: number; clientY: number }): Point => {
-      const box = paper.current!.getBoundingClientRect();
-      return { x: (event.clientX - box.left) / scale, y: (event.clientY - box.top) / scale };
-    },
-    [scale],
-  );
-
   const under = (point: Point) =>
     itemsAt(bench.page, bench.enteredGroup, point, REACH / scale, pictureNow).filter((item) => reachable(bench, item));
-
-  /** Follows the pointer until it is let go; Escape calls it off. */
-  function follow(
-    start: ReactPointerEvent,
-    move: (point: Point, event: PointerEvent) => void,
-    end: (moved: boolean) => void,
-    abandon: () => void,
-  ) {
-    const origin = { x: start.clientX, y: start.clientY };
-    let moved = false;
-    const element = start.currentTarget as HTMLElement;
-    const { pointerId } = start;
-    try {
-      element.setPointerCapture(pointerId);
-    } catch {
-      // A pointer that is gone already can't be captured; the window's own events will do.
-    }
-    const onMove = (event: PointerEvent) => {
-      if (event.pointerId !== pointerId) return;
-      if (!moved && Math.hypot(event.clientX - origin.x, event.clientY - origin.y) < 3) return;
-      moved = true;
-      move(pointOf(event), event);
-    };
-    const stop = () => {
-      window.removeEventListener('pointermove', onMove);
-      window.removeEventListener('pointerup', onUp);
-      window.removeEventListener('pointercancel', onCancel);
-      cancel.current = null;
-      setGuides([]);
-      setHold(null);
-      setSweep(null);
-    };
-    const onUp = (event: PointerEvent) => {
-      if (event.pointerId !== pointerId) return;
-      stop();
-      end(moved);
-    };
-    const onCancel = () => {
-      stop();
-      abandon();
-    };
-    cancel.current = onCancel;
-    window.addEventListener('pointermove', onMove);
-    window.addEventListener('pointerup', onUp);
-    window.addEventListener('pointercancel', onCancel);
-  }
-
-  const still = (moving: readonly Item[]) => {
-    const gone = new Set(moving.flatMap(idsWithin));
-    const boxes = bench.page.items
-      .filter((item) => !gone.has(item.id) && !item.hidden && item.kind !== 'line')
-      .map((item) => boxOf(bench.page, item, pictureNow));
-    const { width, height, margin } = bench.page;
-    return snapTargets([
-      ...boxes,
-      { x: 0, y: 0, width, height },
-      { x: margin, y: margin, width: width - 2 * margin, height: height - 2 * margin },
-    ]);
-  };
-
-  function dragItems(event: ReactPointerEvent, items: Item[], onClick: () => void) {
-    const moving = items.filter((item) => mayMove(bench, item));
-    if (moving.length === 0)
-      return follow(
-        event,
-        () => {},
-        (moved) => {
-          if (!moved) onClick();
-          else if (items.some((item) => item.locked)) bench.say('This is locked. Unlock it in the margin to move it.');
-        },
-        () => {},
-      );
-    const start = pointOf(event);
-    const box = union(moving.map((item) => boxOf(bench.page, item, pictureNow)));
-    const targets = still(moving);
-    const layer = new DragLayer(bench, paper.current!, moving, scale);
-    let by: Point = { x: 0, y: 0 };
-    follow(
-      event,
-      (point, pointer) => {
-        by = { x: point.x - start.x, y: point.y - start.y };
-        if (pointer.shiftKey) by = Math.abs(by.x) > Math.abs(by.y) ? { x: by.x, y: 0 } : { x: 0, y: by.y };
-        if (!pointer.altKey) {
-          const { dx, dy, guides: found } = snap({ ...box, x: box.x + by.x, y: box.y + by.y }, targets, SNAP / scale);
-          by = {
-            x: by.x + (pointer.shiftKey && by.x === 0 ? 0 : dx),
-            y: by.y + (pointer.shiftKey && by.y === 0 ? 0 : dy),
-          };
-          setGuides((old) => (old.length === 0 && found.length === 0 ? old : found));
-        }
-        layer.moveBy(by);
-      },
-      (moved) => {
-        layer.done();
-        if (!moved) onClick();
-        else if (by.x !== 0 || by.y !== 0) {
-          const changes = moving.map((item) => moveChange(bench, item, by));
-          bench.make('Move', all(changes));
-        }
-      },
-      () => layer.done(),
-    );
-  }
-
-  /** Shows items as they would be and makes the change at the end. */
-  function reshape(
-    event: ReactPointerEvent,
-    name: string,
-    before: Item[],
-    next: (point: Point, pointer: PointerEvent) => Item[],
-  ) {
-    let after: Item[] | null = null;
-    follow(
-      event,
-      (point, pointer) => {
-        after = next(point, pointer);
-        bench.show(new Map(after.map((item) => [item.id, item])));
-      },
-      () => {
-        bench.show(new Map());
-        if (!after) return;
-        const changes = before.flatMap((item, i) => frameChanges(item, after![i]));
-        bench.make(name, all(changes));
-      },
-      () => bench.show(new Map()),
-    );
-  }
-
-  function pullHandle(event: ReactPointerEvent, handle: Handle) {
-    const items = bench.selectedItems.filter((item) => mayMove(bench, item));
-    if (items.length === 0) return;
-    const start = pointOf(event);
-    if (items.length === 1 && isFramed(items[0])) {
-      const item = items[0];
-      const back = inverse(linear(parentMatrix(bench.page, item.id)));
-      reshape(event, 'Resize', items, (point, pointer) => {
-        const delta = transform(back, { x: point.x - start.x, y: point.y - start.y });
-        const corner = handle.x !== 0 && handle.y !== 0;
-        const proportional =
-          corner && (item.kind === 'picture' || item.kind === 'group') ? !pointer.shiftKey : corner && pointer.shiftKey;
-        return [reshaped(item, resize(item, handle, delta, { proportional, fromCentre: pointer.altKey }))];
-      });
-    } else {
-      const box = union(items.map((item) => boxOf(bench.page, item, pictureNow)));
-      const frame = { ...box, angle: 0, flipX: false, flipY: false };
-      reshape(event, 'Resize', items, (point, pointer) => {
-        const after = resize(
-          frame,
-          handle,
-          { x: point.x - start.x, y: point.y - start.y },
-          { proportional: pointer.shiftKey, fromCentre: pointer.altKey },
-        );
-        return items.map((item) => scaledItem(item, box, after));
-      });
-    }
-  }
-
-  /** An item with a new frame; text boxes stay as high as their words. */
-  function reshaped(item: FramedItem, frame: ReturnType<typeof resize>): Item {
-    if (item.kind === 'group') return resizedGroup(item, frame);
-    const next = { ...item, ...frame };
-    if (next.kind === 'text' && next.fit === 'grow' && bench.faces) {
-      const need = grownHeight(next.body, roleOf(bench.sheet, next.role), next, bench.faces);
-      if (next.height < need) return { ...next, height: need };
-    }
-    return next;
-  }
-
-  function turn(event: ReactPointerEvent) {
-    const item = bench.chosen;
-    if (!item || !isFramed(item) || !mayMove(bench, item)) return;
-    const outer = inverse(parentMatrix(bench.page, item.id));
-    reshape(event, 'Turn', [item], (point, pointer) => {
-      // The handle hangs below the box: half a turn from where turned() measures.
-      const raw = turned(item, transform(outer, point), pointer.shiftKey ? 15 : undefined);
-      const angle = (raw + 180) % 360;
-      const near = Math.round(angle / 90) * 90;
-      return [{ ...item, angle: Math.abs(angle - near) < 2 ? near % 360 : angle }];
-    });
-  }
-
-  function leadEnd(event: ReactPointerEvent, side: 'from' | 'to') {
-    const item = bench.chosen;
-    if (item?.kind !== 'line') return;
-    if (!(mayMove(bench, item) || (bench.rights.kind === 'student' && item.touch === 'fill' && !bench.shut))) return;
-    const outer = inverse(parentMatrix(bench.page, item.id));
-    reshape(event, 'Lead line', [item], (point, pointer) => {
-      const found = pointer.altKey ? null : holdAt(point, item);
-      setHold(found);
-      const local = transform(outer, point);
-      const end: LineItem['from'] = found
-        ? { ...local, item: found.item, target: found.target }
-        : free(local.x, local.y);
-      return [{ ...item, [side]: end }];
-    });
-  }
-
-  /** What a line's end would hold on to at a point: a named part first, else the foremost box there. */
-  function holdAt(point: Point, line: LineItem): Target | null {
-    const part = targetAt(bench.page, point, 9 / scale, pictureNow);
-    if (part) return part;
-    const box = itemsAt(bench.page, null, point, 2 / scale, pictureNow).find(
-      (item) => isHold(item) && item.id !== line.id && item.kind !== 'picture',
-    );
-    return box ? { item: box.id, target: null } : null;
-  }
-
-  function sweepFrom(event: ReactPointerEvent, add: boolean) {
-    const start = pointOf(event);
-    const had = add ? bench.selection : [];
-    let box: ReturnType<typeof spanned> | null = null;
-    follow(
-      event,
-      (point) => {
-        box = spanned(start, point);
-        setSweep(box);
-      },
-      (moved) => {
-        if (!moved || !box) {
-          if (!add) {
-            bench.select([]);
-            bench.enter(null);
-          }
-          return;
-        }
-        const found = itemsWithin(bench.page, bench.enteredGroup, box, pictureNow).filter(
-          (item) => reachable(bench, item) && !item.locked,
-        );
-        bench.select([...new Set([...had, ...found.map((item) => item.id)])]);
-      },
-      () => {},
-    );
-  }
 
   const positionIn = (item: Item, point: Point): number => {
     if (!isWritten(item) || !bench.faces) return 0;
     const local = transform(inverse(compose(parentMatrix(bench.page, item.id), frameMatrix(item))), point);
     const { layout, origin } = wordsOf(item, { faces: bench.faces, roles: bench.sheet.roles });
-    return positionAt(layout, { x: local.x - origin.x, y: local.y - origin.y });
+    const warp = warpOfItem(item, layout);
+    return warp
+      ? positionNear(layout, warp, local)
+      : positionAt(layout, { x: local.x - origin.x, y: local.y - origin.y });
   };
 
   function editFrom(event: ReactPointerEvent, item: Item, extend: boolean) {
-    const position = positionIn(item, pointOf(event));
+    const position = positionIn(item, ground.pointOf(event));
     const anchor = extend && bench.editing?.id === item.id ? bench.editing.anchor : position;
     bench.edit({ id: item.id, anchor, focus: position, typing: null });
-    follow(
+    ground.follow(
       event,
       (point) => bench.editing && bench.edit({ ...bench.editing, focus: positionIn(item, point) }),
       () => {},
@@ -336,34 +100,79 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     );
   }
 
-  const canWrite = (item: Item) =>
+  const canWrite = (item: Item): item is WrittenItem =>
     isWritten(item) && !item.locked && !bench.shut && (bench.rights.kind === 'all' || item.touch !== 'fixed');
 
+  function pulled(event: ReactPointerEvent, mark: SVGElement) {
+    const [kind, x, y] = mark.dataset.grip!.split(' ');
+    if (kind === 'size') return pullSize(ground, event, { x: Number(x), y: Number(y) } as Handle);
+    if (kind === 'turn') return pullTurn(ground, event);
+    if (kind === 'shape') return pullShape(ground, event, Number(x));
+    if (kind === 'bend') return pullBend(ground, event);
+    if (kind === 'amount') return pullAmount(ground, event);
+    if (kind === 'paint') return pullPaint(ground, event, x);
+    return pullEnd(ground, event, kind as 'from' | 'to');
+  }
+
+  /** The colour of the page as it is seen at a point, letters and pictures included. */
+  function sample(point: Point) {
+    const { nodes } = drawPage(bench.sheet, bench.page, { faces: bench.faces!, pictures: pictureNow });
+    return new Sampler(nodes, bench.faces!).at(point).hex;
+  }
+
+  function work(event: ReactPointerEvent): boolean {
+    if (!bench.tool) return false;
+    if (bench.shut) {
+      bench.say(bench.shut);
+      return true;
+    }
+    if (bench.tool.kind === 'pen') drawStroke(ground, event, bench.tool);
+    else if (bench.tool.kind === 'eraser') erase(ground, event, bench.tool);
+    else {
+      const { taken } = bench.tool;
+      bench.put({ tool: null });
+      taken(sample(ground.pointOf(event)));
+    }
+    return true;
+  }
+
+  /** Goes one deeper at each press: first what lies on top, then what lies under it, and round again. */
+  function dig(event: { clientX: number; clientY: number }, here: readonly Item[]) {
+    if (here.length === 0) return;
+    const at = here.findIndex((item) => bench.selection.length === 1 && item.id === bench.selection[0]);
+    const next = here[(at + 1) % here.length];
+    bench.select([next.id]);
+    showDug(event, here);
+    setSaid(`${itemName(next)}, ${here.indexOf(next) + 1} of ${here.length} here`);
+  }
+  function showDug(event: { clientX: number; clientY: number }, here: readonly Item[]) {
+    const point = ground.pointOf(event);
+    bench.put({ dug: here.length > 1 ? { ids: here.map((item) => item.id), ...point } : null });
+  }
+
   function onPointerDown(event: ReactPointerEvent<HTMLDivElement>) {
-    if (event.button !== 0 || !bench.faces) return;
+    if (event.button !== 0 || !bench.faces || bench.past) return;
+    if ((event.target as Element).closest('.dig-list')) return;
     const mark = (event.target as Element).closest<SVGElement>('[data-grip]');
     // The text area keeps the focus while words are edited; elsewhere the stage takes it.
     event.preventDefault();
-    if (mark) {
-      const [kind, x, y] = mark.dataset.grip!.split(' ');
-      if (kind === 'size') return pullHandle(event, { x: Number(x), y: Number(y) } as Handle);
-      if (kind === 'turn') return turn(event);
-      return leadEnd(event, kind as 'from' | 'to');
-    }
-    const point = pointOf(event);
+    if (work(event)) return;
+    if (mark) return pulled(event, mark);
+    const point = ground.pointOf(event);
     const { editing } = bench;
     const editedItem = editing && findOn(bench.page, editing.id)?.item;
     const here = under(point);
-    if (editedItem && here.some((item) => item.id === editedItem.id))
+    if (editedItem && contains(boxOf(bench.page, editedItem, pictureNow), point))
       return editFrom(event, editedItem, event.shiftKey);
     if (!editing) paper.current?.closest<HTMLElement>('[data-stage]')?.focus({ preventScroll: true });
+    if (bench.dug && !unsnapped(event)) bench.put({ dug: null });
     const [top] = here;
     if (!top) {
       if (bench.enteredGroup && itemsAt(bench.page, null, point, REACH / scale, pictureNow).length > 0) {
         bench.enter(null);
         bench.select([]);
       }
-      return sweepFrom(event, event.shiftKey);
+      return sweepFrom(ground, event, event.shiftKey);
     }
     if (event.shiftKey) {
       const chosen = bench.selection.includes(top.id);
@@ -375,74 +184,135 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     const already = here.find((item) => bench.selection.includes(item.id));
     const item = already ?? top;
     const wasOnly = bench.selection.length === 1 && bench.selection[0] === item.id;
+    if (unsnapped(event)) {
+      const { clientX, clientY } = event;
+      return dragItems(ground, event, already ? bench.selectedItems : [top], () => dig({ clientX, clientY }, here));
+    }
     if (!already) bench.select([item.id]);
     setSaid(`${itemName(item)}, chosen`);
-    dragItems(event, already ? bench.selectedItems : [item], () => {
+    dragItems(ground, event, already ? bench.selectedItems : [item], () => {
       if (wasOnly && top.id !== item.id) bench.select([top.id]);
       else if (already && bench.selection.length > 1) bench.select([item.id]);
     });
   }
 
+  /** The words at a point, however deep they lie; of a group, its own. */
+  function wordsAt(items: readonly Item[], point: Point): { item: WrittenItem; group: string | null } | null {
+    for (const item of items) {
+      if (item.kind === 'group') {
+        const inner = wordsAt(itemsAt(bench.page, item, point, REACH / scale, pictureNow), point);
+        if (inner) return { item: inner.item, group: inner.group ?? item.id };
+      } else if (canWrite(item) && (item === items[0] || item.kind === 'text' || !isEmpty(item.body)))
+        return { item, group: null };
+    }
+    return null;
+  }
+
   function onDoubleClick(event: React.MouseEvent) {
-    const point = pointOf(event);
-    const [top] = under(point);
+    if (bench.past || bench.tool) return;
+    const point = ground.pointOf(event);
+    const here = under(point);
+    const [top] = here;
     if (!top) return;
-    if (top.kind === 'group') {
+    const found = wordsAt(here, point);
+    if (found && bench.editing?.id === found.item.id) {
+      // The word under the pointer.
+      const words = bodyText(found.item.body);
+      const at = positionIn(found.item, point);
+      const start = words.slice(0, at).search(/[\p{L}\p{N}'’-]+$/u);
+      const end = words.slice(at).search(/[^\p{L}\p{N}'’-]/u);
+      bench.edit({
+        id: found.item.id,
+        anchor: start < 0 ? at : start,
+        focus: end < 0 ? words.length : at + end,
+        typing: null,
+      });
+      return;
+    }
+    if (top.kind === 'group' && found?.group !== top.id) {
       bench.enter(top.id);
       const [inner] = itemsAt(bench.page, top, point, REACH / scale, pictureNow);
       if (inner) bench.select([inner.id]);
       return;
     }
-    if (!isWritten(top) || !canWrite(top)) return;
-    if (bench.editing?.id === top.id) {
-      // The word under the pointer.
-      const words = bodyText(top.body);
-      const at = positionIn(top, point);
-      const start = words.slice(0, at).search(/[\p{L}\p{N}'’-]+$/u);
-      const end = words.slice(at).search(/[^\p{L}\p{N}'’-]/u);
-      bench.edit({
-        id: top.id,
-        anchor: start < 0 ? at : start,
-        focus: end < 0 ? words.length : at + end,
-        typing: null,
-      });
-    } else bench.edit({ id: top.id, anchor: 0, focus: bodyLength(top.body), typing: null });
+    if (!found) return;
+    if (found.group) bench.enter(found.group);
+    bench.edit({ id: found.item.id, anchor: 0, focus: bodyLength(found.item.body), typing: null });
   }
 
   // A student goes from blank to blank with Tab, in reading order.
   useEffect(() => {
     bench.onTab = (by) => {
       const fields = [...everyItem(bench.page)]
-        .filter((item): item is FramedItem => isFramed(item) && canWrite(item) && item.touch === 'fill')
+        .filter((item): item is FramedItem & WrittenItem => isFramed(item) && canWrite(item) && item.touch === 'fill')
         .sort((a, b) => (Math.abs(a.y - b.y) > 12 ? a.y - b.y : a.x - b.x));
       const at = fields.findIndex((item) => item.id === bench.editing?.id);
       const next = fields[(at + by + fields.length) % fields.length];
-      if (next && isWritten(next)) bench.edit({ id: next.id, anchor: 0, focus: bodyLength(next.body), typing: null });
+      if (next) bench.edit({ id: next.id, anchor: 0, focus: bodyLength(next.body), typing: null });
+    };
+    // By key: what lies under the chosen thing's middle.
+    bench.onDig = () => {
+      const item = bench.chosen;
+      if (!item) return;
+      const box = boxOf(bench.page, item, pictureNow);
+      const at = bench.dug ?? { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+      const here = under(at);
+      const rect = paper.current!.getBoundingClientRect();
+      if (here.length < 2) return setSaid('Nothing else lies here.');
+      dig({ clientX: rect.left + at.x * scale, clientY: rect.top + at.y * scale }, here);
     };
     return () => {
       bench.onTab = null;
+      bench.onDig = null;
     };
   });
 
-  const shown = preview.size > 0 ? bench.shownPage : page;
+  const drawnSheet = past?.sheet ?? sheet;
+  const drawn = past
+    ? (past.sheet.pages.find((one) => one.id === page.id) ?? past.sheet.pages[0])
+    : preview.size > 0
+      ? bench.shownPage
+      : page;
+  const dimmed = useMemo(() => coverOf(page, editing?.id ?? null), [page, editing?.id]);
   return (
     <div
-      className="paper"
+      className={`paper${tool ? ` tool-${tool.kind}` : ''}${past ? ' past' : ''}`}
       ref={paper}
-      style={{ left: view.inset.x, top: view.inset.y, width: page.width * scale, height: page.height * scale }}
+      style={{ left: view.inset.x, top: view.inset.y, width: drawn.width * scale, height: drawn.height * scale }}
       onPointerDown={onPointerDown}
       onDoubleClick={onDoubleClick}
+      onContextMenu={(event) => {
+        if (bench.past || bench.tool) return;
+        event.preventDefault();
+        const here = under(ground.pointOf(event));
+        if (here.length > 0 && !here.some((item) => bench.selection.includes(item.id))) bench.select([here[0].id]);
+        showDug(event, here);
+      }}
       onDragOver={(event) => onDropSupply && event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
-        onDropSupply?.(event.dataTransfer.getData('text/plain'), pointOf(event));
+        onDropSupply?.(event.dataTransfer.getData('text/plain'), ground.pointOf(event));
       }}
     >
       {faces ? (
         <>
-          <PageView sheet={sheet} page={shown} faces={faces} arrived={arrived} scale={scale} prompts label={label} />
-          <Overlay bench={bench} page={shown} scale={scale} guides={guides} sweep={sweep} hold={hold} />
-          <WordsInput bench={bench} scale={scale} />
+          <PageView
+            sheet={drawnSheet}
+            page={drawn}
+            faces={faces}
+            arrived={arrived}
+            scale={scale}
+            prompts
+            label={label}
+            dimmed={dimmed}
+          />
+          {!past && (
+            <>
+              <Overlay bench={bench} page={drawn} scale={scale} shown={shown} />
+              <WordsInput bench={bench} scale={scale} />
+              <DigList bench={bench} scale={scale} />
+            </>
+          )}
         </>
       ) : (
         <p className="paper-wait" role="status">
@@ -454,4 +324,20 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
       </span>
     </div>
   );
+}
+
+const NONE: ReadonlySet<string> = new Set();
+
+/** What lies over the words that are being edited: it is drawn faintly meanwhile. */
+function coverOf(page: Bench['page'], id: string | null): ReadonlySet<string> {
+  const place = id === null ? undefined : findOn(page, id);
+  if (!place) return NONE;
+  const top = place.groups[0] ?? place.item;
+  const at = page.items.findIndex((item) => item.id === top.id);
+  const box = boxOf(page, place.item, pictureNow);
+  const over = page.items
+    .slice(0, at)
+    .filter((item) => !item.hidden && overlaps(box, boxOf(page, item, pictureNow)))
+    .map((item) => item.id);
+  return over.length > 0 ? new Set(over) : NONE;
 }

@@ -4,7 +4,9 @@ import type { Change } from '../../core/sheet/change';
 import type { Item } from '../../core/sheet/schema';
 import { isFramed } from '../../core/sheet/schema';
 import { everyItem } from '../../core/sheet/tree';
+import { withLook } from '../../core/sheet/look';
 import type { Bench } from './bench';
+import { lookKey } from './bench';
 
 /** What the commands of the workbench are put together from. */
 
@@ -16,6 +18,14 @@ export const set = (id: string, values: Record<string, unknown>): Change => ({ k
 export const touch = (bench: Bench) => (bench.rights.kind === 'all' ? ('fixed' as const) : ('free' as const));
 
 const spotFor = (bench: Bench) => ({ page: bench.page.id, group: bench.entered, behind: null });
+
+/** A new thing in the look that the last of its kind was given; what was asked for expressly stays. */
+export function inLastLook<T extends Item>(bench: Bench, item: T, asked: readonly string[] = []): T {
+  const look = bench.looks.get(lookKey(item));
+  if (!look) return item;
+  const values = Object.fromEntries(Object.entries(look.values).filter(([key]) => !asked.includes(key)));
+  return withLook(item, { ...look, values }) as T;
+}
 
 /** Adds items in front, the first one foremost, and chooses those that were meant. */
 export function add(bench: Bench, name: string, items: Item[], choose: string[] = [items[0].id]): boolean {

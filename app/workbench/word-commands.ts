@@ -1,3 +1,4 @@
+import { boxOf } from '../../core/geometry/hit';
 import { bodyLength } from '../../core/sheet/body';
 import type { Patch } from '../../core/sheet/body';
 import type { Change } from '../../core/sheet/change';
@@ -6,14 +7,18 @@ import { isWritten } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
 import { grownHeight } from '../../core/text/layout';
 import { roleOf } from '../../core/text/style';
+import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { all, set } from './steps';
 
 /** What is done to words: their style, their paragraphs, and boxes that grow with them. */
 
+/** Boxes whose height follows their words. */
+const GROWING = new Set<TextItem['fit']>(['grow', 'width', 'lines']);
+
 /** Grows a box with its words: always when they need more, and back when it was just as high as they were. */
 export function fitted(bench: Bench, before: TextItem, after: TextItem): Change[] {
-  if (after.fit !== 'grow' || !bench.faces) return [];
+  if (!GROWING.has(after.fit) || !bench.faces) return [];
   const role = roleOf(bench.sheet, after.role);
   const need = grownHeight(after.body, role, after, bench.faces);
   const tight = Math.abs(before.height - grownHeight(before.body, role, before, bench.faces)) < 0.6;
@@ -51,7 +56,7 @@ function onWords(bench: Bench, name: string, make: (id: string, from: number, to
     const change = make(id, from, to);
     return [change, ...grownBy(bench, item, change)];
   });
-  if (changes.length > 0) bench.make(name, all(changes));
+  if (changes.length > 0 && bench.make(name, all(changes))) bench.remember(editing ? [editing.id] : bench.selection);
 }
 
 function grownBy(bench: Bench, item: Item, change: Change): Change[] {
@@ -59,4 +64,31 @@ function grownBy(bench: Bench, item: Item, change: Change): Change[] {
   const after = bench.tried(change);
   const next = after && findOn(after, item.id)?.item;
   return next?.kind === 'text' ? fitted(bench, item, next) : [];
+}
+
+/** Makes lettering as wide as the page, its margin, or the nearest thing below it, such as a banner. */
+export function fitToWidth(bench: Bench, item: TextItem, as: 'page' | 'margin' | 'next'): void {
+  const { page } = bench;
+  let span = as === 'page' ? { x: 0, width: page.width } : { x: page.margin, width: page.width - 2 * page.margin };
+  if (as === 'next') {
+    const box = boxOf(page, item, pictureNow);
+    const below = page.items
+      .filter((other) => other.id !== item.id && !other.hidden && other.kind !== 'line')
+      .map((other) => boxOf(page, other, pictureNow))
+      .filter((other) => other.width > 20 && other.y + other.height > box.y + box.height / 2)
+      // What lies under the lettering itself, such as a banner, comes before what stands further down.
+      .sort((a, b) => Math.max(0, a.y - box.y) - Math.max(0, b.y - box.y) || a.width - b.width);
+    if (below.length === 0) return bench.say('Nothing stands below it that it could be as wide as.');
+    span = below[0];
+  }
+  const next: TextItem = {
+    ...item,
+    ...span,
+    angle: 0,
+    fit: item.fit === 'lines' ? 'lines' : 'width',
+    padding: as === 'page' ? 0 : item.padding,
+  };
+  const { x, width, angle, fit, padding } = next;
+  const height = bench.faces ? grownHeight(next.body, roleOf(bench.sheet, next.role), next, bench.faces) : next.height;
+  bench.make('Fit to width', set(item.id, { x, width, angle, fit, padding, height: Math.round(height * 100) / 100 }));
 }

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef } from 'react';
 import { wordsOf } from '../../core/drawing/item';
-import { bodyText, locate, runLength, spliceBody } from '../../core/sheet/body';
+import { bodyLength, bodyText, locate, runLength, sliceBody, spliceBody } from '../../core/sheet/body';
 import type { Change } from '../../core/sheet/change';
 import type { Body, RunStyle, WrittenItem } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
@@ -8,6 +8,8 @@ import { findOn } from '../../core/sheet/tree';
 import { caretAt, lineEdge, vertical } from '../../core/text/caret';
 import type { Bench, Editing } from './bench';
 import { useBench } from './bench';
+import { CLIP } from './clipboard';
+import { bodyFrom } from './paste';
 import { fitted, styleWords } from './word-commands';
 
 /**
@@ -55,11 +57,37 @@ function fragmentFor(body: Body, position: number, words: string, typing: RunSty
 export function typeWords(bench: Bench, editing: Editing, at: number, remove: number, words: string): boolean {
   const item = findOn(bench.page, editing.id)?.item;
   if (!item || !isWritten(item)) return false;
-  const insert = fragmentFor(item.body, at, words, editing.typing);
+  return putWords(bench, item, at, remove, fragmentFor(item.body, at, words, editing.typing));
+}
+
+/** Replaces a stretch of an item's words; a box that grows with them does so in the same step. */
+function putWords(bench: Bench, item: WrittenItem, at: number, remove: number, insert: Body): boolean {
   const splice: Change = { kind: 'splice', id: item.id, at, remove, insert };
   const grown =
     item.kind === 'text' ? fitted(bench, item, { ...item, body: spliceBody(item.body, at, remove, insert) }) : [];
   return bench.make('Type', grown.length > 0 ? { kind: 'all', changes: [splice, ...grown] } : splice);
+}
+
+/** Most that one paste brings into a box. */
+const MOST = 60_000;
+
+/** Pastes words in the place of what is marked: their paragraphs, lists, bold and italic stay, the rest is as it is here. */
+function pasteInto(bench: Bench, editing: Editing, pasted: Body): void {
+  const item = findOn(bench.page, editing.id)?.item;
+  if (!item || !isWritten(item)) return;
+  const cut = bodyLength(pasted) > MOST;
+  const body = cut ? sliceBody(pasted, 0, MOST) : pasted;
+  const [from, to] = [Math.min(editing.anchor, editing.focus), Math.max(editing.anchor, editing.focus)];
+  const style = { ...styleAt(item.body, from), ...editing.typing };
+  const { format } = item.body[locate(item.body, from).paragraph];
+  const insert = body.map((p) => ({
+    format: { ...format, ...p.format },
+    runs: p.runs.map((run) => ({ text: run.text, style: { ...style, ...run.style } })),
+  }));
+  if (!putWords(bench, item, from, to - from, insert)) return;
+  const end = from + bodyLength(insert);
+  bench.edit({ id: item.id, anchor: end, focus: end, typing: null });
+  if (cut) bench.say(`Only the first ${MOST.toLocaleString('en')} letters were pasted: a box holds no more.`);
 }
 
 /** Enter in an empty list paragraph ends the list instead. */
@@ -146,6 +174,12 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
           element.setSelectionRange(now.anchor, now.focus);
         }
       }}
+      onPaste={(event) => {
+        const pasted = bodyFrom(event.clipboardData);
+        event.preventDefault();
+        if (pasted && !event.clipboardData.getData('text/plain').startsWith(CLIP))
+          pasteInto(bench, bench.editing ?? editing, pasted);
+      }}
       onKeyDown={(event) => {
         event.stopPropagation();
         // The event that tells of a moved selection may still be on its way.
@@ -163,6 +197,9 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
           event.preventDefault();
           if (key === 'y' || event.shiftKey) bench.redo();
           else bench.undo();
+        } else if (command && key === 'f') {
+          event.preventDefault();
+          bench.put({ finding: true });
         } else if (command && ['b', 'i', 'u'].includes(key)) {
           event.preventDefault();
           const property = ({ b: 'bold', i: 'italic', u: 'underline' } as const)[key as 'b' | 'i' | 'u'];

@@ -73,12 +73,32 @@ describe.each(LAYOUTS.map((layout) => [layout.id, layout] as const))('layout %s'
 
 const marsh: Item[] = [
   text({ id: 'title', role: 'title', x: 40, y: 30, width: 500, height: 50, body: plain('Life between the tides') }),
-  text({ id: 'facts', x: 40, y: 120, width: 220, height: 90, body: plain('Crabs dig burrows.\nSnails graze on the mud.\nHerons wait for fish to come by.') }), // prettier-ignore
-  text({ id: 'quote', role: 'quote', x: 60, y: 400, width: 200, height: 40, fill: solid('#e6edd9'), body: plain('The marsh is a nursery.') }), // prettier-ignore
+  text({
+    id: 'facts',
+    x: 40,
+    y: 120,
+    width: 220,
+    height: 90,
+    body: plain('Crabs dig burrows.\nSnails graze on the mud.\nHerons wait for fish to come by.'),
+  }),
+  text({
+    id: 'quote',
+    role: 'quote',
+    x: 60,
+    y: 400,
+    width: 200,
+    height: 40,
+    fill: solid('#e6edd9'),
+    body: plain('The marsh is a nursery.'),
+  }),
   picture({ id: 'crab', picture: 'flat/crab', x: 320, y: 120, width: 120, height: 120 }),
   picture({ id: 'bird', picture: 'diagram/bird', x: 450, y: 260, width: 200, height: 160 }),
   text({ id: 'label', role: 'label', x: 680, y: 280, width: 70, height: 24, body: plain('bill') }),
-  line({ id: 'leader', from: { ...free(680, 290), item: 'label' }, to: { ...free(600, 300), item: 'bird', target: 'bill' } }), // prettier-ignore
+  line({
+    id: 'leader',
+    from: { ...free(680, 290), item: 'label' },
+    to: { ...free(600, 300), item: 'bird', target: 'bill' },
+  }),
   shape({ id: 'ground', x: 0, y: 0, width: 792, height: 612 }),
 ];
 
@@ -112,7 +132,12 @@ describe('arranging a page', () => {
 
   it('arranges what is chosen within the room that it has', () => {
     const to = arranged(made, from, LAYOUTS[1], ['facts', 'quote', 'crab'], { faces, pictures });
-    expect(to.items.filter((item, i) => item !== marsh[i]).map((item) => item.id).sort()).toEqual(['crab', 'facts', 'quote']); // prettier-ignore
+    expect(
+      to.items
+        .filter((item, i) => item !== marsh[i])
+        .map((item) => item.id)
+        .sort(),
+    ).toEqual(['crab', 'facts', 'quote']);
   });
   it('has nothing to do on an empty page', () =>
     expect(arranged(made, page({ id: 'q' }), LAYOUTS[0], null, { faces, pictures }).items).toEqual([]));

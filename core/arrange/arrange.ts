@@ -87,7 +87,9 @@ function flowed(part: Part, cell: Box, sheet: Sheet, resources: Resources): Text
   const item = part.items[0] as TextItem;
   const least = Math.min(1, Math.max(LEAST_SHARE, LEAST_POINTS / leastSize(part, sheet)));
   let factor = 1;
-  const fits = (size: number) => neededHeight(item, cell.width, size, sheet, resources) <= cell.height + 0.01 && unbroken(inSize(item, size, sheet), cell.width, sheet, resources); // prettier-ignore
+  const fits = (size: number) =>
+    neededHeight(item, cell.width, size, sheet, resources) <= cell.height + 0.01 &&
+    unbroken(inSize(item, size, sheet), cell.width, sheet, resources);
   if (!fits(1)) {
     let [low, high] = [least, 1];
     for (let step = 0; step < 9; step++) {

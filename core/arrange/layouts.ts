@@ -138,7 +138,12 @@ function ring(parts: readonly Placed[], area: Box, gap: number): Cells {
     }
   };
   const low = bottom > 0 ? edge.height + gap : 0;
-  const inner: Box = { x: area.x, y: area.y + edge.height + gap, width: area.width, height: area.height - edge.height - gap - low }; // prettier-ignore
+  const inner: Box = {
+    x: area.x,
+    y: area.y + edge.height + gap,
+    width: area.width,
+    height: area.height - edge.height - gap - low,
+  };
   run(counts.top, { ...area, height: edge.height }, false, false);
   run(counts.right, { ...inner, x: area.x + area.width - edge.width, width: edge.width }, true, false);
   run(bottom, { ...area, y: area.y + area.height - edge.height, height: edge.height }, false, true);

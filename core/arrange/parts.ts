@@ -48,7 +48,12 @@ export function partsOf(page: Page, ids: readonly string[] | null, pictures: Pic
     const box = union(items.map((item) => boxes.get(item.id)!));
     const [only] = items;
     const role = items.length === 1 ? (only.role ?? '') : '';
-    const flows = items.length === 1 && only.kind === 'text' && only.angle % 360 === 0 && !isEmpty(only.body) && !(only.lettering && only.lettering.curve !== 'straight'); // prettier-ignore
+    const flows =
+      items.length === 1 &&
+      only.kind === 'text' &&
+      only.angle % 360 === 0 &&
+      !isEmpty(only.body) &&
+      !(only.lettering && only.lettering.curve !== 'straight');
     return {
       id,
       items,

@@ -37,14 +37,30 @@ describe('pen strokes', () => {
 
 describe('the eraser', () => {
   it('cuts a stroke in two where it crossed', () => {
-    const pieces = erased(straight, [{ x: 50, y: 0 }, { x: 50, y: 20 }], 5)!; // prettier-ignore
+    const pieces = erased(
+      straight,
+      [
+        { x: 50, y: 0 },
+        { x: 50, y: 20 },
+      ],
+      5,
+    )!;
     expect(pieces).toHaveLength(2);
     expect(pieces[0].at(-1)![0]).toBeLessThan(44.5);
     expect(pieces[1][0][0]).toBeGreaterThan(55.5);
     expect(pieces[1].at(-1)).toEqual([100, 10, 0.5]);
   });
   it('takes all of what it went over, and nothing of what it did not touch', () => {
-    expect(erased(straight, [{ x: -5, y: 10 }, { x: 105, y: 10 }], 5)).toEqual([]); // prettier-ignore
+    expect(
+      erased(
+        straight,
+        [
+          { x: -5, y: 10 },
+          { x: 105, y: 10 },
+        ],
+        5,
+      ),
+    ).toEqual([]);
     expect(erased(straight, [{ x: 50, y: 40 }], 5)).toBeNull();
   });
   it('leaves nothing within its reach', () => {

@@ -84,7 +84,15 @@ describe('snapping', () => {
     const { dx, gaps } = snap(at(57), snapTargets([at(0), at(113)]), 6);
     expect(57 + dx).toBe(56.5);
     expect(gaps).toEqual([
-      { axis: 'x', size: 36.5, at: 10, spans: [{ from: 20, to: 56.5 }, { from: 76.5, to: 113 }] }, // prettier-ignore
+      {
+        axis: 'x',
+        size: 36.5,
+        at: 10,
+        spans: [
+          { from: 20, to: 56.5 },
+          { from: 76.5, to: 113 },
+        ],
+      },
     ]);
   });
   it('goes on in the step of two things that stand beside it, on both sides', () => {
@@ -210,7 +218,9 @@ describe('scaling along', () => {
         const inner = { ...parts[0], angle: 30 } as Frame;
         const whole = compose(frameMatrix(turned), frameMatrix(inner));
         const step = transform(frameMatrix(turned), transform(frameMatrix(inner), { x: 7, y: 3 }));
-        expect(length({ x: transform(whole, { x: 7, y: 3 }).x - step.x, y: transform(whole, { x: 7, y: 3 }).y - step.y })).toBeLessThan(1e-6); // prettier-ignore
+        expect(
+          length({ x: transform(whole, { x: 7, y: 3 }).x - step.x, y: transform(whole, { x: 7, y: 3 }).y - step.y }),
+        ).toBeLessThan(1e-6);
       }),
     );
   });

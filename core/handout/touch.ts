@@ -21,7 +21,7 @@ function freeThrough(item: Item): boolean {
 function fillsIn(item: Item, keys: string[]): boolean {
   const open: Record<Item['kind'], string[]> = {
     // A box that grows with its words has to be let grow.
-    text: item.kind === 'text' && item.fit === 'grow' ? ['height'] : [],
+    text: item.kind === 'text' && ['grow', 'width', 'lines'].includes(item.fit) ? ['height'] : [],
     line: ['from', 'to'],
     shape: ['fill'],
     picture: [],

@@ -83,7 +83,13 @@ describe('another page size', () => {
   const from = sheet({
     title: 't',
     pages: [
-      page({ id: 'p', width: 400, height: 300, guides: [{ axis: 'x', at: 40 }], items: [text({ id: 'a', x: 40, y: 30, width: 100, height: 20, body: plain('w') })] }), // prettier-ignore
+      page({
+        id: 'p',
+        width: 400,
+        height: 300,
+        guides: [{ axis: 'x', at: 40 }],
+        items: [text({ id: 'a', x: 40, y: 30, width: 100, height: 20, body: plain('w') })],
+      }),
       page({ id: 'q', width: 400, height: 300 }),
     ],
   });

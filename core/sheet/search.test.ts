@@ -13,7 +13,18 @@ const made = sheet({
     page({
       id: 'p',
       items: [
-        text({ id: 'a', body: [{ format: {}, runs: [{ text: 'A crab, a Crab ', style: {} }, { text: 'and crabs', style: { bold: true } }] }] }), // prettier-ignore
+        text({
+          id: 'a',
+          body: [
+            {
+              format: {},
+              runs: [
+                { text: 'A crab, a Crab ', style: {} },
+                { text: 'and crabs', style: { bold: true } },
+              ],
+            },
+          ],
+        }),
         text({ id: 'hidden', hidden: true, body: plain('crab') }),
       ],
     }),
@@ -28,7 +39,12 @@ const words = (sheet: Sheet, id: string) => {
 
 describe('finding words', () => {
   it('looks on all pages, in shapes too, but not in what is hidden', () => {
-    expect(find('crab').map(({ item, from }) => [item, from])).toEqual([['a', 2], ['a', 10], ['a', 19], ['b', 4]]); // prettier-ignore
+    expect(find('crab').map(({ item, from }) => [item, from])).toEqual([
+      ['a', 2],
+      ['a', 10],
+      ['a', 19],
+      ['b', 4],
+    ]);
   });
   it('minds case and whole words where that is asked for', () => {
     expect(find('Crab', { matchCase: true })).toHaveLength(1);
@@ -66,7 +82,9 @@ describe('the look of a thing', () => {
   it('goes to another thing of its kind without place and words', () => {
     const to = withLook(text({ id: 'y', x: 7, body: plain('mine') }), lookOf(from));
     expect(to).toMatchObject({ id: 'y', x: 7, role: 'quote', fill: solid('#abcdef') });
-    expect(to.kind === 'text' && to.body).toEqual([{ format: { align: 'right' }, runs: [{ text: 'mine', style: { colour: '#aa0000' } }] }]); // prettier-ignore
+    expect(to.kind === 'text' && to.body).toEqual([
+      { format: { align: 'right' }, runs: [{ text: 'mine', style: { colour: '#aa0000' } }] },
+    ]);
   });
   it('gives other kinds what they share with it', () => {
     const to = withLook(shape({ id: 'y', body: plain('w') }), lookOf(from));

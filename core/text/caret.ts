@@ -65,3 +65,18 @@ export function selectionBoxes(layout: Layout, from: number, to: number): Box[] 
     return [{ x, y: line.top, width: Math.max(3, stopAt(line, end) - x), height: line.bottom - line.top }];
   });
 }
+
+/** The position nearest to a point of words that are set along a curve: of all carets, the one that stands nearest. */
+export function positionNear(layout: Layout, bent: (point: Point) => { point: Point }, at: Point): number {
+  let best = 0;
+  let nearest = Infinity;
+  for (const line of layout.lines) {
+    const y = (line.top + line.bottom) / 2;
+    line.stops.forEach((x, i) => {
+      const { point } = bent({ x, y });
+      const far = Math.hypot(point.x - at.x, point.y - at.y);
+      if (far < nearest) [nearest, best] = [far, line.start + i];
+    });
+  }
+  return best;
+}

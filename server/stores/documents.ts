@@ -35,10 +35,19 @@ export async function createDocument(db: Queries, schoolId: string, sheet: Sheet
     schoolId,
     JSON.stringify(sheet),
   ]);
+  await keepSnapshot(db, id, 0, sheet);
   return id;
 }
 
-/** The sheet as it stands at a number of changes, by default the newest. */
+/** Kept for good, so that growth can be looked at from anywhere. */
+const keepSnapshot = (db: Queries, id: string, seq: number, sheet: Sheet) =>
+  db.query('insert into document_snapshot (document_id, seq, sheet) values ($1, $2, $3::jsonb)', [
+    id,
+    seq,
+    JSON.stringify(sheet),
+  ]);
+
+/** The sheet as it stands at its newest change. */
 async function sheetAt(queries: Queries, id: string): Promise<Loaded | undefined> {
   const row = one(
     await queries.query<{ seq: number; snapshot: unknown; snapshot_seq: number; changed_at: Date }>(
@@ -147,12 +156,13 @@ export async function saveChanges(
        select $1, $2 + ord, $3, $4, coalesce($5::timestamptz, now()), change from jsonb_array_elements($6::jsonb) with ordinality as given(change, ord)`,
       [documentId, row.seq, batch, save.authorId, save.at ?? null, JSON.stringify(changes)],
     );
-    if (seq - row.snapshot_seq >= SNAPSHOT_EVERY)
+    if (seq - row.snapshot_seq >= SNAPSHOT_EVERY) {
+      await keepSnapshot(tx, documentId, seq, now);
       await tx.query(
         'update document set seq = $2, changed_at = coalesce($3::timestamptz, now()), snapshot = $4::jsonb, snapshot_seq = $2 where id = $1',
         [documentId, seq, save.at ?? null, JSON.stringify(now)],
       );
-    else
+    } else
       await tx.query('update document set seq = $2, changed_at = coalesce($3::timestamptz, now()) where id = $1', [
         documentId,
         seq,

@@ -22,6 +22,7 @@ import {
   trayOf,
 } from './copies';
 import { changesSince, createDocument, loadDocument, saveChanges } from './documents';
+import { addMoment, dropMoment, growthOf, momentsOf, MOST_MOMENTS, sheetAt } from './growth';
 import { addLateCopies, createHandout, handoutOf, progressOf } from './handouts';
 import {
   addPerson,
@@ -202,6 +203,57 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     expect(await sheetOf(db, ids.teacher, id)).toBeDefined();
     expect(await sheetOf(db, ids.colleague, id)).toBeUndefined();
     expect((await sheetsOf(db, ids.teacher)).map((s) => s.id)).toContain(id);
+  });
+
+  describe('growth', () => {
+    let document: string;
+    const author = () => ids.teacher;
+    beforeAll(async () => {
+      document = await createDocument(db, ids.school, sampleSheet());
+      for (let batch = 0; batch < 5; batch++) {
+        const changes = Array.from({ length: 60 }, (_, i) => move(batch * 60 + i + 1));
+        await saveChanges(
+          db,
+          { documentId: document, authorId: author(), base: batch * 60, batch: `batch-${batch}`, changes },
+          free,
+        );
+      }
+    });
+    const x = (sheet: Awaited<ReturnType<typeof sheetAt>>) => {
+      const box = sheet?.pages[0].items.find((item) => item.id === 'box');
+      return box?.kind === 'shape' && box.x;
+    };
+    test('any moment of it can be seen, from the first on', async () => {
+      expect(await sheetAt(db, document, 0)).toEqual(sampleSheet());
+      for (const seq of [1, 99, 120, 121, 250, 300]) expect(x(await sheetAt(db, document, seq))).toBe(seq);
+      expect(await sheetAt(db, document, 301)).toBeUndefined();
+    });
+    test('is told as a first sheet and all that was done since', async () => {
+      const growth = await growthOf(db, document);
+      expect(growth).toMatchObject({ from: 0, moments: [] });
+      expect(growth?.log.map((entry) => entry.seq)).toEqual(Array.from({ length: 300 }, (_, i) => i + 1));
+      expect(await growthOf(db, 'nowhere')).toBeUndefined();
+    });
+    test('its moments get names, and lose them', async () => {
+      const named = await addMoment(db, {
+        documentId: document,
+        authorId: author(),
+        seq: 120,
+        name: 'before the colours',
+      });
+      expect(await momentsOf(db, document)).toMatchObject([{ seq: 120, name: 'before the colours' }]);
+      if (named.ok) await dropMoment(db, document, named.id);
+      expect(await momentsOf(db, document)).toEqual([]);
+    });
+    test('a moment that has not come yet is refused, and so is one too many', async () => {
+      const moment = { documentId: document, authorId: author(), seq: 301, name: 'later' };
+      expect(await addMoment(db, moment)).toMatchObject({ ok: false });
+      for (let i = 0; i < MOST_MOMENTS; i++) await addMoment(db, { ...moment, seq: i });
+      expect(await addMoment(db, { ...moment, seq: 3 })).toMatchObject({
+        ok: false,
+        reason: expect.stringMatching(/Drop one/),
+      });
+    });
   });
 
   describe('a handout', () => {

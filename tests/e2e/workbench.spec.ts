@@ -34,7 +34,7 @@ test.describe('the workbench', () => {
   test('moves, resizes and turns with handles, and undoes it step by step', async () => {
     await add('Shapes', 'oval');
     const before = await fieldOf(page, 'across').inputValue();
-    await drag(page, [396, 306], [200, 206], 'Alt');
+    await drag(page, [396, 306], [200, 206], 'Control');
     await expect(fieldOf(page, 'across')).not.toHaveValue(before);
     const moved = await fieldOf(page, 'across').inputValue();
     await page.locator('[data-grip="size 1 1"]').hover();
@@ -56,7 +56,7 @@ test.describe('the workbench', () => {
 
   test('snaps to the middle of the page and shows the guide', async () => {
     await add('Shapes', 'rectangle');
-    await drag(page, [396, 306], [200, 200], 'Alt');
+    await drag(page, [396, 306], [200, 200], 'Control');
     const at = await onPage(page, 200, 200);
     const near = await onPage(page, 394, 250);
     await page.mouse.move(at.x, at.y);

@@ -1,0 +1,234 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useSubmit } from 'react-router';
+import { z } from 'zod';
+import { between } from '../../core/sheet/between';
+import { apply, Change } from '../../core/sheet/change';
+import { drawPage } from '../../core/drawing/item';
+import { pageSvg } from '../../core/drawing/svg';
+import { readSheet } from '../../core/sheet/schema';
+import type { Sheet } from '../../core/sheet/schema';
+import { useZone, whenWords } from '../look/time';
+import { pictureNow } from '../sheet/resources';
+import type { Bench } from '../workbench/bench';
+import { useBench } from '../workbench/bench';
+
+/** The sheet's growth: a slider over all that was ever done, named moments with pictures, and the way back to any of them. */
+
+const Moments = z.array(z.object({ id: z.string(), seq: z.number(), name: z.string() }));
+const Grown = z.object({
+  from: z.number(),
+  sheet: z.unknown(),
+  log: z.array(z.object({ seq: z.number(), at: z.string(), change: Change })),
+  moments: Moments,
+});
+type Moment = z.infer<typeof Moments>[number];
+
+/** Sheets along a log, each worked out once: a keyframe every so many changes, the rest from the one before. */
+class Film {
+  private frames = new Map<number, Sheet>();
+  readonly last: number;
+  constructor(
+    readonly from: number,
+    sheet: Sheet,
+    private log: z.infer<typeof Grown>['log'],
+  ) {
+    this.frames.set(from, sheet);
+    this.last = from + log.length;
+  }
+  at(seq: number): Sheet {
+    const known = this.frames.get(seq);
+    if (known) return known;
+    let start = seq;
+    while (!this.frames.has(start)) start--;
+    let sheet = this.frames.get(start)!;
+    for (let i = start; i < seq; i++) {
+      const next = apply(sheet, this.log[i - this.from].change);
+      if (next.ok) ({ sheet } = next);
+      if ((i + 1) % 50 === 0) this.frames.set(i + 1, sheet);
+    }
+    return sheet;
+  }
+  when(seq: number): string | null {
+    return this.log[Math.max(0, seq - this.from - 1)]?.at ?? null;
+  }
+}
+
+const facesOf = (bench: Bench) => bench.faces;
+const pastOf = (bench: Bench) => bench.past;
+/** Milliseconds a playing takes at most, however long the growth. */
+const PLAY = 9000;
+
+export function Growth({ bench }: { bench: Bench }) {
+  const [film, setFilm] = useState<Film | null>(null);
+  const [moments, setMoments] = useState<Moment[]>([]);
+  const [seq, setSeq] = useState(0);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [name, setName] = useState('');
+  const [playing, setPlaying] = useState(false);
+  const past = useBench(bench, pastOf);
+  const zone = useZone();
+  const submit = useSubmit();
+  const at = bench.growthAt;
+  const now = useRef(Date.now());
+
+  useEffect(() => {
+    let current = true;
+    void (async () => {
+      // What was just done belongs to the growth too.
+      const settled = await bench.settled();
+      const answer = settled === null ? null : await fetch(`${at}/growth`).catch(() => null);
+      if (!current) return;
+      if (!answer?.ok) return setProblem('The growth can be seen once the sheet is saved and the network is back.');
+      const read = Grown.safeParse(await answer.json());
+      if (!read.success) return setProblem('The growth of this sheet could not be read.');
+      const made = new Film(read.data.from, readSheet(read.data.sheet), read.data.log);
+      setFilm(made);
+      setMoments(read.data.moments);
+      setSeq(made.last);
+    })();
+    return () => {
+      current = false;
+      bench.put({ past: null });
+    };
+  }, [bench, at]);
+
+  const show = useMemo(
+    () => (to: number, shown: Film) => {
+      setSeq(to);
+      const words = whenWords(shown.when(to), now.current, zone);
+      bench.put({ past: to >= shown.last ? null : { sheet: shown.at(to), label: words } });
+    },
+    [bench, zone],
+  );
+
+  useEffect(() => {
+    if (!playing || !film) return;
+    const steps = Math.max(1, film.last - film.from);
+    const begun = performance.now();
+    const time = Math.min(PLAY, 600 + steps * 90);
+    let frame = requestAnimationFrame(function next(t: number) {
+      const share = Math.min(1, (t - begun) / time);
+      show(film.from + Math.round(share * steps), film);
+      if (share < 1) frame = requestAnimationFrame(next);
+      else setPlaying(false);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [playing, film, show]);
+
+  const post = async (form: Record<string, string>) => {
+    const answer = await fetch(`${at}/growth`, { method: 'POST', body: new URLSearchParams(form) }).catch(() => null);
+    const body = (await answer?.json().catch(() => null)) as { moments?: unknown; message?: string } | null;
+    const read = Moments.safeParse(body?.moments);
+    if (answer?.ok && read.success) {
+      setMoments(read.data);
+      setProblem(null);
+      return true;
+    }
+    bench.say(body?.message ?? 'This could not be saved. Try again when the network is back.');
+    return false;
+  };
+
+  if (problem) return <p className="quiet">{problem}</p>;
+  if (!film) return <p className="quiet">Fetching how it grew …</p>;
+  const steps = film.last - film.from;
+  return (
+    <div className="growth">
+      <div className="growth-line">
+        <label className="growth-slider">
+          <span className="quiet">{steps === 0 ? 'nothing was done yet' : `${seq - film.from} of ${steps} steps`}</span>
+          <input
+            type="range"
+            aria-label="Growth of the sheet"
+            aria-valuetext={`${seq - film.from} of ${steps} steps, ${past?.label ?? 'as it is now'}`}
+            min={film.from}
+            max={film.last}
+            value={seq}
+            onChange={(event) => (setPlaying(false), show(Number(event.target.value), film))}
+          />
+          <span className="quiet">{past ? past.label : 'as it is now'}</span>
+        </label>
+        <div className="chips">
+          <button type="button" className="chip" disabled={steps === 0} onClick={() => setPlaying(!playing)}>
+            {playing ? 'stop' : 'let it grow'}
+          </button>
+          {past && (
+            <>
+              <button
+                type="button"
+                className="chip apricot"
+                onClick={() => {
+                  const change = between(bench.sheet, past.sheet);
+                  bench.put({ past: null });
+                  if (bench.make('Go back', change))
+                    bench.say('The sheet is as it was then. Undo brings back what it was.');
+                  setSeq(film.last);
+                }}
+              >
+                go back to this
+              </button>
+              <button type="button" className="chip" onClick={() => show(film.last, film)}>
+                back to now
+              </button>
+            </>
+          )}
+          <button
+            type="button"
+            className="chip"
+            onClick={() => void submit({ do: 'second', seq: `${seq}` }, { method: 'post', action: `${at}/growth` })}
+          >
+            save this as a second sheet
+          </button>
+        </div>
+        <form
+          className="growth-name"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void post({ do: 'name', seq: `${seq}`, name }).then((ok) => ok && setName(''));
+          }}
+        >
+          <input
+            className="inline-name"
+            aria-label="Name of this moment"
+            placeholder="name this moment, then Enter"
+            value={name}
+            maxLength={80}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </form>
+      </div>
+      {moments
+        .filter((moment) => moment.seq >= film.from && moment.seq <= film.last)
+        .map((moment) => (
+          <div key={moment.id} className="moment">
+            <button
+              type="button"
+              className="look"
+              onClick={() => show(moment.seq, film)}
+              title={`Look at “${moment.name}”`}
+            >
+              <MomentPicture bench={bench} sheet={film.at(moment.seq)} />
+              <span>{moment.name}</span>
+            </button>
+            <button
+              type="button"
+              className="moment-drop"
+              aria-label={`Drop the moment ${moment.name}`}
+              onClick={() => void post({ do: 'drop', id: moment.id })}
+            >
+              ×
+            </button>
+          </div>
+        ))}
+    </div>
+  );
+}
+
+function MomentPicture({ bench, sheet }: { bench: Bench; sheet: Sheet }) {
+  const faces = useBench(bench, facesOf);
+  const url = useMemo(() => {
+    if (!faces) return '';
+    const svg = pageSvg(drawPage(sheet, sheet.pages[0], { faces, pictures: pictureNow }), faces);
+    return `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
+  }, [sheet, faces]);
+  return <img className="look-picture" src={url} alt="" draggable={false} />;
+}

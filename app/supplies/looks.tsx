@@ -1,0 +1,171 @@
+import { memo, useDeferredValue, useMemo, useState, useSyncExternalStore } from 'react';
+import { arranged } from '../../core/arrange/arrange';
+import { LAYOUTS } from '../../core/arrange/layouts';
+import { faceName, paired, PAIRS } from '../../core/arrange/pairs';
+import { shuffled } from '../../core/colour/palette';
+import { withPalette } from '../../core/colour/recolour';
+import { drawPage } from '../../core/drawing/item';
+import { pageSvg } from '../../core/drawing/svg';
+import { between } from '../../core/sheet/between';
+import { bodyText, isEmpty } from '../../core/sheet/body';
+import { page as makePage, plain, text } from '../../core/sheet/make';
+import { everyItem } from '../../core/sheet/tree';
+import type { Page, Sheet } from '../../core/sheet/schema';
+import { refitted } from '../../core/text/refit';
+import type { Faces } from '../../core/text/faces';
+import { arrivals, loadMissing, onArrival, pictureNow } from '../sheet/resources';
+import type { Bench } from '../workbench/bench';
+import { useBench } from '../workbench/bench';
+import { all } from '../workbench/steps';
+import { exchangePalette } from '../workbench/palettes';
+
+/** Other looks of the same content: arrangements, palettes, pairs of faces. Each is seen before it is taken, and one step. */
+
+const sheetOf = (bench: Bench) => bench.sheet;
+const pageOf = (bench: Bench) => bench.page;
+const selectionOf = (bench: Bench) => bench.selection;
+const facesOf = (bench: Bench) => bench.faces;
+
+const MODES = [
+  { id: 'places', name: 'arrangements' },
+  { id: 'colours', name: 'palettes' },
+  { id: 'faces', name: 'pairs of faces' },
+] as const;
+/** How many palettes are shown at once. */
+const PALETTES = 7;
+
+const Preview = memo(function Preview({ sheet, page, faces }: { sheet: Sheet; page: Page; faces: Faces }) {
+  // Drawn anew when a face that it needs has come.
+  const arrived = useSyncExternalStore(onArrival, arrivals, () => 0);
+  const url = useMemo(() => {
+    const svg = pageSvg(drawPage(sheet, page, { faces, pictures: pictureNow }), faces);
+    loadMissing(faces);
+    return `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [sheet, page, faces, arrived]);
+  return <img className="look-picture" src={url} alt="" draggable={false} />;
+});
+
+type Choice = { id: string; name: string; sheet: Sheet; page?: Page; take: () => void };
+
+/** The first words of the sheet that are set in a role, for a specimen of it. */
+function wordsOf(sheet: Sheet, role: string, other: string): string {
+  for (const item of everyItem(sheet))
+    if (item.kind === 'text' && item.role === role && !isEmpty(item.body)) return bodyText(item.body).slice(0, 90);
+  return other;
+}
+
+/** A small page that shows how a pair of faces looks, in the sheet's own words. */
+function specimen(sheet: Sheet): Page {
+  const title = text({
+    id: 'title',
+    role: 'title',
+    x: 10,
+    y: 8,
+    width: 230,
+    height: 40,
+    fit: 'shrink',
+    body: plain(wordsOf(sheet, 'title', sheet.title)),
+  });
+  const words = text({
+    id: 'words',
+    role: 'body',
+    x: 10,
+    y: 52,
+    width: 230,
+    height: 66,
+    fit: 'shrink',
+    body: plain(wordsOf(sheet, 'body', 'Read, look closely, and say what you see.')),
+  });
+  return makePage({ id: 'specimen', width: 250, height: 124, items: [title, words] });
+}
+
+export function Looks({ bench }: { bench: Bench }) {
+  const now = useBench(bench, sheetOf);
+  const page = useBench(bench, pageOf);
+  const selection = useBench(bench, selectionOf);
+  const faces = useBench(bench, facesOf);
+  const [mode, setMode] = useState<(typeof MODES)[number]['id']>('places');
+  const [seed, setSeed] = useState(1);
+  const sheet = useDeferredValue(now);
+  const ids = selection.length > 1 ? selection : null;
+  const choices = useMemo((): Choice[] => {
+    if (!faces) return [];
+    if (mode === 'places')
+      return LAYOUTS.map((layout) => {
+        const current = sheet.pages.find((one) => one.id === page.id) ?? sheet.pages[0];
+        const next = arranged(sheet, current, layout, ids, { faces, pictures: pictureNow });
+        const after = { ...sheet, pages: sheet.pages.map((one) => (one === current ? next : one)) };
+        return {
+          id: layout.id,
+          name: layout.name,
+          sheet: after,
+          take: () => bench.make('Other arrangement', between(bench.sheet, after)),
+        };
+      });
+    if (mode === 'colours')
+      return Array.from({ length: PALETTES }, (_, i) => {
+        const palette = shuffled(sheet.palette, seed * 100 + i);
+        return {
+          id: `${seed} ${i}`,
+          name: `palette ${(seed - 1) * PALETTES + i + 1}`,
+          sheet: withPalette(sheet, palette),
+          take: () => exchangePalette(bench, palette),
+        };
+      });
+    return PAIRS.map((pair) => {
+      const after = paired(sheet, pair);
+      return {
+        id: pair.id,
+        name: `${faceName(pair.large)} + ${faceName(pair.small)}`,
+        sheet: after,
+        page: specimen(after),
+        take: () => {
+          const next = paired(bench.sheet, pair);
+          bench.make('Pair of faces', all([between(bench.sheet, next), ...refitted(bench.sheet, next, faces)]));
+        },
+      };
+    });
+  }, [bench, faces, mode, seed, sheet, page.id, ids]);
+  return (
+    <div className="looks">
+      <div className="looks-ways" role="tablist" aria-label="Other looks">
+        {MODES.map(({ id, name }) => (
+          <button
+            key={id}
+            type="button"
+            role="tab"
+            aria-selected={id === mode}
+            className={`pictures-group${id === mode ? ' on' : ''}`}
+            onClick={() => setMode(id)}
+          >
+            {name}
+          </button>
+        ))}
+        {mode === 'colours' && (
+          <button type="button" className="chip" onClick={() => setSeed(seed + 1)}>
+            shuffle
+          </button>
+        )}
+        <p className="quiet">
+          {mode === 'places'
+            ? ids
+              ? `of the ${ids.length} chosen things`
+              : 'of the whole page'
+            : mode === 'colours'
+              ? 'all stay as readable as now'
+              : 'for all text roles'}
+        </p>
+      </div>
+      {choices.map(({ id, name, sheet: after, page: own, take }) => {
+        const shown = own ?? after.pages.find((one) => one.id === page.id) ?? after.pages[0];
+        return (
+          <button key={id} type="button" className="look" aria-label={name} title={name} onClick={take}>
+            {faces && <Preview sheet={after} page={shown} faces={faces} />}
+            <span>{name}</span>
+          </button>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,85 @@
+import type { Bench } from '../workbench/bench';
+import { useBench } from '../workbench/bench';
+import { Swatches } from '../workbench/colour-field';
+
+/** Pens of some widths and an eraser: picked up with a press, put down with another or with Escape. */
+
+const PENS = [
+  { name: 'fine pen', weight: 1.6 },
+  { name: 'pen', weight: 3.2 },
+  { name: 'felt pen', weight: 7 },
+  { name: 'broad brush', weight: 16 },
+];
+const toolOf = (bench: Bench) => bench.tool;
+const paletteOf = (bench: Bench) => bench.sheet.palette;
+/** The pen last drawn with keeps its colour for the next. */
+const COLOUR = '#2c5d86';
+
+export function Pens({ bench }: { bench: Bench }) {
+  const tool = useBench(bench, toolOf);
+  const palette = useBench(bench, paletteOf);
+  const colour = tool?.kind === 'pen' ? tool.colour : (bench.recentPen ?? COLOUR);
+  const weight = tool?.kind === 'pen' ? tool.weight : PENS[1].weight;
+  const take = (next: typeof tool) => {
+    bench.select([]);
+    bench.put({ tool: next, ...(next?.kind === 'pen' && { recentPen: next.colour }) });
+  };
+  return (
+    <>
+      {PENS.map((pen) => {
+        const on = tool?.kind === 'pen' && tool.weight === pen.weight;
+        return (
+          <button
+            key={pen.name}
+            type="button"
+            className={`supply${on ? ' on' : ''}`}
+            aria-pressed={on}
+            onClick={() => take(on ? null : { kind: 'pen', colour, weight: pen.weight })}
+          >
+            <svg width="64" height="44" aria-hidden="true">
+              <path
+                d="M8 30C18 8 26 40 36 22S50 14 57 24"
+                fill="none"
+                stroke={colour}
+                strokeWidth={Math.min(12, pen.weight)}
+                strokeLinecap="round"
+              />
+            </svg>
+            <span>{pen.name}</span>
+          </button>
+        );
+      })}
+      <button
+        type="button"
+        className={`supply${tool?.kind === 'eraser' ? ' on' : ''}`}
+        aria-pressed={tool?.kind === 'eraser'}
+        onClick={() => take(tool?.kind === 'eraser' ? null : { kind: 'eraser', size: 14 })}
+      >
+        <svg width="64" height="44" aria-hidden="true">
+          <path
+            d="M14 30L34 10L50 22L32 38H22Z"
+            fill="#f3c9b2"
+            stroke="#8a4a2a"
+            strokeWidth="1.6"
+            strokeLinejoin="round"
+          />
+          <path d="M24 20L41 32" stroke="#8a4a2a" strokeWidth="1.4" />
+        </svg>
+        <span>eraser</span>
+      </button>
+      <div className="pen-colours">
+        <Swatches
+          label="ink"
+          value={colour}
+          palette={palette}
+          onChange={(hex) => hex && take({ kind: 'pen', colour: hex, weight })}
+        />
+        <p className="quiet">
+          {tool
+            ? 'Draw on the sheet. Press the pen again, or Escape, to put it down.'
+            : 'Pick up a pen, then draw on the sheet.'}
+        </p>
+      </div>
+    </>
+  );
+}

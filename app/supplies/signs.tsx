@@ -1,0 +1,138 @@
+import { Input } from 'antd';
+import MiniSearch from 'minisearch';
+import { useEffect, useMemo, useState } from 'react';
+import { plain, text } from '../../core/sheet/make';
+import type { Bench } from '../workbench/bench';
+import { add, newId, placeFor, touch } from '../workbench/steps';
+import { typeWords } from '../workbench/words';
+
+/** Symbols and emoji by search, those used last first. Into the words that are being edited, else as words of their own. */
+
+type Sign = { sign: string; name: string; tags: string[]; group: string };
+let loaded: Promise<Sign[]> | undefined;
+const load = () => (loaded ??= fetch('/art/signs.json').then((answer) => answer.json() as Promise<Sign[]>));
+const KEPT = 'dappled-margin/signs';
+/** Shown at once; a search finds the others. */
+const MOST = 240;
+
+function recentSigns(): string[] {
+  try {
+    const list: unknown = JSON.parse(localStorage.getItem(KEPT) ?? '[]');
+    return Array.isArray(list) ? list.filter((sign): sign is string => typeof sign === 'string').slice(0, 14) : [];
+  } catch {
+    return [];
+  }
+}
+
+function put(bench: Bench, sign: string): void {
+  const { editing } = bench;
+  if (editing) {
+    const [from, to] = [Math.min(editing.anchor, editing.focus), Math.max(editing.anchor, editing.focus)];
+    if (typeWords(bench, editing, from, to - from, sign))
+      bench.edit({ ...editing, anchor: from + sign.length, focus: from + sign.length });
+    return;
+  }
+  const item = text({
+    id: newId(),
+    touch: touch(bench),
+    ...placeFor(bench, 64, 64),
+    width: 64,
+    height: 64,
+    body: plain(sign).map((p) => ({
+      ...p,
+      format: { align: 'centre' as const },
+      runs: p.runs.map((run) => ({ ...run, style: { size: 40 } })),
+    })),
+  });
+  add(bench, 'Add sign', [item]);
+}
+
+export function Signs({ bench }: { bench: Bench }) {
+  const [signs, setSigns] = useState<Sign[]>([]);
+  const [wanted, setWanted] = useState('');
+  const [group, setGroup] = useState<string | null>(null);
+  const [recent, setRecent] = useState<string[]>([]);
+  useEffect(() => {
+    void load().then(setSigns);
+    setRecent(recentSigns());
+  }, []);
+  const search = useMemo(() => {
+    const mini = new MiniSearch<Sign>({
+      idField: 'sign',
+      fields: ['name', 'tags'],
+      storeFields: ['sign', 'name', 'tags', 'group'],
+      searchOptions: { prefix: true, fuzzy: 0.15, boost: { name: 2 } },
+    });
+    mini.addAll(signs);
+    return mini;
+  }, [signs]);
+  const groups = useMemo(() => [...new Set(signs.map((sign) => sign.group))], [signs]);
+  const byName = useMemo(() => new Map(signs.map((sign) => [sign.sign, sign])), [signs]);
+  const shown = wanted.trim()
+    ? search.search(wanted).flatMap((hit) => byName.get(hit.id as string) ?? [])
+    : group === null
+      ? recent.flatMap((sign) => byName.get(sign) ?? [])
+      : signs.filter((sign) => sign.group === group);
+  const first = groups[0];
+  useEffect(() => {
+    if (group === null && recent.length === 0 && first) setGroup(first);
+  }, [group, recent.length, first]);
+  return (
+    <div className="pictures signs">
+      <div className="pictures-ways">
+        <Input
+          size="small"
+          allowClear
+          placeholder="Find a sign"
+          aria-label="Find a sign"
+          value={wanted}
+          onChange={(event) => setWanted(event.target.value)}
+        />
+        <div className="pictures-groups">
+          {recent.length > 0 && (
+            <button
+              type="button"
+              className={`pictures-group${!wanted.trim() && group === null ? ' on' : ''}`}
+              onClick={() => (setGroup(null), setWanted(''))}
+            >
+              lately
+            </button>
+          )}
+          {groups.map((name) => (
+            <button
+              key={name}
+              type="button"
+              className={`pictures-group${!wanted.trim() && group === name ? ' on' : ''}`}
+              onClick={() => (setGroup(name), setWanted(''))}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+      </div>
+      <div className="signs-found" aria-live="polite">
+        {shown.length === 0 && wanted.trim() && (
+          <p className="quiet">No sign is called “{wanted}”. Try a simpler word, such as “arrow”, “fish” or “pi”.</p>
+        )}
+        {shown.slice(0, MOST).map(({ sign, name }) => (
+          <button
+            key={sign}
+            type="button"
+            className="sign"
+            title={name}
+            aria-label={name}
+            onMouseDown={(event) => event.preventDefault()}
+            onClick={() => {
+              put(bench, sign);
+              const next = [sign, ...recent.filter((one) => one !== sign)].slice(0, 14);
+              setRecent(next);
+              localStorage.setItem(KEPT, JSON.stringify(next));
+            }}
+          >
+            {sign}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

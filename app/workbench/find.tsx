@@ -1,0 +1,115 @@
+import { useEffect, useRef, useState } from 'react';
+import { findWords, replaceWords } from '../../core/sheet/search';
+import type { Bench } from './bench';
+import { useBench } from './bench';
+import { Toggle } from './fields';
+
+const sheetOf = (bench: Bench) => bench.sheet;
+
+/** Finding words on all pages and replacing them: a card at the top of the margin. */
+export function FindCard({ bench }: { bench: Bench }) {
+  const sheet = useBench(bench, sheetOf);
+  const [words, setWords] = useState('');
+  const [better, setBetter] = useState('');
+  const [options, setOptions] = useState({ matchCase: false, whole: false });
+  const [at, setAt] = useState(0);
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => field.current?.select(), []);
+  const hits = findWords(sheet, { words, ...options });
+  const current = hits.length > 0 ? hits[Math.min(at, hits.length - 1)] : null;
+  const go = (to: number) => {
+    if (hits.length === 0) return;
+    const next = (to + hits.length) % hits.length;
+    setAt(next);
+    const hit = hits[next];
+    if (bench.pageId !== hit.page) bench.turnTo(hit.page);
+    bench.select([hit.item]);
+    bench.put({ lit: hit });
+  };
+  const close = () => {
+    bench.put({ finding: false, lit: null });
+    document.querySelector<HTMLElement>('[data-stage]')?.focus({ preventScroll: true });
+  };
+  const replace = (all: boolean) => {
+    const which = all ? hits : current ? [current] : [];
+    if (which.length === 0) return;
+    const made = bench.make(all ? 'Replace all' : 'Replace', replaceWords(sheet, which, better));
+    if (made && all)
+      bench.say(
+        `${which.length} ${which.length === 1 ? 'place' : 'places'} replaced. Undo brings them back in one step.`,
+      );
+  };
+  return (
+    <div className="settings find" onKeyDown={(event) => event.key === 'Escape' && close()}>
+      <h3>
+        Find{' '}
+        <small>
+          {words.trim() ? `${hits.length ? Math.min(at, hits.length - 1) + 1 : 0} of ${hits.length}` : 'on all pages'}
+        </small>
+      </h3>
+      <input
+        ref={field}
+        className="inline-name"
+        aria-label="Find words"
+        placeholder="words to find"
+        value={words}
+        onChange={(event) => (setWords(event.target.value), setAt(0))}
+        onKeyDown={(event) => event.key === 'Enter' && go(bench.lit ? at + (event.shiftKey ? -1 : 1) : 0)}
+      />
+      <input
+        className="inline-name"
+        aria-label="Replace with"
+        placeholder="words to put in their place"
+        value={better}
+        onChange={(event) => setBetter(event.target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && replace(false)}
+      />
+      <div className="field-row">
+        <Toggle
+          on={options.matchCase}
+          label="Capitals count"
+          onClick={() => setOptions({ ...options, matchCase: !options.matchCase })}
+        >
+          Aa
+        </Toggle>
+        <Toggle
+          on={options.whole}
+          label="Whole words only"
+          onClick={() => setOptions({ ...options, whole: !options.whole })}
+        >
+          |ab|
+        </Toggle>
+        <span style={{ flex: 1 }} />
+        <button
+          type="button"
+          className="chip"
+          disabled={!current}
+          onClick={() => go(at - 1)}
+          aria-label="The one before"
+        >
+          ‹
+        </button>
+        <button
+          type="button"
+          className="chip"
+          disabled={!current}
+          onClick={() => go(bench.lit ? at + 1 : 0)}
+          aria-label="The next one"
+        >
+          ›
+        </button>
+      </div>
+      <div className="chips">
+        <button type="button" className="chip" disabled={!current} onClick={() => replace(false)}>
+          replace
+        </button>
+        <button type="button" className="chip" disabled={!current} onClick={() => replace(true)}>
+          replace all
+        </button>
+        <button type="button" className="chip apricot" onClick={close}>
+          close
+        </button>
+      </div>
+    </div>
+  );
+}

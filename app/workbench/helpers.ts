@@ -1,0 +1,45 @@
+import type { SpellingAnswer, SpellingTask } from '../../workers/spelling';
+import type { StudioAnswer, StudioTask } from '../../workers/studio';
+
+/** The workers of the workbench: started when first asked, one for the life of the page. */
+
+type Tasks<T> = T extends { id: number } ? Omit<T, 'id'> : never;
+
+class Desk<Task extends { id: number }, Answer extends { id: number; kind: string }> {
+  private worker: Worker | null = null;
+  private waiting = new Map<number, { done: (answer: Answer) => void; failed: (reason: Error) => void }>();
+  private count = 0;
+
+  constructor(private start: () => Worker) {}
+
+  ask<K extends (Task extends { kind: infer N } ? N : never)>(
+    task: Tasks<Extract<Task, { kind: K }>>,
+  ): Promise<Extract<Answer, { kind: K }>> {
+    const id = ++this.count;
+    if (!this.worker) {
+      this.worker = this.start();
+      this.worker.onmessage = ({ data }: MessageEvent<Answer & { reason?: string }>) => {
+        const asked = this.waiting.get(data.id);
+        this.waiting.delete(data.id);
+        if (data.kind === 'failed') asked?.failed(new Error(data.reason));
+        else asked?.done(data);
+      };
+      this.worker.onerror = (event) => {
+        for (const { failed } of this.waiting.values()) failed(new Error(event.message || 'the worker stopped'));
+        this.waiting.clear();
+        this.worker = null;
+      };
+    }
+    return new Promise((done, failed) => {
+      this.waiting.set(id, { done: done as (answer: Answer) => void, failed });
+      this.worker!.postMessage({ ...task, id });
+    });
+  }
+}
+
+export const studio = new Desk<StudioTask, StudioAnswer>(
+  () => new Worker(new URL('../../workers/studio.ts', import.meta.url), { type: 'module' }),
+);
+export const spelling = new Desk<SpellingTask, SpellingAnswer>(
+  () => new Worker(new URL('../../workers/spelling.ts', import.meta.url), { type: 'module' }),
+);

@@ -1,0 +1,159 @@
+import { Segmented, Select } from 'antd';
+import { lazy, Suspense, useState } from 'react';
+import type { Page, Sheet } from '../../core/sheet/schema';
+import { namedSize, PAGE_SIZES } from '../../core/sheet/units';
+import type { Bench } from './bench';
+import { BenchContext, PaintField, Swatches } from './colour-field';
+import { LengthField, More, Row, Toggle } from './fields';
+
+/** The settings of the page, shown in the margin while nothing is chosen. */
+
+const SizeChoice = lazy(() => import('./size-choice'));
+export type Wanted = { width: number; height: number };
+
+type Props = {
+  bench: Bench;
+  sheet: Sheet;
+  page: Page;
+  rulers: boolean;
+  setRulers: (on: boolean) => void;
+};
+
+export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
+  const [wanted, setWanted] = useState<Wanted | null>(null);
+  const { unit } = sheet;
+  const set = (values: Record<string, unknown>) => bench.make('Page', { kind: 'page-set', id: page.id, values });
+  const wide = page.width > page.height;
+  const named = namedSize(page.width, page.height);
+  // An empty page has nothing to keep or to scale.
+  const ask = (width: number, height: number) => {
+    if (Math.abs(width - page.width) < 0.5 && Math.abs(height - page.height) < 0.5) return setWanted(null);
+    if (page.items.length === 0 && sheet.pages.length === 1) return set({ width, height });
+    setWanted({ width, height });
+  };
+  const palette = (at: number, hex: string | null) => {
+    const next = hex === null ? sheet.palette.toSpliced(at, 1) : sheet.palette.toSpliced(at, 1, hex);
+    bench.make('Palette', { kind: 'sheet-set', values: { palette: next } });
+  };
+  return (
+    <BenchContext.Provider value={bench}>
+      <div className="settings">
+        <h3>
+          Page <small>nothing is chosen</small>
+        </h3>
+        <Row label="size">
+          <Select
+            size="small"
+            aria-label="Page size"
+            style={{ flex: 1 }}
+            value={named?.id ?? 'own'}
+            onChange={(id) => {
+              const size = PAGE_SIZES.find((one) => one.id === id);
+              if (!size) return;
+              // Slides are wide by nature, paper stays the way round it is.
+              const sideways = id === 'slide' || (wide && id !== 'long');
+              ask(sideways ? size.height : size.width, sideways ? size.width : size.height);
+            }}
+            options={[
+              ...PAGE_SIZES.map(({ id, name }) => ({ value: id, label: name })),
+              { value: 'own', label: 'own size', disabled: true },
+            ]}
+          />
+          <Segmented
+            size="small"
+            aria-label="Upright or wide"
+            value={page.width === page.height ? '' : wide ? 'wide' : 'upright'}
+            onChange={() => ask(page.height, page.width)}
+            options={['upright', 'wide']}
+          />
+        </Row>
+        <div className="typed-pair" style={{ marginTop: 8 }}>
+          <LengthField
+            label="wide"
+            value={page.width}
+            unit={unit}
+            min={36}
+            onChange={(width) => ask(width, page.height)}
+          />
+          <LengthField
+            label="high"
+            value={page.height}
+            unit={unit}
+            min={36}
+            onChange={(height) => ask(page.width, height)}
+          />
+          <LengthField
+            label="margin"
+            value={page.margin}
+            unit={unit}
+            min={0}
+            max={360}
+            onChange={(margin) => set({ margin })}
+          />
+          <LengthField
+            label="grid"
+            value={page.grid}
+            unit={unit}
+            min={0}
+            max={720}
+            onChange={(grid) => set({ grid })}
+          />
+        </div>
+        {wanted && (
+          <Suspense fallback={<p className="quiet">…</p>}>
+            <SizeChoice bench={bench} sheet={sheet} page={page} wanted={wanted} onDone={() => setWanted(null)} />
+          </Suspense>
+        )}
+        <Row label="unit">
+          <Segmented
+            size="small"
+            aria-label="Unit of lengths"
+            value={unit}
+            onChange={(next) => bench.make('Unit', { kind: 'sheet-set', values: { unit: next } })}
+            options={['in', 'mm', 'px']}
+          />
+          <Toggle on={rulers} label="Rulers: pull guides out of them" onClick={() => setRulers(!rulers)}>
+            rulers
+          </Toggle>
+          {page.guides.length > 0 && (
+            <Toggle on={false} label="Take all guides away" onClick={() => set({ guides: [] })}>
+              no guides
+            </Toggle>
+          )}
+        </Row>
+        <PaintField
+          label="ground"
+          paint={page.background}
+          palette={sheet.palette}
+          onChange={(background) => set({ background })}
+        />
+        <More title="palette of the sheet">
+          {sheet.palette.map((hex, i) => (
+            <Swatches
+              key={i}
+              label={`${i + 1}`}
+              value={hex}
+              palette={[]}
+              onChange={(next) => palette(i, next)}
+              none="Take out"
+            />
+          ))}
+          {sheet.palette.length < 24 && (
+            <button
+              type="button"
+              className="chip"
+              onClick={() =>
+                bench.make('Palette', { kind: 'sheet-set', values: { palette: [...sheet.palette, '#8c8c8c'] } })
+              }
+            >
+              one more colour
+            </button>
+          )}
+        </More>
+        <p className="quiet card-keys">
+          Press <kbd>?</kbd> for the keys, <kbd>Ctrl</kbd>+<kbd>F</kbd> to find words.
+        </p>
+      </div>
+    </BenchContext.Provider>
+  );
+}

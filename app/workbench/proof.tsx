@@ -1,0 +1,96 @@
+import { useEffect, useState } from 'react';
+import { needsOf } from '../../core/text/needs';
+import type { Page, Sheet } from '../../core/sheet/schema';
+import { findOn } from '../../core/sheet/tree';
+import { itemName } from '../../core/sheet/name';
+import type { Finding } from '../../workers/studio';
+import type { MarginEntry } from '../margin/margin';
+import type { Bench } from './bench';
+import { studio } from './helpers';
+
+/** Words that can't be read against what lies behind them, found beside the page's own work and marked in the margin. */
+
+export type Found = { page: Page; findings: Finding[] };
+const NONE: Finding[] = [];
+/** Milliseconds of rest after the last change before the page is looked at. */
+const REST = 500;
+
+export function useProof(sheet: Sheet, page: Page, on: boolean): Finding[] {
+  const [found, setFound] = useState<Found | null>(null);
+  useEffect(() => {
+    if (!on) return;
+    let current = true;
+    const timer = setTimeout(() => {
+      const one = { ...sheet, pages: [page] };
+      studio.ask<'readable'>({ kind: 'readable', sheet: one, ...needsOf(one) }).then(
+        ({ findings }) => current && setFound({ page, findings }),
+        () => {},
+      );
+    }, REST);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+  }, [sheet, page, on]);
+  // What was found of an earlier state stays until the next look, as long as its thing is there.
+  return found && found.page.id === page.id ? found.findings : NONE;
+}
+
+/** How many are shown beside the sheet at once. */
+const SHOWN = 4;
+
+export function readableEntries(bench: Bench, page: Page, findings: readonly Finding[]): MarginEntry[] {
+  return findings
+    .filter((finding) => findOn(page, finding.item))
+    .slice(0, SHOWN)
+    .map((finding): MarginEntry => {
+      const item = findOn(page, finding.item)!.item;
+      const name = itemName(item);
+      return {
+        id: `readable-${finding.item}`,
+        anchor: finding.at,
+        tone: 'straw',
+        label: `Hard to read: ${name}`,
+        content: (
+          <div className="finding">
+            <h3>
+              <span className="settings-name">{name}</span>
+              <small>hard to read</small>
+            </h3>
+            <p className="finding-facts">
+              <span
+                className="finding-sample"
+                style={{ background: finding.behind, color: finding.colour || '#888888' }}
+              >
+                Aa
+              </span>
+              contrast {finding.worst.toFixed(1)}, should be {finding.needed}
+              {finding.share < 0.995 && `; so is ${Math.max(1, Math.round(finding.share * 100))}% of it`}
+            </p>
+            <div className="chips">
+              {finding.mends.map(({ name: mend, change }) => {
+                const hex = /#[0-9a-f]{6}/.exec(mend)?.[0];
+                return (
+                  <button
+                    key={mend}
+                    type="button"
+                    className="chip"
+                    onClick={() => bench.make('Make readable', change)}
+                    aria-label={hex ? `words in another colour, ${hex}` : mend}
+                  >
+                    {hex ? (
+                      <>
+                        words in <i className="chip-colour" style={{ background: hex }} />
+                      </>
+                    ) : (
+                      mend
+                    )}
+                  </button>
+                );
+              })}
+            </div>
+          </div>
+        ),
+      };
+    });
+}

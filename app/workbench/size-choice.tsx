@@ -1,0 +1,92 @@
+import { useMemo, useState } from 'react';
+import { drawPage } from '../../core/drawing/item';
+import { pageSvg } from '../../core/drawing/svg';
+import { between } from '../../core/sheet/between';
+import type { Keep, Way } from '../../core/sheet/page-size';
+import { resized } from '../../core/sheet/page-size';
+import type { Page, Sheet } from '../../core/sheet/schema';
+import { sizeName } from '../../core/sheet/units';
+import { pictureNow } from '../sheet/resources';
+import type { Bench } from './bench';
+import { Toggle } from './fields';
+import type { Wanted } from './page-card';
+
+/** Another page size is never taken silently: both ways are shown as small pictures, and one is chosen. */
+
+type Props = { bench: Bench; sheet: Sheet; page: Page; wanted: Wanted; onDone: () => void };
+const SIDES = [0, 0.5, 1] as const;
+const names = (x: number, y: number) =>
+  `${['top', 'middle', 'bottom'][y * 2]} ${['left', 'centre', 'right'][x * 2]}`.replace('middle centre', 'middle');
+
+export default function SizeChoice({ bench, sheet, page, wanted, onDone }: Props) {
+  const [keep, setKeep] = useState<Pick<Keep, 'x' | 'y'>>({ x: 0, y: 0 });
+  const [whole, setWhole] = useState(sheet.pages.length > 1);
+  const ids = useMemo(() => (whole ? sheet.pages.map((one) => one.id) : [page.id]), [whole, sheet.pages, page.id]);
+  const ways: { id: string; name: string; way: Way }[] = [
+    { id: 'keep', name: 'keep things, add room', way: { how: 'keep', ...keep } },
+    { id: 'scale', name: 'scale all, words too', way: { how: 'scale' } },
+  ];
+  return (
+    <div className="size-choice" role="group" aria-label="How the page changes its size">
+      <p>
+        To <b>{sizeName(wanted.width, wanted.height, sheet.unit)}</b>. What happens to what is on it?
+      </p>
+      <div className="size-ways">
+        {ways.map(({ id, name, way }) => (
+          <button
+            key={id}
+            type="button"
+            className="look"
+            onClick={() => {
+              const after = resized(bench.sheet, ids, wanted.width, wanted.height, way);
+              if (bench.make('Page size', between(bench.sheet, after))) onDone();
+            }}
+          >
+            <Small bench={bench} sheet={sheet} page={page} ids={ids} wanted={wanted} way={way} />
+            <span>{name}</span>
+          </button>
+        ))}
+      </div>
+      <div className="size-keep">
+        <div className="size-spots" role="group" aria-label="Where things stay when room is added">
+          {SIDES.map((y) =>
+            SIDES.map((x) => (
+              <button
+                key={`${x} ${y}`}
+                type="button"
+                className={`size-spot${keep.x === x && keep.y === y ? ' on' : ''}`}
+                aria-pressed={keep.x === x && keep.y === y}
+                aria-label={`Things stay at the ${names(x, y)}`}
+                title={`Things stay at the ${names(x, y)}`}
+                onClick={() => setKeep({ x, y })}
+              />
+            )),
+          )}
+        </div>
+        <span className="quiet">where things stay when room is added</span>
+      </div>
+      {sheet.pages.length > 1 && (
+        <Toggle on={whole} label="All pages, not only this one" onClick={() => setWhole(!whole)}>
+          all {sheet.pages.length} pages
+        </Toggle>
+      )}
+      <button type="button" className="chip apricot" onClick={onDone}>
+        leave it as it is
+      </button>
+    </div>
+  );
+}
+
+function Small({ bench, sheet, page, ids, wanted, way }: Omit<Props, 'onDone'> & { ids: string[]; way: Way }) {
+  const { faces } = bench;
+  const where = way.how === 'keep' ? `${way.x} ${way.y}` : '';
+  const url = useMemo(() => {
+    if (!faces) return '';
+    const after = resized(sheet, ids, wanted.width, wanted.height, way);
+    const shown = after.pages.find((one) => one.id === page.id)!;
+    const svg = pageSvg(drawPage(after, shown, { faces, pictures: pictureNow }), faces);
+    return `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [faces, sheet, page, ids, wanted, where]);
+  return <img className="look-picture" src={url} alt="" />;
+}

@@ -1,0 +1,51 @@
+import { useEffect } from 'react';
+import { bodyText } from '../../core/sheet/body';
+import type { WrittenItem } from '../../core/sheet/schema';
+import { isWritten } from '../../core/sheet/schema';
+import { everyItem } from '../../core/sheet/tree';
+import type { Word } from '../../core/text/words';
+import { wordsIn } from '../../core/text/words';
+import type { Bench } from './bench';
+import { useBench } from './bench';
+import { spelling } from './helpers';
+
+/** Which words of the page are in no dictionary. Looked up off the main thread, each word once. */
+
+const known = new Map<string, boolean>();
+const pageOf = (bench: Bench) => bench.page;
+/** Milliseconds of rest before new words are looked up: not while somebody types them. */
+const REST = 700;
+
+/** Keeps the marks of a bench up to date. Should the dictionary not load, there are simply none. */
+export function useSpelling(bench: Bench): void {
+  const page = useBench(bench, pageOf);
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      const words = new Set<string>();
+      for (const item of everyItem(page))
+        if (isWritten(item)) for (const { word } of wordsIn(bodyText(item.body))) if (!known.has(word)) words.add(word);
+      if (words.size === 0) return;
+      spelling.ask<'check'>({ kind: 'check', words: [...words] }).then(
+        ({ wrong }) => {
+          for (const word of words) known.set(word, true);
+          for (const word of wrong) known.set(word, false);
+          bench.put({ checked: bench.checked + 1 });
+        },
+        () => {},
+      );
+    }, REST);
+    return () => clearTimeout(timer);
+  }, [bench, page]);
+}
+
+/** The words of an item that are taken to be misspelt. */
+export function misspelt(item: WrittenItem, ownWords: readonly string[]): Word[] {
+  const text = bodyText(item.body);
+  return wordsIn(text).filter(({ word }) => known.get(word) === false && !ownWords.includes(word.toLowerCase()));
+}
+
+export const suggestionsFor = (word: string): Promise<string[]> =>
+  spelling.ask<'suggest'>({ kind: 'suggest', word }).then(
+    ({ words }) => words,
+    () => [],
+  );

@@ -1,0 +1,18 @@
+/** Words in a text, for spelling: letters with apostrophes and hyphen-free, as people write them. */
+
+export type Word = { word: string; from: number; to: number };
+
+/** Words of one letter, with digits beside them or all in capitals (names of things, initials) are not looked up. */
+export function wordsIn(text: string): Word[] {
+  const out: Word[] = [];
+  for (const found of text.matchAll(/[\p{L}\p{M}]+(?:['’][\p{L}\p{M}]+)*/gu)) {
+    const [word] = found;
+    const { index } = found;
+    const beside = `${text[index - 1] ?? ''}${text[index + word.length] ?? ''}`;
+    if (word.length < 2 || /[\d@_/]/.test(beside) || /\p{L}\.$/u.test(text.slice(Math.max(0, index - 2), index)))
+      continue;
+    if (word === word.toUpperCase() && word.length <= 6) continue;
+    out.push({ word, from: index, to: index + word.length });
+  }
+  return out;
+}

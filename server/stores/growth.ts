@@ -1,0 +1,109 @@
+import { Change, replay } from '../../core/sheet/change';
+import type { Sheet } from '../../core/sheet/schema';
+import { readSheet } from '../../core/sheet/schema';
+import type { Database, Queries } from '../database/connection';
+import { one } from '../database/connection';
+import { newId } from '../id';
+
+/** How a document grew, and the moments of it that were given names. */
+
+export type Grown = { seq: number; at: Date; change: Change };
+export type Moment = { id: string; seq: number; name: string; createdAt: Date };
+export type Growth = {
+  /** The sheet that the log below builds on, and its number. */
+  from: number;
+  sheet: Sheet;
+  log: Grown[];
+  moments: Moment[];
+};
+
+/** A slider over more steps than these is of no use, and slow: of older growth only the newest part is told. */
+const LONGEST = 3000;
+/** A document has at most so many named moments. */
+export const MOST_MOMENTS = 60;
+
+/** The snapshot nearest before a number of changes. */
+const snapshotBefore = async (db: Queries, id: string, seq: number) =>
+  one(
+    await db.query<{ seq: number; sheet: unknown }>(
+      'select seq, sheet from document_snapshot where document_id = $1 and seq <= $2 order by seq desc limit 1',
+      [id, seq],
+    ),
+  );
+
+const logBetween = async (db: Queries, id: string, from: number, to: number): Promise<Grown[]> =>
+  (
+    await db.query<{ seq: number; at: Date; change: unknown }>(
+      'select seq, at, change from document_change where document_id = $1 and seq > $2 and seq <= $3 order by seq',
+      [id, from, to],
+    )
+  ).map((row) => ({ ...row, change: Change.parse(row.change) }));
+
+/** The sheet as it was after so many changes, or undefined when that is not known. */
+export async function sheetAt(db: Queries, id: string, seq: number): Promise<Sheet | undefined> {
+  const start = await snapshotBefore(db, id, seq);
+  if (!start) return undefined;
+  const log = await logBetween(db, id, start.seq, seq);
+  if (start.seq + log.length !== seq) return undefined;
+  return replay(
+    readSheet(start.sheet),
+    log.map((entry) => entry.change),
+  );
+}
+
+export const momentsOf = (db: Queries, documentId: string): Promise<Moment[]> =>
+  db.query<Moment>(
+    'select id, seq, name, created_at as "createdAt" from moment where document_id = $1 order by seq, created_at',
+    [documentId],
+  );
+
+export async function growthOf(db: Database, id: string): Promise<Growth | undefined> {
+  return db.transaction(async (tx) => {
+    const row = one(await tx.query<{ seq: number }>('select seq from document where id = $1', [id]));
+    const first = one(
+      await tx.query<{ seq: number; sheet: unknown }>(
+        'select seq, sheet from document_snapshot where document_id = $1 and seq >= $2 order by seq limit 1',
+        [id, row ? Math.max(0, row.seq - LONGEST) : 0],
+      ),
+    );
+    const start = first ?? (row && (await snapshotBefore(tx, id, row.seq)));
+    if (!row || !start) return undefined;
+    return {
+      from: start.seq,
+      sheet: readSheet(start.sheet),
+      log: await logBetween(tx, id, start.seq, row.seq),
+      moments: await momentsOf(tx, id),
+    };
+  });
+}
+
+/** Names a moment. The reason why not, where it can't be. */
+export async function addMoment(
+  db: Database,
+  given: { documentId: string; authorId: string; seq: number; name: string },
+): Promise<{ ok: true; id: string } | { ok: false; reason: string }> {
+  return db.transaction(async (tx) => {
+    const row = one(
+      await tx.query<{ seq: number; moments: number }>(
+        `select d.seq, (select count(*)::int from moment m where m.document_id = d.id) as moments
+         from document d where d.id = $1 for update`,
+        [given.documentId],
+      ),
+    );
+    if (!row || given.seq > row.seq) return { ok: false, reason: 'The sheet has not come that far yet. Try again.' };
+    if (row.moments >= MOST_MOMENTS)
+      return { ok: false, reason: `A sheet keeps ${MOST_MOMENTS} moments. Drop one that is no longer needed first.` };
+    const id = newId();
+    await tx.query('insert into moment (id, document_id, author_id, seq, name) values ($1, $2, $3, $4, $5)', [
+      id,
+      given.documentId,
+      given.authorId,
+      given.seq,
+      given.name,
+    ]);
+    return { ok: true, id };
+  });
+}
+
+export const dropMoment = (db: Queries, documentId: string, id: string) =>
+  db.query('delete from moment where id = $1 and document_id = $2', [id, documentId]);
