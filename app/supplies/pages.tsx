@@ -1,4 +1,4 @@
-import { memo, useDeferredValue, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import type { Page, Sheet } from '../../core/sheet/schema';
 import type { Faces } from '../../core/text/faces';
 import { PageView } from '../sheet/page-view';
@@ -24,12 +24,19 @@ const Small = memo(function Small({ sheet, page, faces }: { sheet: Sheet; page: 
 });
 
 export function Pages({ bench }: { bench: Bench }) {
-  const sheet = useDeferredValue(useBench(bench, sheetOf));
+  const sheet = useBench(bench, sheetOf);
   const current = useBench(bench, pageIdOf);
   const faces = useBench(bench, facesOf);
   const [dragged, setDragged] = useState<string | null>(null);
   const [over, setOver] = useState<number | null>(null);
   const { pages } = sheet;
+  // Moving a card in the list takes the focus from it: it gets it back.
+  const [moved, setMoved] = useState<string | null>(null);
+  useEffect(() => {
+    if (moved === null) return;
+    document.querySelector<HTMLElement>(`[data-page="${moved}"]`)?.focus();
+    setMoved(null);
+  }, [moved, pages]);
   return (
     <>
       <ol className="pages" aria-label="Pages">
@@ -52,6 +59,7 @@ export function Pages({ bench }: { bench: Bench }) {
             <button
               type="button"
               className="page-card"
+              data-page={page.id}
               aria-current={page.id === current}
               aria-label={`Page ${i + 1}`}
               draggable={pages.length > 1}
@@ -65,6 +73,7 @@ export function Pages({ bench }: { bench: Bench }) {
                 if (!event.altKey || (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight')) return;
                 event.preventDefault();
                 movePage(bench, page.id, i + (event.key === 'ArrowLeft' ? -1 : 1));
+                setMoved(page.id);
               }}
             >
               {faces && <Small sheet={sheet} page={page} faces={faces} />}

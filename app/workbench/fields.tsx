@@ -177,9 +177,9 @@ export function More({ title, open, children }: { title: string; open?: boolean;
 
 export function Row({ label, children }: { label: string; children: ReactNode }) {
   return (
-    <div className="field-row" role="group" aria-label={label}>
+    <div className="field-row" role="group" aria-label={label || undefined}>
       <span className="swatches-label">{label}</span>
-      {children}
+      <div className="field-rest">{children}</div>
     </div>
   );
 }

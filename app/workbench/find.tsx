@@ -64,7 +64,7 @@ export function FindCard({ bench }: { bench: Bench }) {
         onChange={(event) => setBetter(event.target.value)}
         onKeyDown={(event) => event.key === 'Enter' && replace(false)}
       />
-      <div className="field-row">
+      <div className="find-row">
         <Toggle
           on={options.matchCase}
           label="Capitals count"

@@ -65,7 +65,8 @@ export function readableEntries(bench: Bench, page: Page, findings: readonly Fin
                 Aa
               </span>
               contrast {finding.worst.toFixed(1)}, should be {finding.needed}
-              {finding.share < 0.995 && `; so is ${Math.max(1, Math.round(finding.share * 100))}% of it`}
+              {finding.share < 0.995 &&
+                `: too little for ${Math.max(1, Math.round(finding.share * 100))}% of the letters`}
             </p>
             <div className="chips">
               {finding.mends.map(({ name: mend, change }) => {

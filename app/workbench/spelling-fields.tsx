@@ -31,7 +31,7 @@ export function SpellingFields({ bench, item }: { bench: Bench; item: WrittenIte
   const names = [...new Set(wrong.map((one) => one.word))].slice(0, 8);
   return (
     <>
-      <Row label="spelling">
+      <Row label="spelt">
         {names.map((name) => (
           <button
             key={name}

@@ -121,8 +121,11 @@ export class Sampler {
     this.layers.push({ item, box, back: inverse(matrix), shape, fill, stroke, evenOdd, alpha });
   }
 
-  /** The colour at a point of the page; with `under`, of what lies below that item's words. */
-  at(point: Point, under?: string): Sample {
+  /**
+   * The colour at a point of the page; with `under`, of what lies below that item's words. Lines thinner than `thin` points
+   * are passed over: they cross letters without hiding them.
+   */
+  at(point: Point, under?: string, thin = 0): Sample {
     let left = 1;
     let rgb: Rgb = [0, 0, 0];
     const items: string[] = [];
@@ -140,7 +143,7 @@ export class Sampler {
       const { box } = layer;
       if (point.x < box.x || point.y < box.y || point.x > box.x + box.width || point.y > box.y + box.height) continue;
       const local = transform(layer.back, point);
-      if (layer.stroke && edgeDistance(layer.shape, local) <= layer.stroke.width / 2)
+      if (layer.stroke && layer.stroke.width >= thin && edgeDistance(layer.shape, local) <= layer.stroke.width / 2)
         lay(layer.stroke.paint, local, layer);
       if (layer.fill && left > 0.004 && covers(layer.shape, local, layer.evenOdd)) lay(layer.fill, local, layer);
     }

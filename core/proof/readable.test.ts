@@ -74,6 +74,20 @@ describe('words against what lies behind them', () => {
     expect(found[0].share).toBeLessThan(0.5);
     expect(found[0].at.x).toBeGreaterThan(250);
   });
+  it('a thin line that crosses the letters does not count, a thick one does', () => {
+    const framed = (width: number) =>
+      shape({
+        id: 's',
+        x: 200,
+        y: 60,
+        width: 200,
+        height: 200,
+        fill: null,
+        outline: { colour: '#222222', width, dash: 'solid' },
+      });
+    expect(onPage([words('#222222'), framed(1.5)]).found).toEqual([]);
+    expect(onPage([words('#222222'), framed(12)]).found).toHaveLength(1);
+  });
   it('what lies above the words does not count as behind them', () => {
     const cover = shape({ id: 's', x: 0, y: 0, width: 700, height: 500, fill: solid('#222222') });
     expect(onPage([cover, words('#222222')]).found).toEqual([]);

@@ -33,6 +33,9 @@ export type Unreadable = {
 export type Mend = { name: string; change: Change };
 type Resources = Pick<Drawing, 'faces' | 'pictures'>;
 
+/** A line is thin when it is under this share of the letters' size. */
+const THIN = 0.2;
+
 /** Contrast that WCAG 2.2 asks for: less of large words (18 pt, or 14 pt bold). */
 export const neededFor = (size: number, bold: boolean) => (size >= 18 || (bold && size >= 14) ? 3 : 4.5);
 
@@ -85,7 +88,7 @@ export function unreadable(sheet: Sheet, page: Page, resources: Resources, only?
     const needed = neededFor(node.size * scale, bold);
     const edge = node.stroke?.paint.kind === 'solid' ? luminanceOf(node.stroke.paint.hex) : null;
     for (const { point, rgb } of spotsOf(lettered)) {
-      const behind = sampler.at(point, item);
+      const behind = sampler.at(point, item, node.size * scale * THIN);
       const ground = luminance(behind.rgb);
       const own = contrast(luminance(rgb), ground);
       const ratio = edge === null ? own : Math.max(own, contrast(edge, ground));

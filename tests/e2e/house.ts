@@ -131,6 +131,22 @@ export async function drawn(page: Page): Promise<void> {
 
 export const saved = (page: Page) => expect(page.locator('.save-words')).toContainText(/^saved/);
 
+/** Opens a compartment of the supply drawer. */
+export async function compartment(page: Page, name: string): Promise<void> {
+  const tab = page.locator('.drawer-tab', { hasText: name });
+  if ((await tab.getAttribute('aria-selected')) !== 'true') await tab.click();
+}
+
+/** Puts a supply on the sheet by a press in the drawer. */
+export async function supply(page: Page, from: string, name: string): Promise<void> {
+  await compartment(page, from);
+  if (from === 'Shapes') await page.getByLabel('Find a shape').fill(name);
+  await page.getByRole('tabpanel', { name: from }).getByRole('button', { name, exact: true }).click();
+}
+
+/** Turns to a leaf of the settings in the margin. */
+export const leaf = (page: Page, name: string) => page.locator('.leaf-tab', { hasText: name }).click();
+
 /** Opens a sheet of the Desk by its name. */
 export async function openSheet(page: Page, name: string): Promise<void> {
   await page.goto('/desk');

@@ -1,4 +1,4 @@
-import { drag, drawn, enter, expect, join, openSheet, press, saved, test } from './house';
+import { drag, drawn, enter, expect, join, openSheet, press, saved, supply, test } from './house';
 
 test('the whole job: change a diagram, hand it out, fill it in, review it on the spot, return it, have another go', async ({
   browser,
@@ -145,8 +145,7 @@ test('a student can lead nothing astray: fixed parts are glass, what is added is
   // The shore is a fixed shape: pressing it chooses nothing.
   await press(student, 80, 700);
   await expect(student.locator('.mark-frame')).toHaveCount(0);
-  await student.getByRole('tab', { name: 'Shapes' }).click();
-  await student.getByRole('button', { name: 'star' }).click();
+  await supply(student, 'Shapes', 'star');
   await expect(student.locator('.mark-frame')).toHaveCount(1);
   await drag(student, [306, 396], [200, 600]);
   await saved(student);

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { drawn, enter, expect, openSheet, press, saved, test } from './house';
+import { drawn, enter, expect, openSheet, press, saved, supply, test } from './house';
 import type { Page } from '@playwright/test';
 
 /** Nothing that was acknowledged is lost, and nothing that was typed either. */
@@ -75,8 +75,7 @@ test('two windows on one sheet both keep their work', async ({ browser, house })
   const two = await one.context().newPage();
   await two.goto(one.url());
   await drawn(two);
-  await one.getByRole('tab', { name: 'Shapes' }).click();
-  await one.getByRole('button', { name: 'star', exact: true }).click();
+  await supply(one, 'Shapes', 'star');
   await press(two, 150, 50, 2);
   await two.keyboard.press('End');
   await two.keyboard.type(' and land');

@@ -1,4 +1,4 @@
-import { drag, drawn, enter, expect, onPage, openSheet, press, saved, test } from './house';
+import { compartment, drag, drawn, enter, expect, onPage, openSheet, press, saved, supply, test, leaf } from './house';
 import type { Page } from '@playwright/test';
 
 const fieldOf = (page: Page, label: string) => page.locator('.margin-card').getByLabel(label, { exact: true });
@@ -16,11 +16,7 @@ test.describe('the workbench', () => {
     await saved(page);
   });
 
-  const add = async (tab: string, name: string) => {
-    const button = page.getByRole('tab', { name: tab });
-    if ((await button.getAttribute('aria-selected')) !== 'true') await button.click();
-    await page.getByRole('tabpanel').getByRole('button', { name, exact: true }).click();
-  };
+  const add = (from: string, name: string) => supply(page, from, name);
 
   test('asks for a name at once, and keeps it', async () => {
     await expect(page.getByLabel('Name of the sheet')).toBeFocused();
@@ -41,7 +37,7 @@ test.describe('the workbench', () => {
     await page.mouse.down();
     await page.mouse.move(900, 560, { steps: 4 });
     await page.mouse.up();
-    await expect(fieldOf(page, 'wide')).not.toHaveValue('1.53');
+    await expect(fieldOf(page, 'wide')).not.toHaveValue('1.67');
     await expect(fieldOf(page, 'across')).toHaveValue(moved);
     await page.locator('[data-grip="turn"]').hover();
     await page.mouse.down();
@@ -50,7 +46,7 @@ test.describe('the workbench', () => {
     await expect(fieldOf(page, 'turn')).not.toHaveValue('0');
     for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'undo' }).click();
     await expect(fieldOf(page, 'across')).toHaveValue(before);
-    await expect(fieldOf(page, 'wide')).toHaveValue('1.53');
+    await expect(fieldOf(page, 'wide')).toHaveValue('1.67');
     await expect(fieldOf(page, 'turn')).toHaveValue('0');
   });
 
@@ -64,7 +60,7 @@ test.describe('the workbench', () => {
     await page.mouse.move(near.x, near.y, { steps: 5 });
     await expect(page.locator('.guide')).not.toHaveCount(0);
     await page.mouse.up();
-    await expect(fieldOf(page, 'across')).toHaveValue(`${Math.round(((792 - 110) / 2 / 72) * 100) / 100}`);
+    await expect(fieldOf(page, 'across')).toHaveValue(`${Math.round(((792 - 120) / 2 / 72) * 100) / 100}`);
   });
 
   test('types in place without a jump of the lines, and styles one word', async () => {
@@ -214,8 +210,10 @@ test.describe('the workbench', () => {
     await page.getByRole('button', { name: 'Shore crab' }).click();
     for (const part of ['pincer', 'shell']) {
       await stack(page).last().click();
+      await leaf(page, 'look');
       await page.locator('.chip', { hasText: part }).click();
     }
+    await leaf(page, 'students');
     await expect(page.getByText('Its line ends on shell')).toBeVisible();
     await add('Labels', 'word bank');
     await expect(stack(page).first()).toHaveAccessibleName('pincer · shell');
@@ -227,13 +225,17 @@ test.describe('the workbench', () => {
     const before = await across.inputValue();
     await across.fill('banana');
     await across.press('Enter');
-    await expect(page.getByText(/Type a number/)).toBeVisible();
+    await expect(page.getByText(/Type a length, such as/)).toBeVisible();
     await across.press('Escape');
     await expect(across).toHaveValue(before);
     await across.fill('99999');
     await across.press('Enter');
-    await expect(page.locator('.notice')).toBeVisible();
+    await expect(page.getByText(/At most 100 in/)).toBeVisible();
+    await across.press('Escape');
     await expect(across).toHaveValue(before);
+    await across.fill('5.6/2');
+    await across.press('Enter');
+    await expect(across).toHaveValue('2.8');
     await across.fill('50 mm');
     await across.press('Enter');
     await expect(across).toHaveValue('1.97');
@@ -242,14 +244,22 @@ test.describe('the workbench', () => {
   test('has several pages', async () => {
     await add('Shapes', 'oval');
     await press(page, 60, 560);
+    await compartment(page, 'Pages');
     await page.getByRole('button', { name: 'add a page' }).click();
     await expect(stack(page)).toHaveCount(0);
-    await page.getByRole('button', { name: '1', exact: true }).click();
+    await page.getByRole('button', { name: 'Page 1', exact: true }).click();
     await expect(stack(page)).toHaveCount(1);
-    await page.getByRole('button', { name: 'remove this one' }).click();
-    await expect(stack(page)).toHaveCount(0);
+    await page.getByRole('button', { name: 'double this one' }).click();
+    await expect(page.locator('.page-card')).toHaveCount(3);
+    await expect(stack(page)).toHaveCount(1);
+    await page.getByRole('button', { name: 'drop this one' }).click();
+    await expect(page.locator('.page-card')).toHaveCount(2);
     await page.getByRole('button', { name: 'undo' }).click();
-    await expect(page.locator('.page-tab')).toHaveCount(2);
+    await expect(page.locator('.page-card')).toHaveCount(3);
+    await page.getByRole('button', { name: 'Page 1', exact: true }).click();
+    await page.keyboard.press('Alt+ArrowRight');
+    await page.keyboard.press('Alt+ArrowRight');
+    await expect(page.locator('.page-card').nth(2)).toHaveAttribute('aria-current', 'true');
   });
 
   test('takes out PDF and PNG', async () => {
