@@ -12,7 +12,10 @@ import { createSheet } from '../server/stores/sheets';
 import { CHROMIUM } from '../tests/support/chromium';
 import { figure, median, share } from './measure';
 
-/** In a real browser: dragging one of 2,000 things, opening a sheet of 300, typing on it. */
+/**
+ * In a real browser: dragging one of 2,000 things with grid and guides on, beside konva's own drag of the same shapes; opening
+ * a sheet of 300; typing on it.
+ */
 
 const PORT = 4689;
 
@@ -43,7 +46,12 @@ function sheetOf(count: number, words: boolean): Sheet {
   const front = words
     ? text({ id: 'front', x: 300, y: 250, width: 220, height: 60, fill: solid('#ffffff'), body: plain('typing here') })
     : shape({ id: 'front', x: 340, y: 280, width: 60, height: 40, fill: solid('#c8632e') });
-  return sheet({ title: `${count} things`, pages: [page({ id: 'p', items: [front, ...items] })] });
+  // Guides every inch and a grid of a quarter inch, so that snapping has all its work to do.
+  const guides = Array.from({ length: 10 }, (_, i) => ({
+    axis: i % 2 ? ('x' as const) : ('y' as const),
+    at: 72 * (1 + i / 2),
+  }));
+  return sheet({ title: `${count} things`, pages: [page({ id: 'p', guides, grid: 18, items: [front, ...items] })] });
 }
 
 /** Lets a page go on by itself for a while, so that its idle frames can be timed. */
@@ -70,6 +78,70 @@ async function frames(window: Page, work: () => Promise<void>): Promise<number[]
     store.on = false;
     return store.times.slice(2);
   });
+}
+
+/** The same shapes on a konva stage of the same size, the front one draggable; the frames while it is dragged. */
+async function konvaDrag(window: Page, made: Sheet): Promise<number[]> {
+  await window.goto('about:blank');
+  await window.setContent('<body style="margin:0"><div id="stage"></div></body>');
+  await window.addScriptTag({ path: 'node_modules/konva/konva.min.js' });
+  const shapes = made.pages[0].items.flatMap((item) =>
+    item.kind === 'shape' && item.fill?.kind === 'solid'
+      ? [
+          {
+            id: item.id,
+            star: item.shape === 'star',
+            x: item.x,
+            y: item.y,
+            width: item.width,
+            height: item.height,
+            fill: item.fill.colour,
+          },
+        ]
+      : [],
+  );
+  await window.evaluate((list) => {
+    type Node = { on(name: string, work: () => void): void };
+    type Konva = Record<string, new (options: Record<string, unknown>) => Node & { add(node: Node): void }>;
+    const { Konva } = window as unknown as { Konva: Konva };
+    const scale = 716 / 792;
+    const stage = new Konva.Stage({ container: 'stage', width: 716, height: 553, scale: { x: scale, y: scale } });
+    const layer = new Konva.Layer({});
+    // Back to front, as konva draws.
+    for (const { id, star, x, y, width, height, fill } of list.toReversed()) {
+      const common = { fill, stroke: '#4a6b35', strokeWidth: 1.5, draggable: id === 'front' };
+      layer.add(
+        star
+          ? new Konva.Star({
+              ...common,
+              x: x + width / 2,
+              y: y + height / 2,
+              numPoints: 5,
+              innerRadius: 2,
+              outerRadius: 5,
+            })
+          : new Konva.Rect({ ...common, x, y, width, height }),
+      );
+    }
+    stage.add(layer);
+  }, shapes);
+  await pause(window, 800);
+  const at = (x: number, y: number) => ({ x: (x / 792) * 716, y: (y / 612) * 553 });
+  return dragged(window, at);
+}
+
+async function dragged(window: Page, at: (x: number, y: number) => { x: number; y: number }): Promise<number[]> {
+  const start = at(370, 300);
+  await window.mouse.move(start.x, start.y);
+  await window.mouse.down();
+  const moving = await frames(window, async () => {
+    for (let i = 0; i < 120; i++) {
+      const to = at(370 + 150 * Math.sin(i / 12), 300 + 120 * Math.cos(i / 15));
+      await window.mouse.move(to.x, to.y);
+    }
+  });
+  await window.mouse.up();
+  return moving;
 }
 
 export async function run() {
@@ -143,19 +215,13 @@ export async function run() {
     const box = (await window.locator('.page-view').boundingBox())!;
     const at = (x: number, y: number) => ({ x: box.x + (x / 792) * box.width, y: box.y + (y / 612) * box.height });
     const still = await frames(window, () => pause(window, 2000));
-    const start = at(370, 300);
-    await window.mouse.move(start.x, start.y);
-    await window.mouse.down();
-    const moving = await frames(window, async () => {
-      for (let i = 0; i < 120; i++) {
-        const to = at(370 + 150 * Math.sin(i / 12), 300 + 120 * Math.cos(i / 15));
-        await window.mouse.move(to.x, to.y);
-      }
-    });
-    await window.mouse.up();
+    const moving = await dragged(window, at);
+    const konva = await konvaDrag(window, sheetOf(2000, false));
     return [
       figure('dragging 1 of 2,000 things, median frame, against the idle page', median(moving), median(still), 1.1),
       figure('the same, 95% of frames, against two frames of the idle page', share(moving, 0.95), 2 * median(still), 1),
+      figure('the same, median frame, against konva’s own drag of them', median(moving), median(konva), 1),
+      figure('the same, 95% of frames, against konva', share(moving, 0.95), share(konva, 0.95), 1),
       figure('opening a 300-item sheet from the Desk, against 1 s', median(opened), 1000, 1),
       figure('typing on a 300-item page, key to paint, against 32 ms', median(typed), 32, 1),
     ];

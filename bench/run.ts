@@ -5,6 +5,7 @@ const ALL = {
   shaping: () => import('./shaping'),
   output: () => import('./output'),
   autosave: () => import('./autosave'),
+  placing: () => import('./placing'),
   browser: () => import('./browser'),
 } satisfies Record<string, () => Promise<{ run: () => Promise<Figure[]> }>>;
 

@@ -10,7 +10,9 @@ export type Snap = { dx: number; dy: number; guides: Guide[]; gaps: Gaps[] };
 
 type Axis = 'x' | 'y';
 type Mark = { at: number; box: Box | null };
-export type SnapTargets = { x: Mark[]; y: Mark[]; boxes: readonly Box[]; grid: number };
+/** Starts and ends of boxes along an axis, one after the other: read thousands of times a second. */
+type Edges = { start: Float64Array; end: Float64Array };
+export type SnapTargets = { x: Mark[]; y: Mark[]; edges: Record<Axis, Edges>; grid: number };
 
 const SIDE = { x: 'width', y: 'height' } as const;
 const OTHER = { x: 'y', y: 'x' } as const;
@@ -37,7 +39,11 @@ export function snapTargets(
       ...[...boxes, ...frames].flatMap((box) => marksOf(box, axis).map((at) => ({ at, box }))),
       ...own.filter((guide) => guide.axis === axis).map(({ at }) => ({ at, box: null })),
     ].sort((a, b) => a.at - b.at);
-  return { x: marks('x'), y: marks('y'), boxes, grid };
+  const edges = (axis: Axis): Edges => ({
+    start: Float64Array.from(boxes, (box) => startOf(box, axis)),
+    end: Float64Array.from(boxes, (box) => endOf(box, axis)),
+  });
+  return { x: marks('x'), y: marks('y'), edges: { x: edges('x'), y: edges('y') }, grid };
 }
 
 /** The marks within reach of a position; the list is sorted, so a search finds the first. */
@@ -72,59 +78,64 @@ function nearest(positions: readonly number[], marks: readonly Mark[], grid: num
 type Wanted = { start: number; size: number; spans: { from: number; to: number }[] };
 
 /** Where the box would have equal gaps with its neighbours along an axis: between two of them, or going on as they stand. */
-function equalGaps(box: Box, boxes: readonly Box[], axis: Axis): Wanted[] {
-  const side = OTHER[axis];
-  const [low, high] = [startOf(box, side), endOf(box, side)];
-  // The things abreast of it, before and behind; of each side only the nearest two matter.
-  const before: Box[] = [];
-  const after: Box[] = [];
+function equalGaps(box: Box, targets: SnapTargets, axis: Axis): Wanted[] {
+  const { start, end } = targets.edges[axis];
+  const beside = targets.edges[OTHER[axis]];
+  const [low, high] = [startOf(box, OTHER[axis]), endOf(box, OTHER[axis])];
   const middle = startOf(box, axis) + box[SIDE[axis]] / 2;
-  for (const other of boxes) {
-    if (startOf(other, side) >= high || endOf(other, side) <= low) continue;
-    if (endOf(other, axis) <= middle) before.push(other);
-    else if (startOf(other, axis) >= middle) after.push(other);
+  // The nearest things abreast of it on either side, then the nearest beyond those.
+  let left = -1;
+  let right = -1;
+  const abreast: number[] = [];
+  for (let i = 0; i < start.length; i++) {
+    if (beside.start[i] >= high || beside.end[i] <= low) continue;
+    abreast.push(i);
+    if (end[i] <= middle) {
+      if (left < 0 || end[i] > end[left]) left = i;
+    } else if (start[i] >= middle && (right < 0 || start[i] < start[right])) right = i;
   }
-  before.sort((a, b) => endOf(b, axis) - endOf(a, axis));
-  after.sort((a, b) => startOf(a, axis) - startOf(b, axis));
+  let beyondLeft = -1;
+  let beyondRight = -1;
+  for (const i of abreast) {
+    if (left >= 0 && end[i] <= start[left] && (beyondLeft < 0 || end[i] > end[beyondLeft])) beyondLeft = i;
+    if (right >= 0 && start[i] >= end[right] && (beyondRight < 0 || start[i] < start[beyondRight])) beyondRight = i;
+  }
   const wanted: Wanted[] = [];
   const length = box[SIDE[axis]];
-  const [left, right] = [before[0], after[0]];
-  if (left && right) {
-    const size = (startOf(right, axis) - endOf(left, axis) - length) / 2;
-    const start = endOf(left, axis) + size;
+  if (left >= 0 && right >= 0) {
+    const size = (start[right] - end[left] - length) / 2;
+    const at = end[left] + size;
     if (size >= 0)
       wanted.push({
-        start,
+        start: at,
         size,
         spans: [
-          { from: endOf(left, axis), to: start },
-          { from: start + length, to: startOf(right, axis) },
+          { from: end[left], to: at },
+          { from: at + length, to: start[right] },
         ],
       });
   }
-  const beyondLeft = left && before.find((other) => endOf(other, axis) <= startOf(left, axis));
-  if (left && beyondLeft) {
-    const size = startOf(left, axis) - endOf(beyondLeft, axis);
-    const start = endOf(left, axis) + size;
+  if (beyondLeft >= 0) {
+    const size = start[left] - end[beyondLeft];
+    const at = end[left] + size;
     wanted.push({
-      start,
+      start: at,
       size,
       spans: [
-        { from: endOf(beyondLeft, axis), to: startOf(left, axis) },
-        { from: endOf(left, axis), to: start },
+        { from: end[beyondLeft], to: start[left] },
+        { from: end[left], to: at },
       ],
     });
   }
-  const beyondRight = right && after.find((other) => startOf(other, axis) >= endOf(right, axis));
-  if (right && beyondRight) {
-    const size = startOf(beyondRight, axis) - endOf(right, axis);
-    const start = startOf(right, axis) - size - length;
+  if (beyondRight >= 0) {
+    const size = start[beyondRight] - end[right];
+    const at = start[right] - size - length;
     wanted.push({
-      start,
+      start: at,
       size,
       spans: [
-        { from: start + length, to: startOf(right, axis) },
-        { from: endOf(right, axis), to: startOf(beyondRight, axis) },
+        { from: at + length, to: start[right] },
+        { from: end[right], to: start[beyondRight] },
       ],
     });
   }
@@ -133,7 +144,7 @@ function equalGaps(box: Box, boxes: readonly Box[], axis: Axis): Wanted[] {
 
 function moveAlong(box: Box, targets: SnapTargets, axis: Axis, reach: number): number {
   let best = nearest(marksOf(box, axis), targets[axis], targets.grid, reach);
-  for (const { start } of equalGaps(box, targets.boxes, axis)) {
+  for (const { start } of equalGaps(box, targets, axis)) {
     const move = start - box[axis];
     if (Math.abs(move) <= reach && Math.abs(move) < Math.abs(best) - 1e-6) best = move;
   }
@@ -166,7 +177,7 @@ export function snap(box: Box, targets: SnapTargets, reach: number): Snap {
   const guides = (['x', 'y'] as const).flatMap((axis) => guidesAt(at, marksOf(at, axis), axis, targets[axis]));
   const gaps = (['x', 'y'] as const).flatMap((axis): Gaps[] => {
     const side = OTHER[axis];
-    return equalGaps(at, targets.boxes, axis)
+    return equalGaps(at, targets, axis)
       .filter(({ start, size }) => Math.abs(start - at[axis]) < 0.01 && size > 0.5)
       .map(({ size, spans }) => ({ axis, size, spans, at: startOf(at, side) + at[SIDE[side]] / 2 }));
   });
