@@ -28,6 +28,7 @@ import { createSheet } from '../server/stores/sheets';
 import { HERON_PIECES, TIDE_PIECES } from './pieces';
 import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS } from './school';
 import { foodSheet, heronSheet, nestPoster, tideSheet } from './sheets';
+import { marshOverview, nightPoster } from './wall';
 
 /** Fills an empty database with the demo school, through the same core and stores as the application. */
 
@@ -275,6 +276,8 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   const make = (ownerId: string, purpose: Parameters<typeof createSheet>[1]['purpose'], sheet: Sheet) =>
     createSheet(db, { schoolId, ownerId, purpose, sheet });
   await make(teacherId, 'poster', nestPoster());
+  await make(teacherId, 'poster', nightPoster());
+  await make(teacherId, 'poster', marshOverview());
   await make(teacherId, 'map', foodSheet());
   const tide = await make(teacherId, 'worksheet', tideSheet());
   const heron = await make(teacherId, 'diagram', heronSheet());
