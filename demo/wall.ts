@@ -256,7 +256,6 @@ export function nightPoster(): Sheet {
     title: 'After dark',
     unit: 'mm',
     palette: NIGHT,
-    ownWords: [],
     pages: [
       page({
         id: 'p1',
@@ -501,6 +500,7 @@ export function marshOverview(): Sheet {
   ];
   return sheet({
     title: 'The salt marsh on one page',
+    ownWords: ['glasswort', 'shelduck'],
     pages: [page({ id: 'p1', background: linear(90, [0, '#fbf6e6'], [1, '#eef2e2']), items })],
   });
 }

@@ -1,5 +1,6 @@
 import { Button, Dropdown } from 'antd';
 import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import type { ShouldRevalidateFunctionArgs } from 'react-router';
 import { Link, useSearchParams, useSubmit } from 'react-router';
 import { sizeName } from '../../core/sheet/units';
 import { boxOf } from '../../core/geometry/hit';
@@ -52,7 +53,8 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
 }
 
 /** The workbench keeps its own state: a navigation back to it must not load the sheet over it. */
-export const shouldRevalidate = () => false;
+export const shouldRevalidate = ({ currentParams, nextParams }: ShouldRevalidateFunctionArgs) =>
+  currentParams.sheetId !== nextParams.sheetId;
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.sheet.title || 'Untitled sheet'} · Dappled Margin` },

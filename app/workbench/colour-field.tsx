@@ -128,10 +128,12 @@ type PaintProps = {
   paint: Paint | null;
   palette: readonly string[];
   onChange: (paint: Paint | null) => void;
+  /** Whether its ends and stops can be pulled on the sheet. */
+  hint?: boolean;
 };
 
 /** A fill: none, one colour or a gradient, whose ends and stops are pulled on the thing itself. */
-export function PaintField({ label, paint, palette, onChange }: PaintProps) {
+export function PaintField({ label, paint, palette, onChange, hint }: PaintProps) {
   const bench = useContext(BenchContext);
   const first =
     paint === null ? (palette[2] ?? '#7f9d63') : paint.kind === 'solid' ? paint.colour : paint.stops[0].colour;
@@ -239,7 +241,41 @@ export function PaintField({ label, paint, palette, onChange }: PaintProps) {
               onChange({ ...paint, stops: paint.stops.map((stop, i) => (i === at ? { ...stop, colour: hex } : stop)) })
             }
           />
-          <p className="quiet">Pull the dots and diamonds on the sheet to shape it.</p>
+          <Row label="">
+            <NumberField
+              label="at"
+              value={Math.round(paint.stops[at].offset * 100)}
+              suffix="%"
+              min={Math.round((paint.stops[at - 1]?.offset ?? 0) * 100)}
+              max={Math.round((paint.stops[at + 1]?.offset ?? 1) * 100)}
+              onChange={(value) =>
+                onChange({
+                  ...paint,
+                  stops: paint.stops.map((stop, i) => (i === at ? { ...stop, offset: value / 100 } : stop)),
+                })
+              }
+            />
+            {paint.kind === 'linear' ? (
+              <NumberField
+                label="turned"
+                value={paint.angle}
+                suffix="°"
+                min={-360}
+                max={360}
+                onChange={(angle) => onChange({ ...paint, angle })}
+              />
+            ) : (
+              <NumberField
+                label="reach"
+                value={Math.round(paint.reach * 100)}
+                suffix="%"
+                min={2}
+                max={300}
+                onChange={(value) => onChange({ ...paint, reach: value / 100 })}
+              />
+            )}
+          </Row>
+          {hint && <p className="quiet">Or pull the dots and diamonds on the sheet.</p>}
         </>
       )}
     </>

@@ -4,7 +4,7 @@ import type { Paint } from '../../core/sheet/schema';
 /** Where the handles of a gradient stand on an item, in its own coordinates, and what pulling them does. */
 
 export type PaintGrip = { what: string; point: Point; colour: string | null };
-type Gradient = Exclude<Paint, { kind: 'solid' }>;
+export type Gradient = Exclude<Paint, { kind: 'solid' }>;
 
 const axisOf = (paint: Extract<Paint, { kind: 'linear' }>, width: number, height: number) => {
   const turn = (paint.angle * Math.PI) / 180;

@@ -201,6 +201,7 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
 /** What works too, in a field or by the browser's own means. */
 export const OTHER_KEYS: { keys: string; says: string }[] = [
   { keys: 'Ctrl+Z · Ctrl+Shift+Z', says: 'undo, redo, without a limit, after a reload too' },
+  { keys: 'F6 · Shift+F6', says: 'on to the margin, the supplies, the title, the sheet; what is chosen stays chosen' },
   { keys: 'Ctrl+C · Ctrl+X · Ctrl+V', says: 'copy, cut, paste; words from elsewhere keep paragraphs and lists' },
   { keys: 'Ctrl+B · Ctrl+I · Ctrl+U', says: 'bold, italic, underline, while words are edited' },
   {
@@ -210,6 +211,23 @@ export const OTHER_KEYS: { keys: string; says: string }[] = [
   { keys: 'Alt while pulling', says: 'works from the centre' },
   { keys: 'Ctrl while pulling', says: 'is drawn to nothing; Ctrl with a click digs' },
 ];
+
+/** The parts of the workbench in the order in which F6 goes through them. */
+const PARTS = ['[data-stage]', '.margin-card.active, .margin-card', '.drawer', '.strip'];
+const FOCUSABLE = 'input:not([type=hidden]), button:not([disabled]), [href], select, textarea, summary, [tabindex="0"]';
+
+function goToPart(by: 1 | -1): void {
+  const now = PARTS.findIndex((part) => document.activeElement?.closest(part));
+  for (let step = 1; step <= PARTS.length; step++) {
+    const part = PARTS[((((now < 0 ? 0 : now) + by * step) % PARTS.length) + PARTS.length) % PARTS.length];
+    const [first] = part
+      .split(',')
+      .map((one) => document.querySelector<HTMLElement>(one))
+      .filter(Boolean);
+    const target = first?.matches('[data-stage]') ? first : first?.querySelector<HTMLElement>(FOCUSABLE);
+    if (target) return target.focus({ preventScroll: true });
+  }
+}
 
 export function useKeys(
   bench: Bench,
@@ -230,6 +248,10 @@ export function useKeys(
         cancel.current();
         event.preventDefault();
         return;
+      }
+      if (event.key === 'F6') {
+        event.preventDefault();
+        return goToPart(event.shiftKey ? -1 : 1);
       }
       if (event.defaultPrevented || isField(event.target)) return;
       const press = { event, key: event.key.toLowerCase(), command: event.ctrlKey || event.metaKey };

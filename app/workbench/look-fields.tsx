@@ -1,6 +1,9 @@
 import { Input, Segmented, Select } from 'antd';
-import { FAMILIES } from '../../core/geometry/outline';
-import { shapeName } from '../../core/sheet/name';
+import { FAMILIES, valuesOf } from '../../core/geometry/outline';
+import { lineEnds } from '../../core/geometry/line';
+import { isHold } from '../../core/geometry/hit';
+import { free } from '../../core/sheet/make';
+import { itemName, shapeName } from '../../core/sheet/name';
 import type { InkItem, Item, LineItem, Outline, PictureItem, Plate, Shadow, ShapeItem } from '../../core/sheet/schema';
 import { CAPS } from '../../core/sheet/schema';
 import { pictureNow } from '../sheet/resources';
@@ -66,21 +69,42 @@ export function OutlineFields({ outline, palette, none, label = 'outline', onCha
 }
 
 export function ShapeFields({ bench, item }: { bench: Bench; item: ShapeItem }) {
+  const values = valuesOf(item.shape, item.adjust);
   return (
-    <Row label="shape">
-      <Select
-        size="small"
-        aria-label="Shape"
-        value={item.shape}
-        style={{ flex: 1 }}
-        showSearch={{ optionFilterProp: 'label' }}
-        onChange={(shape) => setValues(bench, 'Shape', { shape, adjust: [] })}
-        options={FAMILIES.map(({ name, shapes }) => ({
-          label: name,
-          options: shapes.map((value) => ({ value, label: shapeName(value) })),
-        }))}
-      />
-    </Row>
+    <>
+      <Row label="shape">
+        <Select
+          size="small"
+          aria-label="Shape"
+          value={item.shape}
+          style={{ flex: 1 }}
+          showSearch={{ optionFilterProp: 'label' }}
+          onChange={(shape) => setValues(bench, 'Shape', { shape, adjust: [] })}
+          options={FAMILIES.map(({ name, shapes }) => ({
+            label: name,
+            options: shapes.map((value) => ({ value, label: shapeName(value) })),
+          }))}
+        />
+      </Row>
+      {values.length > 0 && (
+        <Row label="form">
+          {values.map((value, i) => (
+            <NumberField
+              key={i}
+              bare
+              label={`form ${i + 1}`}
+              value={Math.round(value * 100)}
+              suffix="%"
+              min={0}
+              max={100}
+              onChange={(next) =>
+                setValues(bench, 'Form', { adjust: values.map((old, k) => (k === i ? next / 100 : old)) })
+              }
+            />
+          ))}
+        </Row>
+      )}
+    </>
   );
 }
 
@@ -120,8 +144,55 @@ export function LineFields({ bench, item }: { bench: Bench; item: LineItem }) {
           />
         ))}
       </Row>
-      <p className="quiet">Pull an end to a box or a part of a diagram, and it holds on there.</p>
+      {item.route !== 'straight' && (
+        <Row label="bend">
+          <NumberField
+            bare
+            label="bend"
+            value={Math.round(item.bend * 100)}
+            suffix="%"
+            min={0}
+            max={100}
+            onChange={(value) => setValues(bench, 'Bend line', { bend: value / 100 })}
+          />
+        </Row>
+      )}
+      {(['from', 'to'] as const).map((side) => (
+        <HoldField key={side} bench={bench} item={item} side={side} />
+      ))}
+      <p className="quiet">Or pull an end to a box or a part of a diagram on the sheet.</p>
     </>
+  );
+}
+
+/** What an end of a line holds on to, for those who lead it without a pointer. */
+function HoldField({ bench, item, side }: { bench: Bench; item: LineItem; side: 'from' | 'to' }) {
+  const end = item[side];
+  const holds = bench.page.items.filter((other) => isHold(other) && !other.hidden).slice(0, 200);
+  const options = holds.flatMap((other) => [
+    { value: `${other.id} `, label: itemName(other) },
+    ...(other.kind === 'picture' ? (pictureNow(other.picture)?.targets ?? []) : []).map(({ name }) => ({
+      value: `${other.id} ${name}`,
+      label: `${itemName(other)}: ${name}`,
+    })),
+  ]);
+  return (
+    <Row label={side}>
+      <Select
+        size="small"
+        aria-label={side === 'from' ? 'Begins at' : 'Ends at'}
+        style={{ flex: 1, minWidth: 0 }}
+        value={end.item === null ? '' : `${end.item} ${end.target ?? ''}`}
+        onChange={(value) => {
+          const at = lineEnds(bench.page, item, pictureNow)[side];
+          const [id, ...target] = value.split(' ');
+          const name = target.join(' ');
+          const next = id ? { ...at, item: id, target: name || null } : free(at.x, at.y);
+          setValues(bench, 'Lead line', { [side]: next });
+        }}
+        options={[{ value: '', label: 'nothing, it is free' }, ...options]}
+      />
+    </Row>
   );
 }
 

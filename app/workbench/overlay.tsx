@@ -16,6 +16,8 @@ import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { useBench } from './bench';
 import type { Shown, Target } from './gestures/ground';
+import { gradientOf } from './gestures/grips';
+import type { Gradient } from './gradient';
 import { paintAxis, paintGrips } from './gradient';
 import { Guidance } from './guidance';
 import { Squiggles } from './squiggles';
@@ -63,55 +65,64 @@ function FormGrips({ bench, item, matrix }: { bench: Bench; item: FramedItem; ma
   const tab = useBench(bench, tabOf);
   const stop = useBench(bench, stopOf);
   const at = (point: Point) => transform(matrix, point);
-  const fill = item.kind === 'text' || item.kind === 'shape' ? item.fill : null;
-  if (tab === 'look' && fill && fill.kind !== 'solid') {
-    const [from, to] = paintAxis(fill, item.width, item.height).map(at);
-    return (
-      <g>
-        <line className="paint-axis" x1={from.x} y1={from.y} x2={to.x} y2={to.y} />
-        {paintGrips(fill, item.width, item.height).map(({ what, point, colour }) => {
-          const p = at(point);
-          return colour === null ? (
-            <rect
-              key={what}
-              className="grip paint-end"
-              data-grip={`paint ${what}`}
-              x={p.x - 7}
-              y={p.y - 7}
-              width="14"
-              height="14"
-              rx="2"
-              transform={`rotate(45 ${p.x} ${p.y})`}
-            />
-          ) : (
-            <circle
-              key={what}
-              className={`grip paint-stop${Number(what) === stop ? ' on' : ''}`}
-              data-grip={`paint ${what}`}
-              cx={p.x}
-              cy={p.y}
-              r="6.5"
-              style={{ fill: colour }}
-            />
-          );
-        })}
-      </g>
-    );
-  }
-  if (item.kind === 'shape')
-    return shapeHandles(item.shape, item.width, item.height, item.adjust).map(({ point }, i) => {
-      const p = at(point);
-      return <Diamond key={i} at={p} grip={`shape ${i}`} title="Changes the form" />;
-    });
-  if (item.kind === 'text' && item.lettering && item.lettering.curve !== 'straight')
-    return (
-      <Diamond
-        at={at(amountHandle(item.lettering, { x: 0, y: 0, width: item.width, height: item.height }))}
-        grip="amount"
-        title="Changes the curve"
-      />
-    );
-  return null;
+  const gradient = gradientOf(item, tab)?.paint;
+  const form =
+    item.kind === 'shape' && !gradient
+      ? shapeHandles(item.shape, item.width, item.height, item.adjust).map(({ point }, i) => (
+          <Diamond key={i} at={at(point)} grip={`shape ${i}`} title="Changes the form" />
+        ))
+      : null;
+  const curved = item.kind === 'text' && item.lettering && item.lettering.curve !== 'straight' ? item.lettering : null;
+  return (
+    <>
+      {gradient && <PaintGrips gradient={gradient} item={item} stop={stop} at={at} />}
+      {form}
+      {curved && (
+        <Diamond
+          at={at(amountHandle(curved, { x: 0, y: 0, width: item.width, height: item.height }))}
+          grip="amount"
+          title="Changes the curve"
+        />
+      )}
+    </>
+  );
+}
+
+type PaintGripsProps = { gradient: Gradient; item: FramedItem; stop: number; at: (point: Point) => Point };
+
+function PaintGrips({ gradient, item, stop, at }: PaintGripsProps) {
+  const [from, to] = paintAxis(gradient, item.width, item.height).map(at);
+  return (
+    <g>
+      <line className="paint-axis" x1={from.x} y1={from.y} x2={to.x} y2={to.y} />
+      {paintGrips(gradient, item.width, item.height).map(({ what, point, colour }) => {
+        const p = at(point);
+        return colour === null ? (
+          <rect
+            key={what}
+            className="grip paint-end"
+            data-grip={`paint ${what}`}
+            x={p.x - 7}
+            y={p.y - 7}
+            width="14"
+            height="14"
+            rx="2"
+            transform={`rotate(45 ${p.x} ${p.y})`}
+          />
+        ) : (
+          <circle
+            key={what}
+            className={`grip paint-stop${Number(what) === stop ? ' on' : ''}`}
+            data-grip={`paint ${what}`}
+            cx={p.x}
+            cy={p.y}
+            r="6.5"
+            style={{ fill: colour }}
+          />
+        );
+      })}
+    </g>
+  );
 }
 
 function Diamond({ at, grip, title }: { at: Point; grip: string; title: string }) {

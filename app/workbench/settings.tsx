@@ -43,6 +43,7 @@ function LookFields({ bench, items, sheet }: Props) {
       {items.every(isWritten) && isWritten(item) && (
         <>
           <PaintField
+            hint
             label="fill"
             paint={item.fill}
             palette={palette}

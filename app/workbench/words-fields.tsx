@@ -256,6 +256,7 @@ function LetteringFields({ bench, item, sheet }: Props<TextItem>) {
       {lettering && (
         <>
           <PaintField
+            hint
             label="letters"
             paint={lettering.fill}
             palette={sheet.palette}

@@ -130,6 +130,12 @@ describe('arranging a page', () => {
     },
   );
 
+  it('keeps words and the ribbon that they stand on together', () => {
+    const ribbon = shape({ id: 'ribbon', shape: 'ribbon', x: 20, y: 20, width: 560, height: 80 });
+    const parts = partsOf({ ...from, items: [...marsh, ribbon] }, null, pictures);
+    expect(parts[0].items.map((item) => item.id).sort()).toEqual(['ribbon', 'title']);
+    expect(parts[0]).toMatchObject({ title: true, flows: false });
+  });
   it('arranges what is chosen within the room that it has', () => {
     const to = arranged(made, from, LAYOUTS[1], ['facts', 'quote', 'crab'], { faces, pictures });
     expect(

@@ -42,12 +42,20 @@ export function partsOf(page: Page, ids: readonly string[] | null, pictures: Pic
     const [a, b] = [line.from.item, line.to.item];
     if (a !== null && b !== null && root.has(a) && root.has(b)) root.set(rootOf(a), rootOf(b));
   }
+  // What lies on something, as words on a ribbon, goes with it.
+  placed.forEach((a, i) =>
+    placed.slice(i + 1).forEach((b) => {
+      if (covered(boxes.get(a.id)!, boxes.get(b.id)!)) root.set(rootOf(a.id), rootOf(b.id));
+    }),
+  );
   const groups = new Map<string, Item[]>();
   for (const item of placed) groups.set(rootOf(item.id), [...(groups.get(rootOf(item.id)) ?? []), item]);
   const parts = [...groups].map(([id, items]): Part => {
     const box = union(items.map((item) => boxes.get(item.id)!));
     const [only] = items;
-    const role = items.length === 1 ? (only.role ?? '') : '';
+    const roles = items.map((item) => item.role ?? '');
+    const title = roles.includes('title');
+    const role = title ? 'title' : items.length === 1 ? roles[0] : '';
     const flows =
       items.length === 1 &&
       only.kind === 'text' &&
@@ -60,7 +68,7 @@ export function partsOf(page: Page, ids: readonly string[] | null, pictures: Pic
       box,
       flows,
       weight: (ROLE_WEIGHT[role] ?? 1) * Math.sqrt(Math.max(100, box.width * box.height)),
-      title: role === 'title',
+      title,
     };
   });
   // Reading order: by rows a sixth of the page high, then across.
@@ -72,6 +80,14 @@ export function partsOf(page: Page, ids: readonly string[] | null, pictures: Pic
       a.box.x - b.box.x ||
       (a.id < b.id ? -1 : 1),
   );
+}
+
+/** Whether the smaller of two boxes lies in the other for the most part. */
+function covered(a: Box, b: Box): boolean {
+  const width = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x);
+  const height = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);
+  const smaller = Math.min(a.width * a.height, b.width * b.height);
+  return width > 0 && height > 0 && width * height > smaller * 0.8;
 }
 
 /** The size that words of a part are set in at the moment, for telling how far they may shrink. */

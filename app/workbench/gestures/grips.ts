@@ -12,11 +12,13 @@ import type { Along } from '../../../core/geometry/scale';
 import { PLACES_ONLY, resizedGroup, scaledItem } from '../../../core/geometry/scale';
 import { snapSides } from '../../../core/geometry/snap';
 import { free } from '../../../core/sheet/make';
-import type { FramedItem, Item, LineItem, Paint } from '../../../core/sheet/schema';
+import type { FramedItem, Item, LineItem } from '../../../core/sheet/schema';
 import { isFramed } from '../../../core/sheet/schema';
 import { amountAt } from '../../../core/text/lettering';
 import { pictureNow } from '../../sheet/resources';
 import { grownTo } from '../arrange';
+import type { Tab } from '../bench';
+import type { Gradient } from '../gradient';
 import { paintPulled } from '../gradient';
 import type { Ground, Target } from './ground';
 import { mayMove, SNAP, unsnapped } from './ground';
@@ -189,15 +191,26 @@ export function pullAmount(ground: Ground, event: ReactPointerEvent): void {
   ]);
 }
 
+/** The gradient whose grips an item shows: that of its letters beside their settings, that of its fill beside those. */
+export function gradientOf(item: Item, tab: Tab): { of: 'fill' | 'letters'; paint: Gradient } | null {
+  const letters = item.kind === 'text' && tab === 'words' ? (item.lettering?.fill ?? null) : null;
+  if (letters && letters.kind !== 'solid') return { of: 'letters', paint: letters };
+  const fill = (item.kind === 'text' || item.kind === 'shape') && tab === 'look' ? item.fill : null;
+  return fill && fill.kind !== 'solid' ? { of: 'fill', paint: fill } : null;
+}
+
 /** An end or a stop of a gradient, on the item itself. */
 export function pullPaint(ground: Ground, event: ReactPointerEvent, what: string): void {
+  const { bench } = ground;
   const item = only(ground);
-  if (!item || (item.kind !== 'text' && item.kind !== 'shape') || !item.fill || item.fill.kind === 'solid') return;
-  const paint: Paint = item.fill;
-  const index = /^\d+$/.test(what) ? Number(what) : null;
-  if (index !== null) ground.bench.put({ stop: index });
-  const back = inverse(pageMatrix(ground.bench.page, item));
-  ground.reshape(event, 'Gradient', [item], (point) => [
-    { ...item, fill: paintPulled(paint, item.width, item.height, what, transform(back, point)) },
-  ]);
+  const found = item && gradientOf(item, bench.tab);
+  if (!item || !isFramed(item) || !found) return;
+  if (/^\d+$/.test(what)) bench.put({ stop: Number(what) });
+  const back = inverse(pageMatrix(bench.page, item));
+  ground.reshape(event, 'Gradient', [item], (point) => {
+    const paint = paintPulled(found.paint, item.width, item.height, what, transform(back, point));
+    if (found.of === 'letters' && item.kind === 'text')
+      return [{ ...item, lettering: item.lettering && { ...item.lettering, fill: paint } }];
+    return [{ ...item, fill: paint } as Item];
+  });
 }

@@ -1,0 +1,290 @@
+import type { Page } from '@playwright/test';
+import { page as makePage, plain, text } from '../../core/sheet/make';
+import { compartment, drag, drawn, enter, expect, leaf, onPage, press, saved, supply, test } from './house';
+
+const stack = (page: Page) => page.locator('.stack-item');
+const field = (page: Page, label: string) =>
+  page.locator('.margin-card').getByRole('textbox', { name: label, exact: true });
+const words = (page: Page) => page.getByRole('list', { name: 'What stands on the page' });
+
+test.describe('the finer work', () => {
+  let page: Page;
+  test.beforeAll(async ({ browser, house }) => {
+    page = await enter(browser, house, 'Maren');
+  });
+  test.beforeEach(async () => {
+    await page.goto('/desk');
+    await page.getByRole('button', { name: 'Blank page' }).click();
+    await drawn(page);
+    await saved(page);
+  });
+  const click = async (x: number, y: number, key?: 'Control') => {
+    const at = await onPage(page, x, y);
+    if (key) await page.keyboard.down(key);
+    await page.mouse.click(at.x, at.y);
+    if (key) await page.keyboard.up(key);
+  };
+
+  test('digs through what lies on top, with a list of it, by pointer and by key', async () => {
+    for (const name of ['rectangle', 'oval', 'heart']) {
+      await supply(page, 'Shapes', name);
+      await drag(page, [396, 306], [396, 306]);
+    }
+    for (let i = 0; i < 3; i++) await stack(page).nth(i).click();
+    await press(page, 60, 60);
+    const order = await stack(page).evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
+    for (const name of ['heart', 'oval', 'rectangle', 'heart']) {
+      await click(410, 320, 'Control');
+      await expect(page.locator('.settings h3')).toContainText(name);
+    }
+    await expect(page.getByRole('listbox').getByRole('option')).toHaveCount(3);
+    await page.getByRole('option', { name: 'rectangle' }).click();
+    await expect(page.locator('.settings h3')).toContainText('rectangle');
+    await page.keyboard.press('Escape');
+    await page.locator('[data-stage]').focus();
+    await page.keyboard.press('d');
+    await expect(page.locator('.settings h3')).toContainText('heart');
+    expect(await stack(page).evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')))).toEqual(order);
+  });
+
+  test('covered words are edited where they are, and what lies above them is dim meanwhile', async () => {
+    await supply(page, 'Words', 'Body');
+    await page.keyboard.type('under it all');
+    await page.keyboard.press('Escape');
+    await compartment(page, 'Pictures');
+    await page.getByLabel('Find a picture').fill('hedgehog');
+    await page.getByRole('button', { name: 'hedgehog', exact: true }).click();
+    await expect(stack(page).first()).toHaveAccessibleName('hedgehog');
+    await press(page, 396, 306, 2);
+    await expect(page.locator('.mark-editing')).toBeVisible();
+    await expect(page.locator('.page-view .dim')).toHaveCount(1);
+    await page.keyboard.press('End');
+    await page.keyboard.type('!');
+    await page.keyboard.press('Escape');
+    await expect(page.locator('.page-view .dim')).toHaveCount(0);
+    await expect(words(page)).toContainText('under it all!');
+    await expect(stack(page).first()).toHaveAccessibleName('hedgehog');
+  });
+
+  test('shows equal gaps with their size while something is dragged', async () => {
+    for (const x of [120, 300]) {
+      await supply(page, 'Shapes', 'oval');
+      await drag(page, [396, 306], [x, 420], 'Control');
+    }
+    await supply(page, 'Shapes', 'oval');
+    const [from, to] = [await onPage(page, 396, 306), await onPage(page, 482, 421)];
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(to.x, to.y, { steps: 5 });
+    await expect(page.locator('.gap-words')).toHaveText(['0.83', '0.83']);
+    await page.mouse.up();
+    await expect(page.locator('.gap-words')).toHaveCount(0);
+    // Drawn to where the gap is the same: 120, 300, 480.
+    await expect(field(page, 'across')).toHaveValue(`${Math.round(((480 - 60) / 72) * 100) / 100}`);
+  });
+
+  test('guides are pulled out of the rulers, things go to them, and off the page they are gone', async () => {
+    await page.getByRole('button', { name: 'Rulers: pull guides out of them' }).click();
+    const ruler = (await page.locator('.ruler.down').boundingBox())!;
+    const at = await onPage(page, 200, 300);
+    await page.mouse.move(ruler.x + 6, at.y);
+    await page.mouse.down();
+    await page.mouse.move(at.x, at.y, { steps: 4 });
+    await page.mouse.up();
+    await expect(page.locator('.own-guide-hit')).toHaveCount(1);
+    await supply(page, 'Shapes', 'oval');
+    await drag(page, [396, 306], [258, 200]);
+    await expect
+      .poll(async () => Math.abs(Number(await field(page, 'across').inputValue()) - 200 / 72))
+      .toBeLessThan(0.02);
+    await page.mouse.move(at.x, at.y + 150);
+    await page.mouse.down();
+    const off = await onPage(page, -30, 300);
+    await page.mouse.move(off.x, off.y, { steps: 4 });
+    await page.mouse.up();
+    await expect(page.locator('.own-guide-hit')).toHaveCount(0);
+    await page.keyboard.press('Escape');
+    await press(page, 700, 560);
+    await page.getByRole('button', { name: 'Rulers: pull guides out of them' }).click();
+  });
+
+  test('another page size is asked about, and both ways are shown first', async () => {
+    await supply(page, 'Words', 'Title');
+    await page.keyboard.type('Sized');
+    await page.keyboard.press('Escape');
+    await press(page, 60, 560);
+    const size = async () => {
+      await page.locator('.margin-card .ant-select').first().click();
+      await page.getByTitle('11 × 17 in', { exact: true }).click();
+    };
+    await size();
+    await expect(page.locator('.size-ways img')).toHaveCount(2);
+    await page.getByRole('button', { name: 'Things stay at the bottom right' }).click();
+    await page.getByRole('button', { name: 'keep things, add room' }).click();
+    await expect(page.locator('.size-words')).toHaveText('11 × 17 in, wide');
+    await stack(page).first().click();
+    await expect(field(page, 'size')).toHaveValue('30');
+    await page.getByRole('button', { name: 'undo' }).click();
+    await press(page, 60, 560);
+    await size();
+    await page.getByRole('button', { name: 'scale all, words too' }).click();
+    await stack(page).first().click();
+    expect(Number(await field(page, 'size').inputValue())).toBeCloseTo(30 * Math.min(1224 / 792, 792 / 612), 1);
+  });
+
+  test('finds words on all pages and replaces them in one step', async () => {
+    await supply(page, 'Words', 'Body');
+    await page.keyboard.type('a crab and a Crab');
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Control+f');
+    await page.getByRole('textbox', { name: 'Find words' }).fill('crab');
+    await expect(page.locator('.find h3')).toContainText('of 2');
+    await page.getByRole('textbox', { name: 'Replace with' }).fill('shrimp');
+    await page.getByRole('button', { name: 'replace all' }).click();
+    await expect(words(page)).toContainText('a shrimp and a shrimp');
+    await page.getByRole('button', { name: 'undo' }).click();
+    await expect(words(page)).toContainText('a crab and a Crab');
+  });
+
+  test('marks misspelt words and offers what was meant', async () => {
+    await supply(page, 'Words', 'Body');
+    await page.keyboard.type('The colour of these wrods');
+    await page.keyboard.press('Escape');
+    await expect(page.locator('.squiggle')).toHaveCount(1);
+    await expect(page.locator('.misspelt')).toHaveText(['wrods']);
+    await page.locator('.chip', { hasText: /^words$/ }).click();
+    await expect(words(page)).toContainText('The colour of these words');
+    await expect(page.locator('.squiggle')).toHaveCount(0);
+  });
+
+  test('words that can’t be read are found at their spot, and a mend that is offered mends them', async () => {
+    await supply(page, 'Words', 'Body');
+    await page.keyboard.type('Pale words on pale paper');
+    await page.keyboard.press('Control+a');
+    await page.getByRole('radio', { name: 'colour #dfe8d0' }).click();
+    await page.keyboard.press('Escape');
+    const card = page.getByRole('region', { name: /^Hard to read/ });
+    await expect(card).toContainText('should be 4.5');
+    await expect(page.locator('.hard-words')).toHaveText('1 to look at');
+    await card.locator('.chip').first().click();
+    await expect(card).toBeHidden();
+    await expect(page.locator('.hard-words')).toBeHidden();
+  });
+
+  test('takes a colour off the sheet, and refuses one that is none', async () => {
+    await compartment(page, 'Pictures');
+    await page.getByLabel('Find a picture').fill('frog');
+    await page.getByRole('button', { name: 'frog', exact: true }).click();
+    await drag(page, [396, 306], [200, 200], 'Control');
+    await supply(page, 'Shapes', 'oval');
+    await leaf(page, 'look');
+    const other = page.getByRole('button', { name: ': another colour' }).first();
+    await other.click();
+    const digits = page.getByLabel(/colour as six digits/);
+    await digits.fill('greenish');
+    await digits.press('Enter');
+    await expect(page.getByText('This is no colour')).toBeVisible();
+    await digits.fill('#1D3557');
+    await digits.press('Enter');
+    await expect(page.locator('.page-view path[fill="#1d3557"]')).toHaveCount(1);
+    await page.getByRole('button', { name: 'off the sheet' }).click();
+    // The frog's belly.
+    await click(200, 236);
+    await expect(page.locator('.page-view path[fill="#1d3557"]')).toHaveCount(0);
+    await expect(other).toHaveClass(/chosen/);
+  });
+
+  test('keeps plain structure of what is pasted from elsewhere, and drops the rest', async () => {
+    await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+    await page.evaluate(() => {
+      const html =
+        '<meta charset="utf-8"><style>p{color:red}</style><h2 style="font-family:Foo">Who lives here</h2><p>Crabs <b>dig</b>, snails <i style="color:red">graze</i>.</p><ul><li>mud<ol><li>soft</li></ol></li><li>sand</li></ul><script>alert(1)</script>';
+      const item = new ClipboardItem({
+        'text/html': new Blob([html], { type: 'text/html' }),
+        'text/plain': new Blob(['x'], { type: 'text/plain' }),
+      });
+      return navigator.clipboard.write([item]);
+    });
+    await page.locator('[data-stage]').focus();
+    await page.keyboard.press('Control+v');
+    await expect(words(page)).toContainText('Who lives here');
+    await expect(words(page)).toContainText('Crabs dig, snails graze.');
+    await expect(words(page)).not.toContainText('alert');
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Control+End');
+    await expect(page.getByRole('button', { name: 'List: bullet' })).toBeVisible();
+    await page.keyboard.press('Escape');
+    // Bold came along, the colour did not.
+    await expect(page.getByRole('radio', { name: 'colour #2a2820' })).toHaveAttribute('aria-checked', 'true');
+  });
+
+  test('names a moment, looks back along the growth, goes back, and begins a second sheet', async () => {
+    await supply(page, 'Shapes', 'star');
+    await supply(page, 'Shapes', 'heart');
+    await saved(page);
+    await compartment(page, 'Growth');
+    await page.getByLabel('Name of this moment').fill('two shapes');
+    await page.getByLabel('Name of this moment').press('Enter');
+    await expect(page.locator('.moment')).toContainText('two shapes');
+    await page.getByLabel('Growth of the sheet').focus();
+    await page.keyboard.press('Home');
+    await expect(page.locator('.paper.past')).toBeVisible();
+    await expect(page.locator('.page-view g[data-item]')).toHaveCount(0);
+    await page.keyboard.press('ArrowRight');
+    await expect(page.locator('.page-view g[data-item]')).toHaveCount(1);
+    await page.getByRole('button', { name: 'go back to this' }).click();
+    await expect(page.locator('.paper.past')).toHaveCount(0);
+    await expect(stack(page)).toHaveCount(1);
+    await page.getByRole('button', { name: 'undo' }).click();
+    await expect(stack(page)).toHaveCount(2);
+    await page.locator('.moment .look').click();
+    await page.getByRole('button', { name: 'save this as a second sheet' }).click();
+    await expect(page.getByLabel('Name of the sheet')).toHaveValue(/, second$/);
+    await expect(stack(page)).toHaveCount(2);
+  });
+
+  test('an old sheet in a face that is not here opens in another, and says so', async ({ house }) => {
+    const asked = page.waitForResponse(/\/changes\?since/);
+    await page.reload();
+    const documentUrl = new URL((await asked).url()).pathname;
+    const old = text({
+      id: 'old',
+      x: 90,
+      y: 90,
+      body: plain('Set long ago').map((p) => ({
+        ...p,
+        runs: p.runs.map((run) => ({ ...run, style: { font: 'long-gone' } })),
+      })),
+    });
+    const changes = [{ kind: 'page-insert', behind: null, page: makePage({ id: 'oldpage', items: [old] }) }];
+    const posted = await page
+      .context()
+      .request.post(documentUrl, { headers: { origin: house.url }, data: { base: 0, batch: 'old-sheet', changes } });
+    expect(await posted.json()).toMatchObject({ outcome: 'saved' });
+    await page.reload();
+    await drawn(page);
+    await expect(page.locator('.notice')).toContainText('“long-gone”, which is not here');
+    await expect(words(page)).toContainText('Set long ago');
+  });
+
+  test('absurd numbers and sizes of nothing are refused with what would do', async () => {
+    await supply(page, 'Shapes', 'oval');
+    await expect(page.locator('.settings h3')).toContainText('oval');
+    for (const [label, typed, said] of [
+      ['wide', '0', /At least 0.01 in/],
+      ['wide', '1e9', /Type a length/],
+      ['across', '5/0', /Type a length/],
+      ['opaque', '900', /Between 0 and 100/],
+      ['turn', '((1', /Type a number/],
+    ] as const) {
+      const input = field(page, label);
+      const before = await input.inputValue();
+      await input.fill(typed);
+      await input.press('Enter');
+      await expect(page.getByText(said).last()).toBeVisible();
+      await input.press('Escape');
+      await expect(input).toHaveValue(before);
+    }
+    await expect(stack(page)).toHaveCount(1);
+  });
+});
