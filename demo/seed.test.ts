@@ -1,5 +1,8 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { Sheet } from '../core/sheet/schema';
+import { wordsOf } from '../core/drawing/item';
+import { unreadable } from '../core/proof/readable';
+import { isWritten, Sheet } from '../core/sheet/schema';
+import { everyItem } from '../core/sheet/tree';
 import type { Database } from '../server/database/connection';
 import { openEmbedded } from '../server/database/embedded';
 import { migrate } from '../server/database/migrate';
@@ -9,8 +12,10 @@ import { loadDocument } from '../server/stores/documents';
 import { progressOf } from '../server/stores/handouts';
 import { signInStudent, signInTeacher } from '../server/stores/people';
 import { SECRET, TEACHERS } from './school';
+import { Shelf } from '../server/shelf';
 import { seed } from './seed';
 import { foodSheet, heronSheet, nestPoster, tideSheet } from './sheets';
+import { marshOverview, nightPoster } from './wall';
 
 let db: Database;
 beforeAll(async () => {
@@ -53,8 +58,21 @@ test('gives no answer away in any copy that was not filled in', async () => {
 });
 
 test('says the same each time: its sheets hold no chance', () => {
-  for (const make of [heronSheet, tideSheet, foodSheet, nestPoster]) {
+  for (const make of [heronSheet, tideSheet, foodSheet, nestPoster, nightPoster, marshOverview]) {
     expect(make()).toEqual(make());
     expect(Sheet.safeParse(make()).error).toBeUndefined();
+  }
+});
+
+test('what is to be hung up can be read, and holds all its words', async () => {
+  const { resources } = await Shelf.open();
+  for (const sheet of [nightPoster(), marshOverview()]) {
+    expect(unreadable(sheet, sheet.pages[0], resources)).toEqual([]);
+    for (const item of everyItem(sheet))
+      if (isWritten(item))
+        expect([item.id, wordsOf(item, { faces: resources.faces, roles: sheet.roles }).layout.overflows]).toEqual([
+          item.id,
+          false,
+        ]);
   }
 });

@@ -19,6 +19,7 @@ import * as classes from './classes';
 import * as copy from './copy';
 import * as desk from './desk';
 import * as front from './front';
+import * as growth from './growth';
 import * as handOut from './hand-out';
 import * as join from './join';
 import * as reading from './reading';
@@ -169,7 +170,7 @@ describe('the Desk and the classes', () => {
       handouts: unknown[];
     };
     expect([mine.sheets.length, mine.handouts.length, theirs.sheets.length, theirs.handouts.length]).toEqual([
-      4, 2, 1, 0,
+      6, 2, 1, 0,
     ]);
   });
   test('begin only what there is', async () =>
@@ -203,6 +204,37 @@ describe('the Desk and the classes', () => {
       form: { do: 'add-students', classId: plover.id, names: 'Ada\n\n Ben \n' },
     });
     expect((await membersOf(db, plover.id)).map((member) => member.name)).toEqual(['Ada', 'Ben']);
+  });
+});
+
+describe('the growth of a sheet', () => {
+  const ask = (handler: Handler, cookie: string | undefined, form?: Record<string, string>) =>
+    call(handler, '/x', { cookie, form, params: { sheetId: ids.sheet } });
+  test('is its owner’s to see, and nobody else’s', async () => {
+    const mine = (await ask(growth.loader, cookies.teacher)) as Response;
+    expect(await mine.json()).toMatchObject({ from: 0, log: [], moments: [] });
+    for (const cookie of [cookies.colleague, cookies.student])
+      expect(((await ask(growth.loader, cookie)) as Response).status).toBe(404);
+    expect(((await ask(growth.loader, undefined)) as Response).status).toBe(401);
+  });
+  test.each<[string, Record<string, string>, RegExp]>([
+    ['a moment without a name', { do: 'name', seq: '0', name: ' ' }, /Give the moment a name/],
+    ['a name that is a story', { do: 'name', seq: '0', name: 'x'.repeat(81) }, /under 80 letters/],
+    ['a moment that has not come', { do: 'name', seq: '7', name: 'later' }, /not come that far/],
+    ['a second sheet from such a moment', { do: 'second', seq: '7' }, /Choose another one/],
+  ])('refuses %s', async (_, form, message) =>
+    expect(await problemOf(await ask(growth.action, cookies.teacher, form))).toMatch(message),
+  );
+  test('keeps a moment by its name, and begins a second sheet that leaves the first as it was', async () => {
+    const named = (await ask(growth.action, cookies.teacher, { do: 'name', seq: '0', name: 'bare' })) as Response;
+    const { moments } = (await named.json()) as { moments: { id: string; name: string }[] };
+    expect(moments).toMatchObject([{ name: 'bare', seq: 0 }]);
+    const answer = (await ask(growth.action, cookies.teacher, { do: 'second', seq: '0' })) as Response;
+    expect(answer.headers.get('Location')).toMatch(/^\/sheets\/[\w-]+\?named=no$/);
+    expect(answer.headers.get('Location')).not.toContain(ids.sheet);
+    const gone = (await ask(growth.action, cookies.teacher, { do: 'drop', id: moments[0].id })) as Response;
+    expect(await gone.json()).toEqual({ moments: [] });
+    expect(((await ask(growth.action, cookies.colleague, { do: 'second', seq: '0' })) as Response).status).toBe(404);
   });
 });
 

@@ -25,8 +25,11 @@ import { LookForList } from '../student/lookfor-list';
 import '../student/student.css';
 import { dropSupply, Drawer } from '../supplies/drawer';
 import { Bench, useBench } from '../workbench/bench';
-import { Notice, SaveWords } from '../workbench/save-words';
+import { Aids, findEntry } from '../workbench/aids';
+import { Pager } from '../workbench/pager';
+import { SaveWords } from '../workbench/save-words';
 import { ItemSettings } from '../workbench/settings';
+import { useSpelling } from '../workbench/spelling';
 import { Stage } from '../workbench/stage';
 import { typeWords } from '../workbench/words';
 import { UndoRedo } from '../workbench/undo-redo';
@@ -123,6 +126,7 @@ const editingSlice = (bench: Bench) => bench.editing;
 const previewSlice = (bench: Bench) => bench.preview;
 const resultsSlice = (bench: Bench) => bench.results;
 const shutSlice = (bench: Bench) => bench.shut;
+const findingSlice = (bench: Bench) => bench.finding;
 
 const SHUT: Partial<Record<Loaded['state'], string>> = {
   'handed-in': 'This copy is handed in. Take it back to change it.',
@@ -147,7 +151,9 @@ function Copy({ loaded }: { loaded: Loaded }) {
   const editing = useBench(bench, editingSlice);
   const results = useBench(bench, resultsSlice) ?? loaded.results;
   const shut = useBench(bench, shutSlice);
+  const finding = useBench(bench, findingSlice);
   useBench(bench, previewSlice);
+  useSpelling(bench);
   const { view, stage } = useView(page, 'fit');
   const { faces, arrived } = useDrawing(sheet);
   const fetcher = useFetcher<typeof action>();
@@ -219,7 +225,11 @@ function Copy({ loaded }: { loaded: Loaded }) {
   const notes = loaded.notes.map((note) =>
     note.id === ticked ? { ...note, settled: fetcher.formData?.get('settled') === 'yes' } : note,
   );
-  const all: MarginEntry[] = [...entries, ...noteEntries(notes, page, fetcher.submit)];
+  const all: MarginEntry[] = [
+    ...(finding ? [findEntry(bench)] : []),
+    ...entries,
+    ...noteEntries(notes, page, fetcher.submit),
+  ];
   const here = editing ? findOn(page, editing.id)?.item : undefined;
   if (here?.kind === 'text' && !shut) {
     const box = boxOf(page, here, pictureNow);
@@ -255,7 +265,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
           </>
         ),
       });
-  } else if (!editing && selection.length > 0 && bench.selectedItems.every((item) => item.touch === 'free')) {
+  } else if (!shut && selection.length > 0 && bench.selectedItems.every((item) => item.touch === 'free')) {
     const box = boxOf(page, bench.selectedItems[0], pictureNow);
     all.push({
       id: 'chosen',
@@ -275,7 +285,12 @@ function Copy({ loaded }: { loaded: Loaded }) {
           <Strip
             home="/tray"
             title={loaded.title}
-            before={open ? <SaveWords bench={bench} /> : <StateLabel state={loaded.state} />}
+            before={
+              <>
+                {open ? <SaveWords bench={bench} /> : <StateLabel state={loaded.state} />}
+                <Pager bench={bench} />
+              </>
+            }
           >
             {open && <span className="quiet">{dueWords(loaded.dueAt, loaded.now, zone)}</span>}
             {open && (
@@ -354,7 +369,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
         </ul>
         <p className="quiet">You can take it back until your teacher begins to read it.</p>
       </Modal>
-      <Notice bench={bench} />
+      <Aids bench={bench} />
     </>
   );
 }

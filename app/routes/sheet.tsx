@@ -1,5 +1,5 @@
 import { Button, Dropdown } from 'antd';
-import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { ShouldRevalidateFunctionArgs } from 'react-router';
 import { Link, useSearchParams, useSubmit } from 'react-router';
 import { sizeName } from '../../core/sheet/units';
@@ -21,12 +21,12 @@ import { pictureNow } from '../sheet/resources';
 import { dropSupply, Drawer } from '../supplies/drawer';
 import { Bench, useBench } from '../workbench/bench';
 import type { Editing } from '../workbench/bench';
-import { turnPage } from '../workbench/commands';
-import { FindCard } from '../workbench/find';
+import { Aids, findEntry } from '../workbench/aids';
+import { Pager } from '../workbench/pager';
 import { PageCard } from '../workbench/page-card';
 import { readableEntries, useProof } from '../workbench/proof';
 import { Rulers } from '../workbench/rulers';
-import { Notice, SaveWords } from '../workbench/save-words';
+import { SaveWords } from '../workbench/save-words';
 import { ItemSettings } from '../workbench/settings';
 import { useSpelling } from '../workbench/spelling';
 import { Stack } from '../workbench/stack';
@@ -73,8 +73,6 @@ const selectionSlice = (bench: Bench) => bench.selection;
 const editingSlice = (bench: Bench) => bench.editing;
 const previewSlice = (bench: Bench) => bench.preview;
 const findingSlice = (bench: Bench) => bench.finding;
-const keySheetSlice = (bench: Bench) => bench.keySheet;
-const KeySheet = lazy(() => import('../workbench/key-sheet'));
 
 function useOpenBench(loaded: Loaded): Bench {
   const [bench] = useState(() => new Bench({ ...loaded, rights: { kind: 'all' }, growthAt: `/sheets/${loaded.id}` }));
@@ -101,16 +99,7 @@ function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
   const { sheet, page, selection, finding, findings } = shown;
   const items = selection.flatMap((id) => findOn(page, id)?.item ?? []);
   const entries = readableEntries(bench, page, findings);
-  if (finding)
-    entries.unshift({
-      id: 'find',
-      anchor: null,
-      end: 'top',
-      tone: 'sky',
-      current: true,
-      label: 'Find words',
-      content: <FindCard bench={bench} />,
-    });
+  if (finding) entries.unshift(findEntry(bench));
   if (items.length === 0)
     return [
       ...entries,
@@ -161,7 +150,6 @@ function Workbench({ loaded }: { loaded: Loaded }) {
   const [rulers, setRulersOn] = useState(false);
   useEffect(() => setRulersOn(localStorage.getItem(RULERS) === 'on'), []);
   const finding = useBench(bench, findingSlice);
-  const keySheet = useBench(bench, keySheetSlice);
   const now = useMemo(() => {
     const setRulers = (on: boolean) => {
       localStorage.setItem(RULERS, on ? 'on' : 'off');
@@ -214,12 +202,7 @@ function Workbench({ loaded }: { loaded: Loaded }) {
           />
         </div>
       </SheetFrame>
-      <Notice bench={bench} />
-      {keySheet && (
-        <Suspense fallback={null}>
-          <KeySheet bench={bench} />
-        </Suspense>
-      )}
+      <Aids bench={bench} />
     </>
   );
 }
@@ -285,29 +268,7 @@ function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom, hard }: StripPr
         <>
           <SaveWords bench={bench} />
           <span className="size-words">{sizeName(page.width, page.height, sheet.unit)}</span>
-          {sheet.pages.length > 1 && (
-            <span className="pager">
-              <button
-                type="button"
-                className="plainbtn"
-                aria-label="The page before"
-                disabled={at === 0}
-                onClick={() => turnPage(bench, -1)}
-              >
-                ‹
-              </button>
-              page {at + 1} of {sheet.pages.length}
-              <button
-                type="button"
-                className="plainbtn"
-                aria-label="The next page"
-                disabled={at === sheet.pages.length - 1}
-                onClick={() => turnPage(bench, 1)}
-              >
-                ›
-              </button>
-            </span>
-          )}
+          <Pager bench={bench} />
           {hard > 0 && <span className="hard-words">{hard === 1 ? '1 to look at' : `${hard} to look at`}</span>}
         </>
       }

@@ -245,9 +245,11 @@ export function resizeChanges(bench: Bench, item: FramedItem, values: { width?: 
 
 /** A text box that grows is as high as its words at least. */
 export function grownTo(bench: Bench, item: Item): Item {
-  if (item.kind !== 'text' || item.fit !== 'grow' || !bench.faces) return item;
-  const need = grownHeight(item.body, roleOf(bench.sheet, item.role), item, bench.faces);
-  return item.height < need ? { ...item, height: need } : item;
+  if (item.kind !== 'text' || !bench.faces) return item;
+  const need = () => grownHeight(item.body, roleOf(bench.sheet, item.role), item, bench.faces!);
+  // Lines that are as wide as their box get higher and lower with it.
+  if (item.fit === 'width' || item.fit === 'lines') return { ...item, height: need() };
+  return item.fit === 'grow' ? { ...item, height: Math.max(item.height, need()) } : item;
 }
 
 /** Moves what is chosen so that the box around it begins at a place. */

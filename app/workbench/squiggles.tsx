@@ -1,9 +1,10 @@
-import { memo, useMemo } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { warpOfItem, wordsOf } from '../../core/drawing/item';
 import { pageMatrix } from '../../core/geometry/frame';
 import type { Point } from '../../core/geometry/matrix';
 import { compose, scaling, transform } from '../../core/geometry/matrix';
 import type { Page, Sheet, WrittenItem } from '../../core/sheet/schema';
+import { isEmpty } from '../../core/sheet/body';
 import { isWritten } from '../../core/sheet/schema';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import { selectionBoxes } from '../../core/text/caret';
@@ -19,10 +20,15 @@ const facesOf = (bench: Bench) => bench.faces;
 const checkedOf = (bench: Bench) => bench.checked;
 const litOf = (bench: Bench) => bench.lit;
 
+/** Boxes that grow hold whatever is in them. */
+const mayOverflow = (item: WrittenItem) =>
+  !isEmpty(item.body) && (item.kind === 'shape' || item.fit === 'keep' || item.fit === 'shrink');
+
 type Stretch = { from: number; to: number };
 
 /** The boxes of stretches of an item's words, as corners on the page, in pixels. */
 function boxesOf(page: Page, item: WrittenItem, roles: Sheet['roles'], faces: Faces, scale: number, list: Stretch[]) {
+  if (list.length === 0) return [];
   const { layout, origin } = wordsOf(item, { faces, roles });
   const warp = warpOfItem(item, layout);
   const matrix = compose(scaling(scale, scale), pageMatrix(page, item));
@@ -66,11 +72,25 @@ type ItemProps = {
 const ItemSquiggles = memo(
   function ItemSquiggles({ page, item, roles, faces, scale, own }: ItemProps) {
     const wrong = misspelt(item, own);
-    if (wrong.length === 0) return null;
     const d = boxesOf(page, item, roles, faces, scale, wrong)
       .map(([, , right, left]) => wave(left, right))
       .join('');
-    return <path className="squiggle" d={d} />;
+    const over = mayOverflow(item) && wordsOf(item, { faces, roles }).layout.overflows;
+    if (!over && !d) return null;
+    const foot = transform(compose(scaling(scale, scale), pageMatrix(page, item)), {
+      x: item.width / 2,
+      y: item.height,
+    });
+    return (
+      <>
+        {d && <path className="squiggle" d={d} />}
+        {over && (
+          <path className="overflow-mark" d={`M${foot.x - 9} ${foot.y - 3}h18l-9 9Z`}>
+            <title>There are more words than the box holds</title>
+          </path>
+        )}
+      </>
+    );
   },
   // The page is there for the place of the item in it: while that and the item are the same, so are its marks.
   (a, b) =>
@@ -83,7 +103,17 @@ const ItemSquiggles = memo(
     findOn(a.page, a.item.id)?.groups.at(-1) === findOn(b.page, b.item.id)?.groups.at(-1),
 );
 
-export const Squiggles = memo(function Squiggles({ bench, page, scale }: { bench: Bench; page: Page; scale: number }) {
+export const Squiggles = memo(function Squiggles({
+  bench,
+  page: now,
+  scale,
+}: {
+  bench: Bench;
+  page: Page;
+  scale: number;
+}) {
+  // A moment later than the page itself: a key typed must not wait for the marks.
+  const page = useDeferredValue(now);
   const { roles, ownWords } = useBench(bench, sheetOf);
   const faces = useBench(bench, facesOf);
   const checked = useBench(bench, checkedOf);
@@ -100,19 +130,18 @@ export const Squiggles = memo(function Squiggles({ bench, page, scale }: { bench
         boxesOf(page, found, roles, faces, scale, [lit]).map((corners, i) => (
           <polygon key={i} className="mark-found" points={corners.map((p) => `${p.x},${p.y}`).join(' ')} />
         ))}
-      {checked > 0 &&
-        written.map((item) => (
-          <ItemSquiggles
-            key={item.id}
-            page={page}
-            item={item}
-            roles={roles}
-            faces={faces}
-            scale={scale}
-            own={ownWords}
-            checked={checked}
-          />
-        ))}
+      {written.map((item) => (
+        <ItemSquiggles
+          key={item.id}
+          page={page}
+          item={item}
+          roles={roles}
+          faces={faces}
+          scale={scale}
+          own={ownWords}
+          checked={checked}
+        />
+      ))}
     </g>
   );
 });

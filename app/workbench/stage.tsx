@@ -13,6 +13,7 @@ import { itemName } from '../../core/sheet/name';
 import type { FramedItem, Item, WrittenItem } from '../../core/sheet/schema';
 import { isFramed, isWritten } from '../../core/sheet/schema';
 import { everyItem, findOn } from '../../core/sheet/tree';
+import { inUnit } from '../../core/sheet/units';
 import { positionAt, positionNear } from '../../core/text/caret';
 import type { View } from '../margin/view';
 import { PageView } from '../sheet/page-view';
@@ -39,6 +40,16 @@ const facesOf = (bench: Bench) => bench.faces;
 const editingOf = (bench: Bench) => bench.editing;
 const toolOf = (bench: Bench) => bench.tool;
 const pastOf = (bench: Bench) => bench.past;
+const lastStep = (bench: Bench) => bench.history.past.at(-1);
+
+/** Where the chosen thing stands, for screen readers. */
+function whereWords(bench: Bench): string {
+  const item = bench.chosen;
+  if (!item || !isFramed(item)) return '';
+  const { unit } = bench.sheet;
+  const say = (points: number) => inUnit(points, unit);
+  return `, ${itemName(item)}: ${say(item.x)} across, ${say(item.y)} down, ${say(item.width)} by ${say(item.height)} ${unit}`;
+}
 
 type Props = {
   bench: Bench;
@@ -74,6 +85,17 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
   );
 
   useKeys(bench, paper, cancel);
+
+  // What was done is said, but for typing, which the text area says itself.
+  const done = useBench(bench, lastStep);
+  const before = useRef(done);
+  useEffect(() => {
+    if (before.current === done) return;
+    const undone = before.current !== undefined && bench.history.future[0] === before.current;
+    const step = undone ? before.current : done;
+    before.current = done;
+    if (step && step.name !== 'Type') setSaid(`${undone ? 'Undone: ' : ''}${step.name}${whereWords(bench)}`);
+  }, [bench, done]);
 
   const under = (point: Point) =>
     itemsAt(bench.page, bench.enteredGroup, point, REACH / scale, pictureNow).filter((item) => reachable(bench, item));

@@ -1,0 +1,36 @@
+import { lazy, Suspense } from 'react';
+import type { MarginEntry } from '../margin/margin';
+import type { Bench } from './bench';
+import { useBench } from './bench';
+import { FindCard } from './find';
+import { Notice } from './save-words';
+
+/** What every open sheet has, a teacher's and a student's: messages, the sheet of keys, the search. */
+
+const KeySheet = lazy(() => import('./key-sheet'));
+const keySheetOf = (bench: Bench) => bench.keySheet;
+
+export function Aids({ bench }: { bench: Bench }) {
+  const keySheet = useBench(bench, keySheetOf);
+  return (
+    <>
+      <Notice bench={bench} />
+      {keySheet && (
+        <Suspense fallback={null}>
+          <KeySheet bench={bench} />
+        </Suspense>
+      )}
+    </>
+  );
+}
+
+/** The search, at the top of the margin. */
+export const findEntry = (bench: Bench): MarginEntry => ({
+  id: 'find',
+  anchor: null,
+  end: 'top',
+  tone: 'sky',
+  current: true,
+  label: 'Find words',
+  content: <FindCard bench={bench} />,
+});
