@@ -1,4 +1,3 @@
-import { Input } from 'antd';
 import MiniSearch from 'minisearch';
 import { lazy, memo, Suspense, useEffect, useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
@@ -12,6 +11,7 @@ import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
 import { addLabelAt, addLine, addPicture, addShape, addText, addWordBank } from '../workbench/commands';
 import { placeFor } from '../workbench/steps';
+import { Ways } from './ways';
 import './drawer.css';
 
 /** The supply drawer: compartments of what can be put on the sheet. A press adds it; it can be dragged to its place too. */
@@ -116,28 +116,14 @@ function Shapes({ bench }: { bench: Bench }) {
     : (FAMILIES.find(({ name }) => name === family)?.shapes ?? []);
   return (
     <div className="pictures shapes">
-      <div className="pictures-ways">
-        <Input
-          size="small"
-          allowClear
-          placeholder="Find a shape"
-          aria-label="Find a shape"
-          value={wanted}
-          onChange={(event) => setWanted(event.target.value)}
-        />
-        <div className="pictures-groups">
-          {FAMILIES.map(({ name }) => (
-            <button
-              key={name}
-              type="button"
-              className={`pictures-group${!words && name === family ? ' on' : ''}`}
-              onClick={() => (setFamily(name), setWanted(''))}
-            >
-              {name}
-            </button>
-          ))}
-        </div>
-      </div>
+      <Ways
+        label="Find a shape"
+        wanted={wanted}
+        group={family}
+        groups={FAMILIES.map(({ name }) => ({ id: name, name }))}
+        onWanted={setWanted}
+        onGroup={(id) => id && setFamily(id)}
+      />
       <div className="shapes-found">
         {found.length === 0 && <p className="quiet">No shape is called “{wanted}”.</p>}
         {found.map((shape) => (
@@ -233,28 +219,14 @@ function Pictures({ bench }: { bench: Bench }) {
     : index.filter((entry) => entry.group === group);
   return (
     <div className="pictures">
-      <div className="pictures-ways">
-        <Input
-          size="small"
-          allowClear
-          placeholder="Find a picture"
-          aria-label="Find a picture"
-          value={wanted}
-          onChange={(event) => setWanted(event.target.value)}
-        />
-        <div className="pictures-groups">
-          {groups.map((name) => (
-            <button
-              key={name}
-              type="button"
-              className={`pictures-group${!wanted.trim() && name === group ? ' on' : ''}`}
-              onClick={() => (setGroup(name), setWanted(''))}
-            >
-              {name}
-            </button>
-          ))}
-        </div>
-      </div>
+      <Ways
+        label="Find a picture"
+        wanted={wanted}
+        group={group}
+        groups={groups.map((name) => ({ id: name, name }))}
+        onWanted={setWanted}
+        onGroup={(id) => id && setGroup(id)}
+      />
       <div className="pictures-found" aria-live="polite">
         {found.length === 0 && index.length > 0 && (
           <p className="quiet">Nothing is called “{wanted}”. Try a simpler word: “bird” rather than “oystercatcher”.</p>

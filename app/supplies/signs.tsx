@@ -1,10 +1,10 @@
-import { Input } from 'antd';
 import MiniSearch from 'minisearch';
 import { useEffect, useMemo, useState } from 'react';
 import { plain, text } from '../../core/sheet/make';
 import type { Bench } from '../workbench/bench';
 import { add, newId, placeFor, touch } from '../workbench/steps';
 import { typeWords } from '../workbench/words';
+import { Ways } from './ways';
 
 /** Symbols and emoji by search, those used last first. Into the words that are being edited, else as words of their own. */
 
@@ -79,37 +79,17 @@ export function Signs({ bench }: { bench: Bench }) {
   }, [group, recent.length, first]);
   return (
     <div className="pictures signs">
-      <div className="pictures-ways">
-        <Input
-          size="small"
-          allowClear
-          placeholder="Find a sign"
-          aria-label="Find a sign"
-          value={wanted}
-          onChange={(event) => setWanted(event.target.value)}
-        />
-        <div className="pictures-groups">
-          {recent.length > 0 && (
-            <button
-              type="button"
-              className={`pictures-group${!wanted.trim() && group === null ? ' on' : ''}`}
-              onClick={() => (setGroup(null), setWanted(''))}
-            >
-              lately
-            </button>
-          )}
-          {groups.map((name) => (
-            <button
-              key={name}
-              type="button"
-              className={`pictures-group${!wanted.trim() && group === name ? ' on' : ''}`}
-              onClick={() => (setGroup(name), setWanted(''))}
-            >
-              {name}
-            </button>
-          ))}
-        </div>
-      </div>
+      <Ways
+        label="Find a sign"
+        wanted={wanted}
+        group={group}
+        groups={[
+          ...(recent.length > 0 ? [{ id: null, name: 'lately' }] : []),
+          ...groups.map((name) => ({ id: name, name })),
+        ]}
+        onWanted={setWanted}
+        onGroup={setGroup}
+      />
       <div className="signs-found" aria-live="polite">
         {shown.length === 0 && wanted.trim() && (
           <p className="quiet">No sign is called “{wanted}”. Try a simpler word, such as “arrow”, “fish” or “pi”.</p>

@@ -4,7 +4,8 @@ import type { Paint } from '../../core/sheet/schema';
 import { solid } from '../../core/sheet/make';
 import type { Bench } from './bench';
 import { noteColour } from './commands';
-import { NumberField, Row, Toggle } from './fields';
+import { NumberField, PercentField, Row, Toggle } from './fields';
+import type { Gradient } from './gradient';
 import { gradientFrom, withoutStop, withStop } from './gradient';
 
 /** Choosing a colour: the sheet's palette is always in view, everything else one press away. */
@@ -147,6 +148,10 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
     onChange(gradientFrom(kind, first, palette.find((hex) => hex !== first) ?? '#fffdf6'));
   };
   const at = paint && paint.kind !== 'solid' ? Math.min(bench?.stop ?? 0, paint.stops.length - 1) : 0;
+  const putStop = (patch: Partial<Gradient['stops'][number]>) =>
+    paint &&
+    paint.kind !== 'solid' &&
+    onChange({ ...paint, stops: paint.stops.map((stop, i) => (i === at ? { ...stop, ...patch } : stop)) });
   return (
     <>
       <Row label={label}>
@@ -161,14 +166,11 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
           </Toggle>
         ))}
         {paint?.kind === 'solid' && (
-          <NumberField
+          <PercentField
             bare
             label={`${label} opaque`}
-            value={Math.round(paint.opacity * 100)}
-            suffix="%"
-            min={0}
-            max={100}
-            onChange={(value) => onChange({ ...paint, opacity: value / 100 })}
+            share={paint.opacity}
+            onChange={(opacity) => onChange({ ...paint, opacity })}
           />
         )}
       </Row>
@@ -217,43 +219,26 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
             >
               −
             </Toggle>
-            <NumberField
+            <PercentField
               bare
               label="opaque at this stop"
-              value={Math.round(paint.stops[at].opacity * 100)}
-              suffix="%"
-              min={0}
-              max={100}
-              onChange={(value) =>
-                onChange({
-                  ...paint,
-                  stops: paint.stops.map((stop, i) => (i === at ? { ...stop, opacity: value / 100 } : stop)),
-                })
-              }
+              share={paint.stops[at].opacity}
+              onChange={(opacity) => putStop({ opacity })}
             />
           </Row>
           <Swatches
             label="stop"
             value={paint.stops[at].colour}
             palette={palette}
-            onChange={(hex) =>
-              hex &&
-              onChange({ ...paint, stops: paint.stops.map((stop, i) => (i === at ? { ...stop, colour: hex } : stop)) })
-            }
+            onChange={(colour) => colour && putStop({ colour })}
           />
           <Row label="">
-            <NumberField
+            <PercentField
               label="at"
-              value={Math.round(paint.stops[at].offset * 100)}
-              suffix="%"
-              min={Math.round((paint.stops[at - 1]?.offset ?? 0) * 100)}
-              max={Math.round((paint.stops[at + 1]?.offset ?? 1) * 100)}
-              onChange={(value) =>
-                onChange({
-                  ...paint,
-                  stops: paint.stops.map((stop, i) => (i === at ? { ...stop, offset: value / 100 } : stop)),
-                })
-              }
+              share={paint.stops[at].offset}
+              least={paint.stops[at - 1]?.offset}
+              most={paint.stops[at + 1]?.offset}
+              onChange={(offset) => putStop({ offset })}
             />
             {paint.kind === 'linear' ? (
               <NumberField
@@ -265,13 +250,12 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
                 onChange={(angle) => onChange({ ...paint, angle })}
               />
             ) : (
-              <NumberField
+              <PercentField
                 label="reach"
-                value={Math.round(paint.reach * 100)}
-                suffix="%"
-                min={2}
-                max={300}
-                onChange={(value) => onChange({ ...paint, reach: value / 100 })}
+                share={paint.reach}
+                least={0.02}
+                most={3}
+                onChange={(reach) => onChange({ ...paint, reach })}
               />
             )}
           </Row>

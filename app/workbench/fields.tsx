@@ -75,6 +75,30 @@ export function NumberField({
   );
 }
 
+type ShareProps = {
+  label: string;
+  bare?: boolean;
+  /** 0 to 1, or null where several differ. */
+  share: number | null;
+  least?: number;
+  most?: number;
+  onChange: (share: number) => void;
+};
+
+/** A share, shown and typed as a percentage. */
+export function PercentField({ share, least = 0, most = 1, onChange, ...rest }: ShareProps) {
+  return (
+    <NumberField
+      {...rest}
+      value={share === null ? null : Math.round(share * 100)}
+      suffix="%"
+      min={Math.round(least * 100)}
+      max={Math.round(most * 100)}
+      onChange={(value) => onChange(value / 100)}
+    />
+  );
+}
+
 type TypedProps = {
   label: string;
   /** The row says already what it is: the label is there for screen readers only. */

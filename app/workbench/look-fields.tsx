@@ -10,7 +10,7 @@ import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { Swatches } from './colour-field';
 import { addLabel, setValues } from './commands';
-import { NumberField, Row, Toggle } from './fields';
+import { NumberField, PercentField, Row, Toggle } from './fields';
 import { paletteFromPicture } from './palettes';
 
 /** Settings of outlines, shapes, lines, pictures, pen strokes, plates and shadows. */
@@ -89,17 +89,12 @@ export function ShapeFields({ bench, item }: { bench: Bench; item: ShapeItem }) 
       {values.length > 0 && (
         <Row label="form">
           {values.map((value, i) => (
-            <NumberField
+            <PercentField
               key={i}
               bare
               label={`form ${i + 1}`}
-              value={Math.round(value * 100)}
-              suffix="%"
-              min={0}
-              max={100}
-              onChange={(next) =>
-                setValues(bench, 'Form', { adjust: values.map((old, k) => (k === i ? next / 100 : old)) })
-              }
+              share={value}
+              onChange={(next) => setValues(bench, 'Form', { adjust: values.map((old, k) => (k === i ? next : old)) })}
             />
           ))}
         </Row>
@@ -146,14 +141,11 @@ export function LineFields({ bench, item }: { bench: Bench; item: LineItem }) {
       </Row>
       {item.route !== 'straight' && (
         <Row label="bend">
-          <NumberField
+          <PercentField
             bare
             label="bend"
-            value={Math.round(item.bend * 100)}
-            suffix="%"
-            min={0}
-            max={100}
-            onChange={(value) => setValues(bench, 'Bend line', { bend: value / 100 })}
+            share={item.bend}
+            onChange={(bend) => setValues(bench, 'Bend line', { bend })}
           />
         </Row>
       )}
@@ -253,8 +245,6 @@ export function EffectFields({ bench, item, palette }: EffectProps<Item>) {
   );
 }
 
-const percent = (share: number) => Math.round(share * 100);
-
 function PlateFields({ bench, plate, palette }: { bench: Bench; plate: Plate; palette: readonly string[] }) {
   const put = (patch: Partial<Plate>) => setValues(bench, 'Plate', { plate: { ...plate, ...patch } });
   return (
@@ -269,14 +259,7 @@ function PlateFields({ bench, plate, palette }: { bench: Bench; plate: Plate; pa
           max={60}
           onChange={(spread) => put({ spread })}
         />
-        <NumberField
-          label="opaque"
-          value={percent(plate.opacity)}
-          suffix="%"
-          min={0}
-          max={100}
-          onChange={(value) => put({ opacity: value / 100 })}
-        />
+        <PercentField label="opaque" share={plate.opacity} onChange={(opacity) => put({ opacity })} />
       </div>
     </>
   );
@@ -305,14 +288,7 @@ function ShadowFields({ bench, shadow, palette }: { bench: Bench; shadow: Shadow
           max={100}
           onChange={(blur) => put({ blur })}
         />
-        <NumberField
-          label="opaque"
-          value={percent(shadow.opacity)}
-          suffix="%"
-          min={0}
-          max={100}
-          onChange={(value) => put({ opacity: value / 100 })}
-        />
+        <PercentField label="opaque" share={shadow.opacity} onChange={(opacity) => put({ opacity })} />
       </div>
     </>
   );
@@ -322,13 +298,10 @@ export function PictureFields({ bench, item }: { bench: Bench; item: PictureItem
   const parts = pictureNow(item.picture)?.targets ?? [];
   const teacher = bench.rights.kind === 'all';
   const share = (name: string, key: 'soften' | 'reflection') => (
-    <NumberField
+    <PercentField
       label={name}
-      value={Math.round(item[key] * 100)}
-      suffix="%"
-      min={0}
-      max={100}
-      onChange={(value) => setValues(bench, name === 'soften' ? 'Soften' : 'Reflection', { [key]: value / 100 })}
+      share={item[key]}
+      onChange={(value) => setValues(bench, name === 'soften' ? 'Soften' : 'Reflection', { [key]: value })}
     />
   );
   return (

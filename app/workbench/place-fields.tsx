@@ -22,7 +22,7 @@ import type { Bench } from './bench';
 import { useBench } from './bench';
 import type { Alike } from './commands';
 import { chooseAlike, setValues } from './commands';
-import { LengthField, NumberField, Row, Toggle } from './fields';
+import { LengthField, NumberField, PercentField, Row, Toggle } from './fields';
 import { EdgeDrawing, SpreadDrawing } from './glyphs';
 import { all } from './steps';
 
@@ -33,7 +33,7 @@ export function NumbersFields({ bench, items, unit }: { bench: Bench; items: Ite
   const one = items.length === 1 && isFramed(item) ? item : null;
   const box = one ?? union(items.map((each) => boxOf(bench.page, each, pictureNow)));
   const angle = items.every((each) => isFramed(each) && isFramed(item) && each.angle === item.angle);
-  const opacity = items.every((each) => each.opacity === item.opacity) ? Math.round(item.opacity * 100) : null;
+  const opacity = items.every((each) => each.opacity === item.opacity) ? item.opacity : null;
   const size = (side: 'width' | 'height') => (length: number) => {
     if (one) bench.make('Resize', all(resizeChanges(bench, one, { [side]: length })));
     else scaleTo(bench, side, length);
@@ -56,13 +56,10 @@ export function NumbersFields({ bench, items, unit }: { bench: Bench; items: Ite
           onChange={(value) => setValues(bench, 'Turn', { angle: value })}
         />
       )}
-      <NumberField
+      <PercentField
         label="opaque"
-        value={opacity}
-        suffix="%"
-        min={0}
-        max={100}
-        onChange={(value) => setValues(bench, 'Opacity', { opacity: value / 100 })}
+        share={opacity}
+        onChange={(value) => setValues(bench, 'Opacity', { opacity: value })}
       />
     </div>
   );

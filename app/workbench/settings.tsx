@@ -9,7 +9,7 @@ import { copyLook, giveLook, setValues } from './commands';
 import { NumberField, Row, Toggle } from './fields';
 import { EffectFields, InkFields, LineFields, OutlineFields, PictureFields, ShapeFields } from './look-fields';
 import { NumbersFields, PlaceFields } from './place-fields';
-import { TouchFields } from './touch-fields';
+import { TouchFields, TOUCHES } from './touch-fields';
 import { RoleField, WordsFields } from './words-fields';
 
 /** The settings of what is chosen, in its margin card: numbers always, the rest on four leaves. */
@@ -106,11 +106,7 @@ function StudentFields({ bench, items }: Omit<Props, 'sheet'>) {
         aria-label="What students may do with them"
         value={items.every((i) => i.touch === item.touch) ? item.touch : ''}
         onChange={(touch) => setValues(bench, 'What students may do', { touch })}
-        options={[
-          { value: 'fixed', label: 'only look' },
-          { value: 'fill', label: 'fill in' },
-          { value: 'free', label: 'change' },
-        ]}
+        options={TOUCHES}
       />
     </Row>
   );

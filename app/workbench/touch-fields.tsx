@@ -19,6 +19,13 @@ function blankNote(bench: Bench, item: TextItem): string | null {
   return null;
 }
 
+/** What a student may do, in words. */
+export const TOUCHES = [
+  { value: 'fixed', label: 'only look' },
+  { value: 'fill', label: 'fill in' },
+  { value: 'free', label: 'change' },
+];
+
 export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
   const text = item.kind === 'text' ? item : null;
   const part = text && blankNote(bench, text);
@@ -31,11 +38,7 @@ export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
           aria-label="What students may do with it"
           value={item.touch}
           onChange={(touch) => setValues(bench, 'What students may do', { touch })}
-          options={[
-            { value: 'fixed', label: 'only look' },
-            { value: 'fill', label: 'fill in' },
-            { value: 'free', label: 'change' },
-          ]}
+          options={TOUCHES}
         />
       </Row>
       {text && (

@@ -7,7 +7,7 @@ import { fullFormat, fullStyle, roleOf } from '../../core/text/style';
 import type { Bench } from './bench';
 import { PaintField, Swatches } from './colour-field';
 import { addRole, removeRole, restyleRole, setValues } from './commands';
-import { More, NumberField, Row, Toggle } from './fields';
+import { More, NumberField, PercentField, Row, Toggle } from './fields';
 import { AlignDrawing, CurveDrawing, ListDrawing, VerticalDrawing } from './glyphs';
 import { OutlineFields } from './look-fields';
 import { SpellingFields } from './spelling-fields';
@@ -226,14 +226,12 @@ function LetteringFields({ bench, item, sheet }: Props<TextItem>) {
           </Toggle>
         ))}
         {lettering && lettering.curve !== 'straight' && (
-          <NumberField
+          <PercentField
             bare
             label="how much it curves"
-            value={Math.round(lettering.amount * 100)}
-            suffix="%"
-            min={-100}
-            max={100}
-            onChange={(value) => put({ amount: value / 100 })}
+            share={lettering.amount}
+            least={-1}
+            onChange={(amount) => put({ amount })}
           />
         )}
       </Row>

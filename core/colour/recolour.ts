@@ -22,35 +22,34 @@ export function recolouredItem(item: Item, to: Exchange): Item {
   const shadow = coloured(item.shadow, to);
   switch (item.kind) {
     case 'text':
-      return {
+    case 'shape': {
+      const worn = {
         ...item,
         shadow,
         body: body(item.body, to),
         fill: paint(item.fill, to),
         outline: coloured(item.outline, to),
-        plate: coloured(item.plate, to),
-        lettering: item.lettering && {
-          ...item.lettering,
-          fill: paint(item.lettering.fill, to),
-          outline: coloured(item.lettering.outline, to),
+      };
+      if (worn.kind === 'shape') return worn;
+      const { plate, lettering } = worn;
+      return {
+        ...worn,
+        plate: coloured(plate, to),
+        lettering: lettering && {
+          ...lettering,
+          fill: paint(lettering.fill, to),
+          outline: coloured(lettering.outline, to),
         },
       };
-    case 'shape':
-      return {
-        ...item,
-        shadow,
-        body: body(item.body, to),
-        fill: paint(item.fill, to),
-        outline: coloured(item.outline, to),
-      };
+    }
     case 'line':
       return { ...item, outline: coloured(item.outline, to) };
     case 'ink':
-      return { ...item, colour: to(item.colour) };
+      return { ...item, shadow, colour: to(item.colour) };
     case 'picture':
       return { ...item, shadow };
     case 'group':
-      return { ...item, items: item.items.map((part) => recolouredItem(part, to)) };
+      return { ...item, shadow, items: item.items.map((part) => recolouredItem(part, to)) };
   }
 }
 

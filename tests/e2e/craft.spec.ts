@@ -1,10 +1,21 @@
 import type { Page } from '@playwright/test';
 import { page as makePage, plain, text } from '../../core/sheet/make';
-import { compartment, drag, drawn, enter, expect, leaf, onPage, press, saved, supply, test } from './house';
+import {
+  compartment,
+  drag,
+  drawn,
+  enter,
+  expect,
+  field,
+  leaf,
+  onPage,
+  press,
+  saved,
+  stack,
+  supply,
+  test,
+} from './house';
 
-const stack = (page: Page) => page.locator('.stack-item');
-const field = (page: Page, label: string) =>
-  page.locator('.margin-card').getByRole('textbox', { name: label, exact: true });
 const words = (page: Page) => page.getByRole('list', { name: 'What stands on the page' });
 
 test.describe('the finer work', () => {

@@ -144,6 +144,11 @@ export async function supply(page: Page, from: string, name: string): Promise<vo
   await page.getByRole('tabpanel', { name: from }).getByRole('button', { name, exact: true }).click();
 }
 
+/** A field of the margin by its name, and the things of the stack. */
+export const field = (page: Page, name: string) =>
+  page.locator('.margin-card').getByRole('textbox', { name, exact: true });
+export const stack = (page: Page) => page.locator('.stack-item');
+
 /** Turns to a leaf of the settings in the margin. */
 export const leaf = (page: Page, name: string) => page.locator('.leaf-tab', { hasText: name }).click();
 

@@ -1,9 +1,19 @@
 import type { Locator, Page } from '@playwright/test';
-import { compartment, drag, drawn, enter, expect, leaf, onPage, press, saved, supply, test } from './house';
-
-const stack = (page: Page) => page.locator('.stack-item');
-const field = (page: Page, label: string) =>
-  page.locator('.margin-card').getByRole('textbox', { name: label, exact: true });
+import {
+  compartment,
+  drag,
+  drawn,
+  enter,
+  expect,
+  field,
+  leaf,
+  onPage,
+  press,
+  saved,
+  stack,
+  supply,
+  test,
+} from './house';
 
 /** How the page is drawn; what dragging leaves on an element does not count. */
 const picture = async (page: Page) => (await page.locator('.page-view').innerHTML()).replaceAll(' style=""', '');

@@ -1,8 +1,20 @@
-import { compartment, drag, drawn, enter, expect, onPage, openSheet, press, saved, supply, test, leaf } from './house';
+import {
+  compartment,
+  drag,
+  drawn,
+  enter,
+  expect,
+  field,
+  leaf,
+  onPage,
+  openSheet,
+  press,
+  saved,
+  stack,
+  supply,
+  test,
+} from './house';
 import type { Page } from '@playwright/test';
-
-const fieldOf = (page: Page, label: string) => page.locator('.margin-card').getByLabel(label, { exact: true });
-const stack = (page: Page) => page.locator('.stack-item');
 
 test.describe('the workbench', () => {
   let page: Page;
@@ -29,25 +41,25 @@ test.describe('the workbench', () => {
 
   test('moves, resizes and turns with handles, and undoes it step by step', async () => {
     await add('Shapes', 'oval');
-    const before = await fieldOf(page, 'across').inputValue();
+    const before = await field(page, 'across').inputValue();
     await drag(page, [396, 306], [200, 206], 'Control');
-    await expect(fieldOf(page, 'across')).not.toHaveValue(before);
-    const moved = await fieldOf(page, 'across').inputValue();
+    await expect(field(page, 'across')).not.toHaveValue(before);
+    const moved = await field(page, 'across').inputValue();
     await page.locator('[data-grip="size 1 1"]').hover();
     await page.mouse.down();
     await page.mouse.move(900, 560, { steps: 4 });
     await page.mouse.up();
-    await expect(fieldOf(page, 'wide')).not.toHaveValue('1.67');
-    await expect(fieldOf(page, 'across')).toHaveValue(moved);
+    await expect(field(page, 'wide')).not.toHaveValue('1.67');
+    await expect(field(page, 'across')).toHaveValue(moved);
     await page.locator('[data-grip="turn"]').hover();
     await page.mouse.down();
     await page.mouse.move(300, 400, { steps: 4 });
     await page.mouse.up();
-    await expect(fieldOf(page, 'turn')).not.toHaveValue('0');
+    await expect(field(page, 'turn')).not.toHaveValue('0');
     for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'undo' }).click();
-    await expect(fieldOf(page, 'across')).toHaveValue(before);
-    await expect(fieldOf(page, 'wide')).toHaveValue('1.67');
-    await expect(fieldOf(page, 'turn')).toHaveValue('0');
+    await expect(field(page, 'across')).toHaveValue(before);
+    await expect(field(page, 'wide')).toHaveValue('1.67');
+    await expect(field(page, 'turn')).toHaveValue('0');
   });
 
   test('snaps to the middle of the page and shows the guide', async () => {
@@ -60,7 +72,7 @@ test.describe('the workbench', () => {
     await page.mouse.move(near.x, near.y, { steps: 5 });
     await expect(page.locator('.guide')).not.toHaveCount(0);
     await page.mouse.up();
-    await expect(fieldOf(page, 'across')).toHaveValue(`${Math.round(((792 - 120) / 2 / 72) * 100) / 100}`);
+    await expect(field(page, 'across')).toHaveValue(`${Math.round(((792 - 120) / 2 / 72) * 100) / 100}`);
   });
 
   test('types in place without a jump of the lines, and styles one word', async () => {
@@ -121,9 +133,9 @@ test.describe('the workbench', () => {
     await expect(stack(page).first()).toHaveAttribute('aria-pressed', 'true');
     await page.keyboard.press('Tab');
     await expect(stack(page).nth(1)).toHaveAttribute('aria-pressed', 'true');
-    const before = Number(await fieldOf(page, 'across').inputValue());
+    const before = Number(await field(page, 'across').inputValue());
     await page.keyboard.press('Shift+ArrowRight');
-    await expect(fieldOf(page, 'across')).toHaveValue(`${Math.round((before + 10 / 72) * 100) / 100}`);
+    await expect(field(page, 'across')).toHaveValue(`${Math.round((before + 10 / 72) * 100) / 100}`);
     await page.keyboard.press('Control+D');
     await expect(stack(page)).toHaveCount(3);
     await page.keyboard.press('Control+Shift+[');
@@ -221,7 +233,7 @@ test.describe('the workbench', () => {
 
   test('says what is wrong with a number, and changes nothing', async () => {
     await add('Shapes', 'oval');
-    const across = fieldOf(page, 'across');
+    const across = field(page, 'across');
     const before = await across.inputValue();
     await across.fill('banana');
     await across.press('Enter');

@@ -1,0 +1,39 @@
+import { Input } from 'antd';
+
+type Props = {
+  /** What is found here, as in “Find a picture”. */
+  label: string;
+  wanted: string;
+  group: string | null;
+  groups: readonly { id: string | null; name: string }[];
+  onWanted: (words: string) => void;
+  onGroup: (id: string | null) => void;
+};
+
+/** The two ways into a compartment: a word to search by, or a group to look through. */
+export function Ways({ label, wanted, group, groups, onWanted, onGroup }: Props) {
+  return (
+    <div className="pictures-ways">
+      <Input
+        size="small"
+        allowClear
+        placeholder={label}
+        aria-label={label}
+        value={wanted}
+        onChange={(event) => onWanted(event.target.value)}
+      />
+      <div className="pictures-groups">
+        {groups.map(({ id, name }) => (
+          <button
+            key={name}
+            type="button"
+            className={`pictures-group${!wanted.trim() && id === group ? ' on' : ''}`}
+            onClick={() => (onGroup(id), onWanted(''))}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
