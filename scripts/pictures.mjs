@@ -52,9 +52,12 @@ async function shot(page, name) {
   await page.screenshot({ path: path.join(out, `${name}.png`) });
   console.log(`  ${name}`);
 }
+/** Presses a point of the page, in points. */
 async function press(page, x, y) {
-  const box = await page.locator('.page-view').boundingBox();
-  await page.mouse.click(box.x + (x / 792) * box.width, box.y + (y / 612) * box.height);
+  const view = page.locator('.page-view').first();
+  const box = await view.boundingBox();
+  const [, , width, height] = (await view.getAttribute('viewBox')).split(' ').map(Number);
+  await page.mouse.click(box.x + (x / width) * box.width, box.y + (y / height) * box.height);
 }
 
 try {
@@ -64,6 +67,25 @@ try {
   await teacher.locator('.page-view').waitFor();
   await press(teacher, 690, 265);
   await shot(teacher, 'workbench');
+  const sheet = teacher.url();
+  await teacher.goto('/desk');
+  await teacher.locator('.desk-sheet', { hasText: 'After dark' }).click();
+  await teacher.locator('.page-view').waitFor();
+  await teacher.locator('.drawer-tab', { hasText: 'Other looks' }).click();
+  await teacher.getByRole('tab', { name: 'palettes' }).click();
+  await teacher.locator('.look-picture').nth(6).waitFor();
+  await press(teacher, 150, 650);
+  await shot(teacher, 'looks');
+  await teacher.goto('/desk');
+  await teacher.locator('.desk-sheet', { hasText: 'The salt marsh on one page' }).click();
+  await teacher.locator('.page-view').waitFor();
+  // The instruction in a colour that is too pale for it.
+  await press(teacher, 396, 122);
+  await teacher.getByRole('radio', { name: 'colour #cfdfec' }).click();
+  await teacher.getByRole('region', { name: /^Hard to read/ }).waitFor();
+  await shot(teacher, 'overview');
+  await teacher.goto(sheet);
+  await teacher.locator('.page-view').waitFor();
   await teacher.getByRole('link', { name: 'Hand out' }).click();
   await teacher.locator('.touch-mark').first().waitFor();
   await shot(teacher, 'hand-out');

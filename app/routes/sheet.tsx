@@ -73,6 +73,7 @@ const selectionSlice = (bench: Bench) => bench.selection;
 const editingSlice = (bench: Bench) => bench.editing;
 const previewSlice = (bench: Bench) => bench.preview;
 const findingSlice = (bench: Bench) => bench.finding;
+const pastSlice = (bench: Bench) => bench.past;
 
 function useOpenBench(loaded: Loaded): Bench {
   const [bench] = useState(() => new Bench({ ...loaded, rights: { kind: 'all' }, growthAt: `/sheets/${loaded.id}` }));
@@ -90,6 +91,7 @@ type Shown = {
   editing: Editing | null;
   finding: boolean;
   findings: readonly Finding[];
+  past: Bench['past'];
   rulers: boolean;
   setRulers: (on: boolean) => void;
 };
@@ -97,6 +99,27 @@ type Shown = {
 /** What stands in the margin: the search, what can't be read, and the settings of what is chosen or of the page. */
 function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
   const { sheet, page, selection, finding, findings } = shown;
+  if (shown.past)
+    return [
+      {
+        id: 'past',
+        anchor: null,
+        end: 'top',
+        tone: 'straw',
+        label: 'The sheet as it was',
+        content: (
+          <>
+            <h3>
+              As it was <small>{shown.past.label}</small>
+            </h3>
+            <p className="quiet">
+              You are looking back; nothing is changed by that. Go on with the slider below, go back to this state, or
+              come back to now.
+            </p>
+          </>
+        ),
+      },
+    ];
   const items = selection.flatMap((id) => findOn(page, id)?.item ?? []);
   const entries = readableEntries(bench, page, findings);
   if (finding) entries.unshift(findEntry(bench));
@@ -150,13 +173,14 @@ function Workbench({ loaded }: { loaded: Loaded }) {
   const [rulers, setRulersOn] = useState(false);
   useEffect(() => setRulersOn(localStorage.getItem(RULERS) === 'on'), []);
   const finding = useBench(bench, findingSlice);
+  const past = useBench(bench, pastSlice);
   const now = useMemo(() => {
     const setRulers = (on: boolean) => {
       localStorage.setItem(RULERS, on ? 'on' : 'off');
       setRulersOn(on);
     };
-    return { sheet, page, selection, editing, finding, findings, rulers, setRulers };
-  }, [sheet, page, selection, editing, finding, findings, rulers]);
+    return { sheet, page, selection, editing, finding, findings, past, rulers, setRulers };
+  }, [sheet, page, selection, editing, finding, findings, past, rulers]);
   const shown = useDeferredValue(now);
   // A picture that has arrived brings its parts along.
   const entries = useMemo(() => entriesFor(bench, shown), [bench, shown, arrived]); // eslint-disable-line react-hooks/exhaustive-deps

@@ -4,7 +4,7 @@ import type { Faces } from '../../core/text/faces';
 import { PageView } from '../sheet/page-view';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
-import { addPage, duplicatePage, movePage, removePage } from '../workbench/commands';
+import { addPage, duplicatePage, movePage, removePage } from '../workbench/page-commands';
 
 /** The pages of the sheet as small pictures: turned to with a press, dragged into another order, added, doubled, dropped. */
 

@@ -26,25 +26,10 @@ import {
 import { Bench } from './bench';
 import type { Rights } from './bench';
 import { clipOf, duplicate, pasteBody, pasteClip } from './clipboard';
-import {
-  addLabelAt,
-  addLine,
-  addPage,
-  addRole,
-  addShape,
-  addText,
-  addWordBank,
-  chooseAlike,
-  copyLook,
-  duplicatePage,
-  giveLook,
-  movePage,
-  removePage,
-  removeRole,
-  restyleRole,
-  setValues,
-  turnPage,
-} from './commands';
+import { addLabelAt, addLine, addShape, addText, addWordBank, setValues } from './commands';
+import { chooseAlike, copyLook, giveLook } from './looks';
+import { addPage, duplicatePage, movePage, removePage, turnPage } from './page-commands';
+import { addRole, removeRole, restyleRole } from './roles';
 import { bodyFromWords } from './paste';
 import { typeWords } from './words';
 import { fitToWidth, formatWords, styleWords } from './word-commands';

@@ -220,6 +220,8 @@ export class Bench {
     const result = this.attempt(change);
     if (!result) return false;
     const step = { name, change, inverse: invert(this.sheet, change), at: Date.now() };
+    // Whoever changes something is back in the present.
+    this.past = null;
     this.sheet = result;
     this.history = record(this.history, step);
     if (!this.ready) this.early.push({ name, change });
@@ -264,6 +266,7 @@ export class Bench {
 
   private step(taken: ReturnType<typeof undo>, side: 'inverse' | 'change') {
     if (!taken) return;
+    this.past = null;
     this.history = taken.history;
     const change = taken.step[side];
     const sheet = this.attempt(change);

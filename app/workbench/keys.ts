@@ -7,7 +7,9 @@ import { isWritten } from '../../core/sheet/schema';
 import { groupChosen, nudge, remove, reorder, stretch, turnBy, ungroupChosen } from './arrange';
 import type { Bench } from './bench';
 import { clipOf, duplicate, pasteBody, pasteClip } from './clipboard';
-import { copyLook, giveLook, setValues, turnPage } from './commands';
+import { setValues } from './commands';
+import { copyLook, giveLook } from './looks';
+import { turnPage } from './page-commands';
 import { bodyFrom } from './paste';
 
 /** Keys of the workbench, where no field has the focus. Letters follow the platform's conventions. */

@@ -1,17 +1,11 @@
-import { Input, Segmented, Select } from 'antd';
+import { Select } from 'antd';
 import { FAMILIES, valuesOf } from '../../core/geometry/outline';
-import { lineEnds } from '../../core/geometry/line';
-import { isHold } from '../../core/geometry/hit';
-import { free } from '../../core/sheet/make';
-import { itemName, shapeName } from '../../core/sheet/name';
-import type { InkItem, Item, LineItem, Outline, PictureItem, Plate, Shadow, ShapeItem } from '../../core/sheet/schema';
-import { CAPS } from '../../core/sheet/schema';
-import { pictureNow } from '../sheet/resources';
+import { shapeName } from '../../core/sheet/name';
+import type { InkItem, Item, Outline, Plate, Shadow, ShapeItem } from '../../core/sheet/schema';
 import type { Bench } from './bench';
 import { Swatches } from './colour-field';
-import { addLabel, setValues } from './commands';
+import { setValues } from './commands';
 import { NumberField, PercentField, Row, Toggle } from './fields';
-import { paletteFromPicture } from './palettes';
 
 /** Settings of outlines, shapes, lines, pictures, pen strokes, plates and shadows. */
 
@@ -100,91 +94,6 @@ export function ShapeFields({ bench, item }: { bench: Bench; item: ShapeItem }) 
         </Row>
       )}
     </>
-  );
-}
-
-const CAP_NAMES: Record<(typeof CAPS)[number], string> = {
-  none: 'bare',
-  arrow: 'arrow',
-  open: 'open arrow',
-  dot: 'dot',
-  ring: 'ring',
-  bar: 'bar',
-  square: 'square',
-};
-
-export function LineFields({ bench, item }: { bench: Bench; item: LineItem }) {
-  const caps = CAPS.map((value) => ({ value, label: CAP_NAMES[value] }));
-  return (
-    <>
-      <Row label="way">
-        <Segmented
-          size="small"
-          aria-label="Way of the line"
-          value={item.route}
-          onChange={(route) => setValues(bench, 'Way of line', { route })}
-          options={['straight', 'stepped', 'curved']}
-        />
-      </Row>
-      <Row label="ends">
-        {(['startCap', 'endCap'] as const).map((side) => (
-          <Select
-            key={side}
-            size="small"
-            aria-label={side === 'startCap' ? 'Start' : 'End'}
-            value={item[side]}
-            onChange={(cap) => setValues(bench, 'Line end', { [side]: cap })}
-            options={caps}
-            style={{ width: 104 }}
-          />
-        ))}
-      </Row>
-      {item.route !== 'straight' && (
-        <Row label="bend">
-          <PercentField
-            bare
-            label="bend"
-            share={item.bend}
-            onChange={(bend) => setValues(bench, 'Bend line', { bend })}
-          />
-        </Row>
-      )}
-      {(['from', 'to'] as const).map((side) => (
-        <HoldField key={side} bench={bench} item={item} side={side} />
-      ))}
-      <p className="quiet">Or pull an end to a box or a part of a diagram on the sheet.</p>
-    </>
-  );
-}
-
-/** What an end of a line holds on to, for those who lead it without a pointer. */
-function HoldField({ bench, item, side }: { bench: Bench; item: LineItem; side: 'from' | 'to' }) {
-  const end = item[side];
-  const holds = bench.page.items.filter((other) => isHold(other) && !other.hidden).slice(0, 200);
-  const options = holds.flatMap((other) => [
-    { value: `${other.id} `, label: itemName(other) },
-    ...(other.kind === 'picture' ? (pictureNow(other.picture)?.targets ?? []) : []).map(({ name }) => ({
-      value: `${other.id} ${name}`,
-      label: `${itemName(other)}: ${name}`,
-    })),
-  ]);
-  return (
-    <Row label={side}>
-      <Select
-        size="small"
-        aria-label={side === 'from' ? 'Begins at' : 'Ends at'}
-        style={{ flex: 1, minWidth: 0 }}
-        value={end.item === null ? '' : `${end.item} ${end.target ?? ''}`}
-        onChange={(value) => {
-          const at = lineEnds(bench.page, item, pictureNow)[side];
-          const [id, ...target] = value.split(' ');
-          const name = target.join(' ');
-          const next = id ? { ...at, item: id, target: name || null } : free(at.x, at.y);
-          setValues(bench, 'Lead line', { [side]: next });
-        }}
-        options={[{ value: '', label: 'nothing, it is free' }, ...options]}
-      />
-    </Row>
   );
 }
 
@@ -290,79 +199,6 @@ function ShadowFields({ bench, shadow, palette }: { bench: Bench; shadow: Shadow
         />
         <PercentField label="opaque" share={shadow.opacity} onChange={(opacity) => put({ opacity })} />
       </div>
-    </>
-  );
-}
-
-export function PictureFields({ bench, item }: { bench: Bench; item: PictureItem }) {
-  const parts = pictureNow(item.picture)?.targets ?? [];
-  const teacher = bench.rights.kind === 'all';
-  const share = (name: string, key: 'soften' | 'reflection') => (
-    <PercentField
-      label={name}
-      share={item[key]}
-      onChange={(value) => setValues(bench, name === 'soften' ? 'Soften' : 'Reflection', { [key]: value })}
-    />
-  );
-  return (
-    <>
-      <Row label="says">
-        <Input
-          key={item.id}
-          size="small"
-          aria-label="What the picture shows, for who can’t see it"
-          defaultValue={item.alt}
-          placeholder="what it shows"
-          style={{ flex: 1 }}
-          onBlur={(event) =>
-            event.target.value !== item.alt &&
-            setValues(bench, 'Description', { alt: event.target.value.slice(0, 1000) })
-          }
-        />
-      </Row>
-      <div className="typed-pair" style={{ marginTop: 7 }}>
-        {share('soften', 'soften')}
-        {share('mirror', 'reflection')}
-      </div>
-      <Row label="flip">
-        <Toggle
-          on={item.flipX}
-          label="Flip left and right"
-          onClick={() => setValues(bench, 'Flip', { flipX: !item.flipX })}
-        >
-          ⇋
-        </Toggle>
-        <Toggle
-          on={item.flipY}
-          label="Flip up and down"
-          onClick={() => setValues(bench, 'Flip', { flipY: !item.flipY })}
-        >
-          ⥮
-        </Toggle>
-        {teacher && (
-          <button type="button" className="chip" onClick={() => void paletteFromPicture(bench, item)}>
-            its colours as palette
-          </button>
-        )}
-      </Row>
-      {parts.length > 0 && teacher && (
-        <>
-          <p style={{ marginTop: 8 }}>Label a part:</p>
-          <div className="chips">
-            {parts.map((part) => (
-              <button
-                key={part.name}
-                type="button"
-                className="chip"
-                onClick={() => addLabel(bench, item, part.name, true)}
-              >
-                {part.name}
-              </button>
-            ))}
-          </div>
-        </>
-      )}
-      {item.credit && <p className="quiet">{item.credit}</p>}
     </>
   );
 }

@@ -3,13 +3,13 @@ import { lazy, Suspense, useState } from 'react';
 import type { Page, Sheet } from '../../core/sheet/schema';
 import { namedSize, PAGE_SIZES } from '../../core/sheet/units';
 import type { Bench } from './bench';
+import type { Wanted } from './size-choice';
 import { BenchContext, PaintField, Swatches } from './colour-field';
 import { LengthField, More, Row, Toggle } from './fields';
 
 /** The settings of the page, shown in the margin while nothing is chosen. */
 
 const SizeChoice = lazy(() => import('./size-choice'));
-export type Wanted = { width: number; height: number };
 
 type Props = {
   bench: Bench;
@@ -127,6 +127,40 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
           palette={sheet.palette}
           onChange={(background) => set({ background })}
         />
+        <More title="guides">
+          {page.guides.map((guide, i) => (
+            <Row key={i} label="">
+              <LengthField
+                label={guide.axis === 'x' ? 'across' : 'down'}
+                value={guide.at}
+                unit={unit}
+                onChange={(at) => set({ guides: page.guides.with(i, { ...guide, at }) })}
+              />
+              <Toggle
+                on={false}
+                label="Take this guide away"
+                onClick={() => set({ guides: page.guides.toSpliced(i, 1) })}
+              >
+                ×
+              </Toggle>
+            </Row>
+          ))}
+          <div className="chips">
+            {(['x', 'y'] as const).map((axis) => (
+              <button
+                key={axis}
+                type="button"
+                className="chip"
+                disabled={page.guides.length >= 60}
+                onClick={() =>
+                  set({ guides: [...page.guides, { axis, at: (axis === 'x' ? page.width : page.height) / 2 }] })
+                }
+              >
+                {axis === 'x' ? 'one upright' : 'one level'}
+              </button>
+            ))}
+          </div>
+        </More>
         <More title="palette of the sheet">
           {sheet.palette.map((hex, i) => (
             <Swatches

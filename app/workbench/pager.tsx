@@ -1,6 +1,6 @@
 import type { Bench } from './bench';
 import { useBench } from './bench';
-import { turnPage } from './commands';
+import { turnPage } from './page-commands';
 
 const sheetOf = (bench: Bench) => bench.sheet;
 const pageOf = (bench: Bench) => bench.page;

@@ -20,8 +20,9 @@ import {
 } from './arrange';
 import type { Bench } from './bench';
 import { useBench } from './bench';
-import type { Alike } from './commands';
-import { chooseAlike, setValues } from './commands';
+import type { Alike } from './looks';
+import { setValues } from './commands';
+import { chooseAlike } from './looks';
 import { LengthField, NumberField, PercentField, Row, Toggle } from './fields';
 import { EdgeDrawing, SpreadDrawing } from './glyphs';
 import { all } from './steps';

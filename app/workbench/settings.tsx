@@ -5,12 +5,16 @@ import { isWritten } from '../../core/sheet/schema';
 import type { Bench, Tab } from './bench';
 import { useBench } from './bench';
 import { BenchContext, PaintField } from './colour-field';
-import { copyLook, giveLook, setValues } from './commands';
+import { setValues } from './commands';
+import { copyLook, giveLook } from './looks';
 import { NumberField, Row, Toggle } from './fields';
-import { EffectFields, InkFields, LineFields, OutlineFields, PictureFields, ShapeFields } from './look-fields';
+import { LineFields } from './line-fields';
+import { EffectFields, InkFields, OutlineFields, ShapeFields } from './look-fields';
+import { PictureFields } from './picture-fields';
 import { NumbersFields, PlaceFields } from './place-fields';
 import { TouchFields, TOUCHES } from './touch-fields';
-import { RoleField, WordsFields } from './words-fields';
+import { RoleField } from './role-field';
+import { WordsFields } from './words-fields';
 
 /** The settings of what is chosen, in its margin card: numbers always, the rest on four leaves. */
 

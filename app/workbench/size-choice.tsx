@@ -9,10 +9,11 @@ import { sizeName } from '../../core/sheet/units';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { Toggle } from './fields';
-import type { Wanted } from './page-card';
 
 /** Another page size is never taken silently: both ways are shown as small pictures, and one is chosen. */
 
+/** A size in points. */
+export type Wanted = { width: number; height: number };
 type Props = { bench: Bench; sheet: Sheet; page: Page; wanted: Wanted; onDone: () => void };
 const SIDES = [0, 0.5, 1] as const;
 const names = (x: number, y: number) =>

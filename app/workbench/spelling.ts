@@ -13,29 +13,38 @@ import { spelling } from './helpers';
 
 const known = new Map<string, boolean>();
 const pageOf = (bench: Bench) => bench.page;
-/** Milliseconds of rest before new words are looked up: not while somebody types them. */
-const REST = 700;
+/** Milliseconds of rest before new words are looked up: not while somebody types them, nor while the sheet still opens. */
+const [REST, OPENING] = [700, 2500];
+const touchedOf = (bench: Bench) => bench.history.past.length > 0;
 
 /** Keeps the marks of a bench up to date. Should the dictionary not load, there are simply none. */
 export function useSpelling(bench: Bench): void {
   const page = useBench(bench, pageOf);
+  const touched = useBench(bench, touchedOf);
+  // A student who only looks, perhaps on a slow machine, need not load a dictionary.
+  const wanted = touched || bench.rights.kind === 'all';
   useEffect(() => {
-    const timer = setTimeout(() => {
-      const words = new Set<string>();
-      for (const item of everyItem(page))
-        if (isWritten(item)) for (const { word } of wordsIn(bodyText(item.body))) if (!known.has(word)) words.add(word);
-      if (words.size === 0) return;
-      spelling.ask<'check'>({ kind: 'check', words: [...words] }).then(
-        ({ wrong }) => {
-          for (const word of words) known.set(word, true);
-          for (const word of wrong) known.set(word, false);
-          bench.put({ checked: bench.checked + 1 });
-        },
-        () => {},
-      );
-    }, REST);
+    if (!wanted) return;
+    const timer = setTimeout(
+      () => {
+        const words = new Set<string>();
+        for (const item of everyItem(page))
+          if (isWritten(item))
+            for (const { word } of wordsIn(bodyText(item.body))) if (!known.has(word)) words.add(word);
+        if (words.size === 0) return;
+        spelling.ask<'check'>({ kind: 'check', words: [...words] }).then(
+          ({ wrong }) => {
+            for (const word of words) known.set(word, true);
+            for (const word of wrong) known.set(word, false);
+            bench.put({ checked: bench.checked + 1 });
+          },
+          () => {},
+        );
+      },
+      touched ? REST : OPENING,
+    );
     return () => clearTimeout(timer);
-  }, [bench, page]);
+  }, [bench, page, wanted, touched]);
 }
 
 /** The words of an item that are taken to be misspelt. */

@@ -1,17 +1,15 @@
 import { Segmented, Select } from 'antd';
-import { useState } from 'react';
-import { roleIds } from '../../core/sheet/make';
-import type { Lettering, Sheet, TextItem, WrittenItem } from '../../core/sheet/schema';
+import type { Sheet, TextItem, WrittenItem } from '../../core/sheet/schema';
 import { faceById, FACES } from '../../core/text/catalogue';
 import { fullFormat, fullStyle, roleOf } from '../../core/text/style';
 import type { Bench } from './bench';
-import { PaintField, Swatches } from './colour-field';
-import { addRole, removeRole, restyleRole, setValues } from './commands';
-import { More, NumberField, PercentField, Row, Toggle } from './fields';
-import { AlignDrawing, CurveDrawing, ListDrawing, VerticalDrawing } from './glyphs';
-import { OutlineFields } from './look-fields';
+import { Swatches } from './colour-field';
+import { setValues } from './commands';
+import { More, NumberField, Row, Toggle } from './fields';
+import { AlignDrawing, ListDrawing, VerticalDrawing } from './glyphs';
+import { LetteringFields } from './lettering-fields';
 import { SpellingFields } from './spelling-fields';
-import { fitToWidth, formatWords, styleWords } from './word-commands';
+import { formatWords, styleWords } from './word-commands';
 
 /** Settings of words: role, face, style, paragraphs, spacing, fit, lettering. */
 
@@ -187,167 +185,3 @@ function FitFields({ bench, item }: { bench: Bench; item: TextItem }) {
     </>
   );
 }
-
-const CURVES = [
-  { curve: 'straight', name: 'straight' },
-  { curve: 'arch', name: 'along an arch' },
-  { curve: 'circle', name: 'round a circle' },
-  { curve: 'wave', name: 'along a wave' },
-  { curve: 'slope', name: 'up a slope' },
-] as const;
-
-const PLAIN_LETTERING: Lettering = { curve: 'straight', amount: 0.5, fill: null, outline: null };
-
-/** Words drawn large: the curve, how wide, fill and outline of the letters. */
-function LetteringFields({ bench, item, sheet }: Props<TextItem>) {
-  const { lettering } = item;
-  const now = lettering ?? PLAIN_LETTERING;
-  const put = (patch: Partial<Lettering>) => setValues(bench, 'Lettering', { lettering: { ...now, ...patch } });
-  const widths = [
-    { value: 'wrapped', label: 'wrapped' },
-    { value: 'width', label: 'one width' },
-    { value: 'lines', label: 'each line' },
-  ];
-  return (
-    <More title="lettering" open={lettering !== null || item.fit === 'width' || item.fit === 'lines'}>
-      <Row label="curve">
-        {CURVES.map(({ curve, name }) => (
-          <Toggle
-            key={curve}
-            on={lettering?.curve === curve}
-            label={`Lettering ${name}`}
-            onClick={() =>
-              lettering?.curve === curve
-                ? setValues(bench, 'Lettering', { lettering: null })
-                : put({ curve, amount: curve === 'circle' ? 1 : now.amount })
-            }
-          >
-            <CurveDrawing curve={curve} />
-          </Toggle>
-        ))}
-        {lettering && lettering.curve !== 'straight' && (
-          <PercentField
-            bare
-            label="how much it curves"
-            share={lettering.amount}
-            least={-1}
-            onChange={(amount) => put({ amount })}
-          />
-        )}
-      </Row>
-      <Row label="width">
-        <Segmented
-          size="small"
-          aria-label="How wide the lines are made"
-          value={item.fit === 'width' || item.fit === 'lines' ? item.fit : 'wrapped'}
-          onChange={(fit) => setValues(bench, 'Fit', { fit: fit === 'wrapped' ? 'grow' : fit })}
-          options={widths}
-        />
-      </Row>
-      <Row label="as wide">
-        {(['page', 'margin', 'next'] as const).map((as) => (
-          <button key={as} type="button" className="chip" onClick={() => fitToWidth(bench, item, as)}>
-            {as === 'next' ? 'thing below' : as}
-          </button>
-        ))}
-      </Row>
-      {lettering && (
-        <>
-          <PaintField
-            hint
-            label="letters"
-            paint={lettering.fill}
-            palette={sheet.palette}
-            onChange={(fill) => put({ fill })}
-          />
-          <OutlineFields
-            outline={lettering.outline}
-            palette={sheet.palette}
-            none
-            label="edge"
-            onChange={(outline) => put({ outline })}
-          />
-        </>
-      )}
-    </More>
-  );
-}
-
-/** The text role, and what is done with it: restyle all its boxes, make one of one's own. */
-export function RoleField({ bench, item, sheet }: Props<TextItem>) {
-  const [naming, setNaming] = useState<string | null>(null);
-  const id = item.role ?? 'body';
-  const own = Object.hasOwn(sheet.roles, id) && !SHIPPED.has(id);
-  const differs = item.body.some(
-    (p) =>
-      Object.keys(p.format).some((key) => key === 'align' || key === 'lineSpacing') ||
-      p.runs.some((run) => Object.keys(run.style).length > 0),
-  );
-  return (
-    <>
-      <Row label="role">
-        <Select
-          size="small"
-          aria-label="Role"
-          value={id}
-          style={{ flex: 1 }}
-          onChange={(role) => (role === '+' ? setNaming('') : setValues(bench, 'Role', { role }))}
-          options={[
-            ...roleIds(sheet.roles).map((value) => ({ value, label: sheet.roles[value].name })),
-            { value: '+', label: 'own role …' },
-          ]}
-        />
-        {differs && (
-          <Toggle
-            on={false}
-            label="All boxes of this role take over how this one is set"
-            onClick={() => restyleRole(bench, item)}
-          >
-            restyle all
-          </Toggle>
-        )}
-        {own && !differs && (
-          <Toggle
-            on={false}
-            label="Take this role away; its boxes keep their look"
-            onClick={() => removeRole(bench, id)}
-          >
-            drop
-          </Toggle>
-        )}
-      </Row>
-      {naming !== null && (
-        <Row label="">
-          <input
-            className="inline-name"
-            autoFocus
-            aria-label="Name of the role"
-            placeholder="name of the role, then Enter"
-            value={naming}
-            maxLength={60}
-            onChange={(event) => setNaming(event.target.value)}
-            onBlur={() => setNaming(null)}
-            onKeyDown={(event) => {
-              if (event.key === 'Escape') setNaming(null);
-              if (event.key !== 'Enter') return;
-              addRole(bench, item, naming);
-              setNaming(null);
-            }}
-          />
-        </Row>
-      )}
-    </>
-  );
-}
-const SHIPPED = new Set([
-  'title',
-  'heading',
-  'body',
-  'label',
-  'definition',
-  'reason',
-  'quote',
-  'instruction',
-  'name',
-  'bank',
-]);

@@ -133,6 +133,7 @@ test.describe('the workbench', () => {
     await expect(stack(page).first()).toHaveAttribute('aria-pressed', 'true');
     await page.keyboard.press('Tab');
     await expect(stack(page).nth(1)).toHaveAttribute('aria-pressed', 'true');
+    await expect(page.locator('.settings h3')).toContainText('oval');
     const before = Number(await field(page, 'across').inputValue());
     await page.keyboard.press('Shift+ArrowRight');
     await expect(field(page, 'across')).toHaveValue(`${Math.round((before + 10 / 72) * 100) / 100}`);

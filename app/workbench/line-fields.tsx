@@ -1,0 +1,98 @@
+import { Segmented, Select } from 'antd';
+import { isHold } from '../../core/geometry/hit';
+import { lineEnds } from '../../core/geometry/line';
+import { free } from '../../core/sheet/make';
+import { itemName } from '../../core/sheet/name';
+import type { LineItem } from '../../core/sheet/schema';
+import { CAPS } from '../../core/sheet/schema';
+import { pictureNow } from '../sheet/resources';
+import type { Bench } from './bench';
+import { setValues } from './commands';
+import { PercentField, Row } from './fields';
+
+/** Settings of lines. */
+
+const CAP_NAMES: Record<(typeof CAPS)[number], string> = {
+  none: 'bare',
+  arrow: 'arrow',
+  open: 'open arrow',
+  dot: 'dot',
+  ring: 'ring',
+  bar: 'bar',
+  square: 'square',
+};
+
+export function LineFields({ bench, item }: { bench: Bench; item: LineItem }) {
+  const caps = CAPS.map((value) => ({ value, label: CAP_NAMES[value] }));
+  return (
+    <>
+      <Row label="way">
+        <Segmented
+          size="small"
+          aria-label="Way of the line"
+          value={item.route}
+          onChange={(route) => setValues(bench, 'Way of line', { route })}
+          options={['straight', 'stepped', 'curved']}
+        />
+      </Row>
+      <Row label="ends">
+        {(['startCap', 'endCap'] as const).map((side) => (
+          <Select
+            key={side}
+            size="small"
+            aria-label={side === 'startCap' ? 'Start' : 'End'}
+            value={item[side]}
+            onChange={(cap) => setValues(bench, 'Line end', { [side]: cap })}
+            options={caps}
+            style={{ width: 104 }}
+          />
+        ))}
+      </Row>
+      {item.route !== 'straight' && (
+        <Row label="bend">
+          <PercentField
+            bare
+            label="bend"
+            share={item.bend}
+            onChange={(bend) => setValues(bench, 'Bend line', { bend })}
+          />
+        </Row>
+      )}
+      {(['from', 'to'] as const).map((side) => (
+        <HoldField key={side} bench={bench} item={item} side={side} />
+      ))}
+      <p className="quiet">Or pull an end to a box or a part of a diagram on the sheet.</p>
+    </>
+  );
+}
+
+/** What an end of a line holds on to, for those who lead it without a pointer. */
+function HoldField({ bench, item, side }: { bench: Bench; item: LineItem; side: 'from' | 'to' }) {
+  const end = item[side];
+  const holds = bench.page.items.filter((other) => isHold(other) && !other.hidden).slice(0, 200);
+  const options = holds.flatMap((other) => [
+    { value: `${other.id} `, label: itemName(other) },
+    ...(other.kind === 'picture' ? (pictureNow(other.picture)?.targets ?? []) : []).map(({ name }) => ({
+      value: `${other.id} ${name}`,
+      label: `${itemName(other)}: ${name}`,
+    })),
+  ]);
+  return (
+    <Row label={side}>
+      <Select
+        size="small"
+        aria-label={side === 'from' ? 'Begins at' : 'Ends at'}
+        style={{ flex: 1, minWidth: 0 }}
+        value={end.item === null ? '' : `${end.item} ${end.target ?? ''}`}
+        onChange={(value) => {
+          const at = lineEnds(bench.page, item, pictureNow)[side];
+          const [id, ...target] = value.split(' ');
+          const name = target.join(' ');
+          const next = id ? { ...at, item: id, target: name || null } : free(at.x, at.y);
+          setValues(bench, 'Lead line', { [side]: next });
+        }}
+        options={[{ value: '', label: 'nothing, it is free' }, ...options]}
+      />
+    </Row>
+  );
+}
