@@ -373,8 +373,8 @@ function fact(id: string, x: number, number: string, what: string, colour: strin
     text({
       id: `${id}-number`,
       x,
-      y: 396,
-      width: 84,
+      y: 390,
+      width: 72,
       height: 50,
       padding: 2,
       fit: 'width',
@@ -382,9 +382,9 @@ function fact(id: string, x: number, number: string, what: string, colour: strin
     }),
     text({
       id: `${id}-what`,
-      x: x + 88,
+      x: x + 78,
       y: 396,
-      width: 128,
+      width: 138,
       height: 56,
       padding: 2,
       vertical: 'middle',
@@ -463,7 +463,7 @@ export function marshOverview(): Sheet {
     ...fact('tides', 40, '730', 'times a year the sea comes in over the low marsh', '#1f5673'),
     ...fact('snails', 290, '9000', 'mud snails may graze on one square metre', '#41602b'),
     ...fact('carbon', 534, '40×', 'as much carbon is locked in as in a forest of that size', '#7a4d12'),
-    text({ id: 'chain-name', role: 'heading', x: 44, y: 458, width: 300, height: 26, body: plain('Who eats whom') }),
+    text({ id: 'chain-name', role: 'heading', x: 44, y: 462, width: 300, height: 26, body: plain('Who eats whom') }),
     ...CHAIN.flatMap(([name, says], i): Item[] => [
       flat(`chain-${i}`, name, 60 + i * 156, 500, 54),
       text({
