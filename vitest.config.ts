@@ -2,7 +2,7 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    include: ['{core,server,art,demo,app,scripts}/**/*.test.{ts,tsx}'],
+    include: ['{core,server,workers,art,demo,app,scripts}/**/*.test.{ts,tsx}'],
     environment: 'node',
     testTimeout: 30_000,
     hookTimeout: 90_000,

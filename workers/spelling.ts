@@ -1,5 +1,5 @@
 import nspell from 'nspell';
-import { editDistance } from '../core/lookfors/spelling';
+import { byNearness } from '../core/text/words';
 
 /** Spelling beside the page: the dictionary takes a moment to load, and words are looked up by the hundred. */
 
@@ -45,10 +45,7 @@ async function answer(task: SpellingTask): Promise<SpellingAnswer> {
   if (task.kind === 'check') return { id: task.id, kind: 'check', wrong: await unknown(task.words) };
   const words = new Set<string>();
   for (const name of ['en-gb', 'en']) for (const word of (await open(name)).suggest(plain(task.word))) words.add(word);
-  // The nearest first: two letters that changed places are one slip.
-  const near = [...words].map((word) => ({ word, far: editDistance(task.word.toLowerCase(), word.toLowerCase()) }));
-  near.sort((a, b) => a.far - b.far);
-  return { id: task.id, kind: 'suggest', words: near.slice(0, MOST_SUGGESTIONS).map(({ word }) => word) };
+  return { id: task.id, kind: 'suggest', words: byNearness(task.word, [...words]).slice(0, MOST_SUGGESTIONS) };
 }
 
 self.onmessage = (event: MessageEvent<SpellingTask>) => {

@@ -117,6 +117,11 @@ describe('mends', () => {
       { numRuns: 40 },
     );
   });
+  it('offers colours that can be told apart', () => {
+    const { made, found } = onPage([words('#e8e2cc')]);
+    const names = mendsFor(made, made.pages[0], found[0], { faces, pictures }).map((mend) => mend.name);
+    expect(names.filter((name) => name.startsWith('words in'))).toEqual(['words in #1d1b16', 'words in #2f4d26']);
+  });
   it('offers to soften the picture that is in the way', () => {
     const behind = picture({ id: 'pic', picture: halves.id, x: 100, y: 50, width: 400, height: 200 });
     const { made, found } = onPage([words('#1c2a14'), behind]);

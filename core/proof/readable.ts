@@ -1,4 +1,4 @@
-import { contrast, contrastOf, luminance, luminanceOf } from '../colour/space';
+import { contrast, contrastOf, distance, labOf, luminance, luminanceOf } from '../colour/space';
 import { drawPage } from '../drawing/item';
 import type { Drawing } from '../drawing/item';
 import type { DisplayNode, GlyphsNode } from '../drawing/list';
@@ -143,9 +143,11 @@ function inColour(sheet: Sheet, item: Item, from: string, to: string): Change | 
 }
 
 const PLATE = { colour: '#fffefa', opacity: 1, spread: 4, corner: 3 };
+/** How many colours of words are offered, and how near to one another (in OKLab) is too near. */
+const [COLOURS, ALIKE] = [2, 0.12];
 const SOFTER = [0.35, 0.55, 0.75, 0.88];
 
-/** Up to four mends of a finding, each of which was tried and leaves nothing of it. */
+/** Up to four mends of a finding (two colours, a plate, softer pictures), each of which was tried and leaves nothing of it. */
 export function mendsFor(sheet: Sheet, page: Page, finding: Unreadable, resources: Resources): Mend[] {
   const item = findOn(page, finding.item)?.item;
   if (!item || !isWritten(item)) return [];
@@ -165,10 +167,12 @@ export function mendsFor(sheet: Sheet, page: Page, finding: Unreadable, resource
   const colours = [...new Set([...sheet.palette, '#1d1b16', '#ffffff'])]
     .filter((hex) => hex !== finding.colour && contrastOf(hex, finding.behind) >= finding.needed)
     .sort((a, b) => contrastOf(b, finding.behind) - contrastOf(a, finding.behind));
-  let offered = 0;
+  const offered: string[] = [];
   for (const hex of colours) {
-    if (offered === 2) break;
-    if (offer(`words in ${hex}`, inColour(sheet, item, finding.colour, hex))) offered++;
+    if (offered.length === COLOURS) break;
+    // Two that look alike are one choice.
+    if (offered.some((other) => distance(labOf(other), labOf(hex)) < ALIKE)) continue;
+    if (offer(`words in ${hex}`, inColour(sheet, item, finding.colour, hex))) offered.push(hex);
   }
 
   if (item.kind === 'text') {

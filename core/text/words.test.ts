@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { page, picture, plain, sheet, text } from '../sheet/make';
 import { isFace } from './catalogue';
 import { needsOf, unknownFaces } from './needs';
-import { wordsIn } from './words';
+import { byNearness, wordsIn } from './words';
 
 describe('words to look up', () => {
   const found = (words: string) => wordsIn(words).map(({ word }) => word);
@@ -18,6 +18,13 @@ describe('words to look up', () => {
       { word: 'words', from: 5, to: 10 },
     ]);
   });
+});
+
+test('what was meant by a slip comes first: swapped letters, then the same beginning', () => {
+  expect(byNearness('wrods', ['prods', 'rods', 'woods', 'words'])[0]).toBe('words');
+  expect(byNearness('herron', ['barren', 'heron', 'herring'])[0]).toBe('heron');
+  expect(byNearness('Tiede', ['tied', 'diode', 'tide'])).toEqual(['tide', 'tied', 'diode']);
+  expect(byNearness('x', [])).toEqual([]);
 });
 
 describe('what a sheet is drawn with', () => {

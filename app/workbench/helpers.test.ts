@@ -1,0 +1,54 @@
+import { beforeEach, expect, test, vi } from 'vitest';
+
+/** A worker that answers when it is told to. */
+class Slow {
+  static all: Slow[] = [];
+  onmessage: ((event: { data: unknown }) => void) | null = null;
+  onerror: ((event: { message: string }) => void) | null = null;
+  got: { id: number; kind: string; words?: string[] }[] = [];
+  constructor() {
+    Slow.all.push(this);
+  }
+  postMessage(task: { id: number; kind: string }) {
+    this.got.push(task);
+  }
+  answer(data: unknown) {
+    this.onmessage!({ data });
+  }
+}
+
+beforeEach(() => {
+  Slow.all = [];
+  vi.resetModules();
+  vi.stubGlobal('Worker', Slow);
+});
+
+test('a worker is started when it is first asked, and each answer finds its question', async () => {
+  const { spelling } = await import('./helpers');
+  expect(Slow.all).toHaveLength(0);
+  const one = spelling.ask<'check'>({ kind: 'check', words: ['a'] });
+  const two = spelling.ask<'check'>({ kind: 'check', words: ['b'] });
+  const [worker] = Slow.all;
+  expect(worker.got.map((task) => task.words)).toEqual([['a'], ['b']]);
+  worker.answer({ id: worker.got[1].id, kind: 'check', wrong: ['b'] });
+  worker.answer({ id: worker.got[0].id, kind: 'check', wrong: [] });
+  expect([(await one).wrong, (await two).wrong]).toEqual([[], ['b']]);
+  expect(Slow.all).toHaveLength(1);
+});
+
+test('what fails is told to who asked', async () => {
+  const { spelling } = await import('./helpers');
+  const asked = spelling.ask<'suggest'>({ kind: 'suggest', word: 'x' });
+  Slow.all[0].answer({ id: Slow.all[0].got[0].id, kind: 'failed', reason: 'no dictionary' });
+  await expect(asked).rejects.toThrow('no dictionary');
+});
+
+test('a worker that breaks fails all that wait, and the next question starts another', async () => {
+  const { studio } = await import('./helpers');
+  const picture = {} as never;
+  const asked = studio.ask<'palette'>({ kind: 'palette', picture, count: 3 });
+  Slow.all[0].onerror!({ message: 'out of memory' });
+  await expect(asked).rejects.toThrow('out of memory');
+  void studio.ask<'palette'>({ kind: 'palette', picture, count: 3 });
+  expect(Slow.all).toHaveLength(2);
+});

@@ -1,0 +1,104 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
+import { needsOf } from '../core/text/needs';
+import { page, plain, sheet, text } from '../core/sheet/make';
+import { projectRoot } from '../server/place';
+import type { SpellingAnswer, SpellingTask } from './spelling';
+import type { StudioAnswer, StudioTask } from './studio';
+
+/** The workers of the page, fed as the page feeds them; what they fetch comes from the built art. */
+
+type Port = { onmessage: ((event: { data: unknown }) => void) | null; postMessage: (answer: unknown) => void };
+let port: Port;
+let asked: string[];
+
+beforeEach(() => {
+  asked = [];
+  vi.stubGlobal('fetch', (url: string) => {
+    asked.push(url);
+    const bytes = readFileSync(path.join(projectRoot(), '.generated', url.replace('/art/', '')));
+    return Promise.resolve(new Response(new Uint8Array(bytes)));
+  });
+});
+
+async function started<Task, Answer>(name: string): Promise<(task: Task) => Promise<Answer>> {
+  vi.resetModules();
+  port = { onmessage: null, postMessage: () => {} };
+  vi.stubGlobal('self', port);
+  await import(name);
+  return (task) =>
+    new Promise((resolve) => {
+      port.postMessage = (answer) => resolve(answer as Answer);
+      port.onmessage!({ data: task });
+    });
+}
+
+describe('spelling', () => {
+  let ask: (task: SpellingTask) => Promise<SpellingAnswer>;
+  beforeAll(async () => {
+    ask = await started('./spelling');
+  });
+  test('finds what is in neither English, and takes both as right', async () => {
+    const words = ['colour', 'color', 'wrods', 'heron', 'it’s', 'mudflatt'];
+    expect(await ask({ id: 1, kind: 'check', words })).toEqual({ id: 1, kind: 'check', wrong: ['wrods', 'mudflatt'] });
+  });
+  test('suggests the nearest first: two letters that changed places are one slip', async () => {
+    const answer = await ask({ id: 2, kind: 'suggest', word: 'wrods' });
+    expect(answer.kind === 'suggest' && answer.words.slice(0, 2)).toContain('words');
+    expect(answer.kind === 'suggest' && answer.words.length).toBeLessThanOrEqual(4);
+  });
+  test('says so when the dictionary can’t be fetched, and tries again later', async () => {
+    const fresh = await started<SpellingTask, SpellingAnswer>('./spelling');
+    const working = globalThis.fetch;
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response('', { status: 503 })));
+    expect(await fresh({ id: 3, kind: 'check', words: ['tide'] })).toMatchObject({ id: 3, kind: 'failed' });
+    vi.stubGlobal('fetch', working);
+    expect(await fresh({ id: 4, kind: 'check', words: ['tide'] })).toEqual({ id: 4, kind: 'check', wrong: [] });
+  });
+});
+
+describe('the studio', () => {
+  let ask: (task: StudioTask) => Promise<StudioAnswer>;
+  beforeAll(async () => {
+    ask = await started('./studio');
+  });
+  const pale = sheet({
+    title: 't',
+    pages: [
+      page({
+        id: 'p',
+        items: [
+          text({
+            id: 'pale',
+            body: plain('pale words').map((p) => ({
+              ...p,
+              runs: p.runs.map((run) => ({ ...run, style: { colour: '#f0ece0' } })),
+            })),
+          }),
+          text({ id: 'dark', y: 100, body: plain('dark words') }),
+        ],
+      }),
+    ],
+  });
+  test('finds words that can’t be read, with mends, and fetches each face once', async () => {
+    const task = { id: 1, kind: 'readable' as const, sheet: pale, ...needsOf(pale) };
+    const answer = await ask(task);
+    expect(answer.kind === 'readable' && answer.findings.map((finding) => finding.item)).toEqual(['pale']);
+    expect(answer.kind === 'readable' && answer.findings[0].mends.length).toBeGreaterThan(1);
+    const before = asked.length;
+    await ask({ ...task, id: 2 });
+    expect(asked).toHaveLength(before);
+  });
+  test('takes a palette out of a picture, the same each time', async () => {
+    const crab = JSON.parse(readFileSync(path.join(projectRoot(), '.generated/pictures/flat/crab.json'), 'utf8'));
+    const first = await ask({ id: 3, kind: 'palette', picture: crab, count: 6 });
+    const second = await ask({ id: 4, kind: 'palette', picture: crab, count: 6 });
+    expect(first.kind === 'palette' && first.colours.length).toBeGreaterThan(1);
+    expect({ ...second, id: 3 }).toEqual(first);
+  });
+  test('answers a task that it can’t do with the reason', async () => {
+    const broken = { id: 5, kind: 'palette', picture: null, count: 3 } as unknown as StudioTask;
+    expect(await ask(broken)).toMatchObject({ id: 5, kind: 'failed', reason: expect.stringMatching(/null/) });
+  });
+});
