@@ -14,7 +14,16 @@ export function FindCard({ bench }: { bench: Bench }) {
   const [options, setOptions] = useState({ matchCase: false, whole: false });
   const [at, setAt] = useState(0);
   const field = useRef<HTMLInputElement>(null);
-  useEffect(() => field.current?.select(), []);
+  // The margin shows a card only once it has measured it, and what is not shown can't have the focus.
+  useEffect(() => {
+    let tries = 0;
+    let frame = requestAnimationFrame(function focus() {
+      field.current?.focus({ preventScroll: true });
+      field.current?.select();
+      if (document.activeElement !== field.current && tries++ < 20) frame = requestAnimationFrame(focus);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, []);
   const hits = findWords(sheet, { words, ...options });
   const current = hits.length > 0 ? hits[Math.min(at, hits.length - 1)] : null;
   const go = (to: number) => {

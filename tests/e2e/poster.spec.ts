@@ -185,6 +185,8 @@ test('the same from the keyboard alone', async ({ browser, house }) => {
   await page.keyboard.type('heart');
   await reach(page, page.getByRole('tabpanel', { name: 'Shapes' }).getByRole('button', { name: 'heart', exact: true }));
   await key('Enter');
+  // The margin follows a moment later.
+  await expect(page.locator('.settings h3')).toContainText('heart');
   await key('Shift+F6');
   await expect(field(page, 'across')).toBeFocused();
   await page.keyboard.type('1in');
