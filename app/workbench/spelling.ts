@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { bodyText } from '../../core/sheet/body';
-import type { WrittenItem } from '../../core/sheet/schema';
+import type { Page, WrittenItem } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
 import { everyItem } from '../../core/sheet/tree';
 import type { Word } from '../../core/text/words';
@@ -17,6 +17,18 @@ const pageOf = (bench: Bench) => bench.page;
 const [REST, OPENING] = [700, 2500];
 const touchedOf = (bench: Bench) => bench.history.past.length > 0;
 
+/** Looks up the words of a page that were not looked up before; false when there are none. */
+export async function lookUp(page: Page): Promise<boolean> {
+  const words = new Set<string>();
+  for (const item of everyItem(page))
+    if (isWritten(item)) for (const { word } of wordsIn(bodyText(item.body))) if (!known.has(word)) words.add(word);
+  if (words.size === 0) return false;
+  const { wrong } = await spelling.ask<'check'>({ kind: 'check', words: [...words] });
+  for (const word of words) known.set(word, true);
+  for (const word of wrong) known.set(word, false);
+  return true;
+}
+
 /** Keeps the marks of a bench up to date. Should the dictionary not load, there are simply none. */
 export function useSpelling(bench: Bench): void {
   const page = useBench(bench, pageOf);
@@ -27,17 +39,8 @@ export function useSpelling(bench: Bench): void {
     if (!wanted) return;
     const timer = setTimeout(
       () => {
-        const words = new Set<string>();
-        for (const item of everyItem(page))
-          if (isWritten(item))
-            for (const { word } of wordsIn(bodyText(item.body))) if (!known.has(word)) words.add(word);
-        if (words.size === 0) return;
-        spelling.ask<'check'>({ kind: 'check', words: [...words] }).then(
-          ({ wrong }) => {
-            for (const word of words) known.set(word, true);
-            for (const word of wrong) known.set(word, false);
-            bench.put({ checked: bench.checked + 1 });
-          },
+        lookUp(page).then(
+          (more) => more && bench.put({ checked: bench.checked + 1 }),
           () => {},
         );
       },

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { drawn, enter, expect, openSheet, press, test } from './house';
+import { compartment, drawn, enter, expect, leaf, openSheet, press, supply, test } from './house';
 
 /** Names, contrast and structure of every main screen, by axe. */
 
@@ -45,6 +45,42 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
   await page.getByRole('link', { name: 'Start reading' }).click();
   await drawn(page);
   await check(page, 'reading');
+});
+
+test('everything that opens on the workbench has names and contrast', async ({ browser, house }) => {
+  test.setTimeout(120_000);
+  const page = await enter(browser, house, 'Maren');
+  await openSheet(page, 'The salt marsh on one page');
+  for (const name of ['Shapes', 'Lines', 'Pen', 'Signs', 'Other looks', 'Pages', 'Growth']) {
+    await compartment(page, name);
+    await expect(page.getByRole('tabpanel', { name })).not.toContainText('…');
+    await check(page, name);
+  }
+  await supply(page, 'Shapes', 'star');
+  for (const name of ['look', 'place', 'students', 'words']) {
+    await leaf(page, name);
+    await check(page, `leaf ${name}`);
+  }
+  await leaf(page, 'look');
+  await page.getByRole('button', { name: 'fill: gradient along a line' }).click();
+  await page.getByRole('button', { name: 'stop: another colour' }).click();
+  await expect(page.getByLabel(/colour as six digits/)).toBeVisible();
+  await check(page, 'colour by eye');
+  await page.keyboard.press('Escape');
+  await page.locator('[data-stage]').focus();
+  await page.keyboard.press('Control+f');
+  await check(page, 'search');
+  await page.getByRole('button', { name: 'close', exact: true }).click();
+  await page.locator('[data-stage]').focus();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await check(page, 'keys');
+  await page.keyboard.press('Escape');
+  await page.locator('.margin-card .ant-select').first().click();
+  await page.getByTitle('A4', { exact: true }).click();
+  await expect(page.locator('.size-ways img')).toHaveCount(2);
+  await check(page, 'another size');
 });
 
 test('every screen of a student has names and contrast', async ({ browser, house }) => {

@@ -1,0 +1,38 @@
+import { beforeEach, expect, test, vi } from 'vitest';
+import { page, plain, text } from '../../core/sheet/make';
+
+/** A dictionary of a few words, in the place of the worker. */
+const KNOWN = new Set(['the', 'tide', 'comes', 'in']);
+class Dictionary {
+  onmessage: ((event: { data: unknown }) => void) | null = null;
+  onerror = null;
+  postMessage(task: { id: number; kind: string; words?: string[]; word?: string }) {
+    const data =
+      task.kind === 'check'
+        ? { id: task.id, kind: 'check', wrong: task.words!.filter((word) => !KNOWN.has(word.toLowerCase())) }
+        : { id: task.id, kind: 'failed', reason: 'none' };
+    queueMicrotask(() => this.onmessage!({ data }));
+  }
+}
+beforeEach(() => {
+  vi.resetModules();
+  vi.stubGlobal('Worker', Dictionary);
+});
+
+test('words are misspelt once they were looked up and not found, and not when they are the sheet’s own', async () => {
+  const { lookUp, misspelt } = await import('./spelling');
+  const item = text({ id: 'a', body: plain('The tiede comes in') });
+  const made = page({ id: 'p', items: [item] });
+  // Not looked up yet: nobody is accused.
+  expect(misspelt(item, [])).toEqual([]);
+  expect(await lookUp(made)).toBe(true);
+  expect(misspelt(item, [])).toEqual([{ word: 'tiede', from: 4, to: 9 }]);
+  expect(misspelt(item, ['tiede'])).toEqual([]);
+  // Each word is looked up once.
+  expect(await lookUp(made)).toBe(false);
+});
+
+test('no suggestions are better than a broken card', async () => {
+  const { suggestionsFor } = await import('./spelling');
+  expect(await suggestionsFor('tiede')).toEqual([]);
+});
