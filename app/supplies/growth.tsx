@@ -55,8 +55,11 @@ class Film {
 
 const facesOf = (bench: Bench) => bench.faces;
 const pastOf = (bench: Bench) => bench.past;
+const lastStep = (bench: Bench) => bench.history.past.at(-1);
 /** Milliseconds a playing takes at most, however long the growth. */
 const PLAY = 9000;
+/** Milliseconds of rest after a change before the growth is fetched anew. */
+const FRESH = 900;
 
 export function Growth({ bench }: { bench: Bench }) {
   const [film, setFilm] = useState<Film | null>(null);
@@ -70,6 +73,7 @@ export function Growth({ bench }: { bench: Bench }) {
   const submit = useSubmit();
   const at = bench.growthAt;
   const now = useRef(Date.now());
+  const [fetched, setFetched] = useState(0);
 
   useEffect(() => {
     let current = true;
@@ -90,7 +94,19 @@ export function Growth({ bench }: { bench: Bench }) {
       current = false;
       bench.put({ past: null });
     };
-  }, [bench, at]);
+  }, [bench, at, fetched]);
+
+  // What is done while this is open belongs to the growth a moment later.
+  const done = useBench(bench, lastStep);
+  const known = useRef(done);
+  useEffect(() => {
+    if (known.current === done) return;
+    const timer = setTimeout(() => {
+      known.current = done;
+      setFetched((count) => count + 1);
+    }, FRESH);
+    return () => clearTimeout(timer);
+  }, [done]);
 
   const show = useMemo(
     () => (to: number, shown: Film) => {
@@ -126,6 +142,14 @@ export function Growth({ bench }: { bench: Bench }) {
     }
     bench.say(body?.message ?? 'This could not be saved. Try again when the network is back.');
     return false;
+  };
+
+  /** The number of the state that is shown: now, that is all that was done by now. */
+  const shownSeq = async (): Promise<number | null> => {
+    if (bench.past) return seq;
+    const settled = await bench.settled();
+    if (settled === null) bench.say('This can be done once the sheet is saved and the network is back.');
+    return settled;
   };
 
   if (problem) return <p className="quiet">{problem}</p>;
@@ -174,7 +198,12 @@ export function Growth({ bench }: { bench: Bench }) {
           <button
             type="button"
             className="chip"
-            onClick={() => void submit({ do: 'second', seq: `${seq}` }, { method: 'post', action: `${at}/growth` })}
+            onClick={() =>
+              void shownSeq().then((now) => {
+                if (now !== null)
+                  void submit({ do: 'second', seq: `${now}` }, { method: 'post', action: `${at}/growth` });
+              })
+            }
           >
             save this as a second sheet
           </button>
@@ -183,7 +212,9 @@ export function Growth({ bench }: { bench: Bench }) {
           className="growth-name"
           onSubmit={(event) => {
             event.preventDefault();
-            void post({ do: 'name', seq: `${seq}`, name }).then((ok) => ok && setName(''));
+            void shownSeq().then(async (now) => {
+              if (now !== null && (await post({ do: 'name', seq: `${now}`, name }))) setName('');
+            });
           }}
         >
           <input

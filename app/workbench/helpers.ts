@@ -5,7 +5,8 @@ import type { StudioAnswer, StudioTask } from '../../workers/studio';
 
 type Tasks<T> = T extends { id: number } ? Omit<T, 'id'> : never;
 
-class Desk<Task extends { id: number }, Answer extends { id: number; kind: string }> {
+/** Carries questions to a worker and its answers back, each to who asked. */
+class Courier<Task extends { id: number }, Answer extends { id: number; kind: string }> {
   private worker: Worker | null = null;
   private waiting = new Map<number, { done: (answer: Answer) => void; failed: (reason: Error) => void }>();
   private count = 0;
@@ -37,9 +38,9 @@ class Desk<Task extends { id: number }, Answer extends { id: number; kind: strin
   }
 }
 
-export const studio = new Desk<StudioTask, StudioAnswer>(
+export const studio = new Courier<StudioTask, StudioAnswer>(
   () => new Worker(new URL('../../workers/studio.ts', import.meta.url), { type: 'module' }),
 );
-export const spelling = new Desk<SpellingTask, SpellingAnswer>(
+export const spelling = new Courier<SpellingTask, SpellingAnswer>(
   () => new Worker(new URL('../../workers/spelling.ts', import.meta.url), { type: 'module' }),
 );
