@@ -146,7 +146,8 @@ export class Bench {
     this.history = history;
     this.ready = true;
     // What was done while the vault opened goes on top.
-    for (const { name, change } of this.early.splice(0)) this.make(name, change);
+    const kept = this.early.splice(0).filter(({ name, change }) => this.make(name, change));
+    if (kept.length === 0 && this.save.kind === 'saving') this.save = { kind: 'saved', at: this.setup.savedAt };
     this.changed();
   }
   private ready = false;
@@ -224,8 +225,11 @@ export class Bench {
     this.past = null;
     this.sheet = result;
     this.history = record(this.history, step);
-    if (!this.ready) this.early.push({ name, change });
-    else {
+    if (!this.ready) {
+      this.early.push({ name, change });
+      // Kept in this window only, until the vault has opened: nothing may claim otherwise.
+      if (!this.shut) this.save = { kind: 'saving' };
+    } else {
       this.saver?.push(change);
       void this.slot?.keepHistory(this.history);
     }

@@ -54,6 +54,12 @@ describe('passing state', () => {
   });
 });
 
+test('what was done before the vault has opened is not said to be saved', () => {
+  expect(bench.save.kind).toBe('saved');
+  move(10);
+  expect(bench.save.kind).toBe('saving');
+});
+
 describe('what is remembered', () => {
   test('the last ten colours, the newest first, each once', () => {
     for (let i = 0; i < 12; i++) noteColour(bench, `#0000${i.toString(16).padStart(2, '0')}`);

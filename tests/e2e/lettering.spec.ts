@@ -48,7 +48,7 @@ test.describe('words in their boxes', () => {
     await write('Body', 'The tide comes in over the mud twice a day and goes out again. '.repeat(3));
     await page.locator('summary', { hasText: 'spacing and fit' }).click();
     await fit(page, 'words shrink');
-    await field(page, 'high').fill('0.5');
+    await field(page, 'high').fill('0.9');
     await field(page, 'high').press('Enter');
     await expect(page.locator('.overflow-mark')).toHaveCount(0);
     await field(page, 'never below').fill('12');
