@@ -1,34 +1,20 @@
-import MiniSearch from 'minisearch';
-import { lazy, memo, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, memo, Suspense, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Supply } from '../../core/handout/touch';
-import { FAMILIES, OUTLINES, shapePath } from '../../core/geometry/outline';
 import type { Point } from '../../core/geometry/matrix';
 import { roleIds } from '../../core/sheet/make';
-import { shapeName } from '../../core/sheet/name';
 import type { Sheet, ShapeItem } from '../../core/sheet/schema';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
 import { addLabelAt, addLine, addPicture, addShape, addText, addWordBank } from '../workbench/commands';
 import { placeFor } from '../workbench/steps';
-import { Ways } from './ways';
+import { loadIndex, Pictures } from './pictures';
+import { Shapes } from './shapes';
 import './drawer.css';
 
 /** The supply drawer: compartments of what can be put on the sheet. A press adds it; it can be dragged to its place too. */
 
 type Compartment = { id: string; name: string; supply: Supply | 'teacher'; content: (bench: Bench) => ReactNode };
-
-export type PictureEntry = {
-  id: string;
-  name: string;
-  tags: string[];
-  group: string;
-  width: number;
-  height: number;
-  credit: string;
-  licence: string;
-  parts: string[];
-};
 
 function Supplied({
   name,
@@ -90,61 +76,6 @@ function RoleSample({ role }: { role: Sheet['roles'][string] }) {
   );
 }
 
-function ShapeDrawing({ shape }: { shape: ShapeItem['shape'] }) {
-  const { ratio = 1 } = OUTLINES[shape];
-  const [w, h] = ratio > 52 / 40 ? [54, 54 / ratio] : [40 * ratio, 40];
-  return (
-    <svg width="64" height="50" viewBox="-4 -3 66 50" aria-hidden="true">
-      <path
-        d={shapePath(shape, w, h, [])}
-        transform={`translate(${(58 - w) / 2} ${(44 - h) / 2})`}
-        fill="#dfe8d0"
-        stroke="#456632"
-        strokeWidth="1.6"
-        strokeLinejoin="round"
-      />
-    </svg>
-  );
-}
-
-function Shapes({ bench }: { bench: Bench }) {
-  const [family, setFamily] = useState(FAMILIES[0].name);
-  const [wanted, setWanted] = useState('');
-  const words = wanted.trim().toLowerCase();
-  const found = words
-    ? FAMILIES.flatMap(({ shapes }) => shapes).filter((shape) => shapeName(shape).toLowerCase().includes(words))
-    : (FAMILIES.find(({ name }) => name === family)?.shapes ?? []);
-  return (
-    <div className="pictures shapes">
-      <Ways
-        label="Find a shape"
-        wanted={wanted}
-        group={family}
-        groups={FAMILIES.map(({ name }) => ({ id: name, name }))}
-        onWanted={setWanted}
-        onGroup={(id) => id && setFamily(id)}
-      />
-      <div className="shapes-found">
-        {found.length === 0 && <p className="quiet">No shape is called “{wanted}”.</p>}
-        {found.map((shape) => (
-          <button
-            key={shape}
-            type="button"
-            className="picture"
-            title={shapeName(shape)}
-            aria-label={shapeName(shape)}
-            draggable
-            onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:shape ${shape}`)}
-            onClick={() => addShape(bench, shape)}
-          >
-            <ShapeDrawing shape={shape} />
-          </button>
-        ))}
-      </div>
-    </div>
-  );
-}
-
 // What is wanted less often is fetched when it is opened.
 const Pens = lazy(() => import('./pen').then(({ Pens }) => ({ default: Pens })));
 const Signs = lazy(() => import('./signs').then(({ Signs }) => ({ default: Signs })));
@@ -191,64 +122,6 @@ const LINES: { name: string; drag: string; given: Parameters<typeof addLine>[1];
     caps: <path d="M6 36L58 12" stroke="#5b5646" strokeWidth="3" strokeDasharray="0.1 7" strokeLinecap="round" />,
   },
 ];
-
-let loadedIndex: Promise<PictureEntry[]> | undefined;
-const loadIndex = () =>
-  (loadedIndex ??= fetch('/art/pictures/index.json').then((answer) => answer.json() as Promise<PictureEntry[]>));
-
-function Pictures({ bench }: { bench: Bench }) {
-  const [index, setIndex] = useState<PictureEntry[]>([]);
-  const [wanted, setWanted] = useState('');
-  const [group, setGroup] = useState('diagrams');
-  useEffect(() => void loadIndex().then(setIndex), []);
-  const search = useMemo(() => {
-    const mini = new MiniSearch<PictureEntry>({
-      fields: ['name', 'tags', 'group'],
-      searchOptions: { prefix: true, fuzzy: 0.15, boost: { name: 3 } },
-    });
-    mini.addAll(index);
-    return mini;
-  }, [index]);
-  const groups = useMemo(() => [...new Set(index.map((entry) => entry.group))], [index]);
-  const byId = useMemo(() => new Map(index.map((entry) => [entry.id, entry])), [index]);
-  const found = wanted.trim()
-    ? search
-        .search(wanted)
-        .slice(0, 80)
-        .flatMap((hit) => byId.get(hit.id as string) ?? [])
-    : index.filter((entry) => entry.group === group);
-  return (
-    <div className="pictures">
-      <Ways
-        label="Find a picture"
-        wanted={wanted}
-        group={group}
-        groups={groups.map((name) => ({ id: name, name }))}
-        onWanted={setWanted}
-        onGroup={(id) => id && setGroup(id)}
-      />
-      <div className="pictures-found" aria-live="polite">
-        {found.length === 0 && index.length > 0 && (
-          <p className="quiet">Nothing is called “{wanted}”. Try a simpler word: “bird” rather than “oystercatcher”.</p>
-        )}
-        {found.map((entry) => (
-          <button
-            key={entry.id}
-            type="button"
-            className="picture"
-            title={`${entry.name} · ${entry.credit} (${entry.licence})`}
-            aria-label={entry.name}
-            draggable
-            onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:picture ${entry.id}`)}
-            onClick={() => addPicture(bench, entry)}
-          >
-            <img src={`/art/pictures/${entry.id}.svg`} alt="" loading="lazy" draggable={false} />
-          </button>
-        ))}
-      </div>
-    </div>
-  );
-}
 
 const COMPARTMENTS: Compartment[] = [
   { id: 'words', name: 'Words', supply: 'text', content: (bench) => <Words bench={bench} /> },

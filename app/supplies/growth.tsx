@@ -1,14 +1,12 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { useSubmit } from 'react-router';
 import { z } from 'zod';
 import { between } from '../../core/sheet/between';
 import { apply, Change } from '../../core/sheet/change';
-import { drawPage } from '../../core/drawing/item';
-import { pageSvg } from '../../core/drawing/svg';
 import { readSheet } from '../../core/sheet/schema';
 import type { Sheet } from '../../core/sheet/schema';
 import { useZone, whenWords } from '../look/time';
-import { pictureNow } from '../sheet/resources';
+import { SmallPicture } from '../sheet/small-picture';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
 
@@ -69,6 +67,7 @@ export function Growth({ bench }: { bench: Bench }) {
   const [name, setName] = useState('');
   const [playing, setPlaying] = useState(false);
   const past = useBench(bench, pastOf);
+  const faces = useBench(bench, facesOf);
   const zone = useZone();
   const submit = useSubmit();
   const at = bench.growthAt;
@@ -108,8 +107,8 @@ export function Growth({ bench }: { bench: Bench }) {
     return () => clearTimeout(timer);
   }, [done]);
 
-  const show = useMemo(
-    () => (to: number, shown: Film) => {
+  const show = useCallback(
+    (to: number, shown: Film) => {
       setSeq(to);
       const words = whenWords(shown.when(to), now.current, zone);
       bench.put({ past: to >= shown.last ? null : { sheet: shown.at(to), label: words } });
@@ -237,7 +236,7 @@ export function Growth({ bench }: { bench: Bench }) {
               onClick={() => show(moment.seq, film)}
               title={`Look at “${moment.name}”`}
             >
-              <MomentPicture bench={bench} sheet={film.at(moment.seq)} />
+              <SmallPicture sheet={film.at(moment.seq)} page={film.at(moment.seq).pages[0]} faces={faces} />
               <span>{moment.name}</span>
             </button>
             <button
@@ -252,14 +251,4 @@ export function Growth({ bench }: { bench: Bench }) {
         ))}
     </div>
   );
-}
-
-function MomentPicture({ bench, sheet }: { bench: Bench; sheet: Sheet }) {
-  const faces = useBench(bench, facesOf);
-  const url = useMemo(() => {
-    if (!faces) return '';
-    const svg = pageSvg(drawPage(sheet, sheet.pages[0], { faces, pictures: pictureNow }), faces);
-    return `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
-  }, [sheet, faces]);
-  return <img className="look-picture" src={url} alt="" draggable={false} />;
 }

@@ -1,19 +1,18 @@
-import { memo, useDeferredValue, useMemo, useState, useSyncExternalStore } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { arranged } from '../../core/arrange/arrange';
 import { LAYOUTS } from '../../core/arrange/layouts';
-import { faceName, paired, PAIRS } from '../../core/arrange/pairs';
+import { paired, PAIRS } from '../../core/arrange/pairs';
 import { shuffled } from '../../core/colour/palette';
 import { withPalette } from '../../core/colour/recolour';
-import { drawPage } from '../../core/drawing/item';
-import { pageSvg } from '../../core/drawing/svg';
 import { between } from '../../core/sheet/between';
 import { bodyText, isEmpty } from '../../core/sheet/body';
 import { page as makePage, plain, text } from '../../core/sheet/make';
 import { everyItem } from '../../core/sheet/tree';
 import type { Page, Sheet } from '../../core/sheet/schema';
 import { refitted } from '../../core/text/refit';
-import type { Faces } from '../../core/text/faces';
-import { arrivals, loadMissing, onArrival, pictureNow } from '../sheet/resources';
+import { faceById } from '../../core/text/catalogue';
+import { pictureNow } from '../sheet/resources';
+import { SmallPicture } from '../sheet/small-picture';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
 import { all } from '../workbench/steps';
@@ -33,18 +32,6 @@ const MODES = [
 ] as const;
 /** How many palettes are shown at once. */
 const PALETTES = 7;
-
-const Preview = memo(function Preview({ sheet, page, faces }: { sheet: Sheet; page: Page; faces: Faces }) {
-  // Drawn anew when a face that it needs has come.
-  const arrived = useSyncExternalStore(onArrival, arrivals, () => 0);
-  const url = useMemo(() => {
-    const svg = pageSvg(drawPage(sheet, page, { faces, pictures: pictureNow }), faces);
-    loadMissing(faces);
-    return `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [sheet, page, faces, arrived]);
-  return <img className="look-picture" src={url} alt="" draggable={false} />;
-});
 
 type Choice = { id: string; name: string; sheet: Sheet; page?: Page; take: () => void };
 
@@ -117,7 +104,7 @@ export function Looks({ bench }: { bench: Bench }) {
       const after = paired(sheet, pair);
       return {
         id: pair.id,
-        name: `${faceName(pair.large)} + ${faceName(pair.small)}`,
+        name: `${faceById(pair.large).name} + ${faceById(pair.small).name}`,
         sheet: after,
         page: specimen(after),
         take: () => {
@@ -161,7 +148,7 @@ export function Looks({ bench }: { bench: Bench }) {
         const shown = own ?? after.pages.find((one) => one.id === page.id) ?? after.pages[0];
         return (
           <button key={id} type="button" className="look" aria-label={name} title={name} onClick={take}>
-            {faces && <Preview sheet={after} page={shown} faces={faces} />}
+            <SmallPicture sheet={after} page={shown} faces={faces} />
             <span>{name}</span>
           </button>
         );

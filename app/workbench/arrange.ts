@@ -13,6 +13,7 @@ import type { Change } from '../../core/sheet/change';
 import { free, group } from '../../core/sheet/make';
 import type { FramedItem, GroupItem, Item, LineItem } from '../../core/sheet/schema';
 import { isFramed } from '../../core/sheet/schema';
+import type { Place } from '../../core/sheet/tree';
 import { everyItem, findOn, idsWithin } from '../../core/sheet/tree';
 import { grownHeight } from '../../core/text/layout';
 import { roleOf } from '../../core/text/style';
@@ -67,12 +68,13 @@ export function reorder(bench: Bench, by: number): void {
   if (!place) return;
   const others = place.siblings.filter((item) => item.id !== id);
   const at = Math.max(0, Math.min(others.length, place.index - by));
-  if (at === place.index) return;
-  bench.make(by > 0 ? 'Bring forward' : 'Send back', {
-    kind: 'reorder',
-    id,
-    spot: { page: page.id, group: place.groups.at(-1)?.id ?? null, behind: at === 0 ? null : others[at - 1].id },
-  });
+  if (at !== place.index) putAt(bench, by > 0 ? 'Bring forward' : 'Send back', id, place, others, at);
+}
+
+/** Puts a thing at an index among the others of a list. */
+function putAt(bench: Bench, name: string, id: string, { page, groups }: Place, others: readonly Item[], at: number) {
+  const spot = { page: page.id, group: groups.at(-1)?.id ?? null, behind: at > 0 ? others[at - 1].id : null };
+  bench.make(name, { kind: 'reorder', id, spot });
 }
 
 /** Puts a thing just in front of another one of the same list. */
@@ -81,11 +83,7 @@ export function putBefore(bench: Bench, id: string, other: string): void {
   if (!place || id === other || !findOn(bench.page, id)) return;
   const others = place.siblings.filter((item) => item.id !== id);
   const at = others.findIndex((item) => item.id === other);
-  bench.make('Reorder', {
-    kind: 'reorder',
-    id,
-    spot: { page: bench.page.id, group: place.groups.at(-1)?.id ?? null, behind: at > 0 ? others[at - 1].id : null },
-  });
+  putAt(bench, 'Reorder', id, place, others, at);
 }
 
 export function groupChosen(bench: Bench): void {

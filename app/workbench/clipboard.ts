@@ -1,5 +1,5 @@
 import type { Point } from '../../core/geometry/matrix';
-import { bodyText, sliceBody } from '../../core/sheet/body';
+import { bodyLength, sliceBody } from '../../core/sheet/body';
 import { text } from '../../core/sheet/make';
 import type { Body, Item, LineItem } from '../../core/sheet/schema';
 import { findOn, idsWithin } from '../../core/sheet/tree';
@@ -93,19 +93,27 @@ export function pasteClip(bench: Bench, clip: string, parse: (json: unknown) => 
   return true;
 }
 
-/** Words from elsewhere as a box of their own; what a box can't hold is cut, and said. */
+/** Most letters that one paste brings into a box. */
 const MOST_WORDS = 60_000;
 
-export function pasteBody(bench: Bench, body: Body): void {
-  const words = bodyText(body);
-  const cut = words.length > MOST_WORDS;
-  const kept = cut ? sliceBody(body, 0, MOST_WORDS) : body;
-  const wide = words.length > 400;
+/** As much of pasted words as a box holds; `cut` says so where that is not all. */
+export function asMuchAsFits(body: Body): { body: Body; cut: string | null } {
+  if (bodyLength(body) <= MOST_WORDS) return { body, cut: null };
+  return {
+    body: sliceBody(body, 0, MOST_WORDS),
+    cut: `Only the first ${MOST_WORDS.toLocaleString('en')} letters were pasted: a box holds no more.`,
+  };
+}
+
+/** Words from elsewhere as a box of their own; what a box can't hold is cut, and said. */
+export function pasteBody(bench: Bench, pasted: Body): void {
+  const { body, cut } = asMuchAsFits(pasted);
+  const wide = bodyLength(body) > 400;
   const width = wide ? Math.max(120, bench.page.width - 2 * Math.max(36, bench.page.margin)) : 260;
   const { x, y } = placeFor(bench, width, wide ? bench.page.height - 72 : 60);
-  const item = text({ id: newId(), touch: touch(bench), x, y, width, height: 30, body: kept });
+  const item = text({ id: newId(), touch: touch(bench), x, y, width, height: 30, body });
   const height = bench.faces
-    ? Math.min(7000, grownHeight(kept, roleOf(bench.sheet, 'body'), item, bench.faces))
+    ? Math.min(7000, grownHeight(body, roleOf(bench.sheet, 'body'), item, bench.faces))
     : item.height;
   // More than a page of words stays in a box of the page's height, where it is seen to overflow.
   const over = height > bench.page.height;
@@ -113,7 +121,7 @@ export function pasteBody(bench: Bench, body: Body): void {
     ? { ...item, y: 36, height: Math.max(60, bench.page.height - 72), fit: 'keep' as const }
     : { ...item, height };
   if (!add(bench, 'Paste words', [made])) return;
-  if (cut) bench.say(`Only the first ${MOST_WORDS.toLocaleString('en')} letters were pasted: a box holds no more.`);
+  if (cut) bench.say(cut);
   else if (over)
     bench.say(
       'These words need more room than the page has. Split them over several boxes or pages, or make them smaller.',

@@ -7,7 +7,7 @@ import { Swatches } from './colour-field';
 import { setValues } from './commands';
 import { NumberField, PercentField, Row, Toggle } from './fields';
 
-/** Settings of outlines, shapes, lines, pictures, pen strokes, plates and shadows. */
+/** Settings of outlines, shapes, pen strokes, plates and shadows. */
 
 type OutlineProps = {
   outline: Outline | null;
@@ -123,10 +123,8 @@ export function InkFields({ bench, item, palette }: { bench: Bench; item: InkIte
 
 const PLATE: Plate = { colour: '#fffdf6', opacity: 0.9, spread: 4, corner: 4 };
 
-type EffectProps<T> = { bench: Bench; item: T; palette: readonly string[] };
-
 /** Plate and shadow: each is switched on and off, and has settings only while it is on. */
-export function EffectFields({ bench, item, palette }: EffectProps<Item>) {
+export function EffectFields({ bench, item, palette }: { bench: Bench; item: Item; palette: readonly string[] }) {
   const text = item.kind === 'text' ? item : null;
   return (
     <>

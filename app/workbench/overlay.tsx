@@ -337,7 +337,13 @@ export function Overlay({ bench, page, scale, shown }: Props) {
           height={sweep.height * scale}
         />
       )}
-      {stroke && <path d={stroke.d} fill={stroke.colour} transform={`scale(${scale})`} />}
+      {stroke && (
+        <path
+          d={stroke.d}
+          fill={stroke.colour}
+          transform={`scale(${scale}) translate(${stroke.at.x} ${stroke.at.y})`}
+        />
+      )}
     </svg>
   );
 }

@@ -1,12 +1,10 @@
 import { useMemo, useState } from 'react';
-import { drawPage } from '../../core/drawing/item';
-import { pageSvg } from '../../core/drawing/svg';
 import { between } from '../../core/sheet/between';
 import type { Keep, Way } from '../../core/sheet/page-size';
 import { resized } from '../../core/sheet/page-size';
 import type { Page, Sheet } from '../../core/sheet/schema';
 import { sizeName } from '../../core/sheet/units';
-import { pictureNow } from '../sheet/resources';
+import { SmallPicture } from '../sheet/small-picture';
 import type { Bench } from './bench';
 import { Toggle } from './fields';
 
@@ -23,17 +21,20 @@ export default function SizeChoice({ bench, sheet, page, wanted, onDone }: Props
   const [keep, setKeep] = useState<Pick<Keep, 'x' | 'y'>>({ x: 0, y: 0 });
   const [whole, setWhole] = useState(sheet.pages.length > 1);
   const ids = useMemo(() => (whole ? sheet.pages.map((one) => one.id) : [page.id]), [whole, sheet.pages, page.id]);
-  const ways: { id: string; name: string; way: Way }[] = [
-    { id: 'keep', name: 'keep things, add room', way: { how: 'keep', ...keep } },
-    { id: 'scale', name: 'scale all, words too', way: { how: 'scale' } },
-  ];
+  const ways = useMemo(() => {
+    const made: { id: string; name: string; way: Way }[] = [
+      { id: 'keep', name: 'keep things, add room', way: { how: 'keep', ...keep } },
+      { id: 'scale', name: 'scale all, words too', way: { how: 'scale' } },
+    ];
+    return made.map((one) => ({ ...one, after: resized(sheet, ids, wanted.width, wanted.height, one.way) }));
+  }, [keep, sheet, ids, wanted]);
   return (
     <div className="size-choice" role="group" aria-label="How the page changes its size">
       <p>
         To <b>{sizeName(wanted.width, wanted.height, sheet.unit)}</b>. What happens to what is on it?
       </p>
       <div className="size-ways">
-        {ways.map(({ id, name, way }) => (
+        {ways.map(({ id, name, way, after: seen }) => (
           <button
             key={id}
             type="button"
@@ -43,7 +44,7 @@ export default function SizeChoice({ bench, sheet, page, wanted, onDone }: Props
               if (bench.make('Page size', between(bench.sheet, after))) onDone();
             }}
           >
-            <Small bench={bench} sheet={sheet} page={page} ids={ids} wanted={wanted} way={way} />
+            <SmallPicture sheet={seen} page={seen.pages.find((one) => one.id === page.id)!} faces={bench.faces} />
             <span>{name}</span>
           </button>
         ))}
@@ -76,18 +77,4 @@ export default function SizeChoice({ bench, sheet, page, wanted, onDone }: Props
       </button>
     </div>
   );
-}
-
-function Small({ bench, sheet, page, ids, wanted, way }: Omit<Props, 'onDone'> & { ids: string[]; way: Way }) {
-  const { faces } = bench;
-  const where = way.how === 'keep' ? `${way.x} ${way.y}` : '';
-  const url = useMemo(() => {
-    if (!faces) return '';
-    const after = resized(sheet, ids, wanted.width, wanted.height, way);
-    const shown = after.pages.find((one) => one.id === page.id)!;
-    const svg = pageSvg(drawPage(after, shown, { faces, pictures: pictureNow }), faces);
-    return `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [faces, sheet, page, ids, wanted, where]);
-  return <img className="look-picture" src={url} alt="" />;
 }

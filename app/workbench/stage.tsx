@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PointerEvent as ReactPointerEvent } from 'react';
 import { drawPage, warpOfItem, wordsOf } from '../../core/drawing/item';
 import { Sampler } from '../../core/drawing/sampler';
-import { contains, overlaps } from '../../core/geometry/box';
+import { centre, contains, overlaps } from '../../core/geometry/box';
 import { frameMatrix, parentMatrix } from '../../core/geometry/frame';
 import { boxOf, itemsAt } from '../../core/geometry/hit';
 import type { Point } from '../../core/geometry/matrix';
@@ -159,18 +159,16 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
   }
 
   /** Goes one deeper at each press: first what lies on top, then what lies under it, and round again. */
-  function dig(event: { clientX: number; clientY: number }, here: readonly Item[]) {
+  function dig(point: Point, here: readonly Item[]) {
     if (here.length === 0) return;
     const at = here.findIndex((item) => bench.selection.length === 1 && item.id === bench.selection[0]);
     const next = here[(at + 1) % here.length];
     bench.select([next.id]);
-    showDug(event, here);
+    showDug(point, here);
     setSaid(`${itemName(next)}, ${here.indexOf(next) + 1} of ${here.length} here`);
   }
-  function showDug(event: { clientX: number; clientY: number }, here: readonly Item[]) {
-    const point = ground.pointOf(event);
+  const showDug = (point: Point, here: readonly Item[]) =>
     bench.put({ dug: here.length > 1 ? { ids: here.map((item) => item.id), ...point } : null });
-  }
 
   function onPointerDown(event: ReactPointerEvent<HTMLDivElement>) {
     if (event.button !== 0 || !bench.faces || bench.past) return;
@@ -206,10 +204,8 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     const already = here.find((item) => bench.selection.includes(item.id));
     const item = already ?? top;
     const wasOnly = bench.selection.length === 1 && bench.selection[0] === item.id;
-    if (unsnapped(event)) {
-      const { clientX, clientY } = event;
-      return dragItems(ground, event, already ? bench.selectedItems : [top], () => dig({ clientX, clientY }, here));
-    }
+    if (unsnapped(event))
+      return dragItems(ground, event, already ? bench.selectedItems : [top], () => dig(point, here));
     if (!already) bench.select([item.id]);
     setSaid(`${itemName(item)}, chosen`);
     dragItems(ground, event, already ? bench.selectedItems : [item], () => {
@@ -277,11 +273,10 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
       const item = bench.chosen;
       if (!item) return;
       const box = boxOf(bench.page, item, pictureNow);
-      const at = bench.dug ?? { x: box.x + box.width / 2, y: box.y + box.height / 2 };
-      const here = under(at);
-      const rect = paper.current!.getBoundingClientRect();
+      const { x, y } = bench.dug ?? centre(box);
+      const here = under({ x, y });
       if (here.length < 2) return setSaid('Nothing else lies here.');
-      dig({ clientX: rect.left + at.x * scale, clientY: rect.top + at.y * scale }, here);
+      dig({ x, y }, here);
     };
     return () => {
       bench.onTab = null;
@@ -306,9 +301,10 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
       onContextMenu={(event) => {
         if (bench.past || bench.tool) return;
         event.preventDefault();
-        const here = under(ground.pointOf(event));
+        const point = ground.pointOf(event);
+        const here = under(point);
         if (here.length > 0 && !here.some((item) => bench.selection.includes(item.id))) bench.select([here[0].id]);
-        showDug(event, here);
+        showDug(point, here);
       }}
       onDragOver={(event) => onDropSupply && event.preventDefault()}
       onDrop={(event) => {

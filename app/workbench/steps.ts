@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
 import type { Point } from '../../core/geometry/matrix';
+import { packed } from '../../core/sheet/between';
 import type { Change } from '../../core/sheet/change';
 import type { Item } from '../../core/sheet/schema';
 import { isFramed } from '../../core/sheet/schema';
@@ -11,7 +12,7 @@ import { lookKey } from './bench';
 /** What the commands of the workbench are put together from. */
 
 export const newId = () => nanoid(12);
-export const all = (changes: Change[]): Change => (changes.length === 1 ? changes[0] : { kind: 'all', changes });
+export const all = packed;
 export const set = (id: string, values: Record<string, unknown>): Change => ({ kind: 'set', id, values });
 
 /** What is added by a student stays the student's own. */

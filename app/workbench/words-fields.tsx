@@ -1,7 +1,7 @@
 import { Segmented, Select } from 'antd';
 import type { Sheet, TextItem, WrittenItem } from '../../core/sheet/schema';
 import { faceById, FACES } from '../../core/text/catalogue';
-import { fullFormat, fullStyle, roleOf } from '../../core/text/style';
+import { fullFormat, fullStyle, roleOfItem } from '../../core/text/style';
 import type { Bench } from './bench';
 import { Swatches } from './colour-field';
 import { setValues } from './commands';
@@ -16,7 +16,7 @@ import { formatWords, styleWords } from './word-commands';
 type Props<T> = { bench: Bench; item: T; sheet: Sheet };
 
 export function WordsFields({ bench, item, sheet }: Props<WrittenItem>) {
-  const role = roleOf(sheet, item.role ?? (item.kind === 'shape' ? 'label' : 'body'));
+  const role = roleOfItem(sheet, item);
   const first = item.body.find((p) => p.runs.length > 0);
   const style = { ...fullStyle(role, first?.runs[0]?.style ?? {}), ...bench.editing?.typing };
   const format = fullFormat(role, item.body[0].format);

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef } from 'react';
 import { wordsOf } from '../../core/drawing/item';
-import { bodyLength, bodyText, locate, runLength, sliceBody, spliceBody } from '../../core/sheet/body';
+import { bodyLength, bodyText, locate, runLength, spliceBody } from '../../core/sheet/body';
 import type { Change } from '../../core/sheet/change';
 import type { Body, RunStyle, WrittenItem } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
@@ -8,7 +8,7 @@ import { findOn } from '../../core/sheet/tree';
 import { caretAt, lineEdge, vertical } from '../../core/text/caret';
 import type { Bench, Editing } from './bench';
 import { useBench } from './bench';
-import { CLIP } from './clipboard';
+import { asMuchAsFits, CLIP } from './clipboard';
 import { bodyFrom } from './paste';
 import { fitted, styleWords } from './word-commands';
 
@@ -68,15 +68,11 @@ function putWords(bench: Bench, item: WrittenItem, at: number, remove: number, i
   return bench.make('Type', grown.length > 0 ? { kind: 'all', changes: [splice, ...grown] } : splice);
 }
 
-/** Most that one paste brings into a box. */
-const MOST = 60_000;
-
 /** Pastes words in the place of what is marked: their paragraphs, lists, bold and italic stay, the rest is as it is here. */
 function pasteInto(bench: Bench, editing: Editing, pasted: Body): void {
   const item = findOn(bench.page, editing.id)?.item;
   if (!item || !isWritten(item)) return;
-  const cut = bodyLength(pasted) > MOST;
-  const body = cut ? sliceBody(pasted, 0, MOST) : pasted;
+  const { body, cut } = asMuchAsFits(pasted);
   const [from, to] = [Math.min(editing.anchor, editing.focus), Math.max(editing.anchor, editing.focus)];
   const style = { ...styleAt(item.body, from), ...editing.typing };
   const { format } = item.body[locate(item.body, from).paragraph];
@@ -87,7 +83,7 @@ function pasteInto(bench: Bench, editing: Editing, pasted: Body): void {
   if (!putWords(bench, item, from, to - from, insert)) return;
   const end = from + bodyLength(insert);
   bench.edit({ id: item.id, anchor: end, focus: end, typing: null });
-  if (cut) bench.say(`Only the first ${MOST.toLocaleString('en')} letters were pasted: a box holds no more.`);
+  if (cut) bench.say(cut);
 }
 
 /** Enter in an empty list paragraph ends the list instead. */

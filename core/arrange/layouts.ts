@@ -16,7 +16,8 @@ export type Placed = {
   heightAt: (width: number) => number;
 };
 export type Cells = Map<string, Box>;
-export type Layout = { id: string; name: string; place(parts: readonly Placed[], area: Box, gap: number): Cells };
+type Place = (parts: readonly Placed[], area: Box, gap: number) => Cells;
+export type Layout = { id: string; name: string; place: Place };
 
 const total = (parts: readonly Placed[]) => parts.reduce((sum, part) => sum + part.weight, 0);
 const heaviest = (parts: readonly Placed[]) => parts.reduce((most, part) => (part.weight > most.weight ? part : most));
@@ -57,24 +58,27 @@ function stacked(parts: readonly Placed[], area: Box, gap: number): Cells {
 
 const merged = (...all: Cells[]): Cells => new Map(all.flatMap((cells) => [...cells]));
 
+/** Titles across the top, and all else placed below them. */
+const underTitles =
+  (place: Place): Place =>
+  (parts, area, gap) => {
+    const { cells, rest, below } = banner(parts, area, gap);
+    return rest.length === 0 ? cells : merged(cells, place(rest, below, gap));
+  };
+
 /** What weighs most beside a stack of the rest. */
 function lead(parts: readonly Placed[], area: Box, gap: number): Cells {
-  const { cells, rest, below } = banner(parts, area, gap);
-  if (rest.length < 2) return merged(cells, stacked(rest, below, gap));
-  const main = heaviest(rest);
-  const others = rest.filter((part) => part !== main);
-  if (below.width >= below.height * 0.8) {
-    const width = (below.width - gap) * 0.58;
-    const side = { ...below, x: below.x + width + gap, width: below.width - width - gap };
-    return merged(
-      cells,
-      new Map([[main.id, { ...below, width }]]),
-      columns(others, side, gap, others.length > 5 ? 2 : 1),
-    );
+  if (parts.length < 2) return stacked(parts, area, gap);
+  const main = heaviest(parts);
+  const others = parts.filter((part) => part !== main);
+  if (area.width >= area.height * 0.8) {
+    const width = (area.width - gap) * 0.58;
+    const side = { ...area, x: area.x + width + gap, width: area.width - width - gap };
+    return merged(new Map([[main.id, { ...area, width }]]), columns(others, side, gap, others.length > 5 ? 2 : 1));
   }
-  const height = (below.height - gap) * 0.5;
-  const foot = { ...below, y: below.y + height + gap, height: below.height - height - gap };
-  return merged(cells, new Map([[main.id, { ...below, height }]]), grid(others, foot, gap));
+  const height = (area.height - gap) * 0.5;
+  const foot = { ...area, y: area.y + height + gap, height: area.height - height - gap };
+  return merged(new Map([[main.id, { ...area, height }]]), grid(others, foot, gap));
 }
 
 /** As many columns as make cells that suit most of the things. */
@@ -113,7 +117,7 @@ function ring(parts: readonly Placed[], area: Box, gap: number): Cells {
   const titles = parts.filter((part) => part.title);
   const middle = titles[0] ?? heaviest(parts);
   const others = parts.filter((part) => part !== middle);
-  if (others.length < 3) return merged(...[lead(parts, area, gap)]);
+  if (others.length < 3) return underTitles(lead)(parts, area, gap);
   // How many stand on each side, by the length of the sides.
   const wide = area.width / (area.width + area.height);
   const across = Math.max(1, Math.min(others.length - 2, Math.round((others.length * wide) / 2 + 0.5)));
@@ -159,21 +163,20 @@ function ring(parts: readonly Placed[], area: Box, gap: number): Cells {
  * fill the area: the shortest path over all ways to break, as Knuth and Plass break paragraphs (1981).
  */
 function rows(parts: readonly Placed[], area: Box, gap: number): Cells {
-  const { cells, rest, below } = banner(parts, area, gap);
-  if (rest.length === 0) return cells;
+  const cells: Cells = new Map();
   let best: { cost: number; breaks: number[] } | null = null;
-  for (let count = 1; count <= Math.min(rest.length, 8); count++) {
-    const target = (below.height - gap * (count - 1)) / count;
+  for (let count = 1; count <= Math.min(parts.length, 8); count++) {
+    const target = (area.height - gap * (count - 1)) / count;
     if (target <= 0) break;
     const cost = (from: number, to: number) => {
-      const sum = rest.slice(from, to).reduce((all, part) => all + part.ratio, 0);
-      const height = (below.width - gap * (to - from - 1)) / sum;
+      const sum = parts.slice(from, to).reduce((all, part) => all + part.ratio, 0);
+      const height = (area.width - gap * (to - from - 1)) / sum;
       return Math.log(Math.max(0.01, height) / target) ** 2;
     };
     const table: { cost: number; breaks: number[] }[][] = [[{ cost: 0, breaks: [] }]];
     for (let row = 1; row <= count; row++) {
       table[row] = [];
-      for (let to = row; to <= rest.length; to++)
+      for (let to = row; to <= parts.length; to++)
         for (let from = row - 1; from < to; from++) {
           const before = table[row - 1][from];
           if (!before) continue;
@@ -182,20 +185,20 @@ function rows(parts: readonly Placed[], area: Box, gap: number): Cells {
             table[row][to] = { cost: all, breaks: [...before.breaks, to] };
         }
     }
-    const whole = table[count][rest.length];
+    const whole = table[count][parts.length];
     if (whole && (!best || whole.cost / count < best.cost)) best = { cost: whole.cost / count, breaks: whole.breaks };
   }
-  const breaks = best?.breaks ?? [rest.length];
+  const breaks = best?.breaks ?? [parts.length];
   const natural = breaks.map((to, i) => {
-    const members = rest.slice(i > 0 ? breaks[i - 1] : 0, to);
-    return { members, height: below.width / members.reduce((sum, part) => sum + part.ratio, 0) };
+    const members = parts.slice(i > 0 ? breaks[i - 1] : 0, to);
+    return { members, height: area.width / members.reduce((sum, part) => sum + part.ratio, 0) };
   });
-  const room = Math.max(1, below.height - gap * (natural.length - 1));
+  const room = Math.max(1, area.height - gap * (natural.length - 1));
   const factor = room / natural.reduce((sum, row) => sum + row.height, 0);
-  let y = below.y;
+  let y = area.y;
   for (const { members, height } of natural) {
-    const share = (below.width - gap * (members.length - 1)) / members.reduce((sum, part) => sum + part.ratio, 0);
-    let x = below.x;
+    const share = (area.width - gap * (members.length - 1)) / members.reduce((sum, part) => sum + part.ratio, 0);
+    let x = area.x;
     for (const part of members) {
       cells.set(part.id, { x, y, width: part.ratio * share, height: height * factor });
       x += part.ratio * share + gap;
@@ -222,22 +225,21 @@ function columns(parts: readonly Placed[], area: Box, gap: number, count?: numbe
 
 /** Left and right in turn, like stepping stones. */
 function steps(parts: readonly Placed[], area: Box, gap: number): Cells {
-  const { cells, rest, below } = banner(parts, area, gap);
-  if (rest.length === 0) return cells;
-  const wide = below.width > below.height * 1.2;
-  const [long, deep] = wide ? [below.width, below.height] : [below.height, below.width];
+  const cells: Cells = new Map();
+  const wide = area.width > area.height * 1.2;
+  const [long, deep] = wide ? [area.width, area.height] : [area.height, area.width];
   // Each stone overlaps the next by half of its length along the way, on the other side of the middle.
-  const length = (long - gap) / ((rest.length + 1) / 2) - gap;
+  const length = (long - gap) / ((parts.length + 1) / 2) - gap;
   const depth = (deep - gap) / 2;
-  rest.forEach((part, i) => {
-    const along = i * ((long - length) / Math.max(1, rest.length - 1));
+  parts.forEach((part, i) => {
+    const along = i * ((long - length) / Math.max(1, parts.length - 1));
     const aside = i % 2 === 0 ? 0 : depth + gap;
-    const across = rest.length === 1 ? deep : depth;
+    const across = parts.length === 1 ? deep : depth;
     cells.set(
       part.id,
       wide
-        ? { x: below.x + along, y: below.y + aside, width: Math.max(1, length), height: across }
-        : { x: below.x + aside, y: below.y + along, width: across, height: Math.max(1, length) },
+        ? { x: area.x + along, y: area.y + aside, width: Math.max(1, length), height: across }
+        : { x: area.x + aside, y: area.y + along, width: across, height: Math.max(1, length) },
     );
   });
   return cells;
@@ -245,11 +247,10 @@ function steps(parts: readonly Placed[], area: Box, gap: number): Cells {
 
 /** Tiles as large as things weigh: the squarified treemap of Bruls, Huizing and van Wijk (2000). */
 function tiles(parts: readonly Placed[], area: Box, gap: number): Cells {
-  const { cells, rest, below } = banner(parts, area, gap);
-  if (rest.length === 0) return cells;
-  const sorted = [...rest].sort((a, b) => b.weight - a.weight || (a.id < b.id ? -1 : 1));
-  const unit = (below.width * below.height) / total(sorted);
-  let room = { ...below };
+  const cells: Cells = new Map();
+  const sorted = [...parts].sort((a, b) => b.weight - a.weight || (a.id < b.id ? -1 : 1));
+  const unit = (area.width * area.height) / total(sorted);
+  let room = { ...area };
   let row: Placed[] = [];
   const worst = (members: readonly Placed[]) => {
     const side = Math.min(room.width, room.height);
@@ -296,25 +297,11 @@ function tiles(parts: readonly Placed[], area: Box, gap: number): Cells {
 }
 
 export const LAYOUTS: readonly Layout[] = [
-  { id: 'lead', name: 'lead and company', place: lead },
-  {
-    id: 'grid',
-    name: 'banner and fields',
-    place(parts, area, gap) {
-      const { cells, rest, below } = banner(parts, area, gap);
-      return merged(cells, grid(rest, below, gap));
-    },
-  },
+  { id: 'lead', name: 'lead and company', place: underTitles(lead) },
+  { id: 'grid', name: 'banner and fields', place: underTitles(grid) },
   { id: 'ring', name: 'round the middle', place: ring },
-  { id: 'rows', name: 'full rows', place: rows },
-  {
-    id: 'columns',
-    name: 'even columns',
-    place(parts, area, gap) {
-      const { cells, rest, below } = banner(parts, area, gap);
-      return merged(cells, columns(rest, below, gap));
-    },
-  },
-  { id: 'steps', name: 'stepping stones', place: steps },
-  { id: 'tiles', name: 'tiles by weight', place: tiles },
+  { id: 'rows', name: 'full rows', place: underTitles(rows) },
+  { id: 'columns', name: 'even columns', place: underTitles(columns) },
+  { id: 'steps', name: 'stepping stones', place: underTitles(steps) },
+  { id: 'tiles', name: 'tiles by weight', place: underTitles(tiles) },
 ];

@@ -1,5 +1,4 @@
 import type { Sheet } from '../sheet/schema';
-import { FACES } from '../text/catalogue';
 
 /** Two faces that go together: one for what is large, one for what is read. */
 export type Pair = { id: string; large: string; small: string };
@@ -29,5 +28,3 @@ export function paired(sheet: Sheet, pair: Pair): Sheet {
     ),
   };
 }
-
-export const faceName = (id: string) => FACES.find((face) => face.id === id)?.name ?? id;

@@ -5,6 +5,7 @@ import type { Box } from '../geometry/matrix';
 import type { Item, Page, Sheet } from '../sheet/schema';
 import { isFramed, isWritten } from '../sheet/schema';
 import { isEmpty } from '../sheet/body';
+import { roleOf } from '../text/style';
 
 /** What an arrangement places: one thing, or several that belong together, such as a diagram with its labels. */
 export type Part = {
@@ -94,9 +95,7 @@ function covered(a: Box, b: Box): boolean {
 export function leastSize(part: Part, sheet: Pick<Sheet, 'roles'>): number {
   const sizes = part.items.flatMap((item) =>
     isWritten(item)
-      ? item.body.flatMap((p) =>
-          p.runs.map((run) => run.style.size ?? sheet.roles[item.role ?? 'body']?.run.size ?? 14),
-        )
+      ? item.body.flatMap((p) => p.runs.map((run) => run.style.size ?? roleOf(sheet, item.role).run.size))
       : [],
   );
   return sizes.length > 0 ? Math.min(...sizes) : 14;

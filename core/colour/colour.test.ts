@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { page, plain, shape, sheet, solid, text } from '../sheet/make';
+import type { Sheet } from '../sheet/schema';
 import { coloursOf, paletteOf, shuffled } from './palette';
-import { coloursUsed, withPalette } from './recolour';
+import { recolouredPage, withPalette } from './recolour';
 import { contrastOf, hexFrom, lchOf, luminanceOf, readHex, withLuminance } from './space';
 
 const hex = fc
@@ -78,6 +79,13 @@ describe('palettes', () => {
     );
   });
 });
+
+/** Every colour that is met when colours are exchanged. */
+function coloursUsed({ pages }: Sheet): string[] {
+  const used = new Set<string>();
+  for (const one of pages) recolouredPage(one, (hex) => (used.add(hex), hex));
+  return [...used];
+}
 
 describe('recolouring', () => {
   const made = sheet({

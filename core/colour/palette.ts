@@ -1,7 +1,6 @@
 import type { DrawnPicture } from '../drawing/picture';
+import { pictureNodes } from '../drawing/item';
 import { Sampler } from '../drawing/sampler';
-import type { DisplayNode } from '../drawing/list';
-import { ink } from '../drawing/list';
 import { seeded } from './random';
 import type { Lab } from './space';
 import { distance, hexFromLab, labOf, lchOf, luminanceOf, withLuminance } from './space';
@@ -52,15 +51,8 @@ export function paletteOf(colours: ReadonlyMap<string, number>, count: number): 
 
 /** How often each colour of a drawn picture is met on a grid of so many points across; nothing where it is empty. */
 export function coloursOf(picture: DrawnPicture, across = 48): Map<string, number> {
-  const nodes: DisplayNode[] = picture.paths.map(({ d, fill, stroke, width, opacity, rule }) => ({
-    kind: 'path',
-    d,
-    ...(fill && { fill: ink(fill, opacity) }),
-    ...(stroke && { stroke: { paint: ink(stroke, opacity), width, cap: 'round' as const, join: 'round' as const } }),
-    ...(rule && { rule }),
-  }));
   // The one group tells whether anything was met at all.
-  const sampler = new Sampler([{ kind: 'group', id: 'picture', children: nodes }]);
+  const sampler = new Sampler([{ kind: 'group', id: 'picture', children: pictureNodes(picture) }]);
   const step = Math.max(picture.width, picture.height) / across;
   const found = new Map<string, number>();
   for (let y = step / 2; y < picture.height; y += step)
@@ -86,7 +78,6 @@ export function shuffled(palette: readonly string[], seed: number): string[] {
     const { c, h } = lchOf(hex);
     const away = ((h - anchor + 540) % 360) - 180;
     const hue = (((anchor + turn + away * spread) % 360) + 360) % 360;
-    const made = withLuminance(luminanceOf(hex), Math.min(0.32, c * vivid), hue);
-    return made;
+    return withLuminance(luminanceOf(hex), Math.min(0.32, c * vivid), hue);
   });
 }

@@ -75,14 +75,3 @@ export function withPalette(sheet: Sheet, palette: readonly string[]): Sheet {
     pages: sheet.pages.map((page) => recolouredPage(page, to)),
   };
 }
-
-/** Every colour that words, fills, outlines and roles of a sheet use, the most used first. */
-export function coloursUsed(sheet: Sheet): string[] {
-  const count = new Map<string, number>();
-  const note = (hex: string) => {
-    count.set(hex, (count.get(hex) ?? 0) + 1);
-    return hex;
-  };
-  for (const page of sheet.pages) recolouredPage(page, note);
-  return [...count].sort((a, b) => b[1] - a[1]).map(([hex]) => hex);
-}

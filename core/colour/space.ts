@@ -1,7 +1,7 @@
 import { clampChroma, modeLrgb, modeOklab, modeOklch, modeRgb, useMode as converter } from 'culori/fn';
 import type { Oklch } from 'culori/fn';
-import type { Rgb } from '../drawing/sampler';
-import { hexOf } from '../drawing/sampler';
+import type { Rgb } from './rgb';
+import { hexOf, rgbOf } from './rgb';
 
 /** Colours by eye: OKLCH for lightness, chroma and hue (Ottosson 2020); contrast as WCAG 2.2 defines it. */
 
@@ -42,7 +42,6 @@ const linear = (value: number) => {
 };
 /** Relative luminance, 0 for black to 1 for white. */
 export const luminance = ([r, g, b]: Rgb) => 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
-export const rgbOf = (hex: string): Rgb => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as unknown as Rgb;
 export const luminanceOf = (hex: string) => luminance(rgbOf(hex));
 
 /** 1 for the same lightness to 21 for black on white. */

@@ -1,4 +1,6 @@
 import { getStroke } from 'perfect-freehand';
+import type { Rgb } from '../colour/rgb';
+import { hexOf, rgbOf } from '../colour/rgb';
 import { frameMatrix, localBox } from '../geometry/frame';
 import { lineEnds, route } from '../geometry/line';
 import type { Point } from '../geometry/matrix';
@@ -30,10 +32,10 @@ import type { Layout, Piece } from '../text/layout';
 import { layOut } from '../text/layout';
 import type { Warp } from '../text/lettering';
 import { warpOf, wordsBox } from '../text/lettering';
-import { roleOf } from '../text/style';
+import { roleOfItem } from '../text/style';
 import type { DisplayNode, DrawnPage, DrawnPaint, DrawnShadow, DrawnStroke } from './list';
 import { ink } from './list';
-import type { Pictures } from './picture';
+import type { DrawnPicture, Pictures } from './picture';
 
 /** From the document to the display list. */
 
@@ -78,7 +80,7 @@ export function strokeOf({ colour, width, dash }: Outline): DrawnStroke {
 
 /** The box that words are set in, and their layout in it. A shape wraps words to its inside. */
 export function wordsOf(item: WrittenItem, drawing: Pick<Drawing, 'faces' | 'roles'>): Setting {
-  const role = roleOf(drawing, item.role ?? (item.kind === 'shape' ? 'label' : 'body'));
+  const role = roleOfItem(drawing, item);
   if (item.kind === 'text') return { layout: layOut(item.body, role, item, drawing.faces), origin: { x: 0, y: 0 } };
   const inside = shapeInside(item.shape, item.width, item.height, item.adjust);
   return {
@@ -217,6 +219,18 @@ function drawShape(item: ShapeItem, drawing: Drawing): DisplayNode[] {
   return isEmpty(item.body) ? [outlined] : [outlined, ...layoutNodes(wordsOf(item, drawing))];
 }
 
+/** A picture's paths in its own coordinates. */
+export const pictureNodes = (picture: DrawnPicture, soften = 0): DisplayNode[] =>
+  picture.paths.map(({ d, fill, stroke, width, opacity, rule, cap }) => ({
+    kind: 'path',
+    d,
+    ...(fill && { fill: ink(softened(fill, soften), opacity) }),
+    ...(stroke && {
+      stroke: { paint: ink(softened(stroke, soften), opacity), width, cap: cap ?? 'butt', join: 'round' as const },
+    }),
+    ...(rule && { rule }),
+  }));
+
 function drawPicture(item: PictureItem, drawing: Drawing): DisplayNode[] {
   const picture = drawing.pictures(item.picture);
   // Still on its way, or not shipped any more: its place stays visible.
@@ -231,20 +245,7 @@ function drawPicture(item: PictureItem, drawing: Drawing): DisplayNode[] {
   const drawn: DisplayNode = {
     kind: 'group',
     matrix: [item.width / picture.width, 0, 0, item.height / picture.height, 0, 0],
-    children: picture.paths.map(({ d, fill, stroke, width, opacity, rule, cap }) => ({
-      kind: 'path',
-      d,
-      ...(fill && { fill: ink(softened(fill, item.soften), opacity) }),
-      ...(stroke && {
-        stroke: {
-          paint: ink(softened(stroke, item.soften), opacity),
-          width,
-          cap: cap ?? 'butt',
-          join: 'round' as const,
-        },
-      }),
-      ...(rule && { rule }),
-    })),
+    children: pictureNodes(picture, item.soften),
   };
   if (item.reflection === 0) return [drawn];
   const { width, height, reflection } = item;
@@ -260,16 +261,8 @@ function drawPicture(item: PictureItem, drawing: Drawing): DisplayNode[] {
 }
 
 /** A colour washed out towards white. */
-export function softened(hex: string, by: number): string {
-  if (by === 0) return hex;
-  const mixed = [1, 3, 5].map((at) => {
-    const value = parseInt(hex.slice(at, at + 2), 16);
-    return Math.round(value + (255 - value) * by)
-      .toString(16)
-      .padStart(2, '0');
-  });
-  return `#${mixed.join('')}`;
-}
+export const softened = (hex: string, by: number): string =>
+  by === 0 ? hex : hexOf(rgbOf(hex).map((value) => value + (255 - value) * by) as unknown as Rgb);
 
 /** The outline of a pen stroke at the size of its frame; its weight stays as it is. */
 export function inkPath({ points, width, height, weight }: InkItem): string {

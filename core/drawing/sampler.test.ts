@@ -6,7 +6,8 @@ import type { Item, Paint } from '../sheet/schema';
 import type { Faces } from '../text/faces';
 import { drawPage } from './item';
 import type { DrawnPicture } from './picture';
-import { hexOf, paintAt, Sampler } from './sampler';
+import { hexOf } from '../colour/rgb';
+import { paintAt, Sampler } from './sampler';
 
 let faces: Faces;
 beforeAll(async () => {

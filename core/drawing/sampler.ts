@@ -1,3 +1,5 @@
+import type { Rgb } from '../colour/rgb';
+import { hexOf, rgbOf } from '../colour/rgb';
 import { covers, edgeDistance, flatten } from '../geometry/flatten';
 import type { Rings } from '../geometry/flatten';
 import { mapped } from '../geometry/box';
@@ -11,12 +13,11 @@ import type { DisplayNode, DrawnPaint, GlyphsNode } from './list';
  * or the server, and without drawing anything. Shadows are passed over: they are soft, and seldom decide.
  */
 
-/** Red, green, blue 0 to 255. */
-export type Rgb = readonly [number, number, number];
 export type Sample = {
   rgb: Rgb;
   hex: string;
-  /** The items whose paint shows at the point, topmost first. */ items: string[];
+  /** The items whose paint shows at the point, topmost first. */
+  items: string[];
 };
 
 type Layer = {
@@ -30,16 +31,6 @@ type Layer = {
   evenOdd: boolean;
   alpha: number;
 };
-
-const rgbOf = (hex: string): Rgb => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as unknown as Rgb;
-export const hexOf = (rgb: Rgb) =>
-  `#${rgb
-    .map((value) =>
-      Math.round(Math.max(0, Math.min(255, value)))
-        .toString(16)
-        .padStart(2, '0'),
-    )
-    .join('')}`;
 
 /** A paint's colour and opacity at a point of its own coordinates. */
 export function paintAt(paint: DrawnPaint, { x, y }: Point): { rgb: Rgb; alpha: number } {

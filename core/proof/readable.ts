@@ -2,17 +2,18 @@ import { contrast, contrastOf, distance, labOf, luminance, luminanceOf } from '.
 import { drawPage } from '../drawing/item';
 import type { Drawing } from '../drawing/item';
 import type { DisplayNode, GlyphsNode } from '../drawing/list';
-import type { Rgb } from '../drawing/sampler';
+import type { Rgb } from '../colour/rgb';
 import { paintAt, Sampler } from '../drawing/sampler';
 import type { Matrix, Point } from '../geometry/matrix';
 import { IDENTITY, multiply, transform } from '../geometry/matrix';
 import { runsWithin, bodyLength } from '../sheet/body';
+import { packed } from '../sheet/between';
 import type { Change } from '../sheet/change';
 import { apply } from '../sheet/change';
 import type { Item, Page, Sheet } from '../sheet/schema';
 import { isWritten } from '../sheet/schema';
 import { findOn } from '../sheet/tree';
-import { fullStyle, roleOf } from '../text/style';
+import { fullStyle, roleOfItem } from '../text/style';
 
 /** Words that can't be read against what really lies behind them, and mends that were tried before they are offered. */
 
@@ -124,8 +125,6 @@ export function unreadable(sheet: Sheet, page: Page, resources: Resources, only?
   );
 }
 
-const many = (changes: Change[]): Change => (changes.length === 1 ? changes[0] : { kind: 'all', changes });
-
 /** Words of an item in one colour given another. */
 function inColour(sheet: Sheet, item: Item, from: string, to: string): Change | null {
   if (!isWritten(item)) return null;
@@ -135,11 +134,11 @@ function inColour(sheet: Sheet, item: Item, from: string, to: string): Change | 
       id: item.id,
       values: { lettering: { ...item.lettering, fill: { kind: 'solid', colour: to, opacity: 1 } } },
     };
-  const role = roleOf(sheet, item.role ?? (item.kind === 'shape' ? 'label' : 'body'));
+  const role = roleOfItem(sheet, item);
   const changes = runsWithin(item.body, 0, bodyLength(item.body))
     .filter(({ style }) => fullStyle(role, style).colour === from)
     .map((run): Change => ({ kind: 'style', id: item.id, from: run.from, to: run.to, patch: { colour: to } }));
-  return changes.length > 0 ? many(changes) : null;
+  return changes.length > 0 ? packed(changes) : null;
 }
 
 const PLATE = { colour: '#fffefa', opacity: 1, spread: 4, corner: 3 };
@@ -202,7 +201,7 @@ export function mendsFor(sheet: Sheet, page: Page, finding: Unreadable, resource
     for (const soften of SOFTER) {
       const softer = pictures.filter((under) => under.soften < soften);
       if (softer.length === 0) continue;
-      const change = many(softer.map(({ id }): Change => ({ kind: 'set', id, values: { soften } })));
+      const change = packed(softer.map(({ id }): Change => ({ kind: 'set', id, values: { soften } })));
       if (offer(pictures.length > 1 ? 'softer pictures' : 'a softer picture', change)) break;
     }
   // Where no one thing helps, words and ground together always do.
@@ -211,7 +210,7 @@ export function mendsFor(sheet: Sheet, page: Page, finding: Unreadable, resource
       item.kind === 'text' ? { plate: PLATE } : { fill: { kind: 'solid', colour: PLATE.colour, opacity: 1 } };
     const dark = inColour(sheet, item, finding.colour, '#1d1b16');
     const light: Change = { kind: 'set', id: item.id, values: ground };
-    offer('dark words on a light ground', many(dark ? [dark, light] : [light]));
+    offer('dark words on a light ground', packed(dark ? [dark, light] : [light]));
   }
   return out;
 }

@@ -19,18 +19,18 @@ type Value = { value: number; length: 0 | 1 };
  * numbers are in `unit` where a length is wanted. null for anything that is no length.
  */
 export function fromUnit(typed: string, unit: Sheet['unit']): number | null {
-  const result = sum(typed.replace(/[×·]/g, '*').replace(/[÷:]/g, '/').replace(/−/g, '-'), PER_UNIT[unit]);
-  return result !== null && Number.isFinite(result) ? result : null;
+  return sum(typed, PER_UNIT[unit]);
 }
 
 /** The number that a person typed as a sum, without units; null for anything else. */
 export function fromSum(typed: string): number | null {
-  const result = sum(typed.replace(/[×·]/g, '*').replace(/[÷:]/g, '/').replace(/−/g, '-'), null);
-  return result !== null && Number.isFinite(result) ? result : null;
+  return sum(typed, null);
 }
 
+/** `per` is the unit of bare numbers in points; null where no length is meant. */
 function sum(typed: string, per: number | null): number | null {
-  const tokens = typed.match(/\d+(?:[.,]\d*)?|[.,]\d+|[a-z"]+|[-+*/()]|\S/gi) ?? [];
+  const plain = typed.replace(/[×·]/g, '*').replace(/[÷:]/g, '/').replace(/−/g, '-');
+  const tokens = plain.match(/\d+(?:[.,]\d*)?|[.,]\d+|[a-z"]+|[-+*/()]|\S/gi) ?? [];
   if (tokens.length === 0 || tokens.length > 60) return null;
   let at = 0;
   const fail = () => {
@@ -87,14 +87,14 @@ function sum(typed: string, per: number | null): number | null {
   };
   try {
     const { value, length } = added();
-    if (at < tokens.length) return null;
-    return length === 1 ? value : value * (per ?? 1);
+    const result = length === 1 ? value : value * (per ?? 1);
+    return at === tokens.length && Number.isFinite(result) ? result : null;
   } catch {
     return null;
   }
 }
 
-export type PageSize = { id: string; name: string; width: number; height: number; unit?: Sheet['unit'] };
+export type PageSize = { id: string; name: string; width: number; height: number };
 
 /** Page sizes by name, in points: paper upright, what is for screens as it is. */
 export const PAGE_SIZES: readonly PageSize[] = [

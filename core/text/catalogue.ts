@@ -182,6 +182,8 @@ export const SIGNS = [
   },
   { name: 'Noto Emoji', source: 'noto-emoji', file: 'NotoEmoji_400Regular', licence: 'OFL-1.1' },
 ] as const;
+/** Characters that the signs' own files may have. */
+export const MAY_BE_SIGN = /[\u2190-\u2bff\u3030\u303d\u{1f000}-\u{1faff}]/u;
 /** Where a character is looked for that its own face lacks, in turn. */
 export const FALLBACK_FILES: readonly string[] = [
   fileFor(FALLBACK.id, false, false),

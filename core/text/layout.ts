@@ -1,5 +1,5 @@
 import type { Body, Role, TextItem, WrittenItem } from '../sheet/schema';
-import { fileFor, FALLBACK, FALLBACK_FILES } from './catalogue';
+import { fileFor, FALLBACK, FALLBACK_FILES, MAY_BE_SIGN } from './catalogue';
 import type { Faces } from './faces';
 import { curveRise } from './lettering';
 import type { FullFormat, FullStyle } from './style';
@@ -295,12 +295,7 @@ function byFace(text: string, file: string, faces: Faces, ligatures: boolean): {
 /** The first of the fallback files that has a character; it is asked for when it may have it and is not here yet. */
 function standInFor(part: string, faces: Faces): string {
   for (const wanted of FALLBACK_FILES) {
-    if (
-      !faces.has(wanted) &&
-      wanted !== FALLBACK_FILES[0] &&
-      !/[\u2190-\u2bff\u3030\u303d\u{1f000}-\u{1faff}]/u.test(part)
-    )
-      continue;
+    if (!faces.has(wanted) && wanted !== FALLBACK_FILES[0] && !MAY_BE_SIGN.test(part)) continue;
     const file = faces.resolve(wanted);
     if (file === wanted && faces.covers(file, part)) return file;
   }

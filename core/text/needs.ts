@@ -2,14 +2,11 @@ import { bodyText } from '../sheet/body';
 import type { Sheet } from '../sheet/schema';
 import { isWritten } from '../sheet/schema';
 import { everyItem } from '../sheet/tree';
-import { FALLBACK_FILES, fileFor } from './catalogue';
-import { fullStyle, roleOf } from './style';
+import { FALLBACK_FILES, fileFor, MAY_BE_SIGN } from './catalogue';
+import { fullStyle, roleOfItem } from './style';
 
 /** What a sheet is drawn with: the font files of its words, and its pictures by id. */
 export type Needs = { fonts: string[]; pictures: string[] };
-
-/** Characters that the signs' own files may have. */
-const SIGN = /[\u2190-\u2bff\u3030\u303d\u{1f000}-\u{1faff}]/u;
 
 export function needsOf(sheet: Pick<Sheet, 'pages' | 'roles'>): Needs {
   const fonts = new Set([FALLBACK_FILES[0]]);
@@ -18,10 +15,10 @@ export function needsOf(sheet: Pick<Sheet, 'pages' | 'roles'>): Needs {
     for (const item of everyItem(page)) {
       if (item.kind === 'picture') pictures.add(item.picture);
       if (!isWritten(item)) continue;
-      const role = roleOf(sheet, item.role ?? (item.kind === 'shape' ? 'label' : 'body'));
+      const role = roleOfItem(sheet, item);
       const styles = [role.run, ...item.body.flatMap((p) => p.runs.map((run) => fullStyle(role, run.style)))];
       for (const { font, bold, italic } of styles) fonts.add(fileFor(font, bold, italic));
-      if (SIGN.test(bodyText(item.body))) for (const file of FALLBACK_FILES.slice(1)) fonts.add(file);
+      if (MAY_BE_SIGN.test(bodyText(item.body))) for (const file of FALLBACK_FILES.slice(1)) fonts.add(file);
     }
   return { fonts: [...fonts], pictures: [...pictures] };
 }

@@ -1,4 +1,4 @@
-import type { ParagraphFormat, Role, RunStyle, Sheet } from '../sheet/schema';
+import type { ParagraphFormat, Role, RunStyle, Sheet, WrittenItem } from '../sheet/schema';
 import { defaultRoles } from '../sheet/make';
 
 export type FullStyle = Required<RunStyle>;
@@ -9,6 +9,10 @@ const BODY = defaultRoles().body;
 /** The role's settings, those of the plain body for a role the sheet no longer has. */
 export const roleOf = (sheet: Pick<Sheet, 'roles'>, role: string | null): Role =>
   (role !== null && Object.hasOwn(sheet.roles, role) ? sheet.roles[role] : sheet.roles.body) ?? BODY;
+
+/** The role that an item's words are set in: a shape without one labels. */
+export const roleOfItem = (sheet: Pick<Sheet, 'roles'>, item: WrittenItem): Role =>
+  roleOf(sheet, item.role ?? (item.kind === 'shape' ? 'label' : 'body'));
 
 export const fullStyle = (role: Role, style: RunStyle): FullStyle => ({ ...role.run, ...style });
 export const fullFormat = (role: Role, format: ParagraphFormat): FullFormat => ({ ...role.paragraph, ...format });

@@ -47,6 +47,25 @@ const keepSnapshot = (db: Queries, id: string, seq: number, sheet: Sheet) =>
     JSON.stringify(sheet),
   ]);
 
+/** One logged change; at is when it was made. */
+export type DatedChange = { seq: number; at: Date; change: Change };
+
+/** The log after `from` up to `to`. Read anew: what an older program logged is brought up to date by the schema. */
+export const logBetween = async (db: Queries, id: string, from: number, to: number): Promise<DatedChange[]> =>
+  (
+    await db.query<{ seq: number; at: Date; change: unknown }>(
+      'select seq, at, change from document_change where document_id = $1 and seq > $2 and seq <= $3 order by seq',
+      [id, from, to],
+    )
+  ).map((row) => ({ ...row, change: Change.parse(row.change) }));
+
+/** A snapshot with the log that was made on it. */
+export const grownFrom = (snapshot: unknown, log: readonly DatedChange[]): Sheet =>
+  replay(
+    readSheet(snapshot),
+    log.map((entry) => entry.change),
+  );
+
 /** The sheet as it stands at its newest change. */
 async function sheetAt(queries: Queries, id: string): Promise<Loaded | undefined> {
   const row = one(
@@ -56,17 +75,11 @@ async function sheetAt(queries: Queries, id: string): Promise<Loaded | undefined
     ),
   );
   if (!row) return undefined;
-  const log = await queries.query<{ change: unknown }>(
-    'select change from document_change where document_id = $1 and seq > $2 and seq <= $3 order by seq',
-    [id, row.snapshot_seq, row.seq],
-  );
+  const log = await logBetween(queries, id, row.snapshot_seq, row.seq);
   return {
     id,
     seq: row.seq,
-    sheet: replay(
-      readSheet(row.snapshot),
-      log.map((entry) => Change.parse(entry.change)),
-    ),
+    sheet: grownFrom(row.snapshot, log),
     changedAt: row.changed_at,
   };
 }

@@ -1,19 +1,19 @@
-import { Change, replay } from '../../core/sheet/change';
 import type { Sheet } from '../../core/sheet/schema';
 import { readSheet } from '../../core/sheet/schema';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../id';
+import type { DatedChange } from './documents';
+import { grownFrom, logBetween } from './documents';
 
 /** How a document grew, and the moments of it that were given names. */
 
-export type Grown = { seq: number; at: Date; change: Change };
 export type Moment = { id: string; seq: number; name: string; createdAt: Date };
 export type Growth = {
   /** The sheet that the log below builds on, and its number. */
   from: number;
   sheet: Sheet;
-  log: Grown[];
+  log: DatedChange[];
   moments: Moment[];
 };
 
@@ -31,24 +31,13 @@ const snapshotBefore = async (db: Queries, id: string, seq: number) =>
     ),
   );
 
-const logBetween = async (db: Queries, id: string, from: number, to: number): Promise<Grown[]> =>
-  (
-    await db.query<{ seq: number; at: Date; change: unknown }>(
-      'select seq, at, change from document_change where document_id = $1 and seq > $2 and seq <= $3 order by seq',
-      [id, from, to],
-    )
-  ).map((row) => ({ ...row, change: Change.parse(row.change) }));
-
 /** The sheet as it was after so many changes, or undefined when that is not known. */
 export async function sheetAt(db: Queries, id: string, seq: number): Promise<Sheet | undefined> {
   const start = await snapshotBefore(db, id, seq);
   if (!start) return undefined;
   const log = await logBetween(db, id, start.seq, seq);
   if (start.seq + log.length !== seq) return undefined;
-  return replay(
-    readSheet(start.sheet),
-    log.map((entry) => entry.change),
-  );
+  return grownFrom(start.sheet, log);
 }
 
 export const momentsOf = (db: Queries, documentId: string): Promise<Moment[]> =>

@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { page as makePage, plain, text } from '../../core/sheet/make';
 import {
+  blankPage,
   compartment,
   drag,
   drawn,
@@ -23,12 +24,7 @@ test.describe('the finer work', () => {
   test.beforeAll(async ({ browser, house }) => {
     page = await enter(browser, house, 'Maren');
   });
-  test.beforeEach(async () => {
-    await page.goto('/desk');
-    await page.getByRole('button', { name: 'Blank page' }).click();
-    await drawn(page);
-    await saved(page);
-  });
+  test.beforeEach(() => blankPage(page));
   const click = async (x: number, y: number, key?: 'Control') => {
     const at = await onPage(page, x, y);
     if (key) await page.keyboard.down(key);

@@ -152,6 +152,14 @@ export const stack = (page: Page) => page.locator('.stack-item');
 /** Turns to a leaf of the settings in the margin. */
 export const leaf = (page: Page, name: string) => page.locator('.leaf-tab', { hasText: name }).click();
 
+/** Begins a blank page from the Desk. */
+export async function blankPage(page: Page): Promise<void> {
+  await page.goto('/desk');
+  await page.getByRole('button', { name: 'Blank page' }).click();
+  await drawn(page);
+  await saved(page);
+}
+
 /** Opens a sheet of the Desk by its name. */
 export async function openSheet(page: Page, name: string): Promise<void> {
   await page.goto('/desk');

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { drag, drawn, enter, expect, field, leaf, press, saved, stack, supply, test } from './house';
+import { blankPage, drag, enter, expect, field, leaf, press, stack, supply, test } from './house';
 
 const fit = (page: Page, name: string) => page.getByLabel('How the words fit').getByText(name).click();
 const box = async (page: Page) => ({
@@ -12,12 +12,7 @@ test.describe('words in their boxes', () => {
   test.beforeAll(async ({ browser, house }) => {
     page = await enter(browser, house, 'Maren');
   });
-  test.beforeEach(async () => {
-    await page.goto('/desk');
-    await page.getByRole('button', { name: 'Blank page' }).click();
-    await drawn(page);
-    await saved(page);
-  });
+  test.beforeEach(() => blankPage(page));
   const write = async (role: string, words: string) => {
     await supply(page, 'Words', role);
     await page.keyboard.type(words);

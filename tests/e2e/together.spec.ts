@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import {
+  blankPage,
   compartment,
   drag,
   drawn,
@@ -23,12 +24,7 @@ test.describe('things among others', () => {
   test.beforeAll(async ({ browser, house }) => {
     page = await enter(browser, house, 'Maren');
   });
-  test.beforeEach(async () => {
-    await page.goto('/desk');
-    await page.getByRole('button', { name: 'Blank page' }).click();
-    await drawn(page);
-    await saved(page);
-  });
+  test.beforeEach(() => blankPage(page));
 
   test('a corner scales a group with its words and weights, or without them', async () => {
     await supply(page, 'Shapes', 'rectangle');

@@ -1,4 +1,5 @@
 import {
+  blankPage,
   compartment,
   drag,
   drawn,
@@ -21,12 +22,7 @@ test.describe('the workbench', () => {
   test.beforeAll(async ({ browser, house }) => {
     page = await enter(browser, house, 'Maren');
   });
-  test.beforeEach(async () => {
-    await page.goto('/desk');
-    await page.getByRole('button', { name: 'Blank page' }).click();
-    await drawn(page);
-    await saved(page);
-  });
+  test.beforeEach(() => blankPage(page));
 
   const add = (from: string, name: string) => supply(page, from, name);
 

@@ -62,7 +62,7 @@ export function pullSize(ground: Ground, event: ReactPointerEvent, handle: Handl
       const proportional = corner && inProportion;
       if (!proportional && !pointer.altKey && onPage) delta = snapped(item, delta, pointer);
       const frame = resize(item, handle, delta, { proportional, fromCentre: pointer.altKey });
-      return [framed(ground, item, frame, proportional, corner)];
+      return [framed(ground, item, frame, proportional)];
     });
   }
   const box = union(items.map((item) => boxOf(bench.page, item, pictureNow)));
@@ -82,14 +82,8 @@ const keepsProportion = (item: FramedItem) =>
   item.kind === 'picture' || item.kind === 'group' || item.kind === 'ink' || item.kind === 'text';
 
 /** An item in a new frame. A corner of a text scales its words; a side wraps them anew, and the box stays as high as they are. */
-function framed(
-  ground: Ground,
-  item: FramedItem,
-  frame: ReturnType<typeof resize>,
-  proportional: boolean,
-  corner: boolean,
-): Item {
-  if (item.kind === 'group') return resizedGroup(item, frame, alongFor(ground, corner && proportional));
+function framed(ground: Ground, item: FramedItem, frame: ReturnType<typeof resize>, proportional: boolean): Item {
+  if (item.kind === 'group') return resizedGroup(item, frame, alongFor(ground, proportional));
   if (item.kind === 'text' && proportional) {
     const before = { x: 0, y: 0, width: item.width, height: item.height };
     const after = { x: 0, y: 0, width: frame.width, height: frame.height };

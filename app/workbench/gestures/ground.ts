@@ -18,8 +18,8 @@ export type Shown = {
   gaps: readonly Gaps[];
   sweep: Box | null;
   hold: Target | null;
-  /** A pen stroke on its way, in page coordinates: an SVG path and its colour. */
-  stroke: { d: string; colour: string } | null;
+  /** A pen stroke on its way: an SVG path in points, where it stands on the page, and its colour. */
+  stroke: { d: string; at: Point; colour: string } | null;
 };
 export const NOTHING: Shown = { guides: [], gaps: [], sweep: null, hold: null, stroke: null };
 

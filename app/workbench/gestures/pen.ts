@@ -2,11 +2,12 @@ import type { PointerEvent as ReactPointerEvent } from 'react';
 import { inkPath } from '../../../core/drawing/item';
 import type { PenPoint } from '../../../core/geometry/erase';
 import { erased, mayTouch, strokeOf } from '../../../core/geometry/erase';
-import { parentMatrix } from '../../../core/geometry/frame';
+import { pageMatrix, parentMatrix } from '../../../core/geometry/frame';
 import type { Point } from '../../../core/geometry/matrix';
-import { inverse, transform } from '../../../core/geometry/matrix';
+import { IDENTITY, inverse, transform } from '../../../core/geometry/matrix';
 import type { Change } from '../../../core/sheet/change';
 import { ink } from '../../../core/sheet/make';
+import type { InkItem } from '../../../core/sheet/schema';
 import { everyItem, findOn } from '../../../core/sheet/tree';
 import type { Tool } from '../bench';
 import { all, newId, touch } from '../steps';
@@ -21,7 +22,8 @@ const pressureOf = (event: PointerEvent | ReactPointerEvent) =>
 
 export function drawStroke(ground: Ground, event: ReactPointerEvent, tool: Extract<Tool, { kind: 'pen' }>): void {
   const { bench } = ground;
-  const back = inverse(bench.entered ? parentMatrix(bench.page, firstWithin(ground)) : [1, 0, 0, 1, 0, 0]);
+  const group = bench.enteredGroup;
+  const back = group ? inverse(pageMatrix(bench.page, group)) : IDENTITY;
   const start = ground.pointOf(event);
   const points: PenPoint[] = [[start.x, start.y, pressureOf(event)]];
   const made = (list: readonly PenPoint[]) =>
@@ -36,7 +38,7 @@ export function drawStroke(ground: Ground, event: ReactPointerEvent, tool: Extra
         points.push([x, y, pressureOf(one)]);
       }
       const item = made(points);
-      ground.show({ stroke: { d: shifted(inkPath(item), item), colour: tool.colour } });
+      ground.show({ stroke: { d: inkPath(item), at: item, colour: tool.colour } });
     },
     () => {
       const local = points.map(([x, y, pressure]): PenPoint => {
@@ -56,35 +58,29 @@ export function drawStroke(ground: Ground, event: ReactPointerEvent, tool: Extra
   );
 }
 
-const firstWithin = ({ bench }: Ground) => bench.enteredGroup?.items[0]?.id ?? '';
-
-/** A path moved to where its item stands: it is built of M and Q with absolute points alone. */
-const shifted = (d: string, { x, y }: Point) =>
-  d.replace(/(-?[\d.]+) (-?[\d.]+)/g, (_, a: string, b: string) => `${Number(a) + x} ${Number(b) + y}`);
-
 export function erase(ground: Ground, event: ReactPointerEvent, tool: Extract<Tool, { kind: 'eraser' }>): void {
   const { bench } = ground;
   const path: Point[] = [ground.pointOf(event)];
   const radius = tool.size / 2;
   const strokes = [...everyItem(bench.page)].filter(
-    (item) => item.kind === 'ink' && mayMove(bench, item) && !item.hidden,
+    (item): item is InkItem => item.kind === 'ink' && mayMove(bench, item) && !item.hidden,
   );
-  const circle = (at: Point) =>
-    `M${at.x - radius} ${at.y}a${radius} ${radius} 0 1 0 ${tool.size} 0a${radius} ${radius} 0 1 0 ${-tool.size} 0Z`;
-  ground.show({ stroke: { d: circle(path[0]), colour: 'rgb(178 80 28 / 25%)' } });
+  const circle = `M${-radius} 0a${radius} ${radius} 0 1 0 ${tool.size} 0a${radius} ${radius} 0 1 0 ${-tool.size} 0Z`;
+  const showAt = (at: Point) => ground.show({ stroke: { d: circle, at, colour: 'rgb(178 80 28 / 25%)' } });
+  showAt(path[0]);
   ground.follow(
     event,
     (point) => {
       path.push(point);
-      ground.show({ stroke: { d: circle(point), colour: 'rgb(178 80 28 / 25%)' } });
+      showAt(point);
     },
     () => {
       const changes: Change[] = [];
       for (const item of strokes) {
-        if (item.kind !== 'ink') continue;
         const back = inverse(parentMatrix(bench.page, item.id));
         const local = path.map((point) => transform(back, point));
-        if (!local.some((at) => mayTouch(item, at, radius + longestStep(local)))) continue;
+        const reach = radius + longestStep(local);
+        if (!local.some((at) => mayTouch(item, at, reach))) continue;
         const pieces = erased(item, local, radius);
         if (!pieces) continue;
         const place = findOn(bench.page, item.id)!;

@@ -1,0 +1,21 @@
+import { memo, useMemo, useSyncExternalStore } from 'react';
+import { drawPage } from '../../core/drawing/item';
+import { pageSvg } from '../../core/drawing/svg';
+import type { Page, Sheet } from '../../core/sheet/schema';
+import type { Faces } from '../../core/text/faces';
+import { arrivals, loadMissing, onArrival, pictureNow } from './resources';
+
+type Props = { sheet: Sheet; page: Page; faces: Faces | null };
+
+/** A page as it would be, small: for what is seen before it is taken. Drawn anew when a face or picture that it needs has come. */
+export const SmallPicture = memo(function SmallPicture({ sheet, page, faces }: Props) {
+  const arrived = useSyncExternalStore(onArrival, arrivals, () => 0);
+  const url = useMemo(() => {
+    if (!faces) return undefined;
+    const svg = pageSvg(drawPage(sheet, page, { faces, pictures: pictureNow }), faces);
+    loadMissing(faces);
+    return `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [sheet, page, faces, arrived]);
+  return <img className="look-picture" src={url} alt="" draggable={false} />;
+});

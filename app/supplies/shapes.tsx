@@ -1,0 +1,64 @@
+import { useState } from 'react';
+import type { ShapeName } from '../../core/geometry/outline';
+import { FAMILIES, OUTLINES, shapePath } from '../../core/geometry/outline';
+import { shapeName } from '../../core/sheet/name';
+import type { Bench } from '../workbench/bench';
+import { addShape } from '../workbench/commands';
+import { Ways } from './ways';
+
+/** The shapes, by family or by a word. */
+
+function ShapeDrawing({ shape }: { shape: ShapeName }) {
+  const { ratio = 1 } = OUTLINES[shape];
+  const [w, h] = ratio > 52 / 40 ? [54, 54 / ratio] : [40 * ratio, 40];
+  return (
+    <svg width="64" height="50" viewBox="-4 -3 66 50" aria-hidden="true">
+      <path
+        d={shapePath(shape, w, h, [])}
+        transform={`translate(${(58 - w) / 2} ${(44 - h) / 2})`}
+        fill="#dfe8d0"
+        stroke="#456632"
+        strokeWidth="1.6"
+        strokeLinejoin="round"
+      />
+    </svg>
+  );
+}
+
+export function Shapes({ bench }: { bench: Bench }) {
+  const [family, setFamily] = useState(FAMILIES[0].name);
+  const [wanted, setWanted] = useState('');
+  const words = wanted.trim().toLowerCase();
+  const found = words
+    ? FAMILIES.flatMap(({ shapes }) => shapes).filter((shape) => shapeName(shape).toLowerCase().includes(words))
+    : (FAMILIES.find(({ name }) => name === family)?.shapes ?? []);
+  return (
+    <div className="pictures shapes">
+      <Ways
+        label="Find a shape"
+        wanted={wanted}
+        group={family}
+        groups={FAMILIES.map(({ name }) => ({ id: name, name }))}
+        onWanted={setWanted}
+        onGroup={(id) => id && setFamily(id)}
+      />
+      <div className="shapes-found">
+        {found.length === 0 && <p className="quiet">No shape is called “{wanted}”.</p>}
+        {found.map((shape) => (
+          <button
+            key={shape}
+            type="button"
+            className="picture"
+            title={shapeName(shape)}
+            aria-label={shapeName(shape)}
+            draggable
+            onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:shape ${shape}`)}
+            onClick={() => addShape(bench, shape)}
+          >
+            <ShapeDrawing shape={shape} />
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
