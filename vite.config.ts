@@ -9,7 +9,20 @@ export default defineConfig(({ command }) => ({
   optimizeDeps: {
     exclude: ['harfbuzzjs'],
     // Known beforehand, so that the first page in development need not reload.
-    include: ['antd', '@ant-design/cssinjs', 'zod', 'idb', 'minisearch', 'nanoid', 'recharts'],
+    include: [
+      'antd',
+      '@ant-design/cssinjs',
+      'culori/fn',
+      'elkjs/lib/elk.bundled.js',
+      'idb',
+      'minisearch',
+      'nanoid',
+      'nspell',
+      'perfect-freehand',
+      'recharts',
+      'saxes',
+      'zod',
+    ],
   },
   build: { target: 'es2022', chunkSizeWarningLimit: 1500 },
   worker: { format: 'es' },

@@ -1,7 +1,9 @@
-import { Input, InputNumber, Select } from 'antd';
+import { Checkbox, Input, InputNumber, Select } from 'antd';
 import { nanoid } from 'nanoid';
 import { keyOf } from '../../core/handout/copy';
-import type { LookFor, Result } from '../../core/lookfors/lookfor';
+import { mapKey } from '../../core/lookfors/kinds/map';
+import type { LookFor, LookForOf, Result } from '../../core/lookfors/lookfor';
+import type { Spelling } from '../../core/lookfors/spelling';
 import { roleIds } from '../../core/sheet/make';
 import { itemName } from '../../core/sheet/name';
 import type { Sheet } from '../../core/sheet/schema';
@@ -16,10 +18,13 @@ const KIND_NAMES: Record<LookFor['kind'], string> = {
   style: 'words in a style',
   items: 'a number of things',
   name: 'the own name',
+  map: 'a concept map like mine',
   teacher: 'something I judge',
 };
 
 const id = () => nanoid(8);
+const mapsOn = (sheet: Sheet) =>
+  [...everyItem(sheet)].flatMap((item) => (item.kind === 'group' && item.maker?.kind === 'map' ? [item.maker] : []));
 const writable = (sheet: Sheet) => [...everyItem(sheet)].filter((item) => isWritten(item) && item.touch !== 'fixed');
 
 /** A new look-for of a kind, filled from the sheet; null with the reason where the sheet has nothing for it. */
@@ -62,6 +67,22 @@ function begin(kind: LookFor['kind'], sheet: Sheet): LookFor | string {
         tell: 'result',
         item: [...everyItem(sheet)].find((item) => item.role === 'name' && item.touch !== 'fixed')?.id ?? null,
       };
+    case 'map': {
+      const [map] = mapsOn(sheet);
+      const key = map && mapKey(map.recipe);
+      if (!key || key.concepts.length === 0)
+        return 'There is no concept map on this sheet. Make one, and mark it as the answer key if students are not to see it.';
+      return {
+        kind,
+        id: id(),
+        title: `The map shows these ${key.links.length} links`,
+        tell: 'filled',
+        spelling: 'near',
+        direction: false,
+        words: false,
+        ...key,
+      };
+    }
     case 'teacher':
       return { kind, id: id(), title: 'Neat and easy to read', tell: 'after' };
   }
@@ -163,18 +184,7 @@ function Settings({ lookFor, sheet, set }: { lookFor: LookFor; sheet: Sheet; set
       return (
         <>
           <span className="quiet">{lookFor.expect.length} parts, spelling</span>
-          <Select
-            size="small"
-            aria-label="How exact the spelling has to be"
-            value={lookFor.spelling}
-            style={{ width: 150 }}
-            onChange={(spelling) => set({ spelling })}
-            options={[
-              { value: 'exact', label: 'has to be right' },
-              { value: 'near', label: 'a slip is all right' },
-              { value: 'loose', label: 'by its sound' },
-            ]}
-          />
+          <SpellingChoice spelling={lookFor.spelling} onChange={(spelling) => set({ spelling })} />
         </>
       );
     case 'words':
@@ -273,7 +283,70 @@ function Settings({ lookFor, sheet, set }: { lookFor: LookFor; sheet: Sheet; set
       const item = lookFor.item === null ? undefined : find(sheet, lookFor.item)?.item;
       return <span className="quiet">{item ? `on “${itemName(item)}”` : 'anywhere they may write'}</span>;
     }
+    case 'map':
+      return <MapSettings lookFor={lookFor} set={set} />;
     case 'teacher':
       return null;
   }
+}
+
+function SpellingChoice({ spelling, onChange }: { spelling: Spelling; onChange: (spelling: Spelling) => void }) {
+  return (
+    <Select
+      size="small"
+      aria-label="How exact the spelling has to be"
+      value={spelling}
+      style={{ width: 150 }}
+      onChange={onChange}
+      options={[
+        { value: 'exact', label: 'has to be right' },
+        { value: 'near', label: 'a slip is all right' },
+        { value: 'loose', label: 'by its sound' },
+      ]}
+    />
+  );
+}
+
+type MapLookFor = LookForOf<'map'>;
+
+function MapSettings({ lookFor, set }: { lookFor: MapLookFor; set: (patch: Partial<LookFor>) => void }) {
+  const also = (i: number, typed: string) => {
+    const others = typed
+      .split(/[,;]/)
+      .map((word) => word.trim().slice(0, 300))
+      .filter(Boolean)
+      .slice(0, 19);
+    const [first] = lookFor.concepts[i].words;
+    set({ concepts: lookFor.concepts.map((one, n) => (n === i ? { ...one, words: [first, ...others] } : one)) });
+  };
+  return (
+    <div className="map-lookfor">
+      <div className="lookfor-line">
+        <span className="quiet">
+          {lookFor.concepts.length} concepts, {lookFor.links.length} links, spelling
+        </span>
+        <SpellingChoice spelling={lookFor.spelling} onChange={(spelling) => set({ spelling })} />
+      </div>
+      <Checkbox checked={lookFor.direction} onChange={(event) => set({ direction: event.target.checked })}>
+        arrows have to point the right way
+      </Checkbox>
+      <Checkbox checked={lookFor.words} onChange={(event) => set({ words: event.target.checked })}>
+        links have to say the same
+      </Checkbox>
+      <details>
+        <summary>other words that count</summary>
+        {lookFor.concepts.map(({ id: concept, words }, i) => (
+          <label key={concept} className="lookfor-line">
+            <span className="map-concept">{words[0]}</span>
+            <Input
+              size="small"
+              defaultValue={words.slice(1).join(', ')}
+              placeholder="none; separate them by commas"
+              onBlur={(event) => also(i, event.target.value)}
+            />
+          </label>
+        ))}
+      </details>
+    </div>
+  );
 }

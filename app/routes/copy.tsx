@@ -28,6 +28,8 @@ import { Bench, useBench } from '../workbench/bench';
 import { Aids, findEntry } from '../workbench/aids';
 import { Pager } from '../workbench/pager';
 import { SaveWords } from '../workbench/save-words';
+import { madeGroupOf } from '../makers/made';
+import { useMaking } from '../makers/use-making';
 import { ItemSettings } from '../workbench/settings';
 import { useSpelling } from '../workbench/spelling';
 import { Stage } from '../workbench/stage';
@@ -154,6 +156,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
   const finding = useBench(bench, findingSlice);
   useBench(bench, previewSlice);
   useSpelling(bench);
+  useMaking(bench);
   const { view, stage } = useView(page, 'fit');
   const { faces, arrived } = useDrawing(sheet);
   const fetcher = useFetcher<typeof action>();
@@ -274,7 +277,14 @@ function Copy({ loaded }: { loaded: Loaded }) {
       active: true,
       current: true,
       label: 'Settings of what is chosen',
-      content: <ItemSettings key={selection.join()} bench={bench} items={bench.selectedItems} sheet={sheet} />,
+      content: (
+        <ItemSettings
+          key={madeGroupOf(bench.page, bench.selectedItems)?.id ?? selection.join()}
+          bench={bench}
+          items={bench.selectedItems}
+          sheet={sheet}
+        />
+      ),
     });
   }
 

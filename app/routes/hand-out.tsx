@@ -115,6 +115,7 @@ const SUPPLY_WORDS: Record<Supply, string> = {
   shape: 'shapes',
   line: 'lines',
   picture: 'pictures',
+  map: 'concept maps',
   ink: 'the pen',
 };
 

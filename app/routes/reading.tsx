@@ -7,6 +7,7 @@ import { boxOf } from '../../core/geometry/hit';
 import type { Point } from '../../core/geometry/matrix';
 import { givenOut } from '../../core/handout/copy';
 import { countAll } from '../../core/lookfors/lookfor';
+import type { Evidence } from '../../core/lookfors/lookfor';
 import { evidenceWords, heldAfter, pieceMarks } from '../../core/review/marks';
 import { Id } from '../../core/sheet/schema';
 import type { Item, Page } from '../../core/sheet/schema';
@@ -142,6 +143,9 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.copy.studentName ?? ''}: ${loaderData?.copy.title ?? ''} · Dappled Margin` },
 ];
 
+/** Evidence that stands in the margin; the rest shows on the piece alone. */
+const TOLD: ReadonlySet<Evidence['verdict']> = new Set(['wrong', 'near', 'reversed', 'missing', 'extra']);
+
 export default function ReadingScreen({ loaderData }: Route.ComponentProps) {
   return <Reading key={`${loaderData.copy.id} ${loaderData.go?.id}`} loaded={loaderData} />;
 }
@@ -217,19 +221,21 @@ function Reading({ loaded }: { loaded: Loaded }) {
   if (shown === 'piece') {
     lookFors.forEach((lookFor, i) => {
       results[i].evidence.forEach((evidence, j) => {
-        if (evidence.verdict !== 'wrong' && evidence.verdict !== 'near') return;
+        if (!TOLD.has(evidence.verdict)) return;
         const anchor = anchorOf(page, evidence.items[0] ?? null, null, null);
         if (
           !anchor ||
           lookFor.kind === 'words' ||
-          (heldAfter(results[i], rulings) === true && evidence.verdict === 'wrong' && lookFor.kind !== 'labels')
+          (heldAfter(results[i], rulings) === true &&
+            evidence.verdict === 'wrong' &&
+            !['labels', 'map'].includes(lookFor.kind))
         )
           return;
         const id = `${lookFor.id} ${j}`;
         entries.push({
           id,
           anchor,
-          tone: evidence.verdict === 'wrong' ? 'apricot' : 'moss',
+          tone: evidence.verdict === 'near' || evidence.verdict === 'extra' ? 'moss' : 'apricot',
           active: active === id,
           label: lookFor.title,
           content: (
@@ -239,7 +245,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
                 <small>{evidence.verdict === 'near' ? 'counted as right' : 'look-for'}</small>
               </h3>
               {open &&
-                evidence.verdict === 'wrong' &&
+                evidence.verdict !== 'near' &&
                 !notes.some((note) => note.itemId === evidence.items[0]) &&
                 draft?.item !== evidence.items[0] && (
                   <button

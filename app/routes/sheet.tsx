@@ -17,6 +17,8 @@ import type { MarginEntry } from '../margin/margin';
 import type { Zoom } from '../margin/view';
 import { FULL_SIZE, useView } from '../margin/view';
 import { useDrawing } from '../sheet/page-view';
+import { madeGroupOf } from '../makers/made';
+import { useMaking } from '../makers/use-making';
 import { pictureNow } from '../sheet/resources';
 import { dropSupply, Drawer } from '../supplies/drawer';
 import { Bench, useBench } from '../workbench/bench';
@@ -145,7 +147,14 @@ function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
       active: true,
       current: !finding,
       label: 'Settings of what is chosen',
-      content: <ItemSettings key={selection.join()} bench={bench} items={items} sheet={sheet} />,
+      content: (
+        <ItemSettings
+          key={madeGroupOf(page, items)?.id ?? selection.join()}
+          bench={bench}
+          items={items}
+          sheet={sheet}
+        />
+      ),
     },
   ];
 }
@@ -170,6 +179,7 @@ function Workbench({ loaded }: { loaded: Loaded }) {
   // The margin follows a moment later: a key typed on the sheet must not wait for it.
   const findings = useProof(sheet, page, faces !== null);
   useSpelling(bench);
+  useMaking(bench);
   const [rulers, setRulersOn] = useState(false);
   useEffect(() => setRulersOn(localStorage.getItem(RULERS) === 'on'), []);
   const finding = useBench(bench, findingSlice);

@@ -236,7 +236,15 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
   );
 }
 
-const VERDICT_WORDS = { right: 'right', near: 'nearly right', wrong: 'wrong', empty: 'empty' };
+const VERDICT_WORDS: Record<PieceMark['verdict'], string> = {
+  right: 'right',
+  near: 'nearly right',
+  wrong: 'wrong',
+  empty: 'empty',
+  reversed: 'the wrong way round',
+  missing: 'a link is missing here',
+  extra: 'not in the key',
+};
 
 /** The look-fors on the piece: a frame around what counts, with a form as well as a colour. */
 export function Marks({ marks, page }: { marks: readonly PieceMark[]; page: { width: number; height: number } }) {

@@ -59,7 +59,7 @@ export function LookForList({ lookFors, results, done, onGo }: Props) {
         {lookFors.map((lookFor, i) => {
           const result = results[i];
           const open = result?.evidence.find(
-            (e) => (e.verdict === 'empty' || e.verdict === 'wrong') && e.items.length > 0,
+            (e) => !['right', 'near', 'extra'].includes(e.verdict) && e.items.length > 0,
           );
           const partly = result && result.held === false && result.need > 1;
           return (

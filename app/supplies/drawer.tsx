@@ -4,6 +4,9 @@ import type { Supply } from '../../core/handout/touch';
 import type { Point } from '../../core/geometry/matrix';
 import { roleIds } from '../../core/sheet/make';
 import type { Sheet, ShapeItem } from '../../core/sheet/schema';
+import type { MakerKind } from '../../core/makers/recipes';
+import { addMade } from '../makers/begin';
+import { nodeAt, pictureNode } from '../makers/map-commands';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
 import { addLabelAt, addLine, addPicture, addShape, addText, addWordBank } from '../workbench/commands';
@@ -78,6 +81,7 @@ function RoleSample({ role }: { role: Sheet['roles'][string] }) {
 
 // What is wanted less often is fetched when it is opened.
 const Pens = lazy(() => import('./pen').then(({ Pens }) => ({ default: Pens })));
+const Makers = lazy(() => import('./makers').then(({ Makers }) => ({ default: Makers })));
 const Signs = lazy(() => import('./signs').then(({ Signs }) => ({ default: Signs })));
 const Looks = lazy(() => import('./looks').then(({ Looks }) => ({ default: Looks })));
 const Pages = lazy(() => import('./pages').then(({ Pages }) => ({ default: Pages })));
@@ -188,6 +192,7 @@ const COMPARTMENTS: Compartment[] = [
       </>
     ),
   },
+  { id: 'makers', name: 'Makers', supply: 'map', content: (bench) => <Makers bench={bench} /> },
   { id: 'pen', name: 'Pen', supply: 'ink', content: (bench) => <Pens bench={bench} /> },
   { id: 'signs', name: 'Signs', supply: 'text', content: (bench) => <Signs bench={bench} /> },
   { id: 'looks', name: 'Other looks', supply: 'teacher', content: (bench) => <Looks bench={bench} /> },
@@ -229,9 +234,12 @@ export async function dropSupply(bench: Bench, data: string, at: Point): Promise
   else if (kind === 'line') addLine(bench, LINES.find((line) => line.drag === name)?.given ?? {}, at);
   else if (kind === 'label') addLabelAt(bench, at, null, name === 'blank' ? 'answer' : 'label', name === 'blank');
   else if (kind === 'bank') addWordBank(bench);
+  else if (kind === 'made') addMade(bench, name as MakerKind, at);
   else if (kind === 'picture') {
     const entry = (await loadIndex()).find(({ id }) => id === name);
-    if (entry) addPicture(bench, entry, at);
+    const node = entry && nodeAt(bench, at);
+    if (node) pictureNode(bench, node.group.id, node.node, entry.id);
+    else if (entry) addPicture(bench, entry, at);
   }
 }
 

@@ -29,7 +29,8 @@ export function moveChange(bench: Bench, item: Item, by: Point): Change {
   if (item.kind === 'line') {
     const moved = (end: LineItem['from']) =>
       end.item === null ? { ...end, x: end.x + local.x, y: end.y + local.y } : end;
-    return set(item.id, { from: moved(item.from), to: moved(item.to) });
+    const via = item.via.map(({ x, y }) => ({ x: x + local.x, y: y + local.y }));
+    return set(item.id, { from: moved(item.from), to: moved(item.to), ...(via.length > 0 && { via }) });
   }
   return set(item.id, { x: item.x + local.x, y: item.y + local.y });
 }
@@ -135,6 +136,7 @@ const moveBy = (item: Item, by: Point): Change =>
     ? set(item.id, {
         from: { ...item.from, x: item.from.x + by.x, y: item.from.y + by.y },
         to: { ...item.to, x: item.to.x + by.x, y: item.to.y + by.y },
+        ...(item.via.length > 0 && { via: item.via.map(({ x, y }) => ({ x: x + by.x, y: y + by.y })) }),
       })
     : set(item.id, { x: item.x + by.x, y: item.y + by.y });
 
@@ -149,7 +151,8 @@ export function ungroupChosen(bench: Bench): void {
     changes.push({ kind: 'reorder', id: part.id, spot: { page: bench.page.id, group: outer, behind: item.id } });
     if (part.kind === 'line') {
       const end = (e: LineItem['from']) => ({ ...e, ...transform(matrix, e) });
-      changes.push(set(part.id, { from: end(part.from), to: end(part.to) }));
+      const via = part.via.map((point) => transform(matrix, point));
+      changes.push(set(part.id, { from: end(part.from), to: end(part.to), via, made: null }));
     } else {
       const middle = transform(matrix, { x: part.x + part.width / 2, y: part.y + part.height / 2 });
       const turned = item.flipX !== item.flipY ? item.angle - part.angle : item.angle + part.angle;
@@ -160,6 +163,7 @@ export function ungroupChosen(bench: Bench): void {
           angle: turned % 360,
           flipX: part.flipX !== item.flipX,
           flipY: part.flipY !== item.flipY,
+          made: null,
         }),
       );
     }

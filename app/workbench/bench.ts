@@ -12,6 +12,7 @@ import type { Hit } from '../../core/sheet/search';
 import type { GroupItem, Item, Page, RunStyle, Sheet } from '../../core/sheet/schema';
 import { find, findOn } from '../../core/sheet/tree';
 import type { Faces } from '../../core/text/faces';
+import type { Making } from './making';
 import { Saver } from './saver';
 import type { SaveState } from './saver';
 import { Slot } from './vault';
@@ -32,7 +33,7 @@ export type Along = { words: boolean; weights: boolean };
 /** What lies under a spot, front to back, offered as a list at the pointer. */
 export type Dug = { ids: readonly string[]; x: number; y: number };
 /** Where in the margin's card the settings stand. */
-export type Tab = 'words' | 'look' | 'place' | 'students';
+export type Tab = 'make' | 'words' | 'look' | 'place' | 'students';
 
 type Setup = {
   documentId: string;
@@ -215,16 +216,50 @@ export class Bench {
     return this.rights.kind === 'all' ? null : refusal(this.sheet, change, this.rights.supplies);
   }
 
-  /** Makes a change: shown at once, undoable, saved soon. False, and the reason is said, when it does not fit. */
-  make(name: string, change: Change): boolean {
+  /**
+   * Makes a change: shown at once, undoable, saved soon. False, and the reason is said, when it does not fit. What a maker
+   * made needs no following.
+   */
+  make(name: string, change: Change, by: 'hand' | 'made' = 'hand'): boolean {
     if (change.kind === 'all' && change.changes.length === 0) return true;
     const result = this.attempt(change);
     if (!result) return false;
-    const step = { name, change, inverse: invert(this.sheet, change), at: Date.now() };
+    const before = this.sheet;
+    const step = { name, change, inverse: invert(before, change), at: Date.now() };
     // Whoever changes something is back in the present.
     this.past = null;
     this.sheet = result;
     this.history = record(this.history, step);
+    this.keep(name, change);
+    if (by === 'hand') this.onChange?.(change, before);
+    return true;
+  }
+
+  /** Adds a change to the last step, with which it is taken back; for what follows from that step. */
+  amend(name: string, change: Change): void {
+    const result = this.attempt(change);
+    if (!result) return;
+    const inverse = invert(this.sheet, change);
+    const last = this.history.past.at(-1);
+    this.sheet = result;
+    if (last && this.history.future.length === 0) {
+      const whole = {
+        ...last,
+        change: joined(last.change, change),
+        inverse: joined(inverse, last.inverse),
+        at: Date.now(),
+      };
+      this.history = { past: [...this.history.past.slice(0, -1), whole], future: [] };
+    } else this.history = record(this.history, { name, change, inverse, at: Date.now() });
+    this.keep(name, change);
+  }
+
+  /** Keeps what makers made in step; set while the workbench is open. */
+  making: Making | null = null;
+  /** Told of each change that a person made, with the sheet before it. */
+  onChange: ((change: Change, before: Sheet) => void) | null = null;
+
+  private keep(name: string, change: Change): void {
     if (!this.ready) {
       this.early.push({ name, change });
       // Kept in this window only, until the vault has opened: nothing may claim otherwise.
@@ -235,7 +270,6 @@ export class Bench {
     }
     this.dropGone();
     this.changed();
-    return true;
   }
 
   /** The page as it would be after a change, without making it. */
@@ -371,6 +405,8 @@ export class Bench {
     this.changed();
   }
 }
+
+const joined = (first: Change, second: Change): Change => ({ kind: 'all', changes: [first, second] });
 
 /** Text is remembered by its role: a title does not start as the last quote did. */
 export const lookKey = (item: Item) => (item.kind === 'text' ? `text ${item.role}` : item.kind);

@@ -22,7 +22,8 @@ export function copied(items: readonly Item[], by: Point, own?: 'free'): Item[] 
         ...(top && { x: e.x + by.x, y: e.y + by.y }),
         item: e.item === null ? null : (names.get(e.item) ?? e.item),
       });
-      return { ...item, ...touched, id, from: end(item.from), to: end(item.to) };
+      const via = item.via.map(({ x, y }) => (top ? { x: x + by.x, y: y + by.y } : { x, y }));
+      return { ...item, ...touched, id, from: end(item.from), to: end(item.to), via };
     }
     const moved = top ? { x: item.x + by.x, y: item.y + by.y } : {};
     const plainText = own && item.kind === 'text' ? { blank: false, also: [] } : {};

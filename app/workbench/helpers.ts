@@ -1,3 +1,4 @@
+import type { MakersAnswer, MakersTask } from '../../workers/makers';
 import type { SpellingAnswer, SpellingTask } from '../../workers/spelling';
 import type { StudioAnswer, StudioTask } from '../../workers/studio';
 
@@ -43,4 +44,7 @@ export const studio = new Courier<StudioTask, StudioAnswer>(
 );
 export const spelling = new Courier<SpellingTask, SpellingAnswer>(
   () => new Worker(new URL('../../workers/spelling.ts', import.meta.url), { type: 'module' }),
+);
+export const makers = new Courier<MakersTask, MakersAnswer>(
+  () => new Worker(new URL('../../workers/makers.ts', import.meta.url), { type: 'module' }),
 );

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { bodyLength } from '../../core/sheet/body';
 import { Item } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
+import { addBeside, chosenNode } from '../makers/map-commands';
 import { groupChosen, nudge, remove, reorder, stretch, turnBy, ungroupChosen } from './arrange';
 import type { Bench } from './bench';
 import { clipOf, duplicate, pasteBody, pasteClip } from './clipboard';
@@ -60,8 +61,10 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
       {
         keys: 'Enter',
         says: 'edits words, or enters a group',
-        when: ({ key }, bench) =>
-          key === 'enter' && (bench.chosen !== null || document.activeElement?.hasAttribute('data-stage') === true),
+        when: ({ key, command }, bench) =>
+          key === 'enter' &&
+          !command &&
+          (bench.chosen !== null || document.activeElement?.hasAttribute('data-stage') === true),
         do(bench) {
           const item = bench.chosen;
           if (!item) {
@@ -172,6 +175,17 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
         says: 'takes away',
         when: ({ key, command }) => !command && (key === 'delete' || key === 'backspace'),
         do: remove,
+      },
+    ],
+  },
+  {
+    title: 'On a concept map',
+    commands: [
+      {
+        keys: 'Ctrl+Enter · Ctrl+Shift+Enter',
+        says: 'a new node under the chosen one, or beside it; while its words are typed too',
+        when: ({ key, command }, bench) => key === 'enter' && command && chosenNode(bench) !== null,
+        do: (bench, { event }) => addBeside(bench, event.shiftKey ? 'sibling' : 'child'),
       },
     ],
   },

@@ -180,7 +180,7 @@ function LineMarks({ page, item, scale, grips }: Omit<MarksProps<LineItem>, 'ben
   const outer = compose(scaling(scale, scale), parentMatrix(page, item.id));
   const ends = lineEnds(page, item, pictureNow);
   const [from, to] = [transform(outer, ends.from), transform(outer, ends.to)];
-  const bend = bendPoint(item.route, ends.from, ends.to, item.bend);
+  const bend = item.via.length > 0 ? null : bendPoint(item.route, ends.from, ends.to, item.bend);
   return (
     <g>
       <line className="mark-frame" x1={from.x} y1={from.y} x2={to.x} y2={to.y} />

@@ -13,6 +13,8 @@ import { EffectFields, InkFields, OutlineFields, ShapeFields } from './look-fiel
 import { PictureFields } from './picture-fields';
 import { NumbersFields, PlaceFields } from './place-fields';
 import { TouchFields, TOUCHES } from './touch-fields';
+import { madeGroupOf } from '../makers/made';
+import { LEAF_NAMES, MakerPanel } from '../makers/panel';
 import { RoleField } from './role-field';
 import { WordsFields } from './words-fields';
 
@@ -26,6 +28,7 @@ const KIND_NAMES: Record<Item['kind'], string> = {
   ink: 'pen stroke',
   group: 'group',
 };
+const kindName = (item: Item) => (item.kind === 'group' && item.maker ? 'made' : KIND_NAMES[item.kind]);
 const tabOf = (bench: Bench) => bench.tab;
 const lookCopied = (bench: Bench) => bench.copiedLook !== null;
 
@@ -122,7 +125,9 @@ export function ItemSettings({ bench, items, sheet }: Props) {
   const one = items.length === 1;
   const teacher = bench.rights.kind === 'all';
   const written = items.every(isWritten);
+  const made = madeGroupOf(bench.page, items);
   const tabs: { id: Tab; name: string }[] = [
+    ...(made ? [{ id: 'make' as const, name: LEAF_NAMES[made.maker!.kind] }] : []),
     ...(written ? [{ id: 'words' as const, name: 'words' }] : []),
     { id: 'look', name: 'look' },
     { id: 'place', name: 'place' },
@@ -134,7 +139,7 @@ export function ItemSettings({ bench, items, sheet }: Props) {
       <div className="settings">
         <h3>
           <span className="settings-name">{one ? itemName(item) : `${items.length} things`}</span>
-          <small>{one ? KIND_NAMES[item.kind] : 'together'}</small>
+          <small>{one ? kindName(item) : 'together'}</small>
         </h3>
         <NumbersFields bench={bench} items={items} unit={sheet.unit} />
         <div className="leaves" role="tablist" aria-label="Settings">
@@ -153,6 +158,9 @@ export function ItemSettings({ bench, items, sheet }: Props) {
           ))}
         </div>
         <div role="tabpanel" aria-label={tab}>
+          {tab === 'make' && made && (
+            <MakerPanel bench={bench} group={made} sheet={sheet} part={item === made ? null : item} />
+          )}
           {tab === 'words' && isWritten(item) && (
             <>
               {one && item.kind === 'text' && teacher && <RoleField bench={bench} item={item} sheet={sheet} />}

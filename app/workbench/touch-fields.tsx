@@ -1,9 +1,10 @@
 import { Input, Segmented } from 'antd';
 import { bodyText } from '../../core/sheet/body';
 import type { Item, TextItem } from '../../core/sheet/schema';
+import { idsWithin } from '../../core/sheet/tree';
 import type { Bench } from './bench';
 import { setValues } from './commands';
-import { Row } from './fields';
+import { Row, Toggle } from './fields';
 
 /** What students may do with a part, and whether they get it empty. */
 
@@ -37,10 +38,21 @@ export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
           size="small"
           aria-label="What students may do with it"
           value={item.touch}
-          onChange={(touch) => setValues(bench, 'What students may do', { touch })}
+          onChange={(touch) => setValues(bench, 'What students may do', { touch }, idsWithin(item))}
           options={TOUCHES}
         />
       </Row>
+      {item.kind === 'group' && (
+        <Row label="given">
+          <Toggle
+            on={item.role === 'key'}
+            label="Students never get it: it is the answer key"
+            onClick={() => setValues(bench, 'Answer key', { role: item.role === 'key' ? null : 'key' })}
+          >
+            as the key only
+          </Toggle>
+        </Row>
+      )}
       {text && (
         <Row label="given">
           <Segmented

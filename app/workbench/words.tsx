@@ -6,6 +6,7 @@ import type { Body, RunStyle, WrittenItem } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
 import { caretAt, lineEdge, vertical } from '../../core/text/caret';
+import { addBeside } from '../makers/map-commands';
 import type { Bench, Editing } from './bench';
 import { useBench } from './bench';
 import { asMuchAsFits, CLIP } from './clipboard';
@@ -193,6 +194,9 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
           event.preventDefault();
           if (key === 'y' || event.shiftKey) bench.redo();
           else bench.undo();
+        } else if (command && event.key === 'Enter') {
+          event.preventDefault();
+          addBeside(bench, event.shiftKey ? 'sibling' : 'child');
         } else if (command && key === 'f') {
           event.preventDefault();
           bench.put({ finding: true });

@@ -2,7 +2,7 @@ import { getStroke } from 'perfect-freehand';
 import type { Rgb } from '../colour/rgb';
 import { hexOf, rgbOf } from '../colour/rgb';
 import { frameMatrix, localBox } from '../geometry/frame';
-import { lineEnds, route } from '../geometry/line';
+import { lineEnds, wayOfLine } from '../geometry/line';
 import type { Point } from '../geometry/matrix';
 import { mapped, grown } from '../geometry/box';
 import { OUTLINES, roundedBox, shapeInside, shapePath } from '../geometry/outline';
@@ -332,7 +332,7 @@ function capNode(cap: Cap, { x, y }: Point, angle: number, { colour, width }: Ou
 }
 
 export function drawLine(item: LineItem, from: Point, to: Point): DisplayNode[] {
-  const way = route(item.route, from, to, item.bend);
+  const way = wayOfLine(item, from, to);
   return [
     {
       kind: 'path',

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { page, shape, text } from '../sheet/make';
-import { line, picture } from '../sheet/make';
+import { held, line, picture } from '../sheet/make';
 import type { DrawnPicture } from '../drawing/picture';
 import { frameMatrix, pageBox } from './frame';
 import { distanceTo, lineEnds, route } from './line';
@@ -141,8 +141,8 @@ describe('lines', () => {
   const label = text({ id: 'label', x: 300, y: 0, width: 60, height: 20 });
   const leader = line({
     id: 'l',
-    from: { x: 0, y: 0, item: 'label', target: null },
-    to: { x: 9, y: 9, item: 'p', target: 'bill' },
+    from: held('label'),
+    to: held('p', 'bill', 9, 9),
   });
   const on = (items: Parameters<typeof page>[0]['items']) => page({ id: 'p1', items });
   test('end on the named part of a picture, and at the edge of a box', () => {

@@ -5,7 +5,7 @@ import { isFramed } from '../sheet/schema';
 import { contains, encloses } from './box';
 import { frameMatrix, localBox, pageBox, parentMatrix } from './frame';
 import { covers, edgeDistance, flatten } from './flatten';
-import { distanceTo, lineEnds, route } from './line';
+import { distanceTo, lineEnds, wayOfLine } from './line';
 import type { Box, Matrix, Point } from './matrix';
 import { compose, IDENTITY, inverse, transform } from './matrix';
 import { OUTLINES, shapeInside, shapePath } from './outline';
@@ -14,7 +14,7 @@ import { OUTLINES, shapeInside, shapePath } from './outline';
 
 export const linePoints = (page: Page, item: Extract<Item, { kind: 'line' }>, pictures: Pictures): Point[] => {
   const { from, to } = lineEnds(page, item, pictures);
-  return route(item.route, from, to, item.bend).points;
+  return wayOfLine(item, from, to).points;
 };
 
 /** The upright box around any item, lines as they run. */

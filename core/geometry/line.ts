@@ -1,9 +1,9 @@
 import type { Pictures } from '../drawing/picture';
-import type { End, Item, LineItem, Page } from '../sheet/schema';
+import type { End, Item, LineItem, Page, Side } from '../sheet/schema';
 import { isFramed } from '../sheet/schema';
 import { findOn } from '../sheet/tree';
 import { pageMatrix, parentMatrix } from './frame';
-import type { Point } from './matrix';
+import type { Box, Point } from './matrix';
 import { inverse, transform } from './matrix';
 
 /** Where lines run: their ends follow what they are attached to. All results in the coordinates of the line's parent. */
@@ -29,6 +29,24 @@ function edgePoint(width: number, height: number, towards: Point, round: boolean
   return { x: hw + dx * Math.min(1, scale), y: hh + dy * Math.min(1, scale) };
 }
 
+/** The middle of a side of a box. */
+const sidePoint = (width: number, height: number, side: Side): Point =>
+  side === 'top'
+    ? { x: width / 2, y: 0 }
+    : side === 'bottom'
+      ? { x: width / 2, y: height }
+      : side === 'left'
+        ? { x: 0, y: height / 2 }
+        : { x: width, y: height / 2 };
+
+/** Where a line towards a point ends on a box, or on the ellipse in it: in the middle of a side, or at the nearest spot. */
+export function edgeOf(box: Box, round: boolean, side: Side | null, towards: Point): Point {
+  const local = side
+    ? sidePoint(box.width, box.height, side)
+    : edgePoint(box.width, box.height, { x: towards.x - box.x, y: towards.y - box.y }, round);
+  return { x: box.x + local.x, y: box.y + local.y };
+}
+
 function anchor(page: Page, end: End, pictures: Pictures): { point: Point; item: Item | null; exact: boolean } {
   const item = end.item === null ? undefined : findOn(page, end.item)?.item;
   if (!item || !isFramed(item)) return { point: end, item: null, exact: true };
@@ -45,14 +63,20 @@ export function lineEnds(page: Page, line: LineItem, pictures: Pictures): { from
     const found = anchor(page, end, pictures);
     return found.item ? found : { ...found, point: transform(outer, end) };
   });
-  const place = (end: (typeof ends)[number], other: (typeof ends)[number]): Point => {
+  // A line that is led through points aims at the nearest of them.
+  const aims =
+    line.via.length > 0 ? [line.via[0], line.via[line.via.length - 1]].map((p) => transform(outer, p)) : null;
+  const place = (end: (typeof ends)[number], towards: Point, side: Side | null): Point => {
     if (!end.item || end.exact || !isFramed(end.item)) return transform(back, end.point);
     const matrix = pageMatrix(page, end.item);
     const round = end.item.kind === 'shape' && end.item.shape === 'ellipse';
-    const towards = transform(inverse(matrix), other.point);
-    return transform(back, transform(matrix, edgePoint(end.item.width, end.item.height, towards, round)));
+    const box = { x: 0, y: 0, width: end.item.width, height: end.item.height };
+    return transform(back, transform(matrix, edgeOf(box, round, side, transform(inverse(matrix), towards))));
   };
-  return { from: place(ends[0], ends[1]), to: place(ends[1], ends[0]) };
+  return {
+    from: place(ends[0], aims?.[0] ?? ends[1].point, line.from.side),
+    to: place(ends[1], aims?.[1] ?? ends[0].point, line.to.side),
+  };
 }
 
 const f = (n: number) => `${Math.round(n * 100) / 100}`;
@@ -61,48 +85,135 @@ const degrees = (a: Point, b: Point) => (Math.atan2(b.y - a.y, b.x - a.x) * 180)
 const lerp = (a: number, b: number, t: number) => a + (b - a) * t;
 const isWide = (from: Point, to: Point) => Math.abs(to.x - from.x) >= Math.abs(to.y - from.y);
 
+type Sides = readonly [Side | null, Side | null];
+
+/** The unit step out of a box through a side. */
+const OUT: Record<Side, Point> = {
+  top: { x: 0, y: -1 },
+  right: { x: 1, y: 0 },
+  bottom: { x: 0, y: 1 },
+  left: { x: -1, y: 0 },
+};
+
+/** How far a line runs straight out of a side before it turns back, in points. */
+const CLEARANCE = 12;
+
+/** The turns of a stepped line. */
+function steps(from: Point, to: Point, bend: number, [start, end]: Sides): Point[] {
+  if (start && start === end) {
+    const out = OUT[start];
+    if (out.x !== 0) {
+      const x = out.x < 0 ? Math.min(from.x, to.x) - CLEARANCE : Math.max(from.x, to.x) + CLEARANCE;
+      return [
+        { x, y: from.y },
+        { x, y: to.y },
+      ];
+    }
+    const y = out.y < 0 ? Math.min(from.y, to.y) - CLEARANCE : Math.max(from.y, to.y) + CLEARANCE;
+    return [
+      { x: from.x, y },
+      { x: to.x, y },
+    ];
+  }
+  if (start && end && (OUT[start].x === 0) !== (OUT[end].x === 0))
+    return [OUT[start].x !== 0 ? { x: to.x, y: from.y } : { x: from.x, y: to.y }];
+  const wide = start ? OUT[start].x !== 0 : isWide(from, to);
+  const middle = wide ? lerp(from.x, to.x, bend) : lerp(from.y, to.y, bend);
+  return wide
+    ? [
+        { x: middle, y: from.y },
+        { x: middle, y: to.y },
+      ]
+    : [
+        { x: from.x, y: middle },
+        { x: to.x, y: middle },
+      ];
+}
+
+/** The control points of a curved line. */
+function controls(from: Point, to: Point, bend: number, [start, end]: Sides): [Point, Point] {
+  const pulled = (at: Point, side: Side) => {
+    const reach = Math.max(Math.abs(to.x - from.x), Math.abs(to.y - from.y), 24) * bend;
+    return { x: at.x + OUT[side].x * reach, y: at.y + OUT[side].y * reach };
+  };
+  const wide = isWide(from, to);
+  return [
+    start
+      ? pulled(from, start)
+      : wide
+        ? { x: lerp(from.x, to.x, bend), y: from.y }
+        : { x: from.x, y: lerp(from.y, to.y, bend) },
+    end ? pulled(to, end) : wide ? { x: lerp(to.x, from.x, bend), y: to.y } : { x: to.x, y: lerp(to.y, from.y, bend) },
+  ];
+}
+
+const chainPath = (points: readonly Point[]) => points.map((p, i) => `${i ? 'L' : 'M'}${f(p.x)} ${f(p.y)}`).join('');
+
+/** A smooth line through the middles of a chain's stretches. */
+function smooth(chain: readonly Point[]): { points: Point[]; d: string } {
+  const middle = (a: Point, b: Point) => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
+  const last = chain.length - 1;
+  const points = [chain[0]];
+  let d = `M${f(chain[0].x)} ${f(chain[0].y)}`;
+  for (let i = 1; i < last; i++) {
+    const start = points[points.length - 1];
+    const stop = i === last - 1 ? chain[last] : middle(chain[i], chain[i + 1]);
+    d += `Q${f(chain[i].x)} ${f(chain[i].y)} ${f(stop.x)} ${f(stop.y)}`;
+    for (let step = 1; step <= 6; step++) {
+      const t = step / 6;
+      const at = (a: number, b: number, c: number) => (1 - t) ** 2 * a + 2 * (1 - t) * t * b + t * t * c;
+      points.push({ x: at(start.x, chain[i].x, stop.x), y: at(start.y, chain[i].y, stop.y) });
+    }
+  }
+  return { points, d };
+}
+
 /**
  * The way of a line between two points. Angles are the directions in which it arrives at either end. `bend`, 0 to 1: where
- * a stepped line has its step, and how far a curved one runs straight on before it turns.
+ * a stepped line has its step, and how far a curved one runs straight on before it turns. `via` are points on the way, `sides`
+ * those of the boxes that it leaves and arrives at.
  */
-export function route(kind: LineItem['route'], from: Point, to: Point, bend = 0.5): Route {
+export function route(
+  kind: LineItem['route'],
+  from: Point,
+  to: Point,
+  bend = 0.5,
+  via: readonly Point[] = [],
+  sides: Sides = [null, null],
+): Route {
+  const ended = (points: Point[], d: string, first: Point, last: Point): Route => ({
+    points,
+    d,
+    startAngle: degrees(first, from),
+    endAngle: degrees(last, to),
+  });
+  if (via.length > 0) {
+    const chain = [from, ...via, to];
+    const { points, d } = kind === 'curved' ? smooth(chain) : { points: chain, d: chainPath(chain) };
+    return ended(points, d, via[0], via[via.length - 1]);
+  }
   if (kind === 'stepped') {
-    const wide = isWide(from, to);
-    const middle = wide ? lerp(from.x, to.x, bend) : lerp(from.y, to.y, bend);
-    const points = wide
-      ? [from, { x: middle, y: from.y }, { x: middle, y: to.y }, to]
-      : [from, { x: from.x, y: middle }, { x: to.x, y: middle }, to];
-    return {
-      points,
-      d: points.map((p, i) => `${i ? 'L' : 'M'}${f(p.x)} ${f(p.y)}`).join(''),
-      startAngle: degrees(points[1], from),
-      endAngle: degrees(points[2], to),
-    };
+    const turns = steps(from, to, bend, sides);
+    const points = [from, ...turns, to];
+    return ended(points, chainPath(points), turns[0], turns[turns.length - 1]);
   }
   if (kind === 'curved') {
-    const wide = isWide(from, to);
-    const c1 = wide ? { x: lerp(from.x, to.x, bend), y: from.y } : { x: from.x, y: lerp(from.y, to.y, bend) };
-    const c2 = wide ? { x: lerp(to.x, from.x, bend), y: to.y } : { x: to.x, y: lerp(to.y, from.y, bend) };
+    const [c1, c2] = controls(from, to, bend, sides);
     const points = Array.from({ length: 13 }, (_, i) => {
       const t = i / 12;
       const at = (a: number, b: number, c: number, d: number) =>
         (1 - t) ** 3 * a + 3 * (1 - t) ** 2 * t * b + 3 * (1 - t) * t * t * c + t ** 3 * d;
       return { x: at(from.x, c1.x, c2.x, to.x), y: at(from.y, c1.y, c2.y, to.y) };
     });
-    return {
-      points,
-      d: `M${f(from.x)} ${f(from.y)}C${f(c1.x)} ${f(c1.y)} ${f(c2.x)} ${f(c2.y)} ${f(to.x)} ${f(to.y)}`,
-      startAngle: degrees(c1, from),
-      endAngle: degrees(c2, to),
-    };
+    const d = `M${f(from.x)} ${f(from.y)}C${f(c1.x)} ${f(c1.y)} ${f(c2.x)} ${f(c2.y)} ${f(to.x)} ${f(to.y)}`;
+    return ended(points, d, c1, c2);
   }
-  return {
-    points: [from, to],
-    d: `M${f(from.x)} ${f(from.y)}L${f(to.x)} ${f(to.y)}`,
-    startAngle: degrees(to, from),
-    endAngle: degrees(from, to),
-  };
+  return ended([from, to], chainPath([from, to]), to, from);
 }
+
+/** The way of a line item between its ends as they stand. */
+export const wayOfLine = (line: LineItem, from: Point, to: Point): Route =>
+  route(line.route, from, to, line.bend, line.via, [line.from.side, line.to.side]);
 
 /** Where the handle for a line's bend stands; a straight line has none. */
 export function bendPoint(kind: LineItem['route'], from: Point, to: Point, bend: number): Point | null {

@@ -1,4 +1,7 @@
 import type { Body, GroupItem, Item, LineItem, Outline, Shadow, Sheet } from '../sheet/schema';
+import type { MakerState } from '../makers/recipes';
+import { alteredFacets, FACETS, partNames, placeOf, printOf } from '../sheet/made';
+import { isFramed } from '../sheet/schema';
 import { roleOf } from '../text/style';
 import type { Frame } from './frame';
 import type { Box } from './matrix';
@@ -106,14 +109,54 @@ export function scaledItem(item: Item, before: Box, after: Box, along: Along = P
       x: after.x + (e.x - before.x) * sx,
       y: after.y + (e.y - before.y) * sy,
     });
-    return { ...made, from: end(made.from), to: end(made.to) };
+    const via = made.via.map(({ x, y }) => ({
+      x: tidy(after.x + (x - before.x) * sx),
+      y: tidy(after.y + (y - before.y) * sy),
+    }));
+    return { ...made, from: end(made.from), to: end(made.to), via };
   }
   const frame = rescaled(made, before, after);
   return made.kind === 'group' ? resizedGroup(made, frame, along) : { ...made, ...frame };
 }
 
+/** How much larger a box is, by its area. */
+const scaleOf = (before: Box, after: Box) =>
+  before.width > 0 && before.height > 0 ? Math.sqrt((after.width / before.width) * (after.height / before.height)) : 1;
+
+/** Words that grow along do so when the parts are made anew as well. */
+function scaledMaker(maker: MakerState, factor: number, along: Along): MakerState {
+  if (along.words === 'none') return maker;
+  return {
+    ...maker,
+    recipe: { ...maker.recipe, size: tidy(within(maker.recipe.size * factor, 5, 120)) },
+  } as MakerState;
+}
+
+/** A part that was scaled is still as it was made, apart from what was done to it before. */
+function scaledPart(part: Item, scaled: (item: Item) => Item, name: (id: string) => string): Item {
+  const { made } = part;
+  const after = scaled(part);
+  if (!made) return after;
+  const altered = alteredFacets(part, made, name);
+  const was = made.print.split('.');
+  const is = printOf(after, name).split('.');
+  const [x, y, width, height, angle] = made.at;
+  const asMade = isFramed(part) ? placeOf(scaled({ ...part, x, y, width, height, angle } as Item)) : [];
+  return {
+    ...after,
+    made: { ...made, at: asMade, print: FACETS.map((facet, i) => (altered.has(facet) ? was[i] : is[i])).join('.') },
+  } as Item;
+}
+
 /** A group in another frame, with its parts where they then belong. */
 export function resizedGroup(item: GroupItem, frame: Frame, along: Along = PLACES_ONLY): GroupItem {
   const [inner, outer] = [item, frame].map(({ width, height }) => ({ x: 0, y: 0, width, height }));
-  return { ...item, ...frame, items: item.items.map((part) => scaledItem(part, inner, outer, along)) };
+  const scaled = (part: Item) => scaledItem(part, inner, outer, along);
+  const name = partNames(item.items);
+  return {
+    ...item,
+    ...frame,
+    ...(item.maker && { maker: scaledMaker(item.maker, scaleOf(inner, outer), along) }),
+    items: item.items.map((part) => (part.made ? scaledPart(part, scaled, name) : scaled(part))),
+  };
 }

@@ -1,5 +1,6 @@
 import { bodyText } from '../sheet/body';
-import type { Item, Page, Sheet, TextItem } from '../sheet/schema';
+import { OPEN_MAKERS } from '../makers/recipes';
+import type { GroupItem, Item, Page, Sheet, TextItem } from '../sheet/schema';
 import { everyItem, findOn } from '../sheet/tree';
 
 /** A teacher's sheet as students get it, and the key that stays behind. */
@@ -8,11 +9,23 @@ import { everyItem, findOn } from '../sheet/tree';
 function givenItem(item: Item): Item | null {
   // What is hidden, or is the answer key itself, may hold answers: it is left out, not just made invisible.
   if (item.hidden || item.role === 'key') return null;
-  if (item.kind === 'group') return { ...item, items: item.items.flatMap((inner) => givenItem(inner) ?? []) };
-  if (item.kind !== 'text') return item;
-  if (!item.blank) return { ...item, also: [] };
-  const [first] = item.body;
-  return { ...item, body: [{ format: first.format, runs: [] }], also: [], blank: false, alt: '' };
+  if (item.kind === 'group') return givenGroup(item);
+  // What a part was made as tells what was done to it, and is of no use without its recipe.
+  const plain = { ...item, made: null };
+  if (plain.kind !== 'text') return plain;
+  if (!plain.blank) return { ...plain, also: [] };
+  const [first] = plain.body;
+  return { ...plain, body: [{ format: first.format, runs: [] }], also: [], blank: false, alt: '' };
+}
+
+/** A made group keeps its recipe only where students may make it anew, and where a recipe can't hold answers. */
+function givenGroup(group: GroupItem): GroupItem {
+  const open = group.touch === 'free' && group.maker !== null && OPEN_MAKERS.has(group.maker.kind);
+  const items = group.items.flatMap((inner) => {
+    const given = givenItem(inner);
+    return given ? [open ? { ...given, made: inner.made } : given] : [];
+  });
+  return { ...group, made: null, maker: open ? group.maker : null, items };
 }
 
 /** The sheet to hand out: blanks emptied, other answers, hidden parts and answer keys taken away. */

@@ -5,7 +5,7 @@ import { find } from '../sheet/tree';
 
 /** What a student may do with a copy. The server asks this of every change; the workbench asks first, to say so early. */
 
-export const SUPPLIES = ['text', 'shape', 'line', 'picture', 'ink'] as const;
+export const SUPPLIES = ['text', 'shape', 'line', 'picture', 'ink', 'map'] as const;
 export type Supply = (typeof SUPPLIES)[number];
 
 /** Settings that belong to the teacher even on a part that is free. */
@@ -31,14 +31,27 @@ function fillsIn(item: Item, keys: string[]): boolean {
   return keys.every((key) => open[item.kind].includes(key));
 }
 
+/** Whether a group is the student's own and made by a maker: its parts come and go with its recipe. */
+function inOwnMaker(sheet: Sheet, group: string | null): boolean {
+  const item = group === null ? undefined : find(sheet, group)?.item;
+  return item?.kind === 'group' && item.maker !== null && item.touch === 'free';
+}
+const STAYS_FREE = 'What you add is yours, and stays free.';
+const partRefusal = (item: Item): string | null =>
+  item.touch !== 'free' ? STAYS_FREE : item.kind === 'text' && item.blank ? 'Only a teacher can make a blank.' : null;
+
 function insertable(item: Item, supplies: readonly Supply[]): string | null {
+  if (item.kind === 'group' && item.maker) {
+    const open = (supplies as readonly string[]).includes(item.maker.kind);
+    return !open ? 'Your teacher has not opened this supply.' : freeThrough(item) ? null : STAYS_FREE;
+  }
   if (item.kind === 'group')
     return item.items.reduce<string | null>(
       (no, inner) => no ?? insertable(inner, supplies),
       item.touch === 'free' ? null : NOT_YOURS,
     );
   if (!supplies.includes(item.kind)) return 'Your teacher has not opened this supply.';
-  if (item.touch !== 'free') return 'What you add is yours, and stays free.';
+  if (item.touch !== 'free') return STAYS_FREE;
   if (item.kind === 'text' && (item.blank || item.also.length > 0)) return 'Only a teacher can make a blank.';
   return null;
 }
@@ -58,7 +71,7 @@ export function refusal(sheet: Sheet, change: Change, supplies: readonly Supply[
       return null;
     }
     case 'insert':
-      return insertable(change.item, supplies);
+      return inOwnMaker(sheet, change.spot.group) ? partRefusal(change.item) : insertable(change.item, supplies);
     case 'remove':
     case 'reorder': {
       const place = find(sheet, change.id);
@@ -69,6 +82,7 @@ export function refusal(sheet: Sheet, change: Change, supplies: readonly Supply[
       if (!place) return null;
       const keys = Object.keys(change.values);
       if (keys.some((key) => TEACHERS.has(key))) return NOT_YOURS;
+      if (keys.includes('maker') && !(place.item.kind === 'group' && place.item.maker)) return NOT_YOURS;
       if (place.item.touch === 'free' || (place.item.touch === 'fill' && fillsIn(place.item, keys))) return null;
       return NOT_YOURS;
     }

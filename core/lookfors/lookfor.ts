@@ -3,6 +3,7 @@ import { Hex, Id, Sheet } from '../sheet/schema';
 import { SPELLING } from './spelling';
 import { countItems } from './kinds/items';
 import { countLabels } from './kinds/labels';
+import { countMap } from './kinds/map';
 import { countName } from './kinds/name';
 import { countStyle } from './kinds/style';
 import { countWords } from './kinds/words';
@@ -46,6 +47,22 @@ export const LookFor = z.discriminatedUnion('kind', [
     min: number,
   }),
   z.strictObject({ kind: z.literal('name'), ...base, item: Id.nullable() }),
+  z.strictObject({
+    kind: z.literal('map'),
+    ...base,
+    /** The key: concepts with all words that count for them, and what they are joined by. Never sent to a student. */
+    concepts: z
+      .array(z.strictObject({ id: z.string().max(16), words: z.array(z.string().min(1).max(300)).min(1).max(20) }))
+      .min(1)
+      .max(200),
+    links: z
+      .array(z.strictObject({ from: z.string().max(16), to: z.string().max(16), words: z.string().max(120) }))
+      .max(400),
+    spelling: z.enum(SPELLING),
+    /** Whether arrows have to point the right way, and whether links have to say the same. */
+    direction: z.boolean(),
+    words: z.boolean(),
+  }),
   z.strictObject({ kind: z.literal('teacher'), ...base }),
 ]);
 export type LookFor = z.infer<typeof LookFor>;
@@ -55,7 +72,8 @@ export type LookForOf<K extends LookFor['kind']> = Extract<LookFor, { kind: K }>
 export type Evidence = {
   /** The items it is about; empty where something is missing altogether. */
   items: string[];
-  verdict: 'right' | 'near' | 'wrong' | 'empty';
+  /** reversed, missing, extra: of links between things, beside what is wrong and what is left empty. */
+  verdict: 'right' | 'near' | 'wrong' | 'empty' | 'reversed' | 'missing' | 'extra';
   /** What stands there. */
   said: string;
   /** What should stand there; kept from students. */
@@ -83,6 +101,7 @@ const COUNTERS: { [K in LookFor['kind']]: Counter<K> } = {
   style: countStyle,
   items: countItems,
   name: countName,
+  map: countMap,
   teacher: () => null,
 };
 
@@ -103,6 +122,12 @@ export const forStudent = ({ id, title, kind, tell }: LookFor): StudentLookFor =
 export function resultForStudent(lookFor: LookFor, result: Result): Result | null {
   if (lookFor.tell === 'after') return null;
   if (lookFor.tell === 'filled') {
+    if (lookFor.kind === 'map') {
+      // How many links are drawn, not which of them count.
+      const drawn = result.evidence.filter((e) => ['wrong', 'reversed', 'extra'].includes(e.verdict)).length;
+      const got = Math.min(result.need, result.got + drawn);
+      return { id: result.id, held: got >= result.need, got, need: result.need, evidence: [] };
+    }
     const written = result.evidence.filter((e) => e.verdict !== 'empty');
     const filled = result.evidence.length > 0 ? written.length : result.got;
     const need = result.evidence.length > 0 ? result.evidence.length : result.need;
@@ -119,5 +144,7 @@ export function resultForStudent(lookFor: LookFor, result: Result): Result | nul
       })),
     };
   }
-  return { ...result, evidence: result.evidence.map((e) => ({ ...e, meant: '' })) };
+  // Between which two things a link is missing is the answer itself.
+  const told = result.evidence.filter(({ verdict }) => verdict !== 'missing');
+  return { ...result, evidence: told.map((e) => ({ ...e, meant: '' })) };
 }

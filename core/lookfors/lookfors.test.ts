@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { givenOut, keyOf } from '../handout/copy';
 import { refusal, SUPPLIES } from '../handout/touch';
 import type { Change } from '../sheet/change';
-import { line, page, picture, plain, shape, sheet, text } from '../sheet/make';
+import { held, line, page, picture, plain, shape, sheet, text } from '../sheet/make';
 import type { Body, Item, Sheet } from '../sheet/schema';
 import type { LookFor, Result } from './lookfor';
 import { count, LookFor as Schema, resultForStudent } from './lookfor';
@@ -15,8 +15,7 @@ import { wordsIn } from './kinds/words';
 function diagram(words: [string, string], extra: Item[] = []): Sheet {
   const label = (id: string, said: string) =>
     text({ id, role: 'label', touch: 'fill', blank: true, also: id === 'a' ? ['beak'] : [], body: plain(said) });
-  const leader = (id: string, target: string) =>
-    line({ id: `l${id}`, from: { x: 0, y: 0, item: id, target: null }, to: { x: 0, y: 0, item: 'bird', target } });
+  const leader = (id: string, target: string) => line({ id: `l${id}`, from: held(id), to: held('bird', target) });
   return sheet({
     title: 'Bird',
     pages: [
@@ -225,7 +224,7 @@ describe('what may be touched', () => {
     ['letting it grow', set('fill', { height: 90 }), true],
     ['colouring a shape to fill in', set('paint', { fill: null }), true],
     ['resizing it', set('paint', { width: 9 }), false],
-    ['leading a line elsewhere', set('line', { to: { x: 1, y: 1, item: null, target: null } }), true],
+    ['leading a line elsewhere', set('line', { to: { x: 1, y: 1, item: null, target: null, side: null } }), true],
     ['moving what is free', set('free', { x: 5 }), true],
     ['making what is free fixed', set('free', { touch: 'fixed' }), false],
     ['removing what is free', { kind: 'remove', id: 'free' }, true],

@@ -10,7 +10,7 @@ export type PieceMark = { page: string; item: string; box: Box; verdict: Evidenc
 
 /** One mark for each item that is evidence; where several look-fors speak of one item, the worst verdict shows. */
 export function pieceMarks(sheet: Sheet, results: readonly Result[], pictures: Pictures): PieceMark[] {
-  const order = ['right', 'near', 'empty', 'wrong'];
+  const order = ['right', 'near', 'extra', 'missing', 'empty', 'reversed', 'wrong'];
   const byItem = new Map<string, PieceMark>();
   for (const { evidence } of results)
     for (const { items, verdict } of evidence)
@@ -39,6 +39,11 @@ export function missedMost(lookFors: readonly LookFor[], pieces: readonly (reado
           if (evidence.verdict === 'wrong') add(`“${evidence.meant}” named wrongly`);
           else if (evidence.verdict === 'empty') add(`“${evidence.meant}” left empty`);
         }
+      } else if (lookFor.kind === 'map') {
+        for (const { verdict, meant } of result.evidence) {
+          if (verdict === 'missing') add(`“${meant}” not linked`);
+          else if (verdict === 'reversed') add(`“${meant}” the other way round`);
+        }
       } else add(lookFor.title);
     });
   return [...counts]
@@ -57,10 +62,30 @@ export function evidenceWords(lookFor: LookFor, { verdict, said, meant }: Eviden
     if (verdict === 'wrong') return `“${said}” points at the ${meant}`;
     return `nothing points at the ${meant}`;
   }
+  if (lookFor.kind === 'map') return mapWords(verdict, said, meant);
   if (lookFor.kind === 'name')
     return verdict === 'right' ? `“${said}”` : said ? `“${said}” is not the student’s name` : 'no name';
   if (verdict === 'empty') return 'nothing written';
   return said.length > 60 ? `“${said.slice(0, 58)}…”` : `“${said}”`;
+}
+
+function mapWords(verdict: Evidence['verdict'], said: string, meant: string): string {
+  switch (verdict) {
+    case 'right':
+      return `“${said}”`;
+    case 'near':
+      return `“${said}” taken for “${meant}”`;
+    case 'wrong':
+      return `“${said}”, where you have “${meant}”`;
+    case 'reversed':
+      return `“${said}” goes the other way: “${meant}”`;
+    case 'extra':
+      return `“${said}” is not in your map`;
+    case 'missing':
+      return `no link “${meant}”`;
+    case 'empty':
+      return `no “${meant}”`;
+  }
 }
 
 /** A result with the teacher's ruling, where there is one. */

@@ -18,7 +18,16 @@ import { SHEET_VERSION } from './schema';
 
 type Given<T extends Item> = Partial<Omit<T, 'kind'>> & { id: string };
 
-const base = { opacity: 1, locked: false, hidden: false, touch: 'fixed' as const, role: null, alt: '', shadow: null };
+const base = {
+  opacity: 1,
+  locked: false,
+  hidden: false,
+  touch: 'fixed' as const,
+  role: null,
+  alt: '',
+  shadow: null,
+  made: null,
+};
 const frame = { x: 0, y: 0, width: 100, height: 60, angle: 0, flipX: false, flipY: false };
 
 export const solid = (colour: string, opacity = 1): Paint => ({ kind: 'solid', colour, opacity });
@@ -62,7 +71,9 @@ export const shape = (given: Given<ShapeItem>): ShapeItem => ({
   ...given,
 });
 
-export const free = (x: number, y: number) => ({ x, y, item: null, target: null });
+export const free = (x: number, y: number) => ({ x, y, item: null, target: null, side: null });
+/** The end of a line that holds on to an item; x, y are where it stands when that is gone. */
+export const held = (item: string, target: string | null = null, x = 0, y = 0) => ({ x, y, item, target, side: null });
 export const line = (given: Given<LineItem>): LineItem => ({
   kind: 'line',
   ...base,
@@ -70,6 +81,7 @@ export const line = (given: Given<LineItem>): LineItem => ({
   to: free(100, 0),
   route: 'straight',
   bend: 0.5,
+  via: [],
   outline: { colour: '#5b5646', width: 1.25, dash: 'solid' },
   startCap: 'none',
   endCap: 'none',
@@ -99,6 +111,7 @@ export const group = (given: Given<GroupItem> & { items: Item[] }): GroupItem =>
   kind: 'group',
   ...base,
   ...frame,
+  maker: null,
   ...given,
 });
 

@@ -1,6 +1,7 @@
 import { OUTLINES } from '../geometry/outline';
 import type { ShapeName } from '../geometry/outline';
 import { bodyText } from './body';
+import { MAKER_NAMES } from '../makers/recipes';
 import type { Item } from './schema';
 import { isWritten } from './schema';
 
@@ -22,6 +23,7 @@ export function itemName(item: Item): string {
     case 'ink':
       return item.alt || 'pen stroke';
     case 'group':
+      if (item.maker) return item.alt || MAKER_NAMES[item.maker.kind];
       return `group of ${item.items.length}`;
   }
 }

@@ -15,7 +15,20 @@ import {
   text,
 } from './make';
 import { apply, Change } from './change';
-import { Hex, Id, isFramed, isWritten, Item, ITEM_SCHEMAS, Page, Paint, readSheet, Run, Sheet } from './schema';
+import {
+  Hex,
+  Id,
+  isFramed,
+  isWritten,
+  Item,
+  ITEM_SCHEMAS,
+  Page,
+  Paint,
+  readSheet,
+  Run,
+  Sheet,
+  SHEET_VERSION,
+} from './schema';
 
 const good = <T>(schema: { safeParse(value: unknown): { success: boolean } }, value: T) =>
   schema.safeParse(value).success;
@@ -121,7 +134,7 @@ describe('a sheet of version 1', () => {
   };
   test('is brought up to date, with what is new as it was before', () => {
     const read = readSheet(old());
-    expect(read.version).toBe(2);
+    expect(read.version).toBe(SHEET_VERSION);
     expect(read.pages[0]).toMatchObject({ guides: [], grid: 0 });
     expect(read.pages[0].items[0]).toMatchObject({ adjust: [0.4], shadow: null, fill: { x: 0.5, y: 0.5, reach: 1 } });
     expect(read.pages[0].items[1]).toMatchObject({ plate: null, lettering: null });

@@ -1,78 +1,30 @@
 import { z } from 'zod';
 import { SHAPES } from '../geometry/outline';
+import { MakerState } from '../makers/recipes';
+import { MadeMark } from './made';
+import {
+  Body,
+  Coordinate,
+  FAR,
+  Hex,
+  Id,
+  Length,
+  Outline,
+  Paint,
+  ParagraphFormat,
+  RunStyle,
+  Shadow,
+  Share,
+} from './values';
+
+export * from './values';
 
 /**
  * The document: plain JSON. Lengths are points (1/72 in), y grows downwards, angles are degrees clockwise.
  * Every key is always present (absent means null), so that one `set` change can restore any state.
  */
 
-export const SHEET_VERSION = 2;
-/** Largest coordinate accepted: 100 in each way holds every poster and keeps absurd numbers out. */
-const FAR = 7200;
-
-export const Id = z
-  .string()
-  .regex(/^[A-Za-z0-9_-]{1,40}$/)
-  .refine((id) => id !== '__proto__');
-export const Hex = z.string().regex(/^#[0-9a-f]{6}$/, 'a colour is written as # and six hex digits');
-const Coordinate = z.number().min(-FAR).max(FAR);
-const Length = z.number().min(0).max(FAR);
-const Share = z.number().min(0).max(1);
-
-const Stop = z.object({ offset: Share, colour: Hex, opacity: Share });
-export const Paint = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('solid'), colour: Hex, opacity: Share }),
-  z.object({ kind: z.literal('linear'), angle: z.number().min(-360).max(360), stops: z.array(Stop).min(2).max(12) }),
-  z.object({
-    kind: z.literal('radial'),
-    stops: z.array(Stop).min(2).max(12),
-    /** Its middle as shares of the box, and how far it reaches as a share of half the diagonal. */
-    x: Share.default(0.5),
-    y: Share.default(0.5),
-    reach: z.number().min(0.02).max(3).default(1),
-  }),
-]);
-export const Shadow = z.strictObject({
-  dx: z.number().min(-200).max(200),
-  dy: z.number().min(-200).max(200),
-  blur: z.number().min(0).max(100),
-  colour: Hex,
-  opacity: Share,
-});
-export const Outline = z.object({
-  colour: Hex,
-  width: z.number().min(0.1).max(100),
-  dash: z.enum(['solid', 'dashed', 'dotted']),
-});
-
-export const RunStyle = z.strictObject({
-  font: z.string().max(40).optional(),
-  size: z.number().min(1).max(1000).optional(),
-  bold: z.boolean().optional(),
-  italic: z.boolean().optional(),
-  underline: z.boolean().optional(),
-  colour: Hex.optional(),
-  /** Added after each character, in points. */
-  letterSpacing: z.number().min(-20).max(200).optional(),
-});
-export const ParagraphFormat = z.strictObject({
-  align: z.enum(['left', 'centre', 'right', 'justify']).optional(),
-  list: z.enum(['none', 'bullet', 'number', 'letter']).optional(),
-  level: z.number().int().min(0).max(5).optional(),
-  /** A multiple of the face's own line height. */
-  lineSpacing: z.number().min(0.5).max(5).optional(),
-  /** Points of room before the paragraph. */
-  before: z.number().min(0).max(500).optional(),
-});
-export const Run = z.strictObject({
-  text: z
-    .string()
-    .max(100_000)
-    .regex(/^[^\n\r]*$/, 'a run holds no line break'),
-  style: RunStyle,
-});
-export const Paragraph = z.strictObject({ format: ParagraphFormat, runs: z.array(Run).max(5000) });
-export const Body = z.array(Paragraph).min(1).max(5000);
+export const SHEET_VERSION = 3;
 
 /** A text role: complete settings that every box of the role starts from. */
 export const Role = z.object({
@@ -91,6 +43,8 @@ const base = {
   role: z.string().max(40).nullable(),
   alt: z.string().max(1000),
   shadow: Shadow.nullable().default(null),
+  /** Which part of what a maker made it is, and as what it was made; null for what was put down by hand. */
+  made: MadeMark.nullable().default(null),
 };
 const frame = {
   x: Coordinate,
@@ -164,6 +118,9 @@ export const ShapeItem = z.strictObject({
   body: Body,
 });
 
+export const SIDES = ['top', 'right', 'bottom', 'left'] as const;
+export type Side = (typeof SIDES)[number];
+
 /** Where a line ends: x, y in its parent's coordinates, and what it holds on to there. */
 export const End = z.strictObject({
   x: Coordinate,
@@ -172,6 +129,8 @@ export const End = z.strictObject({
   item: Id.nullable(),
   /** A named target of a diagram, or null for the nearest point of the item's edge. */
   target: z.string().max(60).nullable(),
+  /** The side of the item in whose middle it ends; null for the nearest point of its edge. */
+  side: z.enum(SIDES).nullable().default(null),
 });
 export const CAPS = ['none', 'arrow', 'open', 'dot', 'ring', 'bar', 'square'] as const;
 const Cap = z.enum(CAPS);
@@ -183,6 +142,11 @@ export const LineItem = z.strictObject({
   route: z.enum(['straight', 'stepped', 'curved']),
   /** Where the step stands, or how much the curve bends. */
   bend: Share.default(0.5),
+  /** Points that it is led through on its way, in its parent's coordinates. */
+  via: z
+    .array(z.strictObject({ x: Coordinate, y: Coordinate }))
+    .max(60)
+    .default([]),
   outline: Outline,
   startCap: Cap,
   endCap: Cap,
@@ -218,7 +182,13 @@ export const InkItem = z.strictObject({
 });
 
 export type GroupItem = z.infer<typeof groupShell> & { items: Item[] };
-const groupShell = z.strictObject({ kind: z.literal('group'), ...base, ...frame });
+const groupShell = z.strictObject({
+  kind: z.literal('group'),
+  ...base,
+  ...frame,
+  /** What its parts were made from, where a maker made them. */
+  maker: MakerState.nullable().default(null),
+});
 export const GroupItem: z.ZodType<GroupItem> = groupShell.extend({
   /** In the group's own coordinates, front to back. */
   get items() {
@@ -278,17 +248,9 @@ export const Sheet = z.strictObject({
   pages: z.array(Page).min(1).max(200),
 });
 
-export type Paint = z.infer<typeof Paint>;
-export type Outline = z.infer<typeof Outline>;
-export type Shadow = z.infer<typeof Shadow>;
 export type Plate = z.infer<typeof Plate>;
 export type Lettering = z.infer<typeof Lettering>;
 export type Cap = z.infer<typeof Cap>;
-export type RunStyle = z.infer<typeof RunStyle>;
-export type ParagraphFormat = z.infer<typeof ParagraphFormat>;
-export type Run = z.infer<typeof Run>;
-export type Paragraph = z.infer<typeof Paragraph>;
-export type Body = z.infer<typeof Body>;
 export type Role = z.infer<typeof Role>;
 export type End = z.infer<typeof End>;
 export type Page = z.infer<typeof Page>;
@@ -302,6 +264,8 @@ export const isWritten = (item: Item): item is WrittenItem => item.kind === 'tex
 const UPGRADES: Record<number, (old: Record<string, unknown>) => Record<string, unknown>> = {
   // What version 2 added has defaults in the schema, so that changes logged before it can be read as well.
   1: (old) => ({ ...old, version: 2 }),
+  // So has what version 3 added: makers, and lines led around things.
+  2: (old) => ({ ...old, version: 3 }),
 };
 
 /** A stored or sent document that this program can't use; the message says what to do. */

@@ -1,4 +1,4 @@
-import { line, page, picture, plain, sheet, solid, text } from '../../core/sheet/make';
+import { held, line, page, picture, plain, sheet, solid, text } from '../../core/sheet/make';
 import type { Sheet } from '../../core/sheet/schema';
 import { newId } from '../id';
 import type { Purpose } from './sheets';
@@ -66,8 +66,8 @@ export const BEGINNINGS: Record<Purpose, { name: string; sheet: () => Sheet }> =
               }),
               line({
                 id: newId(),
-                from: { x: 560, y: 200, item: label, target: null },
-                to: { x: 500, y: 170, item: bird, target: 'bill' },
+                from: held(label, null, 560, 200),
+                to: held(bird, 'bill', 500, 170),
                 endCap: 'dot',
               }),
               picture({

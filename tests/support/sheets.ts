@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Change } from '../../core/sheet/change';
 import { bodyLength } from '../../core/sheet/body';
-import { free, group, line, page, picture, plain, shape, sheet, solid, text } from '../../core/sheet/make';
+import { free, group, held, line, page, picture, plain, shape, sheet, solid, text } from '../../core/sheet/make';
 import type { Body, Item, Sheet } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
 import { everyItem } from '../../core/sheet/tree';
@@ -27,8 +27,8 @@ export const sampleSheet = (): Sheet =>
           }),
           line({
             id: 'leader',
-            from: { x: 0, y: 0, item: 'label', target: null },
-            to: { x: 0, y: 0, item: 'bird', target: 'neck' },
+            from: held('label'),
+            to: held('bird', 'neck'),
           }),
           text({ id: 'words', x: 60, y: 300, width: 200, height: 120, touch: 'fill', body: plain('one two\nthree') }),
           group({

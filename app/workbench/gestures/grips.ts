@@ -11,7 +11,7 @@ import { resize, turned } from '../../../core/geometry/resize';
 import type { Along } from '../../../core/geometry/scale';
 import { PLACES_ONLY, resizedGroup, scaledItem } from '../../../core/geometry/scale';
 import { snapSides } from '../../../core/geometry/snap';
-import { free } from '../../../core/sheet/make';
+import { free, held } from '../../../core/sheet/make';
 import type { FramedItem, Item, LineItem } from '../../../core/sheet/schema';
 import { isFramed } from '../../../core/sheet/schema';
 import { amountAt } from '../../../core/text/lettering';
@@ -122,11 +122,12 @@ export function pullEnd(ground: Ground, event: ReactPointerEvent, side: 'from' |
     let local = transform(outer, point);
     const centred = pointer.altKey && item[other].item === null;
     if (pointer.shiftKey) local = inSteps(centred ? middle : ends[other], local, 45);
-    const end: LineItem['from'] = found ? { ...local, item: found.item, target: found.target } : free(local.x, local.y);
+    const end: LineItem['from'] = found ? held(found.item, found.target, local.x, local.y) : free(local.x, local.y);
     return [
       {
         ...item,
         [side]: end,
+        via: [],
         ...(centred && { [other]: free(2 * middle.x - local.x, 2 * middle.y - local.y) }),
       },
     ];

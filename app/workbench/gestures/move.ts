@@ -1,10 +1,11 @@
 import type { PointerEvent as ReactPointerEvent } from 'react';
-import { spanned, union } from '../../../core/geometry/box';
+import { contains, spanned, union } from '../../../core/geometry/box';
 import { boxOf, itemsWithin } from '../../../core/geometry/hit';
 import type { Box, Point } from '../../../core/geometry/matrix';
 import { snap } from '../../../core/geometry/snap';
 import type { Item } from '../../../core/sheet/schema';
 import { pictureNow } from '../../sheet/resources';
+import { mapNode, nodeOf, rehang } from '../../makers/map-commands';
 import { moveChange } from '../arrange';
 import { DragLayer } from '../drag-layer';
 import { all } from '../steps';
@@ -30,10 +31,12 @@ export function dragItems(ground: Ground, event: ReactPointerEvent, items: reado
   const targets = ground.targets(moving);
   const layer = new DragLayer(bench, ground.paper(), moving, scale);
   let by: Point = { x: 0, y: 0 };
+  let last = start;
   let shown = false;
   ground.follow(
     event,
     (point, pointer) => {
+      last = point;
       by = { x: point.x - start.x, y: point.y - start.y };
       if (pointer.shiftKey) by = Math.abs(by.x) > Math.abs(by.y) ? { x: by.x, y: 0 } : { x: 0, y: by.y };
       if (!unsnapped(pointer)) {
@@ -54,10 +57,23 @@ export function dragItems(ground: Ground, event: ReactPointerEvent, items: reado
     (moved) => {
       layer.done();
       if (!moved) onClick();
+      else if (hungElsewhere(ground, moving, last)) return;
       else if (by.x !== 0 || by.y !== 0) bench.make('Move', all(moving.map((item) => moveChange(bench, item, by))));
     },
     () => layer.done(),
   );
+}
+
+/** A node of a map that was dropped on another one of it hangs there from now on. */
+function hungElsewhere({ bench }: Ground, moving: readonly Item[], point: Point): boolean {
+  const own = moving.length === 1 ? mapNode(bench, moving[0].id) : null;
+  if (!own) return false;
+  for (const item of own.group.items) {
+    const onto = item.id === moving[0].id ? null : nodeOf(item);
+    if (onto && !item.hidden && contains(boxOf(bench.page, item, pictureNow), point))
+      return rehang(bench, own.group.id, own.node, onto);
+  }
+  return false;
 }
 
 /** Chooses what lies wholly in a swept box. */

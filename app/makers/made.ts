@@ -1,0 +1,64 @@
+import { useCallback, useSyncExternalStore } from 'react';
+import type { MakerKind, MakerStateOf, RecipeOf } from '../../core/makers/recipes';
+import type { GroupItem, Item, Page } from '../../core/sheet/schema';
+import { findOn } from '../../core/sheet/tree';
+import type { Bench } from '../workbench/bench';
+
+/** What panels of makers share. */
+
+const NO_NOTES: readonly string[] = [];
+
+/** The made group that is chosen, or that holds what is chosen; null when there is none, or when several are. */
+export function madeGroupOf(page: Page, items: readonly Item[]): GroupItem | null {
+  const [item] = items;
+  if (items.length !== 1) return null;
+  const place = findOn(page, item.id);
+  const around = [...(place?.groups ?? []), item].findLast((one) => one.kind === 'group' && one.maker);
+  return around?.kind === 'group' ? around : null;
+}
+
+function useSlice<T>(bench: Bench, slice: () => T): T {
+  return useSyncExternalStore(bench.subscribe, slice, slice);
+}
+
+/** A made group's recipe as it is being edited, and how to edit it. */
+export function useMade<K extends MakerKind>(bench: Bench, group: GroupItem, _kind: K) {
+  const { id } = group;
+  const state = useSlice(
+    bench,
+    useCallback(() => bench.making?.state(id) ?? null, [bench, id]),
+  ) as MakerStateOf<K> | null;
+  const notes = useSlice(
+    bench,
+    useCallback(() => bench.making?.notes.get(id) ?? NO_NOTES, [bench, id]),
+  );
+  const busy = useSlice(
+    bench,
+    useCallback(() => bench.making?.busy.has(id) ?? false, [bench, id]),
+  );
+  const edit = useCallback(
+    (name: string, recipe: RecipeOf<K>, keep: 'soon' | 'now' = 'now', then?: () => void) => {
+      const now = bench.making?.state(id);
+      if (now) bench.making?.edit(id, name, { ...now, recipe } as unknown as MakerStateOf<K>, keep, then);
+    },
+    [bench, id],
+  );
+  const reseed = useCallback(
+    (name: string, seed: number) => {
+      const now = bench.making?.state(id);
+      if (now) bench.making?.edit(id, name, { ...now, seed });
+    },
+    [bench, id],
+  );
+  const recipe = (state ?? group.maker!).recipe as RecipeOf<K>;
+  return { recipe, seed: (state ?? group.maker!).seed, notes, busy, edit, reseed };
+}
+
+/** Hands a text to the browser as a file. */
+export function takeOut(name: string, type: string, text: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([text], { type }));
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}

@@ -1,0 +1,108 @@
+import { contains } from '../../core/geometry/box';
+import { boxOf } from '../../core/geometry/hit';
+import type { Point } from '../../core/geometry/matrix';
+import { rehung, withNode } from '../../core/makers/map/outline';
+import type { MapRecipe } from '../../core/makers/map/recipe';
+import { freeId } from '../../core/makers/map/recipe';
+import type { MakerStateOf } from '../../core/makers/recipes';
+import { bodyLength } from '../../core/sheet/body';
+import type { GroupItem, Item } from '../../core/sheet/schema';
+import { isWritten } from '../../core/sheet/schema';
+import { find, findOn } from '../../core/sheet/tree';
+import { pictureNow } from '../sheet/resources';
+import type { Bench } from '../workbench/bench';
+
+/** What can be done with a concept map on the sheet itself. */
+
+/** The node that a part of a map is. */
+export const nodeOf = (item: Item | null): string | null => /^n-(.+)$/.exec(item?.made?.part ?? '')?.[1] ?? null;
+
+/** The map that an item is a node of, and which. */
+export function mapNode(bench: Bench, id: string): { group: GroupItem; node: string } | null {
+  const place = findOn(bench.page, id);
+  const group = place?.groups.at(-1);
+  const node = place && nodeOf(place.item);
+  return group?.maker?.kind === 'map' && node ? { group, node } : null;
+}
+
+/** The node at a point of the page. */
+export function nodeAt(bench: Bench, point: Point): { group: GroupItem; node: string } | null {
+  for (const group of bench.page.items)
+    if (group.kind === 'group' && group.maker?.kind === 'map')
+      for (const item of group.items)
+        if (nodeOf(item) && contains(boxOf(bench.page, item, pictureNow), point)) return mapNode(bench, item.id);
+  return null;
+}
+
+export const chosenNode = (bench: Bench) => (bench.chosen ? mapNode(bench, bench.chosen.id) : null);
+
+/** Adds a node under or beside the chosen one. */
+export function addBeside(bench: Bench, as: 'child' | 'sibling'): void {
+  const at = chosenNode(bench);
+  if (at) addNode(bench, as, at.group.id, at.node);
+}
+
+const partId = (group: GroupItem, part: string) => group.items.find((item) => item.made?.part === part)?.id;
+
+export function chooseNode(bench: Bench, groupId: string, node: string): void {
+  const group = find(bench.sheet, groupId)?.item;
+  const id = group?.kind === 'group' ? partId(group, `n-${node}`) : undefined;
+  if (!id || bench.selection.includes(id)) return;
+  bench.enter(groupId);
+  bench.select([id]);
+}
+
+const recipeOf = (bench: Bench, groupId: string): MapRecipe | null => {
+  const state = bench.making?.state(groupId);
+  return state?.kind === 'map' ? (state as MakerStateOf<'map'>).recipe : null;
+};
+
+function edit(bench: Bench, groupId: string, name: string, recipe: MapRecipe, then?: () => void): void {
+  const state = bench.making?.state(groupId);
+  if (state) bench.making?.edit(groupId, name, { ...state, recipe } as MakerStateOf<'map'>, 'now', then);
+}
+
+/** Adds a node under or beside another one, and lets its words be typed. */
+export function addNode(bench: Bench, as: 'child' | 'sibling', groupId: string, at: string): void {
+  const recipe = recipeOf(bench, groupId);
+  if (!recipe) return;
+  bench.edit(null);
+  const { recipe: next, id } = withNode(recipe, at, as);
+  edit(bench, groupId, 'Add node', next, () => {
+    chooseNode(bench, groupId, id);
+    const item = bench.chosen;
+    if (item && isWritten(item)) bench.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
+  });
+}
+
+/** Hangs a node, with its branch, under another one. */
+export function rehang(bench: Bench, groupId: string, node: string, under: string): boolean {
+  const recipe = recipeOf(bench, groupId);
+  const next = recipe && rehung(recipe, node, under);
+  if (!next || next === recipe) {
+    bench.say('A node can’t hang under itself, or under what hangs under it.');
+    return false;
+  }
+  edit(bench, groupId, 'Hang elsewhere', next, () => chooseNode(bench, groupId, node));
+  return true;
+}
+
+export function linkChosen(bench: Bench, groupId: string, from: string, to: string): void {
+  const recipe = recipeOf(bench, groupId);
+  if (!recipe) return;
+  const id = freeId(recipe.links.map((link) => link.id));
+  edit(bench, groupId, 'Link nodes', {
+    ...recipe,
+    links: [...recipe.links, { id, from, to, words: '', arrow: 'forward' }],
+  });
+}
+
+/** Puts a picture beside a node. */
+export function pictureNode(bench: Bench, groupId: string, node: string, picture: string): void {
+  const recipe = recipeOf(bench, groupId);
+  if (recipe)
+    edit(bench, groupId, 'Picture of node', {
+      ...recipe,
+      nodes: recipe.nodes.map((one) => (one.id === node ? { ...one, picture } : one)),
+    });
+}

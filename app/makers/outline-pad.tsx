@@ -1,0 +1,272 @@
+import { useEffect, useRef, useState } from 'react';
+import type { ClipboardEvent, DragEvent, KeyboardEvent } from 'react';
+import { readOutline } from '../../core/formats/outlines';
+import { branchEnd, OutlineProblem, rowMoved, rowsOf, shifted, withRows } from '../../core/makers/map/outline';
+import type { Row } from '../../core/makers/map/outline';
+import type { MapRecipe } from '../../core/makers/map/recipe';
+import { freeId, LONGEST_NODE, MOST_NODES } from '../../core/makers/map/recipe';
+
+/** The outline of a map, written like a list: Enter for the next line, Tab to hang it deeper. */
+
+type Props = {
+  recipe: MapRecipe;
+  /** The node that is chosen on the map. */
+  current: string | null;
+  onEdit: (name: string, recipe: MapRecipe, keep: 'soon' | 'now') => void;
+  onUndo: (by: 1 | -1) => void;
+  onFocusRow: (id: string) => void;
+  onProblem: (words: string) => void;
+};
+
+type Drop = { index: number; depth: number };
+const INDENT = 16;
+
+export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProblem }: Props) {
+  const rows = rowsOf(recipe.nodes);
+  const pad = useRef<HTMLDivElement>(null);
+  const focus = useRef<{ id: string; at: number | 'end' } | null>(null);
+  const [dragged, setDragged] = useState<number | null>(null);
+  const [drop, setDrop] = useState<Drop | null>(null);
+
+  const fieldOf = (id: string) => pad.current?.querySelector<HTMLInputElement>(`[data-row="${CSS.escape(id)}"] input`);
+  useEffect(() => {
+    const wanted = focus.current;
+    const field = wanted && fieldOf(wanted.id);
+    if (!field) return;
+    focus.current = null;
+    field.focus();
+    const at = wanted.at === 'end' ? field.value.length : wanted.at;
+    field.setSelectionRange(at, at);
+  });
+  useEffect(() => {
+    if (current && !pad.current?.contains(document.activeElement))
+      fieldOf(current)?.scrollIntoView({ block: 'nearest' });
+  }, [current]);
+
+  const put = (name: string, next: readonly Row[], keep: 'soon' | 'now' = 'now') => {
+    if (next.length > MOST_NODES)
+      return onProblem(`A map holds ${MOST_NODES} lines. Begin a second map for what goes beyond.`);
+    onEdit(name, withRows(recipe, next), keep);
+  };
+
+  function onKeyDown(event: KeyboardEvent<HTMLInputElement>, at: number) {
+    const field = event.currentTarget;
+    const row = rows[at];
+    const start = field.selectionStart ?? 0;
+    const collapsed = start === field.selectionEnd;
+    const command = event.ctrlKey || event.metaKey;
+    const did = (work: () => void) => {
+      event.preventDefault();
+      work();
+    };
+    const go = (index: number, place: number | 'end' = start) => {
+      if (rows[index]) {
+        focus.current = { id: rows[index].id, at: place };
+        fieldOf(rows[index].id)?.focus();
+      }
+    };
+    if (command && event.key.toLowerCase() === 'z') return did(() => onUndo(event.shiftKey ? -1 : 1));
+    if (command && event.key.toLowerCase() === 'y') return did(() => onUndo(-1));
+    if (event.key === 'Enter')
+      return did(() => {
+        const id = freeId(rows.map((one) => one.id));
+        const [left, right] = [row.text.slice(0, start), row.text.slice(start)];
+        // A line that has others under it gets its next line among them.
+        const deeper = branchEnd(rows, at) > at + 1 && right === '';
+        const next = rows.slice();
+        next.splice(at, 1, { ...row, text: left }, { id, text: right, depth: row.depth + (deeper ? 1 : 0) });
+        focus.current = { id, at: 0 };
+        put('New line', next);
+      });
+    if (event.key === 'Tab')
+      return did(() => {
+        focus.current = { id: row.id, at: start };
+        put(event.shiftKey ? 'Line out' : 'Line in', shifted(rows, at, event.shiftKey ? -1 : 1));
+      });
+    if (event.key === 'Backspace' && collapsed && start === 0 && (at > 0 || row.text === '') && rows.length > 1)
+      return did(() => {
+        const before = rows[at - 1] ?? rows[at + 1];
+        const joined = rows
+          .filter((_, i) => i !== at)
+          .map((one) =>
+            one === before && at > 0 ? { ...one, text: (one.text + row.text).slice(0, LONGEST_NODE) } : one,
+          );
+        focus.current = { id: before.id, at: at > 0 ? before.text.length : 0 };
+        put('Join lines', joined);
+      });
+    if (event.key === 'Delete' && command)
+      return did(() => {
+        const end = branchEnd(rows, at);
+        const rest = [...rows.slice(0, at), ...rows.slice(end)];
+        if (rest.length === 0) return;
+        focus.current = { id: (rest[at] ?? rest[at - 1]).id, at: 'end' };
+        put('Remove branch', rest);
+      });
+    if ((event.key === 'ArrowUp' || event.key === 'ArrowDown') && event.altKey)
+      return did(() => {
+        const end = branchEnd(rows, at);
+        const target = event.key === 'ArrowUp' ? at - 1 : end < rows.length ? end + 1 : -1;
+        if (target < 0) return;
+        focus.current = { id: row.id, at: start };
+        put('Move line', rowMoved(rows, at, target, row.depth));
+      });
+    if (event.key === 'ArrowUp') return did(() => go(at - 1));
+    if (event.key === 'ArrowDown') return did(() => go(at + 1));
+  }
+
+  function onPaste(event: ClipboardEvent<HTMLInputElement>, at: number) {
+    const text = event.clipboardData.getData('text/plain');
+    if (!/[\r\n]/.test(text.trim()) && !/^\s*<(\?xml|opml|graphml)/i.test(text)) return;
+    event.preventDefault();
+    const next = pasted(recipe, rows, at, text, onProblem);
+    if (next) onEdit('Paste outline', next, 'now');
+  }
+
+  function over(event: DragEvent<HTMLElement>) {
+    if (dragged === null || !pad.current) return;
+    event.preventDefault();
+    const fields = [...pad.current.querySelectorAll<HTMLElement>('[data-row]')];
+    const found = fields.findIndex((one) => {
+      const box = one.getBoundingClientRect();
+      return event.clientY < box.top + box.height / 2;
+    });
+    const index = found < 0 ? rows.length : found;
+    const left = pad.current.getBoundingClientRect().left + 14;
+    const depth = Math.max(
+      0,
+      Math.min(index === 0 ? 0 : rows[index - 1].depth + 1, Math.round((event.clientX - left) / INDENT)),
+    );
+    if (drop?.index !== index || drop.depth !== depth) setDrop({ index, depth });
+  }
+
+  return (
+    <div
+      ref={pad}
+      className="outline-pad"
+      role="list"
+      aria-label="Outline"
+      onDragOver={over}
+      onDrop={(event) => {
+        event.preventDefault();
+        if (dragged !== null && drop) put('Move line', rowMoved(rows, dragged, drop.index, drop.depth));
+        setDragged(null);
+        setDrop(null);
+      }}
+    >
+      {rows.map((row, i) => (
+        <PadRow
+          key={row.id}
+          row={row}
+          index={i}
+          current={row.id === current}
+          branch={branchEnd(rows, i) > i + 1}
+          drop={drop?.index === i ? drop.depth : null}
+          onChange={(text) =>
+            put(
+              'Outline',
+              rows.map((one, n) => (n === i ? { ...one, text } : one)),
+              'soon',
+            )
+          }
+          onKeyDown={(event) => onKeyDown(event, i)}
+          onPaste={(event) => onPaste(event, i)}
+          onFocus={() => onFocusRow(row.id)}
+          onDrag={(on) => {
+            setDragged(on ? i : null);
+            if (!on) setDrop(null);
+          }}
+        />
+      ))}
+      {drop?.index === rows.length && <span className="pad-drop" style={{ marginLeft: 14 + drop.depth * INDENT }} />}
+    </div>
+  );
+}
+
+/** What was pasted goes after the line it was pasted into, or in its place when that was empty. */
+function pasted(
+  recipe: MapRecipe,
+  rows: readonly Row[],
+  at: number,
+  text: string,
+  onProblem: (words: string) => void,
+): MapRecipe | null {
+  try {
+    const read = readOutline(
+      text,
+      recipe.nodes.map(({ id }) => id),
+    );
+    const { depth } = rows[at];
+    const fresh = rowsOf(read.nodes).map((row) => ({ ...row, depth: row.depth + depth }));
+    const empty = rows[at].text.trim() === '';
+    const next = [...rows.slice(0, empty ? at : at + 1), ...fresh, ...rows.slice(at + 1)];
+    if (next.length > MOST_NODES) {
+      onProblem(
+        `With these ${fresh.length} lines the map would hold ${next.length}; it can hold ${MOST_NODES}. Paste a part of them.`,
+      );
+      return null;
+    }
+    const links = new Map(read.nodes.map((node) => [node.id, node.link]));
+    const whole = withRows(recipe, next);
+    return {
+      ...whole,
+      nodes: whole.nodes.map((node) => ({ ...node, link: links.get(node.id) ?? node.link })),
+      links: [...whole.links, ...read.links.map((link, i) => ({ ...link, id: `${link.id}p${i}`.slice(0, 16) }))].slice(
+        0,
+        MOST_NODES,
+      ),
+    };
+  } catch (problem) {
+    if (!(problem instanceof OutlineProblem)) throw problem;
+    onProblem(problem.message);
+    return null;
+  }
+}
+
+type RowProps = {
+  row: Row;
+  index: number;
+  current: boolean;
+  branch: boolean;
+  drop: number | null;
+  onChange: (text: string) => void;
+  onKeyDown: (event: KeyboardEvent<HTMLInputElement>) => void;
+  onPaste: (event: ClipboardEvent<HTMLInputElement>) => void;
+  onFocus: () => void;
+  onDrag: (on: boolean) => void;
+};
+
+function PadRow({ row, index, current, branch, drop, ...on }: RowProps) {
+  return (
+    <>
+      {drop !== null && <span className="pad-drop" style={{ marginLeft: 14 + drop * INDENT }} />}
+      <div
+        role="listitem"
+        data-row={row.id}
+        className={`pad-row${current ? ' current' : ''}`}
+        style={{ paddingLeft: row.depth * INDENT }}
+      >
+        <span
+          className={`pad-knot${branch ? ' branch' : ''}`}
+          draggable
+          title="Drag to another place"
+          aria-hidden="true"
+          onDragStart={(event) => {
+            event.dataTransfer.setData('text/plain', row.text);
+            on.onDrag(true);
+          }}
+          onDragEnd={() => on.onDrag(false)}
+        />
+        <input
+          value={row.text}
+          maxLength={LONGEST_NODE}
+          placeholder="…"
+          aria-label={`Line ${index + 1}, level ${row.depth + 1}`}
+          onChange={(event) => on.onChange(event.target.value)}
+          onKeyDown={on.onKeyDown}
+          onPaste={on.onPaste}
+          onFocus={on.onFocus}
+        />
+      </div>
+    </>
+  );
+}

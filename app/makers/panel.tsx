@@ -1,0 +1,67 @@
+import { lazy, Suspense } from 'react';
+import type { ComponentType } from 'react';
+import type { MakerKind } from '../../core/makers/recipes';
+import { alteredCount } from '../../core/makers/remake';
+import type { GroupItem, Item, Sheet } from '../../core/sheet/schema';
+import type { Bench } from '../workbench/bench';
+import { Toggle } from '../workbench/fields';
+import './makers.css';
+
+/** The recipe of what is chosen, in its margin card. */
+
+export type PanelProps = {
+  bench: Bench;
+  group: GroupItem;
+  sheet: Sheet;
+  /** The part that is chosen. */ part: Item | null;
+};
+
+const PANELS: Record<MakerKind, ComponentType<PanelProps>> = {
+  map: lazy(() => import('./map-panel').then(({ MapPanel }) => ({ default: MapPanel }))),
+};
+
+/** What the leaf of the margin card is called. */
+export const LEAF_NAMES: Record<MakerKind, string> = { map: 'outline' };
+
+export function MakerPanel(props: PanelProps) {
+  const { bench, group } = props;
+  if (!group.maker) return null;
+  const Panel = PANELS[group.maker.kind];
+  const altered = alteredCount(group);
+  return (
+    <Suspense fallback={<p className="quiet">…</p>}>
+      <Panel {...props} />
+      {altered > 0 && (
+        <p className="made-altered">
+          {altered === 1 ? '1 part was changed by hand' : `${altered} parts were changed by hand`}
+          <Toggle
+            on={false}
+            label="Puts all back to where they would be made; looks stay"
+            onClick={() => bench.making?.tidy(group.id, 'places')}
+          >
+            tidy
+          </Toggle>
+          <Toggle
+            on={false}
+            label="Makes everything anew, as if nothing had been done by hand"
+            onClick={() => bench.making?.tidy(group.id, 'all')}
+          >
+            make anew
+          </Toggle>
+        </p>
+      )}
+    </Suspense>
+  );
+}
+
+/** What the maker could not do, and what would help. */
+export function Notes({ notes }: { notes: readonly string[] }) {
+  if (notes.length === 0) return null;
+  return (
+    <ul className="made-notes" role="status">
+      {notes.map((note) => (
+        <li key={note}>{note}</li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,227 @@
+import type { Change } from '../../core/sheet/change';
+import { between } from '../../core/sheet/between';
+import type { GroupItem, Sheet } from '../../core/sheet/schema';
+import { everyItem, find, withItem } from '../../core/sheet/tree';
+import type { MakerState } from '../../core/makers/recipes';
+import { FOLLOWS_PARTS } from '../../core/makers/recipes';
+import { needsOfRecipe } from '../../core/makers/needs';
+import type { Forget } from '../../core/makers/remake';
+import type { Bench } from './bench';
+import { makers } from './helpers';
+
+/**
+ * Keeps what makers made in step with their recipes: makes it anew when the recipe is edited, and when something was done to
+ * its parts by hand. The work is done in a worker; what comes back late is not used.
+ */
+
+export type State = Pick<MakerState, 'kind' | 'recipe' | 'seed'>;
+
+/** While letters are typed into a recipe what is made only shows; it is kept after this rest, in milliseconds. */
+const REST = 600;
+
+type Job = { state?: State; forget?: Forget; name: string; keep: 'soon' | 'now' | 'with last'; then?: () => void };
+
+export class Making {
+  /** What the maker of a group could not do, by its identity. */
+  notes: ReadonlyMap<string, readonly string[]> = new Map();
+  /** Groups that are being made right now. */
+  busy: ReadonlySet<string> = new Set();
+  private running = new Map<string, number>();
+  private next = new Map<string, Job>();
+  private timers = new Map<string, ReturnType<typeof setTimeout>>();
+  /** What shows but is not kept yet. */
+  private pending = new Map<string, { name: string; group: GroupItem; from: GroupItem }>();
+  private turns = 0;
+
+  constructor(private bench: Bench) {}
+
+  private groupOf(id: string): GroupItem | null {
+    const item = find(this.bench.sheet, id)?.item;
+    return item?.kind === 'group' && item.maker ? item : null;
+  }
+
+  /** The recipe as it stands, with what was typed a moment ago. */
+  state(id: string): State | null {
+    return this.wanted.get(id) ?? this.shown(id)?.maker ?? null;
+  }
+  /** Recipes that are on their way. */
+  private wanted = new Map<string, State>();
+  private shown(id: string): GroupItem | null {
+    return this.pending.get(id)?.group ?? this.groupOf(id);
+  }
+
+  /** Another recipe for a group. `soon` is for letters being typed: they are kept as one step after a rest. */
+  edit(id: string, name: string, state: State, keep: 'soon' | 'now' = 'now', then?: () => void): void {
+    this.wanted.set(id, state);
+    this.bench.changed();
+    this.ask(id, { name, state, keep, then });
+  }
+
+  /** Makes a group that was just put down; it is one step with that. */
+  begin(id: string): void {
+    const state = this.groupOf(id)?.maker;
+    if (state) this.ask(id, { name: 'Make', state, keep: 'with last' });
+  }
+
+  /** Puts all back as it would be made, or only the places. */
+  tidy(id: string, forget: Exclude<Forget, 'nothing'>): void {
+    this.ask(id, { name: 'Tidy', forget, keep: 'now' });
+  }
+
+  /** Brings what was made in step with what was just done by hand. Called with each change that a person made. */
+  follow(change: Change, before: Sheet): void {
+    for (const id of madeGroups(change, this.bench.sheet, before)) {
+      clearTimeout(this.timers.get(`follow ${id}`));
+      // Words are taken in when they rest.
+      const typing = this.bench.editing !== null;
+      const go = () => this.ask(id, { name: 'Follow', keep: 'with last' });
+      if (typing) this.timers.set(`follow ${id}`, setTimeout(go, REST));
+      else go();
+    }
+  }
+
+  /** Keeps all that only shows so far. */
+  flush(): void {
+    for (const id of [...this.pending.keys()]) this.keep(id);
+  }
+
+  close(): void {
+    this.flush();
+    for (const timer of this.timers.values()) clearTimeout(timer);
+    this.timers.clear();
+  }
+
+  private ask(id: string, job: Job): void {
+    if (this.running.has(id)) {
+      // A recipe on its way is not lost to a mere following.
+      const waiting = this.next.get(id);
+      if (!(waiting?.state && !job.state && !job.forget)) this.next.set(id, job);
+      return;
+    }
+    const { bench } = this;
+    if (!job.state && !job.forget) this.keep(id);
+    const group = this.shown(id);
+    if (!group) return;
+    const state = job.state ?? group.maker!;
+    const needs = needsOfRecipe(state.recipe, bench.sheet.roles);
+    const taken = [...everyItem(bench.sheet)].map((item) => item.id).filter((other) => other.startsWith(`${id}-`));
+    const inGroup = new Set(group.items.map((item) => item.id));
+    const turn = ++this.turns;
+    this.running.set(id, turn);
+    this.setBusy(id, true);
+    makers
+      .ask({
+        kind: 'make',
+        asked: { group, state: job.state, forget: job.forget, taken: taken.filter((other) => !inGroup.has(other)) },
+        roles: bench.sheet.roles,
+        fonts: needs.fonts,
+        pictures: needs.pictures,
+      })
+      .then(
+        (answer) => this.arrived(id, group, job, answer.group, answer.notes),
+        (problem: Error) => {
+          this.bench.say(`This could not be made: ${problem.message}`);
+          this.finished(id);
+        },
+      );
+  }
+
+  private arrived(id: string, asked: GroupItem, job: Job, group: GroupItem, notes: readonly string[]): void {
+    const now = this.shown(id);
+    if (!now) return this.finished(id);
+    if (now !== asked) {
+      // Something was done meanwhile: once more, on top of it.
+      this.finished(id);
+      if (!this.running.has(id)) this.ask(id, job);
+      return;
+    }
+    this.notes = new Map(this.notes).set(id, notes);
+    if (job.keep === 'with last') {
+      const change = changeTo(this.bench.sheet, group);
+      if (change) this.bench.amend(job.name, change);
+    } else {
+      const from = this.pending.get(id)?.from ?? asked;
+      this.pending.set(id, { name: job.name, group, from });
+      if (job.keep === 'now') this.keep(id);
+      else {
+        this.bench.show(new Map([...this.pending].map(([one, { group: shown }]) => [one, shown])));
+        clearTimeout(this.timers.get(id));
+        this.timers.set(
+          id,
+          setTimeout(() => this.keep(id), REST),
+        );
+      }
+    }
+    this.finished(id);
+    job.then?.();
+  }
+
+  /** Makes what shows a step of the sheet. */
+  private keep(id: string): void {
+    const waiting = this.pending.get(id);
+    if (!waiting) return;
+    this.pending.delete(id);
+    clearTimeout(this.timers.get(id));
+    this.bench.show(new Map([...this.pending].map(([one, { group }]) => [one, group])));
+    if (this.groupOf(id) !== waiting.from) {
+      // The group was changed beneath: only its recipe is carried over.
+      const { maker } = waiting.group;
+      if (maker && this.groupOf(id)) this.ask(id, { name: waiting.name, state: maker, keep: 'now' });
+      return;
+    }
+    const change = changeTo(this.bench.sheet, waiting.group);
+    if (change) this.bench.make(waiting.name, change, 'made');
+  }
+
+  private finished(id: string): void {
+    this.running.delete(id);
+    const next = this.next.get(id);
+    this.next.delete(id);
+    if (!next) this.wanted.delete(id);
+    this.setBusy(id, false);
+    if (next) this.ask(id, next);
+  }
+
+  private setBusy(id: string, on: boolean): void {
+    const busy = new Set(this.busy);
+    if (on) busy.add(id);
+    else busy.delete(id);
+    this.busy = busy;
+    this.bench.changed();
+  }
+}
+
+/** The one change that gives a group its new parts; null when nothing is different. */
+export function changeTo(sheet: Sheet, group: GroupItem): Change | null {
+  const place = find(sheet, group.id);
+  if (!place) return null;
+  const change = between(sheet, withItem(sheet, place, group));
+  return change.kind === 'all' && change.changes.length === 0 ? null : change;
+}
+
+/** Made groups that a change may have brought out of step. */
+function madeGroups(change: Change, after: Sheet, before: Sheet): Set<string> {
+  const out = new Set<string>();
+  const around = (id: string) => {
+    for (const sheet of [after, before])
+      for (const group of find(sheet, id)?.groups ?? [])
+        if (group.maker && FOLLOWS_PARTS.has(group.maker.kind) && find(after, group.id)) out.add(group.id);
+  };
+  const walk = (one: Change): void => {
+    if (one.kind === 'all') one.changes.forEach(walk);
+    else if (one.kind === 'insert' || one.kind === 'reorder') {
+      if (one.kind === 'reorder') around(one.id);
+    } else if ('id' in one) {
+      const item = find(after, one.id)?.item;
+      const resized = one.kind === 'set' && ('width' in one.values || 'height' in one.values);
+      if (item?.kind === 'group' && item.maker && resized) out.add(item.id);
+      else if (one.kind !== 'set' || touchesPlace(one.values)) around(one.id);
+    }
+  };
+  walk(change);
+  return out;
+}
+
+/** Settings of a part that others follow. */
+const touchesPlace = (values: Record<string, unknown>) =>
+  ['x', 'y', 'width', 'height', 'hidden', 'picture'].some((key) => key in values);

@@ -1,0 +1,122 @@
+import type { MapRecipe } from '../../makers/map/recipe';
+import type { ReadMap } from '../../makers/map/read';
+import { readMap } from '../../makers/map/read';
+import type { Sheet } from '../../sheet/schema';
+import type { Context, Counted, Evidence, LookForOf } from '../lookfor';
+import type { Spelling } from '../spelling';
+import { matches, normalised } from '../spelling';
+
+/** A student's concept map against the teacher's: its concepts by their words, its links by what they join. */
+
+type Key = Pick<LookForOf<'map'>, 'concepts' | 'links'>;
+
+/** The key that a map of the teacher's is. */
+export function mapKey({ nodes, links }: Pick<MapRecipe, 'nodes' | 'links'>): Key {
+  const concepts = nodes.filter(({ text }) => text.trim() !== '').map(({ id, text }) => ({ id, words: [text.trim()] }));
+  const known = new Set(concepts.map(({ id }) => id));
+  return {
+    concepts,
+    links: [
+      ...nodes.flatMap(({ id, parent, link }) => (parent === null ? [] : [{ from: parent, to: id, words: link }])),
+      ...links.map(({ from, to, words, arrow }) =>
+        arrow === 'back' ? { from: to, to: from, words } : { from, to, words },
+      ),
+    ].filter(({ from, to }) => known.has(from) && known.has(to)),
+  };
+}
+
+/** The plain form of each word: English plurals in -s, -es and -ies. */
+export const singular = (text: string): string =>
+  normalised(text).replace(/\p{L}+/gu, (word) =>
+    /(ss|us|is)$/.test(word) || word.length < 4
+      ? word
+      : /(ch|sh|s|x|z)es$/.test(word)
+        ? word.slice(0, -2)
+        : /[^aeiou]ies$/.test(word)
+          ? `${word.slice(0, -3)}y`
+          : word.replace(/s$/, ''),
+  );
+
+const same = (said: string, words: readonly string[], spelling: Spelling) =>
+  matches(singular(said), words.map(singular), spelling);
+
+/** Which of the student's nodes is which concept: exact ones are taken first, and each node once. */
+function conceptsOf(
+  lookFor: LookForOf<'map'>,
+  map: ReadMap,
+): Map<string, { item: string; text: string; match: 'exact' | 'near' }> {
+  const out = new Map<string, { item: string; text: string; match: 'exact' | 'near' }>();
+  const used = new Set<string>();
+  for (const wanted of ['exact', 'near'] as const)
+    for (const { id, words } of lookFor.concepts) {
+      if (out.has(id)) continue;
+      const found = map.nodes.find(
+        (node) => !used.has(node.item) && same(node.text, words, lookFor.spelling) === wanted,
+      );
+      if (!found) continue;
+      used.add(found.item);
+      out.set(id, { ...found, match: wanted });
+    }
+  return out;
+}
+
+export function countMap(lookFor: LookForOf<'map'>, sheet: Sheet, context: Context): Counted {
+  const given = new Set(readMap(context.handedOut).links.map(({ item }) => item));
+  const map = readMap(sheet);
+  const concepts = conceptsOf(lookFor, map);
+  const name = (id: string) => lookFor.concepts.find((concept) => concept.id === id)!.words[0];
+  const arrow = (from: string, to: string, words: string) => (words ? `${from} – ${words} → ${to}` : `${from} → ${to}`);
+  const textOf = new Map(map.nodes.map(({ item, text }) => [item, text]));
+
+  const shown: Evidence[] = lookFor.concepts.map(({ id, words }): Evidence => {
+    const found = concepts.get(id);
+    return found
+      ? { items: [found.item], verdict: found.match === 'exact' ? 'right' : 'near', said: found.text, meant: words[0] }
+      : { items: [], verdict: 'empty', said: '', meant: words[0] };
+  });
+  const used = new Set<string>();
+  let got = 0;
+  for (const { from, to, words } of lookFor.links) {
+    const [a, b] = [concepts.get(from)?.item, concepts.get(to)?.item];
+    const meant = arrow(name(from), name(to), words);
+    const joins = (x?: string, y?: string) =>
+      map.links.filter((link) => !used.has(link.item) && x && y && link.from === x && link.to === y);
+    const undirected = (list: ReadMap['links']) => list.filter((link) => !link.directed || !lookFor.direction);
+    const [link] = [...joins(a, b), ...undirected(joins(b, a))];
+    if (link) {
+      used.add(link.item);
+      const wordsFit = !lookFor.words || words.trim() === '' || same(link.words, [words], lookFor.spelling) !== null;
+      if (wordsFit) got++;
+      shown.push({
+        items: [link.item],
+        verdict: wordsFit ? 'right' : 'wrong',
+        said: arrow(textOf.get(link.from)!, textOf.get(link.to)!, link.words),
+        meant,
+      });
+      continue;
+    }
+    const [turned] = joins(b, a);
+    if (turned) used.add(turned.item);
+    shown.push(
+      turned
+        ? {
+            items: [turned.item],
+            verdict: 'reversed',
+            said: arrow(textOf.get(turned.from)!, textOf.get(turned.to)!, turned.words),
+            meant,
+          }
+        : { items: [a, b].flatMap((item) => item ?? []), verdict: 'missing', said: '', meant },
+    );
+  }
+  for (const link of map.links)
+    if (!used.has(link.item) && !given.has(link.item))
+      shown.push({
+        items: [link.item],
+        verdict: 'extra',
+        said: arrow(textOf.get(link.from) ?? '', textOf.get(link.to) ?? '', link.words),
+        meant: '',
+      });
+  return lookFor.links.length > 0
+    ? { got, need: lookFor.links.length, evidence: shown }
+    : { got: concepts.size, need: lookFor.concepts.length, evidence: shown };
+}

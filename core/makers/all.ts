@@ -1,0 +1,47 @@
+import type { GroupItem } from '../sheet/schema';
+import type { Asked, Hand, Kit, Made, Maker } from './maker';
+import { MAP } from './map/make';
+import type { MakerKind, MakerState, RecipeOf } from './recipes';
+import type { Forget } from './remake';
+import { handOf, partsByName, remade } from './remake';
+
+/** All makers: a row each. */
+export const MAKERS: { [K in MakerKind]: Maker<RecipeOf<K>> } = {
+  map: MAP,
+};
+
+/** A row of the table for callers that know the kind only at run time. */
+type AnyMaker = Maker<unknown>;
+
+export type Remake = {
+  group: GroupItem;
+  /** The recipe and seed to make from; without them those of the group, with what was done by hand taken in. */
+  state?: Pick<MakerState, 'kind' | 'recipe' | 'seed'>;
+  forget?: Forget;
+  /** Identities in use elsewhere on the sheet that begin with the group's. */
+  taken?: readonly string[];
+};
+
+/** Makes a group anew: with another recipe, at another size, or after something was done to its parts by hand. */
+export async function remake(
+  { group, state, forget = 'nothing', taken = [] }: Remake,
+  kit: Kit,
+): Promise<{ group: GroupItem; notes: string[] }> {
+  const from = state ?? group.maker;
+  if (!from) throw new Error('this group was not made by a maker');
+  const { kind, seed } = from;
+  const maker = MAKERS[kind] as unknown as AnyMaker;
+  const recipe =
+    state || !group.maker
+      ? from.recipe
+      : (maker.absorb?.(from.recipe, partsByName(group), group.maker.parts) ?? from.recipe);
+  const hand = forget === 'all' ? new Map<string, Hand>() : handOf(group);
+  if (forget === 'places') for (const [part, done] of hand) hand.set(part, { ...done, dx: 0, dy: 0 });
+  const asked: Asked<unknown> = { recipe, seed, width: group.width, height: group.height, hand };
+  const made: Made = await maker.make(asked, kit);
+  const inUse = new Set(taken);
+  return {
+    group: remade(group, { kind, recipe, seed } as Omit<MakerState, 'parts'>, made, forget, (id) => inUse.has(id)),
+    notes: made.notes,
+  };
+}

@@ -1,0 +1,41 @@
+import type { Pictures } from '../drawing/picture';
+import type { Item, Sheet } from '../sheet/schema';
+import type { Faces } from '../text/faces';
+
+/** What makers have in common. */
+
+/** What a maker works with. */
+export type Kit = { faces: Faces; pictures: Pictures; roles: Sheet['roles'] };
+
+/** What was done to a part by hand since it was made: it was moved, hidden, or taken away. */
+export type Hand = { dx: number; dy: number; hidden: boolean; gone: boolean };
+
+/** What is to be made, and in what frame (points). */
+export type Asked<R> = {
+  recipe: R;
+  seed: number;
+  width: number;
+  height: number;
+  hand: ReadonlyMap<string, Hand>;
+};
+
+/**
+ * What a maker gives: items in the coordinates of the frame, front to back, each with the name of its part as its identity;
+ * line ends name parts too. The same recipe, seed and frame give the same items everywhere.
+ */
+export type Made = {
+  items: Item[];
+  /** What could not be done, and what would help: plain sentences. */
+  notes: string[];
+  /** The frame that it needs where it does not keep to the one it was asked for. */
+  size?: { width: number; height: number };
+};
+
+export type Maker<R> = {
+  make(asked: Asked<R>, kit: Kit): Made | Promise<Made>;
+  /**
+   * What was done by hand to parts, taken into the recipe where it belongs there: words that were typed into a part, a part
+   * that was taken away. `parts` are those of the item as they are now, by name; `made` names all that were made.
+   */
+  absorb?(recipe: R, parts: ReadonlyMap<string, Item>, made: readonly string[]): R;
+};

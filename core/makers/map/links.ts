@@ -1,0 +1,100 @@
+import { clear, squareWay, wayAround } from '../../geometry/around';
+import { overlaps } from '../../geometry/box';
+import { edgeOf, route } from '../../geometry/line';
+import type { Box, Point } from '../../geometry/matrix';
+import type { LineItem, Side } from '../../sheet/schema';
+import type { Size } from '../measure';
+
+/** How links run between nodes, and where their words stand. */
+
+export type Placed = Box & { round: boolean };
+type Way = { via: Point[]; points: Point[] };
+
+/** The way of a link from box to box, led around all others where the plain one would run through them. */
+export function wayOf(
+  from: Placed,
+  to: Placed,
+  sides: [Side, Side] | undefined,
+  kind: LineItem['route'],
+  bend: number,
+  others: readonly Box[],
+): Way {
+  const middle = (box: Box) => ({ x: box.x + box.width / 2, y: box.y + box.height / 2 });
+  const ends = (towardsTo: Point, towardsFrom: Point): [Point, Point] => [
+    edgeOf(from, from.round, sides?.[0] ?? null, towardsTo),
+    edgeOf(to, to.round, sides?.[1] ?? null, towardsFrom),
+  ];
+  const [a, b] = ends(middle(to), middle(from));
+  const plain = route(kind, a, b, bend, [], sides).points;
+  if (clear(plain, others)) return { via: [], points: plain };
+  const margin = 7;
+  const found =
+    kind === 'stepped' ? squareWay(middle(from), middle(to), others, margin) : wayAround(a, b, others, margin);
+  if (!found || found.length === 0) return { via: [], points: plain };
+  const [start, end] = ends(found[0], found[found.length - 1]);
+  return { via: found, points: route(kind, start, end, bend, found, sides).points };
+}
+
+/** The point at a share of the length of a way. */
+export function pointAlong(points: readonly Point[], share: number): Point {
+  const lengths = points.slice(1).map((p, i) => Math.hypot(p.x - points[i].x, p.y - points[i].y));
+  let left = lengths.reduce((sum, length) => sum + length, 0) * share;
+  for (let i = 0; i < lengths.length; i++) {
+    if (left <= lengths[i] && lengths[i] > 0) {
+      const t = left / lengths[i];
+      return {
+        x: points[i].x + (points[i + 1].x - points[i].x) * t,
+        y: points[i].y + (points[i + 1].y - points[i].y) * t,
+      };
+    }
+    left -= lengths[i];
+  }
+  return points[points.length - 1];
+}
+
+/** Rather near the end that the words are about. */
+const SHARES = [0.62, 0.7, 0.54, 0.78, 0.46, 0.86, 0.38, 0.3, 0.22, 0.14];
+
+const common = (a: Box, b: Box) =>
+  Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
+  Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
+
+/** A box for words on a way, where it lies on no node, and on no words that stand already; else where it covers least. */
+export function wordsOn(
+  points: readonly Point[],
+  { width, height }: Size,
+  nodes: readonly Box[],
+  words: readonly Box[],
+): Box {
+  let best: Box | null = null;
+  let least = Infinity;
+  const last = points.slice(-2);
+  // The last stretch of a link in steps belongs to this link alone.
+  const alone = points.length === 4 ? [{ x: (last[0].x + last[1].x) / 2, y: (last[0].y + last[1].y) / 2 }] : [];
+  // On the line itself first, then beside it.
+  for (const [dx, dy] of [
+    [0, 0],
+    [0, -1],
+    [0, 1],
+    [0.6, 0],
+    [-0.6, 0],
+    [0, -2],
+    [0, 2],
+    [1.2, 0],
+    [-1.2, 0],
+  ])
+    for (const at of [...alone, ...SHARES.map((share) => pointAlong(points, share))]) {
+      const box = { x: at.x - width / 2 + dx * width, y: at.y - height / 2 + dy * height, width, height };
+      const near = { x: box.x - 1, y: box.y - 1, width: width + 2, height: height + 2 };
+      const covered = [...nodes, ...words].reduce(
+        (sum, other) => sum + (overlaps(near, other) ? common(near, other) : 0),
+        0,
+      );
+      if (covered === 0) return box;
+      if (covered < least) {
+        least = covered;
+        best = box;
+      }
+    }
+  return best!;
+}

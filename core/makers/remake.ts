@@ -1,0 +1,138 @@
+import { bodyText } from '../sheet/body';
+import type { Facet } from '../sheet/made';
+import { alteredFacets, keysOf, markOf, partNames } from '../sheet/made';
+import type { GroupItem, Item } from '../sheet/schema';
+import { isFramed, isWritten } from '../sheet/schema';
+import type { Hand, Made } from './maker';
+import type { MakerState } from './recipes';
+
+/** Putting what a maker made in the place of what it made before, with all that was done to it by hand. */
+
+/** By how much a place counts as moved, in points. */
+const MOVED = 0.02;
+
+const partsOf = (group: GroupItem): Map<string, Item> =>
+  new Map(group.items.flatMap((item) => (item.made ? [[item.made.part, item]] : [])));
+
+const namesOf = (group: GroupItem) => partNames(group.items);
+
+const offsetOf = (item: Item): { dx: number; dy: number } => {
+  if (!item.made || !isFramed(item) || item.made.at.length < 2) return { dx: 0, dy: 0 };
+  const [x, y] = item.made.at;
+  const [dx, dy] = [item.x - x, item.y - y];
+  return Math.abs(dx) > MOVED || Math.abs(dy) > MOVED ? { dx, dy } : { dx: 0, dy: 0 };
+};
+
+/** What was done by hand to the parts of a group, by their names; parts that are as they were made are left out. */
+export function handOf(group: GroupItem): Map<string, Hand> {
+  const out = new Map<string, Hand>();
+  const parts = partsOf(group);
+  for (const part of group.maker?.parts ?? []) {
+    const item = parts.get(part);
+    if (!item) {
+      out.set(part, { dx: 0, dy: 0, hidden: false, gone: true });
+      continue;
+    }
+    const offset = offsetOf(item);
+    if (offset.dx !== 0 || offset.dy !== 0 || item.hidden)
+      out.set(part, { ...offset, hidden: item.hidden, gone: false });
+  }
+  return out;
+}
+
+/** How many parts are no longer as they were made. */
+export function alteredCount(group: GroupItem): number {
+  const name = namesOf(group);
+  const parts = partsOf(group);
+  return (group.maker?.parts ?? []).filter((part) => {
+    const item = parts.get(part);
+    if (!item?.made) return true;
+    const { dx, dy } = offsetOf(item);
+    return dx !== 0 || dy !== 0 || item.hidden || alteredFacets(item, item.made, name).size > 0;
+  }).length;
+}
+
+/** What to forget of what was done by hand: nothing, where parts were moved to, or all of it. */
+export type Forget = 'nothing' | 'places' | 'all';
+
+/** A part as it is made now, with what was done by hand to the one before it. */
+function carried(fresh: Item, old: Item | undefined, name: (id: string) => string, forget: Forget): Item {
+  const { made } = fresh;
+  if (!old?.made || !made || old.kind !== fresh.kind || forget === 'all') return fresh;
+  const values: Record<string, unknown> = { hidden: old.hidden };
+  if (isFramed(fresh) && isFramed(old) && forget === 'nothing') {
+    const { dx, dy } = offsetOf(old);
+    values.x = fresh.x + dx;
+    values.y = fresh.y + dy;
+    const [, , width, height, angle] = old.made.at;
+    // A box that grows with its words is no taller by hand.
+    const grows = old.kind === 'text' && old.fit === 'grow';
+    if (Math.abs(old.width - width) > MOVED) values.width = old.width;
+    if (Math.abs(old.height - height) > MOVED && !grows) values.height = old.height;
+    if (old.angle !== angle) values.angle = old.angle;
+  }
+  const was = old.made.print.split('.');
+  const is = made.print.split('.');
+  const take = (facet: Facet) => {
+    for (const key of keysOf(old, facet)) values[key] = old[key];
+  };
+  for (const facet of alteredFacets(old, old.made, name)) {
+    if (facet !== 'words') take(facet);
+    // Words that the recipe has changed since are newer than those written by hand; their styles may stay.
+    else if (was[0] === is[0]) take('words');
+    else if (isWritten(old) && isWritten(fresh) && bodyText(old.body) === bodyText(fresh.body)) take('words');
+  }
+  return { ...fresh, ...values } as Item;
+}
+
+/**
+ * The group with its parts made anew. Parts keep their identities, so that lines from elsewhere hold on; what was added to
+ * the group by hand stays in front. `taken` tells whether an identity is in use elsewhere on the sheet.
+ */
+export function remade(
+  group: GroupItem,
+  state: Omit<MakerState, 'parts'>,
+  made: Made,
+  forget: Forget = 'nothing',
+  taken: (id: string) => boolean = () => false,
+): GroupItem {
+  const old = partsOf(group);
+  const name = namesOf(group);
+  const known = new Set(group.maker?.parts ?? []);
+  const dropped = (part: string) => forget !== 'all' && known.has(part) && !old.has(part);
+  const ids = new Map<string, string>();
+  const inUse = new Set(group.items.map(({ id }) => id));
+  for (const { id: part } of made.items) {
+    const was = old.get(part);
+    let id = was?.id ?? `${group.id}-${part}`.slice(-40);
+    for (let n = 2; !was && (inUse.has(id) || taken(id)); n++) id = `${group.id}-${part}-${n}`.slice(-40);
+    inUse.add(id);
+    ids.set(part, id);
+  }
+  const parts = made.items
+    .filter(({ id }) => !dropped(id))
+    .map((fresh) => {
+      const part = fresh.id;
+      // What a person may do anything with, they may do with its parts.
+      const touched = group.touch === 'free' ? { ...fresh, touch: 'free' as const } : fresh;
+      const marked = { ...touched, made: markOf(touched, part, (id) => id) } as Item;
+      return { ...inGroup(carried(marked, old.get(part), name, forget), ids), id: ids.get(part)! } as Item;
+    });
+  const own = group.items.filter((item) => !item.made || !known.has(item.made.part));
+  return {
+    ...group,
+    ...made.size,
+    items: [...own, ...parts],
+    maker: { ...state, parts: made.items.map(({ id }) => id) } as MakerState,
+  };
+}
+
+/** Line ends name parts while they are made, and items of the sheet after. */
+function inGroup(item: Item, ids: ReadonlyMap<string, string>): Item {
+  if (item.kind !== 'line') return item;
+  const end = (e: typeof item.from) => (e.item === null ? e : { ...e, item: ids.get(e.item) ?? e.item });
+  return { ...item, from: end(item.from), to: end(item.to) };
+}
+
+/** The group's parts by name, for a maker to take in what was done to them by hand. */
+export const partsByName = partsOf;

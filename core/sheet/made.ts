@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import type { Item } from './schema';
+
+/**
+ * What is kept of a part as it was made, so that what was done to it by hand can be told from it: its place, and short prints
+ * of its words, its look and the rest. A part that was made anew then keeps what was done to it.
+ */
+export const MadeMark = z.strictObject({
+  part: z.string().max(40),
+  /** x, y, width, height and angle; of a line its free ends. */
+  at: z.array(z.number()).max(5),
+  print: z.string().max(40),
+});
+export type MadeMark = z.infer<typeof MadeMark>;
+
+export const FACETS = ['words', 'look', 'rest'] as const;
+export type Facet = (typeof FACETS)[number];
+
+const PLACE = new Set(['x', 'y', 'width', 'height', 'angle']);
+const WORDS = new Set(['body', 'from', 'to', 'via']);
+const REST = new Set(['touch', 'locked', 'role', 'prompt', 'blank', 'also', 'alt', 'picture', 'credit']);
+const NEVER = new Set(['id', 'kind', 'items', 'made', 'maker', 'hidden']);
+
+/** What a setting belongs to; null for those that are no matter of the maker's. */
+export function facetOf(key: string): Facet | 'place' | null {
+  if (NEVER.has(key)) return null;
+  return PLACE.has(key) ? 'place' : WORDS.has(key) ? 'words' : REST.has(key) ? 'rest' : 'look';
+}
+
+export const keysOf = (item: Item, facet: Facet): (keyof Item)[] =>
+  (Object.keys(item) as (keyof Item)[]).filter((key) => facetOf(key) === facet).sort();
+
+/** 32 bits of a text, in letters (FNV-1a). */
+function hash(text: string): string {
+  let h = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) h = Math.imul(h ^ text.charCodeAt(i), 0x01000193);
+  return (h >>> 0).toString(36);
+}
+
+/** With its keys in order: the database does not keep the order they were written in. */
+const ordered = (_: string, value: unknown): unknown =>
+  value && typeof value === 'object' && !Array.isArray(value)
+    ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+    : value;
+
+/** The names of parts by the identities they have in their group. */
+export function partNames(items: readonly Item[]): PartOf {
+  const names = new Map(items.flatMap((item) => (item.made ? [[item.id, item.made.part]] : [])));
+  return (id) => names.get(id) ?? id;
+}
+
+/** Whom a line holds on to is told by the names of parts: `partOf` gives that of an item's identity. */
+type PartOf = (id: string) => string;
+
+function facetText(item: Item, facet: Facet, partOf: PartOf): string {
+  const end = ({ item: held, target, side, x, y }: Extract<Item, { kind: 'line' }>['from']) =>
+    held === null ? { x, y } : { held: partOf(held), target, side };
+  if (item.kind === 'line' && facet === 'words') return JSON.stringify([end(item.from), end(item.to)], ordered);
+  return JSON.stringify(
+    keysOf(item, facet).map((key) => [key, item[key]]),
+    ordered,
+  );
+}
+
+export const printOf = (item: Item, partOf: PartOf): string =>
+  FACETS.map((facet) => hash(facetText(item, facet, partOf))).join('.');
+
+export const placeOf = (item: Item): number[] =>
+  item.kind === 'line' ? [] : [item.x, item.y, item.width, item.height, item.angle];
+
+export const markOf = (item: Item, part: string, partOf: PartOf): MadeMark => ({
+  part,
+  at: placeOf(item),
+  print: printOf(item, partOf),
+});
+
+/** What of a part is no longer as it was made. */
+export function alteredFacets(item: Item, mark: MadeMark, partOf: PartOf): Set<Facet> {
+  const [was, is] = [mark.print.split('.'), printOf(item, partOf).split('.')];
+  return new Set(FACETS.filter((_, i) => was[i] !== is[i]));
+}

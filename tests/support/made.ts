@@ -1,0 +1,58 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import type { Remake } from '../../core/makers/all';
+import { remake } from '../../core/makers/all';
+import type { Kit } from '../../core/makers/maker';
+import type { MakerKind, MakerState, RecipeOf } from '../../core/makers/recipes';
+import type { DrawnPicture } from '../../core/drawing/picture';
+import { defaultRoles, group } from '../../core/sheet/make';
+import type { GroupItem, Item } from '../../core/sheet/schema';
+import { allFaces } from './fonts';
+
+/** Makers in tests: with every shipped face and picture. */
+
+const known = new Map<string, DrawnPicture | undefined>();
+export function shippedPicture(id: string): DrawnPicture | undefined {
+  if (!known.has(id)) {
+    try {
+      known.set(
+        id,
+        JSON.parse(readFileSync(path.resolve('.generated/pictures', `${id}.json`), 'utf8')) as DrawnPicture,
+      );
+    } catch {
+      known.set(id, undefined);
+    }
+  }
+  return known.get(id);
+}
+
+export const testKit = async (): Promise<Kit> => ({
+  faces: await allFaces(),
+  pictures: shippedPicture,
+  roles: defaultRoles(),
+});
+
+/** A group that a maker fills from a recipe. */
+export async function madeFrom<K extends MakerKind>(
+  kind: K,
+  recipe: RecipeOf<K>,
+  kit: Kit,
+  { width = 600, height = 400, seed = 1 } = {},
+): Promise<{ group: GroupItem; notes: string[] }> {
+  const empty = group({ id: 'g', width, height, items: [] });
+  return remake({ group: empty, state: { kind, recipe, seed } as unknown as MakerState }, kit);
+}
+
+export const again = (asked: Remake, kit: Kit) => remake(asked, kit);
+
+export const partOf = <T extends Item['kind']>(made: GroupItem, part: string): Extract<Item, { kind: T }> =>
+  made.items.find((item) => item.made?.part === part) as Extract<Item, { kind: T }>;
+
+export const withPart = (made: GroupItem, part: string, values: Partial<Item>): GroupItem => ({
+  ...made,
+  items: made.items.map((item) => (item.made?.part === part ? ({ ...item, ...values } as Item) : item)),
+});
+export const withoutPart = (made: GroupItem, part: string): GroupItem => ({
+  ...made,
+  items: made.items.filter((item) => item.made?.part !== part),
+});

@@ -1,0 +1,40 @@
+import type { DrawnPicture, Pictures } from '../core/drawing/picture';
+import { Faces } from '../core/text/faces';
+
+/** Faces and pictures in a worker of the page: fetched when first wanted, kept for its life. */
+export class Shelf {
+  private faces: Promise<Faces> | undefined;
+  private fonts = new Map<string, Promise<void>>();
+  private pictures = new Map<string, Promise<DrawnPicture | undefined>>();
+  private here = new Map<string, DrawnPicture | undefined>();
+
+  private font(open: Faces, file: string): Promise<void> {
+    let way = this.fonts.get(file);
+    if (!way) {
+      way = fetch(`/art/fonts/${file}`).then(async (answer) => {
+        if (answer.ok) open.add(file, await answer.arrayBuffer());
+      });
+      this.fonts.set(file, way);
+    }
+    return way;
+  }
+
+  private picture(id: string): Promise<DrawnPicture | undefined> {
+    let way = this.pictures.get(id);
+    if (!way) {
+      way = fetch(`/art/pictures/${id}.json`).then(async (answer) => {
+        const picture = answer.ok ? ((await answer.json()) as DrawnPicture) : undefined;
+        this.here.set(id, picture);
+        return picture;
+      });
+      this.pictures.set(id, way);
+    }
+    return way;
+  }
+
+  async ready(fonts: readonly string[], pictures: readonly string[]): Promise<{ faces: Faces; pictures: Pictures }> {
+    const faces = await (this.faces ??= Faces.open());
+    await Promise.all([...fonts.map((file) => this.font(faces, file)), ...pictures.map((id) => this.picture(id))]);
+    return { faces, pictures: (id) => this.here.get(id) };
+  }
+}
