@@ -1,6 +1,8 @@
 import { beginMap } from '../../core/makers/map/begin';
+import { beginLabels, spotsOf } from '../../core/makers/labels/begin';
 import type { MakerKind, MakerState } from '../../core/makers/recipes';
 import { group } from '../../core/sheet/make';
+import { pictureNow } from '../sheet/resources';
 import type { Bench } from '../workbench/bench';
 import { add, newId, placeFor, touch } from '../workbench/steps';
 import type { Point } from '../../core/geometry/matrix';
@@ -15,6 +17,11 @@ type Beginning<K extends MakerKind> = {
 };
 const BEGINNINGS: { [K in MakerKind]: Beginning<K> } = {
   map: { recipe: beginMap, width: 0.8, height: 0.7 },
+  labels: {
+    recipe: (palette) => beginLabels(palette, 'diagram/heron', spotsOf(pictureNow('diagram/heron'))),
+    width: 0.86,
+    height: 0.72,
+  },
 };
 
 /** Puts down something made, in the middle of the page or at a point, and opens its recipe. */

@@ -18,10 +18,11 @@ export type PanelProps = {
 
 const PANELS: Record<MakerKind, ComponentType<PanelProps>> = {
   map: lazy(() => import('./map-panel').then(({ MapPanel }) => ({ default: MapPanel }))),
+  labels: lazy(() => import('./labels-panel').then(({ LabelsPanel }) => ({ default: LabelsPanel }))),
 };
 
 /** What the leaf of the margin card is called. */
-export const LEAF_NAMES: Record<MakerKind, string> = { map: 'outline' };
+export const LEAF_NAMES: Record<MakerKind, string> = { map: 'outline', labels: 'labels' };
 
 export function MakerPanel(props: PanelProps) {
   const { bench, group } = props;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { givenOut } from '../../core/handout/copy';
+import { answered, givenOut } from '../../core/handout/copy';
 import { loadDocument } from '../../server/stores/documents';
 import { sheetOf } from '../../server/stores/sheets';
 import { missing, refuse, requireRole } from '../who.server';
@@ -21,7 +21,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const document = found && (await loadDocument(db, found.documentId));
   if (!document) throw missing();
   const { as, side, page } = query.data;
-  const sheet = side === 'key' ? document.sheet : givenOut(document.sheet);
+  const sheet = side === 'key' ? answered(document.sheet) : givenOut(document.sheet);
   const bytes =
     as === 'pdf'
       ? await exporter.run({ kind: 'pdf', title: sheet.title, sheets: [sheet] }, request.signal)

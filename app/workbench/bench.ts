@@ -2,6 +2,7 @@ import { useCallback, useSyncExternalStore } from 'react';
 import type { Supply } from '../../core/handout/touch';
 import { refusal } from '../../core/handout/touch';
 import type { Result } from '../../core/lookfors/lookfor';
+import type { Point } from '../../core/geometry/matrix';
 import type { Change } from '../../core/sheet/change';
 import { apply, invert } from '../../core/sheet/change';
 import type { History } from '../../core/sheet/history';
@@ -27,7 +28,9 @@ export type Tool =
   | { kind: 'pen'; colour: string; weight: number }
   | { kind: 'eraser'; size: number }
   /** Takes the colour under the pointer. */
-  | { kind: 'sampler'; taken: (hex: string) => void };
+  | { kind: 'sampler'; taken: (hex: string) => void }
+  /** Takes where the pointer was pressed and let go, once. */
+  | { kind: 'spot'; taken: (from: Point, to: Point) => void };
 /** What a corner pulls along besides places and sizes. */
 export type Along = { words: boolean; weights: boolean };
 /** What lies under a spot, front to back, offered as a list at the pointer. */

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PointerEvent as ReactPointerEvent } from 'react';
 import { drawPage, warpOfItem, wordsOf } from '../../core/drawing/item';
 import { Sampler } from '../../core/drawing/sampler';
-import { centre, contains, overlaps } from '../../core/geometry/box';
+import { centre, contains, overlaps, spanned } from '../../core/geometry/box';
 import { frameMatrix, parentMatrix } from '../../core/geometry/frame';
 import { boxOf, itemsAt } from '../../core/geometry/hit';
 import type { Point } from '../../core/geometry/matrix';
@@ -142,6 +142,24 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     return new Sampler(nodes, bench.faces!).at(point).hex;
   }
 
+  function takeSpot(event: ReactPointerEvent, taken: (from: Point, to: Point) => void) {
+    const start = ground.pointOf(event);
+    let last = start;
+    ground.follow(
+      event,
+      (point) => {
+        last = point;
+        ground.show({ sweep: spanned(start, point) });
+      },
+      () => {
+        ground.show({ sweep: null });
+        bench.put({ tool: null });
+        taken(start, last);
+      },
+      () => ground.show({ sweep: null }),
+    );
+  }
+
   function work(event: ReactPointerEvent): boolean {
     if (!bench.tool) return false;
     if (bench.shut) {
@@ -150,6 +168,7 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     }
     if (bench.tool.kind === 'pen') drawStroke(ground, event, bench.tool);
     else if (bench.tool.kind === 'eraser') erase(ground, event, bench.tool);
+    else if (bench.tool.kind === 'spot') takeSpot(event, bench.tool.taken);
     else {
       const { taken } = bench.tool;
       bench.put({ tool: null });

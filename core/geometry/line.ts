@@ -10,8 +10,11 @@ import { inverse, transform } from './matrix';
 
 export type Route = { points: Point[]; d: string; startAngle: number; endAngle: number };
 
-/** A named target of a picture in the picture item's local coordinates. */
+/** A named part of a picture, or a spot given as @ and percentages across and down, in the item's local coordinates. */
 export function targetPoint(item: Item, target: string, pictures: Pictures): Point | undefined {
+  const spot = /^@([\d.]+),([\d.]+)$/.exec(target);
+  if (spot && isFramed(item))
+    return { x: (Number(spot[1]) / 100) * item.width, y: (Number(spot[2]) / 100) * item.height };
   if (item.kind !== 'picture') return undefined;
   const picture = pictures(item.picture);
   const found = picture?.targets.find((t) => t.name === target);

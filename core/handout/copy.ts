@@ -56,6 +56,23 @@ export function labelsOn(page: Page): Label[] {
   return out;
 }
 
+/** What is right in a box: its own words where it is given out blank; else what is kept beside the words it is given out with. */
+function rightWords(item: TextItem): string[] {
+  if (item.blank) return [bodyText(item.body).trim(), ...item.also].filter(Boolean);
+  return item.touch === 'fill' ? item.also : [];
+}
+
+/** The sheet with the right words wherever others are given out: what a key shows. */
+export function answered(sheet: Sheet): Sheet {
+  const right = (item: Item): Item => {
+    if (item.kind === 'group') return { ...item, items: item.items.map(right) };
+    if (item.kind !== 'text' || item.blank || item.touch !== 'fill' || item.also.length === 0) return item;
+    const [{ format, runs }] = item.body;
+    return { ...item, body: [{ format, runs: [{ text: item.also[0], style: runs[0]?.style ?? {} }] }] };
+  };
+  return { ...sheet, pages: sheet.pages.map((page) => ({ ...page, items: page.items.map(right) })) };
+}
+
 export type KeyEntry = { target: string; words: string[] };
 
 /** What each part of a diagram is called: from the labels that the sheet gives out blank. */
@@ -63,8 +80,8 @@ export function keyOf(sheet: Sheet): { picture: string; expect: KeyEntry[] }[] {
   const byPicture = new Map<string, KeyEntry[]>();
   for (const page of sheet.pages)
     for (const { item, picture, target } of labelsOn(page)) {
-      const words = [bodyText(item.body).trim(), ...item.also].filter(Boolean);
-      if (!item.blank || words.length === 0) continue;
+      const words = rightWords(item);
+      if (words.length === 0) continue;
       byPicture.set(picture, [...(byPicture.get(picture) ?? []), { target, words }]);
     }
   return [...byPicture].map(([picture, expect]) => ({ picture, expect }));

@@ -1,4 +1,5 @@
 import type { GroupItem } from '../sheet/schema';
+import { LABELS } from './labels/make';
 import type { Asked, Hand, Kit, Made, Maker } from './maker';
 import { MAP } from './map/make';
 import type { MakerKind, MakerState, RecipeOf } from './recipes';
@@ -8,6 +9,7 @@ import { handOf, partsByName, remade } from './remake';
 /** All makers: a row each. */
 export const MAKERS: { [K in MakerKind]: Maker<RecipeOf<K>> } = {
   map: MAP,
+  labels: LABELS,
 };
 
 /** A row of the table for callers that know the kind only at run time. */

@@ -1,18 +1,20 @@
 import { z } from 'zod';
+import { LabelsRecipe } from './labels/recipe';
 import { MapRecipe } from './map/recipe';
 
 /** What each maker makes from. Adding a maker is adding a folder and a row here; the compiler points at the rest. */
 export const RECIPES = {
   map: MapRecipe,
+  labels: LabelsRecipe,
 };
 /** What is made, as a person calls it. */
-export const MAKER_NAMES: Record<MakerKind, string> = { map: 'concept map' };
+export const MAKER_NAMES: Record<MakerKind, string> = { map: 'concept map', labels: 'labelled diagram' };
 
 /** Those that may come to students with their recipes: they hold no answers. */
 export const OPEN_MAKERS: ReadonlySet<MakerKind> = new Set<MakerKind>(['map']);
 
 /** Those that follow what is done to their parts by hand; the others only follow their frame. */
-export const FOLLOWS_PARTS: ReadonlySet<MakerKind> = new Set<MakerKind>(['map']);
+export const FOLLOWS_PARTS: ReadonlySet<MakerKind> = new Set<MakerKind>(['map', 'labels']);
 
 export type MakerKind = keyof typeof RECIPES;
 export type RecipeOf<K extends MakerKind> = z.infer<(typeof RECIPES)[K]>;
@@ -27,6 +29,6 @@ const stateOf = <K extends MakerKind>(kind: K) =>
   });
 
 /** What a made group holds besides its parts. */
-export const MakerState = z.discriminatedUnion('kind', [stateOf('map')]);
+export const MakerState = z.discriminatedUnion('kind', [stateOf('map'), stateOf('labels')]);
 export type MakerState = z.infer<typeof MakerState>;
 export type MakerStateOf<K extends MakerKind> = Extract<MakerState, { kind: K }>;

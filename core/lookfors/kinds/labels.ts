@@ -8,7 +8,10 @@ import { matches } from '../spelling';
 export function countLabels(lookFor: LookForOf<'labels'>, sheet: Sheet): Counted {
   const labels = sheet.pages.flatMap(labelsOn).filter((label) => label.picture === lookFor.picture);
   const evidence = lookFor.expect.map(({ target, words }): Evidence => {
-    const here = labels.filter((label) => label.target === target);
+    const all = labels.filter((label) => label.target === target);
+    // A number that was given there says nothing: only what may be written in counts, where there is such.
+    const open = all.filter((label) => label.item.touch !== 'fixed');
+    const here = open.length > 0 ? open : all;
     const said = here.map((label) => ({ id: label.item.id, text: bodyText(label.item.body).trim() }));
     const best = said
       .map(({ id, text }) => ({ id, text, match: matches(text, words, lookFor.spelling) }))

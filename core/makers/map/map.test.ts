@@ -49,7 +49,11 @@ const trees = fc
 const random = (layout: MapLayout, nodes: MapRecipe['nodes']): MapRecipe => {
   const order: MapRecipe['nodes'] = [];
   const put = (parent: string | null) => {
-    for (const node of nodes) if (node.parent === parent) (order.push(node), put(node.id));
+    for (const node of nodes)
+      if (node.parent === parent) {
+        order.push(node);
+        put(node.id);
+      }
   };
   put(null);
   return { ...beginMap([]), layout, nodes: order, size: 10 };

@@ -1,0 +1,296 @@
+import { Select } from 'antd';
+import { contains } from '../../core/geometry/box';
+import { pageMatrix } from '../../core/geometry/frame';
+import type { Point } from '../../core/geometry/matrix';
+import { inverse, transform } from '../../core/geometry/matrix';
+import { spotsOf } from '../../core/makers/labels/begin';
+import type { Edition, LabelsRecipe, Spot } from '../../core/makers/labels/recipe';
+import { EDITIONS, LABEL_SIDES, MOST_LABELS } from '../../core/makers/labels/recipe';
+import { freeId } from '../../core/makers/map/recipe';
+import type { GroupItem } from '../../core/sheet/schema';
+import { isFramed } from '../../core/sheet/schema';
+import { find } from '../../core/sheet/tree';
+import { pictureNow } from '../sheet/resources';
+import type { Bench } from '../workbench/bench';
+import { Swatches } from '../workbench/colour-field';
+import { More, NumberField, Row, Toggle } from '../workbench/fields';
+import { useMade } from './made';
+import type { PanelProps } from './panel';
+import { Notes } from './panel';
+import { PicturePick } from './picture-pick';
+
+/** A labelled diagram's margin card: the picture, its spots and what they are called, and which edition of it this is. */
+
+const EDITION_NAMES: Record<Edition, string> = {
+  filled: 'all filled in',
+  first: 'first letters',
+  some: 'some left empty',
+  blank: 'all empty',
+  bank: 'empty, with a word bank',
+  swapped: 'some swapped, to be put right',
+  explain: 'filled, each to be explained',
+  numbers: 'numbers and a list',
+};
+const TRAIT_EDITIONS = new Set<Edition>(['filled', 'blank']);
+const SIDE_NAMES = { both: 'both sides', left: 'the left', right: 'the right' };
+
+/** Where a point of the page lies on the picture, as shares; null beside it. */
+function onBase(bench: Bench, group: GroupItem, point: Point): Point | null {
+  const live = find(bench.sheet, group.id)?.item;
+  const base = live?.kind === 'group' ? live.items.find((item) => item.made?.part === 'base') : undefined;
+  if (!base || !isFramed(base)) return null;
+  const local = transform(inverse(pageMatrix(bench.page, base)), point);
+  const box = { x: 0, y: 0, width: base.width, height: base.height };
+  return contains(box, local) ? { x: local.x / base.width, y: local.y / base.height } : null;
+}
+
+export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
+  const { recipe, seed, notes, edit, reseed } = useMade(bench, group, 'labels');
+  const put = (name: string, values: Partial<LabelsRecipe>, keep: 'soon' | 'now' = 'now') =>
+    edit(name, { ...recipe, ...values }, keep);
+  const current = /-(.+)$/.exec(part?.made?.part ?? '')?.[1] ?? null;
+  const setSpot = (id: string, values: Partial<Spot>, keep: 'soon' | 'now' = 'now') =>
+    put('Label', { spots: recipe.spots.map((spot) => (spot.id === id ? { ...spot, ...values } : spot)) }, keep);
+
+  /** Lets a spot be pointed at on the sheet: a press is a point, a pulled box a region. */
+  function point(id: string | null) {
+    bench.put({
+      tool: {
+        kind: 'spot',
+        taken: (from, to) => {
+          const [a, b] = [onBase(bench, group, from), onBase(bench, group, to)];
+          if (!a) return bench.say('Press on the picture itself, where the label is to point.');
+          const region = b && Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y)) > 0.03;
+          const round = (share: number) => Math.round(share * 10_000) / 10_000;
+          const place = region
+            ? {
+                x: round((a.x + b.x) / 2),
+                y: round((a.y + b.y) / 2),
+                wide: round(Math.abs(a.x - b.x)),
+                high: round(Math.abs(a.y - b.y)),
+                target: null,
+              }
+            : { x: round(a.x), y: round(a.y), wide: 0, high: 0, target: null };
+          if (id !== null) return setSpot(id, place);
+          if (recipe.spots.length >= MOST_LABELS) return bench.say(`A diagram holds at most ${MOST_LABELS} labels.`);
+          const fresh = freeId(recipe.spots.map((spot) => spot.id));
+          put('New spot', {
+            spots: [...recipe.spots, { id: fresh, words: '', also: [], definition: '', reason: '', ...place }],
+          });
+        },
+      },
+    });
+  }
+
+  const traits = recipe.form === 'traits';
+  const choices = EDITIONS.filter((edition) => !traits || TRAIT_EDITIONS.has(edition));
+  return (
+    <div className="labels-panel">
+      <Row label="edition">
+        <Select
+          size="small"
+          aria-label="Edition"
+          value={choices.includes(recipe.edition) ? recipe.edition : choices[1]}
+          options={choices.map((value) => ({ value, label: EDITION_NAMES[value] }))}
+          onChange={(edition) => put('Edition', { edition })}
+          style={{ flex: 1, minWidth: 0 }}
+        />
+      </Row>
+      {(recipe.edition === 'some' || recipe.edition === 'swapped') && !traits && (
+        <Row label="how many">
+          <NumberField
+            bare
+            label="How many"
+            value={recipe.some}
+            min={1}
+            max={MOST_LABELS}
+            onChange={(some) => put('How many', { some: Math.round(some) })}
+          />
+          <Toggle on={false} label="Picks others" onClick={() => reseed('Another version', seed + 1)}>
+            another version
+          </Toggle>
+        </Row>
+      )}
+      {recipe.edition === 'bank' && !traits && (
+        <Row label="decoys">
+          <input
+            className="made-text"
+            aria-label="Decoys: words in the bank that belong nowhere"
+            placeholder="none; separate them by commas"
+            defaultValue={recipe.decoys.join(', ')}
+            onBlur={(event) => {
+              const decoys = event.target.value
+                .split(/[,;]/)
+                .map((word) => word.trim().slice(0, 200))
+                .filter(Boolean)
+                .slice(0, 20);
+              if (decoys.join() !== recipe.decoys.join()) put('Decoys', { decoys });
+            }}
+          />
+          <Toggle on={false} label="Shuffles the bank" onClick={() => reseed('Shuffle bank', seed + 1)}>
+            shuffle
+          </Toggle>
+        </Row>
+      )}
+      <Notes notes={notes} />
+      <ul className="spot-list" aria-label="Spots">
+        {recipe.spots.map((spot, i) => (
+          <li key={spot.id} className={spot.id === current ? 'current' : undefined}>
+            <input
+              className="made-text"
+              value={spot.words}
+              maxLength={200}
+              placeholder="what is it called?"
+              aria-label={`Spot ${i + 1}`}
+              onChange={(event) => setSpot(spot.id, { words: event.target.value }, 'soon')}
+            />
+            <Toggle on={false} label="Points it at another place on the picture" onClick={() => point(spot.id)}>
+              ⌖
+            </Toggle>
+            <Toggle
+              on={false}
+              label={`Takes “${spot.words || 'this spot'}” away`}
+              onClick={() => put('Remove spot', { spots: recipe.spots.filter((one) => one !== spot) })}
+            >
+              ✕
+            </Toggle>
+            {traits && (
+              <>
+                <input
+                  className="made-text wide"
+                  value={spot.definition}
+                  maxLength={400}
+                  placeholder="what it means"
+                  aria-label={`Definition of spot ${i + 1}`}
+                  onChange={(event) => setSpot(spot.id, { definition: event.target.value }, 'soon')}
+                />
+                <input
+                  className="made-text wide"
+                  value={spot.reason}
+                  maxLength={400}
+                  placeholder="why"
+                  aria-label={`Reason of spot ${i + 1}`}
+                  onChange={(event) => setSpot(spot.id, { reason: event.target.value }, 'soon')}
+                />
+              </>
+            )}
+            {!traits && spot.id === current && (
+              <input
+                className="made-text wide"
+                defaultValue={spot.also.join(', ')}
+                placeholder="other right words, with commas"
+                aria-label={`Other right words of spot ${i + 1}`}
+                onBlur={(event) =>
+                  setSpot(spot.id, {
+                    also: event.target.value
+                      .split(',')
+                      .map((word) => word.trim().slice(0, 200))
+                      .filter(Boolean)
+                      .slice(0, 19),
+                  })
+                }
+              />
+            )}
+          </li>
+        ))}
+      </ul>
+      <div className="made-files">
+        <Toggle
+          on={false}
+          label="Press on the picture for a point, or pull a box there for a region"
+          onClick={() => point(null)}
+        >
+          + new spot
+        </Toggle>
+        <Missing recipe={recipe} onAdd={(spots) => put('Label parts', { spots: [...recipe.spots, ...spots] })} />
+      </div>
+      <Row label="form">
+        <Select
+          size="small"
+          aria-label="What stands at each spot"
+          value={recipe.form}
+          options={[
+            { value: 'word', label: 'a word' },
+            { value: 'traits', label: 'title, meaning, reason' },
+          ]}
+          onChange={(form) => put('Form of labels', { form })}
+          style={{ width: 150 }}
+        />
+        <Select
+          size="small"
+          aria-label="Where labels stand"
+          value={recipe.sides}
+          options={LABEL_SIDES.map((value) => ({ value, label: SIDE_NAMES[value] }))}
+          onChange={(sides) => put('Sides', { sides })}
+          style={{ width: 94 }}
+        />
+      </Row>
+      <Row label="words">
+        <NumberField
+          bare
+          label="Size of words"
+          value={recipe.size}
+          suffix="pt"
+          min={5}
+          max={120}
+          onChange={(size) => put('Size of words', { size })}
+        />
+      </Row>
+      <Swatches
+        label="fill"
+        value={recipe.fill}
+        palette={sheet.palette}
+        none="no fill"
+        onChange={(fill) => put('Fill of labels', { fill })}
+      />
+      <Swatches
+        label="edge"
+        value={recipe.edge}
+        palette={sheet.palette}
+        onChange={(edge) => edge && put('Edge of labels', { edge })}
+      />
+      <Swatches
+        label="lines"
+        value={recipe.line}
+        palette={sheet.palette}
+        onChange={(line) => line && put('Colour of lines', { line })}
+      />
+      <More title="another picture" open={recipe.spots.length === 0}>
+        <PicturePick
+          label="a word for it: bird, leaf …"
+          group="diagrams"
+          chosen={recipe.picture}
+          onChoose={({ id }) => void pictureChosen(id).then((spots) => put('Picture', { picture: id, spots }))}
+        />
+      </More>
+    </div>
+  );
+}
+
+/** The spots of all named parts of a picture, once it is here. */
+async function pictureChosen(id: string): Promise<Spot[]> {
+  const answer = await fetch(`/art/pictures/${id}.json`);
+  return answer.ok ? spotsOf((await answer.json()) as NonNullable<ReturnType<typeof pictureNow>>) : [];
+}
+
+/** Parts of the picture that have no label now. */
+function Missing({ recipe, onAdd }: { recipe: LabelsRecipe; onAdd: (spots: Spot[]) => void }) {
+  const used = new Set(recipe.spots.map(({ target }) => target));
+  const left = spotsOf(pictureNow(recipe.picture)).filter(({ target }) => !used.has(target));
+  if (left.length === 0) return null;
+  const taken = recipe.spots.map(({ id }) => id);
+  const fresh = left.map((spot) => {
+    const id = freeId(taken);
+    taken.push(id);
+    return { ...spot, id };
+  });
+  return (
+    <Toggle
+      on={false}
+      label={left.map(({ words }) => words).join(', ')}
+      onClick={() => onAdd(fresh.slice(0, MOST_LABELS - recipe.spots.length))}
+    >
+      + {left.length === 1 ? '1 part' : `${left.length} parts`} without a label
+    </Toggle>
+  );
+}

@@ -1,0 +1,51 @@
+import { useEffect, useState } from 'react';
+import type { PictureEntry } from '../supplies/pictures';
+import { loadIndex } from '../supplies/pictures';
+
+/** Choosing a shipped picture within a recipe: by a word, or from a group. */
+
+type Props = { label: string; chosen: string | null; group?: string; onChoose: (entry: PictureEntry) => void };
+
+/** So many are shown; a word brings others. */
+const SHOWN = 28;
+
+export function PicturePick({ label, chosen, group, onChoose }: Props) {
+  const [index, setIndex] = useState<PictureEntry[]>([]);
+  const [wanted, setWanted] = useState('');
+  useEffect(() => void loadIndex().then(setIndex), []);
+  const word = wanted.trim().toLowerCase();
+  const found = index
+    .filter((entry) =>
+      word
+        ? entry.name.toLowerCase().includes(word) || entry.tags.some((tag) => tag.startsWith(word))
+        : !group || entry.group === group,
+    )
+    .slice(0, SHOWN);
+  return (
+    <div className="picture-pick">
+      <input
+        className="made-text"
+        value={wanted}
+        placeholder={label}
+        aria-label={label}
+        onChange={(event) => setWanted(event.target.value)}
+      />
+      <div className="picture-pick-found">
+        {found.map((entry) => (
+          <button
+            key={entry.id}
+            type="button"
+            className="picture"
+            aria-label={entry.name}
+            aria-pressed={entry.id === chosen}
+            title={`${entry.name} · ${entry.credit} (${entry.licence})`}
+            onClick={() => onChoose(entry)}
+          >
+            <img src={`/art/pictures/${entry.id}.svg`} alt="" loading="lazy" draggable={false} />
+          </button>
+        ))}
+        {found.length === 0 && index.length > 0 && <p className="quiet">Nothing is called that.</p>}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,302 @@
+import fc from 'fast-check';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { again, madeFrom, partOf, shippedPicture, testKit, withoutPart, withPart } from '../../../tests/support/made';
+import { overlaps } from '../../geometry/box';
+import { targetPoint } from '../../geometry/line';
+import { answered, givenOut, keyOf } from '../../handout/copy';
+import { count } from '../../lookfors/lookfor';
+import { bodyText } from '../../sheet/body';
+import { page, plain, sheet, shape } from '../../sheet/make';
+import type { GroupItem, Item, TextItem } from '../../sheet/schema';
+import { Item as ItemSchema } from '../../sheet/schema';
+import { find } from '../../sheet/tree';
+import type { Kit } from '../maker';
+import { beginLabels, spotsOf } from './begin';
+import { bankFor, firstLetters, labelsFor, shuffled } from './editions';
+import type { Wanted } from './place';
+import { crossing, crossings, leastMatching, placeLabels } from './place';
+import type { Edition } from './recipe';
+import { EDITIONS, LabelsRecipe } from './recipe';
+
+let kit: Kit;
+beforeAll(async () => {
+  kit = await testKit();
+});
+
+const heron = (values: Partial<LabelsRecipe> = {}): LabelsRecipe => ({
+  ...beginLabels([], 'diagram/heron', spotsOf(shippedPicture('diagram/heron'))),
+  ...values,
+});
+const on = (item: Item) => sheet({ title: 'S', pages: [page({ id: 'p', items: [item] })] });
+const said = (group: GroupItem, part: string) => bodyText(partOf<'text'>(group, part).body);
+const labelsIn = (group: GroupItem) =>
+  group.items.filter((item): item is TextItem => /^l-/.test(item.made?.part ?? ''));
+
+const spots = (most: number) =>
+  fc.array(fc.tuple(fc.integer({ min: 0, max: 300 }), fc.integer({ min: 0, max: 400 })), {
+    minLength: 1,
+    maxLength: most,
+  });
+const COLUMNS = [
+  { side: 'left' as const, x: -20 },
+  { side: 'right' as const, x: 320 },
+];
+const wantedAt = (list: [number, number][]): Wanted[] =>
+  list.map(([x, y]) => ({ spot: { x, y }, width: 60, height: 18 }));
+
+describe('placing', () => {
+  test('no two leaders cross, no two labels overlap, and all are within the height', () =>
+    fc.assert(
+      fc.property(spots(36), (list) => {
+        const wanted = wantedAt(list as [number, number][]);
+        const places = placeLabels(wanted, COLUMNS, 400, 4);
+        expect(places).not.toContain(null);
+        const leaders = places.map(
+          (place, i) => [wanted[i].spot, { x: COLUMNS[place!.column].x, y: place!.y }] as const,
+        );
+        expect(crossings(leaders)).toBe(0);
+        for (const [i, a] of places.entries()) {
+          expect(a!.y - 9).toBeGreaterThan(-0.01);
+          expect(a!.y + 9).toBeLessThan(400.01);
+          for (const b of places.slice(i + 1))
+            if (a!.column === b!.column) expect(Math.abs(a!.y - b!.y)).toBeGreaterThan(18 + 3.99);
+        }
+      }),
+      { numRuns: 300 },
+    ));
+  test('the matching is of least cost: as cheap as the best of all orders', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.array(fc.nat(50), { minLength: 5, maxLength: 5 }), { minLength: 1, maxLength: 4 }),
+        (cost) => {
+          const found = leastMatching(cost);
+          expect(new Set(found).size).toBe(cost.length);
+          const cheapest = (row: number, used: number[]): number =>
+            row === cost.length
+              ? 0
+              : Math.min(
+                  ...[0, 1, 2, 3, 4]
+                    .filter((j) => !used.includes(j))
+                    .map((j) => cost[row][j] + cheapest(row + 1, [...used, j])),
+                );
+          expect(found.reduce((sum, j, i) => sum + cost[i][j], 0)).toBe(cheapest(0, []));
+        },
+      ),
+    ));
+  test('labels stand level with their spots where there is room', () => {
+    const [place] = placeLabels(wantedAt([[10, 137]]), COLUMNS, 400, 4);
+    expect(place).toEqual({ column: 0, y: 137 });
+  });
+  test('what has no room is left out, from the end', () => {
+    const places = placeLabels(wantedAt(Array.from({ length: 50 }, (_, i) => [i, i])), COLUMNS, 100, 4);
+    expect(places.filter(Boolean)).toHaveLength(8);
+    expect(places.slice(0, 8)).not.toContain(null);
+  });
+  test('segments that only touch do not cross', () => {
+    const p = (x: number, y: number) => ({ x, y });
+    expect(crossing([p(0, 0), p(2, 2)], [p(0, 2), p(2, 0)])).toBe(true);
+    expect(crossing([p(0, 0), p(2, 2)], [p(2, 2), p(4, 0)])).toBe(false);
+  });
+});
+
+describe('every edition', () => {
+  test.each(EDITIONS)('%s fits its frame, is fit for a sheet, and leads to every spot', async (edition) => {
+    const recipe = heron({ edition });
+    const { group, notes } = await madeFrom('labels', recipe, kit);
+    expect(notes).toEqual([]);
+    for (const item of group.items) {
+      expect(ItemSchema.safeParse(item).success).toBe(true);
+      if (item.kind === 'line') continue;
+      expect(item.x).toBeGreaterThan(-0.1);
+      expect(item.x + item.width).toBeLessThan(600.1);
+      expect(item.y + item.height).toBeLessThan(400.1);
+    }
+    const leaders = group.items.filter((item) => item.kind === 'line' && /^k-/.test(item.made!.part));
+    expect(leaders).toHaveLength(recipe.spots.length);
+  });
+  test.each(EDITIONS)('%s: the same seed gives the same', async (edition) =>
+    expect(await madeFrom('labels', heron({ edition }), kit, { seed: 7 })).toEqual(
+      await madeFrom('labels', heron({ edition }), kit, { seed: 7 }),
+    ),
+  );
+  test.each(['first', 'some', 'blank', 'bank', 'swapped', 'numbers'] as Edition[])(
+    '%s: what students get holds no answer that they have to find, and the key has all of them',
+    async (edition) => {
+      const recipe = heron({ edition });
+      const { group } = await madeFrom('labels', recipe, kit, { seed: 3 });
+      const whole = on(group);
+      const copy = givenOut(whole);
+      const [{ expect: key }] = keyOf(whole);
+      expect(key.length).toBe(edition === 'some' ? 3 : recipe.spots.length);
+      expect(JSON.stringify(copy)).not.toContain('"also":["');
+      const lookFor = {
+        kind: 'labels' as const,
+        id: 'k',
+        title: 'T',
+        tell: 'result' as const,
+        spelling: 'exact' as const,
+        ...keyOf(whole)[0],
+      };
+      const context = { handedOut: copy, studentName: 'I' };
+      const got = count(lookFor, copy, context);
+      // Of the swapped edition what was not swapped is right already.
+      expect(got.got).toBe(edition === 'swapped' ? recipe.spots.length - 3 : 0);
+      expect(count(lookFor, answered(whole), context).held).toBe(true);
+    },
+  );
+  test('a blank is as wide as any other: its width tells nothing', async () => {
+    const { group } = await madeFrom('labels', heron({ edition: 'blank' }), kit);
+    expect(new Set(labelsIn(group).map((item) => item.width)).size).toBe(1);
+  });
+  test('explained labels have a place to write under each', async () => {
+    const { group } = await madeFrom('labels', heron({ edition: 'explain' }), kit);
+    const boxes = group.items.filter((item) => /^e-/.test(item.made!.part));
+    expect(boxes).toHaveLength(heron().spots.length);
+    expect(boxes.every((item) => item.touch === 'fill')).toBe(true);
+  });
+  test('another seed leaves others empty', () => {
+    const blanks = (seed: number) =>
+      labelsFor(heron({ edition: 'some' }), seed).flatMap((label) => (label.blank ? label.spot.id : []));
+    expect(new Set(Array.from({ length: 8 }, (_, seed) => blanks(seed).join())).size).toBeGreaterThan(3);
+    expect(blanks(2)).toHaveLength(3);
+  });
+  test('swapped words all stand at wrong spots, and no other word is touched', () =>
+    fc.assert(
+      fc.property(fc.nat(10_000), fc.integer({ min: 2, max: 9 }), (seed, some) => {
+        const labels = labelsFor(heron({ edition: 'swapped', some }), seed);
+        const wrong = labels.filter(({ words, answer }) => words !== answer);
+        expect(wrong).toHaveLength(some);
+        expect(wrong.map(({ words }) => words).sort()).toEqual(wrong.map(({ answer }) => answer).sort());
+      }),
+    ));
+  test('first letters leave a gap for each letter', () => {
+    expect(firstLetters('walking leg')).toBe('w______ l__');
+    expect(firstLetters('é')).toBe('é');
+  });
+});
+
+describe('a word bank', () => {
+  test('holds each word once and all decoys, in an order of its own', () => {
+    const recipe = heron({ decoys: ['antler', 'hoof'] });
+    const { words } = bankFor(recipe, 5);
+    expect(words.slice().sort()).toEqual([...recipe.spots.map((spot) => spot.words), 'antler', 'hoof'].sort());
+    expect(words).not.toEqual(bankFor(recipe, 6).words);
+  });
+  test('a decoy that is right somewhere is left out, and said', async () => {
+    const { notes, group } = await madeFrom('labels', heron({ edition: 'bank', decoys: ['Bill', 'antler'] }), kit);
+    expect(notes[0]).toMatch(/“Bill” can’t mislead/);
+    expect(said(group, 'bank').match(/bill/gi)).toHaveLength(1);
+  });
+  test('shuffling keeps all, and is evenly spread over places', () => {
+    let n = 0;
+    const random = () => ((n = (n * 7 + 3) % 11), n / 11);
+    expect(shuffled([1, 2, 3, 4], random).sort()).toEqual([1, 2, 3, 4]);
+  });
+});
+
+describe('spots', () => {
+  test('of no named part are shares of the picture, of a region an ellipse round it', async () => {
+    const spot = {
+      id: 'a',
+      words: 'sheen',
+      also: [],
+      x: 0.4,
+      y: 0.3,
+      wide: 0.2,
+      high: 0.1,
+      target: null,
+      definition: '',
+      reason: '',
+    };
+    const { group } = await madeFrom('labels', heron({ spots: [spot] }), kit);
+    const base = partOf<'picture'>(group, 'base');
+    const leader = partOf<'line'>(group, 'k-a');
+    expect(leader.to.target).toBe('@40,30');
+    expect(targetPoint(base, '@40,30', shippedPicture)).toEqual({ x: base.width * 0.4, y: base.height * 0.3 });
+    const ring = partOf<'shape'>(group, 'r-a');
+    expect(ring.width).toBeCloseTo(base.width * 0.2, 1);
+    expect(ring.x + ring.width / 2).toBeCloseTo(base.x + base.width * 0.4, 1);
+  });
+  test('on anything with a frame, not only on pictures', () =>
+    expect(targetPoint(shape({ id: 's', width: 200, height: 100 }), '@25,50', () => undefined)).toEqual({
+      x: 50,
+      y: 50,
+    }));
+  test('that do not fit are named, with what would help', async () => {
+    const many = Array.from({ length: 60 }, (_, i) => ({
+      ...heron().spots[0],
+      id: `s${i}`,
+      words: `part ${i}`,
+      target: null,
+    }));
+    const { notes, group } = await madeFrom('labels', heron({ spots: many }), kit, { width: 300, height: 160 });
+    expect(notes[0]).toMatch(/no room for .*“part 59”.*taller/);
+    expect(labelsIn(group).length).toBeGreaterThan(5);
+  });
+  test('more than 60 are refused', () => {
+    const many = Array.from({ length: 61 }, (_, i) => ({ ...heron().spots[0], id: `s${i}` }));
+    expect(LabelsRecipe.safeParse(heron({ spots: many })).success).toBe(false);
+  });
+  test('none at all: the picture, and what to do', async () => {
+    const { group, notes } = await madeFrom('labels', heron({ spots: [] }), kit);
+    expect(partOf<'picture'>(group, 'base').height).toBeGreaterThan(300);
+    expect(notes[0]).toMatch(/new spot/);
+  });
+  test('a picture that is not there any more leaves its place', async () => {
+    const { group } = await madeFrom('labels', heron({ picture: 'flat/no-such-thing' }), kit);
+    expect(partOf<'picture'>(group, 'base').width).toBeGreaterThan(100);
+  });
+});
+
+describe('by hand', () => {
+  test('words typed into a label become the name of the spot; a label taken away takes its spot', async () => {
+    const { group } = await madeFrom('labels', heron(), kit);
+    const named = withPart(group, 'l-1', { body: plain('beak') } as Partial<Item>);
+    const { group: after } = await again({ group: withoutPart(named, 'l-2') }, kit);
+    const { recipe } = after.maker as { recipe: LabelsRecipe };
+    expect(recipe.spots[0].words).toBe('beak');
+    expect(recipe.spots.map(({ id }) => id)).not.toContain('2');
+    expect(partOf(after, 'k-2')).toBeUndefined();
+  });
+  test('a label that was moved stays where it was put when the edition changes', async () => {
+    const { group } = await madeFrom('labels', heron(), kit);
+    const label = partOf<'text'>(group, 'l-1');
+    const moved = withPart(group, 'l-1', { x: label.x + 30, y: label.y + 12 });
+    const fresh = partOf<'text'>((await madeFrom('labels', heron({ edition: 'blank' }), kit)).group, 'l-1');
+    const { group: after } = await again(
+      { group: moved, state: { kind: 'labels', recipe: heron({ edition: 'blank' }), seed: 1 } },
+      kit,
+    );
+    expect(partOf<'text'>(after, 'l-1').x - fresh.x).toBeCloseTo(30);
+  });
+  test('first letters that stand in a label are not taken for its name', async () => {
+    const { group } = await madeFrom('labels', heron({ edition: 'first' }), kit);
+    const { group: after } = await again({ group }, kit);
+    expect((after.maker as { recipe: LabelsRecipe }).recipe.spots).toEqual(heron().spots);
+  });
+});
+
+test('traits: title, definition and reason in their roles, in a box that covers no other', async () => {
+  const traits = heron({
+    form: 'traits',
+    size: 10,
+    spots: heron()
+      .spots.slice(0, 6)
+      .map((spot) => ({ ...spot, definition: 'a long tool', reason: 'it spears fish' })),
+  });
+  const { group, notes } = await madeFrom('labels', traits, kit);
+  expect(notes).toEqual([]);
+  expect(['t-1', 'd-1', 'e-1'].map((part) => partOf<'text'>(group, part).role)).toEqual([
+    'heading',
+    'definition',
+    'reason',
+  ]);
+  expect(said(group, 'd-1')).toBe('a long tool');
+  const boxes = group.items.filter((item) => item.kind === 'shape');
+  for (const [i, a] of boxes.entries()) for (const b of boxes.slice(i + 1)) expect(overlaps(a, b)).toBe(false);
+  const empty = await madeFrom('labels', { ...traits, edition: 'blank' }, kit);
+  const copy = givenOut(on(empty.group));
+  const id = partOf(empty.group, 'd-1').id;
+  expect(bodyText((find(copy, id)!.item as TextItem).body)).toBe('');
+  expect(bodyText((find(copy, partOf(empty.group, 't-1').id)!.item as TextItem).body)).toBe(traits.spots[0].words);
+});

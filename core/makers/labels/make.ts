@@ -1,0 +1,440 @@
+import type { Box } from '../../geometry/matrix';
+import { bodyText } from '../../sheet/body';
+import { held, line, picture, plain, shape, solid, text } from '../../sheet/make';
+import type { Item } from '../../sheet/schema';
+import { isWritten } from '../../sheet/schema';
+import type { Asked, Kit, Made, Maker } from '../maker';
+import { sizeOfWords, styled, tidied } from '../measure';
+import type { Label } from './editions';
+import { bankFor, labelsFor } from './editions';
+import type { Column } from './place';
+import { placeLabels } from './place';
+import type { LabelsRecipe, Spot } from './recipe';
+
+/**
+ * A picture with labels around it. Parts: base; by spot l- labels, k- leaders, r- regions, t- titles, d- definitions, e- reasons
+ * or explanations, n- list entries, u- unseen ties of those; bank.
+ */
+
+const LEAST_WORDS = 7;
+
+/** The name of a spot as a line's end has it: that of the picture's part, or its place as shares of the picture. */
+export const targetOf = ({ target, x, y }: Spot): string => target ?? `@${tidied(x * 100)},${tidied(y * 100)}`;
+
+const styleAt = (size: number) => ({ size: tidied(size) });
+
+type Sized = { label: Label; width: number; height: number; port: number };
+
+/** The height of a label that has room for an explanation under it. */
+const explainedHigh = (size: number) => size * 2.1;
+
+/** What is as wide as the words that will stand in it, whether they stand there yet or not. */
+function sizesOf(recipe: LabelsRecipe, labels: readonly Label[], size: number, most: number, kit: Kit): Sized[] {
+  const pad = size * 0.5;
+  if (recipe.form === 'traits') {
+    const height = (label: Label) =>
+      traitHeights(label, most, size, kit).reduce((sum, one) => sum + one, 0) + pad * 1.4;
+    return labels.map((label) => ({ label, width: most, height: height(label), port: 0 }));
+  }
+  // Blanks are all as wide as the widest, so that their width tells nothing.
+  const sizes = labels.map(({ answer, words }) =>
+    recipe.edition === 'numbers'
+      ? { width: size * 1.2, height: size * 1.4 }
+      : [answer, words]
+          .map((one) => sizeOfWords(one || ' ', styleAt(size), 'label', most - 2 * pad, kit))
+          .reduce((a, b) => ({ width: Math.max(a.width, b.width), height: Math.max(a.height, b.height) })),
+  );
+  const widest = Math.max(size * 4, ...sizes.map(({ width }) => width));
+  const written = labels.some(({ fill }) => fill);
+  return labels.map((label, i) => {
+    if (recipe.edition === 'explain') {
+      const height = explainedHigh(size) + size * 3.4;
+      return { label, width: most, height, port: (explainedHigh(size) - height) / 2 };
+    }
+    const wide = written && recipe.edition !== 'numbers' ? widest + size : sizes[i].width;
+    return { label, width: wide + 2 * pad, height: sizes[i].height + pad * 0.9, port: 0 };
+  });
+}
+
+const TRAIT_ROLES = ['heading', 'definition', 'reason'] as const;
+const traitTexts = ({ spot }: Label) => [spot.words, spot.definition, spot.reason];
+const traitSize = (size: number, part: number) => (part === 0 ? size * 1.15 : size * 0.92);
+
+function traitHeights(label: Label, width: number, size: number, kit: Kit): number[] {
+  return traitTexts(label).map((words, i) => {
+    const room = width - size * 1.2;
+    const own = sizeOfWords(words || ' ', styleAt(traitSize(size, i)), TRAIT_ROLES[i], room, kit).height;
+    // Room to write where it is given out empty.
+    return label.fill && i > 0 ? Math.max(own, size * 2.6) : own;
+  });
+}
+
+type Plan = {
+  size: number;
+  picture: Box;
+  columns: Column[];
+  sized: Sized[];
+  places: ReturnType<typeof placeLabels>;
+  bank: number;
+  list: number;
+};
+
+/** The largest words for which all labels find room; where none do, the smallest. */
+function planned(
+  asked: Asked<LabelsRecipe>,
+  labels: readonly Label[],
+  ratio: number,
+  bank: readonly string[],
+  kit: Kit,
+): Plan {
+  const { recipe, width, height } = asked;
+  const attempt = (size: number): Plan => {
+    const numbers = recipe.edition === 'numbers';
+    const columnsWide = recipe.sides === 'both' ? 2 : 1;
+    const most = recipe.form === 'traits' ? Math.min(size * 15, width * 0.3) : Math.min(size * 11, width * 0.3);
+    const sized = sizesOf(recipe, labels, size, most, kit);
+    const widest = Math.max(0, ...sized.map((one) => one.width));
+    const bankHigh = recipe.edition === 'bank' ? bankHeight(bank, width, size, kit) : 0;
+    const rows = numbers ? Math.ceil(labels.length / listColumns(labels.length, width, size)) : 0;
+    const listHigh = numbers ? rows * size * 2 + size : 0;
+    const high = height - (bankHigh > 0 ? bankHigh + size : 0) - listHigh;
+    const gap = size * 2;
+    const room = { width: Math.max(20, width - columnsWide * (widest + gap)), height: Math.max(20, high) };
+    const scale = Math.min(room.width / ratio, room.height);
+    const base = { width: scale * ratio, height: scale };
+    const left = recipe.sides === 'right' ? 0 : widest + gap;
+    const free = room.width - base.width;
+    const picture = { x: left + free / 2, y: (room.height - base.height) / 2, ...base };
+    const sides = recipe.sides === 'both' ? (['left', 'right'] as const) : [recipe.sides];
+    const columns = sides.map((side) => ({
+      side,
+      x: side === 'left' ? picture.x - gap : picture.x + picture.width + gap,
+    }));
+    const wanted = sized.map(({ label: { spot }, ...box }) => ({
+      ...box,
+      spot: { x: picture.x + spot.x * picture.width, y: picture.y + spot.y * picture.height },
+    }));
+    return {
+      size,
+      picture,
+      columns,
+      sized,
+      places: placeLabels(wanted, columns, room.height, size * 0.5),
+      bank: bankHigh,
+      list: listHigh,
+    };
+  };
+  let plan = attempt(recipe.size);
+  while (plan.places.includes(null) && plan.size > LEAST_WORDS) plan = attempt(Math.max(LEAST_WORDS, plan.size * 0.9));
+  return plan;
+}
+
+const listColumns = (count: number, width: number, size: number) =>
+  Math.max(1, Math.min(4, count, Math.floor(width / (size * 14))));
+
+function bankHeight(words: readonly string[], width: number, size: number, kit: Kit): number {
+  return sizeOfWords(words.join('    '), styleAt(size), 'bank', width - 2 * size, kit).height + size * 1.4;
+}
+
+export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
+  const { recipe, seed, width, height } = asked;
+  const drawn = kit.pictures(recipe.picture);
+  const spots = recipe.spots.map((spot) => located(spot, recipe, kit));
+  const whole = { ...recipe, spots };
+  const labels = labelsFor(
+    recipe.form === 'traits' ? { ...whole, edition: recipe.edition === 'filled' ? 'filled' : 'blank' } : whole,
+    seed,
+  );
+  const { words: bank, useless } = bankFor(whole, seed);
+  const plan = planned({ ...asked, recipe: whole }, labels, drawn ? drawn.width / drawn.height : 1, bank, kit);
+  const { size, picture: box, columns } = plan;
+  const front: Item[] = [];
+  const lines: Item[] = [];
+  const outline = { colour: recipe.edge, width: tidied(Math.max(0.6, size * 0.09)), dash: 'solid' as const };
+  const lost: string[] = [];
+
+  plan.sized.forEach(({ label, width: wide, height: high }, i) => {
+    const place = plan.places[i];
+    const { spot } = label;
+    if (!place) return void lost.push(spot.words || `spot ${i + 1}`);
+    const column = columns[place.column];
+    const at = {
+      x: tidied(column.side === 'left' ? column.x - wide : column.x),
+      y: tidied(place.y - high / 2),
+      width: tidied(wide),
+      height: tidied(high),
+    };
+    const anchor = recipe.form === 'traits' ? `c-${spot.id}` : `l-${spot.id}`;
+    if (recipe.form === 'traits') front.push(...traitItems(label, at, size, whole, kit));
+    else if (recipe.edition === 'numbers') front.push(numberItem(i, spot, at, size, recipe));
+    else front.push(...wordItems(label, at, size, recipe));
+    const numbered = recipe.edition === 'numbers' && recipe.form === 'word';
+    lines.push(
+      line({
+        id: `k-${spot.id}`,
+        from: {
+          ...held(anchor, null, tidied(column.x), tidied(place.y)),
+          side: column.side === 'left' ? 'right' : 'left',
+        },
+        to: held('base', targetOf(spot), tidied(box.x + spot.x * box.width), tidied(box.y + spot.y * box.height)),
+        outline: { ...outline, colour: recipe.line },
+        endCap: spot.wide > 0 ? 'none' : 'dot',
+      }),
+    );
+    if (spot.wide > 0 && spot.high > 0) lines.push(regionItem(spot, box, recipe, size));
+    if (numbered) front.push(...listEntry(i, label, labels.length, plan, asked, recipe));
+  });
+  if (recipe.edition === 'bank' && recipe.form === 'word' && bank.length > 0)
+    front.push(
+      text({
+        id: 'bank',
+        role: 'bank',
+        x: 0,
+        y: tidied(height - plan.bank),
+        width: tidied(width),
+        height: tidied(plan.bank),
+        fit: 'shrink',
+        vertical: 'middle',
+        padding: tidied(size * 0.5),
+        body: styled(bank.join('    '), styleAt(size)),
+        fill: recipe.fill ? solid(recipe.fill) : null,
+        outline,
+        corner: tidied(size * 0.5),
+      }),
+    );
+  const base = picture({
+    id: 'base',
+    picture: recipe.picture,
+    credit: drawn ? `${drawn.credit} (${drawn.licence})`.slice(0, 300) : '',
+    alt: drawn?.name ?? '',
+    x: tidied(box.x),
+    y: tidied(box.y),
+    width: tidied(box.width),
+    height: tidied(box.height),
+  });
+  return { items: [...front, ...lines, base], notes: notesFor(whole, lost, useless) };
+}
+
+/** A spot of a named part stands where that part is. */
+function located(spot: Spot, recipe: LabelsRecipe, kit: Kit): Spot {
+  const drawn = spot.target === null ? undefined : kit.pictures(recipe.picture);
+  const part = drawn?.targets.find(({ name }) => name === spot.target);
+  return part && drawn ? { ...spot, x: part.x / drawn.width, y: part.y / drawn.height } : spot;
+}
+
+function notesFor(recipe: LabelsRecipe, lost: readonly string[], useless: readonly string[]): string[] {
+  const notes: string[] = [];
+  if (recipe.spots.length === 0)
+    notes.push('No spot has a name yet: name the parts below, or press “new spot” and then the place on the picture.');
+  if (lost.length > 0)
+    notes.push(
+      `There is no room for ${lost.map((word) => `“${word}”`).join(', ')}. Pull the frame taller, use both sides, or take fewer spots.`,
+    );
+  if (useless.length > 0 && recipe.edition === 'bank')
+    notes.push(
+      `${useless.map((word) => `“${word}”`).join(', ')} can’t mislead: it is the right word for a spot. It is left out of the bank.`,
+    );
+  if (recipe.edition === 'swapped' && recipe.some < 2)
+    notes.push('At least two labels have to be swapped for one of them to be wrong.');
+  return notes;
+}
+
+const boxLook = (recipe: LabelsRecipe, size: number) => ({
+  fill: recipe.fill ? solid(recipe.fill) : null,
+  outline: { colour: recipe.edge, width: tidied(Math.max(0.6, size * 0.09)), dash: 'solid' as const },
+  corner: tidied(size * 0.3),
+});
+
+function wordItems(label: Label, at: Box, size: number, recipe: LabelsRecipe): Item[] {
+  const { spot, words, answer, blank, fill } = label;
+  const given = blank ? answer : words;
+  const explained = recipe.edition === 'explain';
+  const high = explained ? tidied(explainedHigh(size)) : at.height;
+  const out: Item[] = [
+    text({
+      id: `l-${spot.id}`,
+      role: 'label',
+      ...at,
+      height: high,
+      padding: tidied(size * 0.3),
+      vertical: 'middle',
+      fit: 'shrink',
+      body: styled(given, styleAt(size)),
+      touch: fill ? 'fill' : 'fixed',
+      blank,
+      // Where other words stand in it than the right ones, those are kept here, and never leave the server.
+      also: fill && answer ? (blank ? spot.also : [answer, ...spot.also]) : [],
+      ...boxLook(recipe, size),
+    }),
+  ];
+  if (explained)
+    out.push(
+      text({
+        id: `e-${spot.id}`,
+        x: at.x,
+        y: tidied(at.y + high + size * 0.2),
+        width: at.width,
+        height: tidied(at.height - high - size * 0.2),
+        padding: tidied(size * 0.3),
+        fit: 'shrink',
+        touch: 'fill',
+        prompt: 'what is it for?',
+        body: plain(''),
+        outline: { colour: recipe.edge, width: 0.6, dash: 'dotted' },
+      }),
+    );
+  return out;
+}
+
+const numberItem = (i: number, spot: Spot, at: Box, size: number, recipe: LabelsRecipe): Item =>
+  text({
+    id: `l-${spot.id}`,
+    role: 'label',
+    ...at,
+    padding: 0,
+    vertical: 'middle',
+    fit: 'shrink',
+    body: styled(`${i + 1}`, { ...styleAt(size), bold: true }),
+    ...boxLook(recipe, size),
+    corner: tidied(at.height / 2),
+  });
+
+/** A line of the list under the picture, tied to its spot by a line that is not seen. */
+function listEntry(
+  i: number,
+  label: Label,
+  count: number,
+  plan: Plan,
+  { width, height }: Asked<LabelsRecipe>,
+  recipe: LabelsRecipe,
+): Item[] {
+  const { size } = plan;
+  const columns = listColumns(count, width, size);
+  const rows = Math.ceil(count / columns);
+  const wide = width / columns;
+  const [column, row] = [Math.floor(i / rows), i % rows];
+  const number = size * 2;
+  const at = {
+    x: tidied(column * wide),
+    y: tidied(height - plan.list + size * 0.6 + row * size * 2),
+    height: tidied(size * 1.8),
+  };
+  const { spot, answer } = label;
+  return [
+    text({
+      id: `m-${spot.id}`,
+      role: 'label',
+      ...at,
+      width: tidied(number),
+      padding: 0,
+      vertical: 'middle',
+      fit: 'keep',
+      body: styled(`${i + 1}`, { ...styleAt(size), bold: true }),
+    }),
+    text({
+      id: `n-${spot.id}`,
+      role: 'label',
+      ...at,
+      x: tidied(at.x + number),
+      width: tidied(wide - number - size),
+      padding: tidied(size * 0.2),
+      vertical: 'middle',
+      fit: 'shrink',
+      body: styled(answer, styleAt(size), 'left'),
+      touch: 'fill',
+      blank: true,
+      also: spot.also,
+      ...boxLook(recipe, size),
+    }),
+    line({ id: `u-${spot.id}`, from: held(`n-${spot.id}`), to: held('base', targetOf(spot)), opacity: 0 }),
+  ];
+}
+
+function traitItems(label: Label, at: Box, size: number, recipe: LabelsRecipe, kit: Kit): Item[] {
+  const { spot, fill } = label;
+  const heights = traitHeights(label, at.width, size, kit);
+  const pad = size * 0.6;
+  let y = at.y + size * 0.35;
+  const texts = traitTexts(label).map((words, i) => {
+    const item = text({
+      id: `${'tde'[i]}-${spot.id}`,
+      role: TRAIT_ROLES[i],
+      x: tidied(at.x + pad),
+      y: tidied(y),
+      width: tidied(at.width - 2 * pad),
+      height: tidied(heights[i]),
+      padding: 0,
+      fit: 'shrink',
+      prompt: i === 1 ? 'what it means' : i === 2 ? 'why' : '',
+      touch: fill && i > 0 ? 'fill' : 'fixed',
+      blank: fill && i > 0,
+      body: styled(words, styleAt(traitSize(size, i)), 'left'),
+    });
+    y += heights[i];
+    return item;
+  });
+  return [
+    ...texts,
+    shape({
+      id: `c-${spot.id}`,
+      ...at,
+      adjust: [0.08],
+      fill: recipe.fill ? solid(recipe.fill) : null,
+      outline: { colour: recipe.edge, width: tidied(Math.max(0.6, size * 0.09)), dash: 'solid' },
+    }),
+  ];
+}
+
+const regionItem = (spot: Spot, box: Box, recipe: LabelsRecipe, size: number): Item =>
+  shape({
+    id: `r-${spot.id}`,
+    shape: 'ellipse',
+    x: tidied(box.x + (spot.x - spot.wide / 2) * box.width),
+    y: tidied(box.y + (spot.y - spot.high / 2) * box.height),
+    width: tidied(spot.wide * box.width),
+    height: tidied(spot.high * box.height),
+    fill: null,
+    outline: { colour: recipe.line, width: tidied(Math.max(0.6, size * 0.09)), dash: 'dashed' },
+  });
+
+/** Words typed into labels that show them, another picture, labels that were taken away. */
+export function absorbLabels(
+  recipe: LabelsRecipe,
+  parts: ReadonlyMap<string, Item>,
+  made: readonly string[],
+): LabelsRecipe {
+  const wasMade = new Set(made);
+  const said = (part: string) => {
+    const item = parts.get(part);
+    return item && isWritten(item)
+      ? bodyText(item.body)
+          .replace(/\s*\n\s*/g, ' ')
+          .trim()
+      : null;
+  };
+  const showsAnswer = recipe.form === 'traits' || !['first', 'swapped', 'numbers'].includes(recipe.edition);
+  const anchor = recipe.form === 'traits' ? 'c' : 'l';
+  const spots = recipe.spots
+    .filter(({ id }) => !(wasMade.has(`${anchor}-${id}`) && !parts.has(`${anchor}-${id}`)))
+    .map((spot) => {
+      const words =
+        (recipe.form === 'traits' ? said(`t-${spot.id}`) : showsAnswer ? said(`l-${spot.id}`) : said(`n-${spot.id}`)) ??
+        spot.words;
+      const [definition, reason] =
+        recipe.form === 'traits'
+          ? [said(`d-${spot.id}`) ?? spot.definition, said(`e-${spot.id}`) ?? spot.reason]
+          : [spot.definition, spot.reason];
+      return words === spot.words && definition === spot.definition && reason === spot.reason
+        ? spot
+        : { ...spot, words: words.slice(0, 200), definition: definition.slice(0, 400), reason: reason.slice(0, 400) };
+    });
+  const base = parts.get('base');
+  const shown = base?.kind === 'picture' ? base.picture : recipe.picture;
+  return spots.length === recipe.spots.length &&
+    spots.every((spot, i) => spot === recipe.spots[i]) &&
+    shown === recipe.picture
+    ? recipe
+    : { ...recipe, spots, picture: shown };
+}
+
+export const LABELS: Maker<LabelsRecipe> = { make: makeLabels, absorb: absorbLabels };
