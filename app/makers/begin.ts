@@ -1,8 +1,10 @@
 import { beginMap } from '../../core/makers/map/begin';
 import { beginLabels, spotsOf } from '../../core/makers/labels/begin';
-import type { MakerKind, MakerState } from '../../core/makers/recipes';
+import type { Spot } from '../../core/makers/labels/recipe';
+import { beginPractice } from '../../core/makers/practice/begin';
+import type { MakerKind, MakerState, RecipeOf } from '../../core/makers/recipes';
+import type { DrawnPicture } from '../../core/drawing/picture';
 import { group } from '../../core/sheet/make';
-import { pictureNow } from '../sheet/resources';
 import type { Bench } from '../workbench/bench';
 import { add, newId, placeFor, touch } from '../workbench/steps';
 import type { Point } from '../../core/geometry/matrix';
@@ -10,34 +12,42 @@ import type { Point } from '../../core/geometry/matrix';
 /** What is made as it is first put down. */
 
 type Beginning<K extends MakerKind> = {
-  recipe: (palette: readonly string[]) => Extract<MakerState, { kind: K }>['recipe'];
+  recipe: (palette: readonly string[]) => RecipeOf<K> | Promise<RecipeOf<K>>;
   /** Its frame as shares of the page within its margins. */
   width: number;
   height: number;
 };
+const FIRST_DIAGRAM = 'diagram/heron';
 const BEGINNINGS: { [K in MakerKind]: Beginning<K> } = {
   map: { recipe: beginMap, width: 0.8, height: 0.7 },
   labels: {
-    recipe: (palette) => beginLabels(palette, 'diagram/heron', spotsOf(pictureNow('diagram/heron'))),
+    recipe: async (palette) => beginLabels(palette, FIRST_DIAGRAM, await spotsIn(FIRST_DIAGRAM)),
     width: 0.86,
     height: 0.72,
   },
+  practice: { recipe: (palette) => beginPractice('matching', palette), width: 1, height: 1 },
 };
 
+/** The spots of all named parts of a picture. */
+export async function spotsIn(id: string): Promise<Spot[]> {
+  const answer = await fetch(`/art/pictures/${id}.json`);
+  return answer.ok ? spotsOf((await answer.json()) as DrawnPicture) : [];
+}
+
 /** Puts down something made, in the middle of the page or at a point, and opens its recipe. */
-export function addMade(bench: Bench, kind: MakerKind, at?: Point): void {
+export async function addMade(bench: Bench, kind: MakerKind, at?: Point, recipe?: unknown): Promise<void> {
   const { page, sheet } = bench;
   const begun = BEGINNINGS[kind];
   const width = Math.round((page.width - 2 * page.margin) * begun.width);
   const height = Math.round((page.height - 2 * page.margin) * begun.height);
-  const maker = { kind, recipe: begun.recipe(sheet.palette), seed: 1, parts: [] } as MakerState;
+  const state = { kind, recipe: recipe ?? (await begun.recipe(sheet.palette)), seed: 1, parts: [] };
   const id = newId();
   const item = group({
     id,
     ...placeFor(bench, width, height, at),
     width,
     height,
-    maker,
+    maker: state as unknown as MakerState,
     touch: touch(bench),
     items: [],
   });

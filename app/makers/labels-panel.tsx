@@ -14,6 +14,7 @@ import { pictureNow } from '../sheet/resources';
 import type { Bench } from '../workbench/bench';
 import { Swatches } from '../workbench/colour-field';
 import { More, NumberField, Row, Toggle } from '../workbench/fields';
+import { spotsIn } from './begin';
 import { useMade } from './made';
 import type { PanelProps } from './panel';
 import { Notes } from './panel';
@@ -214,18 +215,18 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
             { value: 'traits', label: 'title, meaning, reason' },
           ]}
           onChange={(form) => put('Form of labels', { form })}
-          style={{ width: 150 }}
+          style={{ width: 172 }}
         />
+      </Row>
+      <Row label="stand">
         <Select
           size="small"
           aria-label="Where labels stand"
           value={recipe.sides}
           options={LABEL_SIDES.map((value) => ({ value, label: SIDE_NAMES[value] }))}
           onChange={(sides) => put('Sides', { sides })}
-          style={{ width: 94 }}
+          style={{ width: 106 }}
         />
-      </Row>
-      <Row label="words">
         <NumberField
           bare
           label="Size of words"
@@ -236,41 +237,37 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
           onChange={(size) => put('Size of words', { size })}
         />
       </Row>
-      <Swatches
-        label="fill"
-        value={recipe.fill}
-        palette={sheet.palette}
-        none="no fill"
-        onChange={(fill) => put('Fill of labels', { fill })}
-      />
-      <Swatches
-        label="edge"
-        value={recipe.edge}
-        palette={sheet.palette}
-        onChange={(edge) => edge && put('Edge of labels', { edge })}
-      />
-      <Swatches
-        label="lines"
-        value={recipe.line}
-        palette={sheet.palette}
-        onChange={(line) => line && put('Colour of lines', { line })}
-      />
+      <More title="colours">
+        <Swatches
+          label="fill"
+          value={recipe.fill}
+          palette={sheet.palette}
+          none="no fill"
+          onChange={(fill) => put('Fill of labels', { fill })}
+        />
+        <Swatches
+          label="edge"
+          value={recipe.edge}
+          palette={sheet.palette}
+          onChange={(edge) => edge && put('Edge of labels', { edge })}
+        />
+        <Swatches
+          label="lines"
+          value={recipe.line}
+          palette={sheet.palette}
+          onChange={(line) => line && put('Colour of lines', { line })}
+        />
+      </More>
       <More title="another picture" open={recipe.spots.length === 0}>
         <PicturePick
           label="a word for it: bird, leaf …"
           group="diagrams"
           chosen={recipe.picture}
-          onChoose={({ id }) => void pictureChosen(id).then((spots) => put('Picture', { picture: id, spots }))}
+          onChoose={({ id }) => void spotsIn(id).then((spots) => put('Picture', { picture: id, spots }))}
         />
       </More>
     </div>
   );
-}
-
-/** The spots of all named parts of a picture, once it is here. */
-async function pictureChosen(id: string): Promise<Spot[]> {
-  const answer = await fetch(`/art/pictures/${id}.json`);
-  return answer.ok ? spotsOf((await answer.json()) as NonNullable<ReturnType<typeof pictureNow>>) : [];
 }
 
 /** Parts of the picture that have no label now. */

@@ -19,10 +19,11 @@ export type PanelProps = {
 const PANELS: Record<MakerKind, ComponentType<PanelProps>> = {
   map: lazy(() => import('./map-panel').then(({ MapPanel }) => ({ default: MapPanel }))),
   labels: lazy(() => import('./labels-panel').then(({ LabelsPanel }) => ({ default: LabelsPanel }))),
+  practice: lazy(() => import('./practice-panel').then(({ PracticePanel }) => ({ default: PracticePanel }))),
 };
 
 /** What the leaf of the margin card is called. */
-export const LEAF_NAMES: Record<MakerKind, string> = { map: 'outline', labels: 'labels' };
+export const LEAF_NAMES: Record<MakerKind, string> = { map: 'outline', labels: 'labels', practice: 'practice' };
 
 export function MakerPanel(props: PanelProps) {
   const { bench, group } = props;

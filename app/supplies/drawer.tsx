@@ -234,7 +234,7 @@ export async function dropSupply(bench: Bench, data: string, at: Point): Promise
   else if (kind === 'line') addLine(bench, LINES.find((line) => line.drag === name)?.given ?? {}, at);
   else if (kind === 'label') addLabelAt(bench, at, null, name === 'blank' ? 'answer' : 'label', name === 'blank');
   else if (kind === 'bank') addWordBank(bench);
-  else if (kind === 'made') addMade(bench, name as MakerKind, at);
+  else if (kind === 'made') await addMade(bench, name as MakerKind, at);
   else if (kind === 'picture') {
     const entry = (await loadIndex()).find(({ id }) => id === name);
     const node = entry && nodeAt(bench, at);

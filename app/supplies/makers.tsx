@@ -1,4 +1,6 @@
 import type { ReactNode } from 'react';
+import { beginPractice, PRACTICES } from '../../core/makers/practice/begin';
+import type { PracticeType } from '../../core/makers/practice/recipe';
 import type { MakerKind } from '../../core/makers/recipes';
 import { addMade } from '../makers/begin';
 import type { Bench } from '../workbench/bench';
@@ -36,27 +38,61 @@ const MADE: { kind: MakerKind; name: string; says: string; drawing: ReactNode }[
       </g>
     ),
   },
+  {
+    kind: 'practice',
+    name: 'practice sheet',
+    says: '19 kinds, each with its key',
+    drawing: (
+      <g {...stroke}>
+        <rect x="18" y="3" width="44" height="48" rx="3" fill="#fff" />
+        <path d="M24 10H40" />
+        <circle cx="28" cy="21" r="3.6" fill="#dfe8d0" />
+        <circle cx="28" cy="32" r="3.6" fill="#fbe6d6" stroke="#b2501c" />
+        <circle cx="28" cy="43" r="3.6" fill="#cfdfec" stroke="#2c5d86" />
+        <path d="M34 21L46 43M34 32L46 21M34 43L46 32" stroke="#6b6450" strokeWidth="1.1" />
+        <path d="M49 21H57M49 32H57M49 43H57" />
+      </g>
+    ),
+  },
 ];
 
 export function Makers({ bench }: { bench: Bench }) {
   const { rights } = bench;
-  return MADE.filter(({ kind }) => rights.kind === 'all' || (rights.supplies as readonly string[]).includes(kind)).map(
-    ({ kind, name, says, drawing }) => (
-      <button
-        key={kind}
-        type="button"
-        className="supply maker-supply"
-        draggable
-        onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:made ${kind}`)}
-        onClick={() => addMade(bench, kind)}
-      >
-        <svg width="80" height="54" viewBox="0 0 80 54" aria-hidden="true">
-          {drawing}
-        </svg>
-        <span>
-          {name} <small>{says}</small>
-        </span>
-      </button>
-    ),
+  const tiles = MADE.filter(
+    ({ kind }) => rights.kind === 'all' || (rights.supplies as readonly string[]).includes(kind),
+  ).map(({ kind, name, says, drawing }) => (
+    <button
+      key={kind}
+      type="button"
+      className="supply maker-supply"
+      draggable
+      onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:made ${kind}`)}
+      onClick={() => void addMade(bench, kind)}
+    >
+      <svg width="80" height="54" viewBox="0 0 80 54" aria-hidden="true">
+        {drawing}
+      </svg>
+      <span>
+        {name} <small>{says}</small>
+      </span>
+    </button>
+  ));
+  if (rights.kind !== 'all') return tiles;
+  return (
+    <>
+      {tiles}
+      <div className="practice-kinds" role="group" aria-label="Kinds of practice sheets">
+        {(Object.keys(PRACTICES) as PracticeType[]).map((type) => (
+          <button
+            key={type}
+            type="button"
+            className="pictures-group"
+            onClick={() => void addMade(bench, 'practice', undefined, beginPractice(type, bench.sheet.palette))}
+          >
+            {PRACTICES[type].name}
+          </button>
+        ))}
+      </div>
+    </>
   );
 }

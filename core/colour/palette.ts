@@ -1,7 +1,7 @@
 import type { DrawnPicture } from '../drawing/picture';
 import { pictureNodes } from '../drawing/item';
 import { Sampler } from '../drawing/sampler';
-import { seeded } from './random';
+import { seeded } from '../random';
 import type { Lab } from './space';
 import { distance, hexFromLab, labOf, lchOf, luminanceOf, withLuminance } from './space';
 

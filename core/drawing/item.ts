@@ -231,6 +231,21 @@ export const pictureNodes = (picture: DrawnPicture, soften = 0): DisplayNode[] =
     ...(rule && { rule }),
   }));
 
+/** Every shape white with a dark edge, so that it can be coloured in; lines stay lines. `unit` is a point in the picture. */
+const outlineNodes = (picture: DrawnPicture, unit: number): DisplayNode[] =>
+  picture.paths.map(({ d, fill, stroke, width, rule, cap }) => ({
+    kind: 'path',
+    d,
+    ...(fill && { fill: ink('#ffffff') }),
+    stroke: {
+      paint: ink('#2a2820'),
+      width: fill || !stroke ? unit * 1.2 : Math.max(unit * 1.2, width * 0.5),
+      cap: cap ?? 'butt',
+      join: 'round' as const,
+    },
+    ...(rule && { rule }),
+  }));
+
 function drawPicture(item: PictureItem, drawing: Drawing): DisplayNode[] {
   const picture = drawing.pictures(item.picture);
   // Still on its way, or not shipped any more: its place stays visible.
@@ -245,7 +260,10 @@ function drawPicture(item: PictureItem, drawing: Drawing): DisplayNode[] {
   const drawn: DisplayNode = {
     kind: 'group',
     matrix: [item.width / picture.width, 0, 0, item.height / picture.height, 0, 0],
-    children: pictureNodes(picture, item.soften),
+    children:
+      item.form === 'outline'
+        ? outlineNodes(picture, picture.width / Math.max(0.01, item.width))
+        : pictureNodes(picture, item.soften),
   };
   if (item.reflection === 0) return [drawn];
   const { width, height, reflection } = item;

@@ -2,6 +2,7 @@ import type { GroupItem } from '../sheet/schema';
 import { LABELS } from './labels/make';
 import type { Asked, Hand, Kit, Made, Maker } from './maker';
 import { MAP } from './map/make';
+import { PRACTICE } from './practice/make';
 import type { MakerKind, MakerState, RecipeOf } from './recipes';
 import type { Forget } from './remake';
 import { handOf, partsByName, remade } from './remake';
@@ -10,6 +11,7 @@ import { handOf, partsByName, remade } from './remake';
 export const MAKERS: { [K in MakerKind]: Maker<RecipeOf<K>> } = {
   map: MAP,
   labels: LABELS,
+  practice: PRACTICE,
 };
 
 /** A row of the table for callers that know the kind only at run time. */
@@ -24,14 +26,18 @@ export type Remake = {
   taken?: readonly string[];
 };
 
+const typeOf = (recipe: MakerState['recipe']) => ('type' in recipe ? recipe.type : null);
+
 /** Makes a group anew: with another recipe, at another size, or after something was done to its parts by hand. */
 export async function remake(
-  { group, state, forget = 'nothing', taken = [] }: Remake,
+  { group, state, forget: asked = 'nothing', taken = [] }: Remake,
   kit: Kit,
 ): Promise<{ group: GroupItem; notes: string[] }> {
   const from = state ?? group.maker;
   if (!from) throw new Error('this group was not made by a maker');
   const { kind, seed } = from;
+  // Of another type of sheet no part is the part it was.
+  const forget = typeOf(from.recipe) === typeOf(group.maker?.recipe ?? from.recipe) ? asked : 'all';
   const maker = MAKERS[kind] as unknown as AnyMaker;
   const recipe =
     state || !group.maker
@@ -39,8 +45,8 @@ export async function remake(
       : (maker.absorb?.(from.recipe, partsByName(group), group.maker.parts) ?? from.recipe);
   const hand = forget === 'all' ? new Map<string, Hand>() : handOf(group);
   if (forget === 'places') for (const [part, done] of hand) hand.set(part, { ...done, dx: 0, dy: 0 });
-  const asked: Asked<unknown> = { recipe, seed, width: group.width, height: group.height, hand };
-  const made: Made = await maker.make(asked, kit);
+  const wanted: Asked<unknown> = { recipe, seed, width: group.width, height: group.height, hand };
+  const made: Made = await maker.make(wanted, kit);
   const inUse = new Set(taken);
   return {
     group: remade(group, { kind, recipe, seed } as Omit<MakerState, 'parts'>, made, forget, (id) => inUse.has(id)),

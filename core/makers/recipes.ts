@@ -1,14 +1,20 @@
 import { z } from 'zod';
 import { LabelsRecipe } from './labels/recipe';
 import { MapRecipe } from './map/recipe';
+import { PracticeRecipe } from './practice/recipe';
 
 /** What each maker makes from. Adding a maker is adding a folder and a row here; the compiler points at the rest. */
 export const RECIPES = {
   map: MapRecipe,
   labels: LabelsRecipe,
+  practice: PracticeRecipe,
 };
 /** What is made, as a person calls it. */
-export const MAKER_NAMES: Record<MakerKind, string> = { map: 'concept map', labels: 'labelled diagram' };
+export const MAKER_NAMES: Record<MakerKind, string> = {
+  map: 'concept map',
+  labels: 'labelled diagram',
+  practice: 'practice sheet',
+};
 
 /** Those that may come to students with their recipes: they hold no answers. */
 export const OPEN_MAKERS: ReadonlySet<MakerKind> = new Set<MakerKind>(['map']);
@@ -29,6 +35,6 @@ const stateOf = <K extends MakerKind>(kind: K) =>
   });
 
 /** What a made group holds besides its parts. */
-export const MakerState = z.discriminatedUnion('kind', [stateOf('map'), stateOf('labels')]);
+export const MakerState = z.discriminatedUnion('kind', [stateOf('map'), stateOf('labels'), stateOf('practice')]);
 export type MakerState = z.infer<typeof MakerState>;
 export type MakerStateOf<K extends MakerKind> = Extract<MakerState, { kind: K }>;

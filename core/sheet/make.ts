@@ -93,6 +93,7 @@ export const picture = (given: Given<PictureItem> & { picture: string }): Pictur
   ...base,
   ...frame,
   credit: '',
+  form: 'colour',
   soften: 0,
   reflection: 0,
   ...given,

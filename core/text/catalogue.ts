@@ -147,6 +147,15 @@ export const FACES: readonly Face[] = [
     files: { regular: 'Caveat_400Regular', bold: 'Caveat_700Bold' },
   },
   {
+    id: 'dots',
+    name: 'Edu AU VIC WA NT Dots',
+    early: true,
+    use: 'hand',
+    source: 'edu-au-vic-wa-nt-dots',
+    licence: 'OFL-1.1',
+    files: { regular: 'EduAUVICWANTDots_400Regular' },
+  },
+  {
     id: 'special',
     name: 'Special Elite',
     early: false,

@@ -1,4 +1,5 @@
-import { seeded } from '../../colour/random';
+import { seeded } from '../../random';
+import { shuffled } from '../shuffle';
 import { normalised } from '../../lookfors/spelling';
 import type { Edition, LabelsRecipe, Spot } from './recipe';
 
@@ -14,16 +15,6 @@ export type Label = {
   /** Whether students write in it. */
   fill: boolean;
 };
-
-/** A list in another order that follows from the seed alone (R. Fisher and F. Yates 1938). */
-export function shuffled<T>(list: readonly T[], random: () => number): T[] {
-  const out = list.slice();
-  for (let i = out.length - 1; i > 0; i--) {
-    const j = Math.floor(random() * (i + 1));
-    [out[i], out[j]] = [out[j], out[i]];
-  }
-  return out;
-}
 
 /** The first letter of each word, the rest as gaps to write in. */
 export const firstLetters = (words: string): string =>

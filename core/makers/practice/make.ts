@@ -1,0 +1,89 @@
+import { seeded } from '../../random';
+import type { Item } from '../../sheet/schema';
+import type { Asked, Kit, Made, Maker } from '../maker';
+import { Draft } from './draft';
+import { drawBingo, drawCutouts, drawDominoes } from './kinds/cards';
+import { drawCounting } from './kinds/counting';
+import { drawCrossword } from './kinds/crossword';
+import { drawGaps } from './kinds/gaps';
+import { drawColouring, drawTracing } from './kinds/hand';
+import { drawMatching } from './kinds/matching';
+import { drawBars, drawClocks, drawMoney, drawNumberline, drawSums, drawTables } from './kinds/numbers';
+import { drawOdd } from './kinds/odd';
+import { drawSequence } from './kinds/sequence';
+import { drawSorting } from './kinds/sorting';
+import { drawWordsearch } from './kinds/wordsearch';
+import type { PracticeRecipe, PracticeType, RecipeFor } from './recipe';
+
+/** Adding a type of practice sheet is a schema in recipe.ts, a drawing of it in kinds/, and a row here. */
+const DRAWN: { [T in PracticeType]: (draft: Draft, recipe: RecipeFor<T>, seed: number) => void } = {
+  matching: drawMatching,
+  counting: drawCounting,
+  sorting: drawSorting,
+  odd: drawOdd,
+  sequence: drawSequence,
+  tracing: drawTracing,
+  colouring: drawColouring,
+  cutouts: drawCutouts,
+  numberline: drawNumberline,
+  sums: drawSums,
+  tables: drawTables,
+  bars: drawBars,
+  clocks: drawClocks,
+  money: drawMoney,
+  wordsearch: drawWordsearch,
+  crossword: drawCrossword,
+  gaps: drawGaps,
+  bingo: drawBingo,
+  dominoes: drawDominoes,
+};
+
+/** The name line, title and instruction, which all types have; gives what is left below them. */
+function drawHead(draft: Draft, width: number): number {
+  const { recipe, em } = draft;
+  let y = 0;
+  if (recipe.nameLine) {
+    const label = draft.sizeOf('Name').width + em * 0.5;
+    const wide = Math.min(width * 0.5, em * 17);
+    draft.words('name', 'Name', { x: width - wide - label, y, width: label, height: em * 1.7 }, { align: 'left' });
+    draft.words(
+      'nameline',
+      '',
+      { x: width - wide, y, width: wide, height: em * 1.7 },
+      { role: 'name', touch: 'fill', prompt: 'your name', align: 'left' },
+    );
+    draft.line('under', width - wide, em * 1.75, width, em * 1.75);
+    y = em * 0.1;
+  }
+  if (recipe.title) {
+    const free = recipe.nameLine ? width * 0.5 - em * 4 : width;
+    const style = { size: em * 1.7, bold: true };
+    const { height } = draft.sizeOf(recipe.title, free, style);
+    draft.words('title', recipe.title, { x: 0, y, width: free, height }, { align: 'left', vertical: 'top', style });
+    y += height;
+  } else if (recipe.nameLine) y = em * 2;
+  if (recipe.instruction) {
+    const { height } = draft.sizeOf(recipe.instruction, width);
+    y = Math.max(y, recipe.nameLine ? em * 2.1 : 0);
+    draft.words(
+      'task',
+      recipe.instruction,
+      { x: 0, y, width, height },
+      { role: 'instruction', align: 'left', vertical: 'top' },
+    );
+    y += height;
+  }
+  return y > 0 ? y + em * 0.9 : 0;
+}
+
+export function makePractice({ recipe, seed, width, height }: Asked<PracticeRecipe>, kit: Kit): Made {
+  const draft = new Draft(recipe, seeded(seed), { x: 0, y: 0, width, height }, kit);
+  const top = drawHead(draft, width);
+  draft.area = { x: 0, y: top, width, height: Math.max(20, height - top) };
+  (DRAWN[recipe.type] as (draft: Draft, recipe: PracticeRecipe, seed: number) => void)(draft, recipe, seed);
+  const notes = [...new Set(draft.notes)];
+  if (height - top < recipe.size * 6) notes.push('There is little room. Pull the frame taller, or take smaller words.');
+  return { items: draft.items as Item[], notes };
+}
+
+export const PRACTICE: Maker<PracticeRecipe> = { make: makePractice };
