@@ -6,6 +6,7 @@ const ALL = {
   output: () => import('./output'),
   autosave: () => import('./autosave'),
   placing: () => import('./placing'),
+  makers: () => import('./makers'),
   browser: () => import('./browser'),
 } satisfies Record<string, () => Promise<{ run: () => Promise<Figure[]> }>>;
 

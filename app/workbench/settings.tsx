@@ -157,7 +157,7 @@ export function ItemSettings({ bench, items, sheet }: Props) {
             </button>
           ))}
         </div>
-        <div role="tabpanel" aria-label={tab}>
+        <div role="tabpanel" aria-label={tabs.find(({ id }) => id === tab)?.name}>
           {tab === 'make' && made && (
             <MakerPanel bench={bench} group={made} sheet={sheet} part={item === made ? null : item} />
           )}

@@ -3,27 +3,29 @@ import type { Box, Point } from './matrix';
 
 /** Ways between two points that go around boxes. */
 
-/** Whether a segment runs through the inside of a box (Liang and Barsky 1984). */
+/** Whether a segment runs through the inside of a box (Liang and Barsky 1984). Asked very often: it allocates nothing. */
 export function crosses(a: Point, b: Point, box: Box): boolean {
-  let [from, to] = [0, 1];
-  const [dx, dy] = [b.x - a.x, b.y - a.y];
-  const sides: [number, number][] = [
-    [-dx, a.x - box.x],
-    [dx, box.x + box.width - a.x],
-    [-dy, a.y - box.y],
-    [dy, box.y + box.height - a.y],
-  ];
-  for (const [p, q] of sides) {
-    if (Math.abs(p) < 1e-9) {
-      if (q <= 0.001) return false;
-      continue;
-    }
-    const t = q / p;
-    if (p < 0) from = Math.max(from, t);
-    else to = Math.min(to, t);
-    if (from >= to - 1e-9) return false;
+  const right = box.x + box.width;
+  const bottom = box.y + box.height;
+  if ((a.x <= box.x && b.x <= box.x) || (a.x >= right && b.x >= right)) return false;
+  if ((a.y <= box.y && b.y <= box.y) || (a.y >= bottom && b.y >= bottom)) return false;
+  let from = 0;
+  let to = 1;
+  const dx = b.x - a.x;
+  const dy = b.y - a.y;
+  if (Math.abs(dx) > 1e-9) {
+    const near = (box.x - a.x) / dx;
+    const far = (right - a.x) / dx;
+    from = Math.max(from, Math.min(near, far));
+    to = Math.min(to, Math.max(near, far));
   }
-  return true;
+  if (Math.abs(dy) > 1e-9) {
+    const near = (box.y - a.y) / dy;
+    const far = (bottom - a.y) / dy;
+    from = Math.max(from, Math.min(near, far));
+    to = Math.min(to, Math.max(near, far));
+  }
+  return from < to - 1e-9;
 }
 
 export const clear = (points: readonly Point[], boxes: readonly Box[]): boolean =>

@@ -27,8 +27,16 @@ export function facetOf(key: string): Facet | 'place' | null {
   return PLACE.has(key) ? 'place' : WORDS.has(key) ? 'words' : REST.has(key) ? 'rest' : 'look';
 }
 
-export const keysOf = (item: Item, facet: Facet): (keyof Item)[] =>
-  (Object.keys(item) as (keyof Item)[]).filter((key) => facetOf(key) === facet).sort();
+const known = new Map<string, (keyof Item)[]>();
+export function keysOf(item: Item, facet: Facet): (keyof Item)[] {
+  const name = `${item.kind} ${facet}`;
+  let keys = known.get(name);
+  if (!keys) {
+    keys = (Object.keys(item) as (keyof Item)[]).filter((key) => facetOf(key) === facet).sort();
+    known.set(name, keys);
+  }
+  return keys;
+}
 
 /** 32 bits of a text, in letters (FNV-1a). */
 function hash(text: string): string {
@@ -37,11 +45,19 @@ function hash(text: string): string {
   return (h >>> 0).toString(36);
 }
 
-/** With its keys in order: the database does not keep the order they were written in. */
-const ordered = (_: string, value: unknown): unknown =>
-  value && typeof value === 'object' && !Array.isArray(value)
-    ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
-    : value;
+/** As JSON with the keys of objects in order: the database does not keep the order they were written in. */
+function canonical(value: unknown): string {
+  if (Array.isArray(value)) return `[${value.map(canonical).join()}]`;
+  if (value === null || typeof value !== 'object') return typeof value === 'string' ? `"${value}"` : String(value);
+  const object = value as Record<string, unknown>;
+  let out = '{';
+  for (const key of Object.keys(object).sort())
+    if (object[key] !== undefined) out += `${key}:${canonical(object[key])},`;
+  return `${out}}`;
+}
+
+/** Whom a line holds on to is told by the names of parts: `partOf` gives that of an item's identity. */
+type PartOf = (id: string) => string;
 
 /** The names of parts by the identities they have in their group. */
 export function partNames(items: readonly Item[]): PartOf {
@@ -49,17 +65,13 @@ export function partNames(items: readonly Item[]): PartOf {
   return (id) => names.get(id) ?? id;
 }
 
-/** Whom a line holds on to is told by the names of parts: `partOf` gives that of an item's identity. */
-type PartOf = (id: string) => string;
-
 function facetText(item: Item, facet: Facet, partOf: PartOf): string {
   const end = ({ item: held, target, side, x, y }: Extract<Item, { kind: 'line' }>['from']) =>
-    held === null ? { x, y } : { held: partOf(held), target, side };
-  if (item.kind === 'line' && facet === 'words') return JSON.stringify([end(item.from), end(item.to)], ordered);
-  return JSON.stringify(
-    keysOf(item, facet).map((key) => [key, item[key]]),
-    ordered,
-  );
+    held === null ? `${x},${y}` : `${partOf(held)} ${target} ${side}`;
+  if (item.kind === 'line' && facet === 'words') return `${end(item.from)}|${end(item.to)}`;
+  let out = '';
+  for (const key of keysOf(item, facet)) out += `${key}:${canonical(item[key])};`;
+  return out;
 }
 
 export const printOf = (item: Item, partOf: PartOf): string =>

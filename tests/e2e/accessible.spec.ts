@@ -56,6 +56,21 @@ test('everything that opens on the workbench has names and contrast', async ({ b
     await expect(page.getByRole('tabpanel', { name })).not.toContainText('…');
     await check(page, name);
   }
+  await compartment(page, 'Makers');
+  await check(page, 'Makers');
+  for (const [name, leafName] of [
+    ['concept map', 'outline'],
+    ['labelled diagram', 'labels'],
+    ['sums', 'practice'],
+    ['sorting', 'practice'],
+  ]) {
+    await page
+      .getByRole('tabpanel', { name: 'Makers' })
+      .getByRole('button', { name: new RegExp(`^${name}`) })
+      .click();
+    await expect(page.getByRole('tabpanel', { name: leafName }).locator('.field-row').first()).toBeVisible();
+    await check(page, name);
+  }
   await supply(page, 'Shapes', 'star');
   for (const name of ['look', 'place', 'students', 'words']) {
     await leaf(page, name);

@@ -13,14 +13,11 @@ export type Layout = (roots: readonly Branch[], gaps: Gaps, shape: number) => La
 const drawn = (branches: readonly Branch[]) => branches.filter((branch) => branch.depth >= 0);
 
 function outlineLinks(roots: readonly Branch[], sides?: [Side, Side]): LaidLink[] {
-  return everyBranch(roots).flatMap((branch) =>
-    branch.children.map((child) => ({
-      of: child.node.id,
-      from: branch.node.id,
-      to: child.node.id,
-      ...(sides && { sides }),
-    })),
-  );
+  const out: LaidLink[] = [];
+  for (const { node, children } of everyBranch(roots))
+    for (const child of children)
+      out.push({ of: child.node.id, from: node.id, to: child.node.id, sides, free: sides !== undefined });
+  return out;
 }
 
 /** Levels from top to bottom, or from left to right. */
@@ -31,7 +28,8 @@ function tree(roots: readonly Branch[], gaps: Gaps, down: boolean): Laid {
   const room = (b: Branch) => (down ? b.link.height : b.link.width);
   const places = tidy(root, across, gaps.near);
   const levels: { size: number; room: number }[] = [];
-  for (const branch of drawn(everyBranch([root]))) {
+  const all = drawn(everyBranch([root]));
+  for (const branch of all) {
     const level = (levels[branch.depth] ??= { size: 0, room: 0 });
     level.size = Math.max(level.size, along(branch));
     level.room = Math.max(level.room, room(branch) > 0 ? room(branch) + gaps.near : 0);
@@ -41,7 +39,7 @@ function tree(roots: readonly Branch[], gaps: Gaps, down: boolean): Laid {
     starts[i] = i === 0 ? 0 : starts[i - 1] + levels[i - 1].size + Math.max(gaps.level, level.room + gaps.level * 0.4);
   });
   const at = new Map<string, Point>();
-  for (const branch of drawn(everyBranch([root]))) {
+  for (const branch of all) {
     // What stands beside words starts at one line; what stands above them is centred in its level.
     const a = starts[branch.depth] + (down ? levels[branch.depth].size / 2 : branch.width / 2);
     const c = places.get(branch)!;

@@ -7,13 +7,14 @@ import { line, picture, shape, solid, text } from '../../sheet/make';
 import type { Cap, Item } from '../../sheet/schema';
 import { isWritten } from '../../sheet/schema';
 import type { Asked, Kit, Made, Maker } from '../maker';
+import type { Size } from '../measure';
 import { sizeOfWords, styled, tidied } from '../measure';
 import { LAYOUTS } from './layouts';
 import type { Placed } from './links';
 import { wayOf, wordsOn } from './links';
 import { network } from './network';
 import { withoutNodes } from './outline';
-import type { MapRecipe, NodeLook } from './recipe';
+import type { MapNode, MapRecipe, NodeLook } from './recipe';
 import type { Branch, Laid, LaidLink } from './tree';
 import { boxAt, branchesOf, everyBranch } from './tree';
 
@@ -39,7 +40,7 @@ const capsOf = (arrows: MapRecipe['arrows']): { startCap: Cap; endCap: Cap } => 
 });
 
 /** The size of a shape whose inside holds words of a size. */
-function around_(look: NodeLook, width: number, height: number): { width: number; height: number } {
+function holding(look: NodeLook, width: number, height: number): Size {
   let [w, h] = [width, height];
   for (let step = 0; step < 14; step++) {
     const inside = shapeInside(SHAPE[look.shape], w, h, ADJUST[look.shape] ?? []);
@@ -51,51 +52,80 @@ function around_(look: NodeLook, width: number, height: number): { width: number
   return { width: w, height: h };
 }
 
-type Measured = { shape: { width: number; height: number }; picture: number };
+type Measured = { shape: Size; picture: number };
 
-class Draft {
-  readonly gaps;
-  readonly measured = new Map<string, Measured>();
-  readonly roots: Branch[];
+/** What the words of a map take at their full size: everything else is a multiple of that. */
+class Words {
+  private nodes = new Map<string, Measured>();
+  private links = new Map<string, Size>();
 
-  /** `scale` is what all words and gaps are multiplied by. */
   constructor(
     readonly recipe: MapRecipe,
-    readonly scale: number,
     readonly kit: Kit,
+  ) {}
+
+  node(node: MapNode, depth: number): Measured {
+    let known = this.nodes.get(node.id);
+    if (!known) {
+      const look = lookAt(this.recipe, depth);
+      const size = this.recipe.size * look.scale;
+      const words = sizeOfWords(node.text || ' ', { size, bold: look.bold }, 'label', size * 11, this.kit);
+      const pad = look.shape === 'plain' ? size * 0.15 : size * 0.45;
+      const box = holding(look, words.width + 2 * pad + 0.5, words.height + 2 * pad * 0.7);
+      known = { shape: box, picture: node.picture ? Math.max(box.height, size * 2.6) : 0 };
+      this.nodes.set(node.id, known);
+    }
+    return known;
+  }
+
+  link(words: string): Size {
+    if (!words) return { width: 0, height: 0 };
+    let known = this.links.get(words);
+    if (!known) {
+      const size = this.recipe.size * LINK_WORDS;
+      const { width, height } = sizeOfWords(words, { size, italic: true }, 'label', size * 9, this.kit);
+      known = { width: width + size * 0.6, height: height + size * 0.2 };
+      this.links.set(words, known);
+    }
+    return known;
+  }
+}
+
+/** The words on links, of the map's size. */
+const LINK_WORDS = 0.82;
+const times = ({ width, height }: Size, by: number): Size => ({ width: width * by, height: height * by });
+
+/** The map at a scale: all words and gaps multiplied. */
+class Draft {
+  readonly gaps;
+  readonly roots: Branch[];
+
+  constructor(
+    readonly words: Words,
+    readonly scale: number,
   ) {
+    const { recipe } = words;
     const em = recipe.size * scale;
     this.gaps = { near: em * 1.1, level: em * 2.6 };
     this.roots = branchesOf(recipe.nodes, (node, depth) => {
-      const look = lookAt(recipe, depth);
-      const size = em * look.scale;
-      const words = sizeOfWords(node.text || ' ', { size, bold: look.bold }, 'label', size * 11, kit);
-      const pad = look.shape === 'plain' ? size * 0.15 : size * 0.45;
-      const box = around_(look, words.width + 2 * pad + 0.5, words.height + 2 * pad * 0.7);
-      const side = node.picture ? Math.max(box.height, size * 2.6) : 0;
-      this.measured.set(node.id, { shape: box, picture: side });
-      const beside = side > 0 ? side + size * 0.3 : 0;
+      const { shape, picture } = this.sizes(node, depth);
+      const beside = picture > 0 ? picture + em * lookAt(recipe, depth).scale * 0.3 : 0;
       return {
         // Under a node that stands in the middle of its box, lines run straight down.
-        width: box.width + (recipe.layout === 'down' ? 2 * beside : beside),
-        height: Math.max(box.height, side),
-        link: this.wordsSize(node.link),
+        width: shape.width + (recipe.layout === 'down' ? 2 * beside : beside),
+        height: Math.max(shape.height, picture),
+        link: times(words.link(node.link), scale),
       };
     });
   }
 
-  wordsSize(words: string) {
-    if (!words) return { width: 0, height: 0 };
-    const size = this.wordsAt;
-    const { width, height } = sizeOfWords(words, { size, italic: true }, 'label', size * 9, this.kit);
-    return { width: width + size * 0.6, height: height + size * 0.2 };
-  }
-  get wordsAt() {
-    return Math.max(5, this.recipe.size * this.scale * 0.82);
+  sizes(node: MapNode, depth: number): Measured {
+    const { shape, picture } = this.words.node(node, depth);
+    return { shape: times(shape, this.scale), picture: picture * this.scale };
   }
 
   laid(shape: number): Laid | Promise<Laid> {
-    const { layout, links } = this.recipe;
+    const { layout, links } = this.words.recipe;
     return layout === 'network'
       ? network(this.roots, links, this.gaps, shape)
       : LAYOUTS[layout](this.roots, this.gaps, shape);
@@ -112,48 +142,34 @@ function boxesOf(draft: Draft, laid: Laid): Map<string, Box> {
   return out;
 }
 
+type Attempt = { draft: Draft; laid: Laid; boxes: Map<string, Box>; all: Box; fits: boolean };
+
 /**
- * Words and gaps as large as asked, or smaller until the map fits; then spread over the frame where there is room left.
- * The largest that fits is looked for by halving, since a map does not shrink evenly when words wrap.
+ * Words and gaps as large as asked, or smaller until the map fits. A map shrinks as its words do, so the first guess is nearly
+ * right; a few steps more make up for what does not.
  */
-async function fitted(
-  asked: Asked<MapRecipe>,
-  kit: Kit,
-): Promise<{ draft: Draft; laid: Laid; boxes: Map<string, Box>; fits: boolean }> {
-  const { recipe, width, height } = asked;
-  const attempt = async (scale: number) => {
-    const draft = new Draft(recipe, scale, kit);
+async function fitted({ recipe, width, height }: Asked<MapRecipe>, kit: Kit): Promise<Attempt> {
+  const words = new Words(recipe, kit);
+  const attempt = async (scale: number): Promise<Attempt> => {
+    const draft = new Draft(words, scale);
     const laid = await draft.laid(width / height);
     const boxes = boxesOf(draft, laid);
-    const all = around(
-      boxes.size > 0
-        ? [...boxes.values()].flatMap((b) => [b, { x: b.x + b.width, y: b.y + b.height }])
-        : [{ x: 0, y: 0 }],
-    );
+    const all = extentOf([...boxes.values()]);
     return { draft, laid, boxes, all, fits: all.width <= width + 0.01 && all.height <= height + 0.01 };
   };
-  let best = await attempt(1);
-  if (best.fits) return best;
   const smallest = Math.min(1, LEAST_WORDS / (recipe.size * Math.min(...recipe.looks.map((look) => look.scale))));
-  let [low, high] = [
-    smallest,
-    Math.min(1, Math.max(smallest, Math.max(width / best.all.width, height / best.all.height))),
-  ];
-  const guess = await attempt(Math.max(smallest, Math.min(width / best.all.width, height / best.all.height)));
-  if (guess.fits) {
-    best = guess;
-    low = guess.draft.scale;
-  } else best = await attempt(smallest);
-  if (!best.fits) return best;
-  for (let step = 0; step < (recipe.layout === 'network' ? 3 : 6) && high - low > 0.02; step++) {
-    const next = await attempt((low + high) / 2);
-    if (next.fits) {
-      best = next;
-      low = next.draft.scale;
-    } else high = next.draft.scale;
+  let now = await attempt(1);
+  for (let step = 0; !now.fits && now.draft.scale > smallest && step < 8; step++) {
+    const by = Math.min(0.995, width / now.all.width, height / now.all.height);
+    now = await attempt(Math.max(smallest, now.draft.scale * by * (step > 0 ? 0.99 : 1)));
   }
-  return best;
+  return now;
 }
+
+const extentOf = (boxes: readonly Box[]): Box =>
+  boxes.length > 0
+    ? around(boxes.flatMap((b) => [b, { x: b.x + b.width, y: b.y + b.height }]))
+    : { x: 0, y: 0, width: 0, height: 0 };
 
 /** Where all goes in the frame: in its middle, and spread up to half as far again where there is room. */
 function spreadIn(asked: Asked<MapRecipe>, laid: Laid, boxes: Map<string, Box>): (box: Box) => Box {
@@ -189,7 +205,7 @@ function spreadIn(asked: Asked<MapRecipe>, laid: Laid, boxes: Map<string, Box>):
     x: (box.x + box.width / 2) * sx - box.width / 2,
     y: (box.y + box.height / 2) * sy - box.height / 2,
   });
-  const after = around(list.map(moved).flatMap((b) => [b, { x: b.x + b.width, y: b.y + b.height }]));
+  const after = extentOf(list.map(moved));
   const [dx, dy] = [(asked.width - after.width) / 2 - after.x, (asked.height - after.height) / 2 - after.y];
   return (box) => {
     const to = moved(box);
@@ -214,7 +230,7 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
     if (!laidBox) continue;
     const box = place(laidBox);
     const look = lookAt(recipe, depth);
-    const { shape: own, picture: side } = draft.measured.get(node.id)!;
+    const { shape: own, picture: side } = draft.sizes(node, depth);
     const holds = laid.boxes?.has(node.id) ?? false;
     const left = box.x + (side > 0 ? side + em * look.scale * 0.3 : 0);
     const frame = holds
@@ -260,15 +276,20 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
     const done = hand.get(`n-${id}`);
     return placed.has(id) && !done?.hidden && !done?.gone;
   };
+  const obstacles = [...placed, ...beside]
+    .filter(([id]) => shown(id) && !laid.boxes?.has(id))
+    .map(([id, box]) => ({ id, box }));
+  const standing = [...placed.values(), ...beside.values()];
   const lines: Item[] = [];
   const words: Item[] = [];
   const wordBoxes: Box[] = [];
   const link = (part: string, wordsPart: string, of: LaidLink, said: string, arrows: MapRecipe['arrows']) => {
     if (!shown(of.from) || !shown(of.to)) return;
     const [from, to] = [placed.get(of.from)!, placed.get(of.to)!];
-    const others = [...placed, ...beside]
-      .filter(([id]) => id !== of.from && id !== of.to && shown(id) && !laid.boxes?.has(id))
-      .map(([, box]) => box);
+    const others =
+      of.free && hand.size === 0
+        ? []
+        : obstacles.filter(({ id }) => id !== of.from && id !== of.to).map(({ box }) => box);
     // What was moved by hand may stand on another side now.
     const moved = hand.has(`n-${of.from}`) || hand.has(`n-${of.to}`);
     const sides = moved ? undefined : of.sides;
@@ -296,7 +317,7 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
       }),
     );
     if (!said) return;
-    const box = wordsOn(points, draft.wordsSize(said), [...placed.values(), ...beside.values()], wordBoxes);
+    const box = wordsOn(points, times(draft.words.link(said), draft.scale), standing, wordBoxes);
     wordBoxes.push(box);
     words.push(
       text({
@@ -310,7 +331,7 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
         vertical: 'middle',
         fit: 'keep',
         plate: { colour: '#ffffff', opacity: 0.85, spread: tidied(em * 0.16), corner: tidied(em * 0.25) },
-        body: styled(said, { size: tidied(draft.wordsAt), italic: true }),
+        body: styled(said, { size: tidied(em * LINK_WORDS), italic: true }),
       }),
     );
   };

@@ -73,8 +73,11 @@ export function tidy(root: Branch, breadth: (branch: Branch) => number, gap: num
   const order = [top];
   for (let i = 0; i < order.length; i++) {
     const knot = order[i];
-    knot.children = knot.branch.children.map((child, n) => knotOf(child, knot, n));
-    order.push(...knot.children);
+    for (const child of knot.branch.children) {
+      const below = knotOf(child, knot, knot.children.length);
+      knot.children.push(below);
+      order.push(below);
+    }
   }
   const distance = (left: Knot, right: Knot) =>
     (breadth(left.branch) + breadth(right.branch)) / 2 + (left.parent === right.parent ? gap : gap * 1.5);
@@ -86,9 +89,13 @@ export function tidy(root: Branch, breadth: (branch: Branch) => number, gap: num
     let vop = v;
     let vim = siblings[v.number - 1];
     let vom = siblings[0];
-    let [sip, sop, sim, som] = [vip.mod, vop.mod, vim.mod, vom.mod];
+    let sip = vip.mod;
+    let sop = vop.mod;
+    let sim = vim.mod;
+    let som = vom.mod;
     for (;;) {
-      const [right, left] = [nextRight(vim), nextLeft(vip)];
+      const right = nextRight(vim);
+      const left = nextLeft(vip);
       if (!right || !left) break;
       vim = right;
       vip = left;
@@ -133,11 +140,11 @@ export function tidy(root: Branch, breadth: (branch: Branch) => number, gap: num
     if (v.parent) v.parent.defaultAncestor = apportion(v, v.parent.defaultAncestor ?? v.parent.children[0]);
   }
   const out = new Map<Branch, number>();
-  const sums = new Map<Knot, number>([[top, -top.prelim]]);
+  // From here on `shift` holds the sum of the mods above.
+  top.shift = -top.prelim;
   for (const v of order) {
-    const sum = sums.get(v)!;
-    out.set(v.branch, v.prelim + sum);
-    for (const child of v.children) sums.set(child, sum + v.mod);
+    out.set(v.branch, v.prelim + v.shift);
+    for (const child of v.children) child.shift = v.shift + v.mod;
   }
   return out;
 }
@@ -147,7 +154,7 @@ function postOrder(top: Knot): Knot[] {
   const rest = [top];
   for (let v = rest.pop(); v; v = rest.pop()) {
     out.push(v);
-    rest.push(...v.children);
+    for (const child of v.children) rest.push(child);
   }
   return out.reverse();
 }

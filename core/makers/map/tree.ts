@@ -32,6 +32,8 @@ export type LaidLink = {
   forward?: boolean;
   /** Drawn in steps, whatever the map's links are: the bracket beside a list. */
   bracket?: boolean;
+  /** Runs where the layout leaves room: nothing can stand in its way. */
+  free?: boolean;
 };
 
 export type Gaps = {
@@ -50,7 +52,8 @@ export function branchesOf(
   for (const node of nodes) {
     const parent = node.parent === null ? undefined : byId.get(node.parent);
     const depth = parent ? parent.depth + 1 : 0;
-    const branch: Branch = { node, depth, children: [], ...size(node, depth) };
+    const { width, height, link } = size(node, depth);
+    const branch: Branch = { node, depth, children: [], width, height, link };
     byId.set(node.id, branch);
     (parent ? parent.children : roots).push(branch);
   }
@@ -63,7 +66,7 @@ export function everyBranch(roots: readonly Branch[]): Branch[] {
   const rest = roots.toReversed();
   for (let branch = rest.pop(); branch; branch = rest.pop()) {
     out.push(branch);
-    rest.push(...branch.children.toReversed());
+    for (let i = branch.children.length - 1; i >= 0; i--) rest.push(branch.children[i]);
   }
   return out;
 }

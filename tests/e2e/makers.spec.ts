@@ -1,0 +1,249 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { blankPage, compartment, drawn, enter, expect, field, leaf, press, saved, stack, test } from './house';
+
+const rows = (page: Page) => page.getByRole('list', { name: 'Outline' }).getByRole('textbox');
+const outline = (page: Page) => rows(page).evaluateAll((all) => all.map((one) => (one as HTMLInputElement).value));
+const depths = (page: Page) =>
+  rows(page).evaluateAll((all) => all.map((one) => Number(/level (\d+)/.exec(one.getAttribute('aria-label')!)![1])));
+const onSheet = (page: Page) => page.getByRole('list', { name: 'What stands on the page' });
+const made = async (page: Page, name: RegExp | string) => {
+  await compartment(page, 'Makers');
+  await page.getByRole('tabpanel', { name: 'Makers' }).getByRole('button', { name }).click();
+};
+
+/** The middle of what is chosen, on the screen. */
+async function middle(page: Page): Promise<{ x: number; y: number }> {
+  await expect(page.locator('.sheet-over .mark-frame')).toHaveCount(1);
+  const box = (await page.locator('.sheet-over .mark-frame').boundingBox())!;
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
+/** Puts a map on the page and writes an outline into its pad. */
+async function writeMap(page: Page) {
+  await made(page, /^concept map/);
+  await rows(page).first().click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('salt marsh');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('plants');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('sea lavender');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Shift+Tab');
+  await page.keyboard.type('animals');
+  await expect(onSheet(page)).toContainText('animals');
+  await saved(page);
+}
+
+test.describe('a concept map', () => {
+  let page: Page;
+  test.beforeAll(async ({ browser, house }) => {
+    page = await enter(browser, house, 'Maren');
+  });
+  test.beforeEach(() => blankPage(page));
+
+  test('follows its outline, and is there after a reload', async () => {
+    await writeMap(page);
+    expect(await outline(page)).toEqual(['salt marsh', 'plants', 'sea lavender', 'animals']);
+    expect(await depths(page)).toEqual([1, 2, 3, 2]);
+    for (const words of ['salt marsh', 'plants', 'sea lavender', 'animals'])
+      await expect(onSheet(page)).toContainText(words);
+    await page.getByRole('radio', { name: 'all round' }).click();
+    await expect(page.getByRole('radio', { name: 'all round' })).toBeChecked();
+    await saved(page);
+    await page.reload();
+    await drawn(page);
+    for (const words of ['salt marsh', 'animals']) await expect(onSheet(page)).toContainText(words);
+  });
+
+  test('what is done on the map shows in the outline: a child, a name, a branch hung elsewhere, a node taken away', async () => {
+    await writeMap(page);
+    await rows(page).nth(3).click();
+    await page.locator('[data-stage]').focus();
+    await page.keyboard.press('Control+Enter');
+    await expect(rows(page)).toHaveCount(5);
+    await page.keyboard.type('heron');
+    await page.keyboard.press('Escape');
+    await expect.poll(() => outline(page)).toEqual(['salt marsh', 'plants', 'sea lavender', 'animals', 'heron']);
+    expect(await depths(page)).toEqual([1, 2, 3, 2, 3]);
+    // Dropped on “plants”, it hangs there.
+    await rows(page).nth(1).click();
+    const plants = await middle(page);
+    await rows(page).nth(4).click();
+    const heron = await middle(page);
+    await page.mouse.move(heron.x, heron.y);
+    await page.mouse.down();
+    await page.mouse.move(plants.x + 20, plants.y + 20, { steps: 4 });
+    await page.mouse.move(plants.x, plants.y, { steps: 3 });
+    await page.mouse.up();
+    await expect.poll(() => outline(page)).toEqual(['salt marsh', 'plants', 'sea lavender', 'heron', 'animals']);
+    expect(await depths(page)).toEqual([1, 2, 3, 3, 2]);
+    await rows(page).nth(2).click();
+    await page.locator('[data-stage]').focus();
+    await page.keyboard.press('Delete');
+    await expect.poll(() => outline(page)).toEqual(['salt marsh', 'plants', 'heron', 'animals']);
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => outline(page)).toEqual(['salt marsh', 'plants', 'sea lavender', 'heron', 'animals']);
+    await saved(page);
+  });
+
+  test('a node moved by hand keeps its place when the outline goes on, until it is tidied', async () => {
+    await writeMap(page);
+    await rows(page).nth(1).click();
+    const down = field(page, 'down');
+    const before = Number(await down.inputValue());
+    await page.locator('[data-stage]').focus();
+    for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowDown');
+    await expect.poll(async () => Number(await down.inputValue()) - before).toBeGreaterThan(0.4);
+    await expect(page.getByText('1 part was changed by hand')).toBeVisible();
+    await rows(page).nth(3).press('End');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('water');
+    await expect(onSheet(page)).toContainText('water');
+    await rows(page).nth(1).click();
+    await expect(page.getByText('1 part was changed by hand')).toBeVisible();
+    await page.getByText('tidy', { exact: true }).click();
+    await expect(page.getByText('1 part was changed by hand')).toHaveCount(0);
+    await saved(page);
+  });
+
+  test('takes in a pasted list and a file, gives out OPML, and says what it can’t take', async () => {
+    await made(page, /^concept map/);
+    await rows(page).first().click();
+    const paste = (text: string) =>
+      page.evaluate((words) => {
+        const data = new DataTransfer();
+        data.setData('text/plain', words);
+        document.activeElement!.dispatchEvent(
+          new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+        );
+      }, text);
+    await paste('• tide\n\t◦ high water\n\t◦ low water');
+    await expect.poll(() => outline(page)).toEqual(['Main idea', 'tide', 'high water', 'low water']);
+    expect(await depths(page)).toEqual([1, 1, 2, 2]);
+    await rows(page).first().click();
+    await paste(Array.from({ length: 5000 }, (_, i) => `line ${i}`).join('\n'));
+    await expect(page.getByText(/5,000 lines; a map holds 600/)).toBeVisible();
+    expect(await rows(page).count()).toBe(4);
+    await page.getByRole('button', { name: 'all right' }).click();
+    const file = page.getByLabel('File with an outline');
+    await file.setInputFiles({
+      name: 'loop.graphml',
+      mimeType: 'application/xml',
+      buffer: Buffer.from(
+        '<graphml><key id="k" for="node" attr.name="label"/><graph edgedefault="directed"><node id="a"><data key="k">sun</data></node><node id="b"><data key="k">algae</data></node><edge source="a" target="b"/><edge source="b" target="a"/></graph></graphml>',
+      ),
+    });
+    await expect.poll(() => outline(page)).toEqual(['sun', 'algae']);
+    await file.setInputFiles({
+      name: 'torn.opml',
+      mimeType: 'text/x-opml',
+      buffer: Buffer.from('<opml><body><outline text="x">'),
+    });
+    await expect(page.getByText(/“torn.opml”: This OPML file is damaged/)).toBeVisible();
+    await page.getByRole('button', { name: 'all right' }).click();
+    await page.getByRole('button', { name: 'as a file ▾' }).click();
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByText('outline (OPML)').click()]);
+    expect(readFileSync(await download.path(), 'utf8')).toContain('<outline text="sun">');
+  });
+});
+
+test.describe('a labelled diagram', () => {
+  let page: Page;
+  test.beforeAll(async ({ browser, house }) => {
+    page = await enter(browser, house, 'Maren');
+  });
+  test.beforeEach(async () => {
+    await blankPage(page);
+    await made(page, /^labelled diagram/);
+    await expect(page.getByRole('textbox', { name: 'Spot 1', exact: true })).toBeVisible();
+  });
+  const edition = async (name: string) => {
+    await page.getByRole('combobox', { name: 'Edition' }).click();
+    await page.getByTitle(name, { exact: true }).click();
+  };
+
+  test('is labelled at once, and one choice makes it another edition with its bank and key', async ({ house }) => {
+    await expect(onSheet(page)).toContainText('bill');
+    await edition('empty, with a word bank');
+    await page.getByLabel(/^Decoys/).fill('antler, Bill');
+    await page.getByLabel(/^Decoys/).blur();
+    await expect(page.getByText(/“Bill” can’t mislead/)).toBeVisible();
+    await expect(onSheet(page)).toContainText('antler');
+    await saved(page);
+    await page.getByRole('link', { name: 'Hand out' }).click();
+    await page.waitForURL(/hand-out/);
+    await expect(page.getByText('9 parts, spelling')).toBeVisible();
+    expect(house.url).toBeTruthy();
+  });
+
+  test('a spot is pointed at on the picture, and named', async () => {
+    const count = await page.getByRole('list', { name: 'Spots' }).getByRole('listitem').count();
+    await page.getByText('+ new spot').click();
+    await press(page, 396, 330);
+    const fresh = page.getByRole('textbox', { name: `Spot ${count + 1}`, exact: true });
+    await fresh.fill('breast');
+    await expect(onSheet(page)).toContainText('breast');
+    await page.getByText('+ new spot').click();
+    await press(page, 20, 20);
+    await expect(page.getByText(/Press on the picture itself/)).toBeVisible();
+    await page.getByRole('button', { name: 'all right' }).click();
+    await saved(page);
+  });
+});
+
+test.describe('a practice sheet', () => {
+  let page: Page;
+  test.beforeAll(async ({ browser, house }) => {
+    page = await enter(browser, house, 'Maren');
+  });
+  test.beforeEach(() => blankPage(page));
+
+  test('thirty versions are thirty pages and one step', async () => {
+    await made(page, 'sums');
+    await expect(page.getByText('+ − up to 20')).toBeVisible();
+    await expect(onSheet(page)).toContainText('Sums');
+    await page.getByText('30 versions', { exact: true }).click();
+    await expect(page.getByText('30 versions: this page and the 29 after it.')).toBeVisible();
+    await expect(page.getByText('page 1 of 30')).toBeVisible();
+    const first = await onSheet(page).innerText();
+    await page.locator('[data-stage]').focus();
+    await page.keyboard.press('PageDown');
+    await expect(page.getByText('page 2 of 30')).toBeVisible();
+    await expect.poll(async () => (await onSheet(page).innerText()) === first).toBe(false);
+    await page.locator('[data-stage]').focus();
+    await page.keyboard.press('Control+z');
+    await expect(page.getByText('page 1 of 30')).toHaveCount(0);
+    await saved(page);
+  });
+
+  test('says how hard it is, and what it lacks', async () => {
+    await made(page, 'bingo');
+    await expect(page.getByText('3 by 3 out of 14 things')).toBeVisible();
+    await field(page, 'side').fill('6');
+    await field(page, 'side').press('Enter');
+    await expect(page.getByText(/6 by 6 needs 36 things; there are 14/)).toBeVisible();
+    await made(page, 'word search');
+    await field(page, 'words').fill('otter\nhippopotamuses\nvole');
+    await field(page, 'words').blur();
+    await expect(page.getByText(/Not hidden: HIPPOPOTAMUSES/)).toBeVisible();
+    await leaf(page, 'place');
+    await leaf(page, 'practice');
+    await expect(stack(page)).toHaveCount(2);
+    await saved(page);
+  });
+
+  test('students get it without its solution', async ({ house }) => {
+    await made(page, 'matching');
+    await expect(onSheet(page)).toContainText('Matching');
+    await saved(page);
+    const id = /sheets\/([^/?]+)/.exec(page.url())![1];
+    const students = await page.request.get(`${house.url}/sheets/${id}/export?as=pdf`);
+    const key = await page.request.get(`${house.url}/sheets/${id}/export?as=pdf&side=key`);
+    expect([students.status(), key.status()]).toEqual([200, 200]);
+    expect((await key.body()).length).toBeGreaterThan((await students.body()).length);
+  });
+});
