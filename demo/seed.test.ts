@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { wordsOf } from '../core/drawing/item';
 import { isEmpty } from '../core/sheet/body';
+import { givenOut } from '../core/handout/copy';
 import { unreadable } from '../core/proof/readable';
 import { isWritten, Sheet } from '../core/sheet/schema';
 import { everyItem } from '../core/sheet/tree';
@@ -16,6 +17,7 @@ import { SECRET, TEACHERS } from './school';
 import { Shelf } from '../server/shelf';
 import { seed } from './seed';
 import { foodSheet, heronSheet, nestPoster, tideSheet } from './sheets';
+import { marshUnit } from './unit';
 import { marshOverview, nightPoster } from './wall';
 
 let db: Database;
@@ -63,6 +65,17 @@ test('says the same each time: its sheets hold no chance', () => {
     expect(make()).toEqual(make());
     expect(Sheet.safeParse(make()).error).toBeUndefined();
   }
+});
+
+test('what makers made for the unit is the same each time, whole, and goes out without its answers', async () => {
+  const { resources } = await Shelf.open();
+  const unit = await marshUnit(resources);
+  expect(unit).toEqual(await marshUnit(resources));
+  expect(Sheet.safeParse(unit).error).toBeUndefined();
+  expect(unit.pages.map(({ items }) => items.some((item) => item.kind === 'group' && item.maker))).toEqual(
+    unit.pages.map(() => true),
+  );
+  expect([...everyItem(givenOut(unit))].some((item) => item.role === 'key')).toBe(false);
 });
 
 test('what is to be hung up can be read, and holds all its words', async () => {

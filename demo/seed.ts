@@ -16,6 +16,7 @@ import { lockDirectory } from '../server/database/lock';
 import { openDatabase } from '../server/database/open';
 import { hashSecret } from '../server/accounts/secret';
 import { projectRoot } from '../server/place';
+import { Shelf } from '../server/shelf';
 import { addClass, addStudent } from '../server/stores/classes';
 import { copiesOf, goesOf, handIn, markBegun, returnGo } from '../server/stores/copies';
 import type { ClassCopy } from '../server/stores/copies';
@@ -28,6 +29,7 @@ import { createSheet } from '../server/stores/sheets';
 import { HERON_PIECES, TIDE_PIECES } from './pieces';
 import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS } from './school';
 import { foodSheet, heronSheet, nestPoster, tideSheet } from './sheets';
+import { marshUnit } from './unit';
 import { marshOverview, nightPoster } from './wall';
 
 /** Fills an empty database with the demo school, through the same core and stores as the application. */
@@ -278,6 +280,8 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   await make(teacherId, 'poster', nestPoster());
   await make(teacherId, 'poster', nightPoster());
   await make(teacherId, 'poster', marshOverview());
+  const { resources } = await Shelf.open();
+  await make(teacherId, 'worksheet', await marshUnit(resources));
   await make(teacherId, 'map', foodSheet());
   const tide = await make(teacherId, 'worksheet', tideSheet());
   const heron = await make(teacherId, 'diagram', heronSheet());

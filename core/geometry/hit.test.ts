@@ -5,7 +5,7 @@ import { free, group, line, page, picture, plain, shape, text } from '../sheet/m
 import type { GroupItem, Item } from '../sheet/schema';
 import { contains, encloses, grown, overlaps, spanned, union } from './box';
 import { covers, edgeDistance, flatten } from './flatten';
-import { boxOf, itemsAt, itemsWithin, targetAt } from './hit';
+import { boxOf, holdAt, itemsAt, itemsWithin, targetAt } from './hit';
 import { adjusted, FAMILIES, OUTLINES, roundedBox, shapeHandles, shapeInside, shapePath, SHAPES } from './outline';
 
 const bird: DrawnPicture = {
@@ -177,3 +177,20 @@ test('a path covers what it goes round, by either rule', () => {
 
 test('round corners are at most half the shorter side', () =>
   expect(roundedBox(100, 20, 500)).toBe(roundedBox(100, 20, 10)));
+
+test('a line’s end holds on to what lies within a group, turned groups included, never to a group or picture itself', () => {
+  const inner = shape({ id: 'inner', x: 10, y: 10, width: 40, height: 20 });
+  const turned = group({ id: 'g', x: 100, y: 100, width: 100, height: 60, angle: 90, items: [inner] });
+  const p = on(turned, picture({ id: 'bird', picture: bird.id, x: 300, y: 0, width: 100, height: 100 }));
+  // Turned by a quarter about 150, 130: the inner box's middle goes from 130, 120 to 160, 110.
+  expect(holdAt(p, { x: 160, y: 110 }, 2, pictures, 'line')?.id).toBe('inner');
+  expect(holdAt(p, { x: 120, y: 150 }, 2, pictures, 'line')).toBeNull();
+  expect(holdAt(p, { x: 350, y: 50 }, 2, pictures, 'line')).toBeNull();
+  expect(holdAt(p, { x: 160, y: 110 }, 2, pictures, 'inner')).toBeNull();
+});
+
+test('named parts are found on pictures within groups', () => {
+  const inner = picture({ id: 'bird', picture: bird.id, width: 100, height: 100 });
+  const p = on(group({ id: 'g', x: 50, y: 0, width: 100, height: 100, items: [inner] }));
+  expect(targetAt(p, { x: 131, y: 21 }, 4, pictures)).toEqual({ item: 'bird', target: 'bill' });
+});

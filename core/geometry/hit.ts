@@ -2,8 +2,9 @@ import type { Pictures } from '../drawing/picture';
 import { isEmpty } from '../sheet/body';
 import type { GroupItem, InkItem, Item, Page, ShapeItem } from '../sheet/schema';
 import { isFramed } from '../sheet/schema';
+import { everyItem } from '../sheet/tree';
 import { contains, encloses } from './box';
-import { frameMatrix, localBox, pageBox, parentMatrix } from './frame';
+import { frameMatrix, localBox, pageBox, pageMatrix, parentMatrix } from './frame';
 import { covers, edgeDistance, flatten } from './flatten';
 import { distanceTo, lineEnds, wayOfLine } from './line';
 import type { Box, Matrix, Point } from './matrix';
@@ -79,11 +80,11 @@ export function targetAt(
 ): { item: string; target: string } | null {
   let best: { item: string; target: string } | null = null;
   let nearest = Infinity;
-  for (const item of page.items) {
+  for (const item of everyItem(page)) {
     if (item.kind !== 'picture' || item.hidden) continue;
     const picture = pictures(item.picture);
     if (!picture) continue;
-    const matrix = compose(parentMatrix(page, item.id), frameMatrix(item));
+    const matrix = pageMatrix(page, item);
     for (const t of picture.targets) {
       const at = transform(matrix, { x: (t.x / picture.width) * item.width, y: (t.y / picture.height) * item.height });
       const distance = Math.hypot(at.x - point.x, at.y - point.y);
@@ -95,6 +96,24 @@ export function targetAt(
     }
   }
   return best;
+}
+
+/** The foremost thing at a point that a line's end may hold on to, within groups too; pictures are held by their parts only. */
+export function holdAt(
+  page: Page,
+  point: Point,
+  reach: number,
+  pictures: Pictures,
+  except: string,
+  within: GroupItem | null = null,
+): Item | null {
+  for (const item of itemsAt(page, within, point, reach, pictures)) {
+    if (item.id === except || item.kind === 'picture') continue;
+    const found =
+      item.kind === 'group' ? holdAt(page, point, reach, pictures, except, item) : isHold(item) ? item : null;
+    if (found) return found;
+  }
+  return null;
 }
 
 /** What a line's end may hold on to. */

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { beginMap } from '../makers/map/begin';
 import { free, group, line, page, picture, plain, shape, sheet, text } from '../sheet/make';
 import type { Item, Sheet } from '../sheet/schema';
 import { Sheet as SheetSchema } from '../sheet/schema';
@@ -138,4 +139,34 @@ describe('touching', () => {
   });
   test('an empty list of changes is allowed: it changes nothing', () =>
     expect(refusal(copy, { kind: 'all', changes: [] }, [])).toBeNull());
+});
+
+describe('making', () => {
+  const maker = { kind: 'map' as const, recipe: beginMap([]), seed: 1, parts: ['n-1'] };
+  const own = group({ id: 'map', touch: 'free', maker, items: [shape({ id: 'map-n-1', touch: 'free' })] });
+  const spot = { page: 'p', group: null, behind: null };
+  test('a student puts down a map only where that supply is open', () => {
+    const insert = { kind: 'insert' as const, spot, item: own };
+    expect(refusal(on(), insert, ['map'])).toBeNull();
+    expect(refusal(on(), insert, ['shape'])).toMatch(/not opened/);
+    expect(refusal(on(), { ...insert, item: { ...own, items: [shape({ id: 'x' })] } }, ['map'])).not.toBeNull();
+  });
+  test('its parts come and go with its recipe, and stay free', () => {
+    const part = (item: Item) => refusal(on(own), { kind: 'insert', spot: { ...spot, group: 'map' }, item }, ['map']);
+    expect(part(line({ id: 'l', touch: 'free' }))).toBeNull();
+    expect(part(line({ id: 'l' }))).not.toBeNull();
+    expect(part(text({ id: 't', touch: 'free', blank: true }))).toMatch(/Only a teacher/);
+    expect(refusal(on(own), { kind: 'set', id: 'map', values: { maker } }, ['map'])).toBeNull();
+  });
+  test('a group of their own does not become a way around what is shut', () => {
+    const plainGroup = group({ id: 'g', touch: 'free', items: [] });
+    expect(refusal(on(plainGroup), { kind: 'set', id: 'g', values: { maker } }, [])).not.toBeNull();
+    expect(
+      refusal(
+        on(plainGroup),
+        { kind: 'insert', spot: { ...spot, group: 'g' }, item: text({ id: 't', touch: 'free' }) },
+        [],
+      ),
+    ).not.toBeNull();
+  });
 });

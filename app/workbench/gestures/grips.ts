@@ -1,7 +1,7 @@
 import type { PointerEvent as ReactPointerEvent } from 'react';
 import { union } from '../../../core/geometry/box';
 import { pageMatrix, parentMatrix } from '../../../core/geometry/frame';
-import { boxOf, isHold, itemsAt, targetAt } from '../../../core/geometry/hit';
+import { boxOf, holdAt, targetAt } from '../../../core/geometry/hit';
 import { bendAt, lineEnds } from '../../../core/geometry/line';
 import type { Point } from '../../../core/geometry/matrix';
 import { inverse, linear, transform } from '../../../core/geometry/matrix';
@@ -117,7 +117,7 @@ export function pullEnd(ground: Ground, event: ReactPointerEvent, side: 'from' |
   const ends = lineEnds(bench.page, item, pictureNow);
   const middle = { x: (ends.from.x + ends.to.x) / 2, y: (ends.from.y + ends.to.y) / 2 };
   ground.reshape(event, 'Lead line', [item], (point, pointer) => {
-    const found = unsnapped(pointer) || pointer.shiftKey || pointer.altKey ? null : holdAt(ground, point, item);
+    const found = unsnapped(pointer) || pointer.shiftKey || pointer.altKey ? null : holdFor(ground, point, item);
     ground.show({ hold: found });
     let local = transform(outer, point);
     const centred = pointer.altKey && item[other].item === null;
@@ -144,12 +144,10 @@ export function inSteps(from: Point, to: Point, step: number): Point {
 }
 
 /** What a line's end would hold on to at a point: a named part first, else the foremost box there. */
-function holdAt({ bench, scale }: Ground, point: Point, line: LineItem): Target | null {
+function holdFor({ bench, scale }: Ground, point: Point, line: LineItem): Target | null {
   const part = targetAt(bench.page, point, 9 / scale, pictureNow);
   if (part) return part;
-  const box = itemsAt(bench.page, null, point, 2 / scale, pictureNow).find(
-    (item) => isHold(item) && item.id !== line.id && item.kind !== 'picture',
-  );
+  const box = holdAt(bench.page, point, 2 / scale, pictureNow, line.id);
   return box ? { item: box.id, target: null } : null;
 }
 

@@ -56,8 +56,12 @@ function drawHead(draft: Draft, width: number): number {
     y = em * 0.1;
   }
   if (recipe.title) {
-    const free = recipe.nameLine ? width * 0.5 - em * 4 : width;
     const style = { size: em * 1.7, bold: true };
+    const beside = recipe.nameLine ? width - Math.min(width * 0.5, em * 17) - em * 4 : width;
+    const fits = draft.sizeOf(recipe.title, 5000, style).width <= beside;
+    // A long title gets a row of its own under the name.
+    if (recipe.nameLine && !fits) y = em * 2.1;
+    const free = fits ? beside : width;
     const { height } = draft.sizeOf(recipe.title, free, style);
     draft.words('title', recipe.title, { x: 0, y, width: free, height }, { align: 'left', vertical: 'top', style });
     y += height;
