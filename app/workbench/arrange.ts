@@ -58,7 +58,13 @@ export function remove(bench: Bench): void {
     );
     return Object.keys(values).length > 0 ? [set(item.id, values)] : [];
   });
-  bench.make('Remove', all([...freed, ...items.map((item): Change => ({ kind: 'remove', id: item.id }))]));
+  const { enteredGroup } = bench;
+  const removed = bench.make(
+    'Remove',
+    all([...freed, ...items.map((item): Change => ({ kind: 'remove', id: item.id }))]),
+  );
+  // Whoever takes a part out of what a maker made goes on with its recipe.
+  if (removed && enteredGroup?.maker) bench.select([enteredGroup.id]);
 }
 
 /** One step (by 1) or all the way (by Infinity) to the front; negative to the back. */

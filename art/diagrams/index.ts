@@ -1,7 +1,25 @@
 import type { Tagged } from '../drawn';
-import { heron } from './heron';
 import { shoreCrab } from './crab';
+import { eye } from './eye';
+import { flower, leaf, plantCell } from './flower';
 import { glasswort } from './glasswort';
+import { heron } from './heron';
+import { river, soil, waterCycle } from './land';
+import { bicycle, lock, windmill } from './machines';
 
-/** Adding a diagram is adding a file and a row. */
-export const DIAGRAMS: readonly Tagged[] = [heron, shoreCrab, glasswort];
+/** Adding a diagram is adding it to a file and a row. */
+export const DIAGRAMS: readonly Tagged[] = [
+  heron,
+  shoreCrab,
+  glasswort,
+  flower,
+  leaf,
+  plantCell,
+  eye,
+  waterCycle,
+  soil,
+  river,
+  lock,
+  windmill,
+  bicycle,
+];

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { compartment, drawn, enter, expect, leaf, openSheet, press, supply, test } from './house';
+import { blankPage, compartment, drawn, enter, expect, leaf, openSheet, press, supply, test } from './house';
 
 /** Names, contrast and structure of every main screen, by axe. */
 
@@ -56,21 +56,6 @@ test('everything that opens on the workbench has names and contrast', async ({ b
     await expect(page.getByRole('tabpanel', { name })).not.toContainText('…');
     await check(page, name);
   }
-  await compartment(page, 'Makers');
-  await check(page, 'Makers');
-  for (const [name, leafName] of [
-    ['concept map', 'outline'],
-    ['labelled diagram', 'labels'],
-    ['sums', 'practice'],
-    ['sorting', 'practice'],
-  ]) {
-    await page
-      .getByRole('tabpanel', { name: 'Makers' })
-      .getByRole('button', { name: new RegExp(`^${name}`) })
-      .click();
-    await expect(page.getByRole('tabpanel', { name: leafName }).locator('.field-row').first()).toBeVisible();
-    await check(page, name);
-  }
   await supply(page, 'Shapes', 'star');
   for (const name of ['look', 'place', 'students', 'words']) {
     await leaf(page, name);
@@ -96,6 +81,26 @@ test('everything that opens on the workbench has names and contrast', async ({ b
   await page.getByTitle('A4', { exact: true }).click();
   await expect(page.locator('.size-ways img')).toHaveCount(2);
   await check(page, 'another size');
+});
+
+test('the makers and their recipes have names and contrast', async ({ browser, house }) => {
+  const page = await enter(browser, house, 'Maren');
+  await blankPage(page);
+  await compartment(page, 'Makers');
+  await check(page, 'Makers');
+  for (const [name, leafName] of [
+    ['concept map', 'outline'],
+    ['labelled diagram', 'labels'],
+    ['sums', 'practice'],
+    ['sorting', 'practice'],
+  ]) {
+    await page
+      .getByRole('tabpanel', { name: 'Makers' })
+      .getByRole('button', { name: new RegExp(`^${name}`) })
+      .click();
+    await expect(page.getByRole('tabpanel', { name: leafName }).locator('.field-row').first()).toBeVisible();
+    await check(page, name);
+  }
 });
 
 test('every screen of a student has names and contrast', async ({ browser, house }) => {

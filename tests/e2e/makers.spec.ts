@@ -12,8 +12,9 @@ const made = async (page: Page, name: RegExp | string) => {
   await page.getByRole('tabpanel', { name: 'Makers' }).getByRole('button', { name }).click();
 };
 
-/** The middle of what is chosen, on the screen. */
-async function middle(page: Page): Promise<{ x: number; y: number }> {
+/** The middle of what is chosen, on the screen; its name tells when that is so. */
+async function middle(page: Page, name: string): Promise<{ x: number; y: number }> {
+  await expect(page.locator('.settings h3')).toContainText(name);
   await expect(page.locator('.sheet-over .mark-frame')).toHaveCount(1);
   const box = (await page.locator('.sheet-over .mark-frame').boundingBox())!;
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
@@ -62,6 +63,7 @@ test.describe('a concept map', () => {
   test('what is done on the map shows in the outline: a child, a name, a branch hung elsewhere, a node taken away', async () => {
     await writeMap(page);
     await rows(page).nth(3).click();
+    await expect(page.locator('.settings h3')).toContainText('animals');
     await page.locator('[data-stage]').focus();
     await page.keyboard.press('Control+Enter');
     await expect(rows(page)).toHaveCount(5);
@@ -71,9 +73,9 @@ test.describe('a concept map', () => {
     expect(await depths(page)).toEqual([1, 2, 3, 2, 3]);
     // Dropped on “plants”, it hangs there.
     await rows(page).nth(1).click();
-    const plants = await middle(page);
+    const plants = await middle(page, 'plants');
     await rows(page).nth(4).click();
-    const heron = await middle(page);
+    const heron = await middle(page, 'heron');
     await page.mouse.move(heron.x, heron.y);
     await page.mouse.down();
     await page.mouse.move(plants.x + 20, plants.y + 20, { steps: 4 });
@@ -82,6 +84,7 @@ test.describe('a concept map', () => {
     await expect.poll(() => outline(page)).toEqual(['salt marsh', 'plants', 'sea lavender', 'heron', 'animals']);
     expect(await depths(page)).toEqual([1, 2, 3, 3, 2]);
     await rows(page).nth(2).click();
+    await expect(page.locator('.settings h3')).toContainText('sea lavender');
     await page.locator('[data-stage]').focus();
     await page.keyboard.press('Delete');
     await expect.poll(() => outline(page)).toEqual(['salt marsh', 'plants', 'heron', 'animals']);
@@ -93,6 +96,7 @@ test.describe('a concept map', () => {
   test('a node moved by hand keeps its place when the outline goes on, until it is tidied', async () => {
     await writeMap(page);
     await rows(page).nth(1).click();
+    await expect(page.locator('.settings h3')).toContainText('plants');
     const down = field(page, 'down');
     const before = Number(await down.inputValue());
     await page.locator('[data-stage]').focus();
