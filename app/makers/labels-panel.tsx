@@ -17,7 +17,7 @@ import { More, NumberField, Row, Toggle } from '../workbench/fields';
 import { spotsIn } from './begin';
 import { useMade } from './made';
 import type { PanelProps } from './panel';
-import { Notes } from './panel';
+import { listed, Notes, WordsSize } from './panel';
 import { PicturePick } from './picture-pick';
 
 /** A labelled diagram's margin card: the picture, its spots and what they are called, and which edition of it this is. */
@@ -120,11 +120,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
             placeholder="none; separate them by commas"
             defaultValue={recipe.decoys.join(', ')}
             onBlur={(event) => {
-              const decoys = event.target.value
-                .split(/[,;]/)
-                .map((word) => word.trim().slice(0, 200))
-                .filter(Boolean)
-                .slice(0, 20);
+              const decoys = listed(event.target.value, 20, 200);
               if (decoys.join() !== recipe.decoys.join()) put('Decoys', { decoys });
             }}
           />
@@ -183,11 +179,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
                 aria-label={`Other right words of spot ${i + 1}`}
                 onBlur={(event) =>
                   setSpot(spot.id, {
-                    also: event.target.value
-                      .split(',')
-                      .map((word) => word.trim().slice(0, 200))
-                      .filter(Boolean)
-                      .slice(0, 19),
+                    also: listed(event.target.value, 19, 200),
                   })
                 }
               />
@@ -227,15 +219,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
           onChange={(sides) => put('Sides', { sides })}
           style={{ width: 106 }}
         />
-        <NumberField
-          bare
-          label="Size of words"
-          value={recipe.size}
-          suffix="pt"
-          min={5}
-          max={120}
-          onChange={(size) => put('Size of words', { size })}
-        />
+        <WordsSize size={recipe.size} onChange={put} />
       </Row>
       <More title="colours">
         <Swatches

@@ -8,13 +8,13 @@ import { ARROWS, MAP_LAYOUTS, NODE_SHAPES } from '../../core/makers/map/recipe';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
 import { BenchContext, Swatches } from '../workbench/colour-field';
-import { More, NumberField, PercentField, Row, Toggle } from '../workbench/fields';
+import { More, PercentField, Row, Toggle } from '../workbench/fields';
 import { findOn } from '../../core/sheet/tree';
 import { takeOut, useMade } from './made';
 import { addNode, chooseNode, linkChosen, nodeOf } from './map-commands';
 import { OutlinePad } from './outline-pad';
 import type { PanelProps } from './panel';
-import { Notes } from './panel';
+import { Notes, WordsSize } from './panel';
 
 /** A concept map's margin card: its outline, how it is laid out, and how its nodes and links look. */
 
@@ -112,7 +112,10 @@ export function MapPanel({ bench, group, sheet, part }: PanelProps) {
         current={current}
         onEdit={(name, next, keep) =>
           // A line that was just begun has no node to be chosen before it is made.
-          edit(name, next, keep, () => row.current && chooseNode(bench, group.id, row.current))
+          edit(name, next, keep, () => {
+            const writing = document.activeElement?.closest('.outline-pad');
+            if (writing && row.current) chooseNode(bench, group.id, row.current);
+          })
         }
         onUndo={(by) => {
           bench.making?.flush();
@@ -164,15 +167,7 @@ export function MapPanel({ bench, group, sheet, part }: PanelProps) {
         />
       </Row>
       <Row label="words">
-        <NumberField
-          bare
-          label="Size of words"
-          value={recipe.size}
-          suffix="pt"
-          min={5}
-          max={120}
-          onChange={(size) => put('Size of words', { size })}
-        />
+        <WordsSize size={recipe.size} onChange={put} />
       </Row>
       {current && <NodeFields {...{ bench, recipe, current, groupId: group.id }} onEdit={put} />}
       <CrossLinks bench={bench} groupId={group.id} recipe={recipe} onEdit={put} />

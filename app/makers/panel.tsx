@@ -4,7 +4,7 @@ import type { MakerKind } from '../../core/makers/recipes';
 import { alteredCount } from '../../core/makers/remake';
 import type { GroupItem, Item, Sheet } from '../../core/sheet/schema';
 import type { Bench } from '../workbench/bench';
-import { Toggle } from '../workbench/fields';
+import { NumberField, Toggle } from '../workbench/fields';
 import './makers.css';
 
 /** The recipe of what is chosen, in its margin card. */
@@ -67,3 +67,32 @@ export function Notes({ notes }: { notes: readonly string[] }) {
     </ul>
   );
 }
+
+/** The size of a recipe's words, in points. */
+export function WordsSize({
+  size,
+  onChange,
+}: {
+  size: number;
+  onChange: (name: string, values: { size: number }) => void;
+}) {
+  return (
+    <NumberField
+      bare
+      label="Size of words"
+      value={size}
+      suffix="pt"
+      min={5}
+      max={120}
+      onChange={(next) => onChange('Size of words', { size: next })}
+    />
+  );
+}
+
+/** What was typed with commas between, each at most so long, and at most so many. */
+export const listed = (typed: string, most: number, long: number): string[] =>
+  typed
+    .split(/[,;\n]/)
+    .map((word) => word.trim().slice(0, long))
+    .filter(Boolean)
+    .slice(0, most);

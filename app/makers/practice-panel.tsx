@@ -8,7 +8,7 @@ import { Swatches } from '../workbench/colour-field';
 import { More, NumberField, Row, Toggle } from '../workbench/fields';
 import { useMade } from './made';
 import type { PanelProps } from './panel';
-import { Notes } from './panel';
+import { listed, Notes, WordsSize } from './panel';
 import { ThingsField } from './things-field';
 import { makeVersions } from './versions';
 
@@ -270,15 +270,7 @@ export function PracticePanel({ bench, group, sheet }: PanelProps) {
             onChange={(face) => put('Face', { face })}
             style={{ width: 140 }}
           />
-          <NumberField
-            bare
-            label="Size of words"
-            value={recipe.size}
-            suffix="pt"
-            min={5}
-            max={120}
-            onChange={(size) => put('Size of words', { size })}
-          />
+          <WordsSize size={recipe.size} onChange={put} />
         </Row>
         <Swatches
           label="words"
@@ -445,11 +437,9 @@ function LinesField({ field, label, value, take }: TypedProps<Extract<Field, { f
         defaultValue={value.join('\n')}
         autoSize={{ minRows: 2, maxRows: 8 }}
         onBlur={(event) => {
-          const next = event.target.value
-            .split(/[\n,;]/)
-            .map((word) => word.trim().slice(0, field.long))
-            .filter((word) => word.length > (field.key === 'unwanted' ? 1 : 0))
-            .slice(0, field.most);
+          const next = listed(event.target.value, field.most, field.long).filter(
+            (word) => word.length > (field.key === 'unwanted' ? 1 : 0),
+          );
           if (next.join('\n') !== value.join('\n')) take(next);
         }}
       />

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { blankPage, compartment, drawn, enter, expect, field, leaf, press, saved, stack, test } from './house';
+import { blankPage, compartment, drawn, enter, expect, field, join, leaf, press, saved, stack, test } from './house';
 
 const rows = (page: Page) => page.getByRole('list', { name: 'Outline' }).getByRole('textbox');
 const outline = (page: Page) => rows(page).evaluateAll((all) => all.map((one) => (one as HTMLInputElement).value));
@@ -250,4 +250,63 @@ test.describe('a practice sheet', () => {
     expect([students.status(), key.status()]).toEqual([200, 200]);
     expect((await key.body()).length).toBeGreaterThan((await students.body()).length);
   });
+});
+
+test('a class makes a map, and it is read against the teacher’s', async ({ browser, house }) => {
+  const teacher = await enter(browser, house, 'Maren');
+  await blankPage(teacher);
+  await made(teacher, /^concept map/);
+  const write = async (page: Page, words: string[]) => {
+    await rows(page).first().click();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type(words[0]);
+    for (const word of words.slice(1)) {
+      await page.keyboard.press('Enter');
+      await page.keyboard.press('Tab');
+      await page.keyboard.type(word);
+    }
+  };
+  await write(teacher, ['salt marsh', 'heron', 'crab']);
+  await expect(onSheet(teacher)).toContainText('crab');
+  await teacher.locator('[data-stage]').focus();
+  // Lets go, then leaves the map.
+  await teacher.keyboard.press('Escape');
+  await teacher.keyboard.press('Escape');
+  await expect(teacher.locator('.settings h3')).toContainText('Page');
+  await stack(teacher).first().click();
+  await expect(teacher.locator('.settings h3')).toContainText('concept map');
+  await leaf(teacher, 'students');
+  await teacher.getByText('as the key only').click();
+  await saved(teacher);
+  await teacher.getByRole('link', { name: 'Hand out' }).click();
+  await teacher.getByRole('combobox', { name: 'Look for something more' }).click();
+  await teacher.getByTitle('a concept map like mine').click();
+  await expect(teacher.getByText('on yours: 2 of 2')).toBeVisible();
+  await teacher.getByRole('checkbox', { name: 'concept maps' }).check();
+  await teacher.getByRole('checkbox', { name: /Avocet/ }).check();
+  await teacher.getByLabel('Name of the handout').fill('A map of the marsh');
+  await teacher.getByRole('button', { name: 'Hand it out' }).click();
+  await teacher.waitForURL(/\/handouts\//);
+
+  const student = await join(browser, house, 'avct4', 'Ilse Brandt', ['owl', 'frog', 'snail']);
+  await student.locator('.tray-copy', { hasText: 'A map of the marsh' }).click();
+  await drawn(student);
+  await expect(student.locator('body')).not.toContainText('heron');
+  await made(student, /^concept map/);
+  await write(student, ['Salt marshes', 'herons', 'carb']);
+  await expect(onSheet(student)).toContainText('carb');
+  await saved(student);
+  await expect(student.getByRole('dialog')).toHaveCount(0);
+  await student.getByRole('button', { name: 'Hand in' }).click();
+  const anyway = student.getByRole('button', { name: 'Hand in all the same' });
+  await student.getByRole('dialog').waitFor();
+  if (await anyway.isVisible()) await anyway.click();
+  else await student.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+  await expect(student.getByRole('button', { name: 'Take it back' })).toBeVisible();
+
+  await teacher.reload();
+  await teacher.locator('.spread-card', { hasText: 'Ilse Brandt' }).click();
+  await drawn(teacher);
+  await expect(teacher.getByText('“carb” taken for “crab”')).toBeVisible();
+  await expect(teacher.getByText(/1 of 1 held/)).toBeVisible();
 });
