@@ -2,8 +2,11 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
 import { needsOf } from '../core/text/needs';
-import { page, plain, sheet, text } from '../core/sheet/make';
+import { beginMap } from '../core/makers/map/begin';
+import { needsOfRecipe } from '../core/makers/needs';
+import { defaultRoles, group, page, plain, sheet, text } from '../core/sheet/make';
 import { projectRoot } from '../server/place';
+import type { MakersAnswer, MakersTask } from './makers';
 import type { SpellingAnswer, SpellingTask } from './spelling';
 import type { StudioAnswer, StudioTask } from './studio';
 
@@ -100,5 +103,29 @@ describe('the studio', () => {
   test('answers a task that it can’t do with the reason', async () => {
     const broken = { id: 5, kind: 'palette', picture: null, count: 3 } as unknown as StudioTask;
     expect(await ask(broken)).toMatchObject({ id: 5, kind: 'failed', reason: expect.stringMatching(/null/) });
+  });
+});
+
+describe('the makers', () => {
+  test('make what they are asked for with faces and pictures that they fetch, and say what they could not do', async () => {
+    const ask = await started<MakersTask, MakersAnswer>('./makers');
+    const recipe = beginMap([]);
+    const task: MakersTask = {
+      id: 1,
+      kind: 'make',
+      asked: { group: group({ id: 'g', width: 300, height: 200, items: [] }), state: { kind: 'map', recipe, seed: 1 } },
+      roles: defaultRoles(),
+      ...needsOfRecipe(recipe, defaultRoles()),
+    };
+    const answer = await ask(task);
+    expect(answer.kind === 'make' && answer.group.items.map((item) => item.made?.part)).toEqual(['n-1']);
+    const empty = await ask({
+      ...task,
+      id: 2,
+      asked: { ...task.asked, state: { kind: 'map', recipe: { ...recipe, nodes: [] }, seed: 1 } },
+    });
+    expect(empty.kind === 'make' && empty.notes[0]).toMatch(/outline is empty/);
+    const broken = await ask({ ...task, id: 3, asked: { group: group({ id: 'g', items: [] }) } });
+    expect(broken).toMatchObject({ id: 3, kind: 'failed', reason: expect.stringMatching(/not made by a maker/) });
   });
 });

@@ -1,0 +1,342 @@
+import { afterEach, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
+import { testKit } from '../../tests/support/made';
+import type { Remake } from '../../core/makers/all';
+import { remake } from '../../core/makers/all';
+import { beginLabels } from '../../core/makers/labels/begin';
+import type { Kit } from '../../core/makers/maker';
+import { beginMap } from '../../core/makers/map/begin';
+import { rowsFromText, rowsOf, withRows } from '../../core/makers/map/outline';
+import type { MapRecipe } from '../../core/makers/map/recipe';
+import { beginPractice } from '../../core/makers/practice/begin';
+import type { MakerStateOf } from '../../core/makers/recipes';
+import { bodyText, bodyLength } from '../../core/sheet/body';
+import { page, sheet } from '../../core/sheet/make';
+import type { GroupItem, Item, ShapeItem } from '../../core/sheet/schema';
+import { find } from '../../core/sheet/tree';
+import { addMade } from '../makers/begin';
+import { madeGroupOf } from '../makers/made';
+import { addBeside, chosenNode, linkChosen, mapNode, pictureNode, rehang } from '../makers/map-commands';
+import { makeVersions } from '../makers/versions';
+import { nudge, remove, ungroupChosen } from './arrange';
+import type { Rights } from './bench';
+import { Bench } from './bench';
+import { duplicate } from './clipboard';
+import { setValues } from './commands';
+import { Making } from './making';
+import { typeWords } from './words';
+
+/** Made things on the bench, with the worker's part done by the same core here. Answers come only when they are let through. */
+
+let kit: Kit;
+let waiting: (() => void)[] = [];
+let asked: Remake[] = [];
+const worker = vi.hoisted(() => ({ ask: (_: unknown): Promise<unknown> => Promise.reject(new Error('not set')) }));
+vi.mock('./helpers', () => ({ makers: { ask: (task: unknown) => worker.ask(task) } }));
+
+beforeAll(async () => {
+  kit = await testKit();
+});
+
+let bench: Bench;
+let making: Making;
+function open(rights: Rights = { kind: 'all' }) {
+  const start = sheet({ title: 'S', pages: [page({ id: 'p' })] });
+  bench = new Bench({ documentId: 'd', personId: 'p', seq: 0, sheet: start, savedAt: 0, rights });
+  bench.faces = kit.faces;
+  making = new Making(bench);
+  bench.making = making;
+  bench.onChange = (change, before) => making.follow(change, before);
+}
+beforeEach(() => {
+  vi.useFakeTimers();
+  waiting = [];
+  asked = [];
+  worker.ask = (task) =>
+    new Promise((resolve, reject) => {
+      const { asked: what, roles } = task as { asked: Remake; roles: Kit['roles'] };
+      asked.push(what);
+      waiting.push(
+        () => void remake(what, { ...kit, roles }).then((made) => resolve({ id: 1, kind: 'make', ...made }), reject),
+      );
+    });
+  open();
+});
+afterEach(() => {
+  making.close();
+  vi.useRealTimers();
+});
+
+/** Lets all that was asked for come back, and what is asked for then. */
+async function settle() {
+  for (let turn = 0; turn < 12; turn++) {
+    waiting.splice(0).forEach((go) => go());
+    await vi.advanceTimersByTimeAsync(1);
+    for (let i = 0; i < 30; i++) await Promise.resolve();
+  }
+}
+const group = () => bench.page.items.find((item): item is GroupItem => item.kind === 'group' && item.maker !== null)!;
+const recipe = () => (group().maker as MakerStateOf<'map'>).recipe;
+const part = <T extends Item>(name: string) => group().items.find((item) => item.made?.part === name) as T;
+const lines = () => rowsOf(recipe().nodes).map(({ text }) => text);
+const written = (text: string): MapRecipe => withRows(beginMap([]), rowsFromText(text));
+const edit = (next: MapRecipe, keep: 'soon' | 'now' = 'now') =>
+  making.edit(group().id, 'Outline', { kind: 'map', recipe: next, seed: 1 }, keep);
+
+async function withMap(text = 'marsh\n\tplants\n\tanimals\n\t\theron') {
+  await addMade(bench, 'map', undefined, written(text));
+  await settle();
+}
+
+describe('putting down', () => {
+  test('is one step with its making, chosen, with its recipe in the margin', async () => {
+    await withMap();
+    expect(bench.history.past).toHaveLength(1);
+    expect(group().items.length).toBeGreaterThan(6);
+    expect(bench.selection).toEqual([group().id]);
+    expect(bench.tab).toBe('make');
+    bench.undo();
+    expect(bench.page.items).toEqual([]);
+    bench.redo();
+    expect(part<ShapeItem>('n-1')).toBeDefined();
+  });
+  test('a student’s own is free, with all of its parts', async () => {
+    open({ kind: 'student', supplies: ['map'] });
+    await withMap();
+    expect(group().touch).toBe('free');
+    expect(group().items.every((item) => item.touch === 'free')).toBe(true);
+    expect(bench.notice).toBeNull();
+  });
+  test('every kind begins with something that can be made', async () => {
+    await addMade(bench, 'labels', undefined, beginLabels([]));
+    await addMade(bench, 'practice', undefined, beginPractice('sums'));
+    await settle();
+    expect(bench.page.items.map((item) => item.kind === 'group' && item.items.length > 0)).toEqual([true, true]);
+  });
+});
+
+describe('editing the recipe', () => {
+  test('letters that are typed show at once, and are kept as one step after a rest', async () => {
+    await withMap();
+    const steps = bench.history.past.length;
+    for (const word of ['m', 'mu', 'mud']) {
+      edit(written(`marsh\n\tplants\n\tanimals\n\t\theron\n\t${word}`), 'soon');
+      await settle();
+    }
+    expect(bench.preview.size).toBe(1);
+    expect(bench.history.past).toHaveLength(steps);
+    expect((making.state(group().id) as MakerStateOf<'map'>).recipe.nodes).toHaveLength(5);
+    await vi.advanceTimersByTimeAsync(700);
+    expect(bench.preview.size).toBe(0);
+    expect(bench.history.past).toHaveLength(steps + 1);
+    expect(lines()).toEqual(['marsh', 'plants', 'animals', 'heron', 'mud']);
+    bench.undo();
+    expect(lines()).toEqual(['marsh', 'plants', 'animals', 'heron']);
+  });
+  test('only the newest of what was asked for meanwhile is made', async () => {
+    await withMap();
+    asked = [];
+    for (const word of ['a', 'ab', 'abc', 'abcd']) edit(written(`marsh\n\t${word}`));
+    expect(asked).toHaveLength(1);
+    await settle();
+    expect(asked).toHaveLength(2);
+    expect(lines()).toEqual(['marsh', 'abcd']);
+  });
+  test('what shows is kept when the bench is left', async () => {
+    await withMap();
+    edit(written('marsh\n\ttide'), 'soon');
+    await settle();
+    making.close();
+    expect(lines()).toEqual(['marsh', 'tide']);
+  });
+  test('a worker that fails is said, and the sheet stays as it is', async () => {
+    await withMap();
+    worker.ask = () => Promise.reject(new Error('out of memory'));
+    edit(written('gone'));
+    await settle();
+    expect(bench.notice?.text).toMatch(/could not be made: out of memory/);
+    expect(lines()).toEqual(['marsh', 'plants', 'animals', 'heron']);
+    expect(making.busy.size).toBe(0);
+  });
+  test('an answer that comes after the group was changed is made anew on top of it', async () => {
+    await withMap();
+    edit(written('marsh\n\tplants\n\tanimals\n\t\theron\n\twater'));
+    bench.select([group().id]);
+    setValues(bench, 'Opacity', { opacity: 0.5 });
+    await settle();
+    expect(group().opacity).toBe(0.5);
+    expect(lines()).toContain('water');
+  });
+});
+
+describe('by hand', () => {
+  const node = (text: string) => part<ShapeItem>(`n-${recipe().nodes.find((one) => one.text === text)!.id}`);
+  const choose = (text: string) => {
+    bench.enter(group().id);
+    bench.select([node(text).id]);
+  };
+  test('moving a node is one step with the links that follow; tidy brings it back', async () => {
+    await withMap();
+    choose('heron');
+    const before = node('heron').x;
+    const steps = bench.history.past.length;
+    nudge(bench, { x: 40, y: -30 });
+    await settle();
+    expect(bench.history.past).toHaveLength(steps + 1);
+    expect(node('heron').x).toBeCloseTo(before + 40);
+    making.tidy(group().id, 'places');
+    await settle();
+    expect(node('heron').x).toBeCloseTo(before);
+    bench.undo();
+    bench.undo();
+    expect(node('heron').x).toBeCloseTo(before);
+  });
+  test('words typed into a node are taken into the outline when they rest', async () => {
+    await withMap();
+    const { id, body } = node('heron');
+    bench.edit({ id, anchor: 0, focus: 0, typing: null });
+    typeWords(bench, bench.editing!, bodyLength(body), 0, 's');
+    await settle();
+    expect(lines()).toContain('heron');
+    await vi.advanceTimersByTimeAsync(700);
+    await settle();
+    expect(lines()).toContain('herons');
+    expect(bodyText(node('herons').body)).toBe('herons');
+  });
+  test('a node taken away goes from the outline; the map is chosen after it', async () => {
+    await withMap();
+    choose('animals');
+    remove(bench);
+    await settle();
+    expect(lines()).toEqual(['marsh', 'plants', 'heron']);
+    expect(bench.selection).toEqual([group().id]);
+  });
+  test('a look of its own asks for nothing to be made', async () => {
+    await withMap();
+    choose('plants');
+    asked = [];
+    setValues(bench, 'Fill', { fill: null });
+    await settle();
+    expect(asked).toEqual([]);
+  });
+  test('a practice sheet follows its frame, not its parts', async () => {
+    await addMade(bench, 'practice', undefined, beginPractice('sums'));
+    await settle();
+    asked = [];
+    bench.enter(group().id);
+    bench.select([group().items[0].id]);
+    nudge(bench, { x: 5, y: 5 });
+    await settle();
+    expect(asked).toEqual([]);
+    bench.enter(null);
+    bench.select([group().id]);
+    setValues(bench, 'Size', { height: group().height - 60 });
+    await settle();
+    expect(asked).toHaveLength(1);
+  });
+  test('undo makes nothing anew: it is what was', async () => {
+    await withMap();
+    choose('heron');
+    nudge(bench, { x: 10, y: 0 });
+    await settle();
+    asked = [];
+    bench.undo();
+    await settle();
+    expect(asked).toEqual([]);
+  });
+  test('a duplicate is a map of its own', async () => {
+    await withMap();
+    bench.enter(null);
+    bench.select([group().id]);
+    duplicate(bench);
+    const [copy, first] = bench.page.items as GroupItem[];
+    making.edit(copy.id, 'Outline', { kind: 'map', recipe: written('another'), seed: 1 });
+    await settle();
+    const again = find(bench.sheet, copy.id)!.item as GroupItem;
+    expect(again.items).toHaveLength(1);
+    expect((find(bench.sheet, first.id)!.item as GroupItem).items.length).toBeGreaterThan(6);
+  });
+  test('taken out of its group, a part is made by nobody', async () => {
+    await withMap();
+    bench.enter(null);
+    bench.select([group().id]);
+    ungroupChosen(bench);
+    expect(bench.page.items.every((item) => item.made === null)).toBe(true);
+  });
+});
+
+describe('commands on a map', () => {
+  const nodeId = (text: string) => recipe().nodes.find((one) => one.text === text)!.id;
+  const choose = (text: string) => {
+    bench.enter(group().id);
+    bench.select([part(`n-${nodeId(text)}`).id]);
+  };
+  test('add a child or a sibling, which is then written in', async () => {
+    await withMap();
+    choose('plants');
+    addBeside(bench, 'child');
+    await settle();
+    expect(lines()).toEqual(['marsh', 'plants', '', 'animals', 'heron']);
+    expect(bench.editing?.id).toBe(bench.selection[0]);
+    bench.edit(null);
+    choose('animals');
+    addBeside(bench, 'sibling');
+    await settle();
+    expect(lines()).toEqual(['marsh', 'plants', '', 'animals', 'heron', '']);
+  });
+  test('hang a branch elsewhere, but not under itself', async () => {
+    await withMap();
+    expect(rehang(bench, group().id, nodeId('animals'), nodeId('plants'))).toBe(true);
+    await settle();
+    expect(rowsOf(recipe().nodes).map(({ depth }) => depth)).toEqual([0, 1, 2, 3]);
+    expect(rehang(bench, group().id, nodeId('animals'), nodeId('heron'))).toBe(false);
+    expect(bench.notice?.text).toMatch(/can’t hang under itself/);
+  });
+  test('link two nodes across, and give one a picture', async () => {
+    await withMap();
+    linkChosen(bench, group().id, nodeId('heron'), nodeId('plants'));
+    await settle();
+    expect(recipe().links).toHaveLength(1);
+    pictureNode(bench, group().id, nodeId('heron'), 'flat/owl');
+    await settle();
+    expect(part(`p-${nodeId('heron')}`).kind).toBe('picture');
+    expect(part(`x-${recipe().links[0].id}`).kind).toBe('line');
+  });
+  test('know a node from anything else', async () => {
+    await withMap();
+    choose('heron');
+    expect(chosenNode(bench)?.node).toBe(nodeId('heron'));
+    expect(madeGroupOf(bench.page, bench.selectedItems)?.id).toBe(group().id);
+    expect(mapNode(bench, group().items.find((item) => item.kind === 'line')!.id)).toBeNull();
+    bench.select([]);
+    expect(chosenNode(bench)).toBeNull();
+    expect(madeGroupOf(bench.page, [])).toBeNull();
+  });
+});
+
+describe('versions', () => {
+  test('are pages of their own behind the first, each by another seed, in one step', async () => {
+    await addMade(bench, 'practice', undefined, beginPractice('sums'));
+    await settle();
+    const steps = bench.history.past.length;
+    const done = makeVersions(bench, group().id, 4);
+    await settle();
+    await done;
+    expect(bench.sheet.pages).toHaveLength(4);
+    expect(bench.history.past).toHaveLength(steps + 1);
+    const seeds = bench.sheet.pages.map(({ items }) => items[0].kind === 'group' && items[0].maker?.seed);
+    expect(seeds).toEqual([1, 2, 3, 4]);
+    const looks = bench.sheet.pages.map(({ items }) =>
+      JSON.stringify((items[0] as GroupItem).items.map((item) => (item.kind === 'text' ? bodyText(item.body) : ''))),
+    );
+    expect(new Set(looks).size).toBe(4);
+    bench.undo();
+    expect(bench.sheet.pages).toHaveLength(1);
+  });
+  test('are refused where the sheet would hold too many pages', async () => {
+    await addMade(bench, 'practice', undefined, beginPractice('sums'));
+    await settle();
+    await makeVersions(bench, group().id, 300);
+    expect(bench.notice?.text).toMatch(/at most 200 pages/);
+    expect(bench.sheet.pages).toHaveLength(1);
+  });
+});
