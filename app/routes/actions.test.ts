@@ -170,7 +170,7 @@ describe('the Desk and the classes', () => {
       handouts: unknown[];
     };
     expect([mine.sheets.length, mine.handouts.length, theirs.sheets.length, theirs.handouts.length]).toEqual([
-      6, 2, 1, 0,
+      7, 2, 1, 0,
     ]);
   });
   test('begin only what there is', async () =>

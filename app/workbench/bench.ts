@@ -168,6 +168,7 @@ export class Bench {
   /** The number of changes on the server once all of ours are there; null when the server does not answer. */
   async settled(): Promise<number | null> {
     await this.opening;
+    await this.making?.settled();
     return this.saver?.settled() ?? null;
   }
 
@@ -178,6 +179,11 @@ export class Bench {
 
   changed(): void {
     for (const listener of this.listeners) listener();
+  }
+
+  /** How saving stands, to be said: what is still being made is not saved. */
+  get saveShown(): SaveState {
+    return this.save.kind === 'saved' && this.making?.open ? SAVING : this.save;
   }
 
   get page(): Page {
@@ -409,6 +415,7 @@ export class Bench {
   }
 }
 
+const SAVING: SaveState = { kind: 'saving' };
 const joined = (first: Change, second: Change): Change => ({ kind: 'all', changes: [first, second] });
 
 /** Text is remembered by its role: a title does not start as the last quote did. */

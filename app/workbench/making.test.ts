@@ -132,6 +132,25 @@ describe('editing the recipe', () => {
     bench.undo();
     expect(lines()).toEqual(['marsh', 'plants', 'animals', 'heron']);
   });
+  test('what is to be done after it is done once it is kept, not while it only shows', async () => {
+    await withMap();
+    const then = vi.fn();
+    making.edit(group().id, 'Outline', { kind: 'map', recipe: written('marsh\n\ttide'), seed: 1 }, 'soon', then);
+    await settle();
+    expect(then).not.toHaveBeenCalled();
+    await vi.advanceTimersByTimeAsync(700);
+    expect(then).toHaveBeenCalledOnce();
+  });
+  test('whoever hands the sheet on at once hands on what was just typed; until then it is not said to be saved', async () => {
+    await withMap();
+    edit(written('marsh\n\tspring tide'), 'soon');
+    expect(bench.saveShown.kind).toBe('saving');
+    const settled = making.settled();
+    await settle();
+    await settled;
+    expect(lines()).toEqual(['marsh', 'spring tide']);
+    expect(making.open).toBe(false);
+  });
   test('only the newest of what was asked for meanwhile is made', async () => {
     await withMap();
     asked = [];

@@ -30,7 +30,7 @@ export class Making {
   private next = new Map<string, Job>();
   private timers = new Map<string, ReturnType<typeof setTimeout>>();
   /** What shows but is not kept yet. */
-  private pending = new Map<string, { name: string; group: GroupItem; from: GroupItem }>();
+  private pending = new Map<string, { name: string; group: GroupItem; from: GroupItem; then?: () => void }>();
   private turns = 0;
 
   constructor(private bench: Bench) {}
@@ -74,11 +74,32 @@ export class Making {
       clearTimeout(this.timers.get(`follow ${id}`));
       // Words are taken in when they rest.
       const typing = this.bench.editing !== null;
-      const go = () => this.ask(id, { name: 'Follow', keep: 'with last' });
+      const go = () => {
+        this.timers.delete(`follow ${id}`);
+        this.ask(id, { name: 'Follow', keep: 'with last' });
+      };
       if (typing) this.timers.set(`follow ${id}`, setTimeout(go, REST));
       else go();
     }
   }
+
+  /** Whether something that was done is not part of the sheet yet. */
+  get open(): boolean {
+    return this.pending.size > 0 || this.running.size > 0 || this.timers.size > 0;
+  }
+
+  /** Waits for all that is being made, and keeps it: before a sheet is handed on. */
+  async settled(): Promise<void> {
+    for (const [key, timer] of this.timers)
+      if (key.startsWith('follow ')) {
+        clearTimeout(timer);
+        this.timers.delete(key);
+        this.ask(key.slice(7), { name: 'Follow', keep: 'with last' });
+      }
+    while (this.running.size > 0) await new Promise<void>((resolve) => (this.onFinished = resolve));
+    this.flush();
+  }
+  private onFinished: (() => void) | null = null;
 
   /** Keeps all that only shows so far. */
   flush(): void {
@@ -141,7 +162,7 @@ export class Making {
       if (change) this.bench.amend(job.name, change);
     } else {
       const from = this.pending.get(id)?.from ?? asked;
-      this.pending.set(id, { name: job.name, group, from });
+      this.pending.set(id, { name: job.name, group, from, then: job.then });
       if (job.keep === 'now') this.keep(id);
       else {
         this.bench.show(new Map([...this.pending].map(([one, { group: shown }]) => [one, shown])));
@@ -153,7 +174,7 @@ export class Making {
       }
     }
     this.finished(id);
-    job.then?.();
+    if (job.keep === 'with last') job.then?.();
   }
 
   /** Makes what shows a step of the sheet. */
@@ -162,6 +183,7 @@ export class Making {
     if (!waiting) return;
     this.pending.delete(id);
     clearTimeout(this.timers.get(id));
+    this.timers.delete(id);
     this.bench.show(new Map([...this.pending].map(([one, { group }]) => [one, group])));
     if (this.groupOf(id) !== waiting.from) {
       // The group was changed beneath: only its recipe is carried over.
@@ -171,6 +193,9 @@ export class Making {
     }
     const change = changeTo(this.bench.sheet, waiting.group);
     if (change) this.bench.make(waiting.name, change, 'made');
+    else this.bench.changed();
+    // Only what is kept can be chosen.
+    waiting.then?.();
   }
 
   private finished(id: string): void {
@@ -180,6 +205,7 @@ export class Making {
     if (!next) this.wanted.delete(id);
     this.setBusy(id, false);
     if (next) this.ask(id, next);
+    this.onFinished?.();
   }
 
   private setBusy(id: string, on: boolean): void {

@@ -1,7 +1,7 @@
 import type { Bench } from './bench';
 import { useBench } from './bench';
 
-const saveOf = (bench: Bench) => bench.save;
+const saveOf = (bench: Bench) => bench.saveShown;
 const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 /** Says plainly how saving stands. */

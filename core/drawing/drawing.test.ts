@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
-import { group, line, page, picture, plain, shape, sheet, solid, text } from '../sheet/make';
+import { group, held, line, page, picture, plain, shape, sheet, solid, text } from '../sheet/make';
 import type { Item } from '../sheet/schema';
 import type { Faces } from '../text/faces';
 import { drawItem, drawPage, paintOf, strokeOf } from './item';
@@ -142,4 +142,32 @@ describe('SVG', () => {
     const numbers = path.match(/-?\d*\.?\d+/g)!.map(Number);
     expect(numbers.every((n) => Math.abs(n * 100 - Math.round(n * 100)) < 1e-6)).toBe(true);
   });
+});
+
+describe('a picture as outlines', () => {
+  const outlined = (width: number) =>
+    flat(draw([picture({ id: 'p', picture: leaf.id, form: 'outline', width, height: width })]).nodes)[1];
+  test('has every shape white with a dark edge, however pale it was', () =>
+    expect(outlined(100)).toMatchObject({
+      fill: { hex: '#ffffff', alpha: 1 },
+      stroke: { paint: { hex: '#2a2820' }, join: 'round' },
+    }));
+  test('has edges as thick on paper at any size', () => {
+    const weight = (width: number) => {
+      const node = outlined(width);
+      return node.kind === 'path' ? (node.stroke!.width * width) / leaf.width : 0;
+    };
+    expect(weight(300)).toBeCloseTo(weight(20));
+    expect(weight(20)).toBeCloseTo(1.2);
+  });
+});
+
+test('a line that is led through points is drawn through them, between the edges of what it holds', () => {
+  const boxes = [
+    shape({ id: 'a', x: 0, y: 0, width: 40, height: 40 }),
+    shape({ id: 'b', x: 200, y: 0, width: 40, height: 40 }),
+  ];
+  const led = line({ id: 'l', from: held('a'), to: { ...held('b'), side: 'top' }, via: [{ x: 20, y: 100 }] });
+  const drawn = flat(draw([led, ...boxes]).nodes).at(-1);
+  expect(drawn?.kind === 'path' && drawn.d).toBe('M20 40L20 100L220 0');
 });

@@ -4,7 +4,7 @@ import { free, group, line, page, picture, plain, shape, sheet, text } from '../
 import type { Item, Sheet } from '../sheet/schema';
 import { Sheet as SheetSchema } from '../sheet/schema';
 import { everyItem, find } from '../sheet/tree';
-import { givenOut, keyOf, labelsOn } from './copy';
+import { answered, givenOut, keyOf, labelsOn } from './copy';
 import { refusal } from './touch';
 
 const on = (...items: Item[]): Sheet => sheet({ title: 'S', pages: [page({ id: 'p', items })] });
@@ -169,4 +169,37 @@ describe('making', () => {
       ),
     ).not.toBeNull();
   });
+});
+
+describe('a box that is given out with other words than the right ones', () => {
+  const wrong = text({ id: 'a', touch: 'fill', body: plain('wing'), also: ['bill', 'beak'] });
+  const sheetWith = on(group({ id: 'g', items: [wrong] }), leader('l1', 'a', 'bill'), bird);
+  test('counts in the key by what is kept beside it', () => {
+    expect(keyOf(sheetWith)).toEqual([{ picture: 'bird', expect: [{ target: 'bill', words: ['bill', 'beak'] }] }]);
+  });
+  test('goes out as it stands, without what is right', () => {
+    const given = find(givenOut(sheetWith), 'a')!.item;
+    expect(given).toMatchObject({ body: plain('wing'), also: [], touch: 'fill' });
+  });
+  test('shows what is right in the key, within groups too, in the style of its words', () => {
+    const bold = {
+      ...wrong,
+      body: [{ format: { align: 'centre' as const }, runs: [{ text: 'wing', style: { bold: true } }] }],
+    };
+    const shown = find(answered(on(group({ id: 'g', items: [bold] }))), 'a')!.item;
+    expect(shown).toMatchObject({
+      body: [{ format: { align: 'centre' }, runs: [{ text: 'bill', style: { bold: true } }] }],
+    });
+  });
+  test('a blank, and what is fixed, show in the key as they are', () => {
+    const fixed = text({ id: 'f', body: plain('given'), also: ['other'] });
+    const both = on(blank('b', 'answer', ['too']), fixed);
+    expect(answered(both)).toEqual(both);
+    expect(keyOf(on(fixed, leader('l1', 'f', 'bill'), bird))).toEqual([]);
+  });
+});
+
+test('a line that is not seen ties its words to a part all the same', () => {
+  const unseen = { ...leader('l1', 'a', 'bill'), opacity: 0 };
+  expect(keyOf(on(blank('a', 'bill'), unseen, bird))[0].expect).toEqual([{ target: 'bill', words: ['bill'] }]);
 });

@@ -277,3 +277,32 @@ test('rubric points add up over the marked rows', () => {
   };
   expect(points(rubric, { a: 2 })).toEqual({ got: 3, of: 6 });
 });
+
+test('a number that points at the same part does not stand for its name', () => {
+  const number = text({ id: 'no', body: plain('3') });
+  const answer = (said: string) => text({ id: 'own', touch: 'fill', body: plain(said) });
+  const tie = (from: string) => line({ id: `t-${from}`, from: held(from), to: held('bird', 'bill') });
+  const piece = (said: string) =>
+    sheet({
+      title: 'S',
+      pages: [
+        page({
+          id: 'p',
+          items: [number, answer(said), tie('no'), tie('own'), picture({ id: 'bird', picture: 'diagram/heron' })],
+        }),
+      ],
+    });
+  const lookFor = {
+    kind: 'labels' as const,
+    id: 'k',
+    title: 'T',
+    tell: 'result' as const,
+    picture: 'bird',
+    spelling: 'exact' as const,
+    expect: [{ target: 'bill', words: ['bill'] }],
+  };
+  const read = (said: string) => count(lookFor, piece(said), { handedOut: piece(''), studentName: 'I' }).evidence[0];
+  expect(read('bill')).toMatchObject({ verdict: 'right', items: ['own'] });
+  expect(read('')).toMatchObject({ verdict: 'empty', items: ['own'] });
+  expect(read('3')).toMatchObject({ verdict: 'wrong', said: '3' });
+});

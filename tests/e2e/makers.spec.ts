@@ -164,6 +164,7 @@ test.describe('a labelled diagram', () => {
     await blankPage(page);
     await made(page, /^labelled diagram/);
     await expect(page.getByRole('textbox', { name: 'Spot 1', exact: true })).toBeVisible();
+    await expect(onSheet(page)).toContainText('bill');
   });
   const edition = async (name: string) => {
     await page.getByRole('combobox', { name: 'Edition' }).click();
