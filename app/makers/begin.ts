@@ -3,8 +3,8 @@ import { beginLabels, spotsOf } from '../../core/makers/labels/begin';
 import type { Spot } from '../../core/makers/labels/recipe';
 import { beginPractice } from '../../core/makers/practice/begin';
 import type { MakerKind, MakerState, RecipeOf } from '../../core/makers/recipes';
-import type { DrawnPicture } from '../../core/drawing/picture';
 import { group } from '../../core/sheet/make';
+import { loadPicture, pictureNow } from '../sheet/resources';
 import type { Bench } from '../workbench/bench';
 import { add, newId, placeFor, touch } from '../workbench/steps';
 import type { Point } from '../../core/geometry/matrix';
@@ -30,8 +30,8 @@ const BEGINNINGS: { [K in MakerKind]: Beginning<K> } = {
 
 /** The spots of all named parts of a picture. */
 export async function spotsIn(id: string): Promise<Spot[]> {
-  const answer = await fetch(`/art/pictures/${id}.json`);
-  return answer.ok ? spotsOf((await answer.json()) as DrawnPicture) : [];
+  await loadPicture(id);
+  return spotsOf(pictureNow(id));
 }
 
 /** Puts down something made, in the middle of the page or at a point, and opens its recipe. */

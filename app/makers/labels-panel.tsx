@@ -6,7 +6,7 @@ import { inverse, transform } from '../../core/geometry/matrix';
 import { spotsOf } from '../../core/makers/labels/begin';
 import type { Edition, LabelsRecipe, Spot } from '../../core/makers/labels/recipe';
 import { EDITIONS, LABEL_SIDES, MOST_LABELS } from '../../core/makers/labels/recipe';
-import { freeId } from '../../core/makers/map/recipe';
+import { freeId, freeIds } from '../../core/makers/map/recipe';
 import type { GroupItem } from '../../core/sheet/schema';
 import { isFramed } from '../../core/sheet/schema';
 import { find } from '../../core/sheet/tree';
@@ -259,12 +259,8 @@ function Missing({ recipe, onAdd }: { recipe: LabelsRecipe; onAdd: (spots: Spot[
   const used = new Set(recipe.spots.map(({ target }) => target));
   const left = spotsOf(pictureNow(recipe.picture)).filter(({ target }) => !used.has(target));
   if (left.length === 0) return null;
-  const taken = recipe.spots.map(({ id }) => id);
-  const fresh = left.map((spot) => {
-    const id = freeId(taken);
-    taken.push(id);
-    return { ...spot, id };
-  });
+  const nextId = freeIds(recipe.spots.map(({ id }) => id));
+  const fresh = left.map((spot) => ({ ...spot, id: nextId() }));
   return (
     <Toggle
       on={false}

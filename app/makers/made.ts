@@ -1,8 +1,9 @@
-import { useCallback, useSyncExternalStore } from 'react';
+import { useCallback } from 'react';
 import type { MakerKind, MakerStateOf, RecipeOf } from '../../core/makers/recipes';
 import type { GroupItem, Item, Page } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
 import type { Bench } from '../workbench/bench';
+import { useBench } from '../workbench/bench';
 
 /** What panels of makers share. */
 
@@ -17,24 +18,16 @@ export function madeGroupOf(page: Page, items: readonly Item[]): GroupItem | nul
   return around?.kind === 'group' ? around : null;
 }
 
-function useSlice<T>(bench: Bench, slice: () => T): T {
-  return useSyncExternalStore(bench.subscribe, slice, slice);
-}
-
 /** A made group's recipe as it is being edited, and how to edit it. */
 export function useMade<K extends MakerKind>(bench: Bench, group: GroupItem, _kind: K) {
   const { id } = group;
-  const state = useSlice(
+  const state = useBench(
     bench,
-    useCallback(() => bench.making?.state(id) ?? null, [bench, id]),
+    useCallback((now: Bench) => now.making?.state(id) ?? null, [id]),
   ) as MakerStateOf<K> | null;
-  const notes = useSlice(
+  const notes = useBench(
     bench,
-    useCallback(() => bench.making?.notes.get(id) ?? NO_NOTES, [bench, id]),
-  );
-  const busy = useSlice(
-    bench,
-    useCallback(() => bench.making?.busy.has(id) ?? false, [bench, id]),
+    useCallback((now: Bench) => now.making?.notes.get(id) ?? NO_NOTES, [id]),
   );
   const edit = useCallback(
     (name: string, recipe: RecipeOf<K>, keep: 'soon' | 'now' = 'now', then?: () => void) => {
@@ -51,14 +44,5 @@ export function useMade<K extends MakerKind>(bench: Bench, group: GroupItem, _ki
     [bench, id],
   );
   const recipe = (state ?? group.maker!).recipe as RecipeOf<K>;
-  return { recipe, seed: (state ?? group.maker!).seed, notes, busy, edit, reseed };
-}
-
-/** Hands a text to the browser as a file. */
-export function takeOut(name: string, type: string, text: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type }));
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
+  return { recipe, seed: (state ?? group.maker!).seed, notes, edit, reseed };
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { answered, givenOut } from '../../core/handout/copy';
+import { fileName } from '../../core/sheet/name';
 import { loadDocument } from '../../server/stores/documents';
 import { sheetOf } from '../../server/stores/sheets';
 import { missing, refuse, requireRole } from '../who.server';
@@ -26,7 +27,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
     as === 'pdf'
       ? await exporter.run({ kind: 'pdf', title: sheet.title, sheets: [sheet] }, request.signal)
       : await exporter.run({ kind: 'png', sheet, page, dpi: 150 }, request.signal);
-  const name = `${sheet.title.replace(/[^\p{L}\p{N} _-]/gu, '').trim() || 'sheet'}${side === 'key' ? ' (key)' : ''}.${as}`;
+  const name = `${fileName(sheet.title, 'sheet')}${side === 'key' ? ' (key)' : ''}.${as}`;
   return new Response(bytes as BodyInit, {
     headers: {
       'Content-Type': as === 'pdf' ? 'application/pdf' : 'image/png',

@@ -61,7 +61,8 @@ const loadFace = (faces: Faces, file: string) =>
     tell();
   });
 
-const loadPicture = (id: string) =>
+/** Fetches a picture, once; it is here then, or there is none of that name. */
+export const loadPicture = (id: string) =>
   once(id, async () => {
     const answer = await fetch(`/art/pictures/${id}.json`);
     pictures.set(id, answer.ok ? ((await answer.json()) as DrawnPicture) : null);

@@ -25,13 +25,13 @@ export class Making {
   /** What the maker of a group could not do, by its identity. */
   notes: ReadonlyMap<string, readonly string[]> = new Map();
   /** Groups that are being made right now. */
-  busy: ReadonlySet<string> = new Set();
-  private running = new Map<string, number>();
+  readonly busy = new Set<string>();
   private next = new Map<string, Job>();
-  private timers = new Map<string, ReturnType<typeof setTimeout>>();
+  /** Groups whose recipe, or whose words on the sheet, are being typed: what is done when that rests. */
+  private typing = new Map<string, ReturnType<typeof setTimeout>>();
+  private writing = new Map<string, ReturnType<typeof setTimeout>>();
   /** What shows but is not kept yet. */
   private pending = new Map<string, { name: string; group: GroupItem; from: GroupItem; then?: () => void }>();
-  private turns = 0;
 
   constructor(private bench: Bench) {}
 
@@ -71,32 +71,29 @@ export class Making {
   /** Brings what was made in step with what was just done by hand. Called with each change that a person made. */
   follow(change: Change, before: Sheet): void {
     for (const id of madeGroups(change, this.bench.sheet, before)) {
-      clearTimeout(this.timers.get(`follow ${id}`));
+      clearTimeout(this.writing.get(id));
+      const go = () => this.catchUp(id);
       // Words are taken in when they rest.
-      const typing = this.bench.editing !== null;
-      const go = () => {
-        this.timers.delete(`follow ${id}`);
-        this.ask(id, { name: 'Follow', keep: 'with last' });
-      };
-      if (typing) this.timers.set(`follow ${id}`, setTimeout(go, REST));
+      if (this.bench.editing) this.writing.set(id, setTimeout(go, REST));
       else go();
     }
   }
 
+  private catchUp(id: string): void {
+    clearTimeout(this.writing.get(id));
+    this.writing.delete(id);
+    this.ask(id, { name: 'Follow', keep: 'with last' });
+  }
+
   /** Whether something that was done is not part of the sheet yet. */
   get open(): boolean {
-    return this.pending.size > 0 || this.running.size > 0 || this.timers.size > 0;
+    return this.pending.size > 0 || this.busy.size > 0 || this.writing.size > 0;
   }
 
   /** Waits for all that is being made, and keeps it: before a sheet is handed on. */
   async settled(): Promise<void> {
-    for (const [key, timer] of this.timers)
-      if (key.startsWith('follow ')) {
-        clearTimeout(timer);
-        this.timers.delete(key);
-        this.ask(key.slice(7), { name: 'Follow', keep: 'with last' });
-      }
-    while (this.running.size > 0) await new Promise<void>((resolve) => (this.onFinished = resolve));
+    for (const id of [...this.writing.keys()]) this.catchUp(id);
+    while (this.busy.size > 0) await new Promise<void>((resolve) => (this.onFinished = resolve));
     this.flush();
   }
   private onFinished: (() => void) | null = null;
@@ -108,12 +105,12 @@ export class Making {
 
   close(): void {
     this.flush();
-    for (const timer of this.timers.values()) clearTimeout(timer);
-    this.timers.clear();
+    for (const timer of this.writing.values()) clearTimeout(timer);
+    this.writing.clear();
   }
 
   private ask(id: string, job: Job): void {
-    if (this.running.has(id)) {
+    if (this.busy.has(id)) {
       // A recipe on its way is not lost to a mere following.
       const waiting = this.next.get(id);
       if (!(waiting?.state && !job.state && !job.forget)) this.next.set(id, job);
@@ -124,19 +121,18 @@ export class Making {
     const group = this.shown(id);
     if (!group) return;
     const state = job.state ?? group.maker!;
-    const needs = needsOfRecipe(state.recipe, bench.sheet.roles);
-    const taken = [...everyItem(bench.sheet)].map((item) => item.id).filter((other) => other.startsWith(`${id}-`));
     const inGroup = new Set(group.items.map((item) => item.id));
-    const turn = ++this.turns;
-    this.running.set(id, turn);
-    this.setBusy(id, true);
+    const taken = [...everyItem(bench.sheet)]
+      .map((item) => item.id)
+      .filter((other) => other.startsWith(`${id}-`) && !inGroup.has(other));
+    this.busy.add(id);
+    bench.changed();
     makers
       .ask({
         kind: 'make',
-        asked: { group, state: job.state, forget: job.forget, taken: taken.filter((other) => !inGroup.has(other)) },
+        asked: { group, state: job.state, forget: job.forget, taken },
         roles: bench.sheet.roles,
-        fonts: needs.fonts,
-        pictures: needs.pictures,
+        ...needsOfRecipe(state.recipe, bench.sheet.roles),
       })
       .then(
         (answer) => this.arrived(id, group, job, answer.group, answer.notes),
@@ -153,7 +149,7 @@ export class Making {
     if (now !== asked) {
       // Something was done meanwhile: once more, on top of it.
       this.finished(id);
-      if (!this.running.has(id)) this.ask(id, job);
+      if (!this.busy.has(id)) this.ask(id, job);
       return;
     }
     this.notes = new Map(this.notes).set(id, notes);
@@ -165,16 +161,19 @@ export class Making {
       this.pending.set(id, { name: job.name, group, from, then: job.then });
       if (job.keep === 'now') this.keep(id);
       else {
-        this.bench.show(new Map([...this.pending].map(([one, { group: shown }]) => [one, shown])));
-        clearTimeout(this.timers.get(id));
-        this.timers.set(
+        this.showPending();
+        clearTimeout(this.typing.get(id));
+        this.typing.set(
           id,
           setTimeout(() => this.keep(id), REST),
         );
       }
     }
     this.finished(id);
-    if (job.keep === 'with last') job.then?.();
+  }
+
+  private showPending(): void {
+    this.bench.show(new Map([...this.pending].map(([id, { group }]) => [id, group])));
   }
 
   /** Makes what shows a step of the sheet. */
@@ -182,9 +181,9 @@ export class Making {
     const waiting = this.pending.get(id);
     if (!waiting) return;
     this.pending.delete(id);
-    clearTimeout(this.timers.get(id));
-    this.timers.delete(id);
-    this.bench.show(new Map([...this.pending].map(([one, { group }]) => [one, group])));
+    clearTimeout(this.typing.get(id));
+    this.typing.delete(id);
+    this.showPending();
     if (this.groupOf(id) !== waiting.from) {
       // The group was changed beneath: only its recipe is carried over.
       const { maker } = waiting.group;
@@ -199,26 +198,18 @@ export class Making {
   }
 
   private finished(id: string): void {
-    this.running.delete(id);
+    this.busy.delete(id);
     const next = this.next.get(id);
     this.next.delete(id);
     if (!next) this.wanted.delete(id);
-    this.setBusy(id, false);
+    this.bench.changed();
     if (next) this.ask(id, next);
     this.onFinished?.();
-  }
-
-  private setBusy(id: string, on: boolean): void {
-    const busy = new Set(this.busy);
-    if (on) busy.add(id);
-    else busy.delete(id);
-    this.busy = busy;
-    this.bench.changed();
   }
 }
 
 /** The one change that gives a group its new parts; null when nothing is different. */
-export function changeTo(sheet: Sheet, group: GroupItem): Change | null {
+function changeTo(sheet: Sheet, group: GroupItem): Change | null {
   const place = find(sheet, group.id);
   if (!place) return null;
   const change = between(sheet, withItem(sheet, place, group));
@@ -235,9 +226,7 @@ function madeGroups(change: Change, after: Sheet, before: Sheet): Set<string> {
   };
   const walk = (one: Change): void => {
     if (one.kind === 'all') one.changes.forEach(walk);
-    else if (one.kind === 'insert' || one.kind === 'reorder') {
-      if (one.kind === 'reorder') around(one.id);
-    } else if ('id' in one) {
+    else if ('id' in one) {
       const item = find(after, one.id)?.item;
       const resized = one.kind === 'set' && ('width' in one.values || 'height' in one.values);
       if (item?.kind === 'group' && item.maker && resized) out.add(item.id);

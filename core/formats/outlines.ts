@@ -2,7 +2,7 @@ import { SaxesParser } from 'saxes';
 import type { Row } from '../makers/map/outline';
 import { inOrder, nodesFrom, OutlineProblem, rowsFromText, rowsOf, textOfRows, tooMany } from '../makers/map/outline';
 import type { MapLink, MapNode, MapRecipe } from '../makers/map/recipe';
-import { freeId, LONGEST_NODE, MOST_NODES } from '../makers/map/recipe';
+import { freeIds, LONGEST_NODE, MOST_NODES } from '../makers/map/recipe';
 
 /** Outlines and networks in open formats: OPML 2.0, GraphML 1.0, and indented text. */
 
@@ -60,7 +60,7 @@ function walk(
 
 function readOpml(xml: string, taken: Iterable<string>): ReadOutline {
   const rows: Row[] = [];
-  const used = new Set(taken);
+  const nextId = freeIds(taken);
   let depth = 0;
   let count = 0;
   walk(xml, 'OPML', {
@@ -68,10 +68,8 @@ function readOpml(xml: string, taken: Iterable<string>): ReadOutline {
       if (name !== 'outline') return;
       count++;
       if (rows.length < MOST_NODES) {
-        const id = freeId(used);
-        used.add(id);
         const words = attributes.text ?? attributes.title ?? '';
-        rows.push({ id, text: cut(words.replace(/<[^>]*>/g, ' '), LONGEST_NODE), depth });
+        rows.push({ id: nextId(), text: cut(words.replace(/<[^>]*>/g, ' '), LONGEST_NODE), depth });
       }
       depth++;
     },
@@ -128,13 +126,8 @@ function hung(
   edges: readonly { from: string; to: string; words: string; directed: boolean }[],
   taken: Iterable<string>,
 ): ReadOutline {
-  const used = new Set(taken);
-  const ids = new Map<string, string>();
-  for (const name of names.keys()) {
-    const id = freeId(used);
-    used.add(id);
-    ids.set(name, id);
-  }
+  const nextId = freeIds(taken);
+  const ids = new Map([...names.keys()].map((name) => [name, nextId()]));
   const arrivals = new Set(edges.filter(({ from, to }) => from !== to).map(({ to }) => to));
   const nodes: MapNode[] = [];
   const placed = new Set<string>();

@@ -1,4 +1,4 @@
-import { contains, grown } from './box';
+import { contains, corners, grown } from './box';
 import type { Box, Point } from './matrix';
 
 /** Ways between two points that go around boxes. */
@@ -92,14 +92,8 @@ export function wayAround(a: Point, b: Point, boxes: readonly Box[], margin: num
   const inner = blocks.map((box) => grown(box, -0.5));
   if (clear([a, b], inner)) return [];
   const points = [a, b];
-  for (const { x, y, width, height } of blocks)
-    for (const corner of [
-      { x, y },
-      { x: x + width, y },
-      { x, y: y + height },
-      { x: x + width, y: y + height },
-    ])
-      if (!inner.some((box) => contains(box, corner))) points.push(corner);
+  for (const block of blocks)
+    for (const corner of corners(block)) if (!inner.some((box) => contains(box, corner))) points.push(corner);
   const best = new Map<number, number>();
   const open = new Open();
   open.push({ at: 0, cost: 0, from: null, wide: null }, distance(a, b));

@@ -1,4 +1,8 @@
-import type { Body, RunStyle, Sheet } from '../sheet/schema';
+import type { DrawnPicture } from '../drawing/picture';
+import type { Box } from '../geometry/matrix';
+import { bodyText } from '../sheet/body';
+import type { Body, Item, Outline, RunStyle, Sheet } from '../sheet/schema';
+import { isWritten } from '../sheet/schema';
 import type { Faces } from '../text/faces';
 import { layOut } from '../text/layout';
 import { roleOf } from '../text/style';
@@ -9,19 +13,43 @@ export type Size = { width: number; height: number };
 export const styled = (text: string, style: RunStyle, align: 'left' | 'centre' | 'right' = 'centre'): Body =>
   text.split('\n').map((line) => ({ format: { align }, runs: line ? [{ text: line, style }] : [] }));
 
-export function sizeOfBody(body: Body, role: string, most: number, kit: { faces: Faces; roles: Sheet['roles'] }): Size {
-  const box = { width: most, height: 0, padding: 0, vertical: 'top' as const, fit: 'keep' as const };
-  const { lines, height } = layOut(body, roleOf(kit, role), box, kit.faces);
-  return { width: Math.max(0, ...lines.map((line) => line.width)), height };
-}
-
-export const sizeOfWords = (
+export function sizeOfWords(
   text: string,
   style: RunStyle,
   role: string,
   most: number,
   kit: { faces: Faces; roles: Sheet['roles'] },
-): Size => sizeOfBody(styled(text, style), role, most, kit);
+): Size {
+  const box = { width: most, height: 0, padding: 0, vertical: 'top' as const, fit: 'keep' as const };
+  const { lines, height } = layOut(styled(text, style), roleOf(kit, role), box, kit.faces);
+  return { width: Math.max(0, ...lines.map((line) => line.width)), height };
+}
 
 /** To hundredths of a point: the same numbers on every machine, and short ones. */
 export const tidied = (value: number): number => Math.round(value * 100) / 100 + 0;
+
+export const tidiedBox = ({ x, y, width, height }: Box): Box => ({
+  x: tidied(x),
+  y: tidied(y),
+  width: tidied(width),
+  height: tidied(height),
+});
+
+/** An outline that goes with words of a size: a share of it, and never too thin to be printed. */
+export const outlineFor = (size: number, share: number, colour: string, dash: Outline['dash'] = 'solid'): Outline => ({
+  colour,
+  width: tidied(Math.max(0.6, size * share)),
+  dash,
+});
+
+/** What a picture says of itself when it is put on a sheet. */
+export const saysOf = (drawn: DrawnPicture | undefined): { credit: string; alt: string } => ({
+  credit: drawn ? `${drawn.credit} (${drawn.licence})`.slice(0, 300) : '',
+  alt: drawn?.name ?? '',
+});
+
+/** The words of a part in one line, or null where there is no such part. */
+export function saidBy(parts: ReadonlyMap<string, Item>, part: string): string | null {
+  const item = parts.get(part);
+  return item && isWritten(item) ? bodyText(item.body).replace(/\s*\n\s*/g, ' ') : null;
+}

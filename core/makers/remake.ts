@@ -11,10 +11,9 @@ import type { MakerState } from './recipes';
 /** By how much a place counts as moved, in points. */
 const MOVED = 0.02;
 
-const partsOf = (group: GroupItem): Map<string, Item> =>
+/** The group's parts by name, for a maker to take in what was done to them by hand. */
+export const partsByName = (group: GroupItem): Map<string, Item> =>
   new Map(group.items.flatMap((item) => (item.made ? [[item.made.part, item]] : [])));
-
-const namesOf = (group: GroupItem) => partNames(group.items);
 
 const offsetOf = (item: Item): { dx: number; dy: number } => {
   if (!item.made || !isFramed(item) || item.made.at.length < 2) return { dx: 0, dy: 0 };
@@ -26,7 +25,7 @@ const offsetOf = (item: Item): { dx: number; dy: number } => {
 /** What was done by hand to the parts of a group, by their names; parts that are as they were made are left out. */
 export function handOf(group: GroupItem): Map<string, Hand> {
   const out = new Map<string, Hand>();
-  const parts = partsOf(group);
+  const parts = partsByName(group);
   for (const part of group.maker?.parts ?? []) {
     const item = parts.get(part);
     if (!item) {
@@ -42,8 +41,8 @@ export function handOf(group: GroupItem): Map<string, Hand> {
 
 /** How many parts are no longer as they were made. */
 export function alteredCount(group: GroupItem): number {
-  const name = namesOf(group);
-  const parts = partsOf(group);
+  const name = partNames(group.items);
+  const parts = partsByName(group);
   return (group.maker?.parts ?? []).filter((part) => {
     const item = parts.get(part);
     if (!item?.made) return true;
@@ -96,8 +95,8 @@ export function remade(
   forget: Forget = 'nothing',
   taken: (id: string) => boolean = () => false,
 ): GroupItem {
-  const old = partsOf(group);
-  const name = namesOf(group);
+  const old = partsByName(group);
+  const name = partNames(group.items);
   const known = new Set(group.maker?.parts ?? []);
   const dropped = (part: string) => forget !== 'all' && known.has(part) && !old.has(part);
   const ids = new Map<string, string>();
@@ -133,6 +132,3 @@ function inGroup(item: Item, ids: ReadonlyMap<string, string>): Item {
   const end = (e: typeof item.from) => (e.item === null ? e : { ...e, item: ids.get(e.item) ?? e.item });
   return { ...item, from: end(item.from), to: end(item.to) };
 }
-
-/** The group's parts by name, for a maker to take in what was done to them by hand. */
-export const partsByName = partsOf;

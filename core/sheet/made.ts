@@ -7,7 +7,7 @@ import type { Item } from './schema';
  */
 export const MadeMark = z.strictObject({
   part: z.string().max(40),
-  /** x, y, width, height and angle; of a line its free ends. */
+  /** x, y, width, height and angle; nothing for a line. */
   at: z.array(z.number()).max(5),
   print: z.string().max(40),
 });

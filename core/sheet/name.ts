@@ -27,3 +27,7 @@ export function itemName(item: Item): string {
       return `group of ${item.items.length}`;
   }
 }
+
+/** A title as the name of a file, or what stands in for one that holds no letter. */
+export const fileName = (title: string, otherwise: string): string =>
+  title.replace(/[^\p{L}\p{N} _-]/gu, '').trim() || otherwise;

@@ -1,14 +1,12 @@
 import type { Box } from '../../geometry/matrix';
-import { bodyText } from '../../sheet/body';
 import { held, line, picture, plain, shape, solid, text } from '../../sheet/make';
 import type { Item } from '../../sheet/schema';
-import { isWritten } from '../../sheet/schema';
 import type { Asked, Kit, Made, Maker } from '../maker';
-import { sizeOfWords, styled, tidied } from '../measure';
+import { outlineFor, saidBy, saysOf, styled, tidied, tidiedBox } from '../measure';
 import type { Label } from './editions';
 import { bankFor, labelsFor } from './editions';
-import type { Column } from './place';
-import { placeLabels } from './place';
+import type { Plan } from './plan';
+import { explainedHigh, listColumns, planned, styleAt, TRAIT_ROLES, traitHeights, traitSize, traitTexts } from './plan';
 import type { LabelsRecipe, Spot } from './recipe';
 
 /**
@@ -16,125 +14,11 @@ import type { LabelsRecipe, Spot } from './recipe';
  * or explanations, n- list entries, u- unseen ties of those; bank.
  */
 
-const LEAST_WORDS = 7;
+/** How heavy edges and leaders are, as a share of the size of words. */
+const WEIGHT = 0.09;
 
 /** The name of a spot as a line's end has it: that of the picture's part, or its place as shares of the picture. */
 export const targetOf = ({ target, x, y }: Spot): string => target ?? `@${tidied(x * 100)},${tidied(y * 100)}`;
-
-const styleAt = (size: number) => ({ size: tidied(size) });
-
-type Sized = { label: Label; width: number; height: number; port: number };
-
-/** The height of a label that has room for an explanation under it. */
-const explainedHigh = (size: number) => size * 2.1;
-
-/** What is as wide as the words that will stand in it, whether they stand there yet or not. */
-function sizesOf(recipe: LabelsRecipe, labels: readonly Label[], size: number, most: number, kit: Kit): Sized[] {
-  const pad = size * 0.5;
-  if (recipe.form === 'traits') {
-    const height = (label: Label) =>
-      traitHeights(label, most, size, kit).reduce((sum, one) => sum + one, 0) + pad * 1.4;
-    return labels.map((label) => ({ label, width: most, height: height(label), port: 0 }));
-  }
-  // Blanks are all as wide as the widest, so that their width tells nothing.
-  const sizes = labels.map(({ answer, words }) =>
-    recipe.edition === 'numbers'
-      ? { width: size * 1.2, height: size * 1.4 }
-      : [answer, words]
-          .map((one) => sizeOfWords(one || ' ', styleAt(size), 'label', most - 2 * pad, kit))
-          .reduce((a, b) => ({ width: Math.max(a.width, b.width), height: Math.max(a.height, b.height) })),
-  );
-  const widest = Math.max(size * 4, ...sizes.map(({ width }) => width));
-  const written = labels.some(({ fill }) => fill);
-  return labels.map((label, i) => {
-    if (recipe.edition === 'explain') {
-      const height = explainedHigh(size) + size * 3.4;
-      return { label, width: most, height, port: (explainedHigh(size) - height) / 2 };
-    }
-    const wide = written && recipe.edition !== 'numbers' ? widest + size : sizes[i].width;
-    return { label, width: wide + 2 * pad, height: sizes[i].height + pad * 0.9, port: 0 };
-  });
-}
-
-const TRAIT_ROLES = ['heading', 'definition', 'reason'] as const;
-const traitTexts = ({ spot }: Label) => [spot.words, spot.definition, spot.reason];
-const traitSize = (size: number, part: number) => (part === 0 ? size * 1.15 : size * 0.92);
-
-function traitHeights(label: Label, width: number, size: number, kit: Kit): number[] {
-  return traitTexts(label).map((words, i) => {
-    const room = width - size * 1.2;
-    const own = sizeOfWords(words || ' ', styleAt(traitSize(size, i)), TRAIT_ROLES[i], room, kit).height;
-    // Room to write where it is given out empty.
-    return label.fill && i > 0 ? Math.max(own, size * 2.6) : own;
-  });
-}
-
-type Plan = {
-  size: number;
-  picture: Box;
-  columns: Column[];
-  sized: Sized[];
-  places: ReturnType<typeof placeLabels>;
-  bank: number;
-  list: number;
-};
-
-/** The largest words for which all labels find room; where none do, the smallest. */
-function planned(
-  asked: Asked<LabelsRecipe>,
-  labels: readonly Label[],
-  ratio: number,
-  bank: readonly string[],
-  kit: Kit,
-): Plan {
-  const { recipe, width, height } = asked;
-  const attempt = (size: number): Plan => {
-    const numbers = recipe.edition === 'numbers';
-    const columnsWide = recipe.sides === 'both' ? 2 : 1;
-    const most = recipe.form === 'traits' ? Math.min(size * 15, width * 0.3) : Math.min(size * 11, width * 0.3);
-    const sized = sizesOf(recipe, labels, size, most, kit);
-    const widest = Math.max(0, ...sized.map((one) => one.width));
-    const bankHigh = recipe.edition === 'bank' ? bankHeight(bank, width, size, kit) : 0;
-    const rows = numbers ? Math.ceil(labels.length / listColumns(labels.length, width, size)) : 0;
-    const listHigh = numbers ? rows * size * 2 + size : 0;
-    const high = height - (bankHigh > 0 ? bankHigh + size : 0) - listHigh;
-    const gap = size * 2;
-    const room = { width: Math.max(20, width - columnsWide * (widest + gap)), height: Math.max(20, high) };
-    const scale = Math.min(room.width / ratio, room.height);
-    const base = { width: scale * ratio, height: scale };
-    const left = recipe.sides === 'right' ? 0 : widest + gap;
-    const free = room.width - base.width;
-    const picture = { x: left + free / 2, y: (room.height - base.height) / 2, ...base };
-    const sides = recipe.sides === 'both' ? (['left', 'right'] as const) : [recipe.sides];
-    const columns = sides.map((side) => ({
-      side,
-      x: side === 'left' ? picture.x - gap : picture.x + picture.width + gap,
-    }));
-    const wanted = sized.map(({ label: { spot }, ...box }) => ({
-      ...box,
-      spot: { x: picture.x + spot.x * picture.width, y: picture.y + spot.y * picture.height },
-    }));
-    return {
-      size,
-      picture,
-      columns,
-      sized,
-      places: placeLabels(wanted, columns, room.height, size * 0.5),
-      bank: bankHigh,
-      list: listHigh,
-    };
-  };
-  let plan = attempt(recipe.size);
-  while (plan.places.includes(null) && plan.size > LEAST_WORDS) plan = attempt(Math.max(LEAST_WORDS, plan.size * 0.9));
-  return plan;
-}
-
-const listColumns = (count: number, width: number, size: number) =>
-  Math.max(1, Math.min(4, count, Math.floor(width / (size * 14))));
-
-function bankHeight(words: readonly string[], width: number, size: number, kit: Kit): number {
-  return sizeOfWords(words.join('    '), styleAt(size), 'bank', width - 2 * size, kit).height + size * 1.4;
-}
 
 export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
   const { recipe, seed, width, height } = asked;
@@ -150,7 +34,6 @@ export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
   const { size, picture: box, columns } = plan;
   const front: Item[] = [];
   const lines: Item[] = [];
-  const outline = { colour: recipe.edge, width: tidied(Math.max(0.6, size * 0.09)), dash: 'solid' as const };
   const lost: string[] = [];
 
   plan.sized.forEach(({ label, width: wide, height: high }, i) => {
@@ -158,12 +41,12 @@ export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
     const { spot } = label;
     if (!place) return void lost.push(spot.words || `spot ${i + 1}`);
     const column = columns[place.column];
-    const at = {
-      x: tidied(column.side === 'left' ? column.x - wide : column.x),
-      y: tidied(place.y - high / 2),
-      width: tidied(wide),
-      height: tidied(high),
-    };
+    const at = tidiedBox({
+      x: column.side === 'left' ? column.x - wide : column.x,
+      y: place.y - high / 2,
+      width: wide,
+      height: high,
+    });
     const anchor = recipe.form === 'traits' ? `c-${spot.id}` : `l-${spot.id}`;
     if (recipe.form === 'traits') front.push(...traitItems(label, at, size, whole, kit));
     else if (recipe.edition === 'numbers') front.push(numberItem(i, spot, at, size, recipe));
@@ -177,7 +60,7 @@ export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
           side: column.side === 'left' ? 'right' : 'left',
         },
         to: held('base', targetOf(spot), tidied(box.x + spot.x * box.width), tidied(box.y + spot.y * box.height)),
-        outline: { ...outline, colour: recipe.line },
+        outline: outlineFor(size, WEIGHT, recipe.line),
         endCap: spot.wide > 0 ? 'none' : 'dot',
       }),
     );
@@ -197,20 +80,15 @@ export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
         vertical: 'middle',
         padding: tidied(size * 0.5),
         body: styled(bank.join('    '), styleAt(size)),
-        fill: recipe.fill ? solid(recipe.fill) : null,
-        outline,
+        ...boxLook(recipe, size),
         corner: tidied(size * 0.5),
       }),
     );
   const base = picture({
     id: 'base',
     picture: recipe.picture,
-    credit: drawn ? `${drawn.credit} (${drawn.licence})`.slice(0, 300) : '',
-    alt: drawn?.name ?? '',
-    x: tidied(box.x),
-    y: tidied(box.y),
-    width: tidied(box.width),
-    height: tidied(box.height),
+    ...saysOf(drawn),
+    ...tidiedBox(box),
   });
   return { items: [...front, ...lines, base], notes: notesFor(whole, lost, useless) };
 }
@@ -241,7 +119,7 @@ function notesFor(recipe: LabelsRecipe, lost: readonly string[], useless: readon
 
 const boxLook = (recipe: LabelsRecipe, size: number) => ({
   fill: recipe.fill ? solid(recipe.fill) : null,
-  outline: { colour: recipe.edge, width: tidied(Math.max(0.6, size * 0.09)), dash: 'solid' as const },
+  outline: outlineFor(size, WEIGHT, recipe.edge),
   corner: tidied(size * 0.3),
 });
 
@@ -380,7 +258,7 @@ function traitItems(label: Label, at: Box, size: number, recipe: LabelsRecipe, k
       ...at,
       adjust: [0.08],
       fill: recipe.fill ? solid(recipe.fill) : null,
-      outline: { colour: recipe.edge, width: tidied(Math.max(0.6, size * 0.09)), dash: 'solid' },
+      outline: outlineFor(size, WEIGHT, recipe.edge),
     }),
   ];
 }
@@ -389,12 +267,14 @@ const regionItem = (spot: Spot, box: Box, recipe: LabelsRecipe, size: number): I
   shape({
     id: `r-${spot.id}`,
     shape: 'ellipse',
-    x: tidied(box.x + (spot.x - spot.wide / 2) * box.width),
-    y: tidied(box.y + (spot.y - spot.high / 2) * box.height),
-    width: tidied(spot.wide * box.width),
-    height: tidied(spot.high * box.height),
+    ...tidiedBox({
+      x: box.x + (spot.x - spot.wide / 2) * box.width,
+      y: box.y + (spot.y - spot.high / 2) * box.height,
+      width: spot.wide * box.width,
+      height: spot.high * box.height,
+    }),
     fill: null,
-    outline: { colour: recipe.line, width: tidied(Math.max(0.6, size * 0.09)), dash: 'dashed' },
+    outline: outlineFor(size, WEIGHT, recipe.line, 'dashed'),
   });
 
 /** Words typed into labels that show them, another picture, labels that were taken away. */
@@ -404,14 +284,7 @@ export function absorbLabels(
   made: readonly string[],
 ): LabelsRecipe {
   const wasMade = new Set(made);
-  const said = (part: string) => {
-    const item = parts.get(part);
-    return item && isWritten(item)
-      ? bodyText(item.body)
-          .replace(/\s*\n\s*/g, ' ')
-          .trim()
-      : null;
-  };
+  const said = (part: string) => saidBy(parts, part)?.trim() ?? null;
   const showsAnswer = recipe.form === 'traits' || !['first', 'swapped', 'numbers'].includes(recipe.edition);
   const anchor = recipe.form === 'traits' ? 'c' : 'l';
   const spots = recipe.spots

@@ -1,5 +1,5 @@
 import type { Box, Point } from '../../geometry/matrix';
-import { overlaps } from '../../geometry/box';
+import { grown, overlaps } from '../../geometry/box';
 import type { Side } from '../../sheet/schema';
 import { normalised } from '../../lookfors/spelling';
 import { tidy } from './tidy';
@@ -48,11 +48,7 @@ function tree(roots: readonly Branch[], gaps: Gaps, down: boolean): Laid {
   return { at, links: outlineLinks(roots, down ? ['bottom', 'top'] : ['right', 'left']) };
 }
 
-const clash = (a: Box, b: Box, gap: number) =>
-  overlaps(
-    { x: a.x - gap / 2, y: a.y - gap / 2, width: a.width + gap, height: a.height + gap },
-    { x: b.x - gap / 2, y: b.y - gap / 2, width: b.width + gap, height: b.height + gap },
-  );
+const clash = (a: Box, b: Box, gap: number) => overlaps(grown(a, gap / 2), grown(b, gap / 2));
 
 /** Levels as rings about the root; each ring as wide as its nodes need, in the proportion of the frame. */
 const radial: Layout = (roots, gaps, shape) => {

@@ -1,5 +1,5 @@
 import { clear, squareWay, wayAround } from '../../geometry/around';
-import { overlaps } from '../../geometry/box';
+import { centre, grown } from '../../geometry/box';
 import { edgeOf, route } from '../../geometry/line';
 import type { Box, Point } from '../../geometry/matrix';
 import type { LineItem, Side } from '../../sheet/schema';
@@ -19,17 +19,16 @@ export function wayOf(
   bend: number,
   others: readonly Box[],
 ): Way {
-  const middle = (box: Box) => ({ x: box.x + box.width / 2, y: box.y + box.height / 2 });
   const ends = (towardsTo: Point, towardsFrom: Point): [Point, Point] => [
     edgeOf(from, from.round, sides?.[0] ?? null, towardsTo),
     edgeOf(to, to.round, sides?.[1] ?? null, towardsFrom),
   ];
-  const [a, b] = ends(middle(to), middle(from));
+  const [a, b] = ends(centre(to), centre(from));
   const plain = route(kind, a, b, bend, [], sides).points;
   if (clear(plain, others)) return { via: [], points: plain };
   const margin = 7;
   const found =
-    kind === 'stepped' ? squareWay(middle(from), middle(to), others, margin) : wayAround(a, b, others, margin);
+    kind === 'stepped' ? squareWay(centre(from), centre(to), others, margin) : wayAround(a, b, others, margin);
   if (!found || found.length === 0) return { via: [], points: plain };
   const [start, end] = ends(found[0], found[found.length - 1]);
   return { via: found, points: route(kind, start, end, bend, found, sides).points };
@@ -85,11 +84,8 @@ export function wordsOn(
   ])
     for (const at of [...alone, ...SHARES.map((share) => pointAlong(points, share))]) {
       const box = { x: at.x - width / 2 + dx * width, y: at.y - height / 2 + dy * height, width, height };
-      const near = { x: box.x - 1, y: box.y - 1, width: width + 2, height: height + 2 };
-      const covered = [...nodes, ...words].reduce(
-        (sum, other) => sum + (overlaps(near, other) ? common(near, other) : 0),
-        0,
-      );
+      const near = grown(box, 1);
+      const covered = [...nodes, ...words].reduce((sum, other) => sum + common(near, other), 0);
       if (covered === 0) return box;
       if (covered < least) {
         least = covered;

@@ -1,20 +1,19 @@
-import { around, overlaps } from '../../geometry/box';
+import { centre, overlaps, union } from '../../geometry/box';
 import type { Box } from '../../geometry/matrix';
 import type { ShapeName } from '../../geometry/outline';
 import { shapeInside } from '../../geometry/outline';
-import { bodyText } from '../../sheet/body';
-import { line, picture, shape, solid, text } from '../../sheet/make';
-import type { Cap, Item } from '../../sheet/schema';
-import { isWritten } from '../../sheet/schema';
+import { held, line, picture, shape, solid, text } from '../../sheet/make';
+import type { Cap, Item, Side } from '../../sheet/schema';
 import type { Asked, Kit, Made, Maker } from '../maker';
 import type { Size } from '../measure';
-import { sizeOfWords, styled, tidied } from '../measure';
+import { outlineFor, saidBy, sizeOfWords, styled, tidied, tidiedBox } from '../measure';
 import { LAYOUTS } from './layouts';
 import type { Placed } from './links';
 import { wayOf, wordsOn } from './links';
 import { network } from './network';
 import { withoutNodes } from './outline';
 import type { MapNode, MapRecipe, NodeLook } from './recipe';
+import { LONGEST_NODE } from './recipe';
 import type { Branch, Laid, LaidLink } from './tree';
 import { boxAt, branchesOf, everyBranch } from './tree';
 
@@ -154,7 +153,7 @@ async function fitted({ recipe, width, height }: Asked<MapRecipe>, kit: Kit): Pr
     const draft = new Draft(words, scale);
     const laid = await draft.laid(width / height);
     const boxes = boxesOf(draft, laid);
-    const all = extentOf([...boxes.values()]);
+    const all = union([...boxes.values()]);
     return { draft, laid, boxes, all, fits: all.width <= width + 0.01 && all.height <= height + 0.01 };
   };
   const smallest = Math.min(1, LEAST_WORDS / (recipe.size * Math.min(...recipe.looks.map((look) => look.scale))));
@@ -165,11 +164,6 @@ async function fitted({ recipe, width, height }: Asked<MapRecipe>, kit: Kit): Pr
   }
   return now;
 }
-
-const extentOf = (boxes: readonly Box[]): Box =>
-  boxes.length > 0
-    ? around(boxes.flatMap((b) => [b, { x: b.x + b.width, y: b.y + b.height }]))
-    : { x: 0, y: 0, width: 0, height: 0 };
 
 /** Where all goes in the frame: in its middle, and spread up to half as far again where there is room. */
 function spreadIn(asked: Asked<MapRecipe>, laid: Laid, boxes: Map<string, Box>): (box: Box) => Box {
@@ -205,7 +199,7 @@ function spreadIn(asked: Asked<MapRecipe>, laid: Laid, boxes: Map<string, Box>):
     x: (box.x + box.width / 2) * sx - box.width / 2,
     y: (box.y + box.height / 2) * sy - box.height / 2,
   });
-  const after = extentOf(list.map(moved));
+  const after = union(list.map(moved));
   const [dx, dy] = [(asked.width - after.width) / 2 - after.x, (asked.height - after.height) / 2 - after.y];
   return (box) => {
     const to = moved(box);
@@ -236,12 +230,7 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
     const frame = holds
       ? box
       : { x: left, y: box.y + (box.height - own.height) / 2, width: own.width, height: own.height };
-    const at = {
-      x: tidied(frame.x),
-      y: tidied(frame.y),
-      width: tidied(frame.width),
-      height: tidied(frame.height),
-    };
+    const at = tidiedBox(frame);
     const filled = look.shape === 'plain' ? null : look.fill;
     nodes.push(
       shape({
@@ -250,10 +239,7 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
         shape: holds ? 'rectangle' : SHAPE[look.shape],
         adjust: holds ? [0.06] : (ADJUST[look.shape] ?? []),
         fill: filled ? solid(filled) : null,
-        outline:
-          look.shape === 'plain' || !look.edge
-            ? null
-            : { colour: look.edge, width: tidied(Math.max(0.6, em * 0.1)), dash: 'solid' },
+        outline: look.shape === 'plain' || !look.edge ? null : outlineFor(em, 0.1, look.edge),
         vertical: holds ? 'top' : 'middle',
         padding: tidied(holds ? em * 0.3 : 0),
         body: styled(node.text, { size: tidied(em * look.scale), bold: look.bold, colour: look.colour }),
@@ -261,12 +247,12 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
     );
     const { dx = 0, dy = 0 } = hand.get(`n-${node.id}`) ?? {};
     if (side > 0 && !holds) {
-      const frame = {
-        x: tidied(box.x + dx),
-        y: tidied(box.y + (box.height - side) / 2 + dy),
-        width: tidied(side),
-        height: tidied(side),
-      };
+      const frame = tidiedBox({
+        x: box.x + dx,
+        y: box.y + (box.height - side) / 2 + dy,
+        width: side,
+        height: side,
+      });
       beside.set(node.id, frame);
       pictures.push(picture({ id: `p-${node.id}`, picture: node.picture!, ...frame }));
     }
@@ -297,13 +283,10 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
     // The step nearer to what many links leave from, so that words have room at the other end.
     const bend = kind === 'stepped' && of.sides ? 0.3 : 0.5;
     const { via, points } = wayOf(from, to, sides, kind, bend, others);
-    const end = (id: string, box: Box, side: 'top' | 'right' | 'bottom' | 'left' | null) => ({
-      x: tidied(box.x + box.width / 2),
-      y: tidied(box.y + box.height / 2),
-      item: `n-${id}`,
-      target: null,
-      side,
-    });
+    const end = (id: string, box: Box, side: Side | null) => {
+      const { x, y } = centre(box);
+      return { ...held(`n-${id}`, null, tidied(x), tidied(y)), side };
+    };
     lines.push(
       line({
         id: part,
@@ -312,7 +295,7 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
         via: via.map(({ x, y }) => ({ x: tidied(x), y: tidied(y) })),
         route: kind,
         bend,
-        outline: { colour: recipe.edge, width: tidied(Math.max(0.6, em * 0.1)), dash: 'solid' },
+        outline: outlineFor(em, 0.1, recipe.edge),
         ...capsOf(of.forward && (arrows === 'none' || arrows === 'back') ? 'forward' : arrows),
       }),
     );
@@ -323,10 +306,7 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
       text({
         id: wordsPart,
         role: 'label',
-        x: tidied(box.x),
-        y: tidied(box.y),
-        width: tidied(box.width),
-        height: tidied(box.height),
+        ...tidiedBox(box),
         padding: 0,
         vertical: 'middle',
         fit: 'keep',
@@ -362,16 +342,12 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
 
 /** Words typed into nodes and links, nodes and links that were taken away. */
 export function absorbMap(recipe: MapRecipe, parts: ReadonlyMap<string, Item>, made: readonly string[]): MapRecipe {
-  const saidBy = (part: string): string | null => {
-    const item = parts.get(part);
-    return item && isWritten(item) ? bodyText(item.body).replace(/\s*\n\s*/g, ' ') : null;
-  };
   const wasMade = new Set(made);
   const gone = (part: string) => wasMade.has(part) && !parts.has(part);
   let next = recipe;
   const nodes = recipe.nodes.map((node) => {
-    const words = (saidBy(`n-${node.id}`) ?? node.text).slice(0, 300);
-    const link = (gone(`w-${node.id}`) ? '' : (saidBy(`w-${node.id}`) ?? node.link)).slice(0, 120);
+    const words = (saidBy(parts, `n-${node.id}`) ?? node.text).slice(0, LONGEST_NODE);
+    const link = (gone(`w-${node.id}`) ? '' : (saidBy(parts, `w-${node.id}`) ?? node.link)).slice(0, 120);
     const item = parts.get(`p-${node.id}`);
     const shown = item?.kind === 'picture' ? item.picture : gone(`p-${node.id}`) ? null : node.picture;
     return words === node.text && link === node.link && shown === node.picture
@@ -382,7 +358,7 @@ export function absorbMap(recipe: MapRecipe, parts: ReadonlyMap<string, Item>, m
   const links = next.links
     .filter(({ id }) => !gone(`x-${id}`))
     .map((one) => {
-      const words = (gone(`y-${one.id}`) ? '' : (saidBy(`y-${one.id}`) ?? one.words)).slice(0, 120);
+      const words = (gone(`y-${one.id}`) ? '' : (saidBy(parts, `y-${one.id}`) ?? one.words)).slice(0, 120);
       return words === one.words ? one : { ...one, words };
     });
   if (links.length < next.links.length || links.some((one, i) => one !== next.links[i])) next = { ...next, links };

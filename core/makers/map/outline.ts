@@ -1,5 +1,5 @@
 import type { MapNode, MapRecipe } from './recipe';
-import { freeId, LONGEST_NODE, MOST_NODES } from './recipe';
+import { freeId, freeIds, LONGEST_NODE, MOST_NODES } from './recipe';
 
 /** The outline of a map as rows: how it is written in the pad, and read from elsewhere. */
 
@@ -135,7 +135,7 @@ export function rowsFromText(text: string, taken: Iterable<string> = []): Row[] 
   const lines = text.split(/\r\n?|\n/).filter((line) => line.trim() !== '');
   if (lines.length === 0) throw new OutlineProblem('There are no words in it. Write one line for each thing.');
   if (lines.length > MOST_NODES) throw tooMany(lines.length);
-  const used = new Set(taken);
+  const nextId = freeIds(taken);
   const steps: number[] = [];
   return lines.map((line) => {
     const [space] = /^[\s\u00a0]*/.exec(line)!;
@@ -145,9 +145,7 @@ export function rowsFromText(text: string, taken: Iterable<string> = []): Row[] 
     steps.push(indent);
     const words = line.trim();
     const plain = words.replace(BULLET, '').trim();
-    const id = freeId(used);
-    used.add(id);
-    return { id, text: (plain || words).slice(0, LONGEST_NODE), depth };
+    return { id: nextId(), text: (plain || words).slice(0, LONGEST_NODE), depth };
   });
 }
 

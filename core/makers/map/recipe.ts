@@ -80,8 +80,15 @@ export type MapLink = z.infer<typeof MapLink>;
 export type NodeLook = z.infer<typeof NodeLook>;
 export type MapRecipe = z.infer<typeof MapRecipe>;
 
-/** The least id that is not in use. */
-export function freeId(taken: Iterable<string>): string {
+/** Short ids that are not in use, one after the other. */
+export function freeIds(taken: Iterable<string>): () => string {
   const used = new Set(taken);
-  for (let n = used.size + 1; ; n++) if (!used.has(n.toString(36))) return n.toString(36);
+  return () => {
+    let n = used.size + 1;
+    while (used.has(n.toString(36))) n++;
+    const id = n.toString(36);
+    used.add(id);
+    return id;
+  };
 }
+export const freeId = (taken: Iterable<string>): string => freeIds(taken)();

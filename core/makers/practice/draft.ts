@@ -2,7 +2,7 @@ import type { Box } from '../../geometry/matrix';
 import { line, free, picture, shape, solid, text } from '../../sheet/make';
 import type { Item, LineItem, RunStyle, ShapeItem, TextItem } from '../../sheet/schema';
 import type { Kit } from '../maker';
-import { sizeOfWords, styled, tidied } from '../measure';
+import { outlineFor, saysOf, sizeOfWords, styled, tidied, tidiedBox } from '../measure';
 import type { PracticeRecipe, Thing } from './recipe';
 
 /**
@@ -90,7 +90,7 @@ export class Draft {
   }
 
   outline(width = 0.08, dash: 'solid' | 'dashed' | 'dotted' = 'solid', colour = this.recipe.ink) {
-    return { colour, width: tidied(Math.max(0.6, this.em * width)), dash };
+    return outlineFor(this.em, width, colour, dash);
   }
 
   frame(kind: string, box: Box, values: Partial<ShapeItem> = {}): ShapeItem {
@@ -109,8 +109,7 @@ export class Draft {
         id: this.part(kind),
         picture: id,
         form: outline ? 'outline' : 'colour',
-        credit: drawn ? `${drawn.credit} (${drawn.licence})`.slice(0, 300) : '',
-        alt: drawn?.name ?? '',
+        ...saysOf(drawn),
         ...tidyBox({ x: box.x + (box.width - width) / 2, y: box.y + (box.height - height) / 2, width, height }),
       }),
     );
@@ -182,12 +181,8 @@ export class Draft {
   }
 }
 
-export const tidyBox = ({ x, y, width, height }: Box): Box => ({
-  x: tidied(x),
-  y: tidied(y),
-  width: tidied(Math.max(1, width)),
-  height: tidied(Math.max(1, height)),
-});
+const tidyBox = (box: Box): Box =>
+  tidiedBox({ ...box, width: Math.max(1, box.width), height: Math.max(1, box.height) });
 
 export const inset = ({ x, y, width, height }: Box, by: number): Box => ({
   x: x + by,

@@ -1,5 +1,4 @@
 import { seeded } from '../../random';
-import type { Item } from '../../sheet/schema';
 import type { Asked, Kit, Made, Maker } from '../maker';
 import { Draft } from './draft';
 import { drawBingo, drawCutouts, drawDominoes } from './kinds/cards';
@@ -41,10 +40,10 @@ const DRAWN: { [T in PracticeType]: (draft: Draft, recipe: RecipeFor<T>, seed: n
 /** The name line, title and instruction, which all types have; gives what is left below them. */
 function drawHead(draft: Draft, width: number): number {
   const { recipe, em } = draft;
+  const wide = Math.min(width * 0.5, em * 17);
   let y = 0;
   if (recipe.nameLine) {
     const label = draft.sizeOf('Name').width + em * 0.5;
-    const wide = Math.min(width * 0.5, em * 17);
     draft.words('name', 'Name', { x: width - wide - label, y, width: label, height: em * 1.7 }, { align: 'left' });
     draft.words(
       'nameline',
@@ -57,7 +56,7 @@ function drawHead(draft: Draft, width: number): number {
   }
   if (recipe.title) {
     const style = { size: em * 1.7, bold: true };
-    const beside = recipe.nameLine ? width - Math.min(width * 0.5, em * 17) - em * 4 : width;
+    const beside = recipe.nameLine ? width - wide - em * 4 : width;
     const fits = draft.sizeOf(recipe.title, 5000, style).width <= beside;
     // A long title gets a row of its own under the name.
     if (recipe.nameLine && !fits) y = em * 2.1;
@@ -87,7 +86,7 @@ export function makePractice({ recipe, seed, width, height }: Asked<PracticeReci
   (DRAWN[recipe.type] as (draft: Draft, recipe: PracticeRecipe, seed: number) => void)(draft, recipe, seed);
   const notes = [...new Set(draft.notes)];
   if (height - top < recipe.size * 6) notes.push('There is little room. Pull the frame taller, or take smaller words.');
-  return { items: draft.items as Item[], notes };
+  return { items: draft.items, notes };
 }
 
 export const PRACTICE: Maker<PracticeRecipe> = { make: makePractice };

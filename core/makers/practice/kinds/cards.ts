@@ -86,7 +86,7 @@ export function drawDominoes(draft: Draft, recipe: RecipeFor<'dominoes'>): void 
   const { things } = recipe;
   if (things.length < 4) return void draft.notes.push('Dominoes need at least four pairs.');
   const pieces = shuffled(
-    things.map((thing, i) => ({ left: thing, right: things[(i + 1) % things.length], number: i + 1 })),
+    things.map((thing, i) => ({ left: thing, right: things[(i + 1) % things.length] })),
     random,
   );
   const columns = draft.columnsFor(pieces.length, 2);

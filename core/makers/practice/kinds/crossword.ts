@@ -1,4 +1,5 @@
 import type { Draft } from '../draft';
+import { pick } from '../draft';
 import type { RecipeFor } from '../recipe';
 import { lettersOf } from './wordsearch';
 
@@ -143,7 +144,7 @@ export function crosswordFor(things: readonly { word: string; clue: string }[], 
   }
   // Any of those that are nearly as close: versions are to differ.
   const close = boards.filter((board) => worth(board) > worth(best!) - 16);
-  best = close[Math.floor(random() * close.length)] ?? best;
+  best = pick(random, close) ?? best;
   if (!best) return { width: 0, height: 0, entries: [], lost: [] };
   const { left, top, width, height } = best.size;
   const moved = best.placed.map((entry) => ({ ...entry, x: entry.x - left, y: entry.y - top }));

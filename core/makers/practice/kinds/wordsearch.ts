@@ -28,6 +28,13 @@ export const lettersOf = (word: string): string =>
     .toUpperCase()
     .replace(/[^\p{L}]/gu, '');
 
+/** Where a word begins and ends, whichever way it is read: what tells one place of it from another. */
+const endsOf = (cells: readonly Cell[]): string =>
+  [cells[0], cells[cells.length - 1]]
+    .map(({ x, y }) => `${x},${y}`)
+    .sort()
+    .join(' ');
+
 /** Every place where a word stands, in any of the eight directions; a place read from both ends counts once. */
 export function placesOf(grid: readonly (readonly string[])[], word: string): Cell[][] {
   const letters = [...word];
@@ -38,8 +45,7 @@ export function placesOf(grid: readonly (readonly string[])[], word: string): Ce
       for (const [dx, dy] of letters.length === 1 ? [WAYS[0]] : WAYS) {
         if (!letters.every((letter, i) => grid[y + dy * i]?.[x + dx * i] === letter)) continue;
         const cells = letters.map((_, i) => ({ x: x + dx * i, y: y + dy * i }));
-        const key = [`${cells[0].x},${cells[0].y}`, `${cells.at(-1)!.x},${cells.at(-1)!.y}`].sort().join(' ');
-        out.set(key, cells);
+        out.set(endsOf(cells), cells);
       }
     }
   return [...out.values()];
@@ -129,7 +135,7 @@ function filled(
     !hidden.some(({ cells }) => place.every((cell) => cells.some((own) => own.x === cell.x && own.y === cell.y)));
   for (let round = 0; round < 60; round++) {
     const wrong = [
-      ...hidden.flatMap(({ word, cells }) => placesOf(grid, word).filter((place) => !samePlace(place, cells))),
+      ...hidden.flatMap(({ word, cells }) => placesOf(grid, word).filter((place) => endsOf(place) !== endsOf(cells))),
       ...forbidden.flatMap((word) => placesOf(grid, word).filter(helped)),
     ];
     if (wrong.length === 0) return grid;
@@ -137,20 +143,11 @@ function filled(
       const free = place.filter(isChance);
       if (free.length === 0) return null;
       const { x, y } = pick(random, free);
-      grid[y][x] = pick(random, pool.length > 6 ? pool : [...'AEIORTNSLUDMC']);
+      grid[y][x] = pick(random, pool);
     }
   }
   return null;
 }
-
-const samePlace = (a: readonly Cell[], b: readonly Cell[]) => {
-  const ends = (cells: readonly Cell[]) =>
-    [cells[0], cells[cells.length - 1]]
-      .map(({ x, y }) => `${x},${y}`)
-      .sort()
-      .join(' ');
-  return a.length === b.length && ends(a) === ends(b);
-};
 
 export function drawWordsearch(draft: Draft, recipe: RecipeFor<'wordsearch'>): void {
   const { area, em } = draft;

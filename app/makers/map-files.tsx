@@ -1,0 +1,99 @@
+import { Dropdown } from 'antd';
+import { useRef } from 'react';
+import { graphmlOf, indentedOf, opmlOf, readOutline } from '../../core/formats/outlines';
+import { OutlineProblem } from '../../core/makers/map/outline';
+import type { MapRecipe } from '../../core/makers/map/recipe';
+import { fileName } from '../../core/sheet/name';
+import type { Bench } from '../workbench/bench';
+import { useBench } from '../workbench/bench';
+import { Toggle } from '../workbench/fields';
+
+/** A map from a file, and as one. */
+
+const titleOf = (bench: Bench) => bench.sheet.title;
+
+/** Hands a text to the browser as a file. */
+function takeOut(name: string, type: string, text: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([text], { type }));
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+/** Larger files than this are no outlines. */
+const LARGEST_FILE = 2_000_000;
+
+export function InAndOut({
+  bench,
+  recipe,
+  onEdit,
+}: {
+  bench: Bench;
+  recipe: MapRecipe;
+  onEdit: (name: string, recipe: MapRecipe) => void;
+}) {
+  const title = useBench(bench, titleOf);
+  const file = useRef<HTMLInputElement>(null);
+  const name = fileName(title, 'map');
+  async function read(chosen: File) {
+    if (chosen.size > LARGEST_FILE)
+      return bench.say('This file is too large for an outline. Take one of at most 2 MB.');
+    try {
+      const { nodes, links } = readOutline(await chosen.text());
+      onEdit('Take in an outline', { ...recipe, nodes, links });
+    } catch (problem) {
+      if (!(problem instanceof OutlineProblem)) throw problem;
+      bench.say(`“${chosen.name}”: ${problem.message}`);
+    }
+  }
+  return (
+    <div className="made-files">
+      <input
+        ref={file}
+        type="file"
+        hidden
+        aria-label="File with an outline"
+        accept=".opml,.graphml,.xml,.txt,.md,text/plain"
+        onChange={(event) => {
+          const [chosen] = event.target.files ?? [];
+          event.target.value = '';
+          if (chosen) void read(chosen);
+        }}
+      />
+      <Toggle
+        on={false}
+        label="Makes the map from a file: OPML, GraphML or an indented list"
+        onClick={() => file.current?.click()}
+      >
+        from a file …
+      </Toggle>
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          items: [
+            {
+              key: 'opml',
+              label: 'outline (OPML)',
+              onClick: () => takeOut(`${name}.opml`, 'text/x-opml', opmlOf(title, recipe.nodes)),
+            },
+            {
+              key: 'graphml',
+              label: 'network (GraphML)',
+              onClick: () => takeOut(`${name}.graphml`, 'application/xml', graphmlOf(recipe)),
+            },
+            {
+              key: 'text',
+              label: 'indented text',
+              onClick: () => takeOut(`${name}.txt`, 'text/plain', indentedOf(recipe.nodes)),
+            },
+          ],
+        }}
+      >
+        <button type="button" className="toggle">
+          as a file ▾
+        </button>
+      </Dropdown>
+    </div>
+  );
+}
