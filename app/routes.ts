@@ -15,6 +15,7 @@ export default [
   route('handouts/:handoutId', 'routes/spread.tsx'),
   route('handouts/:handoutId/picture.svg', 'routes/handout-picture.ts'),
   route('handouts/:handoutId/reading/:copyId', 'routes/reading.tsx'),
+  route('written', 'routes/written.ts'),
   route('tray', 'routes/tray.tsx'),
   route('copies/:copyId', 'routes/copy.tsx'),
   route('copies/:copyId/picture.svg', 'routes/copy-picture.ts'),

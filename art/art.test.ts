@@ -40,6 +40,14 @@ test('a few hundred pictures can be searched, each with its file, licence and cr
   }
 });
 
+test('silhouettes are there by the hundred, each with what it is about among its words', () => {
+  const found = index.filter(({ group }) => group === 'silhouettes');
+  expect(found.length).toBeGreaterThan(500);
+  expect(found.every(({ licence, credit }) => licence === 'CC BY 3.0' && credit.includes('game-icons.net'))).toBe(true);
+  const drawn = JSON.parse(readFileSync('.generated/pictures/silhouette/heron.json', 'utf8')) as DrawnPicture;
+  expect(drawn.paths.every(({ fill }) => fill === '#2a2820')).toBe(true);
+});
+
 test('none of them is a weapon, a drink or a cigarette', () => {
   for (const { name } of index) expect(name).not.toMatch(/pistol|dagger|bomb|\bbeer|\bwine|cocktail|cigarette|sword/i);
 });

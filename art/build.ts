@@ -13,6 +13,7 @@ import { DIAGRAMS } from './diagrams/index';
 import type { Tagged } from './drawn';
 import { flatPictures } from './flat';
 import { signs } from './signs';
+import { silhouettes } from './silhouettes';
 
 /** Makes .generated/: font files cut to what is used, pictures taken apart into paths, and the index that is searched. */
 
@@ -110,7 +111,7 @@ export function pictureSvg({ width, height, paths }: DrawnPicture): string {
 
 function buildPictures() {
   // Without arcs and shorthands: what reads a picture's paths need know only M, L, H, V, C, Q and Z.
-  const all: Tagged[] = [...DIAGRAMS, ...flatPictures()].map((picture) => ({
+  const all: Tagged[] = [...DIAGRAMS, ...flatPictures(), ...silhouettes()].map((picture) => ({
     ...picture,
     paths: picture.paths.map((path) => ({ ...path, d: svgpath(path.d).abs().unarc().unshort().round(3).toString() })),
   }));

@@ -7,6 +7,7 @@ const ALL = {
   autosave: () => import('./autosave'),
   placing: () => import('./placing'),
   makers: () => import('./makers'),
+  cloud: () => import('./cloud'),
   browser: () => import('./browser'),
 } satisfies Record<string, () => Promise<{ run: () => Promise<Figure[]> }>>;
 

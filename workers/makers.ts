@@ -5,7 +5,10 @@ import { Shelf } from './shelf';
 
 /** What makers make, worked out beside the page. */
 
-export type MakersTask = {
+export type MakersTask = MakeTask | StopTask;
+/** Ends what is being made under the same identity. */
+type StopTask = { id: number; kind: 'stop' };
+type MakeTask = {
   id: number;
   kind: 'make';
   asked: Remake;
@@ -15,19 +18,39 @@ export type MakersTask = {
   pictures: string[];
 };
 export type MakersAnswer =
-  { id: number; kind: 'make'; group: GroupItem; notes: string[] } | { id: number; kind: 'failed'; reason: string };
+  | { id: number; kind: 'make'; group: GroupItem; notes: string[] }
+  | { id: number; kind: 'progress'; share: number }
+  | { id: number; kind: 'failed'; reason: string };
 
 const shelf = new Shelf();
+const stopped = new Set<number>();
 
-async function answer({ id, asked, roles, fonts, pictures }: MakersTask): Promise<MakersAnswer> {
+/** So long a maker works, in milliseconds, before it looks whether it was told to stop. */
+const STRETCH = 40;
+
+/** Lets messages in, now and then. */
+function resting(id: number): (share: number) => Promise<void> {
+  let last = performance.now();
+  return async (share) => {
+    if (performance.now() - last < STRETCH) return;
+    self.postMessage({ id, kind: 'progress', share });
+    await new Promise((go) => setTimeout(go));
+    if (stopped.delete(id)) throw new Error('stopped');
+    last = performance.now();
+  };
+}
+
+async function answer({ id, asked, roles, fonts, pictures }: MakeTask): Promise<MakersAnswer> {
   const resources = await shelf.ready(fonts, pictures);
-  const { group, notes } = await remake(asked, { ...resources, roles });
+  const { group, notes } = await remake(asked, { ...resources, roles, rest: resting(id) });
   return { id, kind: 'make', group, notes };
 }
 
-self.onmessage = (event: MessageEvent<MakersTask>) => {
-  answer(event.data).then(
+self.onmessage = ({ data }: MessageEvent<MakersTask>) => {
+  if (data.kind === 'stop') return void stopped.add(data.id);
+  answer(data).then(
     (done) => self.postMessage(done),
-    (error: unknown) => self.postMessage({ id: event.data.id, kind: 'failed', reason: String(error) }),
+    (error: unknown) =>
+      self.postMessage({ id: data.id, kind: 'failed', reason: error instanceof Error ? error.message : String(error) }),
   );
 };

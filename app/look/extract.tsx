@@ -13,6 +13,7 @@ import {
   Radio,
   Segmented,
   Select,
+  Progress,
   Slider,
   Switch,
   Tooltip,
@@ -55,6 +56,7 @@ renderToString(
       <InputNumber />
       <Radio.Group options={['a']} />
       <Segmented options={['a']} />
+      <Progress percent={40} size="small" />
       <Slider />
       <Switch />
       <Select />

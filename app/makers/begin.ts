@@ -1,3 +1,4 @@
+import { beginCloud } from '../../core/makers/cloud/begin';
 import { beginMap } from '../../core/makers/map/begin';
 import { beginLabels, spotsOf } from '../../core/makers/labels/begin';
 import type { Spot } from '../../core/makers/labels/recipe';
@@ -26,6 +27,7 @@ const BEGINNINGS: { [K in MakerKind]: Beginning<K> } = {
     height: 0.72,
   },
   practice: { recipe: (palette) => beginPractice('matching', palette), width: 1, height: 1 },
+  cloud: { recipe: (palette) => beginCloud(palette), width: 0.8, height: 0.72 },
 };
 
 /** The spots of all named parts of a picture. */

@@ -20,10 +20,16 @@ const PANELS: Record<MakerKind, ComponentType<PanelProps>> = {
   map: lazy(() => import('./map-panel').then(({ MapPanel }) => ({ default: MapPanel }))),
   labels: lazy(() => import('./labels-panel').then(({ LabelsPanel }) => ({ default: LabelsPanel }))),
   practice: lazy(() => import('./practice-panel').then(({ PracticePanel }) => ({ default: PracticePanel }))),
+  cloud: lazy(() => import('./cloud-panel').then(({ CloudPanel }) => ({ default: CloudPanel }))),
 };
 
 /** What the leaf of the margin card is called. */
-export const LEAF_NAMES: Record<MakerKind, string> = { map: 'outline', labels: 'labels', practice: 'practice' };
+export const LEAF_NAMES: Record<MakerKind, string> = {
+  map: 'outline',
+  labels: 'labels',
+  practice: 'practice',
+  cloud: 'cloud',
+};
 
 export function MakerPanel(props: PanelProps) {
   const { bench, group } = props;

@@ -6,22 +6,33 @@ import type { StudioAnswer, StudioTask } from '../../workers/studio';
 
 type Tasks<T> = T extends { id: number } ? Omit<T, 'id'> : never;
 
+type Waiting<Answer> = {
+  done: (answer: Answer) => void;
+  failed: (reason: Error) => void;
+  progress?: (share: number) => void;
+};
+
+/** For what takes long: how far it is, and a way to end it. What is ended fails with `stopped`. */
+export type Watch = { progress?: (share: number) => void; signal?: AbortSignal };
+
 /** Carries questions to a worker and its answers back, each to who asked. */
 class Courier<Task extends { id: number }, Answer extends { id: number; kind: string }> {
   private worker: Worker | null = null;
-  private waiting = new Map<number, { done: (answer: Answer) => void; failed: (reason: Error) => void }>();
+  private waiting = new Map<number, Waiting<Answer>>();
   private count = 0;
 
   constructor(private start: () => Worker) {}
 
   ask<K extends (Task extends { kind: infer N } ? N : never)>(
     task: Tasks<Extract<Task, { kind: K }>>,
+    { progress, signal }: Watch = {},
   ): Promise<Extract<Answer, { kind: K }>> {
     const id = ++this.count;
     if (!this.worker) {
       this.worker = this.start();
-      this.worker.onmessage = ({ data }: MessageEvent<Answer & { reason?: string }>) => {
+      this.worker.onmessage = ({ data }: MessageEvent<Answer & { reason?: string; share?: number }>) => {
         const asked = this.waiting.get(data.id);
+        if (data.kind === 'progress') return asked?.progress?.(data.share ?? 0);
         this.waiting.delete(data.id);
         if (data.kind === 'failed') asked?.failed(new Error(data.reason));
         else asked?.done(data);
@@ -33,7 +44,8 @@ class Courier<Task extends { id: number }, Answer extends { id: number; kind: st
       };
     }
     return new Promise((done, failed) => {
-      this.waiting.set(id, { done: done as (answer: Answer) => void, failed });
+      this.waiting.set(id, { done: done as (answer: Answer) => void, failed, progress });
+      signal?.addEventListener('abort', () => this.worker?.postMessage({ id, kind: 'stop' }));
       this.worker!.postMessage({ ...task, id });
     });
   }

@@ -26,6 +26,9 @@ export class Making {
   notes: ReadonlyMap<string, readonly string[]> = new Map();
   /** Groups that are being made right now. */
   readonly busy = new Set<string>();
+  /** How far those are that take long. */
+  progress: ReadonlyMap<string, number> = new Map();
+  private stops = new Map<string, AbortController>();
   private next = new Map<string, Job>();
   /** Groups whose recipe, or whose words on the sheet, are being typed: what is done when that rests. */
   private typing = new Map<string, ReturnType<typeof setTimeout>>();
@@ -126,21 +129,42 @@ export class Making {
       .map((item) => item.id)
       .filter((other) => other.startsWith(`${id}-`) && !inGroup.has(other));
     this.busy.add(id);
+    const stop = new AbortController();
+    this.stops.set(id, stop);
     bench.changed();
     makers
-      .ask({
-        kind: 'make',
-        asked: { group, state: job.state, forget: job.forget, taken },
-        roles: bench.sheet.roles,
-        ...needsOfRecipe(state.recipe, bench.sheet.roles),
-      })
+      .ask<'make'>(
+        {
+          kind: 'make',
+          asked: { group, state: job.state, forget: job.forget, taken },
+          roles: bench.sheet.roles,
+          ...needsOfRecipe(state.recipe, bench.sheet.roles),
+        },
+        { signal: stop.signal, progress: (share) => this.put(id, share) },
+      )
       .then(
         (answer) => this.arrived(id, group, job, answer.group, answer.notes),
         (problem: Error) => {
-          this.bench.say(`This could not be made: ${problem.message}`);
+          this.bench.say(
+            stop.signal.aborted ? 'Stopped. It is as it was before.' : `This could not be made: ${problem.message}`,
+          );
           this.finished(id);
         },
       );
+  }
+
+  /** Ends what is being made of a group; what waits behind it is not begun. */
+  stop(id: string): void {
+    this.next.delete(id);
+    this.stops.get(id)?.abort();
+  }
+
+  private put(id: string, share: number | null): void {
+    const progress = new Map(this.progress);
+    if (share === null) progress.delete(id);
+    else progress.set(id, share);
+    this.progress = progress;
+    this.bench.changed();
   }
 
   private arrived(id: string, asked: GroupItem, job: Job, group: GroupItem, notes: readonly string[]): void {
@@ -199,6 +223,8 @@ export class Making {
 
   private finished(id: string): void {
     this.busy.delete(id);
+    this.stops.delete(id);
+    if (this.progress.has(id)) this.put(id, null);
     const next = this.next.get(id);
     this.next.delete(id);
     if (!next) this.wanted.delete(id);

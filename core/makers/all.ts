@@ -1,4 +1,5 @@
 import type { GroupItem } from '../sheet/schema';
+import { CLOUD } from './cloud/make';
 import { LABELS } from './labels/make';
 import type { Asked, Hand, Kit, Made, Maker } from './maker';
 import { MAP } from './map/make';
@@ -12,6 +13,7 @@ export const MAKERS: { [K in MakerKind]: Maker<RecipeOf<K>> } = {
   map: MAP,
   labels: LABELS,
   practice: PRACTICE,
+  cloud: CLOUD,
 };
 
 /** A row of the table for callers that know the kind only at run time. */
@@ -37,8 +39,9 @@ export async function remake(
   if (!from) throw new Error('this group was not made by a maker');
   const { kind, seed } = from;
   // Of another type of sheet no part is the part it was.
-  const forget = typeOf(from.recipe) === typeOf(group.maker?.recipe ?? from.recipe) ? asked : 'all';
+  const sameType = typeOf(from.recipe) === typeOf(group.maker?.recipe ?? from.recipe);
   const maker = MAKERS[kind] as unknown as AnyMaker;
+  const forget = !sameType ? 'all' : maker.loose && asked === 'nothing' ? 'places' : asked;
   const recipe =
     state || !group.maker
       ? from.recipe

@@ -5,7 +5,13 @@ import type { Faces } from '../text/faces';
 /** What makers have in common. */
 
 /** What a maker works with. */
-export type Kit = { faces: Faces; pictures: Pictures; roles: Sheet['roles'] };
+export type Kit = {
+  faces: Faces;
+  pictures: Pictures;
+  roles: Sheet['roles'];
+  /** Called by makers that take long, with the share that is done; what it throws ends the making. */
+  rest?: (share: number) => Promise<void>;
+};
 
 /** What was done to a part by hand since it was made: it was moved, hidden, or taken away. */
 export type Hand = { dx: number; dy: number; hidden: boolean; gone: boolean };
@@ -32,6 +38,8 @@ export type Made = {
 };
 
 export type Maker<R> = {
+  /** All places are worked out together: what was moved by hand goes back among the others when it is made anew. */
+  loose?: boolean;
   make(asked: Asked<R>, kit: Kit): Made | Promise<Made>;
   /**
    * What was done by hand to parts, taken into the recipe where it belongs there: words that were typed into a part, a part

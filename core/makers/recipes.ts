@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CloudRecipe } from './cloud/recipe';
 import { LabelsRecipe } from './labels/recipe';
 import { MapRecipe } from './map/recipe';
 import { PracticeRecipe } from './practice/recipe';
@@ -8,12 +9,14 @@ export const RECIPES = {
   map: MapRecipe,
   labels: LabelsRecipe,
   practice: PracticeRecipe,
+  cloud: CloudRecipe,
 };
 /** What is made, as a person calls it. */
 export const MAKER_NAMES: Record<MakerKind, string> = {
   map: 'concept map',
   labels: 'labelled diagram',
   practice: 'practice sheet',
+  cloud: 'word cloud',
 };
 
 /** Those that may come to students with their recipes: they hold no answers. */
@@ -35,6 +38,11 @@ const stateOf = <K extends MakerKind>(kind: K) =>
   });
 
 /** What a made group holds besides its parts. */
-export const MakerState = z.discriminatedUnion('kind', [stateOf('map'), stateOf('labels'), stateOf('practice')]);
+export const MakerState = z.discriminatedUnion('kind', [
+  stateOf('map'),
+  stateOf('labels'),
+  stateOf('practice'),
+  stateOf('cloud'),
+]);
 export type MakerState = z.infer<typeof MakerState>;
 export type MakerStateOf<K extends MakerKind> = Extract<MakerState, { kind: K }>;

@@ -108,6 +108,15 @@ export const handoutOf = async (db: Queries, teacherId: string, id: string) =>
     ),
   );
 
+/** The documents of a handout's copies that were begun. */
+export const begunCopies = async (db: Queries, handoutId: string): Promise<string[]> =>
+  (
+    await db.query<{ id: string }>(
+      `select document_id as id from copy where handout_id = $1 and state <> 'not-begun' order by id`,
+      [handoutId],
+    )
+  ).map(({ id }) => id);
+
 export type Progress = {
   id: string;
   title: string;

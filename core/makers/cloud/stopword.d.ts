@@ -1,0 +1,3 @@
+declare module 'stopword' {
+  export const eng: readonly string[];
+}
