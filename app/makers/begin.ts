@@ -1,3 +1,4 @@
+import { beginChart } from '../../core/makers/chart/begin';
 import { beginCloud } from '../../core/makers/cloud/begin';
 import { beginMap } from '../../core/makers/map/begin';
 import { beginLabels, spotsOf } from '../../core/makers/labels/begin';
@@ -28,6 +29,7 @@ const BEGINNINGS: { [K in MakerKind]: Beginning<K> } = {
   },
   practice: { recipe: (palette) => beginPractice('matching', palette), width: 1, height: 1 },
   cloud: { recipe: (palette) => beginCloud(palette), width: 0.8, height: 0.72 },
+  chart: { recipe: (palette) => beginChart(palette, 'bar', newId().slice(0, 12)), width: 0.6, height: 0.6 },
 };
 
 /** The spots of all named parts of a picture. */

@@ -21,6 +21,7 @@ const PANELS: Record<MakerKind, ComponentType<PanelProps>> = {
   labels: lazy(() => import('./labels-panel').then(({ LabelsPanel }) => ({ default: LabelsPanel }))),
   practice: lazy(() => import('./practice-panel').then(({ PracticePanel }) => ({ default: PracticePanel }))),
   cloud: lazy(() => import('./cloud-panel').then(({ CloudPanel }) => ({ default: CloudPanel }))),
+  chart: lazy(() => import('./chart-panel').then(({ ChartPanel }) => ({ default: ChartPanel }))),
 };
 
 /** What the leaf of the margin card is called. */
@@ -29,6 +30,7 @@ export const LEAF_NAMES: Record<MakerKind, string> = {
   labels: 'labels',
   practice: 'practice',
   cloud: 'cloud',
+  chart: 'chart',
 };
 
 export function MakerPanel(props: PanelProps) {

@@ -71,6 +71,20 @@ const MADE: { kind: MakerKind; name: string; says: string; drawing: ReactNode }[
       </g>
     ),
   },
+  {
+    kind: 'chart',
+    name: 'chart',
+    says: '13 kinds, from a table',
+    drawing: (
+      <g {...stroke}>
+        <path d="M12 5V48H70" stroke="#6b6450" />
+        <rect x="18" y="26" width="10" height="22" fill="#dfe8d0" />
+        <rect x="33" y="14" width="10" height="34" fill="#fbe6d6" stroke="#b2501c" />
+        <rect x="48" y="33" width="10" height="15" fill="#cfdfec" stroke="#2c5d86" />
+        <path d="M16 20L38 8L60 16" stroke="#6b6450" strokeWidth="1.1" strokeDasharray="2 2" />
+      </g>
+    ),
+  },
 ];
 
 export function Makers({ bench }: { bench: Bench }) {

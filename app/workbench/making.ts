@@ -53,8 +53,9 @@ export class Making {
     return this.pending.get(id)?.group ?? this.groupOf(id);
   }
 
-  /** Another recipe for a group. `soon` is for letters being typed: they are kept as one step after a rest. */
-  edit(id: string, name: string, state: State, keep: 'soon' | 'now' = 'now', then?: () => void): void {
+  /** Another recipe for a group. `soon` is for letters being typed: they are kept as one step after a rest;
+   *  `with last` makes it one with the step before. */
+  edit(id: string, name: string, state: State, keep: Job['keep'] = 'now', then?: () => void): void {
     this.wanted.set(id, state);
     this.bench.changed();
     this.ask(id, { name, state, keep, then });

@@ -1,5 +1,6 @@
 import type { Point } from './matrix';
 import type { ShapeKind } from './shapes/pen';
+import { polygon, within } from './shapes/pen';
 import { PLAIN } from './shapes/plain';
 import { ROUND } from './shapes/round';
 import { RIBBONS, SPOKEN } from './shapes/spoken';
@@ -7,9 +8,21 @@ import { HOLDING, WAYS } from './shapes/ways';
 
 export { roundedBox } from './shapes/plain';
 
+/** A figure of any corners, as makers draw it: x and y of each as shares of the box. It is not offered by itself. */
+const FREE = {
+  free: {
+    name: 'figure',
+    corners: true,
+    start: [0, 0, 1, 0, 1, 1, 0, 1],
+    path: (w, h, a) =>
+      polygon(Array.from({ length: a.length >> 1 }, (_, i) => [a[2 * i] * w, a[2 * i + 1] * h] as const)),
+    inside: (w, h) => within(w, h, 0),
+  },
+} satisfies Record<string, ShapeKind>;
+
 /** The outlines of shapes in their local box. A new shape is one row in a file of shapes/, and shows up everywhere. */
 
-const KINDS = { ...PLAIN, ...ROUND, ...SPOKEN, ...RIBBONS, ...WAYS, ...HOLDING };
+const KINDS = { ...PLAIN, ...ROUND, ...SPOKEN, ...RIBBONS, ...WAYS, ...HOLDING, ...FREE };
 export type ShapeName = keyof typeof KINDS;
 export const OUTLINES: Record<ShapeName, ShapeKind> = KINDS;
 export const SHAPES = Object.keys(KINDS) as [ShapeName, ...ShapeName[]];
@@ -26,7 +39,9 @@ export const FAMILIES: { name: string; shapes: ShapeName[] }[] = [
 
 /** The values of a shape's handles, those that are missing as the shape starts with. */
 export const valuesOf = (shape: ShapeName, adjust: readonly number[]): number[] =>
-  (OUTLINES[shape].start ?? []).map((value, i) => adjust[i] ?? value);
+  OUTLINES[shape].corners && adjust.length >= 6
+    ? [...adjust]
+    : (OUTLINES[shape].start ?? []).map((value, i) => adjust[i] ?? value);
 
 export const shapePath = (shape: ShapeName, width: number, height: number, adjust: readonly number[]) =>
   OUTLINES[shape].path(width, height, valuesOf(shape, adjust));

@@ -1,4 +1,5 @@
 import type { GroupItem } from '../sheet/schema';
+import { CHART } from './chart/make';
 import { CLOUD } from './cloud/make';
 import { LABELS } from './labels/make';
 import type { Asked, Hand, Kit, Made, Maker } from './maker';
@@ -14,6 +15,7 @@ export const MAKERS: { [K in MakerKind]: Maker<RecipeOf<K>> } = {
   labels: LABELS,
   practice: PRACTICE,
   cloud: CLOUD,
+  chart: CHART,
 };
 
 /** A row of the table for callers that know the kind only at run time. */

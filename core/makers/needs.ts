@@ -12,7 +12,7 @@ export function needsOfRecipe(recipe: unknown, roles: Sheet['roles']): Needs {
   for (const { run } of Object.values(roles)) face(run.font);
   const walk = (value: unknown, key: string): void => {
     if (typeof value === 'string') {
-      if (key === 'font') face(value);
+      if (key === 'font' || key === 'face') face(value);
       else if (/^[a-z]+\/[a-z0-9-]{1,80}$/.test(value)) pictures.add(value);
       else if (MAY_BE_SIGN.test(value)) for (const file of FALLBACK_FILES.slice(1)) fonts.add(file);
     } else if (Array.isArray(value)) for (const one of value) walk(one, key);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ChartRecipe } from './chart/recipe';
 import { CloudRecipe } from './cloud/recipe';
 import { LabelsRecipe } from './labels/recipe';
 import { MapRecipe } from './map/recipe';
@@ -10,6 +11,7 @@ export const RECIPES = {
   labels: LabelsRecipe,
   practice: PracticeRecipe,
   cloud: CloudRecipe,
+  chart: ChartRecipe,
 };
 /** What is made, as a person calls it. */
 export const MAKER_NAMES: Record<MakerKind, string> = {
@@ -17,6 +19,7 @@ export const MAKER_NAMES: Record<MakerKind, string> = {
   labels: 'labelled diagram',
   practice: 'practice sheet',
   cloud: 'word cloud',
+  chart: 'chart',
 };
 
 /** Those that may come to students with their recipes: they hold no answers. */
@@ -43,6 +46,7 @@ export const MakerState = z.discriminatedUnion('kind', [
   stateOf('labels'),
   stateOf('practice'),
   stateOf('cloud'),
+  stateOf('chart'),
 ]);
 export type MakerState = z.infer<typeof MakerState>;
 export type MakerStateOf<K extends MakerKind> = Extract<MakerState, { kind: K }>;

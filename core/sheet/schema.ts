@@ -111,8 +111,8 @@ export const ShapeItem = z.strictObject({
   ...frame,
   ...writing,
   shape: z.enum(SHAPES),
-  /** The values of the shape's own handles; those that are missing are as the shape starts. */
-  adjust: z.preprocess((value) => (typeof value === 'number' ? [value] : value), z.array(Share).max(6)),
+  /** The values of the shape's own handles; those that are missing are as the shape starts. The corners of a free figure. */
+  adjust: z.preprocess((value) => (typeof value === 'number' ? [value] : value), z.array(Share).max(800)),
   fill: Paint.nullable(),
   outline: Outline.nullable(),
   body: Body,

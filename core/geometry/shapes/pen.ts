@@ -136,4 +136,6 @@ export type ShapeKind = {
   inside(w: number, h: number, a: readonly number[]): Box;
   /** Strokes only: there is nothing to fill. */
   open?: true;
+  /** Its values are corners, as many as there are. */
+  corners?: true;
 };

@@ -1,6 +1,6 @@
 import { seeded } from '../../random';
 import type { Asked, Kit, Made, Maker } from '../maker';
-import { Draft } from './draft';
+import { PracticeDraft as Draft } from './draft';
 import { drawBingo, drawCutouts, drawDominoes } from './kinds/cards';
 import { drawCounting } from './kinds/counting';
 import { drawCrossword } from './kinds/crossword';

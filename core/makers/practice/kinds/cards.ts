@@ -1,6 +1,6 @@
 import { shuffled } from '../../shuffle';
 import { seeded } from '../../../random';
-import type { Draft } from '../draft';
+import type { PracticeDraft as Draft } from '../draft';
 import { inset } from '../draft';
 import type { RecipeFor, Thing } from '../recipe';
 

@@ -1,4 +1,4 @@
-import type { Draft } from '../draft';
+import type { PracticeDraft as Draft } from '../draft';
 import { between } from '../draft';
 import { shuffled } from '../../shuffle';
 import type { RecipeFor } from '../recipe';

@@ -1,4 +1,4 @@
-import type { Draft } from '../draft';
+import type { PracticeDraft as Draft } from '../draft';
 import { pick } from '../draft';
 import type { RecipeFor } from '../recipe';
 import { lettersOf } from './wordsearch';

@@ -4,7 +4,7 @@ import { roleOf } from '../../../text/style';
 import { normalised } from '../../../lookfors/spelling';
 import { shuffled } from '../../shuffle';
 import { styled } from '../../measure';
-import type { Draft } from '../draft';
+import type { PracticeDraft as Draft } from '../draft';
 import type { GapKind, RecipeFor } from '../recipe';
 
 /** A text with words left out. */

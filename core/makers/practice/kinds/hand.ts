@@ -3,7 +3,7 @@ import { solid } from '../../../sheet/make';
 import { distance, labOf } from '../../../colour/space';
 import type { DrawnPicture } from '../../../drawing/picture';
 import { shuffled } from '../../shuffle';
-import type { Draft } from '../draft';
+import type { PracticeDraft as Draft } from '../draft';
 import { between, inset } from '../draft';
 import type { RecipeFor } from '../recipe';
 

@@ -1,5 +1,5 @@
 import { deranged, shuffled } from '../../shuffle';
-import type { Draft } from '../draft';
+import type { PracticeDraft as Draft } from '../draft';
 import type { RecipeFor } from '../recipe';
 
 /** Two columns whose answers never stand opposite each other, nor in an order that gives them away. */

@@ -1,6 +1,6 @@
 import { solid } from '../../../sheet/make';
 import { shuffled } from '../../shuffle';
-import type { Draft } from '../draft';
+import type { PracticeDraft as Draft } from '../draft';
 import { between, inset, pick } from '../draft';
 import type { RecipeFor } from '../recipe';
 

@@ -1,5 +1,5 @@
 import { deranged } from '../../shuffle';
-import type { Draft } from '../draft';
+import type { PracticeDraft as Draft } from '../draft';
 import { inset } from '../draft';
 import type { RecipeFor } from '../recipe';
 

@@ -1,5 +1,5 @@
 import { shuffled } from '../../shuffle';
-import type { Draft } from '../draft';
+import type { PracticeDraft as Draft } from '../draft';
 import { inset, KEY_COLOUR } from '../draft';
 import type { RecipeFor, Thing } from '../recipe';
 

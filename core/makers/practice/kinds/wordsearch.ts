@@ -1,5 +1,5 @@
 import { shuffled } from '../../shuffle';
-import type { Draft } from '../draft';
+import type { PracticeDraft as Draft } from '../draft';
 import { between, KEY_COLOUR, pick } from '../draft';
 import type { RecipeFor } from '../recipe';
 import { NEVER } from '../unwanted';

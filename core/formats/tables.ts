@@ -1,0 +1,47 @@
+import Papa from 'papaparse';
+
+/** Tables as they are pasted or come from a file: comma-separated, tab-separated, with semicolons, with decimal commas. */
+
+/** Larger tables belong into a spreadsheet. */
+export const MOST_ROWS = 200;
+export const MOST_COLUMNS = 12;
+export const LONGEST_CELL = 120;
+
+const tidy = (cell: unknown) =>
+  String(cell ?? '')
+    .replace(/\s+/g, ' ')
+    .trim()
+    .slice(0, LONGEST_CELL);
+
+/** The cells of a text, all rows of the same length; empty rows and columns at the end are left out. */
+export function readCells(text: string): string[][] {
+  // A tab tells a spreadsheet, whatever else is in the cells.
+  const delimiter = text.includes('\t') ? '\t' : text.includes(';') ? ';' : '';
+  const { data } = Papa.parse<unknown[]>(text.replace(/^\uFEFF/, ''), { delimiter, skipEmptyLines: 'greedy' });
+  const rows = data.slice(0, MOST_ROWS + 1).map((row) => row.slice(0, MOST_COLUMNS).map(tidy));
+  const wide = Math.max(0, ...rows.map((row) => row.findLastIndex(Boolean) + 1));
+  return rows.map((row) => Array.from({ length: wide }, (_, i) => row[i] ?? ''));
+}
+
+export const writtenCells = (rows: readonly (readonly string[])[]): string =>
+  Papa.unparse(rows as string[][], { delimiter: '\t', newline: '\n' });
+
+const SIGNS = /[\s  '’%€£$¥]/g;
+
+/** What numbers of a column have between whole and broken part: a comma where that is the only sense it can have. */
+export function markOf(cells: readonly string[]): '.' | ',' {
+  const bare = cells.map((cell) => cell.replace(SIGNS, ''));
+  const withComma = bare.filter((cell) => /^[-−+]?[\d.]*,\d+$/.test(cell));
+  if (withComma.length === 0) return '.';
+  // 1,234 is a thousand where nothing speaks against it.
+  const thousands = withComma.every((cell) => /^[-−+]?\d{1,3}(,\d{3})+$/.test(cell));
+  const points = bare.some((cell) => /^[-−+]?[\d,]*\.\d+$/.test(cell));
+  return thousands || points ? '.' : ',';
+}
+
+/** The number in a cell; null where there is none. */
+export function numberIn(cell: string, mark: '.' | ','): number | null {
+  const bare = cell.replace(SIGNS, '').replace('−', '-');
+  const plain = mark === ',' ? bare.replaceAll('.', '').replace(',', '.') : bare.replaceAll(',', '');
+  return /^[-+]?(\d+\.?\d*|\.\d+)$/.test(plain) && Math.abs(Number(plain)) < 1e12 ? Number(plain) : null;
+}

@@ -1,0 +1,77 @@
+import { scaleLinear } from 'd3-scale';
+import type { Box } from '../../geometry/matrix';
+import type { ChartDraft } from './draft';
+import { GRID } from './draft';
+
+/** Axes of numbers: their ticks, their lines, and how wide their numbers are. */
+
+export type Axis = {
+  /** From a number to its place, in points from the start of the axis. */
+  place(value: number): number;
+  ticks: number[];
+  low: number;
+  high: number;
+};
+
+/** An axis of some length for numbers between two, at which its ends are ticks too. */
+export function axisFor(low: number, high: number, length: number, apart: number): Axis {
+  const count = Math.max(2, Math.min(9, Math.floor(length / apart)));
+  const [from, to] = low === high ? [low - (low === 0 ? 0 : 1), high + 1] : [low, high];
+  const scale = scaleLinear().domain([from, to]).nice(count).range([0, length]);
+  const [first, last] = scale.domain();
+  return { place: (value) => scale(value), ticks: scale.ticks(count), low: first, high: last };
+}
+
+/** How wide the numbers of an axis are. */
+export const widthOf = (draft: ChartDraft, ticks: readonly number[]): number =>
+  Math.max(0, ...ticks.map((tick) => draft.sizeOf(draft.said(tick)).width));
+
+/** Lines across a plot at each tick of an upright axis, with its numbers to the left. */
+export function drawUpright(draft: ChartDraft, axis: Axis, plot: Box, name = 'y'): void {
+  const { em } = draft;
+  const wide = widthOf(draft, axis.ticks) + 1;
+  axis.ticks.forEach((tick, i) => {
+    const y = plot.y + plot.height - axis.place(tick);
+    if (draft.axis) {
+      draft.line(`grid${name}-${i}`, plot.x, y, plot.x + plot.width, y, {
+        outline: draft.outline(tick === 0 ? 0.09 : 0.05, 'solid', tick === 0 ? draft.recipe.ink : GRID),
+      });
+      draft.words(
+        `tick${name}-${i}`,
+        draft.said(tick),
+        { x: plot.x - em * 0.4 - wide, y: y - em * 0.8, width: wide, height: em * 1.6 },
+        { align: 'right' },
+      );
+    }
+  });
+  if (!draft.axis) {
+    const y = plot.y + plot.height - axis.place(Math.max(axis.low, Math.min(axis.high, 0)));
+    draft.line(`grid${name}-0`, plot.x, y, plot.x + plot.width, y);
+  }
+}
+
+/** The same for an axis that lies below the plot. */
+export function drawLying(
+  draft: ChartDraft,
+  axis: Axis,
+  plot: Box,
+  name = 'x',
+  said = (tick: number) => draft.said(tick),
+): void {
+  const { em } = draft;
+  const bottom = plot.y + plot.height;
+  axis.ticks.forEach((tick, i) => {
+    const x = plot.x + axis.place(tick);
+    if (!draft.axis && tick !== 0) return;
+    draft.line(`grid${name}-${i}`, x, plot.y, x, bottom, {
+      outline: draft.outline(tick === 0 ? 0.09 : 0.05, 'solid', tick === 0 ? draft.recipe.ink : GRID),
+    });
+    if (draft.axis)
+      draft.words(`tick${name}-${i}`, said(tick), {
+        x: x - em * 3,
+        y: bottom + em * 0.2,
+        width: em * 6,
+        height: em * 1.5,
+      });
+  });
+}

@@ -1,0 +1,351 @@
+import fc from 'fast-check';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { contrastOf } from '../../colour/space';
+import { givenOut } from '../../handout/copy';
+import { markOf, numberIn, readCells, writtenCells } from '../../formats/tables';
+import { bodyText } from '../../sheet/body';
+import { DEFAULT_PALETTE, page, sheet } from '../../sheet/make';
+import type { GroupItem, LineItem, ShapeItem, TextItem } from '../../sheet/schema';
+import { madeFrom, partOf, testKit, withPart, again } from '../../../tests/support/made';
+import type { Kit } from '../maker';
+import { axisFor } from './axes';
+import { beginChart, chartColours } from './begin';
+import { dataOf, nearestKind, timeIn, whyNot } from './data';
+import { said } from './draft';
+import { KIND_NAMES } from './make';
+import { eachFor } from './kinds/parts';
+import { regionsOf } from './kinds/sets';
+import type { ChartKind, ChartRecipe } from './recipe';
+import { CHART_KINDS } from './recipe';
+
+let kit: Kit;
+beforeAll(async () => {
+  kit = await testKit();
+});
+
+const table = (text: string) => {
+  const [head, ...rows] = readCells(text);
+  return { id: 'data', head, rows };
+};
+const chart = (kind: ChartKind, text?: string, values: Partial<ChartRecipe> = {}): ChartRecipe => ({
+  ...beginChart(DEFAULT_PALETTE, kind),
+  ...(text && { table: table(text) }),
+  ...values,
+});
+const make = async (recipe: ChartRecipe, size = { width: 420, height: 300 }) => madeFrom('chart', recipe, kit, size);
+const wordsIn = (made: GroupItem) => made.items.flatMap((item) => (item.kind === 'text' ? [bodyText(item.body)] : []));
+const parts = (made: GroupItem, start: string) => made.items.filter((item) => item.made!.part.startsWith(start));
+
+describe('tables that are pasted', () => {
+  it('have cells between tabs, semicolons or commas, quoted or not', () => {
+    const rows = [
+      ['bird', 'seen'],
+      ['heron, grey', '3'],
+    ];
+    expect(readCells('bird\tseen\nheron, grey\t3')).toEqual(rows);
+    expect(readCells('bird;seen\r\nheron, grey;3\r\n\r\n')).toEqual(rows);
+    expect(readCells('\uFEFFbird,seen\n"heron, grey",3,\n')).toEqual(rows);
+    expect(readCells('')).toEqual([]);
+    expect(readCells(writtenCells(rows))).toEqual(rows);
+  });
+
+  it('know a decimal comma from a thousand', () => {
+    expect(markOf(['1,5', '2,25'])).toBe(',');
+    expect(markOf(['1,200', '12,500'])).toBe('.');
+    expect(markOf(['1,200', '2,5'])).toBe(',');
+    expect(markOf(['1,200', '2.5'])).toBe('.');
+    expect([numberIn('1 234,5', ','), numberIn('1.234,5', ','), numberIn('1,234.5', '.')]).toEqual([
+      1234.5, 1234.5, 1234.5,
+    ]);
+    expect([numberIn('−4', '.'), numberIn('£3.20', '.'), numberIn('12 %', '.')]).toEqual([-4, 3.2, 12]);
+    expect([numberIn('many', '.'), numberIn('', '.'), numberIn('1.2.3', '.'), numberIn('--1', '.')]).toEqual([
+      null,
+      null,
+      null,
+      null,
+    ]);
+  });
+
+  it('are never larger than a chart can show', () => {
+    const cells = readCells(Array.from({ length: 900 }, () => Array(40).fill('x'.repeat(300)).join('\t')).join('\n'));
+    expect([cells.length, cells[0].length, cells[0][0].length]).toEqual([201, 12, 120]);
+  });
+
+  it.each([
+    ['1897', 1897],
+    ['44 BC', -44],
+    ['1901-05-01', 1901 + 4 / 12],
+    ['12 May 1901', 1901 + 4 / 12 + 11 / 372],
+    ['May 12, 1901', 1901 + 4 / 12 + 11 / 372],
+    ['1.7.1950', 1950.5],
+    ['May 1901', 1901 + 4 / 12],
+    ['long ago', null],
+    ['1901-13-01', null],
+  ])('the time in “%s” is %s', (cell, time) => {
+    if (time === null) expect(timeIn(cell)).toBeNull();
+    else expect(timeIn(cell)).toBeCloseTo(time, 9);
+  });
+});
+
+describe('kinds that the columns can’t feed', () => {
+  it('say why in a sentence, and which is nearest', () => {
+    const words = dataOf(table('animal,home\nheron,marsh\ncrab,shore'));
+    const one = dataOf(table('bird,seen\nheron,3\ncurlew,9'));
+    expect(whyNot('bar', words)).toBe('Bars need a column of numbers; there is none.');
+    expect(whyNot('stacked', one)).toBe('Stacked bars need two columns of numbers; there is one.');
+    expect(whyNot('pie', dataOf(table('a,b\nx,3\ny,-2')))).toContain('below nothing');
+    expect(whyNot('timeline', one)).toContain('years or dates');
+    expect(nearestKind('stacked', one)).toBe('bar');
+    expect(nearestKind('bar', words)).toBe('sets2');
+    expect(nearestKind('bar', dataOf({ id: 'd', head: ['a'], rows: [] }))).toBeNull();
+  });
+
+  it('each begins with a table that feeds it', () => {
+    for (const kind of CHART_KINDS) expect(whyNot(kind, dataOf(beginChart([], kind).table)), kind).toBeNull();
+  });
+
+  it('are drawn as the nearest, and the note says so', async () => {
+    const { group, notes } = await make(chart('stacked', 'bird,seen\nheron,3\ncurlew,9'));
+    expect(notes[0]).toBe(
+      `${whyNot('stacked', dataOf(table('bird,seen\nheron,3\ncurlew,9')))} Meanwhile the nearest is shown: ${KIND_NAMES.bar}.`,
+    );
+    expect(parts(group, 'bar-')).toHaveLength(2);
+    const empty = await make(chart('bar', undefined, { table: { id: 'd', head: ['a', 'b'], rows: [['', '']] } }));
+    expect(empty.notes[0]).toContain('nothing to draw yet');
+  });
+
+  it('words in a column of numbers are named with their row, and left out', async () => {
+    const { group, notes } = await make(chart('bar', 'bird,seen\nheron,3\ncurlew,many\navocet,5'));
+    expect(notes).toEqual(['“many” in row 2 of “seen” is no number. It is left out until it is one.']);
+    expect(
+      parts(group, 'bar-')
+        .map((item) => item.made!.part)
+        .sort(),
+    ).toEqual(['bar-1-1', 'bar-3-1']);
+  });
+});
+
+describe('axes', () => {
+  it('begin and end at a tick, hold all numbers, and have a few ticks', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -1_000_000, max: 1_000_000 }),
+        fc.integer({ min: 1, max: 1_000_000 }),
+        (first, second) => {
+          const [low, wide] = [first / 100, second / 100];
+          const { ticks, low: from, high: to, place } = axisFor(low, low + wide, 300, 30);
+          expect(from).toBeLessThanOrEqual(low + 1e-6);
+          expect(to).toBeGreaterThanOrEqual(low + wide - 1e-6);
+          expect(ticks.length).toBeGreaterThanOrEqual(2);
+          expect(ticks.length).toBeLessThanOrEqual(20);
+          expect([place(from), place(to)]).toEqual([0, 300]);
+        },
+      ),
+    );
+    expect(axisFor(0, 0, 100, 20).ticks.length).toBeGreaterThan(1);
+  });
+
+  it('write numbers with the mark of the table, and large ones in threes', () => {
+    expect([said(1234.5, ','), said(-0.1), said(12345), said(0.1 + 0.2)]).toEqual([
+      '1234,5',
+      '−0.1',
+      '12\u202f345',
+      '0.3',
+    ]);
+  });
+});
+
+describe('bars', () => {
+  it('begin at nothing, whatever the numbers: their heights are as the numbers are', async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.array(fc.integer({ min: 20, max: 900 }), { minLength: 1, maxLength: 8 }), async (numbers) => {
+        const { group } = await make(chart('bar', `a,b\n${numbers.map((n, i) => `r${i},${n}`).join('\n')}`));
+        const heights = numbers.map((_, i) => partOf<'shape'>(group, `bar-${i + 1}-1`).height);
+        const tallest = Math.max(...numbers);
+        for (const [i, height] of heights.entries())
+          expect(Math.abs(height - (Math.max(...heights) * numbers[i]) / tallest)).toBeLessThan(1.01);
+        const feet = numbers.map((_, i) => partOf<'shape'>(group, `bar-${i + 1}-1`)).map(({ y, height }) => y + height);
+        expect(Math.max(...feet) - Math.min(...feet)).toBeLessThan(0.05);
+      }),
+      { numRuns: 12 },
+    );
+  });
+
+  it('hang below nothing where numbers do', async () => {
+    const { group } = await make(chart('bar', 'day,degrees\nMo,4\nTu,-3'));
+    const [up, down] = [1, 2].map((row) => partOf<'shape'>(group, `bar-${row}-1`));
+    expect(down.y).toBeCloseTo(up.y + up.height, 1);
+    expect(down.height / up.height).toBeCloseTo(0.75, 2);
+  });
+
+  it('stand on each other without a gap, and lie when they are asked to', async () => {
+    const text = 'bird,spring,autumn\nredshank,14,22\ncurlew,9,17';
+    const stacked = (await make(chart('stacked', text))).group;
+    const [low, high] = [1, 2].map((s) => partOf<'shape'>(stacked, `bar-1-${s}`));
+    expect(high.y + high.height).toBeCloseTo(low.y, 1);
+    expect(wordsIn(stacked)).toEqual(expect.arrayContaining(['spring', 'autumn', 'redshank', 'curlew']));
+    const lying = (await make(chart('grouped', text, { lying: true }))).group;
+    const [one, other] = [1, 2].map((s) => partOf<'shape'>(lying, `bar-1-${s}`));
+    expect(one.x).toBeCloseTo(other.x, 1);
+    expect(other.width / one.width).toBeCloseTo(22 / 14, 1);
+  });
+
+  it('have numbers at an axis, at themselves, or none', async () => {
+    const text = 'a,b\nx,7\ny,13';
+    expect(wordsIn((await make(chart('bar', text, { values: 'off' }))).group)).not.toContain('13');
+    expect(wordsIn((await make(chart('bar', text, { values: 'direct' }))).group)).toEqual(
+      expect.arrayContaining(['7', '13']),
+    );
+    expect(parts((await make(chart('bar', text, { values: 'axis' }))).group, 'ticky').length).toBeGreaterThan(2);
+    expect(parts((await make(chart('bar', text, { values: 'direct' }))).group, 'ticky')).toHaveLength(0);
+  });
+});
+
+describe('other kinds', () => {
+  it('a pie’s slices fill the round, each with its share', async () => {
+    const { group } = await make(chart('pie', 'a,b\nx,1\ny,1\nz,2', { values: 'both' }));
+    const slices = [1, 2, 3].map((row) => partOf<'shape'>(group, `slice-${row}`)) as ShapeItem[];
+    const area = ({ width, height, adjust }: ShapeItem) => {
+      let twice = 0;
+      for (let i = 0; i < adjust.length; i += 2) {
+        const [x, y] = [adjust[i] * width, adjust[i + 1] * height];
+        const [u, v] = [adjust[(i + 2) % adjust.length] * width, adjust[(i + 3) % adjust.length] * height];
+        twice += x * v - u * y;
+      }
+      return Math.abs(twice) / 2;
+    };
+    const [x, y, z] = slices.map(area);
+    expect(x / y).toBeCloseTo(1, 1);
+    expect(z / (x + y)).toBeCloseTo(1, 1);
+    expect(new Set(slices.map(({ fill }) => JSON.stringify(fill))).size).toBe(3);
+  });
+
+  it('a line runs through its points in the order of time, however the rows stand', async () => {
+    const { group } = await make(chart('line', 'year,birds\n1990,5\n1970,2\n1980,9'));
+    const way = partOf<'line'>(group, 'way-1-1') as LineItem;
+    const xs = [way.from.x, ...way.via.map(({ x }) => x), way.to.x];
+    expect([...xs].sort((a, b) => a - b)).toEqual(xs);
+    expect(xs).toHaveLength(3);
+    const many = Array.from({ length: 150 }, (_, i) => `${i},${i % 7}`).join('\n');
+    expect(parts((await make(chart('line', `a,b\n${many}`))).group, 'way-1-').length).toBe(3);
+  });
+
+  it('a pictogram has one picture for so many, and says how many', async () => {
+    expect([eachFor(9), eachFor(24), eachFor(100), eachFor(5000)]).toEqual([1, 2, 10, 500]);
+    const { group } = await make(chart('pictogram', 'a,b\nx,7\ny,4', { each: 2 }));
+    expect(parts(group, 'one-1-')).toHaveLength(4);
+    expect(parts(group, 'one-2-')).toHaveLength(2);
+    expect(wordsIn(group).join()).toContain('= 2, a smaller one');
+    const many = await make(chart('pictogram', 'a,b\nx,900\ny,4', { each: 1 }));
+    expect(many.notes[0]).toContain('One picture stands for 100');
+  });
+
+  it('words along a timeline cover no other', async () => {
+    const { group, notes } = await make(chart('timeline'), { width: 620, height: 320 });
+    expect(notes).toEqual([]);
+    const boxes = parts(group, 'name-') as TextItem[];
+    expect(boxes).toHaveLength(5);
+    for (const a of boxes)
+      for (const b of boxes)
+        if (a !== b)
+          expect(
+            a.x + a.width <= b.x + 0.1 ||
+              b.x + b.width <= a.x + 0.1 ||
+              a.y + a.height <= b.y + 0.1 ||
+              b.y + b.height <= a.y + 0.1,
+          ).toBe(true);
+    const wrong = await make(chart('timeline', 'year,what\n1812,wall\nlong ago,sea\n1990,path'));
+    expect(wrong.notes.join()).toContain('“long ago” in row 2 is no year or date');
+  });
+
+  it('circles hold each word once, in the part it belongs to', async () => {
+    const data = dataOf(table('swims,flies,walks\neel,lark,hare\nduck,Duck,duck\nseal,gull,seal'));
+    expect(Object.fromEntries(regionsOf(data.columns))).toEqual({
+      1: ['eel'],
+      2: ['lark', 'gull'],
+      4: ['hare'],
+      5: ['seal'],
+      7: ['duck'],
+    });
+    const { group } = await make(chart('sets3'), { width: 460, height: 420 });
+    expect(wordsIn(group).filter((said) => said.includes('duck'))).toHaveLength(1);
+  });
+
+  it('all keep within their frame, at several sizes', async () => {
+    for (const kind of CHART_KINDS)
+      for (const size of [
+        { width: 640, height: 420 },
+        { width: 360, height: 300 },
+      ]) {
+        const { group } = await make(chart(kind), size);
+        for (const item of group.items)
+          if (item.kind !== 'line') {
+            const name = `${kind} ${item.made!.part}`;
+            expect(item.x, name).toBeGreaterThan(-size.width * 0.06);
+            expect(item.y, name).toBeGreaterThanOrEqual(-0.5);
+            expect(item.x + item.width, name).toBeLessThan(size.width * 1.06);
+            expect(item.y + item.height, name).toBeLessThan(size.height + 8);
+          }
+      }
+  });
+});
+
+describe('charts for students', () => {
+  const copyOf = (group: GroupItem) =>
+    givenOut(sheet({ title: '', pages: [page({ id: 'p', items: [group] })] })).pages[0].items[0] as GroupItem;
+
+  it('that are read come with empty boxes; the right numbers stay behind', async () => {
+    const { group } = await make(chart('bar', 'a,b\nx,7\ny,1234.5', { task: 'read' }));
+    const box = partOf<'text'>(group, 'value-2-1');
+    expect([box.blank, box.touch, bodyText(box.body)]).toEqual([true, 'fill', '1234.5']);
+    const given = copyOf(group);
+    expect(wordsIn(given)).not.toContain('1234.5');
+    expect(given.maker).toBeNull();
+    expect(wordsIn(given)).toContain('x');
+  });
+
+  it('that are made come with the table and an empty plot; the chart itself is the key', async () => {
+    for (const kind of ['bar', 'line', 'pie', 'pictogram', 'area'] as const) {
+      const { group } = await make(chart(kind, undefined, { task: 'make' }), { width: 520, height: 380 });
+      const given = copyOf(group);
+      const left = given.items.map((item) => item.id);
+      expect(
+        left.some((id) => /-(bar|slice|way|ground|one)-\d/.test(id)),
+        kind,
+      ).toBe(false);
+      expect(
+        left.some((id) => /-cell-1-1/.test(id)),
+        kind,
+      ).toBe(true);
+      expect(group.items.length).toBeGreaterThan(given.items.length);
+    }
+  });
+
+  it('that sort words into circles come with the words in a box, in another order', async () => {
+    const { group } = await make(chart('sets2', undefined, { task: 'make' }));
+    const given = copyOf(group);
+    expect(given.items.some((item) => item.id.includes('region-'))).toBe(false);
+    expect(wordsIn(given).some((said) => said.includes('·') && said.includes('shore crab'))).toBe(true);
+  });
+});
+
+describe('a chart and its table', () => {
+  it('colours stand apart from paper, and each from the next', () => {
+    const colours = chartColours(DEFAULT_PALETTE);
+    expect(colours.length).toBeGreaterThan(3);
+    for (const hex of colours) expect(contrastOf(hex, '#fffefa')).toBeGreaterThan(2.3);
+    expect(chartColours([])).toHaveLength(4);
+  });
+
+  it('a bar keeps a colour that it was given by hand when the numbers change', async () => {
+    const first = await make(chart('bar', 'a,b\nx,7\ny,4'));
+    const red = { kind: 'solid' as const, colour: '#b0442a', opacity: 1 };
+    const changed = withPart(first.group, 'bar-2-1', { fill: red });
+    const { group } = await again(
+      { group: changed, state: { kind: 'chart', recipe: chart('bar', 'a,b\nx,7\ny,14'), seed: 1 } },
+      kit,
+    );
+    expect(partOf<'shape'>(group, 'bar-2-1').fill).toEqual(red);
+    expect(partOf<'shape'>(group, 'bar-2-1').height).toBeGreaterThan(partOf<'shape'>(group, 'bar-1-1').height);
+  });
+});

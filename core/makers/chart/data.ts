@@ -1,0 +1,193 @@
+import { markOf, numberIn } from '../../formats/tables';
+import type { ChartKind, DataTable } from './recipe';
+
+/** What the columns of a table hold, and which charts they can feed. */
+
+export type Column = {
+  head: string;
+  cells: string[];
+  kind: 'numbers' | 'times' | 'words' | 'empty';
+  /** One for each row; null where there is none. */
+  numbers: (number | null)[];
+  /** Where on a line of time each row lies, in years; null where it is no time. */
+  times: (number | null)[];
+  mark: '.' | ',';
+};
+
+const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
+const inYear = (year: number, month: number, day: number) => year + (month - 1) / 12 + (day - 1) / 372;
+
+/** A year, a date or a month as a number of years: `1897`, `44 BC`, `12 May 1901`, `May 1901`, `1901-05-12`, `12.5.1901`. */
+export function timeIn(cell: string): number | null {
+  const text = cell.trim().toLowerCase();
+  const year = /^(?:(?:ad|ce)\s*)?([-−]?\d{1,4})\s*(bce?|ad|ce)?$/.exec(text);
+  if (year) {
+    const value = Number(year[1].replace('−', '-'));
+    return year[2]?.startsWith('b') ? -value : value;
+  }
+  const iso = /^(\d{4})-(\d{1,2})(?:-(\d{1,2}))?$/.exec(text);
+  if (iso) return dated(Number(iso[1]), Number(iso[2]), Number(iso[3] ?? 1));
+  const points = /^(\d{1,2})[./](\d{1,2})[./](\d{4})$/.exec(text);
+  if (points) return dated(Number(points[3]), Number(points[2]), Number(points[1]));
+  const words = /^(?:(\d{1,2})(?:st|nd|rd|th)?\.?\s+)?([a-z]{3,9})\.?(?:\s+(\d{1,2}),)?\s+(\d{1,4})$/.exec(text);
+  const month = words ? MONTHS.findIndex((name) => words[2].startsWith(name)) + 1 : 0;
+  return words && month > 0 ? dated(Number(words[4]), month, Number(words[1] ?? words[3] ?? 1)) : null;
+}
+const dated = (year: number, month: number, day: number) =>
+  month >= 1 && month <= 12 && day >= 1 && day <= 31 ? inYear(year, month, day) : null;
+
+function columnOf(table: DataTable, at: number): Column {
+  const cells = table.rows.map((row) => (row[at] ?? '').trim());
+  const filled = cells.filter(Boolean);
+  const mark = markOf(filled);
+  const numbers = cells.map((cell) => (cell ? numberIn(cell, mark) : null));
+  const times = cells.map((cell) => (cell ? timeIn(cell) : null));
+  const count = (list: readonly (number | null)[]) => list.filter((value) => value !== null).length;
+  const half = filled.length / 2;
+  const kind =
+    filled.length === 0
+      ? 'empty'
+      : count(numbers) >= half && count(numbers) >= count(times)
+        ? 'numbers'
+        : count(times) >= half
+          ? 'times'
+          : 'words';
+  return { head: table.head[at].trim() || `column ${at + 1}`, cells, kind, numbers, times, mark };
+}
+
+export type Data = {
+  /** All columns that hold anything. */
+  columns: Column[];
+  /** What each row is called. */
+  label: Column | null;
+  /** The columns of numbers, without the one that rows are called by. */
+  series: Column[];
+};
+
+/** Reads a table: the first column is what rows are called where others hold numbers; else the first of words is. */
+export function dataOf(table: DataTable): Data {
+  const columns = table.head.map((_, at) => columnOf(table, at)).filter(({ kind }) => kind !== 'empty');
+  const numeric = columns.filter(({ kind }) => kind === 'numbers');
+  const first = columns[0] as Column | undefined;
+  const words = columns.find(({ kind }) => kind === 'words');
+  const label =
+    first && (first.kind !== 'numbers' || (numeric.length > 1 && !words))
+      ? first
+      : (words ?? (numeric.length > 1 ? first : undefined));
+  return { columns, label: label ?? null, series: numeric.filter((column) => column !== label) };
+}
+
+const few = (count: number) => ['none', 'one', 'two', 'three'][count] ?? `${count}`;
+const negative = (columns: readonly Column[]) =>
+  columns.find(({ numbers }) => numbers.some((value) => value !== null && value < 0));
+const ofWords = ({ columns }: Data) => columns.filter(({ kind }) => kind === 'words');
+
+/** Slices beyond these can't be told apart. */
+const MOST_SLICES = 12;
+
+/** What each kind needs: null where the table can feed it, else a sentence that says what is missing. */
+const NEEDS: Record<ChartKind, (data: Data) => string | null> = {
+  bar: ({ series }) => (series.length > 0 ? null : 'Bars need a column of numbers; there is none.'),
+  grouped: ({ series }) =>
+    series.length > 1 ? null : `Bars side by side need two columns of numbers; there is ${few(series.length)}.`,
+  stacked: ({ series }) => {
+    if (series.length < 2) return `Stacked bars need two columns of numbers; there is ${few(series.length)}.`;
+    const below = negative(series);
+    return below ? `Stacked bars can’t show less than nothing, as in “${below.head}”.` : null;
+  },
+  line: ({ series, columns }) =>
+    series.length === 0
+      ? 'A line needs a column of numbers; there is none.'
+      : (columns[0]?.cells.length ?? 0) < 2
+        ? 'A line needs at least two rows.'
+        : null,
+  dots: ({ columns }) => {
+    const count = columns.filter(({ kind }) => kind === 'numbers').length;
+    return count > 1 ? null : `Dots need two columns of numbers, one across and one up; there is ${few(count)}.`;
+  },
+  area: (data) => {
+    const line = NEEDS.line(data);
+    if (line) return line.replace('A line needs', 'Areas need');
+    const below = negative(data.series);
+    return below ? `Areas can’t show less than nothing, as in “${below.head}”.` : null;
+  },
+  pie: (data) => parts(data, 'A pie'),
+  ring: (data) => parts(data, 'A ring'),
+  pictogram: ({ series }) => {
+    if (series.length === 0) return 'A pictogram needs a column of numbers; there is none.';
+    return negative(series.slice(0, 1)) ? `Pictures can’t show less than nothing, as in “${series[0].head}”.` : null;
+  },
+  numberline: ({ columns }) =>
+    columns.some(({ kind }) => kind === 'numbers') ? null : 'A number line needs a column of numbers; there is none.',
+  timeline: ({ columns }) => (timesOf(columns) ? null : 'A timeline needs a column of years or dates; there is none.'),
+  sets2: (data) => sets(data, 2),
+  sets3: (data) => sets(data, 3),
+};
+
+function parts({ series }: Data, what: string): string | null {
+  if (series.length === 0) return `${what} needs a column of numbers; there is none.`;
+  const [{ head, numbers }] = series;
+  if (negative(series.slice(0, 1))) return `${what} shows parts of a whole: “${head}” holds a number below nothing.`;
+  const filled = numbers.filter((value) => value !== null && value > 0);
+  if (filled.length === 0) return `${what} needs a number above nothing in “${head}”.`;
+  return filled.length > MOST_SLICES
+    ? `${what} of ${filled.length} parts can’t be read: ${MOST_SLICES} are the most.`
+    : null;
+}
+
+const sets = (data: Data, count: number): string | null => {
+  const found = ofWords(data).length;
+  return found >= count
+    ? null
+    : `${count === 2 ? 'Two' : 'Three'} circles need ${count === 2 ? 'two' : 'three'} columns of words, a set in each; there is ${few(found)}.`;
+};
+
+/** The column that tells when: one of times, or of whole numbers that may be years. */
+export function timesOf(columns: readonly Column[]): Column | null {
+  return (
+    columns.find(({ kind }) => kind === 'times') ??
+    columns.find(
+      (column) =>
+        column.kind === 'numbers' &&
+        column.numbers.every((value) => value === null || (Number.isInteger(value) && Math.abs(value) >= 100)),
+    ) ??
+    null
+  );
+}
+
+/** Which kinds stand nearest to one that can't be had. */
+const NEAR: Record<ChartKind, ChartKind[]> = {
+  bar: ['pictogram', 'numberline', 'timeline', 'sets2'],
+  grouped: ['bar', 'pictogram', 'sets2'],
+  stacked: ['grouped', 'bar', 'sets2'],
+  line: ['bar', 'numberline', 'timeline', 'sets2'],
+  dots: ['line', 'bar', 'numberline', 'sets2'],
+  area: ['line', 'bar', 'sets2'],
+  pie: ['bar', 'ring', 'sets2'],
+  ring: ['bar', 'pie', 'sets2'],
+  pictogram: ['bar', 'sets2'],
+  numberline: ['timeline', 'bar', 'sets2'],
+  timeline: ['numberline', 'bar', 'sets2'],
+  sets2: ['bar', 'timeline', 'numberline'],
+  sets3: ['sets2', 'bar', 'timeline'],
+};
+
+/** Why a kind can't be had from a table; null where it can. */
+export const whyNot = (kind: ChartKind, data: Data): string | null => NEEDS[kind](data);
+
+/** The kind itself where the table can feed it, else the nearest that it can; null where it feeds none. */
+export function nearestKind(kind: ChartKind, data: Data): ChartKind | null {
+  if (whyNot(kind, data) === null) return kind;
+  return NEAR[kind].find((other) => whyNot(other, data) === null) ?? null;
+}
+
+/** Cells of columns of numbers that hold none: what a person is told of them. */
+export function strays({ series, columns }: Data): string[] {
+  const out: string[] = [];
+  for (const column of new Set([...series, ...columns.filter(({ kind }) => kind === 'numbers')]))
+    column.cells.forEach((cell, row) => {
+      if (cell && column.kind === 'numbers' && column.numbers[row] === null)
+        out.push(`“${cell}” in row ${row + 1} of “${column.head}” is no number. It is left out until it is one.`);
+    });
+  return out;
+}

@@ -1,0 +1,237 @@
+import { stack } from 'd3-shape';
+import type { Box, Point } from '../../../geometry/matrix';
+import { free, line, solid } from '../../../sheet/make';
+import { tidied } from '../../measure';
+import type { Axis } from '../axes';
+import { axisFor, drawLying, drawUpright, widthOf } from '../axes';
+import type { Column, Data } from '../data';
+import type { ChartDraft } from '../draft';
+import { said, without } from '../draft';
+
+/** Lines, areas and dots: what goes on along numbers, times, or rows in their order. */
+
+/** A line item is led through no more points than this. */
+const MOST_VIA = 58;
+
+type Across = { place(row: number): number | null; draw(plot: Box): void };
+
+/** Where rows stand from left to right: by their number or time, else one beside the other. */
+function acrossOf(draft: ChartDraft, label: Column | null, rows: readonly number[], width: number): Across {
+  const { em } = draft;
+  const numbers = label?.kind === 'numbers' ? label.numbers : label?.kind === 'times' ? label.times : null;
+  if (label && numbers) {
+    const known = rows.flatMap((row) => numbers[row] ?? []);
+    const axis = axisFor(Math.min(...known), Math.max(...known), width, em * 4.2);
+    const tell = (tick: number) => (label.kind === 'times' ? yearSaid(tick) : said(tick, label.mark));
+    return {
+      place: (row) => (numbers[row] === null ? null : axis.place(numbers[row])),
+      draw: (plot) => drawTicks(draft, axis, plot, tell),
+    };
+  }
+  const band = width / Math.max(1, rows.length);
+  return {
+    place: (row) => (rows.indexOf(row) + 0.5) * band,
+    draw: (plot) =>
+      rows.forEach((row, i) =>
+        draft.words(
+          `name-${row + 1}`,
+          label?.cells[row] || `${row + 1}`,
+          { x: plot.x + i * band, y: plot.y + plot.height + em * 0.3, width: band, height: em * 1.5 },
+          { vertical: 'top' },
+        ),
+      ),
+  };
+}
+
+const yearSaid = (year: number) => (Number.isInteger(year) ? (year < 0 ? `${-year} BC` : `${year}`) : '');
+
+function drawTicks(draft: ChartDraft, axis: Axis, plot: Box, tell: (tick: number) => string): void {
+  const { em } = draft;
+  const y = plot.y + plot.height;
+  draft.line('base-1', plot.x, y, plot.x + plot.width, y);
+  axis.ticks.forEach((tick, i) => {
+    const x = plot.x + axis.place(tick);
+    draft.line(`markx-${i}`, x, y, x, y + em * 0.3);
+    draft.words(`tickx-${i}`, tell(tick), { x: x - em * 2.5, y: y + em * 0.35, width: em * 5, height: em * 1.4 });
+  });
+}
+
+/** A way through points, as lines; the last point of one is the first of the next. */
+function way(draft: ChartDraft, part: string, points: readonly Point[], colour: string): void {
+  for (let i = 0, n = 1; i < points.length - 1; i += MOST_VIA + 1, n++) {
+    const some = points.slice(i, i + MOST_VIA + 2).map(({ x, y }) => ({ x: tidied(x), y: tidied(y) }));
+    draft.items.unshift(
+      line({
+        id: `${part}-${n}`,
+        from: free(some[0].x, some[0].y),
+        to: free(some[some.length - 1].x, some[some.length - 1].y),
+        via: some.slice(1, -1),
+        outline: draft.outline(0.17, 'solid', colour),
+        ...draft.shown,
+      }),
+    );
+  }
+}
+
+function dot(draft: ChartDraft, part: string, { x, y }: Point, colour: string, size = 0.62): void {
+  const r = (draft.em * size) / 2;
+  draft.frame(
+    part,
+    { x: x - r, y: y - r, width: 2 * r, height: 2 * r },
+    {
+      shape: 'ellipse',
+      adjust: [],
+      fill: solid(colour),
+      outline: { colour: '#ffffff', width: tidied(Math.max(0.6, draft.em * 0.07)), dash: 'solid' },
+      ...draft.shown,
+    },
+  );
+}
+
+export function drawLines(draft: ChartDraft, { series, label }: Data, area: Box, form: 'line' | 'area'): void {
+  const { em } = draft;
+  const rows = series[0].numbers
+    .map((_, row) => row)
+    .filter((row) => series.some(({ numbers }) => numbers[row] !== null));
+  const layers = form === 'area' ? layersOf(series, rows) : null;
+  const tops = layers
+    ? layers.flatMap((layer) => layer.map(([, high]) => high))
+    : series.flatMap(({ numbers }) => numbers.flatMap((value) => value ?? []));
+  const [low, high] = [Math.min(...tops), Math.max(...tops)];
+  let inner = area;
+  const several = series.length > 1;
+  if (several)
+    inner = without(inner, {
+      top:
+        draft.legend(
+          series.map(({ head }) => head),
+          area,
+        ) +
+        em * 0.6,
+    });
+  else {
+    draft.words(
+      'counted-1',
+      series[0].head,
+      { x: inner.x, y: inner.y, width: inner.width, height: em * 1.4 },
+      {
+        align: 'left',
+        style: { italic: true },
+      },
+    );
+    inner = without(inner, { top: em * 1.7 });
+  }
+  // A line may start above nothing where all of it lies far from there; an area never does.
+  const start = form === 'area' || low < 0 || low < (high - low) * 1.5 ? Math.min(0, low) : low;
+  const guess = axisFor(start, high, inner.height * 0.8, em * 2.4);
+  const plot = without(inner, {
+    left: (draft.axis ? widthOf(draft, guess.ticks) : 0) + em * 0.9,
+    right: em,
+    top: draft.direct ? em * 1.4 : em * 0.4,
+    bottom: em * (label && /\S/.test(label.head) ? 3.2 : 1.9),
+  });
+  const axis = axisFor(start, high, plot.height, em * 2.4);
+  const across = acrossOf(draft, label, rows, plot.width);
+  drawUpright(draft, axis, plot);
+  across.draw(plot);
+  if (label)
+    draft.words(
+      'along-1',
+      label.head,
+      { x: plot.x, y: area.y + area.height - em * 1.4, width: plot.width, height: em * 1.4 },
+      { style: { italic: true }, align: 'right' },
+    );
+  const at = (row: number, value: number): Point | null => {
+    const x = across.place(row);
+    return x === null ? null : { x: plot.x + x, y: plot.y + plot.height - axis.place(value) };
+  };
+  series.forEach(({ numbers }, s) => {
+    const colour = draft.colour(s);
+    const order = [...rows].sort((a, b) => (across.place(a) ?? 0) - (across.place(b) ?? 0));
+    const points = order.flatMap((row) => {
+      const value = layers ? layers[s][rows.indexOf(row)][1] : numbers[row];
+      const point = value === null ? null : at(row, value);
+      return point ? [{ row, point, value: numbers[row] ?? 0 }] : [];
+    });
+    if (layers) {
+      const floor = order.flatMap((row) => at(row, layers[s][rows.indexOf(row)][0]) ?? []).reverse();
+      const corners = [...points.map(({ point }) => point), ...floor].map(({ x, y }) => [x, y] as const);
+      if (corners.length > 3) draft.figure(`ground-${s + 1}`, corners, { fill: solid(colour, 0.72) });
+    }
+    way(
+      draft,
+      `way-${s + 1}`,
+      points.map(({ point }) => point),
+      colour,
+    );
+    for (const { row, point, value } of points) {
+      if (points.length <= 40) dot(draft, `dot-${row + 1}-${s + 1}`, point, colour);
+      if (draft.direct && points.length <= 16)
+        draft.number(`value-${row + 1}-${s + 1}`, value, {
+          x: Math.max(plot.x - em * 0.7, point.x - em * 1.6),
+          y: point.y - em * 1.9,
+          width: em * 3.2,
+          height: em * 1.5,
+        });
+    }
+  });
+}
+
+function layersOf(series: readonly Column[], rows: readonly number[]): [number, number][][] {
+  const table = rows.map((row) => series.map(({ numbers }) => numbers[row] ?? 0));
+  return stack<number[], number>()
+    .keys(series.keys())
+    .value((row, key) => row[key])(table)
+    .map((layer) => layer.map(([low, high]): [number, number] => [low, high]));
+}
+
+/** A dot for each row: its first number across, its second up. */
+export function drawDots(draft: ChartDraft, { columns }: Data, area: Box): void {
+  const { em, recipe } = draft;
+  const [first, second] = columns.filter(({ kind }) => kind === 'numbers');
+  const named = columns.find(({ kind }) => kind === 'words');
+  const points = first.numbers.flatMap((x, row) => {
+    const y = second.numbers[row];
+    return x === null || y === null ? [] : [{ row, x, y }];
+  });
+  if (points.length === 0) return void draft.notes.push('No row has both numbers. Fill in the ones that are missing.');
+  const from = (values: number[]) => {
+    const [low, high] = [Math.min(...values), Math.max(...values)];
+    return [low < 0 || low < (high - low) * 1.5 ? Math.min(0, low) : low, high] as const;
+  };
+  const [lowX, highX] = from(points.map(({ x }) => x));
+  const [lowY, highY] = from(points.map(({ y }) => y));
+  draft.words(
+    'counted-1',
+    second.head,
+    { x: area.x, y: area.y, width: area.width, height: em * 1.4 },
+    { align: 'left', style: { italic: true } },
+  );
+  const guess = axisFor(lowY, highY, area.height * 0.8, em * 2.4);
+  const plot = without(area, {
+    left: (draft.axis ? widthOf(draft, guess.ticks) : 0) + em * 0.9,
+    right: em * 1.4,
+    top: em * 2,
+    bottom: em * 3.2,
+  });
+  const [axisX, axisY] = [axisFor(lowX, highX, plot.width, em * 4.2), axisFor(lowY, highY, plot.height, em * 2.4)];
+  drawUpright(draft, axisY, plot);
+  drawLying(draft, axisX, plot);
+  draft.words(
+    'along-1',
+    first.head,
+    { x: plot.x, y: area.y + area.height - em * 1.4, width: plot.width, height: em * 1.4 },
+    { style: { italic: true }, align: 'right' },
+  );
+  for (const { row, x, y } of points) {
+    const point = { x: plot.x + axisX.place(x), y: plot.y + plot.height - axisY.place(y) };
+    dot(draft, `dot-${row + 1}`, point, draft.colour(0), 0.8);
+    if (draft.direct && named && recipe.task === 'shown')
+      draft.words(
+        `name-${row + 1}`,
+        named.cells[row],
+        { x: point.x + em * 0.6, y: point.y - em * 1.3, width: em * 8, height: em * 1.4 },
+        { align: 'left' },
+      );
+  }
+}
