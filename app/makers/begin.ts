@@ -1,9 +1,12 @@
+import dayjs from 'dayjs';
+import { beginCalendar } from '../../core/makers/calendar/begin';
 import { beginChart } from '../../core/makers/chart/begin';
 import { beginCloud } from '../../core/makers/cloud/begin';
 import { beginMap } from '../../core/makers/map/begin';
 import { beginLabels, spotsOf } from '../../core/makers/labels/begin';
 import type { Spot } from '../../core/makers/labels/recipe';
 import { beginPractice } from '../../core/makers/practice/begin';
+import { beginTable } from '../../core/makers/table/begin';
 import type { MakerKind, MakerState, RecipeOf } from '../../core/makers/recipes';
 import { group } from '../../core/sheet/make';
 import { loadPicture, pictureNow } from '../sheet/resources';
@@ -29,6 +32,8 @@ const BEGINNINGS: { [K in MakerKind]: Beginning<K> } = {
   },
   practice: { recipe: (palette) => beginPractice('matching', palette), width: 1, height: 1 },
   cloud: { recipe: (palette) => beginCloud(palette), width: 0.8, height: 0.72 },
+  table: { recipe: (palette) => beginTable(palette), width: 0.7, height: 0.3 },
+  calendar: { recipe: (palette) => beginCalendar(palette, dayjs().format('YYYY-MM-01')), width: 1, height: 1 },
   chart: { recipe: (palette) => beginChart(palette, 'bar', newId().slice(0, 12)), width: 0.6, height: 0.6 },
 };
 

@@ -7,19 +7,11 @@ import { fileName } from '../../core/sheet/name';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
 import { Toggle } from '../workbench/fields';
+import { takeOut } from './files';
 
 /** A map from a file, and as one. */
 
 const titleOf = (bench: Bench) => bench.sheet.title;
-
-/** Hands a text to the browser as a file. */
-function takeOut(name: string, type: string, text: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type }));
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
-}
 
 /** Larger files than this are no outlines. */
 const LARGEST_FILE = 2_000_000;

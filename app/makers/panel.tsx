@@ -21,6 +21,8 @@ const PANELS: Record<MakerKind, ComponentType<PanelProps>> = {
   labels: lazy(() => import('./labels-panel').then(({ LabelsPanel }) => ({ default: LabelsPanel }))),
   practice: lazy(() => import('./practice-panel').then(({ PracticePanel }) => ({ default: PracticePanel }))),
   cloud: lazy(() => import('./cloud-panel').then(({ CloudPanel }) => ({ default: CloudPanel }))),
+  table: lazy(() => import('./table-panel').then(({ TablePanel }) => ({ default: TablePanel }))),
+  calendar: lazy(() => import('./calendar-panel').then(({ CalendarPanel }) => ({ default: CalendarPanel }))),
   chart: lazy(() => import('./chart-panel').then(({ ChartPanel }) => ({ default: ChartPanel }))),
 };
 
@@ -31,6 +33,8 @@ export const LEAF_NAMES: Record<MakerKind, string> = {
   practice: 'practice',
   cloud: 'cloud',
   chart: 'chart',
+  table: 'table',
+  calendar: 'calendar',
 };
 
 export function MakerPanel(props: PanelProps) {

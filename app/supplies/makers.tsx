@@ -13,7 +13,7 @@ const MADE: { kind: MakerKind; name: string; says: string; drawing: ReactNode }[
   {
     kind: 'map',
     name: 'concept map',
-    says: 'from an outline, and back',
+    says: 'an outline, drawn',
     drawing: (
       <g {...stroke}>
         <path d="M30 27C42 27 40 10 52 10M30 27H52M30 27C42 27 40 44 52 44" stroke="#6b6450" />
@@ -27,7 +27,7 @@ const MADE: { kind: MakerKind; name: string; says: string; drawing: ReactNode }[
   {
     kind: 'labels',
     name: 'labelled diagram',
-    says: 'filled, blank, bank, key',
+    says: 'blanks, bank, key',
     drawing: (
       <g {...stroke}>
         <path d="M40 46C27 40 30 16 41 9C54 15 55 38 40 46ZM40 46V18M40 34L49 25M40 34L32 27" fill="#dfe8d0" />
@@ -41,7 +41,7 @@ const MADE: { kind: MakerKind; name: string; says: string; drawing: ReactNode }[
   {
     kind: 'practice',
     name: 'practice sheet',
-    says: '19 kinds, each with its key',
+    says: '19 kinds, with keys',
     drawing: (
       <g {...stroke}>
         <rect x="18" y="3" width="44" height="48" rx="3" fill="#fff" />
@@ -57,7 +57,7 @@ const MADE: { kind: MakerKind; name: string; says: string; drawing: ReactNode }[
   {
     kind: 'cloud',
     name: 'word cloud',
-    says: 'words inside a shape',
+    says: 'inside a shape',
     drawing: (
       <g stroke="none" fontFamily="inherit">
         <path d="M22 44C8 44 6 28 19 25C18 9 42 4 47 17C62 11 75 26 64 36C61 43 52 44 48 44Z" fill="#f3ecda" />
@@ -74,7 +74,7 @@ const MADE: { kind: MakerKind; name: string; says: string; drawing: ReactNode }[
   {
     kind: 'chart',
     name: 'chart',
-    says: '13 kinds, from a table',
+    says: '13 kinds, from data',
     drawing: (
       <g {...stroke}>
         <path d="M12 5V48H70" stroke="#6b6450" />
@@ -82,6 +82,34 @@ const MADE: { kind: MakerKind; name: string; says: string; drawing: ReactNode }[
         <rect x="33" y="14" width="10" height="34" fill="#fbe6d6" stroke="#b2501c" />
         <rect x="48" y="33" width="10" height="15" fill="#cfdfec" stroke="#2c5d86" />
         <path d="M16 20L38 8L60 16" stroke="#6b6450" strokeWidth="1.1" strokeDasharray="2 2" />
+      </g>
+    ),
+  },
+  {
+    kind: 'table',
+    name: 'table',
+    says: 'written in place',
+    drawing: (
+      <g {...stroke}>
+        <rect x="10" y="7" width="60" height="40" rx="2" fill="#fff" />
+        <path d="M10 17H70V9a2 2 0 0 0-2-2H12a2 2 0 0 0-2 2Z" fill="#dfe8d0" />
+        <path d="M10 27H70M10 37H50M30 7V47M50 7V47" strokeWidth="1.2" />
+        <rect x="50.6" y="27.6" width="19" height="19" fill="#fbe6d6" stroke="#b2501c" />
+      </g>
+    ),
+  },
+  {
+    kind: 'calendar',
+    name: 'calendar',
+    says: 'a month, or a week',
+    drawing: (
+      <g {...stroke}>
+        <rect x="12" y="8" width="56" height="40" rx="3" fill="#fff" />
+        <path d="M12 18H68" />
+        <path d="M20 4V11M60 4V11" stroke="#b2501c" />
+        <path d="M23 18V48M34 18V48M45 18V48M57 18V48M12 28H68M12 38H68" strokeWidth="0.8" stroke="#a9b59a" />
+        <rect x="24" y="30.5" width="31" height="5" rx="2" fill="#2c5d86" stroke="none" />
+        <circle cx="62.5" cy="23" r="3" fill="#f2d98a" stroke="none" />
       </g>
     ),
   },

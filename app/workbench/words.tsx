@@ -7,6 +7,7 @@ import { isWritten } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
 import { caretAt, lineEdge, vertical } from '../../core/text/caret';
 import { addBeside } from '../makers/map-commands';
+import { pasteCells, tableTab } from '../makers/table-commands';
 import type { Bench, Editing } from './bench';
 import { useBench } from './bench';
 import { asMuchAsFits, CLIP } from './clipboard';
@@ -172,8 +173,9 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
         }
       }}
       onPaste={(event) => {
-        const pasted = bodyFrom(event.clipboardData);
         event.preventDefault();
+        if (pasteCells(bench, event.clipboardData.getData('text/plain'))) return;
+        const pasted = bodyFrom(event.clipboardData);
         if (pasted && !event.clipboardData.getData('text/plain').startsWith(CLIP))
           pasteInto(bench, bench.editing ?? editing, pasted);
       }}
@@ -226,7 +228,7 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
               to: now.focus,
               patch: { level: Math.max(0, Math.min(5, level + (event.shiftKey ? -1 : 1))) },
             });
-          else bench.onTab?.(event.shiftKey ? -1 : 1);
+          else if (!tableTab(bench, event.shiftKey ? -1 : 1)) bench.onTab?.(event.shiftKey ? -1 : 1);
         }
       }}
     />

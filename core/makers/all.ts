@@ -1,4 +1,5 @@
 import type { GroupItem } from '../sheet/schema';
+import { CALENDAR } from './calendar/make';
 import { CHART } from './chart/make';
 import { CLOUD } from './cloud/make';
 import { LABELS } from './labels/make';
@@ -7,6 +8,7 @@ import { MAP } from './map/make';
 import { PRACTICE } from './practice/make';
 import type { MakerKind, MakerState, RecipeOf } from './recipes';
 import type { Forget } from './remake';
+import { TABLE } from './table/make';
 import { handOf, partsByName, remade } from './remake';
 
 /** All makers: a row each. */
@@ -16,6 +18,8 @@ export const MAKERS: { [K in MakerKind]: Maker<RecipeOf<K>> } = {
   practice: PRACTICE,
   cloud: CLOUD,
   chart: CHART,
+  table: TABLE,
+  calendar: CALENDAR,
 };
 
 /** A row of the table for callers that know the kind only at run time. */

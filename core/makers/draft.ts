@@ -131,6 +131,29 @@ export class Draft<R extends Look = Look> {
     );
   }
 
+  /** A figure of corners in the coordinates of the frame. */
+  figure(part: string, corners: readonly (readonly [number, number])[], values: Partial<ShapeItem>): void {
+    const xs = corners.map(([x]) => x);
+    const ys = corners.map(([, y]) => y);
+    const box = { x: Math.min(...xs), y: Math.min(...ys), width: 1, height: 1 };
+    box.width = Math.max(1, Math.max(...xs) - box.x);
+    box.height = Math.max(1, Math.max(...ys) - box.y);
+    const share = (value: number) => Math.max(0, Math.min(1, Math.round(value * 1e5) / 1e5));
+    this.add(
+      shape({
+        id: this.part(part),
+        shape: 'free',
+        x: tidied(box.x),
+        y: tidied(box.y),
+        width: tidied(box.width),
+        height: tidied(box.height),
+        adjust: corners.flatMap(([x, y]) => [share((x - box.x) / box.width), share((y - box.y) / box.height)]),
+        outline: null,
+        ...values,
+      }),
+    );
+  }
+
   /** Part of the solution: on the teacher's sheet and in the key only. */
   keyLine(x1: number, y1: number, x2: number, y2: number): LineItem {
     return this.line('key', x1, y1, x2, y2, { role: 'key', outline: this.outline(0.14, 'solid', KEY_COLOUR) });

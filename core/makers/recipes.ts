@@ -1,9 +1,11 @@
 import { z } from 'zod';
+import { CalendarRecipe } from './calendar/recipe';
 import { ChartRecipe } from './chart/recipe';
 import { CloudRecipe } from './cloud/recipe';
 import { LabelsRecipe } from './labels/recipe';
 import { MapRecipe } from './map/recipe';
 import { PracticeRecipe } from './practice/recipe';
+import { TableRecipe } from './table/recipe';
 
 /** What each maker makes from. Adding a maker is adding a folder and a row here; the compiler points at the rest. */
 export const RECIPES = {
@@ -12,6 +14,8 @@ export const RECIPES = {
   practice: PracticeRecipe,
   cloud: CloudRecipe,
   chart: ChartRecipe,
+  table: TableRecipe,
+  calendar: CalendarRecipe,
 };
 /** What is made, as a person calls it. */
 export const MAKER_NAMES: Record<MakerKind, string> = {
@@ -20,13 +24,15 @@ export const MAKER_NAMES: Record<MakerKind, string> = {
   practice: 'practice sheet',
   cloud: 'word cloud',
   chart: 'chart',
+  table: 'table',
+  calendar: 'calendar',
 };
 
 /** Those that may come to students with their recipes: they hold no answers. */
 export const OPEN_MAKERS: ReadonlySet<MakerKind> = new Set<MakerKind>(['map']);
 
 /** Those that follow what is done to their parts by hand; the others only follow their frame. */
-export const FOLLOWS_PARTS: ReadonlySet<MakerKind> = new Set<MakerKind>(['map', 'labels']);
+export const FOLLOWS_PARTS: ReadonlySet<MakerKind> = new Set<MakerKind>(['map', 'labels', 'table']);
 
 export type MakerKind = keyof typeof RECIPES;
 export type RecipeOf<K extends MakerKind> = z.infer<(typeof RECIPES)[K]>;
@@ -47,6 +53,8 @@ export const MakerState = z.discriminatedUnion('kind', [
   stateOf('practice'),
   stateOf('cloud'),
   stateOf('chart'),
+  stateOf('table'),
+  stateOf('calendar'),
 ]);
 export type MakerState = z.infer<typeof MakerState>;
 export type MakerStateOf<K extends MakerKind> = Extract<MakerState, { kind: K }>;

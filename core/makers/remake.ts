@@ -1,7 +1,7 @@
 import { bodyText } from '../sheet/body';
 import type { Facet } from '../sheet/made';
 import { alteredFacets, keysOf, markOf, partNames } from '../sheet/made';
-import type { GroupItem, Item } from '../sheet/schema';
+import type { Body, GroupItem, Item } from '../sheet/schema';
 import { isFramed, isWritten } from '../sheet/schema';
 import type { Hand, Made } from './maker';
 import type { MakerState } from './recipes';
@@ -51,6 +51,8 @@ export function alteredCount(group: GroupItem): number {
   }).length;
 }
 
+const isStyled = (body: Body) => body.some(({ runs }) => runs.some(({ style }) => Object.keys(style).length > 0));
+
 /** What to forget of what was done by hand: nothing, where parts were moved to, or all of it. */
 export type Forget = 'nothing' | 'places' | 'all';
 
@@ -79,7 +81,9 @@ function carried(fresh: Item, old: Item | undefined, name: (id: string) => strin
     if (facet !== 'words') take(facet);
     // Words that the recipe has changed since are newer than those written by hand; their styles may stay.
     else if (was[0] === is[0]) take('words');
-    else if (isWritten(old) && isWritten(fresh) && bodyText(old.body) === bodyText(fresh.body)) take('words');
+    // What was typed where there were no words has no style of its own yet.
+    else if (isWritten(old) && isWritten(fresh) && bodyText(old.body) === bodyText(fresh.body) && isStyled(old.body))
+      take('words');
   }
   return { ...fresh, ...values } as Item;
 }

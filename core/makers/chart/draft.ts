@@ -1,9 +1,8 @@
 import { contrastOf } from '../../colour/space';
 import type { Box } from '../../geometry/matrix';
-import { shape, solid } from '../../sheet/make';
+import { solid } from '../../sheet/make';
 import type { Item, RunStyle, ShapeItem, TextItem } from '../../sheet/schema';
 import { Draft } from '../draft';
-import { tidied } from '../measure';
 import type { ChartRecipe } from './recipe';
 
 /** What charts are drawn with. */
@@ -52,28 +51,9 @@ export class ChartDraft extends Draft<ChartRecipe> {
     return this.frame(part, box, { fill: solid(colour), outline: null, adjust: [], ...this.shown });
   }
 
-  /** A figure of corners in the coordinates of the frame. */
-  figure(part: string, corners: readonly (readonly [number, number])[], values: Partial<ShapeItem>): void {
-    const xs = corners.map(([x]) => x);
-    const ys = corners.map(([, y]) => y);
-    const box = { x: Math.min(...xs), y: Math.min(...ys), width: 1, height: 1 };
-    box.width = Math.max(1, Math.max(...xs) - box.x);
-    box.height = Math.max(1, Math.max(...ys) - box.y);
-    const share = (value: number) => Math.max(0, Math.min(1, Math.round(value * 1e5) / 1e5));
-    this.items.unshift(
-      shape({
-        id: part,
-        shape: 'free',
-        x: tidied(box.x),
-        y: tidied(box.y),
-        width: tidied(box.width),
-        height: tidied(box.height),
-        adjust: corners.flatMap(([x, y]) => [share((x - box.x) / box.width), share((y - box.y) / box.height)]),
-        outline: null,
-        ...this.shown,
-        ...values,
-      }),
-    );
+  /** A figure that shows the data. */
+  shape(part: string, corners: readonly (readonly [number, number])[], values: Partial<ShapeItem>): void {
+    this.figure(part, corners, { ...this.shown, ...values });
   }
 
   /** A number of the data: a box to be filled in where students read the chart. */

@@ -156,7 +156,7 @@ export function drawLines(draft: ChartDraft, { series, label }: Data, area: Box,
     if (layers) {
       const floor = order.flatMap((row) => at(row, layers[s][rows.indexOf(row)][0]) ?? []).reverse();
       const corners = [...points.map(({ point }) => point), ...floor].map(({ x, y }) => [x, y] as const);
-      if (corners.length > 3) draft.figure(`ground-${s + 1}`, corners, { fill: solid(colour, 0.72) });
+      if (corners.length > 3) draft.shape(`ground-${s + 1}`, corners, { fill: solid(colour, 0.72) });
     }
     way(
       draft,

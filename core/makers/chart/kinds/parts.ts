@@ -60,7 +60,7 @@ export function drawPie(draft: ChartDraft, { series, label }: Data, area: Box, f
     const hole = form === 'ring' ? r * 0.56 : 0;
     const outer = arc(cx, cy, r, startAngle, endAngle);
     const inside = hole > 0 ? arc(cx, cy, hole, endAngle, startAngle) : whole ? [] : [[cx, cy] as const];
-    draft.figure(`slice-${row + 1}`, [...outer, ...inside], {
+    draft.shape(`slice-${row + 1}`, [...outer, ...inside], {
       fill: solid(colour),
       outline: { colour: '#fffdf6', width: Math.max(0.8, em * 0.1), dash: 'solid' },
     });

@@ -1,0 +1,287 @@
+import { Checkbox, Select } from 'antd';
+import { useState } from 'react';
+import type { At, Scope } from '../../core/makers/table/edit';
+import {
+  cellAt,
+  holderOf,
+  lookAt,
+  merged,
+  split,
+  withColumn,
+  withLook,
+  withoutColumn,
+  withoutRow,
+  withRow,
+} from '../../core/makers/table/edit';
+import type { CellLook, TableRecipe } from '../../core/makers/table/recipe';
+import { FACES } from '../../core/text/catalogue';
+import { Swatches } from '../workbench/colour-field';
+import { More, NumberField, Row, Toggle } from '../workbench/fields';
+import { useMade } from './made';
+import type { PanelProps } from './panel';
+import { Notes, WordsSize } from './panel';
+import { placeOf } from './table-commands';
+
+/** A table's margin card: its rows and columns, and looks by cell, row, column or whole. */
+
+const SCOPES: { id: Scope; name: string }[] = [
+  { id: 'cell', name: 'cell' },
+  { id: 'row', name: 'row' },
+  { id: 'column', name: 'column' },
+  { id: 'all', name: 'whole table' },
+];
+
+export function TablePanel({ bench, group, sheet, part }: PanelProps) {
+  const { recipe, notes, edit } = useMade(bench, group, 'table');
+  const put = (name: string, values: Partial<TableRecipe>) => edit(name, { ...recipe, ...values });
+  const at = placeOf(part);
+  return (
+    <div className="table-panel">
+      {at && recipe.rows.includes(at.row) ? (
+        <Lines recipe={recipe} at={at} onEdit={edit} />
+      ) : (
+        <p className="quiet">
+          Press twice on a cell to write in it; Tab goes on to the next. Choose a cell to add rows and columns, to join
+          cells, or to shade one.
+        </p>
+      )}
+      <Looks key={at ? 'cell' : 'table'} recipe={recipe} at={at} palette={sheet.palette} onEdit={edit} />
+      <Notes notes={notes} />
+      <Row label="">
+        <Checkbox checked={recipe.header} onChange={(event) => put('Head', { header: event.target.checked })}>
+          first row is a head
+        </Checkbox>
+      </Row>
+      <Row label="">
+        <Checkbox checked={recipe.side} onChange={(event) => put('Head', { side: event.target.checked })}>
+          first column too
+        </Checkbox>
+      </Row>
+      <Row label="bands">
+        <Select
+          size="small"
+          aria-label="Bands"
+          value={recipe.banding}
+          options={[
+            { value: 'none', label: 'none' },
+            { value: 'rows', label: 'every other row' },
+            { value: 'columns', label: 'every other column' },
+          ]}
+          onChange={(banding) => put('Bands', { banding })}
+          style={{ width: 160 }}
+        />
+      </Row>
+      <Row label="widths">
+        <Select
+          size="small"
+          aria-label="Widths of columns"
+          value={recipe.widths}
+          options={[
+            { value: 'equal', label: 'all equal' },
+            { value: 'content', label: 'by what they hold' },
+            { value: 'own', label: 'my own' },
+          ]}
+          onChange={(widths) => put('Widths', { widths })}
+          style={{ width: 160 }}
+        />
+      </Row>
+      {recipe.widths === 'own' && at && (
+        <Row label="">
+          <NumberField
+            bare
+            label="Share of this column"
+            value={recipe.columns.find(({ id }) => id === at.column)?.share ?? 1}
+            min={0.1}
+            max={20}
+            onChange={(share) =>
+              put('Width', { columns: recipe.columns.map((one) => (one.id === at.column ? { ...one, share } : one)) })
+            }
+          />
+          <span className="quiet">parts of the width</span>
+        </Row>
+      )}
+      <More title="words and heads">
+        <Row label="face">
+          <Select
+            size="small"
+            aria-label="Face"
+            value={recipe.face}
+            options={FACES.map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={(face) => put('Face', { face })}
+            style={{ width: 140 }}
+          />
+          <WordsSize size={recipe.size} onChange={put} />
+        </Row>
+        {(['head', 'band', 'ink'] as const).map((key) => (
+          <Swatches
+            key={key}
+            label={{ head: 'heads', band: 'bands', ink: 'words' }[key]}
+            value={recipe[key]}
+            palette={sheet.palette}
+            onChange={(hex) => hex && put('Colours', { [key]: hex })}
+          />
+        ))}
+      </More>
+    </div>
+  );
+}
+
+type EditProps = { recipe: TableRecipe; onEdit: (name: string, recipe: TableRecipe) => void };
+
+/** Rows and columns around the chosen cell, and cells made one. */
+function Lines({ recipe, at, onEdit }: EditProps & { at: At }) {
+  const cell = cellAt(recipe, at);
+  const here = holderOf(recipe, at);
+  const beside = here && recipe.columns[here.column + here.across];
+  const below = here && recipe.rows[here.row + here.down];
+  return (
+    <>
+      <Row label="rows">
+        <Toggle
+          on={false}
+          label="A row above this one"
+          onClick={() => onEdit('Add row', withRow(recipe, at.row, 'before'))}
+        >
+          + above
+        </Toggle>
+        <Toggle
+          on={false}
+          label="A row below this one"
+          onClick={() => onEdit('Add row', withRow(recipe, at.row, 'behind'))}
+        >
+          + below
+        </Toggle>
+        <Toggle
+          on={false}
+          label="Takes this row away"
+          onClick={() => onEdit('Take row away', withoutRow(recipe, at.row))}
+        >
+          −
+        </Toggle>
+      </Row>
+      <Row label="columns">
+        <Toggle
+          on={false}
+          label="A column to the left"
+          onClick={() => onEdit('Add column', withColumn(recipe, at.column, 'before'))}
+        >
+          + left
+        </Toggle>
+        <Toggle
+          on={false}
+          label="A column to the right"
+          onClick={() => onEdit('Add column', withColumn(recipe, at.column, 'behind'))}
+        >
+          + right
+        </Toggle>
+        <Toggle
+          on={false}
+          label="Takes this column away"
+          onClick={() => onEdit('Take column away', withoutColumn(recipe, at.column))}
+        >
+          −
+        </Toggle>
+      </Row>
+      <Row label="join">
+        {beside && (
+          <Toggle
+            on={false}
+            label="Makes this cell and the one to its right one"
+            onClick={() => onEdit('Join cells', merged(recipe, at, { row: at.row, column: beside.id }))}
+          >
+            right
+          </Toggle>
+        )}
+        {below && (
+          <Toggle
+            on={false}
+            label="Makes this cell and the one below it one"
+            onClick={() => onEdit('Join cells', merged(recipe, at, { row: below, column: at.column }))}
+          >
+            below
+          </Toggle>
+        )}
+        {(cell.across > 1 || cell.down > 1) && (
+          <Toggle
+            on={false}
+            label="Takes the joined cells apart"
+            onClick={() => onEdit('Part cells', split(recipe, at))}
+          >
+            take apart
+          </Toggle>
+        )}
+      </Row>
+    </>
+  );
+}
+
+function Looks({ recipe, at, palette, onEdit }: EditProps & { at: At | null; palette: readonly string[] }) {
+  const [wanted, setWanted] = useState<Scope>('cell');
+  const scope = at ? wanted : 'all';
+  const shown: CellLook = at ? lookAt(recipe, at) : recipe.look.all;
+  const set = (name: string, values: CellLook) => onEdit(name, withLook(recipe, scope, at, values));
+  const edge = shown.edge ?? null;
+  return (
+    <>
+      {at && (
+        <div className="table-scopes" role="radiogroup" aria-label="What a look is for">
+          {SCOPES.map(({ id, name }) => (
+            <button key={id} type="button" role="radio" aria-checked={scope === id} onClick={() => setWanted(id)}>
+              {name}
+            </button>
+          ))}
+        </div>
+      )}
+      <Swatches
+        label="fill"
+        value={shown.fill ?? null}
+        palette={palette}
+        none="no fill"
+        onChange={(fill) => set('Fill', { fill })}
+      />
+      <Swatches
+        label="border"
+        value={edge?.colour ?? null}
+        palette={palette}
+        none="no border"
+        onChange={(colour) =>
+          set('Border', { edge: colour === null ? null : { dash: 'solid', width: 0.8, ...edge, colour } })
+        }
+      />
+      <Row label="">
+        {edge && (
+          <NumberField
+            bare
+            label="Width of the border"
+            value={edge.width}
+            suffix="pt"
+            min={0.2}
+            max={12}
+            onChange={(width) => set('Border', { edge: { ...edge, width } })}
+          />
+        )}
+        {(['left', 'centre', 'right'] as const).map((align) => (
+          <Toggle
+            key={align}
+            on={shown.align === align}
+            label={`Words ${align === 'centre' ? 'in the middle' : `to the ${align}`}`}
+            onClick={() => set('Align', { align })}
+          >
+            {{ left: '⇤', centre: '↔', right: '⇥' }[align]}
+          </Toggle>
+        ))}
+        <Toggle on={shown.bold === true} label="Bold" onClick={() => set('Bold', { bold: !shown.bold })}>
+          <b>b</b>
+        </Toggle>
+      </Row>
+      <Row label="">
+        <Checkbox
+          checked={shown.write === true}
+          onChange={(event) => set('Students write', { write: event.target.checked })}
+        >
+          students write here; it is given out empty
+        </Checkbox>
+      </Row>
+    </>
+  );
+}

@@ -1,0 +1,184 @@
+import ICAL from 'ical.js';
+import type { Happening } from '../makers/calendar/recipe';
+import { dateOf, dayNumber, numberOf, writtenDay } from '../makers/calendar/days';
+
+/** Calendars as files (iCalendar, RFC 5545), in and out. Reading and recurrences are the library's. */
+
+export type ReadCalendar = {
+  happenings: Omit<Happening, 'id'>[];
+  /** What could not be read, in plain sentences. */
+  problems: string[];
+};
+
+/** So many events of one file, and so many turns of one that recurs. */
+const MOST_EVENTS = 500;
+const MOST_TURNS = 5000;
+
+/** A moment as a day and a time where the reader is; by default that of Greenwich. */
+export type Local = (moment: number) => { day: number; time: string };
+export const greenwich: Local = (moment) => {
+  const date = new Date(moment);
+  return {
+    day: Math.floor(moment / 86_400_000),
+    time: `${`${date.getUTCHours()}`.padStart(2, '0')}:${`${date.getUTCMinutes()}`.padStart(2, '0')}`,
+  };
+};
+
+const two = (value: number) => `${value}`.padStart(2, '0');
+const clock = (time: ICAL.Time) => `${two(time.hour)}:${two(time.minute)}`;
+
+/** A time of the file: as its own clock says, but moments of universal time where the reader is. */
+function placed(time: ICAL.Time, local: Local): { day: number; time: string } {
+  if (time.isDate) return { day: numberOf(time.year, time.month, time.day), time: '' };
+  if (time.zone?.tzid === 'UTC') return local(time.toUnixTime() * 1000);
+  return { day: numberOf(time.year, time.month, time.day), time: clock(time) };
+}
+
+type Bounds = { from: number; until: number; kind: Happening['kind']; local: Local };
+
+function turnOf(
+  event: ICAL.Event,
+  start: ICAL.Time,
+  end: ICAL.Time | null,
+  { kind, local }: Bounds,
+): Omit<Happening, 'id'> & { last: number } {
+  const begun = placed(start, local);
+  const ended = end ? placed(end, local) : begun;
+  // The end of whole days is the day after; so is midnight of a time.
+  const last = ended.day - ((start.isDate || ended.time === '00:00') && ended.day > begun.day ? 1 : 0);
+  return {
+    kind,
+    from: writtenDay(begun.day),
+    until: last > begun.day ? writtenDay(last) : null,
+    time: begun.time,
+    to: last === begun.day && ended.time !== begun.time ? ended.time : '',
+    words: (event.summary ?? '').replace(/\s+/g, ' ').trim().slice(0, 200) || 'untitled',
+    colour: null,
+    last,
+  };
+}
+
+/** All turns of an event between two days. */
+function turnsOf(event: ICAL.Event, bounds: Bounds): (Omit<Happening, 'id'> & { last: number })[] {
+  if (!event.startDate) throw new Error('it does not say when it begins');
+  if (!event.isRecurring()) return [turnOf(event, event.startDate, event.endDate, bounds)];
+  const out: (Omit<Happening, 'id'> & { last: number })[] = [];
+  const turns = event.iterator();
+  for (let n = 0; n < MOST_TURNS; n++) {
+    const next = turns.next() as ICAL.Time | undefined;
+    if (!next || placed(next, bounds.local).day > bounds.until) break;
+    const { item, startDate, endDate } = event.getOccurrenceDetails(next);
+    out.push(turnOf(item, startDate, endDate, bounds));
+  }
+  return out;
+}
+
+/** The parts of a calendar file that can be read by themselves; what is broken is named and left out. */
+function componentsOf(text: string, problems: string[]): { zones: ICAL.Component[]; events: ICAL.Component[] } {
+  const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\n|\r/);
+  const blocks: { name: string; lines: string[] }[] = [];
+  let open: { name: string; lines: string[] } | null = null;
+  for (const line of lines) {
+    const begun = /^BEGIN:(VEVENT|VTIMEZONE)\s*$/i.exec(line);
+    if (begun && !open) open = { name: begun[1].toUpperCase(), lines: [] };
+    else if (begun && open?.name === 'VEVENT') {
+      // An event that was never ended.
+      problems.push(`${titled(open.lines)} was left out: it has no end in the file.`);
+      open = { name: begun[1].toUpperCase(), lines: [] };
+    }
+    open?.lines.push(line);
+    if (open && new RegExp(`^END:${open.name}\\s*$`, 'i').test(line)) {
+      blocks.push(open);
+      open = null;
+    }
+  }
+  if (open?.name === 'VEVENT') problems.push(`${titled(open.lines)} was left out: it has no end in the file.`);
+  const read = (block: { lines: string[] }) => {
+    try {
+      return new ICAL.Component(ICAL.parse(block.lines.join('\r\n')) as unknown[]);
+    } catch {
+      problems.push(`${titled(block.lines)} was left out: it is not written as a calendar file should be.`);
+      return null;
+    }
+  };
+  const of = (name: string) => blocks.filter((block) => block.name === name).flatMap((block) => read(block) ?? []);
+  return { zones: of('VTIMEZONE'), events: of('VEVENT') };
+}
+
+const titled = (lines: readonly string[]) => {
+  const summary = lines
+    .find((line) => /^SUMMARY/i.test(line))
+    ?.replace(/^[^:]*:/, '')
+    .trim();
+  return summary ? `“${summary.slice(0, 60)}”` : 'An event without a title';
+};
+
+/** What happens between two days, by a calendar file. Days are numbers, both included. */
+export function readCalendar(text: string, given: Partial<Bounds> & Pick<Bounds, 'from' | 'until'>): ReadCalendar {
+  const bounds: Bounds = { kind: 'event', local: greenwich, ...given };
+  if (!/BEGIN:VCALENDAR/i.test(text))
+    return {
+      happenings: [],
+      problems: ['This is no calendar file. Export one as “iCalendar” or “.ics”, and take that.'],
+    };
+  const problems: string[] = [];
+  const { zones, events } = componentsOf(text, problems);
+  for (const zone of zones) {
+    const known = new ICAL.Timezone({ component: zone, tzid: String(zone.getFirstPropertyValue('tzid') ?? '') });
+    ICAL.TimezoneService.register(known);
+  }
+  const isException = (component: ICAL.Component) => component.hasProperty('recurrence-id');
+  const happenings: Omit<Happening, 'id'>[] = [];
+  for (const component of events.filter((one) => !isException(one))) {
+    const uid = component.getFirstPropertyValue('uid');
+    const title = String(component.getFirstPropertyValue('summary') ?? '').trim();
+    try {
+      const exceptions = events.filter(
+        (one) => isException(one) && uid !== null && one.getFirstPropertyValue('uid') === uid,
+      );
+      const event = new ICAL.Event(component, { exceptions });
+      for (const { last, ...turn } of turnsOf(event, bounds))
+        if (dayNumber(turn.from) <= bounds.until && last >= bounds.from) happenings.push(turn);
+    } catch (problem) {
+      problems.push(
+        `${title ? `“${title.slice(0, 60)}”` : 'An event without a title'} was left out: ${reason(problem)}.`,
+      );
+    }
+  }
+  happenings.sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.time < b.time ? -1 : 1));
+  if (happenings.length > MOST_EVENTS)
+    problems.push(`The file holds ${happenings.length} events in this time; the first ${MOST_EVENTS} were taken.`);
+  if (happenings.length === 0 && problems.length === 0) problems.push('Nothing in this file falls into this time.');
+  return { happenings: happenings.slice(0, MOST_EVENTS), problems };
+}
+
+const reason = (problem: unknown) =>
+  problem instanceof Error && problem.message.startsWith('it ') ? problem.message : 'its date can’t be read';
+
+const timeOf = (day: string, time: string): ICAL.Time => {
+  const { year, month, day: ofMonth } = dateOf(dayNumber(day));
+  const [hour, minute] = time ? time.split(':').map(Number) : [0, 0];
+  return new ICAL.Time(
+    { year, month, day: ofMonth, hour, minute, second: 0, isDate: time === '' },
+    ICAL.Timezone.localTimezone,
+  );
+};
+
+/** A calendar file of what happens. `stamp` is when it was written, in milliseconds since 1970. */
+export function writtenCalendar(happenings: readonly Happening[], stamp: number): string {
+  const calendar = new ICAL.Component('vcalendar');
+  calendar.addPropertyWithValue('prodid', '-//Dappled Margin//EN');
+  calendar.addPropertyWithValue('version', '2.0');
+  for (const { id, from, until, time, to, words, kind } of happenings) {
+    const component = new ICAL.Component('vevent');
+    component.addPropertyWithValue('uid', `${id}-${from}@dappled-margin.invalid`);
+    component.addPropertyWithValue('dtstamp', ICAL.Time.fromJSDate(new Date(stamp), true));
+    component.addPropertyWithValue('summary', words);
+    if (kind === 'holiday') component.addPropertyWithValue('categories', 'HOLIDAY');
+    component.addPropertyWithValue('dtstart', timeOf(from, until ? '' : time));
+    if (until) component.addPropertyWithValue('dtend', timeOf(writtenDay(dayNumber(until) + 1), ''));
+    else if (time && to) component.addPropertyWithValue('dtend', timeOf(from, to));
+    calendar.addSubcomponent(component);
+  }
+  return `${calendar.toString()}\r\n`;
+}

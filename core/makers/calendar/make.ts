@@ -1,0 +1,354 @@
+import type { Box } from '../../geometry/matrix';
+import { seeded } from '../../random';
+import { solid } from '../../sheet/make';
+import type { Body } from '../../sheet/schema';
+import { Draft } from '../draft';
+import type { Asked, Kit, Made, Maker } from '../maker';
+import { sizeOfWords } from '../measure';
+import { dateOf, dayNumber, MONTHS, WEEKDAYS, weekdayOf, weeksOf, writtenDay } from './days';
+import type { Quarter } from './moon';
+import type { CalendarRecipe, Happening } from './recipe';
+
+/** A month as weeks of cells, or a week as seven days; what happens flows into the days, several days as bands across them. */
+
+type Calendar = Draft<CalendarRecipe>;
+/** No words of an event are smaller than this, in points. */
+const LEAST = 5;
+const LINE = '#b9b29c';
+
+type Span = { happening: Happening; from: number; until: number };
+const spanOf = (happening: Happening): Span => {
+  const from = dayNumber(happening.from);
+  return { happening, from, until: Math.max(from, happening.until ? dayNumber(happening.until) : from) };
+};
+
+/** Several days' events in lanes, so that none lies over another: each in the first lane that is free. */
+export function lanesOf<T extends { from: number; until: number }>(spans: readonly T[]): T[][] {
+  const lanes: T[][] = [];
+  const sorted = [...spans].sort((a, b) => a.from - b.from || b.until - a.until);
+  for (const span of sorted) {
+    const lane = lanes.find((taken) => taken[taken.length - 1].until < span.from);
+    if (lane) lane.push(span);
+    else lanes.push([span]);
+  }
+  return lanes;
+}
+
+const timeSaid = ({ time, to }: Happening) => (time ? (to ? `${time}–${to}` : time) : '');
+
+/** What happens on a day, one paragraph each: holidays first, then those without a time, then by the clock. */
+function bodyOf(draft: Calendar, list: readonly Happening[]): Body {
+  const { recipe } = draft;
+  const order = [...list].sort(
+    (a, b) =>
+      Number(b.kind === 'holiday') - Number(a.kind === 'holiday') || (a.time < b.time ? -1 : a.time > b.time ? 1 : 0),
+  );
+  return order.map((happening) => {
+    const colour = happening.colour ?? (happening.kind === 'holiday' ? recipe.accent : recipe.ink);
+    const when = timeSaid(happening);
+    return {
+      format: { align: 'left' as const },
+      runs: [
+        ...(when ? [{ text: `${when} `, style: draft.style({ bold: true, size: small(draft), colour }) }] : []),
+        {
+          text: happening.words,
+          style: draft.style({ size: small(draft), colour, ...(happening.kind === 'holiday' && { italic: true }) }),
+        },
+      ],
+    };
+  });
+}
+const small = ({ em }: Calendar) => Math.max(LEAST, Math.round(em * 0.82 * 100) / 100);
+
+/** What happens on one day, as large as it fits. */
+function drawHappenings(draft: Calendar, day: number, list: readonly Happening[], box: Box): void {
+  const { recipe } = draft;
+  if (list.length === 0 && !recipe.write) return;
+  const part = `events-${writtenDay(day)}`;
+  if (list.length > 0) {
+    const body = bodyOf(draft, list);
+    const said = body.map(({ runs }) => runs.map(({ text }) => text).join('')).join('\n');
+    const item = draft.words(part, said, box, { align: 'left', vertical: 'top', least: LEAST });
+    item.body = body;
+    const { height } = sizeOfWords(said, draft.style({ size: LEAST }), 'label', box.width, draft.kit);
+    if (height > box.height)
+      draft.notes.push(`On ${daySaid(day)} there is more than fits. Pull the calendar larger, or take an event away.`);
+  }
+  if (recipe.write && list.length === 0)
+    draft.words(part, '', box, { touch: 'fill', align: 'left', vertical: 'top', style: { size: small(draft) } });
+}
+
+const daySaid = (number: number) => {
+  const { month, day } = dateOf(number);
+  return `${day} ${MONTHS[month - 1]}`;
+};
+
+function drawMoon(draft: Calendar, quarter: Quarter, day: number, x: number, y: number, r: number): void {
+  const part = `moon-${writtenDay(day)}`;
+  const box = { x: x - r, y: y - r, width: 2 * r, height: 2 * r };
+  const dark = draft.recipe.ink;
+  draft.frame(part, box, {
+    shape: 'ellipse',
+    adjust: [],
+    fill: solid(quarter === 'new' ? dark : '#fff8dc'),
+    outline: draft.outline(0.06, 'solid', dark),
+    alt: { new: 'new moon', waxing: 'first quarter', full: 'full moon', waning: 'last quarter' }[quarter],
+  });
+  if (quarter !== 'waxing' && quarter !== 'waning') return;
+  // Seen from the north the waxing moon is lit on its right.
+  const side = quarter === 'waxing' ? -1 : 1;
+  const half = Array.from({ length: 25 }, (_, i) => {
+    const turn = (i / 24) * Math.PI;
+    return [x + side * r * Math.sin(turn), y - r * Math.cos(turn)] as const;
+  });
+  draft.figure(`${part}-dark`, half, { fill: solid(dark) });
+}
+
+type Row = { days: readonly number[]; box: Box };
+
+/** The bands of a row of days; gives how far down they reach on a day. */
+function drawBands(
+  draft: Calendar,
+  spans: readonly Span[],
+  { days, box }: Row,
+  top: number,
+  most: number,
+): (day: number) => number {
+  const { em } = draft;
+  const [first, last] = [days[0], days[days.length - 1]];
+  const lanes = lanesOf(spans.filter(({ from, until }) => from <= last && until >= first));
+  const pad = Math.min(3, em * 0.14);
+  const high = draft.sizeOf('x', Infinity, { size: small(draft) }).height + 2 * pad + em * 0.15;
+  const fit = Math.max(0, Math.floor(most / high));
+  const wide = box.width / days.length;
+  lanes.slice(0, fit).forEach((lane, l) => {
+    for (const { happening, from, until } of lane) {
+      const [a, b] = [Math.max(from, first), Math.min(until, last)];
+      const colour = happening.colour ?? draft.recipe.accent;
+      draft.words(
+        `band-${happening.id}-${writtenDay(a)}`,
+        `${a === from && happening.time ? `${timeSaid(happening)} ` : ''}${happening.words}`,
+        {
+          x: box.x + (a - first) * wide + em * 0.15,
+          y: top + l * high,
+          width: (b - a + 1) * wide - em * 0.3,
+          height: high - em * 0.15,
+        },
+        {
+          align: 'left',
+          padding: pad,
+          fill: solid(colour),
+          // An end that goes on in another week is straight.
+          corner: a === from && b === until ? em * 0.45 : 0,
+          style: { size: small(draft), colour: '#ffffff' },
+        },
+      );
+    }
+  });
+  if (lanes.length > fit)
+    draft.notes.push(
+      `In the week of ${daySaid(first)} there are more events of several days than fit. Pull the calendar taller, or take one away.`,
+    );
+  const shown = lanes.slice(0, fit);
+  return (day) =>
+    (shown.findLastIndex((lane) => lane.some(({ from, until }) => from <= day && until >= day)) + 1) * high;
+}
+
+function drawTitle(draft: Calendar, title: string, width: number): number {
+  const { em, recipe } = draft;
+  const style = { size: em * 2, bold: true, colour: recipe.accent };
+  const { height } = draft.sizeOf(title, width, style);
+  draft.words('title-1', title, { x: 0, y: 0, width, height }, { align: 'left', vertical: 'top', style });
+  return height + em * 0.4;
+}
+
+function drawNotes(draft: Calendar, area: Box): void {
+  const { em } = draft;
+  draft.words(
+    'notes-1',
+    'Notes',
+    { x: area.x, y: area.y, width: em * 5, height: em * 1.5 },
+    { align: 'left', style: { bold: true } },
+  );
+  for (let y = area.y + em * 1.5, n = 1; y + em * 1.7 <= area.y + area.height + 0.1; y += em * 1.7, n++)
+    draft.line(`notesline-${n}`, area.x, y + em * 1.6, area.x + area.width, y + em * 1.6, {
+      outline: draft.outline(0.04, 'solid', LINE),
+    });
+}
+
+const weekdaySaid = (draft: Calendar, weekday: number, width: number) =>
+  draft.sizeOf(WEEKDAYS[weekday], Infinity, { bold: true }).width < width - 4
+    ? WEEKDAYS[weekday]
+    : WEEKDAYS[weekday].slice(0, 3);
+
+const shade = ({ weekends, rows }: CalendarRecipe, day: number, row: number): string | null =>
+  weekends && weekdayOf(day) % 6 === 0 ? weekends : rows && row % 2 === 1 ? rows : null;
+
+function drawMonth(draft: Calendar, area: Box, spans: readonly Span[], moon: ReadonlyMap<number, Quarter>): void {
+  const { em, recipe } = draft;
+  const { year, month } = dateOf(dayNumber(recipe.day));
+  const weeks = weeksOf(year, month, recipe.first);
+  const wide = area.width / 7;
+  const head = em * 1.7;
+  weeks[0].forEach((day, i) =>
+    draft.words(
+      `weekday-${i + 1}`,
+      weekdaySaid(draft, weekdayOf(day), wide),
+      { x: area.x + i * wide, y: area.y, width: wide, height: head },
+      {
+        fill: solid(recipe.head),
+        style: { bold: true },
+      },
+    ),
+  );
+  const high = (area.height - head) / weeks.length;
+  const bands = spans.filter(({ from, until }) => until > from);
+  weeks.forEach((days, row) => {
+    const box = { x: area.x, y: area.y + head + row * high, width: area.width, height: high };
+    const inside = (day: number) => dateOf(day).month === month;
+    days.forEach((day, i) => {
+      const cell = { x: box.x + i * wide, y: box.y, width: wide, height: high };
+      const fill = shade(recipe, day, row);
+      if (!inside(day) && !recipe.outside)
+        return void draft.frame(`day-${writtenDay(day)}`, cell, {
+          adjust: [],
+          fill: solid('#f4f1e8'),
+          outline: draft.outline(0.05, 'solid', LINE),
+        });
+      draft.frame(`day-${writtenDay(day)}`, cell, {
+        adjust: [],
+        fill: fill ? solid(fill) : solid('#ffffff'),
+        outline: draft.outline(0.05, 'solid', LINE),
+      });
+      draft.words(
+        `number-${writtenDay(day)}`,
+        `${dateOf(day).day}`,
+        { x: cell.x + em * 0.3, y: cell.y + em * 0.15, width: em * 2, height: em * 1.4 },
+        { align: 'left', style: { bold: inside(day), colour: inside(day) ? recipe.ink : '#6b6553' } },
+      );
+      const quarter = moon.get(day);
+      if (quarter && inside(day))
+        drawMoon(draft, quarter, day, cell.x + wide - em * 0.85, cell.y + em * 0.85, em * 0.48);
+    });
+    const shown = days.filter((day) => inside(day) || recipe.outside);
+    const start = days.indexOf(shown[0]);
+    const part = { days: shown, box: { ...box, x: box.x + start * wide, width: shown.length * wide } };
+    const used = drawBands(draft, bands, part, box.y + em * 1.6, (high - em * 1.6) * 0.7);
+    for (const day of shown) {
+      const list = spans.filter(({ from, until }) => from === day && until === from).map(({ happening }) => happening);
+      const top = box.y + em * 1.6 + used(day);
+      drawHappenings(draft, day, list, {
+        x: box.x + days.indexOf(day) * wide + em * 0.3,
+        y: top,
+        width: wide - em * 0.5,
+        height: Math.max(4, box.y + high - top - em * 0.2),
+      });
+    }
+  });
+}
+
+function drawWeek(draft: Calendar, area: Box, spans: readonly Span[], moon: ReadonlyMap<number, Quarter>): void {
+  const { em, recipe } = draft;
+  const first = dayNumber(recipe.day);
+  const days = Array.from({ length: 7 }, (_, i) => first + i);
+  const list = (day: number) =>
+    spans.filter(({ from, until }) => from === day && until === from).map(({ happening }) => happening);
+  const bands = spans.filter(({ from, until }) => until > from);
+  if (area.width >= area.height * 1.1) {
+    const wide = area.width / 7;
+    const head = em * 3;
+    days.forEach((day, i) => {
+      const cell = { x: area.x + i * wide, y: area.y, width: wide, height: area.height };
+      const fill = shade(recipe, day, 0);
+      draft.frame(`day-${writtenDay(day)}`, cell, {
+        adjust: [],
+        fill: solid(fill ?? '#ffffff'),
+        outline: draft.outline(0.05, 'solid', LINE),
+      });
+      draft.words(
+        `weekday-${i + 1}`,
+        `${weekdaySaid(draft, weekdayOf(day), wide)}\n${dateOf(day).day} ${MONTHS[dateOf(day).month - 1].slice(0, 3)}`,
+        { ...cell, height: head },
+        { fill: solid(recipe.head), style: { bold: true } },
+      );
+      const quarter = moon.get(day);
+      if (quarter) drawMoon(draft, quarter, day, cell.x + wide - em * 0.8, cell.y + head - em * 0.8, em * 0.46);
+    });
+    const used = drawBands(draft, bands, { days, box: area }, area.y + head + em * 0.3, (area.height - head) * 0.5);
+    days.forEach((day, i) => {
+      const top = area.y + head + em * 0.5 + used(day);
+      drawHappenings(draft, day, list(day), {
+        x: area.x + i * wide + em * 0.3,
+        y: top,
+        width: wide - em * 0.6,
+        height: area.y + area.height - top - em * 0.2,
+      });
+    });
+    return;
+  }
+  // In a tall frame days lie below each other; what goes on for days is told on each of them.
+  const high = area.height / 7;
+  const side = Math.min(area.width * 0.3, em * 8);
+  days.forEach((day, i) => {
+    const cell = { x: area.x, y: area.y + i * high, width: area.width, height: high };
+    const fill = shade(recipe, day, i);
+    draft.frame(`day-${writtenDay(day)}`, cell, {
+      adjust: [],
+      fill: solid(fill ?? '#ffffff'),
+      outline: draft.outline(0.05, 'solid', LINE),
+    });
+    draft.words(
+      `weekday-${i + 1}`,
+      `${WEEKDAYS[weekdayOf(day)]}\n${daySaid(day)}`,
+      { ...cell, width: side },
+      { fill: solid(recipe.head), style: { bold: true } },
+    );
+    const quarter = moon.get(day);
+    if (quarter) drawMoon(draft, quarter, day, cell.x + side - em * 0.8, cell.y + em * 0.8, em * 0.46);
+    const all = [
+      ...bands
+        .filter(({ from, until }) => from <= day && until >= day)
+        .map(({ happening }) => ({ ...happening, time: '', to: '' })),
+      ...list(day),
+    ];
+    drawHappenings(draft, day, all, {
+      x: cell.x + side + em * 0.4,
+      y: cell.y + em * 0.3,
+      width: area.width - side - em * 0.8,
+      height: high - em * 0.5,
+    });
+  });
+}
+
+export function titleOf({ title, span, day }: CalendarRecipe): string {
+  if (title) return title;
+  const from = dayNumber(day);
+  const start = dateOf(from);
+  if (span === 'month') return `${MONTHS[start.month - 1]} ${start.year}`;
+  const end = dateOf(from + 6);
+  return start.month === end.month
+    ? `${start.day}–${end.day} ${MONTHS[end.month - 1]} ${end.year}`
+    : `${start.day} ${MONTHS[start.month - 1]}${start.year === end.year ? '' : ` ${start.year}`} – ${end.day} ${MONTHS[end.month - 1]} ${end.year}`;
+}
+
+export async function makeCalendar({ recipe, seed, width, height }: Asked<CalendarRecipe>, kit: Kit): Promise<Made> {
+  const draft: Calendar = new Draft(recipe, seeded(seed), { x: 0, y: 0, width, height }, kit);
+  const { em } = draft;
+  const top = drawTitle(draft, titleOf(recipe), width);
+  const below = recipe.notes ? Math.max(em * 5, height * 0.14) : 0;
+  const area = { x: 0, y: top, width, height: Math.max(em * 8, height - top - below) };
+  const first = dayNumber(recipe.day);
+  const { year, month } = dateOf(first);
+  const weeks = weeksOf(year, month, recipe.first);
+  const [from, until] = recipe.span === 'month' ? [weeks[0][0], weeks[weeks.length - 1][6]] : [first, first + 6];
+  const spans = recipe.happenings.map(spanOf).filter((span) => span.from <= until && span.until >= from);
+  // The reckoning of the moon is large: it is fetched only where it is wanted.
+  const moon = recipe.moon ? (await import('./moon')).quartersBetween(from, until) : new Map<number, Quarter>();
+  (recipe.span === 'month' ? drawMonth : drawWeek)(draft, area, spans, moon);
+  if (recipe.notes) drawNotes(draft, { x: 0, y: area.y + area.height + em * 0.6, width, height: below - em * 0.6 });
+  if (width < em * 24 || height < em * 18)
+    draft.notes.push('There is little room. Pull the calendar larger, or take smaller words.');
+  return { items: draft.items, notes: [...new Set(draft.notes)] };
+}
+
+export const CALENDAR: Maker<CalendarRecipe> = { make: makeCalendar };

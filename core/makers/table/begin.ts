@@ -1,0 +1,55 @@
+import { markOf, numberIn } from '../../formats/tables';
+import type { Cell, CellLook, TableRecipe } from './recipe';
+import { cellKey, MOST_TABLE_COLUMNS, MOST_TABLE_ROWS } from './recipe';
+
+/** Tables as they begin: empty, or with words that were pasted. */
+
+/** Columns of numbers stand to the right. */
+function numbersRight(words: readonly (readonly string[])[], columns: readonly string[]): Record<string, CellLook> {
+  const out: Record<string, CellLook> = {};
+  columns.forEach((id, c) => {
+    const cells = words.slice(1).flatMap((row) => row[c]?.trim() || []);
+    const mark = markOf(cells);
+    if (cells.length > 0 && cells.every((cell) => numberIn(cell, mark) !== null)) out[id] = { align: 'right' };
+  });
+  return out;
+}
+
+export function beginTable(
+  palette: readonly string[],
+  words: readonly (readonly string[])[] = [],
+  rows = 5,
+  columns = 4,
+): TableRecipe {
+  const high = Math.max(1, Math.min(MOST_TABLE_ROWS, words.length || rows));
+  const wide = Math.max(1, Math.min(MOST_TABLE_COLUMNS, Math.max(0, ...words.map((row) => row.length)) || columns));
+  const rowIds = Array.from({ length: high }, (_, i) => `${i + 1}`);
+  const columnIds = Array.from({ length: wide }, (_, i) => `${i + 1}`);
+  const cells: Record<string, Cell> = {};
+  rowIds.forEach((row, r) =>
+    columnIds.forEach((column, c) => {
+      const said = words[r]?.[c];
+      if (said) cells[cellKey(row, column)] = { words: said.slice(0, 2000), across: 1, down: 1 };
+    }),
+  );
+  return {
+    rows: rowIds,
+    columns: columnIds.map((id) => ({ id, share: 1 })),
+    cells,
+    look: {
+      all: { edge: { colour: '#8a8471', width: 0.8, dash: 'solid' } },
+      rows: {},
+      columns: numbersRight(words, columnIds),
+      cells: {},
+    },
+    header: true,
+    side: false,
+    banding: 'none',
+    widths: words.length > 0 ? 'content' : 'equal',
+    band: '#f6f1e2',
+    head: palette[3] ?? '#dfe8d0',
+    ink: palette[0] ?? '#2a2820',
+    face: 'andika',
+    size: 13,
+  };
+}
