@@ -77,6 +77,8 @@ export function CalendarPanel({ bench, group, sheet }: PanelProps) {
           <Select
             size="small"
             aria-label="Month"
+            virtual={false}
+            listHeight={330}
             value={month}
             options={MONTHS.map((label, i) => ({ value: i + 1, label }))}
             onChange={(next) => goTo({ month: next })}
@@ -339,7 +341,7 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
     takeOut(`${name}.ics`, 'text/calendar', writtenCalendar(recipe.happenings, Date.now()));
   }
   return (
-    <More title="from a file or a list" open={problems.length > 0}>
+    <More title="from a file or a list">
       <input
         ref={file}
         type="file"

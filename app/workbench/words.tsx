@@ -155,6 +155,7 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
     <textarea
       ref={area}
       className="words-input"
+      data-item={item.id}
       aria-label={`Words of ${item.role ?? item.kind}`}
       defaultValue={words}
       autoCapitalize="sentences"

@@ -93,6 +93,10 @@ test('the makers and their recipes have names and contrast', async ({ browser, h
     ['labelled diagram', 'labels'],
     ['sums', 'practice'],
     ['sorting', 'practice'],
+    ['word cloud', 'cloud'],
+    ['chart', 'chart'],
+    ['table', 'table'],
+    ['calendar', 'calendar'],
   ]) {
     await page
       .getByRole('tabpanel', { name: 'Makers' })

@@ -155,7 +155,9 @@ describe('days that are typed', () => {
     const { happenings, problems } = readLines('30 Feb nothing\nsome day\n12 Foo x\n2023-02-29 leap', 2024, 'event');
     expect(happenings).toEqual([]);
     expect(problems).toHaveLength(4);
-    expect(problems[0]).toBe('“30 Feb nothing” has no day. Write it as “29 Feb Leap day” or “2024-02-29 Leap day”.');
+    expect(problems[0]).toBe('“30 Feb nothing”: there is no such day in 2024.');
+    expect(problems[1]).toBe('“some day” has no day. Write it as “29 Feb Leap day” or “2024-02-29 Leap day”.');
+    expect(problems[3]).toContain('no such day in 2023');
   });
 });
 

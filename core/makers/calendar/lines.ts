@@ -1,4 +1,4 @@
-import { dayNumber, daysIn, isDay, MONTHS } from './days';
+import { dayNumber, isDay, MONTHS } from './days';
 import type { Happening } from './recipe';
 
 /** Days with names, as they are typed: `2024-02-29 Leap day`, `29 Feb Leap day`, `8–13 February herbarium week`. */
@@ -18,7 +18,8 @@ export function readLines(text: string, year: number, kind: Happening['kind']): 
     const typed = line.trim();
     if (!typed) continue;
     const found = readLine(typed, year);
-    if (found) out.happenings.push({ kind, time: '', to: '', colour: null, ...found });
+    if (found && 'none' in found) out.problems.push(`“${typed.slice(0, 50)}”: there is no such day in ${found.none}.`);
+    else if (found) out.happenings.push({ kind, time: '', to: '', colour: null, ...found });
     else
       out.problems.push(`“${typed.slice(0, 50)}” has no day. Write it as “29 Feb Leap day” or “2024-02-29 Leap day”.`);
   }
@@ -27,18 +28,19 @@ export function readLines(text: string, year: number, kind: Happening['kind']): 
 
 type Found = Pick<Happening, 'from' | 'until' | 'words'>;
 
-function readLine(line: string, year: number): Found | null {
+/** `none`: the year in which there is no such day. */
+function readLine(line: string, year: number): Found | { none: number } | null {
   const iso = /^(\d{4}-\d{2}-\d{2})(?:\s*(?:–|-|to)\s*(\d{4}-\d{2}-\d{2}))?[\s:,;]+(\S.*)$/.exec(line);
-  if (iso) return whole(iso[1], iso[2] ?? null, iso[3]);
+  if (iso) return whole(iso[1], iso[2] ?? null, iso[3]) ?? { none: Number(iso[1].slice(0, 4)) };
   const words =
     /^(\d{1,2})\.?(?:\s*(?:–|-|to)\s*(\d{1,2})\.?)?\s+([A-Za-z]{3,9})\.?(?:\s+(\d{4}))?[\s:,;]+(\S.*)$/.exec(line);
   if (!words) return null;
   const [, first, last, name, said, rest] = words;
   const month = monthOf(name);
   const inYear = Number(said ?? year);
-  if (month === 0 || Number(first) > daysIn(inYear, month)) return null;
+  if (month === 0) return null;
   const written = (day: string) => `${`${inYear}`.padStart(4, '0')}-${two(month)}-${two(Number(day))}`;
-  return whole(written(first), last ? written(last) : null, rest);
+  return whole(written(first), last ? written(last) : null, rest) ?? { none: inYear };
 }
 
 function whole(from: string, until: string | null, words: string): Found | null {
