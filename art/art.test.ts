@@ -48,6 +48,41 @@ test('silhouettes are there by the hundred, each with what it is about among its
   expect(drawn.paths.every(({ fill }) => fill === '#2a2820')).toBe(true);
 });
 
+test('maps name the continents, the oceans, and the countries of each continent', () => {
+  const named = (id: string) =>
+    (JSON.parse(readFileSync(`.generated/pictures/map/${id}.json`, 'utf8')) as DrawnPicture).targets.map(
+      ({ name }) => name,
+    );
+  expect(named('continents').sort()).toEqual([
+    'Africa',
+    'Antarctica',
+    'Asia',
+    'Europe',
+    'North America',
+    'Oceania',
+    'South America',
+  ]);
+  expect(named('oceans').sort()).toEqual([
+    'Arctic Ocean',
+    'Atlantic Ocean',
+    'Indian Ocean',
+    'Pacific Ocean',
+    'Southern Ocean',
+  ]);
+  expect(named('states')).toHaveLength(50);
+  expect(named('south-america')).toContain('Uruguay');
+  expect(named('africa')).toEqual(expect.arrayContaining(['Kenya', 'Democratic Republic of the Congo', 'Ivory Coast']));
+  for (const id of ['europe', 'africa', 'asia', 'north-america', 'south-america', 'oceania', 'states']) {
+    const { width, height, targets, paths } = JSON.parse(
+      readFileSync(`.generated/pictures/map/${id}.json`, 'utf8'),
+    ) as DrawnPicture;
+    expect(targets.length).toBeGreaterThan(6);
+    expect(new Set(targets.map(({ name }) => name)).size).toBe(targets.length);
+    expect(targets.every(({ x, y }) => x > 0 && y > 0 && x < width && y < height)).toBe(true);
+    for (const { d } of paths) expect(d).toMatch(/^[MLHVCQZ\d\s.,e-]+$/);
+  }
+});
+
 test('none of them is a weapon, a drink or a cigarette', () => {
   for (const { name } of index) expect(name).not.toMatch(/pistol|dagger|bomb|\bbeer|\bwine|cocktail|cigarette|sword/i);
 });

@@ -12,6 +12,7 @@ import { Faces } from '../core/text/faces';
 import { DIAGRAMS } from './diagrams/index';
 import type { Tagged } from './drawn';
 import { flatPictures } from './flat';
+import { maps } from './maps';
 import { signs } from './signs';
 import { silhouettes } from './silhouettes';
 
@@ -111,7 +112,7 @@ export function pictureSvg({ width, height, paths }: DrawnPicture): string {
 
 function buildPictures() {
   // Without arcs and shorthands: what reads a picture's paths need know only M, L, H, V, C, Q and Z.
-  const all: Tagged[] = [...DIAGRAMS, ...flatPictures(), ...silhouettes()].map((picture) => ({
+  const all: Tagged[] = [...DIAGRAMS, ...maps(), ...flatPictures(), ...silhouettes()].map((picture) => ({
     ...picture,
     paths: picture.paths.map((path) => ({ ...path, d: svgpath(path.d).abs().unarc().unshort().round(3).toString() })),
   }));

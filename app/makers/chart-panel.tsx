@@ -102,7 +102,7 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
           </Row>
           <PicturePick
             label="a word for the picture: fish, tree …"
-            group="silhouettes"
+            groups={['silhouettes']}
             chosen={recipe.picture}
             onChoose={({ id }) => put('Picture', { picture: id })}
           />

@@ -82,7 +82,7 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
       {shape.kind === 'picture' && (
         <PicturePick
           label="a word for it: crab, castle, leaf …"
-          group="silhouettes"
+          groups={['silhouettes']}
           chosen={shape.picture}
           onChoose={({ id }) => put('Shape', { shape: { kind: 'picture', picture: id } })}
         />

@@ -245,7 +245,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
       <More title="another picture" open={recipe.spots.length === 0}>
         <PicturePick
           label="a word for it: bird, leaf …"
-          group="diagrams"
+          groups={['diagrams', 'maps']}
           chosen={recipe.picture}
           onChoose={({ id }) => void spotsIn(id).then((spots) => put('Picture', { picture: id, spots }))}
         />

@@ -4,12 +4,17 @@ import { loadIndex } from '../supplies/pictures';
 
 /** Choosing a shipped picture within a recipe: by a word, or from a group. */
 
-type Props = { label: string; chosen: string | null; group?: string; onChoose: (entry: PictureEntry) => void };
+type Props = {
+  label: string;
+  chosen: string | null;
+  groups?: readonly string[];
+  onChoose: (entry: PictureEntry) => void;
+};
 
 /** So many are shown; a word brings others. */
 const SHOWN = 28;
 
-export function PicturePick({ label, chosen, group, onChoose }: Props) {
+export function PicturePick({ label, chosen, groups, onChoose }: Props) {
   const [index, setIndex] = useState<PictureEntry[]>([]);
   const [wanted, setWanted] = useState('');
   useEffect(() => void loadIndex().then(setIndex), []);
@@ -18,7 +23,7 @@ export function PicturePick({ label, chosen, group, onChoose }: Props) {
     .filter((entry) =>
       word
         ? entry.name.toLowerCase().includes(word) || entry.tags.some((tag) => tag.startsWith(word))
-        : !group || entry.group === group,
+        : !groups || groups.includes(entry.group),
     )
     .slice(0, SHOWN);
   return (
