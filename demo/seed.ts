@@ -2,10 +2,10 @@ import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { refusal } from '../core/handout/touch';
 import type { Supply } from '../core/handout/touch';
-import { keyOf } from '../core/handout/copy';
+import { keyOf, labelsOn } from '../core/handout/copy';
 import type { LookFor } from '../core/lookfors/lookfor';
 import type { Rubric } from '../core/lookfors/rubric';
-import { bodyLength } from '../core/sheet/body';
+import { bodyLength, bodyText } from '../core/sheet/body';
 import type { Change } from '../core/sheet/change';
 import { picture, plain } from '../core/sheet/make';
 import type { Body, Sheet, TextItem } from '../core/sheet/schema';
@@ -26,6 +26,8 @@ import { createHandout } from '../server/stores/handouts';
 import { addPerson, addSchool, isEmptyHouse } from '../server/stores/people';
 import { addNote, markRubric, rule } from '../server/stores/reviews';
 import { createSheet } from '../server/stores/sheets';
+import type { Answers } from './makers';
+import { COUNTS_ANSWERS, countsLookFors, countsSheet, CRAB_ANSWERS, crabLookFors, crabSheet } from './makers';
 import { HERON_PIECES, TIDE_PIECES } from './pieces';
 import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS } from './school';
 import { foodSheet, heronSheet, nestPoster, tideSheet } from './sheets';
@@ -260,6 +262,58 @@ async function tideHandout(
   }
 }
 
+type MadeHandout = {
+  title: string;
+  brief: string;
+  sheet: Sheet;
+  lookFors: LookFor[];
+  pieces: readonly Answers[];
+  hours: number;
+};
+
+/** A handout of what makers made, with the students' copies in every state. */
+async function madeHandout(
+  db: Database,
+  clock: Clock,
+  ids: { schoolId: string; teacherId: string; classId: string; sheetId: string },
+  { pieces, hours, ...given }: MadeHandout,
+) {
+  const id = await createHandout(db, {
+    ...ids,
+    ...given,
+    rubric: { rows: [] },
+    supplies: [],
+    dueAt: at(clock, -60),
+    at: at(clock, hours),
+  });
+  for (const [i, copy] of (await copiesOf(db, id)).entries()) {
+    const { fate, words, note, ago } = pieces[i % pieces.length];
+    if (fate === 'not-begun') continue;
+    const student = new Student(db, copy, []);
+    const first = copy.studentName.split(' ')[0];
+    const said = Object.entries({ name: first, ...words }).filter(([, written]) => written);
+    await student.work(
+      (now) => said.map(([item, written]) => replaced(now, item, plain(written))),
+      at(clock, ago, -14),
+      14,
+    );
+    if (fate === 'under-way') continue;
+    const go = await student.handIn(at(clock, ago));
+    if (fate === 'handed-in') continue;
+    await review(db, go, ids.teacherId, { notes: note ? [note] : [] }, null);
+    await returnGo(db, go, fate, at(clock, ago - 5));
+  }
+}
+
+/** What a student wrote at the parts of the crab: right but for some, and only so many of them. */
+function crabWords(sheet: Sheet): Answers[] {
+  const boxes = labelsOn(sheet.pages[0]).filter(({ item }) => item.blank);
+  return CRAB_ANSWERS.map(({ wrong, filled, ...rest }) => ({
+    ...rest,
+    words: Object.fromEntries(boxes.slice(0, filled).map(({ item }, i) => [item.id, wrong[i] ?? bodyText(item.body)])),
+  }));
+}
+
 /** @returns whether there was anything to do: a database that holds a school is left alone. */
 export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   if (!(await isEmptyHouse(db))) return false;
@@ -285,7 +339,38 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   await make(teacherId, 'map', foodSheet());
   const tide = await make(teacherId, 'worksheet', tideSheet());
   const heron = await make(teacherId, 'diagram', heronSheet());
+  const counts = await countsSheet(resources);
+  const crab = await crabSheet(resources);
+  const countsId = await make(teacherId, 'worksheet', counts);
+  const crabId = await make(teacherId, 'diagram', crab);
   await make(colleagueId, 'map', { ...foodSheet(), title: 'Food map for the older ones' });
+  const avocets = { schoolId, teacherId, classId: avocet };
+  await madeHandout(
+    db,
+    clock,
+    { ...avocets, sheetId: crabId },
+    {
+      title: crab.title,
+      brief: 'Write the name of each part at the end of its line. The box has the words, and two that belong nowhere.',
+      sheet: crab,
+      lookFors: crabLookFors(crab),
+      pieces: crabWords(crab),
+      hours: 230,
+    },
+  );
+  await madeHandout(
+    db,
+    clock,
+    { ...avocets, sheetId: countsId },
+    {
+      title: counts.title,
+      brief: 'Read the chart: how many of each bird did we count?',
+      sheet: counts,
+      lookFors: countsLookFors(),
+      pieces: COUNTS_ANSWERS,
+      hours: 190,
+    },
+  );
   await heronHandout(db, clock, { schoolId, teacherId, classId: curlew, sheetId: heron });
   await tideHandout(db, clock, { schoolId, teacherId, classId: avocet, sheetId: tide });
   return true;

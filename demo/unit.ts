@@ -1,4 +1,8 @@
 import { remake } from '../core/makers/all';
+import { beginCalendar, happening } from '../core/makers/calendar/begin';
+import type { CalendarRecipe } from '../core/makers/calendar/recipe';
+import { beginChart } from '../core/makers/chart/begin';
+import { beginCloud } from '../core/makers/cloud/begin';
 import { beginLabels, spotsOf } from '../core/makers/labels/begin';
 import type { Kit } from '../core/makers/maker';
 import { beginMap } from '../core/makers/map/begin';
@@ -7,6 +11,9 @@ import type { MapRecipe } from '../core/makers/map/recipe';
 import { beginPractice } from '../core/makers/practice/begin';
 import type { PracticeRecipe } from '../core/makers/practice/recipe';
 import type { MakerState } from '../core/makers/recipes';
+import { beginTable } from '../core/makers/table/begin';
+import { withLook } from '../core/makers/table/edit';
+import type { TableRecipe } from '../core/makers/table/recipe';
 import { DEFAULT_PALETTE, defaultRoles, group, page, plain, sheet, text } from '../core/sheet/make';
 import type { Page, Sheet } from '../core/sheet/schema';
 
@@ -77,6 +84,37 @@ async function madePage({ id, title, state, head, upright }: Made, kit: Kit): Pr
   return page({ id, width, height, margin: 24, items: head ? [words, made] : [made] });
 }
 
+/** Students fill in the column of what each bird eats. */
+function billsTable(): TableRecipe {
+  const words = [
+    ['bird', 'its bill', 'what it can reach', 'what it eats'],
+    ['grey heron', 'like a spear', 'fish in open water', 'fish, frogs, eels'],
+    ['redshank', 'straight and as long as its head', 'the upper mud', 'snails and small crabs'],
+    ['curlew', 'very long, curved down', 'deep burrows', 'lugworms'],
+    ['avocet', 'thin, curved up', 'the water above the mud', 'shrimps'],
+    ['goose', 'short and broad', 'the grass of the marsh', 'leaves and seeds'],
+  ];
+  const table = { ...beginTable(DEFAULT_PALETTE, words), banding: 'rows' as const, side: true, size: 15 };
+  return withLook(table, 'column', { row: '2', column: '4' }, { write: true });
+}
+
+function marshMonth(): CalendarRecipe {
+  return {
+    ...beginCalendar(DEFAULT_PALETTE, '2027-05-01'),
+    happenings: [
+      happening('1', '2027-05-04', 'map of the marsh', { time: '09:00' }),
+      happening('2', '2027-05-06', 'low water walk: boots!', { time: '10:30', to: '12:30' }),
+      happening('3', '2027-05-10', 'week on the salt marsh', { until: '2027-05-14' }),
+      happening('4', '2027-05-13', 'herbarium', { until: '2027-05-18', colour: '#a9481a' }),
+      happening('5', '2027-05-20', 'spring tide: the path is flooded', { time: '13:10' }),
+      happening('6', '2027-05-22', 'World Migratory Bird evening', { kind: 'holiday' }),
+      happening('7', '2027-05-27', 'we show our posters', { time: '16:00', to: '18:00' }),
+    ],
+    notes: true,
+    size: 13,
+  };
+}
+
 const practice = (recipe: PracticeRecipe, seed: number): Made['state'] => ({ kind: 'practice', recipe, seed });
 
 export async function marshUnit({ faces, pictures }: Pick<Kit, 'faces' | 'pictures'>): Promise<Sheet> {
@@ -121,6 +159,43 @@ export async function marshUnit({ faces, pictures }: Pick<Kit, 'faces' | 'pictur
       state: practice({ ...beginPractice('wordsearch'), title: 'Hidden in the marsh', size: 17 }, 2),
       head: false,
       upright: true,
+    },
+    {
+      id: 'page5',
+      title: '',
+      state: {
+        kind: 'cloud',
+        recipe: {
+          ...beginCloud(DEFAULT_PALETTE),
+          shape: { kind: 'picture', picture: 'flat/fish' },
+          repeat: true,
+          size: 8,
+        },
+        seed: 3,
+      },
+      head: false,
+    },
+    {
+      id: 'page6',
+      title: 'How the water rises and falls',
+      state: {
+        kind: 'chart',
+        recipe: { ...beginChart(DEFAULT_PALETTE, 'area'), title: 'One tide at the sea wall', values: 'axis', size: 14 },
+        seed: 1,
+      },
+      head: true,
+    },
+    {
+      id: 'page7',
+      title: 'Who has which bill?',
+      state: { kind: 'table', recipe: billsTable(), seed: 1 },
+      head: true,
+    },
+    {
+      id: 'page8',
+      title: '',
+      state: { kind: 'calendar', recipe: marshMonth(), seed: 1 },
+      head: false,
     },
   ];
   return sheet({

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
 import { needsOf } from '../core/text/needs';
+import { beginCloud } from '../core/makers/cloud/begin';
 import { beginMap } from '../core/makers/map/begin';
 import { needsOfRecipe } from '../core/makers/needs';
 import { defaultRoles, group, page, plain, sheet, text } from '../core/sheet/make';
@@ -127,5 +128,37 @@ describe('the makers', () => {
     expect(empty.kind === 'make' && empty.notes[0]).toMatch(/outline is empty/);
     const broken = await ask({ ...task, id: 3, asked: { group: group({ id: 'g', items: [] }) } });
     expect(broken).toMatchObject({ id: 3, kind: 'failed', reason: expect.stringMatching(/not made by a maker/) });
+  });
+
+  test('tell how far they are with what takes long, and stop when they are told to', async () => {
+    await started<MakersTask, MakersAnswer>('./makers');
+    const words = Array.from({ length: 400 }, (_, i) => ({
+      text: `word ${String.fromCharCode(97 + (i % 26))}${i}x`,
+      weight: 1 + (i % 9),
+    }));
+    const recipe = { ...beginCloud([], words), repeat: true };
+    const answers: MakersAnswer[] = [];
+    const ended = new Promise<void>((resolve) => {
+      port.postMessage = (answer) => {
+        answers.push(answer as MakersAnswer);
+        if ((answer as MakersAnswer).kind === 'progress') port.onmessage!({ data: { id: 7, kind: 'stop' } });
+        else resolve();
+      };
+    });
+    port.onmessage!({
+      data: {
+        id: 7,
+        kind: 'make',
+        asked: {
+          group: group({ id: 'g', width: 500, height: 400, items: [] }),
+          state: { kind: 'cloud', recipe, seed: 1 },
+        },
+        roles: defaultRoles(),
+        ...needsOfRecipe(recipe, defaultRoles()),
+      } satisfies MakersTask,
+    });
+    await ended;
+    expect(answers[0]).toMatchObject({ id: 7, kind: 'progress' });
+    expect(answers.at(-1)).toEqual({ id: 7, kind: 'failed', reason: 'stopped' });
   });
 });

@@ -107,7 +107,7 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
         <PicturePick
           label="a word for it: fish, apple …"
           chosen={null}
-          group="animals and plants"
+          groups={['animals and plants']}
           onChoose={(entry) => things.length < MOST && onChange('Add picture', [...things, asThing(entry)])}
         />
       )}

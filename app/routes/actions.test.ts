@@ -25,6 +25,8 @@ import * as join from './join';
 import * as reading from './reading';
 import * as spread from './spread';
 import * as tray from './tray';
+import * as written from './written';
+import type { WrittenAnswer } from './written';
 
 /** Loaders and actions as the server calls them, on the demo school in memory: what they say to each input. */
 
@@ -170,7 +172,7 @@ describe('the Desk and the classes', () => {
       handouts: unknown[];
     };
     expect([mine.sheets.length, mine.handouts.length, theirs.sheets.length, theirs.handouts.length]).toEqual([
-      7, 2, 1, 0,
+      9, 4, 1, 0,
     ]);
   });
   test('begin only what there is', async () =>
@@ -235,6 +237,38 @@ describe('the growth of a sheet', () => {
     const gone = (await ask(growth.action, cookies.teacher, { do: 'drop', id: moments[0].id })) as Response;
     expect(await gone.json()).toEqual({ moments: [] });
     expect(((await ask(growth.action, cookies.colleague, { do: 'second', seq: '0' })) as Response).status).toBe(404);
+  });
+});
+
+describe('what classes wrote', () => {
+  const ask = (query: string, cookie: string | undefined) => call(written.loader, `/written${query}`, { cookie });
+  const told = async (query: string) =>
+    ((await ask(query, cookies.teacher)) as Response).json() as Promise<WrittenAnswer>;
+
+  test('is told by handout and box, counted', async () => {
+    const { handouts } = await told('');
+    expect(handouts!.map(({ title }) => title)).toContain('Life between the tides');
+    const tides = handouts!.find(({ title }) => title === 'Life between the tides')!;
+    const { boxes } = await told(`?handout=${tides.id}`);
+    expect(boxes!.some(({ id }) => id === 'name')).toBe(false);
+    const lives = boxes!.find(({ id }) => id === 'lives')!;
+    expect(lives.filled).toBeGreaterThan(3);
+    const { words, copies } = await told(`?handout=${tides.id}&box=lives`);
+    expect(copies).toBe(lives.filled);
+    expect(words!.length).toBeGreaterThan(5);
+    expect(words![0].weight).toBeGreaterThan(1);
+    expect(words!.map(({ text }) => text)).not.toContain('the');
+    // Boxes of labels are told by what they are on.
+    const heron = await told(`?handout=${ids.heron}`);
+    expect(heron.boxes!.map(({ name }) => name)).toContain('bill');
+    expect((await told(`?handout=${tides.id}&box=nowhere`)).words).toEqual([]);
+  });
+
+  test('is nobody else’s business', async () => {
+    for (const cookie of [cookies.colleague, cookies.student])
+      expect(((await ask(`?handout=${ids.heron}&box=why`, cookie)) as Response).status).toBe(404);
+    expect(((await ask('', undefined)) as Response).status).toBe(401);
+    expect(((await ask(`?handout=${'x'.repeat(60)}`, cookies.teacher)) as Response).status).toBe(400);
   });
 });
 

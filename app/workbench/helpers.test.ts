@@ -52,3 +52,22 @@ test('a worker that breaks fails all that wait, and the next question starts ano
   void studio.ask<'palette'>({ kind: 'palette', picture, count: 3 });
   expect(Slow.all).toHaveLength(2);
 });
+
+test('what takes long tells how far it is, and can be ended', async () => {
+  const { makers } = await import('./helpers');
+  const shares: number[] = [];
+  const stop = new AbortController();
+  const asked = makers.ask<'make'>(
+    { kind: 'make', asked: {} as never, roles: {}, fonts: [], pictures: [] },
+    { progress: (share) => shares.push(share), signal: stop.signal },
+  );
+  const [worker] = Slow.all;
+  const [{ id }] = worker.got;
+  worker.answer({ id, kind: 'progress', share: 0.25 });
+  worker.answer({ id, kind: 'progress', share: 0.5 });
+  stop.abort();
+  expect(worker.got.at(-1)).toEqual({ id, kind: 'stop' });
+  worker.answer({ id, kind: 'failed', reason: 'stopped' });
+  await expect(asked).rejects.toThrow('stopped');
+  expect(shares).toEqual([0.25, 0.5]);
+});

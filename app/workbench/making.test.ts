@@ -2,6 +2,7 @@ import { afterEach, beforeAll, beforeEach, describe, expect, test, vi } from 'vi
 import { testKit } from '../../tests/support/made';
 import type { Remake } from '../../core/makers/all';
 import { remake } from '../../core/makers/all';
+import { beginChart } from '../../core/makers/chart/begin';
 import { beginLabels } from '../../core/makers/labels/begin';
 import type { Kit } from '../../core/makers/maker';
 import { beginMap } from '../../core/makers/map/begin';
@@ -9,19 +10,22 @@ import { rowsFromText, rowsOf, withRows } from '../../core/makers/map/outline';
 import type { MapRecipe } from '../../core/makers/map/recipe';
 import { beginPractice } from '../../core/makers/practice/begin';
 import type { MakerStateOf } from '../../core/makers/recipes';
+import { beginTable } from '../../core/makers/table/begin';
 import { bodyText, bodyLength } from '../../core/sheet/body';
 import { page, sheet } from '../../core/sheet/make';
-import type { GroupItem, Item, ShapeItem } from '../../core/sheet/schema';
+import type { GroupItem, Item, ShapeItem, TextItem } from '../../core/sheet/schema';
 import { find } from '../../core/sheet/tree';
 import { addMade } from '../makers/begin';
 import { madeGroupOf } from '../makers/made';
 import { addBeside, chosenNode, linkChosen, mapNode, pictureNode, rehang } from '../makers/map-commands';
+import { pasteCells, tableTab } from '../makers/table-commands';
 import { makeVersions } from '../makers/versions';
 import { nudge, remove, ungroupChosen } from './arrange';
 import type { Rights } from './bench';
 import { Bench } from './bench';
 import { duplicate } from './clipboard';
 import { setValues } from './commands';
+import type { Watch } from './helpers';
 import { Making } from './making';
 import { typeWords } from './words';
 
@@ -30,8 +34,10 @@ import { typeWords } from './words';
 let kit: Kit;
 let waiting: (() => void)[] = [];
 let asked: Remake[] = [];
-const worker = vi.hoisted(() => ({ ask: (_: unknown): Promise<unknown> => Promise.reject(new Error('not set')) }));
-vi.mock('./helpers', () => ({ makers: { ask: (task: unknown) => worker.ask(task) } }));
+const worker = vi.hoisted(() => ({
+  ask: (_: unknown, _watch?: unknown): Promise<unknown> => Promise.reject(new Error('not set')),
+}));
+vi.mock('./helpers', () => ({ makers: { ask: (task: unknown, watch: unknown) => worker.ask(task, watch) } }));
 
 beforeAll(async () => {
   kit = await testKit();
@@ -357,5 +363,117 @@ describe('versions', () => {
     await makeVersions(bench, group().id, 300);
     expect(bench.notice?.text).toMatch(/at most 200 pages/);
     expect(bench.sheet.pages).toHaveLength(1);
+  });
+});
+
+describe('what takes long', () => {
+  test('shows how far it is, and is stopped with all as it was', async () => {
+    await withMap();
+    const before = bench.sheet;
+    let watch: Watch = {};
+    worker.ask = (_, given) => {
+      watch = given as Watch;
+      return new Promise((_resolve, reject) =>
+        watch.signal!.addEventListener('abort', () => reject(new Error('stopped'))),
+      );
+    };
+    edit(written('otherwise\n\tnothing'));
+    watch.progress!(0.4);
+    expect(making.progress.get(group().id)).toBe(0.4);
+    making.stop(group().id);
+    await settle();
+    expect(making.progress.size).toBe(0);
+    expect(making.open).toBe(false);
+    expect(bench.sheet).toBe(before);
+    expect(lines()[0]).toBe('marsh');
+    expect(bench.notice?.text).toBe('Stopped. It is as it was before.');
+  });
+});
+
+describe('charts that share a table', () => {
+  test('follow it in one step with the one whose table was edited', async () => {
+    const chart = beginChart([], 'bar', 'shared');
+    await addMade(bench, 'chart', undefined, chart);
+    await settle();
+    await addMade(bench, 'chart', undefined, { ...chart, kind: 'line' });
+    await settle();
+    const groups = () => bench.page.items as GroupItem[];
+    const steps = bench.history.past.length;
+    const rows = chart.table.rows.map((row, i) => (i === 0 ? ['otter', '5'] : row));
+    const after = (one: GroupItem) => ({
+      ...(one.maker as MakerStateOf<'chart'>),
+      recipe: { ...(one.maker as MakerStateOf<'chart'>).recipe, table: { ...chart.table, rows } },
+    });
+    const [front, back] = groups();
+    making.edit(front.id, 'Cell', after(front), 'now', () => making.edit(back.id, 'Cell', after(back), 'with last'));
+    await settle();
+    const said = groups().map(({ items }) =>
+      items.some((item) => item.kind === 'text' && bodyText(item.body) === 'otter'),
+    );
+    expect(said).toEqual([true, true]);
+    expect(bench.history.past).toHaveLength(steps + 1);
+    bench.undo();
+    expect(
+      groups().some(({ items }) => items.some((item) => item.kind === 'text' && bodyText(item.body) === 'otter')),
+    ).toBe(false);
+  });
+});
+
+describe('a table on the sheet', () => {
+  const cell = (row: number, column: number) => part<TextItem>(`c-${row}-${column}`);
+  const table = () => (group().maker as MakerStateOf<'table'>).recipe;
+  const editAt = (id: string) => bench.edit({ id, anchor: 0, focus: 0, typing: null });
+  beforeEach(async () => {
+    await addMade(
+      bench,
+      'table',
+      undefined,
+      beginTable(
+        [],
+        [
+          ['bird', 'seen'],
+          ['heron', '2'],
+        ],
+      ),
+    );
+    await settle();
+  });
+
+  test('Tab goes from cell to cell, back with Shift, and behind the last into a new row', async () => {
+    editAt(cell(1, 1).id);
+    expect(tableTab(bench, 1)).toBe(true);
+    expect(bench.editing!.id).toBe(cell(1, 2).id);
+    tableTab(bench, -1);
+    expect(bench.editing!.id).toBe(cell(1, 1).id);
+    editAt(cell(2, 2).id);
+    tableTab(bench, 1);
+    await settle();
+    expect(table().rows).toHaveLength(3);
+    expect(bench.editing!.id).toBe(part<TextItem>(`c-${table().rows[2]}-1`).id);
+    bench.edit(null);
+    expect(tableTab(bench, 1)).toBe(false);
+  });
+
+  test('takes cells from a spreadsheet from the one that is written in', async () => {
+    editAt(cell(2, 1).id);
+    expect(pasteCells(bench, 'just words')).toBe(false);
+    expect(pasteCells(bench, 'curlew\t9\navocet\t11\n')).toBe(true);
+    await settle();
+    expect(group().items.map((item) => (item.kind === 'text' ? bodyText(item.body) : ''))).toEqual(
+      expect.arrayContaining(['bird', 'seen', 'curlew', '9', 'avocet', '11']),
+    );
+    expect(table().rows).toHaveLength(3);
+    bench.undo();
+    expect(bodyText(cell(2, 1).body)).toBe('heron');
+  });
+
+  test('rows grow with what is typed, in one step with it', async () => {
+    const before = cell(2, 1).height;
+    editAt(cell(2, 1).id);
+    typeWords(bench, bench.editing!, 0, 0, 'a bird\nthat stands\nand waits\nfor hours ');
+    await vi.advanceTimersByTimeAsync(700);
+    await settle();
+    expect(cell(2, 1).height).toBeGreaterThan(before * 1.2);
+    expect(table().cells['2 1'].words).toContain('that stands');
   });
 });

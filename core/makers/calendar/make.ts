@@ -1,3 +1,4 @@
+import { contrastOf } from '../../colour/space';
 import type { Box } from '../../geometry/matrix';
 import { seeded } from '../../random';
 import { solid } from '../../sheet/make';
@@ -117,8 +118,8 @@ function drawBands(
   const { em } = draft;
   const [first, last] = [days[0], days[days.length - 1]];
   const lanes = lanesOf(spans.filter(({ from, until }) => from <= last && until >= first));
-  const pad = Math.min(3, em * 0.14);
-  const high = draft.sizeOf('x', Infinity, { size: small(draft) }).height + 2 * pad + em * 0.15;
+  const pad = Math.min(3, em * 0.06);
+  const high = draft.sizeOf('x', Infinity, { size: small(draft) }).height + 2 * pad + em * 0.08;
   const fit = Math.max(0, Math.floor(most / high));
   const wide = box.width / days.length;
   lanes.slice(0, fit).forEach((lane, l) => {
@@ -132,7 +133,7 @@ function drawBands(
           x: box.x + (a - first) * wide + em * 0.15,
           y: top + l * high,
           width: (b - a + 1) * wide - em * 0.3,
-          height: high - em * 0.15,
+          height: high - em * 0.08,
         },
         {
           align: 'left',
@@ -140,7 +141,11 @@ function drawBands(
           fill: solid(colour),
           // An end that goes on in another week is straight.
           corner: a === from && b === until ? em * 0.45 : 0,
-          style: { size: small(draft), colour: '#ffffff' },
+          style: {
+            size: small(draft),
+            colour:
+              contrastOf('#ffffff', colour) >= contrastOf(draft.recipe.ink, colour) ? '#ffffff' : draft.recipe.ink,
+          },
         },
       );
     }
@@ -233,7 +238,7 @@ function drawMonth(draft: Calendar, area: Box, spans: readonly Span[], moon: Rea
     const shown = days.filter((day) => inside(day) || recipe.outside);
     const start = days.indexOf(shown[0]);
     const part = { days: shown, box: { ...box, x: box.x + start * wide, width: shown.length * wide } };
-    const used = drawBands(draft, bands, part, box.y + em * 1.6, (high - em * 1.6) * 0.7);
+    const used = drawBands(draft, bands, part, box.y + em * 1.6, (high - em * 1.6) * 0.92);
     for (const day of shown) {
       const list = spans.filter(({ from, until }) => from === day && until === from).map(({ happening }) => happening);
       const top = box.y + em * 1.6 + used(day);

@@ -1,3 +1,5 @@
+import type { Rgb } from '../../colour/rgb';
+import { hexOf, rgbOf } from '../../colour/rgb';
 import { contrastOf } from '../../colour/space';
 import type { CloudRecipe, Weighted } from './recipe';
 
@@ -28,11 +30,18 @@ const MARSH: readonly [string, number][] = [
 
 export const marshWords = (): Weighted[] => MARSH.map(([text, weight]) => ({ text, weight }));
 
-/** The colours of a palette that words can be read in on paper, black aside where there are others. */
+/** A colour as dark as small words need it on paper. */
+function darkened(hex: string): string {
+  let out = hex;
+  for (let n = 0; n < 12 && contrastOf(out, '#fffdf6') < 4.6; n++)
+    out = hexOf(rgbOf(out).map((value) => value * 0.92) as unknown as Rgb);
+  return out;
+}
+
+/** The colours of a palette, dark enough to be read on paper; black and the palest aside. */
 function readable(palette: readonly string[]): string[] {
-  const found = palette.filter((hex) => contrastOf(hex, '#ffffff') >= 4);
-  const coloured = found.filter((hex) => contrastOf(hex, '#ffffff') < 13);
-  return (coloured.length > 1 ? coloured : [...found, '#2f4d26', '#2c5d86']).slice(0, 6);
+  const coloured = palette.filter((hex) => contrastOf(hex, '#ffffff') >= 2.4 && contrastOf(hex, '#ffffff') < 13);
+  return [...new Set((coloured.length > 1 ? coloured : ['#2f4d26', '#2c5d86']).map(darkened))].slice(0, 6);
 }
 
 export const beginCloud = (palette: readonly string[], words: Weighted[] = marshWords()): CloudRecipe => ({
