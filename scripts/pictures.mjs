@@ -95,10 +95,22 @@ try {
   await teacher.locator('[data-stage]').focus();
   await teacher.keyboard.press('Escape');
   for (let i = 0; i < 2; i++) await teacher.keyboard.press('PageDown');
-  await teacher.getByText('page 3 of 4').waitFor();
+  await teacher.getByText('page 3 of 8').waitFor();
   await press(teacher, 150, 300);
   await teacher.locator('.practice-panel').waitFor();
   await shot(teacher, 'practice');
+  for (const [name, page, x, y] of [
+    ['cloud', 5, 396, 300],
+    ['chart', 6, 396, 400],
+    ['calendar', 8, 396, 60],
+  ]) {
+    await teacher.locator('[data-stage]').focus();
+    await teacher.keyboard.press('Escape');
+    while (!(await teacher.getByText(`page ${page} of 8`).isVisible())) await teacher.keyboard.press('PageDown');
+    await press(teacher, x, y);
+    await teacher.locator(`.${name}-panel`).waitFor();
+    await shot(teacher, name);
+  }
   await teacher.goto(sheet);
   await teacher.locator('.page-view').waitFor();
   await teacher.getByRole('link', { name: 'Hand out' }).click();
