@@ -15,14 +15,13 @@ import type { CalendarRecipe, Happening } from '../../core/makers/calendar/recip
 import { MOST_HAPPENINGS } from '../../core/makers/calendar/recipe';
 import { freeIds } from '../../core/makers/map/recipe';
 import { fileName } from '../../core/sheet/name';
-import { FACES } from '../../core/text/catalogue';
 import type { Bench } from '../workbench/bench';
 import { Swatches } from '../workbench/colour-field';
 import { More, NumberField, Row, Toggle } from '../workbench/fields';
 import { takeOut } from './files';
 import { useMade } from './made';
 import type { PanelProps } from './panel';
-import { Notes, WordsSize } from './panel';
+import { FaceAndSize, Notes, TitleField } from './panel';
 
 /** A calendar's margin card: which month or week, what happens in it, and how it looks. */
 
@@ -160,27 +159,8 @@ export function CalendarPanel({ bench, group, sheet }: PanelProps) {
           palette={sheet.palette}
           onChange={(accent) => accent && put('Bands', { accent })}
         />
-        <Row label="title">
-          <input
-            className="made-text"
-            aria-label="Title"
-            placeholder="the month"
-            value={recipe.title}
-            maxLength={120}
-            onChange={(event) => put('Title', { title: event.target.value }, 'soon')}
-          />
-        </Row>
-        <Row label="face">
-          <Select
-            size="small"
-            aria-label="Face"
-            value={recipe.face}
-            options={FACES.map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={(face) => put('Face', { face })}
-            style={{ width: 140 }}
-          />
-          <WordsSize size={recipe.size} onChange={put} />
-        </Row>
+        <TitleField title={recipe.title} hint="the month" onChange={put} />
+        <FaceAndSize face={recipe.face} size={recipe.size} onChange={put} />
       </More>
     </div>
   );

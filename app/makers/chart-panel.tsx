@@ -8,7 +8,6 @@ import type { ChartKind, ChartRecipe, DataTable } from '../../core/makers/chart/
 import { CHART_KINDS, TASKS, VALUES } from '../../core/makers/chart/recipe';
 import type { GroupItem } from '../../core/sheet/schema';
 import { everyItem } from '../../core/sheet/tree';
-import { FACES } from '../../core/text/catalogue';
 import type { Bench } from '../workbench/bench';
 import { Swatches } from '../workbench/colour-field';
 import { More, NumberField, Row, Toggle } from '../workbench/fields';
@@ -18,7 +17,7 @@ import { addMade } from './begin';
 import { DataGrid } from './data-grid';
 import { useMade } from './made';
 import type { PanelProps } from './panel';
-import { Notes, WordsSize } from './panel';
+import { FaceAndSize, Notes, TitleField } from './panel';
 import { PicturePick } from './picture-pick';
 
 /** A chart's margin card: its table, the kinds that can show it, and what students do with it. */
@@ -108,15 +107,7 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
           />
         </>
       )}
-      <Row label="title">
-        <input
-          className="made-text"
-          aria-label="Title"
-          value={recipe.title}
-          maxLength={120}
-          onChange={(event) => put('Title', { title: event.target.value }, 'soon')}
-        />
-      </Row>
+      <TitleField title={recipe.title} onChange={put} />
       <Row label="values">
         <Select
           size="small"
@@ -158,17 +149,7 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
             ))}
           </span>
         </Row>
-        <Row label="face">
-          <Select
-            size="small"
-            aria-label="Face"
-            value={recipe.face}
-            options={FACES.map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={(face) => put('Face', { face })}
-            style={{ width: 140 }}
-          />
-          <WordsSize size={recipe.size} onChange={put} />
-        </Row>
+        <FaceAndSize face={recipe.face} size={recipe.size} onChange={put} />
       </More>
     </div>
   );

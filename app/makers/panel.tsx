@@ -1,10 +1,12 @@
+import { Select } from 'antd';
 import { lazy, Suspense } from 'react';
 import type { ComponentType } from 'react';
 import type { MakerKind } from '../../core/makers/recipes';
 import { alteredCount } from '../../core/makers/remake';
 import type { GroupItem, Item, Sheet } from '../../core/sheet/schema';
+import { FACES } from '../../core/text/catalogue';
 import type { Bench } from '../workbench/bench';
-import { NumberField, Toggle } from '../workbench/fields';
+import { NumberField, Row, Toggle } from '../workbench/fields';
 import './makers.css';
 
 /** The recipe of what is chosen, in its margin card. */
@@ -98,6 +100,53 @@ export function WordsSize({
       max={120}
       onChange={(next) => onChange('Size of words', { size: next })}
     />
+  );
+}
+
+type FaceProps = {
+  face: string;
+  size: number;
+  /** Only faces for early readers. */
+  early?: boolean;
+  onChange: (name: string, values: { face: string } | { size: number }) => void;
+};
+
+/** The face of a recipe's words, and their size. */
+export function FaceAndSize({ face, size, early, onChange }: FaceProps) {
+  return (
+    <Row label="face">
+      <Select
+        size="small"
+        aria-label="Face"
+        value={face}
+        options={FACES.filter((one) => !early || one.early).map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={(next) => onChange('Face', { face: next })}
+        style={{ width: 140 }}
+      />
+      <WordsSize size={size} onChange={onChange} />
+    </Row>
+  );
+}
+
+type TitleProps = {
+  title: string;
+  hint?: string;
+  onChange: (name: string, values: { title: string }, keep: 'soon') => void;
+};
+
+/** What stands above what is made. */
+export function TitleField({ title, hint, onChange }: TitleProps) {
+  return (
+    <Row label="title">
+      <input
+        className="made-text"
+        aria-label="Title"
+        placeholder={hint}
+        value={title}
+        maxLength={120}
+        onChange={(event) => onChange('Title', { title: event.target.value }, 'soon')}
+      />
+    </Row>
   );
 }
 

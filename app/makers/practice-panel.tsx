@@ -1,12 +1,11 @@
 import { Checkbox, Select } from 'antd';
 import { beginPractice, PRACTICES, tell } from '../../core/makers/practice/begin';
 import type { PracticeRecipe, PracticeType } from '../../core/makers/practice/recipe';
-import { FACES } from '../../core/text/catalogue';
 import { Swatches } from '../workbench/colour-field';
 import { More, Row, Toggle } from '../workbench/fields';
 import { useMade } from './made';
 import type { PanelProps } from './panel';
-import { Notes, WordsSize } from './panel';
+import { FaceAndSize, Notes, TitleField } from './panel';
 import type { Values } from './practice-field';
 import { PracticeField } from './practice-field';
 import { FIELDS } from './practice-fields';
@@ -70,15 +69,7 @@ export function PracticePanel({ bench, group, sheet }: PanelProps) {
         </Toggle>
       </div>
       <More title="title and words">
-        <Row label="title">
-          <input
-            className="made-text"
-            aria-label="Title"
-            value={recipe.title}
-            maxLength={120}
-            onChange={(event) => put('Title', { title: event.target.value }, 'soon')}
-          />
-        </Row>
+        <TitleField title={recipe.title} onChange={put} />
         <Row label="task">
           <input
             className="made-text"
@@ -96,17 +87,7 @@ export function PracticePanel({ bench, group, sheet }: PanelProps) {
             a line for the name
           </Checkbox>
         </Row>
-        <Row label="face">
-          <Select
-            size="small"
-            aria-label="Face"
-            value={recipe.face}
-            options={FACES.filter(({ early }) => early).map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={(face) => put('Face', { face })}
-            style={{ width: 140 }}
-          />
-          <WordsSize size={recipe.size} onChange={put} />
-        </Row>
+        <FaceAndSize face={recipe.face} size={recipe.size} early onChange={put} />
         <Swatches
           label="words"
           value={recipe.ink}

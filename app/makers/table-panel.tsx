@@ -14,12 +14,11 @@ import {
   withRow,
 } from '../../core/makers/table/edit';
 import type { CellLook, TableRecipe } from '../../core/makers/table/recipe';
-import { FACES } from '../../core/text/catalogue';
 import { Swatches } from '../workbench/colour-field';
 import { More, NumberField, Row, Toggle } from '../workbench/fields';
 import { useMade } from './made';
 import type { PanelProps } from './panel';
-import { Notes, WordsSize } from './panel';
+import { FaceAndSize, Notes } from './panel';
 import { placeOf } from './table-commands';
 
 /** A table's margin card: its rows and columns, and looks by cell, row, column or whole. */
@@ -101,17 +100,7 @@ export function TablePanel({ bench, group, sheet, part }: PanelProps) {
         </Row>
       )}
       <More title="words and heads">
-        <Row label="face">
-          <Select
-            size="small"
-            aria-label="Face"
-            value={recipe.face}
-            options={FACES.map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={(face) => put('Face', { face })}
-            style={{ width: 140 }}
-          />
-          <WordsSize size={recipe.size} onChange={put} />
-        </Row>
+        <FaceAndSize face={recipe.face} size={recipe.size} onChange={put} />
         {(['head', 'band', 'ink'] as const).map((key) => (
           <Swatches
             key={key}

@@ -8,6 +8,7 @@ import { DEFAULT_PALETTE, page, sheet } from '../../sheet/make';
 import type { GroupItem, LineItem, ShapeItem, TextItem } from '../../sheet/schema';
 import { madeFrom, partOf, testKit, withPart, again } from '../../../tests/support/made';
 import type { Kit } from '../maker';
+import { MakerState } from '../recipes';
 import { axisFor } from './axes';
 import { beginChart, chartColours } from './begin';
 import { dataOf, nearestKind, timeIn, whyNot } from './data';
@@ -16,7 +17,7 @@ import { KIND_NAMES } from './make';
 import { eachFor } from './kinds/parts';
 import { regionsOf } from './kinds/sets';
 import type { ChartKind, ChartRecipe } from './recipe';
-import { CHART_KINDS } from './recipe';
+import { CHART_KINDS, TASKS } from './recipe';
 
 let kit: Kit;
 beforeAll(async () => {
@@ -287,6 +288,37 @@ describe('other kinds', () => {
             expect(item.y + item.height, name).toBeLessThan(size.height + 8);
           }
       }
+  });
+});
+
+describe('any table', () => {
+  const cellText = fc.oneof(
+    fc.integer({ min: -50, max: 500 }).map(String),
+    fc.constantFrom('', 'crab', '3,5', '1.25', '1897', '12 May 1901', '44 BC', '12 %', 'a — b', '0'),
+  );
+  it('is drawn as what it can feed, or says what is missing; nothing is ever not a number', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.array(cellText, { minLength: 3, maxLength: 3 }), { maxLength: 7 }),
+        fc.constantFrom(...CHART_KINDS),
+        fc.constantFrom(...TASKS),
+        async (rows, kind, task) => {
+          const { group, notes } = await make(
+            chart(kind, undefined, { table: { id: 'd', head: ['a', 'b', 'c'], rows }, task }),
+          );
+          expect(JSON.stringify(group)).not.toMatch(/null,null|NaN/);
+          for (const item of group.items)
+            if (item.kind !== 'line')
+              expect([item.x, item.y, item.width, item.height].every(Number.isFinite)).toBe(true);
+          if (group.items.length < 2) expect(notes.length).toBeGreaterThan(0);
+          const reason = whyNot(kind, dataOf({ id: 'd', head: ['a', 'b', 'c'], rows }));
+          if (reason && nearestKind(kind, dataOf({ id: 'd', head: ['a', 'b', 'c'], rows })))
+            expect(notes[0]).toContain(reason);
+          expect(MakerState.safeParse(group.maker).success).toBe(true);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });
 

@@ -1,9 +1,13 @@
+import { readdirSync } from 'node:fs';
+import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { contrastOf } from '../../colour/space';
 import { drawPage } from '../../drawing/item';
 import type { DisplayNode } from '../../drawing/list';
 import { flatten } from '../../geometry/flatten';
 import type { Matrix } from '../../geometry/matrix';
 import { multiply, transform } from '../../geometry/matrix';
+import { seeded } from '../../random';
 import { page, sheet, DEFAULT_PALETTE } from '../../sheet/make';
 import { bodyText } from '../../sheet/body';
 import type { GroupItem, TextItem } from '../../sheet/schema';
@@ -11,7 +15,9 @@ import { madeFrom, shippedPicture, testKit, withoutPart, withPart, again } from 
 import type { Kit } from '../maker';
 import { beginCloud } from './begin';
 import { addFilled, countOf, depths, grid, grownBy, has, meets, stamp, touched } from './mask';
-import type { CloudRecipe, CloudShape } from './recipe';
+import { shuffled } from '../shuffle';
+import type { CloudShape } from './recipe';
+import { CloudRecipe } from './recipe';
 import { areaOf } from './silhouette';
 
 let kit: Kit;
@@ -138,6 +144,81 @@ describe('a word cloud', () => {
       expect(outside).toBeLessThan(0.02);
       expect(share).toBeGreaterThan(0.16);
     }
+  });
+
+  it('fills any shipped silhouette: every word finds its place in it', async () => {
+    const folder = '.generated/pictures/silhouette';
+    const names = shuffled(
+      readdirSync(folder).filter((name) => name.endsWith('.json')),
+      seeded(5),
+    ).slice(0, 24);
+    for (const name of names) {
+      const picture = `silhouette/${name.replace('.json', '')}`;
+      const few = recipe().words.slice(0, 9);
+      const { group, notes } = await madeFrom(
+        'cloud',
+        recipe({ words: few, shape: { kind: 'picture', picture }, size: 5 }),
+        kit,
+        SIZE,
+      );
+      expect([picture, notes, group.items.length]).toEqual([picture, [], 9]);
+    }
+  });
+
+  it('begins in colours that can be read on paper, whatever the palette', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 0xffffff }), { maxLength: 10 }), (numbers) => {
+        const palette = numbers.map((n) => `#${n.toString(16).padStart(6, '0')}`);
+        const { colours } = beginCloud(palette);
+        expect(colours.length).toBeGreaterThan(0);
+        for (const hex of colours) expect(contrastOf(hex, '#fffdf6')).toBeGreaterThan(4.4);
+        expect(CloudRecipe.safeParse(beginCloud(palette)).success).toBe(true);
+      }),
+    );
+  });
+
+  it('sets long phrases in two lines, or in one', async () => {
+    const phrase = [{ text: 'roots hold the mud together', weight: 1 }];
+    const [two, one] = await Promise.all(
+      [true, false].map((wrap) => madeFrom('cloud', recipe({ words: phrase, wrap, angles: 'level' }), kit, SIZE)),
+    );
+    expect(words(two.group)[0].body).toHaveLength(2);
+    expect(words(one.group)[0].body).toHaveLength(1);
+    expect(sizeOf(words(two.group)[0])).toBeGreaterThan(sizeOf(words(one.group)[0]));
+  });
+
+  it('colours words by their weight where it is asked to, and sets them in each of its faces', async () => {
+    const look = {
+      tint: 'weight' as const,
+      colours: ['#111111', '#222222', '#333333'],
+      font: ['fredoka', 'andika'],
+      spread: 1,
+    };
+    const { group } = await madeFrom('cloud', recipe(look), kit, SIZE);
+    const by = new Map(
+      words(group).map((item) => [bodyText(item.body).replace('\n', ' '), item.body[0].runs[0].style]),
+    );
+    expect([by.get('salt marsh')!.colour, by.get('ebb')!.colour]).toEqual(['#111111', '#333333']);
+    expect(new Set([...by.values()].map(({ font }) => font))).toEqual(new Set(['fredoka', 'andika']));
+  });
+
+  it('turns words only as it is told', async () => {
+    const angles = async (kind: CloudRecipe['angles']) =>
+      new Set(
+        words((await madeFrom('cloud', recipe({ angles: kind }), kit, { ...SIZE, seed: 3 })).group).map(
+          ({ angle }) => angle,
+        ),
+      );
+    expect(await angles('level')).toEqual(new Set([0]));
+    expect([...(await angles('crossed'))].every((angle) => angle === 0 || angle === 270)).toBe(true);
+    expect([...(await angles('slight'))].every((angle) => angle <= 18 || angle >= 342)).toBe(true);
+    expect((await angles('any')).size).toBeGreaterThan(8);
+  });
+
+  it('leaves more room around words where it is asked to', async () => {
+    const share = async (air: number) =>
+      pixelsOf((await madeFrom('cloud', recipe({ air, size: 5 }), kit, SIZE)).group, { kind: 'round' }).share;
+    expect(await share(0.4)).toBeLessThan(await share(0));
   });
 
   it('is the same for the same seed, and another for another', async () => {
