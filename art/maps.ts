@@ -126,6 +126,9 @@ function tintsFor(around: number[][]): string[] {
   return out.map((tint) => TINTS[tint]);
 }
 
+/** These show the globe with its rim: around it there is nothing. */
+const WHOLE_GLOBES = { continents: true, oceans: true };
+
 function picture(
   id: string,
   name: string,
@@ -139,7 +142,10 @@ function picture(
     name,
     width: WIDE,
     height,
-    paths: [filled(`M0 0H${WIDE}V${height}H0Z`, WATER, null), ...paths.filter(({ d }) => d !== '')],
+    paths: [
+      ...(id in WHOLE_GLOBES ? [] : [filled(`M0 0H${WIDE}V${height}H0Z`, WATER, null)]),
+      ...paths.filter(({ d }) => d !== ''),
+    ],
     targets: named.flatMap(([said, at]) => (at ? [target(said, at[0], at[1], 9)] : [])),
     tags: ['map', 'geography', ...tags],
     group: 'maps',

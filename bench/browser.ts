@@ -4,21 +4,17 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { remake } from '../core/makers/all';
-import { beginMap } from '../core/makers/map/begin';
-import { rowsFromText, withRows } from '../core/makers/map/outline';
-import { defaultRoles, group, page, plain, shape, sheet, solid, text } from '../core/sheet/make';
+import { page, plain, shape, sheet, solid, text } from '../core/sheet/make';
 import type { Item, Sheet } from '../core/sheet/schema';
 import { openDatabase } from '../server/database/open';
-import { Shelf } from '../server/shelf';
 import { addPerson, addSchool } from '../server/stores/people';
 import { createSheet } from '../server/stores/sheets';
 import { CHROMIUM } from '../tests/support/chromium';
-import { figure, median, share, wordsOf } from './measure';
+import { figure, median, share } from './measure';
 
 /**
  * In a real browser: dragging one of 2,000 things with grid and guides on, beside konva's own drag of the same shapes; opening
- * a sheet of 300; typing on it; typing in the outline of a map.
+ * a sheet of 300; typing on it.
  */
 
 const PORT = 4689;
@@ -56,22 +52,6 @@ function sheetOf(count: number, words: boolean): Sheet {
     at: 72 * (1 + i / 2),
   }));
   return sheet({ title: `${count} things`, pages: [page({ id: 'p', guides, grid: 18, items: [front, ...items] })] });
-}
-
-/** A map of 150 nodes that fills its page. */
-async function mapSheet(): Promise<Sheet> {
-  const { resources } = await Shelf.open();
-  const words = wordsOf(150);
-  const outline = words.map((word, i) => `${'\t'.repeat(i === 0 ? 0 : 1 + (i % 3))}${word} ${i}`).join('\n');
-  const recipe = { ...withRows(beginMap([]), rowsFromText(outline)), size: 6 };
-  const { group: made } = await remake(
-    {
-      group: group({ id: 'map', x: 20, y: 20, width: 1500, height: 1100, items: [] }),
-      state: { kind: 'map', recipe, seed: 1 },
-    },
-    { ...resources, roles: defaultRoles() },
-  );
-  return sheet({ title: 'a map', pages: [page({ id: 'p', width: 1540, height: 1140, items: [made] })] });
 }
 
 /** Lets a page go on by itself for a while, so that its idle frames can be timed. */
@@ -177,7 +157,6 @@ export async function run() {
   });
   const make = (made: Sheet) => createSheet(db, { schoolId, ownerId: teacher, purpose: 'blank', sheet: made });
   const [large, medium] = [await make(sheetOf(2000, false)), await make(sheetOf(300, true))];
-  const mapped = await make(await mapSheet());
   await db.close();
   const server = spawn(process.execPath, ['build/main.js'], {
     env: { ...process.env, PORT: `${PORT}`, DATA_DIR: folder, DATABASE_URL: '', NODE_ENV: 'production' },
@@ -230,36 +209,6 @@ export async function run() {
       return times;
     });
 
-    // From a letter typed into the outline of a map to its node drawn with it.
-    await window.goto(`${url}/sheets/${mapped}`);
-    await window.locator('.page-view g[data-item] path').first().waitFor();
-    const map = (await window.locator('.page-view').boundingBox())!;
-    await window.mouse.click(map.x + map.width * 0.5, map.y + map.height * 0.5);
-    const row = window.locator('.outline-pad input').nth(70);
-    await row.waitFor();
-    await row.click();
-    await pause(window, 800);
-    const outlined = await window.evaluate(async () => {
-      const times: number[] = [];
-      const view = document.querySelector('.page-view')!;
-      const input = document.activeElement as HTMLInputElement;
-      for (let i = 0; i < 24; i++) {
-        const drawn = new Promise<void>((resolve) => {
-          const watch = new MutationObserver(() => {
-            watch.disconnect();
-            requestAnimationFrame(() => setTimeout(resolve));
-          });
-          watch.observe(view, { subtree: true, childList: true, attributes: true });
-        });
-        const begun = performance.now();
-        input.focus();
-        document.execCommand('insertText', false, 'etaoin'[i % 6]);
-        await drawn;
-        times.push(performance.now() - begun);
-      }
-      return times;
-    });
-
     await window.goto(`${url}/sheets/${large}`);
     await window.locator('.page-view g[data-item="front"] path').first().waitFor();
     await pause(window, 1500);
@@ -275,7 +224,6 @@ export async function run() {
       figure('the same, 95% of frames, against konva', share(moving, 0.95), share(konva, 0.95), 1),
       figure('opening a 300-item sheet from the Desk, against 1 s', median(opened), 1000, 1),
       figure('typing on a 300-item page, key to paint, against 32 ms', median(typed), 32, 1),
-      figure('typing in the outline of a map of 150 nodes, key to paint, against two frames', median(outlined), 33, 1),
     ];
   } finally {
     await browser.close();

@@ -1,4 +1,5 @@
 import { readCells } from '../../core/formats/tables';
+import { beginTable } from '../../core/makers/table/begin';
 import type { At } from '../../core/makers/table/edit';
 import { cellsOf, holderOf, pasted, withRow } from '../../core/makers/table/edit';
 import type { TableRecipe } from '../../core/makers/table/recipe';
@@ -7,6 +8,7 @@ import type { GroupItem, Item } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
 import { find, findOn } from '../../core/sheet/tree';
 import type { Bench } from '../workbench/bench';
+import { addMade } from './begin';
 
 /** What can be done with a table on the sheet itself. */
 
@@ -66,5 +68,14 @@ export function pasteCells(bench: Bench, text: string): boolean {
   bench.edit(null);
   const recipe = pasted(found.recipe, found.at, readCells(text));
   bench.making?.edit(found.group.id, 'Paste cells', { ...state, recipe } as typeof state);
+  return true;
+}
+
+/** Cells from a spreadsheet pasted onto the sheet are a table. False where the words are none. */
+export function pasteTable(bench: Bench, text: string): boolean {
+  if (!text.includes('\t') || bench.rights.kind !== 'all') return false;
+  const cells = readCells(text);
+  if (cells.length < 2 || (cells[0]?.length ?? 0) < 2) return false;
+  void addMade(bench, 'table', undefined, beginTable(bench.sheet.palette, cells));
   return true;
 }

@@ -7,6 +7,7 @@ import { isWritten } from '../../core/sheet/schema';
 import { addBeside, chosenNode } from '../makers/map-commands';
 import { groupChosen, nudge, remove, reorder, stretch, turnBy, ungroupChosen } from './arrange';
 import type { Bench } from './bench';
+import { pasteTable } from '../makers/table-commands';
 import { clipOf, duplicate, pasteBody, pasteClip } from './clipboard';
 import { setValues } from './commands';
 import { copyLook, giveLook } from './looks';
@@ -292,7 +293,7 @@ export function useKeys(
     const onPaste = (event: ClipboardEvent) => {
       if (isField(event.target) || !inStage() || !event.clipboardData || bench.past) return;
       const words = event.clipboardData.getData('text/plain');
-      if (pasteClip(bench, words, parseItems)) return event.preventDefault();
+      if (pasteClip(bench, words, parseItems) || pasteTable(bench, words)) return event.preventDefault();
       const body = bodyFrom(event.clipboardData);
       if (!body) return;
       event.preventDefault();

@@ -18,7 +18,7 @@ import { find } from '../../core/sheet/tree';
 import { addMade } from '../makers/begin';
 import { madeGroupOf } from '../makers/made';
 import { addBeside, chosenNode, linkChosen, mapNode, pictureNode, rehang } from '../makers/map-commands';
-import { pasteCells, tableTab } from '../makers/table-commands';
+import { pasteCells, pasteTable, tableTab } from '../makers/table-commands';
 import { makeVersions } from '../makers/versions';
 import { nudge, remove, ungroupChosen } from './arrange';
 import type { Rights } from './bench';
@@ -465,6 +465,22 @@ describe('a table on the sheet', () => {
     expect(table().rows).toHaveLength(3);
     bench.undo();
     expect(bodyText(cell(2, 1).body)).toBe('heron');
+  });
+
+  test('cells pasted onto the sheet are a table of their own', async () => {
+    expect(pasteTable(bench, 'one line\twith a tab')).toBe(false);
+    expect(pasteTable(bench, 'bird\tseen\nheron\t2\n')).toBe(true);
+    await settle();
+    const pasted = bench.page.items[0] as GroupItem;
+    expect(pasted.maker?.kind).toBe('table');
+    expect(pasted.items.map((item) => (item.kind === 'text' ? bodyText(item.body) : ''))).toEqual([
+      'bird',
+      'seen',
+      'heron',
+      '2',
+    ]);
+    open({ kind: 'student', supplies: ['map'] });
+    expect(pasteTable(bench, 'bird\tseen\nheron\t2\n')).toBe(false);
   });
 
   test('rows grow with what is typed, in one step with it', async () => {

@@ -62,11 +62,22 @@ function fillInside(mask: Mask, chains: Chains, evenOdd: boolean): void {
   }
   for (let y = 0; y < height; y++) {
     let winding = 0;
+    let inside = false;
     const row = y * width;
-    for (let x = 0; x < width; x++) {
-      winding += crossings[row + x];
-      crossings[row + x] = 0;
-      if (evenOdd ? winding & 1 : winding !== 0) bits[y * stride + (x >>> 5)] |= 1 << (x & 31);
+    for (let k = 0; k < stride; k++) {
+      const from = row + k * 32;
+      const count = Math.min(32, width - k * 32);
+      let word = 0;
+      for (let i = 0; i < count; i++) {
+        const crossed = crossings[from + i];
+        if (crossed !== 0) {
+          winding += crossed;
+          crossings[from + i] = 0;
+          inside = evenOdd ? (winding & 1) === 1 : winding !== 0;
+        }
+        if (inside) word |= 1 << i;
+      }
+      if (word !== 0) bits[y * stride + k] |= word;
     }
   }
 }

@@ -391,7 +391,7 @@ function grow(field: Field, entries: readonly Entry[], placed: Placed[]): void {
     }
     field.take(word, false);
     let { rung } = word;
-    while (rung < word.rung + GROWTH && rung + 2 <= heavier && field.fits(word, rung + 2)) rung += 2;
+    while (rung < word.rung + GROWTH && rung + 3 <= heavier && field.fits(word, rung + 3)) rung += 3;
     placed[i] = { ...word, rung };
     field.take(placed[i], true);
     smallest = Math.min(smallest, rung);
