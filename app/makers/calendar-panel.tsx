@@ -7,7 +7,7 @@ import {
   isDay,
   MONTHS,
   WEEKDAYS,
-  weeksOf,
+  shownDays,
   writtenDay,
 } from '../../core/makers/calendar/days';
 import { readLines } from '../../core/makers/calendar/lines';
@@ -28,15 +28,6 @@ import { FaceAndSize, Notes, TitleField } from './panel';
 const two = (value: number) => `${value}`.padStart(2, '0');
 const dayIn = (year: number, month: number, day = 1) =>
   `${`${year}`.padStart(4, '0')}-${two(month)}-${two(Math.min(day, daysIn(year, month)))}`;
-
-/** The days that a calendar shows, by their numbers. */
-function shownDays({ span, day, first }: CalendarRecipe): { from: number; until: number } {
-  const from = dayNumber(day);
-  if (span === 'week') return { from, until: from + 6 };
-  const { year, month } = dateOf(from);
-  const weeks = weeksOf(year, month, first);
-  return { from: weeks[0][0], until: weeks[weeks.length - 1][6] };
-}
 
 export function CalendarPanel({ bench, group, sheet }: PanelProps) {
   const { recipe, notes, edit } = useMade(bench, group, 'calendar');

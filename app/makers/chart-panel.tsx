@@ -2,7 +2,7 @@ import { Select } from 'antd';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Data } from '../../core/makers/chart/data';
-import { dataOf, nearestKind, whyNot } from '../../core/makers/chart/data';
+import { dataOf, nearestKind, straysIn, whyNot } from '../../core/makers/chart/data';
 import { KIND_NAMES } from '../../core/makers/chart/make';
 import type { ChartKind, ChartRecipe, DataTable } from '../../core/makers/chart/recipe';
 import { CHART_KINDS, TASKS, VALUES } from '../../core/makers/chart/recipe';
@@ -58,13 +58,13 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
     });
   }
   function another() {
-    const [kind] = CHART_KINDS.filter((one) => one !== recipe.kind && whyNot(one, data) === null);
+    const kind = CHART_KINDS.find((one) => one !== recipe.kind && whyNot(one, data) === null);
     void addMade(bench, 'chart', undefined, { ...recipe, kind: kind ?? recipe.kind });
   }
 
   return (
     <div className="chart-panel">
-      <DataGrid table={recipe.table} stray={strayCells(data, recipe.table)} onChange={setTable} />
+      <DataGrid table={recipe.table} stray={strayCells(data)} onChange={setTable} />
       <Kinds kind={recipe.kind} data={data} onChoose={(kind) => put('Kind of chart', { kind })} />
       <Notes notes={notes} />
       <p className="chart-shares">
@@ -155,22 +155,9 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
   );
 }
 
-/** Cells that are no number in a column of numbers, by row and column of the whole table. */
-function strayCells({ columns }: Data, { head, rows }: DataTable): Set<string> {
-  const out = new Set<string>();
-  for (const column of columns) {
-    if (column.kind !== 'numbers') continue;
-    const at = head.findIndex(
-      (name, i) =>
-        (name.trim() || `column ${i + 1}`) === column.head &&
-        rows.every((row, r) => (row[i] ?? '').trim() === column.cells[r]),
-    );
-    column.cells.forEach((cell, row) => {
-      if (cell && column.numbers[row] === null) out.add(`${row + 1} ${at}`);
-    });
-  }
-  return out;
-}
+/** Cells that are no number in a column of numbers, by row and column of the whole table; its head is row 0. */
+const strayCells = (data: Data): Set<string> =>
+  new Set(straysIn(data).map(({ row, column }) => `${row + 1} ${column.at}`));
 
 /** All kinds; those that the table can't feed say why, and which is nearest. */
 function Kinds({ kind, data, onChoose }: { kind: ChartKind; data: Data; onChoose: (kind: ChartKind) => void }) {

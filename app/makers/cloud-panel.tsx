@@ -238,7 +238,7 @@ function WordList({
 }
 
 /** How far a cloud is that takes long, and a way to stop it. */
-export function Making({ bench, id }: { bench: Bench; id: string }) {
+function Making({ bench, id }: { bench: Bench; id: string }) {
   const share = useBench(
     bench,
     useCallback((now: Bench) => now.making?.progress.get(id) ?? null, [id]),

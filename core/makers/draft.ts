@@ -1,3 +1,4 @@
+import { contrastOf } from '../colour/space';
 import type { Box } from '../geometry/matrix';
 import { line, free, picture, shape, solid, text } from '../sheet/make';
 import type { Item, LineItem, RunStyle, ShapeItem, TextItem } from '../sheet/schema';
@@ -101,6 +102,20 @@ export class Draft<R extends Look = Look> {
     return this.add(
       shape({ id: this.part(kind), ...tidyBox(box), adjust: [0.1], fill: null, outline: this.outline(), ...values }),
     );
+  }
+
+  /** A round figure around a point. */
+  disc(kind: string, x: number, y: number, r: number, values: Partial<ShapeItem> = {}): ShapeItem {
+    return this.frame(
+      kind,
+      { x: x - r, y: y - r, width: 2 * r, height: 2 * r },
+      { shape: 'ellipse', adjust: [], ...values },
+    );
+  }
+
+  /** Ink or white, whichever is read better on a colour. */
+  on(colour: string): string {
+    return contrastOf(colour, '#ffffff') >= contrastOf(colour, this.recipe.ink) ? '#ffffff' : this.recipe.ink;
   }
 
   picture(kind: string, id: string, box: Box, outline = false): Item {

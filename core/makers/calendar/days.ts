@@ -78,3 +78,15 @@ export function weeksOf(year: number, month: number, first: number): number[][] 
   for (let day = from; day <= last; day += 7) weeks.push(Array.from({ length: 7 }, (_, i) => day + i));
   return weeks;
 }
+
+/** The days that a calendar shows, both ends included: the weeks of a day's month, or the week from it on. */
+export function shownDays(shows: { span: 'month' | 'week'; day: string; first: number }): {
+  from: number;
+  until: number;
+} {
+  const from = dayNumber(shows.day);
+  if (shows.span === 'week') return { from, until: from + 6 };
+  const { year, month } = dateOf(from);
+  const weeks = weeksOf(year, month, shows.first);
+  return { from: weeks[0][0], until: weeks[weeks.length - 1][6] };
+}

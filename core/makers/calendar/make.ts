@@ -1,12 +1,12 @@
-import { contrastOf } from '../../colour/space';
 import type { Box } from '../../geometry/matrix';
 import { seeded } from '../../random';
+import { bodyText } from '../../sheet/body';
 import { solid } from '../../sheet/make';
 import type { Body } from '../../sheet/schema';
 import { Draft } from '../draft';
 import type { Asked, Kit, Made, Maker } from '../maker';
 import { sizeOfWords } from '../measure';
-import { dateOf, dayNumber, MONTHS, WEEKDAYS, weekdayOf, weeksOf, writtenDay } from './days';
+import { dateOf, dayNumber, MONTHS, shownDays, WEEKDAYS, weekdayOf, weeksOf, writtenDay } from './days';
 import type { Quarter } from './moon';
 import type { CalendarRecipe, Happening } from './recipe';
 
@@ -68,7 +68,7 @@ function drawHappenings(draft: Calendar, day: number, list: readonly Happening[]
   const part = `events-${writtenDay(day)}`;
   if (list.length > 0) {
     const body = bodyOf(draft, list);
-    const said = body.map(({ runs }) => runs.map(({ text }) => text).join('')).join('\n');
+    const said = bodyText(body);
     const item = draft.words(part, said, box, { align: 'left', vertical: 'top', least: LEAST });
     item.body = body;
     const { height } = sizeOfWords(said, draft.style({ size: LEAST }), 'label', box.width, draft.kit);
@@ -86,11 +86,8 @@ const daySaid = (number: number) => {
 
 function drawMoon(draft: Calendar, quarter: Quarter, day: number, x: number, y: number, r: number): void {
   const part = `moon-${writtenDay(day)}`;
-  const box = { x: x - r, y: y - r, width: 2 * r, height: 2 * r };
   const dark = draft.recipe.ink;
-  draft.frame(part, box, {
-    shape: 'ellipse',
-    adjust: [],
+  draft.disc(part, x, y, r, {
     fill: solid(quarter === 'new' ? dark : '#fff8dc'),
     outline: draft.outline(0.06, 'solid', dark),
     alt: { new: 'new moon', waxing: 'first quarter', full: 'full moon', waning: 'last quarter' }[quarter],
@@ -143,8 +140,7 @@ function drawBands(
           corner: a === from && b === until ? em * 0.45 : 0,
           style: {
             size: small(draft),
-            colour:
-              contrastOf('#ffffff', colour) >= contrastOf(draft.recipe.ink, colour) ? '#ffffff' : draft.recipe.ink,
+            colour: draft.on(colour),
           },
         },
       );
@@ -189,6 +185,19 @@ const weekdaySaid = (draft: Calendar, weekday: number, width: number) =>
 const shade = ({ weekends, rows }: CalendarRecipe, day: number, row: number): string | null =>
   weekends && weekdayOf(day) % 6 === 0 ? weekends : rows && row % 2 === 1 ? rows : null;
 
+/** The cell of a day. */
+function dayCell(draft: Calendar, day: number, cell: Box, fill: string | null): void {
+  draft.frame(`day-${writtenDay(day)}`, cell, {
+    adjust: [],
+    fill: solid(fill ?? '#ffffff'),
+    outline: draft.outline(0.05, 'solid', LINE),
+  });
+}
+
+/** What happens on one day alone. */
+const onDay = (spans: readonly Span[], day: number): Happening[] =>
+  spans.filter(({ from, until }) => from === day && until === from).map(({ happening }) => happening);
+
 function drawMonth(draft: Calendar, area: Box, spans: readonly Span[], moon: ReadonlyMap<number, Quarter>): void {
   const { em, recipe } = draft;
   const { year, month } = dateOf(dayNumber(recipe.day));
@@ -213,18 +222,8 @@ function drawMonth(draft: Calendar, area: Box, spans: readonly Span[], moon: Rea
     const inside = (day: number) => dateOf(day).month === month;
     days.forEach((day, i) => {
       const cell = { x: box.x + i * wide, y: box.y, width: wide, height: high };
-      const fill = shade(recipe, day, row);
-      if (!inside(day) && !recipe.outside)
-        return void draft.frame(`day-${writtenDay(day)}`, cell, {
-          adjust: [],
-          fill: solid('#f4f1e8'),
-          outline: draft.outline(0.05, 'solid', LINE),
-        });
-      draft.frame(`day-${writtenDay(day)}`, cell, {
-        adjust: [],
-        fill: fill ? solid(fill) : solid('#ffffff'),
-        outline: draft.outline(0.05, 'solid', LINE),
-      });
+      if (!inside(day) && !recipe.outside) return void dayCell(draft, day, cell, '#f4f1e8');
+      dayCell(draft, day, cell, shade(recipe, day, row));
       draft.words(
         `number-${writtenDay(day)}`,
         `${dateOf(day).day}`,
@@ -240,9 +239,8 @@ function drawMonth(draft: Calendar, area: Box, spans: readonly Span[], moon: Rea
     const part = { days: shown, box: { ...box, x: box.x + start * wide, width: shown.length * wide } };
     const used = drawBands(draft, bands, part, box.y + em * 1.6, (high - em * 1.6) * 0.92);
     for (const day of shown) {
-      const list = spans.filter(({ from, until }) => from === day && until === from).map(({ happening }) => happening);
       const top = box.y + em * 1.6 + used(day);
-      drawHappenings(draft, day, list, {
+      drawHappenings(draft, day, onDay(spans, day), {
         x: box.x + days.indexOf(day) * wide + em * 0.3,
         y: top,
         width: wide - em * 0.5,
@@ -256,20 +254,13 @@ function drawWeek(draft: Calendar, area: Box, spans: readonly Span[], moon: Read
   const { em, recipe } = draft;
   const first = dayNumber(recipe.day);
   const days = Array.from({ length: 7 }, (_, i) => first + i);
-  const list = (day: number) =>
-    spans.filter(({ from, until }) => from === day && until === from).map(({ happening }) => happening);
   const bands = spans.filter(({ from, until }) => until > from);
   if (area.width >= area.height * 1.1) {
     const wide = area.width / 7;
     const head = em * 3;
     days.forEach((day, i) => {
       const cell = { x: area.x + i * wide, y: area.y, width: wide, height: area.height };
-      const fill = shade(recipe, day, 0);
-      draft.frame(`day-${writtenDay(day)}`, cell, {
-        adjust: [],
-        fill: solid(fill ?? '#ffffff'),
-        outline: draft.outline(0.05, 'solid', LINE),
-      });
+      dayCell(draft, day, cell, shade(recipe, day, 0));
       draft.words(
         `weekday-${i + 1}`,
         `${weekdaySaid(draft, weekdayOf(day), wide)}\n${dateOf(day).day} ${MONTHS[dateOf(day).month - 1].slice(0, 3)}`,
@@ -282,7 +273,7 @@ function drawWeek(draft: Calendar, area: Box, spans: readonly Span[], moon: Read
     const used = drawBands(draft, bands, { days, box: area }, area.y + head + em * 0.3, (area.height - head) * 0.5);
     days.forEach((day, i) => {
       const top = area.y + head + em * 0.5 + used(day);
-      drawHappenings(draft, day, list(day), {
+      drawHappenings(draft, day, onDay(spans, day), {
         x: area.x + i * wide + em * 0.3,
         y: top,
         width: wide - em * 0.6,
@@ -296,12 +287,7 @@ function drawWeek(draft: Calendar, area: Box, spans: readonly Span[], moon: Read
   const side = Math.min(area.width * 0.3, em * 8);
   days.forEach((day, i) => {
     const cell = { x: area.x, y: area.y + i * high, width: area.width, height: high };
-    const fill = shade(recipe, day, i);
-    draft.frame(`day-${writtenDay(day)}`, cell, {
-      adjust: [],
-      fill: solid(fill ?? '#ffffff'),
-      outline: draft.outline(0.05, 'solid', LINE),
-    });
+    dayCell(draft, day, cell, shade(recipe, day, i));
     draft.words(
       `weekday-${i + 1}`,
       `${WEEKDAYS[weekdayOf(day)]}\n${daySaid(day)}`,
@@ -314,7 +300,7 @@ function drawWeek(draft: Calendar, area: Box, spans: readonly Span[], moon: Read
       ...bands
         .filter(({ from, until }) => from <= day && until >= day)
         .map(({ happening }) => ({ ...happening, time: '', to: '' })),
-      ...list(day),
+      ...onDay(spans, day),
     ];
     drawHappenings(draft, day, all, {
       x: cell.x + side + em * 0.4,
@@ -342,10 +328,7 @@ export async function makeCalendar({ recipe, seed, width, height }: Asked<Calend
   const top = drawTitle(draft, titleOf(recipe), width);
   const below = recipe.notes ? Math.max(em * 5, height * 0.14) : 0;
   const area = { x: 0, y: top, width, height: Math.max(em * 8, height - top - below) };
-  const first = dayNumber(recipe.day);
-  const { year, month } = dateOf(first);
-  const weeks = weeksOf(year, month, recipe.first);
-  const [from, until] = recipe.span === 'month' ? [weeks[0][0], weeks[weeks.length - 1][6]] : [first, first + 6];
+  const { from, until } = shownDays(recipe);
   const spans = recipe.happenings.map(spanOf).filter((span) => span.from <= until && span.until >= from);
   // The reckoning of the moon is large: it is fetched only where it is wanted.
   const moon = recipe.moon ? (await import('./moon')).quartersBetween(from, until) : new Map<number, Quarter>();

@@ -26,48 +26,39 @@ export function axisFor(low: number, high: number, length: number, apart: number
 export const widthOf = (draft: ChartDraft, ticks: readonly number[]): number =>
   Math.max(0, ...ticks.map((tick) => draft.sizeOf(draft.said(tick)).width));
 
+/** The line at a tick: that at nothing is strong. */
+const tickLine = (draft: ChartDraft, tick: number) => ({
+  outline: draft.outline(tick === 0 ? 0.09 : 0.05, 'solid', tick === 0 ? draft.recipe.ink : GRID),
+});
+
 /** Lines across a plot at each tick of an upright axis, with its numbers to the left. */
-export function drawUpright(draft: ChartDraft, axis: Axis, plot: Box, name = 'y'): void {
+export function drawUpright(draft: ChartDraft, axis: Axis, plot: Box): void {
   const { em } = draft;
+  const bottom = plot.y + plot.height;
+  if (!draft.axis) {
+    const y = bottom - axis.place(Math.max(axis.low, Math.min(axis.high, 0)));
+    draft.line('gridy-0', plot.x, y, plot.x + plot.width, y);
+    return;
+  }
   const wide = widthOf(draft, axis.ticks) + 1;
   axis.ticks.forEach((tick, i) => {
-    const y = plot.y + plot.height - axis.place(tick);
-    if (draft.axis) {
-      draft.line(`grid${name}-${i}`, plot.x, y, plot.x + plot.width, y, {
-        outline: draft.outline(tick === 0 ? 0.09 : 0.05, 'solid', tick === 0 ? draft.recipe.ink : GRID),
-      });
-      draft.words(
-        `tick${name}-${i}`,
-        draft.said(tick),
-        { x: plot.x - em * 0.4 - wide, y: y - em * 0.8, width: wide, height: em * 1.6 },
-        { align: 'right' },
-      );
-    }
+    const y = bottom - axis.place(tick);
+    draft.line(`gridy-${i}`, plot.x, y, plot.x + plot.width, y, tickLine(draft, tick));
+    const box = { x: plot.x - em * 0.4 - wide, y: y - em * 0.8, width: wide, height: em * 1.6 };
+    draft.words(`ticky-${i}`, draft.said(tick), box, { align: 'right' });
   });
-  if (!draft.axis) {
-    const y = plot.y + plot.height - axis.place(Math.max(axis.low, Math.min(axis.high, 0)));
-    draft.line(`grid${name}-0`, plot.x, y, plot.x + plot.width, y);
-  }
 }
 
 /** The same for an axis that lies below the plot. */
-export function drawLying(
-  draft: ChartDraft,
-  axis: Axis,
-  plot: Box,
-  name = 'x',
-  said = (tick: number) => draft.said(tick),
-): void {
+export function drawLying(draft: ChartDraft, axis: Axis, plot: Box): void {
   const { em } = draft;
   const bottom = plot.y + plot.height;
   axis.ticks.forEach((tick, i) => {
-    const x = plot.x + axis.place(tick);
     if (!draft.axis && tick !== 0) return;
-    draft.line(`grid${name}-${i}`, x, plot.y, x, bottom, {
-      outline: draft.outline(tick === 0 ? 0.09 : 0.05, 'solid', tick === 0 ? draft.recipe.ink : GRID),
-    });
+    const x = plot.x + axis.place(tick);
+    draft.line(`gridx-${i}`, x, plot.y, x, bottom, tickLine(draft, tick));
     if (draft.axis)
-      draft.words(`tick${name}-${i}`, said(tick), {
+      draft.words(`tickx-${i}`, draft.said(tick), {
         x: x - em * 3,
         y: bottom + em * 0.2,
         width: em * 6,

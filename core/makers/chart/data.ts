@@ -1,9 +1,12 @@
+import { stack } from 'd3-shape';
 import { markOf, numberIn } from '../../formats/tables';
 import type { ChartKind, DataTable } from './recipe';
 
 /** What the columns of a table hold, and which charts they can feed. */
 
 export type Column = {
+  /** Which column of the table it is. */
+  at: number;
   head: string;
   cells: string[];
   kind: 'numbers' | 'times' | 'words' | 'empty';
@@ -52,7 +55,7 @@ function columnOf(table: DataTable, at: number): Column {
         : count(times) >= half
           ? 'times'
           : 'words';
-  return { head: table.head[at].trim() || `column ${at + 1}`, cells, kind, numbers, times, mark };
+  return { at, head: table.head[at].trim() || `column ${at + 1}`, cells, kind, numbers, times, mark };
 }
 
 export type Data = {
@@ -181,13 +184,34 @@ export function nearestKind(kind: ChartKind, data: Data): ChartKind | null {
   return NEAR[kind].find((other) => whyNot(other, data) === null) ?? null;
 }
 
-/** Cells of columns of numbers that hold none: what a person is told of them. */
-export function strays({ series, columns }: Data): string[] {
-  const out: string[] = [];
-  for (const column of new Set([...series, ...columns.filter(({ kind }) => kind === 'numbers')]))
-    column.cells.forEach((cell, row) => {
-      if (cell && column.kind === 'numbers' && column.numbers[row] === null)
-        out.push(`“${cell}” in row ${row + 1} of “${column.head}” is no number. It is left out until it is one.`);
-    });
-  return out;
+/** The rows for which any of some columns has a number. */
+export const rowsOf = (series: readonly Column[]): number[] =>
+  series[0].numbers.flatMap((_, row) => (series.some(({ numbers }) => numbers[row] !== null) ? [row] : []));
+
+/** What rows are called; those without a name by their number. */
+export const namesOf = (label: Column | null, rows: readonly number[]): string[] =>
+  rows.map((row) => label?.cells[row] || `${row + 1}`);
+
+/** Series on each other: for each, and each of the rows in it, from where to where it reaches. */
+export function layersOf(series: readonly Column[], rows: readonly number[]): [low: number, high: number][][] {
+  const table = rows.map((row) => series.map(({ numbers }) => numbers[row] ?? 0));
+  return stack<number[], number>()
+    .keys(series.keys())
+    .value((row, key) => row[key])(table)
+    .map((layer) => layer.map(([low, high]): [number, number] => [low, high]));
 }
+
+/** Cells of columns of numbers that hold none. */
+export function straysIn({ series, columns }: Data): { row: number; column: Column }[] {
+  const numeric = columns.filter(({ kind }) => kind === 'numbers');
+  return [...new Set([...series, ...numeric])].flatMap((column) =>
+    column.cells.flatMap((cell, row) => (cell && column.numbers[row] === null ? [{ row, column }] : [])),
+  );
+}
+
+/** What a person is told of them. */
+export const strays = (data: Data): string[] =>
+  straysIn(data).map(
+    ({ row, column: { head, cells } }) =>
+      `“${cells[row]}” in row ${row + 1} of “${head}” is no number. It is left out until it is one.`,
+  );

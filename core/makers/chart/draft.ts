@@ -1,4 +1,3 @@
-import { contrastOf } from '../../colour/space';
 import type { Box } from '../../geometry/matrix';
 import { solid } from '../../sheet/make';
 import type { Item, RunStyle, ShapeItem, TextItem } from '../../sheet/schema';
@@ -16,6 +15,9 @@ export function said(value: number, mark: '.' | ',' = '.'): string {
   return `${value < 0 ? '−' : ''}${grouped}${broken ? `${mark}${broken}` : ''}`;
 }
 
+/** A year as it is written. */
+export const yearSaid = (year: number): string => (year < 0 ? `${-year} BC` : `${year}`);
+
 export class ChartDraft extends Draft<ChartRecipe> {
   /** How numbers of the table are written. */
   mark: '.' | ',' = '.';
@@ -23,11 +25,6 @@ export class ChartDraft extends Draft<ChartRecipe> {
   colour(i: number): string {
     const { colours } = this.recipe;
     return colours[i % colours.length];
-  }
-
-  /** Ink or white, whichever is read better on a colour. */
-  on(colour: string): string {
-    return contrastOf(colour, '#ffffff') >= contrastOf(colour, this.recipe.ink) ? '#ffffff' : this.recipe.ink;
   }
 
   get direct(): boolean {
@@ -81,6 +78,17 @@ export class ChartDraft extends Draft<ChartRecipe> {
       );
     }
     return this.words(part, right, box, { style, align, ...this.shown });
+  }
+
+  /** What an axis counts or runs along, at the height of a line. */
+  caption(part: 'counted-1' | 'along-1', said: string, { x, y, width }: Box, align: 'left' | 'right'): void {
+    this.words(part, said, { x, y, width, height: this.em * 1.4 }, { align, style: { italic: true } });
+  }
+
+  /** The legend of several series at the top of an area; gives what is left of it. */
+  below(series: readonly { head: string }[], area: Box): Box {
+    const names = series.map(({ head }) => head);
+    return without(area, { top: this.legend(names, area) + this.em * 0.6 });
   }
 
   /** Which colour is which, in rows; gives the height it took. */

@@ -7,7 +7,6 @@ import { roleOf } from '../../text/style';
 import type { Asked, Kit, Made, Maker } from '../maker';
 import { styled, tidied } from '../measure';
 import { shuffled } from '../shuffle';
-import type { Entry } from './place';
 import { MOST_PLACED, placeWords, standing } from './place';
 import type { Angles, CloudRecipe } from './recipe';
 import { areaOf } from './silhouette';
@@ -139,16 +138,17 @@ export async function makeCloud({ recipe, seed, width, height, hand }: Asked<Clo
   const faces = shuffled(recipe.font, random);
   const heaviest = words[0]?.weight ?? 1;
   const setter = new Setter(kit);
-  const sets = words.map(({ text: said }, i) =>
-    setter.set(recipe.wrap ? inLines(said.trim()) : said.trim(), { font: faces[i % faces.length], bold: recipe.bold }),
-  );
-  const entries = sets.map(({ chains }, i): Entry => ({
-    chains,
-    due: (words[i].weight / heaviest) ** (recipe.spread * 0.75),
-    angles: anglesOf(recipe.angles, random),
-  }));
-  const drawable = entries.filter(({ chains }) => chains.length > 0);
-  const { placed, left } = await placeWords(drawable, {
+  const ready = words
+    .map((word, i) => {
+      const said = word.text.trim();
+      const style = { font: faces[i % faces.length], bold: recipe.bold };
+      const set = setter.set(recipe.wrap ? inLines(said) : said, style);
+      const due = (word.weight / heaviest) ** (recipe.spread * 0.75);
+      return { word, set, entry: { chains: set.chains, due, angles: anglesOf(recipe.angles, random) } };
+    })
+    .filter(({ set }) => set.chains.length > 0);
+  const entries = ready.map(({ entry }) => entry);
+  const { placed, left } = await placeWords(entries, {
     area,
     least: recipe.size / cell,
     air: recipe.air,
@@ -156,30 +156,22 @@ export async function makeCloud({ recipe, seed, width, height, hand }: Asked<Clo
     random,
     rest: kit.rest,
   });
-  const at = drawable.map((entry) => entries.indexOf(entry));
 
   const colours = shuffled(recipe.colours, random);
   const mixed = placed.map(() => colours[Math.floor(random() * colours.length)]);
   const again = new Map<number, number>();
-  const items = placed.map((word, i): TextItem => {
-    const n = at[word.entry];
+  const items = placed.map((one, i): TextItem => {
+    const { word, set, entry } = ready[one.entry];
     const colour =
-      recipe.tint === 'mixed'
-        ? mixed[i]
-        : recipe.colours[Math.min(recipe.colours.length - 1, rank(entries[n].due, recipe))];
-    const repeats = again.get(n) ?? 0;
-    again.set(n, repeats + 1);
-    return itemOf(
-      sets[n],
-      { ...word, ...standing(drawable, word) },
-      word.again ? `${words[n].part}-r${repeats}` : words[n].part,
-      colour,
-      cell,
-    );
+      recipe.tint === 'mixed' ? mixed[i] : recipe.colours[Math.min(recipe.colours.length - 1, rank(entry.due, recipe))];
+    const repeats = again.get(one.entry) ?? 0;
+    again.set(one.entry, repeats + 1);
+    const part = one.again ? `${word.part}-r${repeats}` : word.part;
+    return itemOf(set, { ...one, ...standing(entries, one) }, part, colour, cell);
   });
   if (words.length === 0) notes.push('There are no words yet. Type some, or take them from a text.');
   else if (left.length > 0)
-    notes.push(`${few(left.map((entry) => words[at[entry]].text))} found no room. ${help(recipe)}`);
+    notes.push(`${few(left.map((entry) => ready[entry].word.text))} found no room. ${help(recipe)}`);
   if (placed.length >= MOST_PLACED) notes.push(`No more than ${MOST_PLACED} words are set.`);
   return { items, notes };
 }

@@ -13,7 +13,8 @@ export type Mask = {
 /** Closed chains of x, y, x, y … in cells. */
 export type Chains = readonly (Float64Array | readonly number[])[];
 
-const blank = (x: number, y: number, width: number, height: number): Mask => {
+/** A mask with nothing set. */
+export const blank = (x: number, y: number, width: number, height: number): Mask => {
   const stride = (width + 31) >>> 5;
   return { x, y, width, height, stride, bits: new Uint32Array(stride * height) };
 };
@@ -36,7 +37,7 @@ export function countOf({ bits }: Mask): number {
 let crossings = new Int16Array(0);
 
 /** The cells whose middles a set of chains fills, by the non-zero rule or the even-odd one, added to a mask. */
-function fillInside(mask: Mask, chains: Chains, evenOdd: boolean): void {
+export function addFilled(mask: Mask, chains: Chains, evenOdd = false): void {
   const { width, height, stride, bits } = mask;
   if (crossings.length < width * height) crossings = new Int16Array(width * height);
   for (const chain of chains) {
@@ -113,8 +114,8 @@ function fillEdges(mask: Mask, chains: Chains): void {
   }
 }
 
-/** Every cell that chains fill or touch: nothing drawn by them lies outside. Null where they have no extent. */
-export function touched(chains: Chains, margin = 0): Mask | null {
+/** The sides of the box around chains; the left beyond the right where there are none. */
+export function sidesOf(chains: Chains): { left: number; top: number; right: number; bottom: number } {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const chain of chains)
     for (let i = 0; i < chain.length; i += 2) {
@@ -123,20 +124,22 @@ export function touched(chains: Chains, margin = 0): Mask | null {
       top = Math.min(top, chain[i + 1]);
       bottom = Math.max(bottom, chain[i + 1]);
     }
+  return { left, top, right, bottom };
+}
+
+/** Every cell that chains fill or touch: nothing drawn by them lies outside. Null where they have no extent. */
+export function touched(chains: Chains): Mask | null {
+  const { left, top, right, bottom } = sidesOf(chains);
   if (!(right >= left)) return null;
-  const [x, y] = [Math.floor(left) - margin, Math.floor(top) - margin];
-  const mask = blank(x, y, Math.floor(right) + 1 + margin - x, Math.floor(bottom) + 1 + margin - y);
-  fillInside(mask, chains, false);
+  const [x, y] = [Math.floor(left), Math.floor(top)];
+  const mask = blank(x, y, Math.floor(right) + 1 - x, Math.floor(bottom) + 1 - y);
+  addFilled(mask, chains);
   fillEdges(mask, chains);
   return mask;
 }
 
 /** An empty grid from 0, 0. */
 export const grid = (width: number, height: number): Mask => blank(0, 0, width, height);
-
-export function addFilled(mask: Mask, chains: Chains, evenOdd = false): void {
-  fillInside(mask, chains, evenOdd);
-}
 
 export function inverted(mask: Mask): Mask {
   const out = blank(mask.x, mask.y, mask.width, mask.height);

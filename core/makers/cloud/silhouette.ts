@@ -3,7 +3,7 @@ import { flatten } from '../../geometry/flatten';
 import { fileFor } from '../../text/catalogue';
 import type { Faces } from '../../text/faces';
 import type { Kit } from '../maker';
-import { addFilled, countOf, grid, grownBy, inverted } from './mask';
+import { addFilled, countOf, grid, grownBy, inverted, sidesOf } from './mask';
 import type { Chains, Mask } from './mask';
 import type { CloudShape } from './recipe';
 
@@ -62,15 +62,7 @@ const moved = (chains: Chains, scale: number, x: number, y: number): number[][] 
 /** Fills, as large as the grid holds with their proportions kept, in its middle. */
 function fitted(fills: readonly Fill[], width: number, height: number): Mask {
   const mask = grid(width, height);
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (const { chains } of fills)
-    for (const chain of chains)
-      for (let i = 0; i < chain.length; i += 2) {
-        left = Math.min(left, chain[i]);
-        right = Math.max(right, chain[i]);
-        top = Math.min(top, chain[i + 1]);
-        bottom = Math.max(bottom, chain[i + 1]);
-      }
+  const { left, top, right, bottom } = sidesOf(fills.flatMap(({ chains }) => chains));
   if (!(right > left) || !(bottom > top)) return mask;
   const scale = Math.min(width / (right - left), height / (bottom - top));
   const x = width / 2 - ((left + right) / 2) * scale;
@@ -83,15 +75,13 @@ function fitted(fills: readonly Fill[], width: number, height: number): Mask {
 const closed = (mask: Mask, by: number): Mask => inverted(grownBy(inverted(grownBy(mask, by)), by));
 
 const CORNERS = 96;
-const ROUND: Fill = {
-  chains: [
-    Array.from({ length: CORNERS * 2 }, (_, i) => {
-      const turn = ((i >> 1) / CORNERS) * 2 * Math.PI;
-      return i % 2 === 0 ? Math.cos(turn) : Math.sin(turn);
-    }),
-  ],
-  evenOdd: false,
-};
+/** The round that a frame holds. */
+const round = (width: number, height: number): Chains => [
+  Array.from({ length: CORNERS * 2 }, (_, i) => {
+    const turn = ((i >> 1) / CORNERS) * 2 * Math.PI;
+    return i % 2 === 0 ? ((Math.cos(turn) + 1) / 2) * width : ((Math.sin(turn) + 1) / 2) * height;
+  }),
+];
 
 /** What shapes without enough room in them are told. */
 const TOO_SMALL =
@@ -104,30 +94,21 @@ export function areaOf(
   height: number,
   kit: Pick<Kit, 'faces' | 'pictures'>,
 ): { area: Mask; note: string | null } {
-  const frame = () => {
+  const filledBy = (chains: Chains) => {
     const mask = grid(width, height);
-    addFilled(mask, [[0, 0, width, 0, width, height, 0, height]]);
+    addFilled(mask, chains);
     return mask;
   };
+  const frame = () => filledBy([[0, 0, width, 0, width, height, 0, height]]);
   if (shape.kind === 'frame') return { area: frame(), note: null };
-  let fills: readonly Fill[];
-  if (shape.kind === 'round')
-    return {
-      area: (() => {
-        const mask = grid(width, height);
-        addFilled(mask, [ROUND.chains[0].map((value, i) => ((value + 1) / 2) * (i % 2 === 0 ? width : height))]);
-        return mask;
-      })(),
-      note: null,
-    };
-  if (shape.kind === 'letters')
-    fills = [{ chains: chainsOfLetters(shape.letters, shape.font, kit.faces), evenOdd: false }];
-  else {
-    const drawn = kit.pictures(shape.picture);
-    if (!drawn)
-      return { area: frame(), note: 'This picture is not here any more. The whole frame is filled meanwhile.' };
-    fills = fillsOfPicture(drawn);
-  }
+  if (shape.kind === 'round') return { area: filledBy(round(width, height)), note: null };
+  const drawn = shape.kind === 'picture' ? kit.pictures(shape.picture) : undefined;
+  if (shape.kind === 'picture' && !drawn)
+    return { area: frame(), note: 'This picture is not here any more. The whole frame is filled meanwhile.' };
+  const fills =
+    shape.kind === 'letters'
+      ? [{ chains: chainsOfLetters(shape.letters, shape.font, kit.faces), evenOdd: false }]
+      : fillsOfPicture(drawn!);
   const filled = fitted(fills, width, height);
   // The fine lines within a silhouette part no words.
   const area = shape.kind === 'picture' ? closed(filled, Math.round(Math.max(width, height) / 160)) : filled;

@@ -4,7 +4,7 @@ import { axisFor } from '../axes';
 import { timesOf } from '../data';
 import type { Column, Data } from '../data';
 import type { ChartDraft } from '../draft';
-import { said } from '../draft';
+import { said, yearSaid } from '../draft';
 
 /** What lies along a line: numbers on a number line, happenings on a line of time. */
 
@@ -64,7 +64,7 @@ function drawAlong(
     }
     if (level < 0) {
       crowded = true;
-      level = (n % (room * sides)) | 0;
+      level = n % (room * sides);
     }
     filled[level] = Math.max(filled[level] ?? -Infinity, from + own);
     const below = both && level % 2 === 1;
@@ -75,18 +75,7 @@ function drawAlong(
         outline: draft.outline(0.06, 'solid', draft.colour(0)),
         ...draft.shown,
       });
-    const r = em * 0.36;
-    draft.frame(
-      `mark-${row + 1}`,
-      { x: x - r, y: y - r, width: 2 * r, height: 2 * r },
-      {
-        shape: 'ellipse',
-        adjust: [],
-        fill: solid(draft.colour(0)),
-        outline: null,
-        ...draft.shown,
-      },
-    );
+    draft.disc(`mark-${row + 1}`, x, y, em * 0.36, { fill: solid(draft.colour(0)), outline: null, ...draft.shown });
     if (name) put(draft, row, name, { x: from, y: near, width: own, height: tall }, below);
   });
   if (crowded)
@@ -113,22 +102,20 @@ export function drawNumberline(draft: ChartDraft, { columns, label }: Data, area
   drawAlong(draft, marks, area, (tick) => draft.said(tick), false);
 }
 
-const yearSaid = (year: number) =>
-  Number.isInteger(year) ? (year < 0 ? `${-year} BC` : `${year}`) : said(Math.round(year * 10) / 10);
-
 export function drawTimeline(draft: ChartDraft, data: Data, area: Box): void {
   const when = timesOf(data.columns) as Column;
   const what = data.columns.find((column) => column.kind === 'words') ?? null;
   const times = when.kind === 'times' ? when.times : when.numbers;
   const marks = times.flatMap((at, row): Mark[] => {
     if (at === null) return [];
-    const said = what?.cells[row] ?? '';
+    const words = what?.cells[row] ?? '';
     // A line to itself for the date would part it from its words in a narrow box.
-    return [{ row, at, name: draft.direct && what ? `${when.cells[row]}: ${said}` : said || when.cells[row] }];
+    return [{ row, at, name: draft.direct && what ? `${when.cells[row]}: ${words}` : words || when.cells[row] }];
   });
   when.cells.forEach((cell, row) => {
     if (cell && times[row] === null)
       draft.notes.push(`“${cell}” in row ${row + 1} is no year or date. Write it as 1897, 44 BC or 12 May 1901.`);
   });
-  drawAlong(draft, marks, area, yearSaid, true);
+  const tell = (tick: number) => (Number.isInteger(tick) ? yearSaid(tick) : said(Math.round(tick * 10) / 10));
+  drawAlong(draft, marks, area, tell, true);
 }

@@ -1,9 +1,9 @@
 import { scaleBand } from 'd3-scale';
-import { stack, stackOffsetNone } from 'd3-shape';
 import type { Box } from '../../../geometry/matrix';
 import type { Axis } from '../axes';
 import { axisFor, drawLying, drawUpright, widthOf } from '../axes';
 import type { Column, Data } from '../data';
+import { layersOf, namesOf, rowsOf } from '../data';
 import type { ChartDraft } from '../draft';
 import { without } from '../draft';
 
@@ -11,25 +11,20 @@ import { without } from '../draft';
 
 type Bar = { row: number; series: number; low: number; high: number; value: number };
 
-const values = ({ numbers }: Column) => numbers.map((value) => value ?? 0);
-
 function barsOf(series: readonly Column[], stacked: boolean): Bar[] {
-  if (!stacked)
-    return series.flatMap((column, s) =>
-      column.numbers.flatMap((value, row): Bar[] =>
-        value === null ? [] : [{ row, series: s, low: Math.min(0, value), high: Math.max(0, value), value }],
-      ),
-    );
-  const rows = series[0].numbers.map((_, row) => series.map((column) => values(column)[row]));
-  return stack<number[], number>()
-    .keys(series.keys())
-    .value((row, key) => row[key])
-    .offset(stackOffsetNone)(rows)
-    .flatMap((layer, s) =>
+  if (stacked) {
+    const rows = [...series[0].numbers.keys()];
+    return layersOf(series, rows).flatMap((layer, s) =>
       layer.flatMap(([low, high], row): Bar[] =>
         high > low ? [{ row, series: s, low, high, value: high - low }] : [],
       ),
     );
+  }
+  return series.flatMap(({ numbers }, s) =>
+    numbers.flatMap((value, row): Bar[] =>
+      value === null ? [] : [{ row, series: s, low: Math.min(0, value), high: Math.max(0, value), value }],
+    ),
+  );
 }
 
 export function drawBars(
@@ -40,25 +35,14 @@ export function drawBars(
 ): void {
   const { em, recipe } = draft;
   const series = form === 'bar' ? all.slice(0, 1) : all;
-  const rows = series[0].numbers
-    .map((_, row) => row)
-    .filter((row) => series.some(({ numbers }) => numbers[row] !== null));
-  const names = rows.map((row) => label?.cells[row] || `${row + 1}`);
+  const rows = rowsOf(series);
+  const names = namesOf(label, rows);
   const bars = barsOf(series, form === 'stacked');
   const low = Math.min(0, ...bars.map((bar) => bar.low));
   const high = Math.max(0, ...bars.map((bar) => bar.high));
-  let inner = area;
-  if (series.length > 1)
-    inner = without(inner, {
-      top:
-        draft.legend(
-          series.map(({ head }) => head),
-          area,
-        ) +
-        em * 0.6,
-    });
   // What is counted stands above an axis of numbers; with several series their names say it.
-  else inner = without(inner, { top: heading(draft, series[0].head, inner, recipe.lying) });
+  const inner =
+    series.length > 1 ? draft.below(series, area) : without(area, { top: heading(draft, series[0].head, area) });
   const spare = draft.direct ? em * 1.7 : em * 0.7;
   if (recipe.lying) {
     const left = Math.min(inner.width * 0.34, Math.max(...names.map((name) => draft.sizeOf(name).width)) + em);
@@ -106,20 +90,10 @@ export function drawBars(
 }
 
 /** What an axis counts, above it; gives the height it took. */
-function heading(draft: ChartDraft, head: string, area: Box, lying: boolean): number {
-  const { em } = draft;
-  const name = /^column \d+$/.test(head) ? '' : head;
-  if (!name) return 0;
-  draft.words(
-    'counted-1',
-    name,
-    { x: area.x, y: area.y, width: area.width, height: em * 1.4 },
-    {
-      align: lying ? 'right' : 'left',
-      style: { italic: true },
-    },
-  );
-  return em * 1.5;
+function heading(draft: ChartDraft, head: string, area: Box): number {
+  if (/^column \d+$/.test(head)) return 0;
+  draft.caption('counted-1', head, area, draft.recipe.lying ? 'right' : 'left');
+  return draft.em * 1.5;
 }
 
 type Put = {

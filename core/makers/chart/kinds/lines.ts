@@ -1,12 +1,12 @@
-import { stack } from 'd3-shape';
 import type { Box, Point } from '../../../geometry/matrix';
-import { free, line, solid } from '../../../sheet/make';
+import { solid } from '../../../sheet/make';
 import { tidied } from '../../measure';
 import type { Axis } from '../axes';
 import { axisFor, drawLying, drawUpright, widthOf } from '../axes';
 import type { Column, Data } from '../data';
+import { layersOf, namesOf, rowsOf } from '../data';
 import type { ChartDraft } from '../draft';
-import { said, without } from '../draft';
+import { said, without, yearSaid } from '../draft';
 
 /** Lines, areas and dots: what goes on along numbers, times, or rows in their order. */
 
@@ -22,7 +22,9 @@ function acrossOf(draft: ChartDraft, label: Column | null, rows: readonly number
   if (label && numbers) {
     const known = rows.flatMap((row) => numbers[row] ?? []);
     const axis = axisFor(Math.min(...known), Math.max(...known), width, em * 4.2);
-    const tell = (tick: number) => (label.kind === 'times' ? yearSaid(tick) : said(tick, label.mark));
+    // Between whole years there is nothing to write.
+    const year = (tick: number) => (Number.isInteger(tick) ? yearSaid(tick) : '');
+    const tell = (tick: number) => (label.kind === 'times' ? year(tick) : said(tick, label.mark));
     return {
       place: (row) => (numbers[row] === null ? null : axis.place(numbers[row])),
       draw: (plot) => drawTicks(draft, axis, plot, tell),
@@ -32,18 +34,16 @@ function acrossOf(draft: ChartDraft, label: Column | null, rows: readonly number
   return {
     place: (row) => (rows.indexOf(row) + 0.5) * band,
     draw: (plot) =>
-      rows.forEach((row, i) =>
+      namesOf(label, rows).forEach((name, i) =>
         draft.words(
-          `name-${row + 1}`,
-          label?.cells[row] || `${row + 1}`,
+          `name-${rows[i] + 1}`,
+          name,
           { x: plot.x + i * band, y: plot.y + plot.height + em * 0.3, width: band, height: em * 1.5 },
           { vertical: 'top' },
         ),
       ),
   };
 }
-
-const yearSaid = (year: number) => (Number.isInteger(year) ? (year < 0 ? `${-year} BC` : `${year}`) : '');
 
 function drawTicks(draft: ChartDraft, axis: Axis, plot: Box, tell: (tick: number) => string): void {
   const { em } = draft;
@@ -59,70 +59,43 @@ function drawTicks(draft: ChartDraft, axis: Axis, plot: Box, tell: (tick: number
 /** A way through points, as lines; the last point of one is the first of the next. */
 function way(draft: ChartDraft, part: string, points: readonly Point[], colour: string): void {
   for (let i = 0, n = 1; i < points.length - 1; i += MOST_VIA + 1, n++) {
-    const some = points.slice(i, i + MOST_VIA + 2).map(({ x, y }) => ({ x: tidied(x), y: tidied(y) }));
-    draft.items.unshift(
-      line({
-        id: `${part}-${n}`,
-        from: free(some[0].x, some[0].y),
-        to: free(some[some.length - 1].x, some[some.length - 1].y),
-        via: some.slice(1, -1),
-        outline: draft.outline(0.17, 'solid', colour),
-        ...draft.shown,
-      }),
-    );
+    const some = points.slice(i, i + MOST_VIA + 2);
+    const [from, to] = [some[0], some[some.length - 1]];
+    draft.line(`${part}-${n}`, from.x, from.y, to.x, to.y, {
+      via: some.slice(1, -1).map(({ x, y }) => ({ x: tidied(x), y: tidied(y) })),
+      outline: draft.outline(0.17, 'solid', colour),
+      ...draft.shown,
+    });
   }
 }
 
 function dot(draft: ChartDraft, part: string, { x, y }: Point, colour: string, size = 0.62): void {
-  const r = (draft.em * size) / 2;
-  draft.frame(
-    part,
-    { x: x - r, y: y - r, width: 2 * r, height: 2 * r },
-    {
-      shape: 'ellipse',
-      adjust: [],
-      fill: solid(colour),
-      outline: { colour: '#ffffff', width: tidied(Math.max(0.6, draft.em * 0.07)), dash: 'solid' },
-      ...draft.shown,
-    },
-  );
+  draft.disc(part, x, y, (draft.em * size) / 2, {
+    fill: solid(colour),
+    outline: draft.outline(0.07, 'solid', '#ffffff'),
+    ...draft.shown,
+  });
 }
+
+/** Where an axis starts: above nothing where all of it lies far from there. */
+const startOf = (low: number, high: number) => (low < (high - low) * 1.5 ? Math.min(0, low) : low);
 
 export function drawLines(draft: ChartDraft, { series, label }: Data, area: Box, form: 'line' | 'area'): void {
   const { em } = draft;
-  const rows = series[0].numbers
-    .map((_, row) => row)
-    .filter((row) => series.some(({ numbers }) => numbers[row] !== null));
+  const rows = rowsOf(series);
   const layers = form === 'area' ? layersOf(series, rows) : null;
   const tops = layers
     ? layers.flatMap((layer) => layer.map(([, high]) => high))
     : series.flatMap(({ numbers }) => numbers.flatMap((value) => value ?? []));
   const [low, high] = [Math.min(...tops), Math.max(...tops)];
   let inner = area;
-  const several = series.length > 1;
-  if (several)
-    inner = without(inner, {
-      top:
-        draft.legend(
-          series.map(({ head }) => head),
-          area,
-        ) +
-        em * 0.6,
-    });
+  if (series.length > 1) inner = draft.below(series, area);
   else {
-    draft.words(
-      'counted-1',
-      series[0].head,
-      { x: inner.x, y: inner.y, width: inner.width, height: em * 1.4 },
-      {
-        align: 'left',
-        style: { italic: true },
-      },
-    );
-    inner = without(inner, { top: em * 1.7 });
+    draft.caption('counted-1', series[0].head, area, 'left');
+    inner = without(area, { top: em * 1.7 });
   }
-  // A line may start above nothing where all of it lies far from there; an area never does.
-  const start = form === 'area' || low < 0 || low < (high - low) * 1.5 ? Math.min(0, low) : low;
+  // An area never starts above nothing.
+  const start = form === 'area' ? Math.min(0, low) : startOf(low, high);
   const guess = axisFor(start, high, inner.height * 0.8, em * 2.4);
   const plot = without(inner, {
     left: (draft.axis ? widthOf(draft, guess.ticks) : 0) + em * 0.9,
@@ -134,20 +107,14 @@ export function drawLines(draft: ChartDraft, { series, label }: Data, area: Box,
   const across = acrossOf(draft, label, rows, plot.width);
   drawUpright(draft, axis, plot);
   across.draw(plot);
-  if (label)
-    draft.words(
-      'along-1',
-      label.head,
-      { x: plot.x, y: area.y + area.height - em * 1.4, width: plot.width, height: em * 1.4 },
-      { style: { italic: true }, align: 'right' },
-    );
+  if (label) draft.caption('along-1', label.head, { ...plot, y: area.y + area.height - em * 1.4 }, 'right');
   const at = (row: number, value: number): Point | null => {
     const x = across.place(row);
     return x === null ? null : { x: plot.x + x, y: plot.y + plot.height - axis.place(value) };
   };
+  const order = [...rows].sort((a, b) => (across.place(a) ?? 0) - (across.place(b) ?? 0));
   series.forEach(({ numbers }, s) => {
     const colour = draft.colour(s);
-    const order = [...rows].sort((a, b) => (across.place(a) ?? 0) - (across.place(b) ?? 0));
     const points = order.flatMap((row) => {
       const value = layers ? layers[s][rows.indexOf(row)][1] : numbers[row];
       const point = value === null ? null : at(row, value);
@@ -177,14 +144,6 @@ export function drawLines(draft: ChartDraft, { series, label }: Data, area: Box,
   });
 }
 
-function layersOf(series: readonly Column[], rows: readonly number[]): [number, number][][] {
-  const table = rows.map((row) => series.map(({ numbers }) => numbers[row] ?? 0));
-  return stack<number[], number>()
-    .keys(series.keys())
-    .value((row, key) => row[key])(table)
-    .map((layer) => layer.map(([low, high]): [number, number] => [low, high]));
-}
-
 /** A dot for each row: its first number across, its second up. */
 export function drawDots(draft: ChartDraft, { columns }: Data, area: Box): void {
   const { em, recipe } = draft;
@@ -197,16 +156,11 @@ export function drawDots(draft: ChartDraft, { columns }: Data, area: Box): void 
   if (points.length === 0) return void draft.notes.push('No row has both numbers. Fill in the ones that are missing.');
   const from = (values: number[]) => {
     const [low, high] = [Math.min(...values), Math.max(...values)];
-    return [low < 0 || low < (high - low) * 1.5 ? Math.min(0, low) : low, high] as const;
+    return [startOf(low, high), high] as const;
   };
   const [lowX, highX] = from(points.map(({ x }) => x));
   const [lowY, highY] = from(points.map(({ y }) => y));
-  draft.words(
-    'counted-1',
-    second.head,
-    { x: area.x, y: area.y, width: area.width, height: em * 1.4 },
-    { align: 'left', style: { italic: true } },
-  );
+  draft.caption('counted-1', second.head, area, 'left');
   const guess = axisFor(lowY, highY, area.height * 0.8, em * 2.4);
   const plot = without(area, {
     left: (draft.axis ? widthOf(draft, guess.ticks) : 0) + em * 0.9,
@@ -217,12 +171,7 @@ export function drawDots(draft: ChartDraft, { columns }: Data, area: Box): void 
   const [axisX, axisY] = [axisFor(lowX, highX, plot.width, em * 4.2), axisFor(lowY, highY, plot.height, em * 2.4)];
   drawUpright(draft, axisY, plot);
   drawLying(draft, axisX, plot);
-  draft.words(
-    'along-1',
-    first.head,
-    { x: plot.x, y: area.y + area.height - em * 1.4, width: plot.width, height: em * 1.4 },
-    { style: { italic: true }, align: 'right' },
-  );
+  draft.caption('along-1', first.head, { ...plot, y: area.y + area.height - em * 1.4 }, 'right');
   for (const { row, x, y } of points) {
     const point = { x: plot.x + axisX.place(x), y: plot.y + plot.height - axisY.place(y) };
     dot(draft, `dot-${row + 1}`, point, draft.colour(0), 0.8);

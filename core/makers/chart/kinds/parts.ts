@@ -3,8 +3,9 @@ import type { Box } from '../../../geometry/matrix';
 import { solid } from '../../../sheet/make';
 import { axisFor } from '../axes';
 import type { Data } from '../data';
+import { namesOf, rowsOf } from '../data';
 import type { ChartDraft } from '../draft';
-import { without } from '../draft';
+import { GRID, without } from '../draft';
 
 /** Parts of a whole as slices, and counts as pictures. */
 
@@ -23,7 +24,7 @@ export function drawPie(draft: ChartDraft, { series, label }: Data, area: Box, f
   const [{ numbers }] = series;
   const rows = numbers.map((_, row) => row).filter((row) => (numbers[row] ?? 0) > 0);
   const sum = rows.reduce((all, row) => all + (numbers[row] ?? 0), 0);
-  const names = rows.map((row) => label?.cells[row] || `${row + 1}`);
+  const names = namesOf(label, rows);
   const beside = !draft.direct;
   // Names stand at the slices, or beside the whole with their colours.
   const legend = beside
@@ -43,7 +44,7 @@ export function drawPie(draft: ChartDraft, { series, label }: Data, area: Box, f
   const cy = inner.y + inner.height / 2;
   if (recipe.task === 'make') {
     // Tenths at the rim help to draw slices.
-    draft.frame('round-1', { x: cx - r, y: cy - r, width: 2 * r, height: 2 * r }, { shape: 'ellipse', adjust: [] });
+    draft.disc('round-1', cx, cy, r);
     for (let i = 0; i < 10; i++) {
       const turn = (i * Math.PI) / 5;
       const [x1, y1] = corner(cx, cy, r, turn);
@@ -85,8 +86,7 @@ export function drawPie(draft: ChartDraft, { series, label }: Data, area: Box, f
       draft.number(`value-${row + 1}`, value, { ...box, y: box.y + em * 1.35 }, {}, align);
     }
     if (
-      recipe.values !== 'off' &&
-      recipe.values !== 'direct' &&
+      (recipe.values === 'axis' || recipe.values === 'both') &&
       recipe.task === 'shown' &&
       endAngle - startAngle > 0.22 &&
       (form === 'pie' || r > em * 5.5)
@@ -126,16 +126,15 @@ export function drawPie(draft: ChartDraft, { series, label }: Data, area: Box, f
 
 /** How many one picture stands for so that no row has more than about a dozen. */
 export function eachFor(most: number): number {
-  const at = axisFor(0, Math.max(1, most), 10, 1).ticks;
   for (let each = 1; each < 1e9; each *= 10)
     for (const step of [1, 2, 5]) if (most / (each * step) <= 12) return each * step;
-  return at[1] ?? 1;
+  return axisFor(0, most, 10, 1).ticks[1] ?? 1;
 }
 
 export function drawPictogram(draft: ChartDraft, { series, label }: Data, area: Box): void {
   const { em, recipe } = draft;
   const [{ numbers }] = series;
-  const rows = numbers.map((_, row) => row).filter((row) => numbers[row] !== null);
+  const rows = rowsOf(series.slice(0, 1));
   const most = Math.max(0, ...rows.map((row) => numbers[row] ?? 0));
   const given = recipe.each > 0 ? recipe.each : eachFor(most);
   // More pictures in a row than these would be too small to count.
@@ -144,7 +143,7 @@ export function drawPictogram(draft: ChartDraft, { series, label }: Data, area: 
     draft.notes.push(
       `One picture stands for ${draft.said(each)}: with ${draft.said(given)} there were more than can be counted.`,
     );
-  const names = rows.map((row) => label?.cells[row] || `${row + 1}`);
+  const names = namesOf(label, rows);
   const left = Math.min(area.width * 0.34, Math.max(...names.map((name) => draft.sizeOf(name).width)) + em);
   const right = draft.direct ? em * 3.6 : 0;
   const key = em * 2.2;
@@ -178,7 +177,7 @@ export function drawPictogram(draft: ChartDraft, { series, label }: Data, area: 
       Object.assign(item, draft.shown);
     }
     draft.line(`row-${row + 1}`, plot.x, y + band, plot.x + plot.width, y + band, {
-      outline: draft.outline(0.04, 'solid', '#d9d2bf'),
+      outline: draft.outline(0.04, 'solid', GRID),
     });
     if (draft.direct)
       draft.number(`value-${row + 1}`, value, {
@@ -189,18 +188,20 @@ export function drawPictogram(draft: ChartDraft, { series, label }: Data, area: 
       });
   });
   draft.line('base-1', plot.x, plot.y, plot.x, plot.y + plot.height);
-  const broken = rows.some(
-    (row) => Math.abs((numbers[row] ?? 0) / each - Math.round((numbers[row] ?? 0) / each)) > 0.02,
-  );
+  const broken = rows.some((row) => {
+    const count = (numbers[row] ?? 0) / each;
+    return Math.abs(count - Math.round(count)) > 0.02;
+  });
+  const wide = Math.min(1.6, ratio);
   const y = area.y + area.height - em * 1.7;
-  draft.picture('one-key', recipe.picture, { x: plot.x, y, width: em * 1.7 * Math.min(1.6, ratio), height: em * 1.7 });
+  draft.picture('one-key', recipe.picture, { x: plot.x, y, width: em * 1.7 * wide, height: em * 1.7 });
   draft.words(
     'key-says',
     `= ${draft.said(each)}${broken ? ', a smaller one is a part of that' : ''}`,
     {
-      x: plot.x + em * 1.9 * Math.min(1.6, ratio),
+      x: plot.x + em * 1.9 * wide,
       y,
-      width: plot.width - em * 1.9 * Math.min(1.6, ratio),
+      width: plot.width - em * 1.9 * wide,
       height: em * 1.7,
     },
     { align: 'left' },
