@@ -7,7 +7,7 @@ export function svgAnswer(request: Request, svg: string): Response {
       'Content-Type': 'image/svg+xml',
       'Cache-Control': lasting ? 'private, max-age=31536000, immutable' : 'private, no-cache',
       // Opened by itself, a picture must not run anything.
-      'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'",
+      'Content-Security-Policy': "default-src 'none'; img-src data:; style-src 'unsafe-inline'",
     },
   });
 }

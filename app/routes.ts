@@ -16,6 +16,8 @@ export default [
   route('handouts/:handoutId/picture.svg', 'routes/handout-picture.ts'),
   route('handouts/:handoutId/reading/:copyId', 'routes/reading.tsx'),
   route('written', 'routes/written.ts'),
+  route('pictures', 'routes/pictures.ts'),
+  route('art/pictures/own/:file', 'routes/own-picture.ts'),
   route('tray', 'routes/tray.tsx'),
   route('copies/:copyId', 'routes/copy.tsx'),
   route('copies/:copyId/picture.svg', 'routes/copy-picture.ts'),

@@ -3,11 +3,15 @@ import path from 'node:path';
 import type { Drawing } from '../core/drawing/item';
 import { drawPage } from '../core/drawing/item';
 import type { DrawnPicture, Pictures } from '../core/drawing/picture';
+import { isOwn } from '../core/drawing/picture';
 import { pageSvg } from '../core/drawing/svg';
 import type { Sheet } from '../core/sheet/schema';
 import { ALL_FILES } from '../core/text/catalogue';
 import { Faces } from '../core/text/faces';
+import { needsOf } from '../core/text/needs';
+import type { Queries } from './database/connection';
 import { projectRoot } from './place';
+import { drawnPictures } from './stores/pictures';
 
 /** What the art folder was built into: fonts and pictures, read once. */
 
@@ -37,17 +41,33 @@ export type Resources = Pick<Drawing, 'faces' | 'pictures'>;
 /** Draws pages as SVG for thumbnails and remembers the last ones by a key that names their exact state. */
 export class Shelf {
   private drawn = new Map<string, string>();
+  private own = new Map<string, DrawnPicture>();
   constructor(readonly resources: Resources) {}
 
   static async open(): Promise<Shelf> {
     return new Shelf({ faces: await openFaces(), pictures: openPictures() });
   }
 
-  svg(key: string, sheet: Sheet, pageIndex = 0): string {
+  /** Shipped pictures, and the own ones among `ids`. */
+  async pictures(db: Queries, ids: readonly string[]): Promise<Pictures> {
+    const wanted = ids.filter(isOwn);
+    const left = wanted.filter((id) => !this.own.has(id));
+    const here = new Map(wanted.map((id) => [id, this.own.get(id)]));
+    for (const picture of left.length > 0 ? await drawnPictures(db, left) : []) {
+      here.set(picture.id, picture);
+      this.own.set(picture.id, picture);
+      if (this.own.size > 200) this.own.delete(this.own.keys().next().value!);
+    }
+    return (id) => (isOwn(id) ? here.get(id) : this.resources.pictures(id));
+  }
+
+  async svg(db: Queries, key: string, sheet: Sheet, pageIndex = 0): Promise<string> {
     const whole = `${key}/${pageIndex}`;
     let svg = this.drawn.get(whole);
     if (svg === undefined) {
-      svg = pageSvg(drawPage(sheet, sheet.pages[pageIndex] ?? sheet.pages[0], this.resources), this.resources.faces);
+      const { faces } = this.resources;
+      const pictures = await this.pictures(db, needsOf(sheet).pictures);
+      svg = pageSvg(drawPage(sheet, sheet.pages[pageIndex] ?? sheet.pages[0], { faces, pictures }), faces);
       this.drawn.set(whole, svg);
       if (this.drawn.size > 400) this.drawn.delete(this.drawn.keys().next().value!);
     }

@@ -1,5 +1,5 @@
 import { Checkbox, Input, Select } from 'antd';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import {
   dateOf,
   dayNumber,
@@ -18,6 +18,7 @@ import { fileName } from '../../core/sheet/name';
 import type { Bench } from '../workbench/bench';
 import { Swatches } from '../workbench/colour-field';
 import { More, NumberField, Row, Toggle } from '../workbench/fields';
+import { FileButton } from '../workbench/file-button';
 import { takeOut } from './files';
 import { useMade } from './made';
 import type { PanelProps } from './panel';
@@ -283,7 +284,6 @@ const here = (moment: number) => {
 
 /** Events and holidays from a calendar file or a typed list, and all of them as a file. */
 function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe; put: Put }) {
-  const file = useRef<HTMLInputElement>(null);
   const [kind, setKind] = useState<Happening['kind']>('event');
   const [typed, setTyped] = useState('');
   const [problems, setProblems] = useState<readonly string[]>([]);
@@ -313,18 +313,6 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
   }
   return (
     <More title="from a file or a list">
-      <input
-        ref={file}
-        type="file"
-        hidden
-        accept=".ics,.ical,text/calendar"
-        aria-label="Calendar file"
-        onChange={(event) => {
-          const [chosen] = event.target.files ?? [];
-          event.target.value = '';
-          if (chosen) void read(chosen);
-        }}
-      />
       <Row label="as">
         <Select
           size="small"
@@ -337,13 +325,14 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
           onChange={setKind}
           style={{ width: 106 }}
         />
-        <Toggle
-          on={false}
+        <FileButton
           label="From a calendar file (.ics); a year from here on"
-          onClick={() => file.current?.click()}
+          field="Calendar file"
+          accept=".ics,.ical,text/calendar"
+          onFile={(chosen) => void read(chosen)}
         >
           from .ics …
-        </Toggle>
+        </FileButton>
       </Row>
       <Input.TextArea
         size="small"

@@ -64,7 +64,12 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
 
   return (
     <div className="chart-panel">
-      <DataGrid table={recipe.table} stray={strayCells(data)} onChange={setTable} />
+      <DataGrid
+        table={recipe.table}
+        stray={strayCells(data)}
+        onChange={setTable}
+        onProblem={(words) => bench.say(words)}
+      />
       <Kinds kind={recipe.kind} data={data} onChoose={(kind) => put('Kind of chart', { kind })} />
       <Notes notes={notes} />
       <p className="chart-shares">

@@ -1,5 +1,7 @@
 import { Input, Select } from 'antd';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import { readCells } from '../../core/formats/tables';
+import { columnWords, numbersAfter, tablesOn } from '../../core/makers/cloud/columns';
 import type { Weighted } from '../../core/makers/cloud/recipe';
 import { countWords } from '../../core/makers/cloud/words';
 import { bodyText } from '../../core/sheet/body';
@@ -16,12 +18,14 @@ import { Row, Toggle } from '../workbench/fields';
 const WAYS = {
   text: 'a text',
   box: 'a text box',
+  column: 'a column',
   class: 'a class',
 } as const;
 type Way = keyof typeof WAYS;
 const WAY_TELLS: Record<Way, string> = {
   text: 'Counts the words of a text that you paste',
   box: 'Counts the words of a box on this sheet',
+  column: 'Takes a column of a table: of one on this sheet, or one that you paste',
   class: 'Counts what all students of a class wrote in one box of a handout',
 };
 
@@ -48,6 +52,7 @@ export function CloudSources({ bench, group, onWords }: Props) {
       </Row>
       {way === 'text' && <FromText onTake={(text) => take(countWords([text]), 'this text')} />}
       {way === 'box' && <FromBox {...{ bench, group }} onTake={(text) => take(countWords([text]), 'this box')} />}
+      {way === 'column' && <FromColumn bench={bench} onTake={(words) => take(words, 'this column')} />}
       {way === 'class' && <FromClass onTake={(words) => take(words, 'what the class wrote')} />}
     </div>
   );
@@ -90,6 +95,95 @@ function FromBox({ bench, group, onTake }: { bench: Bench; group: GroupItem; onT
       onChange={(id: string) => onTake(bodyText(boxes.find((item) => item.id === id)!.body))}
       style={{ width: '100%' }}
     />
+  );
+}
+
+/** Weighed by no column, and the table that is no one's on the sheet. */
+const COUNTED = -1;
+const PASTED = '';
+
+function FromColumn({ bench, onTake }: { bench: Bench; onTake: (words: Weighted[]) => void }) {
+  const [tables] = useState(() => tablesOn(bench.sheet));
+  const [chosen, setChosen] = useState<string | null>(tables[0]?.id ?? null);
+  const [pasted, setPasted] = useState('');
+  const [column, setColumn] = useState(0);
+  const [weights, setWeights] = useState<number | null>(null);
+  const table = useMemo(() => {
+    if (chosen !== null) return tables.find(({ id }) => id === chosen) ?? null;
+    const [head, ...rows] = readCells(pasted);
+    return head && rows.length > 0 ? { id: '', name: '', head, rows } : null;
+  }, [chosen, pasted, tables]);
+  // A column of numbers that are no words is what weighs them, until another is chosen.
+  const numbers = table ? numbersAfter(table, column) : null;
+  const by = weights === null ? (numbers ?? COUNTED) : weights;
+  const names = (table?.head ?? []).map((name, i) => ({ value: i, label: name || `column ${i + 1}` }));
+  function take() {
+    const { words, left } = columnWords(table!, column, by === COUNTED ? null : by);
+    if (words.length > 0 && left > 0)
+      bench.say(
+        `${left === 1 ? 'One row is' : `${left} rows are`} left out: no number above 0 stands beside its words.`,
+      );
+    onTake(words);
+  }
+  return (
+    <>
+      {tables.length > 0 && (
+        <Select
+          size="small"
+          aria-label="Table with the words"
+          value={chosen ?? PASTED}
+          options={[
+            ...tables.map(({ id, name }) => ({ value: id, label: name })),
+            { value: PASTED, label: 'one that I paste' },
+          ]}
+          onChange={(id) => (setChosen(id === PASTED ? null : id), setColumn(0), setWeights(null))}
+          style={{ width: '100%' }}
+        />
+      )}
+      {chosen === null && (
+        <Input.TextArea
+          size="small"
+          aria-label="Pasted table"
+          placeholder="Paste cells from a spreadsheet, with what the columns are called in the first row."
+          value={pasted}
+          maxLength={200_000}
+          autoSize={{ minRows: 3, maxRows: 6 }}
+          onChange={(event) => setPasted(event.target.value)}
+        />
+      )}
+      {table && (
+        <>
+          <Row label="words">
+            <Select
+              size="small"
+              aria-label="Column of words"
+              value={Math.min(column, names.length - 1)}
+              options={names}
+              onChange={setColumn}
+              style={{ flex: 1, minWidth: 0 }}
+            />
+          </Row>
+          <Row label="as large as">
+            <Select
+              size="small"
+              aria-label="Column of weights"
+              value={by}
+              options={[
+                { value: COUNTED, label: 'how often each stands' },
+                ...names.filter(({ value }) => value !== column),
+              ]}
+              onChange={setWeights}
+              style={{ flex: 1, minWidth: 0 }}
+            />
+          </Row>
+          <div className="made-files">
+            <Toggle on={false} label="Takes this column in place of the words above" onClick={take}>
+              take these words
+            </Toggle>
+          </div>
+        </>
+      )}
+    </>
   );
 }
 

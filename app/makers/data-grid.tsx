@@ -1,8 +1,9 @@
 import { useRef } from 'react';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
-import { LONGEST_CELL, MOST_COLUMNS, MOST_ROWS, readCells } from '../../core/formats/tables';
+import { LONGEST_CELL, MOST_COLUMNS, MOST_ROWS, readCells, readTable } from '../../core/formats/tables';
 import type { DataTable } from '../../core/makers/chart/recipe';
 import { Toggle } from '../workbench/fields';
+import { FileButton } from '../workbench/file-button';
 
 /** A small table to type in: Tab goes on, Enter goes down, and what is pasted from a spreadsheet fills the cells from here on. */
 
@@ -11,9 +12,11 @@ type Props = {
   onChange: (name: string, table: DataTable, keep?: 'soon' | 'now') => void;
   /** Cells that hold no number in a column of numbers, as `row column`. */
   stray: ReadonlySet<string>;
+  /** Says what could not be taken in. */
+  onProblem: (words: string) => void;
 };
 
-export function DataGrid({ table, onChange, stray }: Props) {
+export function DataGrid({ table, onChange, stray, onProblem }: Props) {
   const grid = useRef<HTMLTableElement>(null);
   const { head, rows } = table;
   const all = [head, ...rows];
@@ -130,6 +133,7 @@ export function DataGrid({ table, onChange, stray }: Props) {
         )}
         <TableFile
           onCells={(cells) => onChange('Table from a file', { ...table, head: cells[0], rows: cells.slice(1) })}
+          onProblem={onProblem}
         />
       </div>
     </div>
@@ -140,27 +144,25 @@ export function DataGrid({ table, onChange, stray }: Props) {
 const LARGEST_FILE = 1_000_000;
 
 /** A table from a file of comma-separated or tab-separated cells. */
-function TableFile({ onCells }: { onCells: (cells: string[][]) => void }) {
-  const file = useRef<HTMLInputElement>(null);
+function TableFile({ onCells, onProblem }: { onCells: (cells: string[][]) => void; onProblem: Props['onProblem'] }) {
+  async function read(chosen: File) {
+    if (chosen.size > LARGEST_FILE)
+      return onProblem(`“${chosen.name}” is too large for a chart. Take a table of at most 1 MB.`);
+    const { cells, left } = readTable(await chosen.text());
+    if (cells.length === 0)
+      return onProblem(`“${chosen.name}” holds no cells. Save the table as CSV or TSV and try again.`);
+    onCells(cells);
+    if (left > 0)
+      onProblem(`A chart’s table holds ${MOST_ROWS} rows: the last ${left} of “${chosen.name}” are left out.`);
+  }
   return (
-    <>
-      <input
-        ref={file}
-        type="file"
-        hidden
-        accept=".csv,.tsv,.txt,text/csv,text/plain"
-        aria-label="File with a table"
-        onChange={async (event) => {
-          const [chosen] = event.target.files ?? [];
-          event.target.value = '';
-          if (!chosen || chosen.size > LARGEST_FILE) return;
-          const cells = readCells(await chosen.text());
-          if (cells.length > 0 && cells[0].length > 0) onCells(cells);
-        }}
-      />
-      <Toggle on={false} label="A table from a file: CSV or TSV, up to 1 MB" onClick={() => file.current?.click()}>
-        from file …
-      </Toggle>
-    </>
+    <FileButton
+      label="A table from a file: CSV or TSV, up to 1 MB"
+      field="File with a table"
+      accept=".csv,.tsv,.txt,text/csv,text/plain"
+      onFile={(chosen) => void read(chosen)}
+    >
+      from file …
+    </FileButton>
   );
 }

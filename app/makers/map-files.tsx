@@ -1,12 +1,11 @@
 import { Dropdown } from 'antd';
-import { useRef } from 'react';
 import { graphmlOf, indentedOf, opmlOf, readOutline } from '../../core/formats/outlines';
 import { OutlineProblem } from '../../core/makers/map/outline';
 import type { MapRecipe } from '../../core/makers/map/recipe';
 import { fileName } from '../../core/sheet/name';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
-import { Toggle } from '../workbench/fields';
+import { FileButton } from '../workbench/file-button';
 import { takeOut } from './files';
 
 /** A map from a file, and as one. */
@@ -26,7 +25,6 @@ export function InAndOut({
   onEdit: (name: string, recipe: MapRecipe) => void;
 }) {
   const title = useBench(bench, titleOf);
-  const file = useRef<HTMLInputElement>(null);
   const name = fileName(title, 'map');
   async function read(chosen: File) {
     if (chosen.size > LARGEST_FILE)
@@ -41,25 +39,14 @@ export function InAndOut({
   }
   return (
     <div className="made-files">
-      <input
-        ref={file}
-        type="file"
-        hidden
-        aria-label="File with an outline"
-        accept=".opml,.graphml,.xml,.txt,.md,text/plain"
-        onChange={(event) => {
-          const [chosen] = event.target.files ?? [];
-          event.target.value = '';
-          if (chosen) void read(chosen);
-        }}
-      />
-      <Toggle
-        on={false}
+      <FileButton
         label="Makes the map from a file: OPML, GraphML or an indented list"
-        onClick={() => file.current?.click()}
+        field="File with an outline"
+        accept=".opml,.graphml,.xml,.txt,.md,text/plain"
+        onFile={(chosen) => void read(chosen)}
       >
         from a file …
-      </Toggle>
+      </FileButton>
       <Dropdown
         trigger={['click']}
         menu={{

@@ -1,8 +1,9 @@
-import { useEffect, useState } from 'react';
-import type { PictureEntry } from '../supplies/pictures';
-import { loadIndex } from '../supplies/pictures';
+import { useState } from 'react';
+import { BringPicture } from '../supplies/bring';
+import type { PictureEntry } from '../supplies/picture-index';
+import { OWN, titleOf, usePictures } from '../supplies/picture-index';
 
-/** Choosing a shipped picture within a recipe: by a word, or from a group. */
+/** Choosing a picture within a recipe: by a word, from a group, or one's own. */
 
 type Props = {
   label: string;
@@ -15,15 +16,14 @@ type Props = {
 const SHOWN = 28;
 
 export function PicturePick({ label, chosen, groups, onChoose }: Props) {
-  const [index, setIndex] = useState<PictureEntry[]>([]);
+  const { entries: index, mayBring } = usePictures();
   const [wanted, setWanted] = useState('');
-  useEffect(() => void loadIndex().then(setIndex), []);
   const word = wanted.trim().toLowerCase();
   const found = index
     .filter((entry) =>
       word
         ? entry.name.toLowerCase().includes(word) || entry.tags.some((tag) => tag.startsWith(word))
-        : !groups || groups.includes(entry.group),
+        : !groups || entry.group === OWN || groups.includes(entry.group),
     )
     .slice(0, SHOWN);
   return (
@@ -43,7 +43,7 @@ export function PicturePick({ label, chosen, groups, onChoose }: Props) {
             className="picture"
             aria-label={entry.name}
             aria-pressed={entry.id === chosen}
-            title={`${entry.name} · ${entry.credit} (${entry.licence})`}
+            title={titleOf(entry)}
             onClick={() => onChoose(entry)}
           >
             <img src={`/art/pictures/${entry.id}.svg`} alt="" loading="lazy" draggable={false} />
@@ -51,6 +51,7 @@ export function PicturePick({ label, chosen, groups, onChoose }: Props) {
         ))}
         {found.length === 0 && index.length > 0 && <p className="quiet">Nothing is called that.</p>}
       </div>
+      {mayBring && <BringPicture onBrought={onChoose} />}
     </div>
   );
 }

@@ -1,9 +1,9 @@
 import { Select } from 'antd';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Thing } from '../../core/makers/practice/recipe';
 import { shuffled } from '../../core/makers/shuffle';
-import type { PictureEntry } from '../supplies/pictures';
-import { loadIndex } from '../supplies/pictures';
+import type { PictureEntry } from '../supplies/picture-index';
+import { usePictures } from '../supplies/picture-index';
 import { Toggle } from '../workbench/fields';
 import { PicturePick } from './picture-pick';
 
@@ -22,9 +22,8 @@ const MOST = 60;
 const asThing = ({ id, name }: PictureEntry): Thing => ({ picture: id, word: name, other: '' });
 
 export function ThingsField({ label, things, other, pictures, onChange }: Props) {
-  const [index, setIndex] = useState<PictureEntry[]>([]);
+  const { entries: index } = usePictures();
   const [picking, setPicking] = useState(false);
-  useEffect(() => void loadIndex().then(setIndex), []);
   const groups = [...new Set(index.map((entry) => entry.group))].filter((group) => group !== 'diagrams');
   const set = (i: number, values: Partial<Thing>) =>
     onChange(

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isOwn } from '../../core/drawing/picture';
 import { countAll, resultForStudent } from '../../core/lookfors/lookfor';
 import { givenOut } from '../../core/handout/copy';
 import { refusal } from '../../core/handout/touch';
@@ -7,6 +8,7 @@ import type { Sheet } from '../../core/sheet/schema';
 import { copyOfStudent, documentAccess, isOpen, markBegun } from '../../server/stores/copies';
 import type { DocumentAccess } from '../../server/stores/copies';
 import { changesSince, saveChanges } from '../../server/stores/documents';
+import { knownPictures } from '../../server/stores/pictures';
 import { missing, refuse, requirePerson } from '../who.server';
 import type { Route } from './+types/changes';
 
@@ -28,19 +30,14 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   return Response.json({ seq: missed.at(-1)?.seq ?? since.data, missed });
 }
 
-/** Pictures that a change brings in: they have to be among those that ship. */
-function unknownPicture(change: Change, known: (id: string) => boolean): string | null {
-  const inItem = (item: { kind: string; picture?: string; items?: unknown[] }): string | null => {
-    if (item.kind === 'picture') return known(item.picture!) ? null : item.picture!;
-    return (item.items as (typeof item)[] | undefined)?.map(inItem).find((id) => id !== null) ?? null;
-  };
+/** Pictures that a change brings in. */
+function picturesIn(change: Change): string[] {
+  const inItem = (item: { kind: string; picture?: string; items?: unknown[] }): string[] =>
+    item.kind === 'picture' ? [item.picture!] : ((item.items as (typeof item)[] | undefined)?.flatMap(inItem) ?? []);
   if (change.kind === 'insert') return inItem(change.item);
-  if (change.kind === 'set')
-    return typeof change.values.picture === 'string' && !known(change.values.picture) ? change.values.picture : null;
-  if (change.kind === 'page-insert') return change.page.items.map(inItem).find((id) => id !== null) ?? null;
-  return change.kind === 'all'
-    ? (change.changes.map((part) => unknownPicture(part, known)).find((id) => id !== null) ?? null)
-    : null;
+  if (change.kind === 'set') return typeof change.values.picture === 'string' ? [change.values.picture] : [];
+  if (change.kind === 'page-insert') return change.page.items.flatMap(inItem);
+  return change.kind === 'all' ? change.changes.flatMap(picturesIn) : [];
 }
 
 export async function action({ request, context, params }: Route.ActionArgs) {
@@ -61,9 +58,13 @@ export async function action({ request, context, params }: Route.ActionArgs) {
       400,
       `These changes could not be read (${read.error.issues[0].path.join('.')}: ${read.error.issues[0].message}). Reload the page and try again.`,
     );
+  // They have to be among those that ship, or that somebody of the school brought along.
+  const brought = read.data.changes.flatMap(picturesIn).filter(isOwn);
+  const known = await knownPictures(db, person.schoolId, brought);
+  const isThere = (id: string) => (isOwn(id) ? known.has(id) : shelf.resources.pictures(id) !== undefined);
   const guard = (sheet: Sheet, change: Change) => {
-    const picture = unknownPicture(change, (id) => shelf.resources.pictures(id) !== undefined);
-    if (picture) return `There is no picture called “${picture}”.`;
+    const picture = picturesIn(change).find((id) => !isThere(id));
+    if (picture !== undefined) return `There is no picture called “${picture}”.`;
     return access.kind === 'copy' ? refusal(sheet, change, access.supplies) : null;
   };
   const saved = await saveChanges(db, { documentId: params.documentId, authorId: person.id, ...read.data }, guard);

@@ -15,9 +15,9 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   if (number > 0) {
     const go = (await goesOf(db, copy.id)).find((g) => g.number === number);
     if (!go) throw missing();
-    return svgAnswer(request, shelf.svg(`go ${go.id}`, go.sheet));
+    return svgAnswer(request, await shelf.svg(db, `go ${go.id}`, go.sheet));
   }
   const document = await loadDocument(db, copy.documentId);
   if (!document) throw missing();
-  return svgAnswer(request, shelf.svg(`${document.id}:${document.seq}`, document.sheet));
+  return svgAnswer(request, await shelf.svg(db, `${document.id}:${document.seq}`, document.sheet));
 }

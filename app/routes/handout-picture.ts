@@ -6,7 +6,8 @@ import type { Route } from './+types/handout-picture';
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
-  const handout = await handoutOf(context.services.db, person.id, params.handoutId);
+  const { db, shelf } = context.services;
+  const handout = await handoutOf(db, person.id, params.handoutId);
   if (!handout) throw missing();
-  return svgAnswer(request, context.services.shelf.svg(`handout ${handout.id}`, givenOut(handout.sheet)));
+  return svgAnswer(request, await shelf.svg(db, `handout ${handout.id}`, givenOut(handout.sheet)));
 }

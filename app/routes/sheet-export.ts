@@ -1,7 +1,10 @@
 import { z } from 'zod';
+import { isOwn } from '../../core/drawing/picture';
 import { answered, givenOut } from '../../core/handout/copy';
 import { fileName } from '../../core/sheet/name';
+import { needsOf } from '../../core/text/needs';
 import { loadDocument } from '../../server/stores/documents';
+import { pictureFiles } from '../../server/stores/pictures';
 import { sheetOf } from '../../server/stores/sheets';
 import { missing, refuse, requireRole } from '../who.server';
 import type { Route } from './+types/sheet-export';
@@ -23,10 +26,11 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   if (!document) throw missing();
   const { as, side, page } = query.data;
   const sheet = side === 'key' ? answered(document.sheet) : givenOut(document.sheet);
+  const own = await pictureFiles(db, needsOf(sheet).pictures.filter(isOwn));
   const bytes =
     as === 'pdf'
-      ? await exporter.run({ kind: 'pdf', title: sheet.title, sheets: [sheet] }, request.signal)
-      : await exporter.run({ kind: 'png', sheet, page, dpi: 150 }, request.signal);
+      ? await exporter.run({ kind: 'pdf', title: sheet.title, sheets: [sheet], own }, request.signal)
+      : await exporter.run({ kind: 'png', sheet, page, dpi: 150, own }, request.signal);
   const name = `${fileName(sheet.title, 'sheet')}${side === 'key' ? ' (key)' : ''}.${as}`;
   return new Response(bytes as BodyInit, {
     headers: {

@@ -10,5 +10,5 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const sheet = await sheetOf(db, person.id, params.sheetId);
   const document = sheet && (await loadDocument(db, sheet.documentId));
   if (!document) throw missing();
-  return svgAnswer(request, shelf.svg(`${document.id}:${document.seq}`, document.sheet));
+  return svgAnswer(request, await shelf.svg(db, `${document.id}:${document.seq}`, document.sheet));
 }

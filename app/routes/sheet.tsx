@@ -20,6 +20,7 @@ import { useDrawing } from '../sheet/page-view';
 import { madeGroupOf } from '../makers/made';
 import { useMaking } from '../makers/use-making';
 import { pictureNow } from '../sheet/resources';
+import { bringTo } from '../supplies/bring-to';
 import { dropSupply, Drawer } from '../supplies/drawer';
 import { Bench, useBench } from '../workbench/bench';
 import type { Editing } from '../workbench/bench';
@@ -232,7 +233,9 @@ function Workbench({ loaded }: { loaded: Loaded }) {
             view={view}
             arrived={arrived}
             label={sheet.title}
-            onDropSupply={(data, at) => void dropSupply(bench, data, at)}
+            onDropSupply={(data, at, files) =>
+              void (files.length > 0 ? bringTo(bench, files, at) : dropSupply(bench, data, at))
+            }
           />
         </div>
       </SheetFrame>

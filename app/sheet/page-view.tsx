@@ -9,7 +9,7 @@ import type { FramedItem, Item, Page, Sheet } from '../../core/sheet/schema';
 import { isFramed, isWritten } from '../../core/sheet/schema';
 import { everyItem } from '../../core/sheet/tree';
 import type { Faces } from '../../core/text/faces';
-import { arrivals, facesNow, loadMissing, onArrival, pictureNow, prepare } from './resources';
+import { arrivals, facesNow, imageUrl, loadMissing, onArrival, pictureNow, prepare } from './resources';
 
 /** Draws a page from the display list: the same outlines as on paper. Each item is drawn anew only when it changes. */
 
@@ -47,7 +47,7 @@ type ItemProps = {
 
 const ItemView = memo(function ItemView({ item, roles, faces, prompts, arrived, page, ends, dim }: ItemProps) {
   const html = useMemo(() => {
-    const options = { prefix: item.id, marked: false };
+    const options = { prefix: item.id, marked: false, imageUrl };
     if (item.kind === 'line' && !item.hidden) {
       const [x1, y1, x2, y2] = ends.split(' ').map(Number);
       return svgMarkup(

@@ -69,6 +69,9 @@ export const loadPicture = (id: string) =>
     tell();
   });
 
+/** Where the pixels of own pictures are. */
+export const imageUrl = (asset: string) => `/art/pictures/${asset}`;
+
 /** A picture if it is here; asks for it if not. */
 export function pictureNow(id: string): DrawnPicture | undefined {
   const known = pictures.get(id);

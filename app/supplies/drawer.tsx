@@ -11,7 +11,8 @@ import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
 import { addLabelAt, addLine, addPicture, addShape, addText, addWordBank } from '../workbench/commands';
 import { placeFor } from '../workbench/steps';
-import { loadIndex, Pictures } from './pictures';
+import { loadIndex } from './picture-index';
+import { Pictures } from './pictures';
 import { Shapes } from './shapes';
 import './drawer.css';
 

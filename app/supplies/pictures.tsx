@@ -1,32 +1,18 @@
 import MiniSearch from 'minisearch';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Bench } from '../workbench/bench';
 import { addPicture } from '../workbench/commands';
+import { BringPicture } from './bring';
+import type { PictureEntry } from './picture-index';
+import { OWN, putPictureAway, titleOf, usePictures } from './picture-index';
 import { Ways } from './ways';
 
-/** The shipped pictures, by group or by a word. */
-
-export type PictureEntry = {
-  id: string;
-  name: string;
-  tags: string[];
-  group: string;
-  width: number;
-  height: number;
-  credit: string;
-  licence: string;
-  parts: string[];
-};
-
-let loadedIndex: Promise<PictureEntry[]> | undefined;
-export const loadIndex = () =>
-  (loadedIndex ??= fetch('/art/pictures/index.json').then((answer) => answer.json() as Promise<PictureEntry[]>));
+/** Pictures to put on the sheet, by group or by a word: the shipped ones and those brought along. */
 
 export function Pictures({ bench }: { bench: Bench }) {
-  const [index, setIndex] = useState<PictureEntry[]>([]);
+  const { entries: index, mayBring } = usePictures();
   const [wanted, setWanted] = useState('');
   const [group, setGroup] = useState('diagrams');
-  useEffect(() => void loadIndex().then(setIndex), []);
   const search = useMemo(() => {
     const mini = new MiniSearch<PictureEntry>({
       fields: ['name', 'tags', 'group'],
@@ -35,7 +21,10 @@ export function Pictures({ bench }: { bench: Bench }) {
     mini.addAll(index);
     return mini;
   }, [index]);
-  const groups = useMemo(() => [...new Set(index.map((entry) => entry.group))], [index]);
+  const groups = useMemo(
+    () => [...new Set([...(mayBring ? [OWN] : []), ...index.map((entry) => entry.group)])],
+    [index, mayBring],
+  );
   const byId = useMemo(() => new Map(index.map((entry) => [entry.id, entry])), [index]);
   const found = wanted.trim()
     ? search
@@ -54,22 +43,40 @@ export function Pictures({ bench }: { bench: Bench }) {
         onGroup={(id) => id && setGroup(id)}
       />
       <div className="pictures-found" aria-live="polite">
-        {found.length === 0 && index.length > 0 && (
+        {group === OWN && !wanted.trim() && (
+          <div className="bring-line">
+            <BringPicture onBrought={(entry) => addPicture(bench, entry)} onProblem={(words) => bench.say(words)} />
+            <span className="quiet">A PNG or JPEG file. It can be dropped or pasted on the sheet as well.</span>
+          </div>
+        )}
+        {found.length === 0 && index.length > 0 && wanted.trim() && (
           <p className="quiet">Nothing is called “{wanted}”. Try a simpler word: “bird” rather than “oystercatcher”.</p>
         )}
         {found.map((entry) => (
-          <button
-            key={entry.id}
-            type="button"
-            className="picture"
-            title={`${entry.name} · ${entry.credit} (${entry.licence})`}
-            aria-label={entry.name}
-            draggable
-            onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:picture ${entry.id}`)}
-            onClick={() => addPicture(bench, entry)}
-          >
-            <img src={`/art/pictures/${entry.id}.svg`} alt="" loading="lazy" draggable={false} />
-          </button>
+          <span key={entry.id} className="picture-place">
+            <button
+              type="button"
+              className="picture"
+              title={titleOf(entry)}
+              aria-label={entry.name}
+              draggable
+              onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:picture ${entry.id}`)}
+              onClick={() => addPicture(bench, entry)}
+            >
+              <img src={`/art/pictures/${entry.id}.svg`} alt="" loading="lazy" draggable={false} />
+            </button>
+            {entry.group === OWN && (
+              <button
+                type="button"
+                className="picture-away"
+                aria-label={`Puts “${entry.name}” away; sheets that show it keep it`}
+                title={`Puts “${entry.name}” away; sheets that show it keep it`}
+                onClick={() => void putPictureAway(entry.id).then((problem) => problem && bench.say(problem))}
+              >
+                ✕
+              </button>
+            )}
+          </span>
         ))}
       </div>
     </div>

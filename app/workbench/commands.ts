@@ -1,3 +1,4 @@
+import { isOwn } from '../../core/drawing/picture';
 import { frameMatrix, parentMatrix } from '../../core/geometry/frame';
 import { boxOf } from '../../core/geometry/hit';
 import type { Point } from '../../core/geometry/matrix';
@@ -63,7 +64,7 @@ export function addPicture(
   at?: Point,
 ): void {
   const room = Math.min(bench.page.width, bench.page.height);
-  const longest = given.id.startsWith('diagram/') ? room * 0.62 : room * 0.2;
+  const longest = room * (given.id.startsWith('diagram/') ? 0.62 : isOwn(given.id) ? 0.42 : 0.2);
   const scale = longest / Math.max(given.width, given.height);
   const [width, height] = [given.width * scale, given.height * scale];
   add(bench, 'Add picture', [

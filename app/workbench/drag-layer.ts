@@ -3,7 +3,7 @@ import { svgMarkup } from '../../core/drawing/svg';
 import type { Point } from '../../core/geometry/matrix';
 import type { Item, LineItem, Page } from '../../core/sheet/schema';
 import { everyItem, idsWithin } from '../../core/sheet/tree';
-import { pictureNow } from '../sheet/resources';
+import { imageUrl, pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { moveChange } from './arrange';
 
@@ -88,7 +88,7 @@ export class DragLayer {
     this.lineLayer!.innerHTML = this.lines
       .map((item) => {
         const node = drawItem(next.get(item.id) ?? item, drawing);
-        return node ? svgMarkup([node], bench.faces!, { prefix: `lifted-${item.id}` }) : '';
+        return node ? svgMarkup([node], bench.faces!, { prefix: `lifted-${item.id}`, imageUrl }) : '';
       })
       .join('');
   }

@@ -8,6 +8,7 @@ import { addBeside, chosenNode } from '../makers/map-commands';
 import { groupChosen, nudge, remove, reorder, stretch, turnBy, ungroupChosen } from './arrange';
 import type { Bench } from './bench';
 import { pasteTable } from '../makers/table-commands';
+import { bringTo } from '../supplies/bring-to';
 import { clipOf, duplicate, pasteBody, pasteClip } from './clipboard';
 import { setValues } from './commands';
 import { copyLook, giveLook } from './looks';
@@ -294,7 +295,10 @@ export function useKeys(
       if (isField(event.target) || !inStage() || !event.clipboardData || bench.past) return;
       const words = event.clipboardData.getData('text/plain');
       if (pasteClip(bench, words, parseItems) || pasteTable(bench, words)) return event.preventDefault();
+      const files = [...event.clipboardData.files];
       const body = bodyFrom(event.clipboardData);
+      // Words copied together with their picture, as from a word processor, are words.
+      if (!body && files.length > 0) return (event.preventDefault(), void bringTo(bench, files));
       if (!body) return;
       event.preventDefault();
       pasteBody(bench, body);

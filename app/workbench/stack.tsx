@@ -7,7 +7,7 @@ import type { Item, Page, Sheet } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
 import { isEmpty } from '../../core/sheet/body';
 import type { Faces } from '../../core/text/faces';
-import { pictureNow } from '../sheet/resources';
+import { imageUrl, pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { putBefore } from './arrange';
 import { useBench } from './bench';
@@ -37,7 +37,7 @@ const Face = memo(function Face({ item, page, roles, faces }: FaceProps) {
     const side = Math.max(box.width, box.height, 12) + 6;
     return (
       node && {
-        html: svgMarkup([node], faces, { prefix: `s${item.id}` }),
+        html: svgMarkup([node], faces, { prefix: `s${item.id}`, imageUrl }),
         view: `${box.x + box.width / 2 - side / 2} ${box.y + box.height / 2 - side / 2} ${side} ${side}`,
       }
     );

@@ -56,7 +56,7 @@ type Props = {
   view: View;
   arrived: number;
   label: string;
-  onDropSupply?: (data: string, at: Point) => void;
+  onDropSupply?: (data: string, at: Point, files: readonly File[]) => void;
 };
 
 export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
@@ -328,7 +328,7 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
       onDragOver={(event) => onDropSupply && event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
-        onDropSupply?.(event.dataTransfer.getData('text/plain'), ground.pointOf(event));
+        onDropSupply?.(event.dataTransfer.getData('text/plain'), ground.pointOf(event), [...event.dataTransfer.files]);
       }}
     >
       {faces ? (

@@ -1,5 +1,5 @@
 import type { DrawnPicture } from '../drawing/picture';
-import { pictureNodes } from '../drawing/item';
+import { pictureNodes } from '../drawing/picture-nodes';
 import { Sampler } from '../drawing/sampler';
 import { seeded } from '../random';
 import type { Lab } from './space';

@@ -132,7 +132,7 @@ describe('SVG', () => {
   test('is as large as the page', () =>
     expect(svg([])).toContain('width="792pt" height="612pt" viewBox="0 0 792 612"'));
   test('escapes the address of an image', () => {
-    const out = svgMarkup([{ kind: 'image', asset: 'x', x: 0, y: 0, width: 1, height: 1 }], faces, {
+    const out = svgMarkup([{ kind: 'image', small: '', asset: 'x', x: 0, y: 0, width: 1, height: 1 }], faces, {
       imageUrl: () => 'a"b&c',
     });
     expect(out).toContain('href="a&#34;b&#38;c"');

@@ -1,6 +1,4 @@
 import { getStroke } from 'perfect-freehand';
-import type { Rgb } from '../colour/rgb';
-import { hexOf, rgbOf } from '../colour/rgb';
 import { frameMatrix, localBox } from '../geometry/frame';
 import { lineEnds, wayOfLine } from '../geometry/line';
 import type { Point } from '../geometry/matrix';
@@ -18,7 +16,6 @@ import type {
   Outline,
   Page,
   Paint,
-  PictureItem,
   Plate,
   Shadow,
   Sheet,
@@ -35,7 +32,8 @@ import { warpOf, wordsBox } from '../text/lettering';
 import { roleOfItem } from '../text/style';
 import type { DisplayNode, DrawnPage, DrawnPaint, DrawnShadow, DrawnStroke } from './list';
 import { ink } from './list';
-import type { DrawnPicture, Pictures } from './picture';
+import type { Pictures } from './picture';
+import { drawPicture } from './picture-nodes';
 
 /** From the document to the display list. */
 
@@ -219,69 +217,6 @@ function drawShape(item: ShapeItem, drawing: Drawing): DisplayNode[] {
   return isEmpty(item.body) ? [outlined] : [outlined, ...layoutNodes(wordsOf(item, drawing))];
 }
 
-/** A picture's paths in its own coordinates. */
-export const pictureNodes = (picture: DrawnPicture, soften = 0): DisplayNode[] =>
-  picture.paths.map(({ d, fill, stroke, width, opacity, rule, cap }) => ({
-    kind: 'path',
-    d,
-    ...(fill && { fill: ink(softened(fill, soften), opacity) }),
-    ...(stroke && {
-      stroke: { paint: ink(softened(stroke, soften), opacity), width, cap: cap ?? 'butt', join: 'round' as const },
-    }),
-    ...(rule && { rule }),
-  }));
-
-/** Every shape white with a dark edge, so that it can be coloured in; lines stay lines. `unit` is a point in the picture. */
-const outlineNodes = (picture: DrawnPicture, unit: number): DisplayNode[] =>
-  picture.paths.map(({ d, fill, stroke, width, rule, cap }) => ({
-    kind: 'path',
-    d,
-    ...(fill && { fill: ink('#ffffff') }),
-    stroke: {
-      paint: ink('#2a2820'),
-      width: fill || !stroke ? unit * 1.2 : Math.max(unit * 1.2, width * 0.5),
-      cap: cap ?? 'butt',
-      join: 'round' as const,
-    },
-    ...(rule && { rule }),
-  }));
-
-function drawPicture(item: PictureItem, drawing: Drawing): DisplayNode[] {
-  const picture = drawing.pictures(item.picture);
-  // Still on its way, or not shipped any more: its place stays visible.
-  if (!picture)
-    return [
-      {
-        kind: 'path',
-        d: roundedBox(item.width, item.height, 4),
-        stroke: { paint: ink('#b9b29c'), width: 1, dash: [4, 3], cap: 'butt', join: 'round' },
-      },
-    ];
-  const drawn: DisplayNode = {
-    kind: 'group',
-    matrix: [item.width / picture.width, 0, 0, item.height / picture.height, 0, 0],
-    children:
-      item.form === 'outline'
-        ? outlineNodes(picture, picture.width / Math.max(0.01, item.width))
-        : pictureNodes(picture, item.soften),
-  };
-  if (item.reflection === 0) return [drawn];
-  const { width, height, reflection } = item;
-  return [
-    {
-      kind: 'group',
-      matrix: [1, 0, 0, -1, 0, 2 * height],
-      children: [drawn],
-      fade: { from: height, to: height * (1 - reflection), alpha: 0.5, box: { x: 0, y: 0, width, height } },
-    },
-    drawn,
-  ];
-}
-
-/** A colour washed out towards white. */
-export const softened = (hex: string, by: number): string =>
-  by === 0 ? hex : hexOf(rgbOf(hex).map((value) => value + (255 - value) * by) as unknown as Rgb);
-
 /** The outline of a pen stroke at the size of its frame; its weight stays as it is. */
 export function inkPath({ points, width, height, weight }: InkItem): string {
   const list: [number, number, number][] = [];
@@ -365,7 +300,7 @@ export function drawLine(item: LineItem, from: Point, to: Point): DisplayNode[] 
 const KINDS: { [K in Item['kind']]: (item: Extract<Item, { kind: K }>, drawing: Drawing) => DisplayNode[] } = {
   text: drawText,
   shape: drawShape,
-  picture: drawPicture,
+  picture: (item, drawing) => drawPicture(item, drawing.pictures),
   ink: drawInk,
   line(item, drawing) {
     const { from, to } = lineEnds(drawing.page, item, drawing.pictures);

@@ -1,4 +1,5 @@
 import type { Box, Matrix } from '../geometry/matrix';
+import type { Mosaic } from '../raster/mosaic';
 
 /**
  * The display list: what a page looks like, with everything resolved. Points, y down. Editor, thumbnails, PNG and PDF are
@@ -41,7 +42,18 @@ export type GlyphsNode = {
   /** Drawn behind the fill, so that it shows only outside of it: `width` is what shows. */
   stroke?: DrawnStroke;
 };
-export type ImageNode = { kind: 'image'; asset: string; x: number; y: number; width: number; height: number };
+export type ImageNode = {
+  kind: 'image';
+  asset: string;
+  /** A small form of it as data URL, for where the asset can't be fetched. */
+  small: string;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  /** Its colours, for what asks after them without drawing. */
+  mosaic?: Mosaic;
+};
 export type DrawnShadow = {
   dx: number;
   dy: number;
@@ -68,6 +80,15 @@ export type DisplayNode = PathNode | GlyphsNode | ImageNode | GroupNode;
 export type DrawnPage = { width: number; height: number; nodes: DisplayNode[] };
 
 export const ink = (hex: string, alpha = 1): DrawnPaint => ({ kind: 'solid', hex, alpha });
+
+/** All files of pixels a list draws with. */
+export function assetsOf(nodes: readonly DisplayNode[], found = new Set<string>()): Set<string> {
+  for (const node of nodes) {
+    if (node.kind === 'image') found.add(node.asset);
+    else if (node.kind === 'group') assetsOf(node.children, found);
+  }
+  return found;
+}
 
 /** All font files a list draws with. */
 export function filesOf(nodes: readonly DisplayNode[], found = new Set<string>()): Set<string> {

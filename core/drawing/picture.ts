@@ -1,3 +1,5 @@
+import type { Mosaic } from '../raster/mosaic';
+
 /** A shipped picture, taken apart into paths when it was built: so it can be recoloured, and drawn alike everywhere. */
 export type PicturePath = {
   d: string;
@@ -12,6 +14,21 @@ export type PicturePath = {
 /** A named part of a diagram: the point that a leader line ends at, and how near counts as on it. */
 export type PictureTarget = { name: string; x: number; y: number; reach: number };
 
+/** One of a picture's files of pixels: its name, and a small form as data URL for where nothing can be fetched. */
+export type RasterFile = { asset: string; small: string };
+
+/** What an own picture has instead of the paths that a shipped one is drawn with: its paths are only its outline. */
+export type Raster = {
+  whole: RasterFile;
+  /** As a drawing in lines, on clear ground. */
+  lines: RasterFile;
+  /** Whether one sees through it somewhere. */
+  clear: boolean;
+  /** Whether its outline is another one than its frame. */
+  outlined: boolean;
+  mosaic: Mosaic;
+};
+
 export type DrawnPicture = {
   id: string;
   name: string;
@@ -21,7 +38,12 @@ export type DrawnPicture = {
   targets: PictureTarget[];
   licence: string;
   credit: string;
+  /** For own pictures: pixels instead of paths. */
+  raster?: Raster;
 };
+
+/** Own pictures are told from shipped ones by their names. */
+export const isOwn = (id: string): boolean => id.startsWith('own/');
 
 /** Looks a picture up; undefined while it is not loaded, or when there is none of that name. */
 export type Pictures = (id: string) => DrawnPicture | undefined;

@@ -6,6 +6,8 @@ import { mapped } from '../geometry/box';
 import type { Box, Matrix, Point } from '../geometry/matrix';
 import { IDENTITY, inverse, multiply, transform } from '../geometry/matrix';
 import type { Faces } from '../text/faces';
+import type { Mosaic } from '../raster/mosaic';
+import { colourAt } from '../raster/mosaic';
 import type { DisplayNode, DrawnPaint, GlyphsNode } from './list';
 
 /**
@@ -26,11 +28,27 @@ type Layer = {
   /** From the page to the path's own coordinates. */
   back: Matrix;
   shape: Rings;
-  fill: DrawnPaint | null;
+  fill: Fill | null;
   stroke: { paint: DrawnPaint; width: number } | null;
   evenOdd: boolean;
   alpha: number;
 };
+
+/** What colour lies at a point of the layer's own coordinates. */
+type Fill = (local: Point) => { rgb: Rgb; alpha: number };
+const CLEAR = { rgb: [0, 0, 0] as Rgb, alpha: 0 };
+
+const painted =
+  (paint: DrawnPaint): Fill =>
+  (local) =>
+    paintAt(paint, local);
+
+const tiled =
+  ({ x, y, width, height }: Box, mosaic: Mosaic): Fill =>
+  (local) => {
+    const hex = colourAt(mosaic, (local.x - x) / width, (local.y - y) / height);
+    return hex === null ? CLEAR : { rgb: rgbOf(hex), alpha: 1 };
+  };
 
 /** A paint's colour and opacity at a point of its own coordinates. */
 export function paintAt(paint: DrawnPaint, { x, y }: Point): { rgb: Rgb; alpha: number } {
@@ -77,8 +95,27 @@ export class Sampler {
         const share = (node.opacity ?? 1) * (node.fade ? node.fade.alpha / 2 : 1);
         this.walk(node.children, inner, alpha * share, node.id ?? item);
       } else if (node.kind === 'path')
-        this.add(item, matrix, node.d, node.fill ?? null, node.stroke ?? null, node.rule === 'evenodd', alpha);
-      else if (node.kind === 'glyphs') {
+        this.add(
+          item,
+          matrix,
+          node.d,
+          node.fill ? painted(node.fill) : null,
+          node.stroke ?? null,
+          node.rule === 'evenodd',
+          alpha,
+        );
+      else if (node.kind === 'image' && node.mosaic) {
+        const { x, y, width, height } = node;
+        this.add(
+          item,
+          matrix,
+          `M${x} ${y}h${width}v${height}h${-width}Z`,
+          tiled(node, node.mosaic),
+          null,
+          false,
+          alpha,
+        );
+      } else if (node.kind === 'glyphs') {
         if (item !== null && !this.below.has(item)) this.below.set(item, this.layers.length);
         if (this.faces) this.letters(node, matrix, alpha, item);
       }
@@ -91,7 +128,7 @@ export class Sampler {
         x: x + glyph.x,
         y: y + glyph.y,
       });
-      if (d) this.add(item, matrix, d, fill, null, false, alpha);
+      if (d) this.add(item, matrix, d, painted(fill), null, false, alpha);
     }
   }
 
@@ -99,7 +136,7 @@ export class Sampler {
     item: string | null,
     matrix: Matrix,
     d: string,
-    fill: DrawnPaint | null,
+    fill: Fill | null,
     stroke: { paint: DrawnPaint; width: number } | null,
     evenOdd: boolean,
     alpha: number,
@@ -120,8 +157,8 @@ export class Sampler {
     let left = 1;
     let rgb: Rgb = [0, 0, 0];
     const items: string[] = [];
-    const lay = (paint: DrawnPaint, local: Point, layer: Layer) => {
-      const { rgb: own, alpha } = paintAt(paint, local);
+    const lay = (fill: Fill, local: Point, layer: Layer) => {
+      const { rgb: own, alpha } = fill(local);
       const share = left * alpha * layer.alpha;
       if (share <= 0) return;
       rgb = rgb.map((value, i) => value + own[i] * share) as unknown as Rgb;
@@ -135,7 +172,7 @@ export class Sampler {
       if (point.x < box.x || point.y < box.y || point.x > box.x + box.width || point.y > box.y + box.height) continue;
       const local = transform(layer.back, point);
       if (layer.stroke && layer.stroke.width >= thin && edgeDistance(layer.shape, local) <= layer.stroke.width / 2)
-        lay(layer.stroke.paint, local, layer);
+        lay(painted(layer.stroke.paint), local, layer);
       if (layer.fill && left > 0.004 && covers(layer.shape, local, layer.evenOdd)) lay(layer.fill, local, layer);
     }
     rgb = rgb.map((value, i) => value + this.paper[i] * left) as unknown as Rgb;

@@ -12,8 +12,8 @@ const matrixOf = (m: Matrix) => `matrix(${m.map((n) => `${Math.round(n * 1e5) / 
 export type SvgOptions = {
   /** Put before every id, so that several pictures can stand in one document. */
   prefix?: string;
-  /** Where an image's bytes are, as a URL or data URL. */
-  imageUrl?: (asset: string) => string;
+  /** Where an image's bytes are, as a URL or data URL; else its small form is put in. */
+  imageUrl?: (asset: string) => string | undefined;
   /** Marks each item's group with data-item, for the editor. */
   marked?: boolean;
 };
@@ -93,7 +93,7 @@ class Emitter {
       case 'glyphs':
         return this.glyphs(node);
       case 'image': {
-        const url = this.options.imageUrl?.(node.asset) ?? '';
+        const url = this.options.imageUrl?.(node.asset) ?? node.small;
         return `<image href="${escape(url)}" x="${f(node.x)}" y="${f(node.y)}" width="${f(node.width)}" height="${f(node.height)}" preserveAspectRatio="none"/>`;
       }
       case 'group': {

@@ -13,15 +13,21 @@ const tidy = (cell: unknown) =>
     .trim()
     .slice(0, LONGEST_CELL);
 
-/** The cells of a text, all rows of the same length; empty rows and columns at the end are left out. */
-export function readCells(text: string): string[][] {
+/**
+ * The cells of a text, all rows of the same length; empty rows, and columns that are empty at the end, are left out.
+ * `left` tells how many rows there were beyond those that fit.
+ */
+export function readTable(text: string): { cells: string[][]; left: number } {
   // A tab tells a spreadsheet, whatever else is in the cells.
   const delimiter = text.includes('\t') ? '\t' : text.includes(';') ? ';' : '';
   const { data } = Papa.parse<unknown[]>(text.replace(/^\uFEFF/, ''), { delimiter, skipEmptyLines: 'greedy' });
   const rows = data.slice(0, MOST_ROWS + 1).map((row) => row.slice(0, MOST_COLUMNS).map(tidy));
   const wide = Math.max(0, ...rows.map((row) => row.findLastIndex(Boolean) + 1));
-  return rows.map((row) => Array.from({ length: wide }, (_, i) => row[i] ?? ''));
+  const cells = wide === 0 ? [] : rows.map((row) => Array.from({ length: wide }, (_, i) => row[i] ?? ''));
+  return { cells, left: Math.max(0, data.length - MOST_ROWS - 1) };
 }
+
+export const readCells = (text: string): string[][] => readTable(text).cells;
 
 export const writtenCells = (rows: readonly (readonly string[])[]): string =>
   Papa.unparse(rows as string[][], { delimiter: '\t', newline: '\n' });

@@ -31,3 +31,12 @@ export function itemName(item: Item): string {
 /** A title as the name of a file, or what stands in for one that holds no letter. */
 export const fileName = (title: string, otherwise: string): string =>
   title.replace(/[^\p{L}\p{N} _-]/gu, '').trim() || otherwise;
+
+/** What a thing is called after the file that it came from: without folder and ending, with spaces. */
+export const nameFromFile = (file: string, otherwise: string): string =>
+  file
+    .replace(/^.*[\\/]/, '')
+    .replace(/\.[a-z0-9]{1,5}$/i, '')
+    .replace(/[_\s]+/g, ' ')
+    .trim()
+    .slice(0, 80) || otherwise;

@@ -1,13 +1,20 @@
 import { inflateSync } from 'node:zlib';
 import { beforeAll, describe, expect, test } from 'vitest';
+import sharp from 'sharp';
 import { drawPage } from '../../core/drawing/item';
+import { pageSvg } from '../../core/drawing/svg';
 import type { DisplayNode } from '../../core/drawing/list';
 import { ink } from '../../core/drawing/list';
-import { page, plain, sheet, text } from '../../core/sheet/make';
+import { page, picture, plain, sheet, text } from '../../core/sheet/make';
 import type { TextItem } from '../../core/sheet/schema';
+import { discFile, ownPicture } from '../../tests/support/own';
+import type { Queries, Row } from '../database/connection';
+import { readIn } from '../pictures/read-in';
 import { fontBytes, openFaces, openPictures, Shelf } from '../shelf';
 import type { Resources } from '../shelf';
 import { pdfOf } from './pdf';
+import { pngOf } from './png';
+import { embedding, pdfResources, withOwn } from './resources';
 
 let resources: Resources;
 beforeAll(async () => {
@@ -107,9 +114,17 @@ describe('a PDF', () => {
   });
 
   test('leaves out an image that is not there', async () => {
-    expect(await nodesPdf([{ kind: 'image', asset: 'gone', x: 0, y: 0, width: 10, height: 10 }])).not.toContain(' Do');
+    expect(
+      await nodesPdf([{ kind: 'image', small: '', asset: 'gone', x: 0, y: 0, width: 10, height: 10 }]),
+    ).not.toContain(' Do');
   });
 });
+
+const noDatabase: Queries = {
+  query: () => {
+    throw new Error('no own picture, no question');
+  },
+};
 
 describe('the shelf', () => {
   test('finds pictures by name only, never by path', () => {
@@ -117,11 +132,60 @@ describe('the shelf', () => {
     for (const id of ['../../package', 'diagram/../heron', 'flat/none', '', '/etc/passwd'])
       expect(resources.pictures(id)).toBeUndefined();
   });
-  test('draws a page once for each state that it is asked for', () => {
+  test('draws a page once for each state that it is asked for', async () => {
     const shelf = new Shelf(resources);
     const made = sheet({ title: 't', pages: [page({ id: 'p', items: [text({ id: 'a', body: plain('one') })] })] });
-    const first = shelf.svg('doc:1', made);
-    expect(shelf.svg('doc:1', sheet({ title: 'other' }))).toBe(first);
-    expect(shelf.svg('doc:2', sheet({ title: 'other' }))).not.toBe(first);
+    const first = await shelf.svg(noDatabase, 'doc:1', made);
+    expect(await shelf.svg(noDatabase, 'doc:1', sheet({ title: 'other' }))).toBe(first);
+    expect(await shelf.svg(noDatabase, 'doc:2', sheet({ title: 'other' }))).not.toBe(first);
+  });
+  test('asks for own pictures only where there are some, and for each once', async () => {
+    const shelf = new Shelf(resources);
+    const asked: unknown[] = [];
+    const db: Queries = {
+      query: async <T extends Row>(_: string, given: unknown[] = []) => {
+        asked.push(given[0]);
+        return [{ drawn: ownPicture('own/a') }] as unknown as T[];
+      },
+    };
+    const pictures = await shelf.pictures(db, ['own/a', 'own/b', 'diagram/heron']);
+    expect(pictures('own/a')!.raster!.whole.asset).toBe('own/a.jpg');
+    expect(pictures('own/b')).toBeUndefined();
+    expect(pictures('diagram/heron')!.name).toBeTruthy();
+    await shelf.pictures(db, ['own/a', 'diagram/heron']);
+    expect(asked).toEqual([['own/a', 'own/b']]);
+  });
+});
+
+describe('own pictures on paper', () => {
+  test('are in the PDF once however often they are shown, and in the PNG with their pixels', async () => {
+    const { drawn, image, lines } = await readIn(await discFile.plain(), 'disc', 's');
+    const { whole, lines: drawing } = drawn.raster!;
+    const own = {
+      drawn: [drawn],
+      files: new Map([
+        [whole.asset, image],
+        [drawing.asset, lines],
+      ]),
+    };
+    const shown = (id: string, x: number, form: 'colour' | 'outline' = 'colour') =>
+      picture({ id, picture: drawn.id, x, y: 0, width: 150, height: 100, form });
+    const items = [shown('a', 0), shown('b', 150), shown('c', 300, 'outline')];
+    const made = sheet({ title: 't', pages: [page({ id: 'p', width: 450, height: 100, items })] });
+    const { faces, pictures } = resources;
+    const list = drawPage(made, made.pages[0], { faces, pictures: withOwn(pictures, own) });
+
+    const pdf = (await pdfOf([list], 't', pdfResources(faces, own))).toString('latin1');
+    expect(pdf.match(/\/Filter \/DCTDecode/g)).toHaveLength(1);
+
+    const png = await pngOf(pageSvg(list, faces, embedding(own)), 450);
+    const { data, info } = await sharp(png).raw().toBuffer({ resolveWithObject: true });
+    const at = (x: number, y: number) => [...data.subarray((y * info.width + x) * info.channels).subarray(0, 3)];
+    const near = (got: number[], wanted: number[]) =>
+      got.forEach((value, i) => expect(Math.abs(value - wanted[i])).toBeLessThan(8));
+    near(at(75, 50), [0xb2, 0x50, 0x1c]);
+    near(at(225, 50), [0xb2, 0x50, 0x1c]);
+    near(at(5, 5), [0xd5, 0xe3, 0xee]);
+    near(at(375, 50), [255, 255, 255]);
   });
 });

@@ -41,6 +41,7 @@ type Pdf = Omit<InstanceType<typeof PDFDocument>, 'page' | 'ref' | 'addContent'>
   _ctm: number[];
   page: PdfPage;
   addContent(content: string): void;
+  openImage(bytes: Buffer): unknown;
   ref(data: Record<string, unknown>): Ref;
 };
 
@@ -56,6 +57,7 @@ const hex = (value: number) => value.toString(16).padStart(4, '0');
 
 class Writer {
   private groups = 0;
+  private images = new Map<string, unknown>();
   constructor(
     private pdf: Pdf,
     private resources: PdfResources,
@@ -214,6 +216,17 @@ class Writer {
     this.pdf.image(this.shadows.get(node) as Buffer, x, y, { width, height });
   }
 
+  /** A picture opened once, however often it is shown: the file holds it once then. */
+  private image(asset: string): unknown {
+    let open = this.images.get(asset);
+    if (open === undefined) {
+      const bytes = this.resources.image(asset);
+      open = bytes ? this.pdf.openImage(Buffer.from(bytes)) : null;
+      this.images.set(asset, open);
+    }
+    return open;
+  }
+
   nodes(nodes: readonly DisplayNode[]) {
     for (const node of nodes) {
       switch (node.kind) {
@@ -224,8 +237,8 @@ class Writer {
           this.glyphs(node);
           break;
         case 'image': {
-          const bytes = this.resources.image(node.asset);
-          if (bytes) this.pdf.image(bytes as Buffer, node.x, node.y, { width: node.width, height: node.height });
+          const image = this.image(node.asset);
+          if (image) this.pdf.image(image as Buffer, node.x, node.y, { width: node.width, height: node.height });
           break;
         }
         case 'group':

@@ -1,6 +1,7 @@
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import type { GroupNode } from '../../core/drawing/list';
+import type { SvgOptions } from '../../core/drawing/svg';
 import { svgMarkup } from '../../core/drawing/svg';
 import type { Faces } from '../../core/text/faces';
 
@@ -8,9 +9,9 @@ import type { Faces } from '../../core/text/faces';
 const SHADOW_DPI = 150;
 
 /** The shadow of a group alone, on nothing, as PNG of its box. */
-export function shadowPng(node: GroupNode, faces: Faces): Promise<Buffer> {
+export function shadowPng(node: GroupNode, faces: Faces, options: SvgOptions = {}): Promise<Buffer> {
   const { box, dx, dy, blur, hex, alpha } = node.shadow!;
-  const cast = svgMarkup([{ ...node, shadow: undefined }], faces, { prefix: 'c' });
+  const cast = svgMarkup([{ ...node, shadow: undefined }], faces, { ...options, prefix: 'c' });
   const area = `x="${box.x}" y="${box.y}" width="${box.width}" height="${box.height}"`;
   const svg =
     `<svg xmlns="http://www.w3.org/2000/svg" width="${box.width}pt" height="${box.height}pt" viewBox="${box.x} ${box.y} ${box.width} ${box.height}">` +

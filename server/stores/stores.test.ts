@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
+import { ownPicture } from '../../tests/support/own';
 import { sampleSheet } from '../../tests/support/sheets';
 import { keyOf } from '../../core/handout/copy';
 import { refusal } from '../../core/handout/touch';
@@ -34,6 +35,7 @@ import {
   signInStudent,
   signInTeacher,
 } from './people';
+import { drawnPictures, keepPicture, knownPictures, ownPictures, pictureFiles, pictureOf, putAway } from './pictures';
 import { addNote, markRubric, notesOf, rule, rulingsOf, settleNote } from './reviews';
 import { createSheet, sheetOf, sheetsOf } from './sheets';
 
@@ -73,6 +75,46 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   const newDocument = () => createDocument(db, ids.school, sampleSheet());
   const save = (documentId: string, base: number, changes: Change[], batch = `batch-${Math.random()}`) =>
     saveChanges(db, { documentId, authorId: ids.teacher, base, batch, changes }, free);
+
+  describe('own pictures', () => {
+    const ID = `own/${'ab'.repeat(16)}`;
+    const given = (name = 'square') => ({
+      drawn: ownPicture(ID, { name }),
+      type: 'image/jpeg' as const,
+      image: Buffer.from([0xff, 0xd8, 0, 1]),
+      lines: Buffer.from([0x89, 0x50]),
+    });
+    test('are kept with their files, and seen by their school only', async () => {
+      const owner = { schoolId: ids.school, ownerId: ids.teacher };
+      expect(await keepPicture(db, owner, given())).toEqual({ id: ID, name: 'square', width: 400, height: 200 });
+      const kept = (await pictureOf(db, ids.school, ID))!;
+      expect([...kept.image]).toEqual([0xff, 0xd8, 0, 1]);
+      expect(kept).toMatchObject({ type: 'image/jpeg', drawn: ownPicture(ID) });
+      const elsewhere = await addSchool(db, 'Elsewhere');
+      expect(await pictureOf(db, elsewhere, ID)).toBeUndefined();
+      expect(await knownPictures(db, ids.school, [ID, 'own/none'])).toEqual(new Set([ID]));
+      expect(await knownPictures(db, elsewhere, [ID])).toEqual(new Set());
+      expect(await knownPictures(db, ids.school, [])).toEqual(new Set());
+      const { drawn, files } = await pictureFiles(db, [ID, 'own/none']);
+      expect(drawn).toEqual(await drawnPictures(db, [ID]));
+      expect([...files].map(([asset, bytes]) => [asset, bytes.length])).toEqual([
+        [`${ID}.jpg`, 4],
+        [`${ID}-lines.png`, 2],
+      ]);
+    });
+    test('are offered to who brought them until they are put away, and again when they are brought again', async () => {
+      const owner = { schoolId: ids.school, ownerId: ids.teacher };
+      await keepPicture(db, owner, given());
+      expect((await ownPictures(db, ids.teacher)).map(({ id }) => id)).toEqual([ID]);
+      expect(await ownPictures(db, ids.colleague)).toEqual([]);
+      expect(await putAway(db, ids.colleague, ID)).toBe(false);
+      expect(await putAway(db, ids.teacher, ID)).toBe(true);
+      expect(await ownPictures(db, ids.teacher)).toEqual([]);
+      expect(await pictureOf(db, ids.school, ID)).toBeDefined();
+      await keepPicture(db, owner, given('a better name'));
+      expect(await ownPictures(db, ids.teacher)).toEqual([{ id: ID, name: 'a better name', width: 400, height: 200 }]);
+    });
+  });
 
   describe('migrations', () => {
     test('run once', async () => {

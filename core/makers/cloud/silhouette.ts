@@ -87,6 +87,10 @@ const round = (width: number, height: number): Chains => [
 const TOO_SMALL =
   'has almost no area to fill. Choose another, or pull the frame larger. The whole frame is filled meanwhile.';
 
+/** What pictures without an outline of their own are told. */
+const FULL =
+  'This picture fills its frame to the edges, so the words do too. One on a plain or clear ground has an outline to fill.';
+
 /** The cells that a cloud may fill, and what is wrong with its shape, if anything. */
 export function areaOf(
   shape: CloudShape,
@@ -113,7 +117,7 @@ export function areaOf(
   // The fine lines within a silhouette part no words.
   const area = shape.kind === 'picture' ? closed(filled, Math.round(Math.max(width, height) / 160)) : filled;
   // Fewer cells hold no word that could be read.
-  if (countOf(area) >= 600) return { area, note: null };
+  if (countOf(area) >= 600) return { area, note: drawn?.raster?.outlined === false ? FULL : null };
   const what = shape.kind === 'letters' ? `“${shape.letters.trim()}”` : 'This outline';
   return { area: frame(), note: `${what} ${TOO_SMALL}` };
 }

@@ -25,7 +25,7 @@ const COUNTED = new RegExp(String.raw`^(.*?\S)\s*(?:[\t;:=×,]|\s[x×*]?)\s*(${N
 const COUNT_FIRST = new RegExp(String.raw`^(${NUMBER})\s*(?:[\t;:=×x*]\s*|\s+)(\S.*)$`);
 
 /** The same weights for words that are the same but for case, joined in the order they came. */
-function joined(list: readonly Weighted[]): Weighted[] {
+export function joinedWords(list: readonly Weighted[]): Weighted[] {
   const found = new Map<string, Weighted>();
   for (const { text, weight } of list) {
     const key = text.toLowerCase();
@@ -38,7 +38,7 @@ function joined(list: readonly Weighted[]): Weighted[] {
 
 /** A list as it is typed: a word or phrase in each line, with its weight behind or before it, or with none. */
 export function readList(text: string): Weighted[] {
-  return joined(
+  return joinedWords(
     text.split(/\r?\n/).flatMap((line): Weighted[] => {
       const bare = line.replace(/^\s*(?:[•◦▪*–-]\s+)/, '').trim();
       if (!bare) return [];

@@ -2,6 +2,7 @@ import { covers, flatten } from '../../../geometry/flatten';
 import { solid } from '../../../sheet/make';
 import { distance, labOf } from '../../../colour/space';
 import type { DrawnPicture } from '../../../drawing/picture';
+import { patchesOf } from '../../../raster/patches';
 import { shuffled } from '../../shuffle';
 import type { PracticeDraft as Draft } from '../draft';
 import { between, inset } from '../draft';
@@ -121,6 +122,12 @@ export type Region = { x: number; y: number; colour: number };
  * nearest of the named colours. In the picture's own units.
  */
 export function regionsOf(picture: DrawnPicture): Region[] {
+  if (picture.raster)
+    return patchesOf(picture.raster.mosaic, nearestColour).map(({ x, y, kind }) => ({
+      x: x * picture.width,
+      y: y * picture.height,
+      colour: kind,
+    }));
   const flat = picture.paths.map(({ d, fill }) => ({ shape: flatten(d), fill }));
   const out: Region[] = [];
   flat.forEach(({ shape, fill }, i) => {

@@ -1,0 +1,38 @@
+import type { ReactNode } from 'react';
+import { useRef } from 'react';
+import { Toggle } from './fields';
+
+type Props = {
+  /** What a press does. */
+  label: string;
+  /** Accessible name of the field that holds the file. */
+  field: string;
+  accept: string;
+  disabled?: boolean;
+  onFile: (file: File) => void;
+  children: ReactNode;
+};
+
+/** A button that asks for a file. The same file can be chosen again. */
+export function FileButton({ label, field, accept, disabled, onFile, children }: Props) {
+  const file = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <input
+        ref={file}
+        type="file"
+        hidden
+        accept={accept}
+        aria-label={field}
+        onChange={(event) => {
+          const [chosen] = event.target.files ?? [];
+          event.target.value = '';
+          if (chosen) onFile(chosen);
+        }}
+      />
+      <Toggle on={false} label={label} disabled={disabled} onClick={() => file.current?.click()}>
+        {children}
+      </Toggle>
+    </>
+  );
+}

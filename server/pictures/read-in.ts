@@ -1,0 +1,137 @@
+import { createHash } from 'node:crypto';
+import sharp from 'sharp';
+import type { Sharp } from 'sharp';
+import type { DrawnPicture } from '../../core/drawing/picture';
+import type { Blurred } from '../../core/raster/lines';
+import { blursFor, linesOf } from '../../core/raster/lines';
+import { mosaicOf } from '../../core/raster/mosaic';
+import { outlineOf } from '../../core/raster/outline';
+import type { Pixels } from '../../core/raster/pixels';
+import { LEAST_SIDE, MOST_BYTES, MOST_PIXELS } from './limits';
+
+/**
+ * Takes in a PNG or JPEG file from outside. Only its pixels are kept: they are read and written anew, upright, without
+ * anything else that was in the file (place, camera, profile, hidden data).
+ */
+
+/** The longest side of what is kept, in pixels: A4 in full at some 200 to the inch. */
+const KEPT = 2400;
+const SMALL = 640;
+/** Lines are drawn, and outlines found, at these sizes. */
+const LINED = 1400;
+const TRACED = 420;
+const INK = { r: 42, g: 40, b: 32 };
+
+/** What is wrong with a file, as a sentence that says what to do. */
+export class PictureProblem extends Error {
+  override name = 'PictureProblem';
+}
+
+export type PictureIn = { drawn: DrawnPicture; type: 'image/jpeg' | 'image/png'; image: Buffer; lines: Buffer };
+
+const dataUrl = (type: string, bytes: Buffer) => `data:${type};base64,${bytes.toString('base64')}`;
+
+const within = (side: number) => ({ width: side, height: side, fit: 'inside' as const, withoutEnlargement: true });
+
+async function pixelsOf(image: Sharp): Promise<Pixels> {
+  const { data, info } = await image.ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data };
+}
+
+/** On white, by a standard deviation in pixels; red, green and blue, 0 to 1. Finer than 8 bits: differences are what counts. */
+async function blurred(upright: Buffer, by: number): Promise<Blurred> {
+  const { data, info } = await sharp(upright)
+    .pipelineColourspace('rgb16')
+    .flatten({ background: '#ffffff' })
+    .resize(within(LINED))
+    .blur({ sigma: by, precision: 'float' })
+    .toColourspace('rgb16')
+    .raw({ depth: 'float' })
+    .toBuffer({ resolveWithObject: true });
+  // 8 bits are carried over to 16 by a shift.
+  const values = new Float32Array(data.buffer, data.byteOffset, data.length / 4).map((value) => value / 0xff00);
+  return { width: info.width, height: info.height, values };
+}
+
+const inked = (alpha: Uint8Array, width: number, height: number) =>
+  sharp({ create: { width, height, channels: 3, background: INK } }).joinChannel(Buffer.from(alpha), {
+    raw: { width, height, channels: 1 },
+  });
+
+async function checked(bytes: Uint8Array): Promise<void> {
+  if (bytes.length === 0) throw new PictureProblem('This file is empty. Choose another one.');
+  if (bytes.length > MOST_BYTES)
+    throw new PictureProblem(
+      `This file has ${Math.ceil(bytes.length / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be taken in. Save it smaller and try again.`,
+    );
+  const known = await sharp(bytes, { limitInputPixels: false })
+    .metadata()
+    .catch(() => null);
+  if (!known || (known.format !== 'jpeg' && known.format !== 'png'))
+    throw new PictureProblem('This is no PNG or JPEG picture. Save it as one of these and try again.');
+  const { width, height } = known;
+  if (width * height > MOST_PIXELS)
+    throw new PictureProblem(
+      `This picture has ${Math.ceil((width * height) / 1e6)} million pixels; at most ${MOST_PIXELS / 1e6} million can be taken in. Save it smaller and try again.`,
+    );
+  if (Math.min(width, height) < LEAST_SIDE)
+    throw new PictureProblem(
+      `This picture is only ${width} by ${height} pixels. Choose one of at least ${LEAST_SIDE} each way.`,
+    );
+}
+
+/**
+ * @param owner who brings it along: the same file has another id for somebody else
+ * @throws PictureProblem for what is no usable picture
+ */
+export async function readIn(bytes: Uint8Array, name: string, owner: string): Promise<PictureIn> {
+  await checked(bytes);
+  try {
+    const upright = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' })
+      .autoOrient()
+      .toColourspace('srgb')
+      .resize(within(KEPT))
+      .png({ compressionLevel: 1 })
+      .toBuffer();
+    return await takenApart(upright, name, owner);
+  } catch {
+    throw new PictureProblem('This picture is damaged and can’t be read to its end. Save it anew and try again.');
+  }
+}
+
+async function takenApart(upright: Buffer, name: string, owner: string): Promise<PictureIn> {
+  const traced = await pixelsOf(sharp(upright).resize(within(TRACED)));
+  const { isOpaque } = await sharp(upright).stats();
+  const { width, height } = await sharp(upright).metadata();
+  const type = isOpaque ? 'image/jpeg' : 'image/png';
+  const written = (image: Sharp, quality: number) =>
+    isOpaque ? image.flatten().jpeg({ quality }) : image.png({ compressionLevel: 8 });
+  const image = await written(sharp(upright), 86).toBuffer();
+  const small = await written(sharp(upright).resize(within(SMALL)), 74).toBuffer();
+  const { near, far } = blursFor(Math.min(LINED, Math.max(width, height)));
+  const fine = await blurred(upright, near);
+  const ink = linesOf(fine, await blurred(upright, far));
+  const lines = await inked(ink, fine.width, fine.height).png({ palette: true, colours: 16 }).toBuffer();
+  const smallLines = await sharp(lines).resize(within(SMALL)).png({ palette: true, colours: 16 }).toBuffer();
+  const hash = createHash('sha256').update(owner).update(upright).digest('hex').slice(0, 32);
+  const outline = outlineOf(traced, width / traced.width);
+  const frame = `M0 0H${width}V${height}H0Z`;
+  const drawn: DrawnPicture = {
+    id: `own/${hash}`,
+    name,
+    width,
+    height,
+    paths: [{ d: outline ?? frame, fill: '#6b6450', stroke: null, width: 0, opacity: 1, rule: 'evenodd' }],
+    targets: [],
+    licence: '',
+    credit: '',
+    raster: {
+      whole: { asset: `own/${hash}.${isOpaque ? 'jpg' : 'png'}`, small: dataUrl(type, small) },
+      lines: { asset: `own/${hash}-lines.png`, small: dataUrl('image/png', smallLines) },
+      clear: !isOpaque,
+      outlined: outline !== null,
+      mosaic: mosaicOf(traced),
+    },
+  };
+  return { drawn, type, image, lines };
+}

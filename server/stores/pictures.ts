@@ -1,0 +1,85 @@
+import type { DrawnPicture } from '../../core/drawing/picture';
+import type { Queries } from '../database/connection';
+import { one } from '../database/connection';
+import type { PictureIn } from '../pictures/read-in';
+
+/** Pictures that people brought along. They belong to a school: whoever is of it may see what is shown on a sheet. */
+
+/** So many can one person have on offer. */
+export const MOST_PICTURES = 500;
+
+export type OwnPicture = { id: string; name: string; width: number; height: number };
+
+/** Keeps a picture. One that was there already is offered again, by its new name. */
+export async function keepPicture(
+  db: Queries,
+  { schoolId, ownerId }: { schoolId: string; ownerId: string },
+  { drawn, type, image, lines }: PictureIn,
+): Promise<OwnPicture> {
+  await db.query(
+    `insert into picture (id, school_id, owner_id, name, type, image, lines, drawn) values ($1, $2, $3, $4, $5, $6, $7, $8)
+     on conflict (id) do update set name = excluded.name, drawn = excluded.drawn, put_away = false`,
+    [drawn.id, schoolId, ownerId, drawn.name, type, image, lines, JSON.stringify(drawn)],
+  );
+  const { id, name, width, height } = drawn;
+  return { id, name, width, height };
+}
+
+/** What a person has on offer, the newest first. */
+export const ownPictures = (db: Queries, ownerId: string) =>
+  db.query<OwnPicture>(
+    `select id, name, (drawn->>'width')::int as width, (drawn->>'height')::int as height from picture
+     where owner_id = $1 and not put_away order by created_at desc, id`,
+    [ownerId],
+  );
+
+/** No longer offers a picture; sheets that show it keep it. @returns whether there was such a one */
+export const putAway = async (db: Queries, ownerId: string, id: string): Promise<boolean> =>
+  (await db.query('update picture set put_away = true where id = $1 and owner_id = $2 returning id', [id, ownerId]))
+    .length > 0;
+
+/** Which of some pictures a school has. */
+export const knownPictures = async (db: Queries, schoolId: string, ids: readonly string[]): Promise<Set<string>> =>
+  ids.length === 0
+    ? new Set()
+    : new Set(
+        (
+          await db.query<{ id: string }>('select id from picture where school_id = $1 and id = any($2)', [
+            schoolId,
+            [...ids],
+          ])
+        ).map(({ id }) => id),
+      );
+
+/** What some pictures are drawn with. */
+export const drawnPictures = async (db: Queries, ids: readonly string[]): Promise<DrawnPicture[]> =>
+  (await db.query<{ drawn: DrawnPicture }>('select drawn from picture where id = any($1)', [[...ids]])).map(
+    ({ drawn }) => drawn,
+  );
+
+/** What own pictures are drawn with, and their files by the names of their assets. */
+export type PictureFiles = { drawn: DrawnPicture[]; files: ReadonlyMap<string, Uint8Array> };
+
+export async function pictureFiles(db: Queries, ids: readonly string[]): Promise<PictureFiles> {
+  const rows =
+    ids.length === 0
+      ? []
+      : await db.query<{ image: Uint8Array; lines: Uint8Array; drawn: DrawnPicture }>(
+          'select image, lines, drawn from picture where id = any($1)',
+          [[...ids]],
+        );
+  const files = rows.flatMap(({ image, lines, drawn: { raster } }): [string, Uint8Array][] => [
+    [raster!.whole.asset, image],
+    [raster!.lines.asset, lines],
+  ]);
+  return { drawn: rows.map(({ drawn }) => drawn), files: new Map(files) };
+}
+
+/** One picture of a school. */
+export const pictureOf = async (db: Queries, schoolId: string, id: string) =>
+  one(
+    await db.query<{ type: string; image: Uint8Array; lines: Uint8Array; drawn: DrawnPicture }>(
+      'select type, image, lines, drawn from picture where id = $1 and school_id = $2',
+      [id, schoolId],
+    ),
+  );
