@@ -246,8 +246,8 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
         <PicturePick
           label="a word for it: bird, leaf …"
           groups={['diagrams', 'maps']}
-          chosen={recipe.picture}
-          onChoose={({ id }) => void spotsIn(id).then((spots) => put('Picture', { picture: id, spots }))}
+          chosen={recipe.drawing ? null : recipe.picture}
+          onChoose={({ id }) => void spotsIn(id).then((spots) => put('Picture', { picture: id, spots, drawing: null }))}
         />
       </More>
     </div>
@@ -257,7 +257,9 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
 /** Parts of the picture that have no label now. */
 function Missing({ recipe, onAdd }: { recipe: LabelsRecipe; onAdd: (spots: Spot[]) => void }) {
   const used = new Set(recipe.spots.map(({ target }) => target));
-  const left = spotsOf(pictureNow(recipe.picture)).filter(({ target }) => !used.has(target));
+  const left = spotsOf(recipe.drawing ? undefined : pictureNow(recipe.picture)).filter(
+    ({ target }) => !used.has(target),
+  );
   if (left.length === 0) return null;
   const nextId = freeIds(recipe.spots.map(({ id }) => id));
   const fresh = left.map((spot) => ({ ...spot, id: nextId() }));

@@ -5,6 +5,7 @@ import type { Point } from '../../core/geometry/matrix';
 import { roleIds } from '../../core/sheet/make';
 import type { Sheet, ShapeItem } from '../../core/sheet/schema';
 import type { MakerKind } from '../../core/makers/recipes';
+import { labelAround } from '../makers/around';
 import { addMade } from '../makers/begin';
 import { nodeAt, pictureNode } from '../makers/map-commands';
 import type { Bench } from '../workbench/bench';
@@ -187,6 +188,25 @@ const COMPARTMENTS: Compartment[] = [
             ))}
           </svg>
         </Supplied>
+        <Supplied name="around what is chosen" drag="around" onAdd={() => void labelAround(bench)}>
+          <svg width="84" height="50" aria-hidden="true">
+            <path
+              d="M30 34c-4-14 6-24 15-22 8 2 14 10 10 18-3 8-20 14-25 4Z"
+              fill="none"
+              stroke="#2c5d86"
+              strokeWidth="1.8"
+              strokeLinecap="round"
+            />
+            <path d="M38 22L17 14M36 33L17 38M52 22L68 16" stroke="#6b6450" strokeWidth="1.2" />
+            {[
+              [3, 9],
+              [3, 33],
+              [68, 11],
+            ].map(([x, y]) => (
+              <rect key={`${x} ${y}`} x={x} y={y} width="14" height="9" rx="2.5" fill="#fffefa" stroke="#6b6450" />
+            ))}
+          </svg>
+        </Supplied>
         <p className="supplies-hint">
           Choose a diagram on the sheet, and its parts can be labelled one by one from the margin.
         </p>
@@ -235,6 +255,7 @@ export async function dropSupply(bench: Bench, data: string, at: Point): Promise
   else if (kind === 'line') addLine(bench, LINES.find((line) => line.drag === name)?.given ?? {}, at);
   else if (kind === 'label') addLabelAt(bench, at, null, name === 'blank' ? 'answer' : 'label', name === 'blank');
   else if (kind === 'bank') addWordBank(bench);
+  else if (kind === 'around') await labelAround(bench);
   else if (kind === 'made') await addMade(bench, name as MakerKind, at);
   else if (kind === 'picture') {
     const entry = (await loadIndex()).find(({ id }) => id === name);

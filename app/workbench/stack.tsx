@@ -1,4 +1,4 @@
-import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { drawItem } from '../../core/drawing/item';
 import { svgMarkup } from '../../core/drawing/svg';
 import { boxOf } from '../../core/geometry/hit';
@@ -7,7 +7,7 @@ import type { Item, Page, Sheet } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
 import { isEmpty } from '../../core/sheet/body';
 import type { Faces } from '../../core/text/faces';
-import { imageUrl, pictureNow } from '../sheet/resources';
+import { arrivals, imageUrl, onArrival, pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { putBefore } from './arrange';
 import { useBench } from './bench';
@@ -29,6 +29,9 @@ type FaceProps = {
 };
 
 const Face = memo(function Face({ item, page, roles, faces }: FaceProps) {
+  const came = useSyncExternalStore(onArrival, arrivals, () => 0);
+  // What is drawn with pictures is drawn anew when one has come.
+  const arrived = item.kind === 'picture' || item.kind === 'group' ? came : 0;
   const drawn = useMemo(() => {
     if (isWritten(item) && !isEmpty(item.body)) return null;
     const around = page ?? ({ items: [item] } as unknown as Page);
@@ -41,7 +44,8 @@ const Face = memo(function Face({ item, page, roles, faces }: FaceProps) {
         view: `${box.x + box.width / 2 - side / 2} ${box.y + box.height / 2 - side / 2} ${side} ${side}`,
       }
     );
-  }, [item, page, roles, faces]);
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [item, page, roles, faces, arrived]);
   if (!drawn) return <span className="stack-words">{itemName(item)}</span>;
   return <svg viewBox={drawn.view} width="30" height="30" dangerouslySetInnerHTML={{ __html: drawn.html }} />;
 });

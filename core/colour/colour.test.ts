@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { page, plain, shape, sheet, solid, text } from '../sheet/make';
 import type { Sheet } from '../sheet/schema';
+import { ownPicture } from '../../tests/support/own';
 import { coloursOf, paletteOf, shuffled } from './palette';
 import { recolouredPage, withPalette } from './recolour';
 import { contrastOf, hexFrom, lchOf, luminanceOf, readHex, withLuminance } from './space';
@@ -66,6 +67,8 @@ describe('palettes', () => {
     expect([...found.keys()].sort()).toEqual(['#112233', '#aabbcc']);
     expect(found.get('#112233')).toBe(found.get('#aabbcc'));
   });
+  it('counts those of an own picture from its pixels', () =>
+    expect([...coloursOf(ownPicture()).keys()].sort()).toEqual(['#0000ff', '#ff0000']));
   it('shuffling keeps every contrast between two colours, and is decided by its seed', () => {
     fc.assert(
       fc.property(fc.array(hex, { minLength: 2, maxLength: 10 }), fc.nat(), (palette, seed) => {

@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
+import { ownPicture } from '../../tests/support/own';
 import { group, held, line, page, picture, plain, shape, sheet, solid, text } from '../sheet/make';
 import type { Item } from '../sheet/schema';
 import type { Faces } from '../text/faces';
@@ -170,4 +171,38 @@ test('a line that is led through points is drawn through them, between the edges
   const led = line({ id: 'l', from: held('a'), to: { ...held('b'), side: 'top' }, via: [{ x: 20, y: 100 }] });
   const drawn = flat(draw([led, ...boxes]).nodes).at(-1);
   expect(drawn?.kind === 'path' && drawn.d).toBe('M20 40L20 100L220 0');
+});
+
+describe('own pictures', () => {
+  const own = ownPicture();
+  const drawn = (values: Partial<Extract<Item, { kind: 'picture' }>> = {}, given = own) => {
+    const item = picture({ id: 'a', picture: given.id, width: 200, height: 100, ...values });
+    return flat([drawItem(item, { faces, pictures: () => given, roles: {}, page: page({ id: 'p' }) })!]);
+  };
+  const opacities = (node: DisplayNode): number[] =>
+    node.kind === 'group' ? [node.opacity ?? 1, ...node.children.flatMap(opacities)] : [];
+
+  test('are drawn with their pixels, whole and in lines', () => {
+    expect(drawn()).toMatchObject([{ kind: 'image', asset: `${own.id}.jpg`, width: 400, height: 200 }]);
+    const [outline, lines] = drawn({ form: 'outline' });
+    expect(outline).toMatchObject({ kind: 'path', rule: 'evenodd', fill: { hex: '#ffffff' } });
+    expect(lines).toMatchObject({ kind: 'image', asset: `${own.id}-lines.png` });
+  });
+  test('are softened towards white over what they hide, and where they are clear over nothing', () => {
+    const [ground, pixels] = drawn({ soften: 0.4 });
+    expect(ground).toMatchObject({ kind: 'path', d: 'M0 0H400V200H0Z', fill: { hex: '#ffffff' } });
+    expect(pixels.kind).toBe('image');
+    const item = picture({ id: 'a', picture: own.id, soften: 0.4 });
+    const whole = drawItem(item, { faces, pictures: () => own, roles: {}, page: page({ id: 'p' }) })!;
+    expect(opacities(whole)).toContain(0.6);
+    const clear = ownPicture(own.id, { raster: { ...own.raster!, clear: true } });
+    expect(drawn({ soften: 0.4 }, clear)[0]).toMatchObject({ kind: 'path', d: own.paths[0].d });
+  });
+  test('are put into an SVG small, or as the address that is asked for', () => {
+    const nodes = drawn();
+    expect(svgMarkup(nodes, faces)).toContain('href="data:image/jpeg;base64,AAAA"');
+    expect(svgMarkup(nodes, faces, { imageUrl: (asset) => `/there/${asset}` })).toContain(
+      `href="/there/${own.id}.jpg"`,
+    );
+  });
 });

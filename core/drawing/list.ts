@@ -81,15 +81,6 @@ export type DrawnPage = { width: number; height: number; nodes: DisplayNode[] };
 
 export const ink = (hex: string, alpha = 1): DrawnPaint => ({ kind: 'solid', hex, alpha });
 
-/** All files of pixels a list draws with. */
-export function assetsOf(nodes: readonly DisplayNode[], found = new Set<string>()): Set<string> {
-  for (const node of nodes) {
-    if (node.kind === 'image') found.add(node.asset);
-    else if (node.kind === 'group') assetsOf(node.children, found);
-  }
-  return found;
-}
-
 /** All font files a list draws with. */
 export function filesOf(nodes: readonly DisplayNode[], found = new Set<string>()): Set<string> {
   for (const node of nodes) {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
+import { ownPicture } from '../../tests/support/own';
 import { group, line, free, page, picture, plain, shape, sheet, solid, text } from '../sheet/make';
 import type { Item, Paint } from '../sheet/schema';
 import type { Faces } from '../text/faces';
@@ -141,4 +142,15 @@ describe('a paint at a point', () => {
   test('is a colour that can be written, whatever comes out', () => {
     expect(hexOf([-3, 300, 15.6])).toBe('#00ff10');
   });
+});
+
+test('an own picture has its colours, and lets through what lies behind where it is clear', () => {
+  const own = ownPicture();
+  const item = picture({ id: 'own', picture: own.id, x: 100, y: 100, width: 200, height: 100 });
+  const made = sheet({ title: 't', pages: [page({ id: 'p', background: solid('#fffefa'), items: [item] })] });
+  const { nodes } = drawPage(made, made.pages[0], { faces, pictures: () => own });
+  const sampler = new Sampler(nodes);
+  expect(sampler.at({ x: 110, y: 110 })).toEqual({ rgb: [0, 0, 255], hex: '#0000ff', items: ['own'] });
+  expect(sampler.at({ x: 290, y: 110 }).hex).toBe('#ff0000');
+  expect(sampler.at({ x: 290, y: 190 })).toMatchObject({ hex: '#fffefa', items: [] });
 });

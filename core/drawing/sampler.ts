@@ -109,7 +109,7 @@ export class Sampler {
         this.add(
           item,
           matrix,
-          `M${x} ${y}h${width}v${height}h${-width}Z`,
+          `M${x} ${y}H${x + width}V${y + height}H${x}Z`,
           tiled(node, node.mosaic),
           null,
           false,

@@ -9,7 +9,7 @@ import { PRACTICE } from './practice/make';
 import type { MakerKind, MakerState, RecipeOf } from './recipes';
 import type { Forget } from './remake';
 import { TABLE } from './table/make';
-import { handOf, partsByName, remade } from './remake';
+import { handOf, partsByName, remade, withGiven } from './remake';
 
 /** All makers: a row each. */
 export const MAKERS: { [K in MakerKind]: Maker<RecipeOf<K>> } = {
@@ -57,8 +57,6 @@ export async function remake(
   const wanted: Asked<unknown> = { recipe, seed, width: group.width, height: group.height, hand };
   const made: Made = await maker.make(wanted, kit);
   const inUse = new Set(taken);
-  return {
-    group: remade(group, { kind, recipe, seed } as Omit<MakerState, 'parts'>, made, forget, (id) => inUse.has(id)),
-    notes: made.notes,
-  };
+  const fresh = remade(group, { kind, recipe, seed } as Omit<MakerState, 'parts'>, made, forget, (id) => inUse.has(id));
+  return { group: made.given ? withGiven(fresh, made.given, kit.roles) : fresh, notes: made.notes };
 }

@@ -1,4 +1,5 @@
 import type { Pictures } from '../drawing/picture';
+import type { Box } from '../geometry/matrix';
 import type { Item, Sheet } from '../sheet/schema';
 import type { Faces } from '../text/faces';
 
@@ -35,6 +36,11 @@ export type Made = {
   notes: string[];
   /** The frame that it needs where it does not keep to the one it was asked for. */
   size?: { width: number; height: number };
+  /**
+   * Things of the group that were not made but given to the maker, by the names of their parts: the box that each is to fill,
+   * behind all that is made; null takes one out.
+   */
+  given?: Readonly<Record<string, Box | null>>;
 };
 
 export type Maker<R> = {

@@ -1,7 +1,8 @@
+import { scaledItem } from '../geometry/scale';
 import { bodyText } from '../sheet/body';
 import type { Facet } from '../sheet/made';
 import { alteredFacets, keysOf, markOf, partNames } from '../sheet/made';
-import type { Body, GroupItem, Item } from '../sheet/schema';
+import type { Body, GroupItem, Item, Sheet } from '../sheet/schema';
 import { isFramed, isWritten } from '../sheet/schema';
 import type { Hand, Made } from './maker';
 import type { MakerState } from './recipes';
@@ -128,6 +129,20 @@ export function remade(
     items: [...own, ...parts],
     maker: { ...state, parts: made.items.map(({ id }) => id) } as MakerState,
   };
+}
+
+/** The group with the things that were given to its maker behind all else, each filling the box that it was given. */
+export function withGiven(group: GroupItem, given: NonNullable<Made['given']>, roles: Sheet['roles']): GroupItem {
+  const boxOf = (item: Item) => (item.made ? given[item.made.part] : undefined);
+  const placed = group.items.flatMap((item): Item[] => {
+    const box = boxOf(item);
+    if (!box || !isFramed(item)) return [];
+    const same = [item.x - box.x, item.y - box.y, item.width - box.width, item.height - box.height].every(
+      (off) => Math.abs(off) <= MOVED,
+    );
+    return [same ? item : ({ ...scaledItem(item, item, box, { words: 'all', weights: true, roles }), ...box } as Item)];
+  });
+  return { ...group, items: [...group.items.filter((item) => boxOf(item) === undefined), ...placed] };
 }
 
 /** Line ends name parts while they are made, and items of the sheet after. */

@@ -18,6 +18,7 @@ import { addFilled, countOf, depths, grid, grownBy, has, meets, stamp, touched }
 import { shuffled } from '../shuffle';
 import type { CloudShape } from './recipe';
 import { CloudRecipe } from './recipe';
+import { ownPicture } from '../../../tests/support/own';
 import { areaOf } from './silhouette';
 
 let kit: Kit;
@@ -325,4 +326,22 @@ describe('a word cloud', () => {
     };
     await expect(madeFrom('cloud', recipe(), stopped, SIZE)).rejects.toThrow('stopped');
   });
+});
+
+describe('a cloud in an own picture', () => {
+  const shape: CloudShape = { kind: 'picture', picture: ownPicture().id };
+  const withOwn = (outlined: boolean) => {
+    const own = ownPicture();
+    const given = { ...own, raster: { ...own.raster!, outlined } };
+    return { ...kit, pictures: (id: string) => (id === own.id ? given : kit.pictures(id)) };
+  };
+  it('fills its outline and nothing else', async () => {
+    const { area, note } = areaOf(shape, 400, 300, withOwn(true));
+    expect(note).toBeNull();
+    // The square within the picture is twice as wide as high, and is made as wide as the frame.
+    expect(Math.abs(countOf(area) - 400 * 200)).toBeLessThan(1600);
+    expect([has(area, 200, 20), has(area, 200, 150)]).toEqual([false, true]);
+  });
+  it('says so where the picture has none but its frame', () =>
+    expect(areaOf(shape, 400, 300, withOwn(false)).note).toMatch(/plain or clear ground/));
 });

@@ -23,6 +23,7 @@ export const beginLabels = (
   spots: Spot[] = [],
 ): LabelsRecipe => ({
   picture,
+  drawing: null,
   spots,
   form: 'word',
   edition: 'filled',

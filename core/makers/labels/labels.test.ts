@@ -5,8 +5,9 @@ import { overlaps } from '../../geometry/box';
 import { targetPoint } from '../../geometry/line';
 import { answered, givenOut, keyOf } from '../../handout/copy';
 import { count } from '../../lookfors/lookfor';
-import { bodyText } from '../../sheet/body';
-import { page, plain, sheet, shape } from '../../sheet/make';
+import { bodyText, isEmpty } from '../../sheet/body';
+import { markOf } from '../../sheet/made';
+import { group as groupOf, page, plain, sheet, shape } from '../../sheet/make';
 import type { GroupItem, Item, TextItem } from '../../sheet/schema';
 import { Item as ItemSchema } from '../../sheet/schema';
 import { find } from '../../sheet/tree';
@@ -17,7 +18,7 @@ import { bankFor, firstLetters, labelsFor } from './editions';
 import type { Wanted } from './place';
 import { crossing, crossings, leastMatching, placeLabels } from './place';
 import type { Edition } from './recipe';
-import { EDITIONS, LabelsRecipe } from './recipe';
+import { DRAWING, EDITIONS, LabelsRecipe } from './recipe';
 
 let kit: Kit;
 beforeAll(async () => {
@@ -300,4 +301,83 @@ test('traits: title, definition and reason in their roles, in a box that covers 
   const id = partOf(empty.group, 'd-1').id;
   expect(bodyText((find(copy, id)!.item as TextItem).body)).toBe('');
   expect(bodyText((find(copy, partOf(empty.group, 't-1').id)!.item as TextItem).body)).toBe(traits.spots[0].words);
+});
+
+describe('around a drawing', () => {
+  const drawn = () => {
+    const item = groupOf({
+      id: 'mine',
+      x: 200,
+      y: 20,
+      width: 200,
+      height: 100,
+      items: [
+        shape({ id: 'body', x: 0, y: 0, width: 200, height: 50 }),
+        shape({ id: 'leg', x: 90, y: 50, width: 20, height: 50 }),
+      ],
+    });
+    return { ...item, made: markOf(item, DRAWING, (id) => id) };
+  };
+  const spot = { ...spotsOf(shippedPicture('diagram/heron'))[0], target: null, x: 0.5, y: 0.9, words: 'leg' };
+  const recipe = (values: Partial<LabelsRecipe> = {}): LabelsRecipe => ({
+    ...beginLabels([]),
+    drawing: { ratio: 2 },
+    spots: [spot],
+    ...values,
+  });
+  const begun = (values: Partial<LabelsRecipe> = {}, size = { width: 600, height: 300 }) =>
+    again(
+      {
+        group: groupOf({ id: 'g', ...size, items: [drawn()] }),
+        state: { kind: 'labels', recipe: recipe(values), seed: 1 },
+      },
+      kit,
+    );
+  const mine = (group: GroupItem) => group.items.find(({ id }) => id === 'mine') as GroupItem;
+  const place = ({ x, y, width, height }: { x: number; y: number; width: number; height: number }) => ({
+    x,
+    y,
+    width,
+    height,
+  });
+
+  test('leaders hold on to it, and it fills the place between the labels, behind them', async () => {
+    const { group } = await begun();
+    const base = partOf<'shape'>(group, 'base');
+    expect([base.fill, base.outline, isEmpty(base.body)]).toEqual([null, null, true]);
+    expect(place(mine(group))).toEqual(place(base));
+    expect(base.width / base.height).toBeCloseTo(2, 2);
+    expect(group.items.at(-1)).toBe(mine(group));
+    // What it is drawn of goes along.
+    expect(mine(group).items[0]).toMatchObject({ width: base.width, height: base.height / 2 });
+    const leader = partOf<'line'>(group, `k-${spot.id}`);
+    expect([leader.to.item, leader.to.target]).toEqual([base.id, '@50,90']);
+    expect(ItemSchema.safeParse(group).success).toBe(true);
+  });
+  test('it stays where it is when nothing changes, and follows the frame', async () => {
+    const { group } = await begun();
+    const next = (await again({ group }, kit)).group;
+    expect(next).toEqual(group);
+    const wider = (await again({ group: { ...group, width: 900, height: 500 } }, kit)).group;
+    expect(mine(wider).width).toBeGreaterThan(mine(group).width);
+    expect(place(mine(wider))).toEqual(place(partOf<'shape'>(wider, 'base')));
+  });
+  test('pulled wider by hand, it keeps its new proportions', async () => {
+    const { group } = await begun();
+    const items = group.items.map((item) =>
+      item.id === 'mine' ? { ...item, width: 300, height: 100 } : item,
+    ) as Item[];
+    const next = (await again({ group: { ...group, items } }, kit)).group;
+    expect((next.maker!.recipe as LabelsRecipe).drawing!.ratio).toBeCloseTo(3, 2);
+    expect(mine(next).width / mine(next).height).toBeCloseTo(3, 1);
+  });
+  test('it gives way to a picture, and labels stay when it was taken away', async () => {
+    const { group } = await begun();
+    const state = { kind: 'labels' as const, recipe: recipe({ drawing: null }), seed: 1 };
+    const pictured = (await again({ group, state }, kit)).group;
+    expect(mine(pictured)).toBeUndefined();
+    expect(partOf<'picture'>(pictured, 'base').kind).toBe('picture');
+    const without = { ...group, items: group.items.filter(({ id }) => id !== 'mine') };
+    expect(said((await again({ group: without }, kit)).group, `l-${spot.id}`)).toBe('leg');
+  });
 });

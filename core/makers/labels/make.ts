@@ -1,6 +1,8 @@
+import type { DrawnPicture } from '../../drawing/picture';
 import type { Box } from '../../geometry/matrix';
 import { held, line, picture, plain, shape, solid, text } from '../../sheet/make';
 import type { Item } from '../../sheet/schema';
+import { isFramed } from '../../sheet/schema';
 import type { Asked, Kit, Made, Maker } from '../maker';
 import { outlineFor, saidBy, saysOf, styled, tidied, tidiedBox } from '../measure';
 import type { Label } from './editions';
@@ -8,10 +10,11 @@ import { bankFor, labelsFor } from './editions';
 import type { Plan } from './plan';
 import { explainedHigh, listColumns, planned, styleAt, TRAIT_ROLES, traitHeights, traitSize, traitTexts } from './plan';
 import type { LabelsRecipe, Spot } from './recipe';
+import { DRAWING } from './recipe';
 
 /**
  * A picture with labels around it. Parts: base; by spot l- labels, k- leaders, r- regions, t- titles, d- definitions, e- reasons
- * or explanations, n- list entries, u- unseen ties of those; bank.
+ * or explanations, n- list entries, u- unseen ties of those; bank. What was drawn by hand is given: drawing.
  */
 
 /** How heavy edges and leaders are, as a share of the size of words. */
@@ -30,7 +33,7 @@ export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
     seed,
   );
   const { words: bank, useless } = bankFor(whole, seed);
-  const plan = planned({ ...asked, recipe: whole }, labels, drawn ? drawn.width / drawn.height : 1, bank, kit);
+  const plan = planned({ ...asked, recipe: whole }, labels, ratioOf(recipe, drawn), bank, kit);
   const { size, picture: box, columns } = plan;
   const front: Item[] = [];
   const lines: Item[] = [];
@@ -84,14 +87,20 @@ export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
         corner: tidied(size * 0.5),
       }),
     );
-  const base = picture({
-    id: 'base',
-    picture: recipe.picture,
-    ...saysOf(drawn),
-    ...tidiedBox(box),
-  });
-  return { items: [...front, ...lines, base], notes: notesFor(whole, lost, useless) };
+  const at = tidiedBox(box);
+  // Around a drawing, what leaders hold on to is its place: an area that is not seen.
+  const base = recipe.drawing
+    ? shape({ id: 'base', ...at, fill: null, outline: null })
+    : picture({ id: 'base', picture: recipe.picture, ...saysOf(drawn), ...at });
+  return {
+    items: [...front, ...lines, base],
+    notes: notesFor(whole, lost, useless),
+    given: { [DRAWING]: recipe.drawing && at },
+  };
 }
+
+const ratioOf = ({ drawing }: LabelsRecipe, drawn: DrawnPicture | undefined): number =>
+  drawing?.ratio ?? (drawn ? drawn.width / drawn.height : 1);
 
 /** A spot of a named part stands where that part is. */
 function located(spot: Spot, recipe: LabelsRecipe, kit: Kit): Spot {
@@ -277,6 +286,13 @@ const regionItem = (spot: Spot, box: Box, recipe: LabelsRecipe, size: number): I
     outline: outlineFor(size, WEIGHT, recipe.line, 'dashed'),
   });
 
+/** A drawing that was pulled wider or taller keeps its new proportions. */
+function pulled(drawing: LabelsRecipe['drawing'], item: Item | undefined): LabelsRecipe['drawing'] {
+  if (!drawing || !item || !isFramed(item) || item.height <= 0) return drawing;
+  const ratio = Math.max(0.02, Math.min(50, item.width / item.height));
+  return Math.abs(ratio / drawing.ratio - 1) > 0.005 ? { ratio } : drawing;
+}
+
 /** Words typed into labels that show them, another picture, labels that were taken away. */
 export function absorbLabels(
   recipe: LabelsRecipe,
@@ -303,11 +319,13 @@ export function absorbLabels(
     });
   const base = parts.get('base');
   const shown = base?.kind === 'picture' ? base.picture : recipe.picture;
+  const drawing = pulled(recipe.drawing, parts.get(DRAWING));
   return spots.length === recipe.spots.length &&
     spots.every((spot, i) => spot === recipe.spots[i]) &&
-    shown === recipe.picture
+    shown === recipe.picture &&
+    drawing === recipe.drawing
     ? recipe
-    : { ...recipe, spots, picture: shown };
+    : { ...recipe, spots, picture: shown, drawing };
 }
 
 export const LABELS: Maker<LabelsRecipe> = { make: makeLabels, absorb: absorbLabels };

@@ -7,6 +7,9 @@ export const EDITIONS = ['filled', 'first', 'some', 'blank', 'bank', 'swapped', 
 export type Edition = (typeof EDITIONS)[number];
 export const LABEL_SIDES = ['both', 'left', 'right'] as const;
 
+/** The part of the group that was drawn by hand. */
+export const DRAWING = 'drawing';
+
 /** More than these have no room around any picture. */
 export const MOST_LABELS = 60;
 
@@ -31,6 +34,11 @@ export const Spot = z.strictObject({
 export const LabelsRecipe = z.strictObject({
   /** SET/NAME of the picture. */
   picture: z.string().max(90),
+  /** Instead of the picture: what was drawn by hand, as the group's own part `drawing`; its width over its height. */
+  drawing: z
+    .strictObject({ ratio: z.number().min(0.02).max(50) })
+    .nullable()
+    .default(null),
   spots: z.array(Spot).max(MOST_LABELS, `at most ${MOST_LABELS} labels`),
   /** A word, or a title with a definition and a reason. */
   form: z.enum(['word', 'traits']),

@@ -16,6 +16,7 @@ import { countsFor } from './kinds/counting';
 import type { Entry } from './kinds/crossword';
 import { crosswordFor } from './kinds/crossword';
 import { partsOf } from './kinds/gaps';
+import { ownPicture } from '../../../tests/support/own';
 import { regionsOf } from './kinds/hand';
 import type { Sum } from './kinds/numbers';
 import { barParts, carries, sumFor, sumsFor, timesFor, timeWords } from './kinds/numbers';
@@ -380,6 +381,18 @@ test('colouring by numbers: each number stands on a part of its own', () => {
   const regions = regionsOf(shippedPicture('flat/frog')!);
   expect(regions.length).toBeGreaterThan(2);
   expect(new Set(regions.map(({ x, y }) => `${x},${y}`)).size).toBe(regions.length);
+});
+
+test('colouring an own picture by numbers: on what it shows, by its colours, and not on the ground around it', () => {
+  const own = ownPicture();
+  const cells = Array.from({ length: 24 * 12 }, (_, i) =>
+    i % 24 < 6 || i % 24 >= 18 ? '#d5e3ee' : i % 24 < 12 ? '#d62f2f' : '#2f9e44',
+  );
+  const mosaic = { columns: 24, rows: 12, cells };
+  const regions = regionsOf({ ...own, raster: { ...own.raster!, mosaic } });
+  expect(regions).toHaveLength(2);
+  expect(new Set(regions.map(({ colour }) => colour)).size).toBe(2);
+  for (const { x, y } of regions) expect([x > 100 && x < 300, y > 50 && y < 150]).toEqual([true, true]);
 });
 
 test('a recipe out of its bounds is refused', () => {

@@ -1,7 +1,7 @@
 import { covers, flatten } from '../../../geometry/flatten';
 import { solid } from '../../../sheet/make';
 import { distance, labOf } from '../../../colour/space';
-import type { DrawnPicture } from '../../../drawing/picture';
+import type { DrawnPicture, Raster } from '../../../drawing/picture';
 import { patchesOf } from '../../../raster/patches';
 import { shuffled } from '../../shuffle';
 import type { PracticeDraft as Draft } from '../draft';
@@ -122,12 +122,7 @@ export type Region = { x: number; y: number; colour: number };
  * nearest of the named colours. In the picture's own units.
  */
 export function regionsOf(picture: DrawnPicture): Region[] {
-  if (picture.raster)
-    return patchesOf(picture.raster.mosaic, nearestColour).map(({ x, y, kind }) => ({
-      x: x * picture.width,
-      y: y * picture.height,
-      colour: kind,
-    }));
+  if (picture.raster) return regionsOfPixels(picture, picture.raster);
   const flat = picture.paths.map(({ d, fill }) => ({ shape: flatten(d), fill }));
   const out: Region[] = [];
   flat.forEach(({ shape, fill }, i) => {
@@ -159,6 +154,22 @@ export function regionsOf(picture: DrawnPicture): Region[] {
     if (best && best.room >= 1) out.push({ x: best.x, y: best.y, colour: nearestColour(fill) });
   });
   return out;
+}
+
+function regionsOfPixels({ paths, width, height }: DrawnPicture, { mosaic }: Raster): Region[] {
+  const { columns, rows, cells } = mosaic;
+  const outline = flatten(paths[0].d);
+  const middle = (i: number) => ({
+    x: (((i % columns) + 0.5) / columns) * width,
+    y: ((Math.floor(i / columns) + 0.5) / rows) * height,
+  });
+  // The ground around what it shows is not to be coloured.
+  const shown = cells.map((hex, i) => (covers(outline, middle(i), true) ? hex : ''));
+  return patchesOf({ columns, rows, cells: shown }, nearestColour).map(({ x, y, kind }) => ({
+    x: x * width,
+    y: y * height,
+    colour: kind,
+  }));
 }
 
 export function drawColouring(draft: Draft, recipe: RecipeFor<'colouring'>): void {
