@@ -9,11 +9,16 @@ import { openEmbedded } from '../../server/database/embedded';
 import { migrate } from '../../server/database/migrate';
 import type { Services } from '../../server/services';
 import { openPictures } from '../../server/shelf';
+import { loadDocument } from '../../server/stores/documents';
+import { picture as makePicture } from '../../core/sheet/make';
 import { classByCode, classesOf, membersOf } from '../../server/stores/classes';
 import { copiesOf, goesOf, trayOf } from '../../server/stores/copies';
 import { progressOf } from '../../server/stores/handouts';
 import { notesOf } from '../../server/stores/reviews';
 import { sheetsOf } from '../../server/stores/sheets';
+import runExport from '../../workers/export';
+import type { PictureJob } from '../../workers/export';
+import { discFile } from '../../tests/support/own';
 import * as changes from './changes';
 import * as classes from './classes';
 import * as copy from './copy';
@@ -22,6 +27,9 @@ import * as front from './front';
 import * as growth from './growth';
 import * as handOut from './hand-out';
 import * as join from './join';
+import * as ownPicture from './own-picture';
+import * as pictures from './pictures';
+import type { PictureAnswer, PicturesAnswer } from './pictures';
 import * as reading from './reading';
 import * as spread from './spread';
 import * as tray from './tray';
@@ -43,15 +51,23 @@ const url = (path: string) => `http://house.test${path}`;
 async function call(
   handler: Handler,
   path: string,
-  options: { cookie?: string; form?: Record<string, string>; json?: unknown; params?: Params } = {},
+  options: {
+    cookie?: string;
+    form?: Record<string, string>;
+    json?: unknown;
+    bytes?: Uint8Array;
+    method?: string;
+    params?: Params;
+  } = {},
 ) {
   const headers = new Headers(options.cookie ? { Cookie: options.cookie } : {});
   const body = options.form
     ? new URLSearchParams(options.form)
     : options.json === undefined
-      ? undefined
+      ? (options.bytes as BodyInit | undefined)
       : JSON.stringify(options.json);
-  const request = new Request(url(path), { method: body === undefined ? 'GET' : 'POST', headers, body });
+  const method = options.method ?? (body === undefined ? 'GET' : 'POST');
+  const request = new Request(url(path), { method, headers, body });
   try {
     return await handler({ request, context, params: options.params ?? {} } as never);
   } catch (thrown) {
@@ -75,6 +91,7 @@ beforeAll(async () => {
     demo: true,
     version: 'test',
     shelf: { resources: { pictures: openPictures() } },
+    exporter: { readIn: (job: object) => runExport({ kind: 'picture', ...job } as PictureJob) },
   } as unknown as Services;
   context = { services };
   const signIn = async (who: (typeof TEACHERS)[number]) =>
@@ -269,6 +286,92 @@ describe('what classes wrote', () => {
       expect(((await ask(`?handout=${ids.heron}&box=why`, cookie)) as Response).status).toBe(404);
     expect(((await ask('', undefined)) as Response).status).toBe(401);
     expect(((await ask(`?handout=${'x'.repeat(60)}`, cookies.teacher)) as Response).status).toBe(400);
+  });
+});
+
+describe('pictures of one’s own', () => {
+  const list = async (cookie: string) =>
+    (await ((await call(pictures.loader, '/pictures', { cookie })) as Response).json()) as PicturesAnswer;
+  const bring = async (bytes: Uint8Array, name = 'C:\\marsh\\big_disc.JPG', cookie = cookies.teacher) =>
+    (await call(pictures.action, `/pictures?name=${encodeURIComponent(name)}`, { cookie, bytes })) as Response;
+  const brought = async () => ((await (await bring(await discFile.plain())).json()) as PictureAnswer).picture;
+  const file = async (name: string, cookie?: string) =>
+    (await call(ownPicture.loader, '/x', { cookie, params: { file: name } })) as Response;
+
+  test('are taken in by the name of their file, once, and offered to who brought them', async () => {
+    const picture = await brought();
+    expect(picture).toMatchObject({ name: 'big disc', width: 300, height: 200 });
+    expect(await brought()).toEqual(picture);
+    expect(await list(cookies.teacher)).toEqual({ pictures: [picture], mayBring: true });
+    expect(await list(cookies.colleague)).toEqual({ pictures: [], mayBring: true });
+    expect(await list(cookies.student)).toEqual({ pictures: [], mayBring: false });
+  });
+
+  test('are seen by their school, in each of their forms, and by nobody else', async () => {
+    const [, hash] = (await brought()).id.split('/');
+    for (const [name, type] of [
+      [`${hash}.json`, 'application/json'],
+      [`${hash}.svg`, 'image/svg+xml'],
+      [`${hash}.jpg`, 'image/jpeg'],
+      [`${hash}-lines.png`, 'image/png'],
+    ]) {
+      const answer = await file(name, cookies.student);
+      expect([answer.status, answer.headers.get('Content-Type')]).toEqual([200, type]);
+      expect((await answer.arrayBuffer()).byteLength).toBeGreaterThan(100);
+      expect((await file(name)).status).toBe(401);
+    }
+    for (const name of ['x.json', `${'0'.repeat(32)}.json`, `${hash}.exe`, `../${hash}.json`, `${hash}.json/..`])
+      expect((await file(name, cookies.teacher)).status).toBe(404);
+    await db.query('insert into school (id, name) values ($1, $2)', ['elsewhere', 'Elsewhere']);
+    await db.query('update picture set school_id = $1', ['elsewhere']);
+    expect((await file(`${hash}.json`, cookies.student)).status).toBe(404);
+    await db.query('update picture set school_id = (select school_id from person where id = $1)', [ids.teacher]);
+  });
+
+  test('that are none are told from those that are, and nothing is kept of them', async () => {
+    const before = await list(cookies.teacher);
+    for (const [bytes, status, message] of [
+      [Buffer.from('words'), 422, /no PNG or JPEG/],
+      [Buffer.from(' '.repeat(21_000_000)), 413, /more than 20 MB/],
+      [Buffer.alloc(0), 422, /empty/],
+    ] as const) {
+      const answer = await bring(bytes);
+      expect([answer.status, await problemOf(answer)]).toEqual([status, expect.stringMatching(message)]);
+    }
+    expect((await bring(await discFile.plain(), 'x'.repeat(500))).status).toBe(400);
+    expect(await list(cookies.teacher)).toEqual(before);
+  });
+
+  test('are brought by teachers only, and put away by who brought them', async () => {
+    expect((await bring(await discFile.plain(), 'a.jpg', cookies.student)).status).toBe(403);
+    const { id } = await brought();
+    const away = async (query: string, cookie: string) =>
+      ((await call(pictures.action, `/pictures?${query}`, { cookie, method: 'DELETE' })) as Response).status;
+    const query = `id=${encodeURIComponent(id)}`;
+    expect(await away(query, cookies.colleague)).toBe(404);
+    expect(await away('id=flat/crab', cookies.teacher)).toBe(404);
+    expect(await away(query, cookies.teacher)).toBe(200);
+    expect((await list(cookies.teacher)).pictures).toEqual([]);
+    // Sheets that show it keep it.
+    expect((await file(`${id.split('/')[1]}.json`, cookies.student)).status).toBe(200);
+    expect(
+      ((await call(pictures.action, '/pictures', { cookie: cookies.teacher, method: 'PUT' })) as Response).status,
+    ).toBe(405);
+  });
+
+  test('can be put on a sheet, and no others that begin like them', async () => {
+    const { id } = await brought();
+    const { documentId } = (await sheetsOf(db, ids.teacher)).find((sheet) => sheet.id === ids.sheet)!;
+    const { sheet, seq } = (await loadDocument(db, documentId))!;
+    const put = async (picture: string, base: number) => {
+      const item = makePicture({ id: `p${base}`, picture });
+      const change = { kind: 'insert', spot: { page: sheet.pages[0].id, group: null, behind: null }, item };
+      const json = { base, batch: `batch-${base}-${picture.slice(-6)}`, changes: [change] };
+      const answer = await call(changes.action, '/x', { cookie: cookies.teacher, params: { documentId }, json });
+      return (await (answer as Response).json()) as { outcome: string; reason?: string };
+    };
+    expect(JSON.stringify(await put(`own/${'0'.repeat(32)}`, seq))).toMatch(/There is no picture called/);
+    expect((await put(id, seq)).outcome).toBe('saved');
   });
 });
 

@@ -1,0 +1,200 @@
+import type { Page } from '@playwright/test';
+import sharp from 'sharp';
+import { discFile } from '../support/own';
+import {
+  blankPage,
+  compartment,
+  drag,
+  drawn,
+  enter,
+  expect,
+  join,
+  leaf,
+  press,
+  saved,
+  stack,
+  supply,
+  test,
+} from './house';
+import { SECRET } from '../../demo/school';
+
+/** Pictures of one's own: brought along, dropped, as base, outline and colouring page, and on paper. */
+
+let page: Page;
+test.beforeAll(async ({ browser, house }) => {
+  page = await enter(browser, house, 'Maren');
+});
+test.beforeEach(() => blankPage(page));
+
+const file = async (name: string, bytes: Promise<Buffer>) => ({
+  name,
+  mimeType: 'application/octet-stream',
+  buffer: await bytes,
+});
+const asked = () => page.getByLabel('File with a picture');
+const images = () => page.locator('.page-view image');
+async function brought(name = 'orange_disc.jpg', bytes = discFile.plain()) {
+  await compartment(page, 'Pictures');
+  await page.getByRole('button', { name: 'brought along' }).click();
+  await asked().setInputFiles(await file(name, bytes));
+}
+const made = async (name: RegExp) => {
+  await compartment(page, 'Makers');
+  await page.getByRole('tabpanel', { name: 'Makers' }).getByRole('button', { name }).click();
+  await expect(page.locator('.settings h3')).toBeVisible();
+};
+const shipped = (name: string) => page.locator('.picture-pick').getByRole('button', { name, exact: true });
+
+test('a file is put on the sheet, kept for the next one, and what is no picture is told', async () => {
+  await brought();
+  await expect(images()).toHaveCount(1);
+  await expect(page.getByLabel('What the picture shows')).toHaveValue('orange disc');
+  await saved(page);
+  await page.reload();
+  await drawn(page);
+  await expect(images()).toHaveCount(1);
+  await expect
+    .poll(() => images().evaluate((image) => fetch(image.getAttribute('href')!).then(({ ok }) => ok)))
+    .toBe(true);
+
+  await blankPage(page);
+  await brought('notes.png', Promise.resolve(Buffer.from('hello')));
+  await expect(page.getByText('This is no PNG or JPEG picture.')).toBeVisible();
+  await page.locator('.pictures-found').getByRole('button', { name: 'orange disc', exact: true }).click();
+  await expect(images()).toHaveCount(1);
+  await page.getByRole('button', { name: /Puts “orange disc” away/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.pictures-found').getByRole('button', { name: 'orange disc', exact: true })).toHaveCount(
+    0,
+  );
+  await expect(images()).toHaveCount(1);
+});
+
+test('files are dropped on the sheet and pasted there', async () => {
+  const bytes = [...(await discFile.clear())];
+  await page.locator('.paper').evaluate((paper, list) => {
+    const data = new DataTransfer();
+    data.items.add(new File([new Uint8Array(list)], 'dropped.png', { type: 'image/png' }));
+    const { left, top } = paper.getBoundingClientRect();
+    paper.dispatchEvent(
+      new DragEvent('drop', {
+        dataTransfer: data,
+        clientX: left + 90,
+        clientY: top + 70,
+        bubbles: true,
+        cancelable: true,
+      }),
+    );
+  }, bytes);
+  await expect(images()).toHaveCount(1);
+  await page.keyboard.press('Escape');
+  await press(page, 700, 580);
+  await page.evaluate((list) => {
+    const data = new DataTransfer();
+    data.items.add(new File([new Uint8Array(list)], 'pasted.png', { type: 'image/png' }));
+    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  }, bytes);
+  await expect(images()).toHaveCount(2);
+  await expect(stack(page)).toHaveCount(2);
+});
+
+test('is the base of a diagram, the outline of a cloud and a page to colour', async () => {
+  await made(/^labelled diagram/);
+  await page.getByText('another picture').click();
+  await asked().setInputFiles(await file('orange_disc.jpg', discFile.plain()));
+  await expect(images()).toHaveCount(1);
+  await page.getByLabel(/Press on the picture for a point/).click();
+  const middle = (await images().boundingBox())!;
+  await page.mouse.click(middle.x + middle.width / 2, middle.y + middle.height / 2);
+  await page.getByLabel('Spot 1').fill('the middle');
+  await expect(page.getByRole('list', { name: 'What stands on the page' })).toContainText('the middle');
+  await saved(page);
+
+  await blankPage(page);
+  await made(/^word cloud/);
+  await page.getByRole('combobox', { name: 'What the words fill' }).click();
+  await page.getByTitle('a picture’s outline', { exact: true }).click();
+  await shipped('orange disc').click();
+  await expect(page.getByText('almost no area')).toHaveCount(0);
+  await saved(page);
+
+  await blankPage(page);
+  await compartment(page, 'Makers');
+  await page.getByRole('button', { name: 'colouring', exact: true }).click();
+  await page.getByLabel('Picks pictures one by one').click();
+  await shipped('orange disc').click();
+  await page
+    .getByLabel('How many')
+    .or(page.getByLabel('pictures', { exact: true }))
+    .first()
+    .waitFor();
+  await expect(page.getByLabel(/^Word \d+$/).last()).toHaveValue('orange disc');
+});
+
+test('is on paper and in what students are given', async ({ browser, house }) => {
+  await brought();
+  await expect(images()).toHaveCount(1);
+  await saved(page);
+  const id = /sheets\/([^/?]+)/.exec(page.url())![1];
+  const png = await page.request.get(`/sheets/${id}/export?as=png`);
+  const { data, info } = await sharp(await png.body())
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const at = (Math.floor(info.height / 2) * info.width + Math.floor(info.width / 2)) * info.channels;
+  expect([...data.subarray(at, at + 3)].map((value) => Math.round(value / 16))).toEqual([11, 5, 2]);
+  const pdf = (await (await page.request.get(`/sheets/${id}/export?as=pdf`)).body()).toString('latin1');
+  expect(pdf).toContain('/DCTDecode');
+  const thumb = await (await page.request.get(`/sheets/${id}/picture.svg`)).text();
+  expect(thumb).toContain('data:image/jpeg');
+
+  const student = await join(browser, house, 'CURLW', 'Ines Ramos', SECRET.split(' '));
+  const address = (await images().getAttribute('href'))!;
+  expect((await student.request.get(address)).status()).toBe(200);
+  const stranger = await (await browser.newContext({ baseURL: house.url })).newPage();
+  expect((await stranger.request.get(address)).status()).toBe(401);
+});
+
+test('labels are set around what was drawn on the sheet', async () => {
+  await supply(page, 'Shapes', 'oval');
+  await page.keyboard.press('Escape');
+  await drag(page, [390, 300], [390, 220]);
+  await supply(page, 'Shapes', 'oval');
+  await press(page, 20, 20);
+  await page.keyboard.press('Control+a');
+  await compartment(page, 'Labels');
+  await page.getByRole('button', { name: 'around what is chosen' }).click();
+  await expect(page.locator('.labels-panel')).toBeVisible();
+  await expect(stack(page)).toHaveCount(1);
+  await page.getByLabel(/Press on the picture for a point/).click();
+  const view = (await page.locator('.page-view').boundingBox())!;
+  await page.mouse.click(view.x + view.width / 2, view.y + view.height / 2);
+  await page.getByLabel('Spot 1').fill('belly');
+  await expect(page.getByRole('list', { name: 'What stands on the page' })).toContainText('belly');
+  await saved(page);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /undo/i }).click();
+  await expect(page.getByRole('list', { name: 'What stands on the page' })).not.toContainText('belly');
+});
+
+test('a column of a table on the sheet gives the words of a cloud', async () => {
+  await made(/^chart/);
+  await saved(page);
+  await press(page, 5, 5);
+  await made(/^word cloud/);
+  await page.getByRole('button', { name: /Takes a column of a table/ }).click();
+  await expect(page.getByRole('combobox', { name: 'Column of words' })).toBeVisible();
+  await page.getByRole('button', { name: 'Takes this column in place of the words above' }).click();
+  const list = page.getByRole('textbox', { name: /^Words, one in a line/ });
+  await expect(list).not.toHaveValue(/glasswort/);
+  await expect(list).toHaveValue(/: \d/);
+  await leaf(page, 'cloud');
+});
+
+test('a table file that is no table, or too large, is told', async () => {
+  await made(/^chart/);
+  const table = page.getByLabel('File with a table');
+  await table.setInputFiles({ name: 'empty.csv', mimeType: 'text/csv', buffer: Buffer.from(';;\n;;') });
+  await expect(page.getByText('“empty.csv” holds no cells.')).toBeVisible();
+  await table.setInputFiles({ name: 'large.csv', mimeType: 'text/csv', buffer: Buffer.alloc(1_100_000, 'a,1\n') });
+  await expect(page.getByText('“large.csv” is too large')).toBeVisible();
+});
