@@ -4,17 +4,21 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { page, plain, shape, sheet, solid, text } from '../core/sheet/make';
+import { remake } from '../core/makers/all';
+import { beginMap } from '../core/makers/map/begin';
+import { defaultRoles, group, page, plain, shape, sheet, solid, text } from '../core/sheet/make';
 import type { Item, Sheet } from '../core/sheet/schema';
 import { openDatabase } from '../server/database/open';
 import { addPerson, addSchool } from '../server/stores/people';
 import { createSheet } from '../server/stores/sheets';
+import { Shelf } from '../server/shelf';
 import { CHROMIUM } from '../tests/support/chromium';
+import { nodes } from './makers';
 import { figure, median, share } from './measure';
 
 /**
  * In a real browser: dragging one of 2,000 things with grid and guides on, beside konva's own drag of the same shapes; opening
- * a sheet of 300; typing on it.
+ * a sheet of 300; typing on it; typing in the outline of a map.
  */
 
 const PORT = 4689;
@@ -130,6 +134,47 @@ async function konvaDrag(window: Page, made: Sheet): Promise<number[]> {
   return dragged(window, at);
 }
 
+/** A page with a map of so many nodes. */
+async function mapSheet(count: number): Promise<Sheet> {
+  const { resources } = await Shelf.open();
+  const state = { kind: 'map' as const, recipe: { ...beginMap([]), nodes: nodes(count), size: 11 }, seed: 1 };
+  const empty = group({ id: 'map', x: 20, y: 20, width: 752, height: 572, items: [] });
+  const made = await remake({ group: empty, state }, { ...resources, roles: defaultRoles() });
+  return sheet({ title: 'a map', pages: [page({ id: 'p', items: [made.group] })] });
+}
+
+/** Letters typed into the outline of a map, each until the map is painted with it. */
+async function typedInMap(window: Page, letters: number): Promise<number[]> {
+  await window.locator('.page-view g[data-item="map"] path').first().waitFor({ state: 'attached' });
+  await window.locator('.stack-item').click();
+  await window.locator('.pad-row input').nth(3).waitFor();
+  await pause(window, 800);
+  return window.evaluate(async (count) => {
+    const times: number[] = [];
+    const input = document.querySelectorAll<HTMLInputElement>('.pad-row input')[3];
+    const map = document.querySelector('.page-view g[data-item="map"]')!;
+    for (let i = 0; i < count; i++) {
+      const drawn = new Promise<void>((resolve, reject) => {
+        const late = setTimeout(() => reject(new Error('the map did not follow')), 5000);
+        const seen = new MutationObserver(() => {
+          seen.disconnect();
+          clearTimeout(late);
+          resolve();
+        });
+        seen.observe(map, { childList: true, subtree: true });
+      });
+      const begun = performance.now();
+      input.focus();
+      document.execCommand('insertText', false, 'etaoin'[i % 6]);
+      await drawn;
+      await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
+      if (i > 2) times.push(performance.now() - begun);
+      await new Promise((resolve) => setTimeout(resolve, 120));
+    }
+    return times;
+  }, letters);
+}
+
 async function dragged(window: Page, at: (x: number, y: number) => { x: number; y: number }): Promise<number[]> {
   const start = at(370, 300);
   await window.mouse.move(start.x, start.y);
@@ -157,6 +202,7 @@ export async function run() {
   });
   const make = (made: Sheet) => createSheet(db, { schoolId, ownerId: teacher, purpose: 'blank', sheet: made });
   const [large, medium] = [await make(sheetOf(2000, false)), await make(sheetOf(300, true))];
+  const map = await make(await mapSheet(150));
   await db.close();
   const server = spawn(process.execPath, ['build/main.js'], {
     env: { ...process.env, PORT: `${PORT}`, DATA_DIR: folder, DATABASE_URL: '', NODE_ENV: 'production' },
@@ -209,6 +255,9 @@ export async function run() {
       return times;
     });
 
+    await window.goto(`${url}/sheets/${map}`);
+    const mapped = await typedInMap(window, 30);
+
     await window.goto(`${url}/sheets/${large}`);
     await window.locator('.page-view g[data-item="front"] path').first().waitFor();
     await pause(window, 1500);
@@ -224,6 +273,7 @@ export async function run() {
       figure('the same, 95% of frames, against konva', share(moving, 0.95), share(konva, 0.95), 1),
       figure('opening a 300-item sheet from the Desk, against 1 s', median(opened), 1000, 1),
       figure('typing on a 300-item page, key to paint, against 32 ms', median(typed), 32, 1),
+      figure('typing in the outline of a map of 150, key to paint, against two frames', median(mapped), 2000 / 60, 1),
     ];
   } finally {
     await browser.close();

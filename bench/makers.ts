@@ -17,7 +17,8 @@ import { figure, inTurn, median, wordsOf } from './measure';
 
 /** What makers take: a tree against the library for trees alone, and the times that a person would notice. */
 
-function nodes(count: number): MapNode[] {
+/** A tree of so many nodes, the same each time, with words on some links. */
+export function nodes(count: number): MapNode[] {
   const random = seeded(11);
   const words = wordsOf(count);
   const list = Array.from({ length: count }, (_, i): MapNode => ({

@@ -142,7 +142,10 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
               onChange={(event) => setSpot(spot.id, { words: event.target.value }, 'soon')}
             />
             <Toggle on={false} label="Points it at another place on the picture" onClick={() => point(spot.id)}>
-              ⌖
+              <svg className="glyph" viewBox="0 0 16 16" aria-hidden="true">
+                <circle cx="8" cy="8" r="4.5" fill="none" stroke="currentColor" strokeWidth="1.3" />
+                <path d="M8 1v5M8 10v5M1 8h5M10 8h5" stroke="currentColor" strokeWidth="1.3" />
+              </svg>
             </Toggle>
             <Toggle
               on={false}

@@ -157,7 +157,12 @@ export function ItemSettings({ bench, items, sheet }: Props) {
             </button>
           ))}
         </div>
-        <div role="tabpanel" aria-label={tabs.find(({ id }) => id === tab)?.name}>
+        <div
+          role="tabpanel"
+          aria-label={tabs.find(({ id }) => id === tab)?.name}
+          // Whoever writes in a recipe stays with it when a part of what it makes is chosen by that.
+          onFocusCapture={() => tab === 'make' && wanted !== tab && bench.put({ tab })}
+        >
           {tab === 'make' && made && (
             <MakerPanel bench={bench} group={made} sheet={sheet} part={item === made ? null : item} />
           )}

@@ -58,6 +58,13 @@ test.describe('a concept map', () => {
     await page.reload();
     await drawn(page);
     for (const words of ['salt marsh', 'animals']) await expect(onSheet(page)).toContainText(words);
+    // Found again later, it is written on like when it was new.
+    await stack(page).first().click();
+    await rows(page).nth(1).click();
+    await page.keyboard.press('End');
+    await page.keyboard.type(' of salt', { delay: 30 });
+    await expect(rows(page).nth(1)).toBeFocused();
+    await expect(onSheet(page)).toContainText('plants of salt');
   });
 
   test('what is done on the map shows in the outline: a child, a name, a branch hung elsewhere, a node taken away', async () => {
