@@ -1,6 +1,7 @@
 import type { Remake } from '../core/makers/all';
-import { remake } from '../core/makers/all';
-import type { GroupItem, Sheet } from '../core/sheet/schema';
+import type { MadeAnswer } from '../core/makers/parts';
+import { Remaker } from '../core/makers/parts';
+import type { Sheet } from '../core/sheet/schema';
 import { Shelf } from './shelf';
 
 /** What makers make, worked out beside the page. */
@@ -12,13 +13,15 @@ type MakeTask = {
   id: number;
   kind: 'make';
   asked: Remake;
+  /** The group's parts are those of this earlier answer, and are not sent again. */
+  base?: number;
   roles: Sheet['roles'];
   /** Font files and pictures that it is made with, as far as the page knows them. */
   fonts: string[];
   pictures: string[];
 };
 export type MakersAnswer =
-  | { id: number; kind: 'make'; group: GroupItem; notes: string[] }
+  | ({ id: number; kind: 'make' } & MadeAnswer)
   | { id: number; kind: 'progress'; share: number }
   | { id: number; kind: 'failed'; reason: string };
 
@@ -40,10 +43,12 @@ function resting(id: number): (share: number) => Promise<void> {
   };
 }
 
-async function answer({ id, asked, roles, fonts, pictures }: MakeTask): Promise<MakersAnswer> {
+const remaker = new Remaker();
+
+async function answer({ id, asked, base, roles, fonts, pictures }: MakeTask): Promise<MakersAnswer> {
   const resources = await shelf.ready(fonts, pictures);
-  const { group, notes } = await remake(asked, { ...resources, roles, rest: resting(id) });
-  return { id, kind: 'make', group, notes };
+  const made = await remaker.make(id, asked, base, { ...resources, roles, rest: resting(id) });
+  return { id, kind: 'make', ...made };
 }
 
 self.onmessage = ({ data }: MessageEvent<MakersTask>) => {

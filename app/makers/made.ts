@@ -36,6 +36,14 @@ export function useMade<K extends MakerKind>(bench: Bench, group: GroupItem, _ki
     },
     [bench, id],
   );
+  /** Some settings of the recipe as it stands when they are set. */
+  const put = useCallback(
+    (name: string, values: Partial<RecipeOf<K>>, keep: 'soon' | 'now' = 'now') => {
+      const now = bench.making?.state(id);
+      if (now) edit(name, { ...now.recipe, ...values } as RecipeOf<K>, keep);
+    },
+    [bench, id, edit],
+  );
   const reseed = useCallback(
     (name: string, seed: number) => {
       const now = bench.making?.state(id);
@@ -44,5 +52,5 @@ export function useMade<K extends MakerKind>(bench: Bench, group: GroupItem, _ki
     [bench, id],
   );
   const recipe = (state ?? group.maker!).recipe as RecipeOf<K>;
-  return { recipe, seed: (state ?? group.maker!).seed, notes, edit, reseed };
+  return { recipe, seed: (state ?? group.maker!).seed, notes, edit, put, reseed };
 }

@@ -1,5 +1,5 @@
 import { Select } from 'antd';
-import { useRef } from 'react';
+import { memo, useDeferredValue, useRef } from 'react';
 import type { ReactNode } from 'react';
 import type { MapLayout, MapRecipe } from '../../core/makers/map/recipe';
 import { ARROWS, MAP_LAYOUTS } from '../../core/makers/map/recipe';
@@ -82,10 +82,9 @@ const LAYOUT_DRAWINGS: Record<MapLayout, ReactNode> = {
 const ROUTES = { straight: 'straight', stepped: 'in steps', curved: 'curved' };
 
 export function MapPanel({ bench, group, sheet, part }: PanelProps) {
-  const { recipe, notes, edit } = useMade(bench, group, 'map');
+  const { recipe, notes, edit, put } = useMade(bench, group, 'map');
   const current = nodeOf(part);
   const row = useRef<string | null>(null);
-  const put = (name: string, values: Partial<MapRecipe>) => edit(name, { ...recipe, ...values });
   return (
     <div className="map-panel">
       <OutlinePad
@@ -110,13 +109,37 @@ export function MapPanel({ bench, group, sheet, part }: PanelProps) {
         onProblem={(words) => bench.say(words)}
       />
       <Notes notes={notes} />
+      <MapLooks layout={recipe.layout} route={recipe.route} arrows={recipe.arrows} size={recipe.size} {...{ put }} />
+      <MapDetails
+        {...{ bench, current, put }}
+        groupId={group.id}
+        recipe={useDeferredValue(recipe)}
+        palette={sheet.palette}
+        onEdit={edit}
+      />
+    </div>
+  );
+}
+
+type Put = (name: string, values: Partial<MapRecipe>) => void;
+
+/** How the whole is laid out: not drawn anew for each letter of the outline. */
+const MapLooks = memo(function MapLooks({
+  layout: chosen,
+  route,
+  arrows,
+  size,
+  put,
+}: Pick<MapRecipe, 'layout' | 'route' | 'arrows' | 'size'> & { put: Put }) {
+  return (
+    <>
       <div className="map-layouts" role="radiogroup" aria-label="Layout">
         {MAP_LAYOUTS.map((layout) => (
           <button
             key={layout}
             type="button"
             role="radio"
-            aria-checked={recipe.layout === layout}
+            aria-checked={chosen === layout}
             aria-label={LAYOUT_NAMES[layout]}
             title={LAYOUT_NAMES[layout]}
             className="map-layout"
@@ -133,7 +156,7 @@ export function MapPanel({ bench, group, sheet, part }: PanelProps) {
         <Select
           size="small"
           aria-label="How links run"
-          value={recipe.route}
+          value={route}
           options={optionsOf(ROUTES, ['straight', 'stepped', 'curved'])}
           onChange={(route) => put('Links', { route })}
           style={{ width: 92 }}
@@ -141,19 +164,37 @@ export function MapPanel({ bench, group, sheet, part }: PanelProps) {
         <Select
           size="small"
           aria-label="Arrows"
-          value={recipe.arrows}
+          value={arrows}
           options={ARROWS.map((value) => ({ value, label: value === 'none' ? 'no arrows' : ARROW_NAMES[value] }))}
           onChange={(arrows) => put('Arrows', { arrows })}
           style={{ width: 104 }}
         />
       </Row>
       <Row label="words">
-        <WordsSize size={recipe.size} onChange={put} />
+        <WordsSize size={size} onChange={put} />
       </Row>
-      {current && <NodeFields {...{ bench, recipe, current, groupId: group.id }} onEdit={put} />}
-      <CrossLinks bench={bench} groupId={group.id} recipe={recipe} onEdit={put} />
-      <Levels recipe={recipe} palette={sheet.palette} onEdit={put} />
-      <InAndOut bench={bench} recipe={recipe} onEdit={edit} />
-    </div>
+    </>
   );
-}
+});
+
+type DetailsProps = {
+  bench: PanelProps['bench'];
+  groupId: string;
+  recipe: MapRecipe;
+  current: string | null;
+  palette: readonly string[];
+  put: Put;
+  onEdit: (name: string, recipe: MapRecipe) => void;
+};
+
+/** What names nodes follows a moment later: a letter typed in the outline must not wait for it. */
+const MapDetails = memo(function MapDetails({ bench, groupId, recipe, current, palette, put, onEdit }: DetailsProps) {
+  return (
+    <>
+      {current && <NodeFields {...{ bench, recipe, current, groupId }} onEdit={put} />}
+      <CrossLinks bench={bench} groupId={groupId} recipe={recipe} onEdit={put} />
+      <Levels recipe={recipe} palette={palette} onEdit={put} />
+      <InAndOut bench={bench} recipe={recipe} onEdit={onEdit} />
+    </>
+  );
+});

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { ClipboardEvent, DragEvent, KeyboardEvent } from 'react';
 import { readOutline } from '../../core/formats/outlines';
 import { branchEnd, OutlineProblem, rowMoved, rowsOf, shifted, withRows } from '../../core/makers/map/outline';
@@ -139,6 +139,25 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
     if (drop?.index !== index || drop.depth !== depth) setDrop({ index, depth });
   }
 
+  // Rows are drawn anew only when they themselves change; what they tell goes to the newest of these.
+  const latest = useRef<RowEvents>(null!);
+  latest.current = {
+    change: (i, text) =>
+      put(
+        'Outline',
+        rows.map((one, n) => (n === i ? { ...one, text } : one)),
+        'soon',
+      ),
+    keyDown: (i, event) => onKeyDown(event, i),
+    paste: (i, event) => onPaste(event, i),
+    focus: (i) => onFocusRow(rows[i].id),
+    drag: (i, begun) => {
+      setDragged(begun ? i : null);
+      if (!begun) setDrop(null);
+    },
+  };
+  const on = useCallback((tell: (events: RowEvents) => void) => tell(latest.current), []);
+
   return (
     <div
       ref={pad}
@@ -161,20 +180,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
           current={row.id === current}
           branch={branchEnd(rows, i) > i + 1}
           drop={drop?.index === i ? drop.depth : null}
-          onChange={(text) =>
-            put(
-              'Outline',
-              rows.map((one, n) => (n === i ? { ...one, text } : one)),
-              'soon',
-            )
-          }
-          onKeyDown={(event) => onKeyDown(event, i)}
-          onPaste={(event) => onPaste(event, i)}
-          onFocus={() => onFocusRow(row.id)}
-          onDrag={(on) => {
-            setDragged(on ? i : null);
-            if (!on) setDrop(null);
-          }}
+          on={on}
         />
       ))}
       {drop?.index === rows.length && <span className="pad-drop" style={{ marginLeft: 14 + drop.depth * INDENT }} />}
@@ -222,20 +228,30 @@ function pasted(
   }
 }
 
+type RowEvents = {
+  change: (index: number, text: string) => void;
+  keyDown: (index: number, event: KeyboardEvent<HTMLInputElement>) => void;
+  paste: (index: number, event: ClipboardEvent<HTMLInputElement>) => void;
+  focus: (index: number) => void;
+  drag: (index: number, begun: boolean) => void;
+};
+
 type RowProps = {
   row: Row;
   index: number;
   current: boolean;
   branch: boolean;
   drop: number | null;
-  onChange: (text: string) => void;
-  onKeyDown: (event: KeyboardEvent<HTMLInputElement>) => void;
-  onPaste: (event: ClipboardEvent<HTMLInputElement>) => void;
-  onFocus: () => void;
-  onDrag: (on: boolean) => void;
+  on: (tell: (events: RowEvents) => void) => void;
 };
 
-function PadRow({ row, index, current, branch, drop, ...on }: RowProps) {
+const sameRow = ({ row: a, ...now }: RowProps, { row: b, ...next }: RowProps) =>
+  a.id === b.id &&
+  a.text === b.text &&
+  a.depth === b.depth &&
+  (Object.keys(now) as (keyof typeof now)[]).every((key) => now[key] === next[key]);
+
+const PadRow = memo(function PadRow({ row, index, current, branch, drop, on }: RowProps) {
   return (
     <>
       {drop !== null && <span className="pad-drop" style={{ marginLeft: 14 + drop * INDENT }} />}
@@ -252,21 +268,21 @@ function PadRow({ row, index, current, branch, drop, ...on }: RowProps) {
           aria-hidden="true"
           onDragStart={(event) => {
             event.dataTransfer.setData('text/plain', row.text);
-            on.onDrag(true);
+            on((events) => events.drag(index, true));
           }}
-          onDragEnd={() => on.onDrag(false)}
+          onDragEnd={() => on((events) => events.drag(index, false))}
         />
         <input
           value={row.text}
           maxLength={LONGEST_NODE}
           placeholder="…"
           aria-label={`Line ${index + 1}, level ${row.depth + 1}`}
-          onChange={(event) => on.onChange(event.target.value)}
-          onKeyDown={on.onKeyDown}
-          onPaste={on.onPaste}
-          onFocus={on.onFocus}
+          onChange={(event) => on((events) => events.change(index, event.target.value))}
+          onKeyDown={(event) => on((events) => events.keyDown(index, event))}
+          onPaste={(event) => on((events) => events.paste(index, event))}
+          onFocus={() => on((events) => events.focus(index))}
         />
       </div>
     </>
   );
-}
+}, sameRow);

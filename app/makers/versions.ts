@@ -6,7 +6,7 @@ import type { GroupItem, Item, Page } from '../../core/sheet/schema';
 import { find } from '../../core/sheet/tree';
 import type { Bench } from '../workbench/bench';
 import { copied } from '../workbench/clipboard';
-import { makers } from '../workbench/helpers';
+import { askMade } from '../workbench/making-parts';
 import { newId } from '../workbench/steps';
 
 /** Many versions of a made thing, one on each page: behind its own page, with all else that is there. One step. */
@@ -28,12 +28,8 @@ export async function makeVersions(bench: Bench, groupId: string, count: number)
     const items = copied(place.page.items, { x: 0, y: 0 });
     const at = place.page.items.indexOf(group);
     const copy = items[at] as GroupItem;
-    const answer = await makers.ask({
-      kind: 'make',
-      asked: { group: { ...copy, items: copy.items.filter((item) => item.made) }, state, forget: 'all' },
-      roles,
-      ...needs,
-    });
+    const bare = { ...copy, items: copy.items.filter((item) => item.made) };
+    const answer = await askMade({ asked: { group: bare, state, forget: 'all' }, roles, ...needs });
     pages.push({ ...place.page, id: newId(), items: items.map((item): Item => (item === copy ? answer.group : item)) });
   }
   if (bench.sheet !== before) return bench.say('The sheet was changed meanwhile. Ask for the versions once more.');

@@ -125,7 +125,6 @@ const sheetSlice = (bench: Bench) => bench.sheet;
 const pageSlice = (bench: Bench) => bench.page;
 const selectionSlice = (bench: Bench) => bench.selection;
 const editingSlice = (bench: Bench) => bench.editing;
-const previewSlice = (bench: Bench) => bench.preview;
 const resultsSlice = (bench: Bench) => bench.results;
 const shutSlice = (bench: Bench) => bench.shut;
 const findingSlice = (bench: Bench) => bench.finding;
@@ -154,7 +153,6 @@ function Copy({ loaded }: { loaded: Loaded }) {
   const results = useBench(bench, resultsSlice) ?? loaded.results;
   const shut = useBench(bench, shutSlice);
   const finding = useBench(bench, findingSlice);
-  useBench(bench, previewSlice);
   useSpelling(bench);
   useMaking(bench);
   const { view, stage } = useView(page, 'fit');

@@ -1,5 +1,5 @@
 import { Button, Dropdown } from 'antd';
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { ShouldRevalidateFunctionArgs } from 'react-router';
 import { Link, useSearchParams, useSubmit } from 'react-router';
 import { sizeName } from '../../core/sheet/units';
@@ -74,7 +74,6 @@ const sheetSlice = (bench: Bench) => bench.sheet;
 const pageSlice = (bench: Bench) => bench.page;
 const selectionSlice = (bench: Bench) => bench.selection;
 const editingSlice = (bench: Bench) => bench.editing;
-const previewSlice = (bench: Bench) => bench.preview;
 const findingSlice = (bench: Bench) => bench.finding;
 const pastSlice = (bench: Bench) => bench.past;
 
@@ -169,7 +168,6 @@ function Workbench({ loaded }: { loaded: Loaded }) {
   const page = useBench(bench, pageSlice);
   const selection = useBench(bench, selectionSlice);
   const editing = useBench(bench, editingSlice);
-  useBench(bench, previewSlice);
   const { view, stage } = useView(page, zoom);
   const { faces, arrived } = useDrawing(sheet);
   useEffect(() => {
@@ -267,7 +265,7 @@ function useFaceNotice(bench: Bench, sheet: Sheet) {
   }, [bench]);
 }
 
-function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom, hard }: StripProps) {
+const TitleStrip = memo(function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom, hard }: StripProps) {
   useFaceNotice(bench, sheet);
   const submit = useSubmit();
   const at = sheet.pages.indexOf(page);
@@ -363,4 +361,4 @@ function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom, hard }: StripPr
       </Link>
     </Strip>
   );
-}
+});

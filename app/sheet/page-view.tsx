@@ -3,9 +3,10 @@ import type { ReactNode } from 'react';
 import type { Drawing } from '../../core/drawing/item';
 import { drawItem, drawLine, paintOf } from '../../core/drawing/item';
 import { svgMarkup } from '../../core/drawing/svg';
+import { frameMatrix } from '../../core/geometry/frame';
 import { lineEnds } from '../../core/geometry/line';
 import { bodyText } from '../../core/sheet/body';
-import type { FramedItem, Item, Page, Sheet } from '../../core/sheet/schema';
+import type { FramedItem, GroupItem, Item, Page, Sheet } from '../../core/sheet/schema';
 import { isFramed, isWritten } from '../../core/sheet/schema';
 import { everyItem } from '../../core/sheet/tree';
 import type { Faces } from '../../core/text/faces';
@@ -32,6 +33,7 @@ export function useDrawing(sheet: Sheet): { faces: Faces | null; arrived: number
   return { faces, arrived };
 }
 
+const NOWHERE = { items: [] } as unknown as Page;
 const hasLine = (item: Item): boolean => item.kind === 'line' || (item.kind === 'group' && item.items.some(hasLine));
 
 type ItemProps = {
@@ -66,7 +68,7 @@ const ItemView = memo(function ItemView({ item, roles, faces, prompts, arrived, 
       faces,
       pictures: pictureNow,
       roles,
-      page: page ?? ({ items: [] } as unknown as Page),
+      page: page ?? NOWHERE,
       prompts,
     };
     const node = drawItem(item, drawing);
@@ -75,6 +77,44 @@ const ItemView = memo(function ItemView({ item, roles, faces, prompts, arrived, 
   }, [item, roles, faces, prompts, arrived, page, ends]);
   return <g data-item={item.id} className={dim ? 'dim' : undefined} dangerouslySetInnerHTML={{ __html: html }} />;
 });
+
+/** A group of more parts than this is drawn part by part: so only those that changed are drawn anew. */
+const MANY = 24;
+
+/** A large group: its parts by themselves, each within the group's frame. */
+const PartsView = memo(function PartsView({ item, roles, faces, prompts, arrived, page, dim }: ItemProps) {
+  const group = item as GroupItem;
+  const around = page ?? NOWHERE;
+  return (
+    <g data-item={item.id} className={dim ? 'dim' : undefined}>
+      <g transform={`matrix(${frameMatrix(group).join(' ')})`} opacity={item.opacity < 1 ? item.opacity : undefined}>
+        {group.items.toReversed().map((part) => {
+          let ends = '';
+          if (part.kind === 'line') {
+            const { from, to } = lineEnds(around, part, pictureNow);
+            ends = `${from.x} ${from.y} ${to.x} ${to.y}`;
+          }
+          return (
+            <ItemView
+              key={part.id}
+              item={part}
+              roles={roles}
+              faces={faces}
+              prompts={prompts}
+              arrived={part.kind === 'line' ? 0 : arrived}
+              page={part.kind === 'group' && hasLine(part) ? page : null}
+              ends={ends}
+              dim={false}
+            />
+          );
+        })}
+      </g>
+    </g>
+  );
+});
+
+const inParts = (item: Item): item is GroupItem =>
+  item.kind === 'group' && !item.hidden && item.shadow === null && item.items.length > MANY;
 
 /** The words and pictures of a page for screen readers, in reading order: the glyphs themselves are only outlines. */
 const ReadAloud = memo(function ReadAloud({ page }: { page: Page }) {
@@ -149,8 +189,9 @@ export const PageView = memo(function PageView({
             const { from, to } = lineEnds(page, item, pictureNow);
             ends = `${from.x} ${from.y} ${to.x} ${to.y}`;
           }
+          const View = inParts(item) ? PartsView : ItemView;
           return (
-            <ItemView
+            <View
               key={item.id}
               item={item}
               roles={sheet.roles}

@@ -331,8 +331,15 @@ export class Bench {
   private dropGone() {
     if (!this.sheet.pages.some((page) => page.id === this.pageId)) this.pageId = this.sheet.pages[0].id;
     const { page } = this;
-    if (this.selection.some((id) => !findOn(page, id)))
+    if (this.selection.some((id) => !findOn(page, id))) {
       this.selection = this.selection.filter((id) => findOn(page, id));
+      // Where a part went that a maker made, its whole is chosen, so that its recipe stays at hand.
+      const whole = this.selection.length === 0 ? this.enteredGroup : null;
+      if (whole?.maker) {
+        this.selection = [whole.id];
+        this.entered = null;
+      }
+    }
     if (this.entered !== null && !findOn(page, this.entered)) this.entered = null;
     if (this.editing && !find(this.sheet, this.editing.id)) this.editing = null;
   }

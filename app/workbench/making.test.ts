@@ -1,7 +1,7 @@
 import { afterEach, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
 import { testKit } from '../../tests/support/made';
 import type { Remake } from '../../core/makers/all';
-import { remake } from '../../core/makers/all';
+import { Remaker } from '../../core/makers/parts';
 import { beginChart } from '../../core/makers/chart/begin';
 import { beginLabels } from '../../core/makers/labels/begin';
 import type { Kit } from '../../core/makers/maker';
@@ -32,6 +32,8 @@ import { typeWords } from './words';
 /** Made things on the bench, with the worker's part done by the same core here. Answers come only when they are let through. */
 
 let kit: Kit;
+const remaker = new Remaker();
+let answers = 0;
 let waiting: (() => void)[] = [];
 let asked: Remake[] = [];
 const worker = vi.hoisted(() => ({
@@ -59,10 +61,14 @@ beforeEach(() => {
   asked = [];
   worker.ask = (task) =>
     new Promise((resolve, reject) => {
-      const { asked: what, roles } = task as { asked: Remake; roles: Kit['roles'] };
+      const { asked: what, base, roles } = task as { asked: Remake; base?: number; roles: Kit['roles'] };
       asked.push(what);
+      const id = ++answers;
       waiting.push(
-        () => void remake(what, { ...kit, roles }).then((made) => resolve({ id: 1, kind: 'make', ...made }), reject),
+        () =>
+          void remaker
+            .make(id, what, base, { ...kit, roles })
+            .then((made) => resolve({ id, kind: 'make', ...made }), reject),
       );
     });
   open();
@@ -191,6 +197,18 @@ describe('editing the recipe', () => {
     expect(group().opacity).toBe(0.5);
     expect(lines()).toContain('water');
   });
+});
+
+test('where the chosen node goes with its line, the map is chosen and its recipe stays at hand', async () => {
+  await withMap();
+  bench.enter(group().id);
+  bench.select([part('n-2').id]);
+  edit(written('marsh\n\tmud'));
+  await settle();
+  edit({ ...recipe(), nodes: recipe().nodes.slice(0, 1) });
+  await settle();
+  expect(bench.selection).toEqual([group().id]);
+  expect(bench.entered).toBeNull();
 });
 
 describe('by hand', () => {

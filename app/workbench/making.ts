@@ -7,7 +7,7 @@ import { FOLLOWS_PARTS } from '../../core/makers/recipes';
 import { needsOfRecipe } from '../../core/makers/needs';
 import type { Forget } from '../../core/makers/remake';
 import type { Bench } from './bench';
-import { makers } from './helpers';
+import { askMade } from './making-parts';
 
 /**
  * Keeps what makers made in step with their recipes: makes it anew when the recipe is edited, and when something was done to
@@ -133,25 +133,22 @@ export class Making {
     const stop = new AbortController();
     this.stops.set(id, stop);
     bench.changed();
-    makers
-      .ask<'make'>(
-        {
-          kind: 'make',
-          asked: { group, state: job.state, forget: job.forget, taken },
-          roles: bench.sheet.roles,
-          ...needsOfRecipe(state.recipe, bench.sheet.roles),
-        },
-        { signal: stop.signal, progress: (share) => this.put(id, share) },
-      )
-      .then(
-        (answer) => this.arrived(id, group, job, answer.group, answer.notes),
-        (problem: Error) => {
-          this.bench.say(
-            stop.signal.aborted ? 'Stopped. It is as it was before.' : `This could not be made: ${problem.message}`,
-          );
-          this.finished(id);
-        },
-      );
+    askMade(
+      {
+        asked: { group, state: job.state, forget: job.forget, taken },
+        roles: bench.sheet.roles,
+        ...needsOfRecipe(state.recipe, bench.sheet.roles),
+      },
+      { signal: stop.signal, progress: (share) => this.put(id, share) },
+    ).then(
+      (answer) => this.arrived(id, group, job, withRecipe(answer.group, job.state), answer.notes),
+      (problem: Error) => {
+        this.bench.say(
+          stop.signal.aborted ? 'Stopped. It is as it was before.' : `This could not be made: ${problem.message}`,
+        );
+        this.finished(id);
+      },
+    );
   }
 
   /** Ends what is being made of a group; what waits behind it is not begun. */
@@ -234,6 +231,10 @@ export class Making {
     this.onFinished?.();
   }
 }
+
+/** The recipe that was asked with is the one it was made from: the very same, so that nothing takes it for another. */
+const withRecipe = (group: GroupItem, state: State | undefined): GroupItem =>
+  state && group.maker ? { ...group, maker: { ...group.maker, recipe: state.recipe } as MakerState } : group;
 
 /** The one change that gives a group its new parts; null when nothing is different. */
 function changeTo(sheet: Sheet, group: GroupItem): Change | null {

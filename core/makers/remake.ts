@@ -1,7 +1,7 @@
 import { scaledItem } from '../geometry/scale';
 import { bodyText } from '../sheet/body';
 import type { Facet } from '../sheet/made';
-import { alteredFacets, keysOf, markOf, partNames } from '../sheet/made';
+import { alteredFacets, keysOf, markOf, partNames, rememberUnaltered } from '../sheet/made';
 import type { Body, GroupItem, Item, Sheet } from '../sheet/schema';
 import { isFramed, isWritten } from '../sheet/schema';
 import type { Hand, Made } from './maker';
@@ -57,10 +57,15 @@ const isStyled = (body: Body) => body.some(({ runs }) => runs.some(({ style }) =
 /** What to forget of what was done by hand: nothing, where parts were moved to, or all of it. */
 export type Forget = 'nothing' | 'places' | 'all';
 
-/** A part as it is made now, with what was done by hand to the one before it. */
-function carried(fresh: Item, old: Item | undefined, name: (id: string) => string, forget: Forget): Item {
+/** A part as it is made now, with what was done by hand to the one before it; `altered` tells whether it was. */
+function carried(
+  fresh: Item,
+  old: Item | undefined,
+  name: (id: string) => string,
+  forget: Forget,
+): { item: Item; altered: boolean } {
   const { made } = fresh;
-  if (!old?.made || !made || old.kind !== fresh.kind || forget === 'all') return fresh;
+  if (!old?.made || !made || old.kind !== fresh.kind || forget === 'all') return { item: fresh, altered: false };
   const values: Record<string, unknown> = { hidden: old.hidden };
   if (isFramed(fresh) && isFramed(old) && forget === 'nothing') {
     const { dx, dy } = offsetOf(old);
@@ -78,7 +83,8 @@ function carried(fresh: Item, old: Item | undefined, name: (id: string) => strin
   const take = (facet: Facet) => {
     for (const key of keysOf(old, facet)) values[key] = old[key];
   };
-  for (const facet of alteredFacets(old, old.made, name)) {
+  const altered = alteredFacets(old, old.made, name);
+  for (const facet of altered) {
     if (facet !== 'words') take(facet);
     // Words that the recipe has changed since are newer than those written by hand; their styles may stay.
     else if (was[0] === is[0]) take('words');
@@ -86,7 +92,7 @@ function carried(fresh: Item, old: Item | undefined, name: (id: string) => strin
     else if (isWritten(old) && isWritten(fresh) && bodyText(old.body) === bodyText(fresh.body) && isStyled(old.body))
       take('words');
   }
-  return { ...fresh, ...values } as Item;
+  return { item: { ...fresh, ...values } as Item, altered: altered.size > 0 };
 }
 
 /**
@@ -120,7 +126,10 @@ export function remade(
       // What a person may do anything with, they may do with its parts.
       const touched = group.touch === 'free' ? { ...fresh, touch: 'free' as const } : fresh;
       const marked = { ...touched, made: markOf(touched, part, (id) => id) } as Item;
-      return { ...inGroup(carried(marked, old.get(part), name, forget), ids), id: ids.get(part)! } as Item;
+      const kept = carried(marked, old.get(part), name, forget);
+      const item = { ...inGroup(kept.item, ids), id: ids.get(part)! } as Item;
+      if (!kept.altered) rememberUnaltered(item);
+      return item;
     });
   const own = group.items.filter((item) => !item.made || !known.has(item.made.part));
   return {

@@ -86,8 +86,13 @@ export const markOf = (item: Item, part: string, partOf: PartOf): MadeMark => ({
   print: printOf(item, partOf),
 });
 
+/** Parts that are just as they were made: things never change, so that this stays true of them. */
+const unaltered = new WeakSet<Item>();
+export const rememberUnaltered = (item: Item): void => void unaltered.add(item);
+
 /** What of a part is no longer as it was made. */
 export function alteredFacets(item: Item, mark: MadeMark, partOf: PartOf): Set<Facet> {
+  if (unaltered.has(item)) return new Set();
   const [was, is] = [mark.print.split('.'), printOf(item, partOf).split('.')];
   return new Set(FACETS.filter((_, i) => was[i] !== is[i]));
 }
