@@ -13,7 +13,7 @@ import { seeded } from '../core/random';
 import { DEFAULT_PALETTE, defaultRoles, group, page, sheet } from '../core/sheet/make';
 import type { GroupItem } from '../core/sheet/schema';
 import { pngOf } from '../server/exports/png';
-import { Shelf } from '../server/shelf';
+import { openFaces, Shelf } from '../server/shelf';
 import { figure, inTurn, wordsOf } from './measure';
 
 /** Word clouds against d3-cloud: its time at the largest sizes at which it still places all, and how full each is. */
@@ -81,13 +81,13 @@ export async function run() {
     wrap: false,
     size: 5,
   });
-  const make = (shape: CloudShape, seed: number) =>
+  const make = (shape: CloudShape, seed: number, using = kit) =>
     remake(
       {
         group: group({ id: 'g', width: WIDTH, height: HEIGHT, items: [] }),
         state: { kind: 'cloud', recipe: recipe(shape), seed } as unknown as MakerState,
       },
-      kit,
+      using,
     );
   const ourInk = async (made: GroupItem, shape: CloudShape) => {
     const alone = page({ id: 'p', width: WIDTH, height: HEIGHT, background: null, items: [made] });
@@ -108,10 +108,19 @@ export async function run() {
       () => make(shape, ++seed),
       () => peer(scale),
     );
+    // With faces that were just opened nothing is remembered of any word.
+    const unknown: (typeof kit)[] = [];
+    for (let i = 0; i < 12; i++) unknown.push({ ...kit, faces: await openFaces() });
+    const [first, theirsThen] = await inTurn(
+      9,
+      () => make(shape, ++seed, unknown.pop()),
+      () => peer(scale),
+    );
     const { group: made, notes } = await make(shape, 1);
     if (notes.length > 0) throw new Error(notes.join(' '));
     out.push(
-      figure(`cloud of ${COUNT} phrases in ${name}, against d3-cloud in a rectangle`, ours, theirs, 1),
+      figure(`cloud of ${COUNT} phrases in ${name}, arranged anew, against d3-cloud in a rectangle`, ours, theirs, 1),
+      figure('the same, of words never set before', first, theirsThen, 1),
       figure(`the share left empty of ${name}, against that`, 1 - (await ourInk(made, shape)), 1 - theirInk, 1, 'of 1'),
     );
   }

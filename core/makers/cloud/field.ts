@@ -94,24 +94,36 @@ const STARTS = 8;
 
 type WordMask = { bare: Mask; wide: Mask; probes: Int32Array };
 
-/** Masks of words at the sizes of the ladder, made once for all passes. */
+/**
+ * Masks by the glyphs that they are of: the words of a cloud are set again at each edit of it, mostly at sizes that they had
+ * before. They go when the glyphs go.
+ */
+const known = new WeakMap<Entry['chains'], Map<number, WordMask | null>>();
+/** So many are kept of one word. */
+const KEPT = 96;
+
+/** Masks of words at the sizes of the ladder. */
 export class Masks {
-  private known = new Map<number, WordMask | null>();
   constructor(
     private entries: readonly Entry[],
     private air: number,
   ) {}
 
   of(entry: number, rung: number, turn: number): WordMask | null {
-    const key = (entry * 4 + turn) * 1024 + rung + 512;
-    let made = this.known.get(key);
+    const { chains, angles } = this.entries[entry];
+    const size = sizeOf(rung);
+    const air = Math.min(6, Math.round(this.air * size));
+    const angle = angles[turn];
+    let masks = known.get(chains);
+    if (!masks) known.set(chains, (masks = new Map()));
+    const key = ((angle + 360) * 1024 + rung + 512) * 8 + air;
+    let made = masks.get(key);
     if (made === undefined) {
-      const { chains, angles } = this.entries[entry];
-      const size = sizeOf(rung);
-      const bare = turnedMask(chains, size, angles[turn]);
-      const wide = bare && withAir(bare, Math.min(6, Math.round(this.air * size)));
+      const bare = turnedMask(chains, size, angle);
+      const wide = bare && withAir(bare, air);
       made = bare && wide ? { bare, wide, probes: probesOf(wide) } : null;
-      this.known.set(key, made);
+      if (masks.size >= KEPT) masks.clear();
+      masks.set(key, made);
     }
     return made;
   }

@@ -1,7 +1,9 @@
 import { flatten } from '../../geometry/flatten';
 import { seeded } from '../../random';
 import { text } from '../../sheet/make';
-import type { RunStyle, TextItem } from '../../sheet/schema';
+import type { TextItem } from '../../sheet/schema';
+import { fileFor } from '../../text/catalogue';
+import type { Faces } from '../../text/faces';
 import { layOut } from '../../text/layout';
 import { roleOf } from '../../text/style';
 import type { Asked, Kit, Made, Maker } from '../maker';
@@ -54,12 +56,24 @@ function thinned(ring: Float64Array): Float64Array {
   return Float64Array.from(out);
 }
 
-type Set = { said: string; style: RunStyle; width: number; height: number; chains: Float64Array[] };
+type WordStyle = { font: string; bold: boolean };
+type Set = { said: string; style: WordStyle; width: number; height: number; chains: Float64Array[] };
+
+/** Words as they were set before, by faces and role: at an edit of a cloud most of its words are the same. */
+const known = new WeakMap<Faces, Map<string, Set>>();
+/** So many are kept. */
+const KEPT = 1200;
 
 /** Sets words; the outlines of letters are worked out once for all of them. */
 class Setter {
   private letters = new Map<string, Float64Array[]>();
-  constructor(private kit: Kit) {}
+  private role: string;
+  private before: Map<string, Set>;
+  constructor(private kit: Kit) {
+    this.role = JSON.stringify(roleOf(kit, 'label'));
+    this.before = known.get(kit.faces) ?? new Map<string, Set>();
+    known.set(kit.faces, this.before);
+  }
 
   /** A glyph's outline at a size of 1, its origin at 0, 0. */
   private outline(file: string, id: number): Float64Array[] {
@@ -74,7 +88,21 @@ class Setter {
   }
 
   /** A word as it will stand: its box at MEASURED points, and its glyphs at a size of 1 around the middle of that box. */
-  set(said: string, style: RunStyle): Set {
+  set(said: string, style: WordStyle): Set {
+    const wanted = fileFor(style.font, style.bold, false);
+    const key = `${wanted} ${this.role} ${said}`;
+    const had = this.before.get(key);
+    if (had) return had;
+    const made = this.made(said, style);
+    // In a face that stands in for one that has not come yet it would be wrong later.
+    if (made.files.every((file) => file === wanted)) {
+      if (this.before.size >= KEPT) this.before.clear();
+      this.before.set(key, made.set);
+    }
+    return made.set;
+  }
+
+  private made(said: string, style: WordStyle): { set: Set; files: string[] } {
     const box = { width: 100_000, height: 0, padding: 0, vertical: 'top' as const, fit: 'keep' as const };
     const body = styled(said, { ...style, size: MEASURED }, 'left');
     const { lines, height } = layOut(body, roleOf(this.kit, 'label'), box, this.kit.faces);
@@ -88,7 +116,8 @@ class Setter {
           for (const ring of this.outline(piece.file, id))
             chains.push(ring.map((value, i) => value + (i % 2 === 0 ? across : down)));
         }
-    return { said, style, width, height, chains };
+    const files = lines.flatMap(({ pieces }) => pieces.map(({ file }) => file));
+    return { set: { said, style, width, height, chains }, files };
   }
 }
 
