@@ -1,10 +1,12 @@
 import { beginLabels } from '../../core/makers/labels/begin';
 import { DRAWING } from '../../core/makers/labels/recipe';
+import { boxOf } from '../../core/geometry/hit';
 import { group } from '../../core/sheet/make';
 import { markOf } from '../../core/sheet/made';
 import type { FramedItem, Item } from '../../core/sheet/schema';
 import { isFramed } from '../../core/sheet/schema';
 import type { MakerState } from '../../core/makers/recipes';
+import { pictureNow } from '../sheet/resources';
 import { groupChosen } from '../workbench/arrange';
 import type { Bench } from '../workbench/bench';
 import { all, newId } from '../workbench/steps';
@@ -18,16 +20,20 @@ const ABOVE = 14;
 
 const within = (value: number, low: number, high: number) => Math.max(low, Math.min(high, value));
 
-/** What is chosen as one upright thing at the top of the page; what are several is grouped. */
+/** What is chosen as one thing at the top of the page; what are several is grouped. */
 function chosenThing(bench: Bench): FramedItem | null {
-  const { selectedItems } = bench;
-  if (selectedItems.length > 1 || (bench.chosen && bench.chosen.kind !== 'picture' && !isUpright(bench.chosen)))
-    groupChosen(bench);
+  if (bench.selectedItems.length > 1) groupChosen(bench);
   const { chosen } = bench;
   return chosen && isFramed(chosen) && bench.page.items.includes(chosen) ? chosen : null;
 }
 
-const isUpright = (item: Item) => isFramed(item) && item.angle === 0;
+/** A thing that stands upright: what is turned, in a group around it. */
+function upright(bench: Bench, thing: FramedItem): FramedItem {
+  if (thing.angle === 0) return thing;
+  const box = boxOf(bench.page, thing, pictureNow);
+  const inside = { ...thing, x: thing.x - box.x, y: thing.y - box.y };
+  return group({ id: newId(), ...box, touch: thing.touch, items: [inside] });
+}
 
 export async function labelAround(bench: Bench): Promise<void> {
   const thing = chosenThing(bench);
@@ -36,16 +42,17 @@ export async function labelAround(bench: Bench): Promise<void> {
   if (thing.kind === 'group' && thing.maker)
     return bench.say('This is made from a recipe. Choose a picture or a drawing.');
   const { page, sheet } = bench;
+  const drawn = upright(bench, thing);
   const room = { width: page.width - 2 * page.margin, height: page.height - 2 * page.margin };
-  const width = Math.min(room.width, thing.width + 2 * BESIDE);
-  const height = Math.min(room.height, thing.height + 2 * ABOVE);
-  const x = within(thing.x + thing.width / 2 - width / 2, page.margin, page.width - page.margin - width);
-  const y = within(thing.y + thing.height / 2 - height / 2, page.margin, page.height - page.margin - height);
+  const width = Math.min(room.width, drawn.width + 2 * BESIDE);
+  const height = Math.min(room.height, drawn.height + 2 * ABOVE);
+  const x = within(drawn.x + drawn.width / 2 - width / 2, page.margin, page.width - page.margin - width);
+  const y = within(drawn.y + drawn.height / 2 - height / 2, page.margin, page.height - page.margin - height);
   const shown = thing.kind === 'picture' ? thing.picture : null;
   const begun = shown
     ? beginLabels(sheet.palette, shown, await spotsIn(shown))
-    : { ...beginLabels(sheet.palette), drawing: { ratio: thing.width / thing.height } };
-  const drawing = { ...thing, x: thing.x - x, y: thing.y - y };
+    : { ...beginLabels(sheet.palette), drawing: { ratio: drawn.width / drawn.height } };
+  const drawing = { ...drawn, x: drawn.x - x, y: drawn.y - y };
   const made = group({
     id: newId(),
     x,

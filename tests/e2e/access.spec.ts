@@ -1,4 +1,5 @@
 import type { APIRequestContext, Browser } from '@playwright/test';
+import { discFile } from '../support/own';
 import { enter, expect, House, join, test } from './house';
 
 /** Every route, asked for by everybody: who gets in, who is sent to the front page, who gets a no. */
@@ -73,6 +74,12 @@ test('every route knows who is asking', async ({ browser, house }) => {
   const all: Record<Who, Answer> = { nobody: 'in', owner: 'in', colleague: 'in', student: 'in', stranger: 'in' };
   const script = (table: Record<Who, Answer>): Record<Who, Answer> => ({ ...table, nobody: 'no' });
 
+  const brought = await clients.owner.post('/pictures?name=disc.jpg', {
+    headers: { origin: house.url },
+    data: await discFile.plain(),
+  });
+  const { picture } = (await brought.json()) as { picture: { id: string } };
+
   const ROUTES: [path: string, table: Record<Who, Answer>][] = [
     ['/healthz', all],
     ['/credits', all],
@@ -90,6 +97,11 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${handout}/reading/${copyId}`, mine],
     [copy, copies],
     [`/copies/${copyId}/picture.svg`, { nobody: 'no', owner: 'in', colleague: 'no', student: 'in', stranger: 'no' }],
+    ['/pictures', script(all)],
+    [`/art/pictures/${picture.id}.json`, script(all)],
+    [`/art/pictures/${picture.id}.jpg`, script(all)],
+    ['/written', script({ ...teachers, nobody: 'no' })],
+    [`${sheet}/growth?since=0`, script(mine)],
     [`${sheetDocument}?since=0`, script(mine)],
     [`${copyDocument}?since=0`, script(copies)],
   ];
@@ -111,6 +123,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
   const ACTIONS: [path: string, data: Record<string, string> | object, not: Who[]][] = [
     [sheetDocument, body, ['nobody', 'colleague', 'student', 'stranger']],
     [copyDocument, body, ['nobody', 'owner', 'colleague', 'stranger']],
+    ['/pictures?name=a.png', {}, ['nobody', 'student', 'stranger']],
     ['/desk', { purpose: 'blank' }, ['nobody', 'student', 'stranger']],
     ['/classes', { do: 'add-class', name: 'Intruders' }, ['nobody', 'student', 'stranger']],
     [`${sheet}/hand-out`, { handout: '{}' }, ['nobody', 'colleague', 'student', 'stranger']],
