@@ -163,6 +163,24 @@ describe('editing the recipe', () => {
     expect(lines()).toEqual(['marsh', 'spring tide']);
     expect(making.open).toBe(false);
   });
+  test('letters that are typed show at once where they stand, before anything is made, and are no step yet', async () => {
+    await withMap();
+    const steps = bench.history.past.length;
+    const shown = () =>
+      (bench.shownPage.items[0] as GroupItem).items.map((item) => ('body' in item ? bodyText(item.body) : ''));
+    edit(written('marsh\n\tplanty\n\tanimals\n\t\theron'), 'soon');
+    expect(shown()).toContain('planty');
+    expect([lines(), bench.history.past.length]).toEqual([['marsh', 'plants', 'animals', 'heron'], steps]);
+    await settle();
+    await vi.advanceTimersByTimeAsync(700);
+    expect(lines()).toContain('planty');
+    // What can't be made shows no longer.
+    worker.ask = () => Promise.reject(new Error('out of memory'));
+    edit(written('marsh\n\tplantyx\n\tanimals\n\t\theron'), 'soon');
+    expect(shown()).toContain('plantyx');
+    await settle();
+    expect(shown()).not.toContain('plantyx');
+  });
   test('only the newest of what was asked for meanwhile is made', async () => {
     await withMap();
     asked = [];

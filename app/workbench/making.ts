@@ -2,6 +2,8 @@ import type { Change } from '../../core/sheet/change';
 import { between } from '../../core/sheet/between';
 import type { GroupItem, Sheet } from '../../core/sheet/schema';
 import { everyItem, find, withItem } from '../../core/sheet/tree';
+import { typedAhead } from '../../core/makers/map/ahead';
+import type { MapRecipe } from '../../core/makers/map/recipe';
 import type { MakerState } from '../../core/makers/recipes';
 import { FOLLOWS_PARTS } from '../../core/makers/recipes';
 import { needsOfRecipe } from '../../core/makers/needs';
@@ -57,6 +59,7 @@ export class Making {
    *  `with last` makes it one with the step before. */
   edit(id: string, name: string, state: State, keep: Job['keep'] = 'now', then?: () => void): void {
     this.wanted.set(id, state);
+    if (keep === 'soon') this.showAhead(id, state);
     this.bench.changed();
     this.ask(id, { name, state, keep, then });
   }
@@ -146,6 +149,7 @@ export class Making {
         this.bench.say(
           stop.signal.aborted ? 'Stopped. It is as it was before.' : `This could not be made: ${problem.message}`,
         );
+        this.showPending();
         this.finished(id);
       },
     );
@@ -194,8 +198,17 @@ export class Making {
     this.finished(id);
   }
 
-  private showPending(): void {
-    this.bench.show(new Map([...this.pending].map(([id, { group }]) => [id, group])));
+  /** Words that are being typed show at once where they stand; all places follow when it is made. */
+  private showAhead(id: string, { kind, recipe }: State): void {
+    const group = this.shown(id);
+    const typed = kind === 'map' && group ? typedAhead(group, recipe as MapRecipe) : null;
+    if (typed) this.showPending([[id, typed]]);
+  }
+
+  private showPending(ahead: [string, GroupItem][] = []): void {
+    this.bench.show(
+      new Map([...[...this.pending].map(([id, { group }]): [string, GroupItem] => [id, group]), ...ahead]),
+    );
   }
 
   /** Makes what shows a step of the sheet. */

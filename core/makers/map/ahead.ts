@@ -1,0 +1,21 @@
+import { bodyText } from '../../sheet/body';
+import type { GroupItem, Item } from '../../sheet/schema';
+import { isWritten } from '../../sheet/schema';
+import type { MapRecipe } from './recipe';
+
+/**
+ * A map with the words of its nodes as they are being typed, everything else where it stands: what can be shown at once,
+ * before the map is made anew. Null where no word is different.
+ */
+export function typedAhead(group: GroupItem, { nodes }: Pick<MapRecipe, 'nodes'>): GroupItem | null {
+  const words = new Map(nodes.map(({ id, text }) => [`n-${id}`, text]));
+  let changed = false;
+  const items = group.items.map((item): Item => {
+    const typed = item.made ? words.get(item.made.part) : undefined;
+    if (typed === undefined || !isWritten(item) || bodyText(item.body) === typed) return item;
+    changed = true;
+    const [{ format, runs }] = item.body;
+    return { ...item, body: [{ format, runs: typed === '' ? [] : [{ text: typed, style: runs[0]?.style ?? {} }] }] };
+  });
+  return changed ? { ...group, items } : null;
+}
