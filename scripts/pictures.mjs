@@ -9,6 +9,7 @@ import { installPackages, root, run } from './install.mjs';
 installPackages();
 await (await import('./build.mjs')).build();
 const { chromium } = await import('@playwright/test');
+const { default: sharp } = await import('sharp');
 const out = path.join(root, 'docs/screenshots');
 mkdirSync(out, { recursive: true });
 const dataDir = mkdtempSync(path.join(tmpdir(), 'dappled-pictures-'));
@@ -52,6 +53,49 @@ async function shot(page, name) {
   await page.screenshot({ path: path.join(out, `${name}.png`) });
   console.log(`  ${name}`);
 }
+/** A picture of one's own on a plain ground, brought along and labelled. */
+async function ownPicture(page) {
+  const lobster = path.join(root, '.generated/pictures/flat/lobster.svg');
+  const buffer = await sharp(lobster, { density: 1600 })
+    .resize(900, 900)
+    .extend({ top: 60, bottom: 60, left: 240, right: 240, background: '#dbe8ee' })
+    .flatten({ background: '#dbe8ee' })
+    .jpeg({ quality: 90 })
+    .toBuffer();
+  await page.goto('/desk');
+  await page.getByRole('button', { name: 'Blank page' }).click();
+  await page.locator('.page-view').waitFor();
+  await page.locator('.drawer-tab', { hasText: 'Pictures' }).click();
+  await page.getByRole('button', { name: 'brought along' }).click();
+  await page.getByLabel('File with a picture').setInputFiles({ name: 'lobster.jpg', mimeType: 'image/jpeg', buffer });
+  await page.locator('.page-view image').waitFor();
+  await page.locator('.drawer-tab', { hasText: 'Labels' }).click();
+  await page.getByRole('button', { name: 'around what is chosen' }).click();
+  await page.locator('.labels-panel').waitFor();
+  const box = await page.locator('.page-view image').boundingBox();
+  const spots = [
+    ['claw', 0.36, 0.2],
+    ['tail', 0.5, 0.86],
+    ['shell', 0.52, 0.45],
+    ['walking leg', 0.63, 0.6],
+  ];
+  for (const [i, [words, x, y]] of spots.entries()) {
+    await page.getByLabel('Press on the picture for a point, or pull a box there for a region').click();
+    const now = i === 0 ? box : await page.locator('.page-view image').boundingBox();
+    await page.mouse.click(now.x + now.width * x, now.y + now.height * y);
+    await page.getByLabel(`Spot ${i + 1}`).fill(words);
+    await page.locator('.save-words.saving').waitFor({ state: 'detached' });
+    await page.getByRole('list', { name: 'What stands on the page' }).getByText(words).waitFor({ state: 'attached' });
+  }
+  await page.locator('.drawer-tab', { hasText: 'Pictures' }).click();
+  await page.getByRole('button', { name: 'brought along' }).click();
+  await page.getByRole('button', { name: 'lobster', exact: true }).waitFor();
+  await page
+    .locator('.save-words')
+    .getByText(/^saved/)
+    .waitFor();
+  await shot(page, 'own-picture');
+}
 /** Presses a point of the page, in points. */
 async function press(page, x, y) {
   const view = page.locator('.page-view').first();
@@ -88,6 +132,7 @@ try {
   await teacher.locator('.desk-sheet', { hasText: 'A week on the salt marsh' }).click();
   await teacher.locator('.page-view').waitFor();
   await teacher.locator('.drawer-tab', { hasText: 'Makers' }).click();
+  await teacher.locator('.maker-supply').first().waitFor();
   await teacher.locator('[data-stage]').focus();
   await press(teacher, 100, 330);
   await teacher.locator('.outline-pad input').first().waitFor();
@@ -123,6 +168,7 @@ try {
   await teacher.locator('.spread-card', { hasText: 'Dara Kowal' }).click();
   await teacher.locator('.page-view').waitFor();
   await shot(teacher, 'reading');
+  await ownPicture(teacher);
   const student = await enter('Ayo');
   await shot(student, 'tray');
   await student.locator('.tray-copy').first().click();

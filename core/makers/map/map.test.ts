@@ -272,6 +272,22 @@ describe('what is done by hand', () => {
     expect(partOf<'shape'>(after, `n-${idOf(recipe, 'creek')}`).hidden).toBe(true);
     expect(partOf<'line'>(after, `l-${idOf(recipe, 'creek')}`)).toBeUndefined();
   });
+  test('a link keeps the arrow, line and light that it alone was given, when the map goes on in another layout', async () => {
+    const recipe = map();
+    const { group } = await madeFrom('map', recipe, kit);
+    const [one, other] = [`l-${idOf(recipe, 'glasswort')}`, `l-${idOf(recipe, 'creek')}`];
+    const dashed = { colour: '#aa0000', width: 3, dash: 'dashed' as const };
+    const styled = withPart(withPart(group, one, { endCap: 'arrow', outline: dashed } as Partial<Item>), other, {
+      hidden: true,
+    });
+    const next = { ...recipe, layout: 'radial' as const, arrows: 'none' as const };
+    const { group: after } = await again({ group: styled, state: { kind: 'map', recipe: next, seed: 1 } }, kit);
+    expect(partOf<'line'>(after, one)).toMatchObject({ endCap: 'arrow', outline: dashed });
+    expect(partOf<'line'>(after, other).hidden).toBe(true);
+    // Others stay as the recipe has them.
+    const third = after.items.find((item) => item.kind === 'line' && ![one, other].includes(item.made!.part));
+    expect(third).toMatchObject({ endCap: 'none' });
+  });
   test('a link that was taken away stays away, and comes back when all is made anew', async () => {
     const recipe = map();
     const { group } = await madeFrom('map', recipe, kit);
