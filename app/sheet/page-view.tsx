@@ -36,6 +36,13 @@ export function useDrawing(sheet: Sheet): { faces: Faces | null; arrived: number
 const NOWHERE = { items: [] } as unknown as Page;
 const hasLine = (item: Item): boolean => item.kind === 'line' || (item.kind === 'group' && item.items.some(hasLine));
 
+/** Where a line runs from and to, as a text that tells whether that changed; nothing for what is no line. */
+function endsOf(page: Page, item: Item): string {
+  if (item.kind !== 'line') return '';
+  const { from, to } = lineEnds(page, item, pictureNow);
+  return `${from.x} ${from.y} ${to.x} ${to.y}`;
+}
+
 type ItemProps = {
   item: Item;
   roles: Sheet['roles'];
@@ -88,26 +95,19 @@ const PartsView = memo(function PartsView({ item, roles, faces, prompts, arrived
   return (
     <g data-item={item.id} className={dim ? 'dim' : undefined}>
       <g transform={`matrix(${frameMatrix(group).join(' ')})`} opacity={item.opacity < 1 ? item.opacity : undefined}>
-        {group.items.toReversed().map((part) => {
-          let ends = '';
-          if (part.kind === 'line') {
-            const { from, to } = lineEnds(around, part, pictureNow);
-            ends = `${from.x} ${from.y} ${to.x} ${to.y}`;
-          }
-          return (
-            <ItemView
-              key={part.id}
-              item={part}
-              roles={roles}
-              faces={faces}
-              prompts={prompts}
-              arrived={part.kind === 'line' ? 0 : arrived}
-              page={part.kind === 'group' && hasLine(part) ? page : null}
-              ends={ends}
-              dim={false}
-            />
-          );
-        })}
+        {group.items.toReversed().map((part) => (
+          <ItemView
+            key={part.id}
+            item={part}
+            roles={roles}
+            faces={faces}
+            prompts={prompts}
+            arrived={part.kind === 'line' ? 0 : arrived}
+            page={part.kind === 'group' && hasLine(part) ? page : null}
+            ends={endsOf(around, part)}
+            dim={false}
+          />
+        ))}
       </g>
     </g>
   );
@@ -184,11 +184,6 @@ export const PageView = memo(function PageView({
       >
         <g dangerouslySetInnerHTML={{ __html: ground }} />
         {page.items.toReversed().map((item) => {
-          let ends = '';
-          if (item.kind === 'line') {
-            const { from, to } = lineEnds(page, item, pictureNow);
-            ends = `${from.x} ${from.y} ${to.x} ${to.y}`;
-          }
           const View = inParts(item) ? PartsView : ItemView;
           return (
             <View
@@ -199,7 +194,7 @@ export const PageView = memo(function PageView({
               prompts={prompts}
               arrived={arrived}
               page={item.kind === 'group' && hasLine(item) ? page : null}
-              ends={ends}
+              ends={endsOf(page, item)}
               dim={dimmed?.has(item.id) ?? false}
             />
           );
