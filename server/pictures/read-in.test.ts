@@ -42,6 +42,19 @@ describe('a picture from outside', () => {
     expect(drawn.raster!.outlined).toBe(false);
     expect(flatten(drawn.paths[0].d).box).toEqual({ x: 0, y: 0, width: 300, height: 200 });
   });
+  test('of which one pixel is to be seen has no outline that words could fill', async () => {
+    const dot = await sharp({ create: { width: 1, height: 1, channels: 4, background: '#000' } })
+      .png()
+      .toBuffer();
+    const clear = { r: 0, g: 0, b: 0, alpha: 0 };
+    const bytes = await sharp({ create: { width: 200, height: 150, channels: 4, background: clear } })
+      .composite([{ input: dot, left: 90, top: 70 }])
+      .png()
+      .toBuffer();
+    const { drawn } = await read(bytes);
+    expect(drawn.raster).toMatchObject({ clear: true, outlined: false });
+    expect(flatten(drawn.paths[0].d).box).toEqual({ x: 0, y: 0, width: 200, height: 150 });
+  });
   test('stands upright, and keeps nothing of what else was in the file', async () => {
     const bytes = await sharp(await discFile.plain())
       .withExif({ IFD0: { Copyright: 'somebody at a place' }, IFD3: { GPSLatitude: '51/1 30/1 0/1' } })
