@@ -12,9 +12,12 @@ import { pictureNow } from '../sheet/resources';
 
 type Loaded = Route.ComponentProps['loaderData'];
 
+/** The words of the banks on a sheet: parted by dots, lines or gaps. */
 export const bankOf = (sheet: Sheet): string[] =>
   [...everyItem(sheet)]
-    .flatMap((item) => (item.kind === 'text' && item.role === 'bank' ? bodyText(item.body).split(/\s*[·\n]\s*/) : []))
+    .flatMap((item) =>
+      item.kind === 'text' && item.role === 'bank' ? bodyText(item.body).split(/\s*[·\n]\s*|\s{2,}/) : [],
+    )
     .map((word) => word.trim())
     .filter(Boolean);
 

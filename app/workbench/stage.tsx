@@ -10,7 +10,7 @@ import { compose, inverse, transform } from '../../core/geometry/matrix';
 import type { Handle } from '../../core/geometry/resize';
 import { bodyLength, bodyText, isEmpty } from '../../core/sheet/body';
 import { itemName } from '../../core/sheet/name';
-import type { FramedItem, Item, WrittenItem } from '../../core/sheet/schema';
+import type { FramedItem, GroupItem, Item, WrittenItem } from '../../core/sheet/schema';
 import { isFramed, isWritten } from '../../core/sheet/schema';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import { inUnit } from '../../core/sheet/units';
@@ -205,6 +205,9 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
       return editFrom(event, editedItem, event.shiftKey);
     if (!editing) paper.current?.closest<HTMLElement>('[data-stage]')?.focus({ preventScroll: true });
     if (bench.dug && !unsnapped(event)) bench.put({ dug: null });
+    // What a student is to fill in opens at the first press, within what was made or grouped too.
+    const blank = bench.rights.kind === 'student' ? blankAt(null, point) : null;
+    if (blank) return editFrom(event, blank, false);
     const [top] = here;
     if (!top) {
       if (bench.enteredGroup && itemsAt(bench.page, null, point, REACH / scale, pictureNow).length > 0) {
@@ -218,8 +221,6 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
       bench.select(chosen ? bench.selection.filter((id) => id !== top.id) : [...bench.selection, top.id]);
       return;
     }
-    // What a student is to fill in opens at the first press.
-    if (bench.rights.kind === 'student' && top.touch === 'fill' && canWrite(top)) return editFrom(event, top, false);
     const already = here.find((item) => bench.selection.includes(item.id));
     const item = already ?? top;
     const wasOnly = bench.selection.length === 1 && bench.selection[0] === item.id;
@@ -231,6 +232,17 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
       if (wasOnly && top.id !== item.id) bench.select([top.id]);
       else if (already && bench.selection.length > 1) bench.select([item.id]);
     });
+  }
+
+  /** What is to be filled in at a point, however deep it lies; what a student may move hides it, what is fixed does not. */
+  function blankAt(within: GroupItem | null, point: Point): WrittenItem | null {
+    for (const item of itemsAt(bench.page, within, point, REACH / scale, pictureNow)) {
+      if (item.touch === 'free') return null;
+      const found =
+        item.kind === 'group' ? blankAt(item, point) : item.touch === 'fill' && canWrite(item) ? item : null;
+      if (found) return found;
+    }
+    return null;
   }
 
   /** The words at a point, however deep they lie; of a group, its own. */
@@ -282,9 +294,10 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     bench.onTab = (by) => {
       const fields = [...everyItem(bench.page)]
         .filter((item): item is FramedItem & WrittenItem => isFramed(item) && canWrite(item) && item.touch === 'fill')
-        .sort((a, b) => (Math.abs(a.y - b.y) > 12 ? a.y - b.y : a.x - b.x));
-      const at = fields.findIndex((item) => item.id === bench.editing?.id);
-      const next = fields[(at + by + fields.length) % fields.length];
+        .map((item) => ({ item, box: boxOf(bench.page, item, pictureNow) }))
+        .sort(({ box: a }, { box: b }) => (Math.abs(a.y - b.y) > 12 ? a.y - b.y : a.x - b.x));
+      const at = fields.findIndex(({ item }) => item.id === bench.editing?.id);
+      const next = fields[(at + by + fields.length) % fields.length]?.item;
       if (next) bench.edit({ id: next.id, anchor: 0, focus: bodyLength(next.body), typing: null });
     };
     // By key: what lies under the chosen thing's middle.

@@ -198,3 +198,47 @@ test('a table file that is no table, or too large, is told', async () => {
   await table.setInputFiles({ name: 'large.csv', mimeType: 'text/csv', buffer: Buffer.alloc(1_100_000, 'a,1\n') });
   await expect(page.getByText('“large.csv” is too large')).toBeVisible();
 });
+
+test('a student presses into a blank of a diagram that was made, and takes its word from the bank', async ({
+  browser,
+  house,
+}) => {
+  await brought();
+  await expect(images()).toHaveCount(1);
+  await compartment(page, 'Labels');
+  await page.getByRole('button', { name: 'around what is chosen' }).click();
+  await expect(page.locator('.labels-panel')).toBeVisible();
+  for (const [i, [words, down]] of [['upper half', 0.35] as const, ['lower half', 0.65] as const].entries()) {
+    await page.getByLabel(/Press on the picture for a point/).click();
+    const base = (await images().boundingBox())!;
+    await page.mouse.click(base.x + base.width / 2, base.y + base.height * down);
+    await page.getByLabel(`Spot ${i + 1}`).fill(words);
+    await expect(page.getByRole('list', { name: 'What stands on the page' })).toContainText(words);
+  }
+  await page.getByRole('combobox', { name: 'Edition' }).click();
+  await page.getByTitle('empty, with a word bank', { exact: true }).click();
+  await expect(page.getByRole('list', { name: 'What stands on the page' })).toContainText(/ half  +\w+ half/);
+  await saved(page);
+  await page.getByRole('link', { name: 'Hand out' }).click();
+  await page.getByLabel('Name of the handout').fill('Two halves');
+  await page.getByRole('checkbox', { name: /Curlew/ }).check();
+  await page.getByRole('button', { name: 'Hand it out' }).click();
+  await page.waitForURL(/handouts|desk/);
+
+  const student = await join(browser, house, 'CURLW', 'Ines Ramos', SECRET.split(' '));
+  await student.locator('.tray-copy', { hasText: 'Two halves' }).click();
+  await drawn(student);
+  await expect(student.locator('.page-view image')).toHaveCount(1);
+  // The margin tells where the first blank is; then it is pressed.
+  await student.getByText('next one').click();
+  const words = student.locator('.words-input');
+  await expect(words).toBeAttached();
+  const place = (await student.locator('.mark-editing').first().boundingBox())!;
+  await student.keyboard.press('Escape');
+  await expect(words).not.toBeAttached();
+  await student.mouse.click(place.x + place.width / 2, place.y + place.height / 2);
+  await expect(words).toBeAttached();
+  await expect(student.getByRole('button', { name: 'lower half', exact: true })).toBeVisible();
+  await student.getByRole('button', { name: 'upper half', exact: true }).click();
+  await expect(student.getByText(/1 of 2/).first()).toBeVisible();
+});
