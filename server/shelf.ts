@@ -5,6 +5,7 @@ import { drawPage } from '../core/drawing/item';
 import type { DrawnPicture, Pictures } from '../core/drawing/picture';
 import { isOwn } from '../core/drawing/picture';
 import { pageSvg } from '../core/drawing/svg';
+import { Recent } from '../core/recent';
 import type { Sheet } from '../core/sheet/schema';
 import { ALL_FILES } from '../core/text/catalogue';
 import { Faces } from '../core/text/faces';
@@ -40,8 +41,8 @@ export type Resources = Pick<Drawing, 'faces' | 'pictures'>;
 
 /** Draws pages as SVG for thumbnails and remembers the last ones by a key that names their exact state. */
 export class Shelf {
-  private drawn = new Map<string, string>();
-  private own = new Map<string, DrawnPicture>();
+  private drawn = new Recent<string, string>(400);
+  private own = new Recent<string, DrawnPicture>(200);
   constructor(readonly resources: Resources) {}
 
   static async open(): Promise<Shelf> {
@@ -56,7 +57,6 @@ export class Shelf {
     for (const picture of left.length > 0 ? await drawnPictures(db, left) : []) {
       here.set(picture.id, picture);
       this.own.set(picture.id, picture);
-      if (this.own.size > 200) this.own.delete(this.own.keys().next().value!);
     }
     return (id) => (isOwn(id) ? here.get(id) : this.resources.pictures(id));
   }
@@ -69,7 +69,6 @@ export class Shelf {
       const pictures = await this.pictures(db, needsOf(sheet).pictures);
       svg = pageSvg(drawPage(sheet, sheet.pages[pageIndex] ?? sheet.pages[0], { faces, pictures }), faces);
       this.drawn.set(whole, svg);
-      if (this.drawn.size > 400) this.drawn.delete(this.drawn.keys().next().value!);
     }
     return svg;
   }

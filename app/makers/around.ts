@@ -1,6 +1,7 @@
 import { beginLabels } from '../../core/makers/labels/begin';
 import { DRAWING } from '../../core/makers/labels/recipe';
 import { boxOf } from '../../core/geometry/hit';
+import { within } from '../../core/geometry/scale';
 import { group } from '../../core/sheet/make';
 import { markOf } from '../../core/sheet/made';
 import type { FramedItem, Item } from '../../core/sheet/schema';
@@ -17,8 +18,6 @@ import { spotsIn } from './begin';
 /** What labels need beside a drawing, and above and below it, in points. */
 const BESIDE = 130;
 const ABOVE = 14;
-
-const within = (value: number, low: number, high: number) => Math.max(low, Math.min(high, value));
 
 /** What is chosen as one thing at the top of the page; what are several is grouped. */
 function chosenThing(bench: Bench): FramedItem | null {

@@ -31,9 +31,7 @@ const dayIn = (year: number, month: number, day = 1) =>
   `${`${year}`.padStart(4, '0')}-${two(month)}-${two(Math.min(day, daysIn(year, month)))}`;
 
 export function CalendarPanel({ bench, group, sheet }: PanelProps) {
-  const { recipe, notes, edit } = useMade(bench, group, 'calendar');
-  const put = (name: string, values: Partial<CalendarRecipe>, keep: 'soon' | 'now' = 'now') =>
-    edit(name, { ...recipe, ...values }, keep);
+  const { recipe, notes, put } = useMade(bench, group, 'calendar');
   const { year, month, day } = dateOf(dayNumber(recipe.day));
   const goTo = (values: { year?: number; month?: number }) =>
     put('Month', { day: dayIn(values.year ?? year, values.month ?? month, day) });

@@ -39,9 +39,7 @@ const sharing = (bench: Bench, table: string, but: string): GroupItem[] =>
   );
 
 export function ChartPanel({ bench, group, sheet }: PanelProps) {
-  const { recipe, notes, edit } = useMade(bench, group, 'chart');
-  const put = (name: string, values: Partial<ChartRecipe>, keep: 'soon' | 'now' = 'now') =>
-    edit(name, { ...recipe, ...values }, keep);
+  const { recipe, notes, edit, put } = useMade(bench, group, 'chart');
   const data = dataOf(recipe.table);
   const others = sharing(bench, recipe.table.id, group.id);
 

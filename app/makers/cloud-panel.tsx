@@ -36,9 +36,7 @@ const begun: Record<CloudShape['kind'], CloudShape> = {
 const FACE_OPTIONS = FACES.map(({ id, name }) => ({ value: id, label: name }));
 
 export function CloudPanel({ bench, group, sheet }: PanelProps) {
-  const { recipe, seed, notes, edit, reseed } = useMade(bench, group, 'cloud');
-  const put = (name: string, values: Partial<CloudRecipe>, keep: 'soon' | 'now' = 'now') =>
-    edit(name, { ...recipe, ...values }, keep);
+  const { recipe, seed, notes, put, reseed } = useMade(bench, group, 'cloud');
   const { shape } = recipe;
   return (
     <div className="cloud-panel">

@@ -1,6 +1,7 @@
 import { Input, Select } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { readCells } from '../../core/formats/tables';
+import type { Table } from '../../core/makers/cloud/columns';
 import { columnWords, numbersAfter, tablesOn } from '../../core/makers/cloud/columns';
 import type { Weighted } from '../../core/makers/cloud/recipe';
 import { countWords } from '../../core/makers/cloud/words';
@@ -104,18 +105,18 @@ const PASTED = '';
 
 function FromColumn({ bench, onTake }: { bench: Bench; onTake: (words: Weighted[]) => void }) {
   const [tables] = useState(() => tablesOn(bench.sheet));
-  const [chosen, setChosen] = useState<string | null>(tables[0]?.id ?? null);
+  const [chosen, setChosen] = useState(tables[0]?.id ?? PASTED);
   const [pasted, setPasted] = useState('');
   const [column, setColumn] = useState(0);
   const [weights, setWeights] = useState<number | null>(null);
-  const table = useMemo(() => {
-    if (chosen !== null) return tables.find(({ id }) => id === chosen) ?? null;
+  const table = useMemo((): Table | null => {
+    if (chosen !== PASTED) return tables.find(({ id }) => id === chosen) ?? null;
     const [head, ...rows] = readCells(pasted);
-    return head && rows.length > 0 ? { id: '', name: '', head, rows } : null;
+    return head && rows.length > 0 ? { head, rows } : null;
   }, [chosen, pasted, tables]);
   // A column of numbers that are no words is what weighs them, until another is chosen.
   const numbers = table ? numbersAfter(table, column) : null;
-  const by = weights === null ? (numbers ?? COUNTED) : weights;
+  const by = weights ?? numbers ?? COUNTED;
   const names = (table?.head ?? []).map((name, i) => ({ value: i, label: name || `column ${i + 1}` }));
   function take() {
     const { words, left } = columnWords(table!, column, by === COUNTED ? null : by);
@@ -131,16 +132,16 @@ function FromColumn({ bench, onTake }: { bench: Bench; onTake: (words: Weighted[
         <Select
           size="small"
           aria-label="Table with the words"
-          value={chosen ?? PASTED}
+          value={chosen}
           options={[
             ...tables.map(({ id, name }) => ({ value: id, label: name })),
             { value: PASTED, label: 'one that I paste' },
           ]}
-          onChange={(id) => (setChosen(id === PASTED ? null : id), setColumn(0), setWeights(null))}
+          onChange={(id) => (setChosen(id), setColumn(0), setWeights(null))}
           style={{ width: '100%' }}
         />
       )}
-      {chosen === null && (
+      {chosen === PASTED && (
         <Input.TextArea
           size="small"
           aria-label="Pasted table"

@@ -46,9 +46,7 @@ function onBase(bench: Bench, group: GroupItem, point: Point): Point | null {
 }
 
 export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
-  const { recipe, seed, notes, edit, reseed } = useMade(bench, group, 'labels');
-  const put = (name: string, values: Partial<LabelsRecipe>, keep: 'soon' | 'now' = 'now') =>
-    edit(name, { ...recipe, ...values }, keep);
+  const { recipe, seed, notes, put, reseed } = useMade(bench, group, 'labels');
   const current = /-(.+)$/.exec(part?.made?.part ?? '')?.[1] ?? null;
   const setSpot = (id: string, values: Partial<Spot>, keep: 'soon' | 'now' = 'now') =>
     put('Label', { spots: recipe.spots.map((spot) => (spot.id === id ? { ...spot, ...values } : spot)) }, keep);

@@ -31,8 +31,7 @@ const SCOPES: { id: Scope; name: string }[] = [
 ];
 
 export function TablePanel({ bench, group, sheet, part }: PanelProps) {
-  const { recipe, notes, edit } = useMade(bench, group, 'table');
-  const put = (name: string, values: Partial<TableRecipe>) => edit(name, { ...recipe, ...values });
+  const { recipe, notes, edit, put } = useMade(bench, group, 'table');
   const at = placeOf(part);
   return (
     <div className="table-panel">

@@ -4,7 +4,7 @@ import { countAll, resultForStudent } from '../../core/lookfors/lookfor';
 import { givenOut } from '../../core/handout/copy';
 import { refusal } from '../../core/handout/touch';
 import { Change } from '../../core/sheet/change';
-import type { Sheet } from '../../core/sheet/schema';
+import type { Item, Sheet } from '../../core/sheet/schema';
 import { copyOfStudent, documentAccess, isOpen, markBegun } from '../../server/stores/copies';
 import type { DocumentAccess } from '../../server/stores/copies';
 import { changesSince, saveChanges } from '../../server/stores/documents';
@@ -32,8 +32,8 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
 
 /** Pictures that a change brings in. */
 function picturesIn(change: Change): string[] {
-  const inItem = (item: { kind: string; picture?: string; items?: unknown[] }): string[] =>
-    item.kind === 'picture' ? [item.picture!] : ((item.items as (typeof item)[] | undefined)?.flatMap(inItem) ?? []);
+  const inItem = (item: Item): string[] =>
+    item.kind === 'picture' ? [item.picture] : item.kind === 'group' ? item.items.flatMap(inItem) : [];
   if (change.kind === 'insert') return inItem(change.item);
   if (change.kind === 'set') return typeof change.values.picture === 'string' ? [change.values.picture] : [];
   if (change.kind === 'page-insert') return change.page.items.flatMap(inItem);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { nameFromFile } from '../../core/sheet/name';
-import { MOST_BYTES } from '../../server/pictures/limits';
+import { MOST_BYTES } from '../../core/raster/limits';
 import type { OwnPicture } from '../../server/stores/pictures';
 import { keepPicture, MOST_PICTURES, ownPictures, putAway } from '../../server/stores/pictures';
 import { missing, refuse, requirePerson } from '../who.server';

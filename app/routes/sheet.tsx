@@ -209,7 +209,11 @@ function Workbench({ loaded }: { loaded: Loaded }) {
           />
         }
         stack={
-          faces ? <Stack bench={bench} faces={faces} /> : <nav className="stack" aria-label="Things on the page" />
+          faces ? (
+            <Stack bench={bench} faces={faces} arrived={arrived} />
+          ) : (
+            <nav className="stack" aria-label="Things on the page" />
+          )
         }
         drawer={<Drawer bench={bench} />}
         stage={stage}

@@ -8,14 +8,11 @@ const MOST_AT_ONCE = 12;
 /** How far the next one lies from the last, in points. */
 const STEP = 18;
 
-/** Brings picture files along and puts them on the sheet, where a teacher may. @returns whether there was any */
-export async function bringTo(bench: Bench, files: readonly File[], at?: Point): Promise<boolean> {
-  if (bench.rights.kind !== 'all' || bench.past) return false;
+/** Brings picture files along and puts them on the sheet, where a teacher may. */
+export async function bringTo(bench: Bench, files: readonly File[], at?: Point): Promise<void> {
+  if (bench.rights.kind !== 'all' || bench.past) return;
   const pictures = files.filter(({ type }) => type.startsWith('image/'));
-  if (pictures.length === 0) {
-    if (files.length > 0) bench.say('Only pictures can be put on the sheet: PNG or JPEG files.');
-    return false;
-  }
+  if (pictures.length === 0) return bench.say('Only pictures can be put on the sheet: PNG or JPEG files.');
   if (pictures.length > MOST_AT_ONCE)
     bench.say(`The first ${MOST_AT_ONCE} pictures are taken. Bring the others after them.`);
   let place = at;
@@ -25,5 +22,4 @@ export async function bringTo(bench: Bench, files: readonly File[], at?: Point):
     else addPicture(bench, brought, place);
     place = place && { x: place.x + STEP, y: place.y + STEP };
   }
-  return true;
 }

@@ -1,6 +1,6 @@
 import { useEffect, useSyncExternalStore } from 'react';
 import type { OwnPicture } from '../../server/stores/pictures';
-import { MOST_BYTES } from '../../server/pictures/limits';
+import { MOST_BYTES } from '../../core/raster/limits';
 import type { PictureAnswer, PicturesAnswer } from '../routes/pictures';
 
 /** The pictures that there are to choose from: the shipped ones, and those that a teacher brought along. */
@@ -63,37 +63,40 @@ export const loadIndex = (): Promise<readonly PictureEntry[]> =>
 /** Tried again when a picture is next asked for. */
 const later = () => undefined;
 
+const subscribe = (listener: () => void) => {
+  listeners.add(listener);
+  return () => void listeners.delete(listener);
+};
+const indexNow = () => index;
+
 export function usePictures(): Index {
   useEffect(() => void loadIndex().catch(later), []);
-  return useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => void listeners.delete(listener);
-    },
-    () => index,
-    () => index,
-  );
+  return useSyncExternalStore(subscribe, indexNow, indexNow);
 }
 
 /** What a picture is called with where it comes from, where that is known. */
 export const titleOf = ({ name, credit, licence }: PictureEntry): string =>
   credit ? `${name} · ${credit} (${licence})` : name;
 
-const messageOf = async (answer: Response): Promise<string> =>
-  ((await answer.json().catch(() => null)) as { message?: string } | null)?.message ??
-  'The picture could not be taken in. Try again.';
+/** What the server answers, or what went wrong as a sentence. */
+async function sent(url: string, request: RequestInit): Promise<Response | string> {
+  const answer = await fetch(url, request).catch(() => null);
+  if (!answer) return 'The school’s server can’t be reached just now. Try again in a moment.';
+  if (answer.ok) return answer;
+  const said = (await answer.json().catch(() => null)) as { message?: string } | null;
+  return said?.message ?? 'The picture could not be taken in. Try again.';
+}
 
 /** Brings a picture along, for this sheet and others. @returns it, or what is wrong with it as a sentence */
 export async function bringPicture(file: File): Promise<PictureEntry | string> {
   if (file.size > MOST_BYTES)
     return `“${file.name}” has ${Math.ceil(file.size / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be taken in. Save it smaller and try again.`;
-  const answer = await fetch(`/pictures?name=${encodeURIComponent(file.name.slice(-200))}`, {
+  const answer = await sent(`/pictures?name=${encodeURIComponent(file.name.slice(-200))}`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/octet-stream' },
     body: file,
-  }).catch(() => null);
-  if (!answer) return 'The school’s server can’t be reached just now. Try again in a moment.';
-  if (!answer.ok) return messageOf(answer);
+  });
+  if (typeof answer === 'string') return answer;
   const entry = entryOf(((await answer.json()) as PictureAnswer).picture);
   put([entry, ...own().filter(({ id }) => id !== entry.id)], index.mayBring);
   return entry;
@@ -101,9 +104,8 @@ export async function bringPicture(file: File): Promise<PictureEntry | string> {
 
 /** No longer offers a picture. @returns what went wrong, or nothing */
 export async function putPictureAway(id: string): Promise<string | null> {
-  const answer = await fetch(`/pictures?id=${encodeURIComponent(id)}`, { method: 'DELETE' }).catch(() => null);
-  if (!answer) return 'The school’s server can’t be reached just now. Try again in a moment.';
-  if (!answer.ok) return messageOf(answer);
+  const answer = await sent(`/pictures?id=${encodeURIComponent(id)}`, { method: 'DELETE' });
+  if (typeof answer === 'string') return answer;
   put(
     own().filter((entry) => entry.id !== id),
     index.mayBring,

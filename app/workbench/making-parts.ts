@@ -1,5 +1,6 @@
 import type { Remake } from '../../core/makers/all';
 import { sameParts, unpackedParts } from '../../core/makers/parts';
+import { Recent } from '../../core/recent';
 import type { Needs } from '../../core/text/needs';
 import type { GroupItem, Item, Sheet } from '../../core/sheet/schema';
 import type { Watch } from './helpers';
@@ -10,7 +11,7 @@ import { makers } from './helpers';
 type Wanted = Needs & { asked: Remake; roles: Sheet['roles'] };
 
 /** What the worker gave last, by group: which answer that was, and its parts. */
-const last = new Map<string, { answer: number; parts: readonly Item[] }>();
+const last = new Recent<string, { answer: number; parts: readonly Item[] }>(12);
 
 export async function askMade(wanted: Wanted, watch: Watch = {}): Promise<{ group: GroupItem; notes: string[] }> {
   const { group } = wanted.asked;
@@ -24,6 +25,5 @@ export async function askMade(wanted: Wanted, watch: Watch = {}): Promise<{ grou
   if (got.lost) throw new Error('the worker could not be asked');
   const items = unpackedParts(got.parts, group.items);
   last.set(group.id, { answer: got.id, parts: items });
-  if (last.size > 12) last.delete(last.keys().next().value!);
   return { group: { ...got.group, items }, notes: got.notes };
 }

@@ -202,13 +202,14 @@ export class Making {
   private showAhead(id: string, { kind, recipe }: State): void {
     const group = this.shown(id);
     const typed = kind === 'map' && group ? typedAhead(group, recipe as MapRecipe) : null;
-    if (typed) this.showPending([[id, typed]]);
+    if (typed) this.showPending(typed);
   }
 
-  private showPending(ahead: [string, GroupItem][] = []): void {
-    this.bench.show(
-      new Map([...[...this.pending].map(([id, { group }]): [string, GroupItem] => [id, group]), ...ahead]),
-    );
+  /** Shows what is pending, with `ahead` in the place of its own. */
+  private showPending(ahead?: GroupItem): void {
+    const shown = new Map([...this.pending].map(([id, { group }]) => [id, group]));
+    if (ahead) shown.set(ahead.id, ahead);
+    this.bench.show(shown);
   }
 
   /** Makes what shows a step of the sheet. */

@@ -1,4 +1,4 @@
-import { memo, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { drawItem } from '../../core/drawing/item';
 import { svgMarkup } from '../../core/drawing/svg';
 import { boxOf } from '../../core/geometry/hit';
@@ -7,7 +7,7 @@ import type { Item, Page, Sheet } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
 import { isEmpty } from '../../core/sheet/body';
 import type { Faces } from '../../core/text/faces';
-import { arrivals, imageUrl, onArrival, pictureNow } from '../sheet/resources';
+import { imageUrl, pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { putBefore } from './arrange';
 import { useBench } from './bench';
@@ -26,12 +26,11 @@ type FaceProps = {
   /** Only lines need it: they run to other things. */ page: Page | null;
   roles: Sheet['roles'];
   faces: Faces;
+  /** What is drawn with pictures is drawn anew when one has come. */
+  arrived: number;
 };
 
-const Face = memo(function Face({ item, page, roles, faces }: FaceProps) {
-  const came = useSyncExternalStore(onArrival, arrivals, () => 0);
-  // What is drawn with pictures is drawn anew when one has come.
-  const arrived = item.kind === 'picture' || item.kind === 'group' ? came : 0;
+const Face = memo(function Face({ item, page, roles, faces, arrived }: FaceProps) {
   const drawn = useMemo(() => {
     if (isWritten(item) && !isEmpty(item.body)) return null;
     const around = page ?? ({ items: [item] } as unknown as Page);
@@ -55,7 +54,7 @@ const ROW = 41;
 const STEP = 10;
 const SHOWN = 60;
 
-export const Stack = memo(function Stack({ bench, faces }: { bench: Bench; faces: Faces }) {
+export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Bench; faces: Faces; arrived: number }) {
   const page = useBench(bench, pageOf);
   const sheet = useBench(bench, sheetOf);
   const selection = useBench(bench, selectionOf);
@@ -147,7 +146,13 @@ export const Stack = memo(function Stack({ bench, faces }: { bench: Bench; faces
                 onPointerEnter={() => lightUp(item.id, true)}
                 onPointerLeave={() => lightUp(item.id, false)}
               >
-                <Face item={item} page={item.kind === 'line' ? page : null} roles={sheet.roles} faces={faces} />
+                <Face
+                  item={item}
+                  page={item.kind === 'line' ? page : null}
+                  roles={sheet.roles}
+                  faces={faces}
+                  arrived={item.kind === 'picture' || item.kind === 'group' ? arrived : 0}
+                />
                 {item.locked && <i className="stack-lock" aria-hidden="true" />}
               </button>
             );

@@ -29,7 +29,7 @@ type Layer = {
   back: Matrix;
   shape: Rings;
   fill: Fill | null;
-  stroke: { paint: DrawnPaint; width: number } | null;
+  stroke: { fill: Fill; width: number } | null;
   evenOdd: boolean;
   alpha: number;
 };
@@ -146,7 +146,8 @@ export class Sampler {
     const reach = stroke ? stroke.width / 2 : 0;
     const { x, y, width, height } = shape.box;
     const box = mapped({ x: x - reach, y: y - reach, width: width + 2 * reach, height: height + 2 * reach }, matrix);
-    this.layers.push({ item, box, back: inverse(matrix), shape, fill, stroke, evenOdd, alpha });
+    const line = stroke && { fill: painted(stroke.paint), width: stroke.width };
+    this.layers.push({ item, box, back: inverse(matrix), shape, fill, stroke: line, evenOdd, alpha });
   }
 
   /**
@@ -172,7 +173,7 @@ export class Sampler {
       if (point.x < box.x || point.y < box.y || point.x > box.x + box.width || point.y > box.y + box.height) continue;
       const local = transform(layer.back, point);
       if (layer.stroke && layer.stroke.width >= thin && edgeDistance(layer.shape, local) <= layer.stroke.width / 2)
-        lay(painted(layer.stroke.paint), local, layer);
+        lay(layer.stroke.fill, local, layer);
       if (layer.fill && left > 0.004 && covers(layer.shape, local, layer.evenOdd)) lay(layer.fill, local, layer);
     }
     rgb = rgb.map((value, i) => value + this.paper[i] * left) as unknown as Rgb;

@@ -18,7 +18,7 @@ export type Along = {
 };
 export const PLACES_ONLY: Along = { words: 'none', weights: false, roles: {} };
 
-const within = (value: number, low: number, high: number) => Math.max(low, Math.min(high, value));
+export const within = (value: number, low: number, high: number) => Math.max(low, Math.min(high, value));
 const tidy = (value: number) => Math.round(value * 1000) / 1000;
 
 /** Words with all their measures multiplied. */

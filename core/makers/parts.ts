@@ -1,4 +1,5 @@
 import equal from 'fast-deep-equal';
+import { Recent } from '../recent';
 import type { GroupItem, Item } from '../sheet/schema';
 import type { Remake } from './all';
 import { remake } from './all';
@@ -30,12 +31,9 @@ export const sameParts = (a: readonly Item[], b: readonly Item[]): boolean =>
 /** What a worker tells: the group without its parts, those against the ones it was asked with; or that it has lost those. */
 export type MadeAnswer = { lost: true } | { lost: false; group: GroupItem; parts: PartList; notes: string[] };
 
-/** So many answers are remembered. */
-const REMEMBERED = 12;
-
 /** Makes groups, and remembers their parts for when it is asked to go on from them. */
 export class Remaker {
-  private given = new Map<number, readonly Item[]>();
+  private given = new Recent<number, readonly Item[]>(12);
 
   /**
    * @param id names this answer
@@ -46,7 +44,6 @@ export class Remaker {
     if (!before) return { lost: true };
     const { group, notes } = await remake({ ...asked, group: { ...asked.group, items: [...before] } }, kit);
     this.given.set(id, group.items);
-    if (this.given.size > REMEMBERED) this.given.delete(this.given.keys().next().value!);
     return { lost: false, group: { ...group, items: [] }, parts: packedParts(group.items, before), notes };
   }
 }

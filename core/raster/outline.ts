@@ -2,7 +2,7 @@ import { blur2, median } from 'd3-array';
 import { contours } from 'd3-contour';
 import simplify from 'simplify-js';
 import type { Pixels } from './pixels';
-import { SEEN } from './pixels';
+import { besides, SEEN } from './pixels';
 
 /**
  * The outline of what a picture shows: of what is not see-through, or else of what stands before a plain ground. Marching
@@ -44,9 +44,7 @@ function leaveGround(mask: Uint8Array, { width, height, data }: Pixels): boolean
   if (open.length < rim.length * PLAIN) return false;
   for (const i of open) mask[i] = 0;
   while (open.length > 0) {
-    const i = open.pop()!;
-    const x = i % width;
-    for (const next of [x > 0 ? i - 1 : -1, x < width - 1 ? i + 1 : -1, i - width, i + width])
+    for (const next of besides(open.pop()!, width))
       if (next >= 0 && next < mask.length && mask[next] === 1 && alike(next)) {
         mask[next] = 0;
         open.push(next);

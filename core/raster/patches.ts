@@ -1,4 +1,5 @@
 import type { Mosaic } from './mosaic';
+import { besides } from './pixels';
 
 /** A part of a picture that is of one kind of colour: its innermost place as shares across and down, and which kind. */
 export type Patch = { x: number; y: number; kind: number };
@@ -17,20 +18,13 @@ export function patchesOf({ columns, rows, cells }: Mosaic, kindOf: (hex: string
     const patch = [start];
     const inside = new Set(patch);
     seen[start] = 1;
-    for (let at = 0; at < patch.length; at++) {
-      const x = patch[at] % columns;
-      for (const next of [
-        x > 0 ? patch[at] - 1 : -1,
-        x < columns - 1 ? patch[at] + 1 : -1,
-        patch[at] - columns,
-        patch[at] + columns,
-      ])
+    for (let at = 0; at < patch.length; at++)
+      for (const next of besides(patch[at], columns))
         if (kinds[next] === kind && !seen[next]) {
           seen[next] = 1;
           inside.add(next);
           patch.push(next);
         }
-    }
     if (patch.length < cells.length * LEAST) return;
     const { cell, room } = innermost(patch, inside, columns, rows);
     if (room >= THINNEST)

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { colourAt } from '../../core/raster/mosaic';
 import { flatten } from '../../core/geometry/flatten';
 import { discFile } from '../../tests/support/own';
-import { MOST_BYTES } from './limits';
+import { MOST_BYTES } from '../../core/raster/limits';
 import { PictureProblem, readIn } from './read-in';
 
 const read = (bytes: Uint8Array) => readIn(bytes, 'a disc', 'somebody');

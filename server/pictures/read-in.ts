@@ -7,7 +7,7 @@ import { blursFor, linesOf } from '../../core/raster/lines';
 import { mosaicOf } from '../../core/raster/mosaic';
 import { outlineOf } from '../../core/raster/outline';
 import type { Pixels } from '../../core/raster/pixels';
-import { LEAST_SIDE, MOST_BYTES, MOST_PIXELS } from './limits';
+import { LEAST_SIDE, MOST_BYTES, MOST_PIXELS } from '../../core/raster/limits';
 
 /**
  * Takes in a PNG or JPEG file from outside. Only its pixels are kept: they are read and written anew, upright, without
@@ -38,9 +38,12 @@ async function pixelsOf(image: Sharp): Promise<Pixels> {
   return { width: info.width, height: info.height, data };
 }
 
+/** Pixels as a picture to go on with, without decoding it once more. */
+const opened = ({ width, height, data }: Pixels) => sharp(data, { raw: { width, height, channels: 4 } });
+
 /** On white, by a standard deviation in pixels; red, green and blue, 0 to 1. Finer than 8 bits: differences are what counts. */
-async function blurred(upright: Buffer, by: number): Promise<Blurred> {
-  const { data, info } = await sharp(upright)
+async function blurred(upright: Pixels, by: number): Promise<Blurred> {
+  const { data, info } = await opened(upright)
     .pipelineColourspace('rgb16')
     .flatten({ background: '#ffffff' })
     .resize(within(LINED))
@@ -95,33 +98,38 @@ async function checked(bytes: Uint8Array): Promise<void> {
 export async function readIn(bytes: Uint8Array, name: string, owner: string): Promise<PictureIn> {
   await checked(bytes);
   try {
-    const upright = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' })
-      .autoOrient()
-      .toColourspace('srgb')
-      .resize(within(KEPT))
-      .png({ compressionLevel: 1 })
-      .toBuffer();
+    const upright = await pixelsOf(
+      sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' })
+        .autoOrient()
+        .toColourspace('srgb')
+        .resize(within(KEPT)),
+    );
     return await takenApart(upright, name, owner);
   } catch {
     throw new PictureProblem('This picture is damaged and can’t be read to its end. Save it anew and try again.');
   }
 }
 
-async function takenApart(upright: Buffer, name: string, owner: string): Promise<PictureIn> {
-  const traced = await pixelsOf(sharp(upright).resize(within(TRACED)));
-  const { isOpaque } = await sharp(upright).stats();
-  const { width, height } = await sharp(upright).metadata();
+async function takenApart(upright: Pixels, name: string, owner: string): Promise<PictureIn> {
+  const traced = await pixelsOf(opened(upright).resize(within(TRACED)));
+  const { width, height } = upright;
+  const { isOpaque } = await opened(upright).stats();
   const type = isOpaque ? 'image/jpeg' : 'image/png';
   const written = (image: Sharp, quality: number) =>
     isOpaque ? image.flatten().jpeg({ quality }) : image.png({ compressionLevel: 8 });
-  const image = await written(sharp(upright), 86).toBuffer();
-  const small = await written(sharp(upright).resize(within(SMALL)), 74).toBuffer();
+  const image = await written(opened(upright), 86).toBuffer();
+  const small = await written(opened(upright).resize(within(SMALL)), 74).toBuffer();
   const { near, far } = blursFor(Math.min(LINED, Math.max(width, height)));
   const fine = await blurred(upright, near);
   const ink = linesOf(fine, await blurred(upright, far));
   const lines = await inked(ink, fine.width, fine.height).png({ palette: true, colours: 16 }).toBuffer();
   const smallLines = await sharp(lines).resize(within(SMALL)).png({ palette: true, colours: 16 }).toBuffer();
-  const hash = createHash('sha256').update(owner).update(upright).digest('hex').slice(0, 32);
+  const hash = createHash('sha256')
+    .update(owner)
+    .update(`${width} ${height}`)
+    .update(upright.data)
+    .digest('hex')
+    .slice(0, 32);
   const outline = outlineOf(traced, width / traced.width);
   const frame = `M0 0H${width}V${height}H0Z`;
   const drawn: DrawnPicture = {

@@ -1,4 +1,5 @@
 import { apply, Change, replay } from '../../core/sheet/change';
+import { Recent } from '../../core/recent';
 import type { Sheet } from '../../core/sheet/schema';
 import { readSheet } from '../../core/sheet/schema';
 import type { Database, Queries } from '../database/connection';
@@ -15,17 +16,11 @@ const KEPT = 200;
 export type Loaded = { id: string; seq: number; sheet: Sheet; changedAt: Date };
 type Warm = { seq: number; sheet: Sheet };
 
-const warm = new WeakMap<Database, Map<string, Warm>>();
-function warmOf(db: Database): Map<string, Warm> {
+const warm = new WeakMap<Database, Recent<string, Warm>>();
+function warmOf(db: Database): Recent<string, Warm> {
   let map = warm.get(db);
-  if (!map) warm.set(db, (map = new Map()));
+  if (!map) warm.set(db, (map = new Recent(KEPT)));
   return map;
-}
-function keepWarm(db: Database, id: string, entry: Warm) {
-  const map = warmOf(db);
-  map.delete(id);
-  map.set(id, entry);
-  if (map.size > KEPT) map.delete(map.keys().next().value!);
 }
 
 export async function createDocument(db: Queries, schoolId: string, sheet: Sheet): Promise<string> {
@@ -93,7 +88,7 @@ export async function loadDocument(db: Database, id: string): Promise<Loaded | u
     if (row?.seq === known.seq) return { id, ...known, changedAt: row.changed_at };
   }
   const loaded = await db.transaction((tx) => sheetAt(tx, id));
-  if (loaded) keepWarm(db, id, { seq: loaded.seq, sheet: loaded.sheet });
+  if (loaded) warmOf(db).set(id, { seq: loaded.seq, sheet: loaded.sheet });
   return loaded;
 }
 
@@ -184,6 +179,6 @@ export async function saveChanges(
     return { outcome: 'saved', seq, sheet: now };
   });
   // Only what is committed may be remembered.
-  if (saved.outcome === 'saved') keepWarm(db, documentId, { seq: saved.seq, sheet: saved.sheet });
+  if (saved.outcome === 'saved') warmOf(db).set(documentId, { seq: saved.seq, sheet: saved.sheet });
   return saved;
 }

@@ -16,20 +16,20 @@ export async function keepPicture(
   { schoolId, ownerId }: { schoolId: string; ownerId: string },
   { drawn, type, image, lines }: PictureIn,
 ): Promise<OwnPicture> {
-  await db.query(
-    `insert into picture (id, school_id, owner_id, name, type, image, lines, drawn) values ($1, $2, $3, $4, $5, $6, $7, $8)
-     on conflict (id) do update set name = excluded.name, drawn = excluded.drawn, put_away = false`,
-    [drawn.id, schoolId, ownerId, drawn.name, type, image, lines, JSON.stringify(drawn)],
-  );
   const { id, name, width, height } = drawn;
+  await db.query(
+    `insert into picture (id, school_id, owner_id, name, width, height, type, image, lines, drawn)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
+     on conflict (id) do update set name = excluded.name, drawn = excluded.drawn, put_away = false`,
+    [id, schoolId, ownerId, name, width, height, type, image, lines, JSON.stringify(drawn)],
+  );
   return { id, name, width, height };
 }
 
 /** What a person has on offer, the newest first. */
 export const ownPictures = (db: Queries, ownerId: string) =>
   db.query<OwnPicture>(
-    `select id, name, (drawn->>'width')::int as width, (drawn->>'height')::int as height from picture
-     where owner_id = $1 and not put_away order by created_at desc, id`,
+    'select id, name, width, height from picture where owner_id = $1 and not put_away order by created_at desc, id',
     [ownerId],
   );
 
@@ -75,11 +75,22 @@ export async function pictureFiles(db: Queries, ids: readonly string[]): Promise
   return { drawn: rows.map(({ drawn }) => drawn), files: new Map(files) };
 }
 
-/** One picture of a school. */
-export const pictureOf = async (db: Queries, schoolId: string, id: string) =>
+/** What one picture of a school is drawn with. */
+export const drawnPicture = async (db: Queries, schoolId: string, id: string): Promise<DrawnPicture | undefined> =>
   one(
-    await db.query<{ type: string; image: Uint8Array; lines: Uint8Array; drawn: DrawnPicture }>(
-      'select type, image, lines, drawn from picture where id = $1 and school_id = $2',
+    await db.query<{ drawn: DrawnPicture }>('select drawn from picture where id = $1 and school_id = $2', [
+      id,
+      schoolId,
+    ]),
+  )?.drawn;
+
+/** One of the two files of a picture of a school. */
+export const pictureFile = async (db: Queries, schoolId: string, id: string, file: 'image' | 'lines') =>
+  one(
+    await db.query<{ type: string; bytes: Uint8Array }>(
+      file === 'image'
+        ? 'select type, image as bytes from picture where id = $1 and school_id = $2'
+        : `select 'image/png' as type, lines as bytes from picture where id = $1 and school_id = $2`,
       [id, schoolId],
     ),
   );

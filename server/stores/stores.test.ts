@@ -35,7 +35,16 @@ import {
   signInStudent,
   signInTeacher,
 } from './people';
-import { drawnPictures, keepPicture, knownPictures, ownPictures, pictureFiles, pictureOf, putAway } from './pictures';
+import {
+  drawnPicture,
+  drawnPictures,
+  keepPicture,
+  knownPictures,
+  ownPictures,
+  pictureFile,
+  pictureFiles,
+  putAway,
+} from './pictures';
 import { addNote, markRubric, notesOf, rule, rulingsOf, settleNote } from './reviews';
 import { createSheet, sheetOf, sheetsOf } from './sheets';
 
@@ -87,11 +96,16 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     test('are kept with their files, and seen by their school only', async () => {
       const owner = { schoolId: ids.school, ownerId: ids.teacher };
       expect(await keepPicture(db, owner, given())).toEqual({ id: ID, name: 'square', width: 400, height: 200 });
-      const kept = (await pictureOf(db, ids.school, ID))!;
-      expect([...kept.image]).toEqual([0xff, 0xd8, 0, 1]);
-      expect(kept).toMatchObject({ type: 'image/jpeg', drawn: ownPicture(ID) });
+      const kept = (await pictureFile(db, ids.school, ID, 'image'))!;
+      expect([...kept.bytes]).toEqual([0xff, 0xd8, 0, 1]);
+      expect(kept).toMatchObject({ type: 'image/jpeg' });
+      expect(await drawnPicture(db, ids.school, ID)).toEqual(ownPicture(ID));
+      const lines = (await pictureFile(db, ids.school, ID, 'lines'))!;
+      expect([lines.type, ...lines.bytes]).toEqual(['image/png', 0x89, 0x50]);
       const elsewhere = await addSchool(db, 'Elsewhere');
-      expect(await pictureOf(db, elsewhere, ID)).toBeUndefined();
+      expect(await drawnPicture(db, elsewhere, ID)).toBeUndefined();
+      for (const file of ['image', 'lines'] as const)
+        expect(await pictureFile(db, elsewhere, ID, file)).toBeUndefined();
       expect(await knownPictures(db, ids.school, [ID, 'own/none'])).toEqual(new Set([ID]));
       expect(await knownPictures(db, elsewhere, [ID])).toEqual(new Set());
       expect(await knownPictures(db, ids.school, [])).toEqual(new Set());
@@ -110,7 +124,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       expect(await putAway(db, ids.colleague, ID)).toBe(false);
       expect(await putAway(db, ids.teacher, ID)).toBe(true);
       expect(await ownPictures(db, ids.teacher)).toEqual([]);
-      expect(await pictureOf(db, ids.school, ID)).toBeDefined();
+      expect(await drawnPicture(db, ids.school, ID)).toBeDefined();
       await keepPicture(db, owner, given('a better name'));
       expect(await ownPictures(db, ids.teacher)).toEqual([{ id: ID, name: 'a better name', width: 400, height: 200 }]);
     });

@@ -39,7 +39,7 @@ export function timeIn(cell: string): number | null {
 const dated = (year: number, month: number, day: number) =>
   month >= 1 && month <= 12 && day >= 1 && day <= 31 ? inYear(year, month, day) : null;
 
-function columnOf(table: DataTable, at: number): Column {
+export function columnOf(table: Pick<DataTable, 'head' | 'rows'>, at: number): Column {
   const cells = table.rows.map((row) => (row[at] ?? '').trim());
   const filled = cells.filter(Boolean);
   const mark = markOf(filled);

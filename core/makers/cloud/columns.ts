@@ -1,14 +1,15 @@
-import { markOf, numberIn } from '../../formats/tables';
 import { itemName } from '../../sheet/name';
 import type { Sheet } from '../../sheet/schema';
 import { everyItem } from '../../sheet/tree';
+import { columnOf } from '../chart/data';
 import { cellKey } from '../table/recipe';
 import type { Weighted } from './recipe';
-import { joinedWords } from './words';
+import { joinedWords, tidy, weighed } from './words';
 
 /** Words of a cloud from a column of a table: its cells are what is said, those of another column how often. */
 
-export type NamedTable = { id: string; name: string; head: string[]; rows: string[][] };
+export type Table = { head: string[]; rows: string[][] };
+type NamedTable = Table & { id: string; name: string };
 
 /** The tables of a sheet: those that charts are drawn from, each once, and those that are written on it. */
 export function tablesOn(sheet: Pick<Sheet, 'pages'>): NamedTable[] {
@@ -34,18 +35,14 @@ export function tablesOn(sheet: Pick<Sheet, 'pages'>): NamedTable[] {
  * @param weights the column that says how often; null counts how often each cell stands there
  * @returns `left`: how many rows have words, but no number above nothing to weigh them by
  */
-export function columnWords(
-  { rows }: Pick<NamedTable, 'rows'>,
-  column: number,
-  weights: number | null,
-): { words: Weighted[]; left: number } {
-  const mark = weights === null ? '.' : markOf(rows.map((row) => row[weights] ?? ''));
+export function columnWords(table: Table, column: number, weights: number | null): { words: Weighted[]; left: number } {
+  const numbers = weights === null ? null : columnOf(table, weights).numbers;
   let left = 0;
-  const list = rows.flatMap((row): Weighted[] => {
-    const text = (row[column] ?? '').replace(/\s+/g, ' ').trim().slice(0, 120);
+  const list = table.rows.flatMap((row, i): Weighted[] => {
+    const text = tidy(row[column] ?? '');
     if (!text) return [];
-    const weight = weights === null ? 1 : numberIn(row[weights] ?? '', mark);
-    if (weight !== null && weight > 0) return [{ text, weight: Math.min(1_000_000, Math.max(0.01, weight)) }];
+    const weight = numbers ? numbers[i] : 1;
+    if (weight !== null && weight > 0) return [{ text, weight: weighed(weight) }];
     left++;
     return [];
   });
@@ -53,12 +50,11 @@ export function columnWords(
 }
 
 /** The first column other than that of the words that is nothing but numbers; null where there is none. */
-export function numbersAfter({ head, rows }: Pick<NamedTable, 'head' | 'rows'>, words: number): number | null {
-  const found = head.findIndex((_, column) => {
+export function numbersAfter(table: Table, words: number): number | null {
+  const found = table.head.findIndex((_, column) => {
     if (column === words) return false;
-    const cells = rows.map((row) => row[column] ?? '').filter(Boolean);
-    const mark = markOf(cells);
-    return cells.length > 0 && cells.every((cell) => numberIn(cell, mark) !== null);
+    const { cells, numbers } = columnOf(table, column);
+    return cells.some(Boolean) && cells.every((cell, i) => !cell || numbers[i] !== null);
   });
   return found < 0 ? null : found;
 }

@@ -17,8 +17,10 @@ const STOP: ReadonlySet<string> = new Set([
   ).split(' '),
 ]);
 
-const tidy = (text: string) => text.replace(/\s+/g, ' ').trim().slice(0, LONGEST);
+export const tidy = (text: string) => text.replace(/\s+/g, ' ').trim().slice(0, LONGEST);
 const numberOf = (text: string) => Number(text.replace(',', '.'));
+/** A weight that a cloud can take. */
+export const weighed = (weight: number) => Math.max(0.01, Math.min(1_000_000, weight));
 const NUMBER = String.raw`\d{1,7}(?:[.,]\d{1,3})?`;
 /** A word, then how often: behind a tab, semicolon, colon, equals sign, times sign, comma or spaces. */
 const COUNTED = new RegExp(String.raw`^(.*?\S)\s*(?:[\t;:=×,]|\s[x×*]?)\s*(${NUMBER})$`);
@@ -45,7 +47,7 @@ export function readList(text: string): Weighted[] {
       const after = COUNTED.exec(bare);
       const before = after ? null : COUNT_FIRST.exec(bare);
       const [said, count] = after ? [after[1], after[2]] : before ? [before[2], before[1]] : [bare, '1'];
-      const weight = Math.max(0.01, Math.min(1_000_000, numberOf(count)));
+      const weight = weighed(numberOf(count));
       const word = tidy(said);
       return word ? [{ text: word, weight }] : [];
     }),
