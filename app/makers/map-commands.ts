@@ -3,7 +3,7 @@ import { boxOf } from '../../core/geometry/hit';
 import type { Point } from '../../core/geometry/matrix';
 import { rehung, withNode } from '../../core/makers/map/outline';
 import type { MapRecipe } from '../../core/makers/map/recipe';
-import { freeId } from '../../core/makers/map/recipe';
+import { freeId, LONGEST_NODE } from '../../core/makers/map/recipe';
 import type { MakerStateOf } from '../../core/makers/recipes';
 import { bodyLength } from '../../core/sheet/body';
 import type { GroupItem, Item } from '../../core/sheet/schema';
@@ -11,6 +11,7 @@ import { isWritten } from '../../core/sheet/schema';
 import { find, findOn } from '../../core/sheet/tree';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from '../workbench/bench';
+import { typeWords } from '../workbench/word-commands';
 
 /** What can be done with a concept map on the sheet itself. */
 
@@ -36,8 +37,10 @@ export function nodeAt(bench: Bench, point: Point): { group: GroupItem; node: st
 
 export const chosenNode = (bench: Bench) => (bench.chosen ? mapNode(bench, bench.chosen.id) : null);
 
-/** Adds a node under or beside the chosen one. */
+/** Adds a node under or beside the chosen one, or the one that was just begun. */
 export function addBeside(bench: Bench, as: 'child' | 'sibling'): void {
+  const { begun } = bench;
+  if (begun) return addNode(bench, as, begun.group, begun.node);
   const at = chosenNode(bench);
   if (at) addNode(bench, as, at.group.id, at.node);
 }
@@ -66,13 +69,29 @@ function edit(bench: Bench, groupId: string, name: string, recipe: MapRecipe, th
 export function addNode(bench: Bench, as: 'child' | 'sibling', groupId: string, at: string): void {
   const recipe = recipeOf(bench, groupId);
   if (!recipe) return;
+  const typed = bench.begun?.node === at ? bench.begun.words.replace(/\s+/g, ' ').slice(0, LONGEST_NODE) : null;
+  const nodes = recipe.nodes.map((one) => (one.id === at && typed !== null ? { ...one, text: typed } : one));
+  const { recipe: next, id } = withNode({ ...recipe, nodes }, at, as);
   bench.edit(null);
-  const { recipe: next, id } = withNode(recipe, at, as);
-  edit(bench, groupId, 'Add node', next, () => {
-    chooseNode(bench, groupId, id);
-    const item = bench.chosen;
-    if (item && isWritten(item)) bench.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
-  });
+  bench.put({ begun: { group: groupId, node: id, words: '', left: false, from: bench.selection } });
+  edit(bench, groupId, 'Add node', next, () => writeOn(bench, groupId, id));
+}
+
+/** Puts what was typed meanwhile into a node that has now been made, and goes on writing there. */
+function writeOn(bench: Bench, groupId: string, node: string): void {
+  const { begun } = bench;
+  if (begun?.node !== node) return;
+  bench.put({ begun: null });
+  if (bench.selection === begun.from) chooseNode(bench, groupId, node);
+  const group = find(bench.sheet, groupId)?.item;
+  const item = group?.kind === 'group' && group.items.find((one) => nodeOf(one) === node);
+  if (!item || !isWritten(item)) return;
+  const end = bodyLength(item.body);
+  const editing = { id: item.id, anchor: 0, focus: end, typing: null };
+  if (!begun.left) bench.edit(editing);
+  if (!begun.words || !typeWords(bench, editing, 0, end, begun.words)) return;
+  const { length } = begun.words;
+  if (!begun.left) bench.edit({ ...editing, anchor: length, focus: length });
 }
 
 /** Hangs a node, with its branch, under another one. */

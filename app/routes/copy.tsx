@@ -33,7 +33,7 @@ import { useMaking } from '../makers/use-making';
 import { ItemSettings } from '../workbench/settings';
 import { useSpelling } from '../workbench/spelling';
 import { Stage } from '../workbench/stage';
-import { typeWords } from '../workbench/words';
+import { typeWords } from '../workbench/word-commands';
 import { UndoRedo } from '../workbench/undo-redo';
 import '../workbench/workbench.css';
 import { missing, requireRole } from '../who.server';

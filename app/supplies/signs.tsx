@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { plain, text } from '../../core/sheet/make';
 import type { Bench } from '../workbench/bench';
 import { add, newId, placeFor, touch } from '../workbench/steps';
-import { typeWords } from '../workbench/words';
+import { typeWords } from '../workbench/word-commands';
 import { Ways } from './ways';
 
 /** Symbols and emoji by search, those used last first. Into the words that are being edited, else as words of their own. */

@@ -31,7 +31,7 @@ import { chooseAlike, copyLook, giveLook } from './looks';
 import { addPage, duplicatePage, movePage, removePage, turnPage } from './page-commands';
 import { addRole, removeRole, restyleRole } from './roles';
 import { bodyFromWords } from './paste';
-import { typeWords } from './words';
+import { typeWords } from './word-commands';
 import { fitToWidth, formatWords, styleWords } from './word-commands';
 
 let faces: Faces;

@@ -33,6 +33,8 @@ export type Tool =
   | { kind: 'spot'; taken: (from: Point, to: Point) => void };
 /** What a corner pulls along besides places and sizes. */
 export type Along = { words: boolean; weights: boolean };
+/** Words typed for a node that is still being made; `left` when it is not to be written on, `from` was chosen then. */
+export type Begun = { group: string; node: string; words: string; left: boolean; from: readonly string[] };
 /** What lies under a spot, front to back, offered as a list at the pointer. */
 export type Dug = { ids: readonly string[]; x: number; y: number };
 /** Where in the margin's card the settings stand. */
@@ -60,6 +62,7 @@ export class Bench {
   /** The group whose parts are being chosen, or null for the page. */
   entered: string | null = null;
   editing: Editing | null = null;
+  begun: Begun | null = null;
   /** Items as they look while a handle is dragged; nothing of it is saved. */
   preview: ReadonlyMap<string, Item> = new Map();
   history: History = NO_HISTORY;
@@ -152,6 +155,8 @@ export class Bench {
     // What was done while the vault opened goes on top.
     const kept = this.early.splice(0).filter(({ name, change }) => this.make(name, change));
     if (kept.length === 0 && this.save.kind === 'saving') this.save = { kind: 'saved', at: this.setup.savedAt };
+    if (!slot.whole)
+      this.say('This browser can keep nothing by itself: all is saved only while the school is reached.');
     this.changed();
   }
   private ready = false;
@@ -384,6 +389,7 @@ export class Bench {
         | 'checked'
         | 'past'
         | 'copiedLook'
+        | 'begun'
         | 'repeat'
         | 'recent'
         | 'recentPen'

@@ -27,7 +27,7 @@ import { duplicate } from './clipboard';
 import { setValues } from './commands';
 import type { Watch } from './helpers';
 import { Making } from './making';
-import { typeWords } from './words';
+import { typeWords } from './word-commands';
 
 /** Made things on the bench, with the worker's part done by the same core here. Answers come only when they are let through. */
 
@@ -190,6 +190,14 @@ describe('editing the recipe', () => {
     expect(asked).toHaveLength(2);
     expect(lines()).toEqual(['marsh', 'abcd']);
   });
+  test('what waits is not lost to a tidying that is asked for meanwhile', async () => {
+    await withMap();
+    edit(written('marsh\n\tone'));
+    edit(written('marsh\n\ttwo'));
+    making.tidy(group().id, 'places');
+    await settle();
+    expect(lines()).toEqual(['marsh', 'two']);
+  });
   test('what shows is kept when the bench is left', async () => {
     await withMap();
     edit(written('marsh\n\ttide'), 'soon');
@@ -343,6 +351,63 @@ describe('commands on a map', () => {
     addBeside(bench, 'sibling');
     await settle();
     expect(lines()).toEqual(['marsh', 'plants', '', 'animals', 'heron', '']);
+  });
+  test('what is typed before a node is there goes into it, and writing goes on behind it', async () => {
+    await withMap();
+    choose('plants');
+    addBeside(bench, 'child');
+    bench.put({ begun: { ...bench.begun!, words: 'glasswort' } });
+    await settle();
+    expect(bench.begun).toBeNull();
+    const { id } = bench.editing!;
+    expect(bench.selection).toEqual([id]);
+    expect(bench.editing).toMatchObject({ anchor: 9, focus: 9 });
+    expect(bodyText((find(bench.sheet, id)!.item as ShapeItem).body)).toBe('glasswort');
+    await vi.advanceTimersByTimeAsync(700);
+    await settle();
+    expect(lines()).toEqual(['marsh', 'plants', 'glasswort', 'animals', 'heron']);
+  });
+  test('one is begun after another faster than they are made, each under the one before', async () => {
+    await withMap();
+    choose('plants');
+    for (const words of ['sea lavender', 'leaves']) {
+      addBeside(bench, 'child');
+      bench.put({ begun: { ...bench.begun!, words } });
+    }
+    addBeside(bench, 'sibling');
+    await settle();
+    expect(bodyText((bench.chosen as ShapeItem).body)).toBe('');
+    expect(bench.editing?.id).toBe(bench.chosen?.id);
+    expect(rowsOf(recipe().nodes).map(({ text, depth }) => `${depth} ${text}`)).toEqual([
+      '0 marsh',
+      '1 plants',
+      '2 sea lavender',
+      '3 leaves',
+      '3 ',
+      '1 animals',
+      '2 heron',
+    ]);
+  });
+  test('whoever turned to another thing meanwhile stays there; the words go into the node all the same', async () => {
+    await withMap();
+    choose('plants');
+    addBeside(bench, 'child');
+    bench.put({ begun: { ...bench.begun!, words: 'glasswort', left: true } });
+    choose('heron');
+    await settle();
+    expect(bodyText((bench.chosen as ShapeItem).body)).toBe('heron');
+    expect(bench.editing).toBeNull();
+    await settle();
+    expect(lines()).toContain('glasswort');
+  });
+  test('what was typed for a node that can’t be made is let go', async () => {
+    await withMap();
+    choose('plants');
+    worker.ask = () => Promise.reject(new Error('out of memory'));
+    addBeside(bench, 'child');
+    await settle();
+    expect(bench.begun).toBeNull();
+    expect(bench.notice?.text).toMatch(/out of memory/);
   });
   test('hang a branch elsewhere, but not under itself', async () => {
     await withMap();

@@ -118,15 +118,20 @@ export class Making {
 
   private ask(id: string, job: Job): void {
     if (this.busy.has(id)) {
-      // A recipe on its way is not lost to a mere following.
+      // A recipe on its way is not lost to what comes after it, nor what was to be done then.
       const waiting = this.next.get(id);
-      if (!(waiting?.state && !job.state && !job.forget)) this.next.set(id, job);
+      if (waiting?.state && !job.state && !job.forget) return;
+      const then = () => (waiting?.then?.(), job.then?.());
+      this.next.set(id, { ...job, state: job.state ?? waiting?.state, then });
       return;
     }
     const { bench } = this;
     if (!job.state && !job.forget) this.keep(id);
     const group = this.shown(id);
-    if (!group) return;
+    if (!group) {
+      bench.begun = null;
+      return;
+    }
     const state = job.state ?? group.maker!;
     const inGroup = new Set(group.items.map((item) => item.id));
     const taken = [...everyItem(bench.sheet)]
@@ -223,7 +228,8 @@ export class Making {
     if (this.groupOf(id) !== waiting.from) {
       // The group was changed beneath: only its recipe is carried over.
       const { maker } = waiting.group;
-      if (maker && this.groupOf(id)) this.ask(id, { name: waiting.name, state: maker, keep: 'now' });
+      if (maker && this.groupOf(id))
+        this.ask(id, { name: waiting.name, state: maker, keep: 'now', then: waiting.then });
       return;
     }
     const change = changeTo(this.bench.sheet, waiting.group);
@@ -239,7 +245,11 @@ export class Making {
     if (this.progress.has(id)) this.put(id, null);
     const next = this.next.get(id);
     this.next.delete(id);
-    if (!next) this.wanted.delete(id);
+    if (!next) {
+      this.wanted.delete(id);
+      // What was typed for a node that did not come about has nowhere to go.
+      if (this.bench.begun?.group === id) this.bench.begun = null;
+    }
     this.bench.changed();
     if (next) this.ask(id, next);
     this.onFinished?.();

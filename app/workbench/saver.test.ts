@@ -24,6 +24,7 @@ const wordsOf = (sheet: Sheet) => bodyText((find(sheet, 'words')!.item as TextIt
 type Sent = { base: number; batch: string; changes: Change[] };
 let sent: Sent[];
 let answer: (body: Sent) => Response | Promise<Response>;
+let missed: () => Promise<Response>;
 let kept: Pending | undefined;
 /** What second windows left behind. */
 let orphans: Pending[];
@@ -48,13 +49,17 @@ beforeEach(() => {
   vi.useFakeTimers();
   [sent, kept, orphans, told] = [[], undefined, [], { states: [], notices: [], sheets: [] }];
   answer = ({ base, changes }) => Response.json({ outcome: 'saved', seq: base + changes.length });
+  missed = () => Promise.resolve(Response.json({ seq: 0, missed: [] }));
   vi.stubGlobal('window', { addEventListener() {}, removeEventListener() {} });
   vi.stubGlobal('document', { addEventListener() {}, removeEventListener() {}, visibilityState: 'visible' });
-  vi.stubGlobal('fetch', async (_url: string, options?: { body: string }) => {
-    if (!options?.body) return Response.json({ seq: 0, missed: [] });
+  vi.stubGlobal('fetch', async (_url: string, options?: { body: string; signal: AbortSignal }) => {
+    if (!options?.body) return missed();
     const body = JSON.parse(options.body) as Sent;
     sent.push(body);
-    return answer(body);
+    return Promise.race([
+      answer(body),
+      new Promise<never>((_, fail) => options.signal.addEventListener('abort', () => fail(new Error('ended')))),
+    ]);
   });
 });
 afterEach(() => {
@@ -101,6 +106,29 @@ test('keeps everything while nobody answers, and sends the same batch again', as
   expect(new Set(sent.slice(0, -1).map((batch) => batch.batch)).size).toBe(1);
   expect(sent.at(-1)).toMatchObject({ base: 1, changes: [typed(1, 'b')] });
   expect(state()).toMatchObject({ kind: 'saved' });
+  saver.stop();
+});
+
+test('an answer that does not come is not waited for without end; the same batch goes out again', async () => {
+  const first = answer;
+  answer = () => new Promise(() => {});
+  const { saver } = await open();
+  saver.push(typed(0, 'a'));
+  await wait(29_000);
+  expect(state()).toEqual({ kind: 'saving' });
+  answer = first;
+  await wait(3000);
+  expect(state()).toMatchObject({ kind: 'saved' });
+  expect(sent).toHaveLength(2);
+  expect(sent[1].batch).toBe(sent[0].batch);
+  saver.stop();
+});
+
+test('a sheet opens although nobody can tell what was missed, with what a closed window left', async () => {
+  kept = { base: 0, sent: null, queue: [typed(0, 'a')] };
+  missed = () => Promise.reject(new Error('no network'));
+  const { saver, shown } = await open(1);
+  expect(wordsOf(shown)).toMatch(/^a/);
   saver.stop();
 });
 

@@ -31,6 +31,8 @@ type Told = {
 
 const SETTLE = 350;
 const LOOK_EVERY = 5000;
+/** Longest wait for an answer; a batch that is sent again is taken once. */
+const NO_ANSWER = 30_000;
 
 export class Saver {
   private outbox: Outbox;
@@ -75,8 +77,8 @@ export class Saver {
     const { base, confirmed, sent, queue } = this.outbox;
     let missed: Logged[] = [];
     if (left.base < base) {
-      const answer = await fetch(`${this.url}?since=${left.base}`);
-      if (answer.ok)
+      const answer = await fetch(`${this.url}?since=${left.base}`).catch(() => null);
+      if (answer?.ok)
         missed = ((await answer.json()) as { missed: (Logged & { seq: number })[] }).missed.filter(
           (entry) => entry.seq <= base,
         );
@@ -140,11 +142,14 @@ export class Saver {
     this.busy = true;
     this.trouble = false;
     void this.slot.keepPending(this.outbox);
+    const ended = new AbortController();
+    const limit = setTimeout(() => ended.abort(), NO_ANSWER);
     try {
       const answer = await fetch(this.url, {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({ base, batch: sent.batch, changes: sent.changes }),
+        signal: ended.signal,
       });
       this.trouble = answer.status >= 500;
       if (this.trouble) throw new Error(`the server answered ${answer.status}`);
@@ -157,6 +162,7 @@ export class Saver {
       this.fails++;
       this.told.state({ kind: 'offline', waiting: waiting(this.outbox), trouble: this.trouble });
     } finally {
+      clearTimeout(limit);
       this.busy = false;
     }
     if (this.stopped) return;

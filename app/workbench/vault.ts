@@ -15,16 +15,45 @@ interface Schema extends DBSchema {
   future: { key: string; value: readonly Step[] };
 }
 
+/** Longest waits for an answer of the browser's storage, in milliseconds: where it hangs, saving must not hang with it. */
+const STUCK = 3000;
+const STUCK_LOCK = 1500;
+
+async function within<T>(limit: number, work: Promise<T>, otherwise: T): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<T>((resolve) => {
+    timer = setTimeout(() => {
+      console.warn(`The browser’s storage gave no answer for ${limit} ms`);
+      resolve(otherwise);
+    }, limit);
+  });
+  try {
+    return await Promise.race([work, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
 let opened: Promise<IDBPDatabase<Schema> | null> | undefined;
-/** null where the browser keeps nothing (private windows): then work goes on without. */
+/** null where the browser keeps nothing (private windows) or does not answer: then work goes on without. */
 const open = () =>
-  (opened ??= openDB<Schema>('dappled-margin', 1, {
-    upgrade(db) {
-      db.createObjectStore('pending');
-      db.createObjectStore('past');
-      db.createObjectStore('future');
-    },
-  }).catch(() => null));
+  (opened ??= within(
+    STUCK,
+    openDB<Schema>('dappled-margin', 1, {
+      upgrade(db) {
+        db.createObjectStore('pending');
+        db.createObjectStore('past');
+        db.createObjectStore('future');
+      },
+    }),
+    null,
+  ).catch(() => null));
+
+/** What is read while a sheet opens; null where there is no storage, or where it fails or hangs. */
+async function read<T>(work: (db: IDBPDatabase<Schema>) => Promise<T>): Promise<T | null> {
+  const db = await open();
+  return db && within(STUCK, work(db), null).catch(() => null);
+}
 
 const isUnsent = (pending: Pending | undefined): pending is Pending =>
   pending !== undefined && (pending.sent !== null || pending.queue.length > 0);
@@ -35,6 +64,8 @@ const isUnsent = (pending: Pending | undefined): pending is Pending =>
  */
 export class Slot {
   private past: readonly Step[] = [];
+  /** Where something could not be read nothing is written, for it would mix with that. */
+  private keeps = { pending: true, history: true };
   private constructor(
     readonly name: string,
     private isMain: boolean,
@@ -44,12 +75,12 @@ export class Slot {
 
   static async take(documentId: string, personId: string): Promise<Slot> {
     const main = `${personId}/${documentId}`;
-    const db = await open();
+    const unsent = () => read(async (db) => isUnsent(await db.get('pending', main)));
     // A reload's old page may take a moment to let go. While something unsent lies there it is worth a longer wait.
-    for (let waited = 0; waited < PATIENCE; waited += 50) {
+    for (const began = Date.now(); Date.now() - began < PATIENCE;) {
       const release = await tryLock(main);
       if (release) return new Slot(main, true, release);
-      if (waited >= 500 && !isUnsent(await db?.get('pending', main))) break;
+      if (Date.now() - began >= 500 && !(await unsent())) break;
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
     const own = `${main}/${Math.random().toString(36).slice(2, 10)}`;
@@ -58,50 +89,59 @@ export class Slot {
 
   /** What closed windows left unsent, this slot's own first; the others' slots are emptied by `forget`. */
   async left(): Promise<{ pending: Pending; forget: () => Promise<void> }[]> {
-    const db = await open();
-    if (!db) return [];
-    const found = [];
-    const own = await db.get('pending', this.name);
-    if (isUnsent(own)) found.push({ pending: own, forget: async () => {} });
-    if (!this.isMain) return found;
-    const others = await db.getAllKeys('pending', IDBKeyRange.bound(`${this.name}/`, `${this.name}/\uffff`));
-    for (const key of others) {
-      const release = await tryLock(key);
-      // Its window is still open.
-      if (!release) continue;
-      const pending = await db.get('pending', key);
-      if (isUnsent(pending))
-        found.push({
-          pending,
-          forget: async () => {
-            await db.delete('pending', key);
-            release();
-          },
-        });
-      else release();
-    }
-    return found;
+    const left = await read(async (db) => {
+      const found: { pending: Pending; forget: () => Promise<void> }[] = [];
+      const own = await db.get('pending', this.name);
+      if (isUnsent(own)) found.push({ pending: own, forget: async () => {} });
+      if (!this.isMain) return found;
+      const others = await db.getAllKeys('pending', IDBKeyRange.bound(`${this.name}/`, `${this.name}/\uffff`));
+      for (const key of others) {
+        const release = await tryLock(key);
+        // Its window is still open.
+        if (!release) continue;
+        const pending = await db.get('pending', key);
+        if (isUnsent(pending))
+          found.push({
+            pending,
+            forget: async () => {
+              await db.delete('pending', key);
+              release();
+            },
+          });
+        else release();
+      }
+      return found;
+    });
+    this.keeps.pending = left !== null;
+    return left ?? [];
+  }
+
+  /** Whether unsent changes and steps are kept, both. */
+  get whole(): boolean {
+    return this.keeps.pending && this.keeps.history;
   }
 
   async keepPending(pending: Pending): Promise<void> {
-    const db = await open();
+    const db = this.keeps.pending ? await open() : null;
     if (pending.sent || pending.queue.length > 0) await db?.put('pending', pending, this.name);
     else await db?.delete('pending', this.name);
   }
 
   async history(): Promise<History> {
-    const db = await open();
-    if (!db) return NO_HISTORY;
-    const past = await db.getAll('past', IDBKeyRange.bound([this.name, 0], [this.name, Infinity]));
-    this.past = past;
-    return { past, future: (await db.get('future', this.name)) ?? [] };
+    const kept = await read(async (db) => ({
+      past: await db.getAll('past', IDBKeyRange.bound([this.name, 0], [this.name, Infinity])),
+      future: (await db.get('future', this.name)) ?? [],
+    }));
+    this.keeps.history = kept !== null;
+    this.past = kept?.past ?? [];
+    return kept ?? NO_HISTORY;
   }
 
   /** Writes what differs from the last time. */
   async keepHistory({ past, future }: History): Promise<void> {
     const before = this.past;
     this.past = past;
-    const db = await open();
+    const db = this.keeps.history ? await open() : null;
     if (!db) return;
     let same = 0;
     while (same < past.length && same < before.length && past[same] === before[same]) same++;
@@ -120,10 +160,15 @@ const PATIENCE = 8000;
 /** What gives the lock back, or null when another window has it. */
 function tryLock(name: string): Promise<(() => void) | null> {
   if (!navigator.locks) return Promise.resolve(() => {});
-  return new Promise((answer) => {
-    void navigator.locks.request(name, { ifAvailable: true }, (lock) => {
+  let late = false;
+  const asked = new Promise<(() => void) | null>((answer, fail) => {
+    const given = (lock: Lock | null) => {
       if (lock === null) return answer(null);
-      return new Promise<void>((release) => answer(release));
-    });
+      return late ? undefined : new Promise<void>((release) => answer(release));
+    };
+    navigator.locks.request(name, { ifAvailable: true }, given).catch(fail);
   });
+  return within(STUCK_LOCK, asked, null)
+    .catch(() => null)
+    .finally(() => (late = true));
 }

@@ -1,14 +1,14 @@
 import { boxOf } from '../../core/geometry/hit';
-import { bodyLength } from '../../core/sheet/body';
+import { bodyLength, locate, spliceBody } from '../../core/sheet/body';
 import type { Patch } from '../../core/sheet/body';
 import type { Change } from '../../core/sheet/change';
-import type { Item, RunStyle, TextItem } from '../../core/sheet/schema';
+import type { Body, Item, RunStyle, TextItem, WrittenItem } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
 import { grownHeight } from '../../core/text/layout';
 import { roleOf } from '../../core/text/style';
 import { pictureNow } from '../sheet/resources';
-import type { Bench } from './bench';
+import type { Bench, Editing } from './bench';
 import { all, set } from './steps';
 
 /** What is done to words: their style, their paragraphs, and boxes that grow with them. */
@@ -25,6 +25,38 @@ export function fitted(bench: Bench, before: TextItem, after: TextItem): Change[
   return need > after.height + 0.01 || (tight && need < after.height - 0.01)
     ? [set(after.id, { height: Math.round(need * 100) / 100 })]
     : [];
+}
+
+/** The style that words typed at a position take: that of the letter before it. */
+export function styleAt(body: Body, position: number): RunStyle {
+  const { paragraph, offset } = locate(body, position);
+  let at = 0;
+  for (const run of body[paragraph].runs) {
+    at += run.text.length;
+    if (offset <= at) return run.style;
+  }
+  return body[paragraph].runs.at(-1)?.style ?? {};
+}
+
+/** The words as a fragment that carries on the style and paragraph format where they go. */
+function fragmentFor(body: Body, position: number, words: string, typing: RunStyle | null): Body {
+  const style = { ...styleAt(body, position), ...typing };
+  const { format } = body[locate(body, position).paragraph];
+  return words.split('\n').map((line) => ({ format, runs: line ? [{ text: line, style }] : [] }));
+}
+
+export function typeWords(bench: Bench, editing: Editing, at: number, remove: number, words: string): boolean {
+  const item = findOn(bench.page, editing.id)?.item;
+  if (!item || !isWritten(item)) return false;
+  return putWords(bench, item, at, remove, fragmentFor(item.body, at, words, editing.typing));
+}
+
+/** Replaces a stretch of an item's words; a box that grows with them does so in the same step. */
+export function putWords(bench: Bench, item: WrittenItem, at: number, remove: number, insert: Body): boolean {
+  const splice: Change = { kind: 'splice', id: item.id, at, remove, insert };
+  const grown =
+    item.kind === 'text' ? fitted(bench, item, { ...item, body: spliceBody(item.body, at, remove, insert) }) : [];
+  return bench.make('Type', grown.length > 0 ? { kind: 'all', changes: [splice, ...grown] } : splice);
 }
 
 /** Styles the words being marked, or all words of the chosen boxes. */

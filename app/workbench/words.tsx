@@ -1,8 +1,7 @@
 import { useCallback, useEffect, useRef } from 'react';
 import { wordsOf } from '../../core/drawing/item';
-import { bodyLength, bodyText, locate, runLength, spliceBody } from '../../core/sheet/body';
-import type { Change } from '../../core/sheet/change';
-import type { Body, RunStyle, WrittenItem } from '../../core/sheet/schema';
+import { bodyLength, bodyText, locate, runLength } from '../../core/sheet/body';
+import type { Body, WrittenItem } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
 import { caretAt, lineEdge, vertical } from '../../core/text/caret';
@@ -12,7 +11,7 @@ import type { Bench, Editing } from './bench';
 import { useBench } from './bench';
 import { asMuchAsFits, CLIP } from './clipboard';
 import { bodyFrom } from './paste';
-import { fitted, styleWords } from './word-commands';
+import { putWords, styleAt, styleWords, typeWords } from './word-commands';
 
 /**
  * Editing words in place. The glyphs, the caret and the selection are drawn from the core's layout, so that nothing jumps;
@@ -36,38 +35,6 @@ export function difference(
   let at = 0;
   while (at < limit && before[at] === after[at]) at++;
   return { at, remove: end - at, insert: after.slice(at, after.length - tail) };
-}
-
-/** The style that words typed at a position take: that of the letter before it. */
-function styleAt(body: Body, position: number): RunStyle {
-  const { paragraph, offset } = locate(body, position);
-  let at = 0;
-  for (const run of body[paragraph].runs) {
-    at += run.text.length;
-    if (offset <= at) return run.style;
-  }
-  return body[paragraph].runs.at(-1)?.style ?? {};
-}
-
-/** The words as a fragment that carries on the style and paragraph format where they go. */
-function fragmentFor(body: Body, position: number, words: string, typing: RunStyle | null): Body {
-  const style = { ...styleAt(body, position), ...typing };
-  const { format } = body[locate(body, position).paragraph];
-  return words.split('\n').map((line) => ({ format, runs: line ? [{ text: line, style }] : [] }));
-}
-
-export function typeWords(bench: Bench, editing: Editing, at: number, remove: number, words: string): boolean {
-  const item = findOn(bench.page, editing.id)?.item;
-  if (!item || !isWritten(item)) return false;
-  return putWords(bench, item, at, remove, fragmentFor(item.body, at, words, editing.typing));
-}
-
-/** Replaces a stretch of an item's words; a box that grows with them does so in the same step. */
-function putWords(bench: Bench, item: WrittenItem, at: number, remove: number, insert: Body): boolean {
-  const splice: Change = { kind: 'splice', id: item.id, at, remove, insert };
-  const grown =
-    item.kind === 'text' ? fitted(bench, item, { ...item, body: spliceBody(item.body, at, remove, insert) }) : [];
-  return bench.make('Type', grown.length > 0 ? { kind: 'all', changes: [splice, ...grown] } : splice);
 }
 
 /** Pastes words in the place of what is marked: their paragraphs, lists, bold and italic stay, the rest is as it is here. */
@@ -105,6 +72,7 @@ function endsList(bench: Bench, editing: Editing): boolean {
 }
 
 const editingOf = (bench: Bench) => bench.editing;
+const begunOf = (bench: Bench) => bench.begun;
 
 export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
   const editing = useBench(bench, editingOf);
@@ -115,10 +83,16 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
   const item = editing ? (findOn(page, editing.id)?.item as WrittenItem | undefined) : undefined;
   const words = item && isWritten(item) ? bodyText(item.body) : '';
   const id = editing?.id;
+  const begun = useBench(bench, begunOf);
+  const node = begun?.left ? undefined : begun?.node;
 
   useEffect(() => {
-    if (id) area.current?.focus({ preventScroll: true });
-  }, [id]);
+    if (id || node) area.current?.focus({ preventScroll: true });
+  }, [id, node]);
+
+  useEffect(() => {
+    if (node && area.current) area.current.value = '';
+  }, [node]);
 
   useEffect(() => {
     const element = area.current;
@@ -148,6 +122,28 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
     return () => document.removeEventListener('selectionchange', follow);
   }, [follow, id]);
 
+  const toStage = () => area.current?.closest<HTMLElement>('[data-stage]')?.focus({ preventScroll: true });
+
+  // The same text area as below, so that what is typed meanwhile goes on in it.
+  if (begun && node)
+    return (
+      <textarea
+        ref={area}
+        className="words-input"
+        aria-label="Words of the new node"
+        autoCapitalize="sentences"
+        spellCheck={false}
+        onChange={(event) => bench.put({ begun: { ...begun, words: event.currentTarget.value } })}
+        onBlur={() => bench.begun?.node === node && bench.put({ begun: { ...bench.begun, left: true } })}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          const beside = event.key === 'Enter' && (event.ctrlKey || event.metaKey);
+          if (beside || event.key === 'Tab' || event.key === 'Escape') event.preventDefault();
+          if (beside) addBeside(bench, event.shiftKey ? 'sibling' : 'child');
+          else if (event.key === 'Escape') toStage();
+        }}
+      />
+    );
   if (!editing || !item || !isWritten(item) || !bench.faces) return null;
   const { layout } = wordsOf(item, { faces: bench.faces, roles: bench.sheet.roles });
 
@@ -192,7 +188,7 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
         if (event.key === 'Escape') {
           event.preventDefault();
           bench.edit(null);
-          area.current?.closest<HTMLElement>('[data-stage]')?.focus({ preventScroll: true });
+          toStage();
         } else if (command && !event.altKey && (key === 'z' || key === 'y')) {
           event.preventDefault();
           if (key === 'y' || event.shiftKey) bench.redo();

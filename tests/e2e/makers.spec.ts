@@ -100,6 +100,25 @@ test.describe('a concept map', () => {
     await saved(page);
   });
 
+  test('nodes are begun and written on the sheet as fast as one types', async () => {
+    await writeMap(page);
+    await rows(page).nth(3).click();
+    await expect(page.locator('.settings h3')).toContainText('animals');
+    await page.locator('[data-stage]').focus();
+    for (const words of ['waders', 'redshank']) {
+      await page.keyboard.press('Control+Enter');
+      await page.keyboard.type(words);
+    }
+    await page.keyboard.press('Control+Shift+Enter');
+    await page.keyboard.type('dunlin');
+    await page.keyboard.press('Escape');
+    const all = ['salt marsh', 'plants', 'sea lavender', 'animals', 'waders', 'redshank', 'dunlin'];
+    await expect.poll(() => outline(page)).toEqual(all);
+    expect(await depths(page)).toEqual([1, 2, 3, 2, 3, 4, 4]);
+    for (const words of all) await expect(onSheet(page)).toContainText(words);
+    await saved(page);
+  });
+
   test('a node moved by hand keeps its place when the outline goes on, until it is tidied', async () => {
     await writeMap(page);
     await rows(page).nth(1).click();
