@@ -1,5 +1,6 @@
 import type { DrawnPicture } from '../drawing/picture';
 import type { Box } from '../geometry/matrix';
+import { Recent } from '../recent';
 import { bodyText } from '../sheet/body';
 import type { Body, Item, Outline, RunStyle, Sheet } from '../sheet/schema';
 import { isWritten } from '../sheet/schema';
@@ -8,7 +9,7 @@ import { layOut } from '../text/layout';
 import { roleOf } from '../text/style';
 
 /** How much room words take: in points, wrapped at `most`. */
-export type Size = { width: number; height: number };
+export type Size = Readonly<{ width: number; height: number }>;
 
 export const styled = (text: string, style: RunStyle, align: 'left' | 'centre' | 'right' = 'centre'): Body =>
   text.split('\n').map((line) => ({ format: { align }, runs: line ? [{ text: line, style }] : [] }));
@@ -20,10 +21,23 @@ export function sizeOfWords(
   most: number,
   kit: { faces: Faces; roles: Sheet['roles'] },
 ): Size {
-  const box = { width: most, height: 0, padding: 0, vertical: 'top' as const, fit: 'keep' as const };
-  const { lines, height } = layOut(styled(text, style), roleOf(kit, role), box, kit.faces);
-  return { width: Math.max(0, ...lines.map((line) => line.width)), height };
+  const { faces } = kit;
+  let sizes = measured.get(faces);
+  if (!sizes) measured.set(faces, (sizes = new Recent(5000)));
+  const set = roleOf(kit, role);
+  const key = JSON.stringify([text, style, set, most, faces.loaded]);
+  let size = sizes.get(key);
+  if (!size) {
+    const box = { width: most, height: 0, padding: 0, vertical: 'top' as const, fit: 'keep' as const };
+    const { lines, height } = layOut(styled(text, style), set, box, faces);
+    size = { width: Math.max(0, ...lines.map((line) => line.width)), height };
+    sizes.set(key, size);
+  }
+  return size;
 }
+
+/** What was measured last: of a map that is being written most words are as they were. */
+const measured = new WeakMap<Faces, Recent<string, Size>>();
 
 /** To hundredths of a point: the same numbers on every machine, and short ones. */
 export const tidied = (value: number): number => Math.round(value * 100) / 100 + 0;

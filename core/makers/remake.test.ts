@@ -47,6 +47,33 @@ describe('parts', () => {
     ).toEqual(one);
     expect(alteredCount(one)).toBe(0);
   });
+  test('are marked by what they are, wherever an older one’s mark could have been taken over', () => {
+    const ways: Item[][] = [
+      [box('a'), text({ id: 't', body: plain('x') }), line({ id: 'l', from: held('a'), to: held('t') })],
+      [
+        box('a', { x: 40 }),
+        text({ id: 't', body: plain('x'), y: 5 }),
+        line({ id: 'l', from: held('a'), to: held('t') }),
+      ],
+      [
+        box('a', { fill: solid('#123456') }),
+        text({ id: 't', body: plain('y') }),
+        line({ id: 'l', from: held('t'), to: held('a') }),
+      ],
+      [
+        box('a', { touch: 'fill' }),
+        line({ id: 't', from: held('a'), to: held('a') }),
+        line({ id: 'l', from: held('t'), to: held('t') }),
+      ],
+    ];
+    let one = empty;
+    for (const items of [...ways, ...ways.toReversed(), ...ways]) {
+      one = remade(one, state, made(items));
+      const fresh = remade(empty, state, made(items));
+      expect(one.items.map((item) => item.made)).toEqual(fresh.items.map((item) => item.made));
+      expect(one.items).toEqual(fresh.items);
+    }
+  });
   test('of a group that students may change are theirs as well', () => {
     const one = remade({ ...empty, touch: 'free' }, state, made([box('a')]));
     expect(one.items[0].touch).toBe('free');

@@ -1,7 +1,7 @@
 import { scaledItem } from '../geometry/scale';
 import { bodyText } from '../sheet/body';
 import type { Facet } from '../sheet/made';
-import { alteredFacets, keysOf, markOf, partNames, rememberUnaltered } from '../sheet/made';
+import { alteredFacets, keysOf, markAfter, partNames, rememberUnaltered } from '../sheet/made';
 import type { Body, GroupItem, Item, Sheet } from '../sheet/schema';
 import { isFramed, isWritten } from '../sheet/schema';
 import type { Hand, Made } from './maker';
@@ -125,7 +125,7 @@ export function remade(
       const part = fresh.id;
       // What a person may do anything with, they may do with its parts.
       const touched = group.touch === 'free' ? { ...fresh, touch: 'free' as const } : fresh;
-      const marked = { ...touched, made: markOf(touched, part, (id) => id) } as Item;
+      const marked = { ...touched, made: markAfter(touched, part, old.get(part), name) } as Item;
       const kept = carried(marked, old.get(part), name, forget);
       const item = { ...inGroup(kept.item, ids), id: ids.get(part)! } as Item;
       if (!kept.altered) rememberUnaltered(item);

@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import { z } from 'zod';
 import type { Item } from './schema';
 
@@ -85,6 +86,25 @@ export const markOf = (item: Item, part: string, partOf: PartOf): MadeMark => ({
   at: placeOf(item),
   print: printOf(item, partOf),
 });
+
+/**
+ * The mark of a part that is made anew in the place of `old`: where only its place is another one, its print is still that of
+ * the old one, which saves printing it.
+ */
+export function markAfter(item: Item, part: string, old: Item | undefined, partOf: PartOf): MadeMark {
+  const same = old?.made && unaltered.has(old) && old.kind === item.kind && sameButPlace(item, old, partOf);
+  return same ? { part, at: placeOf(item), print: old.made!.print } : markOf(item, part, (id) => id);
+}
+
+/** Whether a part that was just made, whose lines hold on to parts by name, is like one of the sheet. */
+function sameButPlace(item: Item, old: Item, partOf: PartOf): boolean {
+  for (const facet of FACETS) {
+    if (item.kind === 'line' && facet === 'words') {
+      if (facetText(item, facet, (id) => id) !== facetText(old, facet, partOf)) return false;
+    } else for (const key of keysOf(item, facet)) if (!equal(item[key], old[key])) return false;
+  }
+  return true;
+}
 
 /** Parts that are just as they were made: things never change, so that this stays true of them. */
 const unaltered = new WeakSet<Item>();

@@ -49,6 +49,11 @@ export class Faces {
     this.missing.delete(file);
   }
 
+  /** How many files are there: what was laid out with fewer may look different now. */
+  get loaded(): number {
+    return this.files.size;
+  }
+
   has(file: string): boolean {
     return this.files.has(file);
   }

@@ -115,7 +115,7 @@ function drawBands(
   const { em } = draft;
   const [first, last] = [days[0], days[days.length - 1]];
   const lanes = lanesOf(spans.filter(({ from, until }) => from <= last && until >= first));
-  const pad = Math.min(3, em * 0.06);
+  const pad = Math.min(3, em * 0.14);
   const high = draft.sizeOf('x', Infinity, { size: small(draft) }).height + 2 * pad + em * 0.08;
   const fit = Math.max(0, Math.floor(most / high));
   const wide = box.width / days.length;

@@ -1,5 +1,5 @@
 import { clear, squareWay, wayAround } from '../../geometry/around';
-import { centre, grown } from '../../geometry/box';
+import { around, centre, grown, overlaps } from '../../geometry/box';
 import { edgeOf, route } from '../../geometry/line';
 import type { Box, Point } from '../../geometry/matrix';
 import type { LineItem, Side } from '../../sheet/schema';
@@ -10,14 +10,17 @@ import type { Size } from '../measure';
 export type Placed = Box & { round: boolean };
 type Way = { via: Point[]; points: Point[] };
 
-/** The way of a link from box to box, led around all others where the plain one would run through them. */
+/**
+ * The way of a link from box to box, led around all others where the plain one would run through them. `others` gives those
+ * that reach into a box, or all.
+ */
 export function wayOf(
   from: Placed,
   to: Placed,
   sides: [Side, Side] | undefined,
   kind: LineItem['route'],
   bend: number,
-  others: readonly Box[],
+  others: (within?: Box) => readonly Box[],
 ): Way {
   const ends = (towardsTo: Point, towardsFrom: Point): [Point, Point] => [
     edgeOf(from, from.round, sides?.[0] ?? null, towardsTo),
@@ -25,18 +28,20 @@ export function wayOf(
   ];
   const [a, b] = ends(centre(to), centre(from));
   const plain = route(kind, a, b, bend, [], sides).points;
-  if (clear(plain, others)) return { via: [], points: plain };
+  if (clear(plain, others(around(plain)))) return { via: [], points: plain };
+  const all = others();
   const margin = 7;
-  const found =
-    kind === 'stepped' ? squareWay(centre(from), centre(to), others, margin) : wayAround(a, b, others, margin);
+  const found = kind === 'stepped' ? squareWay(centre(from), centre(to), all, margin) : wayAround(a, b, all, margin);
   if (!found || found.length === 0) return { via: [], points: plain };
   const [start, end] = ends(found[0], found[found.length - 1]);
   return { via: found, points: route(kind, start, end, bend, found, sides).points };
 }
 
-/** The point at a share of the length of a way. */
-export function pointAlong(points: readonly Point[], share: number): Point {
-  const lengths = points.slice(1).map((p, i) => Math.hypot(p.x - points[i].x, p.y - points[i].y));
+const lengthsOf = (points: readonly Point[]): number[] =>
+  points.slice(1).map((p, i) => Math.hypot(p.x - points[i].x, p.y - points[i].y));
+
+/** The point at a share of the length of a way, whose stretches have some lengths. */
+export function pointAlong(points: readonly Point[], share: number, lengths = lengthsOf(points)): Point {
   let left = lengths.reduce((sum, length) => sum + length, 0) * share;
   for (let i = 0; i < lengths.length; i++) {
     if (left <= lengths[i] && lengths[i] > 0) {
@@ -67,9 +72,20 @@ export function wordsOn(
 ): Box {
   let best: Box | null = null;
   let least = Infinity;
+  // As far as the places that are tried below can reach.
+  const reach = around(points);
+  const [across, down] = [width * 1.7 + 1, height * 2.5 + 1];
+  const whole = {
+    x: reach.x - across,
+    y: reach.y - down,
+    width: reach.width + 2 * across,
+    height: reach.height + 2 * down,
+  };
+  const others = [...nodes, ...words].filter((box) => overlaps(whole, box));
   const last = points.slice(-2);
   // The last stretch of a link in steps belongs to this link alone.
   const alone = points.length === 4 ? [{ x: (last[0].x + last[1].x) / 2, y: (last[0].y + last[1].y) / 2 }] : [];
+  const lengths = lengthsOf(points);
   // On the line itself first, then beside it.
   for (const [dx, dy] of [
     [0, 0],
@@ -82,10 +98,11 @@ export function wordsOn(
     [1.2, 0],
     [-1.2, 0],
   ])
-    for (const at of [...alone, ...SHARES.map((share) => pointAlong(points, share))]) {
+    for (const at of [...alone, ...SHARES.map((share) => pointAlong(points, share, lengths))]) {
       const box = { x: at.x - width / 2 + dx * width, y: at.y - height / 2 + dy * height, width, height };
       const near = grown(box, 1);
-      const covered = [...nodes, ...words].reduce((sum, other) => sum + common(near, other), 0);
+      let covered = 0;
+      for (const other of others) covered += common(near, other);
       if (covered === 0) return box;
       if (covered < least) {
         least = covered;

@@ -171,8 +171,12 @@ function spreadIn(asked: Asked<MapRecipe>, laid: Laid, boxes: Map<string, Box>):
   /** The most that middles can be drawn apart in one direction, up to half as far again, before something leaves the frame. */
   const stretch = (room: number, middle: (box: Box) => number, size: (box: Box) => number) => {
     const extent = (by: number) => {
-      const ends = list.map((box) => [middle(box) * by - size(box) / 2, middle(box) * by + size(box) / 2]);
-      return Math.max(...ends.map(([, end]) => end)) - Math.min(...ends.map(([start]) => start));
+      let [least, most] = [Infinity, -Infinity];
+      for (const box of list) {
+        least = Math.min(least, middle(box) * by - size(box) / 2);
+        most = Math.max(most, middle(box) * by + size(box) / 2);
+      }
+      return most - least;
     };
     if (laid.boxes || extent(1) > room) return 1;
     let [low, high] = [1, 1.5];
@@ -272,10 +276,13 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
   const link = (part: string, wordsPart: string, of: LaidLink, said: string, arrows: MapRecipe['arrows']) => {
     if (!shown(of.from) || !shown(of.to)) return;
     const [from, to] = [placed.get(of.from)!, placed.get(of.to)!];
-    const others =
-      of.free && hand.size === 0
-        ? []
-        : obstacles.filter(({ id }) => id !== of.from && id !== of.to).map(({ box }) => box);
+    const others = (within?: Box) => {
+      const out: Box[] = [];
+      if (of.free && hand.size === 0) return out;
+      for (const { id, box } of obstacles)
+        if (id !== of.from && id !== of.to && (!within || overlaps(within, box))) out.push(box);
+      return out;
+    };
     // What was moved by hand may stand on another side now.
     const moved = hand.has(`n-${of.from}`) || hand.has(`n-${of.to}`);
     const sides = moved ? undefined : of.sides;
@@ -327,9 +334,8 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
     notes.push(
       'The map is larger than its frame, even with the smallest words. Pull the frame larger, shorten the outline, or make two maps of it.',
     );
-  const covered = wordBoxes.filter((box) =>
-    [...placed].some(([id, node]) => !laid.boxes?.has(id) && overlaps(box, node)),
-  ).length;
+  const standingAlone = [...placed].flatMap(([id, box]) => (laid.boxes?.has(id) ? [] : [box]));
+  const covered = wordBoxes.filter((box) => standingAlone.some((node) => overlaps(box, node))).length;
   if (covered > 0)
     notes.push(
       covered === 1
