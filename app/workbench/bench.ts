@@ -16,7 +16,7 @@ import type { Faces } from '../../core/text/faces';
 import type { Making } from './making';
 import { Saver } from './saver';
 import type { SaveState } from './saver';
-import { Slot } from './vault';
+import { keepEarly, Slot } from './vault';
 
 /** A stretch of words being edited: `anchor` stays, `focus` moves; `typing` is the style of what is typed next. */
 export type Editing = { id: string; anchor: number; focus: number; typing: RunStyle | null };
@@ -118,6 +118,8 @@ export class Bench {
 
   /** Begins saving, with what an earlier window left unsent and undoable. */
   open(): Promise<void> {
+    window.addEventListener('pagehide', this.leave);
+    window.addEventListener('pageshow', this.back);
     return (this.opening ??= this.begin(++this.turn));
   }
   private opening: Promise<void> | undefined;
@@ -162,7 +164,26 @@ export class Bench {
   private ready = false;
   private early: { name: string; change: Change }[] = [];
 
+  /** What is not on its way yet when the page goes is kept at once. */
+  private leave = () => {
+    const { documentId, personId, seq } = this.setup;
+    if (this.ready) this.saver?.leave();
+    else if (this.early.length > 0)
+      keepEarly(
+        documentId,
+        personId,
+        seq,
+        this.early.splice(0).map(({ change }) => change),
+      );
+  };
+  private back = (event: PageTransitionEvent) => {
+    if (event.persisted && this.ready) this.saver?.back();
+  };
+
   close(): void {
+    window.removeEventListener('pagehide', this.leave);
+    window.removeEventListener('pageshow', this.back);
+    if (!this.ready) this.leave();
     this.turn++;
     this.opening = undefined;
     this.ready = false;

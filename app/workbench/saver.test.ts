@@ -26,11 +26,14 @@ let sent: Sent[];
 let answer: (body: Sent) => Response | Promise<Response>;
 let missed: () => Promise<Response>;
 let kept: Pending | undefined;
+let atOnce: Pending | undefined;
 /** What second windows left behind. */
 let orphans: Pending[];
 let told: { states: SaveState[]; notices: string[]; sheets: Sheet[] };
 const slot = () =>
   ({
+    keepNow: (pending: Pending) => (atOnce = pending),
+    forgetNow: () => (atOnce = undefined),
     left: () =>
       Promise.resolve([
         ...(kept ? [{ pending: kept, forget: () => Promise.resolve() }] : []),
@@ -47,6 +50,7 @@ const slot = () =>
 
 beforeEach(() => {
   vi.useFakeTimers();
+  atOnce = undefined;
   [sent, kept, orphans, told] = [[], undefined, [], { states: [], notices: [], sheets: [] }];
   answer = ({ base, changes }) => Response.json({ outcome: 'saved', seq: base + changes.length });
   missed = () => Promise.resolve(Response.json({ seq: 0, missed: [] }));
@@ -201,6 +205,21 @@ test('a window that closes leaves what is unsent for the next', async () => {
   release(Response.json({ outcome: 'saved', seq: 1 }));
   await wait(1000);
   expect(kept!.sent!.changes).toEqual([typed(0, 'a')]);
+});
+
+test('what is unsent when the page goes is kept at once; what is sent is not', async () => {
+  const { saver } = await open();
+  saver.leave();
+  expect(atOnce).toBeUndefined();
+  saver.push(typed(0, 'a'));
+  saver.leave();
+  expect(atOnce).toMatchObject({ base: 0, queue: [typed(0, 'a')] });
+  saver.back();
+  expect(atOnce).toBeUndefined();
+  await wait(400);
+  saver.leave();
+  expect(atOnce).toBeUndefined();
+  saver.stop();
 });
 
 test('takes up what second windows left as well, each on top of the other', async () => {

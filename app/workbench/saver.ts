@@ -99,6 +99,15 @@ export class Saver {
     document.removeEventListener('visibilitychange', this.wake);
   }
 
+  /** The page goes, perhaps for good. */
+  leave(): void {
+    if (!this.stopped && waiting(this.outbox) > 0) this.slot.keepNow(this.outbox);
+  }
+  /** The page is back as it was: what it kept when it went is not newer than what it has. */
+  back(): void {
+    this.slot.forgetNow();
+  }
+
   push(change: Change): void {
     this.outbox = push(this.outbox, change);
     void this.slot.keepPending(this.outbox);

@@ -11,9 +11,24 @@ const empty = {
   get: () => Promise.resolve(undefined),
   getAll: () => Promise.resolve([]),
   getAllKeys: () => Promise.resolve([]),
+  delete: () => Promise.resolve(),
   put: vi.fn(),
   transaction: vi.fn(),
 };
+/** Stands in for the browser's: what is kept are its own properties there, too. */
+class AtOnce {
+  [key: string]: unknown;
+  getItem(key: string) {
+    return this[key] ?? null;
+  }
+  setItem(key: string, value: string) {
+    this[key] = value;
+  }
+  removeItem(key: string) {
+    delete this[key];
+  }
+}
+let atOnce = new AtOnce();
 type Given = (lock: object | null) => unknown;
 const granted = (_name: string, _options: object, given: Given) => Promise.resolve(given({}));
 
@@ -25,6 +40,8 @@ beforeEach(() => {
   empty.transaction.mockReset().mockReturnValue({ objectStore: () => ({ put: () => {} }), done: Promise.resolve() });
   vi.stubGlobal('IDBKeyRange', { bound: () => ({}) });
   vi.stubGlobal('navigator', { locks: { request: granted } });
+  atOnce = new AtOnce();
+  vi.stubGlobal('localStorage', atOnce);
 });
 afterEach(() => {
   vi.useRealTimers();
@@ -80,6 +97,61 @@ describe('a sheet opens, and nothing is written over what could not be read,', (
     });
 });
 
+describe('what was unsent when a page went', () => {
+  const typed = (words: string) => [{ kind: 'title' as const, title: words }] as never;
+  const older = { base: 2, sent: null, queue: typed('old') };
+  test('is taken up before what storage had until then, once', async () => {
+    storage.open = () => Promise.resolve({ ...empty, get: () => Promise.resolve(older) });
+    const { slot } = await opened(0);
+    slot.keepNow({ base: 3, sent: null, queue: typed('new') });
+    vi.resetModules();
+    const { left } = await opened(0);
+    expect(left.map(({ pending }) => pending)).toEqual([{ base: 3, sent: null, queue: typed('new') }]);
+    await left[0].forget();
+    vi.resetModules();
+    expect((await opened(0)).left.map(({ pending }) => pending)).toEqual([older]);
+  });
+  test('is there where storage does not answer, and is let go when the page comes back', async () => {
+    storage.open = never;
+    const { slot } = await opened(3100);
+    slot.keepNow({ base: 3, sent: null, queue: typed('new') });
+    vi.resetModules();
+    expect((await opened(3100)).left).toHaveLength(1);
+    slot.forgetNow();
+    vi.resetModules();
+    expect((await opened(3100)).left).toEqual([]);
+  });
+  test('before its slot was there goes behind what was left', async () => {
+    storage.open = () => Promise.resolve(empty);
+    const { keepEarly } = await import('./vault');
+    keepEarly('d', 'p', 4, typed('one'));
+    keepEarly('d', 'p', 5, typed('two'));
+    const { left } = await opened(0);
+    expect(left[0].pending).toEqual({ base: 4, sent: null, queue: [...typed('one'), ...typed('two')] });
+  });
+  test('in another window is taken up with that window’s slot', async () => {
+    storage.open = () => Promise.resolve(empty);
+    const { Slot } = await import('./vault');
+    atOnce.setItem('dappled-margin unsent p/d/x1', JSON.stringify(older));
+    const slot = await Slot.take('d', 'p');
+    const left = await slot.left();
+    expect(left.map(({ pending }) => pending)).toEqual([older]);
+    await left[0].forget();
+    expect(Object.keys(atOnce)).toEqual([]);
+  });
+  test('is let go where nothing may be kept', async () => {
+    storage.open = () => Promise.resolve(empty);
+    const refused = () => {
+      throw new Error('refused');
+    };
+    vi.stubGlobal('localStorage', { getItem: refused, setItem: refused, removeItem: refused });
+    const { slot, left } = await opened(0);
+    slot.keepNow(older);
+    slot.forgetNow();
+    expect(left).toEqual([]);
+  });
+});
+
 describe('locks', () => {
   test('that are never answered, or refused, do not keep a sheet shut', async () => {
     storage.open = () => Promise.resolve(empty);
@@ -89,6 +161,29 @@ describe('locks', () => {
       const { slot } = await opened(3100);
       expect(slot.name).toMatch(/^p\/d\/./);
     }
+  });
+  test('held by the page that this window shows no longer are waited for; those of another window are not', async () => {
+    storage.open = () => Promise.resolve(empty);
+    const window = new AtOnce();
+    vi.stubGlobal('sessionStorage', window);
+    const { Slot } = await import('./vault');
+    const first = await Slot.take('d', 'p');
+    const taken = async (since: number) => {
+      vi.stubGlobal('navigator', {
+        locks: {
+          request: (name: string, _: object, given: Given) =>
+            Promise.resolve(given(name === 'p/d' && Date.now() < since ? null : {})),
+        },
+      });
+      const slot = Slot.take('d', 'p');
+      await vi.advanceTimersByTimeAsync(9000);
+      return (await slot).name;
+    };
+    expect(await taken(Date.now() + 3000)).toBe('p/d');
+    expect(await taken(Date.now() + 9000)).not.toBe('p/d');
+    // Let go of, as when another screen is opened, it is nobody's.
+    first.release();
+    expect(await taken(Date.now() + 3000)).not.toBe('p/d');
   });
   test('that are given too late are given back', async () => {
     storage.open = () => Promise.resolve(empty);

@@ -55,6 +55,43 @@ async function read<T>(work: (db: IDBPDatabase<Schema>) => Promise<T>): Promise<
   return db && within(STUCK, work(db), null).catch(() => null);
 }
 
+/**
+ * What is unsent when a page goes, written at once: IndexedDB takes its time, and what it has not done by then is lost. It is
+ * newer than what lies in IndexedDB for the same slot.
+ */
+const NOW = 'dappled-margin unsent ';
+/** Storage that is full or refused throws: then it holds nothing. */
+function quietly<T>(work: () => T, otherwise: T): T {
+  try {
+    return work();
+  } catch {
+    return otherwise;
+  }
+}
+const keptNow = (name: string) =>
+  quietly(() => JSON.parse(localStorage.getItem(NOW + name) ?? 'null') as Pending | null, null);
+const keepNow = (name: string, { base, sent, queue }: Pending) =>
+  quietly(() => localStorage.setItem(NOW + name, JSON.stringify({ base, sent, queue })), undefined);
+const forgetNow = (name: string) => quietly(() => localStorage.removeItem(NOW + name), undefined);
+const namesNow = (within: string) =>
+  quietly(() => Object.keys(localStorage), [])
+    .filter((key) => key.startsWith(NOW + within))
+    .map((key) => key.slice(NOW.length));
+
+/** The main slot that this window's page has, over a reload: the page before may still be holding it. */
+const MINE = 'dappled-margin main slot';
+const wasMine = (name: string) => quietly(() => sessionStorage.getItem(MINE) === name, false);
+const noteMine = (name: string) => quietly(() => sessionStorage.setItem(MINE, name), undefined);
+
+const mainSlot = (documentId: string, personId: string) => `${personId}/${documentId}`;
+
+/** For a page that goes before its slot is there: puts changes behind those that were left for the main slot. */
+export function keepEarly(documentId: string, personId: string, base: number, changes: readonly Change[]): void {
+  const name = mainSlot(documentId, personId);
+  const before = keptNow(name) ?? { base, sent: null, queue: [] };
+  keepNow(name, { ...before, queue: [...before.queue, ...changes] });
+}
+
 const isUnsent = (pending: Pending | undefined): pending is Pending =>
   pending !== undefined && (pending.sent !== null || pending.queue.length > 0);
 
@@ -74,13 +111,20 @@ export class Slot {
   ) {}
 
   static async take(documentId: string, personId: string): Promise<Slot> {
-    const main = `${personId}/${documentId}`;
-    const unsent = () => read(async (db) => isUnsent(await db.get('pending', main)));
-    // A reload's old page may take a moment to let go. While something unsent lies there it is worth a longer wait.
+    const main = mainSlot(documentId, personId);
+    const unsent = async () =>
+      keptNow(main) !== null || (await read(async (db) => isUnsent(await db.get('pending', main))));
+    // A reload's old page may take a while to let go. Where it was this window's, or left something, that is waited for.
     for (const began = Date.now(); Date.now() - began < PATIENCE;) {
       const release = await tryLock(main);
-      if (release) return new Slot(main, true, release);
-      if (Date.now() - began >= 500 && !(await unsent())) break;
+      if (release) {
+        noteMine(main);
+        return new Slot(main, true, () => {
+          noteMine('');
+          release();
+        });
+      }
+      if (Date.now() - began >= 500 && !wasMine(main) && !(await unsent())) break;
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
     const own = `${main}/${Math.random().toString(36).slice(2, 10)}`;
@@ -89,21 +133,25 @@ export class Slot {
 
   /** What closed windows left unsent, this slot's own first; the others' slots are emptied by `forget`. */
   async left(): Promise<{ pending: Pending; forget: () => Promise<void> }[]> {
+    const { name } = this;
+    const own = async () => forgetNow(name);
+    const now = keptNow(name);
     const left = await read(async (db) => {
       const found: { pending: Pending; forget: () => Promise<void> }[] = [];
-      const own = await db.get('pending', this.name);
-      if (isUnsent(own)) found.push({ pending: own, forget: async () => {} });
+      const pending = now ?? (await db.get('pending', name));
+      if (isUnsent(pending)) found.push({ pending, forget: own });
       if (!this.isMain) return found;
-      const others = await db.getAllKeys('pending', IDBKeyRange.bound(`${this.name}/`, `${this.name}/\uffff`));
-      for (const key of others) {
+      const keys = await db.getAllKeys('pending', IDBKeyRange.bound(`${name}/`, `${name}/\uffff`));
+      for (const key of new Set([...keys, ...namesNow(`${name}/`)])) {
         const release = await tryLock(key);
         // Its window is still open.
         if (!release) continue;
-        const pending = await db.get('pending', key);
+        const pending = keptNow(key) ?? (await db.get('pending', key));
         if (isUnsent(pending))
           found.push({
             pending,
             forget: async () => {
+              forgetNow(key);
               await db.delete('pending', key);
               release();
             },
@@ -113,7 +161,16 @@ export class Slot {
       return found;
     });
     this.keeps.pending = left !== null;
-    return left ?? [];
+    return left ?? (now ? [{ pending: now, forget: own }] : []);
+  }
+
+  /** For a page that goes: keeps what is unsent at once. */
+  keepNow(pending: Pending): void {
+    keepNow(this.name, pending);
+  }
+  /** For a page that went and came back as it was. */
+  forgetNow(): void {
+    forgetNow(this.name);
   }
 
   /** Whether unsent changes and steps are kept, both. */

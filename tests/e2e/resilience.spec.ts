@@ -40,6 +40,31 @@ test('a reload in the middle of typing loses no letter', async ({ browser, house
   await saved(page);
 });
 
+test('a browser whose storage gives no answer saves all the same, also what was typed before that showed', async ({
+  browser,
+  house,
+}) => {
+  const page = await enter(browser, house, 'Maren');
+  await page.addInitScript(() => {
+    // A request that never comes to an end.
+    IDBFactory.prototype.open = () =>
+      Object.defineProperty(Object.create(IDBOpenDBRequest.prototype), 'addEventListener', {
+        value: () => {},
+      }) as IDBOpenDBRequest;
+  });
+  await openSheet(page, 'Who eats whom');
+  await title(page, ' by night');
+  await page.reload();
+  await drawn(page);
+  await expect(page.getByText(/This browser can keep nothing by itself/)).toBeVisible();
+  const words = page.getByRole('list', { name: 'What stands on the page' });
+  await expect(words).toContainText('by night');
+  await saved(page);
+  const again = await enter(browser, house, 'Maren');
+  await openSheet(again, 'Who eats whom');
+  await expect(again.getByRole('list', { name: 'What stands on the page' })).toContainText('by night');
+});
+
 test('after a power cut every acknowledged change is there, and what was typed meanwhile goes out when the server is back', async ({
   browser,
   house,
