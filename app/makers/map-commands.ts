@@ -65,12 +65,17 @@ function edit(bench: Bench, groupId: string, name: string, recipe: MapRecipe, th
   if (state) bench.making?.edit(groupId, name, { ...state, recipe } as MakerStateOf<'map'>, 'now', then);
 }
 
+/** The node that is just being begun, where it is this one: other maps have nodes of the same names. */
+const begunAt = ({ begun }: Bench, groupId: string, node: string) =>
+  begun?.group === groupId && begun.node === node ? begun : null;
+
 /** Adds a node under or beside another one, and lets its words be typed. */
 export function addNode(bench: Bench, as: 'child' | 'sibling', groupId: string, at: string): void {
   const recipe = recipeOf(bench, groupId);
   if (!recipe) return;
-  const typed = bench.begun?.node === at ? bench.begun.words.replace(/\s+/g, ' ').slice(0, LONGEST_NODE) : null;
-  const nodes = recipe.nodes.map((one) => (one.id === at && typed !== null ? { ...one, text: typed } : one));
+  const begun = begunAt(bench, groupId, at);
+  const text = begun?.words.replace(/\s+/g, ' ').slice(0, LONGEST_NODE);
+  const nodes = recipe.nodes.map((one) => (one.id === at && text !== undefined ? { ...one, text } : one));
   const { recipe: next, id } = withNode({ ...recipe, nodes }, at, as);
   bench.edit(null);
   bench.put({ begun: { group: groupId, node: id, words: '', left: false, from: bench.selection } });
@@ -79,8 +84,8 @@ export function addNode(bench: Bench, as: 'child' | 'sibling', groupId: string, 
 
 /** Puts what was typed meanwhile into a node that has now been made, and goes on writing there. */
 function writeOn(bench: Bench, groupId: string, node: string): void {
-  const { begun } = bench;
-  if (begun?.node !== node) return;
+  const begun = begunAt(bench, groupId, node);
+  if (!begun) return;
   bench.put({ begun: null });
   if (bench.selection === begun.from) chooseNode(bench, groupId, node);
   const group = find(bench.sheet, groupId)?.item;

@@ -17,7 +17,7 @@ import type { GroupItem, Item, ShapeItem, TextItem } from '../../core/sheet/sche
 import { find } from '../../core/sheet/tree';
 import { addMade } from '../makers/begin';
 import { madeGroupOf } from '../makers/made';
-import { addBeside, chosenNode, linkChosen, mapNode, pictureNode, rehang } from '../makers/map-commands';
+import { addBeside, addNode, chosenNode, linkChosen, mapNode, pictureNode, rehang } from '../makers/map-commands';
 import { pasteCells, pasteTable, tableTab } from '../makers/table-commands';
 import { makeVersions } from '../makers/versions';
 import { nudge, remove, ungroupChosen } from './arrange';
@@ -399,6 +399,15 @@ describe('commands on a map', () => {
     expect(bench.editing).toBeNull();
     await settle();
     expect(lines()).toContain('glasswort');
+  });
+  test('what was typed for a node of one map goes into no node of another', async () => {
+    await withMap();
+    choose('plants');
+    addBeside(bench, 'child');
+    bench.put({ begun: { ...bench.begun!, group: 'another', words: 'glasswort' } });
+    addNode(bench, 'child', group().id, bench.begun!.node);
+    await settle();
+    expect(lines()).not.toContain('glasswort');
   });
   test('what was typed for a node that can’t be made is let go', async () => {
     await withMap();

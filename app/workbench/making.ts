@@ -128,10 +128,7 @@ export class Making {
     const { bench } = this;
     if (!job.state && !job.forget) this.keep(id);
     const group = this.shown(id);
-    if (!group) {
-      bench.begun = null;
-      return;
-    }
+    if (!group) return this.finished(id);
     const state = job.state ?? group.maker!;
     const inGroup = new Set(group.items.map((item) => item.id));
     const taken = [...everyItem(bench.sheet)]

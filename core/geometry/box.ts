@@ -25,18 +25,14 @@ export function around(points: readonly Point[]): Box {
   return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
-/** The smallest box around some boxes; a box of no size at the origin for none. */
-export function union(boxes: readonly Box[]): Box {
-  if (boxes.length === 0) return around([]);
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (const { x, y, width, height } of boxes) {
-    left = Math.min(left, x, x + width);
-    top = Math.min(top, y, y + height);
-    right = Math.max(right, x, x + width);
-    bottom = Math.max(bottom, y, y + height);
-  }
-  return { x: left, y: top, width: right - left, height: bottom - top };
-}
+/** Two opposite corners of each tell as much as all four. */
+export const union = (boxes: readonly Box[]): Box =>
+  around(
+    boxes.flatMap(({ x, y, width, height }) => [
+      { x, y },
+      { x: x + width, y: y + height },
+    ]),
+  );
 export const mapped = (box: Box, matrix: Matrix): Box => around(corners(box).map((point) => transform(matrix, point)));
 export const grown = ({ x, y, width, height }: Box, by: number): Box => ({
   x: x - by,

@@ -37,11 +37,9 @@ export function wayOf(
   return { via: found, points: route(kind, start, end, bend, found, sides).points };
 }
 
-const lengthsOf = (points: readonly Point[]): number[] =>
-  points.slice(1).map((p, i) => Math.hypot(p.x - points[i].x, p.y - points[i].y));
-
-/** The point at a share of the length of a way, whose stretches have some lengths. */
-export function pointAlong(points: readonly Point[], share: number, lengths = lengthsOf(points)): Point {
+/** The point at a share of the length of a way. */
+export function pointAlong(points: readonly Point[], share: number): Point {
+  const lengths = points.slice(1).map((p, i) => Math.hypot(p.x - points[i].x, p.y - points[i].y));
   let left = lengths.reduce((sum, length) => sum + length, 0) * share;
   for (let i = 0; i < lengths.length; i++) {
     if (left <= lengths[i] && lengths[i] > 0) {
@@ -85,7 +83,7 @@ export function wordsOn(
   const last = points.slice(-2);
   // The last stretch of a link in steps belongs to this link alone.
   const alone = points.length === 4 ? [{ x: (last[0].x + last[1].x) / 2, y: (last[0].y + last[1].y) / 2 }] : [];
-  const lengths = lengthsOf(points);
+  const spots = [...alone, ...SHARES.map((share) => pointAlong(points, share))];
   // On the line itself first, then beside it.
   for (const [dx, dy] of [
     [0, 0],
@@ -98,7 +96,7 @@ export function wordsOn(
     [1.2, 0],
     [-1.2, 0],
   ])
-    for (const at of [...alone, ...SHARES.map((share) => pointAlong(points, share, lengths))]) {
+    for (const at of spots) {
       const box = { x: at.x - width / 2 + dx * width, y: at.y - height / 2 + dy * height, width, height };
       const near = grown(box, 1);
       let covered = 0;

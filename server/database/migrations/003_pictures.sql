@@ -4,8 +4,6 @@ create table picture (
   school_id text not null references school on delete cascade,
   owner_id text not null references person,
   name text not null,
-  width integer not null,
-  height integer not null,
   -- image/jpeg, or image/png where it is see-through somewhere
   type text not null,
   image bytea not null,
