@@ -18,6 +18,9 @@ export function madeGroupOf(page: Page, items: readonly Item[]): GroupItem | nul
   return around?.kind === 'group' ? around : null;
 }
 
+/** Some settings of a recipe, or what they are from how it stands. */
+export type Values<R> = Partial<R> | ((recipe: R) => Partial<R>);
+
 /** A made group's recipe as it is being edited, and how to edit it. */
 export function useMade<K extends MakerKind>(bench: Bench, group: GroupItem, _kind: K) {
   const { id } = group;
@@ -36,13 +39,15 @@ export function useMade<K extends MakerKind>(bench: Bench, group: GroupItem, _ki
     },
     [bench, id],
   );
+  /** The recipe at the moment of asking. */
+  const now = useCallback(() => (bench.making?.state(id)?.recipe ?? null) as RecipeOf<K> | null, [bench, id]);
   /** Some settings of the recipe as it stands when they are set. */
   const put = useCallback(
-    (name: string, values: Partial<RecipeOf<K>>, keep: 'soon' | 'now' = 'now') => {
-      const now = bench.making?.state(id);
-      if (now) edit(name, { ...now.recipe, ...values } as RecipeOf<K>, keep);
+    (name: string, values: Values<RecipeOf<K>>, keep: 'soon' | 'now' = 'now') => {
+      const recipe = now();
+      if (recipe) edit(name, { ...recipe, ...(typeof values === 'function' ? values(recipe) : values) }, keep);
     },
-    [bench, id, edit],
+    [now, edit],
   );
   const reseed = useCallback(
     (name: string, seed: number) => {
@@ -52,5 +57,5 @@ export function useMade<K extends MakerKind>(bench: Bench, group: GroupItem, _ki
     [bench, id],
   );
   const recipe = (state ?? group.maker!).recipe as RecipeOf<K>;
-  return { recipe, seed: (state ?? group.maker!).seed, notes, edit, put, reseed };
+  return { recipe, seed: (state ?? group.maker!).seed, notes, now, edit, put, reseed };
 }

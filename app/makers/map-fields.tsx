@@ -1,16 +1,21 @@
 import { Select } from 'antd';
-import type { MapRecipe, NodeLook } from '../../core/makers/map/recipe';
+import { memo } from 'react';
+import type { MapLink, MapRecipe, NodeLook } from '../../core/makers/map/recipe';
 import { ARROWS, NODE_SHAPES } from '../../core/makers/map/recipe';
 import { findOn } from '../../core/sheet/tree';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
 import { Swatches } from '../workbench/colour-field';
 import { More, PercentField, Row, Toggle } from '../workbench/fields';
+import type { Values } from './made';
 import { addNode, linkChosen, nodeOf } from './map-commands';
 
-/** Settings of a map's parts: of one node, of the links across, of the nodes of each level. */
+/**
+ * Settings of a map's parts: of one node, of the links across, of the nodes of each level. Each is given just what it shows,
+ * so that a letter typed in the outline draws none of them anew; what is set goes into the map as it stands then.
+ */
 
-type Edit = (name: string, values: Partial<MapRecipe>) => void;
+export type PutMap = (name: string, values: Values<MapRecipe>, keep?: 'soon') => void;
 
 export const ARROW_NAMES = { none: 'none', forward: 'onwards', back: 'back', both: 'both ways' };
 const SHAPE_NAMES: Record<NodeLook['shape'], string> = {
@@ -26,42 +31,38 @@ export const optionsOf = <T extends string>(names: Record<T, string>, order: rea
   order.map((value) => ({ value, label: names[value] }));
 const selectionOf = (bench: Bench) => bench.selection;
 
-/** What belongs to one node besides its words: those on its link, and a picture. */
-export function NodeFields({
-  bench,
-  recipe,
-  current,
-  groupId,
-  onEdit,
-}: {
+type NodeProps = {
   bench: Bench;
-  recipe: MapRecipe;
-  current: string;
   groupId: string;
-  onEdit: Edit;
-}) {
-  const node = recipe.nodes.find(({ id }) => id === current);
-  if (!node) return null;
-  const set = (name: string, values: Partial<typeof node>) =>
-    onEdit(name, { nodes: recipe.nodes.map((one) => (one === node ? { ...one, ...values } : one)) });
+  id: string;
+  /** The words on the link to the node; null where none leads to it. */
+  link: string | null;
+  picture: string | null;
+  put: PutMap;
+};
+
+/** What belongs to one node besides its words: those on its link, and a picture. */
+export const NodeFields = memo(function NodeFields({ bench, groupId, id, link, picture, put }: NodeProps) {
+  const set = (name: string, values: { link: string } | { picture: null }, keep?: 'soon') =>
+    put(name, ({ nodes }) => ({ nodes: nodes.map((one) => (one.id === id ? { ...one, ...values } : one)) }), keep);
   return (
     <>
-      {node.parent !== null && (
+      {link !== null && (
         <Row label="link says">
           <input
             className="made-text"
             aria-label="Words on the link to this node"
-            value={node.link}
+            value={link}
             maxLength={120}
             placeholder="nothing"
-            onChange={(event) => set('Words on link', { link: event.target.value })}
+            onChange={(event) => set('Words on link', { link: event.target.value }, 'soon')}
           />
         </Row>
       )}
       <Row label="picture">
-        {node.picture ? (
+        {picture ? (
           <>
-            <img className="made-picture" src={`/art/pictures/${node.picture}.svg`} alt={node.picture.split('/')[1]} />
+            <img className="made-picture" src={`/art/pictures/${picture}.svg`} alt={picture.split('/')[1]} />
             <Toggle on={false} label="Take the picture away" onClick={() => set('Picture of node', { picture: null })}>
               none
             </Toggle>
@@ -74,87 +75,83 @@ export function NodeFields({
         <Toggle
           on={false}
           label="Adds a node under this one (Ctrl+Enter)"
-          onClick={() => addNode(bench, 'child', groupId, current)}
+          onClick={() => addNode(bench, 'child', groupId, id)}
         >
           + under
         </Toggle>
         <Toggle
           on={false}
           label="Adds a node beside this one (Ctrl+Shift+Enter)"
-          onClick={() => addNode(bench, 'sibling', groupId, current)}
+          onClick={() => addNode(bench, 'sibling', groupId, id)}
         >
           + beside
         </Toggle>
       </Row>
     </>
   );
-}
+});
 
-export function CrossLinks({
-  bench,
-  groupId,
-  recipe,
-  onEdit,
-}: {
-  bench: Bench;
-  groupId: string;
-  recipe: MapRecipe;
-  onEdit: Edit;
-}) {
+const SIGNS = { none: '–', forward: '→', back: '←', both: '↔' };
+
+type LinkProps = { link: MapLink; from: string; to: string; put: PutMap };
+
+/** One link across: where it runs, what it says. */
+const LinkFields = memo(function LinkFields({ link: { id, words, arrow }, from, to, put }: LinkProps) {
+  const set = (values: Partial<MapLink>, keep?: 'soon') =>
+    put('Link', ({ links }) => ({ links: links.map((one) => (one.id === id ? { ...one, ...values } : one)) }), keep);
+  return (
+    <div className="cross-link" role="group" aria-label={`Link from ${from} to ${to}`}>
+      <span className="cross-ends" title={`${from} to ${to}`}>
+        {from} {SIGNS[arrow]} {to}
+      </span>
+      <input
+        className="made-text"
+        aria-label="Words on the link"
+        value={words}
+        maxLength={120}
+        placeholder="says …"
+        onChange={(event) => set({ words: event.target.value }, 'soon')}
+      />
+      <Select
+        size="small"
+        aria-label="Arrow of the link"
+        value={arrow}
+        options={optionsOf(ARROW_NAMES, ARROWS)}
+        onChange={(next) => set({ arrow: next })}
+        style={{ width: 92 }}
+      />
+      <Toggle
+        on={false}
+        label="Take this link away"
+        onClick={() => put('Remove link', ({ links }) => ({ links: links.filter((one) => one.id !== id) }))}
+      >
+        ✕
+      </Toggle>
+    </div>
+  );
+});
+
+type LinksProps = Pick<MapRecipe, 'links' | 'nodes'> & { bench: Bench; groupId: string; put: PutMap };
+
+export function CrossLinks({ bench, groupId, links, nodes, put }: LinksProps) {
   const selection = useBench(bench, selectionOf);
-  const nodes = selection.flatMap((id) => nodeOf(findOn(bench.page, id)?.item ?? null) ?? []);
-  const name = (id: string) => recipe.nodes.find((node) => node.id === id)?.text || '…';
-  const set = (id: string, values: object) =>
-    onEdit('Link', { links: recipe.links.map((link) => (link.id === id ? { ...link, ...values } : link)) });
+  const chosen = selection.flatMap((id) => nodeOf(findOn(bench.page, id)?.item ?? null) ?? []);
+  const name = (id: string) => nodes.find((node) => node.id === id)?.text || '…';
   return (
     <More
-      title={recipe.links.length > 0 ? `links across · ${recipe.links.length}` : 'links across'}
-      open={recipe.links.length > 0 || nodes.length === 2}
+      title={links.length > 0 ? `links across · ${links.length}` : 'links across'}
+      open={links.length > 0 || chosen.length === 2}
     >
-      {recipe.links.map((link) => (
-        <div
-          key={link.id}
-          className="cross-link"
-          role="group"
-          aria-label={`Link from ${name(link.from)} to ${name(link.to)}`}
-        >
-          <span className="cross-ends" title={`${name(link.from)} to ${name(link.to)}`}>
-            {name(link.from)}{' '}
-            {link.arrow === 'back' ? '←' : link.arrow === 'both' ? '↔' : link.arrow === 'none' ? '–' : '→'}{' '}
-            {name(link.to)}
-          </span>
-          <input
-            className="made-text"
-            aria-label="Words on the link"
-            value={link.words}
-            maxLength={120}
-            placeholder="says …"
-            onChange={(event) => set(link.id, { words: event.target.value })}
-          />
-          <Select
-            size="small"
-            aria-label="Arrow of the link"
-            value={link.arrow}
-            options={optionsOf(ARROW_NAMES, ARROWS)}
-            onChange={(arrow) => set(link.id, { arrow })}
-            style={{ width: 92 }}
-          />
-          <Toggle
-            on={false}
-            label="Take this link away"
-            onClick={() => onEdit('Remove link', { links: recipe.links.filter((one) => one !== link) })}
-          >
-            ✕
-          </Toggle>
-        </div>
+      {links.map((link) => (
+        <LinkFields key={link.id} {...{ link, put }} from={name(link.from)} to={name(link.to)} />
       ))}
-      {nodes.length === 2 ? (
+      {chosen.length === 2 ? (
         <Toggle
           on={false}
           label="Links the two nodes that are chosen"
-          onClick={() => linkChosen(bench, groupId, nodes[0], nodes[1])}
+          onClick={() => linkChosen(bench, groupId, chosen[0], chosen[1])}
         >
-          link “{name(nodes[0])}” to “{name(nodes[1])}”
+          link “{name(chosen[0])}” to “{name(chosen[1])}”
         </Toggle>
       ) : (
         <p className="quiet">Choose two nodes on the map, with Shift, to link them.</p>
@@ -163,14 +160,18 @@ export function CrossLinks({
   );
 }
 
-export function Levels({ recipe, palette, onEdit }: { recipe: MapRecipe; palette: readonly string[]; onEdit: Edit }) {
+type LevelProps = Pick<MapRecipe, 'looks' | 'edge'> & { palette: readonly string[]; put: PutMap };
+
+export const Levels = memo(function Levels({ looks, edge, palette, put }: LevelProps) {
   const set = (i: number, values: Partial<NodeLook>) =>
-    onEdit('Look of a level', { looks: recipe.looks.map((look, n) => (n === i ? { ...look, ...values } : look)) });
+    put('Look of a level', ({ looks }) => ({
+      looks: looks.map((look, n) => (n === i ? { ...look, ...values } : look)),
+    }));
   return (
     <More title="look of each level">
-      {recipe.looks.map((look, i) => (
+      {looks.map((look, i) => (
         <div key={i} className="map-level" role="group" aria-label={`Nodes of the ${LEVELS[i]} level`}>
-          <Row label={i === recipe.looks.length - 1 && i > 0 ? `${LEVELS[i]} +` : LEVELS[i]}>
+          <Row label={i === looks.length - 1 && i > 0 ? `${LEVELS[i]} +` : LEVELS[i]}>
             <Select
               size="small"
               aria-label="Form"
@@ -219,10 +220,10 @@ export function Levels({ recipe, palette, onEdit }: { recipe: MapRecipe; palette
       ))}
       <Swatches
         label="links"
-        value={recipe.edge}
+        value={edge}
         palette={palette}
-        onChange={(edge) => edge && onEdit('Colour of links', { edge })}
+        onChange={(edge) => edge && put('Colour of links', { edge })}
       />
     </More>
   );
-}
+});

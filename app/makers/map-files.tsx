@@ -1,4 +1,5 @@
 import { Dropdown } from 'antd';
+import { memo } from 'react';
 import { graphmlOf, indentedOf, opmlOf, readOutline } from '../../core/formats/outlines';
 import { OutlineProblem } from '../../core/makers/map/outline';
 import type { MapRecipe } from '../../core/makers/map/recipe';
@@ -15,15 +16,14 @@ const titleOf = (bench: Bench) => bench.sheet.title;
 /** Larger files than this are no outlines. */
 const LARGEST_FILE = 2_000_000;
 
-export function InAndOut({
-  bench,
-  recipe,
-  onEdit,
-}: {
+type Props = {
   bench: Bench;
-  recipe: MapRecipe;
+  /** The map at the moment of asking: no letter of it draws this anew. */
+  recipeNow: () => MapRecipe | null;
   onEdit: (name: string, recipe: MapRecipe) => void;
-}) {
+};
+
+export const InAndOut = memo(function InAndOut({ bench, recipeNow, onEdit }: Props) {
   const title = useBench(bench, titleOf);
   const name = fileName(title, 'map');
   async function read(chosen: File) {
@@ -31,12 +31,17 @@ export function InAndOut({
       return bench.say('This file is too large for an outline. Take one of at most 2 MB.');
     try {
       const { nodes, links } = readOutline(await chosen.text());
-      onEdit('Take in an outline', { ...recipe, nodes, links });
+      const recipe = recipeNow();
+      if (recipe) onEdit('Take in an outline', { ...recipe, nodes, links });
     } catch (problem) {
       if (!(problem instanceof OutlineProblem)) throw problem;
       bench.say(`“${chosen.name}”: ${problem.message}`);
     }
   }
+  const give = (ending: string, type: string, words: (recipe: MapRecipe) => string) => {
+    const recipe = recipeNow();
+    if (recipe) takeOut(`${name}.${ending}`, type, words(recipe));
+  };
   return (
     <div className="made-files">
       <FileButton
@@ -54,17 +59,17 @@ export function InAndOut({
             {
               key: 'opml',
               label: 'outline (OPML)',
-              onClick: () => takeOut(`${name}.opml`, 'text/x-opml', opmlOf(title, recipe.nodes)),
+              onClick: () => give('opml', 'text/x-opml', ({ nodes }) => opmlOf(title, nodes)),
             },
             {
               key: 'graphml',
               label: 'network (GraphML)',
-              onClick: () => takeOut(`${name}.graphml`, 'application/xml', graphmlOf(recipe)),
+              onClick: () => give('graphml', 'application/xml', graphmlOf),
             },
             {
               key: 'text',
               label: 'indented text',
-              onClick: () => takeOut(`${name}.txt`, 'text/plain', indentedOf(recipe.nodes)),
+              onClick: () => give('txt', 'text/plain', ({ nodes }) => indentedOf(nodes)),
             },
           ],
         }}
@@ -75,4 +80,4 @@ export function InAndOut({
       </Dropdown>
     </div>
   );
-}
+});

@@ -1,11 +1,12 @@
 import { Select } from 'antd';
-import { memo, useDeferredValue, useRef } from 'react';
+import { memo, useRef } from 'react';
 import type { ReactNode } from 'react';
 import type { MapLayout, MapRecipe } from '../../core/makers/map/recipe';
 import { ARROWS, MAP_LAYOUTS } from '../../core/makers/map/recipe';
 import { Row } from '../workbench/fields';
 import { useMade } from './made';
 import { chooseNode, nodeOf } from './map-commands';
+import type { PutMap } from './map-fields';
 import { ARROW_NAMES, CrossLinks, Levels, NodeFields, optionsOf } from './map-fields';
 import { InAndOut } from './map-files';
 import { OutlinePad } from './outline-pad';
@@ -82,8 +83,9 @@ const LAYOUT_DRAWINGS: Record<MapLayout, ReactNode> = {
 const ROUTES = { straight: 'straight', stepped: 'in steps', curved: 'curved' };
 
 export function MapPanel({ bench, group, sheet, part }: PanelProps) {
-  const { recipe, notes, edit, put } = useMade(bench, group, 'map');
+  const { recipe, notes, now, edit, put } = useMade(bench, group, 'map');
   const current = nodeOf(part);
+  const node = recipe.nodes.find(({ id }) => id === current);
   const row = useRef<string | null>(null);
   return (
     <div className="map-panel">
@@ -110,18 +112,21 @@ export function MapPanel({ bench, group, sheet, part }: PanelProps) {
       />
       <Notes notes={notes} />
       <MapLooks layout={recipe.layout} route={recipe.route} arrows={recipe.arrows} size={recipe.size} {...{ put }} />
-      <MapDetails
-        {...{ bench, current, put }}
-        groupId={group.id}
-        recipe={useDeferredValue(recipe)}
-        palette={sheet.palette}
-        onEdit={edit}
-      />
+      {node && (
+        <NodeFields
+          {...{ bench, put }}
+          groupId={group.id}
+          id={node.id}
+          link={node.parent === null ? null : node.link}
+          picture={node.picture}
+        />
+      )}
+      <CrossLinks {...{ bench, put }} groupId={group.id} links={recipe.links} nodes={recipe.nodes} />
+      <Levels looks={recipe.looks} edge={recipe.edge} palette={sheet.palette} put={put} />
+      <InAndOut bench={bench} recipeNow={now} onEdit={edit} />
     </div>
   );
 }
-
-type Put = (name: string, values: Partial<MapRecipe>) => void;
 
 /** How the whole is laid out: not drawn anew for each letter of the outline. */
 const MapLooks = memo(function MapLooks({
@@ -130,7 +135,7 @@ const MapLooks = memo(function MapLooks({
   arrows,
   size,
   put,
-}: Pick<MapRecipe, 'layout' | 'route' | 'arrows' | 'size'> & { put: Put }) {
+}: Pick<MapRecipe, 'layout' | 'route' | 'arrows' | 'size'> & { put: PutMap }) {
   return (
     <>
       <div className="map-layouts" role="radiogroup" aria-label="Layout">
@@ -173,28 +178,6 @@ const MapLooks = memo(function MapLooks({
       <Row label="words">
         <WordsSize size={size} onChange={put} />
       </Row>
-    </>
-  );
-});
-
-type DetailsProps = {
-  bench: PanelProps['bench'];
-  groupId: string;
-  recipe: MapRecipe;
-  current: string | null;
-  palette: readonly string[];
-  put: Put;
-  onEdit: (name: string, recipe: MapRecipe) => void;
-};
-
-/** What names nodes follows a moment later: a letter typed in the outline must not wait for it. */
-const MapDetails = memo(function MapDetails({ bench, groupId, recipe, current, palette, put, onEdit }: DetailsProps) {
-  return (
-    <>
-      {current && <NodeFields {...{ bench, recipe, current, groupId }} onEdit={put} />}
-      <CrossLinks bench={bench} groupId={groupId} recipe={recipe} onEdit={put} />
-      <Levels recipe={recipe} palette={palette} onEdit={put} />
-      <InAndOut bench={bench} recipe={recipe} onEdit={onEdit} />
     </>
   );
 });

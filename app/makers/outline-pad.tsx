@@ -21,13 +21,28 @@ type Props = {
 type Drop = { index: number; depth: number };
 const INDENT = 16;
 
+/** Height of a line, in pixels as in the styles; how many are there at once, and by how many that moves on. */
+const ROW = 22;
+const SHOWN = 36;
+const STEP = 10;
+const fromFor = (index: number) => Math.max(0, (Math.floor(index / STEP) - 1) * STEP);
+
 export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProblem }: Props) {
   const rows = rowsOf(recipe.nodes);
   const pad = useRef<HTMLDivElement>(null);
   const focus = useRef<{ id: string; at: number | 'end' } | null>(null);
   const [dragged, setDragged] = useState<number | null>(null);
   const [drop, setDrop] = useState<Drop | null>(null);
+  // Only the lines that can be seen of a long outline are there, and those that are written in or dragged.
+  const [from, setFrom] = useState(0);
+  const [held, setHeld] = useState<string | null>(null);
+  const first = Math.max(0, Math.min(from, rows.length - SHOWN));
+  const isThere = (id: string, i: number) => (i >= first && i < first + SHOWN) || i === dragged || id === held;
 
+  const want = (id: string, at: number | 'end') => {
+    focus.current = { id, at };
+    setHeld(id);
+  };
   const fieldOf = (id: string) => pad.current?.querySelector<HTMLInputElement>(`[data-row="${CSS.escape(id)}"] input`);
   useEffect(() => {
     const wanted = focus.current;
@@ -38,10 +53,14 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
     const at = wanted.at === 'end' ? field.value.length : wanted.at;
     field.setSelectionRange(at, at);
   });
+  const place = rows.findIndex((row) => row.id === current);
   useEffect(() => {
-    if (current && !pad.current?.contains(document.activeElement))
-      fieldOf(current)?.scrollIntoView({ block: 'nearest' });
-  }, [current]);
+    const list = pad.current;
+    if (place < 0 || !list || list.contains(document.activeElement)) return;
+    const [top, bottom] = [place * ROW, (place + 1) * ROW];
+    if (top < list.scrollTop || bottom > list.scrollTop + list.clientHeight)
+      list.scrollTop = top - list.clientHeight / 2;
+  }, [place]);
 
   const put = (name: string, next: readonly Row[], keep: 'soon' | 'now' = 'now') => {
     if (next.length > MOST_NODES)
@@ -60,10 +79,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
       work();
     };
     const go = (index: number, place: number | 'end' = start) => {
-      if (rows[index]) {
-        focus.current = { id: rows[index].id, at: place };
-        fieldOf(rows[index].id)?.focus();
-      }
+      if (rows[index]) want(rows[index].id, place);
     };
     if (command && event.key.toLowerCase() === 'z') return did(() => onUndo(event.shiftKey ? -1 : 1));
     if (command && event.key.toLowerCase() === 'y') return did(() => onUndo(-1));
@@ -75,12 +91,12 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
         const deeper = branchEnd(rows, at) > at + 1 && right === '';
         const next = rows.slice();
         next.splice(at, 1, { ...row, text: left }, { id, text: right, depth: row.depth + (deeper ? 1 : 0) });
-        focus.current = { id, at: 0 };
+        want(id, 0);
         put('New line', next);
       });
     if (event.key === 'Tab')
       return did(() => {
-        focus.current = { id: row.id, at: start };
+        want(row.id, start);
         put(event.shiftKey ? 'Line out' : 'Line in', shifted(rows, at, event.shiftKey ? -1 : 1));
       });
     if (event.key === 'Backspace' && collapsed && start === 0 && (at > 0 || row.text === '') && rows.length > 1)
@@ -91,7 +107,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
           .map((one) =>
             one === before && at > 0 ? { ...one, text: (one.text + row.text).slice(0, LONGEST_NODE) } : one,
           );
-        focus.current = { id: before.id, at: at > 0 ? before.text.length : 0 };
+        want(before.id, at > 0 ? before.text.length : 0);
         put('Join lines', joined);
       });
     if (event.key === 'Delete' && command)
@@ -99,7 +115,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
         const end = branchEnd(rows, at);
         const rest = [...rows.slice(0, at), ...rows.slice(end)];
         if (rest.length === 0) return;
-        focus.current = { id: (rest[at] ?? rest[at - 1]).id, at: 'end' };
+        want((rest[at] ?? rest[at - 1]).id, 'end');
         put('Remove branch', rest);
       });
     if ((event.key === 'ArrowUp' || event.key === 'ArrowDown') && event.altKey)
@@ -107,7 +123,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
         const end = branchEnd(rows, at);
         const target = event.key === 'ArrowUp' ? at - 1 : end < rows.length ? end + 1 : -1;
         if (target < 0) return;
-        focus.current = { id: row.id, at: start };
+        want(row.id, start);
         put('Move line', rowMoved(rows, at, target, row.depth));
       });
     if (event.key === 'ArrowUp') return did(() => go(at - 1));
@@ -125,16 +141,11 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
   function over(event: DragEvent<HTMLElement>) {
     if (dragged === null || !pad.current) return;
     event.preventDefault();
-    const fields = [...pad.current.querySelectorAll<HTMLElement>('[data-row]')];
-    const found = fields.findIndex((one) => {
-      const box = one.getBoundingClientRect();
-      return event.clientY < box.top + box.height / 2;
-    });
-    const index = found < 0 ? rows.length : found;
-    const left = pad.current.getBoundingClientRect().left + 14;
+    const { top, left } = pad.current.firstElementChild!.getBoundingClientRect();
+    const index = Math.max(0, Math.min(rows.length, Math.round((event.clientY - top) / ROW)));
     const depth = Math.max(
       0,
-      Math.min(index === 0 ? 0 : rows[index - 1].depth + 1, Math.round((event.clientX - left) / INDENT)),
+      Math.min(index === 0 ? 0 : rows[index - 1].depth + 1, Math.round((event.clientX - left - 14) / INDENT)),
     );
     if (drop?.index !== index || drop.depth !== depth) setDrop({ index, depth });
   }
@@ -150,7 +161,10 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
       ),
     keyDown: (i, event) => onKeyDown(event, i),
     paste: (i, event) => onPaste(event, i),
-    focus: (i) => onFocusRow(rows[i].id),
+    focus: (i) => {
+      setHeld(rows[i].id);
+      onFocusRow(rows[i].id);
+    },
     drag: (i, begun) => {
       setDragged(begun ? i : null);
       if (!begun) setDrop(null);
@@ -164,6 +178,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
       className="outline-pad"
       role="list"
       aria-label="Outline"
+      onScroll={(event) => setFrom(fromFor(event.currentTarget.scrollTop / ROW))}
       onDragOver={over}
       onDrop={(event) => {
         event.preventDefault();
@@ -172,18 +187,23 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
         setDrop(null);
       }}
     >
-      {rows.map((row, i) => (
-        <PadRow
-          key={row.id}
-          row={row}
-          index={i}
-          current={row.id === current}
-          branch={branchEnd(rows, i) > i + 1}
-          drop={drop?.index === i ? drop.depth : null}
-          on={on}
-        />
-      ))}
-      {drop?.index === rows.length && <span className="pad-drop" style={{ marginLeft: 14 + drop.depth * INDENT }} />}
+      <div className="pad-room" style={{ height: rows.length * ROW }}>
+        {rows.map(
+          (row, i) =>
+            isThere(row.id, i) && (
+              <PadRow
+                key={row.id}
+                row={row}
+                index={i}
+                count={rows.length}
+                current={row.id === current}
+                branch={branchEnd(rows, i) > i + 1}
+                on={on}
+              />
+            ),
+        )}
+        {drop && <span className="pad-drop" style={{ top: drop.index * ROW, left: 14 + drop.depth * INDENT }} />}
+      </div>
     </div>
   );
 }
@@ -240,8 +260,8 @@ type RowProps = {
   row: Row;
   index: number;
   current: boolean;
+  count: number;
   branch: boolean;
-  drop: number | null;
   on: (tell: (events: RowEvents) => void) => void;
 };
 
@@ -251,38 +271,37 @@ const sameRow = ({ row: a, ...now }: RowProps, { row: b, ...next }: RowProps) =>
   a.depth === b.depth &&
   (Object.keys(now) as (keyof typeof now)[]).every((key) => now[key] === next[key]);
 
-const PadRow = memo(function PadRow({ row, index, current, branch, drop, on }: RowProps) {
+const PadRow = memo(function PadRow({ row, index, count, current, branch, on }: RowProps) {
   return (
-    <>
-      {drop !== null && <span className="pad-drop" style={{ marginLeft: 14 + drop * INDENT }} />}
-      <div
-        role="listitem"
-        data-row={row.id}
-        className={`pad-row${current ? ' current' : ''}`}
-        style={{ paddingLeft: row.depth * INDENT }}
-      >
-        <span
-          className={`pad-knot${branch ? ' branch' : ''}`}
-          draggable
-          title="Drag to another place"
-          aria-hidden="true"
-          onDragStart={(event) => {
-            event.dataTransfer.setData('text/plain', row.text);
-            on((events) => events.drag(index, true));
-          }}
-          onDragEnd={() => on((events) => events.drag(index, false))}
-        />
-        <input
-          value={row.text}
-          maxLength={LONGEST_NODE}
-          placeholder="…"
-          aria-label={`Line ${index + 1}, level ${row.depth + 1}`}
-          onChange={(event) => on((events) => events.change(index, event.target.value))}
-          onKeyDown={(event) => on((events) => events.keyDown(index, event))}
-          onPaste={(event) => on((events) => events.paste(index, event))}
-          onFocus={() => on((events) => events.focus(index))}
-        />
-      </div>
-    </>
+    <div
+      role="listitem"
+      aria-setsize={count}
+      aria-posinset={index + 1}
+      data-row={row.id}
+      className={`pad-row${current ? ' current' : ''}`}
+      style={{ top: index * ROW, paddingLeft: row.depth * INDENT }}
+    >
+      <span
+        className={`pad-knot${branch ? ' branch' : ''}`}
+        draggable
+        title="Drag to another place"
+        aria-hidden="true"
+        onDragStart={(event) => {
+          event.dataTransfer.setData('text/plain', row.text);
+          on((events) => events.drag(index, true));
+        }}
+        onDragEnd={() => on((events) => events.drag(index, false))}
+      />
+      <input
+        value={row.text}
+        maxLength={LONGEST_NODE}
+        placeholder="…"
+        aria-label={`Line ${index + 1}, level ${row.depth + 1}`}
+        onChange={(event) => on((events) => events.change(index, event.target.value))}
+        onKeyDown={(event) => on((events) => events.keyDown(index, event))}
+        onPaste={(event) => on((events) => events.paste(index, event))}
+        onFocus={() => on((events) => events.focus(index))}
+      />
+    </div>
   );
 }, sameRow);

@@ -1,5 +1,5 @@
 import { Select } from 'antd';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import type { ComponentType } from 'react';
 import type { MakerKind } from '../../core/makers/recipes';
 import { alteredCount } from '../../core/makers/remake';
@@ -41,9 +41,9 @@ export const LEAF_NAMES: Record<MakerKind, string> = {
 
 export function MakerPanel(props: PanelProps) {
   const { bench, group } = props;
+  const altered = useMemo(() => alteredCount(group), [group]);
   if (!group.maker) return null;
   const Panel = PANELS[group.maker.kind];
-  const altered = alteredCount(group);
   return (
     <Suspense fallback={<p className="quiet">…</p>}>
       <Panel {...props} />

@@ -1,9 +1,9 @@
 import { memo, useDeferredValue, useMemo } from 'react';
 import { warpOfItem, wordsOf } from '../../core/drawing/item';
-import { pageMatrix } from '../../core/geometry/frame';
-import type { Point } from '../../core/geometry/matrix';
+import { frameMatrix, parentMatrix } from '../../core/geometry/frame';
+import type { Matrix, Point } from '../../core/geometry/matrix';
 import { compose, scaling, transform } from '../../core/geometry/matrix';
-import type { Page, Sheet, WrittenItem } from '../../core/sheet/schema';
+import type { GroupItem, Page, Sheet, WrittenItem } from '../../core/sheet/schema';
 import { isEmpty } from '../../core/sheet/body';
 import { isWritten } from '../../core/sheet/schema';
 import { everyItem, findOn } from '../../core/sheet/tree';
@@ -26,12 +26,25 @@ const mayOverflow = (item: WrittenItem) =>
 
 type Stretch = { from: number; to: number };
 
+type Spot = {
+  item: WrittenItem;
+  /** What the groups around the item make of its place, as numbers in a text: equal ones are the same. */
+  outer: string;
+  roles: Sheet['roles'];
+  faces: Faces;
+  scale: number;
+};
+
+/** From an item's own coordinates to pixels of the page as it is shown. */
+const onScreen = (outer: string, item: WrittenItem, scale: number) =>
+  compose(scaling(scale, scale), outer.split(' ').map(Number) as unknown as Matrix, frameMatrix(item));
+
 /** The boxes of stretches of an item's words, as corners on the page, in pixels. */
-function boxesOf(page: Page, item: WrittenItem, roles: Sheet['roles'], faces: Faces, scale: number, list: Stretch[]) {
+function boxesOf({ outer, item, roles, faces, scale }: Spot, list: Stretch[]) {
   if (list.length === 0) return [];
   const { layout, origin } = wordsOf(item, { faces, roles });
   const warp = warpOfItem(item, layout);
-  const matrix = compose(scaling(scale, scale), pageMatrix(page, item));
+  const matrix = onScreen(outer, item, scale);
   const at = (p: Point) => transform(matrix, warp ? warp(p).point : { x: p.x + origin.x, y: p.y + origin.y });
   return list.flatMap(({ from, to }) =>
     selectionBoxes(layout, from, to).map(({ x, y, width, height }) =>
@@ -59,49 +72,43 @@ function wave(a: Point, b: Point): string {
   return d;
 }
 
-type ItemProps = {
-  page: Page;
-  item: WrittenItem;
-  roles: Sheet['roles'];
-  faces: Faces;
-  scale: number;
+type ItemProps = Spot & {
   own: readonly string[];
+  /** Grows when more words were looked up. */
   checked: number;
 };
 
-const ItemSquiggles = memo(
-  function ItemSquiggles({ page, item, roles, faces, scale, own }: ItemProps) {
-    const wrong = misspelt(item, own);
-    const d = boxesOf(page, item, roles, faces, scale, wrong)
-      .map(([, , right, left]) => wave(left, right))
-      .join('');
-    const over = mayOverflow(item) && wordsOf(item, { faces, roles }).layout.overflows;
-    if (!over && !d) return null;
-    const foot = transform(compose(scaling(scale, scale), pageMatrix(page, item)), {
-      x: item.width / 2,
-      y: item.height,
-    });
-    return (
-      <>
-        {d && <path className="squiggle" d={d} />}
-        {over && (
-          <path className="overflow-mark" d={`M${foot.x - 9} ${foot.y - 3}h18l-9 9Z`}>
-            <title>There are more words than the box holds</title>
-          </path>
-        )}
-      </>
-    );
-  },
-  // The page is there for the place of the item in it: while that and the item are the same, so are its marks.
-  (a, b) =>
-    a.item === b.item &&
-    a.roles === b.roles &&
-    a.scale === b.scale &&
-    a.own === b.own &&
-    a.checked === b.checked &&
-    a.faces === b.faces &&
-    findOn(a.page, a.item.id)?.groups.at(-1) === findOn(b.page, b.item.id)?.groups.at(-1),
-);
+const ItemSquiggles = memo(function ItemSquiggles({ own, checked: _, ...spot }: ItemProps) {
+  const { item, outer, roles, faces, scale } = spot;
+  const d = boxesOf(spot, misspelt(item, own))
+    .map(([, , right, left]) => wave(left, right))
+    .join('');
+  const over = mayOverflow(item) && wordsOf(item, { faces, roles }).layout.overflows;
+  if (!over && !d) return null;
+  const foot = transform(onScreen(outer, item, scale), { x: item.width / 2, y: item.height });
+  return (
+    <>
+      {d && <path className="squiggle" d={d} />}
+      {over && (
+        <path className="overflow-mark" d={`M${foot.x - 9} ${foot.y - 3}h18l-9 9Z`}>
+          <title>There are more words than the box holds</title>
+        </path>
+      )}
+    </>
+  );
+});
+
+/** The words of a page with the place of what is around each. */
+function writtenOn(page: Page): { item: WrittenItem; outer: string }[] {
+  const outers = new Map<GroupItem | undefined, string>();
+  return [...everyItem(page)].flatMap((item) => {
+    if (!isWritten(item) || item.hidden) return [];
+    const group = findOn(page, item.id)?.groups.at(-1);
+    const outer = outers.get(group) ?? parentMatrix(page, item.id).join(' ');
+    outers.set(group, outer);
+    return { item, outer };
+  });
+}
 
 export const Squiggles = memo(function Squiggles({
   bench,
@@ -118,29 +125,17 @@ export const Squiggles = memo(function Squiggles({
   const faces = useBench(bench, facesOf);
   const checked = useBench(bench, checkedOf);
   const lit = useBench(bench, litOf);
-  const written = useMemo(
-    () => [...everyItem(page)].filter((item): item is WrittenItem => isWritten(item) && !item.hidden),
-    [page],
-  );
+  const written = useMemo(() => writtenOn(page), [page]);
   if (!faces) return null;
-  const found = lit && written.find((item) => item.id === lit.item);
+  const found = lit && written.find(({ item }) => item.id === lit.item);
   return (
     <g>
       {found &&
-        boxesOf(page, found, roles, faces, scale, [lit]).map((corners, i) => (
+        boxesOf({ ...found, roles, faces, scale }, [lit]).map((corners, i) => (
           <polygon key={i} className="mark-found" points={corners.map((p) => `${p.x},${p.y}`).join(' ')} />
         ))}
-      {written.map((item) => (
-        <ItemSquiggles
-          key={item.id}
-          page={page}
-          item={item}
-          roles={roles}
-          faces={faces}
-          scale={scale}
-          own={ownWords}
-          checked={checked}
-        />
+      {written.map(({ item, outer }) => (
+        <ItemSquiggles key={item.id} {...{ item, outer, roles, faces, scale, checked }} own={ownWords} />
       ))}
     </g>
   );

@@ -12,6 +12,7 @@ import type { Bench } from './bench';
 import { putBefore } from './arrange';
 import { useBench } from './bench';
 import { lightUp } from './light';
+import { useRested } from './rested';
 import './stack.css';
 
 /** The stack: everything on the page (or in the group that is entered) from front to back. */
@@ -30,7 +31,14 @@ type FaceProps = {
   arrived: number;
 };
 
-const Face = memo(function Face({ item, page, roles, faces, arrived }: FaceProps) {
+/** So long, in milliseconds, a thing is left alone before its face in the stack follows: a whole map would be drawn for each letter. */
+const REST = 250;
+
+const Face = memo(function Face({ item: now, page: pageNow, roles, faces, arrived }: FaceProps) {
+  const { item, page } = useRested(
+    useMemo(() => ({ item: now, page: pageNow }), [now, pageNow]),
+    REST,
+  );
   const drawn = useMemo(() => {
     if (isWritten(item) && !isEmpty(item.body)) return null;
     const around = page ?? ({ items: [item] } as unknown as Page);

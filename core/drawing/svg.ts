@@ -1,5 +1,6 @@
-import { isIdentity } from '../geometry/matrix';
-import type { Matrix } from '../geometry/matrix';
+import { compose, IDENTITY, isIdentity, translation } from '../geometry/matrix';
+import type { Box, Matrix, Point } from '../geometry/matrix';
+import { shiftedPath } from '../geometry/shift';
 import type { Faces } from '../text/faces';
 import type { DisplayNode, DrawnPage, DrawnPaint, DrawnShadow, DrawnStroke, GlyphsNode, GroupNode } from './list';
 
@@ -18,9 +19,17 @@ export type SvgOptions = {
   marked?: boolean;
 };
 
+const ORIGIN: Point = { x: 0, y: 0 };
+const isShift = ([a, b, c, d]: Matrix) => isIdentity([a, b, c, d, 0, 0]);
+
 class Emitter {
   definitions = '';
   private count = 0;
+  /**
+   * Where the coordinates of what is drawn begin. What is merely shifted is drawn at its place: each map of coordinates costs a
+   * browser as much as a whole drawing when it puts a page together.
+   */
+  private at = ORIGIN;
   constructor(
     private faces: Faces,
     private options: SvgOptions,
@@ -30,6 +39,7 @@ class Emitter {
     if (paint.kind === 'solid')
       return ` ${name}="${paint.hex}"${paint.alpha < 1 ? ` ${name}-opacity="${f(paint.alpha)}"` : ''}`;
     const id = this.id('g');
+    const { x, y } = this.at;
     const stops = paint.stops
       .map(
         ([offset, hex, alpha]) =>
@@ -38,8 +48,8 @@ class Emitter {
       .join('');
     this.definitions +=
       paint.kind === 'linear'
-        ? `<linearGradient id="${id}" gradientUnits="userSpaceOnUse" x1="${f(paint.x1)}" y1="${f(paint.y1)}" x2="${f(paint.x2)}" y2="${f(paint.y2)}">${stops}</linearGradient>`
-        : `<radialGradient id="${id}" gradientUnits="userSpaceOnUse" cx="${f(paint.cx)}" cy="${f(paint.cy)}" r="${f(paint.r)}">${stops}</radialGradient>`;
+        ? `<linearGradient id="${id}" gradientUnits="userSpaceOnUse" x1="${f(paint.x1 + x)}" y1="${f(paint.y1 + y)}" x2="${f(paint.x2 + x)}" y2="${f(paint.y2 + y)}">${stops}</linearGradient>`
+        : `<radialGradient id="${id}" gradientUnits="userSpaceOnUse" cx="${f(paint.cx + x)}" cy="${f(paint.cy + y)}" r="${f(paint.r)}">${stops}</radialGradient>`;
     return ` ${name}="url(#${id})"`;
   }
 
@@ -51,8 +61,10 @@ class Emitter {
     return out;
   }
 
-  private glyphs({ file, size, x, y, glyphs, fill, stroke }: GlyphsNode): string {
+  private glyphs({ file, size, glyphs, fill, stroke, ...node }: GlyphsNode): string {
     let d = '';
+    const x = node.x + this.at.x;
+    const y = node.y + this.at.y;
     for (const glyph of glyphs) {
       if (glyph.turn) {
         d += this.faces.placed(file, glyph.id, size, glyph.turn, { x: x + glyph.x, y: y + glyph.y });
@@ -69,23 +81,26 @@ class Emitter {
 
   private id = (letter: string) => `${this.options.prefix ?? ''}${letter}${this.count++}`;
 
+  private area = ({ x, y, width, height }: Box) =>
+    `x="${f(x + this.at.x)}" y="${f(y + this.at.y)}" width="${f(width)}" height="${f(height)}"`;
+
   private shadow({ dx, dy, blur, hex, alpha, box }: DrawnShadow): string {
     const id = this.id('s');
-    this.definitions += `<filter id="${id}" filterUnits="userSpaceOnUse" color-interpolation-filters="sRGB" x="${f(box.x)}" y="${f(box.y)}" width="${f(box.width)}" height="${f(box.height)}"><feDropShadow dx="${f(dx)}" dy="${f(dy)}" stdDeviation="${f(blur)}" flood-color="${hex}" flood-opacity="${f(alpha)}"/></filter>`;
+    this.definitions += `<filter id="${id}" filterUnits="userSpaceOnUse" color-interpolation-filters="sRGB" ${this.area(box)}><feDropShadow dx="${f(dx)}" dy="${f(dy)}" stdDeviation="${f(blur)}" flood-color="${hex}" flood-opacity="${f(alpha)}"/></filter>`;
     return id;
   }
 
   private fade({ from, to, alpha, box }: NonNullable<GroupNode['fade']>): string {
     const id = this.id('m');
-    const area = `x="${f(box.x)}" y="${f(box.y)}" width="${f(box.width)}" height="${f(box.height)}"`;
-    this.definitions += `<linearGradient id="${id}g" gradientUnits="userSpaceOnUse" x1="0" y1="${f(from)}" x2="0" y2="${f(to)}"><stop offset="0" stop-color="#ffffff" stop-opacity="${f(alpha)}"/><stop offset="1" stop-color="#ffffff" stop-opacity="0"/></linearGradient><mask id="${id}" maskUnits="userSpaceOnUse" ${area}><rect ${area} fill="url(#${id}g)"/></mask>`;
+    const area = this.area(box);
+    this.definitions += `<linearGradient id="${id}g" gradientUnits="userSpaceOnUse" x1="0" y1="${f(from + this.at.y)}" x2="0" y2="${f(to + this.at.y)}"><stop offset="0" stop-color="#ffffff" stop-opacity="${f(alpha)}"/><stop offset="1" stop-color="#ffffff" stop-opacity="0"/></linearGradient><mask id="${id}" maskUnits="userSpaceOnUse" ${area}><rect ${area} fill="url(#${id}g)"/></mask>`;
     return id;
   }
 
   node(node: DisplayNode): string {
     switch (node.kind) {
       case 'path': {
-        let out = `<path d="${node.d}"${node.fill ? this.paint('fill', node.fill) : ' fill="none"'}`;
+        let out = `<path d="${shiftedPath(node.d, this.at.x, this.at.y)}"${node.fill ? this.paint('fill', node.fill) : ' fill="none"'}`;
         if (node.rule) out += ' fill-rule="evenodd"';
         if (node.stroke) out += this.stroke(node.stroke);
         return `${out}/>`;
@@ -94,15 +109,22 @@ class Emitter {
         return this.glyphs(node);
       case 'image': {
         const url = this.options.imageUrl?.(node.asset) ?? node.small;
-        return `<image href="${escape(url)}" x="${f(node.x)}" y="${f(node.y)}" width="${f(node.width)}" height="${f(node.height)}" preserveAspectRatio="none"/>`;
+        return `<image href="${escape(url)}" ${this.area(node)} preserveAspectRatio="none"/>`;
       }
       case 'group': {
         let attributes = '';
         if (this.options.marked && node.id) attributes += ` data-item="${node.id}"`;
-        if (node.matrix && !isIdentity(node.matrix)) attributes += ` transform="${matrixOf(node.matrix)}"`;
+        const around = this.at;
+        const matrix = compose(translation(around.x, around.y), node.matrix ?? IDENTITY);
+        if (isShift(matrix)) this.at = { x: matrix[4], y: matrix[5] };
+        else {
+          attributes += ` transform="${matrixOf(matrix)}"`;
+          this.at = ORIGIN;
+        }
         if (node.opacity !== undefined) attributes += ` opacity="${f(node.opacity)}"`;
         const inner = this.nodes(node.children);
         const faded = node.fade ? `<g mask="url(#${this.fade(node.fade)})">${inner}</g>` : inner;
+        this.at = around;
         const drawn = attributes ? `<g${attributes}>${faded}</g>` : faded;
         return node.shadow ? `<g filter="url(#${this.shadow(node.shadow)})">${drawn}</g>` : drawn;
       }

@@ -1,10 +1,11 @@
 import type { Pictures } from '../drawing/picture';
-import type { End, Item, LineItem, Page, Side } from '../sheet/schema';
+import type { End, FramedItem, Item, LineItem, Page, Side } from '../sheet/schema';
 import { isFramed } from '../sheet/schema';
+import type { Place } from '../sheet/tree';
 import { findOn } from '../sheet/tree';
-import { pageMatrix, parentMatrix } from './frame';
-import type { Box, Point } from './matrix';
-import { inverse, transform } from './matrix';
+import { frameMatrix, pageMatrix } from './frame';
+import type { Box, Matrix, Point } from './matrix';
+import { compose, IDENTITY, inverse, transform } from './matrix';
 
 /** Where lines run: their ends follow what they are attached to. All results in the coordinates of the line's parent. */
 
@@ -50,35 +51,37 @@ export function edgeOf(box: Box, round: boolean, side: Side | null, towards: Poi
   return { x: box.x + local.x, y: box.y + local.y };
 }
 
-function anchor(page: Page, end: End, pictures: Pictures): { point: Point; item: Item | null; exact: boolean } {
-  const item = end.item === null ? undefined : findOn(page, end.item)?.item;
-  if (!item || !isFramed(item)) return { point: end, item: null, exact: true };
+/** Where an end holds on: the point, in coordinates of the line's parent, and the item with the map from its own to those. */
+type Anchor = { point: Point; item: FramedItem | null; matrix: Matrix; exact: boolean };
+
+function anchor(page: Page, end: End, place: Place | undefined, pictures: Pictures): Anchor {
+  const held = end.item === null ? undefined : findOn(page, end.item);
+  if (!held || !isFramed(held.item)) return { point: end, item: null, matrix: IDENTITY, exact: true };
+  const { item } = held;
+  // Most lines lie beside what they hold on to: then the groups around both need not be gone through.
+  const beside = place && held.groups.at(-1) === place.groups.at(-1);
+  const matrix = beside
+    ? frameMatrix(item)
+    : compose(inverse(place ? compose(...place.groups.map(frameMatrix)) : IDENTITY), pageMatrix(page, item));
   const target = end.target === null ? undefined : targetPoint(item, end.target, pictures);
   const local = target ?? { x: item.width / 2, y: item.height / 2 };
-  return { point: transform(pageMatrix(page, item), local), item, exact: target !== undefined };
+  return { point: transform(matrix, local), item, matrix, exact: target !== undefined };
 }
 
 /** Both ends of a line as they stand now. */
 export function lineEnds(page: Page, line: LineItem, pictures: Pictures): { from: Point; to: Point } {
-  const outer = parentMatrix(page, line.id);
-  const back = inverse(outer);
-  const ends = [line.from, line.to].map((end) => {
-    const found = anchor(page, end, pictures);
-    return found.item ? found : { ...found, point: transform(outer, end) };
-  });
-  // A line that is led through points aims at the nearest of them.
-  const aims =
-    line.via.length > 0 ? [line.via[0], line.via[line.via.length - 1]].map((p) => transform(outer, p)) : null;
-  const place = (end: (typeof ends)[number], towards: Point, side: Side | null): Point => {
-    if (!end.item || end.exact || !isFramed(end.item)) return transform(back, end.point);
-    const matrix = pageMatrix(page, end.item);
-    const round = end.item.kind === 'shape' && end.item.shape === 'ellipse';
-    const box = { x: 0, y: 0, width: end.item.width, height: end.item.height };
-    return transform(back, transform(matrix, edgeOf(box, round, side, transform(inverse(matrix), towards))));
+  const place = findOn(page, line.id);
+  const [from, to] = [line.from, line.to].map((end) => anchor(page, end, place, pictures));
+  const spot = ({ point, item, matrix, exact }: Anchor, towards: Point, side: Side | null): Point => {
+    if (!item || exact) return point;
+    const round = item.kind === 'shape' && item.shape === 'ellipse';
+    const box = { x: 0, y: 0, width: item.width, height: item.height };
+    return transform(matrix, edgeOf(box, round, side, transform(inverse(matrix), towards)));
   };
+  // A line that is led through points aims at the nearest of them.
   return {
-    from: place(ends[0], aims?.[0] ?? ends[1].point, line.from.side),
-    to: place(ends[1], aims?.[1] ?? ends[0].point, line.to.side),
+    from: spot(from, line.via[0] ?? to.point, line.from.side),
+    to: spot(to, line.via.at(-1) ?? from.point, line.to.side),
   };
 }
 
