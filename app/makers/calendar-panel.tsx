@@ -100,7 +100,7 @@ export function CalendarPanel({ bench, group, sheet }: PanelProps) {
         </Row>
       )}
       <Happenings recipe={recipe} put={put} />
-      <Notes notes={notes} />
+      <Notes {...{ notes, bench, group }} />
       <Sources bench={bench} recipe={recipe} put={put} />
       <Row label="also">
         <Toggle on={recipe.moon} label="Quarters of the moon" onClick={() => put('Moon', { moon: !recipe.moon })}>

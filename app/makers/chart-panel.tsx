@@ -69,7 +69,7 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
         onProblem={(words) => bench.say(words)}
       />
       <Kinds kind={recipe.kind} data={data} onChoose={(kind) => put('Kind of chart', { kind })} />
-      <Notes notes={notes} />
+      <Notes {...{ notes, bench, group }} />
       <p className="chart-shares">
         {others.length > 0 && (
           <span>

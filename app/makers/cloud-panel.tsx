@@ -43,7 +43,7 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
       <WordList words={recipe.words} onChange={(words, keep) => put('Words', { words }, keep)} />
       <CloudSources bench={bench} group={group} onWords={(words) => put('Words', { words })} />
       <Making bench={bench} id={group.id} />
-      <Notes notes={notes} />
+      <Notes {...{ notes, bench, group }} />
       <Row label="fills">
         <Select
           size="small"

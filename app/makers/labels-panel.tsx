@@ -127,7 +127,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
           </Toggle>
         </Row>
       )}
-      <Notes notes={notes} />
+      <Notes {...{ notes, bench, group }} />
       <ul className="spot-list" aria-label="Spots">
         {recipe.spots.map((spot, i) => (
           <li key={spot.id} className={spot.id === current ? 'current' : undefined}>

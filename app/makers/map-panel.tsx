@@ -110,7 +110,7 @@ export function MapPanel({ bench, group, sheet, part }: PanelProps) {
         }}
         onProblem={(words) => bench.say(words)}
       />
-      <Notes notes={notes} />
+      <Notes {...{ notes, bench, group }} />
       <MapLooks layout={recipe.layout} route={recipe.route} arrows={recipe.arrows} size={recipe.size} {...{ put }} />
       {node && (
         <NodeFields

@@ -1,6 +1,7 @@
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { ClipboardEvent, DragEvent, KeyboardEvent } from 'react';
 import { readOutline } from '../../core/formats/outlines';
+import { isUntouched } from '../../core/makers/map/begin';
 import { branchEnd, OutlineProblem, rowMoved, rowsOf, shifted, withRows } from '../../core/makers/map/outline';
 import type { Row } from '../../core/makers/map/outline';
 import type { MapRecipe } from '../../core/makers/map/recipe';
@@ -134,8 +135,12 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
     const text = event.clipboardData.getData('text/plain');
     if (!/[\r\n]/.test(text.trim()) && !/^\s*<(\?xml|opml|graphml)/i.test(text)) return;
     event.preventDefault();
-    const next = pasted(recipe, rows, at, text, onProblem);
-    if (next) onEdit('Paste outline', next, 'now');
+    const { value, selectionStart, selectionEnd } = event.currentTarget;
+    const all = selectionStart === 0 && selectionEnd === value.length;
+    const next = pasted(recipe, rows, at, all || isUntouched(recipe), text, onProblem);
+    if (!next) return;
+    want(next.last, 'end');
+    onEdit('Paste outline', next.recipe, 'now');
   }
 
   function over(event: DragEvent<HTMLElement>) {
@@ -161,9 +166,11 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
       ),
     keyDown: (i, event) => onKeyDown(event, i),
     paste: (i, event) => onPaste(event, i),
-    focus: (i) => {
+    focus: (i, field) => {
       setHeld(rows[i].id);
       onFocusRow(rows[i].id);
+      // What stands there to begin with is written over.
+      if (isUntouched(recipe)) field.select();
     },
     drag: (i, begun) => {
       setDragged(begun ? i : null);
@@ -208,14 +215,15 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
   );
 }
 
-/** What was pasted goes after the line it was pasted into, or in its place when that was empty. */
+/** What was pasted goes after the line it was pasted into, or in its place. */
 function pasted(
   recipe: MapRecipe,
   rows: readonly Row[],
   at: number,
+  inPlace: boolean,
   text: string,
   onProblem: (words: string) => void,
-): MapRecipe | null {
+): { recipe: MapRecipe; last: string } | null {
   try {
     const read = readOutline(
       text,
@@ -223,8 +231,7 @@ function pasted(
     );
     const { depth } = rows[at];
     const fresh = rowsOf(read.nodes).map((row) => ({ ...row, depth: row.depth + depth }));
-    const empty = rows[at].text.trim() === '';
-    const next = [...rows.slice(0, empty ? at : at + 1), ...fresh, ...rows.slice(at + 1)];
+    const next = [...rows.slice(0, inPlace ? at : at + 1), ...fresh, ...rows.slice(at + 1)];
     if (next.length > MOST_NODES) {
       onProblem(
         `With these ${fresh.length} lines the map would hold ${next.length}; it can hold ${MOST_NODES}. Paste a part of them.`,
@@ -233,13 +240,14 @@ function pasted(
     }
     const links = new Map(read.nodes.map((node) => [node.id, node.link]));
     const whole = withRows(recipe, next);
+    const across = read.links.map((link, i) => ({ ...link, id: `${link.id}p${i}`.slice(0, 16) }));
     return {
-      ...whole,
-      nodes: whole.nodes.map((node) => ({ ...node, link: links.get(node.id) ?? node.link })),
-      links: [...whole.links, ...read.links.map((link, i) => ({ ...link, id: `${link.id}p${i}`.slice(0, 16) }))].slice(
-        0,
-        MOST_NODES,
-      ),
+      recipe: {
+        ...whole,
+        nodes: whole.nodes.map((node) => ({ ...node, link: links.get(node.id) ?? node.link })),
+        links: [...whole.links, ...across].slice(0, MOST_NODES),
+      },
+      last: fresh[fresh.length - 1].id,
     };
   } catch (problem) {
     if (!(problem instanceof OutlineProblem)) throw problem;
@@ -252,7 +260,7 @@ type RowEvents = {
   change: (index: number, text: string) => void;
   keyDown: (index: number, event: KeyboardEvent<HTMLInputElement>) => void;
   paste: (index: number, event: ClipboardEvent<HTMLInputElement>) => void;
-  focus: (index: number) => void;
+  focus: (index: number, field: HTMLInputElement) => void;
   drag: (index: number, begun: boolean) => void;
 };
 
@@ -300,7 +308,7 @@ const PadRow = memo(function PadRow({ row, index, count, current, branch, on }: 
         onChange={(event) => on((events) => events.change(index, event.target.value))}
         onKeyDown={(event) => on((events) => events.keyDown(index, event))}
         onPaste={(event) => on((events) => events.paste(index, event))}
-        onFocus={() => on((events) => events.focus(index))}
+        onFocus={({ currentTarget }) => on((events) => events.focus(index, currentTarget))}
       />
     </div>
   );

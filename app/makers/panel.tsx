@@ -3,10 +3,12 @@ import { lazy, Suspense, useMemo } from 'react';
 import type { ComponentType } from 'react';
 import type { MakerKind } from '../../core/makers/recipes';
 import { alteredCount } from '../../core/makers/remake';
+import type { Box } from '../../core/geometry/matrix';
 import type { GroupItem, Item, Sheet } from '../../core/sheet/schema';
 import { FACES } from '../../core/text/catalogue';
 import type { Bench } from '../workbench/bench';
 import { NumberField, Row, Toggle } from '../workbench/fields';
+import { set } from '../workbench/steps';
 import './makers.css';
 
 /** The recipe of what is chosen, in its margin card. */
@@ -70,15 +72,42 @@ export function MakerPanel(props: PanelProps) {
   );
 }
 
+/** The largest frame that a made thing can have within the page's margins; null where it is about as large already. */
+function largest({ page }: Bench, { id, width, height, angle }: GroupItem): Box | null {
+  const { margin } = page;
+  const [most, tallest] = [page.width - 2 * margin, page.height - 2 * margin];
+  const fits = angle === 0 && page.items.some((item) => item.id === id) && width <= most + 1 && height <= tallest + 1;
+  return fits && width * height < most * tallest * 0.95 ? { x: margin, y: margin, width: most, height: tallest } : null;
+}
+
+type NotesProps = {
+  notes: readonly string[];
+  /** Where more room would help: the thing whose frame can be made larger. */
+  bench?: Bench;
+  group?: GroupItem;
+};
+
 /** What the maker could not do, and what would help. */
-export function Notes({ notes }: { notes: readonly string[] }) {
+export function Notes({ notes, bench, group }: NotesProps) {
   if (notes.length === 0) return null;
+  const room = bench && group && largest(bench, group);
   return (
-    <ul className="made-notes" role="status">
-      {notes.map((note) => (
-        <li key={note}>{note}</li>
-      ))}
-    </ul>
+    <div className="made-notes" role="status">
+      <ul>
+        {notes.map((note) => (
+          <li key={note}>{note}</li>
+        ))}
+      </ul>
+      {room && (
+        <Toggle
+          on={false}
+          label="Makes the frame as large as the page within its margins"
+          onClick={() => bench.make('Larger frame', set(group.id, room))}
+        >
+          fill the page
+        </Toggle>
+      )}
+    </div>
   );
 }
 

@@ -43,7 +43,7 @@ export function PracticePanel({ bench, group, sheet }: PanelProps) {
         />
       </Row>
       <p className="practice-tells">{tell(recipe)}</p>
-      <Notes notes={notes} />
+      <Notes {...{ notes, bench, group }} />
       {FIELDS[recipe.type].map((field) => (
         <PracticeField
           key={`${recipe.type} ${field.key}`}

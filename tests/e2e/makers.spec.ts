@@ -20,6 +20,16 @@ async function middle(page: Page, name: string): Promise<{ x: number; y: number 
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
 
+/** Pastes a text where the cursor stands. */
+const paste = (page: Page, text: string) =>
+  page.evaluate((words) => {
+    const data = new DataTransfer();
+    data.setData('text/plain', words);
+    document.activeElement!.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    );
+  }, text);
+
 /** Puts a map on the page and writes an outline into its pad. */
 async function writeMap(page: Page) {
   await made(page, /^concept map/);
@@ -140,24 +150,82 @@ test.describe('a concept map', () => {
     await saved(page);
   });
 
+  test('a long outline is written, walked and scrolled like a short one', async () => {
+    await made(page, /^concept map/);
+    await rows(page).first().click();
+    await paste(page, ['tides', ...Array.from({ length: 80 }, (_, i) => `\tcreek ${i + 1}`)].join('\n'));
+    const pad = page.getByRole('list', { name: 'Outline' });
+    const line = (n: number) => pad.getByRole('textbox', { name: `Line ${n}, ` });
+    await expect(onSheet(page)).toContainText('creek 80');
+    // Only what can be seen is there, but each line tells where in the whole it stands.
+    expect(await rows(page).count()).toBeLessThan(50);
+    await expect(pad.getByRole('listitem').first()).toHaveAttribute('aria-setsize', '81');
+    await expect(line(81)).toBeFocused();
+    await expect(line(81)).toBeInViewport();
+    for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowUp');
+    await expect(line(61)).toBeFocused();
+    await expect(line(61)).toBeInViewport();
+    // What is written in stays while it is scrolled out of sight.
+    await pad.evaluate((list) => list.scrollTo(0, 0));
+    await expect(line(1)).toBeInViewport();
+    await page.keyboard.press('End');
+    await page.keyboard.type(' b');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('mud');
+    await expect(line(62)).toBeFocused();
+    await expect(line(61)).toHaveValue('creek 60 b');
+    await expect(line(62)).toHaveValue('mud');
+    await expect(line(62)).toBeInViewport();
+    await expect(onSheet(page)).toContainText('mud');
+    // A node that is chosen on the map is shown in the outline.
+    await page.locator('[data-stage]').focus();
+    const node = stack(page).first();
+    const name = await node.getAttribute('title');
+    expect(name).not.toMatch(/creek (4|5|6)\d|mud/);
+    await node.click();
+    const chosen = pad.locator('.current').getByRole('textbox');
+    await expect(chosen).toHaveValue(name!);
+    await expect(chosen).toBeInViewport();
+    // It is too much for its frame: more room is one press away.
+    await expect(page.getByText('The map is larger than its frame')).toBeVisible();
+    const wide = field(page, 'wide');
+    await page.getByRole('button', { name: '‹ out' }).click();
+    await stack(page).first().click();
+    const before = Number(await wide.inputValue());
+    await page.getByRole('button', { name: 'Makes the frame as large as the page' }).click();
+    await expect.poll(async () => Number(await wide.inputValue())).toBeGreaterThan(before + 1);
+    await expect(page.getByRole('button', { name: 'Makes the frame as large as the page' })).toHaveCount(0);
+    await saved(page);
+  });
+
+  test('words on links are typed as fast as one likes', async () => {
+    await writeMap(page);
+    await rows(page).nth(2).click();
+    await expect(page.locator('.settings h3')).toContainText('sea lavender');
+    const words = page.getByRole('textbox', { name: 'Words on the link to this node' });
+    await words.pressSequentially('grows below the sea wall');
+    await expect(words).toHaveValue('grows below the sea wall');
+    await words.press('Home');
+    await words.pressSequentially('that ');
+    await expect(words).toHaveValue('that grows below the sea wall');
+    await expect(onSheet(page)).toContainText('that grows below the sea wall');
+    await saved(page);
+  });
+
   test('takes in a pasted list and a file, gives out OPML, and says what it can’t take', async () => {
     await made(page, /^concept map/);
     await rows(page).first().click();
-    const paste = (text: string) =>
-      page.evaluate((words) => {
-        const data = new DataTransfer();
-        data.setData('text/plain', words);
-        document.activeElement!.dispatchEvent(
-          new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
-        );
-      }, text);
-    await paste('• tide\n\t◦ high water\n\t◦ low water');
-    await expect.poll(() => outline(page)).toEqual(['Main idea', 'tide', 'high water', 'low water']);
-    expect(await depths(page)).toEqual([1, 1, 2, 2]);
+    await paste(page, '• tide\n\t◦ high water\n\t◦ low water');
+    await expect.poll(() => outline(page)).toEqual(['tide', 'high water', 'low water']);
+    expect(await depths(page)).toEqual([1, 2, 2]);
+    // The next list goes after the line that was pasted last, which is now written in.
+    await paste(page, 'neap\n\tspring');
+    await expect.poll(() => outline(page)).toEqual(['tide', 'high water', 'low water', 'neap', 'spring']);
+    expect(await depths(page)).toEqual([1, 2, 2, 2, 3]);
     await rows(page).first().click();
-    await paste(Array.from({ length: 5000 }, (_, i) => `line ${i}`).join('\n'));
+    await paste(page, Array.from({ length: 5000 }, (_, i) => `line ${i}`).join('\n'));
     await expect(page.getByText(/5,000 lines; a map holds 600/)).toBeVisible();
-    expect(await rows(page).count()).toBe(4);
+    expect(await rows(page).count()).toBe(5);
     await page.getByRole('button', { name: 'all right' }).click();
     const file = page.getByLabel('File with an outline');
     await file.setInputFiles({

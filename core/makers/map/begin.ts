@@ -23,8 +23,14 @@ export function looksFrom(palette: readonly string[]): NodeLook[] {
   ];
 }
 
+/** What stands in the one node of a map that nobody has written in yet. */
+const FIRST_WORDS = 'Main idea';
+
+export const isUntouched = ({ nodes }: Pick<MapRecipe, 'nodes'>): boolean =>
+  nodes.length === 1 && nodes[0].text === FIRST_WORDS;
+
 export const beginMap = (palette: readonly string[]): MapRecipe => ({
-  nodes: [{ id: '1', text: 'Main idea', parent: null, link: '', picture: null }],
+  nodes: [{ id: '1', text: FIRST_WORDS, parent: null, link: '', picture: null }],
   links: [],
   layout: 'right',
   route: 'curved',
