@@ -7,7 +7,7 @@ export function useMaking(bench: Bench): void {
   useEffect(() => {
     const making = new Making(bench);
     bench.making = making;
-    bench.onChange = (change, before) => making.follow(change, before);
+    bench.onChange = (...done) => making.follow(...done);
     bench.changed();
     return () => {
       making.close();

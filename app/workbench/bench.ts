@@ -266,7 +266,7 @@ export class Bench {
     this.sheet = result;
     this.history = record(this.history, step);
     this.keep(name, change);
-    if (by === 'hand') this.onChange?.(change, before);
+    if (by === 'hand') this.onChange?.(change, before, 'hand');
     return true;
   }
 
@@ -285,6 +285,9 @@ export class Bench {
         at: Date.now(),
       };
       this.history = { past: [...this.history.past.slice(0, -1), whole], future: [] };
+    } else if (this.history.future.length > 0) {
+      // What was taken back can still be done again.
+      this.history = passUnder(this.history, change);
     } else this.history = record(this.history, { name, change, inverse, at: Date.now() });
     this.keep(name, change);
   }
@@ -292,7 +295,7 @@ export class Bench {
   /** Keeps what makers made in step; set while the workbench is open. */
   making: Making | null = null;
   /** Told of each change that a person made, with the sheet before it. */
-  onChange: ((change: Change, before: Sheet) => void) | null = null;
+  onChange: ((change: Change, before: Sheet, by: 'hand' | 'history') => void) | null = null;
 
   private keep(name: string, change: Change): void {
     if (!this.ready) {
@@ -342,10 +345,12 @@ export class Bench {
     this.past = null;
     this.history = taken.history;
     const change = taken.step[side];
+    const before = this.sheet;
     const sheet = this.attempt(change);
     if (sheet) {
       this.sheet = sheet;
       this.saver?.push(change);
+      this.onChange?.(change, before, 'history');
     }
     void this.slot?.keepHistory(this.history);
     if (this.editing) this.editing = { ...this.editing, typing: null };

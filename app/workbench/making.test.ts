@@ -53,7 +53,7 @@ function open(rights: Rights = { kind: 'all' }) {
   bench.faces = kit.faces;
   making = new Making(bench);
   bench.making = making;
-  bench.onChange = (change, before) => making.follow(change, before);
+  bench.onChange = (...done) => making.follow(...done);
 }
 beforeEach(() => {
   vi.useFakeTimers();
@@ -270,6 +270,54 @@ describe('by hand', () => {
     await settle();
     expect(lines()).toContain('herons');
     expect(bodyText(node('herons').body)).toBe('herons');
+  });
+  test('words taken back half way are laid out as they stand, and can be done again', async () => {
+    await withMap();
+    const { id, body } = node('heron');
+    bench.edit({ id, anchor: 0, focus: 0, typing: null });
+    const write = (words: string) => {
+      const item = find(bench.sheet, id)!.item as ShapeItem;
+      typeWords(bench, bench.editing!, bodyLength(item.body), 0, words);
+    };
+    write(' by the');
+    // A pause, so that what follows is a step of its own; yet not so long that the map has followed.
+    await vi.advanceTimersByTimeAsync(400);
+    bench.make('Dimmed', { kind: 'set', id, values: { opacity: 0.9 } });
+    write(' water');
+    await vi.advanceTimersByTimeAsync(700);
+    await settle();
+    const wide = node('heron by the water').width;
+    expect(wide).toBeGreaterThan(40);
+    bench.undo();
+    await vi.advanceTimersByTimeAsync(700);
+    await settle();
+    expect(lines()).toContain('heron by the');
+    const narrower = node('heron by the').width;
+    expect(narrower).toBeLessThan(wide);
+    bench.redo();
+    await vi.advanceTimersByTimeAsync(700);
+    await settle();
+    expect(lines()).toContain('heron by the water');
+    expect(node('heron by the water').width).toBeCloseTo(wide);
+    while (bench.history.past.length > 1) bench.undo();
+    await vi.advanceTimersByTimeAsync(700);
+    await settle();
+    expect(lines()).toContain(bodyText(body));
+  });
+  test('taken back before the map has followed, it is still there to be done again', async () => {
+    await withMap();
+    const { id, body } = node('heron');
+    bench.edit({ id, anchor: 0, focus: 0, typing: null });
+    typeWords(bench, bench.editing!, bodyLength(body), 0, 's');
+    bench.undo();
+    await vi.advanceTimersByTimeAsync(700);
+    await settle();
+    expect(lines()).toContain('heron');
+    expect(bench.history.future).toHaveLength(1);
+    bench.redo();
+    await vi.advanceTimersByTimeAsync(700);
+    await settle();
+    expect(lines()).toContain('herons');
   });
   test('a node taken away goes from the outline; the map is chosen after it', async () => {
     await withMap();

@@ -75,8 +75,12 @@ export class Making {
     this.ask(id, { name: 'Tidy', forget, keep: 'now' });
   }
 
-  /** Brings what was made in step with what was just done by hand. Called with each change that a person made. */
-  follow(change: Change, before: Sheet): void {
+  /**
+   * Brings what was made in step with what was just done by hand. Called with each change that a person made, and with what was
+   * taken back or done again: that is as it was, but for words, which may have been taken back to where nothing followed yet.
+   */
+  follow(change: Change, before: Sheet, by: 'hand' | 'history'): void {
+    if (by === 'history' && !writes(change)) return;
     for (const id of madeGroups(change, this.bench.sheet, before)) {
       clearTimeout(this.writing.get(id));
       const go = () => this.catchUp(id);
@@ -285,6 +289,9 @@ function madeGroups(change: Change, after: Sheet, before: Sheet): Set<string> {
   walk(change);
   return out;
 }
+
+const writes = (change: Change): boolean =>
+  change.kind === 'all' ? change.changes.some(writes) : change.kind === 'splice';
 
 /** Settings of a part that others follow. */
 const touchesPlace = (values: Record<string, unknown>) =>
