@@ -4,6 +4,7 @@ import { edgeOf, route } from '../../geometry/line';
 import type { Box, Point } from '../../geometry/matrix';
 import type { LineItem, Side } from '../../sheet/schema';
 import type { Size } from '../measure';
+import type { LaidLink } from './tree';
 
 /** How links run between nodes, and where their words stand. */
 
@@ -35,6 +36,20 @@ export function wayOf(
   if (!found || found.length === 0) return { via: [], points: plain };
   const [start, end] = ends(found[0], found[found.length - 1]);
   return { via: found, points: route(kind, start, end, bend, found, sides).points };
+}
+
+/**
+ * Whether a node's picture stands at its right, out of the way of its links: where they come from the left and none goes on.
+ * `at` gives where the middle of a node's box lies.
+ */
+export function pictureAtRight(node: string, links: readonly LaidLink[], at: (id: string) => Point): boolean {
+  const arriving = links.filter(({ to }) => to === node);
+  const fromLeft = ({ from, sides }: LaidLink): boolean => {
+    if (sides) return sides[1] === 'left';
+    const [start, end] = [at(from), at(node)];
+    return end.x - start.x > Math.abs(end.y - start.y);
+  };
+  return arriving.length > 0 && arriving.every(fromLeft) && !links.some(({ from }) => from === node);
 }
 
 /** The point at a share of the length of a way. */

@@ -9,7 +9,7 @@ import type { Size } from '../measure';
 import { outlineFor, saidBy, sizeOfWords, styled, tidied, tidiedBox } from '../measure';
 import { LAYOUTS } from './layouts';
 import type { Placed } from './links';
-import { wayOf, wordsOn } from './links';
+import { pictureAtRight, wayOf, wordsOn } from './links';
 import { network } from './network';
 import { withoutNodes } from './outline';
 import type { MapNode, MapRecipe, NodeLook } from './recipe';
@@ -218,6 +218,9 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
   const { draft, laid, boxes, fits } = await fitted(asked, kit);
   const place = spreadIn(asked, laid, boxes);
   const em = recipe.size * draft.scale;
+  const laidLinks: LaidLink[] =
+    laid.links ?? recipe.nodes.flatMap(({ id, parent }) => (parent === null ? [] : [{ of: id, from: parent, to: id }]));
+  const middleOf = (id: string) => centre(place(boxes.get(id)!));
   const nodes: Item[] = [];
   const pictures: Item[] = [];
   /** As they stand after what was moved by hand: links go by these. */
@@ -230,7 +233,8 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
     const look = lookAt(recipe, depth);
     const { shape: own, picture: side } = draft.sizes(node, depth);
     const holds = laid.boxes?.has(node.id) ?? false;
-    const left = box.x + (side > 0 ? side + em * look.scale * 0.3 : 0);
+    const atRight = side > 0 && pictureAtRight(node.id, laidLinks, middleOf);
+    const left = box.x + (side > 0 && !atRight ? side + em * look.scale * 0.3 : 0);
     const frame = holds
       ? box
       : { x: left, y: box.y + (box.height - own.height) / 2, width: own.width, height: own.height };
@@ -252,7 +256,7 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
     const { dx = 0, dy = 0 } = hand.get(`n-${node.id}`) ?? {};
     if (side > 0 && !holds) {
       const frame = tidiedBox({
-        x: box.x + dx,
+        x: box.x + (atRight ? box.width - side : 0) + dx,
         y: box.y + (box.height - side) / 2 + dy,
         width: side,
         height: side,
@@ -323,8 +327,6 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
     );
   };
   const byId = new Map(recipe.nodes.map((node) => [node.id, node]));
-  const laidLinks: LaidLink[] =
-    laid.links ?? recipe.nodes.flatMap(({ id, parent }) => (parent === null ? [] : [{ of: id, from: parent, to: id }]));
   for (const of of laidLinks) link(`l-${of.of}`, `w-${of.of}`, of, byId.get(of.of)!.link, recipe.arrows);
   for (const { id, from, to, words: said, arrow } of recipe.links)
     link(`x-${id}`, `y-${id}`, { of: id, from, to }, said, arrow);

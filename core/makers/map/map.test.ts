@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { again, madeFrom, partOf, testKit, withoutPart, withPart } from '../../../tests/support/made';
-import { overlaps } from '../../geometry/box';
-import { crosses } from '../../geometry/around';
+import { grown, overlaps } from '../../geometry/box';
+import { clear, crosses } from '../../geometry/around';
+import { linePoints } from '../../geometry/hit';
 import type { Box } from '../../geometry/matrix';
-import { plain } from '../../sheet/make';
+import { page, plain } from '../../sheet/make';
 import type { GroupItem, Item, LineItem, ShapeItem, TextItem } from '../../sheet/schema';
 import { Item as ItemSchema } from '../../sheet/schema';
 import { resizedGroup } from '../../geometry/scale';
@@ -182,6 +183,20 @@ describe('the tree', () => {
 });
 
 describe('links', () => {
+  test('run behind no picture: it stands on the other side of its node', async () => {
+    const recipe = map();
+    for (const layout of ['right', 'down', 'radial'] as const)
+      for (const text of ['heron', 'glasswort']) {
+        const nodes = recipe.nodes.map((node) => (node.text === text ? { ...node, picture: 'flat/crab' } : node));
+        const { group } = await madeFrom('map', { ...recipe, layout, nodes }, kit);
+        const id = idOf(recipe, text);
+        const shown = partOf<'picture'>(group, `p-${id}`);
+        const points = linePoints(page({ id: 'p', items: [group] }), partOf<'line'>(group, `l-${id}`), kit.pictures);
+        // Where the line ends at a corner it may touch the edge of the picture.
+        const inner = grown(shown, -shown.width / 6);
+        expect(clear(points, [inner]), `${layout} ${text}`).toBe(true);
+      }
+  });
   test('hold on to both nodes, and follow the kinds of the layout', async () => {
     const recipe = map();
     const { group } = await madeFrom('map', recipe, kit);
