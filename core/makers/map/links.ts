@@ -76,10 +76,14 @@ const common = (a: Box, b: Box) =>
   Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
   Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
 
-/** A box for words on a way, where it lies on no node, and on no words that stand already; else where it covers least. */
+/**
+ * A box for words on a way, where it lies on no node, and on no words that stand already; else where it covers least. `spread`
+ * is how far their plate reaches beyond them.
+ */
 export function wordsOn(
   points: readonly Point[],
   { width, height }: Size,
+  spread: number,
   nodes: readonly Box[],
   words: readonly Box[],
 ): Box {
@@ -113,7 +117,7 @@ export function wordsOn(
   ])
     for (const at of spots) {
       const box = { x: at.x - width / 2 + dx * width, y: at.y - height / 2 + dy * height, width, height };
-      const near = grown(box, 1);
+      const near = grown(box, Math.max(1, spread));
       let covered = 0;
       for (const other of others) covered += common(near, other);
       if (covered === 0) return box;

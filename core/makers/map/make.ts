@@ -311,7 +311,8 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
       }),
     );
     if (!said) return;
-    const box = wordsOn(points, times(draft.words.link(said), draft.scale), standing, wordBoxes);
+    const spread = tidied(em * 0.16);
+    const box = wordsOn(points, times(draft.words.link(said), draft.scale), spread, standing, wordBoxes);
     wordBoxes.push(box);
     words.push(
       text({
@@ -321,7 +322,7 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
         padding: 0,
         vertical: 'middle',
         fit: 'keep',
-        plate: { colour: '#ffffff', opacity: 0.85, spread: tidied(em * 0.16), corner: tidied(em * 0.25) },
+        plate: { colour: '#ffffff', opacity: 0.85, spread, corner: tidied(em * 0.25) },
         body: styled(said, { size: tidied(em * LINK_WORDS), italic: true }),
       }),
     );

@@ -222,11 +222,25 @@ describe('links', () => {
         const words = group.items.filter((item): item is TextItem => item.kind === 'text');
         for (const [i, a] of words.entries()) {
           for (const b of words.slice(i + 1)) expect(overlaps(shrunk(a), shrunk(b))).toBe(false);
-          for (const node of nodesOf(group)) expect(overlaps(shrunk(a), shrunk(node))).toBe(false);
+          const plate = grown(a, a.plate!.spread - 0.01);
+          for (const node of nodesOf(group)) expect(overlaps(plate, node)).toBe(false);
         }
       }),
       { numRuns: 25 },
     );
+  });
+  test('nor does the plate behind them, between neighbours', async () => {
+    const recipe = map();
+    for (const words of ['eats', 'looks for', 'is', 'hunts along the creek'])
+      for (const height of [380, 410, 440, 470, 500]) {
+        const links = [
+          { id: '1', from: idOf(recipe, 'heron'), to: idOf(recipe, 'shore crab'), words, arrow: 'forward' as const },
+        ];
+        const { group } = await madeFrom('map', { ...recipe, size: 15, links }, kit, { width: 760, height });
+        const said = partOf<'text'>(group, 'y-1');
+        const plate = grown(said, said.plate!.spread - 0.01);
+        expect(nodesOf(group).filter((node) => overlaps(plate, node))).toEqual([]);
+      }
   });
   test('a cycle leads back to its first step', async () => {
     const recipe = map('water\n\train\n\triver\n\tsea', { layout: 'cycle' });
