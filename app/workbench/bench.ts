@@ -14,9 +14,9 @@ import type { GroupItem, Item, Page, RunStyle, Sheet } from '../../core/sheet/sc
 import { find, findOn } from '../../core/sheet/tree';
 import type { Faces } from '../../core/text/faces';
 import type { Making } from './making';
-import { Saver } from './saver';
+import type { Opened } from './keeping';
+import { Keeping } from './keeping';
 import type { SaveState } from './saver';
-import { keepEarly, Slot } from './vault';
 
 /** A stretch of words being edited: `anchor` stays, `focus` moves; `typing` is the style of what is typed next. */
 export type Editing = { id: string; anchor: number; focus: number; typing: RunStyle | null };
@@ -105,33 +105,11 @@ export class Bench {
   keySheet = false;
 
   private listeners = new Set<() => void>();
-  private saver: Saver | undefined;
-  private slot: Slot | undefined;
+  private keeping: Keeping;
 
   constructor(private setup: Setup) {
-    this.sheet = setup.sheet;
-    this.pageId = setup.sheet.pages[0].id;
-    this.save = { kind: 'saved', at: setup.savedAt };
-    this.rights = setup.rights;
-    this.growthAt = setup.growthAt ?? null;
-  }
-
-  /** Begins saving, with what an earlier window left unsent and undoable. */
-  open(): Promise<void> {
-    window.addEventListener('pagehide', this.leave);
-    window.addEventListener('pageshow', this.back);
-    return (this.opening ??= this.begin(++this.turn));
-  }
-  private opening: Promise<void> | undefined;
-  /** Counts openings and closings, so that one that was overtaken lets go. */
-  private turn = 0;
-
-  private async begin(turn: number): Promise<void> {
-    const { documentId, personId, seq } = this.setup;
-    const slot = await Slot.take(documentId, personId);
-    if (turn !== this.turn) return slot.release();
-    this.slot = slot;
-    this.saver = new Saver(documentId, { seq, sheet: this.setup.sheet }, slot, {
+    this.keeping = new Keeping(setup, {
+      opened: (opened) => this.begin(opened),
       sheet: (sheet, over) => {
         this.sheet = sheet;
         for (const change of over) this.history = passUnder(this.history, change);
@@ -149,53 +127,34 @@ export class Bench {
         this.changed();
       },
     });
-    const saver = this.saver;
-    const [history, sheet] = await Promise.all([slot.history(), saver.start()]);
+    this.sheet = setup.sheet;
+    this.pageId = setup.sheet.pages[0].id;
+    this.save = { kind: 'saved', at: setup.savedAt };
+    this.rights = setup.rights;
+    this.growthAt = setup.growthAt ?? null;
+  }
+
+  open(): Promise<void> {
+    return this.keeping.open();
+  }
+  close(): void {
+    this.keeping.close();
+  }
+
+  private begin({ sheet, history, early, whole }: Opened): void {
     this.sheet = sheet;
     this.history = history;
-    this.ready = true;
-    // What was done while the vault opened goes on top.
-    const kept = this.early.splice(0).filter(({ name, change }) => this.make(name, change));
+    const kept = early.filter(({ name, change }) => this.make(name, change));
     if (kept.length === 0 && this.save.kind === 'saving') this.save = { kind: 'saved', at: this.setup.savedAt };
-    if (!slot.whole)
-      this.say('This browser can keep nothing by itself: all is saved only while the school is reached.');
+    if (!whole) this.say('This browser can keep nothing by itself: all is saved only while the school is reached.');
     this.changed();
-  }
-  private ready = false;
-  private early: { name: string; change: Change }[] = [];
-
-  /** What is not on its way yet when the page goes is kept at once. */
-  private leave = () => {
-    const { documentId, personId, seq } = this.setup;
-    if (this.ready) this.saver?.leave();
-    else if (this.early.length > 0)
-      keepEarly(
-        documentId,
-        personId,
-        seq,
-        this.early.splice(0).map(({ change }) => change),
-      );
-  };
-  private back = (event: PageTransitionEvent) => {
-    if (event.persisted && this.ready) this.saver?.back();
-  };
-
-  close(): void {
-    window.removeEventListener('pagehide', this.leave);
-    window.removeEventListener('pageshow', this.back);
-    if (!this.ready) this.leave();
-    this.turn++;
-    this.opening = undefined;
-    this.ready = false;
-    this.saver?.stop();
-    this.slot?.release();
   }
 
   /** The number of changes on the server once all of ours are there; null when the server does not answer. */
   async settled(): Promise<number | null> {
-    await this.opening;
+    await this.keeping.opened();
     await this.making?.settled();
-    return this.saver?.settled() ?? null;
+    return this.keeping.settled();
   }
 
   subscribe = (listener: () => void) => {
@@ -298,14 +257,8 @@ export class Bench {
   onChange: ((change: Change, before: Sheet, by: 'hand' | 'history') => void) | null = null;
 
   private keep(name: string, change: Change): void {
-    if (!this.ready) {
-      this.early.push({ name, change });
-      // Kept in this window only, until the vault has opened: nothing may claim otherwise.
-      if (!this.shut) this.save = { kind: 'saving' };
-    } else {
-      this.saver?.push(change);
-      void this.slot?.keepHistory(this.history);
-    }
+    // What is in this window only is not said to be saved.
+    if (!this.keeping.keep(name, change, this.history) && !this.shut) this.save = SAVING;
     this.dropGone();
     this.changed();
   }
@@ -344,18 +297,18 @@ export class Bench {
     if (!taken) return;
     this.past = null;
     this.history = taken.history;
-    const change = taken.step[side];
+    const { name, [side]: change } = taken.step;
     const before = this.sheet;
     const sheet = this.attempt(change);
+    if (this.editing) this.editing = { ...this.editing, typing: null };
     if (sheet) {
       this.sheet = sheet;
-      this.saver?.push(change);
+      this.keep(name, change);
       this.onChange?.(change, before, 'history');
+    } else {
+      this.keeping.keepHistory(this.history);
+      this.changed();
     }
-    void this.slot?.keepHistory(this.history);
-    if (this.editing) this.editing = { ...this.editing, typing: null };
-    this.dropGone();
-    this.changed();
   }
 
   /** What is no longer there can't be chosen or edited. */

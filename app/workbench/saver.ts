@@ -21,7 +21,7 @@ export type SaveAnswer =
   | { outcome: 'behind'; seq: number; missed: Logged[] }
   | { outcome: 'refused'; index: number; reason: string };
 
-type Told = {
+export type Told = {
   /** The sheet changed beneath: others' changes, or something of ours that was refused. */
   sheet(sheet: Sheet, over: Change[]): void;
   state(state: SaveState): void;
