@@ -168,13 +168,16 @@ async function fitted({ recipe, width, height }: Asked<MapRecipe>, kit: Kit): Pr
 /** Where all goes in the frame: in its middle, and spread up to half as far again where there is room. */
 function spreadIn(asked: Asked<MapRecipe>, laid: Laid, boxes: Map<string, Box>): (box: Box) => Box {
   const list = [...boxes.values()];
-  /** The most that middles can be drawn apart in one direction, up to half as far again, before something leaves the frame. */
-  const stretch = (room: number, middle: (box: Box) => number, size: (box: Box) => number) => {
+  // What a tree lines up by an edge stays lined up.
+  const [pinX, pinY] = [asked.recipe.layout === 'right' ? 0 : 0.5, asked.recipe.layout === 'down' ? 0 : 0.5];
+  /** The most that boxes can be drawn apart in one direction, up to half as far again, before one leaves the frame. */
+  const stretch = (room: number, pin: number, spans: readonly [start: number, size: number][]) => {
     const extent = (by: number) => {
       let [least, most] = [Infinity, -Infinity];
-      for (const box of list) {
-        least = Math.min(least, middle(box) * by - size(box) / 2);
-        most = Math.max(most, middle(box) * by + size(box) / 2);
+      for (const [start, size] of spans) {
+        const first = (start + pin * size) * by - pin * size;
+        least = Math.min(least, first);
+        most = Math.max(most, first + size);
       }
       return most - least;
     };
@@ -190,18 +193,18 @@ function spreadIn(asked: Asked<MapRecipe>, laid: Laid, boxes: Map<string, Box>):
   };
   const sx = stretch(
     asked.width,
-    (box) => box.x + box.width / 2,
-    (box) => box.width,
+    pinX,
+    list.map(({ x, width }) => [x, width]),
   );
   const sy = stretch(
     asked.height,
-    (box) => box.y + box.height / 2,
-    (box) => box.height,
+    pinY,
+    list.map(({ y, height }) => [y, height]),
   );
   const moved = (box: Box): Box => ({
     ...box,
-    x: (box.x + box.width / 2) * sx - box.width / 2,
-    y: (box.y + box.height / 2) * sy - box.height / 2,
+    x: (box.x + box.width * pinX) * sx - box.width * pinX,
+    y: (box.y + box.height * pinY) * sy - box.height * pinY,
   });
   const after = union(list.map(moved));
   const [dx, dy] = [(asked.width - after.width) / 2 - after.x, (asked.height - after.height) / 2 - after.y];

@@ -182,6 +182,18 @@ describe('the tree', () => {
   });
 });
 
+test('a tree stays lined up where it is spread over its frame', async () => {
+  const starts = async (layout: MapLayout, of: (item: ShapeItem) => number) => {
+    const recipe = map(MARSH, { layout });
+    const { group } = await madeFrom('map', recipe, kit, ROOM);
+    return ['glasswort', 'sea lavender', 'heron', 'creek'].map((text) =>
+      of(partOf<'shape'>(group, `n-${idOf(recipe, text)}`)),
+    );
+  };
+  for (const list of [await starts('right', ({ x }) => x), await starts('down', ({ y }) => y)])
+    for (const start of list) expect(start).toBeCloseTo(list[0], 1);
+});
+
 describe('links', () => {
   test('run behind no picture: it stands on the other side of its node', async () => {
     const recipe = map();
