@@ -1,5 +1,5 @@
 import { clear, squareWay, wayAround } from '../../geometry/around';
-import { around, centre, grown, overlaps } from '../../geometry/box';
+import { around, centre, contains, grown, overlaps } from '../../geometry/box';
 import { edgeOf, route } from '../../geometry/line';
 import type { Box, Point } from '../../geometry/matrix';
 import type { LineItem, Side } from '../../sheet/schema';
@@ -76,9 +76,36 @@ const common = (a: Box, b: Box) =>
   Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
   Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
 
+/** Shifts of words from a spot on their link, in their own widths and heights: on it, beside it, and farther off. */
+const BESIDE = [
+  [0, 0],
+  [0, -1],
+  [0, 1],
+  [0.6, 0],
+  [-0.6, 0],
+];
+const FARTHER = [
+  [0, -2],
+  [0, 2],
+  [1.2, 0],
+  [-1.2, 0],
+];
+
+/** Where words stand, and how far the plate behind them reaches beyond them; null where they need none. */
+export type Said = { box: Box; spread: number | null };
+
+/** Above and below the letters of a line there is air. */
+const AIR = 0.14;
+export const inkOf = ({ x, y, width, height }: Box): Box => ({
+  x,
+  y: y + height * AIR,
+  width,
+  height: height * (1 - 2 * AIR),
+});
+
 /**
- * A box for words on a way, where it lies on no node, and on no words that stand already; else where it covers least. `spread`
- * is how far their plate reaches beyond them.
+ * A box for words on a way, where it lies on no node, and on no words that stand already; else where it covers least. Rather than
+ * to stand far off, words beside their link do without a plate and its `spread`.
  */
 export function wordsOn(
   points: readonly Point[],
@@ -86,7 +113,7 @@ export function wordsOn(
   spread: number,
   nodes: readonly Box[],
   words: readonly Box[],
-): Box {
+): Said {
   let best: Box | null = null;
   let least = Infinity;
   // As far as the places that are tried below can reach.
@@ -103,28 +130,25 @@ export function wordsOn(
   // The last stretch of a link in steps belongs to this link alone.
   const alone = points.length === 4 ? [{ x: (last[0].x + last[1].x) / 2, y: (last[0].y + last[1].y) / 2 }] : [];
   const spots = [...alone, ...SHARES.map((share) => pointAlong(points, share))];
-  // On the line itself first, then beside it.
-  for (const [dx, dy] of [
-    [0, 0],
-    [0, -1],
-    [0, 1],
-    [0.6, 0],
-    [-0.6, 0],
-    [0, -2],
-    [0, 2],
-    [1.2, 0],
-    [-1.2, 0],
-  ])
-    for (const at of spots) {
-      const box = { x: at.x - width / 2 + dx * width, y: at.y - height / 2 + dy * height, width, height };
-      const near = grown(box, Math.max(1, spread));
-      let covered = 0;
-      for (const other of others) covered += common(near, other);
-      if (covered === 0) return box;
-      if (covered < least) {
-        least = covered;
-        best = box;
+  // Of a short link half has to be seen beside its words.
+  const along = Array.from({ length: 8 }, (_, i) => pointAlong(points, (i + 0.5) / 8));
+  const hidden = (box: Box) => along.filter((point) => contains(box, point)).length;
+  for (const [shifts, plated] of [
+    [BESIDE, true],
+    [BESIDE, false],
+    [FARTHER, true],
+  ] as const)
+    for (const [dx, dy] of shifts)
+      for (const at of spots) {
+        const box = { x: at.x - width / 2 + dx * width, y: at.y - height / 2 + dy * height, width, height };
+        const near = plated ? grown(box, Math.max(1, spread)) : inkOf(box);
+        let cost = hidden(box) > (plated ? 4 : 0) ? (width * height) / 2 : 0;
+        for (const other of others) cost += common(near, other);
+        if (cost === 0) return { box, spread: plated ? spread : null };
+        if (cost < least) {
+          least = cost;
+          best = box;
+        }
       }
-    }
-  return best!;
+  return { box: best!, spread: hidden(best!) > 0 ? 0 : null };
 }

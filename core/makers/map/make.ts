@@ -9,7 +9,7 @@ import type { Size } from '../measure';
 import { outlineFor, saidBy, sizeOfWords, styled, tidied, tidiedBox } from '../measure';
 import { LAYOUTS } from './layouts';
 import type { Placed } from './links';
-import { pictureAtRight, wayOf, wordsOn } from './links';
+import { inkOf, pictureAtRight, wayOf, wordsOn } from './links';
 import { network } from './network';
 import { withoutNodes } from './outline';
 import type { MapNode, MapRecipe, NodeLook } from './recipe';
@@ -314,8 +314,8 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
       }),
     );
     if (!said) return;
-    const spread = tidied(em * 0.16);
-    const box = wordsOn(points, times(draft.words.link(said), draft.scale), spread, standing, wordBoxes);
+    const size = times(draft.words.link(said), draft.scale);
+    const { box, spread } = wordsOn(points, size, tidied(em * 0.16), standing, wordBoxes);
     wordBoxes.push(box);
     words.push(
       text({
@@ -325,7 +325,7 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
         padding: 0,
         vertical: 'middle',
         fit: 'keep',
-        plate: { colour: '#ffffff', opacity: 0.85, spread, corner: tidied(em * 0.25) },
+        plate: spread === null ? null : { colour: '#ffffff', opacity: 0.85, spread, corner: tidied(em * 0.25) },
         body: styled(said, { size: tidied(em * LINK_WORDS), italic: true }),
       }),
     );
@@ -341,7 +341,7 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
       'The map is larger than its frame, even with the smallest words. Pull the frame larger, shorten the outline, or make two maps of it.',
     );
   const standingAlone = [...placed].flatMap(([id, box]) => (laid.boxes?.has(id) ? [] : [box]));
-  const covered = wordBoxes.filter((box) => standingAlone.some((node) => overlaps(box, node))).length;
+  const covered = wordBoxes.filter((box) => standingAlone.some((node) => overlaps(inkOf(box), node))).length;
   if (covered > 0)
     notes.push(
       covered === 1

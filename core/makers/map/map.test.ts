@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { again, madeFrom, partOf, testKit, withoutPart, withPart } from '../../../tests/support/made';
-import { grown, overlaps } from '../../geometry/box';
+import { centre, contains, grown, overlaps } from '../../geometry/box';
 import { clear, crosses } from '../../geometry/around';
 import { linePoints } from '../../geometry/hit';
+import { distanceTo } from '../../geometry/line';
 import type { Box } from '../../geometry/matrix';
 import { page, plain } from '../../sheet/make';
 import type { GroupItem, Item, LineItem, ShapeItem, TextItem } from '../../sheet/schema';
@@ -12,6 +13,7 @@ import { resizedGroup } from '../../geometry/scale';
 import type { Kit } from '../maker';
 import { alteredCount } from '../remake';
 import { beginMap } from './begin';
+import { inkOf } from './links';
 import { indentedOf } from '../../formats/outlines';
 import { rowsFromText, withRows } from './outline';
 import type { MapLayout, MapRecipe } from './recipe';
@@ -34,6 +36,9 @@ const map = (text = MARSH, values: Partial<MapRecipe> = {}): MapRecipe => ({
 const idOf = (recipe: MapRecipe, text: string) => recipe.nodes.find((node) => node.text === text)!.id;
 const nodesOf = (made: GroupItem) => made.items.filter((item): item is ShapeItem => item.kind === 'shape');
 const ROOM = { width: 1400, height: 1100 };
+
+/** What words on a link cover: their plate, or where they have none the ink of their letters. */
+const covered = (words: TextItem): Box => (words.plate ? grown(words, words.plate.spread - 0.01) : inkOf(words));
 
 /** Trees of any form, by the parent of each node. */
 const trees = fc
@@ -234,8 +239,7 @@ describe('links', () => {
         const words = group.items.filter((item): item is TextItem => item.kind === 'text');
         for (const [i, a] of words.entries()) {
           for (const b of words.slice(i + 1)) expect(overlaps(shrunk(a), shrunk(b))).toBe(false);
-          const plate = grown(a, a.plate!.spread - 0.01);
-          for (const node of nodesOf(group)) expect(overlaps(plate, node)).toBe(false);
+          for (const node of nodesOf(group)) expect(overlaps(covered(a), node)).toBe(false);
         }
       }),
       { numRuns: 25 },
@@ -250,8 +254,16 @@ describe('links', () => {
         ];
         const { group } = await madeFrom('map', { ...recipe, size: 15, links }, kit, { width: 760, height });
         const said = partOf<'text'>(group, 'y-1');
-        const plate = grown(said, said.plate!.spread - 0.01);
-        expect(nodesOf(group).filter((node) => overlaps(plate, node))).toEqual([]);
+        expect(nodesOf(group).filter((node) => overlaps(covered(said), node))).toEqual([]);
+        const points = linePoints(page({ id: 'p', items: [group] }), partOf<'line'>(group, 'x-1'), kit.pictures);
+        const [start, end] = [points[0], points[points.length - 1]];
+        const hidden = [0.1, 0.3, 0.5, 0.7, 0.9].filter((t) =>
+          contains(said, { x: start.x + (end.x - start.x) * t, y: start.y + (end.y - start.y) * t }),
+        );
+        expect(hidden.length).toBeLessThan(4);
+        // Nor do they stand far off.
+        const far = distanceTo(points, centre(said));
+        expect(far).toBeLessThan(Math.max(said.width, said.height) * 1.3);
       }
   });
   test('a cycle leads back to its first step', async () => {
