@@ -1,26 +1,13 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { blankPage, compartment, drawn, enter, expect, field, saved, test } from './house';
+import { blankPage, drawn, enter, expect, field, made, onSheet, paste, saved, test } from './house';
 
 /** Word clouds, charts, tables and calendars, from the drawer to the sheet. */
 
-const onSheet = (page: Page) => page.getByRole('list', { name: 'What stands on the page' });
-const made = async (page: Page, name: RegExp) => {
-  await compartment(page, 'Makers');
-  await page.getByRole('tabpanel', { name: 'Makers' }).getByRole('button', { name }).click();
-};
 const choose = async (page: Page, label: string, option: string) => {
   await page.getByRole('combobox', { name: label }).click();
   await page.getByTitle(option, { exact: true }).click();
 };
-const paste = (page: Page, text: string) =>
-  page.evaluate((words) => {
-    const data = new DataTransfer();
-    data.setData('text/plain', words);
-    document.activeElement!.dispatchEvent(
-      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
-    );
-  }, text);
 
 let page: Page;
 test.beforeAll(async ({ browser, house }) => {

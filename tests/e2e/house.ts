@@ -144,6 +144,25 @@ export async function supply(page: Page, from: string, name: string): Promise<vo
   await page.getByRole('tabpanel', { name: from }).getByRole('button', { name, exact: true }).click();
 }
 
+/** Puts something made on the sheet by a press in the drawer. */
+export async function made(page: Page, name: RegExp | string): Promise<void> {
+  await compartment(page, 'Makers');
+  await page.getByRole('tabpanel', { name: 'Makers' }).getByRole('button', { name }).click();
+}
+
+/** Pastes a text where the cursor stands. */
+export const paste = (page: Page, text: string) =>
+  page.evaluate((words) => {
+    const data = new DataTransfer();
+    data.setData('text/plain', words);
+    document.activeElement!.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    );
+  }, text);
+
+/** The words that stand on the sheet, as they are read aloud. */
+export const onSheet = (page: Page) => page.getByRole('list', { name: 'What stands on the page' });
+
 /** A field of the margin by its name, and the things of the stack. */
 export const field = (page: Page, name: string) =>
   page.locator('.margin-card').getByRole('textbox', { name, exact: true });

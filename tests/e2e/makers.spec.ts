@@ -1,16 +1,26 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { blankPage, compartment, drawn, enter, expect, field, join, leaf, press, saved, stack, test } from './house';
+import {
+  blankPage,
+  drawn,
+  enter,
+  expect,
+  field,
+  join,
+  leaf,
+  made,
+  onSheet,
+  paste,
+  press,
+  saved,
+  stack,
+  test,
+} from './house';
 
 const rows = (page: Page) => page.getByRole('list', { name: 'Outline' }).getByRole('textbox');
 const outline = (page: Page) => rows(page).evaluateAll((all) => all.map((one) => (one as HTMLInputElement).value));
 const depths = (page: Page) =>
   rows(page).evaluateAll((all) => all.map((one) => Number(/level (\d+)/.exec(one.getAttribute('aria-label')!)![1])));
-const onSheet = (page: Page) => page.getByRole('list', { name: 'What stands on the page' });
-const made = async (page: Page, name: RegExp | string) => {
-  await compartment(page, 'Makers');
-  await page.getByRole('tabpanel', { name: 'Makers' }).getByRole('button', { name }).click();
-};
 
 /** The middle of what is chosen, on the screen; its name tells when that is so. */
 async function middle(page: Page, name: string): Promise<{ x: number; y: number }> {
@@ -19,16 +29,6 @@ async function middle(page: Page, name: string): Promise<{ x: number; y: number 
   const box = (await page.locator('.sheet-over .mark-frame').boundingBox())!;
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
-
-/** Pastes a text where the cursor stands. */
-const paste = (page: Page, text: string) =>
-  page.evaluate((words) => {
-    const data = new DataTransfer();
-    data.setData('text/plain', words);
-    document.activeElement!.dispatchEvent(
-      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
-    );
-  }, text);
 
 /** Puts a map on the page and writes an outline into its pad. */
 async function writeMap(page: Page) {
