@@ -94,14 +94,20 @@ const FARTHER = [
 /** Where words stand, and how far the plate behind them reaches beyond them; null where they need none. */
 export type Said = { box: Box; spread: number | null };
 
-/** Above and below the letters of a line there is air. */
-const AIR = 0.14;
+/** Above and below the letters of a line there is air, as shares of its height. */
+const AIR = { above: 0.2, below: 0.14 };
 export const inkOf = ({ x, y, width, height }: Box): Box => ({
   x,
-  y: y + height * AIR,
+  y: y + height * AIR.above,
   width,
-  height: height * (1 - 2 * AIR),
+  height: height * (1 - AIR.above - AIR.below),
 });
+
+/** Whether words on a link lie on a node so far that it disturbs. */
+export const disturbs = (words: Box, node: Box): boolean => {
+  const ink = inkOf(words);
+  return common(ink, node) > ink.width * ink.height * 0.15;
+};
 
 /**
  * A box for words on a way, where it lies on no node, and on no words that stand already; else where it covers least. Rather than

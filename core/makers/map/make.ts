@@ -9,11 +9,12 @@ import type { Size } from '../measure';
 import { outlineFor, saidBy, sizeOfWords, styled, tidied, tidiedBox } from '../measure';
 import { LAYOUTS } from './layouts';
 import type { Placed } from './links';
-import { inkOf, pictureAtRight, wayOf, wordsOn } from './links';
+import { disturbs, pictureAtRight, wayOf, wordsOn } from './links';
 import { network } from './network';
 import { withoutNodes } from './outline';
 import type { MapNode, MapRecipe, NodeLook } from './recipe';
 import { LONGEST_NODE } from './recipe';
+import { spreadIn } from './spread';
 import type { Branch, Laid, LaidLink } from './tree';
 import { boxAt, branchesOf, everyBranch } from './tree';
 
@@ -165,74 +166,24 @@ async function fitted({ recipe, width, height }: Asked<MapRecipe>, kit: Kit): Pr
   return now;
 }
 
-/** Where all goes in the frame: in its middle, and spread up to half as far again where there is room. */
-function spreadIn(asked: Asked<MapRecipe>, laid: Laid, boxes: Map<string, Box>): (box: Box) => Box {
-  const list = [...boxes.values()];
-  // What a tree lines up by an edge stays lined up.
-  const [pinX, pinY] = [asked.recipe.layout === 'right' ? 0 : 0.5, asked.recipe.layout === 'down' ? 0 : 0.5];
-  /** The most that boxes can be drawn apart in one direction, up to half as far again, before one leaves the frame. */
-  const stretch = (room: number, pin: number, spans: readonly [start: number, size: number][]) => {
-    const extent = (by: number) => {
-      let [least, most] = [Infinity, -Infinity];
-      for (const [start, size] of spans) {
-        const first = (start + pin * size) * by - pin * size;
-        least = Math.min(least, first);
-        most = Math.max(most, first + size);
-      }
-      return most - least;
-    };
-    if (laid.boxes || extent(1) > room) return 1;
-    let [low, high] = [1, 1.5];
-    if (extent(high) <= room) return high;
-    for (let step = 0; step < 12; step++) {
-      const by = (low + high) / 2;
-      if (extent(by) <= room) low = by;
-      else high = by;
-    }
-    return low;
-  };
-  const sx = stretch(
-    asked.width,
-    pinX,
-    list.map(({ x, width }) => [x, width]),
-  );
-  const sy = stretch(
-    asked.height,
-    pinY,
-    list.map(({ y, height }) => [y, height]),
-  );
-  const moved = (box: Box): Box => ({
-    ...box,
-    x: (box.x + box.width * pinX) * sx - box.width * pinX,
-    y: (box.y + box.height * pinY) * sy - box.height * pinY,
-  });
-  const after = union(list.map(moved));
-  const [dx, dy] = [(asked.width - after.width) / 2 - after.x, (asked.height - after.height) / 2 - after.y];
-  return (box) => {
-    const to = moved(box);
-    return { ...to, x: tidied(to.x + dx), y: tidied(to.y + dy) };
-  };
-}
-
 export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> {
   const { recipe, hand } = asked;
   if (recipe.nodes.length === 0)
     return { items: [], notes: ['The outline is empty: write its first line, and the map appears.'] };
   const { draft, laid, boxes, fits } = await fitted(asked, kit);
-  const place = spreadIn(asked, laid, boxes);
+  const place = spreadIn(asked, recipe.layout, laid, boxes);
   const em = recipe.size * draft.scale;
   const laidLinks: LaidLink[] =
     laid.links ?? recipe.nodes.flatMap(({ id, parent }) => (parent === null ? [] : [{ of: id, from: parent, to: id }]));
-  const middleOf = (id: string) => centre(place(boxes.get(id)!));
+  const middleOf = (id: string) => centre(place(id));
   const nodes: Item[] = [];
   const pictures: Item[] = [];
   /** As they stand after what was moved by hand: links go by these. */
   const placed = new Map<string, Placed>();
   const beside = new Map<string, Box>();
   for (const { node, depth } of everyBranch(draft.roots)) {
-    const laidBox = boxes.get(node.id);
-    if (!laidBox) continue;
-    const box = place(laidBox);
+    if (!boxes.has(node.id)) continue;
+    const box = place(node.id);
     const look = lookAt(recipe, depth);
     const { shape: own, picture: side } = draft.sizes(node, depth);
     const holds = laid.boxes?.has(node.id) ?? false;
@@ -341,7 +292,7 @@ export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> 
       'The map is larger than its frame, even with the smallest words. Pull the frame larger, shorten the outline, or make two maps of it.',
     );
   const standingAlone = [...placed].flatMap(([id, box]) => (laid.boxes?.has(id) ? [] : [box]));
-  const covered = wordBoxes.filter((box) => standingAlone.some((node) => overlaps(inkOf(box), node))).length;
+  const covered = wordBoxes.filter((box) => standingAlone.some((node) => disturbs(box, node))).length;
   if (covered > 0)
     notes.push(
       covered === 1

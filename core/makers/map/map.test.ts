@@ -199,6 +199,15 @@ test('a tree stays lined up where it is spread over its frame', async () => {
     for (const start of list) expect(start).toBeCloseTo(list[0], 1);
 });
 
+test.each(['chain', 'cycle'] as const)('a list that a bracket holds stays lined up: %s', async (layout) => {
+  const recipe = map(MARSH, { layout });
+  const { group } = await madeFrom('map', recipe, kit, ROOM);
+  const starts = ['heron', 'shore crab', 'mud snail'].map(
+    (text) => partOf<'shape'>(group, `n-${idOf(recipe, text)}`).x,
+  );
+  for (const start of starts) expect(start).toBeCloseTo(starts[0], 1);
+});
+
 describe('links', () => {
   test('run behind no picture: it stands on the other side of its node', async () => {
     const recipe = map();
