@@ -199,6 +199,21 @@ test('a tree stays lined up where it is spread over its frame', async () => {
     for (const start of list) expect(start).toBeCloseTo(list[0], 1);
 });
 
+test('every layout takes pictures beside any of its nodes, also where two are drawn as one', async () => {
+  await fc.assert(
+    fc.asyncProperty(trees, fc.constantFrom(...MAP_LAYOUTS), async (nodes, layout) => {
+      const shown = nodes.map((node, i) => ({ ...node, picture: i % 3 === 0 ? null : 'flat/crab' }));
+      const { group } = await madeFrom('map', random(layout, shown), kit, ROOM);
+      const drawn = nodesOf(group).map((item) => item.made!.part.slice(2));
+      for (const item of group.items) if (item.kind === 'picture') expect(drawn).toContain(item.made!.part.slice(2));
+    }),
+    { numRuns: 40 },
+  );
+  const recipe = map('marsh\n\tmud\n\ttides\nrocks\n\tTides\n\tstone', { layout: 'compare' });
+  const nodes = recipe.nodes.map((node) => ({ ...node, picture: 'flat/crab' }));
+  const { group } = await madeFrom('map', { ...recipe, nodes }, kit);
+  expect(group.items.filter((item) => item.kind === 'picture')).toHaveLength(5);
+});
 test.each(['chain', 'cycle'] as const)('a list that a bracket holds stays lined up: %s', async (layout) => {
   const recipe = map(MARSH, { layout });
   const { group } = await madeFrom('map', recipe, kit, ROOM);
