@@ -24,7 +24,7 @@ const sheetOf = (bench: Bench) => bench.sheet;
 
 type FaceProps = {
   item: Item;
-  /** Only lines need it: they run to other things. */ page: Page | null;
+  /** What stands around it: only lines need that, they run to other things. */ page: Page | null;
   roles: Sheet['roles'];
   faces: Faces;
   /** What is drawn with pictures is drawn anew when one has come. */
@@ -72,6 +72,8 @@ export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Ben
   const [from, setFrom] = useState(0);
   const group = entered === null ? null : bench.enteredGroup;
   const items = group ? group.items : page.items;
+  // Parts of a group are drawn where they stand in it.
+  const within = useMemo(() => ({ ...page, items: [...items] }), [page, items]);
   const first = Math.max(0, Math.min(from, items.length - SHOWN));
   const shown = items.slice(first, first + SHOWN);
   const [dragged, setDragged] = useState<string | null>(null);
@@ -156,7 +158,7 @@ export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Ben
               >
                 <Face
                   item={item}
-                  page={item.kind === 'line' ? page : null}
+                  page={item.kind === 'line' ? within : null}
                   roles={sheet.roles}
                   faces={faces}
                   arrived={item.kind === 'picture' || item.kind === 'group' ? arrived : 0}

@@ -62,6 +62,19 @@ test.describe('a concept map', () => {
     expect(await depths(page)).toEqual([1, 2, 3, 2]);
     for (const words of ['salt marsh', 'plants', 'sea lavender', 'animals'])
       await expect(onSheet(page)).toContainText(words);
+    // Its links are to be seen in the stack as well.
+    const faces = stack(page).locator('svg');
+    await expect(faces).toHaveCount(3);
+    await expect
+      .poll(() =>
+        faces.evaluateAll((all) =>
+          all.map((face) => {
+            const [outer, inner] = [face, face.querySelector('path')!].map((one) => one.getBoundingClientRect());
+            return inner.top >= outer.top && inner.bottom <= outer.bottom && inner.left >= outer.left;
+          }),
+        ),
+      )
+      .toEqual([true, true, true]);
     await page.getByRole('radio', { name: 'all round' }).click();
     await expect(page.getByRole('radio', { name: 'all round' })).toBeChecked();
     await saved(page);
