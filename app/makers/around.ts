@@ -1,5 +1,6 @@
 import { beginLabels } from '../../core/makers/labels/begin';
 import { DRAWING } from '../../core/makers/labels/recipe';
+import { withinMargins } from '../../core/geometry/frame';
 import { boxOf } from '../../core/geometry/hit';
 import { within } from '../../core/geometry/scale';
 import { group } from '../../core/sheet/make';
@@ -42,7 +43,7 @@ export async function labelAround(bench: Bench): Promise<void> {
     return bench.say('This is made from a recipe. Choose a picture or a drawing.');
   const { page, sheet } = bench;
   const drawn = upright(bench, thing);
-  const room = { width: page.width - 2 * page.margin, height: page.height - 2 * page.margin };
+  const room = withinMargins(page);
   const width = Math.min(room.width, drawn.width + 2 * BESIDE);
   const height = Math.min(room.height, drawn.height + 2 * ABOVE);
   const x = within(drawn.x + drawn.width / 2 - width / 2, page.margin, page.width - page.margin - width);

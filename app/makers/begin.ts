@@ -1,4 +1,5 @@
 import dayjs from 'dayjs';
+import { withinMargins } from '../../core/geometry/frame';
 import { beginCalendar } from '../../core/makers/calendar/begin';
 import { beginChart } from '../../core/makers/chart/begin';
 import { beginCloud } from '../../core/makers/cloud/begin';
@@ -47,8 +48,9 @@ export async function spotsIn(id: string): Promise<Spot[]> {
 export async function addMade(bench: Bench, kind: MakerKind, at?: Point, recipe?: unknown): Promise<void> {
   const { page, sheet } = bench;
   const begun = BEGINNINGS[kind];
-  const width = Math.round((page.width - 2 * page.margin) * begun.width);
-  const height = Math.round((page.height - 2 * page.margin) * begun.height);
+  const room = withinMargins(page);
+  const width = Math.round(room.width * begun.width);
+  const height = Math.round(room.height * begun.height);
   const state = { kind, recipe: recipe ?? (await begun.recipe(sheet.palette)), seed: 1, parts: [] };
   const id = newId();
   const item = group({

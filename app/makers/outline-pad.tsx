@@ -6,6 +6,7 @@ import { branchEnd, OutlineProblem, rowMoved, rowsOf, shifted, withRows } from '
 import type { Row } from '../../core/makers/map/outline';
 import type { MapRecipe } from '../../core/makers/map/recipe';
 import { freeId, LONGEST_NODE, MOST_NODES } from '../../core/makers/map/recipe';
+import { useSeen } from '../workbench/seen';
 
 /** The outline of a map, written like a list: Enter for the next line, Tab to hang it deeper. */
 
@@ -22,11 +23,9 @@ type Props = {
 type Drop = { index: number; depth: number };
 const INDENT = 16;
 
-/** Height of a line, in pixels as in the styles; how many are there at once, and by how many that moves on. */
+/** Height of a line, in pixels as in the styles, and how many are there at once. */
 const ROW = 22;
 const SHOWN = 36;
-const STEP = 10;
-const fromFor = (index: number) => Math.max(0, (Math.floor(index / STEP) - 1) * STEP);
 
 export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProblem }: Props) {
   const rows = rowsOf(recipe.nodes);
@@ -35,9 +34,8 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
   const [dragged, setDragged] = useState<number | null>(null);
   const [drop, setDrop] = useState<Drop | null>(null);
   // Only the lines that can be seen of a long outline are there, and those that are written in or dragged.
-  const [from, setFrom] = useState(0);
+  const { first, onScroll } = useSeen(rows.length, ROW, SHOWN);
   const [held, setHeld] = useState<string | null>(null);
-  const first = Math.max(0, Math.min(from, rows.length - SHOWN));
   const isThere = (id: string, i: number) => (i >= first && i < first + SHOWN) || i === dragged || id === held;
 
   const want = (id: string, at: number | 'end') => {
@@ -79,8 +77,8 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
       event.preventDefault();
       work();
     };
-    const go = (index: number, place: number | 'end' = start) => {
-      if (rows[index]) want(rows[index].id, place);
+    const go = (index: number) => {
+      if (rows[index]) want(rows[index].id, start);
     };
     if (command && event.key.toLowerCase() === 'z') return did(() => onUndo(event.shiftKey ? -1 : 1));
     if (command && event.key.toLowerCase() === 'y') return did(() => onUndo(-1));
@@ -136,8 +134,8 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
     if (!/[\r\n]/.test(text.trim()) && !/^\s*<(\?xml|opml|graphml)/i.test(text)) return;
     event.preventDefault();
     const { value, selectionStart, selectionEnd } = event.currentTarget;
-    const all = selectionStart === 0 && selectionEnd === value.length;
-    const next = pasted(recipe, rows, at, all || isUntouched(recipe), text, onProblem);
+    const whole = value.trim() === '' || (selectionStart === 0 && selectionEnd === value.length);
+    const next = pasted(recipe, rows, at, whole || isUntouched(recipe), text, onProblem);
     if (!next) return;
     want(next.last, 'end');
     onEdit('Paste outline', next.recipe, 'now');
@@ -185,7 +183,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
       className="outline-pad"
       role="list"
       aria-label="Outline"
-      onScroll={(event) => setFrom(fromFor(event.currentTarget.scrollTop / ROW))}
+      onScroll={onScroll}
       onDragOver={over}
       onDrop={(event) => {
         event.preventDefault();

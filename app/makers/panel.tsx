@@ -3,6 +3,7 @@ import { lazy, Suspense, useMemo } from 'react';
 import type { ComponentType } from 'react';
 import type { MakerKind } from '../../core/makers/recipes';
 import { alteredCount } from '../../core/makers/remake';
+import { withinMargins } from '../../core/geometry/frame';
 import type { Box } from '../../core/geometry/matrix';
 import type { GroupItem, Item, Sheet } from '../../core/sheet/schema';
 import { FACES } from '../../core/text/catalogue';
@@ -74,10 +75,10 @@ export function MakerPanel(props: PanelProps) {
 
 /** The largest frame that a made thing can have within the page's margins; null where it is about as large already. */
 function largest({ page }: Bench, { id, width, height, angle }: GroupItem): Box | null {
-  const { margin } = page;
-  const [most, tallest] = [page.width - 2 * margin, page.height - 2 * margin];
-  const fits = angle === 0 && page.items.some((item) => item.id === id) && width <= most + 1 && height <= tallest + 1;
-  return fits && width * height < most * tallest * 0.95 ? { x: margin, y: margin, width: most, height: tallest } : null;
+  const room = withinMargins(page);
+  const upright = angle === 0 && page.items.some((item) => item.id === id);
+  const fits = upright && width <= room.width + 1 && height <= room.height + 1;
+  return fits && width * height < room.width * room.height * 0.95 ? room : null;
 }
 
 type NotesProps = {

@@ -1,7 +1,7 @@
 import type { Edge } from '../../core/geometry/align';
 import { alignMoves, spreadMoves, tidyMoves } from '../../core/geometry/align';
 import { around, union } from '../../core/geometry/box';
-import { frameMatrix, parentMatrix } from '../../core/geometry/frame';
+import { frameMatrix, parentMatrix, withinMargins } from '../../core/geometry/frame';
 import { boxOf } from '../../core/geometry/hit';
 import { lineEnds } from '../../core/geometry/line';
 import type { Box, Point } from '../../core/geometry/matrix';
@@ -205,11 +205,11 @@ const placeable = (bench: Bench) =>
 export function align(bench: Bench, edge: Edge, to: Anchor): void {
   const items = placeable(bench);
   if (items.length === 0) return;
-  const { width, height, margin } = bench.page;
+  const { width, height } = bench.page;
   const boxes = boxesOf(bench, items);
   const targets: Record<Anchor, Box> = {
     page: { x: 0, y: 0, width, height },
-    margin: { x: margin, y: margin, width: width - 2 * margin, height: height - 2 * margin },
+    margin: withinMargins(bench.page),
     first: boxes[0],
     'each other': union(boxes),
   };

@@ -58,21 +58,16 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 describe('keeping a sheet', () => {
-  const told = (opened: (opened: Opened) => void) => ({
-    opened,
-    sheet: () => {},
-    state: () => {},
-    notice: () => {},
-    results: () => {},
-  });
+  const nothing = { sheet: () => {}, state: () => {}, notice: () => {}, results: () => {} };
+  function begin() {
+    const opened: Opened[] = [];
+    const keeping = new Keeping(start, { ...nothing, opened: (one) => void opened.push(one) });
+    void keeping.open();
+    return { keeping, opened };
+  }
 
   test('gives back what was done before the vault had opened, once, and sends what is done then', async () => {
-    const opened: Opened[] = [];
-    const keeping = new Keeping(
-      start,
-      told((one) => opened.push(one)),
-    );
-    void keeping.open();
+    const { keeping, opened } = begin();
     expect(keeping.keep('Move', to(20), NO_HISTORY)).toBe(false);
     world.open[0](slot);
     await turn();
@@ -84,11 +79,7 @@ describe('keeping a sheet', () => {
   });
 
   test('keeps at once what was done before, when the page goes', async () => {
-    const keeping = new Keeping(
-      start,
-      told(() => {}),
-    );
-    void keeping.open();
+    const { keeping } = begin();
     keeping.keep('Move', to(20), NO_HISTORY);
     window.dispatchEvent(new Event('pagehide'));
     expect(world.early).toEqual([['d', 'p', 3, [to(20)]]]);
@@ -102,12 +93,7 @@ describe('keeping a sheet', () => {
   });
 
   test('a vault that opens after the bench was closed is let go', async () => {
-    const opened: Opened[] = [];
-    const keeping = new Keeping(
-      start,
-      told((one) => opened.push(one)),
-    );
-    void keeping.open();
+    const { keeping, opened } = begin();
     keeping.close();
     world.open[0](slot);
     await turn();

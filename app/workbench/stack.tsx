@@ -13,6 +13,7 @@ import { putBefore } from './arrange';
 import { useBench } from './bench';
 import { lightUp } from './light';
 import { useRested } from './rested';
+import { useSeen } from './seen';
 import './stack.css';
 
 /** The stack: everything on the page (or in the group that is entered) from front to back. */
@@ -57,9 +58,8 @@ const Face = memo(function Face({ item: now, page: pageNow, roles, faces, arrive
   return <svg viewBox={drawn.view} width="30" height="30" dangerouslySetInnerHTML={{ __html: drawn.html }} />;
 });
 
-/** Height of a row and the gap below it, in pixels; rows kept beyond what is seen. */
+/** Height of a row and the gap below it, in pixels; rows that are there at once. */
 const ROW = 41;
-const STEP = 10;
 const SHOWN = 60;
 
 export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Bench; faces: Faces; arrived: number }) {
@@ -68,13 +68,12 @@ export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Ben
   const selection = useBench(bench, selectionOf);
   const entered = useBench(bench, enteredOf);
   const list = useRef<HTMLDivElement>(null);
-  // Only what can be seen of a long stack is there.
-  const [from, setFrom] = useState(0);
   const group = entered === null ? null : bench.enteredGroup;
   const items = group ? group.items : page.items;
   // Parts of a group are drawn where they stand in it.
-  const within = useMemo(() => ({ ...page, items: [...items] }), [page, items]);
-  const first = Math.max(0, Math.min(from, items.length - SHOWN));
+  const within = useMemo(() => (group ? { ...page, items: group.items } : page), [page, group]);
+  // Only what can be seen of a long stack is there.
+  const { first, onScroll } = useSeen(items.length, ROW, SHOWN);
   const shown = items.slice(first, first + SHOWN);
   const [dragged, setDragged] = useState<string | null>(null);
   const [over, setOver] = useState<string | null>(null);
@@ -104,7 +103,7 @@ export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Ben
       <div
         className="stack-list"
         ref={list}
-        onScroll={(event) => setFrom(Math.max(0, Math.floor(event.currentTarget.scrollTop / ROW / STEP) * STEP - STEP))}
+        onScroll={onScroll}
         onKeyDown={(event) => {
           if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
           event.preventDefault();

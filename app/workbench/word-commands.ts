@@ -1,3 +1,4 @@
+import { withinMargins } from '../../core/geometry/frame';
 import { boxOf } from '../../core/geometry/hit';
 import { bodyLength, locate, spliceBody } from '../../core/sheet/body';
 import type { Patch } from '../../core/sheet/body';
@@ -101,7 +102,7 @@ function grownBy(bench: Bench, item: Item, change: Change): Change[] {
 /** Makes lettering as wide as the page, its margin, or the nearest thing below it, such as a banner. */
 export function fitToWidth(bench: Bench, item: TextItem, as: 'page' | 'margin' | 'next'): void {
   const { page } = bench;
-  let span = as === 'page' ? { x: 0, width: page.width } : { x: page.margin, width: page.width - 2 * page.margin };
+  let span = as === 'page' ? { x: 0, width: page.width } : withinMargins(page);
   if (as === 'next') {
     const box = boxOf(page, item, pictureNow);
     const below = page.items

@@ -1,5 +1,5 @@
 import type { Pictures } from '../drawing/picture';
-import { union } from '../geometry/box';
+import { overlapArea, union } from '../geometry/box';
 import { boxOf } from '../geometry/hit';
 import type { Box } from '../geometry/matrix';
 import type { Item, Page, Sheet } from '../sheet/schema';
@@ -85,10 +85,7 @@ export function partsOf(page: Page, ids: readonly string[] | null, pictures: Pic
 
 /** Whether the smaller of two boxes lies in the other for the most part. */
 function covered(a: Box, b: Box): boolean {
-  const width = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x);
-  const height = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);
-  const smaller = Math.min(a.width * a.height, b.width * b.height);
-  return width > 0 && height > 0 && width * height > smaller * 0.8;
+  return overlapArea(a, b) > Math.min(a.width * a.height, b.width * b.height) * 0.8;
 }
 
 /** The size that words of a part are set in at the moment, for telling how far they may shrink. */

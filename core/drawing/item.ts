@@ -30,6 +30,7 @@ import { layOut } from '../text/layout';
 import type { Warp } from '../text/lettering';
 import { warpOf, wordsBox } from '../text/lettering';
 import { roleOfItem } from '../text/style';
+import { hundredths as f } from '../hundredths';
 import type { DisplayNode, DrawnPage, DrawnPaint, DrawnShadow, DrawnStroke } from './list';
 import { ink } from './list';
 import type { Pictures } from './picture';
@@ -229,7 +230,6 @@ export function inkPath({ points, width, height, weight }: InkItem): string {
     simulatePressure: false,
   });
   if (edge.length < 3) return '';
-  const f = (n: number) => `${Math.round(n * 100) / 100}`;
   const middle = ([ax, ay]: number[], [bx, by]: number[]) => `${f((ax + bx) / 2)} ${f((ay + by) / 2)}`;
   let d = `M${middle(edge[edge.length - 1], edge[0])}`;
   edge.forEach((p, i) => (d += `Q${f(p[0])} ${f(p[1])} ${middle(p, edge[(i + 1) % edge.length])}`));

@@ -1,12 +1,12 @@
-import { compose, IDENTITY, isIdentity, translation } from '../geometry/matrix';
+import { IDENTITY, isIdentity, multiply, translation } from '../geometry/matrix';
 import type { Box, Matrix, Point } from '../geometry/matrix';
 import { shiftedPath } from '../geometry/shift';
+import { hundredths as f } from '../hundredths';
 import type { Faces } from '../text/faces';
 import type { DisplayNode, DrawnPage, DrawnPaint, DrawnShadow, DrawnStroke, GlyphsNode, GroupNode } from './list';
 
 /** The display list as SVG, words as outlines. Colours are hex, gradients in user space, ids carry a prefix. */
 
-const f = (n: number) => `${Math.round(n * 100) / 100}`;
 const escape = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 const matrixOf = (m: Matrix) => `matrix(${m.map((n) => `${Math.round(n * 1e5) / 1e5}`).join(' ')})`;
 
@@ -61,10 +61,10 @@ class Emitter {
     return out;
   }
 
-  private glyphs({ file, size, glyphs, fill, stroke, ...node }: GlyphsNode): string {
+  private glyphs({ file, size, x: left, y: top, glyphs, fill, stroke }: GlyphsNode): string {
     let d = '';
-    const x = node.x + this.at.x;
-    const y = node.y + this.at.y;
+    const x = left + this.at.x;
+    const y = top + this.at.y;
     for (const glyph of glyphs) {
       if (glyph.turn) {
         d += this.faces.placed(file, glyph.id, size, glyph.turn, { x: x + glyph.x, y: y + glyph.y });
@@ -115,7 +115,7 @@ class Emitter {
         let attributes = '';
         if (this.options.marked && node.id) attributes += ` data-item="${node.id}"`;
         const around = this.at;
-        const matrix = compose(translation(around.x, around.y), node.matrix ?? IDENTITY);
+        const matrix = multiply(translation(around.x, around.y), node.matrix ?? IDENTITY);
         if (isShift(matrix)) this.at = { x: matrix[4], y: matrix[5] };
         else {
           attributes += ` transform="${matrixOf(matrix)}"`;

@@ -50,5 +50,10 @@ export const encloses = (outer: Box, inner: Box) =>
 export const overlaps = (a: Box, b: Box) =>
   a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
 
+/** The area that two boxes have in common. */
+export const overlapArea = (a: Box, b: Box): number =>
+  Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
+  Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
+
 /** The box that two opposite corners span, whichever way they lie. */
 export const spanned = (a: Point, b: Point): Box => around([a, b]);

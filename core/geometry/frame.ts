@@ -34,6 +34,14 @@ export function pageMatrix(page: Page, item: Item): Matrix {
   return isFramed(item) ? compose(outer, frameMatrix(item)) : outer;
 }
 
+/** The page within its margins. */
+export const withinMargins = ({ width, height, margin }: Pick<Page, 'width' | 'height' | 'margin'>): Box => ({
+  x: margin,
+  y: margin,
+  width: width - 2 * margin,
+  height: height - 2 * margin,
+});
+
 export const localBox = (item: Pick<FramedItem, 'width' | 'height'>): Box => ({
   x: 0,
   y: 0,

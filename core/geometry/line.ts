@@ -1,9 +1,9 @@
 import type { Pictures } from '../drawing/picture';
+import { hundredths as f } from '../hundredths';
 import type { End, FramedItem, Item, LineItem, Page, Side } from '../sheet/schema';
 import { isFramed } from '../sheet/schema';
-import type { Place } from '../sheet/tree';
 import { findOn } from '../sheet/tree';
-import { frameMatrix, pageMatrix } from './frame';
+import { frameMatrix, pageMatrix, parentMatrix } from './frame';
 import type { Box, Matrix, Point } from './matrix';
 import { compose, IDENTITY, inverse, transform } from './matrix';
 
@@ -54,15 +54,13 @@ export function edgeOf(box: Box, round: boolean, side: Side | null, towards: Poi
 /** Where an end holds on: the point, in coordinates of the line's parent, and the item with the map from its own to those. */
 type Anchor = { point: Point; item: FramedItem | null; matrix: Matrix; exact: boolean };
 
-function anchor(page: Page, end: End, place: Place | undefined, pictures: Pictures): Anchor {
+function anchor(page: Page, line: LineItem, end: End, pictures: Pictures): Anchor {
   const held = end.item === null ? undefined : findOn(page, end.item);
   if (!held || !isFramed(held.item)) return { point: end, item: null, matrix: IDENTITY, exact: true };
   const { item } = held;
   // Most lines lie beside what they hold on to: then the groups around both need not be gone through.
-  const beside = place && held.groups.at(-1) === place.groups.at(-1);
-  const matrix = beside
-    ? frameMatrix(item)
-    : compose(inverse(place ? compose(...place.groups.map(frameMatrix)) : IDENTITY), pageMatrix(page, item));
+  const beside = held.groups.at(-1) === findOn(page, line.id)?.groups.at(-1);
+  const matrix = beside ? frameMatrix(item) : compose(inverse(parentMatrix(page, line.id)), pageMatrix(page, item));
   const target = end.target === null ? undefined : targetPoint(item, end.target, pictures);
   const local = target ?? { x: item.width / 2, y: item.height / 2 };
   return { point: transform(matrix, local), item, matrix, exact: target !== undefined };
@@ -70,8 +68,7 @@ function anchor(page: Page, end: End, place: Place | undefined, pictures: Pictur
 
 /** Both ends of a line as they stand now. */
 export function lineEnds(page: Page, line: LineItem, pictures: Pictures): { from: Point; to: Point } {
-  const place = findOn(page, line.id);
-  const [from, to] = [line.from, line.to].map((end) => anchor(page, end, place, pictures));
+  const [from, to] = [line.from, line.to].map((end) => anchor(page, line, end, pictures));
   const spot = ({ point, item, matrix, exact }: Anchor, towards: Point, side: Side | null): Point => {
     if (!item || exact) return point;
     const round = item.kind === 'shape' && item.shape === 'ellipse';
@@ -85,7 +82,6 @@ export function lineEnds(page: Page, line: LineItem, pictures: Pictures): { from
   };
 }
 
-const f = (n: number) => `${Math.round(n * 100) / 100}`;
 const degrees = (a: Point, b: Point) => (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
 
 const lerp = (a: number, b: number, t: number) => a + (b - a) * t;

@@ -1,4 +1,4 @@
-const f = (n: number) => `${Math.round(n * 100) / 100}`;
+import { hundredths } from '../hundredths';
 
 /**
  * Path data moved by `dx` and `dy`, in its own units, rounded to hundredths. Absolute M, L, H, V, C and Q are moved, relative
@@ -11,7 +11,7 @@ export function shiftedPath(d: string, dx: number, dy: number): string {
     return (
       command +
       list.replace(/-?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi, (number, at: number) => {
-        const moved = f(Number(number) + (across ? dx : dy));
+        const moved = hundredths(Number(number) + (across ? dx : dy));
         if (command !== 'H' && command !== 'V') across = !across;
         // Numbers may stand together where only a sign tells them apart.
         return at > 0 && /[\d.]/.test(list[at - 1]) ? ` ${moved}` : moved;

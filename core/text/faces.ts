@@ -1,5 +1,6 @@
 import type * as Harfbuzz from 'harfbuzzjs';
 import type { Matrix, Point } from '../geometry/matrix';
+import { hundredths } from '../hundredths';
 import { fileFor, FALLBACK } from './catalogue';
 
 /** One glyph as shaped: advance and offsets in font units, `cluster` the index of its first UTF-16 unit. */
@@ -126,14 +127,13 @@ export class Faces {
 }
 
 function movedPath(commands: { type: string; values: number[] }[], [a, b, c, d, e, f]: Matrix): string {
-  const n = (value: number) => `${Math.round(value * 100) / 100}`;
   let out = '';
   for (const { type, values } of commands) {
     out += type;
     for (let i = 0; i < values.length; i += 2) {
       // Font units grow upwards, the page's downwards.
       const [x, y] = [values[i], -values[i + 1]];
-      out += `${i ? ' ' : ''}${n(a * x + c * y + e)} ${n(b * x + d * y + f)}`;
+      out += `${i ? ' ' : ''}${hundredths(a * x + c * y + e)} ${hundredths(b * x + d * y + f)}`;
     }
   }
   return out;

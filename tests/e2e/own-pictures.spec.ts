@@ -10,6 +10,7 @@ import {
   expect,
   join,
   leaf,
+  made,
   press,
   saved,
   stack,
@@ -38,9 +39,8 @@ async function brought(name = 'orange_disc.jpg', bytes = discFile.plain()) {
   await page.getByRole('button', { name: 'brought along' }).click();
   await asked().setInputFiles(await file(name, bytes));
 }
-const made = async (name: RegExp) => {
-  await compartment(page, 'Makers');
-  await page.getByRole('tabpanel', { name: 'Makers' }).getByRole('button', { name }).click();
+const begun = async (name: RegExp) => {
+  await made(page, name);
   await expect(page.locator('.settings h3')).toBeVisible();
 };
 const shipped = (name: string) => page.locator('.picture-pick').getByRole('button', { name, exact: true });
@@ -99,7 +99,7 @@ test('files are dropped on the sheet and pasted there', async () => {
 });
 
 test('is the base of a diagram, the outline of a cloud and a page to colour', async () => {
-  await made(/^labelled diagram/);
+  await begun(/^labelled diagram/);
   await page.getByText('another picture').click();
   await asked().setInputFiles(await file('orange_disc.jpg', discFile.plain()));
   await expect(images()).toHaveCount(1);
@@ -111,7 +111,7 @@ test('is the base of a diagram, the outline of a cloud and a page to colour', as
   await saved(page);
 
   await blankPage(page);
-  await made(/^word cloud/);
+  await begun(/^word cloud/);
   await page.getByRole('combobox', { name: 'What the words fill' }).click();
   await page.getByTitle('a picture’s outline', { exact: true }).click();
   await shipped('orange disc').click();
@@ -177,10 +177,10 @@ test('labels are set around what was drawn on the sheet', async () => {
 });
 
 test('a column of a table on the sheet gives the words of a cloud', async () => {
-  await made(/^chart/);
+  await begun(/^chart/);
   await saved(page);
   await press(page, 5, 5);
-  await made(/^word cloud/);
+  await begun(/^word cloud/);
   await page.getByRole('button', { name: /Takes a column of a table/ }).click();
   await expect(page.getByRole('combobox', { name: 'Column of words' })).toBeVisible();
   await page.getByRole('button', { name: 'Takes this column in place of the words above' }).click();
@@ -191,7 +191,7 @@ test('a column of a table on the sheet gives the words of a cloud', async () => 
 });
 
 test('a table file that is no table, or too large, is told', async () => {
-  await made(/^chart/);
+  await begun(/^chart/);
   const table = page.getByLabel('File with a table');
   await table.setInputFiles({ name: 'empty.csv', mimeType: 'text/csv', buffer: Buffer.from(';;\n;;') });
   await expect(page.getByText('“empty.csv” holds no cells.')).toBeVisible();

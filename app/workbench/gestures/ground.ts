@@ -1,4 +1,5 @@
 import type { PointerEvent as ReactPointerEvent } from 'react';
+import { withinMargins } from '../../../core/geometry/frame';
 import { boxOf } from '../../../core/geometry/hit';
 import type { Box, Point } from '../../../core/geometry/matrix';
 import type { Gaps, Guide } from '../../../core/geometry/snap';
@@ -131,15 +132,7 @@ export class Ground {
     const boxes = bench.page.items
       .filter((item) => !gone.has(item.id) && !item.hidden && item.kind !== 'line')
       .map((item) => boxOf(bench.page, item, pictureNow));
-    const { width, height, margin, guides, grid } = bench.page;
-    return snapTargets(
-      boxes,
-      [
-        { x: 0, y: 0, width, height },
-        { x: margin, y: margin, width: width - 2 * margin, height: height - 2 * margin },
-      ],
-      guides,
-      grid,
-    );
+    const { width, height, guides, grid } = bench.page;
+    return snapTargets(boxes, [{ x: 0, y: 0, width, height }, withinMargins(bench.page)], guides, grid);
   }
 }

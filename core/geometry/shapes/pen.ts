@@ -1,8 +1,8 @@
+import { hundredths as f } from '../../hundredths';
 import type { Box, Point } from '../matrix';
 
 /** What the outlines of shapes are written with: SVG path data of absolute M, L, C and Z alone, in points. */
 
-const f = (n: number) => `${Math.round(n * 100) / 100}`;
 /** A quarter of a circle as one cubic has its handles at this share of the radius. */
 export const KAPPA = 0.5523;
 

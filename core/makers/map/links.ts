@@ -1,5 +1,5 @@
 import { clear, squareWay, wayAround } from '../../geometry/around';
-import { around, centre, contains, grown, overlaps } from '../../geometry/box';
+import { around, centre, contains, grown, overlapArea, overlaps } from '../../geometry/box';
 import { edgeOf, route } from '../../geometry/line';
 import type { Box, Point } from '../../geometry/matrix';
 import type { LineItem, Side } from '../../sheet/schema';
@@ -52,29 +52,30 @@ export function pictureAtRight(node: string, links: readonly LaidLink[], at: (id
   return arriving.length > 0 && arriving.every(fromLeft) && !links.some(({ from }) => from === node);
 }
 
-/** The point at a share of the length of a way. */
-export function pointAlong(points: readonly Point[], share: number): Point {
+/** The points at some shares of the length of a way. */
+function pointsAlong(points: readonly Point[], shares: readonly number[]): Point[] {
   const lengths = points.slice(1).map((p, i) => Math.hypot(p.x - points[i].x, p.y - points[i].y));
-  let left = lengths.reduce((sum, length) => sum + length, 0) * share;
-  for (let i = 0; i < lengths.length; i++) {
-    if (left <= lengths[i] && lengths[i] > 0) {
-      const t = left / lengths[i];
-      return {
-        x: points[i].x + (points[i + 1].x - points[i].x) * t,
-        y: points[i].y + (points[i + 1].y - points[i].y) * t,
-      };
+  const whole = lengths.reduce((sum, length) => sum + length, 0);
+  return shares.map((share) => {
+    let left = whole * share;
+    for (let i = 0; i < lengths.length; i++) {
+      if (left <= lengths[i] && lengths[i] > 0) {
+        const t = left / lengths[i];
+        return {
+          x: points[i].x + (points[i + 1].x - points[i].x) * t,
+          y: points[i].y + (points[i + 1].y - points[i].y) * t,
+        };
+      }
+      left -= lengths[i];
     }
-    left -= lengths[i];
-  }
-  return points[points.length - 1];
+    return points[points.length - 1];
+  });
 }
 
 /** Rather near the end that the words are about. */
 const SHARES = [0.62, 0.7, 0.54, 0.78, 0.46, 0.86, 0.38, 0.3, 0.22, 0.14];
-
-const common = (a: Box, b: Box) =>
-  Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
-  Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
+/** Where it is looked whether a link can be seen beside its words. */
+const LOOKED = Array.from({ length: 8 }, (_, i) => (i + 0.5) / 8);
 
 /** Shifts of words from a spot on their link, in their own widths and heights: on it, beside it, and farther off. */
 const BESIDE = [
@@ -106,7 +107,7 @@ export const inkOf = ({ x, y, width, height }: Box): Box => ({
 /** Whether words on a link lie on a node so far that it disturbs. */
 export const disturbs = (words: Box, node: Box): boolean => {
   const ink = inkOf(words);
-  return common(ink, node) > ink.width * ink.height * 0.15;
+  return overlapArea(ink, node) > ink.width * ink.height * 0.15;
 };
 
 /**
@@ -135,9 +136,9 @@ export function wordsOn(
   const last = points.slice(-2);
   // The last stretch of a link in steps belongs to this link alone.
   const alone = points.length === 4 ? [{ x: (last[0].x + last[1].x) / 2, y: (last[0].y + last[1].y) / 2 }] : [];
-  const spots = [...alone, ...SHARES.map((share) => pointAlong(points, share))];
+  const spots = [...alone, ...pointsAlong(points, SHARES)];
   // Of a short link half has to be seen beside its words.
-  const along = Array.from({ length: 8 }, (_, i) => pointAlong(points, (i + 0.5) / 8));
+  const along = pointsAlong(points, LOOKED);
   const hidden = (box: Box) => along.filter((point) => contains(box, point)).length;
   for (const [shifts, plated] of [
     [BESIDE, true],
@@ -149,7 +150,7 @@ export function wordsOn(
         const box = { x: at.x - width / 2 + dx * width, y: at.y - height / 2 + dy * height, width, height };
         const near = plated ? grown(box, Math.max(1, spread)) : inkOf(box);
         let cost = hidden(box) > (plated ? 4 : 0) ? (width * height) / 2 : 0;
-        for (const other of others) cost += common(near, other);
+        for (const other of others) cost += overlapArea(near, other);
         if (cost === 0) return { box, spread: plated ? spread : null };
         if (cost < least) {
           least = cost;
