@@ -1,4 +1,7 @@
 import { z } from 'zod';
+import { JsonProblem, readJson } from '../core/formats/json';
+import { wellFormed } from '../core/text/characters';
+import { refuse } from './who.server';
 
 /** The first thing that is wrong with an input, as a sentence that says what to do. */
 export type Wrong = { problem: string; field?: string };
@@ -10,7 +13,36 @@ export function check<T>(schema: z.ZodType<T>, input: unknown): { ok: true; valu
   return { ok: false, wrong: { problem: issue.message, field: issue.path.map(String).join('.') || undefined } };
 }
 
-export const formOf = async (request: Request) => Object.fromEntries(await request.formData());
+/** A form of ours has a handful of fields. */
+const MOST_FIELDS = 50;
+
+/**
+ * The fields of a form, their texts such as can be stored.
+ * @throws a 400 answer for what is no form
+ */
+export async function formOf(request: Request): Promise<Record<string, FormDataEntryValue>> {
+  const form = await request.formData().catch(() => null);
+  const fields = form && [...form];
+  if (!fields || fields.length > MOST_FIELDS)
+    throw refuse(400, 'This could not be read as a form. Reload the page and try again.');
+  return Object.fromEntries(
+    fields.map(([name, value]) => [wellFormed(name), typeof value === 'string' ? wellFormed(value) : value]),
+  );
+}
+
+/**
+ * JSON that came in, as a whole or in a field of a form; its texts can be stored.
+ * @throws a 400 answer for what is none
+ */
+export function jsonOf(text: unknown): unknown {
+  try {
+    return readJson(String(text ?? ''));
+  } catch (error) {
+    if (error instanceof JsonProblem)
+      throw refuse(400, 'This could not be read. Reload the page and try again; what you did is kept.');
+    throw error;
+  }
+}
 
 /** Which go a reader asks for with ?go=N; 0 for the newest, and for what is no number. */
 export const askedGo = (request: Request): number =>

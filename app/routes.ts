@@ -22,5 +22,7 @@ export default [
   route('copies/:copyId', 'routes/copy.tsx'),
   route('copies/:copyId/picture.svg', 'routes/copy-picture.ts'),
   route('documents/:documentId/changes', 'routes/changes.ts'),
+  route('documents/:documentId/mend', 'routes/mend.ts'),
+  route('parts', 'routes/parts.ts'),
   route('sheets/:sheetId/growth', 'routes/growth.ts'),
 ] satisfies RouteConfig;

@@ -7,6 +7,7 @@ import sharp from 'sharp';
 import subsetFont from 'subset-font';
 import svgpath from 'svgpath';
 import type { DrawnPicture } from '../core/drawing/picture';
+import { withoutNames } from '../core/drawing/picture';
 import { FACES, FALLBACK_FILES, SIGNS } from '../core/text/catalogue';
 import { Faces } from '../core/text/faces';
 import { DIAGRAMS } from './diagrams/index';
@@ -119,10 +120,10 @@ function buildPictures() {
   for (const { tags: _tags, group: _group, ...picture } of all) {
     const file = path.join(out, 'pictures', picture.id);
     mkdirSync(path.dirname(file), { recursive: true });
-    writeFileSync(`${file}.json`, JSON.stringify(picture));
+    writeFileSync(`${file}.json`, JSON.stringify(withoutNames(picture)));
     writeFileSync(`${file}.svg`, pictureSvg(picture));
   }
-  const index = all.map(({ id, name, tags, group, width, height, licence, credit, targets }) => ({
+  const index = all.map(({ id, name, tags, group, width, height, licence, credit }) => ({
     id,
     name,
     tags,
@@ -131,9 +132,14 @@ function buildPictures() {
     height,
     licence,
     credit,
-    parts: targets.map((t) => t.name),
   }));
   writeFileSync(path.join(out, 'pictures', 'index.json'), JSON.stringify(index));
+  // What parts are called is often the answer: it is told to teachers only.
+  const named = all
+    .filter(({ targets }) => targets.length > 0)
+    .map(({ id, targets }) => [id, targets.map((t) => t.name)]);
+  mkdirSync(path.join(out, 'kept'), { recursive: true });
+  writeFileSync(path.join(out, 'kept', 'parts.json'), JSON.stringify(Object.fromEntries(named)));
   return all.length;
 }
 
@@ -153,8 +159,8 @@ function stamp(): string {
     .filter((f) => /\.(ts|svg)$/.test(f))
     .sort()
     .map((f) => path.join(import.meta.dirname, f));
-  for (const file of [...files, path.join(root, 'core/text/catalogue.ts'), path.join(root, 'package-lock.json')])
-    hash.update(readFileSync(file));
+  const others = ['core/text/catalogue.ts', 'core/drawing/picture.ts', 'package-lock.json'];
+  for (const file of [...files, ...others.map((name) => path.join(root, name))]) hash.update(readFileSync(file));
   return hash.digest('hex');
 }
 

@@ -1,3 +1,5 @@
+import { labelOf } from './sheets';
+
 /** What the students made of the heron: right, nearly right, misspelt, on the wrong part, half empty, and one copied. */
 
 export type Words = Record<string, string>;
@@ -36,8 +38,8 @@ export const HERON_PIECES: Record<string, Piece> = {
     fate: 'another-go',
     words: { ...but({ ...swapped, crest: 'crest' }, ['toes']), name: 'Ayo', why: 'So it can stand in the water.' },
     notes: [
-      ['label-neck', 'Follow the line to its dot: what is there?'],
-      ['label-toes', 'One word of the bank is left. Where does it go?'],
+      [labelOf('neck'), 'Follow the line to its dot: what is there?'],
+      [labelOf('toes'), 'One word of the bank is left. Where does it go?'],
     ],
     marks: { names: 1, why: 1 },
     minutes: 12,
@@ -66,7 +68,7 @@ export const HERON_PIECES: Record<string, Piece> = {
     words: { ...but({ ...swapped, wing: 'tail', tail: 'wing' }), name: 'Dara', why: 'to walk' },
     again: { wing: 'wing', tail: 'tail', why: 'Because it walks in the water where the fish are and stays dry.' },
     notes: [
-      ['label-wing', 'Wing and tail have changed places. Which one is folded over the back?'],
+      [labelOf('wing'), 'Wing and tail have changed places. Which one is folded over the back?'],
       ['why', 'Say it in a whole sentence: it needs long legs because …'],
     ],
     marks: { names: 0, why: 0 },
@@ -193,7 +195,7 @@ export const HERON_PIECES: Record<string, Piece> = {
   'Vera Sokol': {
     fate: 'another-go',
     words: { ...but({ ...swapped, leg: 'toes', toes: 'leg' }), name: 'Vera', why: 'long legs for long steps' },
-    notes: [['label-leg', 'Look at the dot once more: is that the leg or the toes?']],
+    notes: [[labelOf('leg'), 'Look at the dot once more: is that the leg or the toes?']],
     marks: { names: 1, why: 1 },
     minutes: 10,
     ago: 29,

@@ -18,19 +18,20 @@ import { hashSecret } from '../server/accounts/secret';
 import { projectRoot } from '../server/place';
 import { Shelf } from '../server/shelf';
 import { addClass, addStudent } from '../server/stores/classes';
-import { copiesOf, goesOf, handIn, markBegun, returnGo } from '../server/stores/copies';
+import { copiesOf, goesOf, handIn, returnGo } from '../server/stores/copies';
 import type { ClassCopy } from '../server/stores/copies';
 import { DEMO_CLASS } from '../server/stores/demo';
 import { loadDocument, saveChanges } from '../server/stores/documents';
+import { openPictures } from '../server/shelf';
 import { createHandout } from '../server/stores/handouts';
 import { addPerson, addSchool, isEmptyHouse } from '../server/stores/people';
-import { addNote, markRubric, rule } from '../server/stores/reviews';
+import { addNote, markRow, rule } from '../server/stores/reviews';
 import { createSheet } from '../server/stores/sheets';
 import type { Answers } from './makers';
 import { COUNTS_ANSWERS, countsLookFors, countsSheet, CRAB_ANSWERS, crabLookFors, crabSheet } from './makers';
 import { HERON_PIECES, TIDE_PIECES } from './pieces';
 import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS } from './school';
-import { foodSheet, heronSheet, nestPoster, tideSheet } from './sheets';
+import { labelOf, foodSheet, heronSheet, nestPoster, tideSheet } from './sheets';
 import { marshUnit } from './unit';
 import { marshOverview, nightPoster } from './wall';
 
@@ -55,6 +56,8 @@ const TIDE_RUBRIC: Rubric = {
   ],
 };
 
+const PICTURES = openPictures();
+
 const replaced = (sheet: Sheet, id: string, body: Body): Change => ({
   kind: 'splice',
   id,
@@ -76,7 +79,6 @@ class Student {
     const document = (await loadDocument(this.db, documentId))!;
     const all = changes(document.sheet);
     if (all.length === 0) return;
-    await markBegun(this.db, id, begin);
     let base = document.seq;
     const chunks = Math.min(4, all.length);
     for (let i = 0; i < chunks; i++) {
@@ -86,6 +88,7 @@ class Student {
         this.db,
         { documentId, authorId: studentId, base, batch: `seed-${id.slice(0, 6)}-${base}`, changes: part, at: when },
         (sheet, change) => refusal(sheet, change, this.supplies),
+        id,
       );
       if (saved.outcome !== 'saved') throw new Error(`the demo could not be filled in: ${JSON.stringify(saved)}`);
       base = saved.seq;
@@ -109,7 +112,7 @@ async function review(
 ) {
   for (const [itemId, body] of given.notes ?? [])
     await addNote(db, { goId, authorId: teacherId, pageId: 'page1', itemId, x: null, y: null, body });
-  if (given.marks) await markRubric(db, goId, given.marks);
+  for (const [row, level] of Object.entries(given.marks ?? {})) await markRow(db, goId, row, level);
   if (judged) await rule(db, goId, judged.lookFor, judged.held);
 }
 
@@ -134,25 +137,29 @@ async function heronHandout(
   ];
   const due = new Date(clock.now + 40 * HOUR);
   due.setUTCHours(14, 0, 0, 0);
-  const id = await createHandout(db, {
-    ...ids,
-    sheet,
-    lookFors,
-    rubric: HERON_RUBRIC,
-    supplies: [],
-    title: 'Parts of the grey heron',
-    dueAt: due,
-    at: at(clock, 120),
-    brief:
-      'Name the parts of the heron: each line ends on the part it means.\nThen say in one sentence why its legs are so long.',
-  });
+  const id = await createHandout(
+    db,
+    {
+      ...ids,
+      sheet,
+      lookFors,
+      rubric: HERON_RUBRIC,
+      supplies: [],
+      title: 'Parts of the grey heron',
+      dueAt: due,
+      at: at(clock, 120),
+      brief:
+        'Name the parts of the heron: each line ends on the part it means.\nThen say in one sentence why its legs are so long.',
+    },
+    PICTURES,
+  );
   for (const copy of await copiesOf(db, id)) {
     const piece = HERON_PIECES[copy.studentName];
     const student = new Student(db, copy, []);
     const fill = (words: Record<string, string>) => (now: Sheet) =>
       Object.entries(words)
         .filter(([, said]) => said)
-        .map(([part, said]) => replaced(now, part === 'name' || part === 'why' ? part : `label-${part}`, plain(said)));
+        .map(([part, said]) => replaced(now, part === 'name' || part === 'why' ? part : labelOf(part), plain(said)));
     const minutes = piece.minutes ?? 10;
     const ended = piece.again ? (piece.ago ?? 24) + 24 : (piece.ago ?? 3);
     await student.work(fill(piece.words), at(clock, ended, -minutes), minutes);
@@ -196,18 +203,22 @@ async function tideHandout(
     { kind: 'items', id: 'pictures', title: 'At least two pictures', tell: 'result', item: 'picture', min: 2 },
     { kind: 'teacher', id: 'own', title: 'In your own words', tell: 'after' },
   ];
-  const id = await createHandout(db, {
-    ...ids,
-    sheet,
-    lookFors,
-    rubric: TIDE_RUBRIC,
-    supplies,
-    title: 'Life between the tides',
-    dueAt: at(clock, 20),
-    at: at(clock, 150),
-    brief:
-      'Choose one creature that lives on the mudflat. Say what a mudflat is, give three facts, tell in your own words how your creature lives, and add pictures.',
-  });
+  const id = await createHandout(
+    db,
+    {
+      ...ids,
+      sheet,
+      lookFors,
+      rubric: TIDE_RUBRIC,
+      supplies,
+      title: 'Life between the tides',
+      dueAt: at(clock, 20),
+      at: at(clock, 150),
+      brief:
+        'Choose one creature that lives on the mudflat. Say what a mudflat is, give three facts, tell in your own words how your creature lives, and add pictures.',
+    },
+    PICTURES,
+  );
   for (const copy of await copiesOf(db, id)) {
     const piece = TIDE_PIECES[copy.studentName];
     const student = new Student(db, copy, supplies);
@@ -278,14 +289,18 @@ async function madeHandout(
   ids: { schoolId: string; teacherId: string; classId: string; sheetId: string },
   { pieces, hours, ...given }: MadeHandout,
 ) {
-  const id = await createHandout(db, {
-    ...ids,
-    ...given,
-    rubric: { rows: [] },
-    supplies: [],
-    dueAt: at(clock, -60),
-    at: at(clock, hours),
-  });
+  const id = await createHandout(
+    db,
+    {
+      ...ids,
+      ...given,
+      rubric: { rows: [] },
+      supplies: [],
+      dueAt: at(clock, -60),
+      at: at(clock, hours),
+    },
+    PICTURES,
+  );
   for (const [i, copy] of (await copiesOf(db, id)).entries()) {
     const { fate, words, note, ago } = pieces[i % pieces.length];
     if (fate === 'not-begun') continue;

@@ -43,10 +43,13 @@ const HERON_LABELS: [part: string, x: number, y: number, also?: string[]][] = [
   ['toes', 622, 506, ['foot', 'feet']],
 ];
 
+/** The label of a part: its identity goes out to students, and must not tell the answer. */
+export const labelOf = (part: string): string => `label-${HERON_LABELS.findIndex(([name]) => name === part) + 1}`;
+
 export function heronSheet(): Sheet {
   const labels = HERON_LABELS.flatMap(([part, x, y, also]): [TextItem, LineItem] => [
     text({
-      id: `label-${part}`,
+      id: labelOf(part),
       role: 'label',
       x,
       y,
@@ -65,8 +68,8 @@ export function heronSheet(): Sheet {
       prompt: '?',
     }),
     line({
-      id: `lead-${part}`,
-      from: { ...free(x, y), item: `label-${part}` },
+      id: `lead-${labelOf(part)}`,
+      from: { ...free(x, y), item: labelOf(part) },
       to: { ...free(400, 300), item: 'heron', target: part },
       endCap: 'dot',
       outline: { ...PEN, width: 1.1 },

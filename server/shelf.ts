@@ -3,7 +3,7 @@ import path from 'node:path';
 import type { Drawing } from '../core/drawing/item';
 import { drawPage } from '../core/drawing/item';
 import type { DrawnPicture, Pictures } from '../core/drawing/picture';
-import { isOwn } from '../core/drawing/picture';
+import { isOwn, withNames } from '../core/drawing/picture';
 import { pageSvg } from '../core/drawing/svg';
 import { Recent } from '../core/recent';
 import type { Sheet } from '../core/sheet/schema';
@@ -19,13 +19,17 @@ import { drawnPictures } from './stores/pictures';
 export const artFolder = () => path.join(projectRoot(), '.generated');
 export const fontBytes = (file: string) => readFileSync(path.join(artFolder(), 'fonts', path.basename(file)));
 
-export function openPictures(): Pictures {
+/** What the parts of shipped pictures are called, in their order; kept from what is served to everybody. */
+export const partNames = (): Record<string, string[]> =>
+  JSON.parse(readFileSync(path.join(artFolder(), 'kept/parts.json'), 'utf8')) as Record<string, string[]>;
+
+export function openPictures(names = partNames()): Pictures {
   const known = new Map<string, DrawnPicture | undefined>();
   return (id) => {
     if (!known.has(id)) {
       const file = path.join(artFolder(), 'pictures', `${id}.json`);
       const usable = /^[a-z]+\/[a-z0-9-]+$/.test(id) && existsSync(file);
-      known.set(id, usable ? (JSON.parse(readFileSync(file, 'utf8')) as DrawnPicture) : undefined);
+      known.set(id, usable ? withNames(JSON.parse(readFileSync(file, 'utf8')) as DrawnPicture, names[id]) : undefined);
     }
     return known.get(id);
   };
@@ -39,10 +43,15 @@ export async function openFaces(): Promise<Faces> {
 
 export type Resources = Pick<Drawing, 'faces' | 'pictures'>;
 
+/** How much drawn pages and own pictures that were asked for last may take. */
+const DRAWN_BYTES = 48e6;
+const OWN_BYTES = 48e6;
+
 /** Draws pages as SVG for thumbnails and remembers the last ones by a key that names their exact state. */
 export class Shelf {
-  private drawn = new Recent<string, string>(400);
-  private own = new Recent<string, DrawnPicture>(200);
+  private drawn = new Recent<string, string>(DRAWN_BYTES, (svg) => 2 * svg.length);
+  private own = new Recent<string, DrawnPicture>(OWN_BYTES, (picture) => 2 * JSON.stringify(picture).length);
+  readonly partNames = partNames();
   constructor(readonly resources: Resources) {}
 
   static async open(): Promise<Shelf> {

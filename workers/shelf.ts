@@ -1,3 +1,4 @@
+import { named } from './part-names';
 import type { DrawnPicture, Pictures } from '../core/drawing/picture';
 import { Faces } from '../core/text/faces';
 
@@ -23,7 +24,7 @@ export class Shelf {
     let way = this.pictures.get(id);
     if (!way) {
       way = fetch(`/art/pictures/${id}.json`).then(async (answer) => {
-        const picture = answer.ok ? ((await answer.json()) as DrawnPicture) : undefined;
+        const picture = answer.ok ? await named((await answer.json()) as DrawnPicture) : undefined;
         this.here.set(id, picture);
         return picture;
       });

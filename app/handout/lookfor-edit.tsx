@@ -1,3 +1,4 @@
+import { cutTo } from '../../core/text/characters';
 import { Checkbox, Input, InputNumber, Select } from 'antd';
 import { nanoid } from 'nanoid';
 import { keyOf } from '../../core/handout/copy';
@@ -20,7 +21,11 @@ const KIND_NAMES: Record<LookFor['kind'], string> = {
   name: 'the own name',
   map: 'a concept map like mine',
   teacher: 'something I judge',
+  unknown: 'something of a newer program',
 };
+
+/** What can be chosen: one that this program does not know is only kept. */
+const OFFERED = (Object.keys(KIND_NAMES) as LookFor['kind'][]).filter((kind) => kind !== 'unknown');
 
 const id = () => nanoid(8);
 const mapsOn = (sheet: Sheet) =>
@@ -85,6 +90,8 @@ function begin(kind: LookFor['kind'], sheet: Sheet): LookFor | string {
     }
     case 'teacher':
       return { kind, id: id(), title: 'Neat and easy to read', tell: 'after' };
+    case 'unknown':
+      return 'This program does not know it.';
   }
 }
 
@@ -166,7 +173,7 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Prop
           if (typeof made === 'string') onRefuse(made);
           else if (made) onChange([...lookFors, made]);
         }}
-        options={(Object.keys(KIND_NAMES) as LookFor['kind'][]).map((value) => ({ value, label: KIND_NAMES[value] }))}
+        options={OFFERED.map((value) => ({ value, label: KIND_NAMES[value] }))}
       />
     </div>
   );
@@ -286,6 +293,7 @@ function Settings({ lookFor, sheet, set }: { lookFor: LookFor; sheet: Sheet; set
     case 'map':
       return <MapSettings lookFor={lookFor} set={set} />;
     case 'teacher':
+    case 'unknown':
       return null;
   }
 }
@@ -313,7 +321,7 @@ function MapSettings({ lookFor, set }: { lookFor: MapLookFor; set: (patch: Parti
   const also = (i: number, typed: string) => {
     const others = typed
       .split(/[,;]/)
-      .map((word) => word.trim().slice(0, 300))
+      .map((word) => cutTo(word.trim(), 300))
       .filter(Boolean)
       .slice(0, 19);
     const [first] = lookFor.concepts[i].words;

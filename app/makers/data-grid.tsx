@@ -1,3 +1,4 @@
+import { cutTo } from '../../core/text/characters';
 import { useRef } from 'react';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
 import { LONGEST_CELL, MOST_COLUMNS, MOST_ROWS, readCells, readTable } from '../../core/formats/tables';
@@ -33,7 +34,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
     return { ...table, head: next[0], rows: next.slice(1) };
   }
   const set = (row: number, column: number, value: string) =>
-    onChange('Cell', withCells({ row, column }, [[value.slice(0, LONGEST_CELL)]]), 'soon');
+    onChange('Cell', withCells({ row, column }, [[cutTo(value, LONGEST_CELL)]]), 'soon');
 
   function paste(event: ClipboardEvent, row: number, column: number) {
     const cells = readCells(event.clipboardData.getData('text/plain'));

@@ -1,3 +1,4 @@
+import { cutTo } from '../../core/text/characters';
 import { contains } from '../../core/geometry/box';
 import { boxOf } from '../../core/geometry/hit';
 import type { Point } from '../../core/geometry/matrix';
@@ -74,7 +75,7 @@ export function addNode(bench: Bench, as: 'child' | 'sibling', groupId: string, 
   const recipe = recipeOf(bench, groupId);
   if (!recipe) return;
   const begun = begunAt(bench, groupId, at);
-  const text = begun?.words.replace(/\s+/g, ' ').slice(0, LONGEST_NODE);
+  const text = begun ? cutTo(begun.words.replace(/\s+/g, ' '), LONGEST_NODE) : undefined;
   const nodes = recipe.nodes.map((one) => (one.id === at && text !== undefined ? { ...one, text } : one));
   const { recipe: next, id } = withNode({ ...recipe, nodes }, at, as);
   bench.edit(null);

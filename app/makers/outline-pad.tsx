@@ -1,3 +1,4 @@
+import { cutTo } from '../../core/text/characters';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { ClipboardEvent, DragEvent, KeyboardEvent } from 'react';
 import { readOutline } from '../../core/formats/outlines';
@@ -103,9 +104,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
         const before = rows[at - 1] ?? rows[at + 1];
         const joined = rows
           .filter((_, i) => i !== at)
-          .map((one) =>
-            one === before && at > 0 ? { ...one, text: (one.text + row.text).slice(0, LONGEST_NODE) } : one,
-          );
+          .map((one) => (one === before && at > 0 ? { ...one, text: cutTo(one.text + row.text, LONGEST_NODE) } : one));
         want(before.id, at > 0 ? before.text.length : 0);
         put('Join lines', joined);
       });

@@ -1,3 +1,4 @@
+import { cutTo } from '../../core/text/characters';
 import { Select } from 'antd';
 import { lazy, Suspense, useMemo } from 'react';
 import type { ComponentType } from 'react';
@@ -184,6 +185,6 @@ export function TitleField({ title, hint, onChange }: TitleProps) {
 export const listed = (typed: string, most: number, long: number): string[] =>
   typed
     .split(/[,;\n]/)
-    .map((word) => word.trim().slice(0, long))
+    .map((word) => cutTo(word.trim(), long))
     .filter(Boolean)
     .slice(0, most);

@@ -1,21 +1,32 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { createCookie } from 'react-router';
 import type { AppLoadContext } from 'react-router';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { LookFor } from '../../core/lookfors/lookfor';
 import type { Sheet } from '../../core/sheet/schema';
 import { SECRET, TEACHERS } from '../../demo/school';
 import { seed } from '../../demo/seed';
+import { heronSheet } from '../../demo/sheets';
+import { BEGINNINGS } from '../../server/stores/beginnings';
 import type { Database } from '../../server/database/connection';
 import { openEmbedded } from '../../server/database/embedded';
 import { migrate } from '../../server/database/migrate';
 import type { Services } from '../../server/services';
-import { openPictures } from '../../server/shelf';
-import { loadDocument } from '../../server/stores/documents';
-import { picture as makePicture } from '../../core/sheet/make';
+import { artFolder, openPictures, partNames } from '../../server/shelf';
+import { loadDocument, logBetween } from '../../server/stores/documents';
+import { bodyText } from '../../core/sheet/body';
+import { line, picture as makePicture, sheet as makeSheet, text } from '../../core/sheet/make';
+import { isWritten } from '../../core/sheet/schema';
+import { everyItem } from '../../core/sheet/tree';
+import { keyOf, labelsOn } from '../../core/handout/copy';
 import { classByCode, classesOf, membersOf } from '../../server/stores/classes';
-import { copiesOf, goesOf, trayOf } from '../../server/stores/copies';
-import { progressOf } from '../../server/stores/handouts';
+import { copiesOf, copyOfStudent, goesOf, trayOf } from '../../server/stores/copies';
+import type { Handout } from '../../server/stores/handouts';
+import { createHandout, progressOf } from '../../server/stores/handouts';
+import { openSession, personById } from '../../server/stores/people';
 import { notesOf } from '../../server/stores/reviews';
-import { sheetsOf } from '../../server/stores/sheets';
+import { sheetOf, sheetsOf } from '../../server/stores/sheets';
 import runExport from '../../workers/export';
 import type { PictureJob } from '../../workers/export';
 import { discFile } from '../../tests/support/own';
@@ -28,6 +39,7 @@ import * as growth from './growth';
 import * as handOut from './hand-out';
 import * as join from './join';
 import * as ownPicture from './own-picture';
+import * as parts from './parts';
 import * as pictures from './pictures';
 import type { PictureAnswer, PicturesAnswer } from './pictures';
 import * as reading from './reading';
@@ -80,6 +92,7 @@ const problemOf = async (answer: unknown): Promise<string> => {
     return answer.status < 400 ? '' : ((await answer.json()) as { message: string }).message;
   return (answer as { problem: string | null }).problem ?? '';
 };
+const studentCookie = async (token: string) => (await createCookie('dappled').serialize(token)).split(';')[0];
 const cookieOf = (answer: unknown) => (answer as Response).headers.get('Set-Cookie')!.split(';')[0];
 
 beforeAll(async () => {
@@ -90,7 +103,7 @@ beforeAll(async () => {
     db,
     demo: true,
     version: 'test',
-    shelf: { resources: { pictures: openPictures() } },
+    shelf: { resources: { pictures: openPictures() }, partNames: partNames() },
     exporter: { readIn: (job: object) => runExport({ kind: 'picture', ...job } as PictureJob) },
   } as unknown as Services;
   context = { services };
@@ -111,7 +124,7 @@ beforeAll(async () => {
   ids = {
     teacher: loaded.person.id,
     heron: loaded.handouts.find((h) => h.className === 'Curlew')!.id,
-    sheet: sheets.find((sheet) => sheet.purpose === 'diagram')!.id,
+    sheet: sheets.find((sheet) => sheet.title === 'Parts of the grey heron')!.id,
   };
 });
 afterAll(() => db.close());
@@ -361,7 +374,7 @@ describe('pictures of one’s own', () => {
 
   test('can be put on a sheet, and no others that begin like them', async () => {
     const { id } = await brought();
-    const { documentId } = (await sheetsOf(db, ids.teacher)).find((sheet) => sheet.id === ids.sheet)!;
+    const { documentId } = (await sheetOf(db, ids.teacher, ids.sheet))!;
     const { sheet, seq } = (await loadDocument(db, documentId))!;
     const put = async (picture: string, base: number) => {
       const item = makePicture({ id: `p${base}`, picture });
@@ -488,10 +501,6 @@ describe('a student’s copy', () => {
     ['no list', { base: 0, batch: 'abcdef' }],
     ['a negative number', { base: -1, batch: 'abcdef', changes: [typed('name', 'x')] }],
     ['a strange batch', { base: 0, batch: '; drop table', changes: [typed('name', 'x')] }],
-    [
-      'a hostile word',
-      { base: 0, batch: 'abcdef', changes: [{ kind: 'set', id: 'name', values: { x: 1 }, extra: true }] },
-    ],
     ['no JSON at all', undefined],
   ])('changes with %s are refused with what to do', async (_, json) => {
     const { documentId } = await load();
@@ -502,6 +511,13 @@ describe('a student’s copy', () => {
     });
     expect((answer as Response).status).toBe(400);
     expect(await problemOf(answer)).toMatch(/Reload the page/);
+  });
+  test('one change of a batch that can’t be read is named, so that the others can go on without it', async () => {
+    const { documentId, seq } = await load();
+    const fine = { kind: 'set', id: 'name', values: { x: 1 } };
+    const json = { base: seq, batch: 'abcdef', changes: [fine, { ...fine, extra: true }] };
+    const answer = await call(changes.action, '/x', { cookie: cookies.student, params: { documentId }, json });
+    expect(await (answer as Response).json()).toMatchObject({ outcome: 'refused', index: 1 });
   });
 
   test('saving begins it, and the look-fors are counted anew', async () => {
@@ -611,4 +627,140 @@ test('the spread counts every piece, with what the class misses', async () => {
   expect(loaded.cards).toHaveLength(26);
   expect(loaded.cards.some((card) => card.marks.length > 9)).toBe(true);
   expect(loaded.missed[0].count).toBeGreaterThanOrEqual(loaded.missed[1].count);
+});
+
+describe('answers', () => {
+  const words = (text: string) => new Set(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []);
+  const textsIn = (value: unknown): string[] =>
+    typeof value === 'string'
+      ? [value]
+      : value && typeof value === 'object'
+        ? Object.values(value).flatMap(textsIn)
+        : [];
+  /** What a recipe says, without how it looks: what stands in fields that hold words. */
+  const saidIn = (recipe: object): string[] =>
+    Object.entries(recipe).flatMap(([key, value]: [string, unknown]) =>
+      /^(words|text|answer|answers|clue|definition|reason|name|also|items|pairs|list)$/.test(key)
+        ? textsIn(value)
+        : value && typeof value === 'object'
+          ? saidIn(value)
+          : [],
+    );
+  /** The words that a handout's answers are made of. */
+  function answerWords(handout: Handout): Set<string> {
+    const answers: string[] = handout.lookFors.flatMap((lookFor) =>
+      lookFor.kind === 'labels'
+        ? lookFor.expect.flatMap((one) => [one.target, ...one.words])
+        : lookFor.kind === 'map'
+          ? lookFor.concepts.flatMap((one) => one.words)
+          : [],
+    );
+    for (const item of everyItem(handout.sheet)) {
+      if (item.kind === 'text' && (item.blank || item.also.length > 0)) answers.push(bodyText(item.body), ...item.also);
+      if (item.kind === 'text' && (item.role === 'key' || item.hidden)) answers.push(bodyText(item.body));
+      if (item.kind === 'group' && item.maker) answers.push(...saidIn(item.maker.recipe));
+    }
+    for (const page of handout.sheet.pages) for (const { target } of labelsOn(page)) answers.push(target);
+    return words(answers.join(' '));
+  }
+  /** What a student reads on the sheet, and what the program itself calls things. */
+  function openWords(handout: Handout): Set<string> {
+    const seen = [...everyItem(handout.given)].flatMap((item) => [
+      ...(isWritten(item) ? [bodyText(item.body)] : []),
+      item.alt,
+      item.kind === 'text' ? item.prompt : '',
+      item.kind === 'picture' ? `${item.picture} ${item.credit}` : '',
+      ...(item.kind === 'group' && item.maker ? textsIn(item.maker.recipe) : []),
+    ]);
+    const said = handout.lookFors.map(({ title }) => title);
+    // Keys and settings of the document, as a sheet with nothing on it has them.
+    const own = JSON.stringify([
+      makeSheet({ title: '' }),
+      makePicture({ id: 'x', picture: 'flat/owl' }),
+      text({ id: 'x' }),
+      line({ id: 'x' }),
+    ]);
+    return words([...seen, ...said, handout.title, handout.brief, own].join(' '));
+  }
+
+  test('stand in no field of a copy, its log, its look-fors or its pictures', async () => {
+    const curlew = (await classByCode(db, 'CURLW'))!;
+    const [{ id: studentId }] = await membersOf(db, curlew.id);
+    // Every sheet of the demo school, fresh: nobody has written an answer into it yet.
+    const withoutBank = (sheet: Sheet): Sheet => ({
+      ...sheet,
+      pages: sheet.pages.map((page) => ({
+        ...page,
+        items: page.items.filter(
+          (item) => item.role !== 'bank' && !(item.kind === 'text' && item.id.startsWith('bank')),
+        ),
+      })),
+    });
+    const sheets = [BEGINNINGS.diagram.sheet(), withoutBank(heronSheet())];
+    for (const { id } of await sheetsOf(db, ids.teacher))
+      sheets.push((await loadDocument(db, (await sheetOf(db, ids.teacher, id))!.documentId))!.sheet);
+    for (const sheet of sheets) {
+      const lookFors = keyOf(sheet).map((key, i): LookFor => {
+        return { kind: 'labels', id: `key${i}`, title: 'All right', tell: 'result', spelling: 'near', ...key };
+      });
+      const { schoolId } = (await personById(db, ids.teacher))!;
+      const given = {
+        schoolId,
+        teacherId: ids.teacher,
+        sheetId: null,
+        classId: curlew.id,
+        title: 'T',
+        brief: '',
+        dueAt: null,
+      };
+      await createHandout(
+        db,
+        { ...given, sheet, lookFors, rubric: { rows: [] }, supplies: [] },
+        context.services.shelf.resources.pictures,
+      );
+    }
+    let looked = 0;
+    for (const entry of await trayOf(db, studentId)) {
+      const token = (await openSession(db, studentId, 'student')).token;
+      const cookie = await studentCookie(token);
+      const view = (await copyOfStudent(db, studentId, entry.id))!;
+      const loaded = (await call(copy.loader, '/x', { cookie, params: { copyId: entry.id } })) as { sheet: Sheet };
+      const log = await call(changes.loader, '/x?since=0', { cookie, params: { documentId: view.documentId } });
+      const drawn = [...everyItem(loaded.sheet)].flatMap((item) => (item.kind === 'picture' ? [item.picture] : []));
+      const files = drawn
+        .filter((id) => !id.startsWith('own/'))
+        .map((id) => readFileSync(path.join(artFolder(), 'pictures', `${id}.json`), 'utf8'));
+      const names = await ((await call(parts.loader, '/parts', { cookie })) as Response).text();
+      // What students wrote themselves, and what their teacher wrote to them, may hold any word.
+      const theirs = words(
+        [
+          ...[...everyItem(loaded.sheet)].flatMap((item) => (isWritten(item) ? [bodyText(item.body)] : [])),
+          ...(await logBetween(db, view.documentId, 0, 1e6)).flatMap(({ change }) => textsIn(change)),
+          ...(await goesOf(db, entry.id)).flatMap((go) =>
+            [...everyItem(go.sheet)].flatMap((item) => (isWritten(item) ? [bodyText(item.body)] : [])),
+          ),
+          ...textsIn((loaded as unknown as { notes: unknown }).notes),
+        ].join(' '),
+      );
+      const secret = [...answerWords(view.handout)].filter(
+        (word) => word.length > 2 && !openWords(view.handout).has(word) && !theirs.has(word),
+      );
+      looked += secret.length;
+      const { brief: _brief, title: _title, ...rest } = loaded as unknown as Record<string, unknown>;
+      const all = words([JSON.stringify(rest), await (log as Response).text(), ...files, names].join(' '));
+      expect(secret.filter((word) => all.has(word))).toEqual([]);
+      // The search itself finds them where they are.
+      const kept = words(JSON.stringify([view.handout.sheet, view.handout.lookFors]));
+      expect(secret.filter((word) => !kept.has(word))).toEqual([]);
+    }
+    expect(looked).toBeGreaterThan(25);
+  });
+
+  test('are told to teachers by the names of parts, and to nobody else', async () => {
+    const asTeacher = await ((await call(parts.loader, '/parts', { cookie: cookies.teacher })) as Response).json();
+    expect((asTeacher as Record<string, string[]>)['diagram/heron']).toContain('bill');
+    const asStudent = await ((await call(parts.loader, '/parts', { cookie: cookies.student })) as Response).json();
+    expect(asStudent).toEqual({});
+    expect(((await call(parts.loader, '/parts')) as Response).status).toBe(401);
+  });
 });

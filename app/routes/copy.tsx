@@ -3,15 +3,17 @@ import { useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import { z } from 'zod';
 import { boxOf } from '../../core/geometry/hit';
-import { givenOut } from '../../core/handout/copy';
-import { countAll, forStudent, resultForStudent } from '../../core/lookfors/lookfor';
+import { veiled } from '../../core/handout/veil';
+import { forStudent, resultForStudent } from '../../core/lookfors/lookfor';
 import { points } from '../../core/lookfors/rubric';
 import { bodyLength } from '../../core/sheet/body';
 import { findOn } from '../../core/sheet/tree';
+import { countedOn } from '../../server/counting';
 import { copyOfStudent, goesOf, handIn, isOpen, takeBack } from '../../server/stores/copies';
-import { loadDocument } from '../../server/stores/documents';
 import { notesOf, rulingsOf, settleNote } from '../../server/stores/reviews';
+import { openedOr, whole } from '../damaged.server';
 import { check, formOf } from '../form.server';
+import { DamagedScreen } from '../look/damaged';
 import { StateLabel } from '../look/leaf';
 import { Strip } from '../look/strip';
 import { dueWords, useZone } from '../look/time';
@@ -47,47 +49,48 @@ const Action = z.discriminatedUnion('do', [
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'student');
-  const { db } = context.services;
+  const { db, shelf } = context.services;
+  const { pictures } = shelf.resources;
   const copy = await copyOfStudent(db, person.id, params.copyId);
-  const document = copy && (await loadDocument(db, copy.documentId));
+  const document = copy && (await openedOr(db, copy.documentId));
   if (!copy || !document) throw missing();
+  const { handout } = copy;
+  if ('damage' in document) return { copyId: copy.id, title: handout.title, damage: document.damage, now: Date.now() };
   const goes = await goesOf(db, copy.id);
   const last = goes.at(-1);
   const returned = goes.filter((go) => go.returnedAt !== null).at(-1);
   const [notes, rulings] = returned
     ? await Promise.all([notesOf(db, [returned.id]), rulingsOf(db, [returned.id])])
     : [[], []];
-  const results = countAll(copy.lookFors, document.sheet, {
-    handedOut: givenOut(copy.handoutSheet),
-    studentName: person.name,
-  });
+  const results = countedOn(handout, document.sheet, person.name, pictures);
   // Once it is done, the teacher's own rulings and everything counted may be seen.
   const told = results.map((result, i) => {
     const ruling = copy.state === 'done' ? rulings.find((r) => r.lookForId === result.id) : undefined;
     const shown = resultForStudent(
-      copy.state === 'done' ? { ...copy.lookFors[i], tell: 'result' } : copy.lookFors[i],
+      copy.state === 'done' ? { ...handout.lookFors[i], tell: 'result' } : handout.lookFors[i],
       result,
     );
     return shown && ruling ? { ...shown, held: ruling.held } : shown;
   });
   return {
+    damage: null,
     personId: person.id,
     copyId: copy.id,
     documentId: document.id,
     seq: document.seq,
-    sheet: document.sheet,
+    sheet: veiled(document.sheet, pictures),
     savedAt: +document.changedAt,
     state: copy.state,
-    title: copy.title,
-    brief: copy.brief,
-    dueAt: copy.dueAt,
-    supplies: copy.supplies,
-    lookFors: copy.lookFors.map(forStudent),
+    title: handout.title,
+    brief: handout.brief,
+    dueAt: handout.dueAt,
+    supplies: handout.supplies,
+    lookFors: handout.lookFors.map(forStudent),
     results: told,
     notes,
     marks:
-      returned && copy.rubric.rows.length > 0
-        ? { rubric: copy.rubric, marks: returned.marks, ...points(copy.rubric, returned.marks) }
+      returned && handout.rubric.rows.length > 0
+        ? { rubric: handout.rubric, marks: returned.marks, ...points(handout.rubric, returned.marks) }
         : null,
     go: last?.number ?? 0,
     mayTakeBack: copy.state === 'handed-in' && !last?.reviewBeganAt,
@@ -106,6 +109,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
     await settleNote(db, person.id, read.value.note, read.value.settled === 'yes');
     return { problem: null };
   }
+  if (read.value.do === 'hand-in') await whole(db, copy.documentId);
   const moved = read.value.do === 'hand-in' ? await handIn(db, copy, read.value.seq) : await takeBack(db, copy.id);
   return { problem: moved.ok ? null : moved.reason };
 }
@@ -115,11 +119,18 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ];
 
 export default function CopyScreen({ loaderData }: Route.ComponentProps) {
+  if (loaderData.damage !== null) {
+    const { copyId, title, damage, now } = loaderData;
+    const here = `/copies/${copyId}`;
+    return (
+      <DamagedScreen damage={damage} title={title} home="/tray" back={here} picture={`${here}/picture.svg`} now={now} />
+    );
+  }
   // A copy that was handed in, taken back or returned is begun anew, from what the server says.
   return <Copy key={`${loaderData.copyId} ${loaderData.state} ${loaderData.go}`} loaded={loaderData} />;
 }
 
-type Loaded = Route.ComponentProps['loaderData'];
+type Loaded = Extract<Route.ComponentProps['loaderData'], { damage: null }>;
 
 const sheetSlice = (bench: Bench) => bench.sheet;
 const pageSlice = (bench: Bench) => bench.page;

@@ -1,6 +1,5 @@
 import { Form, Link, redirect } from 'react-router';
 import { z } from 'zod';
-import { loadDocuments } from '../../server/stores/documents';
 import { BEGINNINGS } from '../../server/stores/beginnings';
 import { progressOf } from '../../server/stores/handouts';
 import { createSheet, PURPOSES, sheetsOf } from '../../server/stores/sheets';
@@ -19,10 +18,6 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, demo } = context.services;
   const [sheets, handouts] = await Promise.all([sheetsOf(db, person.id), progressOf(db, person.id)]);
-  const documents = await loadDocuments(
-    db,
-    sheets.map((sheet) => sheet.documentId),
-  );
   return {
     person,
     demo,
@@ -30,7 +25,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     handouts,
     sheets: sheets.map((sheet) => ({
       ...sheet,
-      title: documents.get(sheet.documentId)?.sheet.title || 'Untitled sheet',
+      title: sheet.title || 'Untitled sheet',
     })),
     purposes: PURPOSES.map((id) => ({ id, name: BEGINNINGS[id].name })),
   };
@@ -170,6 +165,7 @@ export default function Desk({ loaderData }: Route.ComponentProps) {
                   </span>
                   <strong>{s.title}</strong>
                   <span className="quiet">
+                    {s.damage !== null && <strong className="damage-word">damaged · </strong>}
                     changed {agoWords(s.changedAt, now)}
                     {s.handedOut > 0 && ` · out ${s.handedOut === 1 ? 'once' : `${s.handedOut} times`}`}
                   </span>

@@ -1,3 +1,4 @@
+import { cutTo } from '../../core/text/characters';
 import { redirect } from 'react-router';
 import { z } from 'zod';
 import { addMoment, dropMoment, growthOf, momentsOf, sheetAt } from '../../server/stores/growth';
@@ -46,7 +47,7 @@ export async function action(args: Route.ActionArgs) {
   if (asked.do === 'second') {
     const sheet = await sheetAt(db, found.documentId, asked.seq);
     if (!sheet) throw refuse(409, 'This moment of the sheet can no longer be opened. Choose another one.');
-    const title = `${sheet.title || 'Untitled sheet'}, second`.slice(0, 200);
+    const title = `${cutTo(sheet.title || 'Untitled sheet', 190)}, second`;
     const id = await createSheet(db, {
       schoolId: person.schoolId,
       ownerId: person.id,

@@ -12,10 +12,9 @@ import { itemName } from '../../core/sheet/name';
 import type { Page, Touch } from '../../core/sheet/schema';
 import { isFramed } from '../../core/sheet/schema';
 import { classesOf } from '../../server/stores/classes';
-import { loadDocument } from '../../server/stores/documents';
 import { createHandout } from '../../server/stores/handouts';
 import { sheetOf } from '../../server/stores/sheets';
-import { check, formOf } from '../form.server';
+import { check, formOf, jsonOf } from '../form.server';
 import { LookForEdit, suggested } from '../handout/lookfor-edit';
 import { RubricEdit } from '../handout/rubric-edit';
 import '../handout/hand-out.css';
@@ -28,6 +27,7 @@ import { Bench, useBench } from '../workbench/bench';
 import { setValues } from '../workbench/commands';
 import { Notice, SaveWords } from '../workbench/save-words';
 import '../workbench/workbench.css';
+import { whole } from '../damaged.server';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/hand-out';
 
@@ -46,8 +46,8 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db } = context.services;
   const found = await sheetOf(db, person.id, params.sheetId);
-  const document = found && (await loadDocument(db, found.documentId));
-  if (!document) throw missing();
+  if (!found) throw missing();
+  const document = await whole(db, found.documentId);
   return {
     personId: person.id,
     personName: person.name,
@@ -66,15 +66,9 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db } = context.services;
   const found = await sheetOf(db, person.id, params.sheetId);
-  const document = found && (await loadDocument(db, found.documentId));
-  if (!document) throw missing();
-  let json: unknown = null;
-  try {
-    json = JSON.parse(String((await formOf(request)).handout ?? ''));
-  } catch {
-    // the check says so
-  }
-  const read = check(Given, json);
+  if (!found) throw missing();
+  const document = await whole(db, found.documentId);
+  const read = check(Given, jsonOf((await formOf(request)).handout));
   if (!read.ok) return read.wrong;
   const given = read.value;
   const dueAt = given.dueAt === null ? null : new Date(given.dueAt);
@@ -91,15 +85,19 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   const ids: string[] = [];
   for (const classId of given.classes)
     ids.push(
-      await createHandout(db, {
-        ...given,
-        schoolId: person.schoolId,
-        teacherId: person.id,
-        sheetId: found.id,
-        classId,
-        dueAt,
-        sheet: document.sheet,
-      }),
+      await createHandout(
+        db,
+        {
+          ...given,
+          schoolId: person.schoolId,
+          teacherId: person.id,
+          sheetId: found.id,
+          classId,
+          dueAt,
+          sheet: document.sheet,
+        },
+        context.services.shelf.resources.pictures,
+      ),
     );
   return redirect(ids.length === 1 ? `/handouts/${ids[0]}` : '/desk');
 }

@@ -1,4 +1,3 @@
-import { givenOut } from '../../core/handout/copy';
 import { handoutOf } from '../../server/stores/handouts';
 import { svgAnswer } from '../picture.server';
 import { missing, requireRole } from '../who.server';
@@ -9,5 +8,5 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const { db, shelf } = context.services;
   const handout = await handoutOf(db, person.id, params.handoutId);
   if (!handout) throw missing();
-  return svgAnswer(request, await shelf.svg(db, `handout ${handout.id}`, givenOut(handout.sheet)));
+  return svgAnswer(await shelf.svg(db, `handout ${handout.id}`, handout.given));
 }

@@ -5,16 +5,16 @@ import { z } from 'zod';
 import { contains } from '../../core/geometry/box';
 import { boxOf } from '../../core/geometry/hit';
 import type { Point } from '../../core/geometry/matrix';
-import { givenOut } from '../../core/handout/copy';
-import { countAll } from '../../core/lookfors/lookfor';
 import type { Evidence } from '../../core/lookfors/lookfor';
 import { evidenceWords, heldAfter, pieceMarks } from '../../core/review/marks';
 import { Id } from '../../core/sheet/schema';
 import type { Item, Page } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
+import { countedOn } from '../../server/counting';
 import { copiesOf, copyForTeacher, goesOf, returnGo } from '../../server/stores/copies';
-import { loadDocument } from '../../server/stores/documents';
-import { addNote, editNote, markRubric, notesOf, removeNote, rule, rulingsOf } from '../../server/stores/reviews';
+import { loadDocuments } from '../../server/stores/documents';
+import { addNote, editNote, markRow, notesOf, removeNote, rule, rulingsOf } from '../../server/stores/reviews';
+import { shownOf } from '../damaged.server';
 import { askedGo, check, formOf } from '../form.server';
 import { Strip } from '../look/strip';
 import { useZone } from '../look/time';
@@ -51,25 +51,28 @@ const Action = z.discriminatedUnion('do', [
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
-  const { db } = context.services;
+  const { db, shelf } = context.services;
   const copy = await copyForTeacher(db, person.id, params.copyId);
-  if (!copy || copy.handoutId !== params.handoutId) throw missing();
-  const [goes, copies] = await Promise.all([goesOf(db, copy.id), copiesOf(db, copy.handoutId)]);
+  if (!copy || copy.handout.id !== params.handoutId) throw missing();
+  const [goes, copies] = await Promise.all([goesOf(db, copy.id), copiesOf(db, copy.handout.id)]);
   const asked = askedGo(request);
   const go = goes.find((g) => g.number === asked) ?? goes.at(-1);
-  const sheet = go ? go.sheet : (await loadDocument(db, copy.documentId))!.sheet;
+  const { handout } = copy;
+  const document = go ? null : await loadDocuments(db, [copy.documentId]);
+  const { sheet, damage } = go ?? shownOf(document!.get(copy.documentId)!, handout.title);
   const [notes, rulings] = go ? await Promise.all([notesOf(db, [go.id]), rulingsOf(db, [go.id])]) : [[], []];
   return {
     copy: {
       id: copy.id,
       studentName: copy.studentName,
       state: copy.state,
-      title: copy.title,
-      handoutId: copy.handoutId,
+      title: handout.title,
+      handoutId: handout.id,
       begunAt: copies.find((c) => c.id === copy.id)?.begunAt ?? null,
     },
-    lookFors: copy.lookFors,
-    rubric: copy.rubric,
+    lookFors: handout.lookFors,
+    rubric: handout.rubric,
+    damage: damage ? { reason: damage, documentId: go ? null : copy.documentId } : null,
     go: go
       ? {
           id: go.id,
@@ -82,9 +85,9 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
       : null,
     goes: goes.map(({ number, outcome }) => ({ number, outcome })),
     sheet,
-    handedOut: givenOut(copy.handoutSheet),
-    key: copy.handoutSheet,
-    results: countAll(copy.lookFors, sheet, { handedOut: givenOut(copy.handoutSheet), studentName: copy.studentName }),
+    handedOut: handout.given,
+    key: handout.sheet,
+    results: countedOn(handout, sheet, copy.studentName, shelf.resources.pictures),
     notes,
     rulings,
     band: copies.map(({ id, studentName, state }) => ({ id, studentName, state })),
@@ -121,20 +124,17 @@ export async function action({ request, context, params }: Route.ActionArgs) {
         ? { problem: null }
         : gone;
     case 'mark': {
-      const row = copy.rubric.rows.find((r) => r.id === given.row);
+      const row = copy.handout.rubric.rows.find((r) => r.id === given.row);
       if (!row || given.level >= row.levels.length) return { problem: 'This rubric has no such level.' };
-      const marks = { ...go.marks };
-      if (given.level < 0) delete marks[row.id];
-      else marks[row.id] = given.level;
-      return (await markRubric(db, go.id, marks)) ? { problem: null } : gone;
+      return (await markRow(db, go.id, row.id, given.level < 0 ? null : given.level)) ? { problem: null } : gone;
     }
     case 'return': {
       const moved = await returnGo(db, go.id, given.outcome);
       if (!moved.ok) return { problem: moved.reason };
-      const next = (await copiesOf(db, copy.handoutId))
+      const next = (await copiesOf(db, copy.handout.id))
         .filter((c) => c.state === 'handed-in')
         .sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0))[0];
-      return redirect(next ? `/handouts/${copy.handoutId}/reading/${next.id}` : `/handouts/${copy.handoutId}`);
+      return redirect(next ? `/handouts/${copy.handout.id}/reading/${next.id}` : `/handouts/${copy.handout.id}`);
     }
   }
 }

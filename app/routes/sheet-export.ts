@@ -3,9 +3,9 @@ import { isOwn } from '../../core/drawing/picture';
 import { answered, givenOut } from '../../core/handout/copy';
 import { fileName } from '../../core/sheet/name';
 import { needsOf } from '../../core/text/needs';
-import { loadDocument } from '../../server/stores/documents';
 import { pictureFiles } from '../../server/stores/pictures';
 import { sheetOf } from '../../server/stores/sheets';
+import { whole } from '../damaged.server';
 import { missing, refuse, requireRole } from '../who.server';
 import type { Route } from './+types/sheet-export';
 
@@ -22,8 +22,8 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const query = Query.safeParse(Object.fromEntries(new URL(request.url).searchParams));
   if (!query.success) throw refuse(400, 'Choose PDF or PNG in the workbench.');
   const found = await sheetOf(db, person.id, params.sheetId);
-  const document = found && (await loadDocument(db, found.documentId));
-  if (!document) throw missing();
+  if (!found) throw missing();
+  const document = await whole(db, found.documentId);
   const { as, side, page } = query.data;
   const sheet = side === 'key' ? answered(document.sheet) : givenOut(document.sheet);
   const own = await pictureFiles(db, needsOf(sheet).pictures.filter(isOwn));

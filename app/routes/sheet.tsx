@@ -1,3 +1,4 @@
+import { cutTo } from '../../core/text/characters';
 import { Button, Dropdown } from 'antd';
 import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { ShouldRevalidateFunctionArgs } from 'react-router';
@@ -9,8 +10,9 @@ import type { Page, Sheet } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
 import { unknownFaces } from '../../core/text/needs';
 import { isFace } from '../../core/text/catalogue';
-import { loadDocument } from '../../server/stores/documents';
 import { sheetOf } from '../../server/stores/sheets';
+import { openedOr } from '../damaged.server';
+import { DamagedScreen } from '../look/damaged';
 import { Strip } from '../look/strip';
 import { SheetFrame } from '../margin/frame';
 import type { MarginEntry } from '../margin/margin';
@@ -43,9 +45,11 @@ import type { Route } from './+types/sheet';
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const found = await sheetOf(context.services.db, person.id, params.sheetId);
-  const document = found && (await loadDocument(context.services.db, found.documentId));
+  const document = found && (await openedOr(context.services.db, found.documentId));
   if (!document) throw missing();
+  if ('damage' in document) return { id: found.id, damage: document.damage, now: Date.now() };
   return {
+    damage: null,
     personId: person.id,
     id: found.id,
     documentId: document.id,
@@ -60,15 +64,29 @@ export const shouldRevalidate = ({ currentParams, nextParams }: ShouldRevalidate
   currentParams.sheetId !== nextParams.sheetId;
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: `${loaderData?.sheet.title || 'Untitled sheet'} · Dappled Margin` },
+  { title: `${(loaderData?.damage === null && loaderData.sheet.title) || 'Untitled sheet'} · Dappled Margin` },
 ];
 
 export default function SheetScreen({ loaderData }: Route.ComponentProps) {
+  if (loaderData.damage !== null) {
+    const { id, damage, now } = loaderData;
+    const here = `/sheets/${id}`;
+    return (
+      <DamagedScreen
+        damage={damage}
+        title="Damaged sheet"
+        home="/desk"
+        back={here}
+        picture={`${here}/picture.svg`}
+        now={now}
+      />
+    );
+  }
   // One bench for each document: another sheet is another bench.
   return <Workbench key={loaderData.documentId} loaded={loaderData} />;
 }
 
-type Loaded = Route.ComponentProps['loaderData'];
+type Loaded = Extract<Route.ComponentProps['loaderData'], { damage: null }>;
 
 const sheetSlice = (bench: Bench) => bench.sheet;
 const pageSlice = (bench: Bench) => bench.page;
@@ -281,7 +299,7 @@ const TitleStrip = memo(function TitleStrip({ bench, loaded, sheet, page, zoom, 
     if (search.get('named') === 'no') field.current?.select();
   }, [search]);
   const take = () => {
-    const title = name?.trim().slice(0, 200);
+    const title = name === null ? null : cutTo(name.trim(), 200);
     if (title && title !== sheet.title) bench.make('Rename', { kind: 'sheet-set', values: { title } });
     setName(null);
   };

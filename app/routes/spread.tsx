@@ -1,14 +1,14 @@
 import { Button, Segmented } from 'antd';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
-import { givenOut } from '../../core/handout/copy';
-import { countAll } from '../../core/lookfors/lookfor';
 import type { PieceMark } from '../../core/review/marks';
 import { heldAfter, missedMost, pieceMarks } from '../../core/review/marks';
+import { countedOn } from '../../server/counting';
 import { copiesOf, newestGoes } from '../../server/stores/copies';
 import { loadDocuments } from '../../server/stores/documents';
 import { handoutOf } from '../../server/stores/handouts';
 import { rulingsOf } from '../../server/stores/reviews';
+import { shownOf } from '../damaged.server';
 import { Leaf, STATE_WORDS } from '../look/leaf';
 import { Strip } from '../look/strip';
 import { dueWords, useZone, whenWords } from '../look/time';
@@ -34,18 +34,21 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
       goes.map((go) => go.id),
     ),
   ]);
-  const handedOut = givenOut(handout.sheet);
   const { width, height } = handout.sheet.pages[0];
   const cards = copies.map((copy) => {
     const go = goes.find((g) => g.copyId === copy.id);
     // What is with the teacher or done shows as it was handed in; what is being worked on as it is now.
     const asHandedIn = go && (copy.state === 'handed-in' || copy.state === 'done');
-    const sheet = asHandedIn ? go.sheet : documents.get(copy.documentId)?.sheet;
-    const results = sheet ? countAll(handout.lookFors, sheet, { handedOut, studentName: copy.studentName }) : null;
+    const document = documents.get(copy.documentId);
+    const piece = asHandedIn ? go : document && shownOf(document, handout.title);
+    const sheet = piece?.damage ? undefined : piece?.sheet;
+    const results = sheet ? countedOn(handout, sheet, copy.studentName, shelf.resources.pictures) : null;
     const ruled = go ? rulings.filter((ruling) => ruling.goId === go.id) : [];
     return {
       ...copy,
-      picture: asHandedIn ? `go=${go.number}` : `seq=${copy.seq}`,
+      damaged: Boolean(piece?.damage),
+      // A go is told by its identity: one that was taken back and handed in anew has the same number, but is another.
+      picture: asHandedIn ? `go=${go.id}` : `seq=${copy.seq}`,
       late: go && handout.dueAt ? +go.handedInAt > +handout.dueAt : false,
       results,
       held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,

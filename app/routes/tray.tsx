@@ -10,7 +10,7 @@ import './tray.css';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'student');
-  await addLateCopies(context.services.db, person.id);
+  await addLateCopies(context.services.db, person.id, context.services.shelf.resources.pictures);
   return { person, copies: await trayOf(context.services.db, person.id), now: Date.now(), demo: context.services.demo };
 }
 
@@ -50,6 +50,7 @@ export default function Tray({ loaderData }: Route.ComponentProps) {
                     </span>
                     <strong>{copy.title}</strong>
                     <StateLabel state={copy.state} />
+                    {copy.damage !== null && <strong className="damage-word">damaged</strong>}
                     <span className={copy.dueAt && +copy.dueAt < now && toDo.includes(copy) ? 'desk-late' : 'quiet'}>
                       {back.includes(copy)
                         ? `came back ${agoWords(copy.returnedAt, now)}${copy.unsettled ? ` · ${copy.unsettled} ${copy.unsettled === 1 ? 'note' : 'notes'}` : ''}`

@@ -1,10 +1,9 @@
 import { z } from 'zod';
-import { givenOut } from '../../core/handout/copy';
 import type { WrittenBox } from '../../core/handout/written';
 import { boxesOf, writtenIn } from '../../core/handout/written';
 import { countWritten } from '../../core/makers/cloud/words';
 import type { Weighted } from '../../core/makers/cloud/recipe';
-import { loadDocuments } from '../../server/stores/documents';
+import { Damaged, loadDocuments } from '../../server/stores/documents';
 import { begunCopies, handoutOf, progressOf } from '../../server/stores/handouts';
 import { missing, refuse, requirePerson } from '../who.server';
 import type { Route } from './+types/written';
@@ -35,9 +34,9 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   }
   const handout = await handoutOf(db, person.id, wanted);
   if (!handout) throw missing();
-  const given = givenOut(handout.sheet);
+  const { given } = handout;
   const documents = await loadDocuments(db, await begunCopies(db, handout.id));
-  const sheets = [...documents.values()].map(({ sheet }) => sheet);
+  const sheets = [...documents.values()].flatMap((one) => (one instanceof Damaged ? [] : [one.sheet]));
   const written = (id: string) => sheets.map((sheet) => writtenIn(sheet, given, id)).filter(Boolean);
   if (box === null) {
     const boxes = boxesOf(given).map((one) => ({ ...one, filled: written(one.id).length }));

@@ -3,6 +3,7 @@ import type { Sheet } from '../../core/sheet/schema';
 import { FALLBACK, fileFor } from '../../core/text/catalogue';
 import { Faces } from '../../core/text/faces';
 import { needsOf } from '../../core/text/needs';
+import { named } from '../../workers/part-names';
 
 /** Faces and pictures in the browser: fetched when first wanted, kept for the life of the page. */
 
@@ -65,7 +66,7 @@ const loadFace = (faces: Faces, file: string) =>
 export const loadPicture = (id: string) =>
   once(id, async () => {
     const answer = await fetch(`/art/pictures/${id}.json`);
-    pictures.set(id, answer.ok ? ((await answer.json()) as DrawnPicture) : null);
+    pictures.set(id, answer.ok ? await named((await answer.json()) as DrawnPicture) : null);
     tell();
   });
 

@@ -10,7 +10,7 @@ import { pictureNow } from '../sheet/resources';
 
 /** What stands in the margin of a student's copy: what came back, notes on their spots, the word bank. */
 
-type Loaded = Route.ComponentProps['loaderData'];
+type Loaded = Extract<Route.ComponentProps['loaderData'], { damage: null }>;
 
 /** The words of the banks on a sheet: parted by dots, lines or gaps. */
 export const bankOf = (sheet: Sheet): string[] =>

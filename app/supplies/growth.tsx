@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { useSubmit } from 'react-router';
 import { z } from 'zod';
 import { between } from '../../core/sheet/between';
-import { apply, Change } from '../../core/sheet/change';
+import { replay, Change } from '../../core/sheet/change';
 import { readSheet } from '../../core/sheet/schema';
 import type { Sheet } from '../../core/sheet/schema';
 import { useZone, whenWords } from '../look/time';
@@ -40,8 +40,7 @@ class Film {
     while (!this.frames.has(start)) start--;
     let sheet = this.frames.get(start)!;
     for (let i = start; i < seq; i++) {
-      const next = apply(sheet, this.log[i - this.from].change);
-      if (next.ok) ({ sheet } = next);
+      sheet = replay(sheet, [this.log[i - this.from].change]);
       if ((i + 1) % 50 === 0) this.frames.set(i + 1, sheet);
     }
     return sheet;

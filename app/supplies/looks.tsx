@@ -1,3 +1,4 @@
+import { cutTo } from '../../core/text/characters';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { arranged } from '../../core/arrange/arrange';
 import { LAYOUTS } from '../../core/arrange/layouts';
@@ -38,7 +39,7 @@ type Choice = { id: string; name: string; sheet: Sheet; page?: Page; take: () =>
 /** The first words of the sheet that are set in a role, for a specimen of it. */
 function wordsOf(sheet: Sheet, role: string, other: string): string {
   for (const item of everyItem(sheet))
-    if (item.kind === 'text' && item.role === role && !isEmpty(item.body)) return bodyText(item.body).slice(0, 90);
+    if (item.kind === 'text' && item.role === role && !isEmpty(item.body)) return cutTo(bodyText(item.body), 90);
   return other;
 }
 

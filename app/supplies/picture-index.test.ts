@@ -17,7 +17,6 @@ const shipped = [
     height: 1,
     credit: 'A',
     licence: 'MIT',
-    parts: [],
   },
 ];
 const own = { id: `own/${'a'.repeat(32)}`, name: 'disc', width: 30, height: 20 };

@@ -14,7 +14,6 @@ export type PictureEntry = {
   height: number;
   credit: string;
   licence: string;
-  parts: string[];
 };
 
 /** The group of those brought along, before all others. */
@@ -37,7 +36,6 @@ const entryOf = ({ id, name, width, height }: OwnPicture): PictureEntry => ({
   group: OWN,
   credit: '',
   licence: '',
-  parts: [],
 });
 
 function put(own: readonly PictureEntry[], mayBring: boolean) {

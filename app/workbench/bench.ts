@@ -17,6 +17,7 @@ import type { Making } from './making';
 import type { Opened } from './keeping';
 import { Keeping } from './keeping';
 import type { SaveState } from './saver';
+import type { Aside } from './vault';
 
 /** A stretch of words being edited: `anchor` stays, `focus` moves; `typing` is the style of what is typed next. */
 export type Editing = { id: string; anchor: number; focus: number; typing: RunStyle | null };
@@ -68,6 +69,8 @@ export class Bench {
   history: History = NO_HISTORY;
   save: SaveState;
   notice: { text: string; count: number } | null = null;
+  /** Changes that could not be saved, kept in this browser. */
+  aside: readonly Aside[] = [];
   results: (Result | null)[] | null = null;
   faces: Faces | null = null;
   /** Set while this sheet can't be written to, with the reason. */
@@ -122,6 +125,10 @@ export class Bench {
         this.changed();
       },
       notice: (text) => this.say(text),
+      aside: (aside) => {
+        this.aside = aside;
+        this.changed();
+      },
       results: (results) => {
         this.results = results;
         this.changed();
@@ -198,6 +205,10 @@ export class Bench {
   say(text: string): void {
     this.notice = { text, count: (this.notice?.count ?? 0) + 1 };
     this.changed();
+  }
+  /** What could not be saved has been downloaded, or is not wanted. */
+  forgetAside(): void {
+    this.keeping.forgetAside();
   }
   hush(): void {
     this.notice = null;

@@ -58,7 +58,7 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 describe('keeping a sheet', () => {
-  const nothing = { sheet: () => {}, state: () => {}, notice: () => {}, results: () => {} };
+  const nothing = { sheet: () => {}, state: () => {}, notice: () => {}, results: () => {}, aside: () => {} };
   function begin() {
     const opened: Opened[] = [];
     const keeping = new Keeping(start, { ...nothing, opened: (one) => void opened.push(one) });

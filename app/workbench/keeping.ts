@@ -95,6 +95,10 @@ export class Keeping {
     if (this.ready) void this.slot?.keepHistory(history);
   }
 
+  forgetAside(): void {
+    this.saver?.forgetAside();
+  }
+
   /** Is done when the vault has opened. */
   opened(): Promise<void> | undefined {
     return this.opening;

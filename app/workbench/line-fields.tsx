@@ -72,9 +72,9 @@ function HoldField({ bench, item, side }: { bench: Bench; item: LineItem; side: 
   const holds = bench.page.items.filter((other) => isHold(other) && !other.hidden).slice(0, 200);
   const options = holds.flatMap((other) => [
     { value: `${other.id} `, label: itemName(other) },
-    ...(other.kind === 'picture' ? (pictureNow(other.picture)?.targets ?? []) : []).map(({ name }) => ({
+    ...(other.kind === 'picture' ? (pictureNow(other.picture)?.targets ?? []) : []).map(({ name }, i) => ({
       value: `${other.id} ${name}`,
-      label: `${itemName(other)}: ${name}`,
+      label: `${itemName(other)}: ${name.startsWith('@') ? `part ${i + 1}` : name}`,
     })),
   ]);
   return (

@@ -1,3 +1,4 @@
+import { partName } from '../../core/sheet/name';
 import { warpOfItem, wordsOf } from '../../core/drawing/item';
 import { union } from '../../core/geometry/box';
 import { frameMatrix, parentMatrix, pageMatrix } from '../../core/geometry/frame';
@@ -218,7 +219,7 @@ function Parts({ page, item, scale, hold }: { page: Page; item: PictureItem; sca
         <circle cx={p.x} cy={p.y} r={on ? 9 : 5} />
         {on && (
           <text x={p.x + 13} y={p.y + 4}>
-            {t.name}
+            {partName(t.name)}
           </text>
         )}
       </g>

@@ -100,7 +100,7 @@ function trimmed(runs: readonly Run[]): Run[] {
   if (tidy.length === 0) return tidy;
   const out = tidy.map((run, i) => ({
     ...run,
-    text: (i > 0 && tidy[i - 1].text.endsWith(' ') ? run.text.replace(/^ +/, '') : run.text).slice(0, 90_000),
+    text: i > 0 && tidy[i - 1].text.endsWith(' ') ? run.text.replace(/^ +/, '') : run.text,
   }));
   out[0] = { ...out[0], text: out[0].text.replace(/^ +/, '') };
   out[out.length - 1] = { ...out[out.length - 1], text: out[out.length - 1].text.replace(/ +$/, '') };
@@ -111,7 +111,7 @@ const MARKER = /^(\s*)(?:([•◦▪‣*–-])|(\d{1,3})[.)]|([a-z])[.)])\s+/i;
 
 /** Plain words with their paragraphs; lines that begin like a list become one. */
 export function bodyFromWords(words: string): Body {
-  const lines = words.replace(/\r\n?/g, '\n').replace(/\n+$/, '').split('\n').slice(0, 4900);
+  const lines = words.replace(/\r\n?/g, '\n').replace(/\n+$/, '').split('\n');
   const marked = lines.filter((line) => MARKER.test(line)).length;
   // One line that begins with a dash is no list.
   if (marked < 2) return plain(lines.join('\n'));

@@ -1,3 +1,4 @@
+import { cutTo } from '../../core/text/characters';
 import { Input } from 'antd';
 import type { PictureItem } from '../../core/sheet/schema';
 import { pictureNow } from '../sheet/resources';
@@ -29,8 +30,7 @@ export function PictureFields({ bench, item }: { bench: Bench; item: PictureItem
           placeholder="what it shows"
           style={{ flex: 1 }}
           onBlur={(event) =>
-            event.target.value !== item.alt &&
-            setValues(bench, 'Description', { alt: event.target.value.slice(0, 1000) })
+            event.target.value !== item.alt && setValues(bench, 'Description', { alt: cutTo(event.target.value, 1000) })
           }
         />
       </Row>

@@ -1,3 +1,4 @@
+import { cutTo } from '../../core/text/characters';
 import { bodyLength, runsWithin } from '../../core/sheet/body';
 import type { Change } from '../../core/sheet/change';
 import type { Role, TextItem } from '../../core/sheet/schema';
@@ -38,7 +39,7 @@ export function setRoles(bench: Bench, name: string, changes: Change[]): void {
 
 /** A role of one's own from how this box is set. */
 export function addRole(bench: Bench, item: TextItem, name: string): void {
-  const clean = name.trim().slice(0, 60);
+  const clean = cutTo(name.trim(), 60);
   if (!clean) return bench.say('Give the role a name first.');
   if (Object.values(bench.sheet.roles).some((role) => role.name.toLowerCase() === clean.toLowerCase()))
     return bench.say('There is a role of this name already. Choose another name.');

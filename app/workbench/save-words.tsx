@@ -1,3 +1,4 @@
+import { fileName } from '../../core/sheet/name';
 import type { Bench } from './bench';
 import { useBench } from './bench';
 
@@ -19,12 +20,44 @@ export function SaveWords({ bench }: { bench: Bench }) {
   );
 }
 
+const asideOf = (bench: Bench) => bench.aside;
+/** What could not be saved, to be downloaded; it stays here until it is let go. */
+function SetAside({ bench }: { bench: Bench }) {
+  const aside = useBench(bench, asideOf);
+  if (aside.length === 0) return null;
+  const download = () => {
+    const file = new Blob([JSON.stringify({ sheet: bench.sheet.title, notSaved: aside }, null, 2)], {
+      type: 'application/json',
+    });
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(file);
+    link.download = `${fileName(bench.sheet.title, 'sheet')} (not saved).json`;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  };
+  return (
+    <div className="notice">
+      <span>
+        {aside.length === 1 ? '1 change could not be saved' : `${aside.length} changes could not be saved`} and{' '}
+        {aside.length === 1 ? 'is' : 'are'} kept in this browser: {aside.at(-1)!.reason}
+      </span>
+      <button type="button" className="plainbtn" onClick={download}>
+        download
+      </button>
+      <button type="button" className="plainbtn" onClick={() => bench.forgetAside()}>
+        let go
+      </button>
+    </div>
+  );
+}
+
 const noticeOf = (bench: Bench) => bench.notice;
 /** What has to be said once, where it can't be overlooked and is in nobody's way. */
 export function Notice({ bench }: { bench: Bench }) {
   const notice = useBench(bench, noticeOf);
   return (
     <div className="notice-place" role="alert">
+      <SetAside bench={bench} />
       {notice && (
         <div key={notice.count} className="notice">
           <span>{notice.text}</span>

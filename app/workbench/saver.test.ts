@@ -8,7 +8,7 @@ import { find } from '../../core/sheet/tree';
 import type { Sheet } from '../../core/sheet/schema';
 import type { SaveState } from './saver';
 import { Saver } from './saver';
-import type { Pending, Slot } from './vault';
+import type { Aside, Pending, Slot } from './vault';
 
 /** The saver against a server that answers, keeps silent, or says no. */
 
@@ -27,6 +27,7 @@ let answer: (body: Sent) => Response | Promise<Response>;
 let missed: () => Promise<Response>;
 let kept: Pending | undefined;
 let atOnce: Pending | undefined;
+let setAside: readonly Aside[];
 /** What second windows left behind. */
 let orphans: Pending[];
 let told: { states: SaveState[]; notices: string[]; sheets: Sheet[] };
@@ -39,10 +40,12 @@ const slot = () =>
         ...(kept ? [{ pending: kept, forget: () => Promise.resolve() }] : []),
         ...orphans.map((pending) => ({ pending, forget: () => Promise.resolve() })),
       ]),
+    aside: () => Promise.resolve([]),
+    keepAside: (aside: readonly Aside[]) => Promise.resolve(void (setAside = aside)),
     keepPending: (pending: Pending) => {
       kept =
         pending.sent || pending.queue.length > 0
-          ? structuredClone({ base: pending.base, sent: pending.sent, queue: pending.queue })
+          ? { base: pending.base, sent: pending.sent, queue: pending.queue }
           : undefined;
       return Promise.resolve();
     },
@@ -51,12 +54,14 @@ const slot = () =>
 beforeEach(() => {
   vi.useFakeTimers();
   atOnce = undefined;
+  setAside = [];
   [sent, kept, orphans, told] = [[], undefined, [], { states: [], notices: [], sheets: [] }];
   answer = ({ base, changes }) => Response.json({ outcome: 'saved', seq: base + changes.length });
   missed = () => Promise.resolve(Response.json({ seq: 0, missed: [] }));
   vi.stubGlobal('window', { addEventListener() {}, removeEventListener() {} });
   vi.stubGlobal('document', { addEventListener() {}, removeEventListener() {}, visibilityState: 'visible' });
-  vi.stubGlobal('fetch', async (_url: string, options?: { body: string; signal: AbortSignal }) => {
+  vi.stubGlobal('fetch', async (url: string, options?: { body: string; signal: AbortSignal }) => {
+    if (url === '/healthz') return Response.json({ ready: true });
     if (!options?.body) return missed();
     const body = JSON.parse(options.body) as Sent;
     sent.push(body);
@@ -77,6 +82,7 @@ async function open(seq = 0, sheet = sampleSheet()) {
     state: (state) => told.states.push(state),
     notice: (text) => told.notices.push(text),
     results: () => {},
+    aside: () => {},
   });
   const shown = await saver.start();
   return { saver, shown };
@@ -169,7 +175,7 @@ test('drops only the change that is refused, and says why', async () => {
   saver.push({ kind: 'set', id: 'box', values: { x: 1 } });
   saver.push(typed(0, 'a'));
   await wait(2000);
-  expect(told.notices).toEqual(['Not kept: Your teacher has fixed this part.']);
+  expect(told.notices).toEqual(['A change of yours could not be saved: Your teacher has fixed this part.']);
   expect(sent.at(-1)!.changes).toEqual([typed(0, 'a')]);
   saver.stop();
 });
@@ -229,5 +235,59 @@ test('takes up what second windows left as well, each on top of the other', asyn
   expect(wordsOf(shown)).toBe('aone!? two\nthree');
   await wait(1000);
   expect(sent.flatMap((batch) => batch.changes)).toHaveLength(3);
+  saver.stop();
+});
+
+/** A server that takes batches of what it can take, and answers with `status` to those that hold a change it can't. */
+const failsWith = (word: string, status: number) => {
+  let seq = 0;
+  answer = ({ changes }) => {
+    if (JSON.stringify(changes).includes(word)) return Response.json({ message: 'no' }, { status });
+    return Response.json({ outcome: 'saved', seq: (seq += changes.length) });
+  };
+};
+const moves = (count: number): Change[] =>
+  Array.from({ length: count }, (_, i) => ({ kind: 'set', id: i % 2 ? 'box' : 'label', values: { x: i } }));
+
+test('thousands of changes made offline go out in slices, in their order', async () => {
+  answer = () => Promise.reject(new Error('no network'));
+  const { saver } = await open();
+  for (const change of moves(2600)) saver.push(change);
+  await wait(400);
+  failsWith('nothing', 500);
+  sent = [];
+  await wait(60_000);
+  expect(Math.max(...sent.map(({ changes }) => changes.length))).toBeLessThanOrEqual(300);
+  expect(sent.flatMap(({ changes }) => changes)).toEqual(moves(2600));
+  expect(state()).toMatchObject({ kind: 'saved' });
+  saver.stop();
+});
+
+test.each([400, 413, 500])(
+  'one change that can’t be saved (%i) is set aside, and holds back no other',
+  async (status) => {
+    failsWith('poison', status);
+    const { saver } = await open();
+    const poison = { kind: 'set', id: 'box', values: { alt: 'poison' } } as Change;
+    const all = [...moves(20), poison, ...moves(15)];
+    for (const change of all) saver.push(change);
+    await wait(300_000);
+    expect(setAside.map(({ change }) => change)).toEqual([poison]);
+    const saved = sent.filter(({ changes }) => !JSON.stringify(changes).includes('poison'));
+    expect(saved.flatMap(({ changes }) => changes)).toEqual([...moves(20), ...moves(15)]);
+    expect(state()).toMatchObject({ kind: 'saved' });
+    expect(kept).toBeUndefined();
+    saver.stop();
+  },
+);
+
+test('nothing is set aside while the server as a whole is in trouble', async () => {
+  answer = () => Response.json({}, { status: 503 });
+  const { saver } = await open();
+  for (const change of moves(5)) saver.push(change);
+  await wait(300_000);
+  expect(setAside).toEqual([]);
+  expect(kept?.sent?.changes).toHaveLength(5);
+  expect(state()).toMatchObject({ kind: 'offline', trouble: true });
   saver.stop();
 });

@@ -1,10 +1,21 @@
 import { nanoid } from 'nanoid';
 import type { Change } from '../../core/sheet/change';
 import type { Logged, Outbox } from '../../core/sheet/queue';
-import { acknowledged, behind, push, rebuilt, rejected, restored, send, waiting } from '../../core/sheet/queue';
+import {
+  acknowledged,
+  behind,
+  push,
+  rebuilt,
+  rejected,
+  restored,
+  send,
+  unsent,
+  waiting,
+  WHOLE_SLICE,
+} from '../../core/sheet/queue';
 import type { Result } from '../../core/lookfors/lookfor';
 import type { Sheet } from '../../core/sheet/schema';
-import type { Pending, Slot } from './vault';
+import type { Aside, Pending, Slot } from './vault';
 
 /** Sends changes to the server, keeps what is unsent in the browser, and says plainly how it stands. */
 
@@ -27,18 +38,35 @@ export type Told = {
   state(state: SaveState): void;
   notice(text: string): void;
   results(results: (Result | null)[]): void;
+  /** Changes that could not be saved: they are kept in the browser, to be downloaded. */
+  aside(aside: readonly Aside[]): void;
 };
 
 const SETTLE = 350;
 const LOOK_EVERY = 5000;
 /** Longest wait for an answer; a batch that is sent again is taken once. */
 const NO_ANSWER = 30_000;
+/** After so many answers that the server failed with a batch, it is looked for the change that it fails with. */
+const PATIENCE = 3;
+
+/** Answers that say that a batch can't be read or is too much. */
+const TOO_MUCH = new Set([400, 413, 422]);
+
+/** The server answered, and not as hoped. */
+class Answered extends Error {
+  constructor(readonly status: number) {
+    super(`the server answered ${status}`);
+  }
+}
 
 export class Saver {
   private outbox: Outbox;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private busy = false;
   private fails = 0;
+  /** How much goes out at once: less after a batch that the server could not take. */
+  private slice = WHOLE_SLICE;
+  private aside: readonly Aside[] = [];
   private trouble = false;
   private stopped = false;
   private poll: ReturnType<typeof setInterval> | undefined;
@@ -64,6 +92,8 @@ export class Saver {
       await this.slot.keepPending(this.outbox);
       for (const { forget } of left) await forget();
     }
+    this.aside = await this.slot.aside();
+    if (this.aside.length > 0) this.told.aside(this.aside);
     const sheet = this.settle();
     if (waiting(this.outbox) > 0) void this.flush();
     window.addEventListener('online', this.wake);
@@ -118,7 +148,8 @@ export class Saver {
 
   /** Number of changes on the server, once nothing is waiting. */
   async settled(): Promise<number | null> {
-    for (let tries = 0; tries < 20 && waiting(this.outbox) > 0 && !this.stopped; tries++) {
+    const most = 20 + waiting(this.outbox) / WHOLE_SLICE.changes;
+    for (let tries = 0; tries < most && waiting(this.outbox) > 0 && !this.stopped; tries++) {
       await this.flush();
       if (waiting(this.outbox) > 0) await new Promise((resolve) => setTimeout(resolve, 150));
     }
@@ -134,18 +165,34 @@ export class Saver {
     this.timer = setTimeout(() => void this.flush(), delay);
   }
 
-  /** What of ours no longer fits is dropped, and said. */
+  /** What of ours no longer fits is set aside, and said. */
   private settle(): Sheet {
     const { sheet, outbox, lost } = rebuilt(this.outbox);
     this.outbox = outbox;
     void this.slot.keepPending(outbox);
-    for (const reason of new Set(lost)) this.told.notice(`A change of yours could not be kept: ${reason}`);
+    for (const { change, reason } of lost) this.setAside(change, reason);
     return sheet;
+  }
+
+  /** A change that can't be saved never holds back the others: it is kept in the browser, and can be downloaded. */
+  private setAside(change: Change, reason: string) {
+    const entry: Aside = { at: Date.now(), reason, change };
+    this.aside = [...this.aside, entry];
+    void this.slot.keepAside(this.aside);
+    this.told.aside(this.aside);
+    this.told.notice(`A change of yours could not be saved: ${reason}`);
+  }
+
+  /** What was set aside has been seen to. */
+  forgetAside(): void {
+    this.aside = [];
+    void this.slot.keepAside(this.aside);
+    this.told.aside(this.aside);
   }
 
   async flush(): Promise<void> {
     if (this.busy || this.stopped) return;
-    this.outbox = send(this.outbox, nanoid(12));
+    this.outbox = send(this.outbox, nanoid(12), this.slice);
     const { sent, base } = this.outbox;
     if (!sent) return;
     this.busy = true;
@@ -161,15 +208,20 @@ export class Saver {
         signal: ended.signal,
       });
       this.trouble = answer.status >= 500;
-      if (this.trouble) throw new Error(`the server answered ${answer.status}`);
+      if (this.trouble || TOO_MUCH.has(answer.status)) throw new Answered(answer.status);
       const told = (await answer.json()) as SaveAnswer | { message: string };
       if (!('outcome' in told)) {
         if (!this.stopped) this.halt(told.message);
       } else if (!this.stopped) this.answered(told);
-    } catch {
+    } catch (problem) {
       if (this.stopped) return;
       this.fails++;
-      this.told.state({ kind: 'offline', waiting: waiting(this.outbox), trouble: this.trouble });
+      const status = problem instanceof Answered ? problem.status : 0;
+      if (TOO_MUCH.has(status) || (status === 500 && this.fails >= PATIENCE)) await this.narrow(status);
+      if (this.stopped) return;
+      if (waiting(this.outbox) > 0)
+        this.told.state({ kind: 'offline', waiting: waiting(this.outbox), trouble: this.trouble });
+      else this.told.state({ kind: 'saved', at: Date.now() });
     } finally {
       clearTimeout(limit);
       this.busy = false;
@@ -177,6 +229,36 @@ export class Saver {
     if (this.stopped) return;
     if (this.fails > 0) this.schedule(Math.min(15_000, 1000 * 2 ** Math.min(4, this.fails - 1)));
     else if (waiting(this.outbox) > 0) this.schedule(this.outbox.sent ? 0 : SETTLE);
+  }
+
+  /**
+   * The server can't take a batch, though it is well: half of it goes out next, until the change is found that it fails with.
+   * Only when the log says that nothing of the batch arrived.
+   */
+  private async narrow(status: number) {
+    const { sent, base } = this.outbox;
+    if (!sent) return;
+    const [health, log] = await Promise.all([
+      fetch('/healthz').catch(() => null),
+      fetch(`${this.url}?since=${base}`).catch(() => null),
+    ]);
+    if (!health?.ok || !log?.ok) return;
+    const { missed } = (await log.json()) as { missed: Logged[] };
+    if (missed.length > 0 || this.outbox.sent !== sent) return;
+    this.fails = 0;
+    if (sent.changes.length === 1) {
+      this.outbox = rejected(this.outbox, 0);
+      this.slice = WHOLE_SLICE;
+      this.setAside(
+        sent.changes[0],
+        status === 413 ? 'it is too large.' : 'the server can’t take it. The others go on without it.',
+      );
+      this.told.sheet(this.settle(), []);
+    } else {
+      this.slice = { ...WHOLE_SLICE, changes: Math.ceil(sent.changes.length / 2) };
+      this.outbox = unsent(this.outbox);
+    }
+    void this.slot.keepPending(this.outbox);
   }
 
   private answered(told: SaveAnswer) {
@@ -188,8 +270,9 @@ export class Saver {
       if (waiting(this.outbox) === 0) this.told.state({ kind: 'saved', at: Date.now() });
     } else if (told.outcome === 'behind') this.catchUp(told.seq, told.missed);
     else {
+      const change = this.outbox.sent?.changes[told.index];
       this.outbox = rejected(this.outbox, told.index);
-      this.told.notice(`Not kept: ${told.reason}`);
+      if (change) this.setAside(change, told.reason);
       this.told.sheet(this.settle(), []);
       if (waiting(this.outbox) === 0) this.told.state({ kind: 'saved', at: Date.now() });
     }

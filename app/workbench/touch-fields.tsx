@@ -1,3 +1,4 @@
+import { cutTo } from '../../core/text/characters';
 import { Input, Segmented } from 'antd';
 import { bodyText } from '../../core/sheet/body';
 import type { Item, TextItem } from '../../core/sheet/schema';
@@ -87,7 +88,7 @@ export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
             onBlur={(event) => {
               const also = event.target.value
                 .split(',')
-                .map((word) => word.trim().slice(0, 200))
+                .map((word) => cutTo(word.trim(), 200))
                 .filter(Boolean)
                 .slice(0, 20);
               if (also.join() !== text.also.join()) setValues(bench, 'Right words', { also });

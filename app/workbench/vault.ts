@@ -9,8 +9,12 @@ import { NO_HISTORY } from '../../core/sheet/history';
 /** Changes on their way: `base` is the number they build on; `sent` are those of a batch that got no answer yet. */
 export type Pending = { base: number; sent: { batch: string; changes: Change[] } | null; queue: Change[] };
 
+/** A change that could not be saved, when and why. */
+export type Aside = { at: number; reason: string; change: Change };
+
 interface Schema extends DBSchema {
   pending: { key: string; value: Pending };
+  aside: { key: string; value: readonly Aside[] };
   past: { key: [string, number]; value: Step };
   future: { key: string; value: readonly Step[] };
 }
@@ -39,11 +43,14 @@ let opened: Promise<IDBPDatabase<Schema> | null> | undefined;
 const open = () =>
   (opened ??= within(
     STUCK,
-    openDB<Schema>('dappled-margin', 1, {
-      upgrade(db) {
-        db.createObjectStore('pending');
-        db.createObjectStore('past');
-        db.createObjectStore('future');
+    openDB<Schema>('dappled-margin', 2, {
+      upgrade(db, from) {
+        if (from < 1) {
+          db.createObjectStore('pending');
+          db.createObjectStore('past');
+          db.createObjectStore('future');
+        }
+        db.createObjectStore('aside');
       },
     }),
     null,
@@ -182,6 +189,16 @@ export class Slot {
     const db = this.keeps.pending ? await open() : null;
     if (pending.sent || pending.queue.length > 0) await db?.put('pending', pending, this.name);
     else await db?.delete('pending', this.name);
+  }
+
+  /** What could not be saved before. */
+  async aside(): Promise<readonly Aside[]> {
+    return (await read((db) => db.get('aside', this.name))) ?? [];
+  }
+  async keepAside(aside: readonly Aside[]): Promise<void> {
+    const db = await open();
+    if (aside.length > 0) await db?.put('aside', aside, this.name);
+    else await db?.delete('aside', this.name);
   }
 
   async history(): Promise<History> {

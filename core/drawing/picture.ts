@@ -1,3 +1,5 @@
+import type { Point } from '../geometry/matrix';
+import { hundredths } from '../hundredths';
 import type { Mosaic } from '../raster/mosaic';
 
 /** A shipped picture, taken apart into paths when it was built: so it can be recoloured, and drawn alike everywhere. */
@@ -47,3 +49,26 @@ export const isOwn = (id: string): boolean => id.startsWith('own/');
 
 /** Looks a picture up; undefined while it is not loaded, or when there is none of that name. */
 export type Pictures = (id: string) => DrawnPicture | undefined;
+
+/**
+ * A part of a picture told by where it is, in percentages across and down: what students get instead of its name, which is
+ * often the answer.
+ */
+export const spotCode = ({ width, height }: Pick<DrawnPicture, 'width' | 'height'>, { x, y }: Point): string =>
+  `@${hundredths((100 * x) / width)},${hundredths((100 * y) / height)}`;
+
+/** The part of a picture that is meant by a name, or by its spot. */
+export const partOf = (picture: DrawnPicture | undefined, target: string): PictureTarget | undefined =>
+  picture?.targets.find((part) => part.name === target || spotCode(picture, part) === target);
+
+/** A picture with its parts told by their spots alone. */
+export const withoutNames = <T extends Pick<DrawnPicture, 'targets' | 'width' | 'height'>>(picture: T): T => ({
+  ...picture,
+  targets: picture.targets.map((part) => ({ ...part, name: spotCode(picture, part) })),
+});
+
+/** A picture with the names of its parts, in their order. */
+export const withNames = (picture: DrawnPicture, names: readonly string[] | undefined): DrawnPicture =>
+  names
+    ? { ...picture, targets: picture.targets.map((part, i) => ({ ...part, name: names[i] ?? part.name })) }
+    : picture;

@@ -1,3 +1,4 @@
+import { cutTo } from '../text/characters';
 import ICAL from 'ical.js';
 import type { Happening } from '../makers/calendar/recipe';
 import { dateOf, dayNumber, numberOf, writtenDay } from '../makers/calendar/days';
@@ -52,7 +53,7 @@ function turnOf(
     until: last > begun.day ? writtenDay(last) : null,
     time: begun.time,
     to: last === begun.day && ended.time !== begun.time ? ended.time : '',
-    words: (event.summary ?? '').replace(/\s+/g, ' ').trim().slice(0, 200) || 'untitled',
+    words: cutTo((event.summary ?? '').replace(/\s+/g, ' ').trim(), 200) || 'untitled',
     colour: null,
     last,
   };
@@ -110,7 +111,7 @@ const titled = (lines: readonly string[]) => {
     .find((line) => /^SUMMARY/i.test(line))
     ?.replace(/^[^:]*:/, '')
     .trim();
-  return summary ? `“${summary.slice(0, 60)}”` : 'An event without a title';
+  return summary ? `“${cutTo(summary, 60)}”` : 'An event without a title';
 };
 
 /** What happens between two days, by a calendar file. Days are numbers, both included. */
@@ -141,7 +142,7 @@ export function readCalendar(text: string, given: Partial<Bounds> & Pick<Bounds,
         if (dayNumber(turn.from) <= bounds.until && last >= bounds.from) happenings.push(turn);
     } catch (problem) {
       problems.push(
-        `${title ? `“${title.slice(0, 60)}”` : 'An event without a title'} was left out: ${reason(problem)}.`,
+        `${title ? `“${cutTo(title, 60)}”` : 'An event without a title'} was left out: ${reason(problem)}.`,
       );
     }
   }

@@ -1,3 +1,4 @@
+import { cutTo } from '../text/characters';
 import { SaxesParser } from 'saxes';
 import type { Row } from '../makers/map/outline';
 import { inOrder, nodesFrom, OutlineProblem, rowsFromText, rowsOf, textOfRows, tooMany } from '../makers/map/outline';
@@ -8,7 +9,7 @@ import { freeIds, LONGEST_NODE, MOST_NODES } from '../makers/map/recipe';
 
 export type ReadOutline = { nodes: MapNode[]; links: MapLink[] };
 
-const cut = (text: string, most: number) => text.replace(/\s+/g, ' ').trim().slice(0, most);
+const cut = (text: string, most: number) => cutTo(text.replace(/\s+/g, ' ').trim(), most);
 
 /**
  * Reads whatever outline a text holds.

@@ -1,3 +1,4 @@
+import { cutTo } from '../text/characters';
 import Papa from 'papaparse';
 
 /** Tables as they are pasted or come from a file: comma-separated, tab-separated, with semicolons, with decimal commas. */
@@ -8,10 +9,12 @@ export const MOST_COLUMNS = 12;
 export const LONGEST_CELL = 120;
 
 const tidy = (cell: unknown) =>
-  String(cell ?? '')
-    .replace(/\s+/g, ' ')
-    .trim()
-    .slice(0, LONGEST_CELL);
+  cutTo(
+    String(cell ?? '')
+      .replace(/\s+/g, ' ')
+      .trim(),
+    LONGEST_CELL,
+  );
 
 /**
  * The cells of a text, all rows of the same length; empty rows, and columns that are empty at the end, are left out.

@@ -1,3 +1,4 @@
+import { partOf } from '../drawing/picture';
 import type { Pictures } from '../drawing/picture';
 import { hundredths as f } from '../hundredths';
 import type { End, FramedItem, Item, LineItem, Page, Side } from '../sheet/schema';
@@ -18,7 +19,7 @@ export function targetPoint(item: Item, target: string, pictures: Pictures): Poi
     return { x: (Number(spot[1]) / 100) * item.width, y: (Number(spot[2]) / 100) * item.height };
   if (item.kind !== 'picture') return undefined;
   const picture = pictures(item.picture);
-  const found = picture?.targets.find((t) => t.name === target);
+  const found = partOf(picture, target);
   return picture && found && { x: (found.x / picture.width) * item.width, y: (found.y / picture.height) * item.height };
 }
 

@@ -1,9 +1,14 @@
+import type { MakerState } from '../makers/recipes';
 import type { Change } from '../sheet/change';
 import { apply } from '../sheet/change';
-import type { Item, Sheet } from '../sheet/schema';
-import { find } from '../sheet/tree';
+import type { GroupItem, Item, Sheet } from '../sheet/schema';
+import { locate } from '../sheet/tree';
 
-/** What a student may do with a copy. The server asks this of every change; the workbench asks first, to say so early. */
+/**
+ * What a student may do with a copy. The server asks this of every change; the workbench asks first, to say so early.
+ * Whatever is allowed leaves each part that is not the student's as it was, in its place and its order among the others, and
+ * seen as before; and nothing of a kind that is not opened ever appears.
+ */
 
 export const SUPPLIES = ['text', 'shape', 'line', 'picture', 'ink', 'map'] as const;
 export type Supply = (typeof SUPPLIES)[number];
@@ -12,8 +17,12 @@ export type Supply = (typeof SUPPLIES)[number];
 const TEACHERS = new Set(['touch', 'locked', 'blank', 'also']);
 
 const NOT_YOURS = 'Your teacher has fixed this part.';
+const STAYS_FREE = 'What you add is yours, and stays free.';
+const NOT_OPENED = 'Your teacher has not opened this supply.';
+const NO_BLANK = 'Only a teacher can make a blank.';
 
-function freeThrough(item: Item): boolean {
+/** Whether all of an item is the student's: a group with a fixed part in it is not. */
+export function freeThrough(item: Item): boolean {
   return item.touch === 'free' && (item.kind !== 'group' || item.items.every(freeThrough));
 }
 
@@ -31,29 +40,50 @@ function fillsIn(item: Item, keys: string[]): boolean {
   return keys.every((key) => open[item.kind].includes(key));
 }
 
-/** Whether a group is the student's own and made by a maker: its parts come and go with its recipe. */
-function inOwnMaker(sheet: Sheet, group: string | null): boolean {
-  const item = group === null ? undefined : find(sheet, group)?.item;
-  return item?.kind === 'group' && item.maker !== null && item.touch === 'free';
+/** The pictures that a recipe brings along. */
+const picturesOf = (maker: MakerState): string[] =>
+  maker.kind === 'map' ? maker.recipe.nodes.flatMap(({ picture }) => picture ?? []) : [];
+
+/** Why a recipe may not take the place of another (null: of none); null when it may. */
+function recipeRefusal(next: MakerState, before: MakerState | null, supplies: readonly Supply[]): string | null {
+  if (before ? next.kind !== before.kind : !(supplies as readonly string[]).includes(next.kind)) return NOT_OPENED;
+  const known = new Set(before ? picturesOf(before) : []);
+  const brought = picturesOf(next).some((picture) => !known.has(picture));
+  return brought && !supplies.includes('picture') ? NOT_OPENED : null;
 }
-const STAYS_FREE = 'What you add is yours, and stays free.';
-const partRefusal = (item: Item): string | null =>
-  item.touch !== 'free' ? STAYS_FREE : item.kind === 'text' && item.blank ? 'Only a teacher can make a blank.' : null;
+
+/** Why an item may not be part of what a student made with a maker: its parts come and go with its recipe. */
+function partRefusal(item: Item, maker: MakerState, supplies: readonly Supply[]): string | null {
+  if (item.kind === 'ink' || item.kind === 'group') return NOT_OPENED;
+  if (item.kind === 'picture' && !supplies.includes('picture') && !picturesOf(maker).includes(item.picture))
+    return NOT_OPENED;
+  return ownRefusal(item);
+}
+
+/** What everything that a student adds has to be: free, and no blank. */
+function ownRefusal(item: Item): string | null {
+  if (item.touch !== 'free') return STAYS_FREE;
+  return item.kind === 'text' && (item.blank || item.also.length > 0) ? NO_BLANK : null;
+}
 
 function insertable(item: Item, supplies: readonly Supply[]): string | null {
-  if (item.kind === 'group' && item.maker) {
-    const open = (supplies as readonly string[]).includes(item.maker.kind);
-    return !open ? 'Your teacher has not opened this supply.' : freeThrough(item) ? null : STAYS_FREE;
-  }
-  if (item.kind === 'group')
-    return item.items.reduce<string | null>(
-      (no, inner) => no ?? insertable(inner, supplies),
-      item.touch === 'free' ? null : NOT_YOURS,
-    );
-  if (!supplies.includes(item.kind)) return 'Your teacher has not opened this supply.';
-  if (item.touch !== 'free') return STAYS_FREE;
-  if (item.kind === 'text' && (item.blank || item.also.length > 0)) return 'Only a teacher can make a blank.';
-  return null;
+  if (item.kind !== 'group') return supplies.includes(item.kind) ? ownRefusal(item) : NOT_OPENED;
+  const { maker } = item;
+  return (
+    ownRefusal(item) ??
+    (maker && recipeRefusal(maker, null, supplies)) ??
+    item.items.reduce<string | null>(
+      (no, inner) => no ?? (maker ? partRefusal(inner, maker, supplies) : insertable(inner, supplies)),
+      null,
+    )
+  );
+}
+
+/** The group that a spot lies in; null for the page itself, undefined where it is gone. */
+function groupAt(sheet: Sheet, id: string | null): GroupItem | null | undefined {
+  if (id === null) return null;
+  const item = locate(sheet, id)?.item;
+  return item?.kind === 'group' ? item : undefined;
 }
 
 /** Why a student may not make this change to this copy; null when they may. */
@@ -70,26 +100,49 @@ export function refusal(sheet: Sheet, change: Change, supplies: readonly Supply[
       }
       return null;
     }
-    case 'insert':
-      return inOwnMaker(sheet, change.spot.group) ? partRefusal(change.item) : insertable(change.item, supplies);
-    case 'remove':
-    case 'reorder': {
-      const place = find(sheet, change.id);
+    case 'insert': {
+      const group = groupAt(sheet, change.spot.group);
+      if (group === undefined) return null;
+      if (group && !freeThrough(group)) return NOT_YOURS;
+      return group?.maker ? partRefusal(change.item, group.maker, supplies) : insertable(change.item, supplies);
+    }
+    case 'remove': {
+      const place = locate(sheet, change.id);
       return !place || freeThrough(place.item) ? null : NOT_YOURS;
     }
+    case 'reorder': {
+      const place = locate(sheet, change.id);
+      const group = groupAt(sheet, change.spot.group);
+      if (!place || group === undefined) return null;
+      if (!freeThrough(place.item)) return NOT_YOURS;
+      // Within the group where it lies already, nothing of the teacher's moves.
+      if (group === null || group.id === place.groups.at(-1)?.id) return null;
+      if (!freeThrough(group)) return NOT_YOURS;
+      return group.maker ? partRefusal(place.item, group.maker, supplies) : null;
+    }
     case 'set': {
-      const place = find(sheet, change.id);
+      const place = locate(sheet, change.id);
       if (!place) return null;
+      const { item } = place;
       const keys = Object.keys(change.values);
       if (keys.some((key) => TEACHERS.has(key))) return NOT_YOURS;
-      if (keys.includes('maker') && !(place.item.kind === 'group' && place.item.maker)) return NOT_YOURS;
-      if (place.item.touch === 'free' || (place.item.touch === 'fill' && fillsIn(place.item, keys))) return null;
-      return NOT_YOURS;
+      if (item.touch === 'fill') return fillsIn(item, keys) ? null : NOT_YOURS;
+      if (!freeThrough(item)) return NOT_YOURS;
+      if (item.kind === 'group' && keys.includes('maker')) {
+        const next = change.values.maker as MakerState | null;
+        if (!item.maker) return next === null ? null : NOT_OPENED;
+        return next === null ? null : recipeRefusal(next, item.maker, supplies);
+      }
+      const brings = item.kind === 'picture' && keys.includes('picture') && change.values.picture !== item.picture;
+      const within = place.groups.at(-1)?.maker;
+      return brings && !supplies.includes('picture') && !(within && partOfRecipe(change.values.picture, within))
+        ? NOT_OPENED
+        : null;
     }
     case 'splice':
     case 'style':
     case 'paragraph': {
-      const place = find(sheet, change.id);
+      const place = locate(sheet, change.id);
       return !place || place.item.touch !== 'fixed' ? null : NOT_YOURS;
     }
     case 'page-insert':
@@ -101,3 +154,6 @@ export function refusal(sheet: Sheet, change: Change, supplies: readonly Supply[
       return 'Only your teacher can change the page itself.';
   }
 }
+
+const partOfRecipe = (picture: unknown, maker: MakerState) =>
+  typeof picture === 'string' && picturesOf(maker).includes(picture);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Pictures } from '../drawing/picture';
 import { Hex, Id, Sheet } from '../sheet/schema';
 import { SPELLING } from './spelling';
 import { countItems } from './kinds/items';
@@ -64,6 +65,8 @@ export const LookFor = z.discriminatedUnion('kind', [
     words: z.boolean(),
   }),
   z.strictObject({ kind: z.literal('teacher'), ...base }),
+  /** One that was stored and that this program does not know: `was` is its kind. Never made, only kept. */
+  z.strictObject({ kind: z.literal('unknown'), ...base, was: z.string().max(60) }),
 ]);
 export type LookFor = z.infer<typeof LookFor>;
 export type LookForOf<K extends LookFor['kind']> = Extract<LookFor, { kind: K }>;
@@ -90,6 +93,8 @@ export type Context = {
   /** The sheet as it was handed out: what it already held does not count as the student's. */
   handedOut: Sheet;
   studentName: string;
+  /** What the pictures on the sheet are drawn with: parts that lines end on are then told by where they are. */
+  pictures?: Pictures;
 };
 
 type Counter<K extends LookFor['kind']> = (lookFor: LookForOf<K>, sheet: Sheet, context: Context) => Counted | null;
@@ -103,6 +108,7 @@ const COUNTERS: { [K in LookFor['kind']]: Counter<K> } = {
   name: countName,
   map: countMap,
   teacher: () => null,
+  unknown: () => null,
 };
 
 export function count(lookFor: LookFor, sheet: Sheet, context: Context): Result {

@@ -1,3 +1,4 @@
+import { cutTo } from '../text/characters';
 import type { DrawnPicture } from '../drawing/picture';
 import type { Box } from '../geometry/matrix';
 import { Recent } from '../recent';
@@ -58,7 +59,7 @@ export const outlineFor = (size: number, share: number, colour: string, dash: Ou
 
 /** What a picture says of itself when it is put on a sheet. */
 export const saysOf = (drawn: DrawnPicture | undefined): { credit: string; alt: string } => ({
-  credit: drawn ? `${drawn.credit} (${drawn.licence})`.slice(0, 300) : '',
+  credit: drawn ? cutTo(`${drawn.credit} (${drawn.licence})`, 300) : '',
   alt: drawn?.name ?? '',
 });
 

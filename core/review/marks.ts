@@ -1,3 +1,4 @@
+import { cutTo } from '../text/characters';
 import type { Pictures } from '../drawing/picture';
 import { boxOf } from '../geometry/hit';
 import type { Box } from '../geometry/matrix';
@@ -66,7 +67,7 @@ export function evidenceWords(lookFor: LookFor, { verdict, said, meant }: Eviden
   if (lookFor.kind === 'name')
     return verdict === 'right' ? `“${said}”` : said ? `“${said}” is not the student’s name` : 'no name';
   if (verdict === 'empty') return 'nothing written';
-  return said.length > 60 ? `“${said.slice(0, 58)}…”` : `“${said}”`;
+  return said.length > 60 ? `“${cutTo(said, 58)}…”` : `“${said}”`;
 }
 
 function mapWords(verdict: Evidence['verdict'], said: string, meant: string): string {

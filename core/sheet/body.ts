@@ -52,6 +52,20 @@ export function locate(body: Body, position: number): { paragraph: number; offse
   return { paragraph: last, offset: runLength(body[last].runs) };
 }
 
+/** Whether a flat position lies in the middle of a character of two units, such as an emoji. */
+export function isWithinCharacter(body: Body, position: number): boolean {
+  const { paragraph, offset } = locate(body, position);
+  let at = 0;
+  for (const { text } of body[paragraph].runs) {
+    const i = offset - at;
+    if (i > 0 && i < text.length) return isHigh(text.charCodeAt(i - 1)) && isLow(text.charCodeAt(i));
+    at += text.length;
+  }
+  return false;
+}
+const isHigh = (unit: number) => unit >= 0xd800 && unit <= 0xdbff;
+const isLow = (unit: number) => unit >= 0xdc00 && unit <= 0xdfff;
+
 /** The flat position at which a paragraph begins. */
 export function paragraphStart(body: Body, paragraph: number): number {
   let at = 0;

@@ -3,6 +3,7 @@ import {
   bodyLength,
   bodyText,
   formatBody,
+  isWithinCharacter,
   locate,
   paragraphStart,
   runsWithin,
@@ -13,7 +14,33 @@ import {
 } from './body';
 import type { Patch } from './body';
 import { Body, Id, isWritten, Item, ITEM_SCHEMAS, Page, ParagraphFormat, Role, RunStyle, Sheet } from './schema';
-import { find, findOn, idsWithin, withItem, withList } from './tree';
+import type { GroupItem } from './schema';
+import {
+  bodyProblem,
+  depthOf,
+  GROUP_FULL,
+  itemProblem,
+  LIMITS,
+  loadOf,
+  loadOfAll,
+  loadProblem,
+  PAGES_FULL,
+  pageProblem,
+  ROLES_FULL,
+  TOO_DEEP,
+} from './limits';
+import type { Load } from './limits';
+import {
+  idsWithin,
+  isThere,
+  loadsOf,
+  locate as place,
+  withInserted,
+  withItem,
+  withoutItem,
+  withPages,
+  withSettings,
+} from './tree';
 
 /**
  * One edit of a sheet, as JSON. `apply` gives the new sheet or the reason why the change does not fit, never half of it;
@@ -28,7 +55,7 @@ const nullable = <T extends z.ZodRawShape>(schema: z.ZodObject<T>) =>
     Object.fromEntries(Object.entries(schema.shape).map(([key, type]) => [key, (type as z.ZodType).nullable()])),
   );
 
-const Simple = z.discriminatedUnion('kind', [
+const SIMPLE = [
   z.strictObject({ kind: z.literal('insert'), spot: Spot, item: Item }),
   z.strictObject({ kind: z.literal('remove'), id: Id }),
   /** Moves an item in the order, or into or out of a group. */
@@ -47,19 +74,23 @@ const Simple = z.discriminatedUnion('kind', [
   /** The sheet's own settings: title, unit, palette, words of its own. */
   z.strictObject({ kind: z.literal('sheet-set'), values: z.record(z.string().max(20), z.unknown()) }),
   z.strictObject({ kind: z.literal('role-set'), id: Id, role: Role.nullable() }),
-]);
-type Simple = z.infer<typeof Simple>;
+] as const;
+type Simple = z.infer<(typeof SIMPLE)[number]>;
 /** Several changes that hold together or not at all. */
 export type Change = Simple | { kind: 'all'; changes: Change[] };
-export const Change: z.ZodType<Change> = z.lazy(() =>
-  z.union([Simple, z.strictObject({ kind: z.literal('all'), changes: z.array(Change).max(5000) })]),
-) as z.ZodType<Change>;
+export const Change: z.ZodType<Change> = z.lazy(() => EveryChange);
+const EveryChange = z.discriminatedUnion('kind', [
+  ...SIMPLE,
+  z.strictObject({ kind: z.literal('all'), changes: z.array(Change) }),
+]) as z.ZodType<Change>;
 
 type Of<K extends Change['kind']> = Extract<Change, { kind: K }>;
 export type Applied = { ok: true; sheet: Sheet } | { ok: false; reason: string };
 
 const done = (sheet: Sheet): Applied => ({ ok: true, sheet });
 const refused = (reason: string): Applied => ({ ok: false, reason });
+/** Stands for words that are not looked at. */
+const NO_WORDS: Body = [{ format: {}, runs: [] }];
 const gone = () => refused('The thing it was about is no longer on the sheet.');
 const firstIssue = (error: z.ZodError) => {
   const [issue] = error.issues;
@@ -67,129 +98,177 @@ const firstIssue = (error: z.ZodError) => {
 };
 
 type Kind<K extends Change['kind']> = {
-  apply(sheet: Sheet, change: Of<K>): Applied;
+  /** `bounded`: nothing grows beyond what a sheet may hold. A log is replayed without: it holds what was allowed in its time. */
+  apply(sheet: Sheet, change: Of<K>, bounded: boolean): Applied;
   /** The change that undoes this one on the sheet it was applied to; called only when it applied. */
   invert(sheet: Sheet, change: Of<K>): Change;
 };
 
 /** A row of the table for callers that know the kind only at run time. */
-type AnyKind = { apply(sheet: Sheet, change: Change): Applied; invert(sheet: Sheet, change: Change): Change };
+type AnyKind = {
+  apply(sheet: Sheet, change: Change, bounded: boolean): Applied;
+  invert(sheet: Sheet, change: Change): Change;
+};
 
 const UNSETTABLE = new Set(['id', 'kind', 'items', 'body']);
 
-function insertInto(sheet: Sheet, spot: z.infer<typeof Spot>, item: Item): Applied {
-  const page = sheet.pages.find((p) => p.id === spot.page);
-  if (!page) return refused('Its page is no longer in the sheet.');
-  const around = spot.group === null ? undefined : findOn(page, spot.group);
-  if (spot.group !== null && around?.item.kind !== 'group') return refused('Its group is no longer on the page.');
-  const groups = around?.item.kind === 'group' ? [...around.groups, around.item] : [];
-  return done(
-    withList(sheet, spot.page, groups, (list) => {
-      // A neighbour that somebody else took away must not cost this person the item: it goes to the front.
-      const at = spot.behind === null ? 0 : list.findIndex((other) => other.id === spot.behind) + 1;
-      return [...list.slice(0, at), item, ...list.slice(at)];
-    }),
-  );
+type Spot = z.infer<typeof Spot>;
+
+/** Where a spot leads: the groups around it, or why there is no such spot. */
+function groupsAt(sheet: Sheet, spot: Spot): { ok: true; groups: GroupItem[] } | { ok: false; reason: string } {
+  if (!sheet.pages.some((p) => p.id === spot.page)) return { ok: false, reason: 'Its page is no longer in the sheet.' };
+  if (spot.group === null) return { ok: true, groups: [] };
+  const around = place(sheet, spot.group);
+  if (around?.item.kind !== 'group' || around.page.id !== spot.page)
+    return { ok: false, reason: 'Its group is no longer on the page.' };
+  return { ok: true, groups: [...around.groups, around.item] };
 }
 
-function spotOf(sheet: Sheet, id: string): z.infer<typeof Spot> {
-  const { page, groups, siblings, index } = find(sheet, id)!;
+/** Why a group can't take in another item. */
+function groupProblem(groups: readonly GroupItem[], item: Item): string | null {
+  const last = groups.at(-1);
+  if (last && last.items.length >= LIMITS.groupItems) return GROUP_FULL;
+  return groups.length + depthOf(item) > LIMITS.depth ? TOO_DEEP : null;
+}
+
+const loadRefusal = (sheet: Sheet, page: string, more: Load): string | null => {
+  const now = loadsOf(sheet, page);
+  return loadProblem(now.page, now.sheet, more);
+};
+
+function spotOf(sheet: Sheet, id: string): Spot {
+  const { page, groups, siblings, index } = place(sheet, id)!;
   return { page: page.id, group: groups.at(-1)?.id ?? null, behind: index > 0 ? siblings[index - 1].id : null };
 }
 
-function removed(sheet: Sheet, id: string): Sheet {
-  const place = find(sheet, id)!;
-  return withList(sheet, place.page.id, place.groups, (list) => list.filter((item) => item.id !== id));
+type Stretch = { from: number; to: number };
+/** A stretch that would begin or end within a character made of two units takes in the whole of it. */
+function wholeCharacters(body: Body, from: number, to: number): Stretch {
+  const start = isWithinCharacter(body, from) ? from - 1 : from;
+  return { from: start, to: to === from ? start : isWithinCharacter(body, to) ? to + 1 : to };
 }
 
-function words(sheet: Sheet, change: { id: string }, end: number, edit: (body: Body) => Body): Applied {
-  const place = find(sheet, change.id);
-  if (!place) return gone();
-  if (!isWritten(place.item)) return refused('There are no words in this kind of thing.');
-  if (end > bodyLength(place.item.body)) return refused('The words it was about are no longer there.');
-  return done(withItem(sheet, place, { ...place.item, body: edit(place.item.body) }));
+function words(
+  sheet: Sheet,
+  change: { id: string },
+  { from, to }: Stretch,
+  bounded: boolean,
+  edit: (body: Body, stretch: Stretch) => Body,
+): Applied {
+  const found = place(sheet, change.id);
+  if (!found) return gone();
+  if (!isWritten(found.item)) return refused('There are no words in this kind of thing.');
+  const { body } = found.item;
+  if (from > to || to > bodyLength(body)) return refused('The words it was about are no longer there.');
+  const next = edit(body, wholeCharacters(body, from, to));
+  const no =
+    bounded &&
+    (bodyProblem(next, body) ??
+      loadRefusal(sheet, found.page.id, { items: 0, letters: bodyLength(next) - bodyLength(body) }));
+  return no ? refused(no) : done(withItem(sheet, found, { ...found.item, body: next }));
 }
 
 const bodyOf = (sheet: Sheet, id: string): Body => {
-  const { item } = find(sheet, id)!;
+  const { item } = place(sheet, id)!;
   return isWritten(item) ? item.body : [];
 };
 
 const pick = (source: object, keys: string[]) =>
   Object.fromEntries(keys.map((key) => [key, (source as Record<string, unknown>)[key]]));
 
+/** Pages by their identities: an index into them, or undefined. */
+function behindPage(sheet: Sheet, behind: string | null): number {
+  return behind === null ? 0 : sheet.pages.findIndex((p) => p.id === behind) + 1;
+}
+
 const KINDS: { [K in Change['kind']]: Kind<K> } = {
   insert: {
-    apply(sheet, { spot, item }) {
+    apply(sheet, { spot, item }, bounded) {
       const ids = idsWithin(item);
-      if (new Set(ids).size < ids.length || ids.some((id) => find(sheet, id)))
+      if (new Set(ids).size < ids.length || ids.some((id) => isThere(sheet, id)))
         return refused('Two things can not share one identity.');
-      return insertInto(sheet, spot, item);
+      const at = groupsAt(sheet, spot);
+      if (!at.ok) return at;
+      const no =
+        bounded && (itemProblem(item) ?? groupProblem(at.groups, item) ?? loadRefusal(sheet, spot.page, loadOf(item)));
+      return no ? refused(no) : done(withInserted(sheet, spot.page, at.groups, spot.behind, item));
     },
     invert: (_, { item }) => ({ kind: 'remove', id: item.id }),
   },
   remove: {
-    apply: (sheet, { id }) => (find(sheet, id) ? done(removed(sheet, id)) : gone()),
-    invert: (sheet, { id }) => ({ kind: 'insert', spot: spotOf(sheet, id), item: find(sheet, id)!.item }),
+    apply(sheet, { id }) {
+      const found = place(sheet, id);
+      return found ? done(withoutItem(sheet, found)) : gone();
+    },
+    invert: (sheet, { id }) => ({ kind: 'insert', spot: spotOf(sheet, id), item: place(sheet, id)!.item }),
   },
   reorder: {
-    apply(sheet, { id, spot }) {
-      const place = find(sheet, id);
-      if (!place) return gone();
+    apply(sheet, { id, spot }, bounded) {
+      const found = place(sheet, id);
+      if (!found) return gone();
       if (spot.behind === id) return refused('A thing can not lie behind itself.');
-      if (spot.group !== null && idsWithin(place.item).includes(spot.group))
-        return refused('A group can not lie within itself.');
-      return insertInto(removed(sheet, id), spot, place.item);
+      const at = groupsAt(sheet, spot);
+      if (!at.ok) return at;
+      if (at.groups.some((group) => group.id === id)) return refused('A group can not lie within itself.');
+      const sameGroup = at.groups.at(-1) === found.groups.at(-1);
+      const no =
+        bounded &&
+        ((sameGroup ? null : groupProblem(at.groups, found.item)) ??
+          (found.page.id === spot.page ? null : loadRefusal(sheet, spot.page, loadOf(found.item))));
+      if (no) return refused(no);
+      const without = withoutItem(sheet, found);
+      // What it is moved into may be another object now: it held the item, or what does.
+      const into = groupsAt(without, spot);
+      return into.ok ? done(withInserted(without, spot.page, into.groups, spot.behind, found.item)) : into;
     },
     invert: (sheet, { id }) => ({ kind: 'reorder', id, spot: spotOf(sheet, id) }),
   },
   set: {
     apply(sheet, { id, values }) {
-      const place = find(sheet, id);
-      if (!place) return gone();
-      const wrong = Object.keys(values).find((key) => UNSETTABLE.has(key) || !Object.hasOwn(place.item, key));
-      if (wrong) return refused(`“${wrong}” can not be set on a ${place.item.kind}.`);
-      const read = ITEM_SCHEMAS[place.item.kind].safeParse(
-        place.item.kind === 'group' ? { ...place.item, ...values, items: [] } : { ...place.item, ...values },
-      );
+      const found = place(sheet, id);
+      if (!found) return gone();
+      const { item } = found;
+      const wrong = Object.keys(values).find((key) => UNSETTABLE.has(key) || !Object.hasOwn(item, key));
+      if (wrong) return refused(`“${wrong}” can not be set on a ${item.kind}.`);
+      // Parts and words are not set here, and may be many: they are not looked at again.
+      const kept = item.kind === 'group' ? { items: item.items } : isWritten(item) ? { body: item.body } : {};
+      const read = ITEM_SCHEMAS[item.kind].safeParse({
+        ...item,
+        ...values,
+        ...(item.kind === 'group' ? { items: [] } : isWritten(item) ? { body: NO_WORDS } : {}),
+      });
       if (!read.success) return refused(firstIssue(read.error));
       // As it was read: an older program's values are brought up to date by the schema.
-      const next = read.data as Item;
-      return done(
-        withItem(
-          sheet,
-          place,
-          next.kind === 'group' && place.item.kind === 'group' ? { ...next, items: place.item.items } : next,
-        ),
-      );
+      return done(withItem(sheet, found, { ...read.data, ...kept } as Item));
     },
-    invert: (sheet, { id, values }) => ({ kind: 'set', id, values: pick(find(sheet, id)!.item, Object.keys(values)) }),
+    invert: (sheet, { id, values }) => ({
+      kind: 'set',
+      id,
+      values: pick(place(sheet, id)!.item, Object.keys(values)),
+    }),
   },
   splice: {
-    apply: (sheet, change) =>
-      words(sheet, change, change.at + change.remove, (body) =>
-        spliceBody(body, change.at, change.remove, change.insert),
+    apply: (sheet, change, bounded) =>
+      words(sheet, change, { from: change.at, to: change.at + change.remove }, bounded, (body, { from, to }) =>
+        spliceBody(body, from, to - from, change.insert),
       ),
     invert(sheet, { id, at, remove, insert }) {
-      return {
-        kind: 'splice',
-        id,
-        at,
-        remove: bodyLength(insert),
-        insert: sliceBody(bodyOf(sheet, id), at, at + remove),
-      };
+      const body = bodyOf(sheet, id);
+      const { from, to } = wholeCharacters(body, at, at + remove);
+      return { kind: 'splice', id, at: from, remove: bodyLength(insert), insert: sliceBody(body, from, to) };
     },
   },
   style: {
-    apply: (sheet, change) =>
-      words(sheet, change, change.to, (body) =>
-        styleBody(body, change.from, change.to, change.patch as Patch<RunStyle>),
+    apply: (sheet, change, bounded) =>
+      words(sheet, change, change, bounded, (body, { from, to }) =>
+        styleBody(body, from, to, change.patch as Patch<RunStyle>),
       ),
     invert(sheet, { id, from, to, patch }) {
-      const runs = runsWithin(bodyOf(sheet, id), from, to);
+      const body = bodyOf(sheet, id);
+      const whole = wholeCharacters(body, from, to);
       return {
         kind: 'all',
-        changes: runs.map((run) => ({
+        changes: runsWithin(body, whole.from, whole.to).map((run) => ({
           kind: 'style',
           id,
           from: run.from,
@@ -200,9 +279,9 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
     },
   },
   paragraph: {
-    apply: (sheet, change) =>
-      words(sheet, change, change.to, (body) =>
-        formatBody(body, change.from, change.to, change.patch as Patch<ParagraphFormat>),
+    apply: (sheet, change, bounded) =>
+      words(sheet, change, change, bounded, (body, { from, to }) =>
+        formatBody(body, from, to, change.patch as Patch<ParagraphFormat>),
       ),
     invert(sheet, { id, from, to, patch }) {
       const body = bodyOf(sheet, id);
@@ -221,13 +300,19 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
     },
   },
   'page-insert': {
-    apply(sheet, { behind, page }) {
+    apply(sheet, { behind, page }, bounded) {
       if (sheet.pages.some((p) => p.id === page.id)) return refused('Two pages can not share one identity.');
       const ids = page.items.flatMap(idsWithin);
-      if (new Set(ids).size < ids.length || ids.some((id) => find(sheet, id)))
+      if (new Set(ids).size < ids.length || ids.some((id) => isThere(sheet, id)))
         return refused('Two things can not share one identity.');
-      const at = behind === null ? 0 : sheet.pages.findIndex((p) => p.id === behind) + 1;
-      return done({ ...sheet, pages: [...sheet.pages.slice(0, at), page, ...sheet.pages.slice(at)] });
+      const no =
+        bounded &&
+        (sheet.pages.length >= LIMITS.pages
+          ? PAGES_FULL
+          : (pageProblem(page) ?? loadRefusal(sheet, page.id, loadOfAll(page.items))));
+      if (no) return refused(no);
+      const at = behindPage(sheet, behind);
+      return done(withPages(sheet, [...sheet.pages.slice(0, at), page, ...sheet.pages.slice(at)]));
     },
     invert: (_, { page }) => ({ kind: 'page-remove', id: page.id }),
   },
@@ -235,7 +320,12 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
     apply(sheet, { id }) {
       if (!sheet.pages.some((p) => p.id === id)) return refused('This page is no longer in the sheet.');
       if (sheet.pages.length === 1) return refused('A sheet keeps at least one page.');
-      return done({ ...sheet, pages: sheet.pages.filter((p) => p.id !== id) });
+      return done(
+        withPages(
+          sheet,
+          sheet.pages.filter((p) => p.id !== id),
+        ),
+      );
     },
     invert(sheet, { id }) {
       const at = sheet.pages.findIndex((p) => p.id === id);
@@ -248,7 +338,7 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
       if (!page) return refused('This page is no longer in the sheet.');
       const rest = sheet.pages.filter((p) => p !== page);
       const at = behind === null ? 0 : rest.findIndex((p) => p.id === behind) + 1;
-      return done({ ...sheet, pages: [...rest.slice(0, at), page, ...rest.slice(at)] });
+      return done(withPages(sheet, [...rest.slice(0, at), page, ...rest.slice(at)]));
     },
     invert(sheet, { id }) {
       const at = sheet.pages.findIndex((p) => p.id === id);
@@ -263,7 +353,13 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
       if (wrong) return refused(`“${wrong}” can not be set on a page.`);
       const read = Page.safeParse({ ...page, ...values, items: [] });
       if (!read.success) return refused(firstIssue(read.error));
-      return done({ ...sheet, pages: sheet.pages.map((p) => (p === page ? ({ ...page, ...values } as Page) : p)) });
+      const next = { ...read.data, items: page.items };
+      return done(
+        withPages(
+          sheet,
+          sheet.pages.map((p) => (p === page ? next : p)),
+        ),
+      );
     },
     invert: (sheet, { id, values }) => ({
       kind: 'page-set',
@@ -286,16 +382,18 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
         ownWords,
         ...values,
       });
-      return read.success ? done({ ...sheet, ...read.data }) : refused(firstIssue(read.error));
+      return read.success ? done(withSettings(sheet, read.data)) : refused(firstIssue(read.error));
     },
     invert: (sheet, { values }) => ({ kind: 'sheet-set', values: pick(sheet, Object.keys(values)) }),
   },
   'role-set': {
-    apply(sheet, { id, role }) {
+    apply(sheet, { id, role }, bounded) {
       const roles = { ...sheet.roles };
       if (role) roles[id] = role;
       else delete roles[id];
-      return done({ ...sheet, roles });
+      if (bounded && role && !Object.hasOwn(sheet.roles, id) && Object.keys(roles).length > LIMITS.roles)
+        return refused(ROLES_FULL);
+      return done(withSettings(sheet, { roles }));
     },
     invert: (sheet, { id }) => ({
       kind: 'role-set',
@@ -304,10 +402,10 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
     }),
   },
   all: {
-    apply(sheet, { changes }) {
+    apply(sheet, { changes }, bounded) {
       let now = sheet;
       for (const change of changes) {
-        const result = apply(now, change);
+        const result = applied(now, change, bounded);
         if (!result.ok) return result;
         now = result.sheet;
       }
@@ -318,7 +416,7 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
       let now = sheet;
       for (const change of changes) {
         back.unshift(invert(now, change));
-        const result = apply(now, change);
+        const result = applied(now, change, false);
         if (result.ok) now = result.sheet;
       }
       return { kind: 'all', changes: back };
@@ -326,9 +424,11 @@ const KINDS: { [K in Change['kind']]: Kind<K> } = {
   },
 };
 
+const applied = (sheet: Sheet, change: Change, bounded: boolean): Applied =>
+  (KINDS[change.kind] as unknown as AnyKind).apply(sheet, change, bounded);
+
 /** The sheet with the change made, or the reason why it does not fit. Never throws for a change of the right shape. */
-export const apply = (sheet: Sheet, change: Change): Applied =>
-  (KINDS[change.kind] as unknown as AnyKind).apply(sheet, change);
+export const apply = (sheet: Sheet, change: Change): Applied => applied(sheet, change, true);
 
 /** The change that takes `change` back; `sheet` is the one that it was applied to. */
 export const invert = (sheet: Sheet, change: Change): Change =>
@@ -338,7 +438,7 @@ export const invert = (sheet: Sheet, change: Change): Change =>
 export function replay(sheet: Sheet, changes: Iterable<Change>): Sheet {
   let now = sheet;
   for (const change of changes) {
-    const result = apply(now, change);
+    const result = applied(now, change, false);
     if (!result.ok) throw new Error(`the log does not fit its sheet: ${result.reason}`);
     now = result.sheet;
   }

@@ -24,11 +24,24 @@ export function push(outbox: Outbox, change: Change): Outbox {
   return { ...outbox, queue: merged ? [...outbox.queue.slice(0, -1), merged] : [...outbox.queue, change] };
 }
 
-/** Moves the queue into a batch to send; nothing while one is on its way. */
-export function send(outbox: Outbox, batch: string): Outbox {
+/** What goes out at once: so many changes, and so many letters of JSON. A single change goes however long it is. */
+export type Slice = { changes: number; letters: number };
+export const WHOLE_SLICE: Slice = { changes: 300, letters: 300_000 };
+
+/** Moves the front of the queue into a batch to send; nothing while one is on its way. */
+export function send(outbox: Outbox, batch: string, most: Slice = WHOLE_SLICE): Outbox {
   if (outbox.sent || outbox.queue.length === 0) return outbox;
-  return { ...outbox, sent: { batch, changes: outbox.queue }, queue: [] };
+  let [count, letters] = [0, 0];
+  for (; count < Math.min(most.changes, outbox.queue.length); count++) {
+    letters += JSON.stringify(outbox.queue[count]).length;
+    if (letters > most.letters && count > 0) break;
+  }
+  return { ...outbox, sent: { batch, changes: outbox.queue.slice(0, count) }, queue: outbox.queue.slice(count) };
 }
+
+/** The batch is known not to have arrived: its changes wait again, to go out in smaller ones. */
+export const unsent = (outbox: Outbox): Outbox =>
+  outbox.sent ? { ...outbox, sent: null, queue: [...outbox.sent.changes, ...outbox.queue] } : outbox;
 
 /** The batch is on the server's disk. */
 export function acknowledged(outbox: Outbox, seq: number): Outbox {
@@ -94,15 +107,18 @@ export function restored(
   };
 }
 
+/** A change that can't be kept, and why. */
+export type Lost = { change: Change; reason: string };
+
 /** The sheet with everything of ours on top, and the outbox without what no longer fits. */
-export function rebuilt(outbox: Outbox): { sheet: Sheet; outbox: Outbox; lost: string[] } {
+export function rebuilt(outbox: Outbox): { sheet: Sheet; outbox: Outbox; lost: Lost[] } {
   let sheet = outbox.confirmed;
-  const lost: string[] = [];
+  const lost: Lost[] = [];
   const keep = (changes: readonly Change[]) =>
     changes.filter((change) => {
       const result = apply(sheet, change);
       if (result.ok) sheet = result.sheet;
-      else lost.push(result.reason);
+      else lost.push({ change, reason: result.reason });
       return result.ok;
     });
   const sent = outbox.sent && { ...outbox.sent, changes: keep(outbox.sent.changes) };

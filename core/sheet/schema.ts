@@ -22,6 +22,7 @@ export * from './values';
 /**
  * The document: plain JSON. Lengths are points (1/72 in), y grows downwards, angles are degrees clockwise.
  * Every key is always present (absent means null), so that one `set` change can restore any state.
+ * How many things and letters a sheet may hold is not asked here but of what is added (limits.ts): what is stored is read.
  */
 
 export const SHEET_VERSION = 3;
@@ -194,7 +195,7 @@ const groupShell = z.strictObject({
 export const GroupItem: z.ZodType<GroupItem> = groupShell.extend({
   /** In the group's own coordinates, front to back. */
   get items() {
-    return z.array(Item).max(5000);
+    return z.array(Item);
   },
 });
 
@@ -216,9 +217,15 @@ export const ITEM_SCHEMAS: { [K in Item['kind']]: z.ZodType<Extract<Item, { kind
   ink: InkItem,
   group: GroupItem,
 };
-export const Item: z.ZodType<Item> = z.lazy(() =>
-  z.union([TextItem, ShapeItem, LineItem, PictureItem, InkItem, GroupItem]),
-);
+export const Item: z.ZodType<Item> = z.lazy(() => EveryItem);
+const EveryItem = z.discriminatedUnion('kind', [
+  TextItem,
+  ShapeItem,
+  LineItem,
+  PictureItem,
+  InkItem,
+  GroupItem as z.ZodType<GroupItem> & typeof groupShell,
+]) as z.ZodType<Item>;
 
 export const Page = z.strictObject({
   id: Id,
@@ -235,7 +242,7 @@ export const Page = z.strictObject({
   /** The mesh of the grid in points, 0 for none. */
   grid: z.number().min(0).max(720).default(0),
   /** Front to back: the first lies on top. */
-  items: z.array(Item).max(10_000),
+  items: z.array(Item),
 });
 
 export const Sheet = z.strictObject({
@@ -247,7 +254,7 @@ export const Sheet = z.strictObject({
   roles: z.record(z.string().max(40), Role),
   /** Words that count as spelt right on this sheet. */
   ownWords: z.array(z.string().min(1).max(60)).max(500).default([]),
-  pages: z.array(Page).min(1).max(200),
+  pages: z.array(Page).min(1),
 });
 
 export type Plate = z.infer<typeof Plate>;
@@ -275,6 +282,30 @@ export class SheetProblem extends Error {
   override name = 'SheetProblem';
 }
 
+/** Groups that lie deeper than this are taken apart on reading: a program before could lay them so deep that none could read them. */
+const DEEPEST = 40;
+
+/** A sheet whose groups lie at most so deep; what was in deeper ones stands in the last that is kept. Not recursive, on purpose. */
+function flattened(data: Record<string, unknown>): Record<string, unknown> {
+  type Raw = { kind?: unknown; items?: unknown };
+  const partsOf = (raw: Raw | null): Raw[] | null => (raw && Array.isArray(raw.items) ? (raw.items as Raw[]) : null);
+  const pages = Array.isArray(data.pages) ? (data.pages as Raw[]) : [];
+  let level = pages.flatMap((page) => partsOf(page) ?? []);
+  for (let depth = 1; depth < DEEPEST && level.length > 0; depth++) level = level.flatMap((raw) => partsOf(raw) ?? []);
+  for (const deepest of level) {
+    if (!partsOf(deepest)) continue;
+    const kept: Raw[] = [];
+    const left = [...partsOf(deepest)!];
+    for (let raw = left.shift(); raw !== undefined; raw = left.shift()) {
+      const inner = partsOf(raw);
+      if (inner) left.unshift(...inner);
+      else kept.push(raw);
+    }
+    deepest.items = kept;
+  }
+  return data;
+}
+
 /**
  * Reads a sheet from JSON, brought up to the current version.
  * @throws SheetProblem when it is none, or was made by a newer program.
@@ -290,7 +321,7 @@ export function readSheet(json: unknown): Sheet {
     if (!step) throw new SheetProblem(`There is no way from sheet version ${data.version} to ${SHEET_VERSION}.`);
     data = step(data);
   }
-  const read = Sheet.safeParse(data);
+  const read = Sheet.safeParse(flattened(data));
   if (!read.success) {
     const [issue] = read.error.issues;
     throw new SheetProblem(`This sheet is damaged at ${issue.path.join('.') || 'its root'}: ${issue.message}.`);

@@ -1,8 +1,9 @@
 import { expect, test } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
 import { group, page, shape, sheet, text } from './make';
+import type { GroupItem } from './schema';
 import { itemName } from './name';
-import { everyItem, find, findOn, idsWithin, withItem, withList } from './tree';
+import { everyItem, find, findOn, idsWithin, withInserted, withItem, withoutItem } from './tree';
 
 test('an item is found with its page, its groups and its place', () => {
   const place = find(sampleSheet(), 'inner2')!;
@@ -28,18 +29,18 @@ test('replacing an item leaves all others the very same objects', () => {
   expect(find(before, 'inner')!.item.locked).toBe(false);
 });
 
-test('a list deep within groups can be replaced', () => {
+test('what lies deep within groups is replaced, taken away and put back', () => {
   const deep = sheet({
     title: 'd',
     pages: [page({ id: 'p', items: [group({ id: 'a', items: [group({ id: 'b', items: [shape({ id: 'c' })] })] })] })],
   });
-  const { page: on, groups } = find(deep, 'c')!;
-  expect(
-    find(
-      withList(deep, on.id, groups, () => []),
-      'c',
-    ),
-  ).toBeUndefined();
+  const place = find(deep, 'c')!;
+  const without = withoutItem(deep, place);
+  expect(find(without, 'c')).toBeUndefined();
+  expect(idsWithin(without.pages[0].items[0])).toEqual(['a', 'b']);
+  const { item, groups } = find(without, 'b')!;
+  const back = withInserted(without, 'p', [...groups, item as GroupItem], null, place.item);
+  expect(back).toEqual(deep);
   expect(idsWithin(deep.pages[0].items[0])).toEqual(['a', 'b', 'c']);
 });
 

@@ -60,14 +60,11 @@ export const ParagraphFormat = z.strictObject({
   before: z.number().min(0).max(500).optional(),
 });
 export const Run = z.strictObject({
-  text: z
-    .string()
-    .max(100_000)
-    .regex(/^[^\n\r]*$/, 'a run holds no line break'),
+  text: z.string().regex(/^[^\n\r]*$/, 'a run holds no line break'),
   style: RunStyle,
 });
-export const Paragraph = z.strictObject({ format: ParagraphFormat, runs: z.array(Run).max(5000) });
-export const Body = z.array(Paragraph).min(1).max(5000);
+export const Paragraph = z.strictObject({ format: ParagraphFormat, runs: z.array(Run) });
+export const Body = z.array(Paragraph).min(1);
 
 export type Paint = z.infer<typeof Paint>;
 export type Outline = z.infer<typeof Outline>;

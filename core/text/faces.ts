@@ -1,6 +1,7 @@
 import type * as Harfbuzz from 'harfbuzzjs';
 import type { Matrix, Point } from '../geometry/matrix';
 import { hundredths } from '../hundredths';
+import { Recent } from '../recent';
 import { fileFor, FALLBACK } from './catalogue';
 
 /** One glyph as shaped: advance and offsets in font units, `cluster` the index of its first UTF-16 unit. */
@@ -11,11 +12,15 @@ type Opened = {
   font: Harfbuzz.Font;
   metrics: Metrics;
   outlines: Map<number, string>;
-  shapes: Map<string, ShapedGlyph[]>;
+  shapes: Recent<string, ShapedGlyph[]>;
 };
 
-/** How many shaped strings a face remembers before it forgets all: enough for the words of a large sheet. */
-const REMEMBERED = 20_000;
+/** How many shaped letters a face remembers, some 100 bytes each: enough for the words of several large sheets. */
+const LETTERS = 200_000;
+/** How many outlines a face remembers, some 300 bytes each, before it forgets all: each size has its own. */
+const OUTLINES = 20_000;
+/** A longer string is no word that comes again. */
+const LONGEST = 2000;
 
 /**
  * The opened font files. HarfBuzz shapes; its WebAssembly comes with `open`. A file that is not loaded yet is drawn by the
@@ -46,7 +51,12 @@ export class Faces {
       descent: -extents.descender,
       lineGap: extents.lineGap,
     };
-    this.files.set(file, { font, metrics, outlines: new Map(), shapes: new Map() });
+    this.files.set(file, {
+      font,
+      metrics,
+      outlines: new Map(),
+      shapes: new Recent(LETTERS, (_, text) => text.length + 1),
+    });
     this.missing.delete(file);
   }
 
@@ -93,8 +103,7 @@ export class Faces {
       dx: positions[i].xOffset,
       dy: positions[i].yOffset,
     }));
-    if (opened.shapes.size > REMEMBERED) opened.shapes.clear();
-    opened.shapes.set(key, glyphs);
+    if (text.length <= LONGEST) opened.shapes.set(key, glyphs);
     return glyphs;
   }
 
@@ -113,6 +122,7 @@ export class Faces {
     let path = opened.outlines.get(key);
     if (path === undefined) {
       path = relativePath(opened.font.glyphToJson(glyph), size / opened.metrics.unitsPerEm);
+      if (opened.outlines.size >= OUTLINES) opened.outlines.clear();
       opened.outlines.set(key, path);
     }
     return path;

@@ -152,6 +152,33 @@ describe('shaping', () => {
   );
 });
 
+describe('a long paragraph with a sign that its face lacks', () => {
+  /** How often the glyphs of the whole are looked at while it is laid out. */
+  const looks = (letters: number): number => {
+    let count = 0;
+    const counting = Object.create(faces) as Faces;
+    counting.shape = (file, text, ligatures) =>
+      faces.shape(file, text, ligatures).map((glyph) => {
+        const { cluster, id } = glyph;
+        const seen = { ...glyph };
+        Object.defineProperty(seen, 'cluster', { get: () => (count++, cluster) });
+        Object.defineProperty(seen, 'id', { get: () => (count++, id) });
+        return seen;
+      });
+    layOut(plain('heron '.repeat(letters / 6) + '🦉'), role, box(), counting);
+    return count;
+  };
+  test('takes time in proportion to its length', () => {
+    const [short, long] = [looks(1200), looks(4800)];
+    expect(long / short).toBeLessThan(4.5);
+  });
+  test('keeps each word in its own face', () => {
+    const layout = lay(plain('żółw 🦉 sowa 🦊!'), { width: 900 });
+    expect(layout.lines[0].pieces.map((piece) => piece.text).join('')).toBe('żółw 🦉 sowa 🦊!');
+    expect(new Set(layout.lines[0].pieces.map((piece) => piece.file)).size).toBe(2);
+  });
+});
+
 describe('carets', () => {
   test('a click on a caret finds its position again, wherever it stands', () => {
     const body = plain('one two three four\n\nfive six seven eight nine');

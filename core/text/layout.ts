@@ -282,11 +282,12 @@ function byFace(text: string, file: string, faces: Faces, ligatures: boolean): {
     if (last?.file === use) last.text += part;
     else out.push({ text: part, file: use });
   };
-  for (let i = 0; i < glyphs.length; i++) {
-    if (i > 0 && glyphs[i].cluster === glyphs[i - 1].cluster) continue;
-    const end = glyphs.slice(i + 1).find((glyph) => glyph.cluster > glyphs[i].cluster)?.cluster ?? text.length;
-    const part = text.slice(glyphs[i].cluster, end);
-    const lacking = glyphs.some((glyph) => glyph.cluster === glyphs[i].cluster && glyph.id === 0);
+  // Left to right, clusters only grow: one way through tells where each ends and whether it lacks a glyph.
+  for (let i = 0; i < glyphs.length;) {
+    const start = glyphs[i].cluster;
+    let lacking = false;
+    for (; i < glyphs.length && glyphs[i].cluster === start; i++) lacking ||= glyphs[i].id === 0;
+    const part = text.slice(start, glyphs[i]?.cluster ?? text.length);
     add(part, lacking ? standInFor(part, faces) : file);
   }
   return out;

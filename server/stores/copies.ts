@@ -1,12 +1,14 @@
-import type { LookFor } from '../../core/lookfors/lookfor';
-import type { Rubric, RubricMarks } from '../../core/lookfors/rubric';
-import type { Supply } from '../../core/handout/touch';
+import type { RubricMarks } from '../../core/lookfors/rubric';
+import { damagedSheet } from '../../core/sheet/damaged';
 import type { Sheet } from '../../core/sheet/schema';
 import { readSheet } from '../../core/sheet/schema';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../id';
-import { loadDocument } from './documents';
+import { loadDocument, reasonOf } from './documents';
+import { sheetAt } from './growth';
+import type { Handout } from './handouts';
+import { handoutById } from './handouts';
 
 export const COPY_STATES = ['not-begun', 'under-way', 'handed-in', 'another-go', 'done'] as const;
 export type CopyState = (typeof COPY_STATES)[number];
@@ -22,11 +24,12 @@ export type TrayEntry = {
   seq: number;
   returnedAt: Date | null;
   unsettled: number;
+  damage: string | null;
 };
 
 export const trayOf = (db: Queries, studentId: string) =>
   db.query<TrayEntry>(
-    `select copy.id, h.title, c.name as "className", copy.state, h.due_at as "dueAt", d.seq,
+    `select copy.id, h.title, c.name as "className", copy.state, h.due_at as "dueAt", d.seq, d.damage,
        (select max(returned_at) from go where copy_id = copy.id) as "returnedAt",
        (select count(*)::int from margin_note n join go on go.id = n.go_id where go.copy_id = copy.id and go.returned_at is not null and not n.settled) as unsettled
      from copy join handout h on h.id = copy.handout_id join class c on c.id = h.class_id join document d on d.id = copy.document_id
@@ -38,29 +41,30 @@ export const trayOf = (db: Queries, studentId: string) =>
 export type CopyView = {
   id: string;
   documentId: string;
-  handoutId: string;
   studentId: string;
   studentName: string;
-  teacherId: string;
   state: CopyState;
-  title: string;
-  brief: string;
-  dueAt: Date | null;
-  handoutSheet: Sheet;
-  lookFors: LookFor[];
-  rubric: Rubric;
-  supplies: Supply[];
+  handout: Handout;
 };
 
-const VIEW = `select copy.id, copy.document_id as "documentId", copy.handout_id as "handoutId", copy.student_id as "studentId", p.name as "studentName",
-    h.teacher_id as "teacherId", copy.state, h.title, h.brief, h.due_at as "dueAt", h.sheet as "handoutSheet", h.look_fors as "lookFors", h.rubric, h.supplies
-  from copy join handout h on h.id = copy.handout_id join person p on p.id = copy.student_id`;
-const read = (row: CopyView | undefined) => row && { ...row, handoutSheet: readSheet(row.handoutSheet) };
+const VIEW = `select copy.id, copy.document_id as "documentId", copy.handout_id as "handoutId", copy.student_id as "studentId", p.name as "studentName", copy.state
+  from copy join person p on p.id = copy.student_id`;
+async function view(db: Database, rows: (Omit<CopyView, 'handout'> & { handoutId: string })[]) {
+  const [row] = rows;
+  const handout = row && (await handoutById(db, row.handoutId));
+  return handout && { ...row, handout };
+}
 
-export const copyOfStudent = async (db: Queries, studentId: string, id: string) =>
-  read(one(await db.query<CopyView>(`${VIEW} where copy.id = $1 and copy.student_id = $2`, [id, studentId])));
-export const copyForTeacher = async (db: Queries, teacherId: string, id: string) =>
-  read(one(await db.query<CopyView>(`${VIEW} where copy.id = $1 and h.teacher_id = $2`, [id, teacherId])));
+export const copyOfStudent = async (db: Database, studentId: string, id: string): Promise<CopyView | undefined> =>
+  view(db, await db.query(`${VIEW} where copy.id = $1 and copy.student_id = $2`, [id, studentId]));
+export const copyForTeacher = async (db: Database, teacherId: string, id: string): Promise<CopyView | undefined> =>
+  view(
+    db,
+    await db.query(`${VIEW} join handout h on h.id = copy.handout_id where copy.id = $1 and h.teacher_id = $2`, [
+      id,
+      teacherId,
+    ]),
+  );
 
 export type ClassCopy = {
   id: string;
@@ -71,6 +75,7 @@ export type ClassCopy = {
   begunAt: Date | null;
   go: number;
   handedInAt: Date | null;
+  goId: string | null;
   seq: number;
 };
 
@@ -78,40 +83,42 @@ export type ClassCopy = {
 export const copiesOf = (db: Queries, handoutId: string) =>
   db.query<ClassCopy>(
     `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", p.name as "studentName", copy.state, copy.begun_at as "begunAt",
-       coalesce(g.number, 0) as go, g.handed_in_at as "handedInAt", d.seq
+       coalesce(g.number, 0) as go, g.handed_in_at as "handedInAt", g.id as "goId", d.seq
      from copy join person p on p.id = copy.student_id join document d on d.id = copy.document_id
-     left join lateral (select number, handed_in_at from go where copy_id = copy.id order by number desc limit 1) g on true
+     left join lateral (select id, number, handed_in_at from go where copy_id = copy.id order by number desc limit 1) g on true
      where copy.handout_id = $1 order by p.name`,
     [handoutId],
   );
 
-/** The first change makes it begun. */
-export const markBegun = (db: Queries, copyId: string, at?: Date) =>
-  db.query(
-    `update copy set state = 'under-way', begun_at = coalesce($2::timestamptz, now()) where id = $1 and state = 'not-begun'`,
-    [copyId, at ?? null],
-  );
-
 /** Who may write to a document, in one query: its owner, or the student whose copy it is. */
-export type DocumentAccess = { kind: 'sheet' } | { kind: 'copy'; copyId: string; state: CopyState; supplies: Supply[] };
+export type DocumentAccess = { kind: 'sheet' } | { kind: 'copy'; copyId: string; handoutId: string; state: CopyState };
 export async function documentAccess(
   db: Queries,
   personId: string,
   documentId: string,
 ): Promise<DocumentAccess | null> {
   const row = one(
-    await db.query<{ copyId: string | null; state: CopyState | null; supplies: Supply[] | null }>(
-      `select null as "copyId", null as state, null::jsonb as supplies from sheet where document_id = $2 and owner_id = $1
+    await db.query<{ copyId: string | null; handoutId: string; state: CopyState }>(
+      `select null as "copyId", null as "handoutId", null as state from sheet where document_id = $2 and owner_id = $1
        union all
-       select copy.id, copy.state, h.supplies from copy join handout h on h.id = copy.handout_id where copy.document_id = $2 and copy.student_id = $1`,
+       select id, handout_id, state from copy where document_id = $2 and student_id = $1`,
       [personId, documentId],
     ),
   );
   if (!row) return null;
-  return row.copyId === null
-    ? { kind: 'sheet' }
-    : { kind: 'copy', copyId: row.copyId, state: row.state!, supplies: row.supplies! };
+  return row.copyId === null ? { kind: 'sheet' } : { kind: 'copy', ...row, copyId: row.copyId };
 }
+
+/** Whether a document is a copy of what this teacher handed out; null where it is not. */
+export const isTeacherOfCopy = async (db: Queries, teacherId: string, documentId: string): Promise<true | null> =>
+  (
+    await db.query(
+      'select 1 from copy join handout h on h.id = copy.handout_id where copy.document_id = $1 and h.teacher_id = $2',
+      [documentId, teacherId],
+    )
+  ).length > 0
+    ? true
+    : null;
 
 // Goes: handing in, taking back, returning.
 
@@ -125,43 +132,87 @@ export type Go = {
   returnedAt: Date | null;
   outcome: 'done' | 'another-go' | null;
   marks: RubricMarks;
+  seq: number;
+  /** Why what was handed in can't be read. */
+  damage: string | null;
 };
-const GO = `id, copy_id as "copyId", number, sheet, handed_in_at as "handedInAt", review_began_at as "reviewBeganAt", returned_at as "returnedAt", outcome, marks`;
+const GO = `g.id, g.copy_id as "copyId", g.number, g.seq, g.sheet, g.handed_in_at as "handedInAt", g.review_began_at as "reviewBeganAt",
+  g.returned_at as "returnedAt", g.outcome, g.marks, c.document_id as "documentId"`;
 
-export const goesOf = async (db: Queries, copyId: string): Promise<Go[]> =>
-  (await db.query<Go>(`select ${GO} from go where copy_id = $1 order by number`, [copyId])).map((go) => ({
-    ...go,
-    sheet: readSheet(go.sheet),
-  }));
+type GoRow = Omit<Go, 'sheet' | 'damage'> & { sheet: unknown; documentId: string };
+
+/** A go whose sheet can't be read is taken from the log of its document; where that fails too, it shows that it is damaged. */
+async function goFrom(db: Database, { sheet, documentId, ...go }: GoRow): Promise<Go> {
+  try {
+    return { ...go, sheet: readSheet(sheet), damage: null };
+  } catch (error) {
+    const logged = await sheetAt(db, documentId, go.seq).catch(() => undefined);
+    return logged
+      ? { ...go, sheet: logged, damage: null }
+      : { ...go, sheet: damagedSheet('Damaged'), damage: reasonOf(error) };
+  }
+}
+
+export const goesOf = async (db: Database, copyId: string): Promise<Go[]> =>
+  Promise.all(
+    (
+      await db.query<GoRow>(
+        `select ${GO} from go g join copy c on c.id = g.copy_id where g.copy_id = $1 order by g.number`,
+        [copyId],
+      )
+    ).map((row) => goFrom(db, row)),
+  );
 
 /** The newest go of each of many copies. */
-export const newestGoes = async (db: Queries, handoutId: string): Promise<Go[]> =>
-  (
-    await db.query<Go>(
-      `select distinct on (copy_id) ${GO} from go where copy_id in (select id from copy where handout_id = $1) order by copy_id, number desc`,
-      [handoutId],
-    )
-  ).map((go) => ({ ...go, sheet: readSheet(go.sheet) }));
+export const newestGoes = async (db: Database, handoutId: string): Promise<Go[]> =>
+  Promise.all(
+    (
+      await db.query<GoRow>(
+        `select distinct on (g.copy_id) ${GO} from go g join copy c on c.id = g.copy_id where c.handout_id = $1 order by g.copy_id, g.number desc`,
+        [handoutId],
+      )
+    ).map((row) => goFrom(db, row)),
+  );
 
 export type Moved = { ok: true } | { ok: false; reason: string };
 
-/** Hands a copy in as it stands at `seq` changes: what the student saw, or a clear no. */
+/** Locks a copy, then its document: whatever moves a copy on or writes to it locks in this order. */
+async function locked(
+  tx: Queries,
+  copyId: string,
+): Promise<{ state: CopyState; documentId: string; seq: number } | undefined> {
+  const copy = one(
+    await tx.query<{ state: CopyState; document_id: string }>(
+      'select state, document_id from copy where id = $1 for update',
+      [copyId],
+    ),
+  );
+  if (!copy) return undefined;
+  const [{ seq }] = await tx.query<{ seq: number }>('select seq from document where id = $1 for update', [
+    copy.document_id,
+  ]);
+  return { state: copy.state, documentId: copy.document_id, seq };
+}
+
+/** Hands a copy in as it stands at `seq` changes: what the student saw, or a clear no. @throws Damaged */
 export async function handIn(
   db: Database,
   copy: { id: string; documentId: string },
   seq: number,
   at?: Date,
 ): Promise<Moved> {
+  const late: Moved = {
+    ok: false,
+    reason: 'Your newest changes are still on their way. Wait until it says “saved”, then hand in again.',
+  };
+  // Read before the lock, which must be short; under the lock it is only asked whether it is still that.
   const document = await loadDocument(db, copy.documentId);
-  if (!document || document.seq !== seq)
-    return {
-      ok: false,
-      reason: 'Your newest changes are still on their way. Wait until it says “saved”, then hand in again.',
-    };
-  return db.transaction(async (tx) => {
-    const row = one(await tx.query<{ state: CopyState }>('select state from copy where id = $1 for update', [copy.id]));
-    if (!row || !isOpen(row.state))
+  if (!document || document.seq !== seq) return late;
+  return db.transaction(async (tx): Promise<Moved> => {
+    const now = await locked(tx, copy.id);
+    if (!now || !isOpen(now.state))
       return { ok: false, reason: 'This copy is handed in already. Nothing was changed.' };
+    if (now.seq !== seq) return late;
     await tx.query(
       `insert into go (id, copy_id, number, seq, sheet, handed_in_at)
        values ($1, $2, (select coalesce(max(number), 0) + 1 from go where copy_id = $2), $3, $4::jsonb, coalesce($5::timestamptz, now()))`,
@@ -177,17 +228,19 @@ export async function handIn(
 /** Takes the newest go back while the teacher has not begun with it. */
 export function takeBack(db: Database, copyId: string): Promise<Moved> {
   return db.transaction(async (tx) => {
-    const copy = one(await tx.query<{ state: CopyState }>('select state from copy where id = $1 for update', [copyId]));
+    const copy = await locked(tx, copyId);
     if (copy?.state !== 'handed-in') return { ok: false, reason: 'This copy is not handed in.' };
     const go = one(
-      await tx.query<{ id: string; number: number; review_began_at: Date | null }>(
-        'select id, number, review_began_at from go where copy_id = $1 order by number desc limit 1',
+      await tx.query<{ id: string; number: number }>(
+        'select id, number from go where copy_id = $1 order by number desc limit 1',
         [copyId],
       ),
     );
-    if (!go || go.review_began_at)
+    // A teacher may begin at this very moment: what they write must not go with it.
+    const taken =
+      go && (await tx.query('delete from go where id = $1 and review_began_at is null returning id', [go.id]));
+    if (!taken || taken.length === 0)
       return { ok: false, reason: 'Your teacher has begun to read it. It comes back to you when that is done.' };
-    await tx.query('delete from go where id = $1', [go.id]);
     await tx.query('update copy set state = $2 where id = $1', [copyId, go.number > 1 ? 'another-go' : 'under-way']);
     return { ok: true };
   });
@@ -196,16 +249,14 @@ export function takeBack(db: Database, copyId: string): Promise<Moved> {
 /** Gives a go back to its student, done or for another go. */
 export function returnGo(db: Database, goId: string, outcome: 'done' | 'another-go', at?: Date): Promise<Moved> {
   return db.transaction(async (tx) => {
-    const go = one(
-      await tx.query<{ copy_id: string; returned_at: Date | null }>(
-        'select copy_id, returned_at from go where id = $1',
-        [goId],
-      ),
-    );
-    const copy =
-      go && one(await tx.query<{ state: CopyState }>('select state from copy where id = $1 for update', [go.copy_id]));
-    if (!go || !copy) return { ok: false, reason: 'This piece is no longer there: the student has taken it back.' };
-    if (go.returned_at || copy.state !== 'handed-in')
+    const go = one(await tx.query<{ copy_id: string }>('select copy_id from go where id = $1', [goId]));
+    const copy = go && (await locked(tx, go.copy_id));
+    // Asked again under the lock: another window may have returned it meanwhile.
+    const returned =
+      go && one(await tx.query<{ at: Date | null }>('select returned_at as at from go where id = $1', [goId]));
+    if (!go || !copy || !returned)
+      return { ok: false, reason: 'This piece is no longer there: the student has taken it back.' };
+    if (returned.at || copy.state !== 'handed-in')
       return { ok: false, reason: 'This piece is with the student already.' };
     await tx.query(
       'update go set returned_at = coalesce($3::timestamptz, now()), review_began_at = coalesce(review_began_at, now()), outcome = $2 where id = $1',

@@ -1,4 +1,6 @@
+import { z } from 'zod';
 import { apply, Change, replay } from '../../core/sheet/change';
+import { addedLoad, loadOfAll, NO_LOAD } from '../../core/sheet/limits';
 import { Recent } from '../../core/recent';
 import type { Sheet } from '../../core/sheet/schema';
 import { readSheet } from '../../core/sheet/schema';
@@ -10,37 +12,59 @@ import { newId } from '../id';
 
 /** A new snapshot is taken after so many changes, so that loading replays at most these. */
 const SNAPSHOT_EVERY = 100;
-/** The sheets that were used last, as they are after their newest change, so that saving need not replay. */
-const KEPT = 200;
+/** The sheets that were used last, as they are after their newest change, so that saving need not replay: in bytes, about. */
+const KEPT_BYTES = 96e6;
 
 export type Loaded = { id: string; seq: number; sheet: Sheet; changedAt: Date };
 type Warm = { seq: number; sheet: Sheet };
 
+/** About how much memory a sheet takes. */
+export const bytesOf = (sheet: Sheet): number => {
+  const { items, letters } = sheet.pages
+    .map((page) => loadOfAll(page.items))
+    .reduce((a, b) => addedLoad(a, b), NO_LOAD);
+  return 2000 + items * 900 + letters * 3;
+};
+
 const warm = new WeakMap<Database, Recent<string, Warm>>();
 function warmOf(db: Database): Recent<string, Warm> {
   let map = warm.get(db);
-  if (!map) warm.set(db, (map = new Recent(KEPT)));
+  if (!map) warm.set(db, (map = new Recent(KEPT_BYTES, (kept) => bytesOf(kept.sheet))));
   return map;
+}
+
+/** A document whose newest state can't be read; `loadDocument` says so rather than showing half of it. */
+export class Damaged extends Error {
+  override name = 'Damaged';
+  constructor(
+    readonly id: string,
+    readonly seq: number,
+    readonly changedAt: Date,
+    readonly reason: string,
+  ) {
+    super(`document ${id} can't be read at ${seq}: ${reason}`);
+  }
 }
 
 export async function createDocument(db: Queries, schoolId: string, sheet: Sheet): Promise<string> {
   const id = newId();
-  await db.query('insert into document (id, school_id, snapshot) values ($1, $2, $3::jsonb)', [
+  await db.query('insert into document (id, school_id, snapshot, title) values ($1, $2, $3::jsonb, $4)', [
     id,
     schoolId,
     JSON.stringify(sheet),
+    sheet.title,
   ]);
   await keepSnapshot(db, id, 0, sheet);
   return id;
 }
 
 /** Kept for good, so that growth can be looked at from anywhere. */
-const keepSnapshot = (db: Queries, id: string, seq: number, sheet: Sheet) =>
-  db.query('insert into document_snapshot (document_id, seq, sheet) values ($1, $2, $3::jsonb)', [
-    id,
-    seq,
-    JSON.stringify(sheet),
-  ]);
+export const keepSnapshot = (db: Queries, id: string, seq: number, sheet: Sheet) =>
+  db.query(
+    `insert into document_snapshot (document_id, seq, sheet) values ($1, $2, $3::jsonb)
+     on conflict (document_id, seq) do update set sheet = excluded.sheet`,
+    [id, seq, JSON.stringify(sheet)],
+  );
 
 /** One logged change; at is when it was made. */
 export type DatedChange = { seq: number; at: Date; change: Change };
@@ -61,8 +85,17 @@ export const grownFrom = (snapshot: unknown, log: readonly DatedChange[]): Sheet
     log.map((entry) => entry.change),
   );
 
-/** The sheet as it stands at its newest change. */
-async function sheetAt(queries: Queries, id: string): Promise<Loaded | undefined> {
+/** What went wrong in reading, in a few words. */
+export function reasonOf(error: unknown): string {
+  if (error instanceof z.ZodError) {
+    const [issue] = error.issues;
+    return `a change can’t be read at ${issue.path.join('.') || 'its root'}: ${issue.message}`;
+  }
+  return error instanceof Error ? error.message : String(error);
+}
+
+/** The sheet as it stands at its newest change. @throws Damaged */
+async function newest(queries: Queries, id: string): Promise<Loaded | undefined> {
   const row = one(
     await queries.query<{ seq: number; snapshot: unknown; snapshot_seq: number; changed_at: Date }>(
       'select seq, snapshot, snapshot_seq, changed_at from document where id = $1',
@@ -70,15 +103,16 @@ async function sheetAt(queries: Queries, id: string): Promise<Loaded | undefined
     ),
   );
   if (!row) return undefined;
-  const log = await logBetween(queries, id, row.snapshot_seq, row.seq);
-  return {
-    id,
-    seq: row.seq,
-    sheet: grownFrom(row.snapshot, log),
-    changedAt: row.changed_at,
-  };
+  try {
+    const log = await logBetween(queries, id, row.snapshot_seq, row.seq);
+    if (log.length !== row.seq - row.snapshot_seq) throw new Error('some of its changes are missing');
+    return { id, seq: row.seq, sheet: grownFrom(row.snapshot, log), changedAt: row.changed_at };
+  } catch (error) {
+    throw new Damaged(id, row.seq, row.changed_at, reasonOf(error));
+  }
 }
 
+/** @throws Damaged when there is one that can't be read */
 export async function loadDocument(db: Database, id: string): Promise<Loaded | undefined> {
   const known = warmOf(db).get(id);
   if (known) {
@@ -87,14 +121,21 @@ export async function loadDocument(db: Database, id: string): Promise<Loaded | u
     );
     if (row?.seq === known.seq) return { id, ...known, changedAt: row.changed_at };
   }
-  const loaded = await db.transaction((tx) => sheetAt(tx, id));
-  if (loaded) warmOf(db).set(id, { seq: loaded.seq, sheet: loaded.sheet });
-  return loaded;
+  try {
+    const loaded = await db.transaction((tx) => newest(tx, id));
+    if (loaded) warmOf(db).set(id, { seq: loaded.seq, sheet: loaded.sheet });
+    return loaded;
+  } catch (error) {
+    // Lists tell it from then on without loading it.
+    if (error instanceof Damaged)
+      await db.query('update document set damage = $2 where id = $1 and seq = $3', [id, error.reason, error.seq]);
+    throw error;
+  }
 }
 
-/** Several at once, for a spread of a class. */
-export async function loadDocuments(db: Database, ids: string[]): Promise<Map<string, Loaded>> {
-  const out = new Map<string, Loaded>();
+/** Several at once, for a spread of a class. One that can't be read does not keep the others from being shown. */
+export async function loadDocuments(db: Database, ids: string[]): Promise<Map<string, Loaded | Damaged>> {
+  const out = new Map<string, Loaded | Damaged>();
   if (ids.length === 0) return out;
   const rows = await db.query<{ id: string; seq: number; changed_at: Date }>(
     'select id, seq, changed_at from document where id = any($1)',
@@ -103,7 +144,12 @@ export async function loadDocuments(db: Database, ids: string[]): Promise<Map<st
   for (const row of rows) {
     const known = warmOf(db).get(row.id);
     const loaded =
-      known?.seq === row.seq ? { id: row.id, ...known, changedAt: row.changed_at } : await loadDocument(db, row.id);
+      known?.seq === row.seq
+        ? { id: row.id, ...known, changedAt: row.changed_at }
+        : await loadDocument(db, row.id).catch((error: unknown) => {
+            if (error instanceof Damaged) return error;
+            throw error;
+          });
     if (loaded) out.set(row.id, loaded);
   }
   return out;
@@ -126,59 +172,125 @@ export type Saved =
   /** Others were quicker: what the client lacks, to put its own on top of and send again. */
   | { outcome: 'behind'; seq: number; missed: LoggedChange[] }
   /** One of them must not or can't be made; none was. */
-  | { outcome: 'refused'; index: number; reason: string };
+  | { outcome: 'refused'; index: number; reason: string }
+  /** The copy is handed in or done: nothing may be written to it now. */
+  | { outcome: 'shut' }
+  /** The document was put right meanwhile, and what the client builds on is no more. */
+  | { outcome: 'mended' };
+
+/** Why a change must not be made, or null. */
+export type Guard = (sheet: Sheet, change: Change) => string | null;
+
+/** So long may the changes of a batch be worked on before others get their turn, in milliseconds. */
+const TURN = 12;
+
+/** The sheet with a batch of changes made, or which of them must not or can't be made. */
+async function made(
+  sheet: Sheet,
+  changes: readonly Change[],
+  guard: Guard,
+): Promise<{ ok: true; sheet: Sheet } | { ok: false; index: number; reason: string }> {
+  let now = sheet;
+  let began = performance.now();
+  for (const [index, change] of changes.entries()) {
+    const no = guard(now, change);
+    if (no) return { ok: false, index, reason: no };
+    const result = apply(now, change);
+    if (!result.ok) return { ok: false, index, reason: result.reason };
+    now = result.sheet;
+    if (performance.now() - began < TURN) continue;
+    await new Promise(setImmediate);
+    began = performance.now();
+  }
+  return { ok: true, sheet: now };
+}
 
 /**
- * Appends a batch of changes that builds on `base`, in one transaction. `guard` says why a change must not be made.
- * A batch sent twice is found by its name in what was missed, and so counts once.
+ * Appends a batch of changes that builds on `base`, in one transaction. `copyId` names the copy that has to be open to its
+ * student in that same transaction; the first change begins it. A batch sent twice is found by its name in what was missed,
+ * and so counts once.
+ * @throws Damaged
  */
 export async function saveChanges(
   db: Database,
   save: Save,
-  guard: (sheet: Sheet, change: Change) => string | null,
+  guard: Guard,
+  copyId: string | null = null,
 ): Promise<Saved> {
   const { documentId, base, batch, changes } = save;
-  const saved = await db.transaction(async (tx): Promise<Saved> => {
-    const row = one(
-      await tx.query<{ seq: number; snapshot_seq: number }>(
-        'select seq, snapshot_seq from document where id = $1 for update',
-        [documentId],
-      ),
-    );
-    if (!row) return { outcome: 'refused', index: 0, reason: 'This sheet is no longer there.' };
-    const known = warmOf(db).get(documentId);
-    const sheet = known?.seq === row.seq ? known.sheet : (await sheetAt(tx, documentId))!.sheet;
-    if (base !== row.seq)
-      return { outcome: 'behind', seq: row.seq, missed: await changesSince(tx, documentId, Math.min(base, row.seq)) };
-    let now = sheet;
-    for (const [index, change] of changes.entries()) {
-      const no = guard(now, change);
-      if (no) return { outcome: 'refused', index, reason: no };
-      const result = apply(now, change);
-      if (!result.ok) return { outcome: 'refused', index, reason: result.reason };
-      now = result.sheet;
-    }
-    const seq = row.seq + changes.length;
-    await tx.query(
-      `insert into document_change (document_id, seq, batch, author_id, at, change)
-       select $1, $2 + ord, $3, $4, coalesce($5::timestamptz, now()), change from jsonb_array_elements($6::jsonb) with ordinality as given(change, ord)`,
-      [documentId, row.seq, batch, save.authorId, save.at ?? null, JSON.stringify(changes)],
-    );
-    if (seq - row.snapshot_seq >= SNAPSHOT_EVERY) {
-      await keepSnapshot(tx, documentId, seq, now);
-      await tx.query(
-        'update document set seq = $2, changed_at = coalesce($3::timestamptz, now()), snapshot = $4::jsonb, snapshot_seq = $2 where id = $1',
-        [documentId, seq, save.at ?? null, JSON.stringify(now)],
-      );
-    } else
-      await tx.query('update document set seq = $2, changed_at = coalesce($3::timestamptz, now()) where id = $1', [
+  const known = warmOf(db).get(documentId);
+  // A sheet that another process changed is noticed below: the number it had is part of what is written.
+  const before = known?.seq === base ? known : await loadDocument(db, documentId);
+  if (!before) return { outcome: 'refused', index: 0, reason: 'This sheet is no longer there.' };
+  if (before.seq !== base) return db.transaction((tx) => notWritten(tx, save, copyId));
+  const next = await made(before.sheet, changes, guard);
+  if (!next.ok) return { outcome: 'refused', index: next.index, reason: next.reason };
+  const seq = base + changes.length;
+  const needsSnapshot = Math.floor(seq / SNAPSHOT_EVERY) > Math.floor(base / SNAPSHOT_EVERY);
+  const parameters = [
+    copyId,
+    documentId,
+    base,
+    changes.length,
+    save.at ?? null,
+    batch,
+    save.authorId,
+    JSON.stringify(changes),
+    next.sheet.title,
+  ];
+  const write = async (queries: Queries): Promise<Saved> => {
+    const written = one(await queries.query<{ written: number }>(APPEND, parameters))!.written;
+    if (written !== changes.length) return notWritten(queries, save, copyId);
+    if (needsSnapshot) {
+      await keepSnapshot(queries, documentId, seq, next.sheet);
+      await queries.query('update document set snapshot = $2::jsonb, snapshot_seq = $3 where id = $1', [
         documentId,
+        JSON.stringify(next.sheet),
         seq,
-        save.at ?? null,
       ]);
-    return { outcome: 'saved', seq, sheet: now };
-  });
+    }
+    return { outcome: 'saved', seq, sheet: next.sheet };
+  };
+  const saved = await (needsSnapshot ? db.transaction(write) : write(db));
   // Only what is committed may be remembered.
-  if (saved.outcome === 'saved') warmOf(db).set(documentId, { seq: saved.seq, sheet: saved.sheet });
+  if (saved.outcome === 'saved') warmOf(db).set(documentId, { seq, sheet: next.sheet });
   return saved;
+}
+
+/**
+ * One statement, so one transaction: the copy, where there is one, is locked first and has to be open; the document has to
+ * stand at the number that the batch builds on. Handing in, taking back and returning lock in the same order.
+ */
+const APPEND = `
+  with open as (
+    select id, state from copy where id = $1 and state in ('not-begun', 'under-way', 'another-go') for update
+  ), begun as (
+    update copy set state = 'under-way', begun_at = coalesce($5::timestamptz, now())
+    where id in (select id from open where state = 'not-begun')
+  ), moved as (
+    update document set seq = seq + $4, changed_at = coalesce($5::timestamptz, now()), title = $9
+    where id = $2 and seq = $3 and ($1::text is null or exists (select from open))
+    returning id
+  ), logged as (
+    insert into document_change (document_id, seq, batch, author_id, at, change)
+    select $2, $3 + ord, $6, $7, coalesce($5::timestamptz, now()), change
+    from moved, jsonb_array_elements($8::jsonb) with ordinality as given(change, ord)
+    returning 1
+  )
+  select count(*)::int as written from logged`;
+
+/** Why a batch was not written: the copy is shut, others were quicker, or the document was put right. */
+async function notWritten(queries: Queries, { documentId, base }: Save, copyId: string | null): Promise<Saved> {
+  const row = one(
+    await queries.query<{ seq: number; open: boolean; gap: number | null }>(
+      `select d.seq, ($2::text is null or exists (select 1 from copy where id = $2 and state in ('not-begun', 'under-way', 'another-go'))) as open,
+         (select max(seq) from set_aside_change where document_id = d.id) as gap
+       from document d where d.id = $1`,
+      [documentId, copyId],
+    ),
+  );
+  if (!row) return { outcome: 'refused', index: 0, reason: 'This sheet is no longer there.' };
+  if (!row.open) return { outcome: 'shut' };
+  if (row.gap !== null && base < row.gap) return { outcome: 'mended' };
+  return { outcome: 'behind', seq: row.seq, missed: await changesSince(queries, documentId, Math.min(base, row.seq)) };
 }

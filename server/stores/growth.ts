@@ -48,11 +48,16 @@ export const momentsOf = (db: Queries, documentId: string): Promise<Moment[]> =>
 
 export async function growthOf(db: Database, id: string): Promise<Growth | undefined> {
   return db.transaction(async (tx) => {
-    const row = one(await tx.query<{ seq: number }>('select seq from document where id = $1', [id]));
+    const row = one(
+      await tx.query<{ seq: number; gap: number | null }>(
+        `select seq, (select max(seq) from set_aside_change where document_id = $1) as gap from document where id = $1`,
+        [id],
+      ),
+    );
     const first = one(
       await tx.query<{ seq: number; sheet: unknown }>(
         'select seq, sheet from document_snapshot where document_id = $1 and seq >= $2 order by seq limit 1',
-        [id, row ? Math.max(0, row.seq - LONGEST) : 0],
+        [id, row ? Math.max(0, row.seq - LONGEST, row.gap ?? 0) : 0],
       ),
     );
     const start = first ?? (row && (await snapshotBefore(tx, id, row.seq)));

@@ -1,16 +1,22 @@
+import type { Pictures } from '../../core/drawing/picture';
 import type { LookFor } from '../../core/lookfors/lookfor';
 import type { Rubric } from '../../core/lookfors/rubric';
+import { readLookFors, readRubric, readSupplies, storedLookFors } from '../../core/lookfors/stored';
 import { givenOut } from '../../core/handout/copy';
+import { veiled } from '../../core/handout/veil';
+import { Recent } from '../../core/recent';
+import { damagedSheet } from '../../core/sheet/damaged';
 import type { Supply } from '../../core/handout/touch';
 import type { Sheet } from '../../core/sheet/schema';
 import { readSheet } from '../../core/sheet/schema';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../id';
-import { createDocument } from './documents';
+import { bytesOf, createDocument, reasonOf } from './documents';
 
 export type Handout = {
   id: string;
+  teacherId: string;
   sheetId: string | null;
   classId: string;
   className: string;
@@ -19,15 +25,66 @@ export type Handout = {
   dueAt: Date | null;
   /** With its key: never sent to a student. */
   sheet: Sheet;
+  /** As it was given out, but with the names of parts. */
+  given: Sheet;
   lookFors: LookFor[];
   rubric: Rubric;
   supplies: Supply[];
+  /** Why its sheet can't be read; it then shows a sheet that says so. */
+  damage: string | null;
 };
 
-const COLUMNS = `h.id, h.sheet_id as "sheetId", h.class_id as "classId", c.name as "className", h.title, h.brief, h.due_at as "dueAt",
-  h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies`;
+/** What of handouts was read last, by the version of the row: it holds whole sheets, and is asked for at every save. */
+const KEPT_BYTES = 48e6;
+const read = new WeakMap<Database, Recent<string, Handout>>();
+function readOf(db: Database): Recent<string, Handout> {
+  let map = read.get(db);
+  if (!map) read.set(db, (map = new Recent(KEPT_BYTES, ({ sheet }) => 4000 + 2 * bytesOf(sheet))));
+  return map;
+}
 
-const read = (row: Handout | undefined) => row && { ...row, sheet: readSheet(row.sheet) };
+type Row = Omit<Handout, 'sheet' | 'given' | 'lookFors' | 'rubric' | 'supplies' | 'damage'> &
+  Record<'sheet' | 'lookFors' | 'rubric' | 'supplies', unknown>;
+
+function handoutFrom(row: Row): Handout {
+  let [sheet, damage]: [Sheet, string | null] = [damagedSheet(row.title), null];
+  try {
+    sheet = readSheet(row.sheet);
+  } catch (error) {
+    damage = reasonOf(error);
+  }
+  return {
+    ...row,
+    sheet,
+    given: givenOut(sheet),
+    lookFors: readLookFors(row.lookFors),
+    rubric: readRubric(row.rubric),
+    supplies: readSupplies(row.supplies),
+    damage,
+  };
+}
+
+/** A handout by its identity: whoever asks has made sure that it may be seen. */
+export async function handoutById(db: Database, id: string): Promise<Handout | undefined> {
+  const version = one(
+    await db.query<{ version: string }>('select xmin::text as version from handout where id = $1', [id]),
+  );
+  if (!version) return undefined;
+  const key = `${id} ${version.version}`;
+  const known = readOf(db).get(key);
+  if (known) return known;
+  const row = one(
+    await db.query<Row>(
+      `select h.id, h.teacher_id as "teacherId", h.sheet_id as "sheetId", h.class_id as "classId", c.name as "className", h.title, h.brief,
+         h.due_at as "dueAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies
+       from handout h join class c on c.id = h.class_id where h.id = $1`,
+      [id],
+    ),
+  );
+  const handout = row && handoutFrom(row);
+  if (handout) readOf(db).set(key, handout);
+  return handout;
+}
 
 export type NewHandout = {
   schoolId: string;
@@ -44,8 +101,8 @@ export type NewHandout = {
   at?: Date;
 };
 
-/** Hands a sheet out: every student of the class gets a copy. */
-export function createHandout(db: Database, given: NewHandout): Promise<string> {
+/** Hands a sheet out: every student of the class gets a copy. `pictures` are those that ship, which have named parts. */
+export function createHandout(db: Database, given: NewHandout, pictures: Pictures): Promise<string> {
   return db.transaction(async (tx) => {
     const id = newId();
     await tx.query(
@@ -61,7 +118,7 @@ export function createHandout(db: Database, given: NewHandout): Promise<string> 
         given.brief,
         given.dueAt,
         JSON.stringify(given.sheet),
-        JSON.stringify(given.lookFors),
+        JSON.stringify(storedLookFors(given.lookFors)),
         JSON.stringify(given.rubric),
         JSON.stringify(given.supplies),
         given.at ?? null,
@@ -70,7 +127,7 @@ export function createHandout(db: Database, given: NewHandout): Promise<string> 
     const members = await tx.query<{ id: string }>('select person_id as id from class_member where class_id = $1', [
       given.classId,
     ]);
-    const copy = givenOut(given.sheet);
+    const copy = veiled(givenOut(given.sheet), pictures);
     for (const member of members)
       await addCopy(tx, { schoolId: given.schoolId, handoutId: id, studentId: member.id, sheet: copy });
     return id;
@@ -86,27 +143,26 @@ async function addCopy(tx: Queries, given: { schoolId: string; handoutId: string
 }
 
 /** Who joined the class after something was handed out gets it too. */
-export async function addLateCopies(db: Database, studentId: string): Promise<void> {
-  const missing = await db.query<{ id: string; school_id: string; sheet: Sheet }>(
-    `select h.id, h.school_id, h.sheet from handout h join class_member m on m.class_id = h.class_id
+export async function addLateCopies(db: Database, studentId: string, pictures: Pictures): Promise<void> {
+  const missing = await db.query<{ id: string; school_id: string }>(
+    `select h.id, h.school_id from handout h join class_member m on m.class_id = h.class_id
      where m.person_id = $1 and not exists (select 1 from copy where copy.handout_id = h.id and copy.student_id = $1)`,
     [studentId],
   );
-  for (const { id, school_id, sheet } of missing)
+  for (const { id, school_id } of missing) {
+    const handout = await handoutById(db, id);
+    // One whose sheet can't be read is not handed on: the copy would be of nothing.
+    if (!handout || handout.damage) continue;
     await db.transaction((tx) =>
-      addCopy(tx, { schoolId: school_id, handoutId: id, studentId, sheet: givenOut(readSheet(sheet)) }),
+      addCopy(tx, { schoolId: school_id, handoutId: id, studentId, sheet: veiled(handout.given, pictures) }),
     );
+  }
 }
 
-export const handoutOf = async (db: Queries, teacherId: string, id: string) =>
-  read(
-    one(
-      await db.query<Handout>(
-        `select ${COLUMNS} from handout h join class c on c.id = h.class_id where h.id = $1 and h.teacher_id = $2`,
-        [id, teacherId],
-      ),
-    ),
-  );
+export async function handoutOf(db: Database, teacherId: string, id: string): Promise<Handout | undefined> {
+  const owned = await db.query('select 1 from handout where id = $1 and teacher_id = $2', [id, teacherId]);
+  return owned.length > 0 ? handoutById(db, id) : undefined;
+}
 
 /** The documents of a handout's copies that were begun. */
 export const begunCopies = async (db: Queries, handoutId: string): Promise<string[]> =>

@@ -1,4 +1,3 @@
-import type { RubricMarks } from '../../core/lookfors/rubric';
 import type { Database, Queries } from '../database/connection';
 import { newId } from '../id';
 
@@ -70,8 +69,14 @@ export const rule = (db: Database, goId: string, lookForId: string, held: boolea
     return true;
   });
 
-export const markRubric = (db: Database, goId: string, marks: RubricMarks) =>
-  review(db, goId, (tx) => tx.query('update go set marks = $2::jsonb where id = $1', [goId, JSON.stringify(marks)]));
+/** The level of one row of the rubric; null takes it back. Rows that were marked elsewhere meanwhile stay as they are. */
+export const markRow = (db: Database, goId: string, row: string, level: number | null) =>
+  review(db, goId, (tx) =>
+    tx.query(
+      'update go set marks = case when $3::int is null then marks - $2 else marks || jsonb_build_object($2::text, $3::int) end where id = $1',
+      [goId, row, level],
+    ),
+  );
 
 /** The student says that a note is seen to, or not yet. */
 export const settleNote = (db: Queries, studentId: string, noteId: string, settled: boolean) =>

@@ -35,8 +35,15 @@ export const sheetOf = async (db: Queries, ownerId: string, id: string) =>
 
 /** A teacher's sheets, the last changed first. */
 export const sheetsOf = (db: Database, ownerId: string) =>
-  db.query<{ id: string; documentId: string; purpose: Purpose; seq: number; changedAt: Date; handedOut: number }>(
-    `select s.id, s.document_id as "documentId", s.purpose, d.seq, d.changed_at as "changedAt",
+  db.query<{
+    id: string;
+    title: string;
+    damage: string | null;
+    seq: number;
+    changedAt: Date;
+    handedOut: number;
+  }>(
+    `select s.id, d.title, d.damage, d.seq, d.changed_at as "changedAt",
        (select count(*)::int from handout h where h.sheet_id = s.id) as "handedOut"
      from sheet s join document d on d.id = s.document_id where s.owner_id = $1 order by d.changed_at desc`,
     [ownerId],

@@ -17,7 +17,6 @@ import {
   documentAccess,
   goesOf,
   handIn,
-  markBegun,
   returnGo,
   takeBack,
   trayOf,
@@ -45,7 +44,8 @@ import {
   pictureFiles,
   putAway,
 } from './pictures';
-import { addNote, markRubric, notesOf, rule, rulingsOf, settleNote } from './reviews';
+import { addNote, markRow, notesOf, rule, rulingsOf, settleNote } from './reviews';
+import { openPictures } from '../shelf';
 import { createSheet, sheetOf, sheetsOf } from './sheets';
 
 const free = () => null;
@@ -53,6 +53,7 @@ const move = (x: number): Change => ({ kind: 'set', id: 'box', values: { x } });
 const typed = (words: string): Change => ({ kind: 'splice', id: 'words', at: 0, remove: 0, insert: plain(words) });
 
 describe.each(DATABASES)('on the %s database', (_, open) => {
+  const pictures = openPictures();
   let db: Database;
   let ids: { school: string; teacher: string; colleague: string; class: string; ada: string; ben: string };
 
@@ -338,7 +339,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     });
     const copyOf = async (student: string) => (await copiesOf(db, handout)).find((copy) => copy.studentId === student)!;
     beforeAll(async () => {
-      handout = await createHandout(db, given());
+      handout = await createHandout(db, given(), pictures);
     });
 
     test('gives each student a copy without the answers', async () => {
@@ -354,13 +355,13 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     });
     test('reaches who joins later, once', async () => {
       const cleo = await addStudent(db, { schoolId: ids.school, classId: ids.class, name: 'Cleo' });
-      await addLateCopies(db, cleo);
-      await addLateCopies(db, cleo);
+      await addLateCopies(db, cleo, pictures);
+      await addLateCopies(db, cleo, pictures);
       expect(await trayOf(db, cleo)).toMatchObject([{ title: 'Bird', state: 'not-begun' }]);
     });
     test('is written to by its student only, and only where that is allowed', async () => {
       const copy = await copyOf(ids.ada);
-      expect(await documentAccess(db, ids.ada, copy.documentId)).toMatchObject({ kind: 'copy', supplies: ['shape'] });
+      expect(await documentAccess(db, ids.ada, copy.documentId)).toMatchObject({ kind: 'copy', copyId: copy.id });
       expect(await documentAccess(db, ids.ben, copy.documentId)).toBeNull();
       expect(await documentAccess(db, ids.teacher, copy.documentId)).toBeNull();
       expect(await copyOfStudent(db, ids.ben, copy.id)).toBeUndefined();
@@ -371,6 +372,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
           db,
           { documentId: copy.documentId, authorId: ids.ada, base: 0, batch: `b${Math.random()}`, changes: [change] },
           guard,
+          copy.id,
         );
       expect(await write({ kind: 'set', id: 'bird', values: { x: 1 } })).toMatchObject({
         outcome: 'refused',
@@ -383,7 +385,6 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
           item: shape({ id: 'mine', touch: 'free' }),
         }),
       ).toMatchObject({ outcome: 'saved' });
-      await markBegun(db, copy.id);
       expect((await copyOf(ids.ada)).state).toBe('under-way');
     });
     test('is handed in once, taken back, and not any more once the teacher has begun', async () => {
@@ -414,7 +415,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       const [go] = await goesOf(db, copy.id);
       await rule(db, go.id, 'l', true);
       await rule(db, go.id, 'l', false);
-      await markRubric(db, go.id, { row: 2 });
+      await markRow(db, go.id, 'row', 2);
       expect(await settleNote(db, ids.ada, (await notesOf(db, [go.id]))[0].id, true)).toEqual([]);
       expect(await returnGo(db, go.id, 'another-go')).toEqual({ ok: true });
       expect(await returnGo(db, go.id, 'done')).toMatchObject({ ok: false });

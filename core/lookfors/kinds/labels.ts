@@ -1,14 +1,19 @@
 import { labelsOn } from '../../handout/copy';
 import { bodyText } from '../../sheet/body';
 import type { Sheet } from '../../sheet/schema';
-import type { Counted, Evidence, LookForOf } from '../lookfor';
+import { targetSpot } from '../../handout/veil';
+import type { Context, Counted, Evidence, LookForOf } from '../lookfor';
 import { matches } from '../spelling';
 
 /** Every part has its right word: the label whose line ends on the part says one of the accepted words. */
-export function countLabels(lookFor: LookForOf<'labels'>, sheet: Sheet): Counted {
-  const labels = sheet.pages.flatMap(labelsOn).filter((label) => label.picture === lookFor.picture);
+export function countLabels(lookFor: LookForOf<'labels'>, sheet: Sheet, { pictures }: Context): Counted {
+  const spotOf = (target: string) => targetSpot(sheet, lookFor.picture, target, pictures);
+  const labels = sheet.pages
+    .flatMap(labelsOn)
+    .filter((label) => label.picture === lookFor.picture)
+    .map((label) => ({ ...label, target: spotOf(label.target) }));
   const evidence = lookFor.expect.map(({ target, words }): Evidence => {
-    const all = labels.filter((label) => label.target === target);
+    const all = labels.filter((label) => label.target === spotOf(target));
     // A number that was given there says nothing: only what may be written in counts, where there is such.
     const open = all.filter((label) => label.item.touch !== 'fixed');
     const here = open.length > 0 ? open : all;

@@ -1,3 +1,4 @@
+import { cutTo } from '../../text/characters';
 import { dayNumber, isDay, MONTHS } from './days';
 import type { Happening } from './recipe';
 
@@ -18,10 +19,9 @@ export function readLines(text: string, year: number, kind: Happening['kind']): 
     const typed = line.trim();
     if (!typed) continue;
     const found = readLine(typed, year);
-    if (found && 'none' in found) out.problems.push(`“${typed.slice(0, 50)}”: there is no such day in ${found.none}.`);
+    if (found && 'none' in found) out.problems.push(`“${cutTo(typed, 50)}”: there is no such day in ${found.none}.`);
     else if (found) out.happenings.push({ kind, time: '', to: '', colour: null, ...found });
-    else
-      out.problems.push(`“${typed.slice(0, 50)}” has no day. Write it as “29 Feb Leap day” or “2024-02-29 Leap day”.`);
+    else out.problems.push(`“${cutTo(typed, 50)}” has no day. Write it as “29 Feb Leap day” or “2024-02-29 Leap day”.`);
   }
   return out;
 }
@@ -46,5 +46,5 @@ function readLine(line: string, year: number): Found | { none: number } | null {
 function whole(from: string, until: string | null, words: string): Found | null {
   if (!isDay(from) || (until !== null && !isDay(until))) return null;
   const several = until !== null && dayNumber(until) > dayNumber(from);
-  return { from, until: several ? until : null, words: words.trim().slice(0, 200) };
+  return { from, until: several ? until : null, words: cutTo(words.trim(), 200) };
 }

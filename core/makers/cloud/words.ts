@@ -1,3 +1,4 @@
+import { cutTo } from '../../text/characters';
 import { stemmer } from 'stemmer';
 import { eng } from 'stopword';
 import type { Weighted } from './recipe';
@@ -17,7 +18,7 @@ const STOP: ReadonlySet<string> = new Set([
   ).split(' '),
 ]);
 
-export const tidy = (text: string) => text.replace(/\s+/g, ' ').trim().slice(0, LONGEST);
+export const tidy = (text: string) => cutTo(text.replace(/\s+/g, ' ').trim(), LONGEST);
 const numberOf = (text: string) => Number(text.replace(',', '.'));
 /** A weight that a cloud can take. */
 export const weighed = (weight: number) => Math.max(0.01, Math.min(1_000_000, weight));

@@ -1,3 +1,4 @@
+import { cutTo } from '../../text/characters';
 import type { DrawnPicture } from '../../drawing/picture';
 import type { Box } from '../../geometry/matrix';
 import { held, line, picture, plain, shape, solid, text } from '../../sheet/make';
@@ -315,7 +316,7 @@ export function absorbLabels(
           : [spot.definition, spot.reason];
       return words === spot.words && definition === spot.definition && reason === spot.reason
         ? spot
-        : { ...spot, words: words.slice(0, 200), definition: definition.slice(0, 400), reason: reason.slice(0, 400) };
+        : { ...spot, words: cutTo(words, 200), definition: cutTo(definition, 400), reason: cutTo(reason, 400) };
     });
   const base = parts.get('base');
   const shown = base?.kind === 'picture' ? base.picture : recipe.picture;

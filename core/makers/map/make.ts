@@ -1,3 +1,4 @@
+import { cutTo } from '../../text/characters';
 import { centre, overlaps, union } from '../../geometry/box';
 import type { Box } from '../../geometry/matrix';
 import type { ShapeName } from '../../geometry/outline';
@@ -309,8 +310,8 @@ export function absorbMap(recipe: MapRecipe, parts: ReadonlyMap<string, Item>, m
   const gone = (part: string) => wasMade.has(part) && !parts.has(part);
   let next = recipe;
   const nodes = recipe.nodes.map((node) => {
-    const words = (saidBy(parts, `n-${node.id}`) ?? node.text).slice(0, LONGEST_NODE);
-    const link = (gone(`w-${node.id}`) ? '' : (saidBy(parts, `w-${node.id}`) ?? node.link)).slice(0, 120);
+    const words = cutTo(saidBy(parts, `n-${node.id}`) ?? node.text, LONGEST_NODE);
+    const link = cutTo(gone(`w-${node.id}`) ? '' : (saidBy(parts, `w-${node.id}`) ?? node.link), 120);
     const item = parts.get(`p-${node.id}`);
     const shown = item?.kind === 'picture' ? item.picture : gone(`p-${node.id}`) ? null : node.picture;
     return words === node.text && link === node.link && shown === node.picture
@@ -321,7 +322,7 @@ export function absorbMap(recipe: MapRecipe, parts: ReadonlyMap<string, Item>, m
   const links = next.links
     .filter(({ id }) => !gone(`x-${id}`))
     .map((one) => {
-      const words = (gone(`y-${one.id}`) ? '' : (saidBy(parts, `y-${one.id}`) ?? one.words)).slice(0, 120);
+      const words = cutTo(gone(`y-${one.id}`) ? '' : (saidBy(parts, `y-${one.id}`) ?? one.words), 120);
       return words === one.words ? one : { ...one, words };
     });
   if (links.length < next.links.length || links.some((one, i) => one !== next.links[i])) next = { ...next, links };

@@ -1,3 +1,4 @@
+import { cutTo } from '../../text/characters';
 import type { MapNode, MapRecipe } from './recipe';
 import { freeId, freeIds, LONGEST_NODE, MOST_NODES } from './recipe';
 
@@ -145,7 +146,7 @@ export function rowsFromText(text: string, taken: Iterable<string> = []): Row[] 
     steps.push(indent);
     const words = line.trim();
     const plain = words.replace(BULLET, '').trim();
-    return { id: nextId(), text: (plain || words).slice(0, LONGEST_NODE), depth };
+    return { id: nextId(), text: cutTo(plain || words, LONGEST_NODE), depth };
   });
 }
 

@@ -1,3 +1,4 @@
+import { cutTo } from '../../text/characters';
 import { markOf, numberIn } from '../../formats/tables';
 import type { Cell, CellLook, TableRecipe } from './recipe';
 import { cellKey, MOST_TABLE_COLUMNS, MOST_TABLE_ROWS } from './recipe';
@@ -29,7 +30,7 @@ export function beginTable(
   rowIds.forEach((row, r) =>
     columnIds.forEach((column, c) => {
       const said = words[r]?.[c];
-      if (said) cells[cellKey(row, column)] = { words: said.slice(0, 2000), across: 1, down: 1 };
+      if (said) cells[cellKey(row, column)] = { words: cutTo(said, 2000), across: 1, down: 1 };
     }),
   );
   return {

@@ -1,3 +1,4 @@
+import { cutTo } from '../../text/characters';
 import { freeIds } from '../map/recipe';
 import type { Cell, CellLook, TableRecipe } from './recipe';
 import { cellKey, MOST_TABLE_COLUMNS, MOST_TABLE_ROWS, noCell } from './recipe';
@@ -49,7 +50,7 @@ export function withWords(recipe: TableRecipe, at: At, words: string): TableReci
   if (cell.words === words) return recipe;
   return {
     ...recipe,
-    cells: { ...recipe.cells, [cellKey(at.row, at.column)]: { ...cell, words: words.slice(0, 2000) } },
+    cells: { ...recipe.cells, [cellKey(at.row, at.column)]: { ...cell, words: cutTo(words, 2000) } },
   };
 }
 
@@ -179,7 +180,7 @@ export function merged(recipe: TableRecipe, from: At, to: At): TableRecipe {
     cells[key] = noCell;
   }
   cells[cellKey(recipe.rows[top], recipe.columns[left].id)] = {
-    words: words.join('\n').slice(0, 2000),
+    words: cutTo(words.join('\n'), 2000),
     across: right - left,
     down: bottom - top,
   };

@@ -1,0 +1,57 @@
+import { damagedSheet } from '../core/sheet/damaged';
+import type { Sheet } from '../core/sheet/schema';
+import type { Database } from '../server/database/connection';
+import type { Loaded } from '../server/stores/documents';
+import { Damaged, loadDocument } from '../server/stores/documents';
+import { lastReadable } from '../server/stores/mending';
+
+import { missing, refuse } from './who.server';
+
+/** What is shown of documents that can't be read. */
+
+/** A document as it is shown among others: itself, or that it is damaged. */
+export const shownOf = (document: Loaded | Damaged, title: string): { sheet: Sheet; damage: string | null } =>
+  document instanceof Damaged
+    ? { sheet: damagedSheet(title), damage: document.reason }
+    : { sheet: document.sheet, damage: null };
+
+/** What a person is told of their damaged sheet, with the last state that can be gone on from. */
+export type Damage = {
+  documentId: string;
+  reason: string;
+  changedAt: Date;
+  last: { at: Date } | null;
+};
+
+/** A document, or what is the matter with it; undefined when there is none. */
+export async function openedOr(db: Database, id: string): Promise<Loaded | { damage: Damage } | undefined> {
+  try {
+    return await loadDocument(db, id);
+  } catch (error) {
+    if (!(error instanceof Damaged)) throw error;
+    const last = await lastReadable(db, id);
+    return {
+      damage: { documentId: id, reason: error.reason, changedAt: error.changedAt, last: last ? { at: last.at } : null },
+    };
+  }
+}
+
+/** What a picture of a document shows, and a key for that state: its last readable one where it is damaged. */
+export async function pictured(db: Database, id: string): Promise<{ key: string; sheet: Sheet } | undefined> {
+  try {
+    const document = await loadDocument(db, id);
+    return document && { key: `${id}:${document.seq}`, sheet: document.sheet };
+  } catch (error) {
+    if (!(error instanceof Damaged)) throw error;
+    const last = await lastReadable(db, id);
+    return last ? { key: `${id}:${last.seq}`, sheet: last.sheet } : { key: 'damaged', sheet: damagedSheet('Damaged') };
+  }
+}
+
+/** A document that can be gone on with; a damaged one is told, with where it can be put right. @throws a 404 or 409 answer */
+export async function whole(db: Database, id: string): Promise<Loaded> {
+  const document = await openedOr(db, id);
+  if (!document) throw missing();
+  if ('damage' in document) throw refuse(409, 'This sheet is damaged. Open it: it says what can be done.');
+  return document;
+}

@@ -1,0 +1,86 @@
+import { partOf, spotCode } from '../drawing/picture';
+import type { Pictures } from '../drawing/picture';
+import type { Change } from '../sheet/change';
+import type { End, Item, Sheet } from '../sheet/schema';
+import { find } from '../sheet/tree';
+
+/**
+ * What a leader ends on is often the answer: students get the spot instead of the part's name. The same part always has the
+ * same spot, so that lines of theirs and of the teacher's are told alike.
+ */
+
+/** Which picture an item shows. */
+type Shown = (id: string) => string | undefined;
+
+/** A target as its spot; null for a part that there is not. */
+function veiledTarget(item: string | null, target: string | null, shown: Shown, pictures: Pictures): string | null {
+  if (item === null || target === null || target.startsWith('@')) return target;
+  const id = shown(item);
+  const picture = id === undefined ? undefined : pictures(id);
+  const part = partOf(picture, target);
+  return picture && part ? spotCode(picture, part) : null;
+}
+
+function veiledItem(item: Item, shown: Shown, pictures: Pictures): Item {
+  if (item.kind === 'group') {
+    const items = item.items.map((inner) => veiledItem(inner, shown, pictures));
+    return items.some((inner, i) => inner !== item.items[i]) ? { ...item, items } : item;
+  }
+  if (item.kind !== 'line') return item;
+  const veil = (end: End): End => {
+    const target = veiledTarget(end.item, end.target, shown, pictures);
+    return target === end.target ? end : { ...end, target };
+  };
+  const [from, to] = [veil(item.from), veil(item.to)];
+  return from === item.from && to === item.to ? item : { ...item, from, to };
+}
+
+const shownOn =
+  (sheet: Sheet): Shown =>
+  (id) => {
+    const item = find(sheet, id)?.item;
+    return item?.kind === 'picture' ? item.picture : undefined;
+  };
+
+/** A sheet as students get it to see: no part of a picture is told by its name. */
+export function veiled(sheet: Sheet, pictures: Pictures): Sheet {
+  const shown = shownOn(sheet);
+  return {
+    ...sheet,
+    pages: sheet.pages.map((page) => ({
+      ...page,
+      items: page.items.map((item) => veiledItem(item, shown, pictures)),
+    })),
+  };
+}
+
+/** A logged change as students get it to see. */
+export function veiledChange(sheet: Sheet, change: Change, pictures: Pictures): Change {
+  const shown = shownOn(sheet);
+  switch (change.kind) {
+    case 'all':
+      return { ...change, changes: change.changes.map((part) => veiledChange(sheet, part, pictures)) };
+    case 'insert':
+      return { ...change, item: veiledItem(change.item, shown, pictures) };
+    case 'page-insert':
+      return {
+        ...change,
+        page: { ...change.page, items: change.page.items.map((item) => veiledItem(item, shown, pictures)) },
+      };
+    case 'set': {
+      const values = { ...change.values };
+      for (const key of ['from', 'to']) {
+        const end = values[key] as End | undefined;
+        if (end && typeof end === 'object')
+          values[key] = { ...end, target: veiledTarget(end.item, end.target, shown, pictures) };
+      }
+      return { ...change, values };
+    }
+    default:
+      return change;
+  }
+}
+
+/** A target as it is compared with others: by its spot, whichever way it was told. */
+export const targetSpot = (sheet: Sheet, item: string, target: string, pictures: Pictures | undefined): string =>
+  (pictures && veiledTarget(item, target, shownOn(sheet), pictures)) ?? target;

@@ -1,0 +1,69 @@
+import type { Change } from '../../core/sheet/change';
+import type { Sheet } from '../../core/sheet/schema';
+import type { Database } from '../../server/database/connection';
+import { migrate } from '../../server/database/migrate';
+import { openPictures } from '../../server/shelf';
+import { addClass, addStudent } from '../../server/stores/classes';
+import { copiesOf } from '../../server/stores/copies';
+import { saveChanges } from '../../server/stores/documents';
+import { createHandout } from '../../server/stores/handouts';
+import { addPerson, addSchool } from '../../server/stores/people';
+
+/** A school with one class and one handout of a sheet, for tests of stores. */
+export class SmallSchool {
+  readonly pictures = openPictures();
+  private batches = 0;
+  private constructor(
+    readonly db: Database,
+    readonly schoolId: string,
+    readonly teacherId: string,
+    readonly classId: string,
+  ) {}
+
+  static async open(db: Database): Promise<SmallSchool> {
+    await migrate(db);
+    const schoolId = await addSchool(db, 'School');
+    const teacherId = await addPerson(db, { schoolId, role: 'teacher', name: 'T', email: 't@school.example' });
+    const classId = await addClass(db, { schoolId, teacherId, name: 'Curlew', code: 'ABCDE' });
+    return new SmallSchool(db, schoolId, teacherId, classId);
+  }
+
+  student(name: string): Promise<string> {
+    return addStudent(this.db, { schoolId: this.schoolId, classId: this.classId, name });
+  }
+
+  handOut(sheet: Sheet): Promise<string> {
+    const { schoolId, teacherId, classId } = this;
+    return createHandout(
+      this.db,
+      {
+        schoolId,
+        teacherId,
+        classId,
+        sheetId: null,
+        title: 'Bird',
+        brief: '',
+        dueAt: null,
+        sheet,
+        lookFors: [],
+        rubric: { rows: [] },
+        supplies: [],
+      },
+      this.pictures,
+    );
+  }
+
+  async copy(handoutId: string, studentId: string) {
+    return (await copiesOf(this.db, handoutId)).find((copy) => copy.studentId === studentId)!;
+  }
+
+  save(copy: { id: string; documentId: string; studentId: string }, base: number, changes: Change[]) {
+    const batch = `batch-${this.batches++}`;
+    return saveChanges(
+      this.db,
+      { documentId: copy.documentId, authorId: copy.studentId, base, batch, changes },
+      () => null,
+      copy.id,
+    );
+  }
+}
