@@ -1,5 +1,6 @@
 import { createCookie, redirect } from 'react-router';
 import type { AppLoadContext } from 'react-router';
+import { CrewProblem } from '../server/exports/crew';
 import type { Services } from '../server/services';
 import type { Person } from '../server/stores/people';
 import { openSession, personOf } from '../server/stores/people';
@@ -43,6 +44,12 @@ export const signedOut = async (to: string) =>
 
 /** A message for the person, as an error page or, from a resource, as JSON. */
 export const refuse = (status: number, message: string) => Response.json({ message }, { status });
+
+/** Heavy work that was not done: who asked is told why. @throws what is wrong with the work itself, as it is */
+export function refusedWork(error: unknown): Response {
+  if (!(error instanceof CrewProblem)) throw error;
+  return refuse(error.why === 'busy' ? 503 : 422, error.message);
+}
 
 export const missing = () => refuse(404, 'There is nothing here, or it is not yours to see.');
 

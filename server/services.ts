@@ -20,7 +20,8 @@ export async function openServices(settings: {
   version: string;
 }): Promise<Services> {
   const db = await openDatabase(settings);
-  return { db, shelf: await Shelf.open(), exporter: new Exporter(), demo: settings.demo, version: settings.version };
+  const exporter = new Exporter();
+  return { db, shelf: await Shelf.open(exporter), exporter, demo: settings.demo, version: settings.version };
 }
 
 export async function closeServices({ db, exporter }: Services): Promise<void> {

@@ -1,10 +1,9 @@
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { Drawing } from '../core/drawing/item';
-import { drawPage } from '../core/drawing/item';
 import type { DrawnPicture, Pictures } from '../core/drawing/picture';
 import { isOwn, withNames } from '../core/drawing/picture';
-import { pageSvg } from '../core/drawing/svg';
+import { isHeavy, partOfSheet, thumbnailSvg } from '../core/drawing/thumbnail';
 import { Recent } from '../core/recent';
 import type { Sheet } from '../core/sheet/schema';
 import { ALL_FILES } from '../core/text/catalogue';
@@ -12,7 +11,8 @@ import { Faces } from '../core/text/faces';
 import { needsOf } from '../core/text/needs';
 import type { Queries } from './database/connection';
 import { projectRoot } from './place';
-import { drawnPictures } from './stores/pictures';
+import type { Exporter } from './exports/exporter';
+import { drawnPictures, pictureFiles } from './stores/pictures';
 
 /** What the art folder was built into: fonts and pictures, read once. */
 
@@ -52,10 +52,13 @@ export class Shelf {
   private drawn = new Recent<string, string>(DRAWN_BYTES, (svg) => 2 * svg.length);
   private own = new Recent<string, DrawnPicture>(OWN_BYTES, (picture) => 2 * JSON.stringify(picture).length);
   readonly partNames = partNames();
-  constructor(readonly resources: Resources) {}
+  constructor(
+    readonly resources: Resources,
+    private exporter?: Exporter,
+  ) {}
 
-  static async open(): Promise<Shelf> {
-    return new Shelf({ faces: await openFaces(), pictures: openPictures() });
+  static async open(exporter?: Exporter): Promise<Shelf> {
+    return new Shelf({ faces: await openFaces(), pictures: openPictures() }, exporter);
   }
 
   /** Shipped pictures, and the own ones among `ids`. */
@@ -70,13 +73,16 @@ export class Shelf {
     return (id) => (isOwn(id) ? here.get(id) : this.resources.pictures(id));
   }
 
-  async svg(db: Queries, key: string, sheet: Sheet, pageIndex = 0): Promise<string> {
+  async svg(db: Queries, key: string, sheet: Sheet, signal?: AbortSignal, pageIndex = 0): Promise<string> {
     const whole = `${key}/${pageIndex}`;
     let svg = this.drawn.get(whole);
     if (svg === undefined) {
-      const { faces } = this.resources;
-      const pictures = await this.pictures(db, needsOf(sheet).pictures);
-      svg = pageSvg(drawPage(sheet, sheet.pages[pageIndex] ?? sheet.pages[0], { faces, pictures }), faces);
+      const part = partOfSheet(sheet, pageIndex);
+      const wanted = needsOf({ ...part.sheet, pages: [part.page] }).pictures;
+      svg =
+        this.exporter && isHeavy(part)
+          ? await this.exporter.thumbnail(part, await pictureFiles(db, wanted.filter(isOwn)), signal)
+          : thumbnailSvg(part, { faces: this.resources.faces, pictures: await this.pictures(db, wanted) });
       this.drawn.set(whole, svg);
     }
     return svg;

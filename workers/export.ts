@@ -1,40 +1,47 @@
+import { writeFileSync } from 'node:fs';
+import { seenOf } from '../core/drawing/bounds';
 import { drawPage } from '../core/drawing/item';
-import { pageSvg } from '../core/drawing/svg';
+import type { SheetPart } from '../core/drawing/thumbnail';
+import { thumbnailSvg } from '../core/drawing/thumbnail';
 import type { Sheet } from '../core/sheet/schema';
+import type { Answer } from '../server/exports/crew';
 import { pdfOf } from '../server/exports/pdf';
-import { pngOf } from '../server/exports/png';
+import { pagePng } from '../server/exports/png';
 import { embedding, pdfResources, withOwn } from '../server/exports/resources';
 import type { PictureIn } from '../server/pictures/read-in';
 import { PictureProblem, readIn } from '../server/pictures/read-in';
 import { openFaces, openPictures } from '../server/shelf';
 import type { PictureFiles } from '../server/stores/pictures';
 
-/** Heavy output and input, off the thread that answers requests. */
+/** Heavy output and input, in a process of its own: run for a crew of the server's, see server/exports/crew.ts. */
 
 export type ExportJob =
   | { kind: 'pdf'; title: string; sheets: Sheet[]; own: PictureFiles }
   /** `dpi` pixels to the inch. */
   | { kind: 'png'; sheet: Sheet; page: number; dpi: number; own: PictureFiles };
+/** A picture of a page that is too much for the thread that answers requests. */
+export type ThumbnailJob = { kind: 'thumbnail'; part: SheetPart; own: PictureFiles };
 /** A picture file from outside, and who brings it along. */
 export type PictureJob = { kind: 'picture'; bytes: Uint8Array; name: string; owner: string };
 export type PictureAnswer = { picture: PictureIn } | { problem: string };
+export type Job = ExportJob | ThumbnailJob | PictureJob;
 
 const shipped = { faces: await openFaces(), pictures: openPictures() };
 
-export default async function run(job: ExportJob | PictureJob): Promise<Uint8Array | PictureAnswer> {
+export default async function run(job: Job): Promise<Uint8Array | string | PictureAnswer> {
   if (job.kind === 'picture') return read(job);
   const resources = { ...shipped, pictures: withOwn(shipped.pictures, job.own) };
   const { faces } = resources;
+  if (job.kind === 'thumbnail') return thumbnailSvg(job.part, resources);
   if (job.kind === 'pdf') {
-    const pages = job.sheets.flatMap((sheet) => sheet.pages.map((page) => drawPage(sheet, page, resources)));
+    const pages = job.sheets.flatMap((sheet) => sheet.pages.map((page) => seenOf(drawPage(sheet, page, resources))));
     return pdfOf(pages, job.title, pdfResources(faces, job.own));
   }
   const page = job.sheet.pages[job.page] ?? job.sheet.pages[0];
-  const svg = pageSvg(drawPage(job.sheet, page, resources), faces, embedding(job.own));
-  return pngOf(svg, (page.width / 72) * job.dpi);
+  return pagePng(seenOf(drawPage(job.sheet, page, resources)), faces, job.dpi, embedding(job.own));
 }
 
-/** What is wrong with a file crosses between threads as words: an error would lose its kind. */
+/** What is wrong with a file crosses between processes as words: an error would lose its kind. */
 async function read({ bytes, name, owner }: PictureJob): Promise<PictureAnswer> {
   try {
     return { picture: await readIn(bytes, name, owner) };
@@ -42,4 +49,24 @@ async function read({ bytes, name, owner }: PictureJob): Promise<PictureAnswer> 
     if (error instanceof PictureProblem) return { problem: error.message };
     throw error;
   }
+}
+
+if (process.send) {
+  // Where memory runs out altogether, the system ends this process rather than the server.
+  try {
+    writeFileSync('/proc/self/oom_score_adj', '600');
+  } catch {
+    // Not on every system.
+  }
+  process.on('message', (job: Job) => {
+    run(job).then(
+      (value) => process.send!({ ok: true, value } satisfies Answer),
+      (error: unknown) => {
+        const { name, message } = error instanceof Error ? error : new Error(String(error));
+        process.send!({ ok: false, name, message } satisfies Answer);
+      },
+    );
+  });
+  // The server is gone: nobody waits for anything.
+  process.on('disconnect', () => process.exit(0));
 }

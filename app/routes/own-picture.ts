@@ -2,8 +2,8 @@ import { drawnPicture, pictureFile } from '../../server/stores/pictures';
 import { missing, requirePerson } from '../who.server';
 import type { Route } from './+types/own-picture';
 
-/** What a name stands for never changes, but who may see it can. */
-const LASTING = 'private, max-age=86400';
+/** On a shared machine nothing of it stays behind. */
+const LASTING = 'private, no-store';
 
 const answer = (body: BodyInit, type: string, cache: string) =>
   new Response(body, {
@@ -27,7 +27,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   if (ending === '.json' || ending === '.svg') {
     const drawn = await drawnPicture(db, schoolId, id);
     if (!drawn) throw missing();
-    if (ending === '.json') return answer(JSON.stringify(drawn), 'application/json', 'private, no-cache');
+    if (ending === '.json') return answer(JSON.stringify(drawn), 'application/json', LASTING);
     const { width, height, raster } = drawn;
     return answer(
       `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}"><image href="${raster!.whole.small}" width="${width}" height="${height}"/></svg>`,

@@ -3,7 +3,7 @@ import { nameFromFile } from '../../core/sheet/name';
 import { MOST_BYTES } from '../../core/raster/limits';
 import type { OwnPicture } from '../../server/stores/pictures';
 import { keepPicture, MOST_PICTURES, ownPictures, putAway } from '../../server/stores/pictures';
-import { missing, refuse, requirePerson } from '../who.server';
+import { missing, refuse, refusedWork, requirePerson } from '../who.server';
 import type { Route } from './+types/pictures';
 
 /** The pictures that a teacher brought along: what there is, one more (POST), one put away (DELETE). */
@@ -53,7 +53,11 @@ export async function action({ request, context }: Route.ActionArgs) {
   const bytes = await bytesOf(request);
   if (!bytes)
     throw refuse(413, `This file has more than ${MOST_BYTES / 1e6} MB. Save the picture smaller and try again.`);
-  const read = await exporter.readIn({ bytes, name: nameFromFile(name.data, 'picture'), owner: person.id });
+  const read = await exporter
+    .readIn({ bytes, name: nameFromFile(name.data, 'picture'), owner: person.id }, request.signal)
+    .catch((error: unknown) => {
+      throw refusedWork(error);
+    });
   if ('problem' in read) throw refuse(422, read.problem);
   const picture = await keepPicture(db, { schoolId: person.schoolId, ownerId: person.id }, read.picture);
   return Response.json({ picture } satisfies PictureAnswer);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { ExportJob } from '../../workers/export';
 import { isOwn } from '../../core/drawing/picture';
 import { answered, givenOut } from '../../core/handout/copy';
 import { fileName } from '../../core/sheet/name';
@@ -6,7 +7,7 @@ import { needsOf } from '../../core/text/needs';
 import { pictureFiles } from '../../server/stores/pictures';
 import { sheetOf } from '../../server/stores/sheets';
 import { whole } from '../damaged.server';
-import { missing, refuse, requireRole } from '../who.server';
+import { missing, refuse, refusedWork, requireRole } from '../who.server';
 import type { Route } from './+types/sheet-export';
 
 const Query = z.object({
@@ -27,14 +28,18 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const { as, side, page } = query.data;
   const sheet = side === 'key' ? answered(document.sheet) : givenOut(document.sheet);
   const own = await pictureFiles(db, needsOf(sheet).pictures.filter(isOwn));
-  const bytes =
+  const job: ExportJob =
     as === 'pdf'
-      ? await exporter.run({ kind: 'pdf', title: sheet.title, sheets: [sheet], own }, request.signal)
-      : await exporter.run({ kind: 'png', sheet, page, dpi: 150, own }, request.signal);
+      ? { kind: 'pdf', title: sheet.title, sheets: [sheet], own }
+      : { kind: 'png', sheet, page, dpi: 150, own };
+  const bytes = await exporter.run(job, request.signal).catch((error: unknown) => {
+    throw refusedWork(error);
+  });
   const name = `${fileName(sheet.title, 'sheet')}${side === 'key' ? ' (key)' : ''}.${as}`;
   return new Response(bytes as BodyInit, {
     headers: {
       'Content-Type': as === 'pdf' ? 'application/pdf' : 'image/png',
+      'Cache-Control': 'private, no-store',
       'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
     },
   });

@@ -9,8 +9,8 @@ export interface Database extends Queries {
   readonly kind: 'embedded' | 'server';
   /** All of it or nothing; a thrown error rolls back. */
   transaction<T>(work: (queries: Queries) => Promise<T>): Promise<T>;
-  /** Runs a script of several statements, without parameters. */
-  script(sql: string): Promise<void>;
+  /** Runs a script of several statements, without parameters; gives the rows of the last. */
+  script(sql: string): Promise<Row[]>;
   close(): Promise<void>;
 }
 

@@ -1,23 +1,84 @@
+import { existsSync } from 'node:fs';
 import path from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
+import type { Results } from '@electric-sql/pglite';
 import type { Database, Queries, Row } from './connection';
 import { lockDirectory } from './lock';
+import type { OnSync } from './syncing-fs';
+import { force, forceTree, SyncingFS } from './syncing-fs';
 
-const queriesOf = (source: Pick<PGlite, 'query'>): Queries => ({
+/**
+ * One server process, one database in its memory and its directory. Commits come back before they are on disk, and nothing is
+ * acknowledged until a sync of the log that came after them has ended: many who wait share one.
+ */
+const SYNC = `select pg_logical_emit_message(false, 'sync', '', true)`;
+
+/** A statement that only reads has nothing to be forced to disk. */
+const READS = /^\s*(select|show|explain)\b/i;
+
+const PARAMETERS = [
+  ...PGlite.defaultStartParams.filter((parameter) => parameter !== '-F'),
+  ...['-c', 'fsync=on', '-c', 'wal_sync_method=fsync', '-c', 'synchronous_commit=off'],
+];
+
+const queriesOf = (source: { query: PGlite['query'] }): Queries => ({
   query: async <T extends Row>(sql: string, parameters: unknown[] = []) =>
     (await source.query<T>(sql, parameters)).rows,
 });
 
-/** The embedded database in a directory under our lock, or in memory without one. */
-export async function openEmbedded(directory?: string): Promise<Database> {
+/** Makes those who wait share a sync: one that has not begun yet covers all that was committed before it. */
+class Syncer {
+  private waiting: Promise<void> | undefined;
+  private running: Promise<void> = Promise.resolve();
+  constructor(private sync: () => Promise<unknown>) {}
+
+  done(): Promise<void> {
+    this.waiting ??= this.running.then(async () => {
+      // Whoever commits in this turn of the loop comes along.
+      await new Promise(setImmediate);
+      this.waiting = undefined;
+      await (this.running = this.sync().then(() => {}));
+    });
+    return this.waiting;
+  }
+}
+
+/**
+ * The embedded database in a directory under our lock, or in memory without one.
+ * @param onSync is told what is forced to disk, for tests
+ */
+export async function openEmbedded(directory?: string, onSync?: OnSync): Promise<Database> {
   const unlock = directory ? lockDirectory(directory) : () => {};
   try {
-    const pglite = await PGlite.create(directory ? path.join(directory, 'pglite') : undefined);
+    const files = directory && path.join(directory, 'pglite');
+    const isNew = files && !existsSync(path.join(files, 'PG_VERSION'));
+    const pglite = await PGlite.create(files ? { fs: new SyncingFS(files, onSync), startParams: PARAMETERS } : {});
+    // What a new database is laid out from is written without any sync.
+    if (isNew) {
+      await pglite.query('checkpoint');
+      forceTree(files, onSync);
+      force(directory);
+    }
+    const syncer = directory ? new Syncer(() => pglite.query(SYNC)) : null;
+    const written = (results: readonly Results[], sql: string) =>
+      READS.test(sql) && !results.some(({ affectedRows }) => affectedRows) ? undefined : syncer?.done();
     return {
       kind: 'embedded',
-      ...queriesOf(pglite),
-      transaction: (work) => pglite.transaction((tx) => work(queriesOf(tx as unknown as PGlite))),
-      script: async (sql) => void (await pglite.exec(sql)),
+      async query<T extends Row>(sql: string, parameters: unknown[] = []) {
+        const result = await pglite.query<T>(sql, parameters);
+        await written([result], sql);
+        return result.rows;
+      },
+      async transaction(work) {
+        const result = await pglite.transaction((tx) => work(queriesOf(tx)));
+        await syncer?.done();
+        return result;
+      },
+      async script(sql) {
+        const results = await pglite.exec(sql);
+        await written(results, sql);
+        return (results.at(-1)?.rows ?? []) as Row[];
+      },
       async close() {
         await pglite.close();
         unlock();

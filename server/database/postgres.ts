@@ -35,7 +35,10 @@ export async function openPostgres(url: string): Promise<Database> {
         client.release();
       }
     },
-    script: async (sql) => void (await pool.query(sql)),
+    async script(sql) {
+      const results = (await pool.query(sql)) as unknown as { rows: Row[] } | { rows: Row[] }[];
+      return Array.isArray(results) ? (results.at(-1)?.rows ?? []) : results.rows;
+    },
     close: () => pool.end(),
   };
 }

@@ -1,26 +1,35 @@
 import path from 'node:path';
-import Piscina from 'piscina';
-import type { ExportJob, PictureAnswer, PictureJob } from '../../workers/export';
+import type { SheetPart } from '../../core/drawing/thumbnail';
+import type { ExportJob, Job, PictureAnswer, PictureJob } from '../../workers/export';
 import { projectRoot } from '../place';
+import type { PictureFiles } from '../stores/pictures';
+import { Crew } from './crew';
 
-/** The worker threads that make PDF and PNG, and take pictures in. One by default: a class's server keeps its other core for requests. */
+const GIB = 2 ** 30;
+const script = path.join(projectRoot(), 'build/workers/export.js');
+
+/**
+ * What makes PDF and PNG, takes pictures in and draws heavy pages: processes of their own, with limits. One for each by default:
+ * a class's server keeps its other core for requests, and no upload waits behind a poster.
+ */
 export class Exporter {
-  private pool = new Piscina({
-    filename: path.join(projectRoot(), 'build/workers/export.js'),
-    minThreads: 0,
-    maxThreads: 1,
-    idleTimeout: 60_000,
-  });
+  private output = new Crew(script, { most: 1, time: 90_000, memory: GIB, waiting: 40 });
+  private input = new Crew(script, { most: 1, time: 40_000, memory: GIB, waiting: 40 });
+  private drawing = new Crew(script, { most: 1, time: 20_000, memory: GIB, waiting: 200 });
 
   run(job: ExportJob, signal?: AbortSignal): Promise<Uint8Array> {
-    return this.pool.run(job, { signal }) as Promise<Uint8Array>;
+    return this.output.run<Uint8Array>(job satisfies Job, signal);
   }
 
   readIn(job: Omit<PictureJob, 'kind'>, signal?: AbortSignal): Promise<PictureAnswer> {
-    return this.pool.run({ kind: 'picture', ...job }, { signal }) as Promise<PictureAnswer>;
+    return this.input.run<PictureAnswer>({ kind: 'picture', ...job } satisfies Job, signal);
   }
 
-  close(): Promise<void> {
-    return this.pool.close();
+  thumbnail(part: SheetPart, own: PictureFiles, signal?: AbortSignal): Promise<string> {
+    return this.drawing.run<string>({ kind: 'thumbnail', part, own } satisfies Job, signal);
+  }
+
+  async close(): Promise<void> {
+    await Promise.all([this.output.close(), this.input.close(), this.drawing.close()]);
   }
 }
