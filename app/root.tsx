@@ -1,11 +1,13 @@
 import { ConfigProvider } from 'antd';
 import { StyleProvider } from '@ant-design/cssinjs';
+import { useContext } from 'react';
 import type { ReactNode } from 'react';
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
 import type { Route } from './+types/root';
 import './look/base.css';
 import { Mark } from './look/strip';
 import { theme } from './look/theme';
+import { Nonce } from './nonce';
 
 export const links: Route.LinksFunction = () => [
   { rel: 'icon', href: '/mark.svg', type: 'image/svg+xml' },
@@ -22,6 +24,7 @@ export const links: Route.LinksFunction = () => [
 export const meta: Route.MetaFunction = () => [{ title: 'Dappled Margin' }];
 
 export function Layout({ children }: { children: ReactNode }) {
+  const nonce = useContext(Nonce);
   return (
     <html lang="en" className="margin">
       <head>
@@ -36,8 +39,8 @@ export function Layout({ children }: { children: ReactNode }) {
             {children}
           </ConfigProvider>
         </StyleProvider>
-        <ScrollRestoration />
-        <Scripts />
+        <ScrollRestoration nonce={nonce} />
+        <Scripts nonce={nonce} />
       </body>
     </html>
   );

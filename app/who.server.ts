@@ -1,6 +1,7 @@
-import { createCookie, redirect } from 'react-router';
+import { redirect } from 'react-router';
 import type { AppLoadContext } from 'react-router';
 import { CrewProblem } from '../server/exports/crew';
+import { tokenIn } from '../server/http/session-cookie';
 import type { Services } from '../server/services';
 import type { Person } from '../server/stores/people';
 import { openSession, personOf } from '../server/stores/people';
@@ -10,23 +11,17 @@ import { openSession, personOf } from '../server/stores/people';
 declare module 'react-router' {
   interface AppLoadContext {
     services: Services;
+    /** Where the request comes from; behind a proxy of one's own, what that proxy says. */
+    address: string;
+    nonce?: string;
   }
 }
 
-const cookie = createCookie('dappled', {
-  httpOnly: true,
-  sameSite: 'lax',
-  path: '/',
-  secure: process.env.SECURE_COOKIES === '1',
-});
-
-export async function tokenOf(request: Request): Promise<string | null> {
-  const token: unknown = await cookie.parse(request.headers.get('Cookie'));
-  return typeof token === 'string' && token ? token : null;
-}
+export const tokenOf = (request: Request, { services }: AppLoadContext): Promise<string | null> =>
+  tokenIn(services.cookies.session, request.headers.get('Cookie'));
 
 export async function whoIs(request: Request, context: AppLoadContext): Promise<Person | null> {
-  const token = await tokenOf(request);
+  const token = await tokenOf(request, context);
   return token ? ((await personOf(context.services.db, token)) ?? null) : null;
 }
 
@@ -36,11 +31,13 @@ export async function signedIn(
   to: string,
 ): Promise<Response> {
   const { token, expires } = await openSession(context.services.db, person.id, person.role);
-  return redirect(to, { headers: { 'Set-Cookie': await cookie.serialize(token, { expires }) } });
+  return redirect(to, {
+    headers: { 'Set-Cookie': await context.services.cookies.session.serialize(token, { expires }) },
+  });
 }
 
-export const signedOut = async (to: string) =>
-  redirect(to, { headers: { 'Set-Cookie': await cookie.serialize('', { maxAge: 0 }) } });
+export const signedOut = async ({ services }: AppLoadContext, to: string) =>
+  redirect(to, { headers: { 'Set-Cookie': await services.cookies.session.serialize('', { maxAge: 0 }) } });
 
 /** A message for the person, as an error page or, from a resource, as JSON. */
 export const refuse = (status: number, message: string) => Response.json({ message }, { status });

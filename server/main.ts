@@ -5,6 +5,7 @@ import type { ServerBuild } from 'react-router';
 import type { ViteDevServer } from 'vite';
 import { StartProblem } from './database/connection';
 import { createApp } from './http/app';
+import { isSecure, reachedFrom } from './http/settings';
 import { projectRoot } from './place';
 import { closeServices, openServices } from './services';
 
@@ -15,12 +16,19 @@ const dev = process.argv.includes('--dev');
 const port = Number(process.env.PORT ?? 4600);
 const { version } = JSON.parse(readFileSync(path.join(root, 'package.json'), 'utf8')) as { version: string };
 
+/** What browsers and proxies need to keep a connection, and nobody needs longer. */
+const TIMES = { keepAliveTimeout: 65_000, headersTimeout: 20_000, requestTimeout: 120_000 };
+/** A request to stop is granted within this time, whatever runs. */
+const LONGEST_STOP = 4500;
+
 async function start() {
+  const reached = reachedFrom(process.env);
   const services = await openServices({
     databaseUrl: process.env.DATABASE_URL || undefined,
     dataDir: path.resolve(root, process.env.DATA_DIR ?? 'data'),
     demo: process.env.DEMO === '1',
     version,
+    secure: isSecure(reached),
   });
   let vite: ViteDevServer | undefined;
   if (dev) {
@@ -33,10 +41,15 @@ async function start() {
   const pages = createRequestHandler({
     build,
     mode: dev ? 'development' : 'production',
-    getLoadContext: () => ({ services }),
+    getLoadContext: (req, res) => ({
+      services,
+      address: req.ip ?? 'unknown',
+      nonce: res.locals.nonce as string,
+    }),
   });
-  const app = createApp(services, pages, { dev: vite?.middlewares });
+  const app = createApp(services, pages, { dev: vite?.middlewares, reached });
   const server = app.listen(port, () => console.log(`Dappled Margin ${version} listens on http://localhost:${port}`));
+  Object.assign(server, TIMES);
   server.on('error', (error: NodeJS.ErrnoException) => {
     console.error(
       error.code === 'EADDRINUSE'
@@ -46,6 +59,7 @@ async function start() {
     void closeServices(services).finally(() => process.exit(1));
   });
   const stop = () => {
+    setTimeout(() => process.exit(0), LONGEST_STOP).unref();
     server.close(() => void closeServices(services).finally(() => process.exit(0)));
     // Open browser tabs keep connections alive: they must not hold the data directory.
     server.closeAllConnections();

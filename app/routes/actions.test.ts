@@ -12,6 +12,7 @@ import { BEGINNINGS } from '../../server/stores/beginnings';
 import type { Database } from '../../server/database/connection';
 import { openEmbedded } from '../../server/database/embedded';
 import { migrate } from '../../server/database/migrate';
+import { cookiesFor } from '../../server/http/session-cookie';
 import type { Services } from '../../server/services';
 import { artFolder, openPictures, partNames } from '../../server/shelf';
 import { loadDocument, logBetween } from '../../server/stores/documents';
@@ -103,10 +104,11 @@ beforeAll(async () => {
     db,
     demo: true,
     version: 'test',
+    cookies: cookiesFor(false),
     shelf: { resources: { pictures: openPictures() }, partNames: partNames() },
     exporter: { readIn: (job: object) => runExport({ kind: 'picture', ...job } as PictureJob) },
   } as unknown as Services;
-  context = { services };
+  context = { services, address: '192.0.2.1' };
   const signIn = async (who: (typeof TEACHERS)[number]) =>
     cookieOf(await call(front.action, '/', { form: { as: 'teacher', email: who.email, password: who.password } }));
   const curlew = (await classByCode(db, 'CURLW'))!;

@@ -6,7 +6,7 @@ import type { Route } from './+types/sign-out';
 export const loader = () => redirect('/');
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const token = await tokenOf(request);
+  const token = await tokenOf(request, context);
   if (token) await closeSession(context.services.db, token);
-  return signedOut('/');
+  return signedOut(context, '/');
 }

@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import path from 'node:path';
 import compression from 'compression';
 import express from 'express';
@@ -5,63 +6,88 @@ import type { RequestHandler } from 'express';
 import { projectRoot } from '../place';
 import type { Services } from '../services';
 import { artFolder } from '../shelf';
+import { personOf } from '../stores/people';
+import { limitBodies } from './bodies';
+import { tokenIn } from './session-cookie';
+import type { Reached } from './settings';
+import { isSecure } from './settings';
 
 /** The web server around the application: what holds for every request. */
 
-const CSP = [
-  "default-src 'self'",
-  // React Router puts its data into inline scripts, Ant Design its first styles into inline style elements.
-  "script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'",
-  "style-src 'self' 'unsafe-inline'",
-  "img-src 'self' data: blob:",
-  "font-src 'self' data:",
-  "connect-src 'self'",
-  "frame-ancestors 'none'",
-  "base-uri 'self'",
-  "form-action 'self'",
-].join('; ');
+const policy = (nonce: string) =>
+  [
+    "default-src 'self'",
+    // React Router puts its data into inline scripts, which carry this answer's own word.
+    `script-src 'self' 'nonce-${nonce}' 'wasm-unsafe-eval'`,
+    // Ant Design and React set styles on elements.
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "font-src 'self' data:",
+    "connect-src 'self'",
+    "frame-ancestors 'none'",
+    "base-uri 'self'",
+    "form-action 'self'",
+    "object-src 'none'",
+  ].join('; ');
 
-/** Whether a request that changes something comes from a page of our own. */
-export function isOwnOrigin(origin: string | undefined, host: string | undefined): boolean {
+/** Whether a request that changes something comes from a page of our own: the same scheme, name and port. */
+export function isOwnOrigin(origin: string | undefined, host: string | undefined, own: string | null): boolean {
   if (!origin) return false;
   try {
-    return new URL(origin).host === host;
+    return new URL(origin).origin === (own ?? new URL(`http://${host}`).origin);
   } catch {
     return false;
   }
 }
 
-export function createApp(services: Services, pages: RequestHandler, settings: { dev?: RequestHandler } = {}) {
+export type PageSettings = { dev?: RequestHandler; reached: Reached };
+
+export function createApp(services: Services, pages: RequestHandler, { dev, reached }: PageSettings) {
   const app = express();
   app.disable('x-powered-by');
+  if (reached.proxies > 0) app.set('trust proxy', reached.proxies);
   app.use((_req, res, next) => {
+    const nonce = randomBytes(16).toString('base64');
+    res.locals.nonce = nonce;
     res.set({
       'X-Content-Type-Options': 'nosniff',
       'Referrer-Policy': 'same-origin',
-      ...(settings.dev ? {} : { 'Content-Security-Policy': CSP }),
+      'Cross-Origin-Opener-Policy': 'same-origin',
+      'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
+      // Pages, data and pictures are somebody's own: on a shared machine nothing of them stays behind.
+      'Cache-Control': 'private, no-store',
+      ...(dev ? {} : { 'Content-Security-Policy': policy(nonce) }),
+      ...(isSecure(reached) ? { 'Strict-Transport-Security': 'max-age=31536000' } : {}),
     });
     next();
   });
   app.use(compression());
   app.get('/healthz', async (_req, res) => {
-    try {
-      await services.db.query('select 1');
-      res.json({ ready: true, version: services.version, database: services.db.kind });
-    } catch {
-      res.status(503).json({ ready: false, version: services.version, database: services.db.kind });
-    }
+    const health = await services.health();
+    res.status(health.ready ? 200 : 503).json(health);
   });
+  app.use(
+    limitBodies(async (cookies) => {
+      const token = await tokenIn(services.cookies.session, cookies);
+      return token !== null && (await personOf(services.db, token)) !== undefined;
+    }),
+  );
   app.use((req, res, next) => {
-    if (['GET', 'HEAD', 'OPTIONS'].includes(req.method) || isOwnOrigin(req.get('origin'), req.get('host')))
+    if (['GET', 'HEAD'].includes(req.method) || isOwnOrigin(req.get('origin'), req.get('host'), reached.origin))
       return next();
     res
       .status(403)
       .type('text/plain')
-      .send('This request did not come from a page of Dappled Margin, so it was not carried out.');
+      .send(
+        'This request did not come from a page of Dappled Margin, so it was not carried out. ' +
+          'Behind https, PUBLIC_URL has to say the address that browsers use.',
+      );
   });
+  // The names of parts are told by a route of their own, to teachers.
+  app.use('/art/kept', (_req, res) => void res.status(404).end());
   // A change of art comes with a change of program: an hour saves most requests and costs little.
   app.use('/art', express.static(artFolder(), { maxAge: '1h' }));
-  if (settings.dev) app.use(settings.dev);
+  if (dev) app.use(dev);
   else {
     const client = path.join(projectRoot(), 'build/client');
     app.use('/assets', express.static(path.join(client, 'assets'), { immutable: true, maxAge: '1y' }));

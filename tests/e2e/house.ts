@@ -13,6 +13,8 @@ import { SEEDED } from './prepare';
 export class House {
   private server: ChildProcess | undefined;
   url = '';
+  /** What the server has written to its log. */
+  said = '';
   private constructor(readonly dataDir: string) {}
 
   static async open(): Promise<House> {
@@ -36,14 +38,14 @@ export class House {
       NODE_ENV: 'production',
     };
     const server = spawn(process.execPath, ['build/main.js'], { env, stdio: ['ignore', 'pipe', 'pipe'] });
-    let said = '';
-    server.stdout.on('data', (chunk: Buffer) => (said += chunk.toString()));
-    server.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
+    this.said = '';
+    server.stdout.on('data', (chunk: Buffer) => (this.said += chunk.toString()));
+    server.stderr.on('data', (chunk: Buffer) => (this.said += chunk.toString()));
     this.server = server;
     await expect
       .poll(
         async () => {
-          if (server.exitCode !== null) throw new Error(`the server ended: ${said}`);
+          if (server.exitCode !== null) throw new Error(`the server ended: ${this.said}`);
           return fetch(`${this.url}/healthz`).then(
             (answer) => answer.ok,
             () => false,
@@ -52,6 +54,19 @@ export class House {
         { timeout: 40_000, intervals: [100] },
       )
       .toBe(true);
+  }
+
+  /** Asks the server to end, as whoever looks after it would; gives the milliseconds that it took. */
+  async stop(): Promise<number> {
+    const began = Date.now();
+    const ended = once(this.server!, 'exit');
+    this.server!.kill('SIGTERM');
+    await ended;
+    return Date.now() - began;
+  }
+
+  get pid(): number {
+    return this.server!.pid!;
   }
 
   /** Ends the server at once, as a power cut would. */
