@@ -4,6 +4,7 @@ import { index, route } from '@react-router/dev/routes';
 export default [
   index('routes/front.tsx'),
   route('join', 'routes/join.tsx'),
+  route('secret', 'routes/secret.tsx'),
   route('sign-out', 'routes/sign-out.ts'),
   route('desk', 'routes/desk.tsx'),
   route('classes', 'routes/classes.tsx'),

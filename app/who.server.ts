@@ -4,7 +4,8 @@ import { CrewProblem } from '../server/exports/crew';
 import { tokenIn } from '../server/http/session-cookie';
 import type { Services } from '../server/services';
 import type { Person } from '../server/stores/people';
-import { openSession, personOf } from '../server/stores/people';
+import type { From, SignedIn } from '../server/stores/sign-in';
+import { knowDevice, openSession, personOf } from '../server/stores/sign-in';
 
 /** Who is asking: every loader and action begins here. */
 
@@ -20,21 +21,37 @@ declare module 'react-router' {
 export const tokenOf = (request: Request, { services }: AppLoadContext): Promise<string | null> =>
   tokenIn(services.cookies.session, request.headers.get('Cookie'));
 
-export async function whoIs(request: Request, context: AppLoadContext): Promise<Person | null> {
+export async function whoIs(request: Request, context: AppLoadContext): Promise<SignedIn | null> {
   const token = await tokenOf(request, context);
   return token ? ((await personOf(context.services.db, token)) ?? null) : null;
 }
 
+/** Where a try to come in comes from. */
+export const fromOf = async (request: Request, { services, address }: AppLoadContext): Promise<From> => ({
+  address,
+  device: await tokenIn(services.cookies.device, request.headers.get('Cookie')),
+});
+
+/** Lets somebody in: the session's cookie, and one by which this device is known to be theirs. */
 export async function signedIn(
+  request: Request,
   context: AppLoadContext,
   person: Pick<Person, 'id' | 'role'>,
   to: string,
+  mustChoose = false,
 ): Promise<Response> {
-  const { token, expires } = await openSession(context.services.db, person.id, person.role);
-  return redirect(to, {
-    headers: { 'Set-Cookie': await context.services.cookies.session.serialize(token, { expires }) },
-  });
+  const { db, cookies } = context.services;
+  const { token, expires } = await openSession(db, person.id, person.role, mustChoose);
+  const { device } = await fromOf(request, context);
+  const headers = new Headers();
+  headers.append('Set-Cookie', await cookies.session.serialize(token, { expires }));
+  headers.append('Set-Cookie', await cookies.device.serialize(await knowDevice(db, person.id, device)));
+  return redirect(mustChoose ? '/secret' : to, { headers });
 }
+
+/** Says in how long something may be tried again. */
+export const waitWords = (seconds: number): string =>
+  seconds < 90 ? `${Math.max(2, seconds)} seconds` : `${Math.ceil(seconds / 60)} minutes`;
 
 export const signedOut = async ({ services }: AppLoadContext, to: string) =>
   redirect(to, { headers: { 'Set-Cookie': await services.cookies.session.serialize('', { maxAge: 0 }) } });
@@ -56,6 +73,7 @@ export async function requireRole(request: Request, context: AppLoadContext, rol
   if (!person) throw redirect(`/?next=${encodeURIComponent(new URL(request.url).pathname)}`);
   if (person.role !== role)
     throw refuse(403, role === 'teacher' ? 'This place is for teachers.' : 'This place is for students.');
+  if (person.mustChoose) throw redirect('/secret');
   return person;
 }
 
@@ -63,6 +81,7 @@ export async function requireRole(request: Request, context: AppLoadContext, rol
 export async function requirePerson(request: Request, context: AppLoadContext): Promise<Person> {
   const person = await whoIs(request, context);
   if (!person) throw refuse(401, 'You are signed out. Sign in again in another tab; what you did is kept here.');
+  if (person.mustChoose) throw refuse(403, 'Choose your own pictures first.');
   return person;
 }
 

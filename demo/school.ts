@@ -5,7 +5,7 @@ export const TEACHERS = [
   { name: 'Tomas Lindqvist', email: 'tomas@samphire.example', password: 'wind in the reeds' },
 ];
 /** The picture secret of every student of the demo, in order. */
-export const SECRET = 'owl frog snail';
+export const SECRET = 'owl frog snail crab';
 
 export const CURLEW = [
   'Ayo Bankole',

@@ -12,7 +12,8 @@ import { copiesOf } from '../server/stores/copies';
 import { demoDoors } from '../server/stores/demo';
 import { loadDocument } from '../server/stores/documents';
 import { progressOf } from '../server/stores/handouts';
-import { signInStudent, signInTeacher } from '../server/stores/people';
+import { classByCode } from '../server/stores/classes';
+import { namesIn, signInStudent, signInTeacher } from '../server/stores/sign-in';
 import { SECRET, TEACHERS } from './school';
 import { Shelf } from '../server/shelf';
 import { seed } from './seed';
@@ -50,9 +51,11 @@ test('lets its people in', async () => {
     'student in Curlew',
     'student in Curlew',
   ]);
-  expect(await signInTeacher(db, TEACHERS[1].email, TEACHERS[1].password)).toMatchObject({ ok: true });
-  const ayo = (await demoDoors(db)).find((door) => door.name === 'Ayo Bankole')!;
-  expect(await signInStudent(db, 'CURLW', ayo.id, SECRET)).toMatchObject({ ok: true });
+  const from = { address: '192.0.2.1', device: null };
+  expect(await signInTeacher(db, TEACHERS[1].email, TEACHERS[1].password, from)).toMatchObject({ ok: true });
+  const curlew = (await classByCode(db, 'CURLW'))!;
+  const ayo = (await namesIn(db, curlew.id)).find(({ name }) => name === 'Ayo Bankole')!;
+  expect(await signInStudent(db, 'CURLW', ayo.ref, SECRET, from)).toMatchObject({ ok: true });
 });
 
 test('gives no answer away in any copy that was not filled in', async () => {

@@ -25,7 +25,8 @@ import { classByCode, classesOf, membersOf } from '../../server/stores/classes';
 import { copiesOf, copyOfStudent, goesOf, trayOf } from '../../server/stores/copies';
 import type { Handout } from '../../server/stores/handouts';
 import { createHandout, progressOf } from '../../server/stores/handouts';
-import { openSession, personById } from '../../server/stores/people';
+import { personById } from '../../server/stores/people';
+import { namesIn, openSession } from '../../server/stores/sign-in';
 import { notesOf } from '../../server/stores/reviews';
 import { sheetOf, sheetsOf } from '../../server/stores/sheets';
 import runExport from '../../workers/export';
@@ -112,11 +113,11 @@ beforeAll(async () => {
   const signIn = async (who: (typeof TEACHERS)[number]) =>
     cookieOf(await call(front.action, '/', { form: { as: 'teacher', email: who.email, password: who.password } }));
   const curlew = (await classByCode(db, 'CURLW'))!;
-  const ines = (await membersOf(db, curlew.id)).find((member) => member.name === 'Ines Ramos')!;
+  const ines = (await namesIn(db, curlew.id)).find((member) => member.name === 'Ines Ramos')!;
   cookies = {
     teacher: await signIn(TEACHERS[0]),
     colleague: await signIn(TEACHERS[1]),
-    student: cookieOf(await call(join.action, '/join', { form: { code: 'CURLW', student: ines.id, secret: SECRET } })),
+    student: cookieOf(await call(join.action, '/join', { form: { code: 'CURLW', student: ines.ref, secret: SECRET } })),
   };
   const loaded = (await call(desk.loader, '/desk', { cookie: cookies.teacher })) as {
     person: { id: string };
@@ -182,8 +183,12 @@ describe('the front door', () => {
 
 test.each<[string, Record<string, string>, RegExp]>([
   ['no name chosen', { code: 'CURLW', student: '', secret: SECRET }, /Choose your name first/],
-  ['two pictures', { code: 'CURLW', student: 'x', secret: 'owl frog' }, /Choose 3 pictures/],
-  ['a picture that is none', { code: 'CURLW', student: 'x', secret: 'owl frog dragon' }, /Choose 3 pictures/],
+  ['two pictures', { code: 'CURLW', student: 'x', secret: 'owl frog' }, /Choose your 4 pictures/],
+  [
+    'a picture that is none',
+    { code: 'CURLW', student: 'x', secret: 'owl frog snail dragon' },
+    /Choose your 4 pictures/,
+  ],
 ])('joining with %s', async (_, form, message) =>
   expect(await problemOf(await call(join.action, '/join', { form }))).toMatch(message),
 );

@@ -2,7 +2,7 @@ import { Alert, Button, Input } from 'antd';
 import { Form, useNavigation } from 'react-router';
 import { z } from 'zod';
 import { addClass, addStudent, classesOf, isTeacherOf, membersOf } from '../../server/stores/classes';
-import { clearSecret } from '../../server/stores/people';
+import { makeCards } from '../../server/stores/sign-in';
 import { check, formOf } from '../form.server';
 import { HouseStrip } from '../look/strip';
 import { missing, requireRole } from '../who.server';
@@ -31,7 +31,8 @@ const Action = z.discriminatedUnion('do', [
           .max(100, 'At most 100 names at once.'),
       ),
   }),
-  z.object({ do: z.literal('new-secret'), classId: z.string().max(40), student: z.string().max(40) }),
+  /** A card for one student, or one for everybody who has no pictures yet. */
+  z.object({ do: z.literal('cards'), classId: z.string().max(40), student: z.string().max(40).default('without') }),
 ]);
 
 export async function loader({ request, context }: Route.LoaderArgs) {
@@ -49,20 +50,26 @@ export async function action({ request, context }: Route.ActionArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db } = context.services;
   const read = check(Action, await formOf(request));
-  if (!read.ok) return { ...read.wrong, said: null };
+  if (!read.ok) return { ...read.wrong, said: null, cards: [] };
   const given = read.value;
   if (given.do === 'add-class') {
     await addClass(db, { schoolId: person.schoolId, teacherId: person.id, name: given.name });
-    return { problem: null, said: `${given.name} is there. Add its students below.` };
+    return { problem: null, said: `${given.name} is there. Add its students below.`, cards: [] };
   }
   if (!(await isTeacherOf(db, person.id, given.classId))) throw missing();
-  if (given.do === 'new-secret') {
-    await clearSecret(db, person.id, given.student);
-    return { problem: null, said: 'The old pictures no longer count. At the next sign-in new ones are chosen.' };
+  if (given.do === 'cards') {
+    const { code } = (await classesOf(db, person.id)).find(({ id }) => id === given.classId)!;
+    const cards = await makeCards(db, person.id, given.classId, given.student);
+    return {
+      problem: cards.length > 0 ? null : 'Everybody in this class has pictures of their own already.',
+      said: null,
+      cards: cards.map(({ name, pictures }) => ({ name, pictures, code })),
+    };
   }
   for (const name of given.names) await addStudent(db, { schoolId: person.schoolId, classId: given.classId, name });
   return {
     problem: null,
+    cards: [],
     said:
       given.names.length === 1
         ? `${given.names[0]} is in the class.`
@@ -72,6 +79,38 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 export const meta: Route.MetaFunction = () => [{ title: 'Classes · Dappled Margin' }];
 
+type Carded = { name: string; pictures: string[]; code: string };
+
+/** Cards to print, with pictures that are good for one sign-in. They are shown this once. */
+function Cards({ cards }: { cards: readonly Carded[] }) {
+  return (
+    <section className="card cards-made" aria-label="Cards to print">
+      <header>
+        <h2>{cards.length === 1 ? 'A card to print' : `${cards.length} cards to print`}</h2>
+        <span className="quiet">Each is good for one sign-in, and is shown this once.</span>
+        <Button type="primary" onClick={() => window.print()}>
+          Print
+        </Button>
+      </header>
+      <ul className="cards-sheet">
+        {cards.map(({ name, pictures, code }) => (
+          <li key={name}>
+            <strong>{name}</strong>
+            <span>
+              class code <b>{code}</b>
+            </span>
+            <span className="cards-pictures" aria-label={pictures.join(', ')}>
+              {pictures.map((picture, i) => (
+                <img key={i} src={`/art/pictures/flat/${picture}.svg`} alt={picture} width={40} height={40} />
+              ))}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 export default function Classes({ loaderData, actionData }: Route.ComponentProps) {
   const busy = useNavigation().state === 'submitting';
   return (
@@ -80,6 +119,7 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
       <main className="classes">
         {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
         {actionData?.said && <Alert type="success" showIcon title={actionData.said} role="status" />}
+        {actionData && actionData.cards.length > 0 && <Cards cards={actionData.cards} />}
         {loaderData.classes.map((c) => (
           <section key={c.id} className="card class-card" aria-labelledby={`class-${c.id}`}>
             <header>
@@ -99,16 +139,27 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
                     <button
                       className="plainbtn quiet"
                       name="do"
-                      value="new-secret"
-                      disabled={!member.hasSecret}
-                      aria-label={`New pictures for ${member.name}`}
+                      value="cards"
+                      title={
+                        member.hasSecret ? 'The pictures of now no longer count then' : 'To come in for the first time'
+                      }
+                      aria-label={`A card for ${member.name}`}
                     >
-                      {member.hasSecret ? 'new pictures' : 'no pictures yet'}
+                      {member.hasSecret ? 'new card' : 'card'}
                     </button>
                   </Form>
                 </li>
               ))}
             </ul>
+            {c.members.some((member) => !member.hasSecret) && (
+              <Form method="post" className="class-cards">
+                <input type="hidden" name="classId" value={c.id} />
+                <Button htmlType="submit" name="do" value="cards" loading={busy}>
+                  Cards for all who have no pictures yet
+                </Button>
+                <span className="quiet">to print and cut out; with one, a student comes in for the first time</span>
+              </Form>
+            )}
             <Form method="post" className="class-add">
               <input type="hidden" name="classId" value={c.id} />
               <Input.TextArea

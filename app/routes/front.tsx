@@ -3,10 +3,12 @@ import { Form, redirect, useNavigation } from 'react-router';
 import { z } from 'zod';
 import { classByCode } from '../../server/stores/classes';
 import { demoDoors } from '../../server/stores/demo';
-import { beginSchool, isEmptyHouse, personById, signInTeacher } from '../../server/stores/people';
+import { beginSchool, isEmptyHouse, personById } from '../../server/stores/people';
+import { codeTries, signInTeacher } from '../../server/stores/sign-in';
+import { giveBack, take } from '../../server/accounts/allowance';
 import { check, formOf } from '../form.server';
 import { Mark } from '../look/strip';
-import { placeAfter, signedIn, whoIs } from '../who.server';
+import { fromOf, placeAfter, signedIn, waitWords, whoIs } from '../who.server';
 import type { Route } from './+types/front';
 import './front.css';
 
@@ -21,7 +23,7 @@ const SignIn = z.discriminatedUnion('as', [
     as: z.literal('student'),
     code: z.string().trim().min(1, 'Type the code your teacher gave you.').max(20),
   }),
-  z.object({ as: z.literal('demo'), person: z.string().max(40) }),
+  z.object({ as: z.literal('demo'), person: z.string().max(80) }),
   z.object({
     as: z.literal('first'),
     school: z.string().trim().min(1, 'Type the name of your school.').max(120),
@@ -39,7 +41,11 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const next = new URL(request.url).searchParams.get('next');
   if (person) throw redirect(placeAfter(next, person.role));
   const { db, demo } = context.services;
-  return { next, doors: demo ? await demoDoors(db) : [], empty: await isEmptyHouse(db) };
+  return {
+    next,
+    doors: demo ? (await demoDoors(db)).map(({ name, what }) => ({ name, what })) : [],
+    empty: await isEmptyHouse(db),
+  };
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
@@ -48,20 +54,25 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (!read.ok) return read.wrong;
   const given = read.value;
   if (given.as === 'demo') {
-    const door = demo ? (await demoDoors(db)).find(({ id }) => id === given.person) : undefined;
+    const door = demo ? (await demoDoors(db)).find(({ name }) => name === given.person) : undefined;
     const person = door && (await personById(db, door.id));
     return person
-      ? signedIn(context, person, placeAfter(null, person.role))
+      ? signedIn(request, context, person, placeAfter(null, person.role))
       : { problem: 'This is not a demo, so there is no way in without a password.' };
   }
   if (given.as === 'first') {
     const person = await beginSchool(db, given);
     return person
-      ? signedIn(context, person, '/desk')
+      ? signedIn(request, context, person, '/desk')
       : { problem: 'A school has been set up here already. Sign in with your address, or ask whoever did it.' };
   }
   if (given.as === 'student') {
+    const tries = codeTries(await fromOf(request, context));
+    const seconds = await take(db, tries);
+    if (seconds > 0)
+      return { problem: `Too many codes were tried from here. Try again in ${waitWords(seconds)}.`, field: 'code' };
     const found = await classByCode(db, given.code);
+    if (found) await giveBack(db, tries);
     return found
       ? redirect(`/join?code=${found.code}`)
       : {
@@ -69,10 +80,13 @@ export async function action({ request, context }: Route.ActionArgs) {
           field: 'code',
         };
   }
-  const result = await signInTeacher(db, given.email, given.password);
-  if (result.ok) return signedIn(context, result.person, placeAfter(given.next ?? null, 'teacher'));
+  const result = await signInTeacher(db, given.email, given.password, await fromOf(request, context));
+  if (result.ok) return signedIn(request, context, result.person, placeAfter(given.next ?? null, 'teacher'));
   return result.reason === 'slow'
-    ? { problem: 'Too many tries with this address. Wait ten minutes, then try again.', field: 'password' }
+    ? {
+        problem: `That was tried too often just now. Try again in ${waitWords(result.seconds)}.`,
+        field: 'password',
+      }
     : {
         problem: 'E-mail and password do not go together. Check both; capitals count in the password.',
         field: 'password',
@@ -166,7 +180,7 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
             </div>
             <div className="front-people">
               {loaderData.doors.map((door) => (
-                <button key={door.id} name="person" value={door.id} className="front-person" type="submit">
+                <button key={door.name} name="person" value={door.name} className="front-person" type="submit">
                   <strong>{door.name}</strong>
                   <span>{door.what}</span>
                 </button>

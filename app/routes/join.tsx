@@ -2,38 +2,46 @@ import { Alert, Button } from 'antd';
 import { useState } from 'react';
 import { Form, redirect, useNavigation } from 'react-router';
 import { z } from 'zod';
-import { isSecret, SECRET_LENGTH, SECRET_PICTURES } from '../../core/handout/secret';
-import { classByCode, membersOf } from '../../server/stores/classes';
-import { signInStudent } from '../../server/stores/people';
+import { maybeSecret, OLD_LENGTH, SECRET_LENGTH } from '../../core/handout/secret';
+import { giveBack, take } from '../../server/accounts/allowance';
+import { classByCode } from '../../server/stores/classes';
+import { codeTries, namesIn, signInStudent } from '../../server/stores/sign-in';
 import { check, formOf } from '../form.server';
+import { SecretPictures } from '../look/secret-pictures';
 import { Strip } from '../look/strip';
-import { signedIn } from '../who.server';
+import { fromOf, signedIn, waitWords } from '../who.server';
 import type { Route } from './+types/join';
 import './join.css';
 
 const Entry = z.object({
   code: z.string().max(20),
   student: z.string().min(1, 'Choose your name first.').max(40),
-  secret: z.string().refine(isSecret, `Choose ${SECRET_LENGTH} pictures, in your order.`),
+  secret: z.string().refine(maybeSecret, `Choose your ${SECRET_LENGTH} pictures, in your order.`),
 });
 
+/** Names are told to whoever knows the code of a class, and no more than names. */
 export async function loader({ request, context }: Route.LoaderArgs) {
+  const { db } = context.services;
   const code = new URL(request.url).searchParams.get('code') ?? '';
-  const found = await classByCode(context.services.db, code);
+  const tries = codeTries(await fromOf(request, context));
+  const found = (await take(db, tries)) === 0 ? await classByCode(db, code) : undefined;
   if (!found) throw redirect('/');
-  return { class: found, members: await membersOf(context.services.db, found.id) };
+  await giveBack(db, tries);
+  const { name, school } = found;
+  return { class: { code: found.code, name, school }, members: await namesIn(db, found.id) };
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
   const read = check(Entry, await formOf(request));
   if (!read.ok) return read.wrong;
-  const result = await signInStudent(context.services.db, read.value.code, read.value.student, read.value.secret);
-  if (result.ok) return signedIn(context, result.person, '/tray');
+  const { code, student, secret } = read.value;
+  const result = await signInStudent(context.services.db, code, student, secret, await fromOf(request, context));
+  if (result.ok) return signedIn(request, context, result.person, '/tray', result.mustChoose);
   return {
     problem:
       result.reason === 'slow'
-        ? 'That was tried too often. Wait ten minutes, or ask your teacher for a new picture secret.'
-        : 'Those are not your pictures. Try again: the order counts. If you have forgotten them, ask your teacher.',
+        ? `That was tried too often just now. Try again in ${waitWords(result.seconds)}, or ask your teacher for a card.`
+        : 'Those are not your pictures. Try again: the order counts. If you have forgotten them or have none yet, ask your teacher for a card.',
   };
 }
 
@@ -44,7 +52,7 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
   const [student, setStudent] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string[]>([]);
   const busy = useNavigation().state === 'submitting';
-  const member = members.find(({ id }) => id === student);
+  const member = members.find(({ ref }) => ref === student);
   return (
     <div className="join dapple">
       <Strip title={`${loaderData.class.name} · ${loaderData.class.school}`} home="/" />
@@ -55,8 +63,8 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
             <h2>Which name is yours?</h2>
             {members.length === 0 && <p>There is nobody in this class yet. Your teacher adds the names.</p>}
             <div className="join-names">
-              {members.map(({ id, name }) => (
-                <button key={id} type="button" className="join-name" onClick={() => setStudent(id)}>
+              {members.map(({ ref, name }) => (
+                <button key={ref} type="button" className="join-name" onClick={() => setStudent(ref)}>
                   {name}
                 </button>
               ))}
@@ -64,46 +72,16 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
           </section>
         ) : (
           <Form method="post" className="card join-card" onSubmit={() => setChosen([])}>
-            <h2>
-              {member.name},{' '}
-              {member.hasSecret
-                ? 'your three pictures, in your order'
-                : 'choose three pictures: your secret from now on'}
-            </h2>
+            <h2>{member.name}, your pictures in your order</h2>
+            <p className="quiet">The first time, they are on the card that your teacher gave you.</p>
             <input type="hidden" name="code" value={loaderData.class.code} />
-            <input type="hidden" name="student" value={member.id} />
-            <input type="hidden" name="secret" value={chosen.join(' ')} />
-            <div className="join-pictures">
-              {SECRET_PICTURES.map((picture) => (
-                <button
-                  key={picture}
-                  type="button"
-                  aria-label={picture}
-                  disabled={chosen.length === SECRET_LENGTH}
-                  onClick={() => setChosen([...chosen, picture])}
-                >
-                  <img src={`/art/pictures/flat/${picture}.svg`} alt="" width={56} height={56} />
-                </button>
-              ))}
-            </div>
-            <div className="join-chosen" aria-live="polite">
-              <span className="sr">
-                {chosen.length} of {SECRET_LENGTH} chosen
-              </span>
-              {Array.from({ length: SECRET_LENGTH }, (_, i) => (
-                <span key={i} className="join-slot">
-                  {chosen[i] && <img src={`/art/pictures/flat/${chosen[i]}.svg`} alt="" width={34} height={34} />}
-                </span>
-              ))}
-              <Button onClick={() => setChosen([])} disabled={chosen.length === 0}>
-                Start over
-              </Button>
-              <span style={{ flex: 1 }} />
+            <input type="hidden" name="student" value={member.ref} />
+            <SecretPictures chosen={chosen} onChange={setChosen}>
               <Button onClick={() => (setStudent(null), setChosen([]))}>That is not me</Button>
-              <Button type="primary" htmlType="submit" disabled={chosen.length < SECRET_LENGTH} loading={busy}>
+              <Button type="primary" htmlType="submit" disabled={chosen.length < OLD_LENGTH} loading={busy}>
                 Go in
               </Button>
-            </div>
+            </SecretPictures>
           </Form>
         )}
       </main>

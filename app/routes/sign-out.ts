@@ -1,5 +1,5 @@
 import { redirect } from 'react-router';
-import { closeSession } from '../../server/stores/people';
+import { closeSession } from '../../server/stores/sign-in';
 import { signedOut, tokenOf } from '../who.server';
 import type { Route } from './+types/sign-out';
 

@@ -1,4 +1,4 @@
-/** The picture secret: three pictures, in order, out of these. */
+/** The picture secret: four pictures, in order, out of eighteen. 104,976 ways, and still easy for a child. */
 export const SECRET_PICTURES = [
   'owl',
   'frog',
@@ -12,9 +12,24 @@ export const SECRET_PICTURES = [
   'kite',
   'sunflower',
   'bicycle',
+  'penguin',
+  'cactus',
+  'tractor',
+  'umbrella',
+  'guitar',
+  'whale',
 ] as const;
-export const SECRET_LENGTH = 3;
-export const isSecret = (secret: string) => {
+export const SECRET_LENGTH = 4;
+/** Secrets of before were of three pictures: they count until they are renewed. */
+export const OLD_LENGTH = 3;
+
+const known = (parts: string[]) => parts.every((part) => (SECRET_PICTURES as readonly string[]).includes(part));
+
+/** What may be chosen as a new secret. */
+export const isSecret = (secret: string): boolean => {
   const parts = secret.split(' ');
-  return parts.length === SECRET_LENGTH && parts.every((part) => (SECRET_PICTURES as readonly string[]).includes(part));
+  return parts.length === SECRET_LENGTH && known(parts);
 };
+/** What may be somebody's secret: an old one, too. */
+export const maybeSecret = (secret: string): boolean =>
+  isSecret(secret) || (secret.split(' ').length === OLD_LENGTH && known(secret.split(' ')));

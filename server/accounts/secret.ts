@@ -4,12 +4,27 @@ import { promisify } from 'node:util';
 /** Passwords and picture secrets, hashed with scrypt (RFC 7914), which needs memory as well as time: 16 MiB here. */
 
 const COST = { N: 16_384, r: 8, p: 1 };
-const derive = promisify(scrypt) as (
+const scryptKey = promisify(scrypt) as (
   secret: string,
   salt: Buffer,
   length: number,
   cost: typeof COST,
 ) => Promise<Buffer>;
+
+/** Each takes 16 MiB and a thread: a flood of sign-ins waits in line rather than taking all of both. */
+const AT_ONCE = 3;
+let running = 0;
+const line: (() => void)[] = [];
+async function derive(...given: Parameters<typeof scryptKey>): Promise<Buffer> {
+  if (running >= AT_ONCE) await new Promise<void>((go) => line.push(go));
+  running++;
+  try {
+    return await scryptKey(...given);
+  } finally {
+    running--;
+    line.shift()?.();
+  }
+}
 
 export async function hashSecret(secret: string): Promise<string> {
   const salt = randomBytes(16);

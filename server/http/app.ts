@@ -6,7 +6,7 @@ import type { RequestHandler } from 'express';
 import { projectRoot } from '../place';
 import type { Services } from '../services';
 import { artFolder } from '../shelf';
-import { personOf } from '../stores/people';
+import { personOf } from '../stores/sign-in';
 import { limitBodies } from './bodies';
 import { tokenIn } from './session-cookie';
 import type { Reached } from './settings';

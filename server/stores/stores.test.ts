@@ -24,16 +24,7 @@ import {
 import { changesSince, createDocument, loadDocument, saveChanges } from './documents';
 import { addMoment, dropMoment, growthOf, momentsOf, MOST_MOMENTS, sheetAt } from './growth';
 import { addLateCopies, createHandout, handoutOf, progressOf } from './handouts';
-import {
-  addPerson,
-  addSchool,
-  clearSecret,
-  closeSession,
-  openSession,
-  personOf,
-  signInStudent,
-  signInTeacher,
-} from './people';
+import { addPerson, addSchool } from './people';
 import {
   drawnPicture,
   drawnPictures,
@@ -201,42 +192,6 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     test('are not there when they are not there', async () => {
       expect(await loadDocument(db, 'nothing')).toBeUndefined();
       expect(await save('nothing', 0, [move(1)])).toMatchObject({ outcome: 'refused' });
-    });
-  });
-
-  describe('accounts', () => {
-    test('a teacher comes in with address and password, whatever the case of the address', async () => {
-      expect(await signInTeacher(db, ' t@School.example ', 'right horse')).toMatchObject({
-        ok: true,
-        person: { id: ids.teacher, role: 'teacher' },
-      });
-      expect(await signInTeacher(db, 't@school.example', 'wrong horse')).toEqual({ ok: false, reason: 'wrong' });
-      expect(await signInTeacher(db, 'nobody@school.example', 'right horse')).toEqual({ ok: false, reason: 'wrong' });
-    });
-    test('guessing is slowed, even with the right password at last', async () => {
-      for (let i = 0; i < 5; i++) await signInTeacher(db, 'c@school.example', `guess ${i}`);
-      expect(await signInTeacher(db, 'c@school.example', 'other')).toEqual({ ok: false, reason: 'slow' });
-    });
-    test('a student’s first pictures become the secret, and only these count then', async () => {
-      expect(await signInStudent(db, 'ABCDE', ids.ada, 'owl frog snail')).toMatchObject({ ok: true });
-      expect(await signInStudent(db, 'ABCDE', ids.ada, 'frog owl snail')).toEqual({ ok: false, reason: 'wrong' });
-      expect(await signInStudent(db, 'OTHER', ids.ada, 'owl frog snail')).toEqual({ ok: false, reason: 'wrong' });
-      await clearSecret(db, ids.colleague, ids.ada);
-      expect(await signInStudent(db, 'ABCDE', ids.ada, 'crab crab crab')).toEqual({ ok: false, reason: 'wrong' });
-      await clearSecret(db, ids.teacher, ids.ada);
-      expect(await signInStudent(db, 'ABCDE', ids.ada, 'crab crab crab')).toMatchObject({ ok: true });
-    });
-    test('a session ends when it is closed, and its token is nowhere in the database', async () => {
-      const { token } = await openSession(db, ids.teacher, 'teacher');
-      expect(await personOf(db, token)).toMatchObject({ id: ids.teacher });
-      expect(await db.query('select 1 from session where token_hash = $1', [token])).toEqual([]);
-      await closeSession(db, token);
-      expect(await personOf(db, token)).toBeUndefined();
-    });
-    test('an old session does not count', async () => {
-      const { token } = await openSession(db, ids.teacher, 'teacher');
-      await db.query(`update session set expires_at = now() - interval '1 minute'`);
-      expect(await personOf(db, token)).toBeUndefined();
     });
   });
 

@@ -1,3 +1,4 @@
+import { SECRET } from '../../demo/school';
 import type { APIRequestContext, Browser } from '@playwright/test';
 import { discFile } from '../support/own';
 import { enter, expect, House, join, test } from './house';
@@ -27,7 +28,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
   const pages = {
     owner: await enter(browser, house, 'Maren'),
     student: await enter(browser, house, 'Ayo'),
-    stranger: await join(browser, house, 'AVCT4', 'Hoku Kealoha', ['owl', 'frog', 'snail']),
+    stranger: await join(browser, house, 'AVCT4', 'Hoku Kealoha', SECRET.split(' ')),
   };
   const nobody = (await browser.newContext({ baseURL: house.url })).request;
   const clients: Record<Who, APIRequestContext> = {

@@ -18,7 +18,11 @@ function send(base: string, { method = 'GET', path = '/', headers = {}, body, cl
     const length = claim ?? (body === undefined ? undefined : Buffer.byteLength(body));
     const req = ask(`${base}${path}`, {
       method,
-      headers: { origin: base, ...(length === undefined || headers['transfer-encoding'] ? {} : { 'content-length': `${length}` }), ...headers },
+      headers: {
+        origin: base,
+        ...(length === undefined || headers['transfer-encoding'] ? {} : { 'content-length': `${length}` }),
+        ...headers,
+      },
     });
     req.on('response', (res) => {
       let text = '';

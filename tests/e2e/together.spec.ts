@@ -1,3 +1,4 @@
+import { SECRET } from '../../demo/school';
 import type { Page } from '@playwright/test';
 import {
   blankPage,
@@ -200,7 +201,7 @@ test('a student makes a page of their own with what the teacher opened: words, s
   browser,
   house,
 }) => {
-  const student = await join(browser, house, 'AVCT4', 'Gift Moyo', ['owl', 'frog', 'snail']);
+  const student = await join(browser, house, 'AVCT4', 'Gift Moyo', SECRET.split(' '));
   await student.locator('.tray-copy', { hasText: 'Life between the tides' }).click();
   await drawn(student);
   const tabs = await student.locator('.drawer-tab').allTextContents();

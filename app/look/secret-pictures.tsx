@@ -1,0 +1,48 @@
+import { Button } from 'antd';
+import { SECRET_LENGTH, SECRET_PICTURES } from '../../core/handout/secret';
+import './secret-pictures.css';
+
+/** Choosing pictures in an order: to come in with, or as one's own from now on. */
+export function SecretPictures({
+  chosen,
+  onChange,
+  children,
+}: {
+  chosen: readonly string[];
+  onChange: (chosen: string[]) => void;
+  children?: React.ReactNode;
+}) {
+  return (
+    <>
+      <input type="hidden" name="secret" value={chosen.join(' ')} />
+      <div className="join-pictures">
+        {SECRET_PICTURES.map((picture) => (
+          <button
+            key={picture}
+            type="button"
+            aria-label={picture}
+            disabled={chosen.length === SECRET_LENGTH}
+            onClick={() => onChange([...chosen, picture])}
+          >
+            <img src={`/art/pictures/flat/${picture}.svg`} alt="" width={56} height={56} />
+          </button>
+        ))}
+      </div>
+      <div className="join-chosen" aria-live="polite">
+        <span className="sr">
+          {chosen.length} of {SECRET_LENGTH} chosen
+        </span>
+        {Array.from({ length: SECRET_LENGTH }, (_, i) => (
+          <span key={i} className="join-slot">
+            {chosen[i] && <img src={`/art/pictures/flat/${chosen[i]}.svg`} alt="" width={34} height={34} />}
+          </span>
+        ))}
+        <Button onClick={() => onChange([])} disabled={chosen.length === 0}>
+          Start over
+        </Button>
+        <span style={{ flex: 1 }} />
+        {children}
+      </div>
+    </>
+  );
+}

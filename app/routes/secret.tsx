@@ -1,0 +1,78 @@
+import { Alert, Button } from 'antd';
+import { useState } from 'react';
+import { Form, redirect, useNavigation } from 'react-router';
+import { z } from 'zod';
+import { isSecret, SECRET_LENGTH } from '../../core/handout/secret';
+import { chooseSecret } from '../../server/stores/sign-in';
+import { check, formOf } from '../form.server';
+import { SecretPictures } from '../look/secret-pictures';
+import { Strip } from '../look/strip';
+import { tokenOf, whoIs } from '../who.server';
+import type { Route } from './+types/secret';
+import './join.css';
+
+/** Who came in with a card chooses pictures of their own, twice, so that a slip does not shut them out. */
+
+const Chosen = z.object({
+  first: z.string().refine(isSecret, `Choose ${SECRET_LENGTH} pictures, in an order that you can keep in mind.`),
+  secret: z.string(),
+});
+
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const person = await whoIs(request, context);
+  if (!person) throw redirect('/');
+  if (!person.mustChoose) throw redirect(person.role === 'teacher' ? '/desk' : '/tray');
+  return { name: person.name };
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const person = await whoIs(request, context);
+  const token = await tokenOf(request, context);
+  if (!person?.mustChoose || !token) throw redirect('/');
+  const read = check(Chosen, await formOf(request));
+  if (!read.ok) return read.wrong;
+  const { first, secret } = read.value;
+  if (first !== secret) return { problem: 'The second time they were others, or in another order. Choose them anew.' };
+  await chooseSecret(context.services.db, person.id, secret, token);
+  return redirect('/tray');
+}
+
+export const meta: Route.MetaFunction = () => [{ title: 'Your pictures · Dappled Margin' }];
+
+export default function Secret({ loaderData, actionData }: Route.ComponentProps) {
+  const [first, setFirst] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string[]>([]);
+  const busy = useNavigation().state === 'submitting';
+  return (
+    <div className="join dapple">
+      <Strip title="Your pictures" home="/" />
+      <main>
+        {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
+        <Form method="post" className="card join-card" onSubmit={() => (setFirst(null), setChosen([]))}>
+          <h2>
+            {first === null
+              ? `${loaderData.name}, choose ${SECRET_LENGTH} pictures: your secret from now on`
+              : 'Once more, the same ones in the same order'}
+          </h2>
+          <p className="quiet">The card does not count any more. Tell your pictures to nobody.</p>
+          <input type="hidden" name="first" value={first ?? ''} />
+          <SecretPictures chosen={chosen} onChange={setChosen}>
+            {first === null ? (
+              <Button
+                type="primary"
+                disabled={chosen.length < SECRET_LENGTH}
+                onClick={() => (setFirst(chosen.join(' ')), setChosen([]))}
+              >
+                These are mine
+              </Button>
+            ) : (
+              <Button type="primary" htmlType="submit" disabled={chosen.length < SECRET_LENGTH} loading={busy}>
+                Keep them
+              </Button>
+            )}
+          </SecretPictures>
+        </Form>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,66 @@
+import { enter, expect, test } from './house';
+
+/** Coming in for the first time, with a card from the teacher. */
+
+test('a card lets a student in once, who then chooses pictures; a new card ends what was before', async ({
+  browser,
+  house,
+}) => {
+  const teacher = await enter(browser, house, 'Maren');
+  await teacher.goto('/classes');
+  await teacher.getByLabel('Name of the class').fill('Sandpiper');
+  await teacher.getByRole('button', { name: 'Begin it' }).click();
+  const card = teacher.locator('.class-card', { hasText: 'Sandpiper' });
+  await card.getByLabel('Names to add').fill('Éva Ž. O’Neill\nJonas 😀 Pohl');
+  await card.getByRole('button', { name: 'Add', exact: true }).click();
+  const code = await card.locator('.class-code b').innerText();
+  await card.getByRole('button', { name: 'Cards for all' }).click();
+  const made = teacher.getByRole('region', { name: 'Cards to print' });
+  await expect(made.locator('li')).toHaveCount(2);
+  const pictures = async (name: string) =>
+    (await made.locator('li', { hasText: name }).locator('.cards-pictures').getAttribute('aria-label'))!.split(', ');
+  const given = await pictures('Éva');
+
+  const student = await (await browser.newContext({ baseURL: house.url })).newPage();
+  const come = async (name: string, secret: string[]) => {
+    await student.goto('/');
+    await student.getByLabel('Class code').fill(code.toLowerCase());
+    await student.getByRole('button', { name: 'Find my class' }).click();
+    await student.getByRole('button', { name }).click();
+    for (const picture of secret) await student.getByRole('button', { name: picture, exact: true }).click();
+    await student.getByRole('button', { name: 'Go in' }).click();
+  };
+  await come('Éva', ['whale', 'whale', 'whale', 'guitar']);
+  await expect(student.getByRole('alert')).toContainText('ask your teacher for a card');
+  await come('Éva', given);
+  await expect(student).toHaveURL(/\/secret$/);
+  // Nothing else is open before that.
+  await student.goto('/tray');
+  await expect(student).toHaveURL(/\/secret$/);
+  const choose = async (list: string[]) => {
+    for (const picture of list) await student.getByRole('button', { name: picture, exact: true }).click();
+  };
+  await choose(['kite', 'kite', 'owl', 'crab']);
+  await student.getByRole('button', { name: 'These are mine' }).click();
+  await choose(['kite', 'owl', 'kite', 'crab']);
+  await student.getByRole('button', { name: 'Keep them' }).click();
+  await expect(student.getByRole('alert')).toContainText('others, or in another order');
+  for (const button of ['These are mine', 'Keep them']) {
+    await choose(['kite', 'kite', 'owl', 'crab']);
+    await student.getByRole('button', { name: button }).click();
+  }
+  await expect(student).toHaveURL(/\/tray$/);
+
+  // The pages before sign-in tell names, and no identities.
+  const page = await student.context().request.get(`${house.url}/join.data?code=${code}`);
+  expect(await page.text()).not.toMatch(/hasSecret|personId/);
+
+  // Forgotten: the teacher makes a new card, and whoever was in with the old pictures is out.
+  await teacher.goto('/classes');
+  await teacher.getByRole('button', { name: 'A card for Éva Ž. O’Neill' }).click();
+  await expect(made.locator('li')).toHaveCount(1);
+  await student.goto('/tray');
+  await expect(student).not.toHaveURL(/\/tray$/);
+  await come('Éva', await pictures('Éva'));
+  await expect(student).toHaveURL(/\/secret$/);
+});
