@@ -44,7 +44,13 @@ export async function buildServer() {
   const { build } = await import('esbuild');
   await build({
     absWorkingDir: root,
-    entryPoints: { main: 'server/main.ts', 'workers/export': 'workers/export.ts', seed: 'demo/seed.ts' },
+    entryPoints: {
+      main: 'server/main.ts',
+      backup: 'server/backup/cli.ts',
+      'workers/export': 'workers/export.ts',
+      'workers/backup': 'workers/backup.ts',
+      seed: 'demo/seed.ts',
+    },
     outdir: 'build',
     bundle: true,
     packages: 'external',

@@ -3,15 +3,19 @@ import path from 'node:path';
 import { createRequestHandler } from '@react-router/express';
 import type { ServerBuild } from 'react-router';
 import type { ViteDevServer } from 'vite';
+import { listenForControl } from './backup/control';
+import { savedAs } from './backup/write';
 import { StartProblem } from './database/connection';
 import { createApp } from './http/app';
 import { isSecure, reachedFrom } from './http/settings';
 import { projectRoot } from './place';
-import { closeServices, openServices } from './services';
+import { report } from './report';
+import { openServices } from './services';
 
 /** Starts the program: `node build/main.js`, or with --dev through Vite. */
 
 const root = projectRoot();
+const dataDir = path.resolve(root, process.env.DATA_DIR ?? 'data');
 const dev = process.argv.includes('--dev');
 const port = Number(process.env.PORT ?? 4600);
 const { version } = JSON.parse(readFileSync(path.join(root, 'package.json'), 'utf8')) as { version: string };
@@ -25,7 +29,7 @@ async function start() {
   const reached = reachedFrom(process.env);
   const services = await openServices({
     databaseUrl: process.env.DATABASE_URL || undefined,
-    dataDir: path.resolve(root, process.env.DATA_DIR ?? 'data'),
+    dataDir,
     demo: process.env.DEMO === '1',
     version,
     secure: isSecure(reached),
@@ -47,6 +51,14 @@ async function start() {
       nonce: res.locals.nonce as string,
     }),
   });
+  const control = await listenForControl(dataDir, async (file) => {
+    try {
+      return { ok: true, message: savedAs(file, await services.backup(file)) };
+    } catch (error) {
+      report('a backup', error);
+      return { ok: false, message: `The backup could not be written: ${(error as Error).message}` };
+    }
+  });
   const app = createApp(services, pages, { dev: vite?.middlewares, reached });
   const server = app.listen(port, () => console.log(`Dappled Margin ${version} listens on http://localhost:${port}`));
   Object.assign(server, TIMES);
@@ -56,11 +68,12 @@ async function start() {
         ? `Port ${port} is taken by another program. Choose another one with PORT.`
         : error.message,
     );
-    void closeServices(services).finally(() => process.exit(1));
+    void services.close().finally(() => process.exit(1));
   });
   const stop = () => {
     setTimeout(() => process.exit(0), LONGEST_STOP).unref();
-    server.close(() => void closeServices(services).finally(() => process.exit(0)));
+    control.close();
+    server.close(() => void services.close().finally(() => process.exit(0)));
     // Open browser tabs keep connections alive: they must not hold the data directory.
     server.closeAllConnections();
   };

@@ -1,12 +1,22 @@
 import { mkdirSync } from 'node:fs';
+import path from 'node:path';
+import { backupOf } from './backup/run';
+import type { End } from './backup/write';
+import { dailyWork } from './daily';
 import type { Database } from './database/connection';
 import { openDatabase } from './database/open';
+import { Crew } from './exports/crew';
 import { Exporter } from './exports/exporter';
 import type { Health } from './health';
 import { healthOf } from './health';
 import type { Cookies } from './http/session-cookie';
 import { cookiesFor } from './http/session-cookie';
+import { Jobs } from './jobs';
+import { projectRoot } from './place';
 import { Shelf } from './shelf';
+
+/** A backup may take its time: it is in nobody's way. */
+const BACKUPS = { most: 1, time: 30 * 60_000, memory: 2 ** 31, waiting: 3 };
 
 /** What loaders and actions are given: made once when the program starts. */
 export type Services = {
@@ -18,6 +28,9 @@ export type Services = {
   demo: boolean;
   version: string;
   health(): Promise<Health>;
+  /** Writes a backup to a file, in a process of its own. */
+  backup(file: string): Promise<End>;
+  close(): Promise<void>;
 };
 
 export async function openServices(settings: {
@@ -31,7 +44,15 @@ export async function openServices(settings: {
   mkdirSync(dataDir, { recursive: true });
   const db = await openDatabase(settings);
   const exporter = new Exporter();
+  const backups = new Crew(path.join(projectRoot(), 'build/workers/backup.js'), BACKUPS);
+  const backup = (file: string) => backupOf(db, settings, file, (source, to) => backups.run<End>({ source, file: to }));
+  const jobs = await Jobs.start(db, dailyWork(db, dataDir, backup));
   return {
+    backup,
+    async close() {
+      await Promise.all([exporter.close(), backups.close(), jobs.stop()]);
+      await db.close();
+    },
     db,
     shelf: await Shelf.open(exporter),
     exporter,
@@ -40,9 +61,4 @@ export async function openServices(settings: {
     version,
     health: () => healthOf(db, version, dataDir),
   };
-}
-
-export async function closeServices({ db, exporter }: Services): Promise<void> {
-  await exporter.close();
-  await db.close();
 }

@@ -7,6 +7,7 @@ import { check, formOf } from '../form.server';
 import { HouseStrip } from '../look/strip';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/classes';
+import './desk.css';
 import './classes.css';
 
 const Name = z.string().trim().min(1, 'Type a name.').max(80, 'Names have at most 80 letters.');

@@ -11,6 +11,11 @@ export interface Database extends Queries {
   transaction<T>(work: (queries: Queries) => Promise<T>): Promise<T>;
   /** Runs a script of several statements, without parameters; gives the rows of the last. */
   script(sql: string): Promise<Row[]>;
+  /**
+   * Does something with the files of the embedded database while nothing is written to them.
+   * @throws Error for a server, whose files are not ours
+   */
+  atRest<T>(work: (directory: string) => Promise<T>): Promise<T>;
   close(): Promise<void>;
 }
 

@@ -79,6 +79,11 @@ export async function openEmbedded(directory?: string, onSync?: OnSync): Promise
         await written(results, sql);
         return (results.at(-1)?.rows ?? []) as Row[];
       },
+      async atRest(work) {
+        if (!files) throw new Error('this database is in memory only');
+        await syncer?.done();
+        return pglite.transaction(() => work(files));
+      },
       async close() {
         await pglite.close();
         unlock();

@@ -9,7 +9,7 @@ const queriesOf = (source: { query(sql: string, parameters?: unknown[]): Promise
 
 /** A PostgreSQL server. @throws StartProblem when it does not answer. */
 export async function openPostgres(url: string): Promise<Database> {
-  const pool = new pg.Pool({ connectionString: url, max: 10 });
+  const pool = new pg.Pool({ connectionString: url, max: 10, application_name: 'dappled-margin' });
   // A connection that drops while idle is replaced at the next query; without a listener it would end the process.
   pool.on('error', (error) => console.error('database connection lost:', error.message));
   try {
@@ -39,6 +39,7 @@ export async function openPostgres(url: string): Promise<Database> {
       const results = (await pool.query(sql)) as unknown as { rows: Row[] } | { rows: Row[] }[];
       return Array.isArray(results) ? (results.at(-1)?.rows ?? []) : results.rows;
     },
+    atRest: () => Promise.reject(new Error('a PostgreSQL server looks after its own files')),
     close: () => pool.end(),
   };
 }
