@@ -23,6 +23,7 @@ import type { ClassCopy } from '../server/stores/copies';
 import { DEMO_CLASS } from '../server/stores/demo';
 import { loadDocument, saveChanges } from '../server/stores/documents';
 import { openPictures } from '../server/shelf';
+import { demoDoors } from '../server/stores/demo';
 import { createHandout } from '../server/stores/handouts';
 import { addPerson, addSchool, isEmptyHouse } from '../server/stores/people';
 import { addNote, markRow, rule } from '../server/stores/reviews';
@@ -331,7 +332,13 @@ function crabWords(sheet: Sheet): Answers[] {
 
 /** @returns whether there was anything to do: a database that holds a school is left alone. */
 export async function seed(db: Database, now = Date.now()): Promise<boolean> {
-  if (!(await isEmptyHouse(db))) return false;
+  if (!(await isEmptyHouse(db))) {
+    if ((await demoDoors(db)).length > 0) return false;
+    throw new StartProblem(
+      'This database holds a school that is not the demo’s: nothing was put into it. Give the demo a place of its own with DATA_DIR,\n' +
+        'or start your school without the demo: npm start.',
+    );
+  }
   const clock = { now };
   const schoolId = await addSchool(db, SCHOOL);
   const [teacherId, colleagueId] = await Promise.all(

@@ -34,6 +34,13 @@ export default function Credits() {
           Spelling: the American and British dictionaries that Hunspell uses, packed as dictionary-en and
           dictionary-en-gb, MIT and BSD licences.
         </p>
+        <h2 style={{ fontSize: 21 }}>Programs</h2>
+        <p>
+          PNG: resvg, Mozilla Public License 2.0. Pictures: sharp, Apache License 2.0, with libvips, GNU Lesser General
+          Public License 3.0. Database: PGlite, Apache License 2.0, and PostgreSQL, PostgreSQL License. Calendars:
+          ical.js, Mozilla Public License 2.0. Layouts of networks: Eclipse Layout Kernel, Eclipse Public License 2.0.
+          All are shipped unaltered; the others, with their licences, stand in package.json.
+        </p>
         <p>
           <Link to="/">Back to the first page</Link>
         </p>

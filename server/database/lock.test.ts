@@ -40,4 +40,6 @@ test('nor one that was never written whole', () => {
 test('one of another machine counts: it can’t be asked', () => {
   leave({ pid: 1, started: '1', host: 'elsewhere' });
   expect(() => lockDirectory(directory)).toThrow(/on elsewhere/);
+  // It says how to go on where nothing runs there any more.
+  expect(() => lockDirectory(directory)).toThrow(`remove ${path.join(directory, 'lock')}`);
 });

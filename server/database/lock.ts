@@ -62,7 +62,10 @@ export function lockDirectory(directory: string): () => void {
       if (holder && isRunning(holder))
         throw new StartProblem(
           `Dappled Margin already runs on this data (process ${holder.pid} on ${holder.host}, ${directory}).\n` +
-            'Stop that one first, or give this one a directory of its own with DATA_DIR.',
+            (holder.host === hostname()
+              ? 'Stop that one first, or give this one a directory of its own with DATA_DIR.'
+              : `That is another machine, which can’t be asked. If nothing runs there any more, remove ${file} and start again;\n` +
+                'otherwise stop that one first, or give this one a directory of its own with DATA_DIR.'),
         );
       const aside = `${file}.stale.${process.pid}`;
       try {

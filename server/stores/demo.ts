@@ -7,8 +7,9 @@ export const DEMO_CLASS = 'CURLW';
 
 export const demoDoors = (db: Queries) =>
   db.query<{ id: string; name: string; what: string }>(
-    `select p.id, p.name, case when p.role = 'teacher' then 'teacher' else 'student in ' || c.name end as what
-     from person p left join class_member m on m.person_id = p.id left join class c on c.id = m.class_id and c.code = $3
-     where p.email = $1 or (p.role = 'student' and c.code = $3 and p.name = any($2)) order by p.role desc, p.name`,
+    `select id, name, 'teacher' as what from person where email = $1
+     union all
+     (select p.id, p.name, 'student in ' || c.name from class c join class_member m on m.class_id = c.id join person p on p.id = m.person_id
+      where c.code = $3 and p.role = 'student' and p.name = any($2) order by p.name)`,
     [DEMO_TEACHER, DEMO_STUDENTS, DEMO_CLASS],
   );

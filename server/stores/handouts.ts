@@ -186,10 +186,10 @@ export type Progress = {
 /** A teacher's handouts with how far their copies are; the newest first. */
 export async function progressOf(db: Queries, teacherId: string): Promise<Progress[]> {
   const rows = await db.query<Omit<Progress, 'counts'> & { counts: Partial<Progress['counts']> }>(
-    `select h.id, h.title, c.name as "className", h.due_at as "dueAt", h.created_at as "createdAt",
+    `select h.id, h.title, (select name from class where id = h.class_id) as "className", h.due_at as "dueAt", h.created_at as "createdAt",
        coalesce((select jsonb_object_agg(state, n) from (select state, count(*)::int as n from copy where handout_id = h.id group by state) by_state), '{}') as counts,
        (select min(g.handed_in_at) from go g join copy on copy.id = g.copy_id where copy.handout_id = h.id and copy.state = 'handed-in' and g.returned_at is null) as "oldestWaiting"
-     from handout h join class c on c.id = h.class_id where h.teacher_id = $1 order by h.created_at desc`,
+     from handout h where h.teacher_id = $1 order by h.created_at desc`,
     [teacherId],
   );
   const none = { 'not-begun': 0, 'under-way': 0, 'handed-in': 0, 'another-go': 0, done: 0 };

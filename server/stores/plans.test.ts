@@ -1,0 +1,227 @@
+import { readdirSync } from 'node:fs';
+import path from 'node:path';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { DATABASES } from '../../tests/support/databases';
+import { fillManySchools } from '../../tests/support/many-schools';
+import { ownPicture } from '../../tests/support/own';
+import { sampleSheet } from '../../tests/support/sheets';
+import { SheetProblem } from '../../core/sheet/schema';
+import { forgetAllowances, giveBack, take } from '../accounts/allowance';
+import type { Database, Queries, Row } from '../database/connection';
+import { migrate } from '../database/migrate';
+import { projectRoot } from '../place';
+import { openPictures } from '../shelf';
+import * as classes from './classes';
+import * as copies from './copies';
+import * as demo from './demo';
+import * as documents from './documents';
+import * as growth from './growth';
+import * as handouts from './handouts';
+import * as mending from './mending';
+import * as people from './people';
+import * as pictures from './pictures';
+import * as reviews from './reviews';
+import * as sheets from './sheets';
+import * as signIn from './sign-in';
+
+/**
+ * No statement of the stores may grow slower with the number of schools: each is explained on a thousand of them, after ANALYZE
+ * and with the planner's own settings, and a scan of a whole table that grows with schools is refused.
+ */
+
+/** Tables that do not grow with schools. */
+const SMALL = new Set(['house', 'migration']);
+/** One row of a table, whichever comes first, is no scan of it. */
+const FIRST_ROW = /^select 1 from school limit 1$/;
+
+type Plan = { 'Node Type': string; 'Relation Name'?: string; Plans?: Plan[] };
+const scans = (plan: Plan): string[] => [
+  ...(plan['Node Type'] === 'Seq Scan' && !SMALL.has(plan['Relation Name']!) ? [plan['Relation Name']!] : []),
+  ...(plan.Plans ?? []).flatMap(scans),
+];
+
+const found = new Map<string, string[]>();
+const explained = (queries: Queries): Queries => ({
+  async query<T extends Row>(sql: string, parameters: unknown[] = []) {
+    if (/^\s*(select|insert|update|delete|with)\b/i.test(sql) && !FIRST_ROW.test(sql)) {
+      const [row] = await queries.query<{ 'QUERY PLAN': [{ Plan: Plan }] }>(`explain (format json) ${sql}`, parameters);
+      const whole = scans(row['QUERY PLAN'][0].Plan);
+      if (whole.length > 0) found.set(sql.replace(/\s+/g, ' ').trim(), whole);
+    }
+    return queries.query<T>(sql, parameters);
+  },
+});
+
+let db: Database;
+beforeAll(async () => {
+  const plain = await DATABASES.at(-1)![1]();
+  await migrate(plain);
+  await fillManySchools(plain);
+  db = { ...plain, ...explained(plain), transaction: (work) => plain.transaction((tx) => work(explained(tx))) };
+}, 180_000);
+afterAll(() => db.close());
+
+/** Calls that reach every statement, by the names of what they call. A sheet that is none is no matter here. */
+const CALLS: Record<string, () => unknown> = {
+  addClass: () => classes.addClass(db, { schoolId: 's7', teacherId: 't7-1', name: 'New' }),
+  classesOf: () => classes.classesOf(db, 't1-1'),
+  classByCode: () => classes.classByCode(db, 'C5X0'),
+  membersOf: () => classes.membersOf(db, 'c5-1'),
+  addStudent: () => classes.addStudent(db, { schoolId: 's7', classId: 'c7-1', name: 'New' }),
+  isTeacherOf: () => classes.isTeacherOf(db, 't5-1', 'c5-0'),
+  trayOf: () => copies.trayOf(db, 'p3-40'),
+  copyOfStudent: () => copies.copyOfStudent(db, 'p3-40', 'y3-40-1'),
+  copyForTeacher: () => copies.copyForTeacher(db, 't3-2', 'y3-40-1'),
+  copiesOf: () => copies.copiesOf(db, 'o1-4-1'),
+  documentAccess: () => copies.documentAccess(db, 'p3-40', 'dc3-40-1'),
+  isTeacherOfCopy: () => copies.isTeacherOfCopy(db, 't3-2', 'dc3-40-1'),
+  goesOf: () => copies.goesOf(db, 'y3-42-0'),
+  newestGoes: () => copies.newestGoes(db, 'o3-1-0'),
+  handIn: () => copies.handIn(db, { id: 'y3-40-1', documentId: 'dc3-40-1' }, 2),
+  takeBack: () => copies.takeBack(db, 'y3-42-0'),
+  returnGo: () => copies.returnGo(db, 'gy3-46-0', 'done'),
+  demoDoors: () => demo.demoDoors(db),
+  createDocument: () => documents.createDocument(db, 's7', sampleSheet()),
+  keepSnapshot: () => documents.keepSnapshot(db, 'ds7-0', 5, sampleSheet()),
+  logBetween: () => documents.logBetween(db, 'dc3-41-1', 0, 0),
+  loadDocument: () => documents.loadDocument(db, 'dc3-40-1'),
+  loadDocuments: () => documents.loadDocuments(db, ['dc3-40-1', 'dc4-1-1']),
+  changesSince: () => documents.changesSince(db, 'dc3-41-1', 99),
+  async saveChanges() {
+    const id = await documents.createDocument(db, 's7', sampleSheet());
+    const save = { documentId: id, authorId: 't7-1', batch: 'abcdef' };
+    const changes = Array.from({ length: 100 }, (_, i) => ({ kind: 'set' as const, id: 'box', values: { x: i } }));
+    await documents.saveChanges(db, { ...save, base: 0, changes }, () => null);
+    await documents.saveChanges(db, { ...save, base: 3, changes: changes.slice(0, 1) }, () => null, 'y3-40-1');
+  },
+  growthSheetAt: () => growth.sheetAt(db, 'dc3-41-1', 0),
+  momentsOf: () => growth.momentsOf(db, 'ds7-0'),
+  growthOf: () => growth.growthOf(db, 'dc3-41-1'),
+  addMoment: () => growth.addMoment(db, { documentId: 'ds7-0', authorId: 't7-1', seq: 1, name: 'x' }),
+  dropMoment: () => growth.dropMoment(db, 'ds7-0', 'mds7-0'),
+  handoutById: () => handouts.handoutById(db, 'o3-1-0'),
+  createHandout: () =>
+    handouts.createHandout(
+      db,
+      {
+        schoolId: 's900',
+        teacherId: 't900-1',
+        sheetId: null,
+        classId: 'c900-0',
+        title: 'T',
+        brief: '',
+        dueAt: null,
+        sheet: sampleSheet(),
+        lookFors: [],
+        rubric: { rows: [] },
+        supplies: [],
+      },
+      openPictures(),
+    ),
+  async addLateCopies() {
+    const late = await classes.addStudent(db, { schoolId: 's900', classId: 'c900-0', name: 'Late' });
+    await handouts.addLateCopies(db, late, openPictures());
+  },
+  handoutOf: () => handouts.handoutOf(db, 't3-2', 'o3-1-0'),
+  begunCopies: () => handouts.begunCopies(db, 'o3-1-0'),
+  progressOf: () => handouts.progressOf(db, 't3-2'),
+  lastReadable: () => mending.lastReadable(db, 'dc3-41-1'),
+  mend: () => mending.mend(db, 'dc3-41-2'),
+  addSchool: () => people.addSchool(db, 'New'),
+  isEmptyHouse: () => people.isEmptyHouse(db),
+  beginSchool: () => people.beginSchool(db, { school: 'S', name: 'N', email: 'n@x.example', password: 'p' }),
+  addPerson: () => people.addPerson(db, { schoolId: 's7', role: 'student', name: 'New' }),
+  personById: () => people.personById(db, 'p3-40'),
+  keepPicture: () =>
+    pictures.keepPicture(
+      db,
+      { schoolId: 's7', ownerId: 't7-1' },
+      {
+        drawn: ownPicture(`own/${'ab'.repeat(16)}`),
+        type: 'image/jpeg',
+        image: Buffer.from([1]),
+        lines: Buffer.from([1]),
+      },
+    ),
+  ownPictures: () => pictures.ownPictures(db, 't7-1'),
+  putAway: () => pictures.putAway(db, 't7-1', 'own/t7-1'),
+  knownPictures: () => pictures.knownPictures(db, 's7', ['own/t7-1']),
+  drawnPictures: () => pictures.drawnPictures(db, ['own/t7-1', 'own/t8-1']),
+  pictureFiles: () => pictures.pictureFiles(db, ['own/none']),
+  drawnPicture: () => pictures.drawnPicture(db, 's7', 'own/t7-1'),
+  pictureFile: () =>
+    Promise.all((['image', 'lines'] as const).map((file) => pictures.pictureFile(db, 's7', 'own/t7-1', file))),
+  notesOf: () => reviews.notesOf(db, ['gy3-46-0', 'gy3-42-0']),
+  rulingsOf: () => reviews.rulingsOf(db, ['gy3-46-0']),
+  addNote: () =>
+    reviews.addNote(db, { goId: 'gy3-50-0', authorId: 't3-2', pageId: 'p', itemId: null, x: 1, y: 1, body: 'x' }),
+  editNote: () => reviews.editNote(db, 'gy3-50-0', 'ngy3-50-0', 'y'),
+  removeNote: () => reviews.removeNote(db, 'gy3-50-0', 'ngy3-50-0'),
+  rule: () => Promise.all([true, null].map((held) => reviews.rule(db, 'gy3-50-0', 'l', held))),
+  markRow: () => reviews.markRow(db, 'gy3-50-0', 'r', 1),
+  settleNote: () => reviews.settleNote(db, 'p3-46', 'ngy3-46-0', true),
+  createSheet: () =>
+    sheets.createSheet(db, { schoolId: 's7', ownerId: 't7-1', purpose: 'blank', sheet: sampleSheet() }),
+  sheetOf: () => sheets.sheetOf(db, 't1-1', 'h1-0'),
+  sheetsOf: () => sheets.sheetsOf(db, 't1-1'),
+  async openSession() {
+    const { token } = await signIn.openSession(db, 't7-1', 'teacher');
+    await signIn.personOf(db, token);
+    await signIn.closeSession(db, token);
+  },
+  knowDevice: () => signIn.knowDevice(db, 't7-1', null),
+  signInTeacher: () => signIn.signInTeacher(db, 't1@s7.example', 'x', { address: '192.0.2.1', device: 'v'.repeat(30) }),
+  signInStudent: () => signIn.signInStudent(db, 'C5X0', 'none', 'x', { address: '192.0.2.1', device: null }),
+  namesIn: () => signIn.namesIn(db, 'c5-1'),
+  chooseSecret: () => signIn.chooseSecret(db, 'p3-40', 'x', 'token'),
+  makeCards: () => signIn.makeCards(db, 't5-1', 'c5-0', 'p5-3'),
+  forgetSessions: () => signIn.forgetSessions(db),
+  async take() {
+    const tries = [{ subject: 'account t1-1', burst: 2, every: 60 }];
+    for (let i = 0; i < 3; i++) await take(db, tries);
+    await giveBack(db, tries);
+    await forgetAllowances(db);
+  },
+};
+/** What is called by one of the calls above, or needs no database. */
+const WITHIN = new Set([
+  'sheetAt',
+  'closeSession',
+  'personOf',
+  'codeTries',
+  'isOpen',
+  'bytesOf',
+  'grownFrom',
+  'reasonOf',
+  'readOr',
+  'Damaged',
+]);
+
+test('no statement scans a table that grows with schools', { timeout: 120_000 }, async () => {
+  const problems: string[] = [];
+  for (const [name, call] of Object.entries(CALLS))
+    await Promise.resolve()
+      .then(call)
+      // Sheets of this school are none: that is noticed after the statements.
+      .catch((error: unknown) =>
+        error instanceof documents.Damaged || error instanceof SheetProblem
+          ? null
+          : problems.push(`${name}: ${String(error)}`),
+      );
+  expect(problems).toEqual([]);
+  expect(Object.fromEntries(found)).toEqual({});
+});
+
+test('every function of the stores is called here', () => {
+  const all = [classes, copies, demo, documents, growth, handouts, mending, people, pictures, reviews, sheets, signIn];
+  const files = readdirSync(path.join(projectRoot(), 'server/stores')).filter(
+    (file) => file.endsWith('.ts') && !file.endsWith('.test.ts') && file !== 'beginnings.ts',
+  );
+  expect(files).toHaveLength(all.length);
+  const names = all.flatMap((store) =>
+    Object.entries(store as Record<string, unknown>).flatMap(([name, value]) =>
+      typeof value === 'function' ? [name] : [],
+    ),
+  );
+  expect(names.filter((name) => !(name in CALLS) && !WITHIN.has(name))).toEqual([]);
+});

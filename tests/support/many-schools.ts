@@ -1,0 +1,51 @@
+import type { Database } from '../../server/database/connection';
+
+/** A thousand schools of very different sizes, with 300,000 copies: small rows, made by the database itself. */
+export async function fillManySchools(db: Database): Promise<void> {
+  const run = (sql: string) => db.script(sql);
+  // What refers to what is right by the way it is made; asking for each of a million rows would take minutes.
+  await run(`set session_replication_role = replica`);
+  await run(`
+    insert into school select 's' || k, 'School ' || k from generate_series(1, 1000) k;
+    create temp table size as select k, greatest(3, (40000.0 / (k + 12))::int) as students from generate_series(1, 1000) k;
+    insert into person (id, school_id, role, name, email)
+      select 't' || k || '-' || t, 's' || k, 'teacher', 'Teacher ' || t, 't' || t || '@s' || k || '.example'
+      from size, generate_series(1, 3) t;
+    insert into person (id, school_id, role, name)
+      select 'p' || k || '-' || n, 's' || k, 'student', 'Student ' || n from size, generate_series(1, students) n;
+    insert into class select 'c' || k || '-' || c, 's' || k, 't' || k || '-' || (1 + c % 3), 'Class ' || c, 'C' || k || 'X' || c
+      from size, generate_series(0, students / 25) c;
+    insert into class_member select 'c' || k || '-' || (n / 26), 'p' || k || '-' || n from size, generate_series(1, students) n;
+    insert into document (id, school_id, seq, snapshot, title)
+      select 'ds' || k || '-' || h, 's' || k, 1, '{}', 'Sheet ' || h from size, generate_series(0, students / 25) h;
+    insert into sheet select 'h' || k || '-' || h, 's' || k, 't' || k || '-' || (1 + h % 3), 'ds' || k || '-' || h, 'blank'
+      from size, generate_series(0, students / 25) h;
+    insert into handout select 'o' || k || '-' || h || '-' || i, 's' || k, 't' || k || '-' || (1 + h % 3), 'h' || k || '-' || h,
+        'c' || k || '-' || h, 'Handout', '', null, '{"version": 3}', '[]', '{"rows": []}', '[]'
+      from size, generate_series(0, students / 25) h, generate_series(0, 2) i;
+    insert into copy (id, school_id, handout_id, student_id, document_id, state)
+      select 'y' || k || '-' || n || '-' || i, 's' || k, 'o' || k || '-' || (n / 26) || '-' || i, 'p' || k || '-' || n,
+        'dc' || k || '-' || n || '-' || i, (array['not-begun', 'under-way', 'handed-in', 'done'])[1 + (n + i) % 4]
+      from size, generate_series(1, students) n, generate_series(0, 2) i;
+    insert into document (id, school_id, seq, snapshot) select document_id, school_id, 2, '{}' from copy;
+    insert into document_snapshot select id, 0, '{}' from document;
+    insert into document_change (document_id, seq, batch, author_id, change)
+      select document_id, q, 'b' || q, student_id, '{}' from copy, generate_series(1, 2) q;
+    insert into go (id, copy_id, number, seq, sheet) select 'g' || id, id, 1, 1, '{}' from copy where state in ('handed-in', 'done');
+    insert into margin_note (id, go_id, author_id, page_id, body)
+      select 'n' || g.id, g.id, h.teacher_id, 'p', 'x' from go g join copy on copy.id = g.copy_id join handout h on h.id = copy.handout_id;
+    insert into ruling select id, 'l', true from go;
+    insert into moment (id, document_id, author_id, seq, name)
+      select 'm' || document_id, document_id, owner_id, 1, 'x' from sheet;
+    insert into picture (id, school_id, owner_id, name, width, height, type, image, lines, drawn)
+      select 'own/' || id, school_id, id, 'x', 1, 1, 'image/png', '', '', '{}' from person where role = 'teacher';
+    insert into session (token_hash, person_id, expires_at) select 'k' || id, id, now() + interval '1 day' from person;
+    insert into device (token_hash, person_id) select 'v' || id, id from person;
+    insert into allowance select 'account ' || id, now() + interval '1 hour' from person;
+    insert into set_aside_change (document_id, seq, batch, author_id, at, change)
+      select document_id, 9, 'b', student_id, now(), '{}' from copy where id like '%9-1';
+    drop table size;
+  `);
+  await run(`set session_replication_role = default`);
+  await run('analyze');
+}
