@@ -5,7 +5,7 @@ import type { Point } from '../../core/geometry/matrix';
 import { inverse, transform } from '../../core/geometry/matrix';
 import { spotsOf } from '../../core/makers/labels/begin';
 import type { Edition, LabelsRecipe, Spot } from '../../core/makers/labels/recipe';
-import { EDITIONS, LABEL_SIDES, MOST_LABELS } from '../../core/makers/labels/recipe';
+import { DRAWING, EDITIONS, LABEL_SIDES, MOST_LABELS } from '../../core/makers/labels/recipe';
 import { freeId, freeIds } from '../../core/makers/map/recipe';
 import type { GroupItem } from '../../core/sheet/schema';
 import { isFramed } from '../../core/sheet/schema';
@@ -38,7 +38,9 @@ const SIDE_NAMES = { both: 'both sides', left: 'the left', right: 'the right' };
 /** Where a point of the page lies on the picture, as shares; null beside it. */
 function onBase(bench: Bench, group: GroupItem, point: Point): Point | null {
   const live = find(bench.sheet, group.id)?.item;
-  const base = live?.kind === 'group' ? live.items.find((item) => item.made?.part === 'base') : undefined;
+  // A drawing is pointed at as soon as it is there, also before it has been made the base.
+  const parts = live?.kind === 'group' ? live.items : [];
+  const base = parts.find(({ made }) => made?.part === 'base') ?? parts.find(({ made }) => made?.part === DRAWING);
   if (!base || !isFramed(base)) return null;
   const local = transform(inverse(pageMatrix(bench.page, base)), point);
   const box = { x: 0, y: 0, width: base.width, height: base.height };

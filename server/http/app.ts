@@ -54,8 +54,6 @@ export function createApp(services: Services, pages: RequestHandler, { dev, reac
       'Referrer-Policy': 'same-origin',
       'Cross-Origin-Opener-Policy': 'same-origin',
       'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
-      // Pages, data and pictures are somebody's own: on a shared machine nothing of them stays behind.
-      'Cache-Control': 'private, no-store',
       ...(dev ? {} : { 'Content-Security-Policy': policy(nonce) }),
       ...(isSecure(reached) ? { 'Strict-Transport-Security': 'max-age=31536000' } : {}),
     });
@@ -93,6 +91,11 @@ export function createApp(services: Services, pages: RequestHandler, { dev, reac
     app.use('/assets', express.static(path.join(client, 'assets'), { immutable: true, maxAge: '1y' }));
     app.use(express.static(client, { maxAge: '1h' }));
   }
+  // Pages, data and pictures are somebody's own: on a shared machine nothing of them stays behind.
+  app.use((_req, res, next) => {
+    res.set('Cache-Control', 'private, no-store');
+    next();
+  });
   app.use(pages);
   return app;
 }

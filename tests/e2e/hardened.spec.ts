@@ -77,6 +77,17 @@ test('private pages, their data and pictures stay in no cache; scripts run by th
     const answer = await page.context().request.get(`${house.url}${path}`);
     expect(answer.headers()['cache-control'], path).toContain('no-store');
   }
+  // What ships is kept: it is the same for everybody.
+  const script = await page.evaluate(() =>
+    performance
+      .getEntriesByType('resource')
+      .map(({ name }) => new URL(name).pathname)
+      .find((one) => one.startsWith('/assets/')),
+  );
+  for (const path of [script!, '/art/antd.css', '/art/pictures/flat/owl.json'])
+    expect((await page.context().request.get(`${house.url}${path}`)).headers()['cache-control'], path).toContain(
+      'max-age',
+    );
   const csp = (await page.context().request.get(`${house.url}/desk`)).headers()['content-security-policy'];
   expect(csp).toMatch(/script-src 'self' 'nonce-[^']+' 'wasm-unsafe-eval'/);
   expect(csp.split(';').find((one) => one.includes('script-src'))).not.toContain('unsafe-inline');
