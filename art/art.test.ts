@@ -49,10 +49,8 @@ test('silhouettes are there by the hundred, each with what it is about among its
 });
 
 test('maps name the continents, the oceans, and the countries of each continent', () => {
-  const named = (id: string) =>
-    (JSON.parse(readFileSync(`.generated/pictures/map/${id}.json`, 'utf8')) as DrawnPicture).targets.map(
-      ({ name }) => name,
-    );
+  const names = JSON.parse(readFileSync('.generated/kept/parts.json', 'utf8')) as Record<string, string[]>;
+  const named = (id: string) => names[`map/${id}`];
   expect(named('continents').sort()).toEqual([
     'Africa',
     'Antarctica',
@@ -106,16 +104,26 @@ test.each(DIAGRAMS.map((d) => [d.name, d] as const))(
   },
 );
 
+test('what everybody may fetch tells parts by where they are, not by their names', () => {
+  const names = JSON.parse(readFileSync('.generated/kept/parts.json', 'utf8')) as Record<string, string[]>;
+  for (const [id, parts] of Object.entries(names)) {
+    const picture = JSON.parse(readFileSync(`.generated/pictures/${id}.json`, 'utf8')) as DrawnPicture;
+    expect(picture.targets.map(({ name }) => name)).toEqual(parts.map(() => expect.stringMatching(/^@[\d.]+,[\d.]+$/)));
+  }
+  expect(readFileSync('.generated/pictures/index.json', 'utf8')).not.toContain('"parts"');
+});
+
 test('every picture of the picture secret ships', () => {
-  expect(new Set(SECRET_PICTURES).size).toBe(12);
+  expect(new Set(SECRET_PICTURES).size).toBe(18);
   for (const picture of SECRET_PICTURES) expect(index.some(({ id }) => id === `flat/${picture}`)).toBe(true);
 });
 
 test.each([
   [SECRET_PICTURES.slice(0, SECRET_LENGTH).join(' '), true],
-  ['owl owl owl', true],
+  ['owl owl owl owl', true],
+  ['owl owl owl', false],
   ['owl frog', false],
-  ['owl frog dragon', false],
+  ['owl frog crab dragon', false],
   ['', false],
 ])('“%s” as a secret: %s', (secret, good) => expect(isSecret(secret)).toBe(good));
 

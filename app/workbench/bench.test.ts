@@ -1,3 +1,4 @@
+import { plain } from '../../core/sheet/make';
 import fc from 'fast-check';
 import { beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
@@ -434,6 +435,16 @@ describe('lettering', () => {
 });
 
 describe('words from elsewhere', () => {
+  test('are told when a box is nearly full, and refused with what to do when it is', () => {
+    const put = (letters: number) =>
+      bench.make('Type', { kind: 'splice', id: 'words', at: 0, remove: 0, insert: plain('x'.repeat(letters)) });
+    expect(put(89_000)).toBe(true);
+    expect(bench.notice).toBeNull();
+    expect(put(2000)).toBe(true);
+    expect(bench.notice?.text).toMatch(/nearly full/);
+    expect(put(12_000)).toBe(false);
+    expect(bench.notice?.text).toMatch(/at most 100,000 letters.*box of its own/);
+  });
   test('of ten thousand are kept in a box of the page’s height, and it is said', () => {
     pasteBody(bench, bodyFromWords(Array.from({ length: 10_000 }, (_, i) => `word${i}`).join(' ')));
     const made = item<TextItem>(bench.selection[0]);

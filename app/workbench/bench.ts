@@ -10,7 +10,9 @@ import { NO_HISTORY, passUnder, record, redo, undo } from '../../core/sheet/hist
 import type { Look } from '../../core/sheet/look';
 import { lookOf } from '../../core/sheet/look';
 import type { Hit } from '../../core/sheet/search';
+import { lettersOf, LIMITS, NEARLY_FULL } from '../../core/sheet/limits';
 import type { GroupItem, Item, Page, RunStyle, Sheet } from '../../core/sheet/schema';
+import { isWritten } from '../../core/sheet/schema';
 import { find, findOn } from '../../core/sheet/tree';
 import type { Faces } from '../../core/text/faces';
 import type { Making } from './making';
@@ -236,8 +238,19 @@ export class Bench {
     this.sheet = result;
     this.history = record(this.history, step);
     this.keep(name, change);
+    if (change.kind === 'splice') this.sayNearlyFull(change.id, before);
     if (by === 'hand') this.onChange?.(change, before, 'hand');
     return true;
+  }
+
+  /** Says that a box is nearly full, once, when it becomes so. */
+  private sayNearlyFull(id: string, before: Sheet): void {
+    const [was, is] = [before, this.sheet].map((sheet) => {
+      const item = find(sheet, id)?.item;
+      return item && isWritten(item) ? lettersOf(item.body) : 0;
+    });
+    if (was < NEARLY_FULL && is >= NEARLY_FULL)
+      this.say(`This box is nearly full: ${LIMITS.boxLetters - is} letters are left. Go on in another one soon.`);
   }
 
   /** Adds a change to the last step, with which it is taken back; for what follows from that step. */

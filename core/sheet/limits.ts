@@ -6,8 +6,8 @@ import type { Body } from './values';
  * was set opens, and can only become less.
  */
 export const LIMITS = {
-  /** UTF-16 units in one box, with one for each break between paragraphs: some five pages of writing. */
-  boxLetters: 20_000,
+  /** UTF-16 units in one box, with one for each break between paragraphs: a short story. */
+  boxLetters: 100_000,
   paragraphs: 2000,
   /** Stretches of one style within a paragraph. */
   runs: 5000,
@@ -15,17 +15,17 @@ export const LIMITS = {
   groupItems: 5000,
   /** Things on one page, with all that lies within groups. */
   pageItems: 10_000,
-  pageLetters: 100_000,
+  pageLetters: 200_000,
   pages: 200,
   sheetItems: 40_000,
-  sheetLetters: 600_000,
+  sheetLetters: 800_000,
   /** Groups within groups. */
   depth: 12,
   roles: 100,
 } as const;
 
 /** From here on a person who types is told how much room is left in a box. */
-export const NEARLY_FULL = 18_000;
+export const NEARLY_FULL = 90_000;
 
 export type Load = { items: number; letters: number };
 export const NO_LOAD: Load = { items: 0, letters: 0 };

@@ -51,4 +51,6 @@ test('a backup is made while the server runs, and restored when it is stopped', 
   expect(await call('backup', cold)).toMatchObject({ code: 0 });
   expect(existsSync(cold)).toBe(true);
   rmSync(folder, { recursive: true, force: true });
+  // Other files go on with this house.
+  await house.start();
 });

@@ -1,30 +1,15 @@
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
 import type { Remake } from '../../core/makers/all';
 import { remake } from '../../core/makers/all';
 import type { Kit } from '../../core/makers/maker';
 import type { MakerKind, MakerState, RecipeOf } from '../../core/makers/recipes';
-import type { DrawnPicture } from '../../core/drawing/picture';
 import { defaultRoles, group } from '../../core/sheet/make';
 import type { GroupItem, Item } from '../../core/sheet/schema';
+import { openPictures } from '../../server/shelf';
 import { allFaces } from './fonts';
 
 /** Makers in tests: with every shipped face and picture. */
 
-const known = new Map<string, DrawnPicture | undefined>();
-export function shippedPicture(id: string): DrawnPicture | undefined {
-  if (!known.has(id)) {
-    try {
-      known.set(
-        id,
-        JSON.parse(readFileSync(path.resolve('.generated/pictures', `${id}.json`), 'utf8')) as DrawnPicture,
-      );
-    } catch {
-      known.set(id, undefined);
-    }
-  }
-  return known.get(id);
-}
+export const shippedPicture = openPictures();
 
 export const testKit = async (): Promise<Kit> => ({
   faces: await allFaces(),

@@ -1,0 +1,197 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { Agent, request } from 'node:http';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { Change } from '../core/sheet/change';
+import { plain } from '../core/sheet/make';
+import type { Database } from '../server/database/connection';
+import { openDatabase } from '../server/database/open';
+import { openPictures } from '../server/shelf';
+import { addClass, addStudent } from '../server/stores/classes';
+import { copiesOf } from '../server/stores/copies';
+import { createHandout } from '../server/stores/handouts';
+import { addPerson, addSchool } from '../server/stores/people';
+import { openSession } from '../server/stores/sign-in';
+import { richSheet } from '../tests/support/rich';
+import type { Figure } from './measure';
+import { figure, median, share } from './measure';
+import { cookieOf, Served } from './server';
+
+/**
+ * 150 students who save every three seconds while their teacher reads, against the built server on loopback: the embedded
+ * database, and a PostgreSQL server where BENCH_DATABASE_URL names one. LOAD_SECONDS says for how long; 60 by default.
+ */
+
+const STUDENTS = 150;
+const EVERY = 3000;
+const SECONDS = Number(process.env.LOAD_SECONDS ?? 60);
+const PORT = 4690;
+const BASE = `http://localhost:${PORT}`;
+
+type Client = { documentId: string; cookie: string; base: number };
+type Prepared = { clients: Client[]; teacher: string; handout: string; bare: number };
+
+/** A school with a class that works on one handout, everybody signed in. */
+async function prepared(db: Database): Promise<Prepared> {
+  const schoolId = await addSchool(db, 'Load');
+  const teacherId = await addPerson(db, { schoolId, role: 'teacher', name: 'T' });
+  const classId = await addClass(db, { schoolId, teacherId, name: 'All' });
+  for (let i = 0; i < STUDENTS; i++) await addStudent(db, { schoolId, classId, name: `Student ${i}` });
+  const sheet = richSheet();
+  const free = {
+    ...sheet,
+    pages: sheet.pages.map((page) => ({
+      ...page,
+      items: page.items.map((item) => ({ ...item, touch: 'free' as const })),
+    })),
+  };
+  const handout = await createHandout(
+    db,
+    {
+      schoolId,
+      teacherId,
+      classId,
+      sheetId: null,
+      title: 'Load',
+      brief: '',
+      dueAt: null,
+      sheet: free,
+      lookFors: [{ kind: 'words', id: 'w', title: 'Ten words', tell: 'result', item: 'title', min: 10 }],
+      rubric: { rows: [] },
+      supplies: [],
+    },
+    openPictures(),
+  );
+  const clients = await Promise.all(
+    (await copiesOf(db, handout)).map(async ({ documentId, studentId }) => {
+      const { token } = await openSession(db, studentId, 'student');
+      return { documentId, cookie: cookieOf(token), base: 0 };
+    }),
+  );
+  const teacher = cookieOf((await openSession(db, teacherId, 'teacher')).token);
+  return { clients, teacher, handout, bare: await bareSave(db, schoolId, teacherId) };
+}
+
+/** The median of what a save needs of the database alone, one at a time. */
+async function bareSave(db: Database, schoolId: string, authorId: string): Promise<number> {
+  await db.query(`insert into document (id, school_id, snapshot) values ('bare', $1, '{}')`, [schoolId]);
+  const times: number[] = [];
+  for (let i = 1; i <= 60; i++) {
+    const begun = performance.now();
+    await db.transaction(async (tx) => {
+      await tx.query(`update document set seq = $1 where id = 'bare'`, [i]);
+      await tx.query(
+        `insert into document_change (document_id, seq, batch, author_id, change) values ('bare', $1, 'bare', $2, '{}')`,
+        [i, authorId],
+      );
+    });
+    times.push(performance.now() - begun);
+  }
+  return median(times);
+}
+
+const agent = new Agent({ keepAlive: true, maxSockets: 300 });
+function call(method: string, place: string, cookie: string, body?: string): Promise<{ status: number; text: string }> {
+  return new Promise((resolve, reject) => {
+    const headers: Record<string, string> = { cookie, origin: BASE };
+    if (body !== undefined)
+      Object.assign(headers, { 'content-type': 'application/json', 'content-length': `${Buffer.byteLength(body)}` });
+    const req = request(`${BASE}${place}`, { method, agent, headers }, (res) => {
+      let text = '';
+      res.on('data', (chunk: Buffer) => (text += chunk.toString()));
+      res.on('end', () => resolve({ status: res.statusCode!, text }));
+    });
+    req.on('error', reject);
+    req.end(body);
+  });
+}
+
+const typed: Change = { kind: 'splice', id: 'title', at: 0, remove: 0, insert: plain('a') };
+const wait = (time: number) => new Promise((resolve) => setTimeout(resolve, time));
+
+async function underLoad(name: string, env: Record<string, string>): Promise<Figure[]> {
+  const settings = { databaseUrl: env.DATABASE_URL || undefined, dataDir: env.DATA_DIR };
+  const db = await openDatabase(settings);
+  const { clients, teacher, handout, bare } = await prepared(db);
+  await db.close();
+  const server = await Served.start(PORT, env);
+  const times: number[] = [];
+  let [errors, reads] = [0, 0];
+  try {
+    for (
+      let i = 0;
+      i < 300 &&
+      !(await fetch(`${BASE}/healthz`).then(
+        (a) => a.ok,
+        () => false,
+      ));
+      i++
+    )
+      await wait(100);
+    const end = Date.now() + SECONDS * 1000;
+    const student = async (client: Client, i: number) => {
+      await wait((i / STUDENTS) * EVERY);
+      while (Date.now() < end) {
+        const begun = performance.now();
+        const batch = `load-${i}-${client.base}`;
+        const answer = await call(
+          'POST',
+          `/documents/${client.documentId}/changes`,
+          client.cookie,
+          JSON.stringify({ base: client.base, batch, changes: [typed] }),
+        ).catch(() => null);
+        const took = performance.now() - begun;
+        const told = answer?.status === 200 ? (JSON.parse(answer.text) as { outcome: string; seq: number }) : null;
+        if (told?.outcome === 'saved') {
+          times.push(took);
+          client.base = told.seq;
+        } else errors++;
+        await wait(Math.max(0, EVERY - took));
+      }
+    };
+    const reading = async () => {
+      while (Date.now() < end) {
+        const answer = await call('GET', `/handouts/${handout}.data`, teacher).catch(() => null);
+        if (answer?.status === 200) reads++;
+        else errors++;
+        await wait(2000);
+      }
+    };
+    const measured = (async () => {
+      await wait(Math.min(10, SECONDS / 4) * 1000);
+      const before = server.memory;
+      await wait(Math.max(0, end - Date.now() - 500));
+      return [before, server.memory];
+    })();
+    await Promise.all([...clients.map(student), reading(), measured]);
+    const [before, after] = await measured;
+    console.error(
+      `  ${name}: ${times.length} saves, ${reads} spreads read, ${errors} errors, worst ${Math.max(...times).toFixed(0)} ms`,
+    );
+    return [
+      figure(`${name}, 150 saving: median, against the bare SQL alone`, median(times), bare, 12),
+      figure(`${name}, 150 saving: 95%, against 100 ms`, share(times, 0.95), 100, 1),
+      figure(`${name}, 150 saving: 99.9%, against 500 ms`, share(times, 0.999), 500, 1),
+      figure(`${name}, 150 saving: memory at the end, against near the beginning`, after, before, 1.5, 'MB'),
+      figure(`${name}, 150 saving: errors and one, against one`, errors + 1, 1, 1, ''),
+    ];
+  } finally {
+    await server.stop();
+  }
+}
+
+export async function run(): Promise<Figure[]> {
+  const out: Figure[] = [];
+  const kinds: [string, Record<string, string>][] = [['embedded', { DATABASE_URL: '' }]];
+  const url = process.env.BENCH_DATABASE_URL;
+  if (url) kinds.push(['PostgreSQL server', { DATABASE_URL: url }]);
+  for (const [name, env] of kinds) {
+    const folder = mkdtempSync(path.join(tmpdir(), 'dappled-load-'));
+    try {
+      out.push(...(await underLoad(name, { ...env, DATA_DIR: folder })));
+    } finally {
+      rmSync(folder, { recursive: true, force: true });
+    }
+  }
+  return out;
+}
