@@ -10,7 +10,8 @@ import { NO_HISTORY, passUnder, record, redo, undo } from '../../core/sheet/hist
 import type { Look } from '../../core/sheet/look';
 import { lookOf } from '../../core/sheet/look';
 import type { Hit } from '../../core/sheet/search';
-import { lettersOf, LIMITS, NEARLY_FULL } from '../../core/sheet/limits';
+import { bodyLength } from '../../core/sheet/body';
+import { LIMITS, NEARLY_FULL } from '../../core/sheet/limits';
 import type { GroupItem, Item, Page, RunStyle, Sheet } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
 import { find, findOn } from '../../core/sheet/tree';
@@ -247,7 +248,7 @@ export class Bench {
   private sayNearlyFull(id: string, before: Sheet): void {
     const [was, is] = [before, this.sheet].map((sheet) => {
       const item = find(sheet, id)?.item;
-      return item && isWritten(item) ? lettersOf(item.body) : 0;
+      return item && isWritten(item) ? bodyLength(item.body) : 0;
     });
     if (was < NEARLY_FULL && is >= NEARLY_FULL)
       this.say(`This box is nearly full: ${LIMITS.boxLetters - is} letters are left. Go on in another one soon.`);

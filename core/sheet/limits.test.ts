@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { changeFor, sampleSheet } from '../../tests/support/sheets';
 import { apply, Change, invert, replay } from './change';
-import { depthOf, lettersOf, LIMITS, loadOfAll } from './limits';
+import { bodyLength } from './body';
+import { depthOf, LIMITS, loadOfAll } from './limits';
 import { group, line, page, plain, shape, sheet, text } from './make';
 import type { Item, Sheet, TextItem } from './schema';
 import { isWritten, readSheet } from './schema';
@@ -90,7 +91,7 @@ function measured(now: Sheet) {
   const written = items.filter(isWritten);
   const groups = items.filter((item) => item.kind === 'group');
   return {
-    boxLetters: Math.max(...written.map((item) => lettersOf(item.body))),
+    boxLetters: Math.max(...written.map((item) => bodyLength(item.body))),
     paragraphs: Math.max(...written.map((item) => item.body.length)),
     groupItems: Math.max(0, ...groups.map((item) => item.items.length)),
     depth: Math.max(...now.pages.flatMap((p) => p.items.map(depthOf))),
@@ -182,7 +183,7 @@ describe('what a sheet holds', () => {
   test('what was stored beyond the limits opens, can become less, and not more', () => {
     const old = sheet({ title: 'Old', pages: [page({ id: 'p', items: [boxOf('long', 150_000), nested(60)] })] });
     const read = stored(old);
-    expect(lettersOf((find(read, 'long')!.item as TextItem).body)).toBe(150_000);
+    expect(bodyLength((find(read, 'long')!.item as TextItem).body)).toBe(150_000);
     expect(find(read, 'core')).toBeDefined();
     const less = apply(read, { kind: 'splice', id: 'long', at: 0, remove: 1000, insert: plain('') });
     const more = apply(read, { kind: 'splice', id: 'long', at: 0, remove: 0, insert: plain('a') });
@@ -192,7 +193,7 @@ describe('what a sheet holds', () => {
   test('a log of before the limits is replayed as it was allowed then', () => {
     const start = sheet({ title: 'Old', pages: [page({ id: 'p', items: [boxOf('long', 10)] })] });
     const grown = replay(start, [{ kind: 'splice', id: 'long', at: 0, remove: 0, insert: plain('a'.repeat(50_000)) }]);
-    expect(lettersOf((find(grown, 'long')!.item as TextItem).body)).toBe(50_010);
+    expect(bodyLength((find(grown, 'long')!.item as TextItem).body)).toBe(50_010);
   });
 
   test('a sheet laid deeper than anything can be read opens with all that is in it', () => {

@@ -1,3 +1,4 @@
+import { bodyLength } from './body';
 import type { Item, Page } from './schema';
 import type { Body } from './values';
 
@@ -34,13 +35,7 @@ export const addedLoad = (a: Load, b: Load, sign: 1 | -1 = 1): Load => ({
   letters: a.letters + sign * b.letters,
 });
 
-export const lettersOf = (body: Body): number => {
-  let sum = body.length - 1;
-  for (const { runs } of body) for (const { text } of runs) sum += text.length;
-  return sum;
-};
-
-const lettersIn = (item: Item) => (item.kind === 'text' || item.kind === 'shape' ? lettersOf(item.body) : 0);
+const lettersIn = (item: Item) => (item.kind === 'text' || item.kind === 'shape' ? bodyLength(item.body) : 0);
 
 /** All that an item is, with what lies in it. */
 export function loadOf(item: Item): Load {
@@ -71,8 +66,8 @@ const n = (value: number) => many.format(value);
 
 /** Why a body can't be so long, where it gets longer by this; null where it can. */
 export function bodyProblem(body: Body, before: Body | null): string | null {
-  const letters = lettersOf(body);
-  if (letters > LIMITS.boxLetters && letters > (before ? lettersOf(before) : 0))
+  const letters = bodyLength(body);
+  if (letters > LIMITS.boxLetters && letters > (before ? bodyLength(before) : 0))
     return `A box holds at most ${n(LIMITS.boxLetters)} letters; with this it would be ${n(letters)}. Put the rest into a box of its own.`;
   if (body.length > LIMITS.paragraphs && body.length > (before?.length ?? 0))
     return `A box holds at most ${n(LIMITS.paragraphs)} paragraphs. Put the rest into a box of its own.`;
