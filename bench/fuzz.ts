@@ -165,16 +165,6 @@ export async function run(): Promise<Figure[]> {
   const json = { 'content-type': 'application/json' };
   const owl = readFileSync('docs/screenshots/tray.png');
   try {
-    for (
-      let i = 0;
-      i < 300 &&
-      !(await fetch(`${BASE}/healthz`).then(
-        (a) => a.ok,
-        () => false,
-      ));
-      i++
-    )
-      await new Promise((resolve) => setTimeout(resolve, 100));
     for (let n = 0; n < COUNT; n++) {
       if (server.ended) throw new Error(`the server ended after ${n}`);
       const one = sheets[n % SHEETS];

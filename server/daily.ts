@@ -38,7 +38,7 @@ export function dailyWork(
         await forgetSessions(db);
         await forgetAllowances(db);
         // A PostgreSQL server does this by itself.
-        if (db.kind === 'embedded') await db.script('vacuum');
+        if (db.kind === 'embedded') await db.script('vacuum analyze');
       },
     },
   ];

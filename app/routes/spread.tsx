@@ -3,11 +3,12 @@ import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import type { PieceMark } from '../../core/review/marks';
 import { heldAfter, missedMost, pieceMarks } from '../../core/review/marks';
-import { countedOn } from '../../server/counting';
+import { countedOn, countedOnCopy } from '../../server/counting';
 import { copiesOf, newestGoes } from '../../server/stores/copies';
 import { loadDocuments } from '../../server/stores/documents';
 import { handoutOf } from '../../server/stores/handouts';
 import { rulingsOf } from '../../server/stores/reviews';
+import { Turn } from '../../server/turn';
 import { shownOf } from '../damaged.server';
 import { Leaf, STATE_WORDS } from '../look/leaf';
 import { Strip } from '../look/strip';
@@ -35,16 +36,24 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
     ),
   ]);
   const { width, height } = handout.sheet.pages[0];
-  const cards = copies.map((copy) => {
+  const cards = [];
+  const turn = new Turn();
+  for (const copy of copies) {
+    await turn.end();
     const go = goes.find((g) => g.copyId === copy.id);
     // What is with the teacher or done shows as it was handed in; what is being worked on as it is now.
     const asHandedIn = go && (copy.state === 'handed-in' || copy.state === 'done');
     const document = documents.get(copy.documentId);
     const piece = asHandedIn ? go : document && shownOf(document, handout.title);
     const sheet = piece?.damage ? undefined : piece?.sheet;
-    const results = sheet ? countedOn(handout, sheet, copy.studentName, shelf.resources.pictures) : null;
+    const { pictures } = shelf.resources;
+    const results = !sheet
+      ? null
+      : asHandedIn
+        ? countedOn(handout, sheet, copy.studentName, pictures)
+        : countedOnCopy(handout, { id: copy.documentId, sheet }, copy.studentName, pictures);
     const ruled = go ? rulings.filter((ruling) => ruling.goId === go.id) : [];
-    return {
+    cards.push({
       ...copy,
       damaged: Boolean(piece?.damage),
       // A go is told by its identity: one that was taken back and handed in anew has the same number, but is another.
@@ -53,11 +62,9 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
       results,
       held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
       marks:
-        sheet && results
-          ? pieceMarks(sheet, results, shelf.resources.pictures).filter((mark) => mark.page === sheet.pages[0].id)
-          : [],
-    };
-  });
+        sheet && results ? pieceMarks(sheet, results, pictures).filter((mark) => mark.page === sheet.pages[0].id) : [],
+    });
+  }
   const pieces = cards.flatMap((card) => (card.results && card.state !== 'under-way' ? [card.results] : []));
   return {
     handout: {

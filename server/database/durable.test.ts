@@ -17,7 +17,7 @@ beforeEach(() => {
 });
 afterEach(() => rmSync(folder, { recursive: true, force: true }));
 
-test('each acknowledged batch is forced to disk, those that wait together once; reading forces nothing', async () => {
+test('each acknowledged batch is forced to disk, those that wait share one', { timeout: 120_000 }, async () => {
   const cut = new PowerCut(path.join(folder, 'data/pglite'), folder);
   const db = await openEmbedded(path.join(folder, 'data'), cut.onSync);
   const school = await SmallSchool.open(db);
@@ -37,7 +37,8 @@ test('each acknowledged batch is forced to disk, those that wait together once; 
   expect(since(before)).toBeLessThan(11);
   before = cut.syncs.file;
   for (const copy of copies) await loadDocument(db, copy.documentId);
-  await db.query('select 1');
+  // Nothing is written by reading.
+  await db.transaction((tx) => tx.query('select 1'));
   expect(since(before)).toBe(0);
   await db.close();
 });

@@ -1,11 +1,12 @@
 import { existsSync } from 'node:fs';
 import path from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
-import type { Results } from '@electric-sql/pglite';
-import type { Database, Queries, Row } from './connection';
+import { inTransaction, queriesOf, runScript } from './client';
+import type { Database, Row } from './connection';
 import { lockDirectory } from './lock';
 import type { OnSync } from './syncing-fs';
 import { force, forceTree, SyncingFS } from './syncing-fs';
+import { clientOf } from './wire';
 
 /**
  * One server process, one database in its memory and its directory. Commits come back before they are on disk, and nothing is
@@ -21,10 +22,15 @@ const PARAMETERS = [
   ...['-c', 'fsync=on', '-c', 'wal_sync_method=fsync', '-c', 'synchronous_commit=off'],
 ];
 
-const queriesOf = (source: { query: PGlite['query'] }): Queries => ({
-  query: async <T extends Row>(sql: string, parameters: unknown[] = []) =>
-    (await source.query<T>(sql, parameters)).rows,
-});
+/** Lets one at a time use the only connection there is, in the order in which they came. */
+class Turns {
+  private last: Promise<unknown> = Promise.resolve();
+  take<T>(work: () => Promise<T>): Promise<T> {
+    const mine = this.last.then(work);
+    this.last = mine.catch(() => {});
+    return mine;
+  }
+}
 
 /** Makes those who wait share a sync: one that has not begun yet covers all that was committed before it. */
 class Syncer {
@@ -33,12 +39,14 @@ class Syncer {
   constructor(private sync: () => Promise<unknown>) {}
 
   done(): Promise<void> {
-    this.waiting ??= this.running.then(async () => {
-      // Whoever commits in this turn of the loop comes along.
-      await new Promise(setImmediate);
-      this.waiting = undefined;
-      await (this.running = this.sync().then(() => {}));
-    });
+    this.waiting ??= this.running
+      .catch(() => {})
+      .then(async () => {
+        // Whoever commits in this turn of the loop comes along.
+        await new Promise(setImmediate);
+        this.waiting = undefined;
+        await (this.running = this.sync().then(() => {}));
+      });
     return this.waiting;
   }
 }
@@ -59,33 +67,47 @@ export async function openEmbedded(directory?: string, onSync?: OnSync): Promise
       forceTree(files, onSync);
       force(directory);
     }
-    const syncer = directory ? new Syncer(() => pglite.query(SYNC)) : null;
-    const written = (results: readonly Results[], sql: string) =>
-      READS.test(sql) && !results.some(({ affectedRows }) => affectedRows) ? undefined : syncer?.done();
+    const client = await clientOf(pglite);
+    const queries = queriesOf(client);
+    const turns = new Turns();
+    const syncer = directory ? new Syncer(() => turns.take(() => queries.query(SYNC))) : null;
+    const written = async (sql: string) => {
+      if (!READS.test(sql)) await syncer?.done();
+    };
     return {
       kind: 'embedded',
       async query<T extends Row>(sql: string, parameters: unknown[] = []) {
-        const result = await pglite.query<T>(sql, parameters);
-        await written([result], sql);
-        return result.rows;
+        const rows = await turns.take(() => queries.query<T>(sql, parameters));
+        await written(sql);
+        return rows;
       },
       async transaction(work) {
-        const result = await pglite.transaction((tx) => work(queriesOf(tx)));
-        await syncer?.done();
+        let hasWritten = false;
+        const result = await turns.take(() =>
+          inTransaction(client, ({ query }) =>
+            work({
+              query(sql, parameters) {
+                hasWritten ||= !READS.test(sql);
+                return query(sql, parameters);
+              },
+            }),
+          ),
+        );
+        if (hasWritten) await syncer?.done();
         return result;
       },
       async script(sql) {
-        const results = await pglite.exec(sql);
-        await written(results, sql);
-        return (results.at(-1)?.rows ?? []) as Row[];
+        const rows = await turns.take(() => runScript(client, sql));
+        await written(sql);
+        return rows;
       },
       async atRest(work) {
         if (!files) throw new Error('this database is in memory only');
         await syncer?.done();
-        return pglite.transaction(() => work(files));
+        return turns.take(() => work(files));
       },
       async close() {
-        await pglite.close();
+        await turns.take(() => pglite.close());
         unlock();
       },
     };

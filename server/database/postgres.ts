@@ -1,11 +1,7 @@
 import pg from 'pg';
-import type { Database, Queries, Row } from './connection';
+import { inTransaction, queriesOf, runScript } from './client';
+import type { Database } from './connection';
 import { StartProblem } from './connection';
-
-const queriesOf = (source: { query(sql: string, parameters?: unknown[]): Promise<{ rows: unknown[] }> }): Queries => ({
-  query: async <T extends Row>(sql: string, parameters: unknown[] = []) =>
-    (await source.query(sql, parameters)).rows as T[],
-});
 
 /** A PostgreSQL server. @throws StartProblem when it does not answer. */
 export async function openPostgres(url: string): Promise<Database> {
@@ -20,25 +16,16 @@ export async function openPostgres(url: string): Promise<Database> {
   }
   return {
     kind: 'server',
-    ...queriesOf(pool),
+    ...queriesOf(pool as Pick<pg.ClientBase, 'query'>),
     async transaction(work) {
       const client = await pool.connect();
       try {
-        await client.query('begin');
-        const result = await work(queriesOf(client));
-        await client.query('commit');
-        return result;
-      } catch (error) {
-        await client.query('rollback').catch(() => {});
-        throw error;
+        return await inTransaction(client, work);
       } finally {
         client.release();
       }
     },
-    async script(sql) {
-      const results = (await pool.query(sql)) as unknown as { rows: Row[] } | { rows: Row[] }[];
-      return Array.isArray(results) ? (results.at(-1)?.rows ?? []) : results.rows;
-    },
+    script: (sql) => runScript(pool as Pick<pg.ClientBase, 'query'>, sql),
     atRest: () => Promise.reject(new Error('a PostgreSQL server looks after its own files')),
     close: () => pool.end(),
   };

@@ -7,6 +7,7 @@ import { readSheet } from '../../core/sheet/schema';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../id';
+import { Turn } from '../turn';
 
 /** Documents: a snapshot and the log of changes since. Acknowledged means committed. */
 
@@ -94,44 +95,32 @@ export function reasonOf(error: unknown): string {
   return error instanceof Error ? error.message : String(error);
 }
 
-/** The sheet as it stands at its newest change. @throws Damaged */
-async function newest(queries: Queries, id: string): Promise<Loaded | undefined> {
-  const row = one(
-    await queries.query<{ seq: number; snapshot: unknown; snapshot_seq: number; changed_at: Date }>(
-      'select seq, snapshot, snapshot_seq, changed_at from document where id = $1',
-      [id],
-    ),
+/** Sheets as they stand at their newest change; one statement, so that nothing is written in between. */
+async function newest(db: Database, ids: string[]): Promise<(Loaded | Damaged)[]> {
+  const rows = await db.query<{ id: string; seq: number; snapshot: unknown; from: number; at: Date; log: unknown[] }>(
+    `select d.id, d.seq, d.snapshot, d.snapshot_seq as from, d.changed_at as at,
+       (select coalesce(jsonb_agg(c.change order by c.seq), '[]') from document_change c
+        where c.document_id = d.id and c.seq > d.snapshot_seq and c.seq <= d.seq) as log
+     from document d where d.id = any($1)`,
+    [ids],
   );
-  if (!row) return undefined;
-  try {
-    const log = await logBetween(queries, id, row.snapshot_seq, row.seq);
-    if (log.length !== row.seq - row.snapshot_seq) throw new Error('some of its changes are missing');
-    return { id, seq: row.seq, sheet: grownFrom(row.snapshot, log), changedAt: row.changed_at };
-  } catch (error) {
-    throw new Damaged(id, row.seq, row.changed_at, reasonOf(error));
+  const turn = new Turn();
+  const out: (Loaded | Damaged)[] = [];
+  for (const { id, seq, snapshot, from, at, log } of rows) {
+    try {
+      if (log.length !== seq - from) throw new Error('some of its changes are missing');
+      const changes = log.map((change) => Change.parse(change));
+      out.push({ id, seq, sheet: replay(readSheet(snapshot), changes), changedAt: at });
+    } catch (error) {
+      out.push(new Damaged(id, seq, at, reasonOf(error)));
+    }
+    await turn.end();
   }
+  return out;
 }
 
-/** @throws Damaged when there is one that can't be read */
-export async function loadDocument(db: Database, id: string): Promise<Loaded | undefined> {
-  const known = warmOf(db).get(id);
-  if (known) {
-    const row = one(
-      await db.query<{ seq: number; changed_at: Date }>('select seq, changed_at from document where id = $1', [id]),
-    );
-    if (row?.seq === known.seq) return { id, ...known, changedAt: row.changed_at };
-  }
-  try {
-    const loaded = await db.transaction((tx) => newest(tx, id));
-    if (loaded) warmOf(db).set(id, { seq: loaded.seq, sheet: loaded.sheet });
-    return loaded;
-  } catch (error) {
-    // Lists tell it from then on without loading it.
-    if (error instanceof Damaged)
-      await db.query('update document set damage = $2 where id = $1 and seq = $3', [id, error.reason, error.seq]);
-    throw error;
-  }
-}
+/** So many are read at once: between them others get at the database. */
+const AT_ONCE = 10;
 
 /** Several at once, for a spread of a class. One that can't be read does not keep the others from being shown. */
 export async function loadDocuments(db: Database, ids: string[]): Promise<Map<string, Loaded | Damaged>> {
@@ -141,18 +130,33 @@ export async function loadDocuments(db: Database, ids: string[]): Promise<Map<st
     'select id, seq, changed_at from document where id = any($1)',
     [ids],
   );
-  for (const row of rows) {
-    const known = warmOf(db).get(row.id);
-    const loaded =
-      known?.seq === row.seq
-        ? { id: row.id, ...known, changedAt: row.changed_at }
-        : await loadDocument(db, row.id).catch((error: unknown) => {
-            if (error instanceof Damaged) return error;
-            throw error;
-          });
-    if (loaded) out.set(row.id, loaded);
+  const cold: string[] = [];
+  for (const { id, seq, changed_at: changedAt } of rows) {
+    const known = warmOf(db).get(id);
+    if (known?.seq === seq) out.set(id, { id, ...known, changedAt });
+    else cold.push(id);
+  }
+  for (let i = 0; i < cold.length; i += AT_ONCE) {
+    for (const loaded of await newest(db, cold.slice(i, i + AT_ONCE))) {
+      out.set(loaded.id, loaded);
+      if (!(loaded instanceof Damaged)) warmOf(db).set(loaded.id, { seq: loaded.seq, sheet: loaded.sheet });
+      // Lists tell it from then on without loading it.
+      else
+        await db.query('update document set damage = $2 where id = $1 and seq = $3', [
+          loaded.id,
+          loaded.reason,
+          loaded.seq,
+        ]);
+    }
   }
   return out;
+}
+
+/** @throws Damaged when there is one that can't be read */
+export async function loadDocument(db: Database, id: string): Promise<Loaded | undefined> {
+  const loaded = (await loadDocuments(db, [id])).get(id);
+  if (loaded instanceof Damaged) throw loaded;
+  return loaded;
 }
 
 export type LoggedChange = { seq: number; batch: string; change: Change };
@@ -181,9 +185,6 @@ export type Saved =
 /** Why a change must not be made, or null. */
 export type Guard = (sheet: Sheet, change: Change) => string | null;
 
-/** So long may the changes of a batch be worked on before others get their turn, in milliseconds. */
-const TURN = 12;
-
 /** The sheet with a batch of changes made, or which of them must not or can't be made. */
 async function made(
   sheet: Sheet,
@@ -191,16 +192,14 @@ async function made(
   guard: Guard,
 ): Promise<{ ok: true; sheet: Sheet } | { ok: false; index: number; reason: string }> {
   let now = sheet;
-  let began = performance.now();
+  const turn = new Turn();
   for (const [index, change] of changes.entries()) {
     const no = guard(now, change);
     if (no) return { ok: false, index, reason: no };
     const result = apply(now, change);
     if (!result.ok) return { ok: false, index, reason: result.reason };
     now = result.sheet;
-    if (performance.now() - began < TURN) continue;
-    await new Promise(setImmediate);
-    began = performance.now();
+    await turn.end();
   }
   return { ok: true, sheet: now };
 }
