@@ -1,12 +1,13 @@
 import { ConfigProvider } from 'antd';
 import { StyleProvider } from '@ant-design/cssinjs';
-import { useContext } from 'react';
+import { useContext, useEffect } from 'react';
 import type { ReactNode } from 'react';
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
 import type { Route } from './+types/root';
 import './look/base.css';
 import { Mark } from './look/strip';
 import { theme } from './look/theme';
+import { followSigningOut } from './look/windows';
 import { Nonce } from './nonce';
 
 export const links: Route.LinksFunction = () => [
@@ -47,6 +48,7 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function Root() {
+  useEffect(followSigningOut, []);
   return <Outlet />;
 }
 

@@ -163,6 +163,22 @@ export async function run(): Promise<Figure[]> {
     return { status: answer.status, body };
   };
   const json = { 'content-type': 'application/json' };
+  const exported = async (sheetId: string, as: 'pdf' | 'png') => {
+    const asked = await ask(`/sheets/${sheetId}/export`, {
+      method: 'POST',
+      headers: json,
+      body: JSON.stringify({ as }),
+    });
+    if (asked.status !== 202) return count(`export ${asked.status}`);
+    const { id } = JSON.parse(asked.body) as { id: string };
+    for (;;) {
+      const { state } = JSON.parse((await ask(`/exports/${id}`)).body) as { state: string };
+      if (state === 'ready') count(`fetched ${(await ask(`/exports/${id}/file`)).status}`);
+      if (state === 'failed' || state === 'stopped') count(`export ${state}`);
+      if (state !== 'waiting' && state !== 'making') return;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+  };
   const owl = readFileSync('docs/screenshots/tray.png');
   try {
     for (let n = 0; n < COUNT; n++) {
@@ -204,8 +220,7 @@ export async function run(): Promise<Figure[]> {
         // What was accepted is read again, drawn, and now and then exported.
         await ask(`/sheets/${one.id}.data`);
         await ask(`/sheets/${one.id}/picture.svg`);
-        if (n % 200 === 199)
-          count(`export ${(await ask(`/sheets/${one.id}/export?as=${n % 400 === 199 ? 'png' : 'pdf'}`)).status}`);
+        if (n % 200 === 199) await exported(one.id, n % 400 === 199 ? 'png' : 'pdf');
       }
       if (n % 100 === 0) most = Math.max(most, server.memory);
       if (n % 1000 === 999) console.error(`  ${n + 1}: ${server.memory.toFixed(0)} MB, ${JSON.stringify(told)}`);

@@ -25,6 +25,9 @@ const TIMES = { keepAliveTimeout: 65_000, headersTimeout: 20_000, requestTimeout
 /** A request to stop is granted within this time, whatever runs. */
 const LONGEST_STOP = 4500;
 
+// A library that forgets to wait for something must not end the program for everybody: its jobs do so when the database is lost.
+process.on('unhandledRejection', (error) => report('something that nobody waited for', error));
+
 async function start() {
   const reached = reachedFrom(process.env);
   const services = await openServices({

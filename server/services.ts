@@ -7,6 +7,7 @@ import type { Database } from './database/connection';
 import { openDatabase } from './database/open';
 import { Crew } from './exports/crew';
 import { Exporter } from './exports/exporter';
+import { Exports } from './exports/exports';
 import type { Health } from './health';
 import { healthOf } from './health';
 import type { Cookies } from './http/session-cookie';
@@ -23,6 +24,7 @@ export type Services = {
   db: Database;
   shelf: Shelf;
   exporter: Exporter;
+  exports: Exports;
   cookies: Cookies;
   /** Whether the front page offers the demo school. */
   demo: boolean;
@@ -56,6 +58,7 @@ export async function openServices(settings: {
     db,
     shelf: await Shelf.open(exporter),
     exporter,
+    exports: await Exports.start(db, jobs, exporter, dataDir),
     cookies: cookiesFor(secure),
     demo,
     version,

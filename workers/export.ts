@@ -3,8 +3,8 @@ import { seenOf } from '../core/drawing/bounds';
 import { drawPage } from '../core/drawing/item';
 import type { SheetPart } from '../core/drawing/thumbnail';
 import { thumbnailSvg } from '../core/drawing/thumbnail';
-import type { Sheet } from '../core/sheet/schema';
-import type { Answer } from '../server/exports/crew';
+import type { Page, Sheet } from '../core/sheet/schema';
+import type { Answer, Progress } from '../server/exports/crew';
 import { pdfOf } from '../server/exports/pdf';
 import { pagePng } from '../server/exports/png';
 import { embedding, pdfResources, withOwn } from '../server/exports/resources';
@@ -28,17 +28,27 @@ export type Job = ExportJob | ThumbnailJob | PictureJob;
 
 const shipped = { faces: await openFaces(), pictures: openPictures() };
 
-export default async function run(job: Job): Promise<Uint8Array | string | PictureAnswer> {
+export default async function run(
+  job: Job,
+  tell: (progress: Progress) => void = () => {},
+): Promise<Uint8Array | string | PictureAnswer> {
   if (job.kind === 'picture') return read(job);
   const resources = { ...shipped, pictures: withOwn(shipped.pictures, job.own) };
   const { faces } = resources;
   if (job.kind === 'thumbnail') return thumbnailSvg(job.part, resources);
   if (job.kind === 'pdf') {
-    const pages = job.sheets.flatMap((sheet) => sheet.pages.map((page) => seenOf(drawPage(sheet, page, resources))));
-    return pdfOf(pages, job.title, pdfResources(faces, job.own));
+    const all = job.sheets.flatMap((sheet) => sheet.pages.map((page) => ({ sheet, page })));
+    return pdfOf(drawn(all, resources), job.title, pdfResources(faces, job.own), (done) =>
+      tell({ done, of: all.length }),
+    );
   }
   const page = job.sheet.pages[job.page] ?? job.sheet.pages[0];
   return pagePng(seenOf(drawPage(job.sheet, page, resources)), faces, job.dpi, embedding(job.own));
+}
+
+/** Pages drawn one by one, so that only one of them is in memory. */
+function* drawn(pages: { sheet: Sheet; page: Page }[], resources: Parameters<typeof drawPage>[2]) {
+  for (const { sheet, page } of pages) yield seenOf(drawPage(sheet, page, resources));
 }
 
 /** What is wrong with a file crosses between processes as words: an error would lose its kind. */
@@ -59,7 +69,7 @@ if (process.send) {
     // Not on every system.
   }
   process.on('message', (job: Job) => {
-    run(job).then(
+    run(job, (progress) => process.send!({ ok: null, progress } satisfies Answer)).then(
       (value) => process.send!({ ok: true, value } satisfies Answer),
       (error: unknown) => {
         const { name, message } = error instanceof Error ? error : new Error(String(error));

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
-import { Form, Link, NavLink } from 'react-router';
+import { Link, NavLink } from 'react-router';
+import { SignOut } from './sign-out';
 
 /** Our mark: a sheet, its margin, and a leaf's shadow on it. */
 export function Mark({ size = 24 }: { size?: number }) {
@@ -50,8 +51,10 @@ const PLACES = {
   student: [['/tray', 'Tray']],
 } as const;
 
+type Who = { id: string; role: 'teacher' | 'student'; name: string; schoolName: string };
+
 /** The strip of the plain screens, with the ways between them. */
-export function HouseStrip({ person }: { person: { role: 'teacher' | 'student'; name: string; schoolName: string } }) {
+export function HouseStrip({ person }: { person: Who }) {
   return (
     <Strip title="Dappled Margin" home={person.role === 'teacher' ? '/desk' : '/tray'}>
       <nav aria-label="Places">
@@ -64,11 +67,7 @@ export function HouseStrip({ person }: { person: { role: 'teacher' | 'student'; 
       <span className="who">
         {person.name} · {person.schoolName}
       </span>
-      <Form method="post" action="/sign-out">
-        <button className="plainbtn" type="submit">
-          Sign out
-        </button>
-      </Form>
+      <SignOut personId={person.id} />
     </Strip>
   );
 }

@@ -38,8 +38,10 @@ const SignIn = z.discriminatedUnion('as', [
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await whoIs(request, context);
-  const next = new URL(request.url).searchParams.get('next');
-  if (person) throw redirect(placeAfter(next, person.role));
+  const { searchParams } = new URL(request.url);
+  const next = searchParams.get('next');
+  // Another window is about to sign out: this one shows nothing of theirs any more.
+  if (person && !searchParams.has('signed-out')) throw redirect(placeAfter(next, person.role));
   const { db, demo } = context.services;
   return {
     next,

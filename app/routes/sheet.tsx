@@ -1,8 +1,8 @@
 import { cutTo } from '../../core/text/characters';
-import { Button, Dropdown } from 'antd';
+import { Button } from 'antd';
 import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { ShouldRevalidateFunctionArgs } from 'react-router';
-import { Link, useSearchParams, useSubmit } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { sizeName } from '../../core/sheet/units';
 import { boxOf } from '../../core/geometry/hit';
 import { union } from '../../core/geometry/box';
@@ -36,6 +36,7 @@ import { ItemSettings } from '../workbench/settings';
 import { useSpelling } from '../workbench/spelling';
 import { Stack } from '../workbench/stack';
 import { Stage } from '../workbench/stage';
+import { TakeOut } from '../workbench/take-out';
 import { UndoRedo } from '../workbench/undo-redo';
 import type { Finding } from '../../workers/studio';
 import '../workbench/workbench.css';
@@ -289,7 +290,6 @@ function useFaceNotice(bench: Bench, sheet: Sheet) {
 
 const TitleStrip = memo(function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom, hard }: StripProps) {
   useFaceNotice(bench, sheet);
-  const submit = useSubmit();
   const at = sheet.pages.indexOf(page);
   const [name, setName] = useState<string | null>(null);
   const [search] = useSearchParams();
@@ -345,37 +345,7 @@ const TitleStrip = memo(function TitleStrip({ bench, loaded, sheet, page, zoom, 
           fit
         </button>
       </span>
-      <Dropdown
-        trigger={['click']}
-        menu={{
-          items: [
-            { key: 'pdf', label: <a href={`/sheets/${loaded.id}/export?as=pdf`}>PDF, as students get it</a> },
-            { key: 'key', label: <a href={`/sheets/${loaded.id}/export?as=pdf&side=key`}>PDF with the answers</a> },
-            {
-              key: 'png',
-              label: <a href={`/sheets/${loaded.id}/export?as=png&page=${at}`}>PNG of this page</a>,
-            },
-            { type: 'divider' },
-            {
-              key: 'second',
-              label: 'Save as a second sheet',
-              onClick: () =>
-                void bench.settled().then((seq) => {
-                  if (seq === null) bench.say('A second sheet can be saved when the network is back.');
-                  else
-                    void submit(
-                      { do: 'second', seq: `${seq}` },
-                      { method: 'post', action: `/sheets/${loaded.id}/growth` },
-                    );
-                }),
-            },
-          ],
-        }}
-      >
-        <button type="button" className="plainbtn">
-          take out ▾
-        </button>
-      </Dropdown>
+      <TakeOut bench={bench} sheetId={loaded.id} page={at} />
       <Link to={`/sheets/${loaded.id}/hand-out`} onClick={() => void bench.settled()}>
         <Button type="primary" tabIndex={-1}>
           Hand out

@@ -16,8 +16,8 @@ const world = vi.hoisted(() => ({
   early: [] as unknown[],
   left: 0,
 }));
+vi.mock('./seal', () => ({ slotOf: () => new Promise((resolve) => world.open.push(resolve)) }));
 vi.mock('./vault', () => ({
-  Slot: { take: () => new Promise((resolve) => world.open.push(resolve)) },
   keepEarly: (...kept: unknown[]) => void world.early.push(kept),
 }));
 vi.mock('./saver', () => ({

@@ -3,7 +3,9 @@ import type { History } from '../../core/sheet/history';
 import type { Sheet } from '../../core/sheet/schema';
 import type { Told } from './saver';
 import { Saver } from './saver';
-import { keepEarly, Slot } from './vault';
+import { slotOf } from './seal';
+import type { Slot } from './vault';
+import { keepEarly } from './vault';
 
 /**
  * Keeps a sheet while its workbench is open: begins with what an earlier window left, sends what is done, and lets nothing go
@@ -44,7 +46,7 @@ export class Keeping {
 
   private async begin(turn: number): Promise<void> {
     const { documentId, personId, seq, sheet: first } = this.start;
-    const slot = await Slot.take(documentId, personId);
+    const slot = await slotOf(documentId, personId);
     if (turn !== this.turn) return slot.release();
     this.slot = slot;
     const saver = (this.saver = new Saver(documentId, { seq, sheet: first }, slot, this.told));

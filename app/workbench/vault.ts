@@ -17,13 +17,15 @@ interface Schema extends DBSchema {
   aside: { key: string; value: readonly Aside[] };
   past: { key: [string, number]; value: Step };
   future: { key: string; value: readonly Step[] };
+  /** Left by somebody who has signed out: told by slot and a number of its own. */
+  sealed: { key: [string, string]; value: Uint8Array };
 }
 
 /** Longest waits for an answer of the browser's storage, in milliseconds: where it hangs, saving must not hang with it. */
-const STUCK = 3000;
+export const STUCK = 3000;
 const STUCK_LOCK = 1500;
 
-async function within<T>(limit: number, work: Promise<T>, otherwise: T): Promise<T> {
+export async function within<T>(limit: number, work: Promise<T>, otherwise: T): Promise<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const late = new Promise<T>((resolve) => {
     timer = setTimeout(() => {
@@ -40,17 +42,18 @@ async function within<T>(limit: number, work: Promise<T>, otherwise: T): Promise
 
 let opened: Promise<IDBPDatabase<Schema> | null> | undefined;
 /** null where the browser keeps nothing (private windows) or does not answer: then work goes on without. */
-const open = () =>
+export const openVault = () =>
   (opened ??= within(
     STUCK,
-    openDB<Schema>('dappled-margin', 2, {
+    openDB<Schema>('dappled-margin', 3, {
       upgrade(db, from) {
         if (from < 1) {
           db.createObjectStore('pending');
           db.createObjectStore('past');
           db.createObjectStore('future');
         }
-        db.createObjectStore('aside');
+        if (from < 2) db.createObjectStore('aside');
+        db.createObjectStore('sealed');
       },
     }),
     null,
@@ -58,7 +61,7 @@ const open = () =>
 
 /** What is read while a sheet opens; null where there is no storage, or where it fails or hangs. */
 async function read<T>(work: (db: IDBPDatabase<Schema>) => Promise<T>): Promise<T | null> {
-  const db = await open();
+  const db = await openVault();
   return db && within(STUCK, work(db), null).catch(() => null);
 }
 
@@ -75,12 +78,12 @@ function quietly<T>(work: () => T, otherwise: T): T {
     return otherwise;
   }
 }
-const keptNow = (name: string) =>
+export const keptNow = (name: string) =>
   quietly(() => JSON.parse(localStorage.getItem(NOW + name) ?? 'null') as Pending | null, null);
 const keepNow = (name: string, { base, sent, queue }: Pending) =>
   quietly(() => localStorage.setItem(NOW + name, JSON.stringify({ base, sent, queue })), undefined);
-const forgetNow = (name: string) => quietly(() => localStorage.removeItem(NOW + name), undefined);
-const namesNow = (within: string) =>
+export const forgetNow = (name: string) => quietly(() => localStorage.removeItem(NOW + name), undefined);
+export const namesNow = (within: string) =>
   quietly(() => Object.keys(localStorage), [])
     .filter((key) => key.startsWith(NOW + within))
     .map((key) => key.slice(NOW.length));
@@ -90,7 +93,7 @@ const MINE = 'dappled-margin main slot';
 const wasMine = (name: string) => quietly(() => sessionStorage.getItem(MINE) === name, false);
 const noteMine = (name: string) => quietly(() => sessionStorage.setItem(MINE, name), undefined);
 
-const mainSlot = (documentId: string, personId: string) => `${personId}/${documentId}`;
+export const mainSlot = (documentId: string, personId: string) => `${personId}/${documentId}`;
 
 /** For a page that goes before its slot is there: puts changes behind those that were left for the main slot. */
 export function keepEarly(documentId: string, personId: string, base: number, changes: readonly Change[]): void {
@@ -99,7 +102,7 @@ export function keepEarly(documentId: string, personId: string, base: number, ch
   keepNow(name, { ...before, queue: [...before.queue, ...changes] });
 }
 
-const isUnsent = (pending: Pending | undefined): pending is Pending =>
+export const isUnsent = (pending: Pending | undefined): pending is Pending =>
   pending !== undefined && (pending.sent !== null || pending.queue.length > 0);
 
 /**
@@ -186,7 +189,7 @@ export class Slot {
   }
 
   async keepPending(pending: Pending): Promise<void> {
-    const db = this.keeps.pending ? await open() : null;
+    const db = this.keeps.pending ? await openVault() : null;
     if (pending.sent || pending.queue.length > 0) await db?.put('pending', pending, this.name);
     else await db?.delete('pending', this.name);
   }
@@ -196,7 +199,7 @@ export class Slot {
     return (await read((db) => db.get('aside', this.name))) ?? [];
   }
   async keepAside(aside: readonly Aside[]): Promise<void> {
-    const db = await open();
+    const db = await openVault();
     if (aside.length > 0) await db?.put('aside', aside, this.name);
     else await db?.delete('aside', this.name);
   }
@@ -215,7 +218,7 @@ export class Slot {
   async keepHistory({ past, future }: History): Promise<void> {
     const before = this.past;
     this.past = past;
-    const db = this.keeps.history ? await open() : null;
+    const db = this.keeps.history ? await openVault() : null;
     if (!db) return;
     let same = 0;
     while (same < past.length && same < before.length && past[same] === before[same]) same++;

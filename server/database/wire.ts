@@ -27,10 +27,9 @@ class Wire extends Duplex {
   }
 
   private pass(message: Buffer, done: (error?: Error | null) => void) {
-    this.pglite.execProtocolRaw(message, { syncToFs: false }).then((answer) => {
-      if (answer.length > 0) this.push(Buffer.from(answer));
-      done();
-    }, done);
+    // As a stream: taken as a whole, answers are parsed by PGlite too, and never let go of.
+    const options = { syncToFs: false, onRawData: (answer: Uint8Array) => void this.push(Buffer.from(answer)) };
+    this.pglite.execProtocolRawStream(message, options).then(() => done(), done);
   }
 }
 

@@ -42,12 +42,16 @@ type Task = {
   job: unknown;
   resolve: (value: unknown) => void;
   reject: (error: Error) => void;
+  tell: ((progress: Progress) => void) | undefined;
   /** Ends the waiting for its signal. */
   done: () => void;
 };
 type Worker = { child: ChildProcess; task: Task | null; why: keyof typeof SAID | null; rest: NodeJS.Timeout | null };
-/** What a process answers: the result, or what is wrong in words. */
-export type Answer = { ok: true; value: unknown } | { ok: false; name: string; message: string };
+/** How far a piece of work is: `done` parts of `of`. */
+export type Progress = { done: number; of: number };
+/** What a process answers: the result, or what is wrong in words; before that, how far it is. */
+export type Answer =
+  { ok: true; value: unknown } | { ok: false; name: string; message: string } | { ok: null; progress: Progress };
 
 const REST = 60_000;
 const LOOK_EVERY = 100;
@@ -66,7 +70,7 @@ export class Crew {
    * Has a job done by one of the processes.
    * @throws CrewProblem when it was not done, with what to do about it; Error as the job threw it
    */
-  run<T>(job: unknown, signal?: AbortSignal): Promise<T> {
+  run<T>(job: unknown, signal?: AbortSignal, tell?: (progress: Progress) => void): Promise<T> {
     return new Promise<T>((resolve, reject) => {
       if (this.closed || signal?.aborted) return reject(problem('left'));
       if (this.queue.length >= this.limits.waiting) return reject(problem('busy'));
@@ -75,6 +79,7 @@ export class Crew {
         job,
         resolve: resolve as (value: unknown) => void,
         reject,
+        tell,
         done: () => signal?.removeEventListener('abort', leave),
       };
       signal?.addEventListener('abort', leave, { once: true });
@@ -144,6 +149,7 @@ export class Crew {
 
   private answered(worker: Worker, answer: Answer) {
     const { task } = worker;
+    if (answer.ok === null) return task?.tell?.(answer.progress);
     worker.task = null;
     if (task) {
       task.done();

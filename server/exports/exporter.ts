@@ -3,6 +3,7 @@ import type { SheetPart } from '../../core/drawing/thumbnail';
 import type { ExportJob, Job, PictureAnswer, PictureJob } from '../../workers/export';
 import { projectRoot } from '../place';
 import type { PictureFiles } from '../stores/pictures';
+import type { Progress } from './crew';
 import { Crew } from './crew';
 
 const GIB = 2 ** 30;
@@ -17,8 +18,8 @@ export class Exporter {
   private input = new Crew(script, { most: 1, time: 40_000, memory: GIB, waiting: 40 });
   private drawing = new Crew(script, { most: 1, time: 20_000, memory: GIB, waiting: 200 });
 
-  run(job: ExportJob, signal?: AbortSignal): Promise<Uint8Array> {
-    return this.output.run<Uint8Array>(job satisfies Job, signal);
+  run(job: ExportJob, signal?: AbortSignal, tell?: (progress: Progress) => void): Promise<Uint8Array> {
+    return this.output.run<Uint8Array>(job satisfies Job, signal, tell);
   }
 
   readIn(job: Omit<PictureJob, 'kind'>, signal?: AbortSignal): Promise<PictureAnswer> {

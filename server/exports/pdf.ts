@@ -265,10 +265,13 @@ function* shadowed(nodes: readonly DisplayNode[]): Generator<GroupNode> {
 }
 
 /** A PDF of pages, each at its own size. */
-export async function pdfOf(pages: Iterable<DrawnPage>, title: string, resources: PdfResources): Promise<Buffer> {
-  const all = [...pages];
+export async function pdfOf(
+  pages: Iterable<DrawnPage>,
+  title: string,
+  resources: PdfResources,
+  onPage: (done: number) => void = () => {},
+): Promise<Buffer> {
   const shadows = new Map<GroupNode, Uint8Array>();
-  for (const page of all) for (const node of shadowed(page.nodes)) shadows.set(node, await resources.shadow(node));
   const pdf = new PDFDocument({
     autoFirstPage: false,
     margin: 0,
@@ -281,9 +284,12 @@ export async function pdfOf(pages: Iterable<DrawnPage>, title: string, resources
     pdf.on('error', reject);
   });
   const writer = new Writer(pdf, resources, shadows);
-  for (const page of all) {
+  let done = 0;
+  for (const page of pages) {
+    for (const node of shadowed(page.nodes)) shadows.set(node, await resources.shadow(node));
     pdf.addPage({ size: [page.width, page.height], margin: 0 });
     writer.nodes(page.nodes);
+    onPage(++done);
   }
   pdf.end();
   return whole;

@@ -130,7 +130,7 @@ export async function signInStudent(
      where c.code = $1 and p.role = 'student'`,
     [code.trim().toUpperCase()],
   );
-  const key = await houseKey(db);
+  const key = await houseKey(db, 'refs');
   const row = members.find((member) => refWith(key, member.classId, member.id) === ref);
   const account = `student ${row?.id ?? 'nobody'}`;
   const tries = await allowancesFor(db, account, row?.id ?? null, from);
@@ -159,15 +159,21 @@ async function spendCard(db: Queries, personId: string, hash: string, secret: st
 const refWith = (key: string, classId: string, personId: string) =>
   createHmac('sha256', key).update(`${classId} ${personId}`).digest('base64url').slice(0, 16);
 
-/** The key of this installation, made when it is first wanted. */
-async function houseKey(db: Queries): Promise<string> {
-  await db.query(`insert into house (key, value) values ('refs', $1) on conflict do nothing`, [newToken()]);
-  return (await db.query<{ value: string }>(`select value from house where key = 'refs'`))[0].value;
+/** A key of this installation, made when it is first wanted. */
+async function houseKey(db: Queries, what: 'refs' | 'seal'): Promise<string> {
+  await db.query('insert into house (key, value) values ($1, $2) on conflict do nothing', [what, newToken()]);
+  return (await db.query<{ value: string }>('select value from house where key = $1', [what]))[0].value;
 }
+
+/** The key under which a browser seals what somebody leaves in it unsaved: only they are given it. 32 bytes in hex. */
+export const sealKey = async (db: Queries, personId: string): Promise<string> =>
+  createHmac('sha256', await houseKey(db, 'seal'))
+    .update(personId)
+    .digest('hex');
 
 /** Who is in a class, as it may be told to somebody who only knows its code. */
 export async function namesIn(db: Queries, classId: string): Promise<{ ref: string; name: string }[]> {
-  const key = await houseKey(db);
+  const key = await houseKey(db, 'refs');
   const members = await db.query<{ id: string; name: string }>(
     'select p.id, p.name from class_member m join person p on p.id = m.person_id where m.class_id = $1 order by p.name',
     [classId],

@@ -1,3 +1,4 @@
+import type { Wanted } from '../../app/workbench/taking-out';
 import { spawn } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
@@ -176,6 +177,17 @@ export const paste = (page: Page, text: string) =>
   }, text);
 
 /** The words that stand on the sheet, as they are read aloud. */
+/** A file of a sheet, made by the server. */
+export async function exported(page: Page, sheetId: string, wanted: Wanted): Promise<Buffer> {
+  const { origin } = new URL(page.url());
+  const ask = page.context().request;
+  const asked = await ask.post(`${origin}/sheets/${sheetId}/export`, { headers: { origin }, data: wanted });
+  const { id } = (await asked.json()) as { id: string };
+  const state = async () => ((await (await ask.get(`${origin}/exports/${id}`)).json()) as { state: string }).state;
+  await expect.poll(state, { timeout: 30_000 }).toBe('ready');
+  return (await ask.get(`${origin}/exports/${id}/file`)).body();
+}
+
 export const onSheet = (page: Page) => page.getByRole('list', { name: 'What stands on the page' });
 
 /** A field of the margin by its name, and the things of the stack. */

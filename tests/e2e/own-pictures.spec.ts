@@ -8,6 +8,7 @@ import {
   drawn,
   enter,
   expect,
+  exported,
   join,
   leaf,
   made,
@@ -136,13 +137,12 @@ test('is on paper and in what students are given', async ({ browser, house }) =>
   await expect(images()).toHaveCount(1);
   await saved(page);
   const id = /sheets\/([^/?]+)/.exec(page.url())![1];
-  const png = await page.request.get(`/sheets/${id}/export?as=png`);
-  const { data, info } = await sharp(await png.body())
+  const { data, info } = await sharp(await exported(page, id, { as: 'png' }))
     .raw()
     .toBuffer({ resolveWithObject: true });
   const at = (Math.floor(info.height / 2) * info.width + Math.floor(info.width / 2)) * info.channels;
   expect([...data.subarray(at, at + 3)].map((value) => Math.round(value / 16))).toEqual([11, 5, 2]);
-  const pdf = (await (await page.request.get(`/sheets/${id}/export?as=pdf`)).body()).toString('latin1');
+  const pdf = (await exported(page, id, { as: 'pdf' })).toString('latin1');
   expect(pdf).toContain('/DCTDecode');
   const thumb = await (await page.request.get(`/sheets/${id}/picture.svg`)).text();
   expect(thumb).toContain('data:image/jpeg');

@@ -23,7 +23,7 @@ async function takenOut(page: Page): Promise<string> {
   await page.getByRole('button', { name: 'take out' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('menuitem', { name: 'PDF, as students get it' }).getByRole('link').click(),
+    page.getByRole('menuitem', { name: 'PDF, as students get it' }).click(),
   ]);
   const chunks: Buffer[] = [];
   for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);

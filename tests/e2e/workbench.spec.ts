@@ -280,11 +280,49 @@ test.describe('the workbench', () => {
       await page.getByRole('button', { name: 'take out' }).click();
       const [download] = await Promise.all([
         page.waitForEvent('download'),
-        page.getByRole('menuitem', { name }).getByRole('link').click(),
+        page.getByRole('menuitem', { name }).click(),
       ]);
       const chunks: Buffer[] = [];
       for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
       expect(Buffer.concat(chunks).subarray(0, 4).toString('latin1')).toBe(start);
     }
+  });
+
+  test('says how far a file is, bears the network failing, and lets it be stopped', async () => {
+    await openSheet(page, 'Parts of the grey heron');
+    const take = async () => {
+      await page.getByRole('button', { name: 'take out' }).click();
+      await page.getByRole('menuitem', { name: 'PDF with the answers' }).click();
+    };
+    const told = page.locator('.taking-out');
+    // Not at once, however fast it was made.
+    let answer: 'making' | 'none' | 'own' = 'making';
+    await page.route('**/exports/*', async (route) => {
+      if (route.request().method() !== 'GET' || answer === 'own') return route.continue();
+      if (answer === 'none') return route.abort();
+      return route.fulfill({ json: { state: 'making', progress: { done: 3, of: 12 } } });
+    });
+    await take();
+    await expect(told).toContainText('making the PDF: page 3 of 12');
+    answer = 'none';
+    await expect(told).toContainText('can’t be reached');
+    const file = page.waitForEvent('download');
+    answer = 'own';
+    expect((await file).suggestedFilename()).toBe('Parts of the grey heron (key).pdf');
+    await expect(page.getByRole('button', { name: 'take out' })).toBeVisible();
+
+    answer = 'making';
+    await take();
+    await expect(told).toContainText('page 3 of 12');
+    const stopped = page.waitForRequest((request) => request.method() === 'DELETE');
+    await told.getByRole('button', { name: 'stop' }).click();
+    expect((await (await stopped).response())!.status()).toBe(200);
+    await expect(page.getByRole('button', { name: 'take out' })).toBeVisible();
+    await page.unroute('**/exports/*');
+    // Without the server it is said what to do, and nothing is lost.
+    await page.route('**/export', (route) => route.abort());
+    await take();
+    await expect(page.locator('.notice')).toContainText('when the network is back');
+    await page.unroute('**/export');
   });
 });

@@ -1,0 +1,18 @@
+import { createReadableStreamFromReadable } from '@react-router/node';
+import { refuse, requirePerson } from '../who.server';
+import type { Route } from './+types/export-file';
+
+/** A file that was asked for and is ready. */
+export async function loader({ request, context, params }: Route.LoaderArgs) {
+  const person = await requirePerson(request, context);
+  const file = await context.services.exports.file(person.id, params.exportId);
+  if (!file) throw refuse(404, 'This file is not there any more. Take the sheet out once more.');
+  return new Response(createReadableStreamFromReadable(file.open()), {
+    headers: {
+      'Content-Type': file.type,
+      'Content-Length': `${file.size}`,
+      'Cache-Control': 'private, no-store',
+      'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(file.name)}`,
+    },
+  });
+}

@@ -1,0 +1,100 @@
+import { xchacha20poly1305 } from '@noble/ciphers/chacha';
+import { bytesToUtf8, hexToBytes, utf8ToBytes } from '@noble/ciphers/utils';
+import { managedNonce } from '@noble/ciphers/webcrypto';
+import { nanoid } from 'nanoid';
+import { z } from 'zod';
+import type { Aside, Pending } from './vault';
+import { forgetNow, isUnsent, keptNow, mainSlot, namesNow, openVault, Slot, STUCK, within } from './vault';
+
+/**
+ * Signing out of a machine that others use, too. What is saved needs no keeping: it goes. What is not saved is sealed: it stays,
+ * but only its owner is given the key, and finds it again in the sheet where it was made.
+ */
+
+/** Parcels hold what one window had. */
+type Parcel = { pending: Pending | null; aside: readonly Aside[] };
+
+/** Keys in a store that belong to one person. */
+const keysOf = (prefix: string) => IDBKeyRange.bound(`${prefix}/`, `${prefix}/\uffff`);
+const stepsOf = (prefix: string) => IDBKeyRange.bound([`${prefix}/`], [`${prefix}/\uffff`]);
+
+const Key = z.object({ key: z.string().regex(/^[0-9a-f]{64}$/) });
+/** @throws Error when the school is not reached or this person is signed out */
+async function cipher() {
+  const answer = await fetch('/seal');
+  if (!answer.ok) throw new Error(`no key: ${answer.status}`);
+  return managedNonce(xchacha20poly1305)(hexToBytes(Key.parse(await answer.json()).key));
+}
+
+const documentOf = (slot: string) => slot.split('/')[1];
+
+/** How many documents a person has here with something that is not saved, in any window. */
+export async function unsentDocuments(personId: string): Promise<number> {
+  const db = await openVault();
+  const names = new Set(namesNow(`${personId}/`).filter((name) => isUnsent(keptNow(name) ?? undefined)));
+  if (db) {
+    const keys = await db.getAllKeys('pending', keysOf(personId));
+    for (const key of keys) if (isUnsent(await db.get('pending', key))) names.add(key);
+    for (const key of await db.getAllKeys('aside', keysOf(personId))) names.add(key);
+  }
+  return new Set([...names].map(documentOf)).size;
+}
+
+/** Seals what a person has not saved and clears whatever else of theirs is kept here. @throws Error without the key */
+export async function sealAll(personId: string): Promise<void> {
+  const db = await openVault();
+  const early = namesNow(`${personId}/`);
+  if (db) {
+    const names = new Set([
+      ...early,
+      ...(await db.getAllKeys('pending', keysOf(personId))),
+      ...(await db.getAllKeys('aside', keysOf(personId))),
+    ]);
+    const parcels: [string, Parcel][] = [];
+    for (const name of names) {
+      const pending = keptNow(name) ?? (await db.get('pending', name));
+      const aside = (await db.get('aside', name)) ?? [];
+      if (isUnsent(pending) || aside.length > 0) parcels.push([name, { pending: pending ?? null, aside }]);
+    }
+    const sealer = parcels.length > 0 ? await cipher() : null;
+    const tx = db.transaction(['pending', 'aside', 'past', 'future', 'sealed'], 'readwrite');
+    for (const [name, parcel] of parcels)
+      void tx.objectStore('sealed').put(sealer!.encrypt(utf8ToBytes(JSON.stringify(parcel))), [name, nanoid(10)]);
+    void tx.objectStore('pending').delete(keysOf(personId));
+    void tx.objectStore('aside').delete(keysOf(personId));
+    void tx.objectStore('past').delete(stepsOf(personId));
+    void tx.objectStore('future').delete(keysOf(personId));
+    await tx.done;
+    for (const name of early) forgetNow(name);
+  }
+}
+
+/** A window's slot in the vault, with what was sealed there before. */
+export async function slotOf(documentId: string, personId: string): Promise<Slot> {
+  await within(STUCK, unseal(documentId, personId), undefined).catch((error: unknown) =>
+    console.warn('What was sealed here could not be opened:', error),
+  );
+  return Slot.take(documentId, personId);
+}
+
+/** Opens what was sealed of a document, so that its next window takes it up; without the key it stays sealed. */
+async function unseal(documentId: string, personId: string): Promise<void> {
+  const db = await openVault();
+  const main = mainSlot(documentId, personId);
+  const keys = (await db?.getAllKeys('sealed', IDBKeyRange.bound([main], [`${main}/\uffff`, []]))) ?? [];
+  const mine = keys.filter(([slot]) => slot === main || slot.startsWith(`${main}/`));
+  if (!db || mine.length === 0) return;
+  const opener = await cipher();
+  for (const key of mine) {
+    const sealed = await db.get('sealed', key);
+    if (!sealed) continue;
+    const { pending, aside } = JSON.parse(bytesToUtf8(opener.decrypt(sealed))) as Parcel;
+    const tx = db.transaction(['pending', 'aside', 'sealed'], 'readwrite');
+    // As what another window left, which the main one takes up behind its own.
+    if (pending) void tx.objectStore('pending').put(pending, `${main}/${nanoid(10)}`);
+    const before = (await tx.objectStore('aside').get(main)) ?? [];
+    if (aside.length > 0) void tx.objectStore('aside').put([...before, ...aside], main);
+    void tx.objectStore('sealed').delete(key);
+    await tx.done;
+  }
+}

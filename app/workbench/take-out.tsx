@@ -1,0 +1,81 @@
+import { Dropdown } from 'antd';
+import { useEffect, useRef, useState } from 'react';
+import { useSubmit } from 'react-router';
+import type { Bench } from './bench';
+import type { Making, Wanted } from './taking-out';
+import { takeOut, TakeOutProblem } from './taking-out';
+
+const HOW = { pdf: 'the PDF', png: 'the picture' };
+
+function wordsOf(what: string, making: Making): string {
+  if (making.kind === 'unreached') return `${what}: the school can’t be reached, trying again …`;
+  if (making.kind === 'making' && making.of > 1) return `making ${what}: page ${making.done} of ${making.of} …`;
+  return `making ${what} …`;
+}
+
+/** Lets the browser fetch a file under the name that the server gives it. */
+function fetchFile(place: string) {
+  const link = document.createElement('a');
+  link.href = place;
+  link.download = '';
+  link.click();
+}
+
+/** Files of the sheet, made by the server, and the sheet once more. */
+export function TakeOut({ bench, sheetId, page }: { bench: Bench; sheetId: string; page: number }) {
+  const submit = useSubmit();
+  const [now, setNow] = useState<{ what: string; making: Making } | null>(null);
+  const stop = useRef<AbortController | null>(null);
+  useEffect(() => () => stop.current?.abort(), []);
+
+  const take = async (wanted: Wanted) => {
+    const what = HOW[wanted.as];
+    const control = new AbortController();
+    stop.current = control;
+    setNow({ what, making: { kind: 'asked' } });
+    try {
+      // What was just typed belongs to it.
+      if ((await bench.settled()) === null)
+        throw new TakeOutProblem('Not all is saved yet. The sheet can be taken out when the network is back.');
+      const place = await takeOut(sheetId, wanted, control.signal, (making) => setNow({ what, making }));
+      if (place) fetchFile(place);
+    } catch (error) {
+      bench.say(error instanceof TakeOutProblem ? error.message : 'This could not be made. Try it once more.');
+    } finally {
+      setNow(null);
+    }
+  };
+  const second = async () => {
+    const seq = await bench.settled();
+    if (seq === null) return bench.say('A second sheet can be saved when the network is back.');
+    await submit({ do: 'second', seq: `${seq}` }, { method: 'post', action: `/sheets/${sheetId}/growth` });
+  };
+
+  if (now)
+    return (
+      <span className="taking-out">
+        <span role="status">{wordsOf(now.what, now.making)}</span>
+        <button type="button" className="plainbtn" onClick={() => stop.current?.abort()}>
+          stop
+        </button>
+      </span>
+    );
+  return (
+    <Dropdown
+      trigger={['click']}
+      menu={{
+        items: [
+          { key: 'pdf', label: 'PDF, as students get it', onClick: () => void take({ as: 'pdf' }) },
+          { key: 'key', label: 'PDF with the answers', onClick: () => void take({ as: 'pdf', side: 'key' }) },
+          { key: 'png', label: 'PNG of this page', onClick: () => void take({ as: 'png', page }) },
+          { type: 'divider' },
+          { key: 'second', label: 'Save as a second sheet', onClick: () => void second() },
+        ],
+      }}
+    >
+      <button type="button" className="plainbtn">
+        take out ▾
+      </button>
+    </Dropdown>
+  );
+}

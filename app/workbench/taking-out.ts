@@ -1,0 +1,84 @@
+import { z } from 'zod';
+
+/** Has a file made by the server and follows it until it can be fetched. */
+
+export type Wanted = { as: 'pdf' | 'png'; side?: 'key' | 'students'; page?: number };
+/** How it is, as told in the strip. */
+export type Making = { kind: 'asked' } | { kind: 'making'; done: number; of: number } | { kind: 'unreached' };
+
+const State = z.discriminatedUnion('state', [
+  z.object({ state: z.enum(['waiting', 'ready', 'stopped']) }),
+  z.object({ state: z.literal('making'), progress: z.object({ done: z.number(), of: z.number() }).nullable() }),
+  z.object({ state: z.literal('failed'), problem: z.string() }),
+]);
+const Refusal = z.object({ message: z.string() });
+const Asked = z.object({ id: z.string() });
+
+/** Looks come quickly at first, for what is made at once; with a long one they rest longer, in milliseconds. */
+const LOOKS = { first: 150, longest: 1000, unreached: 2000 };
+
+/** Why there is no file, in words for the person. */
+export class TakeOutProblem extends Error {
+  override name = 'TakeOutProblem';
+}
+
+const wait = (time: number, signal: AbortSignal) =>
+  new Promise<void>((resolve) => {
+    if (signal.aborted) return resolve();
+    const done = () => {
+      clearTimeout(timer);
+      resolve();
+    };
+    const timer = setTimeout(done, time);
+    signal.addEventListener('abort', done, { once: true });
+  });
+
+/** What the server says instead of what was asked for. */
+async function refusalIn(answer: Response): Promise<TakeOutProblem> {
+  const told = Refusal.safeParse(await answer.json().catch(() => null));
+  return new TakeOutProblem(
+    told.success ? told.data.message : `The server answered ${answer.status}. Try it once more.`,
+  );
+}
+
+/**
+ * @returns where the file is, or null when it was stopped through the signal
+ * @throws TakeOutProblem
+ */
+export async function takeOut(
+  sheetId: string,
+  wanted: Wanted,
+  signal: AbortSignal,
+  tell: (making: Making) => void,
+): Promise<string | null> {
+  tell({ kind: 'asked' });
+  const asked = await fetch(`/sheets/${sheetId}/export`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(wanted),
+  }).catch(() => {
+    throw new TakeOutProblem('The school can’t be reached. Take the sheet out when the network is back.');
+  });
+  if (!asked.ok) throw await refusalIn(asked);
+  const place = `/exports/${Asked.parse(await asked.json()).id}`;
+  let rest = LOOKS.first;
+  while (!signal.aborted) {
+    await wait(rest, signal);
+    const answer = await fetch(place, { signal }).catch(() => null);
+    if (signal.aborted) break;
+    if (!answer || answer.status >= 500) {
+      tell({ kind: 'unreached' });
+      rest = LOOKS.unreached;
+      continue;
+    }
+    if (!answer.ok) throw await refusalIn(answer);
+    const now = State.parse(await answer.json());
+    if (now.state === 'ready') return `${place}/file`;
+    if (now.state === 'failed') throw new TakeOutProblem(now.problem);
+    if (now.state === 'stopped') throw new TakeOutProblem('It was stopped before it was made. Ask for it once more.');
+    tell(now.state === 'making' && now.progress ? { kind: 'making', ...now.progress } : { kind: 'asked' });
+    rest = Math.min(LOOKS.longest, rest * 1.3);
+  }
+  await fetch(place, { method: 'DELETE' }).catch(() => {});
+  return null;
+}

@@ -1,0 +1,204 @@
+import { randomUUID } from 'node:crypto';
+import { createReadStream, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { rename, writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import type { ExportJob } from '../../workers/export';
+import { isOwn } from '../../core/drawing/picture';
+import { answered, givenOut } from '../../core/handout/copy';
+import { fileName } from '../../core/sheet/name';
+import { needsOf } from '../../core/text/needs';
+import type { Database } from '../database/connection';
+import type { Jobs, Line } from '../jobs';
+import { report } from '../report';
+import { Damaged, loadDocument } from '../stores/documents';
+import { pictureFiles } from '../stores/pictures';
+import { sheetOf } from '../stores/sheets';
+import type { Progress } from './crew';
+import { CrewProblem } from './crew';
+import type { Exporter } from './exporter';
+
+/** Files to take out: asked for, made one after the other, fetched by whoever asked, and thrown away after a while. */
+
+export type Wanted = {
+  as: 'pdf' | 'png';
+  /** key: with the answers; students: as it is handed out. */
+  side: 'key' | 'students';
+  page: number;
+};
+type Given = Wanted & { personId: string; sheetId: string };
+type Made = { name: string } | { problem: string };
+
+export type ExportState =
+  | { state: 'waiting' | 'ready' | 'stopped' }
+  /** How far it is, where that is known. */
+  | { state: 'making'; progress: Progress | null }
+  | { state: 'failed'; problem: string };
+
+export const TYPES = { pdf: 'application/pdf', png: 'image/png' } as const;
+
+/** One may take this long, in seconds: somewhat longer than the process that makes it is given. */
+const LONGEST = 120;
+/** A person's exports that wait or are under way. */
+const MOST_AT_ONCE = 3;
+/** Files are kept so long, in milliseconds, and so many bytes of them. */
+const KEPT = 3600_000;
+const KEPT_BYTES = 500e6;
+/** How often what is under way looks whether it was stopped elsewhere, in milliseconds. */
+const LOOK_EVERY = 1000;
+
+const GONE = 'This sheet is no longer there.';
+const DAMAGED = 'This sheet is damaged. Open it: it says what can be done.';
+const NOT_MADE =
+  'This could not be made. Try it once more; if it fails again, tell whoever looks after Dappled Margin.';
+const CUT_OFF = 'The program was started anew while this was being made. Ask for it once more.';
+
+export class Exports {
+  private line!: Line<Given, Made>;
+  /** What is being made by this process. */
+  private running = new Map<string, { stop: AbortController; progress: Progress | null }>();
+  /** What was asked for here and has not ended, by person. */
+  private open = new Map<string, string>();
+
+  private constructor(
+    private db: Database,
+    private exporter: Exporter,
+    private folder: string,
+  ) {}
+
+  static async start(db: Database, jobs: Jobs, exporter: Exporter, dataDir: string): Promise<Exports> {
+    const exports = new Exports(db, exporter, path.join(dataDir, 'exports'));
+    mkdirSync(exports.folder, { recursive: true, mode: 0o700 });
+    exports.tidy();
+    exports.line = await jobs.line<Given, Made>('export', LONGEST, (id, given) => exports.make(id, given));
+    return exports;
+  }
+
+  /** Asks for one; gives its identity, or null when the person has too many under way. */
+  async ask(personId: string, sheetId: string, wanted: Wanted): Promise<string | null> {
+    const mine = [...this.open].filter(([, person]) => person === personId);
+    // Another process that shares the database may have made them.
+    if (mine.length >= MOST_AT_ONCE) for (const [id] of mine) if (await this.hasEnded(id)) this.open.delete(id);
+    if (mine.filter(([id]) => this.open.has(id)).length >= MOST_AT_ONCE) return null;
+    this.tidy();
+    const id = randomUUID();
+    this.open.set(id, personId);
+    await this.line.ask({ ...wanted, personId, sheetId }, id).catch((error: unknown) => {
+      this.open.delete(id);
+      throw error;
+    });
+    return id;
+  }
+
+  private async hasEnded(id: string): Promise<boolean> {
+    const state = (await this.line.look(id))?.state;
+    return state !== 'waiting' && state !== 'under-way';
+  }
+
+  private async find(personId: string, id: string) {
+    const asked = await this.line.look(id);
+    return asked?.given.personId === personId ? asked : null;
+  }
+
+  /** How one is, for whoever asked for it; undefined for anybody else. */
+  async look(personId: string, id: string): Promise<ExportState | undefined> {
+    const asked = await this.find(personId, id);
+    if (!asked) return undefined;
+    const { state, result } = asked;
+    if (state === 'waiting') return { state };
+    const here = this.running.get(id);
+    if (state === 'under-way' && (here || this.db.kind === 'server'))
+      return { state: 'making', progress: here?.progress ?? null };
+    if (state === 'under-way') return { state: 'failed', problem: CUT_OFF };
+    if (state === 'stopped' || !result) return { state: 'stopped' };
+    if ('problem' in result) return { state: 'failed', problem: result.problem };
+    return { state: 'ready' };
+  }
+
+  async stop(personId: string, id: string): Promise<void> {
+    if (!(await this.find(personId, id))) return;
+    await this.line.stop(id);
+    this.running.get(id)?.stop.abort();
+    this.open.delete(id);
+  }
+
+  /** The file of one that is ready; null when it is not, is somebody else's or was thrown away. */
+  async file(personId: string, id: string) {
+    const asked = await this.find(personId, id);
+    if (!asked?.result || 'problem' in asked.result) return null;
+    const place = this.placeOf(id);
+    try {
+      const { size } = statSync(place);
+      return { name: asked.result.name, type: TYPES[asked.given.as], size, open: () => createReadStream(place) };
+    } catch {
+      return null;
+    }
+  }
+
+  private placeOf = (id: string) => path.join(this.folder, id);
+
+  /** Makes one. What went wrong is part of what comes of it: it is told, not tried again. */
+  private async make(id: string, given: Given): Promise<Made> {
+    const stop = new AbortController();
+    const running = { stop, progress: null as Progress | null };
+    this.running.set(id, running);
+    const watch = setInterval(() => {
+      this.line.look(id).then(
+        (asked) => asked?.state === 'stopped' && stop.abort(),
+        () => {},
+      );
+    }, LOOK_EVERY);
+    try {
+      const { job, name } = await jobOf(this.db, given);
+      const bytes = await this.exporter.run(job, stop.signal, (progress) => (running.progress = progress));
+      const place = this.placeOf(id);
+      await writeFile(`${place}.part`, bytes, { mode: 0o600 });
+      await rename(`${place}.part`, place);
+      return { name };
+    } catch (error) {
+      if (error instanceof CrewProblem || error instanceof ExportProblem) return { problem: error.message };
+      report('an export', error);
+      return { problem: NOT_MADE };
+    } finally {
+      clearInterval(watch);
+      this.running.delete(id);
+      this.open.delete(id);
+    }
+  }
+
+  /** Throws away what is old, and the oldest where all of it is too much. */
+  private tidy(): void {
+    let bytes = 0;
+    const files = readdirSync(this.folder).map((name) => {
+      const place = path.join(this.folder, name);
+      const { mtimeMs, size } = statSync(place);
+      return { place, at: mtimeMs, size };
+    });
+    for (const { place, at, size } of files.sort((a, b) => b.at - a.at)) {
+      bytes += size;
+      if (Date.now() - at > KEPT || bytes > KEPT_BYTES) rmSync(place, { force: true });
+    }
+  }
+}
+
+/** Why one can't be made, in words for whoever asked. */
+class ExportProblem extends Error {
+  override name = 'ExportProblem';
+}
+
+async function jobOf(db: Database, { personId, sheetId, as, side, page }: Given) {
+  const found = await sheetOf(db, personId, sheetId);
+  const document =
+    found &&
+    (await loadDocument(db, found.documentId).catch((error: unknown) => {
+      if (error instanceof Damaged) throw new ExportProblem(DAMAGED);
+      throw error;
+    }));
+  if (!document) throw new ExportProblem(GONE);
+  const sheet = side === 'key' ? answered(document.sheet) : givenOut(document.sheet);
+  const own = await pictureFiles(db, needsOf(sheet).pictures.filter(isOwn));
+  const job: ExportJob =
+    as === 'pdf'
+      ? { kind: 'pdf', title: sheet.title, sheets: [sheet], own }
+      : { kind: 'png', sheet, page, dpi: 150, own };
+  return { job, name: `${fileName(sheet.title, 'sheet')}${side === 'key' ? ' (key)' : ''}.${as}` };
+}
