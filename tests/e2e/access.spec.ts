@@ -81,6 +81,14 @@ test('every route knows who is asking', async ({ browser, house }) => {
   });
   const { picture } = (await brought.json()) as { picture: { id: string } };
 
+  const asked = await clients.owner.post(`${sheet}/export`, {
+    headers: { origin: house.url },
+    data: { as: 'pdf', side: 'key' },
+  });
+  const taken = `/exports/${((await asked.json()) as { id: string }).id}`;
+  const state = async () => ((await (await clients.owner.get(taken)).json()) as { state: string }).state;
+  await expect.poll(state, { timeout: 30_000 }).toBe('ready');
+
   const ROUTES: [path: string, table: Record<Who, Answer>][] = [
     ['/healthz', all],
     ['/credits', all],
@@ -92,7 +100,9 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [sheet, mine],
     [`${sheet}/hand-out`, mine],
     [`${sheet}/picture.svg`, mine],
-    [`${sheet}/export?as=pdf&side=key`, mine],
+    [taken, script(mine)],
+    [`${taken}/file`, script(mine)],
+    ['/seal', script(all)],
     [handout, mine],
     [`${handout}/picture.svg`, mine],
     [`${handout}/reading/${copyId}`, mine],
@@ -127,6 +137,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     ['/pictures?name=a.png', {}, ['nobody', 'student', 'stranger']],
     ['/desk', { purpose: 'blank' }, ['nobody', 'student', 'stranger']],
     ['/classes', { do: 'add-class', name: 'Intruders' }, ['nobody', 'student', 'stranger']],
+    [`${sheet}/export`, { as: 'pdf' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${sheet}/hand-out`, { handout: '{}' }, ['nobody', 'colleague', 'student', 'stranger']],
     [copy, { do: 'take-back' }, ['nobody', 'owner', 'colleague', 'stranger']],
     [
