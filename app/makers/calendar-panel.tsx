@@ -16,6 +16,7 @@ import { MOST_HAPPENINGS } from '../../core/makers/calendar/recipe';
 import { freeIds } from '../../core/makers/map/recipe';
 import { fileName } from '../../core/sheet/name';
 import type { Bench } from '../workbench/bench';
+import { files } from '../workbench/helpers';
 import { Swatches } from '../workbench/colour-field';
 import { More, NumberField, Row, Toggle } from '../workbench/fields';
 import { FileButton } from '../workbench/file-button';
@@ -272,14 +273,6 @@ function TimeField({ label, value, onChange }: { label: string; value: string; o
 /** Larger files hold more than a calendar on paper can. */
 const LARGEST_FILE = 4_000_000;
 
-const here = (moment: number) => {
-  const date = new Date(moment);
-  return {
-    day: dayNumber(`${`${date.getFullYear()}`.padStart(4, '0')}-${two(date.getMonth() + 1)}-${two(date.getDate())}`),
-    time: `${two(date.getHours())}:${two(date.getMinutes())}`,
-  };
-};
-
 /** Events and holidays from a calendar file or a typed list, and all of them as a file. */
 function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe; put: Put }) {
   const [kind, setKind] = useState<Happening['kind']>('event');
@@ -298,10 +291,9 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
   async function read(chosen: File) {
     if (chosen.size > LARGEST_FILE)
       return bench.say('This file is too large for a calendar. Take one of at most 4 MB.');
-    const { readCalendar } = await import('../../core/formats/calendars');
     const { from } = shownDays(recipe);
-    const text = await chosen.text();
-    const found = readCalendar(text, { from, until: from + 366, kind, local: here });
+    const task = { kind: 'calendar' as const, text: await chosen.text(), from, until: from + 366, as: kind };
+    const { found } = await files.ask(task);
     take('Events from a file', found.happenings, found.problems);
   }
   async function write() {

@@ -1,3 +1,4 @@
+import type { FilesAnswer, FilesTask } from '../../workers/files';
 import type { MakersAnswer, MakersTask } from '../../workers/makers';
 import type { SpellingAnswer, SpellingTask } from '../../workers/spelling';
 import type { StudioAnswer, StudioTask } from '../../workers/studio';
@@ -59,4 +60,7 @@ export const spelling = new Courier<SpellingTask, SpellingAnswer>(
 );
 export const makers = new Courier<MakersTask, MakersAnswer>(
   () => new Worker(new URL('../../workers/makers.ts', import.meta.url), { type: 'module' }),
+);
+export const files = new Courier<FilesTask, FilesAnswer>(
+  () => new Worker(new URL('../../workers/files.ts', import.meta.url), { type: 'module' }),
 );

@@ -1,6 +1,7 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { happening } from '../makers/calendar/begin';
-import { dayNumber } from '../makers/calendar/days';
+import { dayNumber, writtenDay } from '../makers/calendar/days';
 import { greenwich, readCalendar, writtenCalendar } from './calendars';
 
 const file = (...events: string[]) =>
@@ -103,6 +104,52 @@ describe('a calendar file', () => {
     expect(read(file()).problems).toEqual(['Nothing in this file falls into this time.']);
   });
 
+  it('is found in what began long ago as in what began just now', () => {
+    const rule = fc.record({
+      freq: fc.constantFrom('DAILY', 'WEEKLY'),
+      interval: fc.integer({ min: 1, max: 5 }),
+      days: fc.subarray(['MO', 'TU', 'TH', 'SU']),
+      start: fc.integer({ min: 0, max: 400 }),
+      length: fc.integer({ min: 0, max: 9 }),
+      until: fc.option(fc.integer({ min: 380, max: 440 })),
+      gap: fc.integer({ min: 395, max: 425 }),
+    });
+    fc.assert(
+      fc.property(rule, ({ freq, interval, days, start, length, until, gap }) => {
+        const began = dayNumber('2023-01-01');
+        const on = (day: number) => writtenDay(began + day).replace(/-/g, '');
+        const text = file(
+          event(
+            'UID:r',
+            'SUMMARY:R',
+            `DTSTART;VALUE=DATE:${on(start)}`,
+            `DTEND;VALUE=DATE:${on(start + length + 1)}`,
+            `RRULE:FREQ=${freq};INTERVAL=${interval}${days.length ? `;BYDAY=${days.join()}` : ''}${until === null ? '' : `;UNTIL=${on(until)}`}`,
+            `EXDATE;VALUE=DATE:${on(gap)}`,
+          ),
+        );
+        const window = { from: began + 400, until: began + 430 };
+        const all = read(text, { ...window, from: began }).happenings;
+        const within = all.filter(({ from, until }) => dayNumber(until ?? from) >= window.from);
+        expect(read(text, window).happenings).toEqual(within);
+      }),
+    );
+  });
+
+  it('with daily events since long ago has them, and of what recurs each second says so', () => {
+    const since = (freq: string) =>
+      file(event('UID:d', 'SUMMARY:Tide', 'DTSTART:19900101T080000', `RRULE:FREQ=${freq}`));
+    expect(told(since('DAILY'))).toHaveLength(29);
+    expect(read(since('SECONDLY')).problems).toEqual(['“Tide” was left out: it recurs too often to be gone through.']);
+  });
+
+  it('names what is broken only a few times', () => {
+    const broken = file(...Array.from({ length: 300 }, (_, i) => event(`UID:${i}`, `SUMMARY:e${i}`, 'DTSTART:no')));
+    const { problems } = read(broken);
+    expect(problems).toHaveLength(13);
+    expect(problems[12]).toBe('There are 288 more like these.');
+  });
+
   it('of thousands is cut with a word', () => {
     const many = file(
       ...Array.from({ length: 700 }, (_, i) => event(`UID:${i}`, `SUMMARY:e${i}`, 'DTSTART;VALUE=DATE:20240210')),
@@ -110,7 +157,7 @@ describe('a calendar file', () => {
     const { happenings, problems } = read(many);
     expect([happenings.length, problems[0]]).toEqual([
       500,
-      'The file holds 700 events in this time; the first 500 were taken.',
+      'The file holds more than 500 events in this time; the first 500 were taken.',
     ]);
   });
 

@@ -11,9 +11,14 @@ export type ReadCalendar = {
   problems: string[];
 };
 
-/** So many events of one file, and so many turns of one that recurs. */
-const MOST_EVENTS = 500;
-const MOST_TURNS = 5000;
+/** So many turns of events are taken from one file, */
+const MOST_TAKEN = 500;
+/** so many events of it are looked at, */
+const MOST_EVENTS = 10_000;
+/** and so many turns are gone through: the oldest rules of a full calendar need some hundreds each. */
+const MOST_TURNS = 60_000;
+/** So many sentences about what is wrong are of use. */
+const MOST_PROBLEMS = 12;
 
 /** A moment as a day and a time where the reader is; by default that of Greenwich. */
 export type Local = (moment: number) => { day: number; time: string };
@@ -59,17 +64,44 @@ function turnOf(
   };
 }
 
+type Rule = { freq: string; interval: number; count: number | null };
+
+/**
+ * Where to begin with an event that recurs every so many days or weeks: shortly before the time that is asked for, at a turn
+ * that is as far from its first as others. Anything else begins at its first.
+ */
+function startNear(event: ICAL.Event, from: number): ICAL.Time {
+  const rules = event.component.getAllProperties('rrule').map((one) => one.getFirstValue() as unknown as Rule);
+  const [rule] = rules;
+  const step = rule?.freq === 'DAILY' ? 1 : rule?.freq === 'WEEKLY' ? 7 : 0;
+  if (rules.length !== 1 || step === 0 || rule.count) return event.startDate;
+  const every = step * Math.max(1, rule.interval);
+  const start = event.startDate;
+  const longest = Math.ceil(event.duration.toSeconds() / 86_400) + 1;
+  const passed = from - longest - numberOf(start.year, start.month, start.day);
+  const skipped = Math.floor(passed / every) - 1;
+  if (skipped <= 0) return start;
+  const near = start.clone();
+  near.adjust(skipped * every, 0, 0, 0);
+  return near;
+}
+
+/** What may still be gone through of one file. */
+type Budget = { turns: number };
+
 /** All turns of an event between two days. */
-function turnsOf(event: ICAL.Event, bounds: Bounds): (Omit<Happening, 'id'> & { last: number })[] {
+function turnsOf(event: ICAL.Event, bounds: Bounds, budget: Budget): (Omit<Happening, 'id'> & { last: number })[] {
   if (!event.startDate) throw new Error('it does not say when it begins');
   if (!event.isRecurring()) return [turnOf(event, event.startDate, event.endDate, bounds)];
   const out: (Omit<Happening, 'id'> & { last: number })[] = [];
-  const turns = event.iterator();
-  for (let n = 0; n < MOST_TURNS; n++) {
+  const turns = event.iterator(startNear(event, bounds.from));
+  while (out.length <= MOST_TAKEN) {
+    if (budget.turns-- <= 0) throw new Error('it recurs too often to be gone through');
     const next = turns.next() as ICAL.Time | undefined;
     if (!next || placed(next, bounds.local).day > bounds.until) break;
     const { item, startDate, endDate } = event.getOccurrenceDetails(next);
-    out.push(turnOf(item, startDate, endDate, bounds));
+    const turn = turnOf(item, startDate, endDate, bounds);
+    if (turn.last >= bounds.from) out.push(turn);
   }
   return out;
 }
@@ -102,7 +134,14 @@ function componentsOf(text: string, problems: string[]): { zones: ICAL.Component
       return null;
     }
   };
-  const of = (name: string) => blocks.filter((block) => block.name === name).flatMap((block) => read(block) ?? []);
+  const of = (name: string) => {
+    const all = blocks.filter((block) => block.name === name);
+    if (all.length > MOST_EVENTS)
+      problems.push(
+        `The file holds ${all.length} events; the first ${MOST_EVENTS} were looked at. Export a shorter time.`,
+      );
+    return all.slice(0, MOST_EVENTS).flatMap((block) => read(block) ?? []);
+  };
   return { zones: of('VTIMEZONE'), events: of('VEVENT') };
 }
 
@@ -128,17 +167,15 @@ export function readCalendar(text: string, given: Partial<Bounds> & Pick<Bounds,
     const known = new ICAL.Timezone({ component: zone, tzid: String(zone.getFirstPropertyValue('tzid') ?? '') });
     ICAL.TimezoneService.register(known);
   }
-  const isException = (component: ICAL.Component) => component.hasProperty('recurrence-id');
   const happenings: Omit<Happening, 'id'>[] = [];
-  for (const component of events.filter((one) => !isException(one))) {
-    const uid = component.getFirstPropertyValue('uid');
+  const [singles, exceptions] = apart(events);
+  const budget = { turns: MOST_TURNS };
+  for (const component of singles) {
     const title = String(component.getFirstPropertyValue('summary') ?? '').trim();
     try {
-      const exceptions = events.filter(
-        (one) => isException(one) && uid !== null && one.getFirstPropertyValue('uid') === uid,
-      );
-      const event = new ICAL.Event(component, { exceptions });
-      for (const { last, ...turn } of turnsOf(event, bounds))
+      const changed = exceptions.get(String(component.getFirstPropertyValue('uid'))) ?? [];
+      const event = new ICAL.Event(component, { exceptions: changed });
+      for (const { last, ...turn } of turnsOf(event, bounds, budget))
         if (dayNumber(turn.from) <= bounds.until && last >= bounds.from) happenings.push(turn);
     } catch (problem) {
       problems.push(
@@ -147,11 +184,32 @@ export function readCalendar(text: string, given: Partial<Bounds> & Pick<Bounds,
     }
   }
   happenings.sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.time < b.time ? -1 : 1));
-  if (happenings.length > MOST_EVENTS)
-    problems.push(`The file holds ${happenings.length} events in this time; the first ${MOST_EVENTS} were taken.`);
+  if (happenings.length > MOST_TAKEN)
+    problems.push(`The file holds more than ${MOST_TAKEN} events in this time; the first ${MOST_TAKEN} were taken.`);
   if (happenings.length === 0 && problems.length === 0) problems.push('Nothing in this file falls into this time.');
-  return { happenings: happenings.slice(0, MOST_EVENTS), problems };
+  return { happenings: happenings.slice(0, MOST_TAKEN), problems: inShort(problems) };
 }
+
+/** Events by themselves, and changes of single turns of one by whose they are. */
+function apart(events: readonly ICAL.Component[]): [ICAL.Component[], Map<string, ICAL.Component[]>] {
+  const singles: ICAL.Component[] = [];
+  const changes = new Map<string, ICAL.Component[]>();
+  for (const one of events) {
+    const uid = one.getFirstPropertyValue('uid');
+    if (!one.hasProperty('recurrence-id')) singles.push(one);
+    else if (uid !== null) {
+      const same = changes.get(String(uid));
+      if (same) same.push(one);
+      else changes.set(String(uid), [one]);
+    }
+  }
+  return [singles, changes];
+}
+
+const inShort = (problems: readonly string[]): string[] =>
+  problems.length <= MOST_PROBLEMS
+    ? [...problems]
+    : [...problems.slice(0, MOST_PROBLEMS), `There are ${problems.length - MOST_PROBLEMS} more like these.`];
 
 const reason = (problem: unknown) =>
   problem instanceof Error && problem.message.startsWith('it ') ? problem.message : 'its date can’t be read';

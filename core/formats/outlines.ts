@@ -22,6 +22,9 @@ export function readOutline(text: string, taken: Iterable<string> = []): ReadOut
   return { nodes: nodesFrom(rowsFromText(text, taken)), links: [] };
 }
 
+/** No outline that is read by people is nested deeper. */
+const DEEPEST = 200;
+
 type Open = { name: string; attributes: Record<string, string>; text: string };
 
 /** Walks an XML text. Entities are not expanded beyond those of XML itself, and nothing is fetched. */
@@ -33,6 +36,8 @@ function walk(
   const parser = new SaxesParser();
   const stack: Open[] = [];
   parser.on('opentag', ({ name, attributes }) => {
+    if (stack.length >= DEEPEST)
+      throw new OutlineProblem(`This ${format} file is nested more than ${DEEPEST} deep. Take one that is flatter.`);
     const tag = {
       name: name.replace(/^.*:/, '').toLowerCase(),
       attributes: attributes as Record<string, string>,
@@ -41,15 +46,17 @@ function walk(
     stack.push(tag);
     on.open?.(tag, stack);
   });
-  parser.on('text', (text) => {
-    for (const tag of stack) tag.text += text;
-  });
-  parser.on('cdata', (text) => {
-    for (const tag of stack) tag.text += text;
-  });
+  const take = (text: string) => {
+    const tag = stack.at(-1);
+    if (tag) tag.text += text;
+  };
+  parser.on('text', take);
+  parser.on('cdata', take);
   parser.on('closetag', () => {
     const tag = stack.pop();
-    if (tag) on.close?.(tag, stack);
+    if (!tag) return;
+    on.close?.(tag, stack);
+    take(tag.text);
   });
   parser.on('error', (error) => {
     throw new OutlineProblem(
@@ -70,7 +77,7 @@ function readOpml(xml: string, taken: Iterable<string>): ReadOutline {
       count++;
       if (rows.length < MOST_NODES) {
         const words = attributes.text ?? attributes.title ?? '';
-        rows.push({ id: nextId(), text: cut(words.replace(/<[^>]*>/g, ' '), LONGEST_NODE), depth });
+        rows.push({ id: nextId(), text: cut(words.replace(/<[^<>]*>/g, ' '), LONGEST_NODE), depth });
       }
       depth++;
     },
@@ -134,7 +141,11 @@ function hung(
   const placed = new Set<string>();
   const tree = new Set<number>();
   const leaving = new Map<string, number[]>();
-  edges.forEach(({ from }, i) => leaving.set(from, [...(leaving.get(from) ?? []), i]));
+  edges.forEach(({ from }, i) => {
+    const here = leaving.get(from);
+    if (here) here.push(i);
+    else leaving.set(from, [i]);
+  });
   const put = (name: string, parent: string | null, link: string) => {
     placed.add(name);
     nodes.push({ id: ids.get(name)!, text: names.get(name)!, parent: parent && ids.get(parent)!, link, picture: null });

@@ -92,6 +92,16 @@ describe('an outline', () => {
     for (const text of ['', '  \n\t\n']) expect(() => readOutline(text)).toThrow(/Write one line/);
     expect(() => readOutline('<opml version="2.0"><head/><body/></opml>')).toThrow(OutlineProblem);
   });
+  test('says of what is nested beyond all reading that it is, at once', () => {
+    const nested = (n: number) =>
+      `<opml><body>${'<outline text="x">y'.repeat(n)}${'</outline>'.repeat(n)}</body></opml>`;
+    expect(readOutline(nested(150)).nodes).toHaveLength(150);
+    expect(() => readOutline(nested(60_000))).toThrow(/more than 200 deep/);
+    const star = `<graphml><graph><node id="a"/><node id="b"/>${'<edge source="a" target="b"/>'.repeat(40_000)}</graph></graphml>`;
+    expect(readOutline(star).nodes).toHaveLength(2);
+    expect(readOutline(`<opml><body><outline text="${'&lt;'.repeat(200_000)}"/></body></opml>`).nodes).toHaveLength(1);
+  });
+
   test('of 5,000 lines is refused with both numbers', () => {
     const long = Array.from({ length: 5000 }, (_, i) => `line ${i}`).join('\n');
     expect(() => readOutline(long)).toThrow(/5,000 lines; a map holds 600/);
