@@ -1,6 +1,11 @@
-/** An SVG picture of somebody's sheet: on a shared machine nothing of it stays behind. */
-export const svgAnswer = (svg: string): Response =>
-  new Response(svg, {
+import { refusedWork } from './who.server';
+
+/** An SVG picture of somebody's sheet: on a shared machine nothing of it stays behind. @throws 422 or 503 when it is not drawn */
+export async function svgAnswer(drawn: Promise<string>): Promise<Response> {
+  const svg = await drawn.catch((error: unknown) => {
+    throw refusedWork(error);
+  });
+  return new Response(svg, {
     headers: {
       'Content-Type': 'image/svg+xml',
       'Cache-Control': 'private, no-store',
@@ -8,3 +13,4 @@ export const svgAnswer = (svg: string): Response =>
       'Content-Security-Policy': "default-src 'none'; img-src data:; style-src 'unsafe-inline'",
     },
   });
+}

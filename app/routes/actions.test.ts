@@ -15,7 +15,7 @@ import { migrate } from '../../server/database/migrate';
 import { cookiesFor } from '../../server/http/session-cookie';
 import type { Services } from '../../server/services';
 import { artFolder, openPictures, partNames } from '../../server/shelf';
-import { loadDocument, logBetween } from '../../server/stores/documents';
+import { loadDocument, rowsBetween } from '../../server/stores/documents';
 import { bodyText } from '../../core/sheet/body';
 import { line, picture as makePicture, sheet as makeSheet, text } from '../../core/sheet/make';
 import { isWritten } from '../../core/sheet/schema';
@@ -742,7 +742,7 @@ describe('answers', () => {
       const theirs = words(
         [
           ...[...everyItem(loaded.sheet)].flatMap((item) => (isWritten(item) ? [bodyText(item.body)] : [])),
-          ...(await logBetween(db, view.documentId, 0, 1e6)).flatMap(({ change }) => textsIn(change)),
+          ...(await rowsBetween(db, view.documentId, 0, 1e6)).flatMap(({ change }) => textsIn(change)),
           ...(await goesOf(db, entry.id)).flatMap((go) =>
             [...everyItem(go.sheet)].flatMap((item) => (isWritten(item) ? [bodyText(item.body)] : [])),
           ),

@@ -14,9 +14,9 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   if (asked !== null) {
     const go = (await goesOf(db, copy.id)).find((g) => g.id === asked);
     if (!go) throw missing();
-    return svgAnswer(await shelf.svg(db, `go ${go.id}`, go.sheet, request.signal));
+    return svgAnswer(shelf.svg(db, `go ${go.id}`, go.sheet, request.signal));
   }
   const shown = await pictured(db, copy.documentId);
   if (!shown) throw missing();
-  return svgAnswer(await shelf.svg(db, shown.key, shown.sheet, request.signal));
+  return svgAnswer(shelf.svg(db, shown.key, shown.sheet, request.signal));
 }

@@ -34,7 +34,8 @@ async function owned({ request, context, params }: Pick<Route.LoaderArgs, 'reque
 export async function loader(args: Route.LoaderArgs) {
   const { found } = await owned(args);
   const growth = await growthOf(args.context.services.db, found.documentId);
-  if (!growth) throw missing();
+  if (!growth)
+    throw refuse(409, 'How this sheet grew can’t be read: a part of it is damaged. The sheet itself is not touched.');
   return Response.json(growth);
 }
 

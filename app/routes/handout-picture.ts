@@ -8,5 +8,5 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const { db, shelf } = context.services;
   const handout = await handoutOf(db, person.id, params.handoutId);
   if (!handout) throw missing();
-  return svgAnswer(await shelf.svg(db, `handout ${handout.id}`, handout.given, request.signal));
+  return svgAnswer(shelf.svg(db, `handout ${handout.id}`, handout.given, request.signal));
 }

@@ -10,5 +10,5 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const sheet = await sheetOf(db, person.id, params.sheetId);
   const shown = sheet && (await pictured(db, sheet.documentId));
   if (!shown) throw missing();
-  return svgAnswer(await shelf.svg(db, shown.key, shown.sheet, request.signal));
+  return svgAnswer(shelf.svg(db, shown.key, shown.sheet, request.signal));
 }

@@ -118,6 +118,8 @@ describe('what is no usable picture', () => {
     ],
     ['a file that ends too early', async () => (await discFile.plain()).subarray(0, 1500), /damaged/],
     ['a picture of a line', () => png(300, 3), /300 by 3 pixels/],
+    ['a picture of a thread', () => png(8, 9000), /8 by 9000 pixels: too long/],
+    ['a picture of a beam', () => png(9000, 8), /at most 30 times as long/],
     ['more pixels than memory', () => png(20_000, 5_000), /100 million pixels/],
     ['too many bytes', () => new Uint8Array(MOST_BYTES + 1), /20 MB/],
   ])('%s is told from one', async (_, bytes, message) => {

@@ -7,7 +7,7 @@ import { blursFor, linesOf } from '../../core/raster/lines';
 import { mosaicOf } from '../../core/raster/mosaic';
 import { outlineOf } from '../../core/raster/outline';
 import type { Pixels } from '../../core/raster/pixels';
-import { LEAST_SIDE, MOST_BYTES, MOST_PIXELS } from '../../core/raster/limits';
+import { LEAST_SIDE, MOST_BYTES, MOST_PIXELS, MOST_RATIO } from '../../core/raster/limits';
 
 /**
  * Takes in a PNG or JPEG file from outside. Only its pixels are kept: they are read and written anew, upright, without
@@ -88,6 +88,10 @@ async function checked(bytes: Uint8Array): Promise<void> {
   if (Math.min(width, height) < LEAST_SIDE)
     throw new PictureProblem(
       `This picture is only ${width} by ${height} pixels. Choose one of at least ${LEAST_SIDE} each way.`,
+    );
+  if (Math.max(width, height) > MOST_RATIO * Math.min(width, height))
+    throw new PictureProblem(
+      `This picture is ${width} by ${height} pixels: too long for its other side. Cut it to at most ${MOST_RATIO} times as long, and try again.`,
     );
 }
 

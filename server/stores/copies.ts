@@ -146,7 +146,7 @@ async function goFrom(db: Database, { sheet, documentId, ...go }: GoRow): Promis
   try {
     return { ...go, sheet: readSheet(sheet), damage: null };
   } catch (error) {
-    const logged = await sheetAt(db, documentId, go.seq).catch(() => undefined);
+    const logged = await sheetAt(db, documentId, go.seq);
     return logged
       ? { ...go, sheet: logged, damage: null }
       : { ...go, sheet: damagedSheet('Damaged'), damage: reasonOf(error) };

@@ -70,14 +70,16 @@ export const keepSnapshot = (db: Queries, id: string, seq: number, sheet: Sheet)
 /** One logged change; at is when it was made. */
 export type DatedChange = { seq: number; at: Date; change: Change };
 
-/** The log after `from` up to `to`. Read anew: what an older program logged is brought up to date by the schema. */
-export const logBetween = async (db: Queries, id: string, from: number, to: number): Promise<DatedChange[]> =>
-  (
-    await db.query<{ seq: number; at: Date; change: unknown }>(
-      'select seq, at, change from document_change where document_id = $1 and seq > $2 and seq <= $3 order by seq',
-      [id, from, to],
-    )
-  ).map((row) => ({ ...row, change: Change.parse(row.change) }));
+/** The log after `from` up to `to`, as it is stored. */
+export const rowsBetween = (db: Queries, id: string, from: number, to: number) =>
+  db.query<{ seq: number; at: Date; change: unknown }>(
+    'select seq, at, change from document_change where document_id = $1 and seq > $2 and seq <= $3 order by seq',
+    [id, from, to],
+  );
+
+/** Rows read anew: what an older program logged is brought up to date by the schema. @throws ZodError */
+export const logOf = (rows: readonly { seq: number; at: Date; change: unknown }[]): DatedChange[] =>
+  rows.map((row) => ({ ...row, change: Change.parse(row.change) }));
 
 /** A snapshot with the log that was made on it. */
 export const grownFrom = (snapshot: unknown, log: readonly DatedChange[]): Sheet =>

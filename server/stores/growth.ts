@@ -4,7 +4,7 @@ import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../id';
 import type { DatedChange } from './documents';
-import { grownFrom, logBetween } from './documents';
+import { grownFrom, logOf, rowsBetween } from './documents';
 
 /** How a document grew, and the moments of it that were given names. */
 
@@ -31,13 +31,22 @@ const snapshotBefore = async (db: Queries, id: string, seq: number) =>
     ),
   );
 
-/** The sheet as it was after so many changes, or undefined when that is not known. */
+/** What can be read of the database's rows; undefined where they are damaged. */
+function readable<T>(work: () => T): T | undefined {
+  try {
+    return work();
+  } catch {
+    return undefined;
+  }
+}
+
+/** The sheet as it was after so many changes, or undefined when that is not known or can't be read. */
 export async function sheetAt(db: Queries, id: string, seq: number): Promise<Sheet | undefined> {
   const start = await snapshotBefore(db, id, seq);
   if (!start) return undefined;
-  const log = await logBetween(db, id, start.seq, seq);
-  if (start.seq + log.length !== seq) return undefined;
-  return grownFrom(start.sheet, log);
+  const rows = await rowsBetween(db, id, start.seq, seq);
+  if (start.seq + rows.length !== seq) return undefined;
+  return readable(() => grownFrom(start.sheet, logOf(rows)));
 }
 
 export const momentsOf = (db: Queries, documentId: string): Promise<Moment[]> =>
@@ -46,6 +55,7 @@ export const momentsOf = (db: Queries, documentId: string): Promise<Moment[]> =>
     [documentId],
   );
 
+/** How a document grew, or undefined when that is not known or can't be read. */
 export async function growthOf(db: Database, id: string): Promise<Growth | undefined> {
   return db.transaction(async (tx) => {
     const row = one(
@@ -62,12 +72,8 @@ export async function growthOf(db: Database, id: string): Promise<Growth | undef
     );
     const start = first ?? (row && (await snapshotBefore(tx, id, row.seq)));
     if (!row || !start) return undefined;
-    return {
-      from: start.seq,
-      sheet: readSheet(start.sheet),
-      log: await logBetween(tx, id, start.seq, row.seq),
-      moments: await momentsOf(tx, id),
-    };
+    const [rows, moments] = [await rowsBetween(tx, id, start.seq, row.seq), await momentsOf(tx, id)];
+    return readable(() => ({ from: start.seq, sheet: readSheet(start.sheet), log: logOf(rows), moments }));
   });
 }
 

@@ -8,7 +8,7 @@ import type { Database } from '../database/connection';
 import type { ClassCopy } from './copies';
 import { goesOf, handIn, trayOf } from './copies';
 import { Damaged, loadDocument, loadDocuments, saveChanges } from './documents';
-import { growthOf } from './growth';
+import { growthOf, sheetAt } from './growth';
 import { handoutOf } from './handouts';
 import { lastReadable, mend } from './mending';
 import { createSheet, sheetsOf } from './sheets';
@@ -59,6 +59,13 @@ describe.each(DATABASES)('a document of the %s database that can’t be read', (
     await expect(school.save(copies[0], 4, [moved(50)])).rejects.toBeInstanceOf(Damaged);
     await expect(handIn(db, copies[0], 4)).rejects.toBeInstanceOf(Damaged);
     expect(await goesOf(db, copies[0].id)).toEqual([]);
+  });
+
+  test('its growth can be looked at as far as it can be read, and no further', async () => {
+    const { documentId } = copies[0];
+    expect(await growthOf(db, documentId)).toBeUndefined();
+    expect(await sheetAt(db, documentId, 4)).toBeUndefined();
+    expect(find((await sheetAt(db, documentId, 2))!, 'box')!.item).toMatchObject({ x: 20 });
   });
 
   test('offers its last readable state, and goes on from there with nothing thrown away', async () => {
