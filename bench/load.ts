@@ -26,6 +26,8 @@ import { cookieOf, Served } from './server';
 const STUDENTS = 150;
 const EVERY = 3000;
 const SECONDS = Number(process.env.LOAD_SECONDS ?? 60);
+/** Memory is looked at so often. */
+const SAMPLES = 20;
 const PORT = 4690;
 const BASE = `http://localhost:${PORT}`;
 
@@ -151,22 +153,29 @@ async function underLoad(name: string, env: Record<string, string>): Promise<Fig
         await wait(2000);
       }
     };
+    // Caches fill and the collector takes its time: what counts is that it ends.
+    const course: number[] = [];
     const measured = (async () => {
-      await wait(Math.min(10, SECONDS / 4) * 1000);
-      const before = server.memory;
-      await wait(Math.max(0, end - Date.now() - 500));
-      return [before, server.memory];
+      for (let i = 0; i < SAMPLES; i++) {
+        await wait(Math.max(0, end - SECONDS * (1 - (i + 1) / SAMPLES) * 1000 - 500 - Date.now()));
+        course.push(server.memory);
+      }
     })();
     await Promise.all([...clients.map(student), reading(), measured]);
-    const [before, after] = await measured;
     console.error(
-      `  ${name}: ${times.length} saves, ${reads} spreads and pieces read, ${errors} errors, worst ${Math.max(...times).toFixed(0)} ms`,
+      `  ${name}: ${times.length} saves, ${reads} spreads and pieces read, ${errors} errors, worst ${Math.max(...times).toFixed(0)} ms; ${course.map((n) => n.toFixed(0)).join(' ')} MB`,
     );
     return [
       figure(`${name}, 150 saving: median, against the bare SQL alone`, median(times), bare, 12),
       figure(`${name}, 150 saving: 95%, against 100 ms`, share(times, 0.95), 100, 1),
       figure(`${name}, 150 saving: 99.9%, against 500 ms`, share(times, 0.999), 500, 1),
-      figure(`${name}, 150 saving: memory at the end, against near the beginning`, after, before, 1.5, 'MB'),
+      figure(
+        `${name}, 150 saving: memory at the end, against half way`,
+        course.at(-1)!,
+        course[SAMPLES / 2 - 1],
+        1.1,
+        'MB',
+      ),
       figure(`${name}, 150 saving: errors and one, against one`, errors + 1, 1, 1, ''),
     ];
   } finally {

@@ -82,8 +82,9 @@ export class Jobs {
   ): Promise<Line<I, O>> {
     const { boss } = this;
     await boss.createQueue(name);
-    const worker = await boss.work<I>(name, { pollingIntervalSeconds: LOOK_EVERY }, async ([job]) =>
-      work(job.id, job.data),
+    const worker: string = await boss.work<I>(name, { pollingIntervalSeconds: LOOK_EVERY }, ([job]) =>
+      // What came meanwhile is not left until the next look.
+      work(job.id, job.data).finally(() => boss.notifyWorker(worker)),
     );
     return {
       async ask(given, id) {

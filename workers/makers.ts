@@ -51,11 +51,12 @@ async function answer({ id, asked, base, roles, fonts, pictures }: MakeTask): Pr
   return { id, kind: 'make', ...made };
 }
 
-self.onmessage = ({ data }: MessageEvent<MakersTask>) => {
+// Not by `onmessage`: the library for networks sets that to its own when it is loaded.
+self.addEventListener('message', ({ data }: MessageEvent<MakersTask>) => {
   if (data.kind === 'stop') return void stopped.add(data.id);
   answer(data).then(
     (done) => self.postMessage(done),
     (error: unknown) =>
       self.postMessage({ id: data.id, kind: 'failed', reason: error instanceof Error ? error.message : String(error) }),
   );
-};
+});

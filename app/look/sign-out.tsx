@@ -17,7 +17,8 @@ export function SignOut({ personId }: { personId: string }) {
       const { sealAll } = await seal();
       await closeOtherWindows(personId);
       await sealAll(personId);
-      await fetch('/sign-out', { method: 'POST', redirect: 'manual' });
+      const { type } = await fetch('/sign-out', { method: 'POST', redirect: 'manual' });
+      if (type !== 'opaqueredirect') throw new Error('not signed out');
     } catch {
       return setProblem(true);
     }

@@ -243,6 +243,14 @@ describe('the Desk and the classes', () => {
       form: { do: 'add-students', classId: plover.id, names: 'Ada\n\n Ben \n' },
     });
     expect((await membersOf(db, plover.id)).map((member) => member.name)).toEqual(['Ada', 'Ben']);
+    // The same list once more, and others with it: who is there is named, and not added again.
+    const again = (await call(classes.action, '/classes', {
+      cookie: cookies.colleague,
+      form: { do: 'add-students', classId: plover.id, names: 'ada\nCleo\nBen\nCleo' },
+    })) as { problem: string; said: string };
+    expect(again.said).toBe('Cleo is in the class.');
+    expect(again.problem).toMatch(/^ada, Ben, Cleo are in the class already/);
+    expect((await membersOf(db, plover.id)).map((member) => member.name)).toEqual(['Ada', 'Ben', 'Cleo']);
   });
 });
 

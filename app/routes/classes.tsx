@@ -1,10 +1,10 @@
 import { Alert, Button, Input } from 'antd';
 import { Form, useNavigation } from 'react-router';
 import { z } from 'zod';
-import { addClass, addStudent, classesOf, isTeacherOf, membersOf } from '../../server/stores/classes';
+import { addClass, addStudents, classesOf, isTeacherOf, membersOf } from '../../server/stores/classes';
 import { makeCards } from '../../server/stores/sign-in';
 import { check, formOf } from '../form.server';
-import { HouseStrip } from '../look/strip';
+import { HouseStrip } from '../look/house-strip';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/classes';
 import './desk.css';
@@ -67,15 +67,22 @@ export async function action({ request, context }: Route.ActionArgs) {
       cards: cards.map(({ name, pictures }) => ({ name, pictures, code })),
     };
   }
-  for (const name of given.names) await addStudent(db, { schoolId: person.schoolId, classId: given.classId, name });
-  return {
-    problem: null,
-    cards: [],
-    said:
-      given.names.length === 1
-        ? `${given.names[0]} is in the class.`
-        : `${given.names.length} students are in the class.`,
-  };
+  const { added, there } = await addStudents(db, { schoolId: person.schoolId, ...given });
+  return { problem: thereWords(there), said: addedWords(added), cards: [] };
+}
+
+const listed = (names: readonly string[]) =>
+  names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
+
+function addedWords(added: readonly string[]): string | null {
+  if (added.length === 0) return null;
+  return added.length === 1 ? `${added[0]} is in the class.` : `${added.length} students are in the class.`;
+}
+
+function thereWords(there: readonly string[]): string | null {
+  if (there.length === 0) return null;
+  const are = there.length === 1 ? 'is' : 'are';
+  return `${listed(there)} ${are} in the class already. Somebody else of the same name needs one that tells them apart, such as “${there[0]} B.”.`;
 }
 
 export const meta: Route.MetaFunction = () => [{ title: 'Classes · Dappled Margin' }];
@@ -161,7 +168,8 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
                 <span className="quiet">to print and cut out; with one, a student comes in for the first time</span>
               </Form>
             )}
-            <Form method="post" className="class-add">
+            {/* With its names in the class the box is a new, empty one. */}
+            <Form method="post" className="class-add" key={c.size}>
               <input type="hidden" name="classId" value={c.id} />
               <Input.TextArea
                 name="names"

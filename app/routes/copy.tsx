@@ -58,10 +58,15 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   if ('damage' in document) return { copyId: copy.id, title: handout.title, damage: document.damage, now: Date.now() };
   const goes = await goesOf(db, copy.id);
   const last = goes.at(-1);
-  const returned = goes.filter((go) => go.returnedAt !== null).at(-1);
-  const [notes, rulings] = returned
-    ? await Promise.all([notesOf(db, [returned.id]), rulingsOf(db, [returned.id])])
-    : [[], []];
+  const back = goes.filter((go) => go.returnedAt !== null);
+  const returned = back.at(-1);
+  const ids = back.map(({ id }) => id);
+  const [all, rulings] = returned ? await Promise.all([notesOf(db, ids), rulingsOf(db, [returned.id])]) : [[], []];
+  // What was said on an earlier go still stands, and can be ticked.
+  const notes = all.map((note) => {
+    const go = back.find(({ id }) => id === note.goId)!;
+    return { ...note, earlier: go === returned ? null : go.number };
+  });
   const results = countedOn(handout, document.sheet, person.name, pictures);
   // Once it is done, the teacher's own rulings and everything counted may be seen.
   const told = results.map((result, i) => {
@@ -89,7 +94,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
     results: told,
     notes,
     marks:
-      returned && handout.rubric.rows.length > 0
+      returned && handout.rubric.rows.some(({ id }) => id in returned.marks)
         ? { rubric: handout.rubric, marks: returned.marks, ...points(handout.rubric, returned.marks) }
         : null,
     go: last?.number ?? 0,

@@ -5,7 +5,7 @@ import { progressOf } from '../../server/stores/handouts';
 import { createSheet, PURPOSES, sheetsOf } from '../../server/stores/sheets';
 import { Leaf, STATE_COLOURS, STATE_WORDS } from '../look/leaf';
 import { PurposeDrawing } from '../look/purposes';
-import { HouseStrip } from '../look/strip';
+import { HouseStrip } from '../look/house-strip';
 import { agoWords, dueWords, useZone } from '../look/time';
 import { formOf } from '../form.server';
 import { refuse, requireRole } from '../who.server';

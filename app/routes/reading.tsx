@@ -2,19 +2,18 @@ import { Alert, Button, Segmented } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link, redirect, useFetcher, useNavigate } from 'react-router';
 import { z } from 'zod';
-import { contains } from '../../core/geometry/box';
-import { boxOf } from '../../core/geometry/hit';
+import { boxOf, partAt } from '../../core/geometry/hit';
 import type { Point } from '../../core/geometry/matrix';
 import type { Evidence } from '../../core/lookfors/lookfor';
 import { evidenceWords, heldAfter, pieceMarks } from '../../core/review/marks';
 import { Id } from '../../core/sheet/schema';
-import type { Item, Page } from '../../core/sheet/schema';
+import type { Page } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
 import { countedOn } from '../../server/counting';
 import { copiesOf, copyForTeacher, goesOf, returnGo } from '../../server/stores/copies';
-import { loadDocuments } from '../../server/stores/documents';
 import { addNote, editNote, markRow, notesOf, removeNote, rule, rulingsOf } from '../../server/stores/reviews';
-import { shownOf } from '../damaged.server';
+import { openedOr, pictured } from '../damaged.server';
+import { DamageCard } from '../look/damaged';
 import { askedGo, check, formOf } from '../form.server';
 import { Strip } from '../look/strip';
 import { useZone } from '../look/time';
@@ -58,8 +57,15 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const asked = askedGo(request);
   const go = goes.find((g) => g.number === asked) ?? goes.at(-1);
   const { handout } = copy;
-  const document = go ? null : await loadDocuments(db, [copy.documentId]);
-  const { sheet, damage } = go ?? shownOf(document!.get(copy.documentId)!, handout.title);
+  const opened = go ? null : await openedOr(db, copy.documentId);
+  if (opened === undefined) throw missing();
+  // What can still be read of a damaged copy is shown in its place.
+  const damage = opened && 'damage' in opened ? opened.damage : null;
+  const sheet = go
+    ? go.sheet
+    : opened && 'sheet' in opened
+      ? opened.sheet
+      : (await pictured(db, copy.documentId))!.sheet;
   const [notes, rulings] = go ? await Promise.all([notesOf(db, [go.id]), rulingsOf(db, [go.id])]) : [[], []];
   return {
     copy: {
@@ -72,7 +78,8 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
     },
     lookFors: handout.lookFors,
     rubric: handout.rubric,
-    damage: damage ? { reason: damage, documentId: go ? null : copy.documentId } : null,
+    damage,
+    goDamaged: Boolean(go?.damage),
     go: go
       ? {
           id: go.id,
@@ -153,17 +160,6 @@ export default function ReadingScreen({ loaderData }: Route.ComponentProps) {
 type Loaded = Route.ComponentProps['loaderData'];
 type Draft = { page: string; item: string | null; at: Point };
 type Shown = 'piece' | 'handed out' | 'key';
-/** The name of the item or spot a person pressed on: the smallest thing there. */
-function itemUnder(page: Page, point: Point): Item | undefined {
-  return page.items
-    .filter((item) => !item.hidden && item.kind !== 'line' && contains(boxOf(page, item, pictureNow), point))
-    .sort((a, b) => size(page, a) - size(page, b))[0];
-}
-const size = (page: Page, item: Item) => {
-  const { width, height } = boxOf(page, item, pictureNow);
-  return width * height;
-};
-
 function anchorOf(page: Page, itemId: string | null, x: number | null, y: number | null): Point | null {
   const item = itemId === null ? undefined : findOn(page, itemId)?.item;
   if (item) {
@@ -218,6 +214,23 @@ function Reading({ loaded }: { loaded: Loaded }) {
       content: <HeadCard loaded={loaded} open={open} submit={submit} zone={zone} />,
     },
   ];
+  if (loaded.damage || loaded.goDamaged)
+    entries.unshift({
+      id: 'damage',
+      anchor: null,
+      end: 'top',
+      tone: 'apricot',
+      active: true,
+      label: 'Damaged',
+      content: loaded.damage ? (
+        <DamageCard damage={loaded.damage} back={`/handouts/${copy.handoutId}/reading/${copy.id}`} now={loaded.now} />
+      ) : (
+        <>
+          <h3>This piece is damaged</h3>
+          <p>What was handed in can’t be read any more. Give it back for another go, to be handed in once more.</p>
+        </>
+      ),
+    });
   if (shown === 'piece') {
     lookFors.forEach((lookFor, i) => {
       results[i].evidence.forEach((evidence, j) => {
@@ -392,13 +405,8 @@ function Reading({ loaded }: { loaded: Loaded }) {
             if (!open || shown !== 'piece') return;
             const box = event.currentTarget.getBoundingClientRect();
             const point = { x: (event.clientX - box.left) / view.scale, y: (event.clientY - box.top) / view.scale };
-            const item = itemUnder(page, point);
-            // A large picture is more than one spot: the note goes to the spot itself.
-            setDraft({
-              page: page.id,
-              item: item && item.kind !== 'picture' ? item.id : null,
-              at: item && item.kind !== 'picture' ? anchorOf(page, item.id, null, null)! : point,
-            });
+            const item = partAt(page, point, pictureNow)?.id ?? null;
+            setDraft({ page: page.id, item, at: anchorOf(page, item, point.x, point.y)! });
           }}
         >
           {faces && (

@@ -58,14 +58,18 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
       damaged: Boolean(piece?.damage),
       // A go is told by its identity: one that was taken back and handed in anew has the same number, but is another.
       picture: asHandedIn ? `go=${go.id}` : `seq=${copy.seq}`,
-      late: go && handout.dueAt ? +go.handedInAt > +handout.dueAt : false,
+      // Whoever was on time once is not late with another go.
+      late: copy.firstHandedInAt !== null && handout.dueAt ? +copy.firstHandedInAt > +handout.dueAt : false,
       results,
+      ruled,
       held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
       marks:
         sheet && results ? pieceMarks(sheet, results, pictures).filter((mark) => mark.page === sheet.pages[0].id) : [],
     });
   }
-  const pieces = cards.flatMap((card) => (card.results && card.state !== 'under-way' ? [card.results] : []));
+  const pieces = cards.flatMap(({ results, ruled, state }) =>
+    results && state !== 'under-way' ? [{ results, rulings: ruled }] : [],
+  );
   return {
     handout: {
       id: handout.id,
@@ -74,7 +78,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
       dueAt: handout.dueAt,
       lookFors: handout.lookFors.length,
     },
-    cards: cards.map(({ results: _, ...card }) => card),
+    cards: cards.map(({ results: _, ruled: __, ...card }) => card),
     missed: missedMost(handout.lookFors, pieces).slice(0, 6),
     pieces: pieces.length,
     page: { width, height },
@@ -198,6 +202,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
                   {card.handedInAt && card.state === 'handed-in' && ` ${whenWords(card.handedInAt, now, zone)}`}
                   {card.go > 1 && ` · go ${card.go}`}
                   {card.late && <span className="late"> · late</span>}
+                  {card.damaged && <strong className="late"> · damaged</strong>}
                 </span>
               </Link>
             ))}

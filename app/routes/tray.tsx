@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import { addLateCopies } from '../../server/stores/handouts';
 import { trayOf } from '../../server/stores/copies';
 import { StateLabel } from '../look/leaf';
-import { HouseStrip } from '../look/strip';
+import { HouseStrip } from '../look/house-strip';
 import { agoWords, dueWords, useZone } from '../look/time';
 import { requireRole } from '../who.server';
 import type { Route } from './+types/tray';

@@ -80,9 +80,10 @@ export function noteEntries(
         anchor,
         tone: note.settled ? 'moss' : 'apricot',
         active: !note.settled,
-        label: 'A note from your teacher',
+        label: note.earlier === null ? 'A note from your teacher' : `A note on go ${note.earlier}`,
         content: (
           <>
+            {note.earlier !== null && <p className="quiet">on go {note.earlier}</p>}
             <p className="note-words">{note.body}</p>
             <Checkbox
               checked={note.settled}

@@ -2,17 +2,17 @@ import type { Result, StudentLookFor } from '../../core/lookfors/lookfor';
 
 /** What the teacher will look for, counted as the student works. */
 
-export function Tick({ held }: { held: boolean | null }) {
+/** filled: something stands there, and whether it is right is not told. */
+export function Tick({ held }: { held: boolean | 'filled' | null }) {
+  const label = held === null ? 'your teacher decides' : held === 'filled' ? 'filled in' : held ? 'there' : 'not yet';
   return (
-    <svg
-      viewBox="0 0 18 18"
-      width="18"
-      height="18"
-      role="img"
-      aria-label={held === null ? 'your teacher decides' : held ? 'there' : 'not yet'}
-      style={{ flex: 'none' }}
-    >
-      {held ? (
+    <svg viewBox="0 0 18 18" width="18" height="18" role="img" aria-label={label} style={{ flex: 'none' }}>
+      {held === 'filled' ? (
+        <>
+          <circle cx="9" cy="9" r="7.6" fill="#fffefa" stroke="#456632" strokeWidth="1.5" />
+          <path d="M5.4 7.4H12.6M5.4 10.6H10.4" stroke="#456632" strokeWidth="1.5" strokeLinecap="round" />
+        </>
+      ) : held ? (
         <>
           <circle cx="9" cy="9" r="8.2" fill="#456632" />
           <path
@@ -47,7 +47,9 @@ type Props = {
 };
 
 export function LookForList({ lookFors, results, done, onGo }: Props) {
-  const counted = results.filter((result) => result && result.held !== null);
+  // Of what is only told to be filled in nobody knows yet whether it is right.
+  const onlyFilled = (i: number) => lookFors[i].tell === 'filled' && !done;
+  const counted = results.filter((result, i) => result && result.held !== null && !onlyFilled(i));
   const held = counted.filter((result) => result!.held).length;
   return (
     <>
@@ -61,10 +63,11 @@ export function LookForList({ lookFors, results, done, onGo }: Props) {
           const open = result?.evidence.find(
             (e) => !['right', 'near', 'extra'].includes(e.verdict) && e.items.length > 0,
           );
+          const filled = onlyFilled(i) && result?.held === true;
           const partly = result && result.held === false && result.need > 1;
           return (
             <li key={lookFor.id}>
-              <Tick held={result ? result.held : null} />
+              <Tick held={filled ? 'filled' : (result?.held ?? null)} />
               <span>
                 {lookFor.title}
                 {partly && (
@@ -73,6 +76,7 @@ export function LookForList({ lookFors, results, done, onGo }: Props) {
                     · {result.got} of {result.need}
                   </span>
                 )}
+                {filled && <span className="quiet"> · filled in</span>}
                 {!result && <span className="quiet"> · your teacher looks at this</span>}
                 {open && !done && (
                   <button type="button" className="lookfor-go" onClick={() => onGo(open.items[0])}>

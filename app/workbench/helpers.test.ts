@@ -12,6 +12,10 @@ class Slow {
   postMessage(task: { id: number; kind: string }) {
     this.got.push(task);
   }
+  ended = false;
+  terminate() {
+    this.ended = true;
+  }
   answer(data: unknown) {
     this.onmessage!({ data });
   }
@@ -70,4 +74,33 @@ test('what takes long tells how far it is, and can be ended', async () => {
   worker.answer({ id, kind: 'failed', reason: 'stopped' });
   await expect(asked).rejects.toThrow('stopped');
   expect(shares).toEqual([0.25, 0.5]);
+});
+
+test('one that says nothing for too long is ended and replaced; any sign of it gives it time', async () => {
+  vi.useFakeTimers();
+  try {
+    const { makers } = await import('./helpers');
+    const ask = () => makers.ask<'make'>({ kind: 'make', asked: {} as never, roles: {}, fonts: [], pictures: [] });
+    const told = ask().then(
+      () => 'made',
+      (problem: Error) => problem.message,
+    );
+    const [worker] = Slow.all;
+    for (let i = 0; i < 4; i++) {
+      await vi.advanceTimersByTimeAsync(30_000);
+      worker.answer({ id: worker.got[0].id, kind: 'progress', share: i / 10 });
+    }
+    expect(worker.ended).toBe(false);
+    await vi.advanceTimersByTimeAsync(46_000);
+    expect(worker.ended).toBe(true);
+    expect(await told).toContain('took too long');
+    const again = ask();
+    Slow.all[1].answer({ id: Slow.all[1].got[0].id, kind: 'make' });
+    expect(await again).toMatchObject({ kind: 'make' });
+    // With nothing to do it may be silent.
+    await vi.advanceTimersByTimeAsync(100_000);
+    expect(Slow.all[1].ended).toBe(false);
+  } finally {
+    vi.useRealTimers();
+  }
 });

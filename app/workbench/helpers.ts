@@ -16,13 +16,32 @@ type Waiting<Answer> = {
 /** For what takes long: how far it is, and a way to end it. What is ended fails with `stopped`. */
 export type Watch = { progress?: (share: number) => void; signal?: AbortSignal };
 
+/** Longest time without any sign of a worker that has something to do, in milliseconds: fonts may have to come first. */
+const MOST_SILENCE = 45_000;
+const TOO_LONG = 'it took too long and was stopped. Make it smaller, or in another way.';
+
 /** Carries questions to a worker and its answers back, each to who asked. */
 class Courier<Task extends { id: number }, Answer extends { id: number; kind: string }> {
   private worker: Worker | null = null;
   private waiting = new Map<number, Waiting<Answer>>();
   private count = 0;
+  private silence: ReturnType<typeof setTimeout> | undefined;
 
   constructor(private start: () => Worker) {}
+
+  /** A worker that says nothing for too long hangs: it is ended, whoever waits is told, and the next asks a new one. */
+  private heard(): void {
+    clearTimeout(this.silence);
+    if (this.waiting.size > 0) this.silence = setTimeout(() => this.end(TOO_LONG), MOST_SILENCE);
+  }
+
+  private end(reason: string): void {
+    this.worker?.terminate();
+    this.worker = null;
+    const told = [...this.waiting.values()];
+    this.waiting.clear();
+    for (const { failed } of told) failed(new Error(reason));
+  }
 
   ask<K extends (Task extends { kind: infer N } ? N : never)>(
     task: Tasks<Extract<Task, { kind: K }>>,
@@ -33,19 +52,17 @@ class Courier<Task extends { id: number }, Answer extends { id: number; kind: st
       this.worker = this.start();
       this.worker.onmessage = ({ data }: MessageEvent<Answer & { reason?: string; share?: number }>) => {
         const asked = this.waiting.get(data.id);
+        if (data.kind !== 'progress') this.waiting.delete(data.id);
+        this.heard();
         if (data.kind === 'progress') return asked?.progress?.(data.share ?? 0);
-        this.waiting.delete(data.id);
         if (data.kind === 'failed') asked?.failed(new Error(data.reason));
         else asked?.done(data);
       };
-      this.worker.onerror = (event) => {
-        for (const { failed } of this.waiting.values()) failed(new Error(event.message || 'the worker stopped'));
-        this.waiting.clear();
-        this.worker = null;
-      };
+      this.worker.onerror = (event) => this.end(event.message || 'the worker stopped');
     }
     return new Promise((done, failed) => {
       this.waiting.set(id, { done: done as (answer: Answer) => void, failed, progress });
+      if (this.waiting.size === 1) this.heard();
       signal?.addEventListener('abort', () => this.worker?.postMessage({ id, kind: 'stop' }));
       this.worker!.postMessage({ ...task, id });
     });

@@ -40,33 +40,41 @@ export async function unsentDocuments(personId: string): Promise<number> {
   return new Set([...names].map(documentOf)).size;
 }
 
+/** Slots that windows hold at this moment: what they have is theirs to keep. */
+async function heldSlots(): Promise<Set<string>> {
+  const { held = [] } = (await navigator.locks?.query()) ?? {};
+  return new Set(held.flatMap(({ name }) => name ?? []));
+}
+
 /** Seals what a person has not saved and clears whatever else of theirs is kept here. @throws Error without the key */
 export async function sealAll(personId: string): Promise<void> {
   const db = await openVault();
-  const early = namesNow(`${personId}/`);
-  if (db) {
-    const names = new Set([
-      ...early,
-      ...(await db.getAllKeys('pending', keysOf(personId))),
-      ...(await db.getAllKeys('aside', keysOf(personId))),
-    ]);
-    const parcels: [string, Parcel][] = [];
-    for (const name of names) {
-      const pending = keptNow(name) ?? (await db.get('pending', name));
-      const aside = (await db.get('aside', name)) ?? [];
-      if (isUnsent(pending) || aside.length > 0) parcels.push([name, { pending: pending ?? null, aside }]);
-    }
-    const sealer = parcels.length > 0 ? await cipher() : null;
-    const tx = db.transaction(['pending', 'aside', 'past', 'future', 'sealed'], 'readwrite');
-    for (const [name, parcel] of parcels)
-      void tx.objectStore('sealed').put(sealer!.encrypt(utf8ToBytes(JSON.stringify(parcel))), [name, nanoid(10)]);
-    void tx.objectStore('pending').delete(keysOf(personId));
-    void tx.objectStore('aside').delete(keysOf(personId));
-    void tx.objectStore('past').delete(stepsOf(personId));
-    void tx.objectStore('future').delete(keysOf(personId));
-    await tx.done;
-    for (const name of early) forgetNow(name);
+  if (!db) return;
+  const held = await heldSlots();
+  const slots = new Set([
+    ...namesNow(`${personId}/`),
+    ...(await db.getAllKeys('pending', keysOf(personId))),
+    ...(await db.getAllKeys('aside', keysOf(personId))),
+    ...(await db.getAllKeys('future', keysOf(personId))),
+    ...(await db.getAllKeys('past', stepsOf(personId))).map(([slot]) => slot),
+  ]);
+  const left = [...slots].filter((slot) => !held.has(slot));
+  const parcels: [string, Parcel][] = [];
+  for (const slot of left) {
+    const pending = keptNow(slot) ?? (await db.get('pending', slot));
+    const aside = (await db.get('aside', slot)) ?? [];
+    if (isUnsent(pending) || aside.length > 0) parcels.push([slot, { pending: pending ?? null, aside }]);
   }
+  const sealer = parcels.length > 0 ? await cipher() : null;
+  const tx = db.transaction(['pending', 'aside', 'past', 'future', 'sealed'], 'readwrite');
+  for (const [slot, parcel] of parcels)
+    void tx.objectStore('sealed').put(sealer!.encrypt(utf8ToBytes(JSON.stringify(parcel))), [slot, nanoid(10)]);
+  for (const slot of left) {
+    for (const store of ['pending', 'aside', 'future'] as const) void tx.objectStore(store).delete(slot);
+    void tx.objectStore('past').delete(IDBKeyRange.bound([slot, 0], [slot, Infinity]));
+  }
+  await tx.done;
+  for (const slot of left) forgetNow(slot);
 }
 
 /** A window's slot in the vault, with what was sealed there before. */

@@ -61,6 +61,20 @@ export async function takeOut(
   });
   if (!asked.ok) throw await refusalIn(asked);
   const place = `/exports/${Asked.parse(await asked.json()).id}`;
+  // Nobody waits for it when the page has gone.
+  const leave = () => void fetch(place, { method: 'DELETE', keepalive: true }).catch(() => {});
+  window.addEventListener('pagehide', leave);
+  try {
+    const made = await follow(place, signal, tell);
+    if (!made) await fetch(place, { method: 'DELETE' }).catch(() => {});
+    return made ? `${place}/file` : null;
+  } finally {
+    window.removeEventListener('pagehide', leave);
+  }
+}
+
+/** Looks after a file until it is there: false when nobody wants it any more. @throws TakeOutProblem */
+async function follow(place: string, signal: AbortSignal, tell: (making: Making) => void): Promise<boolean> {
   let rest = LOOKS.first;
   while (!signal.aborted) {
     await wait(rest, signal);
@@ -73,12 +87,11 @@ export async function takeOut(
     }
     if (!answer.ok) throw await refusalIn(answer);
     const now = State.parse(await answer.json());
-    if (now.state === 'ready') return `${place}/file`;
+    if (now.state === 'ready') return true;
     if (now.state === 'failed') throw new TakeOutProblem(now.problem);
     if (now.state === 'stopped') throw new TakeOutProblem('It was stopped before it was made. Ask for it once more.');
     tell(now.state === 'making' && now.progress ? { kind: 'making', ...now.progress } : { kind: 'asked' });
     rest = Math.min(LOOKS.longest, rest * 1.3);
   }
-  await fetch(place, { method: 'DELETE' }).catch(() => {});
-  return null;
+  return false;
 }

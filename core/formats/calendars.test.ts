@@ -136,6 +136,15 @@ describe('a calendar file', () => {
     );
   });
 
+  it('has a turn that was moved here from long before', () => {
+    const text = file(
+      event('UID:w', 'SUMMARY:Choir', 'DTSTART:20190107T150000', 'RRULE:FREQ=WEEKLY'),
+      event('UID:w', 'RECURRENCE-ID:20230102T150000', 'SUMMARY:Choir, made up for', 'DTSTART:20240203T100000'),
+    );
+    expect(told(text)[0]).toBe('2024-02-03 10:00 Choir, made up for');
+    expect(told(text)).toHaveLength(5);
+  });
+
   it('with daily events since long ago has them, and of what recurs each second says so', () => {
     const since = (freq: string) =>
       file(event('UID:d', 'SUMMARY:Tide', 'DTSTART:19900101T080000', `RRULE:FREQ=${freq}`));

@@ -86,15 +86,25 @@ function startNear(event: ICAL.Event, from: number): ICAL.Time {
   return near;
 }
 
+const dayOf = (time: unknown): number =>
+  time instanceof ICAL.Time ? numberOf(time.year, time.month, time.day) : Infinity;
+
 /** What may still be gone through of one file. */
 type Budget = { turns: number };
 
 /** All turns of an event between two days. */
-function turnsOf(event: ICAL.Event, bounds: Bounds, budget: Budget): (Omit<Happening, 'id'> & { last: number })[] {
+function turnsOf(
+  event: ICAL.Event,
+  moved: readonly ICAL.Component[],
+  bounds: Bounds,
+  budget: Budget,
+): (Omit<Happening, 'id'> & { last: number })[] {
   if (!event.startDate) throw new Error('it does not say when it begins');
   if (!event.isRecurring()) return [turnOf(event, event.startDate, event.endDate, bounds)];
   const out: (Omit<Happening, 'id'> & { last: number })[] = [];
-  const turns = event.iterator(startNear(event, bounds.from));
+  // A turn from before may have been moved into this time.
+  const from = Math.min(bounds.from, ...moved.map((one) => dayOf(one.getFirstPropertyValue('recurrence-id'))));
+  const turns = event.iterator(startNear(event, from));
   while (out.length <= MOST_TAKEN) {
     if (budget.turns-- <= 0) throw new Error('it recurs too often to be gone through');
     const next = turns.next() as ICAL.Time | undefined;
@@ -175,7 +185,7 @@ export function readCalendar(text: string, given: Partial<Bounds> & Pick<Bounds,
     try {
       const changed = exceptions.get(String(component.getFirstPropertyValue('uid'))) ?? [];
       const event = new ICAL.Event(component, { exceptions: changed });
-      for (const { last, ...turn } of turnsOf(event, bounds, budget))
+      for (const { last, ...turn } of turnsOf(event, changed, bounds, budget))
         if (dayNumber(turn.from) <= bounds.until && last >= bounds.from) happenings.push(turn);
     } catch (problem) {
       problems.push(

@@ -5,7 +5,7 @@ import { free, group, line, page, picture, plain, shape, text } from '../sheet/m
 import type { GroupItem, Item } from '../sheet/schema';
 import { contains, encloses, grown, overlaps, spanned, union } from './box';
 import { covers, edgeDistance, flatten } from './flatten';
-import { boxOf, holdAt, itemsAt, itemsWithin, targetAt } from './hit';
+import { boxOf, holdAt, itemsAt, itemsWithin, partAt, targetAt } from './hit';
 import { adjusted, FAMILIES, OUTLINES, roundedBox, shapeHandles, shapeInside, shapePath, SHAPES } from './outline';
 
 const bird: DrawnPicture = {
@@ -24,6 +24,45 @@ const bird: DrawnPicture = {
 const pictures = (id: string) => (id === bird.id ? bird : undefined);
 const on = (...items: Item[]) => page({ id: 'p', items });
 const ids = (items: Item[]) => items.map((item) => item.id);
+
+test('who points into a group means the smallest part there, or the spot itself', () => {
+  const p = on(
+    group({
+      id: 'made',
+      x: 100,
+      y: 100,
+      width: 400,
+      height: 300,
+      items: [
+        shape({ id: 'node', x: 20, y: 20, width: 120, height: 60 }),
+        text({ id: 'words', x: 30, y: 30, width: 80, height: 20 }),
+        group({
+          id: 'inner',
+          x: 200,
+          y: 200,
+          width: 60,
+          height: 60,
+          items: [shape({ id: 'deep', width: 60, height: 60 })],
+        }),
+        shape({ id: 'gone', x: 20, y: 200, width: 60, height: 60, hidden: true }),
+        line({ id: 'leader', from: free(0, 0), to: free(400, 300) }),
+      ],
+    }),
+    shape({ id: 'ground', x: 0, y: 0, width: 600, height: 700 }),
+    picture({ id: 'bird', picture: bird.id, x: 0, y: 500, width: 100, height: 100 }),
+  );
+  const at = (x: number, y: number) => partAt(p, { x, y }, pictures)?.id;
+  expect([at(140, 140), at(230, 170), at(330, 330)]).toEqual(['words', 'node', 'deep']);
+  // Empty paper within the group, what is hidden, a line, a ground, a picture: these are spots.
+  for (const [x, y] of [
+    [450, 150],
+    [140, 320],
+    [300, 250],
+    [20, 20],
+    [50, 550],
+  ])
+    expect(at(x, y)).toBeUndefined();
+});
 
 test('what lies under a point comes front to back', () => {
   const p = on(

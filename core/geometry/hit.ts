@@ -64,6 +64,27 @@ export function itemsAt(page: Page, within: GroupItem | null, point: Point, reac
   );
 }
 
+/** Beyond this share of the page a thing is no spot that something can be said about. */
+const SPOT_SHARE = 0.25;
+
+/** What somebody means who points at a spot: the smallest thing there, within groups too, or nothing but the spot itself. */
+export function partAt(page: Page, point: Point, pictures: Pictures): Item | undefined {
+  let [best, least]: [Item | undefined, number] = [undefined, SPOT_SHARE * page.width * page.height];
+  const look = (items: readonly Item[]) => {
+    for (const item of items) {
+      if (item.hidden) continue;
+      if (item.kind === 'group') look(item.items);
+      // A line's box is mostly beside it, and a picture holds many spots.
+      if (item.kind === 'group' || item.kind === 'line' || item.kind === 'picture') continue;
+      const box = boxOf(page, item, pictures);
+      const area = box.width * box.height;
+      if (area < least && contains(box, point)) [best, least] = [item, area];
+    }
+  };
+  look(page.items);
+  return best;
+}
+
 /** Items of a list that lie wholly in a swept box. */
 export function itemsWithin(page: Page, within: GroupItem | null, box: Box, pictures: Pictures): Item[] {
   return (within ? within.items : page.items).filter(

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { givenOut, keyOf } from '../handout/copy';
 import { refusal, SUPPLIES } from '../handout/touch';
 import type { Change } from '../sheet/change';
-import { held, line, page, picture, plain, shape, sheet, text } from '../sheet/make';
+import { group, held, line, page, picture, plain, shape, sheet, text } from '../sheet/make';
 import type { Body, Item, Sheet } from '../sheet/schema';
 import type { LookFor, Result } from './lookfor';
 import { count, LookFor as Schema, resultForStudent } from './lookfor';
@@ -87,6 +87,61 @@ describe('labels on their targets', () => {
       meant: 'bill',
     });
   });
+  describe('with words that are alike', () => {
+    const key = (a: string, b: string, spelling: 'exact' | 'near' | 'loose'): LookFor => ({
+      ...labels(spelling),
+      ...keyOf(diagram([a, b]))[0],
+    });
+    test.each<[pair: [string, string], said: [string, string], verdicts: Result['evidence'][number]['verdict'][]]>([
+      // Holds.
+      [
+        ['North Korea', 'South Korea'],
+        ['north korea', 'South Korea'],
+        ['right', 'right'],
+      ],
+      // Nearly holds: a slip that can only be meant so.
+      [
+        ['North Korea', 'South Korea'],
+        ['Nort Korea', 'Sout Korea'],
+        ['near', 'near'],
+      ],
+      [
+        ['feather', 'toe'],
+        ['Feathers', 'toes'],
+        ['right', 'right'],
+      ],
+      // Misses: the other one's word, exactly or nearly.
+      [
+        ['North Korea', 'South Korea'],
+        ['South Korea', 'North Korea'],
+        ['wrong', 'wrong'],
+      ],
+      [
+        ['North Korea', 'South Korea'],
+        ['Suth Korea', 'Nroth Korea'],
+        ['wrong', 'wrong'],
+      ],
+      [
+        ['Iran', 'Iraq'],
+        ['Iraq', 'Iran'],
+        ['wrong', 'wrong'],
+      ],
+      [
+        ['vein', 'vine'],
+        ['vine', 'vein'],
+        ['wrong', 'wrong'],
+      ],
+      // Cheats: a word between the two.
+      [
+        ['Iran', 'Iraq'],
+        ['Irap', 'Irap'],
+        ['wrong', 'wrong'],
+      ],
+    ])('%j is answered by %j: %j', (pair, said, expected) => {
+      for (const spelling of ['near', 'loose'] as const)
+        expect(verdicts(counted(key(...pair, spelling), diagram(said)))).toEqual(expected);
+    });
+  });
   test('an empty label is empty, not wrong', () =>
     expect(verdicts(counted(labels(), diagram(['', 'neck'])))).toEqual(['empty', 'right']));
   test('a label whose line was moved to the right part counts there', () => {
@@ -110,6 +165,58 @@ describe('the other look-fors', () => {
     const lookFor: LookFor = { kind: 'words', id: 'w', title: 'write', tell: 'result', item: 'own', min: 1 };
     const prefilled = writing('own', plain('because'));
     expect(count(lookFor, prefilled, { ...context, handedOut: prefilled }).got).toBe(0);
+  });
+  test.each<[what: string, given: string, text: string, own: number]>([
+    ['what was written counts', '', 'It wades on long legs', 5],
+    ['behind words that stood there only what was added counts', 'The heron has', 'The heron has long legs', 2],
+    ['one letter more in a box that was full is one word', 'The heron has long legs', 'The heron has long legss', 1],
+    ['the same words in another order are none of one’s own', 'long legs', 'legs long', 0],
+    ['a letter over and over is one word', '', 'a a a a a a a a', 1],
+    ['two words in turn count three times each', '', 'a b a b a b a b a b a b', 6],
+    ['a sentence of the sheet is copied', '', 'Name each part of the bird', 0],
+    ['and counts with what was added', '', 'Name each part of the bird please', 1],
+    ['words of the sheet may be used', '', 'Each part of it is part of the bird', 9],
+    ['words that come again in a long text are no cheating', '', 'the bird and the egg and the nest', 8],
+  ])('of words: %s', (_, given, said, own) => {
+    const base = writing('own', plain(given));
+    const [first] = base.pages;
+    const task = text({ id: 'task', body: plain('Name each part of the bird') });
+    const handedOut = { ...base, pages: [{ ...first, items: [task, ...first.items] }] };
+    const piece = { ...handedOut, pages: [{ ...first, items: [task, ...writing('own', plain(said)).pages[0].items] }] };
+    const lookFor: LookFor = { kind: 'words', id: 'w', title: 'write', tell: 'result', item: 'own', min: 5 };
+    expect(count(lookFor, piece, { ...context, handedOut }).got).toBe(own);
+  });
+  test.each<[how: string, values: Partial<Item>]>([
+    ['off the page', { x: -900 } as Partial<Item>],
+    ['without any colour', { opacity: 0.02 }],
+    ['hidden', { hidden: true }],
+    ['no larger than a dot', { width: 1, height: 1 } as Partial<Item>],
+    ['neither filled nor outlined', { fill: null, outline: null } as Partial<Item>],
+  ])('what lies %s is not seen, and does not count', (_, values) => {
+    const lookFor: LookFor = { kind: 'items', id: 'i', title: 'shapes', tell: 'result', item: 'shape', min: 1 };
+    const seen = shape({ id: 'seen', x: 20, y: 20 });
+    expect(counted(lookFor, diagram(['', ''], [seen])).got).toBe(1);
+    expect(counted(lookFor, diagram(['', ''], [{ ...seen, ...values } as Item])).got).toBe(0);
+    const around = group({ id: 'g', width: 50, height: 50, items: [seen], ...(values as object) });
+    if (!('fill' in values) && !('width' in values)) expect(counted(lookFor, diagram(['', ''], [around])).got).toBe(0);
+    const box = writing('own', plain('it can wade'));
+    const items = box.pages[0].items.map((item) => (item.id === 'own' ? ({ ...item, ...values } as Item) : item));
+    const words: LookFor = { kind: 'words', id: 'w', title: 'write', tell: 'result', item: 'own', min: 1 };
+    if (!('fill' in values)) expect(counted(words, { ...box, pages: [{ ...box.pages[0], items }] }).got).toBe(0);
+  });
+  test.each<[name: string, said: string, held: boolean]>([
+    ['Éva Ž. O’Neill', 'Eva', true],
+    ['Éva Ž. O’Neill', 'o neill', true],
+    ['Éva Ž. O’Neill', 'e', false],
+    ['Zoë Łuczak', 'luczak', true],
+    ['Zoë Łuczak', 'Zoe', true],
+    ['Anna-Lena Groß', 'Lena', true],
+    ['Anna-Lena Groß', 'gross', true],
+    ['Ayo Bankole', 'Bankol', false],
+    ['Ayo Bankole', 'me', false],
+  ])('the name of %s is written as “%s”: %s', (studentName, said, held) => {
+    const lookFor: LookFor = { kind: 'name', id: 'n', title: 'name', tell: 'result', item: 'name' };
+    expect(count(lookFor, writing('name', plain(said)), { ...context, studentName }).held).toBe(held);
   });
   test('a style has to hold for every word of the role', () => {
     const lookFor: LookFor = {

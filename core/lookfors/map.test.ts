@@ -8,7 +8,8 @@ import type { MapRecipe } from '../makers/map/recipe';
 import type { Kit } from '../makers/maker';
 import { group, held, line, page, plain, shape, sheet, text } from '../sheet/make';
 import type { Item, Sheet } from '../sheet/schema';
-import { mapKey, singular } from './kinds/map';
+import { mapKey } from './kinds/map';
+import { singular } from './spelling';
 import type { Evidence, LookForOf } from './lookfor';
 import { count, LookFor, resultForStudent } from './lookfor';
 

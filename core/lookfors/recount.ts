@@ -6,6 +6,12 @@ import { count } from './lookfor';
 /** What was counted on a sheet, to go on from when it has changed a little. */
 export type Tally = { lookFors: readonly LookFor[]; sheet: Sheet; context: Context; results: Result[] };
 
+/** A thing with what decides whether it is seen. */
+function placed(sheet: Sheet, id: string): readonly unknown[] {
+  const place = find(sheet, id);
+  return place ? [place.item, ...place.groups, place.page.width, place.page.height] : [];
+}
+
 /** What a look-for is counted from: sheets never change, so while these are the very same objects the count stays. */
 function sources(lookFor: LookFor, sheet: Sheet): readonly unknown[] {
   switch (lookFor.kind) {
@@ -14,7 +20,7 @@ function sources(lookFor: LookFor, sheet: Sheet): readonly unknown[] {
       return [];
     case 'words':
     case 'name':
-      return lookFor.item === null ? sheet.pages : [find(sheet, lookFor.item)?.item];
+      return lookFor.item === null ? sheet.pages : placed(sheet, lookFor.item);
     case 'style':
       return [...sheet.pages, sheet.roles];
     case 'labels':

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { editDistance, matches, normalised, SPELLING, tolerance } from './spelling';
+import { editDistance, matches, normalised, singular, SPELLING, tolerance } from './spelling';
 
 const word = fc.string({ unit: fc.constantFrom('a', 'b', 'c', 'd', 'e'), minLength: 1, maxLength: 12 });
 
@@ -40,6 +40,34 @@ describe('the distance', () => {
     for (const slip of ['heeron', 'hron', 'haron', 'ehron']) expect(editDistance('heron', slip)).toBe(1);
   });
   test('stops counting where nobody needs it', () => expect(editDistance('a', 'abcdefgh', 2)).toBe(3));
+});
+
+describe('a slip', () => {
+  const plainWord = fc.string({ unit: fc.constantFrom('a', 'b', 'n', 'o', 'r'), minLength: 1, maxLength: 9 });
+  const key = fc.uniqueArray(plainWord, { minLength: 2, maxLength: 6, selector: singular });
+  test('never makes one expected word of another, however alike they are', () => {
+    fc.assert(
+      fc.property(key, fc.constantFrom(...SPELLING), (words, spelling) => {
+        for (const [i, word] of words.entries())
+          for (const [j, said] of words.entries())
+            expect(matches(said, [word], spelling, words)).toBe(i === j ? 'exact' : null);
+      }),
+    );
+  });
+  test('counts for at most one of them', () => {
+    fc.assert(
+      fc.property(key, plainWord, fc.constantFrom(...SPELLING), (words, said, spelling) => {
+        expect(words.filter((word) => matches(said, [word], spelling, words)).length).toBeLessThanOrEqual(1);
+      }),
+    );
+  });
+  test('in the number of a word is none', () => {
+    for (const spelling of SPELLING) {
+      expect(matches('berries', ['berry'], spelling)).toBe('exact');
+      expect(matches('fox', ['foxes'], spelling)).toBe('exact');
+      expect(matches('glass', ['glas'], 'exact')).toBeNull();
+    }
+  });
 });
 
 describe('the tolerance', () => {

@@ -41,11 +41,48 @@ export function tolerance(length: number, spelling: Spelling): number {
   return length < 3 ? 0 : length < 5 ? 1 : length < 9 ? 2 : 3;
 }
 
-/** exact: as written in the key; near: within the tolerance; null: another word. */
-export function matches(said: string, words: readonly string[], spelling: Spelling): 'exact' | 'near' | null {
-  const given = normalised(said);
-  if (!given) return null;
-  const wanted = words.map(normalised);
-  if (wanted.includes(given)) return 'exact';
-  return wanted.some((word) => editDistance(given, word, 4) <= tolerance(word.length, spelling)) ? 'near' : null;
+/** The plain form of each word: English plurals in -s, -es and -ies. */
+export const singular = (text: string): string =>
+  normalised(text).replace(/\p{L}+/gu, (word) =>
+    /(ss|us|is)$/.test(word) || word.length < 4
+      ? word
+      : /(ch|sh|s|x|z)es$/.test(word)
+        ? word.slice(0, -2)
+        : /[^aeiou]ies$/.test(word)
+          ? `${word.slice(0, -3)}y`
+          : word.replace(/s$/, ''),
+  );
+
+/** More edits than any tolerance. */
+const FAR = 4;
+/** How far a word is from another: nothing, half a slip where only its number differs, or the edits between them. */
+function distance(said: string, word: string): number {
+  const [a, b] = [normalised(said), normalised(word)];
+  if (a === b) return 0;
+  const [one, other] = [singular(said), singular(word)];
+  return one === other ? 0.5 : Math.min(editDistance(a, b, FAR), editDistance(one, other, FAR));
+}
+
+/**
+ * exact: as written in the key, in the singular or plural; near: within the tolerance; null: another word.
+ * @param others what else the key expects elsewhere: a slip that is as near to one of these says nothing, and one that is
+ *   nearer means that
+ */
+export function matches(
+  said: string,
+  words: readonly string[],
+  spelling: Spelling,
+  others: readonly string[] = [],
+): 'exact' | 'near' | null {
+  if (!normalised(said)) return null;
+  const within = words
+    .map((word) => ({ far: distance(said, word), most: Math.max(0.5, tolerance(normalised(word).length, spelling)) }))
+    .filter(({ far, most }) => far <= most);
+  const far = Math.min(...within.map((one) => one.far));
+  if (far === 0) return 'exact';
+  if (far === Infinity) return null;
+  const own = new Set(words.map(singular));
+  const rival = Math.min(...others.filter((word) => !own.has(singular(word))).map((word) => distance(said, word)));
+  if (rival <= far) return null;
+  return far < 1 ? 'exact' : 'near';
 }

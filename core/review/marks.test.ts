@@ -46,10 +46,21 @@ test('evidence about nothing on the sheet makes no mark', () =>
 test('what a class misses most comes first, part by part for labels', () => {
   const wrong = [result('l', false, evidence('wrong', 'wing')), result('n', false, evidence('empty', ''))];
   const empty = [result('l', false, evidence('empty', '')), result('n', true)];
-  expect(missedMost([labels, name], [wrong, wrong, empty])).toEqual([
+  const judged = (results: Result[], rulings: { lookForId: string; held: boolean }[] = []) => ({ results, rulings });
+  expect(missedMost([labels, name], [judged(wrong), judged(wrong), judged(empty)])).toEqual([
     { label: '“neck” named wrongly', count: 2 },
     { label: 'Your name', count: 2 },
     { label: '“neck” left empty', count: 1 },
+  ]);
+  // What the teacher let pass is not missed; what they did not let pass is.
+  const pass = [{ lookForId: 'l', held: true }];
+  expect(missedMost([labels, name], [judged(wrong, pass), judged(empty)])).toEqual([
+    { label: '“neck” left empty', count: 1 },
+    { label: 'Your name', count: 1 },
+  ]);
+  const right = [result('l', true, evidence('right', 'neck')), result('n', true)];
+  expect(missedMost([labels, name], [judged(right, [{ lookForId: 'l', held: false }])])).toEqual([
+    { label: 'labels', count: 1 },
   ]);
 });
 

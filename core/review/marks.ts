@@ -28,13 +28,19 @@ export function pieceMarks(sheet: Sheet, results: readonly Result[], pictures: P
 /** What stands in a class's way: each look-for, or each part of a diagram, with how many pieces miss it. */
 export type Missed = { label: string; count: number };
 
-export function missedMost(lookFors: readonly LookFor[], pieces: readonly (readonly Result[])[]): Missed[] {
+type Ruled = readonly { lookForId: string; held: boolean }[];
+/** What was counted on a piece, and how its teacher ruled. */
+export type Judged = { results: readonly Result[]; rulings: Ruled };
+
+export function missedMost(lookFors: readonly LookFor[], pieces: readonly Judged[]): Missed[] {
   const counts = new Map<string, number>();
   const add = (label: string) => counts.set(label, (counts.get(label) ?? 0) + 1);
-  for (const results of pieces)
+  for (const { results, rulings } of pieces)
     lookFors.forEach((lookFor, i) => {
       const result = results[i];
-      if (!result || result.held !== false) return;
+      if (!result || heldAfter(result, rulings) !== false) return;
+      // Ruled against what was counted: only the teacher knows which part it is.
+      if (result.held !== false) return add(lookFor.title);
       if (lookFor.kind === 'labels') {
         for (const evidence of result.evidence) {
           if (evidence.verdict === 'wrong') add(`“${evidence.meant}” named wrongly`);
@@ -90,5 +96,5 @@ function mapWords(verdict: Evidence['verdict'], said: string, meant: string): st
 }
 
 /** A result with the teacher's ruling, where there is one. */
-export const heldAfter = (result: Result, rulings: readonly { lookForId: string; held: boolean }[]): boolean | null =>
+export const heldAfter = (result: Result, rulings: Ruled): boolean | null =>
   rulings.find((ruling) => ruling.lookForId === result.id)?.held ?? result.held;

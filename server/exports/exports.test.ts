@@ -133,6 +133,18 @@ describe.each(DATABASES)('files to take out, on the %s database', (_, open) => {
     report.mockRestore();
   });
 
+  test('those that wait are made right after one another', async () => {
+    const ids: string[] = [];
+    for (const person of [teacher, other, teacher, other, teacher]) ids.push((await exports.ask(person, sheet, PDF))!);
+    for (let i = 1; i <= ids.length; i++) {
+      // The other teacher does not own this sheet: theirs end without being made.
+      if (i % 2 === 0) continue;
+      await begun((i + 1) / 2);
+      bench.made.at(-1)!.end(Buffer.from('x'));
+    }
+    for (const [i, id] of ids.entries()) if (i % 2 === 0) await stateOf(id, 'ready');
+  });
+
   test('only three are under way for one person; another gets theirs', async () => {
     const ids = [];
     for (let i = 0; i < 3; i++) ids.push((await exports.ask(teacher, sheet, PDF))!);
@@ -148,6 +160,17 @@ describe.each(DATABASES)('files to take out, on the %s database', (_, open) => {
     const next = await Exports.start(db, jobs, bench as unknown as Exporter, folder);
     const state = db.kind === 'embedded' ? 'failed' : 'making';
     expect(await next.look(teacher, id)).toMatchObject({ state });
+  });
+
+  test('what nobody looks for any more is stopped, and what waits behind it is not begun', async () => {
+    const [first, second] = [(await exports.ask(teacher, sheet, PDF))!, (await exports.ask(teacher, sheet, PDF))!];
+    await begun(1);
+    const clock = vi.spyOn(Date, 'now').mockReturnValue(Date.now() + 80_000);
+    const ended = `select count(*)::int as n from job.job where id::text = any($1) and state = 'completed'`;
+    await until(async () => expect(await db.query(ended, [[first, second]])).toEqual([{ n: 2 }]));
+    clock.mockRestore();
+    for (const id of [first, second]) await stateOf(id, 'failed');
+    expect(bench.made).toHaveLength(1);
   });
 
   test('files are thrown away after a while', async () => {

@@ -46,8 +46,12 @@ const KEPT_BYTES = 500e6;
 /** How often what is under way looks whether it was stopped elsewhere, in milliseconds. */
 const LOOK_EVERY = 1000;
 
+/** Whoever waits looks often; after so long without a look nobody does. Windows in the background look once in a minute. */
+const LEFT = 75_000;
+
 const GONE = 'This sheet is no longer there.';
 const DAMAGED = 'This sheet is damaged. Open it: it says what can be done.';
+const NOBODY = 'Nobody waited for this any more. Ask for it once more.';
 const NOT_MADE =
   'This could not be made. Try it once more; if it fails again, tell whoever looks after Dappled Margin.';
 const CUT_OFF = 'The program was started anew while this was being made. Ask for it once more.';
@@ -56,8 +60,8 @@ export class Exports {
   private line!: Line<Given, Made>;
   /** What is being made by this process. */
   private running = new Map<string, { stop: AbortController; progress: Progress | null }>();
-  /** What was asked for here and has not ended, by person. */
-  private open = new Map<string, string>();
+  /** What was asked for here and has not ended: by whom, and when they looked last. */
+  private open = new Map<string, { personId: string; looked: number }>();
 
   private constructor(
     private db: Database,
@@ -75,13 +79,13 @@ export class Exports {
 
   /** Asks for one; gives its identity, or null when the person has too many under way. */
   async ask(personId: string, sheetId: string, wanted: Wanted): Promise<string | null> {
-    const mine = [...this.open].filter(([, person]) => person === personId);
+    const mine = [...this.open].filter(([, one]) => one.personId === personId);
     // Another process that shares the database may have made them.
     if (mine.length >= MOST_AT_ONCE) for (const [id] of mine) if (await this.hasEnded(id)) this.open.delete(id);
     if (mine.filter(([id]) => this.open.has(id)).length >= MOST_AT_ONCE) return null;
     this.tidy();
     const id = randomUUID();
-    this.open.set(id, personId);
+    this.open.set(id, { personId, looked: Date.now() });
     await this.line.ask({ ...wanted, personId, sheetId }, id).catch((error: unknown) => {
       this.open.delete(id);
       throw error;
@@ -104,6 +108,8 @@ export class Exports {
     const asked = await this.find(personId, id);
     if (!asked) return undefined;
     const { state, result } = asked;
+    const waiting = this.open.get(id);
+    if (waiting) waiting.looked = Date.now();
     if (state === 'waiting') return { state };
     const here = this.running.get(id);
     if (state === 'under-way' && (here || this.db.kind === 'server'))
@@ -134,6 +140,12 @@ export class Exports {
     }
   }
 
+  /** Nobody has looked for long: asked elsewhere, that is not known here. */
+  private isLeft(id: string): boolean {
+    const waiting = this.open.get(id);
+    return waiting !== undefined && Date.now() - waiting.looked > LEFT;
+  }
+
   private placeOf = (id: string) => path.join(this.folder, id);
 
   /** Makes one. What went wrong is part of what comes of it: it is told, not tried again. */
@@ -142,12 +154,14 @@ export class Exports {
     const running = { stop, progress: null as Progress | null };
     this.running.set(id, running);
     const watch = setInterval(() => {
+      if (this.isLeft(id)) return stop.abort();
       this.line.look(id).then(
         (asked) => asked?.state === 'stopped' && stop.abort(),
         () => {},
       );
     }, LOOK_EVERY);
     try {
+      if (this.isLeft(id)) return { problem: NOBODY };
       const { job, name } = await jobOf(this.db, given);
       const bytes = await this.exporter.run(job, stop.signal, (progress) => (running.progress = progress));
       const place = this.placeOf(id);
@@ -168,10 +182,11 @@ export class Exports {
   /** Throws away what is old, and the oldest where all of it is too much. */
   private tidy(): void {
     let bytes = 0;
-    const files = readdirSync(this.folder).map((name) => {
+    const files = readdirSync(this.folder).flatMap((name) => {
       const place = path.join(this.folder, name);
-      const { mtimeMs, size } = statSync(place);
-      return { place, at: mtimeMs, size };
+      // One that is being written may get its name at this moment.
+      const found = statSync(place, { throwIfNoEntry: false });
+      return found ? [{ place, at: found.mtimeMs, size: found.size }] : [];
     });
     for (const { place, at, size } of files.sort((a, b) => b.at - a.at)) {
       bytes += size;

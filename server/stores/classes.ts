@@ -1,5 +1,5 @@
 import { randomInt } from 'node:crypto';
-import type { Queries } from '../database/connection';
+import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../id';
 import { addPerson } from './people';
@@ -59,6 +59,32 @@ export async function addStudent(
   });
   await db.query('insert into class_member (class_id, person_id) values ($1, $2)', [given.classId, id]);
   return id;
+}
+
+/** Names are the same however they are spaced and whatever of them is in capitals. */
+const sameName = (name: string) => name.normalize('NFC').replace(/\s+/g, ' ').trim().toLowerCase();
+
+/** Adds those who are not in the class yet, all or none; a list that is sent twice adds nobody twice. */
+export function addStudents(
+  db: Database,
+  given: { schoolId: string; classId: string; names: readonly string[] },
+): Promise<{ added: string[]; there: string[] }> {
+  const { schoolId, classId } = given;
+  return db.transaction(async (tx) => {
+    // Whoever adds to this class at the same moment waits, and then finds these there.
+    await tx.query('select 1 from class where id = $1 for update', [classId]);
+    const known = new Set((await membersOf(tx, classId)).map(({ name }) => sameName(name)));
+    const [added, there]: [string[], string[]] = [[], []];
+    for (const name of given.names) {
+      if (known.has(sameName(name))) there.push(name);
+      else {
+        await addStudent(tx, { schoolId, classId, name });
+        known.add(sameName(name));
+        added.push(name);
+      }
+    }
+    return { added, there };
+  });
 }
 
 export const isTeacherOf = async (db: Queries, teacherId: string, classId: string) =>

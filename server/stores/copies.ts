@@ -75,6 +75,8 @@ export type ClassCopy = {
   begunAt: Date | null;
   go: number;
   handedInAt: Date | null;
+  /** When the first of its goes was handed in. */
+  firstHandedInAt: Date | null;
   goId: string | null;
   seq: number;
 };
@@ -83,7 +85,8 @@ export type ClassCopy = {
 export const copiesOf = (db: Queries, handoutId: string) =>
   db.query<ClassCopy>(
     `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", p.name as "studentName", copy.state, copy.begun_at as "begunAt",
-       coalesce(g.number, 0) as go, g.handed_in_at as "handedInAt", g.id as "goId", d.seq
+       coalesce(g.number, 0) as go, g.handed_in_at as "handedInAt",
+       (select min(handed_in_at) from go where copy_id = copy.id) as "firstHandedInAt", g.id as "goId", d.seq
      from copy join person p on p.id = copy.student_id join document d on d.id = copy.document_id
      left join lateral (select id, number, handed_in_at from go where copy_id = copy.id order by number desc limit 1) g on true
      where copy.handout_id = $1 order by p.name`,
@@ -214,8 +217,10 @@ export async function handIn(
       return { ok: false, reason: 'This copy is handed in already. Nothing was changed.' };
     if (now.seq !== seq) return late;
     await tx.query(
-      `insert into go (id, copy_id, number, seq, sheet, handed_in_at)
-       values ($1, $2, (select coalesce(max(number), 0) + 1 from go where copy_id = $2), $3, $4::jsonb, coalesce($5::timestamptz, now()))`,
+      `insert into go (id, copy_id, number, seq, sheet, handed_in_at, marks)
+       values ($1, $2, (select coalesce(max(number), 0) + 1 from go where copy_id = $2), $3, $4::jsonb, coalesce($5::timestamptz, now()),
+         -- Marks of the go before stand until they are changed.
+         coalesce((select marks from go where copy_id = $2 order by number desc limit 1), '{}'))`,
       [newId(), copy.id, seq, JSON.stringify(document.sheet), at ?? null],
     );
     await tx.query(`update copy set state = 'handed-in', begun_at = coalesce(begun_at, now()) where id = $1`, [

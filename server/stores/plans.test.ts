@@ -67,6 +67,7 @@ const CALLS: Record<string, () => unknown> = {
   classesOf: () => classes.classesOf(db, 't1-1'),
   classByCode: () => classes.classByCode(db, 'C5X0'),
   membersOf: () => classes.membersOf(db, 'c5-1'),
+  addStudents: () => classes.addStudents(db, { schoolId: 's7', classId: 'c7-1', names: ['Newer'] }),
   addStudent: () => classes.addStudent(db, { schoolId: 's7', classId: 'c7-1', name: 'New' }),
   isTeacherOf: () => classes.isTeacherOf(db, 't5-1', 'c5-0'),
   trayOf: () => copies.trayOf(db, 'p3-40'),

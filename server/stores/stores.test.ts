@@ -390,10 +390,12 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       expect(await settleNote(db, ids.ada, note.id, true)).toHaveLength(1);
       expect(await rulingsOf(db, [go.id])).toMatchObject([{ lookForId: 'l', held: false }]);
       expect(await handIn(db, copy, 1)).toEqual({ ok: true });
-      expect((await goesOf(db, copy.id)).map((g) => [g.number, g.outcome])).toEqual([
-        [1, 'another-go'],
-        [2, null],
+      // Marks stand until they are changed; when it was first handed in is not forgotten.
+      expect((await goesOf(db, copy.id)).map((g) => [g.number, g.outcome, g.marks])).toEqual([
+        [1, 'another-go', { row: 2 }],
+        [2, null, { row: 2 }],
       ]);
+      expect((await copyOf(ids.ada)).firstHandedInAt).toEqual(go.handedInAt);
       expect(await takeBack(db, copy.id)).toEqual({ ok: true });
       expect((await copyOf(ids.ada)).state).toBe('another-go');
     });

@@ -227,6 +227,28 @@ test.describe('a concept map', () => {
     await saved(page);
   });
 
+  test('goes on being made after it was laid out as a network', async () => {
+    await made(page, /^concept map/);
+    await rows(page).first().click();
+    await paste(page, 'tide\n\thigh water\n\tlow water\n\tneap\n\tspring\n\t\tmoon');
+    await expect.poll(() => outline(page)).toHaveLength(6);
+    const layout = (name: string) => page.getByRole('radiogroup', { name: 'Layout' }).getByRole('radio', { name });
+    const places = () => page.locator('.page-view').innerHTML();
+    for (const name of ['network', 'all round', 'network', 'tree, downwards']) {
+      const before = await places();
+      await layout(name).click();
+      await expect.poll(places).not.toBe(before);
+      await saved(page);
+    }
+    await rows(page).last().click();
+    await page.keyboard.press('End');
+    await page.keyboard.type('light');
+    await expect(onSheet(page)).toContainText('moonlight');
+    await saved(page);
+    await page.reload();
+    await expect(onSheet(page)).toContainText('moonlight');
+  });
+
   test('takes in a pasted list and a file, gives out OPML, and says what it can’t take', async () => {
     await made(page, /^concept map/);
     await rows(page).first().click();

@@ -13,6 +13,12 @@ test('a card lets a student in once, who then chooses pictures; a new card ends 
   const card = teacher.locator('.class-card', { hasText: 'Sandpiper' });
   await card.getByLabel('Names to add').fill('Éva Ž. O’Neill\nJonas 😀 Pohl');
   await card.getByRole('button', { name: 'Add', exact: true }).click();
+  // The box is empty then: pressed once more, nobody is there twice.
+  await expect(teacher.getByRole('status')).toContainText('2 students are in the class');
+  await expect(card.getByLabel('Names to add')).toHaveValue('');
+  await card.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(teacher.getByRole('alert')).toContainText('at least one name');
+  await expect(card.locator('.class-names li')).toHaveCount(2);
   const code = await card.locator('.class-code b').innerText();
   await card.getByRole('button', { name: 'Cards for all' }).click();
   const made = teacher.getByRole('region', { name: 'Cards to print' });

@@ -3,11 +3,13 @@ import { isWritten } from '../../sheet/schema';
 import type { Sheet } from '../../sheet/schema';
 import { everyItem, find } from '../../sheet/tree';
 import type { Context, Counted, LookForOf } from '../lookfor';
+import { isSeen } from '../seen';
 
-/** At least so many things of a kind, besides those that were handed out. */
+/** At least so many things of a kind that can be seen, besides those that were handed out. */
 export function countItems(lookFor: LookForOf<'items'>, sheet: Sheet, context: Context): Counted {
   const added = [...everyItem(sheet)].filter(
-    (item) => item.kind === lookFor.item && !item.hidden && !find(context.handedOut, item.id),
+    (item) =>
+      item.kind === lookFor.item && !find(context.handedOut, item.id) && isSeen(sheet, item.id, context.pictures),
   );
   return {
     got: added.length,

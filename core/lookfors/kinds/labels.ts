@@ -12,14 +12,15 @@ export function countLabels(lookFor: LookForOf<'labels'>, sheet: Sheet, { pictur
     .flatMap(labelsOn)
     .filter((label) => label.picture === lookFor.picture)
     .map((label) => ({ ...label, target: spotOf(label.target) }));
+  const all = lookFor.expect.flatMap(({ words }) => words);
   const evidence = lookFor.expect.map(({ target, words }): Evidence => {
-    const all = labels.filter((label) => label.target === spotOf(target));
+    const ends = labels.filter((label) => label.target === spotOf(target));
     // A number that was given there says nothing: only what may be written in counts, where there is such.
-    const open = all.filter((label) => label.item.touch !== 'fixed');
-    const here = open.length > 0 ? open : all;
+    const open = ends.filter((label) => label.item.touch !== 'fixed');
+    const here = open.length > 0 ? open : ends;
     const said = here.map((label) => ({ id: label.item.id, text: bodyText(label.item.body).trim() }));
     const best = said
-      .map(({ id, text }) => ({ id, text, match: matches(text, words, lookFor.spelling) }))
+      .map(({ id, text }) => ({ id, text, match: matches(text, words, lookFor.spelling, all) }))
       .sort((a, b) => rank(b.match) - rank(a.match))[0];
     if (best?.match)
       return { items: [best.id], verdict: best.match === 'exact' ? 'right' : 'near', said: best.text, meant: words[0] };

@@ -3,8 +3,7 @@ import type { ReadMap } from '../../makers/map/read';
 import { readMap } from '../../makers/map/read';
 import type { Sheet } from '../../sheet/schema';
 import type { Context, Counted, Evidence, LookForOf } from '../lookfor';
-import type { Spelling } from '../spelling';
-import { matches, normalised } from '../spelling';
+import { matches } from '../spelling';
 
 /** A student's concept map against the teacher's: its concepts by their words, its links by what they join. */
 
@@ -25,21 +24,6 @@ export function mapKey({ nodes, links }: Pick<MapRecipe, 'nodes' | 'links'>): Ke
   };
 }
 
-/** The plain form of each word: English plurals in -s, -es and -ies. */
-export const singular = (text: string): string =>
-  normalised(text).replace(/\p{L}+/gu, (word) =>
-    /(ss|us|is)$/.test(word) || word.length < 4
-      ? word
-      : /(ch|sh|s|x|z)es$/.test(word)
-        ? word.slice(0, -2)
-        : /[^aeiou]ies$/.test(word)
-          ? `${word.slice(0, -3)}y`
-          : word.replace(/s$/, ''),
-  );
-
-const same = (said: string, words: readonly string[], spelling: Spelling) =>
-  matches(singular(said), words.map(singular), spelling);
-
 /** Which of the student's nodes is which concept: exact ones are taken first, and each node once. */
 function conceptsOf(
   lookFor: LookForOf<'map'>,
@@ -47,11 +31,12 @@ function conceptsOf(
 ): Map<string, { item: string; text: string; match: 'exact' | 'near' }> {
   const out = new Map<string, { item: string; text: string; match: 'exact' | 'near' }>();
   const used = new Set<string>();
+  const all = lookFor.concepts.flatMap(({ words }) => words);
   for (const wanted of ['exact', 'near'] as const)
     for (const { id, words } of lookFor.concepts) {
       if (out.has(id)) continue;
       const found = map.nodes.find(
-        (node) => !used.has(node.item) && same(node.text, words, lookFor.spelling) === wanted,
+        (node) => !used.has(node.item) && matches(node.text, words, lookFor.spelling, all) === wanted,
       );
       if (!found) continue;
       used.add(found.item);
@@ -75,6 +60,7 @@ export function countMap(lookFor: LookForOf<'map'>, sheet: Sheet, context: Conte
       : { items: [], verdict: 'empty', said: '', meant: words[0] };
   });
   const used = new Set<string>();
+  const said = lookFor.links.map((link) => link.words);
   let got = 0;
   for (const { from, to, words } of lookFor.links) {
     const [a, b] = [concepts.get(from)?.item, concepts.get(to)?.item];
@@ -85,7 +71,8 @@ export function countMap(lookFor: LookForOf<'map'>, sheet: Sheet, context: Conte
     const [link] = [...joins(a, b), ...undirected(joins(b, a))];
     if (link) {
       used.add(link.item);
-      const wordsFit = !lookFor.words || words.trim() === '' || same(link.words, [words], lookFor.spelling) !== null;
+      const wordsFit =
+        !lookFor.words || words.trim() === '' || matches(link.words, [words], lookFor.spelling, said) !== null;
       if (wordsFit) got++;
       shown.push({
         items: [link.item],

@@ -3,17 +3,35 @@ import type { Sheet } from '../../sheet/schema';
 import { isWritten } from '../../sheet/schema';
 import { everyItem, find } from '../../sheet/tree';
 import type { Context, Counted, LookForOf } from '../lookfor';
+import { isSeen } from '../seen';
 import { normalised } from '../spelling';
 
-/** The student's own name stands on the sheet: the first name or more, on the name line or wherever they may write. */
+/** Letters that are no letter with a mark, as they are written without. */
+const BARE: Record<string, string> = { ł: 'l', ø: 'o', đ: 'd', ð: 'd', þ: 'th', æ: 'ae', œ: 'oe', ß: 'ss', ı: 'i' };
+
+/** A name as it is written in a hurry: no accents, no capitals, no hyphens. */
+const hurried = (name: string): string[] =>
+  normalised(name)
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .replace(/[łøđðþæœßı]/g, (letter) => BARE[letter])
+    .split(/[\s'-]+/)
+    .filter(Boolean);
+
+/** The student's own name stands on the sheet: any part of it, on the name line or wherever they may write and it is seen. */
 export function countName(lookFor: LookForOf<'name'>, sheet: Sheet, context: Context): Counted {
-  const first = normalised(context.studentName).split(' ')[0];
+  const parts = hurried(context.studentName);
+  // An initial is a name only for who has no other.
+  const whole = parts.filter((part) => part.length > 1);
+  const own = new Set(whole.length > 0 ? whole : parts);
   const named = lookFor.item === null ? undefined : find(sheet, lookFor.item)?.item;
-  const places = named ? [named] : [...everyItem(sheet)].filter((item) => item.touch !== 'fixed');
+  const places = named
+    ? [named]
+    : [...everyItem(sheet)].filter((item) => item.touch !== 'fixed' && isSeen(sheet, item.id, context.pictures));
   for (const item of places) {
     if (!isWritten(item)) continue;
     const said = bodyText(item.body).trim();
-    if (first && normalised(said).split(' ').includes(first))
+    if (hurried(said).some((word) => own.has(word)))
       return { got: 1, need: 1, evidence: [{ items: [item.id], verdict: 'right', said, meant: context.studentName }] };
   }
   const said = named && isWritten(named) ? bodyText(named.body).trim() : '';

@@ -4,7 +4,7 @@ import type { Mask } from './mask';
 
 /**
  * Words put side by side in a shape so that no glyph meets another. Each is tried around a random start, largest first,
- * against a mask of what is taken: the randomised greedy method (J. Feinberg, Wordle, in Beautiful Visualization, 2010) with
+ * against a mask of what is taken: the randomised greedy method (J. Feinberg, in Beautiful Visualization, 2010, chapter 3) with
  * bit masks of glyphs (J. Davies, 2012), but searched by rows away from the start, 32 places at a time, not along a spiral.
  * Starts are drawn from where the shape is deep enough for the word. The common scale is set from the area, lowered where a
  * word finds no place, and searched for anew when that was more than a little; what room is left words then grow into.

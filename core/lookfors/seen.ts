@@ -1,0 +1,38 @@
+import type { Pictures } from '../drawing/picture';
+import { centre, contains } from '../geometry/box';
+import { boxOf } from '../geometry/hit';
+import { isEmpty } from '../sheet/body';
+import type { Item, Sheet } from '../sheet/schema';
+import { isWritten } from '../sheet/schema';
+import { find } from '../sheet/tree';
+import type { Paint } from '../sheet/values';
+
+/** What somebody who reads a piece sees of it: only that counts. */
+
+/** Fainter, and smaller in points, nothing is read. */
+const FAINTEST = 0.15;
+const SMALLEST = 3;
+
+const shows = (paint: Paint | null): boolean =>
+  paint !== null &&
+  (paint.kind === 'solid' ? paint.opacity >= FAINTEST : paint.stops.some(({ opacity }) => opacity >= FAINTEST));
+
+/** Something of its own is painted: words, a ground or an outline. */
+function isPainted(item: Item): boolean {
+  if (isWritten(item) && !isEmpty(item.body)) return true;
+  if (item.kind === 'shape') return shows(item.fill) || item.outline !== null;
+  return item.kind !== 'text' || item.blank || shows(item.fill) || item.outline !== null;
+}
+
+/** It stands on its page, is not hidden, and neither too faint nor too small to be seen. */
+export function isSeen(sheet: Sheet, id: string, pictures: Pictures = () => undefined): boolean {
+  const place = find(sheet, id);
+  if (!place) return false;
+  const { page, groups, item } = place;
+  const around = [...groups, item];
+  if (around.some((one) => one.hidden) || around.reduce((share, one) => share * one.opacity, 1) < FAINTEST)
+    return false;
+  const box = boxOf(page, item, pictures);
+  if (Math.max(box.width, box.height) < SMALLEST) return false;
+  return isPainted(item) && contains({ x: 0, y: 0, width: page.width, height: page.height }, centre(box));
+}
