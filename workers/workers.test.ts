@@ -13,7 +13,19 @@ import type { StudioAnswer, StudioTask } from './studio';
 
 /** The workers of the page, fed as the page feeds them; what they fetch comes from the built art. */
 
-type Port = { onmessage: ((event: { data: unknown }) => void) | null; postMessage: (answer: unknown) => void };
+type Listener = (event: { data: unknown }) => void;
+/** What a worker has around it: whoever sets `onmessage` takes the place of who did before, a listener stays. */
+class Port {
+  onmessage: Listener | null = null;
+  private listeners: Listener[] = [];
+  postMessage: (answer: unknown) => void = () => {};
+  addEventListener(_: string, listener: Listener) {
+    this.listeners.push(listener);
+  }
+  send(data: unknown) {
+    for (const listener of [this.onmessage, ...this.listeners]) listener?.({ data });
+  }
+}
 let port: Port;
 let asked: string[];
 
@@ -28,13 +40,13 @@ beforeEach(() => {
 
 async function started<Task, Answer>(name: string): Promise<(task: Task) => Promise<Answer>> {
   vi.resetModules();
-  port = { onmessage: null, postMessage: () => {} };
+  port = new Port();
   vi.stubGlobal('self', port);
   await import(name);
   return (task) =>
     new Promise((resolve) => {
       port.postMessage = (answer) => resolve(answer as Answer);
-      port.onmessage!({ data: task });
+      port.send(task);
     });
 }
 
@@ -136,6 +148,30 @@ describe('the makers', () => {
     expect(broken).toMatchObject({ id: 3, kind: 'failed', reason: expect.stringMatching(/not made by a maker/) });
   });
 
+  test('go on after a network, whose library takes the place of who listens to messages', async () => {
+    const ask = await started<MakersTask, MakersAnswer>('./makers');
+    const names = ['tide', 'high', 'low', 'neap', 'spring', 'moon'];
+    const nodes = names.map((words, i) => ({
+      id: `n${i}`,
+      text: words,
+      parent: i === 0 ? null : 'n0',
+      link: '',
+      picture: null,
+    }));
+    const make = (id: number, layout: 'network' | 'radial') => {
+      const recipe = { ...beginMap([]), nodes, layout };
+      const empty = group({ id: 'g', width: 500, height: 400, items: [] });
+      const task = {
+        id,
+        kind: 'make' as const,
+        asked: { group: empty, state: { kind: 'map' as const, recipe, seed: 1 } },
+      };
+      return ask({ ...task, roles: defaultRoles(), ...needsOfRecipe(recipe, defaultRoles()) });
+    };
+    expect(await make(1, 'network')).toMatchObject({ id: 1, kind: 'make' });
+    expect(await make(2, 'radial')).toMatchObject({ id: 2, kind: 'make' });
+  });
+
   test('tell how far they are with what takes long, and stop when they are told to', async () => {
     await started<MakersTask, MakersAnswer>('./makers');
     const words = Array.from({ length: 400 }, (_, i) => ({
@@ -147,22 +183,20 @@ describe('the makers', () => {
     const ended = new Promise<void>((resolve) => {
       port.postMessage = (answer) => {
         answers.push(answer as MakersAnswer);
-        if ((answer as MakersAnswer).kind === 'progress') port.onmessage!({ data: { id: 7, kind: 'stop' } });
+        if ((answer as MakersAnswer).kind === 'progress') port.send({ id: 7, kind: 'stop' });
         else resolve();
       };
     });
-    port.onmessage!({
-      data: {
-        id: 7,
-        kind: 'make',
-        asked: {
-          group: group({ id: 'g', width: 500, height: 400, items: [] }),
-          state: { kind: 'cloud', recipe, seed: 1 },
-        },
-        roles: defaultRoles(),
-        ...needsOfRecipe(recipe, defaultRoles()),
-      } satisfies MakersTask,
-    });
+    port.send({
+      id: 7,
+      kind: 'make',
+      asked: {
+        group: group({ id: 'g', width: 500, height: 400, items: [] }),
+        state: { kind: 'cloud', recipe, seed: 1 },
+      },
+      roles: defaultRoles(),
+      ...needsOfRecipe(recipe, defaultRoles()),
+    } satisfies MakersTask);
     await ended;
     expect(answers[0]).toMatchObject({ id: 7, kind: 'progress' });
     expect(answers.at(-1)).toEqual({ id: 7, kind: 'failed', reason: 'stopped' });
