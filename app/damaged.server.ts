@@ -2,7 +2,7 @@ import { damagedSheet } from '../core/sheet/damaged';
 import type { Sheet } from '../core/sheet/schema';
 import type { Database } from '../server/database/connection';
 import type { Loaded } from '../server/stores/documents';
-import { Damaged, loadDocument } from '../server/stores/documents';
+import { Damaged, DAMAGED_WORDS, loadDocument } from '../server/stores/documents';
 import { lastReadable } from '../server/stores/mending';
 
 import { missing, refuse } from './who.server';
@@ -23,8 +23,11 @@ export type Damage = {
   last: { at: Date } | null;
 };
 
+/** The last state of a damaged document that can be read: in its place is shown what can be of it. */
+type Broken = { damage: Damage; seq: number; sheet: Sheet };
+
 /** A document, or what is the matter with it; undefined when there is none. */
-export async function openedOr(db: Database, id: string): Promise<Loaded | { damage: Damage } | undefined> {
+export async function openedOr(db: Database, id: string): Promise<Loaded | Broken | undefined> {
   try {
     return await loadDocument(db, id);
   } catch (error) {
@@ -32,26 +35,22 @@ export async function openedOr(db: Database, id: string): Promise<Loaded | { dam
     const last = await lastReadable(db, id);
     return {
       damage: { documentId: id, reason: error.reason, changedAt: error.changedAt, last: last ? { at: last.at } : null },
+      seq: last?.seq ?? -1,
+      sheet: last?.sheet ?? damagedSheet('Damaged'),
     };
   }
 }
 
 /** What a picture of a document shows, and a key for that state: its last readable one where it is damaged. */
 export async function pictured(db: Database, id: string): Promise<{ key: string; sheet: Sheet } | undefined> {
-  try {
-    const document = await loadDocument(db, id);
-    return document && { key: `${id}:${document.seq}`, sheet: document.sheet };
-  } catch (error) {
-    if (!(error instanceof Damaged)) throw error;
-    const last = await lastReadable(db, id);
-    return last ? { key: `${id}:${last.seq}`, sheet: last.sheet } : { key: 'damaged', sheet: damagedSheet('Damaged') };
-  }
+  const opened = await openedOr(db, id);
+  return opened && { key: `${id}:${opened.seq}`, sheet: opened.sheet };
 }
 
 /** A document that can be gone on with; a damaged one is told, with where it can be put right. @throws a 404 or 409 answer */
 export async function whole(db: Database, id: string): Promise<Loaded> {
   const document = await openedOr(db, id);
   if (!document) throw missing();
-  if ('damage' in document) throw refuse(409, 'This sheet is damaged. Open it: it says what can be done.');
+  if ('damage' in document) throw refuse(409, DAMAGED_WORDS);
   return document;
 }

@@ -4,12 +4,17 @@
 let channel: BroadcastChannel | undefined;
 const others = () => (channel ??= new BroadcastChannel('dappled-margin'));
 
+/** The slots of sheets that windows of this browser hold at this moment. */
+export async function heldSlots(): Promise<string[]> {
+  const { held = [] } = (await navigator.locks?.query()) ?? {};
+  return held.flatMap(({ name }) => name ?? []);
+}
+
 /** Has all other windows go to the front page; is done when none of theirs holds a sheet any more, or after a while. */
 export async function closeOtherWindows(personId: string): Promise<void> {
   others().postMessage('signed out');
   for (let i = 0; i < 40; i++) {
-    const { held = [] } = (await navigator.locks?.query()) ?? {};
-    if (!held.some(({ name }) => name?.startsWith(`${personId}/`))) return;
+    if (!(await heldSlots()).some((slot) => slot.startsWith(`${personId}/`))) return;
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
 }

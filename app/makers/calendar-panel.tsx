@@ -20,7 +20,7 @@ import { files } from '../workbench/helpers';
 import { Swatches } from '../workbench/colour-field';
 import { More, NumberField, Row, Toggle } from '../workbench/fields';
 import { FileButton } from '../workbench/file-button';
-import { takeOut } from './files';
+import { downloadText } from '../look/download';
 import { useMade } from './made';
 import type { PanelProps } from './panel';
 import { FaceAndSize, Notes, TitleField } from './panel';
@@ -299,7 +299,7 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
   async function write() {
     const { writtenCalendar } = await import('../../core/formats/calendars');
     const name = fileName(bench.sheet.title, 'calendar');
-    takeOut(`${name}.ics`, 'text/calendar', writtenCalendar(recipe.happenings, Date.now()));
+    downloadText(`${name}.ics`, 'text/calendar', writtenCalendar(recipe.happenings, Date.now()));
   }
   return (
     <More title="from a file or a list">

@@ -7,7 +7,7 @@ import { fileName } from '../../core/sheet/name';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
 import { FileButton } from '../workbench/file-button';
-import { takeOut } from './files';
+import { downloadText } from '../look/download';
 
 /** A map from a file, and as one. */
 
@@ -40,7 +40,7 @@ export const InAndOut = memo(function InAndOut({ bench, recipeNow, onEdit }: Pro
   }
   const give = (ending: string, type: string, words: (recipe: MapRecipe) => string) => {
     const recipe = recipeNow();
-    if (recipe) takeOut(`${name}.${ending}`, type, words(recipe));
+    if (recipe) downloadText(`${name}.${ending}`, type, words(recipe));
   };
   return (
     <div className="made-files">

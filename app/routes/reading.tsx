@@ -12,7 +12,7 @@ import { findOn } from '../../core/sheet/tree';
 import { countedOn } from '../../server/counting';
 import { copiesOf, copyForTeacher, goesOf, returnGo } from '../../server/stores/copies';
 import { addNote, editNote, markRow, notesOf, removeNote, rule, rulingsOf } from '../../server/stores/reviews';
-import { openedOr, pictured } from '../damaged.server';
+import { openedOr } from '../damaged.server';
 import { DamageCard } from '../look/damaged';
 import { askedGo, check, formOf } from '../form.server';
 import { Strip } from '../look/strip';
@@ -59,13 +59,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const { handout } = copy;
   const opened = go ? null : await openedOr(db, copy.documentId);
   if (opened === undefined) throw missing();
-  // What can still be read of a damaged copy is shown in its place.
-  const damage = opened && 'damage' in opened ? opened.damage : null;
-  const sheet = go
-    ? go.sheet
-    : opened && 'sheet' in opened
-      ? opened.sheet
-      : (await pictured(db, copy.documentId))!.sheet;
+  const { sheet } = go ?? opened!;
   const [notes, rulings] = go ? await Promise.all([notesOf(db, [go.id]), rulingsOf(db, [go.id])]) : [[], []];
   return {
     copy: {
@@ -78,7 +72,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
     },
     lookFors: handout.lookFors,
     rubric: handout.rubric,
-    damage,
+    damage: opened && 'damage' in opened ? opened.damage : null,
     goDamaged: Boolean(go?.damage),
     go: go
       ? {

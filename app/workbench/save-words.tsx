@@ -1,4 +1,5 @@
 import { fileName } from '../../core/sheet/name';
+import { downloadText } from '../look/download';
 import type { Bench } from './bench';
 import { useBench } from './bench';
 
@@ -25,15 +26,9 @@ const asideOf = (bench: Bench) => bench.aside;
 function SetAside({ bench }: { bench: Bench }) {
   const aside = useBench(bench, asideOf);
   if (aside.length === 0) return null;
-  const download = () => {
-    const file = new Blob([JSON.stringify({ sheet: bench.sheet.title, notSaved: aside }, null, 2)], {
-      type: 'application/json',
-    });
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(file);
-    link.download = `${fileName(bench.sheet.title, 'sheet')} (not saved).json`;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  const handOver = () => {
+    const words = JSON.stringify({ sheet: bench.sheet.title, notSaved: aside }, null, 2);
+    downloadText(`${fileName(bench.sheet.title, 'sheet')} (not saved).json`, 'application/json', words);
   };
   return (
     <div className="notice">
@@ -41,7 +36,7 @@ function SetAside({ bench }: { bench: Bench }) {
         {aside.length === 1 ? '1 change could not be saved' : `${aside.length} changes could not be saved`} and{' '}
         {aside.length === 1 ? 'is' : 'are'} kept in this browser: {aside.at(-1)!.reason}
       </span>
-      <button type="button" className="plainbtn" onClick={download}>
+      <button type="button" className="plainbtn" onClick={handOver}>
         download
       </button>
       <button type="button" className="plainbtn" onClick={() => bench.forgetAside()}>

@@ -3,6 +3,7 @@ import { bytesToUtf8, hexToBytes, utf8ToBytes } from '@noble/ciphers/utils';
 import { managedNonce } from '@noble/ciphers/webcrypto';
 import { nanoid } from 'nanoid';
 import { z } from 'zod';
+import { heldSlots } from '../look/windows';
 import type { Aside, Pending } from './vault';
 import { forgetNow, isUnsent, keptNow, mainSlot, namesNow, openVault, Slot, STUCK, within } from './vault';
 
@@ -26,45 +27,47 @@ async function cipher() {
   return managedNonce(xchacha20poly1305)(hexToBytes(Key.parse(await answer.json()).key));
 }
 
-const documentOf = (slot: string) => slot.split('/')[1];
+type Vault = Awaited<ReturnType<typeof openVault>>;
+
+/** All slots in which something of a person is kept. */
+async function slotsOf(db: Vault, personId: string): Promise<string[]> {
+  const early = namesNow(`${personId}/`);
+  if (!db) return early;
+  const within = await Promise.all([
+    db.getAllKeys('pending', keysOf(personId)),
+    db.getAllKeys('aside', keysOf(personId)),
+    db.getAllKeys('future', keysOf(personId)),
+    db.getAllKeys('past', stepsOf(personId)).then((keys) => keys.map(([slot]) => slot)),
+  ]);
+  return [...new Set([...early, ...within.flat()])];
+}
+
+/** What in these slots is not saved. */
+async function parcelsIn(db: Vault, slots: readonly string[]): Promise<[slot: string, parcel: Parcel][]> {
+  const out: [string, Parcel][] = [];
+  for (const slot of slots) {
+    const pending = keptNow(slot) ?? (await db?.get('pending', slot)) ?? null;
+    const aside = (await db?.get('aside', slot)) ?? [];
+    if (isUnsent(pending) || aside.length > 0) out.push([slot, { pending, aside }]);
+  }
+  return out;
+}
 
 /** How many documents a person has here with something that is not saved, in any window. */
 export async function unsentDocuments(personId: string): Promise<number> {
   const db = await openVault();
-  const names = new Set(namesNow(`${personId}/`).filter((name) => isUnsent(keptNow(name) ?? undefined)));
-  if (db) {
-    const keys = await db.getAllKeys('pending', keysOf(personId));
-    for (const key of keys) if (isUnsent(await db.get('pending', key))) names.add(key);
-    for (const key of await db.getAllKeys('aside', keysOf(personId))) names.add(key);
-  }
-  return new Set([...names].map(documentOf)).size;
-}
-
-/** Slots that windows hold at this moment: what they have is theirs to keep. */
-async function heldSlots(): Promise<Set<string>> {
-  const { held = [] } = (await navigator.locks?.query()) ?? {};
-  return new Set(held.flatMap(({ name }) => name ?? []));
+  const parcels = await parcelsIn(db, await slotsOf(db, personId));
+  return new Set(parcels.map(([slot]) => slot.split('/')[1])).size;
 }
 
 /** Seals what a person has not saved and clears whatever else of theirs is kept here. @throws Error without the key */
 export async function sealAll(personId: string): Promise<void> {
   const db = await openVault();
   if (!db) return;
-  const held = await heldSlots();
-  const slots = new Set([
-    ...namesNow(`${personId}/`),
-    ...(await db.getAllKeys('pending', keysOf(personId))),
-    ...(await db.getAllKeys('aside', keysOf(personId))),
-    ...(await db.getAllKeys('future', keysOf(personId))),
-    ...(await db.getAllKeys('past', stepsOf(personId))).map(([slot]) => slot),
-  ]);
-  const left = [...slots].filter((slot) => !held.has(slot));
-  const parcels: [string, Parcel][] = [];
-  for (const slot of left) {
-    const pending = keptNow(slot) ?? (await db.get('pending', slot));
-    const aside = (await db.get('aside', slot)) ?? [];
-    if (isUnsent(pending) || aside.length > 0) parcels.push([slot, { pending: pending ?? null, aside }]);
-  }
+  // What a window still holds is its own to keep.
+  const held = new Set(await heldSlots());
+  const left = (await slotsOf(db, personId)).filter((slot) => !held.has(slot));
+  const parcels = await parcelsIn(db, left);
   const sealer = parcels.length > 0 ? await cipher() : null;
   const tx = db.transaction(['pending', 'aside', 'past', 'future', 'sealed'], 'readwrite');
   for (const [slot, parcel] of parcels)

@@ -1,6 +1,7 @@
 import { Dropdown } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { useSubmit } from 'react-router';
+import { download } from '../look/download';
 import type { Bench } from './bench';
 import type { Making, Wanted } from './taking-out';
 import { takeOut, TakeOutProblem } from './taking-out';
@@ -11,14 +12,6 @@ function wordsOf(what: string, making: Making): string {
   if (making.kind === 'unreached') return `${what}: the school can’t be reached, trying again …`;
   if (making.kind === 'making' && making.of > 1) return `making ${what}: page ${making.done} of ${making.of} …`;
   return `making ${what} …`;
-}
-
-/** Lets the browser fetch a file under the name that the server gives it. */
-function fetchFile(place: string) {
-  const link = document.createElement('a');
-  link.href = place;
-  link.download = '';
-  link.click();
 }
 
 /** Files of the sheet, made by the server, and the sheet once more. */
@@ -38,7 +31,7 @@ export function TakeOut({ bench, sheetId, page }: { bench: Bench; sheetId: strin
       if ((await bench.settled()) === null)
         throw new TakeOutProblem('Not all is saved yet. The sheet can be taken out when the network is back.');
       const place = await takeOut(sheetId, wanted, control.signal, (making) => setNow({ what, making }));
-      if (place) fetchFile(place);
+      if (place) download(place);
     } catch (error) {
       bench.say(error instanceof TakeOutProblem ? error.message : 'This could not be made. Try it once more.');
     } finally {

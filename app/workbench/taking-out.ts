@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import type { Wanted as Whole } from '../../server/exports/exports';
 
 /** Has a file made by the server and follows it until it can be fetched. */
 
-export type Wanted = { as: 'pdf' | 'png'; side?: 'key' | 'students'; page?: number };
+/** What is left out is as students get it, from the first page. */
+export type Wanted = Pick<Whole, 'as'> & Partial<Whole>;
 /** How it is, as told in the strip. */
 export type Making = { kind: 'asked' } | { kind: 'making'; done: number; of: number } | { kind: 'unreached' };
 

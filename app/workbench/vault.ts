@@ -102,8 +102,8 @@ export function keepEarly(documentId: string, personId: string, base: number, ch
   keepNow(name, { ...before, queue: [...before.queue, ...changes] });
 }
 
-export const isUnsent = (pending: Pending | undefined): pending is Pending =>
-  pending !== undefined && (pending.sent !== null || pending.queue.length > 0);
+export const isUnsent = (pending: Pending | null | undefined): pending is Pending =>
+  !!pending && (pending.sent !== null || pending.queue.length > 0);
 
 /**
  * One window's drawer in the vault. The first window on a document holds the main slot; a second one keeps to itself, so

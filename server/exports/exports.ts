@@ -10,7 +10,7 @@ import { needsOf } from '../../core/text/needs';
 import type { Database } from '../database/connection';
 import type { Jobs, Line } from '../jobs';
 import { report } from '../report';
-import { Damaged, loadDocument } from '../stores/documents';
+import { Damaged, DAMAGED_WORDS, loadDocument } from '../stores/documents';
 import { pictureFiles } from '../stores/pictures';
 import { sheetOf } from '../stores/sheets';
 import type { Progress } from './crew';
@@ -50,7 +50,6 @@ const LOOK_EVERY = 1000;
 const LEFT = 75_000;
 
 const GONE = 'This sheet is no longer there.';
-const DAMAGED = 'This sheet is damaged. Open it: it says what can be done.';
 const NOBODY = 'Nobody waited for this any more. Ask for it once more.';
 const NOT_MADE =
   'This could not be made. Try it once more; if it fails again, tell whoever looks after Dappled Margin.';
@@ -205,7 +204,7 @@ async function jobOf(db: Database, { personId, sheetId, as, side, page }: Given)
   const document =
     found &&
     (await loadDocument(db, found.documentId).catch((error: unknown) => {
-      if (error instanceof Damaged) throw new ExportProblem(DAMAGED);
+      if (error instanceof Damaged) throw new ExportProblem(DAMAGED_WORDS);
       throw error;
     }));
   if (!document) throw new ExportProblem(GONE);

@@ -47,6 +47,9 @@ export class Damaged extends Error {
   }
 }
 
+/** What is said where one can't be worked with. */
+export const DAMAGED_WORDS = 'This sheet is damaged. Open it: it says what can be done.';
+
 export async function createDocument(db: Queries, schoolId: string, sheet: Sheet): Promise<string> {
   const id = newId();
   await db.query('insert into document (id, school_id, snapshot, title) values ($1, $2, $3::jsonb, $4)', [
@@ -77,15 +80,11 @@ export const rowsBetween = (db: Queries, id: string, from: number, to: number) =
     [id, from, to],
   );
 
-/** Rows read anew: what an older program logged is brought up to date by the schema. @throws ZodError */
-export const logOf = (rows: readonly { seq: number; at: Date; change: unknown }[]): DatedChange[] =>
-  rows.map((row) => ({ ...row, change: Change.parse(row.change) }));
-
-/** A snapshot with the log that was made on it. */
-export const grownFrom = (snapshot: unknown, log: readonly DatedChange[]): Sheet =>
+/** A snapshot with the changes that were logged on it, as both are stored. @throws Error where they can't be read */
+export const grownFrom = (snapshot: unknown, changes: readonly unknown[]): Sheet =>
   replay(
     readSheet(snapshot),
-    log.map((entry) => entry.change),
+    changes.map((change) => Change.parse(change)),
   );
 
 /** What went wrong in reading, in a few words. */
@@ -111,8 +110,7 @@ async function newest(db: Database, ids: string[]): Promise<(Loaded | Damaged)[]
   for (const { id, seq, snapshot, from, at, log } of rows) {
     try {
       if (log.length !== seq - from) throw new Error('some of its changes are missing');
-      const changes = log.map((change) => Change.parse(change));
-      out.push({ id, seq, sheet: replay(readSheet(snapshot), changes), changedAt: at });
+      out.push({ id, seq, sheet: grownFrom(snapshot, log), changedAt: at });
     } catch (error) {
       out.push(new Damaged(id, seq, at, reasonOf(error)));
     }

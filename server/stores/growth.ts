@@ -1,10 +1,11 @@
+import { Change } from '../../core/sheet/change';
 import type { Sheet } from '../../core/sheet/schema';
 import { readSheet } from '../../core/sheet/schema';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../id';
 import type { DatedChange } from './documents';
-import { grownFrom, logOf, rowsBetween } from './documents';
+import { grownFrom, rowsBetween } from './documents';
 
 /** How a document grew, and the moments of it that were given names. */
 
@@ -46,7 +47,12 @@ export async function sheetAt(db: Queries, id: string, seq: number): Promise<She
   if (!start) return undefined;
   const rows = await rowsBetween(db, id, start.seq, seq);
   if (start.seq + rows.length !== seq) return undefined;
-  return readable(() => grownFrom(start.sheet, logOf(rows)));
+  return readable(() =>
+    grownFrom(
+      start.sheet,
+      rows.map(({ change }) => change),
+    ),
+  );
 }
 
 export const momentsOf = (db: Queries, documentId: string): Promise<Moment[]> =>
@@ -73,7 +79,13 @@ export async function growthOf(db: Database, id: string): Promise<Growth | undef
     const start = first ?? (row && (await snapshotBefore(tx, id, row.seq)));
     if (!row || !start) return undefined;
     const [rows, moments] = [await rowsBetween(tx, id, start.seq, row.seq), await momentsOf(tx, id)];
-    return readable(() => ({ from: start.seq, sheet: readSheet(start.sheet), log: logOf(rows), moments }));
+    return readable(() => ({
+      from: start.seq,
+      sheet: readSheet(start.sheet),
+      // Read anew: what an older program logged is brought up to date by the schema.
+      log: rows.map((row) => ({ ...row, change: Change.parse(row.change) })),
+      moments,
+    }));
   });
 }
 

@@ -194,7 +194,6 @@ const WITHIN = new Set([
   'isOpen',
   'bytesOf',
   'grownFrom',
-  'logOf',
   'reasonOf',
   'readOr',
   'Damaged',

@@ -1,8 +1,0 @@
-/** Hands a text to the browser as a file. */
-export function takeOut(name: string, type: string, text: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type }));
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
-}
