@@ -1,10 +1,21 @@
-import { ConfigProvider } from 'antd';
+import { Button, ConfigProvider } from 'antd';
 import { StyleProvider } from '@ant-design/cssinjs';
 import { useContext, useEffect } from 'react';
 import type { ReactNode } from 'react';
-import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
+import {
+  isRouteErrorResponse,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useNavigate,
+  useRevalidator,
+} from 'react-router';
 import type { Route } from './+types/root';
 import './look/base.css';
+import { isUnreached } from './look/reached';
+import { pagesAhead } from './look/later';
 import { Mark } from './look/strip';
 import { theme } from './look/theme';
 import { followSigningOut } from './look/windows';
@@ -49,16 +60,63 @@ export function Layout({ children }: { children: ReactNode }) {
 
 export default function Root() {
   useEffect(followSigningOut, []);
+  useEffect(pagesAhead, []);
   return <Outlet />;
 }
 
+/** So often a school that could not be reached is looked for again, in milliseconds. */
+const LOOK_AGAIN = 5000;
+
 /** What a person sees when something can't be shown: what it is, and a way on. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  if (isUnreached(error)) return <NotReached />;
   const message = isRouteErrorResponse(error)
     ? ((error.data as { message?: string } | null)?.message ??
       (error.status === 404 ? 'There is nothing at this address.' : 'This could not be shown.'))
-    : 'Something went wrong on our side. What you did is kept. Reload the page; if it happens again, tell whoever looks after Dappled Margin.';
+    : 'Something went wrong on our side. What you typed is kept in this browser. Reload the page; if it happens again, tell whoever looks after Dappled Margin.';
   if (!isRouteErrorResponse(error)) console.error(error);
+  const title =
+    isRouteErrorResponse(error) && error.status === 404
+      ? 'Nothing here'
+      : isRouteErrorResponse(error) && error.status === 403
+        ? 'Not your place'
+        : 'That did not work';
+  return (
+    <Said title={title} message={message}>
+      <a href="/">To the first page</a>
+    </Said>
+  );
+}
+
+/** Without the network a place that was not open yet can't be shown; it shows by itself when the network is back. */
+function NotReached() {
+  const { revalidate } = useRevalidator();
+  const navigate = useNavigate();
+  useEffect(() => {
+    const again = () => void revalidate();
+    const timer = setInterval(again, LOOK_AGAIN);
+    window.addEventListener('online', again);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', again);
+    };
+  }, [revalidate]);
+  return (
+    <Said
+      title="The school can’t be reached"
+      message="This page comes by itself when the network is back. What you did and typed is kept in this browser."
+    >
+      <span style={{ display: 'flex', gap: 10 }}>
+        <Button type="primary" onClick={() => void revalidate()}>
+          Try again
+        </Button>
+        <Button onClick={() => void navigate(-1)}>Back</Button>
+      </span>
+    </Said>
+  );
+}
+
+function Said({ title, message, children }: { title: string; message: string; children: ReactNode }) {
   return (
     <main className="dapple" style={{ minHeight: '100vh', display: 'grid', placeItems: 'center', padding: 24 }}>
       <div
@@ -66,15 +124,9 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
         style={{ padding: '28px 32px', maxWidth: 480, display: 'grid', gap: 14, justifyItems: 'start' }}
       >
         <Mark size={34} />
-        <h1 style={{ fontSize: 22 }}>
-          {isRouteErrorResponse(error) && error.status === 404
-            ? 'Nothing here'
-            : isRouteErrorResponse(error) && error.status === 403
-              ? 'Not your place'
-              : 'That did not work'}
-        </h1>
+        <h1 style={{ fontSize: 22 }}>{title}</h1>
         <p style={{ margin: 0 }}>{message}</p>
-        <a href="/">To the first page</a>
+        {children}
       </div>
     </main>
   );

@@ -19,6 +19,7 @@ export default [
   route('handouts/:handoutId', 'routes/spread.tsx'),
   route('handouts/:handoutId/picture.svg', 'routes/handout-picture.ts'),
   route('handouts/:handoutId/reading/:copyId', 'routes/reading.tsx'),
+  route('handouts/:handoutId/reading/:copyId/said', 'routes/said.ts'),
   route('written', 'routes/written.ts'),
   route('pictures', 'routes/pictures.ts'),
   route('art/pictures/own/:file', 'routes/own-picture.ts'),

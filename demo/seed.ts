@@ -1,5 +1,6 @@
 import { rmSync } from 'node:fs';
 import path from 'node:path';
+import { nanoid } from 'nanoid';
 import { refusal } from '../core/handout/touch';
 import type { Supply } from '../core/handout/touch';
 import { keyOf, labelsOn } from '../core/handout/copy';
@@ -8,6 +9,7 @@ import type { Rubric } from '../core/lookfors/rubric';
 import { bodyLength, bodyText } from '../core/sheet/body';
 import type { Change } from '../core/sheet/change';
 import { picture, plain } from '../core/sheet/make';
+import type { Saying } from '../core/review/said';
 import type { Body, Sheet, TextItem } from '../core/sheet/schema';
 import { find } from '../core/sheet/tree';
 import type { Database } from '../server/database/connection';
@@ -26,7 +28,7 @@ import { openPictures } from '../server/shelf';
 import { demoDoors } from '../server/stores/demo';
 import { createHandout } from '../server/stores/handouts';
 import { addPerson, addSchool, isEmptyHouse } from '../server/stores/people';
-import { addNote, markRow, rule } from '../server/stores/reviews';
+import { sayOn } from '../server/stores/reviews';
 import { createSheet } from '../server/stores/sheets';
 import type { Answers } from './makers';
 import { COUNTS_ANSWERS, countsLookFors, countsSheet, CRAB_ANSWERS, crabLookFors, crabSheet } from './makers';
@@ -106,15 +108,22 @@ class Student {
 
 async function review(
   db: Database,
-  goId: string,
-  teacherId: string,
+  { copyId, goId, teacherId }: { copyId: string; goId: string; teacherId: string },
   given: { notes?: [string, string][]; marks?: Record<string, number> },
   judged: { lookFor: string; held: boolean } | null,
 ) {
-  for (const [itemId, body] of given.notes ?? [])
-    await addNote(db, { goId, authorId: teacherId, pageId: 'page1', itemId, x: null, y: null, body });
-  for (const [row, level] of Object.entries(given.marks ?? {})) await markRow(db, goId, row, level);
-  if (judged) await rule(db, goId, judged.lookFor, judged.held);
+  const notes = (given.notes ?? []).map(([item, body]): Saying => ({
+    do: 'note',
+    note: nanoid(),
+    page: 'page1',
+    item,
+    x: null,
+    y: null,
+    body,
+  }));
+  const marks = Object.entries(given.marks ?? {}).map(([row, level]): Saying => ({ do: 'mark', row, level }));
+  const steps = [...notes, ...marks, ...(judged ? [{ do: 'rule' as const, ...judged }] : [])];
+  if (steps.length > 0) await sayOn(db, { copyId, goId, authorId: teacherId }, steps);
 }
 
 async function heronHandout(
@@ -169,8 +178,7 @@ async function heronHandout(
     if (piece.fate === 'handed-in' && !piece.again) continue;
     await review(
       db,
-      go,
-      ids.teacherId,
+      { copyId: copy.id, goId: go, teacherId: ids.teacherId },
       piece,
       piece.fate === 'done' ? { lookFor: 'neat', held: (piece.marks?.neat ?? 0) > 1 } : null,
     );
@@ -269,7 +277,12 @@ async function tideHandout(
     if (piece.fate === 'not-begun' || piece.fate === 'under-way') continue;
     const go = await student.handIn(at(clock, ended));
     if (piece.fate === 'handed-in') continue;
-    await review(db, go, ids.teacherId, piece, piece.fate === 'done' ? { lookFor: 'own', held: true } : null);
+    await review(
+      db,
+      { copyId: copy.id, goId: go, teacherId: ids.teacherId },
+      piece,
+      piece.fate === 'done' ? { lookFor: 'own', held: true } : null,
+    );
     await returnGo(db, go, piece.fate, at(clock, ended - 12));
   }
 }
@@ -316,7 +329,7 @@ async function madeHandout(
     if (fate === 'under-way') continue;
     const go = await student.handIn(at(clock, ago));
     if (fate === 'handed-in') continue;
-    await review(db, go, ids.teacherId, { notes: note ? [note] : [] }, null);
+    await review(db, { copyId: copy.id, goId: go, teacherId: ids.teacherId }, { notes: note ? [note] : [] }, null);
     await returnGo(db, go, fate, at(clock, ago - 5));
   }
 }

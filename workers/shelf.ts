@@ -2,6 +2,17 @@ import { named } from './part-names';
 import type { DrawnPicture, Pictures } from '../core/drawing/picture';
 import { Faces } from '../core/text/faces';
 
+/** @throws Error that says what a person can do */
+async function fetched<T>(url: string, read: (answer: Response) => Promise<T>): Promise<T> {
+  try {
+    return await read(await fetch(url));
+  } catch {
+    throw new Error(
+      'what it is drawn with can’t be fetched, for the school can’t be reached. It is tried again when it can.',
+    );
+  }
+}
+
 /** Faces and pictures in a worker of the page: fetched when first wanted, kept for its life. */
 export class Shelf {
   private faces: Promise<Faces> | undefined;
@@ -12,10 +23,12 @@ export class Shelf {
   private font(open: Faces, file: string): Promise<void> {
     let way = this.fonts.get(file);
     if (!way) {
-      way = fetch(`/art/fonts/${file}`).then(async (answer) => {
+      way = fetched(`/art/fonts/${file}`, async (answer) => {
         if (answer.ok) open.add(file, await answer.arrayBuffer());
       });
       this.fonts.set(file, way);
+      // Asked for again, it may come.
+      way.catch(() => this.fonts.delete(file));
     }
     return way;
   }
@@ -23,12 +36,13 @@ export class Shelf {
   private picture(id: string): Promise<DrawnPicture | undefined> {
     let way = this.pictures.get(id);
     if (!way) {
-      way = fetch(`/art/pictures/${id}.json`).then(async (answer) => {
+      way = fetched(`/art/pictures/${id}.json`, async (answer) => {
         const picture = answer.ok ? await named((await answer.json()) as DrawnPicture) : undefined;
         this.here.set(id, picture);
         return picture;
       });
       this.pictures.set(id, way);
+      way.catch(() => this.pictures.delete(id));
     }
     return way;
   }

@@ -1,9 +1,10 @@
 import { cutTo } from '../../core/text/characters';
 import { Checkbox, Input, InputNumber, Select } from 'antd';
 import { nanoid } from 'nanoid';
+import { useState } from 'react';
 import { keyOf } from '../../core/handout/copy';
-import { mapKey } from '../../core/lookfors/kinds/map';
 import type { LookFor, LookForOf, Result } from '../../core/lookfors/lookfor';
+import { firstMapKey } from '../../core/lookfors/rekey';
 import type { Spelling } from '../../core/lookfors/spelling';
 import { roleIds } from '../../core/sheet/make';
 import { itemName } from '../../core/sheet/name';
@@ -28,8 +29,6 @@ const KIND_NAMES: Record<LookFor['kind'], string> = {
 const OFFERED = (Object.keys(KIND_NAMES) as LookFor['kind'][]).filter((kind) => kind !== 'unknown');
 
 const id = () => nanoid(8);
-const mapsOn = (sheet: Sheet) =>
-  [...everyItem(sheet)].flatMap((item) => (item.kind === 'group' && item.maker?.kind === 'map' ? [item.maker] : []));
 const writable = (sheet: Sheet) => [...everyItem(sheet)].filter((item) => isWritten(item) && item.touch !== 'fixed');
 
 /** A new look-for of a kind, filled from the sheet; null with the reason where the sheet has nothing for it. */
@@ -73,9 +72,8 @@ function begin(kind: LookFor['kind'], sheet: Sheet): LookFor | string {
         item: [...everyItem(sheet)].find((item) => item.role === 'name' && item.touch !== 'fixed')?.id ?? null,
       };
     case 'map': {
-      const [map] = mapsOn(sheet);
-      const key = map && mapKey(map.recipe);
-      if (!key || key.concepts.length === 0)
+      const key = firstMapKey(sheet);
+      if (!key)
         return 'There is no concept map on this sheet. Make one, and mark it as the answer key if students are not to see it.';
       return {
         kind,
@@ -318,7 +316,10 @@ function SpellingChoice({ spelling, onChange }: { spelling: Spelling; onChange: 
 type MapLookFor = LookForOf<'map'>;
 
 function MapSettings({ lookFor, set }: { lookFor: MapLookFor; set: (patch: Partial<LookFor>) => void }) {
+  /** As it is typed, with a comma at its end. */
+  const [typedNow, setTyped] = useState<Record<string, string>>({});
   const also = (i: number, typed: string) => {
+    setTyped({ ...typedNow, [lookFor.concepts[i].id]: typed });
     const others = typed
       .split(/[,;]/)
       .map((word) => cutTo(word.trim(), 300))
@@ -348,9 +349,9 @@ function MapSettings({ lookFor, set }: { lookFor: MapLookFor; set: (patch: Parti
             <span className="map-concept">{words[0]}</span>
             <Input
               size="small"
-              defaultValue={words.slice(1).join(', ')}
+              value={typedNow[concept] ?? words.slice(1).join(', ')}
               placeholder="none; separate them by commas"
-              onBlur={(event) => also(i, event.target.value)}
+              onChange={(event) => also(i, event.target.value)}
             />
           </label>
         ))}

@@ -1,4 +1,5 @@
 import { NavLink } from 'react-router';
+import { useSending } from '../reading/sender';
 import { SignOut } from './sign-out';
 import { Strip } from './strip';
 
@@ -14,6 +15,7 @@ type Who = { id: string; role: 'teacher' | 'student'; name: string; schoolName: 
 
 /** The strip of the plain screens, with the ways between them. */
 export function HouseStrip({ person }: { person: Who }) {
+  useSending(person.id);
   return (
     <Strip title="Dappled Margin" home={person.role === 'teacher' ? '/desk' : '/tray'}>
       <nav aria-label="Places">

@@ -1,17 +1,24 @@
 import { Modal } from 'antd';
 import { useState } from 'react';
 import { Form } from 'react-router';
+import type { Unsent } from '../workbench/seal';
 import { closeOtherWindows } from './windows';
 
 /** Fetched when it is wanted: few sign out. */
 const seal = () => import('../workbench/seal');
 
+const NOTHING: Unsent = { documents: 0, words: 0 };
+function titleOf({ documents, words }: Unsent): string {
+  if (documents === 0) return words === 1 ? 'Something you wrote is not sent' : 'Some of what you wrote is not sent';
+  return documents === 1 ? 'One sheet has work that is not saved' : `${documents} sheets have work that is not saved`;
+}
+
 /** The way out. What is not saved yet is said first; it stays on this machine, sealed. */
 export function SignOut({ personId }: { personId: string }) {
-  const [unsent, setUnsent] = useState(0);
+  const [unsent, setUnsent] = useState<Unsent>(NOTHING);
   const [problem, setProblem] = useState(false);
   const leave = async () => {
-    setUnsent(0);
+    setUnsent(NOTHING);
     setProblem(false);
     try {
       const { sealAll } = await seal();
@@ -26,10 +33,10 @@ export function SignOut({ personId }: { personId: string }) {
     window.location.replace('/');
   };
   const ask = async () => {
-    const count = await seal()
-      .then(({ unsentDocuments }) => unsentDocuments(personId))
-      .catch(() => 0);
-    if (count > 0) setUnsent(count);
+    const now = await seal()
+      .then(({ unsentOf }) => unsentOf(personId))
+      .catch(() => NOTHING);
+    if (now.documents + now.words > 0) setUnsent(now);
     else await leave();
   };
   return (
@@ -47,15 +54,17 @@ export function SignOut({ personId }: { personId: string }) {
         </button>
       </Form>
       <Modal
-        open={unsent > 0}
-        title={unsent === 1 ? 'One sheet has work that is not saved' : `${unsent} sheets have work that is not saved`}
+        open={unsent.documents + unsent.words > 0}
+        title={titleOf(unsent)}
         okText="Sign out all the same"
         cancelText="Stay"
         onOk={() => void leave()}
-        onCancel={() => setUnsent(0)}
+        onCancel={() => setUnsent(NOTHING)}
       >
-        To save it, stay and open {unsent === 1 ? 'the sheet' : 'each of them'} once more. If you sign out, it is locked
-        away on this machine: nobody else can read it, and it comes back when you sign in here and open the sheet.
+        {unsent.documents > 0 &&
+          `To save it, stay and open ${unsent.documents === 1 ? 'the sheet' : 'each of them'} once more. `}
+        If you sign out, it is locked away on this machine: nobody else can read it, and it comes back when you sign in
+        here again.
       </Modal>
       <Modal
         open={problem}

@@ -1,6 +1,6 @@
 import { cutTo } from '../../core/text/characters';
 import { Select } from 'antd';
-import { lazy, Suspense, useMemo } from 'react';
+import { useMemo } from 'react';
 import type { ComponentType } from 'react';
 import type { MakerKind } from '../../core/makers/recipes';
 import { alteredCount } from '../../core/makers/remake';
@@ -12,6 +12,7 @@ import type { Bench } from '../workbench/bench';
 import { NumberField, Row, Toggle } from '../workbench/fields';
 import { set } from '../workbench/steps';
 import './makers.css';
+import { later } from '../look/later';
 
 /** The recipe of what is chosen, in its margin card. */
 
@@ -23,13 +24,13 @@ export type PanelProps = {
 };
 
 const PANELS: Record<MakerKind, ComponentType<PanelProps>> = {
-  map: lazy(() => import('./map-panel').then(({ MapPanel }) => ({ default: MapPanel }))),
-  labels: lazy(() => import('./labels-panel').then(({ LabelsPanel }) => ({ default: LabelsPanel }))),
-  practice: lazy(() => import('./practice-panel').then(({ PracticePanel }) => ({ default: PracticePanel }))),
-  cloud: lazy(() => import('./cloud-panel').then(({ CloudPanel }) => ({ default: CloudPanel }))),
-  table: lazy(() => import('./table-panel').then(({ TablePanel }) => ({ default: TablePanel }))),
-  calendar: lazy(() => import('./calendar-panel').then(({ CalendarPanel }) => ({ default: CalendarPanel }))),
-  chart: lazy(() => import('./chart-panel').then(({ ChartPanel }) => ({ default: ChartPanel }))),
+  map: later(() => import('./map-panel').then(({ MapPanel }) => MapPanel)),
+  labels: later(() => import('./labels-panel').then(({ LabelsPanel }) => LabelsPanel)),
+  practice: later(() => import('./practice-panel').then(({ PracticePanel }) => PracticePanel)),
+  cloud: later(() => import('./cloud-panel').then(({ CloudPanel }) => CloudPanel)),
+  table: later(() => import('./table-panel').then(({ TablePanel }) => TablePanel)),
+  calendar: later(() => import('./calendar-panel').then(({ CalendarPanel }) => CalendarPanel)),
+  chart: later(() => import('./chart-panel').then(({ ChartPanel }) => ChartPanel)),
 };
 
 /** What the leaf of the margin card is called. */
@@ -49,7 +50,7 @@ export function MakerPanel(props: PanelProps) {
   if (!group.maker) return null;
   const Panel = PANELS[group.maker.kind];
   return (
-    <Suspense fallback={<p className="quiet">…</p>}>
+    <>
       <Panel {...props} />
       {altered > 0 && (
         <p className="made-altered">
@@ -70,7 +71,7 @@ export function MakerPanel(props: PanelProps) {
           </Toggle>
         </p>
       )}
-    </Suspense>
+    </>
   );
 }
 

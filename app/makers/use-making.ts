@@ -1,4 +1,6 @@
 import { useEffect } from 'react';
+import { needsOfRecipe } from '../../core/makers/needs';
+import { ahead } from '../look/later';
 import type { Bench } from '../workbench/bench';
 import { Making } from '../workbench/making';
 
@@ -9,7 +11,12 @@ export function useMaking(bench: Bench): void {
     bench.making = making;
     bench.onChange = (...done) => making.follow(...done);
     bench.changed();
+    const again = () => making.tryAgain();
+    window.addEventListener('online', again);
+    // What anything that is made here is drawn with, should the network be gone by then.
+    for (const file of needsOfRecipe(null, bench.sheet.roles).fonts) ahead(() => fetch(`/art/fonts/${file}`));
     return () => {
+      window.removeEventListener('online', again);
       making.close();
       bench.making = null;
       bench.onChange = null;

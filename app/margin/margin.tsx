@@ -89,7 +89,7 @@ export const Margin = memo(function Margin({ entries, view, label, onChoose }: P
         aria-label={label}
         onScroll={(event) => setScroll(event.currentTarget.scrollTop)}
       >
-        <div className="margin-room" style={{ height: bottom, visibility: measured ? 'visible' : 'hidden' }}>
+        <div className="margin-room" style={{ height: bottom }}>
           {entries.map((entry) => (
             <section
               key={entry.id}
@@ -98,7 +98,8 @@ export const Margin = memo(function Margin({ entries, view, label, onChoose }: P
                 else cards.current.delete(entry.id);
               }}
               className={`margin-card tone-${entry.tone}${entry.anchor ? ' tied' : ''}${entry.active ? ' active' : ''}`}
-              style={{ top: tops.get(entry.id) ?? PAD }}
+              // Not hidden until it has its place: it may be typed in already.
+              style={{ top: tops.get(entry.id) ?? PAD, opacity: heights[entry.id] === undefined ? 0 : undefined }}
               aria-label={entry.label}
               onPointerDown={() => onChoose?.(entry.id)}
             >

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { LookFor, Result } from '../../core/lookfors/lookfor';
 import { points } from '../../core/lookfors/rubric';
 import { heldAfter } from '../../core/review/marks';
+import type { Said, Saying } from '../../core/review/said';
 import { Leaf, StateLabel, STATE_WORDS } from '../look/leaf';
 import { whenWords } from '../look/time';
 import type { Route } from '../routes/+types/reading';
@@ -11,7 +12,7 @@ import { Tick } from '../student/lookfor-list';
 /** What stands around a piece that is being read: the class above, look-fors and rubric in the margin. */
 
 type Loaded = Route.ComponentProps['loaderData'];
-type Submit = (data: Record<string, string>) => void;
+type Say = (step: Saying) => void;
 
 export function Band({ band, current, handoutId }: { band: Loaded['band']; current: string; handoutId: string }) {
   useEffect(() => {
@@ -42,18 +43,10 @@ const shortName = (name: string) => {
   return rest.length > 0 ? `${first} ${rest.at(-1)![0]}` : first;
 };
 
-export function HeadCard({
-  loaded,
-  open,
-  submit,
-  zone,
-}: {
-  loaded: Loaded;
-  open: boolean;
-  submit: Submit;
-  zone: string;
-}) {
-  const { copy, go, lookFors, results, rulings, now } = loaded;
+type JudgingProps = { loaded: Loaded; said: Said; open: boolean; say: Say };
+
+export function HeadCard({ loaded, said: { rulings }, open, say, zone }: JudgingProps & { zone: string }) {
+  const { copy, go, lookFors, results, now } = loaded;
   const held = results.map((result) => heldAfter(result, rulings));
   return (
     <>
@@ -78,7 +71,7 @@ export function HeadCard({
             held={held[i]}
             ruled={rulings.some((r) => r.lookForId === lookFor.id)}
             open={open}
-            submit={submit}
+            say={say}
           />
         ))}
       </ul>
@@ -92,16 +85,17 @@ function LookForRow({
   held,
   ruled,
   open,
-  submit,
+  say,
 }: {
   lookFor: LookFor;
   result: Result;
   held: boolean | null;
   ruled: boolean;
   open: boolean;
-  submit: Submit;
+  say: Say;
 }) {
-  const say = (to: 'yes' | 'no' | 'counted') => submit({ do: 'rule', lookFor: lookFor.id, held: to });
+  // A ruling that says what was counted anyway is taken back.
+  const rule = (to: boolean) => say({ do: 'rule', lookFor: lookFor.id, held: ruled && result.held === to ? null : to });
   return (
     <li>
       <Tick held={held} />
@@ -114,12 +108,12 @@ function LookForRow({
         {open && (
           <span className="rule">
             {held !== true && (
-              <button type="button" onClick={() => say(result.held === true && ruled ? 'counted' : 'yes')}>
+              <button type="button" onClick={() => rule(true)}>
                 holds
               </button>
             )}
             {held !== false && (
-              <button type="button" onClick={() => say(result.held === false && ruled ? 'counted' : 'no')}>
+              <button type="button" onClick={() => rule(false)}>
                 does not
               </button>
             )}
@@ -130,8 +124,7 @@ function LookForRow({
   );
 }
 
-export function RubricCard({ loaded, open, submit }: { loaded: Loaded; open: boolean; submit: Submit }) {
-  const marks = loaded.go?.marks ?? {};
+export function RubricCard({ loaded, said: { marks }, open, say }: JudgingProps) {
   const sum = points(loaded.rubric, marks);
   return (
     <>
@@ -152,7 +145,7 @@ export function RubricCard({ loaded, open, submit }: { loaded: Loaded; open: boo
               aria-checked={marks[row.id] === i}
               disabled={!open}
               title={level.text}
-              onClick={() => submit({ do: 'mark', row: row.id, level: String(marks[row.id] === i ? -1 : i) })}
+              onClick={() => say({ do: 'mark', row: row.id, level: marks[row.id] === i ? null : i })}
             >
               {level.points}
             </button>

@@ -1,45 +1,54 @@
 import { Button, Input } from 'antd';
-import { useState } from 'react';
-import type { Note } from '../../server/stores/reviews';
+import type { Note } from '../../core/review/said';
+import { MOST_LETTERS } from '../../core/review/said';
+import type { Draft } from './sender';
 
 /** Margin notes: what a teacher says about a spot. Enter keeps it, Shift+Enter makes a new line. */
 
 export function NoteDraft({
-  onSave,
-  onCancel,
-  start = '',
+  draft,
+  focus,
+  shut,
+  onWrite,
+  onFinish,
+  onDrop,
 }: {
-  onSave: (body: string) => void;
-  onCancel: () => void;
-  start?: string;
+  draft: Draft;
+  focus: boolean;
+  /** Why it can't be said at this moment. */
+  shut: string | null;
+  onWrite: (body: string) => void;
+  onFinish: () => void;
+  onDrop: () => void;
 }) {
-  const [body, setBody] = useState(start);
-  const save = () => body.trim() && onSave(body.trim());
+  const may = shut === null && draft.body.trim() !== '';
   return (
     <div className="note-draft">
       <Input.TextArea
-        autoFocus
+        autoFocus={focus}
         autoSize={{ minRows: 2, maxRows: 8 }}
         aria-label="Note on this spot"
         placeholder="Say it here"
-        maxLength={4000}
-        value={body}
-        onChange={(event) => setBody(event.target.value)}
+        maxLength={MOST_LETTERS}
+        value={draft.body}
+        onChange={(event) => onWrite(event.target.value)}
         onKeyDown={(event) => {
           event.stopPropagation();
-          if (event.key === 'Escape') onCancel();
-          if (event.key === 'Enter' && !event.shiftKey) {
+          // What is written stays; an empty one goes.
+          if (event.key === 'Escape') (draft.body === '' ? onDrop : () => event.currentTarget.blur())();
+          if (event.key === 'Enter' && !event.shiftKey && !event.nativeEvent.isComposing) {
             event.preventDefault();
-            save();
+            if (may) onFinish();
           }
         }}
       />
+      {shut && <p className="quiet">{shut}</p>}
       <span>
-        <Button size="small" type="primary" disabled={!body.trim()} onClick={save}>
+        <Button size="small" type="primary" disabled={!may} onClick={onFinish}>
           Keep
         </Button>
-        <Button size="small" type="text" onClick={onCancel}>
-          Leave it
+        <Button size="small" type="text" onClick={onDrop}>
+          {draft.body === '' ? 'Leave it' : draft.changes ? 'Leave it as it was' : 'Throw it away'}
         </Button>
       </span>
     </div>
@@ -49,34 +58,26 @@ export function NoteDraft({
 export function NoteCard({
   note,
   open,
-  onEdit,
+  unsent,
+  onChange,
   onRemove,
 }: {
   note: Note;
   open: boolean;
-  onEdit: (body: string) => void;
+  unsent: boolean;
+  onChange: () => void;
   onRemove: () => void;
 }) {
-  const [editing, setEditing] = useState(false);
-  if (editing)
-    return (
-      <NoteDraft
-        start={note.body}
-        onCancel={() => setEditing(false)}
-        onSave={(body) => {
-          onEdit(body);
-          setEditing(false);
-        }}
-      />
-    );
   return (
     <>
       <p className="note-words">{note.body}</p>
       <span className="note-foot">
-        <span className="quiet">{note.settled ? 'the student has seen to it' : 'your note'}</span>
+        <span className="quiet">
+          {unsent ? 'on its way' : note.settled ? 'the student has seen to it' : 'your note'}
+        </span>
         {open && (
           <>
-            <button type="button" onClick={() => setEditing(true)}>
+            <button type="button" onClick={onChange}>
               change
             </button>
             <button type="button" onClick={onRemove}>

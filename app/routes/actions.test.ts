@@ -32,6 +32,7 @@ import { sheetOf, sheetsOf } from '../../server/stores/sheets';
 import runExport from '../../workers/export';
 import type { PictureJob } from '../../workers/export';
 import { discFile } from '../../tests/support/own';
+import { saidNote } from '../../tests/support/said';
 import * as changes from './changes';
 import * as classes from './classes';
 import * as copy from './copy';
@@ -45,6 +46,7 @@ import * as parts from './parts';
 import * as pictures from './pictures';
 import type { PictureAnswer, PicturesAnswer } from './pictures';
 import * as reading from './reading';
+import * as said from './said';
 import * as spread from './spread';
 import * as tray from './tray';
 import * as written from './written';
@@ -604,33 +606,37 @@ describe('reading', () => {
     });
     expect((answer as Response).status).toBe(404);
   });
-  test('keeps a note on its spot, refuses an empty one', async () => {
-    expect(await problemOf(await act('Jun Weiss', { do: 'note', page: 'page1', body: '  ' }))).toMatch(
-      /Write something first/,
-    );
-    expect(
-      await problemOf(await act('Jun Weiss', { do: 'note', page: 'page1', x: '100', y: '50', body: 'Well seen.' })),
-    ).toBe('');
+  const say = async (name: string, ...steps: object[]) => {
+    const { id } = await piece(name);
+    const go = (await goesOf(db, id)).at(-1)!;
+    const answer = (await call(said.action, '/x', {
+      cookie: cookies.teacher,
+      params: { handoutId: ids.heron, copyId: id },
+      json: { go: go.id, steps },
+    })) as Response;
+    return `${answer.status} ${((await answer.json()) as { message?: string }).message ?? ''}`;
+  };
+  const page = 'page1';
+  test('keeps a note on its spot, once, refuses an empty one', async () => {
+    expect(await say('Jun Weiss', saidNote('note-01', { page, body: '  ' }))).toMatch(/400 Write something first/);
+    const well = saidNote('note-01', { page, x: 100, y: 50, body: 'Well seen.' });
+    for (let i = 0; i < 2; i++) expect(await say('Jun Weiss', well)).toBe('200 ');
     const go = (await goesOf(db, (await piece('Jun Weiss')).id)).at(-1)!;
     expect(await notesOf(db, [go.id])).toMatchObject([{ x: 100, y: 50, itemId: null, body: 'Well seen.' }]);
   });
-  test('marks only levels that there are', async () => {
-    expect(await problemOf(await act('Jun Weiss', { do: 'mark', row: 'names', level: '9' }))).toMatch(/no such level/);
-    expect(await problemOf(await act('Jun Weiss', { do: 'mark', row: 'nothing', level: '1' }))).toMatch(
-      /no such level/,
-    );
-    expect(await problemOf(await act('Jun Weiss', { do: 'mark', row: 'names', level: '3' }))).toBe('');
+  test('marks only levels that there are, and takes all that was said or nothing', async () => {
+    const names = (level: number) => ({ do: 'mark', row: 'names', level });
+    expect(await say('Jun Weiss', names(3), names(9))).toMatch(/400 .*no such level/);
+    expect(await say('Jun Weiss', { ...names(1), row: 'nothing' })).toMatch(/400 .*no such level/);
+    expect((await goesOf(db, (await piece('Jun Weiss')).id)).at(-1)!.marks).toEqual({});
+    expect(await say('Jun Weiss', names(3))).toBe('200 ');
     expect((await goesOf(db, (await piece('Jun Weiss')).id)).at(-1)!.marks).toEqual({ names: 3 });
   });
   test('returns a piece and leads to the next that waits; nothing can be added then', async () => {
-    const answer = (await act('Jun Weiss', { do: 'return', outcome: 'done' })) as Response;
+    const answer = (await act('Jun Weiss', { outcome: 'done' })) as Response;
     expect(answer.headers.get('Location')).toMatch(/\/reading\//);
-    expect(
-      await problemOf(await act('Jun Weiss', { do: 'note', page: 'page1', x: '1', y: '1', body: 'late' })),
-    ).toMatch(/with the student again/);
-    expect(await problemOf(await act('Jun Weiss', { do: 'return', outcome: 'done' }))).toMatch(
-      /with the student already/,
-    );
+    expect(await say('Jun Weiss', saidNote('note-02', { page, body: 'late' }))).toMatch(/409 .*with Jun Weiss again/);
+    expect(await problemOf(await act('Jun Weiss', { outcome: 'done' }))).toMatch(/with the student already/);
   });
 });
 

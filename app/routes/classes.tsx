@@ -1,10 +1,13 @@
 import { Alert, Button, Input } from 'antd';
+import { useEffect } from 'react';
 import { Form, useNavigation } from 'react-router';
 import { z } from 'zod';
 import { addClass, addStudents, classesOf, isTeacherOf, membersOf } from '../../server/stores/classes';
 import { makeCards } from '../../server/stores/sign-in';
 import { check, formOf } from '../form.server';
 import { HouseStrip } from '../look/house-strip';
+import { keep, useKept } from '../look/kept';
+import { orLast, reached } from '../look/reached';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/classes';
 import './desk.css';
@@ -36,6 +39,19 @@ const Action = z.discriminatedUnion('do', [
   z.object({ do: z.literal('cards'), classId: z.string().max(40), student: z.string().max(40).default('without') }),
 ]);
 
+type Carded = { name: string; pictures: string[]; code: string };
+type Answer = {
+  problem: string | null;
+  said: string | null;
+  cards: Carded[];
+  /** A box whose words have been taken, and what of them stays in it. */
+  taken: { box: string; left: string } | null;
+};
+const NOTHING: Answer = { problem: null, said: null, cards: [], taken: null };
+/** Where the browser keeps what is typed in a box. */
+const NEW_CLASS = 'classes/new';
+const boxOf = (classId: string) => `classes/${classId}/names`;
+
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const classes = await classesOf(context.services.db, person.id);
@@ -47,28 +63,35 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   };
 }
 
-export async function action({ request, context }: Route.ActionArgs) {
+export async function action({ request, context }: Route.ActionArgs): Promise<Answer> {
   const person = await requireRole(request, context, 'teacher');
   const { db } = context.services;
   const read = check(Action, await formOf(request));
-  if (!read.ok) return { ...read.wrong, said: null, cards: [] };
+  if (!read.ok) return { ...NOTHING, ...read.wrong };
   const given = read.value;
   if (given.do === 'add-class') {
     await addClass(db, { schoolId: person.schoolId, teacherId: person.id, name: given.name });
-    return { problem: null, said: `${given.name} is there. Add its students below.`, cards: [] };
+    return { ...NOTHING, said: `${given.name} is there. Add its students below.`, taken: { box: NEW_CLASS, left: '' } };
   }
   if (!(await isTeacherOf(db, person.id, given.classId))) throw missing();
   if (given.do === 'cards') {
     const { code } = (await classesOf(db, person.id)).find(({ id }) => id === given.classId)!;
     const cards = await makeCards(db, person.id, given.classId, given.student);
     return {
+      ...NOTHING,
       problem: cards.length > 0 ? null : 'Everybody in this class has pictures of their own already.',
-      said: null,
       cards: cards.map(({ name, pictures }) => ({ name, pictures, code })),
     };
   }
   const { added, there } = await addStudents(db, { schoolId: person.schoolId, ...given });
-  return { problem: thereWords(there), said: addedWords(added), cards: [] };
+  // Who is there already may need another name: those stay in the box.
+  const taken = { box: boxOf(given.classId), left: there.join('\n') };
+  return { ...NOTHING, problem: thereWords(there), said: addedWords(added), taken };
+}
+
+export async function clientAction({ serverAction }: Route.ClientActionArgs): Promise<Answer> {
+  const answer = await reached(() => serverAction());
+  return 'unreached' in answer ? { ...NOTHING, problem: answer.problem } : answer;
 }
 
 const listed = (names: readonly string[]) =>
@@ -85,9 +108,10 @@ function thereWords(there: readonly string[]): string | null {
   return `${listed(there)} ${are} in the class already. Somebody else of the same name needs one that tells them apart, such as “${there[0]} B.”.`;
 }
 
-export const meta: Route.MetaFunction = () => [{ title: 'Classes · Dappled Margin' }];
+export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) => orLast(request, serverLoader);
+clientLoader.hydrate = true as const;
 
-type Carded = { name: string; pictures: string[]; code: string };
+export const meta: Route.MetaFunction = () => [{ title: 'Classes · Dappled Margin' }];
 
 /** Cards to print, with pictures that are good for one sign-in. They are shown this once. */
 function Cards({ cards }: { cards: readonly Carded[] }) {
@@ -119,8 +143,45 @@ function Cards({ cards }: { cards: readonly Carded[] }) {
   );
 }
 
+/** Names to add; what is typed stays in the browser until it is taken. */
+function AddNames({
+  personId,
+  classId,
+  name,
+  busy,
+}: {
+  personId: string;
+  classId: string;
+  name: string;
+  busy: boolean;
+}) {
+  const [names, setNames] = useKept(personId, boxOf(classId), z.string());
+  return (
+    <Form method="post" className="class-add">
+      <input type="hidden" name="classId" value={classId} />
+      <Input.TextArea
+        name="names"
+        rows={2}
+        aria-label={`Names to add to ${name}`}
+        placeholder="Names to add, each on a line of its own"
+        value={names ?? ''}
+        onChange={(event) => setNames(event.target.value || null)}
+      />
+      <Button htmlType="submit" name="do" value="add-students" loading={busy}>
+        Add
+      </Button>
+    </Form>
+  );
+}
+
 export default function Classes({ loaderData, actionData }: Route.ComponentProps) {
   const busy = useNavigation().state === 'submitting';
+  const { id: personId } = loaderData.person;
+  const taken = actionData?.taken;
+  useEffect(() => {
+    if (taken) keep(personId, taken.box, taken.left || null);
+  }, [personId, taken]);
+  const [newClass, setNewClass] = useKept(personId, NEW_CLASS, z.string());
   return (
     <div className="desk dapple">
       <HouseStrip person={loaderData.person} />
@@ -168,24 +229,18 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
                 <span className="quiet">to print and cut out; with one, a student comes in for the first time</span>
               </Form>
             )}
-            {/* With its names in the class the box is a new, empty one. */}
-            <Form method="post" className="class-add" key={c.size}>
-              <input type="hidden" name="classId" value={c.id} />
-              <Input.TextArea
-                name="names"
-                rows={2}
-                aria-label={`Names to add to ${c.name}`}
-                placeholder="Names to add, each on a line of its own"
-              />
-              <Button htmlType="submit" name="do" value="add-students" loading={busy}>
-                Add
-              </Button>
-            </Form>
+            <AddNames personId={personId} classId={c.id} name={c.name} busy={busy} />
           </section>
         ))}
         <Form method="post" className="card class-card class-new">
           <h2>Another class</h2>
-          <Input name="name" aria-label="Name of the class" placeholder="Name of the class" />
+          <Input
+            name="name"
+            aria-label="Name of the class"
+            placeholder="Name of the class"
+            value={newClass ?? ''}
+            onChange={(event) => setNewClass(event.target.value || null)}
+          />
           <Button htmlType="submit" name="do" value="add-class" loading={busy}>
             Begin it
           </Button>

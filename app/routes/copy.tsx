@@ -15,6 +15,7 @@ import { openedOr, whole } from '../damaged.server';
 import { check, formOf } from '../form.server';
 import { DamagedScreen } from '../look/damaged';
 import { StateLabel } from '../look/leaf';
+import { afterReaching, reached } from '../look/reached';
 import { Strip } from '../look/strip';
 import { dueWords, useZone } from '../look/time';
 import { SheetFrame } from '../margin/frame';
@@ -119,6 +120,9 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   return { problem: moved.ok ? null : moved.reason };
 }
 
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
+export const shouldRevalidate = afterReaching;
+
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.title ?? 'Copy'} · Dappled Margin` },
 ];
@@ -173,7 +177,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
   useMaking(bench);
   const { view, stage } = useView(page, 'fit');
   const { faces, arrived } = useDrawing(sheet);
-  const fetcher = useFetcher<typeof action>();
+  const fetcher = useFetcher<typeof clientAction>();
   const [asking, setAsking] = useState(false);
   const [sending, setSending] = useState(false);
   const zone = useZone();

@@ -1,3 +1,4 @@
+import { Alert } from 'antd';
 import { Form, Link, redirect } from 'react-router';
 import { z } from 'zod';
 import { BEGINNINGS } from '../../server/stores/beginnings';
@@ -6,6 +7,7 @@ import { createSheet, PURPOSES, sheetsOf } from '../../server/stores/sheets';
 import { Leaf, STATE_COLOURS, STATE_WORDS } from '../look/leaf';
 import { PurposeDrawing } from '../look/purposes';
 import { HouseStrip } from '../look/house-strip';
+import { afterReaching, orLast, reached } from '../look/reached';
 import { agoWords, dueWords, useZone } from '../look/time';
 import { formOf } from '../form.server';
 import { refuse, requireRole } from '../who.server';
@@ -44,6 +46,11 @@ export async function action({ request, context }: Route.ActionArgs) {
   return redirect(`/sheets/${id}?named=no`);
 }
 
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
+export const shouldRevalidate = afterReaching;
+export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) => orLast(request, serverLoader);
+clientLoader.hydrate = true as const;
+
 export const meta: Route.MetaFunction = () => [{ title: 'Desk · Dappled Margin' }];
 
 type Progress = Route.ComponentProps['loaderData']['handouts'][number];
@@ -79,7 +86,7 @@ function ProgressLine({ handout }: { handout: Progress }) {
   );
 }
 
-export default function Desk({ loaderData }: Route.ComponentProps) {
+export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
   const { person, demo, now, handouts, sheets, purposes } = loaderData;
   const zone = useZone();
   const waiting = handouts
@@ -92,6 +99,7 @@ export default function Desk({ loaderData }: Route.ComponentProps) {
         <div className="demo-note">This is the demo school: everybody in it is made up. Change what you like.</div>
       )}
       <main>
+        {actionData && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
         <Form method="post" className="desk-new" aria-label="Begin something new">
           {purposes.map(({ id, name }) => (
             <button key={id} name="purpose" value={id} className="card desk-purpose">

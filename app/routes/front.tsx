@@ -7,6 +7,7 @@ import { beginSchool, isEmptyHouse, personById } from '../../server/stores/peopl
 import { codeTries, signInTeacher } from '../../server/stores/sign-in';
 import { giveBack, take } from '../../server/accounts/allowance';
 import { check, formOf } from '../form.server';
+import { afterReaching, reached } from '../look/reached';
 import { Mark } from '../look/strip';
 import { fromOf, placeAfter, signedIn, waitWords, whoIs } from '../who.server';
 import type { Route } from './+types/front';
@@ -94,6 +95,9 @@ export async function action({ request, context }: Route.ActionArgs) {
         field: 'password',
       };
 }
+
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
+export const shouldRevalidate = afterReaching;
 
 export const meta: Route.MetaFunction = () => [{ title: 'Dappled Margin: sheets that come back read' }];
 

@@ -1,12 +1,14 @@
 import { Alert, Button, Checkbox, Input } from 'antd';
+import { nanoid } from 'nanoid';
 import { useEffect, useMemo, useState } from 'react';
-import { Link, redirect, useFetcher } from 'react-router';
+import { Link, useFetcher, useNavigate } from 'react-router';
 import { z } from 'zod';
 import { boxOf } from '../../core/geometry/hit';
 import { givenOut } from '../../core/handout/copy';
 import { SUPPLIES } from '../../core/handout/touch';
 import type { Supply } from '../../core/handout/touch';
 import { countAll, LookFor } from '../../core/lookfors/lookfor';
+import { rekeyed } from '../../core/lookfors/rekey';
 import { Rubric } from '../../core/lookfors/rubric';
 import { itemName } from '../../core/sheet/name';
 import type { Page, Touch } from '../../core/sheet/schema';
@@ -18,9 +20,12 @@ import { check, formOf, jsonOf } from '../form.server';
 import { LookForEdit, suggested } from '../handout/lookfor-edit';
 import { RubricEdit } from '../handout/rubric-edit';
 import '../handout/hand-out.css';
+import { keep, useKept } from '../look/kept';
+import { reached } from '../look/reached';
 import { Strip } from '../look/strip';
 import { useView } from '../margin/view';
 import '../margin/margin.css';
+import { useSending } from '../reading/sender';
 import { PageView, useDrawing } from '../sheet/page-view';
 import { pictureNow } from '../sheet/resources';
 import { Bench, useBench } from '../workbench/bench';
@@ -39,8 +44,27 @@ const Given = z.object({
   lookFors: z.array(LookFor).max(40, 'At most 40 look-fors.'),
   rubric: Rubric,
   supplies: z.array(z.enum(SUPPLIES)),
+  /** What it is to be called for each class: what is sent again, because no answer came, is handed out once. */
+  ids: z.record(z.string().max(40), z.string().regex(/^[\w-]{12}$/)).default({}),
 });
 type Given = z.infer<typeof Given>;
+
+/** As it is while it is being filled in, kept in the browser from the first letter on; `v` is for programs to come. */
+const Form = z.object({
+  v: z.literal(1),
+  classes: z.array(z.string()),
+  title: z.string(),
+  brief: z.string(),
+  due: z.string(),
+  lookFors: z.array(z.custom<LookFor>((one) => Kept.safeParse(one).success)),
+  rubric: z.custom<Rubric>(
+    (one) => z.object({ rows: z.array(z.looseObject({ id: z.string() })) }).safeParse(one).success,
+  ),
+  supplies: z.array(z.enum(SUPPLIES)),
+  ids: z.record(z.string(), z.string()),
+});
+type Form = z.infer<typeof Form>;
+const Kept = z.looseObject({ id: z.string(), kind: z.string(), title: z.string() });
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
@@ -97,10 +121,13 @@ export async function action({ request, context, params }: Route.ActionArgs) {
           sheet: document.sheet,
         },
         context.services.shelf.resources.pictures,
+        given.ids[classId],
       ),
     );
-  return redirect(ids.length === 1 ? `/handouts/${ids[0]}` : '/desk');
+  return { problem: null, to: ids.length === 1 ? `/handouts/${ids[0]}` : '/desk' };
 }
+
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `Hand out: ${loaderData?.sheet.title ?? ''} · Dappled Margin` },
@@ -235,23 +262,44 @@ type Loaded = Route.ComponentProps['loaderData'];
 
 function HandingForm({ bench, loaded }: { bench: Bench; loaded: Loaded }) {
   const sheet = useBench(bench, sheetSlice);
-  const fetcher = useFetcher<typeof action>();
-  const [form, setForm] = useState(() => ({
-    classes: loaded.classes.length === 1 ? [loaded.classes[0].id] : ([] as string[]),
+  const { personId, personName, id: sheetId } = loaded;
+  const fetcher = useFetcher<typeof clientAction>();
+  const navigate = useNavigate();
+  useSending(personId);
+  const [first] = useState((): Form => ({
+    v: 1,
+    classes: loaded.classes.length === 1 ? [loaded.classes[0].id] : [],
     title: loaded.sheet.title,
     brief: '',
     due: '',
     lookFors: suggested(loaded.sheet),
-    rubric: { rows: [] } as Rubric,
-    supplies: [] as Supply[],
+    rubric: { rows: [] },
+    supplies: [],
+    ids: {},
   }));
-  const set = (patch: Partial<typeof form>) => setForm({ ...form, ...patch });
+  const [kept, setKept] = useKept(personId, `hand-out/${sheetId}`, Form);
+  const chosen = kept ?? first;
+  const form = useMemo(
+    () => ({
+      ...chosen,
+      classes: chosen.classes.filter((id) => loaded.classes.some((c) => c.id === id)),
+      lookFors: rekeyed(chosen.lookFors, sheet),
+    }),
+    [chosen, sheet, loaded.classes],
+  );
+  const set = (patch: Partial<Form>) => setKept({ ...form, ...patch });
   const [waiting, setWaiting] = useState(false);
   const tried = useMemo(
-    () => countAll(form.lookFors, sheet, { handedOut: givenOut(sheet), studentName: loaded.personName }),
-    [form.lookFors, sheet, loaded.personName],
+    () => countAll(form.lookFors, sheet, { handedOut: givenOut(sheet), studentName: personName }),
+    [form.lookFors, sheet, personName],
   );
-  const wrong = fetcher.data && 'problem' in fetcher.data ? fetcher.data : null;
+  const wrong = fetcher.data?.problem ? fetcher.data : null;
+  const to = fetcher.data && 'to' in fetcher.data ? fetcher.data.to : null;
+  useEffect(() => {
+    if (to === null) return;
+    keep(personId, `hand-out/${sheetId}`, null);
+    void navigate(to);
+  }, [to, personId, sheetId, navigate]);
   const send = async () => {
     setWaiting(true);
     const saved = await bench.settled();
@@ -259,15 +307,10 @@ function HandingForm({ bench, loaded }: { bench: Bench; loaded: Loaded }) {
     if (saved === null)
       return bench.say('The sheet is not saved yet: the server does not answer. Try again when it says “saved”.');
     const due = form.due ? new Date(form.due) : null;
-    const handout: Given = {
-      classes: form.classes,
-      title: form.title,
-      brief: form.brief,
-      dueAt: due && !Number.isNaN(+due) ? due.toISOString() : null,
-      lookFors: form.lookFors,
-      rubric: form.rubric,
-      supplies: form.supplies,
-    };
+    const { v: _, due: __, ...rest } = form;
+    const ids = Object.fromEntries(form.classes.map((id) => [id, form.ids[id] ?? nanoid(12)]));
+    set({ ids });
+    const handout: Given = { ...rest, ids, dueAt: due && !Number.isNaN(+due) ? due.toISOString() : null };
     void fetcher.submit({ handout: JSON.stringify(handout) }, { method: 'post' });
   };
   return (
@@ -358,9 +401,22 @@ function HandingForm({ bench, loaded }: { bench: Bench; loaded: Loaded }) {
         </div>
       </section>
       {wrong && <Alert type="error" showIcon title={wrong.problem} role="alert" />}
-      <Button type="primary" size="large" loading={waiting || fetcher.state !== 'idle'} onClick={() => void send()}>
+      <Button
+        type="primary"
+        size="large"
+        loading={waiting || fetcher.state !== 'idle' || to !== null}
+        onClick={() => void send()}
+      >
         Hand it out
       </Button>
+      {kept && (
+        <p className="quiet">
+          What you filled in is kept in this browser until it is handed out.{' '}
+          <button type="button" className="plainbtn" onClick={() => setKept(null)}>
+            begin anew
+          </button>
+        </p>
+      )}
     </div>
   );
 }

@@ -8,6 +8,7 @@ import { classByCode } from '../../server/stores/classes';
 import { codeTries, namesIn, signInStudent } from '../../server/stores/sign-in';
 import { check, formOf } from '../form.server';
 import { SecretPictures } from '../look/secret-pictures';
+import { afterReaching, reached } from '../look/reached';
 import { Strip } from '../look/strip';
 import { fromOf, signedIn, waitWords } from '../who.server';
 import type { Route } from './+types/join';
@@ -44,6 +45,9 @@ export async function action({ request, context }: Route.ActionArgs) {
         : 'Those are not your pictures. Try again: the order counts. If you have forgotten them or have none yet, ask your teacher for a card.',
   };
 }
+
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
+export const shouldRevalidate = afterReaching;
 
 export const meta: Route.MetaFunction = () => [{ title: 'Your class · Dappled Margin' }];
 

@@ -6,6 +6,7 @@ import { isSecret, SECRET_LENGTH } from '../../core/handout/secret';
 import { chooseSecret } from '../../server/stores/sign-in';
 import { check, formOf } from '../form.server';
 import { SecretPictures } from '../look/secret-pictures';
+import { afterReaching, reached } from '../look/reached';
 import { Strip } from '../look/strip';
 import { tokenOf, whoIs } from '../who.server';
 import type { Route } from './+types/secret';
@@ -36,6 +37,9 @@ export async function action({ request, context }: Route.ActionArgs) {
   await chooseSecret(context.services.db, person.id, secret, token);
   return redirect('/tray');
 }
+
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
+export const shouldRevalidate = afterReaching;
 
 export const meta: Route.MetaFunction = () => [{ title: 'Your pictures · Dappled Margin' }];
 

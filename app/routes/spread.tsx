@@ -1,5 +1,5 @@
 import { Button, Segmented } from 'antd';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PieceMark } from '../../core/review/marks';
 import { heldAfter, missedMost, pieceMarks } from '../../core/review/marks';
@@ -11,13 +11,19 @@ import { rulingsOf } from '../../server/stores/reviews';
 import { Turn } from '../../server/turn';
 import { shownOf } from '../damaged.server';
 import { Leaf, STATE_WORDS } from '../look/leaf';
+import { orLast } from '../look/reached';
 import { Strip } from '../look/strip';
 import { dueWords, useZone, whenWords } from '../look/time';
+import { useSending } from '../reading/sender';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/spread';
 import '../spread/spread.css';
+import { later } from '../look/later';
 
-const Histogram = lazy(() => import('../spread/histogram'));
+const Histogram = later(
+  () => import('../spread/histogram').then((part) => part.default),
+  <div style={{ height: 128 }} />,
+);
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
@@ -71,6 +77,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
     results && state !== 'under-way' ? [{ results, rulings: ruled }] : [],
   );
   return {
+    personId: person.id,
     handout: {
       id: handout.id,
       title: handout.title,
@@ -86,6 +93,9 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   };
 }
 
+export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) => orLast(request, serverLoader);
+clientLoader.hydrate = true as const;
+
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.handout.title ?? ''} · Dappled Margin` },
 ];
@@ -94,7 +104,8 @@ const ORDER = ['handed-in', 'another-go', 'under-way', 'not-begun', 'done'] as c
 type Card = Route.ComponentProps['loaderData']['cards'][number];
 
 export default function Spread({ loaderData }: Route.ComponentProps) {
-  const { handout, cards, missed, pieces, page, now } = loaderData;
+  const { personId, handout, cards, missed, pieces, page, now } = loaderData;
+  useSending(personId);
   const [shown, setShown] = useState<'nothing' | 'look-fors'>('look-fors');
   const [sort, setSort] = useState<'name' | 'state' | 'fewest'>('state');
   const [only, setOnly] = useState<Card['state'] | null>(null);
@@ -236,9 +247,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
                 <h3>
                   Look-fors held <small>pieces</small>
                 </h3>
-                <Suspense fallback={<div style={{ height: 128 }} />}>
-                  <Histogram counts={counts} />
-                </Suspense>
+                <Histogram counts={counts} />
               </section>
             </>
           )}

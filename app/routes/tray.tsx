@@ -3,6 +3,7 @@ import { addLateCopies } from '../../server/stores/handouts';
 import { trayOf } from '../../server/stores/copies';
 import { StateLabel } from '../look/leaf';
 import { HouseStrip } from '../look/house-strip';
+import { orLast } from '../look/reached';
 import { agoWords, dueWords, useZone } from '../look/time';
 import { requireRole } from '../who.server';
 import type { Route } from './+types/tray';
@@ -13,6 +14,9 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   await addLateCopies(context.services.db, person.id, context.services.shelf.resources.pictures);
   return { person, copies: await trayOf(context.services.db, person.id), now: Date.now(), demo: context.services.demo };
 }
+
+export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) => orLast(request, serverLoader);
+clientLoader.hydrate = true as const;
 
 export const meta: Route.MetaFunction = () => [{ title: 'Tray · Dappled Margin' }];
 

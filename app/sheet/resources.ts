@@ -23,6 +23,8 @@ export const onArrival = (listener: () => void) => {
   listeners.add(listener);
   return () => void listeners.delete(listener);
 };
+// What could not be fetched is asked for again.
+if (typeof window !== 'undefined') window.addEventListener('online', tell);
 /** Grows whenever something has arrived: what is drawn with it may be drawn anew. */
 export const arrivals = () => arrived;
 

@@ -1,4 +1,4 @@
-import { lazy, memo, Suspense, useState } from 'react';
+import { memo, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Supply } from '../../core/handout/touch';
 import type { Point } from '../../core/geometry/matrix';
@@ -16,6 +16,7 @@ import { loadIndex } from './picture-index';
 import { Pictures } from './pictures';
 import { Shapes } from './shapes';
 import './drawer.css';
+import { later } from '../look/later';
 
 /** The supply drawer: compartments of what can be put on the sheet. A press adds it; it can be dragged to its place too. */
 
@@ -82,12 +83,12 @@ function RoleSample({ role }: { role: Sheet['roles'][string] }) {
 }
 
 // What is wanted less often is fetched when it is opened.
-const Pens = lazy(() => import('./pen').then(({ Pens }) => ({ default: Pens })));
-const Makers = lazy(() => import('./makers').then(({ Makers }) => ({ default: Makers })));
-const Signs = lazy(() => import('./signs').then(({ Signs }) => ({ default: Signs })));
-const Looks = lazy(() => import('./looks').then(({ Looks }) => ({ default: Looks })));
-const Pages = lazy(() => import('./pages').then(({ Pages }) => ({ default: Pages })));
-const Growth = lazy(() => import('./growth').then(({ Growth }) => ({ default: Growth })));
+const Pens = later(() => import('./pen').then(({ Pens }) => Pens));
+const Makers = later(() => import('./makers').then(({ Makers }) => Makers));
+const Signs = later(() => import('./signs').then(({ Signs }) => Signs));
+const Looks = later(() => import('./looks').then(({ Looks }) => Looks));
+const Pages = later(() => import('./pages').then(({ Pages }) => Pages));
+const Growth = later(() => import('./growth').then(({ Growth }) => Growth));
 
 const LINES: { name: string; drag: string; given: Parameters<typeof addLine>[1]; d: string; caps: ReactNode }[] = [
   { name: 'line', drag: 'plain', given: {}, d: 'M6 36L58 12', caps: null },
@@ -297,7 +298,7 @@ export const Drawer = memo(function Drawer({ bench, note }: { bench: Bench; note
       </div>
       {current && (
         <div id="compartment" className="compartment" role="tabpanel" aria-label={current.name}>
-          <Suspense fallback={<p className="quiet">…</p>}>{current.content(bench)}</Suspense>
+          {current.content(bench)}
         </div>
       )}
     </section>

@@ -1,6 +1,7 @@
 import MiniSearch from 'minisearch';
 import { useEffect, useMemo, useState } from 'react';
 import { plain, text } from '../../core/sheet/make';
+import { fetched, NotFetched, useFetched } from '../look/later';
 import type { Bench } from '../workbench/bench';
 import { add, newId, placeFor, touch } from '../workbench/steps';
 import { typeWords } from '../workbench/word-commands';
@@ -9,8 +10,8 @@ import { Ways } from './ways';
 /** Symbols and emoji by search, those used last first. Into the words that are being edited, else as words of their own. */
 
 type Sign = { sign: string; name: string; tags: string[]; group: string };
-let loaded: Promise<Sign[]> | undefined;
-const load = () => (loaded ??= fetch('/art/signs.json').then((answer) => answer.json() as Promise<Sign[]>));
+const shipped = fetched(() => fetch('/art/signs.json').then((answer) => answer.json() as Promise<Sign[]>));
+const NONE: Sign[] = [];
 const KEPT = 'dappled-margin/signs';
 /** Shown at once; a search finds the others. */
 const MOST = 240;
@@ -48,12 +49,12 @@ function put(bench: Bench, sign: string): void {
 }
 
 export function Signs({ bench }: { bench: Bench }) {
-  const [signs, setSigns] = useState<Sign[]>([]);
+  const there = useFetched(shipped);
+  const signs = there.kind === 'here' ? there.value : NONE;
   const [wanted, setWanted] = useState('');
   const [group, setGroup] = useState<string | null>(null);
   const [recent, setRecent] = useState<string[]>([]);
   useEffect(() => {
-    void load().then(setSigns);
     setRecent(recentSigns());
   }, []);
   const search = useMemo(() => {
@@ -91,6 +92,7 @@ export function Signs({ bench }: { bench: Bench }) {
         onGroup={setGroup}
       />
       <div className="signs-found" aria-live="polite">
+        {there.kind === 'failed' && <NotFetched again={shipped.again} />}
         {shown.length === 0 && wanted.trim() && (
           <p className="quiet">No sign is called “{wanted}”. Try a simpler word, such as “arrow”, “fish” or “pi”.</p>
         )}

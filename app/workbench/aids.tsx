@@ -1,13 +1,13 @@
-import { lazy, Suspense } from 'react';
 import type { MarginEntry } from '../margin/margin';
 import type { Bench } from './bench';
 import { useBench } from './bench';
 import { FindCard } from './find';
 import { Notice } from './save-words';
+import { later } from '../look/later';
 
 /** What every open sheet has, a teacher's and a student's: messages, the sheet of keys, the search. */
 
-const KeySheet = lazy(() => import('./key-sheet'));
+const KeySheet = later(() => import('./key-sheet').then((part) => part.default), null);
 const keySheetOf = (bench: Bench) => bench.keySheet;
 
 export function Aids({ bench }: { bench: Bench }) {
@@ -15,11 +15,7 @@ export function Aids({ bench }: { bench: Bench }) {
   return (
     <>
       <Notice bench={bench} />
-      {keySheet && (
-        <Suspense fallback={null}>
-          <KeySheet bench={bench} />
-        </Suspense>
-      )}
+      {keySheet && <KeySheet bench={bench} />}
     </>
   );
 }

@@ -127,6 +127,7 @@ export class Bench {
         if (save.kind === 'stopped') this.shut = save.reason;
         this.changed();
       },
+      steps: () => this.history,
       notice: (text) => this.say(text),
       aside: (aside) => {
         this.aside = aside;

@@ -1,5 +1,5 @@
 import { Popover } from 'antd';
-import { createContext, lazy, Suspense, useContext, useState } from 'react';
+import { createContext, useContext, useState } from 'react';
 import type { Paint } from '../../core/sheet/schema';
 import { solid } from '../../core/sheet/make';
 import type { Bench } from './bench';
@@ -7,10 +7,11 @@ import { noteColour } from './commands';
 import { NumberField, PercentField, Row, Toggle } from './fields';
 import type { Gradient } from './gradient';
 import { gradientFrom, withoutStop, withStop } from './gradient';
+import { later } from '../look/later';
 
 /** Choosing a colour: the sheet's palette is always in view, everything else one press away. */
 
-const ColourPanel = lazy(() => import('./colour-panel'));
+const ColourPanel = later(() => import('./colour-panel').then((part) => part.default));
 /** The bench whose recent colours and sampler a colour field uses. */
 export const BenchContext = createContext<Bench | null>(null);
 
@@ -65,7 +66,7 @@ export function Swatches({ label, value, palette, none, onChange }: SwatchProps)
           onOpenChange={setOpen}
           destroyOnHidden
           content={
-            <Suspense fallback={<span className="quiet">…</span>}>
+            <>
               <ColourPanel
                 bench={bench}
                 label={label}
@@ -73,7 +74,7 @@ export function Swatches({ label, value, palette, none, onChange }: SwatchProps)
                 onChange={choose}
                 onClose={() => setOpen(false)}
               />
-            </Suspense>
+            </>
           }
         >
           <button

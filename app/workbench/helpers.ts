@@ -1,7 +1,12 @@
 import type { FilesAnswer, FilesTask } from '../../workers/files';
 import type { MakersAnswer, MakersTask } from '../../workers/makers';
 import type { SpellingAnswer, SpellingTask } from '../../workers/spelling';
+import filesUrl from '../../workers/files?worker&url';
+import makersUrl from '../../workers/makers?worker&url';
+import spellingUrl from '../../workers/spelling?worker&url';
 import type { StudioAnswer, StudioTask } from '../../workers/studio';
+import studioUrl from '../../workers/studio?worker&url';
+import { ahead } from '../look/later';
 
 /** The workers of the workbench: started when first asked, one for the life of the page. */
 
@@ -27,7 +32,7 @@ class Courier<Task extends { id: number }, Answer extends { id: number; kind: st
   private count = 0;
   private silence: ReturnType<typeof setTimeout> | undefined;
 
-  constructor(private start: () => Worker) {}
+  constructor(private url: string) {}
 
   /** A worker that says nothing for too long hangs: it is ended, whoever waits is told, and the next asks a new one. */
   private heard(): void {
@@ -49,7 +54,7 @@ class Courier<Task extends { id: number }, Answer extends { id: number; kind: st
   ): Promise<Extract<Answer, { kind: K }>> {
     const id = ++this.count;
     if (!this.worker) {
-      this.worker = this.start();
+      this.worker = new Worker(this.url, { type: 'module' });
       this.worker.onmessage = ({ data }: MessageEvent<Answer & { reason?: string; share?: number }>) => {
         const asked = this.waiting.get(data.id);
         if (data.kind !== 'progress') this.waiting.delete(data.id);
@@ -69,15 +74,9 @@ class Courier<Task extends { id: number }, Answer extends { id: number; kind: st
   }
 }
 
-export const studio = new Courier<StudioTask, StudioAnswer>(
-  () => new Worker(new URL('../../workers/studio.ts', import.meta.url), { type: 'module' }),
-);
-export const spelling = new Courier<SpellingTask, SpellingAnswer>(
-  () => new Worker(new URL('../../workers/spelling.ts', import.meta.url), { type: 'module' }),
-);
-export const makers = new Courier<MakersTask, MakersAnswer>(
-  () => new Worker(new URL('../../workers/makers.ts', import.meta.url), { type: 'module' }),
-);
-export const files = new Courier<FilesTask, FilesAnswer>(
-  () => new Worker(new URL('../../workers/files.ts', import.meta.url), { type: 'module' }),
-);
+export const studio = new Courier<StudioTask, StudioAnswer>(studioUrl);
+export const spelling = new Courier<SpellingTask, SpellingAnswer>(spellingUrl);
+export const makers = new Courier<MakersTask, MakersAnswer>(makersUrl);
+export const files = new Courier<FilesTask, FilesAnswer>(filesUrl);
+// The browser has them then, also when the network is gone.
+for (const url of [spellingUrl, makersUrl, studioUrl, filesUrl]) ahead(() => fetch(url));

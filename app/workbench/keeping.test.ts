@@ -19,6 +19,7 @@ const world = vi.hoisted(() => ({
 vi.mock('./seal', () => ({ slotOf: () => new Promise((resolve) => world.open.push(resolve)) }));
 vi.mock('./vault', () => ({
   keepEarly: (...kept: unknown[]) => void world.early.push(kept),
+  mainSlot: () => 'p/d',
 }));
 vi.mock('./saver', () => ({
   Saver: class {
@@ -27,6 +28,9 @@ vi.mock('./saver', () => ({
       private from: { sheet: unknown },
     ) {}
     start = () => Promise.resolve(this.from.sheet);
+    get sheetNow() {
+      return this.from.sheet;
+    }
     push = (change: unknown) => void world.pushed.push(change);
     leave = () => void world.left++;
     stop = () => {};
@@ -38,6 +42,7 @@ const slot = {
   keepHistory: () => {},
   release: () => world.released++,
   whole: true,
+  leads: true,
 };
 
 const start = {
@@ -58,7 +63,14 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 describe('keeping a sheet', () => {
-  const nothing = { sheet: () => {}, state: () => {}, notice: () => {}, results: () => {}, aside: () => {} };
+  const nothing = {
+    steps: () => NO_HISTORY,
+    sheet: () => {},
+    state: () => {},
+    notice: () => {},
+    results: () => {},
+    aside: () => {},
+  };
   function begin() {
     const opened: Opened[] = [];
     const keeping = new Keeping(start, { ...nothing, opened: (one) => void opened.push(one) });

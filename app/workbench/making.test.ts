@@ -36,6 +36,8 @@ const remaker = new Remaker();
 let answers = 0;
 let waiting: (() => void)[] = [];
 let asked: Remake[] = [];
+/** What answers. */
+let working: (task: unknown) => Promise<unknown>;
 const worker = vi.hoisted(() => ({
   ask: (_: unknown, _watch?: unknown): Promise<unknown> => Promise.reject(new Error('not set')),
 }));
@@ -59,7 +61,7 @@ beforeEach(() => {
   vi.useFakeTimers();
   waiting = [];
   asked = [];
-  worker.ask = (task) =>
+  worker.ask = working = (task) =>
     new Promise((resolve, reject) => {
       const { asked: what, base, roles } = task as { asked: Remake; base?: number; roles: Kit['roles'] };
       asked.push(what);
@@ -205,14 +207,23 @@ describe('editing the recipe', () => {
     making.close();
     expect(lines()).toEqual(['marsh', 'tide']);
   });
-  test('a worker that fails is said, and the sheet stays as it is', async () => {
+  test('a worker that fails is said; what was entered is kept, and what was made stays as it is', async () => {
     await withMap();
+    const { items } = group();
     worker.ask = () => Promise.reject(new Error('out of memory'));
     edit(written('gone'));
     await settle();
-    expect(bench.notice?.text).toMatch(/could not be made: out of memory/);
-    expect(lines()).toEqual(['marsh', 'plants', 'animals', 'heron']);
+    expect(bench.notice?.text).toMatch(/could not be made: out of memory. What you entered is kept/);
+    expect(lines()).toEqual(['gone']);
+    expect(group().items).toEqual(items);
+    expect(making.notes.get(group().id)).toMatchObject([expect.stringMatching(/shows as it was before/)]);
     expect(making.busy.size).toBe(0);
+    expect(making.open).toBe(false);
+    // With the network back it is made.
+    worker.ask = working;
+    making.tryAgain();
+    await settle();
+    expect(JSON.stringify(group().items)).toContain('gone');
   });
   test('an answer that comes after the group was changed is made anew on top of it', async () => {
     await withMap();
@@ -525,9 +536,9 @@ describe('versions', () => {
 });
 
 describe('what takes long', () => {
-  test('shows how far it is, and is stopped with all as it was', async () => {
+  test('shows how far it is, and is stopped with all as it was, but for what was entered', async () => {
     await withMap();
-    const before = bench.sheet;
+    const { items } = group();
     let watch: Watch = {};
     worker.ask = (_, given) => {
       watch = given as Watch;
@@ -542,9 +553,9 @@ describe('what takes long', () => {
     await settle();
     expect(making.progress.size).toBe(0);
     expect(making.open).toBe(false);
-    expect(bench.sheet).toBe(before);
-    expect(lines()[0]).toBe('marsh');
-    expect(bench.notice?.text).toBe('Stopped. It is as it was before.');
+    expect(group().items).toEqual(items);
+    expect(lines()[0]).toBe('otherwise');
+    expect(bench.notice?.text).toMatch(/^Stopped. What you entered is kept/);
   });
 });
 

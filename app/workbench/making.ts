@@ -152,13 +152,38 @@ export class Making {
     ).then(
       (answer) => this.arrived(id, group, job, withRecipe(answer.group, job.state), answer.notes),
       (problem: Error) => {
-        this.bench.say(
-          stop.signal.aborted ? 'Stopped. It is as it was before.' : `This could not be made: ${problem.message}`,
-        );
+        const why = stop.signal.aborted
+          ? 'Stopped.'
+          : `This could not be made: ${problem.message.replace(/\.?$/, '.')}`;
+        const kept = job.state !== undefined && this.keepRecipe(id, job.name, job.state);
+        this.bench.say(kept ? `${why} What you entered is kept; it shows when it can be made.` : why);
+        if (kept) this.notes = new Map(this.notes).set(id, [`${why} It shows as it was before.`]);
+        if (!stop.signal.aborted) this.failed.add(id);
         this.showPending();
         this.finished(id);
       },
     );
+  }
+
+  /** Groups that could not be made; they are tried again when the network is back. */
+  private failed = new Set<string>();
+  tryAgain(): void {
+    const all = [...this.failed];
+    this.failed.clear();
+    for (const id of all) {
+      const state = this.groupOf(id)?.maker;
+      if (state) this.ask(id, { name: 'Make', state, keep: 'with last' });
+    }
+  }
+
+  /** Keeps what was entered, though nothing could be made of it: its parts stay as they are. */
+  private keepRecipe(id: string, name: string, state: State): boolean {
+    this.keep(id);
+    const group = this.groupOf(id);
+    const change = group && changeTo(this.bench.sheet, withRecipe(group, state));
+    if (!change) return false;
+    this.bench.make(name, change, 'made');
+    return true;
   }
 
   /** Ends what is being made of a group; what waits behind it is not begun. */
@@ -185,6 +210,7 @@ export class Making {
       return;
     }
     this.notes = new Map(this.notes).set(id, notes);
+    this.failed.delete(id);
     if (job.keep === 'with last') {
       const change = changeTo(this.bench.sheet, group);
       if (change) this.bench.amend(job.name, change);

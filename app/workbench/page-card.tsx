@@ -1,15 +1,16 @@
 import { Segmented, Select } from 'antd';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import type { Page, Sheet } from '../../core/sheet/schema';
 import { namedSize, PAGE_SIZES } from '../../core/sheet/units';
 import type { Bench } from './bench';
 import type { Wanted } from './size-choice';
 import { BenchContext, PaintField, Swatches } from './colour-field';
 import { LengthField, More, Row, Toggle } from './fields';
+import { later } from '../look/later';
 
 /** The settings of the page, shown in the margin while nothing is chosen. */
 
-const SizeChoice = lazy(() => import('./size-choice'));
+const SizeChoice = later(() => import('./size-choice').then((part) => part.default));
 
 type Props = {
   bench: Bench;
@@ -100,9 +101,7 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
           />
         </div>
         {wanted && (
-          <Suspense fallback={<p className="quiet">…</p>}>
-            <SizeChoice bench={bench} sheet={sheet} page={page} wanted={wanted} onDone={() => setWanted(null)} />
-          </Suspense>
+          <SizeChoice bench={bench} sheet={sheet} page={page} wanted={wanted} onDone={() => setWanted(null)} />
         )}
         <Row label="unit">
           <Segmented

@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
 import type { Change } from '../../core/sheet/change';
+import { apply } from '../../core/sheet/change';
 import type { Logged, Outbox } from '../../core/sheet/queue';
 import {
   acknowledged,
@@ -16,6 +17,7 @@ import {
 import type { Result } from '../../core/lookfors/lookfor';
 import type { Sheet } from '../../core/sheet/schema';
 import type { Aside, Pending, Slot } from './vault';
+import type { Mine } from './windows-line';
 
 /** Sends changes to the server, keeps what is unsent in the browser, and says plainly how it stands. */
 
@@ -42,6 +44,14 @@ export type Told = {
   aside(aside: readonly Aside[]): void;
 };
 
+/** What happens to the outbox, for other windows of the browser that follow it. `from`: the window that did it, if another. */
+export type Happening =
+  | { kind: 'pushed'; change: Change; from: string | null; k: number }
+  | { kind: 'sent'; batch: string; count: number }
+  | { kind: 'acked'; seq: number }
+  /** Anything else; `theirs` is what others did. */
+  | { kind: 'other'; theirs: Change[] };
+
 const SETTLE = 350;
 const LOOK_EVERY = 5000;
 /** Longest wait for an answer; a batch that is sent again is taken once. */
@@ -49,8 +59,13 @@ const NO_ANSWER = 30_000;
 /** After so many answers that the server failed with a batch, it is looked for the change that it fails with. */
 const PATIENCE = 3;
 
+export const MET =
+  'Something was deleted in one place while it was worked on in another. It stays: delete it once more if it is to go.';
+
 /** Answers that say that a batch can't be read or is too much. */
 const TOO_MUCH = new Set([400, 413, 422]);
+
+const unsentOf = ({ sent, queue }: Pending) => ({ sent, queue });
 
 /** The server answered, and not as hoped. */
 class Answered extends Error {
@@ -70,6 +85,12 @@ export class Saver {
   private trouble = false;
   private stopped = false;
   private poll: ReturnType<typeof setInterval> | undefined;
+  /** The sheet with all that waits, where it is known. */
+  private shown: Sheet | undefined;
+  /** The last change that was taken from each of the other windows. */
+  private taken: Record<string, number> = {};
+  /** Hears of all that happens to the outbox. */
+  follow: (happening: Happening) => void = () => {};
 
   constructor(
     private documentId: string,
@@ -84,14 +105,32 @@ export class Saver {
     return `/documents/${this.documentId}/changes`;
   }
 
-  /** Takes up what an earlier window left unsent; gives the sheet to show. */
-  async start(): Promise<Sheet> {
+  /** The sheet with all that waits. */
+  get sheetNow(): Sheet {
+    return (this.shown ??= rebuilt(this.outbox).sheet);
+  }
+
+  get outboxNow(): Outbox {
+    return this.outbox;
+  }
+
+  /**
+   * Takes up what an earlier window left unsent; gives the sheet to show. `followed`: this window has followed the one that led
+   * before, and knows what that had; what it did itself goes on top.
+   */
+  async start(followed?: { outbox: Outbox; mine: readonly Mine[]; me: string }): Promise<Sheet> {
     const left = await this.slot.left();
-    for (const { pending } of left) await this.takeUp(pending);
+    const own = left.find(({ own }) => own)?.pending;
+    this.taken = { ...own?.taken };
+    if (followed)
+      this.outbox = own?.base === followed.outbox.base ? { ...followed.outbox, ...unsentOf(own) } : followed.outbox;
+    for (const { pending, own } of left) if (!followed || !own) await this.takeUp(pending);
     if (left.length > 0) {
-      await this.slot.keepPending(this.outbox);
+      await this.keep();
       for (const { forget } of left) await forget();
     }
+    for (const { k, change } of followed?.mine ?? [])
+      if (k > this.takenOf(followed!.me)) this.outbox = push(this.outbox, change);
     this.aside = await this.slot.aside();
     if (this.aside.length > 0) this.told.aside(this.aside);
     const sheet = this.settle();
@@ -102,9 +141,43 @@ export class Saver {
     return sheet;
   }
 
+  /** Takes up what another window left that was closed meanwhile. */
+  async takeLeft(): Promise<void> {
+    if (this.taking || this.stopped) return;
+    this.taking = true;
+    try {
+      await this.take();
+    } finally {
+      this.taking = false;
+    }
+  }
+  private taking = false;
+
+  private async take(): Promise<void> {
+    const left = (await this.slot.left()).filter(({ own }) => !own);
+    if (left.length === 0) return;
+    for (const { pending } of left) await this.takeUp(pending);
+    await this.keep();
+    for (const { pending, forget } of left) {
+      await forget();
+      if (pending.mine) delete this.taken[pending.mine.from];
+    }
+    const done = left.flatMap(({ pending }) => [...(pending.sent?.changes ?? []), ...pending.queue]);
+    this.told.sheet(this.settle(), done);
+    this.schedule(0);
+  }
+
+  takenOf = (from: string): number => this.taken[from] ?? 0;
+
+  /** Keeps what waits in the browser. */
+  private keep(): Promise<void> {
+    return this.slot.keepPending({ ...this.outbox, taken: this.taken });
+  }
+
   /** Puts what a closed window left on top of what there is. */
-  private async takeUp(left: Pending): Promise<void> {
+  private async takeUp(given: Pending): Promise<void> {
     const { base, confirmed, sent, queue } = this.outbox;
+    const left = this.without(given);
     let missed: Logged[] = [];
     if (left.base < base) {
       const answer = await fetch(`${this.url}?since=${left.base}`).catch(() => null);
@@ -113,11 +186,22 @@ export class Saver {
           (entry) => entry.seq <= base,
         );
     }
+    if (given.mine) {
+      // It was done on top of what waits here.
+      this.outbox = { ...this.outbox, queue: [...queue, ...restored(confirmed, base, left, missed).queue] };
+      return;
+    }
     const before = [...(sent?.changes ?? []), ...queue].map((change) => ({ batch: '', change }));
     const next = restored(confirmed, base, left, [...missed, ...before]);
     // Only one batch can be on its way under its own name: the first that is found.
     if (before.length === 0) this.outbox = next;
     else this.outbox = { ...this.outbox, queue: [...queue, ...(next.sent?.changes ?? []), ...next.queue] };
+  }
+
+  /** A follower's changes without those that were taken from it. */
+  private without({ mine, ...left }: Pending): Pending {
+    const taken = mine ? this.takenOf(mine.from) - mine.first + 1 : 0;
+    return taken > 0 ? { ...left, queue: left.queue.slice(taken) } : left;
   }
 
   /** Sends nothing more and leaves what is unsent in the slot, for whoever takes it next. */
@@ -131,16 +215,30 @@ export class Saver {
 
   /** The page goes, perhaps for good. */
   leave(): void {
-    if (!this.stopped && waiting(this.outbox) > 0) this.slot.keepNow(this.outbox);
+    if (!this.stopped && waiting(this.outbox) > 0) this.slot.keepNow({ ...this.outbox, taken: this.taken });
   }
   /** The page is back as it was: what it kept when it went is not newer than what it has. */
   back(): void {
     this.slot.forgetNow();
   }
 
-  push(change: Change): void {
+  /** Takes a change that another window did; says why where it does not fit. */
+  pushFor(change: Change, from: string, k: number): string | null {
+    this.taken = { ...this.taken, [from]: k };
+    const result = apply(this.sheetNow, change);
+    if (!result.ok) return result.reason;
+    this.push(change, from, k);
+    return null;
+  }
+
+  push(change: Change, from: string | null = null, k = 0): void {
     this.outbox = push(this.outbox, change);
-    void this.slot.keepPending(this.outbox);
+    if (this.shown) {
+      const result = apply(this.shown, change);
+      this.shown = result.ok ? result.sheet : undefined;
+    }
+    this.follow({ kind: 'pushed', change, from, k });
+    void this.keep();
     if (this.fails > 0) this.told.state({ kind: 'offline', waiting: waiting(this.outbox), trouble: this.trouble });
     else this.told.state({ kind: 'saving' });
     this.schedule(SETTLE);
@@ -166,11 +264,13 @@ export class Saver {
   }
 
   /** What of ours no longer fits is set aside, and said. */
-  private settle(): Sheet {
+  private settle(theirs: Change[] = []): Sheet {
     const { sheet, outbox, lost } = rebuilt(this.outbox);
     this.outbox = outbox;
-    void this.slot.keepPending(outbox);
+    this.shown = sheet;
+    void this.keep();
     for (const { change, reason } of lost) this.setAside(change, reason);
+    this.follow({ kind: 'other', theirs });
     return sheet;
   }
 
@@ -192,12 +292,14 @@ export class Saver {
 
   async flush(): Promise<void> {
     if (this.busy || this.stopped) return;
+    const fresh = !this.outbox.sent;
     this.outbox = send(this.outbox, nanoid(12), this.slice);
     const { sent, base } = this.outbox;
     if (!sent) return;
+    if (fresh) this.follow({ kind: 'sent', batch: sent.batch, count: sent.changes.length });
     this.busy = true;
     this.trouble = false;
-    void this.slot.keepPending(this.outbox);
+    void this.keep();
     const ended = new AbortController();
     const limit = setTimeout(() => ended.abort(), NO_ANSWER);
     try {
@@ -257,15 +359,17 @@ export class Saver {
     } else {
       this.slice = { ...WHOLE_SLICE, changes: Math.ceil(sent.changes.length / 2) };
       this.outbox = unsent(this.outbox);
+      this.follow({ kind: 'other', theirs: [] });
     }
-    void this.slot.keepPending(this.outbox);
+    void this.keep();
   }
 
   private answered(told: SaveAnswer) {
     this.fails = 0;
     if (told.outcome === 'saved') {
       this.outbox = acknowledged(this.outbox, told.seq);
-      void this.slot.keepPending(this.outbox);
+      this.follow({ kind: 'acked', seq: told.seq });
+      void this.keep();
       if (told.results) this.told.results(told.results);
       if (waiting(this.outbox) === 0) this.told.state({ kind: 'saved', at: Date.now() });
     } else if (told.outcome === 'behind') this.catchUp(told.seq, told.missed);
@@ -281,7 +385,8 @@ export class Saver {
   private catchUp(seq: number, missed: Logged[]) {
     const result = behind(this.outbox, seq, missed);
     this.outbox = result.outbox;
-    this.told.sheet(this.settle(), result.over);
+    this.told.sheet(this.settle(missed.map(({ change }) => change)), result.over);
+    if (result.met > 0) this.told.notice(MET);
     if (waiting(this.outbox) === 0) this.told.state({ kind: 'saved', at: Date.now() });
   }
 
@@ -292,6 +397,7 @@ export class Saver {
 
   /** Another window or person may have changed the sheet. */
   private async look() {
+    if (!this.stopped) await this.takeLeft();
     if (this.busy || this.stopped || document.visibilityState !== 'visible' || waiting(this.outbox) > 0) return;
     try {
       const { base } = this.outbox;

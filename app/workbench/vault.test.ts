@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { NO_HISTORY } from '../../core/sheet/history';
+import { plainStorage } from '../../tests/support/storage';
 
 /** The vault where the browser's storage fails or gives no answer: a sheet must open all the same. */
 
@@ -15,20 +16,7 @@ const empty = {
   put: vi.fn(),
   transaction: vi.fn(),
 };
-/** Stands in for the browser's: what is kept are its own properties there, too. */
-class AtOnce {
-  [key: string]: unknown;
-  getItem(key: string) {
-    return this[key] ?? null;
-  }
-  setItem(key: string, value: string) {
-    this[key] = value;
-  }
-  removeItem(key: string) {
-    delete this[key];
-  }
-}
-let atOnce = new AtOnce();
+let atOnce = plainStorage();
 type Given = (lock: object | null) => unknown;
 const granted = (_name: string, _options: object, given: Given) => Promise.resolve(given({}));
 
@@ -40,7 +28,7 @@ beforeEach(() => {
   empty.transaction.mockReset().mockReturnValue({ objectStore: () => ({ put: () => {} }), done: Promise.resolve() });
   vi.stubGlobal('IDBKeyRange', { bound: () => ({}) });
   vi.stubGlobal('navigator', { locks: { request: granted } });
-  atOnce = new AtOnce();
+  atOnce = plainStorage();
   vi.stubGlobal('localStorage', atOnce);
 });
 afterEach(() => {
@@ -164,7 +152,7 @@ describe('locks', () => {
   });
   test('held by the page that this window shows no longer are waited for; those of another window are not', async () => {
     storage.open = () => Promise.resolve(empty);
-    const window = new AtOnce();
+    const window = plainStorage();
     vi.stubGlobal('sessionStorage', window);
     const { Slot } = await import('./vault');
     const first = await Slot.take('d', 'p');

@@ -7,7 +7,17 @@ import { NO_HISTORY } from '../../core/sheet/history';
 /** What the browser keeps over a reload: changes that are not saved yet, and the steps that can be undone. */
 
 /** Changes on their way: `base` is the number they build on; `sent` are those of a batch that got no answer yet. */
-export type Pending = { base: number; sent: { batch: string; changes: Change[] } | null; queue: Change[] };
+export type Pending = {
+  base: number;
+  sent: { batch: string; changes: Change[] } | null;
+  queue: Change[];
+  /** Of a window that follows another one: its name, and the number of the first of these changes. */
+  mine?: { from: string; first: number };
+  /** Of the window that leads: the last change that it has of each that follows. */
+  taken?: Record<string, number>;
+};
+/** What was left in a slot; `own` is the reader's own. */
+export type Left = { pending: Pending; own: boolean; forget: () => Promise<void> };
 
 /** A change that could not be saved, when and why. */
 export type Aside = { at: number; reason: string; change: Change };
@@ -80,9 +90,14 @@ function quietly<T>(work: () => T, otherwise: T): T {
 }
 export const keptNow = (name: string) =>
   quietly(() => JSON.parse(localStorage.getItem(NOW + name) ?? 'null') as Pending | null, null);
-const keepNow = (name: string, { base, sent, queue }: Pending) =>
-  quietly(() => localStorage.setItem(NOW + name, JSON.stringify({ base, sent, queue })), undefined);
+const keepNow = (name: string, { base, sent, queue, mine, taken }: Pending) =>
+  quietly(() => localStorage.setItem(NOW + name, JSON.stringify({ base, sent, queue, mine, taken })), undefined);
 export const forgetNow = (name: string) => quietly(() => localStorage.removeItem(NOW + name), undefined);
+/** As it lies there, for where there is nothing else to keep it in. */
+export const nowEntry = (name: string): [key: string, raw: string][] => {
+  const raw = quietly(() => localStorage.getItem(NOW + name), null);
+  return raw === null ? [] : [[NOW + name, raw]];
+};
 export const namesNow = (within: string) =>
   quietly(() => Object.keys(localStorage), [])
     .filter((key) => key.startsWith(NOW + within))
@@ -120,7 +135,8 @@ export class Slot {
     readonly release: () => void,
   ) {}
 
-  static async take(documentId: string, personId: string): Promise<Slot> {
+  /** `isLed`: whether another window of this browser answers for the main slot: then it is not waited for. */
+  static async take(documentId: string, personId: string, isLed: () => Promise<boolean> = no): Promise<Slot> {
     const main = mainSlot(documentId, personId);
     const unsent = async () =>
       keptNow(main) !== null || (await read(async (db) => isUnsent(await db.get('pending', main))));
@@ -128,12 +144,9 @@ export class Slot {
     for (const began = Date.now(); Date.now() - began < PATIENCE;) {
       const release = await tryLock(main);
       if (release) {
-        noteMine(main);
-        return new Slot(main, true, () => {
-          noteMine('');
-          release();
-        });
+        return Slot.main(main, release);
       }
+      if (await isLed()) break;
       if (Date.now() - began >= 500 && !wasMine(main) && !(await unsent())) break;
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
@@ -141,15 +154,36 @@ export class Slot {
     return new Slot(own, false, (await tryLock(own)) ?? (() => {}));
   }
 
+  private static main(name: string, release: () => void): Slot {
+    noteMine(name);
+    return new Slot(name, true, () => {
+      noteMine('');
+      release();
+    });
+  }
+
+  /** The main slot, once the window that has it has let go. @throws when the signal ends the wait */
+  static async next(documentId: string, personId: string, signal: AbortSignal): Promise<Slot> {
+    const name = mainSlot(documentId, personId);
+    const release = await new Promise<() => void>((given, fail) => {
+      navigator.locks.request(name, { signal }, () => new Promise<void>((free) => given(free))).catch(fail);
+    });
+    return Slot.main(name, release);
+  }
+
+  get leads(): boolean {
+    return this.isMain;
+  }
+
   /** What closed windows left unsent, this slot's own first; the others' slots are emptied by `forget`. */
-  async left(): Promise<{ pending: Pending; forget: () => Promise<void> }[]> {
+  async left(): Promise<Left[]> {
     const { name } = this;
     const own = async () => forgetNow(name);
     const now = keptNow(name);
     const left = await read(async (db) => {
-      const found: { pending: Pending; forget: () => Promise<void> }[] = [];
+      const found: Left[] = [];
       const pending = now ?? (await db.get('pending', name));
-      if (isUnsent(pending)) found.push({ pending, forget: own });
+      if (pending && (pending.taken || isUnsent(pending))) found.push({ pending, own: true, forget: own });
       if (!this.isMain) return found;
       const keys = await db.getAllKeys('pending', IDBKeyRange.bound(`${name}/`, `${name}/\uffff`));
       for (const key of new Set([...keys, ...namesNow(`${name}/`)])) {
@@ -160,6 +194,7 @@ export class Slot {
         if (isUnsent(pending))
           found.push({
             pending,
+            own: false,
             forget: async () => {
               forgetNow(key);
               await db.delete('pending', key);
@@ -171,7 +206,7 @@ export class Slot {
       return found;
     });
     this.keeps.pending = left !== null;
-    return left ?? (now ? [{ pending: now, forget: own }] : []);
+    return left ?? (now ? [{ pending: now, own: true, forget: own }] : []);
   }
 
   /** For a page that goes: keeps what is unsent at once. */
@@ -190,7 +225,9 @@ export class Slot {
 
   async keepPending(pending: Pending): Promise<void> {
     const db = this.keeps.pending ? await openVault() : null;
-    if (pending.sent || pending.queue.length > 0) await db?.put('pending', pending, this.name);
+    const { base, sent, queue, mine, taken } = pending;
+    const kept = Object.keys(taken ?? {}).length > 0;
+    if (isUnsent(pending) || kept) await db?.put('pending', { base, sent, queue, mine, taken }, this.name);
     else await db?.delete('pending', this.name);
   }
 
@@ -230,6 +267,8 @@ export class Slot {
     await tx.done;
   }
 }
+
+const no = () => Promise.resolve(false);
 
 /** Longest wait for a slot that holds something unsent, in milliseconds. */
 const PATIENCE = 8000;

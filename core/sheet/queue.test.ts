@@ -51,14 +51,18 @@ test("others' words go beneath ours, and both stay", () => {
   expect(replay(outbox.confirmed, outbox.queue)).toEqual(rebuilt(outbox).sheet);
 });
 
-test('a change to a thing that somebody removed is dropped with its reason, not the work beside it', () => {
-  const mine = push(push(empty(), move(4)), {
+test('what no longer fits is dropped with its reason, not the work beside it', () => {
+  const mine = push(push(empty(), { kind: 'role-set', id: 'none', role: null }), {
     kind: 'insert',
     spot: { page: 'p1', group: null, behind: null },
     item: shape({ id: 'mine' }),
   });
-  const { outbox } = behind(mine, 1, theirs({ kind: 'remove', id: 'box' }));
-  const result = rebuilt(outbox);
+  const other: Change = {
+    kind: 'insert',
+    spot: { page: 'p1', group: null, behind: null },
+    item: shape({ id: 'mine' }),
+  };
+  const result = rebuilt(behind(mine, 1, theirs(other)).outbox);
   expect(result.lost).toHaveLength(1);
   expect(find(result.sheet, 'mine')).toBeDefined();
   expect(result.outbox.queue).toHaveLength(1);

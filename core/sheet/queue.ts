@@ -1,5 +1,6 @@
 import type { Change } from './change';
 import { apply, merge, rebase, replay } from './change';
+import { broughtBack, spared } from './rescue';
 import type { Sheet } from './schema';
 
 /**
@@ -73,16 +74,32 @@ function transformed(ours: readonly Change[], theirs: readonly Change[]): { ours
 export type Logged = { batch: string; change: Change };
 
 /**
+ * `met`: how many deletions met an edit, and were not carried out or taken back.
  * The log holds more than we knew of. Our own batch may be in it, when its answer was lost: it was made on our base, so it
  * comes first. The rest are others' changes, which go beneath ours.
  */
-export function behind(outbox: Outbox, seq: number, missed: readonly Logged[]): { outbox: Outbox; over: Change[] } {
+export function behind(
+  outbox: Outbox,
+  seq: number,
+  missed: readonly Logged[],
+): { outbox: Outbox; over: Change[]; met: number } {
   const own = missed.filter((entry) => entry.batch === outbox.sent?.batch).length;
   const known = own > 0 ? acknowledged(outbox, outbox.base + own) : outbox;
   const theirs = missed.slice(own).map((entry) => entry.change);
-  const { ours, over } = transformed([...(known.sent?.changes ?? []), ...known.queue], theirs);
-  return { outbox: { confirmed: replay(known.confirmed, theirs), base: seq, sent: null, queue: ours }, over };
+  const before = [...(known.sent?.changes ?? []), ...known.queue];
+  const { ours, over } = transformed(before, theirs);
+  const confirmed = replay(known.confirmed, theirs);
+  const back = broughtBack(known.confirmed, confirmed, before, theirs);
+  const kept = spared(back.reduce(grown, confirmed), ours, theirs);
+  const queue = [...back, ...kept.ours];
+  return { outbox: { confirmed, base: seq, sent: null, queue }, over, met: back.length + kept.count };
 }
+
+/** The sheet with a change made, where it fits. */
+const grown = (sheet: Sheet, change: Change): Sheet => {
+  const result = apply(sheet, change);
+  return result.ok ? result.sheet : sheet;
+};
 
 /**
  * What a closed window left unsent, on top of the sheet as it is now; `missed` is the log since the base it built on. A
@@ -99,12 +116,9 @@ export function restored(
   const sent = arrived ? null : left.sent;
   const { ours } = transformed([...(sent?.changes ?? []), ...left.queue], theirs);
   const count = sent?.changes.length ?? 0;
-  return {
-    confirmed,
-    base: seq,
-    sent: sent && { batch: sent.batch, changes: ours.slice(0, count) },
-    queue: ours.slice(count),
-  };
+  const first = spared(confirmed, ours.slice(0, count), theirs).ours;
+  const { ours: queue } = spared(first.reduce(grown, confirmed), ours.slice(count), theirs);
+  return { confirmed, base: seq, sent: sent && first.length > 0 ? { batch: sent.batch, changes: first } : null, queue };
 }
 
 /** A change that can't be kept, and why. */

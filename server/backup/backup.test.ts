@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
 import { ownPicture } from '../../tests/support/own';
 import { SmallSchool } from '../../tests/support/school';
+import { saidNote } from '../../tests/support/said';
 import { sampleSheet } from '../../tests/support/sheets';
 import { plain } from '../../core/sheet/make';
 import { dailyWork, KEPT } from '../daily';
@@ -14,7 +15,7 @@ import { openEmbedded } from '../database/embedded';
 import { Jobs } from '../jobs';
 import { handIn } from '../stores/copies';
 import { keepPicture } from '../stores/pictures';
-import { addNote } from '../stores/reviews';
+import { sayOn } from '../stores/reviews';
 import { namesIn, openSession } from '../stores/sign-in';
 import { restoreInto } from './restore';
 import { backupOf } from './run';
@@ -45,7 +46,8 @@ async function filled(db: Database): Promise<SmallSchool> {
   await school.save(copy, 0, [{ kind: 'splice', id: 'words', at: 0, remove: 0, insert: plain('Ελλάδα \\ "x"\nżółw') }]);
   await handIn(db, copy, 1);
   const [{ id: goId }] = await db.query<{ id: string }>('select id from go');
-  await addNote(db, { goId, authorId: school.teacherId, pageId: 'p1', itemId: null, x: 1.5, y: 2, body: 'Look' });
+  const teacher = { copyId: copy.id, goId, authorId: school.teacherId };
+  await sayOn(db, teacher, [saidNote('note-01', { x: 1.5, y: 2, body: 'Look' })]);
   const drawn = ownPicture(`own/${'ab'.repeat(16)}`, { name: 'gull' });
   const image = Buffer.from([0, 255, 10, 13, 92, 39]);
   await keepPicture(

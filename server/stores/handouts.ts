@@ -101,13 +101,16 @@ export type NewHandout = {
   at?: Date;
 };
 
-/** Hands a sheet out: every student of the class gets a copy. `pictures` are those that ship, which have named parts. */
-export function createHandout(db: Database, given: NewHandout, pictures: Pictures): Promise<string> {
+/**
+ * Hands a sheet out: every student of the class gets a copy. `pictures` are those that ship, which have named parts. What was
+ * handed out under an id before is not handed out again.
+ */
+export function createHandout(db: Database, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> {
   return db.transaction(async (tx) => {
-    const id = newId();
-    await tx.query(
+    const made = await tx.query(
       `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()))`,
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()))
+       on conflict (id) do nothing returning id`,
       [
         id,
         given.schoolId,
@@ -124,6 +127,7 @@ export function createHandout(db: Database, given: NewHandout, pictures: Picture
         given.at ?? null,
       ],
     );
+    if (made.length === 0) return id;
     const members = await tx.query<{ id: string }>('select person_id as id from class_member where class_id = $1', [
       given.classId,
     ]);

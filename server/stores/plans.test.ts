@@ -4,6 +4,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
 import { fillManySchools } from '../../tests/support/many-schools';
 import { ownPicture } from '../../tests/support/own';
+import { saidNote } from '../../tests/support/said';
 import { sampleSheet } from '../../tests/support/sheets';
 import { SheetProblem } from '../../core/sheet/schema';
 import { forgetAllowances, giveBack, take } from '../accounts/allowance';
@@ -154,12 +155,15 @@ const CALLS: Record<string, () => unknown> = {
     Promise.all((['image', 'lines'] as const).map((file) => pictures.pictureFile(db, 's7', 'own/t7-1', file))),
   notesOf: () => reviews.notesOf(db, ['gy3-46-0', 'gy3-42-0']),
   rulingsOf: () => reviews.rulingsOf(db, ['gy3-46-0']),
-  addNote: () =>
-    reviews.addNote(db, { goId: 'gy3-50-0', authorId: 't3-2', pageId: 'p', itemId: null, x: 1, y: 1, body: 'x' }),
-  editNote: () => reviews.editNote(db, 'gy3-50-0', 'ngy3-50-0', 'y'),
-  removeNote: () => reviews.removeNote(db, 'gy3-50-0', 'ngy3-50-0'),
-  rule: () => Promise.all([true, null].map((held) => reviews.rule(db, 'gy3-50-0', 'l', held))),
-  markRow: () => reviews.markRow(db, 'gy3-50-0', 'r', 1),
+  sayOn: () =>
+    reviews.sayOn(db, { copyId: 'y3-50-0', goId: 'gy3-50-0', authorId: 't3-2' }, [
+      saidNote('note-01'),
+      { do: 'edit-note', note: 'ngy3-50-0', body: 'y' },
+      { do: 'remove-note', note: 'ngy3-50-0' },
+      { do: 'rule', lookFor: 'l', held: true },
+      { do: 'rule', lookFor: 'l', held: null },
+      { do: 'mark', row: 'r', level: 1 },
+    ]),
   settleNote: () => reviews.settleNote(db, 'p3-46', 'ngy3-46-0', true),
   createSheet: () =>
     sheets.createSheet(db, { schoolId: 's7', ownerId: 't7-1', purpose: 'blank', sheet: sampleSheet() }),

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
 import { SmallSchool } from '../../tests/support/school';
+import { saidNote } from '../../tests/support/said';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Change } from '../../core/sheet/change';
 import { find } from '../../core/sheet/tree';
@@ -8,7 +9,7 @@ import type { Database } from '../database/connection';
 import type { ClassCopy } from './copies';
 import { goesOf, handIn, returnGo, takeBack } from './copies';
 import { loadDocument } from './documents';
-import { addNote, markRow, notesOf } from './reviews';
+import { notesOf, sayOn } from './reviews';
 
 /** Two who act on one copy at the same moment: whatever the order, nothing that was acknowledged is lost. */
 
@@ -72,10 +73,11 @@ describe.each(DATABASES)('at the same moment, on the %s database', (_, open) => 
   test('taking back and a first note: either the note stays with its piece, or it was not taken', () =>
     races(async (copy, _turn, pause) => {
       const go = (await newestGo(copy))!;
-      const note = { goId: go.id, authorId: school.teacherId, pageId: 'p1', itemId: null, x: 1, y: 1, body: 'look' };
-      const [back, id] = await Promise.all([takeBack(db, copy.id), pause().then(() => addNote(db, note))]);
-      expect(back.ok).toBe(id === null);
-      expect(await notesOf(db, [go.id])).toHaveLength(id === null ? 0 : 1);
+      const teacher = { copyId: copy.id, goId: go.id, authorId: school.teacherId };
+      const steps = [saidNote(`note-${go.id}`.slice(0, 40))];
+      const [back, taken] = await Promise.all([takeBack(db, copy.id), pause().then(() => sayOn(db, teacher, steps))]);
+      expect(back.ok).toBe(!taken);
+      expect(await notesOf(db, [go.id])).toHaveLength(taken ? 1 : 0);
     }, true));
 
   test('taking back and returning: one of them', () =>
@@ -138,9 +140,11 @@ describe.each(DATABASES)('at the same moment, on the %s database', (_, open) => 
   test('two rows of a rubric marked in two windows: both stay', () =>
     races(async (copy, turn, pause) => {
       const go = (await newestGo(copy))!;
-      await Promise.all([markRow(db, go.id, 'one', turn % 4), pause().then(() => markRow(db, go.id, 'two', 1))]);
+      const teacher = { copyId: copy.id, goId: go.id, authorId: school.teacherId };
+      const mark = (row: string, level: number | null) => sayOn(db, teacher, [{ do: 'mark', row, level }]);
+      await Promise.all([mark('one', turn % 4), pause().then(() => mark('two', 1))]);
       expect((await newestGo(copy))!.marks).toEqual({ one: turn % 4, two: 1 });
-      await markRow(db, go.id, 'one', null);
+      await mark('one', null);
       expect((await newestGo(copy))!.marks).toEqual({ two: 1 });
     }, true));
 });

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
 import { ownPicture } from '../../tests/support/own';
+import { saidNote } from '../../tests/support/said';
 import { sampleSheet } from '../../tests/support/sheets';
 import { keyOf } from '../../core/handout/copy';
 import { refusal } from '../../core/handout/touch';
@@ -35,7 +36,7 @@ import {
   pictureFiles,
   putAway,
 } from './pictures';
-import { addNote, markRow, notesOf, rule, rulingsOf, settleNote } from './reviews';
+import { notesOf, rulingsOf, sayOn, settleNote } from './reviews';
 import { openPictures } from '../shelf';
 import { createSheet, sheetOf, sheetsOf } from './sheets';
 
@@ -354,37 +355,28 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       expect(await goesOf(db, copy.id)).toEqual([]);
       expect(await handIn(db, copy, 1)).toEqual({ ok: true });
       const [go] = await goesOf(db, copy.id);
-      await addNote(db, {
-        goId: go.id,
-        authorId: ids.teacher,
-        pageId: 'p1',
-        itemId: 'label',
-        x: null,
-        y: null,
-        body: 'look again',
-      });
+      const look = saidNote('note-01', { item: 'label', x: null, y: null, body: 'look again' });
+      const teacher = { copyId: copy.id, goId: go.id, authorId: ids.teacher };
+      expect(await sayOn(db, { ...teacher, copyId: 'another' }, [look])).toBe(false);
+      expect(await notesOf(db, [go.id])).toEqual([]);
+      // Sent again because the answer was lost.
+      for (let i = 0; i < 2; i++) expect(await sayOn(db, teacher, [look])).toBe(true);
+      expect(await notesOf(db, [go.id])).toMatchObject([{ id: 'note-01', itemId: 'label', body: 'look again' }]);
       expect(await takeBack(db, copy.id)).toMatchObject({ ok: false, reason: expect.stringMatching(/begun to read/) });
     });
     test('comes back with notes, rulings and marks, and the next go keeps the first', async () => {
       const copy = await copyOf(ids.ada);
       const [go] = await goesOf(db, copy.id);
-      await rule(db, go.id, 'l', true);
-      await rule(db, go.id, 'l', false);
-      await markRow(db, go.id, 'row', 2);
+      const teacher = { copyId: copy.id, goId: go.id, authorId: ids.teacher };
+      await sayOn(db, teacher, [
+        { do: 'rule', lookFor: 'l', held: true },
+        { do: 'rule', lookFor: 'l', held: false },
+        { do: 'mark', row: 'row', level: 2 },
+      ]);
       expect(await settleNote(db, ids.ada, (await notesOf(db, [go.id]))[0].id, true)).toEqual([]);
       expect(await returnGo(db, go.id, 'another-go')).toEqual({ ok: true });
       expect(await returnGo(db, go.id, 'done')).toMatchObject({ ok: false });
-      expect(
-        await addNote(db, {
-          goId: go.id,
-          authorId: ids.teacher,
-          pageId: 'p1',
-          itemId: null,
-          x: 1,
-          y: 2,
-          body: 'too late',
-        }),
-      ).toBeNull();
+      expect(await sayOn(db, teacher, [saidNote('note-02', { body: 'too late' })])).toBe(false);
       const [note] = await notesOf(db, [go.id]);
       expect(await settleNote(db, ids.ben, note.id, true)).toEqual([]);
       expect(await settleNote(db, ids.ada, note.id, true)).toHaveLength(1);

@@ -140,14 +140,15 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${sheet}/export`, { as: 'pdf' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${sheet}/hand-out`, { handout: '{}' }, ['nobody', 'colleague', 'student', 'stranger']],
     [copy, { do: 'take-back' }, ['nobody', 'owner', 'colleague', 'stranger']],
+    [`${handout}/reading/${copyId}`, { go: 'x', outcome: 'done' }, ['nobody', 'colleague', 'student', 'stranger']],
     [
-      `${handout}/reading/${copyId}`,
-      { do: 'return', go: 'x', outcome: 'done' },
+      `${handout}/reading/${copyId}/said`,
+      { go: 'x', steps: [{ do: 'remove-note', note: 'anything' }] },
       ['nobody', 'colleague', 'student', 'stranger'],
     ],
   ];
   for (const [path, data, who] of ACTIONS) {
-    const isJson = 'changes' in data;
+    const isJson = 'changes' in data || 'steps' in data;
     const send = (client: APIRequestContext, headers: Record<string, string>) =>
       client.post(path, {
         headers,

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { drawn, enter, expect, openSheet, press, saved, supply, test } from './house';
+import { drawn, enter, expect, onSheet, openSheet, press, saved, supply, test } from './house';
 import type { Page } from '@playwright/test';
 
 /** Nothing that was acknowledged is lost, and nothing that was typed either. */
@@ -9,8 +9,7 @@ const title = async (page: Page, words: string) => {
   await page.keyboard.press('End');
   await page.keyboard.type(words);
 };
-const says = (page: Page, words: string) =>
-  expect(page.getByRole('button', { name: new RegExp(words) }).first()).toBeVisible();
+const says = (page: Page, words: string) => expect(onSheet(page)).toContainText(new RegExp(words));
 
 test('offline, changes are kept over a reload and go out later', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Maren');
@@ -112,6 +111,44 @@ test('two windows on one sheet both keep their work', async ({ browser, house })
     await expect(page.getByRole('button', { name: /Life between the tides and land/ }).first()).toBeVisible();
     await expect(page.getByRole('button', { name: 'star', exact: true }).first()).toBeVisible();
   }
+});
+
+test('two windows without a network share what is done, also when one is closed, and it goes out later', async ({
+  browser,
+  house,
+}) => {
+  const one = await enter(browser, house, 'Maren');
+  await openSheet(one, 'Life between the tides');
+  const two = await one.context().newPage();
+  await two.goto(one.url());
+  await drawn(two);
+  await one.context().route('**/changes*', (route) => route.abort());
+  await supply(one, 'Shapes', 'heart');
+  await supply(two, 'Shapes', 'cloud');
+  for (const page of [one, two])
+    for (const name of ['heart', 'cloud'])
+      await expect(page.getByRole('button', { name, exact: true }).first()).toBeVisible();
+  await title(two, ' and ebb');
+  await one.bringToFront();
+  await says(one, 'Life between the tides.* and ebb');
+
+  // The window that was first goes; the other one keeps everything, over a reload too.
+  await one.close();
+  await supply(two, 'Shapes', 'pentagon');
+  await expect(two.locator('.save-words')).toContainText(/offline/);
+  await two.reload();
+  await drawn(two);
+  for (const name of ['heart', 'cloud', 'pentagon'])
+    await expect(two.getByRole('button', { name, exact: true }).first()).toBeVisible();
+  await says(two, 'Life between the tides.* and ebb');
+  await two.context().unroute('**/changes*');
+  await two.evaluate(() => window.dispatchEvent(new Event('online')));
+  await saved(two);
+  const again = await enter(browser, house, 'Maren');
+  await openSheet(again, 'Life between the tides');
+  for (const name of ['heart', 'cloud', 'pentagon'])
+    await expect(again.getByRole('button', { name, exact: true })).toHaveCount(1);
+  await says(again, 'Life between the tides.* and ebb');
 });
 
 test('a second program on the same data ends at once with what to do', async ({ house }) => {

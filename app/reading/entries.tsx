@@ -1,0 +1,219 @@
+import { boxOf } from '../../core/geometry/hit';
+import type { Point } from '../../core/geometry/matrix';
+import type { Evidence } from '../../core/lookfors/lookfor';
+import { evidenceWords, heldAfter } from '../../core/review/marks';
+import type { Page } from '../../core/sheet/schema';
+import { findOn } from '../../core/sheet/tree';
+import { DamageCard } from '../look/damaged';
+import type { MarginEntry } from '../margin/margin';
+import type { Route } from '../routes/+types/reading';
+import { pictureNow } from '../sheet/resources';
+import { HeadCard, RubricCard } from './cards';
+import { NoteCard, NoteDraft } from './notes';
+import type { Draft } from './sender';
+import type { Writing } from './writing';
+
+/** What stands in the margin beside a piece that is being read. */
+
+export type Loaded = Route.ComponentProps['loaderData'];
+
+/** Evidence that stands in the margin; the rest shows on the piece alone. */
+const TOLD: ReadonlySet<Evidence['verdict']> = new Set(['wrong', 'near', 'reversed', 'missing', 'extra']);
+
+export function anchorOf(page: Page, itemId: string | null, x: number | null, y: number | null): Point | null {
+  const item = itemId === null ? undefined : findOn(page, itemId)?.item;
+  if (item) {
+    const box = boxOf(page, item, pictureNow);
+    return { x: box.x + box.width, y: box.y + box.height / 2 };
+  }
+  return x !== null && y !== null ? { x, y } : null;
+}
+
+type Reading = {
+  loaded: Loaded;
+  writing: Writing;
+  page: Page;
+  /** Whether the piece itself is shown, and not the key or the sheet as it was handed out. */
+  piece: boolean;
+  /** Whether something can be said on it now. */
+  open: boolean;
+  active: string | null;
+  zone: string;
+};
+
+export function readingEntries(reading: Reading): MarginEntry[] {
+  const { loaded, writing, open, zone, piece } = reading;
+  const cards = { loaded, said: writing.said, open, say: writing.say };
+  const out: MarginEntry[] = [...damageEntry(loaded), ...notTakenEntry(writing)];
+  out.push({
+    id: 'head',
+    anchor: null,
+    end: 'top',
+    tone: 'plain',
+    label: 'Look-fors',
+    content: <HeadCard {...cards} zone={zone} />,
+  });
+  if (piece) out.push(...evidenceEntries(reading), ...noteEntries(reading), ...draftEntries(reading));
+  if (loaded.rubric.rows.length > 0 && loaded.go)
+    out.push({
+      id: 'rubric',
+      anchor: null,
+      end: 'bottom',
+      tone: 'plain',
+      label: 'Rubric',
+      content: <RubricCard {...cards} />,
+    });
+  return out;
+}
+
+function damageEntry({ damage, goDamaged, copy, now }: Loaded): MarginEntry[] {
+  if (!damage && !goDamaged) return [];
+  return [
+    {
+      id: 'damage',
+      anchor: null,
+      end: 'top',
+      tone: 'apricot',
+      active: true,
+      label: 'Damaged',
+      content: damage ? (
+        <DamageCard damage={damage} back={`/handouts/${copy.handoutId}/reading/${copy.id}`} now={now} />
+      ) : (
+        <>
+          <h3>This piece is damaged</h3>
+          <p>What was handed in can’t be read any more. Give it back for another go, to be handed in once more.</p>
+        </>
+      ),
+    },
+  ];
+}
+
+const WHAT = { note: 'note', ruling: 'ruling', mark: 'mark' } as const;
+const counted = (count: number, what: string) => `${count === 1 ? 'A' : count} ${what}${count === 1 ? '' : 's'}`;
+
+/** Said once, until it is seen: the words are drafts again. */
+function notTakenEntry({ notTaken, seen }: Writing): MarginEntry[] {
+  if (notTaken.length === 0) return [];
+  const kinds = Object.keys(WHAT) as (keyof typeof WHAT)[];
+  const told = kinds
+    .map((kind) => ({ kind, count: notTaken.filter(({ what }) => what === kind).length }))
+    .filter(({ count }) => count > 0)
+    .map(({ kind, count }) => counted(count, WHAT[kind]));
+  return [
+    {
+      id: 'not-taken',
+      anchor: null,
+      end: 'top',
+      tone: 'apricot',
+      active: true,
+      label: 'Not taken',
+      content: (
+        <>
+          <h3>{told.join(', ')} came too late</h3>
+          <p>
+            {notTaken.at(-1)!.reason}
+            {notTaken.some(({ what }) => what === 'note') && ' What you wrote stays here.'}
+          </p>
+          <button type="button" className="plainbtn" onClick={seen}>
+            all right
+          </button>
+        </>
+      ),
+    },
+  ];
+}
+
+function evidenceEntries({ loaded, writing, page, open, active }: Reading): MarginEntry[] {
+  const { lookFors, results } = loaded;
+  const { notes, rulings } = writing.said;
+  const spokenOf = (item: string) =>
+    notes.some((note) => note.itemId === item) || writing.drafts.some(({ spot }) => spot.item === item);
+  return lookFors.flatMap((lookFor, i) =>
+    results[i].evidence.flatMap((evidence, j): MarginEntry[] => {
+      const anchor = anchorOf(page, evidence.items[0] ?? null, null, null);
+      if (!TOLD.has(evidence.verdict) || !anchor || lookFor.kind === 'words') return [];
+      const { verdict } = evidence;
+      const ruledRight = heldAfter(results[i], rulings) === true && verdict === 'wrong';
+      if (ruledRight && lookFor.kind !== 'labels' && lookFor.kind !== 'map') return [];
+      const id = `${lookFor.id} ${j}`;
+      return [
+        {
+          id,
+          anchor,
+          tone: verdict === 'near' || verdict === 'extra' ? 'moss' : 'apricot',
+          active: active === id,
+          label: lookFor.title,
+          content: (
+            <>
+              <h3>
+                {evidenceWords(lookFor, evidence)} <small>{verdict === 'near' ? 'counted as right' : 'look-for'}</small>
+              </h3>
+              {open && verdict !== 'near' && !spokenOf(evidence.items[0]) && (
+                <button
+                  type="button"
+                  className="lookfor-go"
+                  style={{ padding: 0 }}
+                  onClick={() => writing.begin({ page: page.id, item: evidence.items[0], ...anchor })}
+                >
+                  write a note here
+                </button>
+              )}
+            </>
+          ),
+        },
+      ];
+    }),
+  );
+}
+
+function noteEntries({ writing, page, open, active }: Reading): MarginEntry[] {
+  return writing.said.notes
+    .filter(({ id, pageId }) => pageId === page.id && !writing.drafts.some(({ note }) => note === id))
+    .map((note) => ({
+      id: note.id,
+      anchor: anchorOf(page, note.itemId, note.x, note.y),
+      end: 'bottom',
+      tone: 'sky',
+      active: active === note.id,
+      label: 'Your note',
+      content: (
+        <NoteCard
+          note={note}
+          open={open}
+          unsent={writing.unsent.has(note.id)}
+          onChange={() => writing.change(note)}
+          onRemove={() => writing.say({ do: 'remove-note', note: note.id })}
+        />
+      ),
+    }));
+}
+
+function draftEntries({ loaded, writing, page, open }: Reading): MarginEntry[] {
+  const pages = loaded.sheet.pages;
+  // A page that is gone can't be turned to.
+  const isHere = ({ spot }: Draft) => spot.page === page.id || !pages.some(({ id }) => id === spot.page);
+  const shut = open
+    ? null
+    : `The piece is with ${loaded.copy.studentName}. What you wrote stays here and can be said on the next go.`;
+  return writing.drafts.filter(isHere).map((draft) => ({
+    id: `draft ${draft.note}`,
+    anchor: draft.spot.page === page.id ? anchorOf(page, draft.spot.item, draft.spot.x, draft.spot.y) : null,
+    end: 'bottom',
+    tone: 'sky',
+    active: true,
+    current: draft.note === writing.newest,
+    label: draft.changes ? 'A note being changed' : 'A new note',
+    content: (
+      <NoteDraft
+        draft={draft}
+        focus={draft.note === writing.newest}
+        shut={shut}
+        onWrite={(body) => writing.write(draft, body)}
+        onFinish={() =>
+          writing.finish(draft.spot.page === page.id ? draft : { ...draft, spot: { ...draft.spot, page: page.id } })
+        }
+        onDrop={() => writing.drop(draft)}
+      />
+    ),
+  }));
+}

@@ -1,0 +1,105 @@
+import { nanoid } from 'nanoid';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { useRevalidator } from 'react-router';
+import type { Note, Said, Saying, Spot } from '../../core/review/said';
+import { saidAfter } from '../../core/review/said';
+import { keep, useKeptWithin } from '../look/kept';
+import type { Sending, Step } from './sender';
+import { asideOf, Draft, draftsOf, NotTaken, senderOf, useSending } from './sender';
+
+/** What a teacher is writing on a piece: notes begun, and all that is said, whether the school has it yet or not. */
+
+type Piece = { personId: string; handoutId: string; copyId: string; goId: string | null };
+export type Writing = {
+  said: Said;
+  /** Notes that the school does not have yet, as they stand here. */
+  unsent: ReadonlySet<string>;
+  waiting: number;
+  sending: Sending;
+  drafts: readonly Draft[];
+  /** The one that was begun just now. */
+  newest: string | null;
+  /** Why something that was said could not be taken. */
+  notTaken: readonly NotTaken[];
+  say(step: Saying): void;
+  begin(spot: Spot): void;
+  change(note: Note): void;
+  write(draft: Draft, body: string): void;
+  /** Says what a draft holds. */
+  finish(draft: Draft): void;
+  drop(draft: Draft): void;
+  seen(): void;
+};
+
+const NONE: readonly Step[] = [];
+
+/** `begun`: when what was loaded was asked for, by this window's clock; what was taken before is in it. */
+export function useWriting({ personId, handoutId, copyId, goId }: Piece, loaded: Said, begun: number): Writing {
+  const sender = senderOf(personId);
+  const sending = useSending(personId);
+  const steps = useSyncExternalStore(
+    sender.subscribe,
+    () => sender.stepsOn(goId ?? ''),
+    () => NONE,
+  );
+  const said = useMemo(
+    () =>
+      saidAfter(
+        goId ?? '',
+        loaded,
+        steps.filter(({ takenAt }) => takenAt === null || takenAt >= begun).map(({ step }) => step),
+      ),
+    [goId, loaded, steps, begun],
+  );
+  const waiting = steps.filter(({ takenAt }) => takenAt === null);
+  const [fresh, setFresh] = useState<Draft | null>(null);
+  const kept = useKeptWithin(personId, draftsOf(copyId), Draft).map(({ value }) => value);
+  const drafts = fresh && !kept.some(({ note }) => note === fresh.note) ? [...kept, fresh] : kept;
+  const reasons = useKeptWithin(personId, asideOf(copyId), NotTaken);
+
+  // Something was not taken: the piece is no longer as it is shown here.
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    if (reasons.length > 0) void revalidate();
+  }, [reasons.length, revalidate]);
+
+  const say = (step: Saying, spot: Spot | null = null) =>
+    goId !== null && sender.say(goId, { handoutId, copyId, step, spot });
+  const put = (draft: Draft, body: string | null) =>
+    keep(personId, `${draftsOf(copyId)}${draft.note}`, body ? { ...draft, body } : null);
+  return {
+    said,
+    unsent: new Set(waiting.flatMap(({ step }) => ('note' in step ? [step.note] : []))),
+    waiting: waiting.length,
+    sending,
+    drafts,
+    newest: fresh?.note ?? null,
+    notTaken: reasons.map(({ value }) => value),
+    say: (step) => say(step),
+    begin: (spot) => setFresh({ note: nanoid(), changes: false, spot, body: '' }),
+    change({ id, pageId, itemId, x, y, body }) {
+      const draft = { note: id, changes: true, spot: { page: pageId, item: itemId, x, y }, body };
+      setFresh(draft);
+      put(draft, body);
+    },
+    write(draft, body) {
+      put(draft, body);
+      if (body === '') setFresh({ ...draft, body });
+    },
+    finish(draft) {
+      const body = draft.body.trim();
+      if (!body || goId === null) return;
+      const there = draft.changes && said.notes.some(({ id }) => id === draft.note);
+      if (there) say({ do: 'edit-note', note: draft.note, body }, draft.spot);
+      // Where the note to be changed is gone its words are not.
+      else say({ do: 'note', note: draft.changes ? nanoid() : draft.note, ...draft.spot, body }, draft.spot);
+      put(draft, null);
+      setFresh(null);
+    },
+    drop(draft) {
+      put(draft, null);
+      setFresh(null);
+    },
+    seen: () => reasons.forEach(({ place }) => keep(personId, place, null)),
+  };
+}

@@ -1,0 +1,70 @@
+import { z } from 'zod';
+import { Id } from '../sheet/schema';
+
+/**
+ * What a teacher says about a piece, as steps that can be kept in a browser, sent late and sent twice: each sets something, and
+ * names what it sets by an id of the teacher's side.
+ */
+
+export type Note = {
+  id: string;
+  goId: string;
+  pageId: string;
+  itemId: string | null;
+  x: number | null;
+  y: number | null;
+  body: string;
+  settled: boolean;
+};
+export type Ruling = { lookForId: string; held: boolean };
+export type Said = { notes: readonly Note[]; rulings: readonly Ruling[]; marks: Readonly<Record<string, number>> };
+
+/** Points, from the page's top left; null where a note hangs on an item. */
+const coordinate = z.number().min(-7200).max(7200).nullable();
+const NoteId = z.string().regex(/^[\w-]{6,40}$/);
+export const MOST_LETTERS = 4000;
+const Words = z.string().trim().min(1, 'Write something first.').max(MOST_LETTERS, 'A note has at most 4,000 letters.');
+
+export const Spot = z.strictObject({ page: Id, item: Id.nullable(), x: coordinate, y: coordinate });
+export type Spot = z.infer<typeof Spot>;
+
+export const Saying = z.discriminatedUnion('do', [
+  Spot.extend({ do: z.literal('note'), note: NoteId, body: Words }),
+  z.strictObject({ do: z.literal('edit-note'), note: NoteId, body: Words }),
+  z.strictObject({ do: z.literal('remove-note'), note: NoteId }),
+  /** The teacher's own judgement; null lets the count stand again. */
+  z.strictObject({ do: z.literal('rule'), lookFor: Id, held: z.boolean().nullable() }),
+  /** The level of a row, from 0; null takes it back. */
+  z.strictObject({ do: z.literal('mark'), row: Id, level: z.number().int().min(0).max(10).nullable() }),
+]);
+export type Saying = z.infer<typeof Saying>;
+
+/** What stands on a go after these steps, which may be there in part already. */
+export const saidAfter = (goId: string, before: Said, steps: readonly Saying[]): Said =>
+  steps.reduce((said, step) => after(goId, said, step), before);
+
+function after(goId: string, said: Said, step: Saying): Said {
+  const { notes, rulings, marks } = said;
+  switch (step.do) {
+    case 'note': {
+      if (notes.some(({ id }) => id === step.note)) return said;
+      const { note: id, page: pageId, item: itemId, x, y, body } = step;
+      return { ...said, notes: [...notes, { id, goId, pageId, itemId, x, y, body, settled: false }] };
+    }
+    case 'edit-note':
+      return { ...said, notes: notes.map((note) => (note.id === step.note ? { ...note, body: step.body } : note)) };
+    case 'remove-note':
+      return { ...said, notes: notes.filter(({ id }) => id !== step.note) };
+    case 'rule': {
+      const others = rulings.filter(({ lookForId }) => lookForId !== step.lookFor);
+      return {
+        ...said,
+        rulings: step.held === null ? others : [...others, { lookForId: step.lookFor, held: step.held }],
+      };
+    }
+    case 'mark': {
+      const { [step.row]: _, ...others } = marks;
+      return { ...said, marks: step.level === null ? others : { ...others, [step.row]: step.level } };
+    }
+  }
+}

@@ -1,0 +1,14 @@
+/** Stands in for a browser's plain storage: what is kept are its own properties there, too. */
+class Plain {
+  [key: string]: unknown;
+  getItem(key: string): unknown {
+    return this[key] ?? null;
+  }
+  setItem(key: string, value: string): void {
+    this[key] = value;
+  }
+  removeItem(key: string): void {
+    delete this[key];
+  }
+}
+export const plainStorage = () => new Plain();
