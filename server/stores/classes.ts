@@ -3,6 +3,7 @@ import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../id';
 import { addPerson } from './people';
+import { byName } from '../names';
 
 export type ClassRow = { id: string; name: string; code: string; size: number };
 
@@ -41,10 +42,13 @@ export const classByCode = async (db: Queries, code: string) =>
   );
 
 export type Member = { id: string; name: string; hasSecret: boolean };
-export const membersOf = (db: Queries, classId: string) =>
-  db.query<Member>(
-    `select p.id, p.name, p.secret_hash is not null as "hasSecret" from class_member m join person p on p.id = m.person_id where m.class_id = $1 order by p.name`,
-    [classId],
+export const membersOf = async (db: Queries, classId: string): Promise<Member[]> =>
+  byName(
+    await db.query<Member>(
+      `select p.id, p.name, p.secret_hash is not null as "hasSecret" from class_member m join person p on p.id = m.person_id where m.class_id = $1`,
+      [classId],
+    ),
+    ({ name }) => name,
   );
 
 export async function addStudent(

@@ -9,6 +9,7 @@ import { loadDocument, reasonOf } from './documents';
 import { sheetAt } from './growth';
 import type { Handout } from './handouts';
 import { handoutById } from './handouts';
+import { byName } from '../names';
 
 export const COPY_STATES = ['not-begun', 'under-way', 'handed-in', 'another-go', 'done'] as const;
 export type CopyState = (typeof COPY_STATES)[number];
@@ -82,16 +83,18 @@ export type ClassCopy = {
 };
 
 /** All copies of a handout by name, each with its newest go. */
-export const copiesOf = (db: Queries, handoutId: string) =>
-  db.query<ClassCopy>(
+export const copiesOf = async (db: Queries, handoutId: string): Promise<ClassCopy[]> => {
+  const copies = await db.query<ClassCopy>(
     `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", p.name as "studentName", copy.state, copy.begun_at as "begunAt",
        coalesce(g.number, 0) as go, g.handed_in_at as "handedInAt",
        (select min(handed_in_at) from go where copy_id = copy.id) as "firstHandedInAt", g.id as "goId", d.seq
      from copy join person p on p.id = copy.student_id join document d on d.id = copy.document_id
      left join lateral (select id, number, handed_in_at from go where copy_id = copy.id order by number desc limit 1) g on true
-     where copy.handout_id = $1 order by p.name`,
+     where copy.handout_id = $1`,
     [handoutId],
   );
+  return byName(copies, ({ studentName }) => studentName);
+};
 
 /** Who may write to a document, in one query: its owner, or the student whose copy it is. */
 export type DocumentAccess = { kind: 'sheet' } | { kind: 'copy'; copyId: string; handoutId: string; state: CopyState };

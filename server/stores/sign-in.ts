@@ -7,6 +7,7 @@ import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import type { Person } from './people';
 import { personById } from './people';
+import { byName } from '../names';
 
 /** Coming in, and staying in. */
 
@@ -175,10 +176,10 @@ export const sealKey = async (db: Queries, personId: string): Promise<string> =>
 export async function namesIn(db: Queries, classId: string): Promise<{ ref: string; name: string }[]> {
   const key = await houseKey(db, 'refs');
   const members = await db.query<{ id: string; name: string }>(
-    'select p.id, p.name from class_member m join person p on p.id = m.person_id where m.class_id = $1 order by p.name',
+    'select p.id, p.name from class_member m join person p on p.id = m.person_id where m.class_id = $1',
     [classId],
   );
-  return members.map(({ id, name }) => ({ ref: refWith(key, classId, id), name }));
+  return byName(members, ({ name }) => name).map(({ id, name }) => ({ ref: refWith(key, classId, id), name }));
 }
 
 // Secrets.

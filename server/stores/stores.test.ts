@@ -36,6 +36,7 @@ import {
   pictureFiles,
   putAway,
 } from './pictures';
+import { byName } from '../names';
 import { notesOf, rulingsOf, sayOn, settleNote } from './reviews';
 import { openPictures } from '../shelf';
 import { createSheet, sheetOf, sheetsOf } from './sheets';
@@ -390,6 +391,10 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       expect((await copyOf(ids.ada)).firstHandedInAt).toEqual(go.handedInAt);
       expect(await takeBack(db, copy.id)).toEqual({ ok: true });
       expect((await copyOf(ids.ada)).state).toBe('another-go');
+    });
+    test('a class is listed as people would: accents make no difference, numbers count', () => {
+      const names = ['Zoë', 'Éva', 'Ena', 'Žofia', 'Team 10', 'Team 9', 'Ada'];
+      expect(byName(names, (name) => name)).toEqual(['Ada', 'Ena', 'Éva', 'Team 9', 'Team 10', 'Zoë', 'Žofia']);
     });
     test('shows on the Desk how far it is', async () => {
       expect(await progressOf(db, ids.teacher)).toMatchObject([
