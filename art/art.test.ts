@@ -3,7 +3,7 @@ import { expect, test } from 'vitest';
 import { SECRET_PICTURES, SECRET_LENGTH, isSecret } from '../core/handout/secret';
 import type { DrawnPicture } from '../core/drawing/picture';
 import { DIAGRAMS } from './diagrams/index';
-import { FALLBACK_FILES } from '../core/text/catalogue';
+import { standInsFor } from '../core/text/catalogue';
 import { allFaces } from '../tests/support/fonts';
 import { takeApart } from './flat';
 import type { Sign } from './signs';
@@ -132,6 +132,6 @@ test('signs can be searched by word, and each can be drawn', async () => {
   expect(all.length).toBeGreaterThan(600);
   expect(all.find(({ name }) => name === 'tick')?.sign).toBe('✓');
   const faces = await allFaces();
-  const lacking = all.filter(({ sign }) => !FALLBACK_FILES.some((file) => faces.covers(file, sign)));
+  const lacking = all.filter(({ sign }) => !standInsFor(sign, false).some((file) => faces.covers(file, sign)));
   expect(lacking).toEqual([]);
 });

@@ -8,7 +8,7 @@ import subsetFont from 'subset-font';
 import svgpath from 'svgpath';
 import type { DrawnPicture } from '../core/drawing/picture';
 import { withoutNames } from '../core/drawing/picture';
-import { FACES, FALLBACK_FILES, SIGNS } from '../core/text/catalogue';
+import { FACES, FALLBACK, SIGNS, STAND_INS, standInsFor } from '../core/text/catalogue';
 import { Faces } from '../core/text/faces';
 import { DIAGRAMS } from './diagrams/index';
 import type { Tagged } from './drawn';
@@ -40,9 +40,12 @@ const RANGES: [number, number][] = [
   [0x2713, 0x2718],
   [0xfb00, 0xfb06],
 ];
-const CHARACTERS = RANGES.map(([from, to]) =>
-  Array.from({ length: to - from + 1 }, (_, i) => String.fromCodePoint(from + i)).join(''),
-).join('');
+function charactersOf(ranges: readonly [number, number][]): string {
+  return ranges
+    .map(([from, to]) => Array.from({ length: to - from + 1 }, (_, i) => String.fromCodePoint(from + i)).join(''))
+    .join('');
+}
+const CHARACTERS = charactersOf(RANGES);
 
 /** The interface's own faces, as WOFF2 for the browser. */
 const INTERFACE = [
@@ -58,14 +61,18 @@ function sourceOf(folder: string, file: string): string {
   return existsSync(inner) ? inner : path.join(base, `${file}.ttf`);
 }
 
+/** The first stand-in has whatever of Latin others lack. */
+const ALL_LATIN = charactersOf(STAND_INS[0].ranges);
+
 async function buildFonts() {
   mkdirSync(path.join(out, 'fonts'), { recursive: true });
   for (const face of FACES)
     for (const file of Object.values(face.files)) {
       const bytes = readFileSync(sourceOf(face.source, file));
+      const wanted = face === FALLBACK ? CHARACTERS + ALL_LATIN : CHARACTERS;
       writeFileSync(
         path.join(out, 'fonts', `${file}.ttf`),
-        await subsetFont(bytes, CHARACTERS, { targetFormat: 'truetype' }),
+        await subsetFont(bytes, wanted, { targetFormat: 'truetype' }),
       );
       if (INTERFACE.includes(file))
         writeFileSync(
@@ -75,19 +82,27 @@ async function buildFonts() {
     }
 }
 
-/** The signs that can be searched, and the two files that draw them. */
+/** The signs that can be searched, and the files that draw them and the letters of other scripts. */
 async function buildSigns() {
   const listed = signs();
-  const wanted = CHARACTERS + listed.map(({ sign }) => sign).join('');
-  for (const { source, file } of SIGNS)
-    writeFileSync(
-      path.join(out, 'fonts', `${file}.ttf`),
-      await subsetFont(readFileSync(sourceOf(source, file)), wanted, { targetFormat: 'truetype' }),
-    );
-  // Only what can be drawn is offered.
+  const searched = CHARACTERS + listed.map(({ sign }) => sign).join('');
   const faces = await Faces.open();
-  for (const file of FALLBACK_FILES) faces.add(file, readFileSync(path.join(out, 'fonts', file)));
-  const drawable = listed.filter(({ sign }) => FALLBACK_FILES.some((file) => faces.covers(file, sign)));
+  for (const { from, ranges, ...files } of STAND_INS)
+    for (const weight of ['regular', 'bold'] as const) {
+      const [file, source] = [files[weight], from?.[weight]];
+      if (!file) continue;
+      const place = path.join(out, 'fonts', file);
+      // Marks that go on letters belong to every script. Of signs in general only those are taken that can be searched for.
+      const wanted = ranges === SIGNS ? searched : charactersOf([...ranges, [0x300, 0x36f], [0x20, 0x20]]);
+      if (from && source)
+        writeFileSync(
+          place,
+          await subsetFont(readFileSync(sourceOf(from.source, source)), wanted, { targetFormat: 'truetype' }),
+        );
+      faces.add(file, readFileSync(place));
+    }
+  // Only what can be drawn is offered.
+  const drawable = listed.filter(({ sign }) => standInsFor(sign, false).some((file) => faces.covers(file, sign)));
   writeFileSync(path.join(out, 'signs.json'), JSON.stringify(drawable));
 }
 

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { FACES, SIGNS } from '../../core/text/catalogue';
+import { FACES, STAND_INS } from '../../core/text/catalogue';
 import { Strip } from '../look/strip';
 import type { Route } from './+types/credits';
 
@@ -25,8 +25,8 @@ export default function Credits() {
               {face.name}: {face.licence === 'OFL-1.1' ? 'SIL Open Font License 1.1' : 'Apache License 2.0'}
             </li>
           ))}
-          {SIGNS.map(({ name }) => (
-            <li key={name}>{name}, for signs: SIL Open Font License 1.1</li>
+          {STAND_INS.slice(1).map(({ name }) => (
+            <li key={name}>{name}, for what the others lack: SIL Open Font License 1.1</li>
           ))}
         </ul>
         <h2 style={{ fontSize: 21 }}>Words</h2>

@@ -29,7 +29,8 @@ import type { Editing } from '../workbench/bench';
 import { Aids, findEntry } from '../workbench/aids';
 import { Pager } from '../workbench/pager';
 import { PageCard } from '../workbench/page-card';
-import { readableEntries, useProof } from '../workbench/proof';
+import type { Found } from '../workbench/proof';
+import { readableEntries, undrawnEntries, useProof } from '../workbench/proof';
 import { Rulers } from '../workbench/rulers';
 import { SaveWords } from '../workbench/save-words';
 import { ItemSettings } from '../workbench/settings';
@@ -38,7 +39,6 @@ import { Stack } from '../workbench/stack';
 import { Stage } from '../workbench/stage';
 import { TakeOut } from '../workbench/take-out';
 import { UndoRedo } from '../workbench/undo-redo';
-import type { Finding } from '../../workers/studio';
 import '../workbench/workbench.css';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/sheet';
@@ -111,7 +111,7 @@ type Shown = {
   selection: readonly string[];
   editing: Editing | null;
   finding: boolean;
-  findings: readonly Finding[];
+  found: Found;
   past: Bench['past'];
   rulers: boolean;
   setRulers: (on: boolean) => void;
@@ -119,7 +119,7 @@ type Shown = {
 
 /** What stands in the margin: the search, what can't be read, and the settings of what is chosen or of the page. */
 function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
-  const { sheet, page, selection, finding, findings } = shown;
+  const { sheet, page, selection, finding, found } = shown;
   if (shown.past)
     return [
       {
@@ -142,7 +142,7 @@ function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
       },
     ];
   const items = selection.flatMap((id) => findOn(page, id)?.item ?? []);
-  const entries = readableEntries(bench, page, findings);
+  const entries = [...readableEntries(bench, page, found.findings), ...undrawnEntries(page, found.undrawn)];
   if (finding) entries.unshift(findEntry(bench));
   if (items.length === 0)
     return [
@@ -195,7 +195,7 @@ function Workbench({ loaded }: { loaded: Loaded }) {
   }, [bench, faces]);
 
   // The margin follows a moment later: a key typed on the sheet must not wait for it.
-  const findings = useProof(sheet, page, faces !== null);
+  const found = useProof(sheet, page, faces !== null);
   useSpelling(bench);
   useMaking(bench);
   const [rulers, setRulersOn] = useState(false);
@@ -207,8 +207,8 @@ function Workbench({ loaded }: { loaded: Loaded }) {
       localStorage.setItem(RULERS, on ? 'on' : 'off');
       setRulersOn(on);
     };
-    return { sheet, page, selection, editing, finding, findings, past, rulers, setRulers };
-  }, [sheet, page, selection, editing, finding, findings, past, rulers]);
+    return { sheet, page, selection, editing, finding, found, past, rulers, setRulers };
+  }, [sheet, page, selection, editing, finding, found, past, rulers]);
   const shown = useDeferredValue(now);
   // A picture that has arrived brings its parts along.
   const entries = useMemo(() => entriesFor(bench, shown), [bench, shown, arrived]); // eslint-disable-line react-hooks/exhaustive-deps
@@ -224,7 +224,7 @@ function Workbench({ loaded }: { loaded: Loaded }) {
             page={page}
             zoom={view.scale / FULL_SIZE}
             setZoom={setZoom}
-            hard={findings.length}
+            hard={found.findings.length + found.undrawn.length}
           />
         }
         stack={

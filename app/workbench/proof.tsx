@@ -3,6 +3,7 @@ import { needsOf } from '../../core/text/needs';
 import type { Page, Sheet } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
 import { itemName } from '../../core/sheet/name';
+import type { Undrawn } from '../../core/proof/undrawn';
 import type { Finding } from '../../workers/studio';
 import type { MarginEntry } from '../margin/margin';
 import type { Bench } from './bench';
@@ -10,20 +11,20 @@ import { studio } from './helpers';
 
 /** Words that can't be read against what lies behind them, found beside the page's own work and marked in the margin. */
 
-export type Found = { page: Page; findings: Finding[] };
-const NONE: Finding[] = [];
+export type Found = { findings: Finding[]; undrawn: Undrawn[] };
+const NONE: Found = { findings: [], undrawn: [] };
 /** Milliseconds of rest after the last change before the page is looked at. */
 const REST = 500;
 
-export function useProof(sheet: Sheet, page: Page, on: boolean): Finding[] {
-  const [found, setFound] = useState<Found | null>(null);
+export function useProof(sheet: Sheet, page: Page, on: boolean): Found {
+  const [found, setFound] = useState<(Found & { page: Page }) | null>(null);
   useEffect(() => {
     if (!on) return;
     let current = true;
     const timer = setTimeout(() => {
       const one = { ...sheet, pages: [page] };
       studio.ask<'readable'>({ kind: 'readable', sheet: one, ...needsOf(one) }).then(
-        ({ findings }) => current && setFound({ page, findings }),
+        ({ findings, undrawn }) => current && setFound({ page, findings, undrawn }),
         () => {},
       );
     }, REST);
@@ -33,11 +34,39 @@ export function useProof(sheet: Sheet, page: Page, on: boolean): Finding[] {
     };
   }, [sheet, page, on]);
   // What was found of an earlier state stays until the next look, as long as its thing is there.
-  return found && found.page.id === page.id ? found.findings : NONE;
+  return found && found.page.id === page.id ? found : NONE;
 }
 
 /** How many are shown beside the sheet at once. */
 const SHOWN = 4;
+
+/** Signs that no face has. */
+export function undrawnEntries(page: Page, undrawn: readonly Undrawn[]): MarginEntry[] {
+  return undrawn
+    .filter(({ item }) => findOn(page, item))
+    .slice(0, SHOWN)
+    .map(({ item, signs, at }): MarginEntry => {
+      const name = itemName(findOn(page, item)!.item);
+      return {
+        id: `undrawn-${item}`,
+        anchor: at,
+        tone: 'straw',
+        label: `Can’t be drawn: ${name}`,
+        content: (
+          <div className="finding">
+            <h3>
+              <span className="settings-name">{name}</span>
+              <small>can’t be drawn</small>
+            </h3>
+            <p className="finding-facts">
+              No face here has {signs.length === 1 ? 'this sign' : 'these signs'}: {signs.join(' ')}. On screen and in
+              print a box stands in {signs.length === 1 ? 'its' : 'their'} place.
+            </p>
+          </div>
+        ),
+      };
+    });
+}
 
 export function readableEntries(bench: Bench, page: Page, findings: readonly Finding[]): MarginEntry[] {
   return findings

@@ -181,25 +181,111 @@ export function fileFor(id: string, bold: boolean, italic: boolean): string {
   return `${file}.ttf`;
 }
 
-/** Signs and emoji, drawn in the colour of the words; no face to choose, but what others fall back on. */
-export const SIGNS = [
-  {
-    name: 'Noto Sans Symbols 2',
-    source: 'noto-sans-symbols-2',
-    file: 'NotoSansSymbols2_400Regular',
-    licence: 'OFL-1.1',
-  },
-  { name: 'Noto Emoji', source: 'noto-emoji', file: 'NotoEmoji_400Regular', licence: 'OFL-1.1' },
-] as const;
-/** Characters that the signs' own files may have. */
-export const MAY_BE_SIGN = /[\u2190-\u2bff\u3030\u303d\u{1f000}-\u{1faff}]/u;
-/** Where a character is looked for that its own face lacks, in turn. */
-export const FALLBACK_FILES: readonly string[] = [
-  fileFor(FALLBACK.id, false, false),
-  ...SIGNS.map(({ file }) => `${file}.ttf`),
+type Range = [from: number, to: number];
+/** Draws what the chosen face lacks; no face to choose. */
+export type StandIn = {
+  name: string;
+  /** Files by weight; a stand-in without a bold one is regular throughout. */
+  regular: string;
+  bold?: string;
+  /** What it may have: it is not fetched for anything else. */
+  ranges: readonly Range[];
+  /** Of those that are cut from a larger one: the npm package folder, and its files. */
+  from?: { source: string; regular: string; bold?: string };
+};
+
+const GREEK: Range[] = [
+  [0x370, 0x3ff],
+  [0x1f00, 0x1fff],
 ];
+const CYRILLIC: Range[] = [
+  [0x400, 0x52f],
+  [0x1c80, 0x1c8f],
+  [0x2de0, 0x2dff],
+  [0xa640, 0xa69f],
+];
+/** Of speech sounds, raised and lowered, and units. */
+const LETTERS: Range[] = [
+  [0x250, 0x2af],
+  [0x1d00, 0x1dbf],
+  [0x2070, 0x209f],
+  [0x2100, 0x214f],
+];
+/** Signs of mathematics and physics. */
+const MATHEMATICS: Range[] = [
+  [0x2100, 0x214f],
+  [0x2190, 0x22ff],
+  [0x2308, 0x230b],
+  [0x239b, 0x23b3],
+  [0x27c0, 0x27ff],
+  [0x2900, 0x2aff],
+  [0x1d434, 0x1d467],
+];
+/** Signs and emoji, drawn in the colour of the words. */
+export const SIGNS: Range[] = [
+  [0x2190, 0x21ff],
+  [0x2300, 0x27bf],
+  [0x2800, 0x28ff],
+  [0x2b00, 0x2bff],
+  [0x3030, 0x3030],
+  [0x303d, 0x303d],
+  [0x1f000, 0x1faff],
+];
+
+const notoSans = (name: string, ranges: Range[]): StandIn => ({
+  name: `Noto Sans, ${name}`,
+  regular: `NotoSans${name}_400Regular.ttf`,
+  bold: `NotoSans${name}_700Bold.ttf`,
+  ranges,
+  from: { source: 'noto-sans', regular: 'NotoSans_400Regular', bold: 'NotoSans_700Bold' },
+});
+const single = (name: string, source: string, file: string, ranges: Range[]): StandIn => ({
+  name,
+  regular: `${file}.ttf`,
+  ranges,
+  from: { source, regular: file },
+});
+
+/** Where a character is looked for that its own face lacks, in turn. */
+export const STAND_INS: readonly StandIn[] = [
+  {
+    name: FALLBACK.name,
+    regular: fileFor(FALLBACK.id, false, false),
+    bold: fileFor(FALLBACK.id, true, false),
+    ranges: [
+      [0x20, 0x36f],
+      [0x1e00, 0x1eff],
+      [0x2010, 0x22ff],
+      [0x25a0, 0x26ff],
+      [0x2c60, 0x2c7f],
+      [0xa720, 0xa7ff],
+      [0xfb00, 0xfb06],
+    ],
+  },
+  notoSans('Greek', GREEK),
+  notoSans('Cyrillic', CYRILLIC),
+  notoSans('Letters', LETTERS),
+  single('Noto Sans Symbols 2', 'noto-sans-symbols-2', 'NotoSansSymbols2_400Regular', SIGNS),
+  single('Noto Emoji', 'noto-emoji', 'NotoEmoji_400Regular', SIGNS),
+  single('Noto Sans Math', 'noto-sans-math', 'NotoSansMath_400Regular', MATHEMATICS),
+];
+
+/** The file that is there before anything is drawn. */
+export const FIRST_FILE = STAND_INS[0].regular;
+
+const within = (ranges: readonly Range[]) =>
+  new RegExp(`[${ranges.map(([from, to]) => `\\u{${from.toString(16)}}-\\u{${to.toString(16)}}`).join('')}]`, 'u');
+const MAY = STAND_INS.map(({ ranges }) => within(ranges));
+
+/** The files that may draw what a text has, in turn: in bold where there is bold. */
+export const standInsFor = (text: string, bold: boolean): string[] =>
+  STAND_INS.flatMap((one, i) => (MAY[i].test(text) ? [(bold && one.bold) || one.regular] : []));
+
+/** What a text may need beside its own face, whatever that has: what every face has needs none. */
+export const signFiles = (text: string, bold: boolean): string[] =>
+  /[\u0180-\u{10ffff}]/u.test(text) ? standInsFor(text, bold) : [];
 
 export const ALL_FILES: readonly string[] = [
   ...FACES.flatMap((face) => Object.values(face.files).map((file) => `${file}.ttf`)),
-  ...FALLBACK_FILES.slice(1),
+  ...STAND_INS.slice(1).flatMap(({ regular, bold }) => (bold ? [regular, bold] : [regular])),
 ];

@@ -1,5 +1,5 @@
 import type { Body, Role, TextItem, WrittenItem } from '../sheet/schema';
-import { fileFor, FALLBACK, FALLBACK_FILES, MAY_BE_SIGN } from './catalogue';
+import { fileFor, FALLBACK, FIRST_FILE, standInsFor } from './catalogue';
 import type { Faces } from './faces';
 import { curveRise } from './lettering';
 import type { FullFormat, FullStyle } from './style';
@@ -241,6 +241,7 @@ function shapeParagraph(runs: Body[number]['runs'], role: Role, scale: number, f
       faces.resolve(fileFor(style.font, style.bold, style.italic)),
       faces,
       spacing === 0,
+      style.bold,
     )) {
       const unit = size / faces.metrics(part.file).unitsPerEm;
       sources.push({ file: part.file, size, style });
@@ -273,7 +274,13 @@ function shapeParagraph(runs: Body[number]['runs'], role: Role, scale: number, f
 }
 
 /** Splits a text into stretches by the file that has their characters: the wanted one, else the first fallback that has. */
-function byFace(text: string, file: string, faces: Faces, ligatures: boolean): { text: string; file: string }[] {
+function byFace(
+  text: string,
+  file: string,
+  faces: Faces,
+  ligatures: boolean,
+  bold: boolean,
+): { text: string; file: string }[] {
   const glyphs = faces.shape(file, text, ligatures);
   if (glyphs.every((glyph) => glyph.id !== 0)) return [{ text, file }];
   const out: { text: string; file: string }[] = [];
@@ -283,24 +290,55 @@ function byFace(text: string, file: string, faces: Faces, ligatures: boolean): {
     else out.push({ text: part, file: use });
   };
   // Left to right, clusters only grow: one way through tells where each ends and whether it lacks a glyph.
+  const parts: { text: string; lacks: boolean }[] = [];
   for (let i = 0; i < glyphs.length;) {
     const start = glyphs[i].cluster;
-    let lacking = false;
-    for (; i < glyphs.length && glyphs[i].cluster === start; i++) lacking ||= glyphs[i].id === 0;
-    const part = text.slice(start, glyphs[i]?.cluster ?? text.length);
-    add(part, lacking ? standInFor(part, faces) : file);
+    let lacks = false;
+    for (; i < glyphs.length && glyphs[i].cluster === start; i++) lacks ||= glyphs[i].id === 0;
+    parts.push({ text: text.slice(start, glyphs[i]?.cluster ?? text.length), lacks });
+  }
+  for (let i = 0; i < parts.length;) {
+    let end = i;
+    let letters = false;
+    for (; end < parts.length && !SPACE.test(parts[end].text); end++)
+      letters ||= parts[end].lacks && LETTER.test(parts[end].text);
+    const word = parts.slice(i, end);
+    // A word that lacks letters stands in one face as a whole, where one has them all.
+    const whole = letters ? standInFor(word.map((part) => part.text).join(''), faces, bold) : null;
+    for (const part of word)
+      add(part.text, whole ?? (part.lacks ? (standInFor(part.text, faces, bold) ?? first(faces)) : file));
+    for (i = end; i < parts.length && SPACE.test(parts[i].text); i++)
+      add(parts[i].text, parts[i].lacks ? (standInFor(parts[i].text, faces, bold) ?? first(faces)) : file);
   }
   return out;
 }
 
-/** The first of the fallback files that has a character; it is asked for when it may have it and is not here yet. */
-function standInFor(part: string, faces: Faces): string {
-  for (const wanted of FALLBACK_FILES) {
-    if (!faces.has(wanted) && wanted !== FALLBACK_FILES[0] && !MAY_BE_SIGN.test(part)) continue;
+const SPACE = /^\s/;
+const LETTER = /\p{L}/u;
+const first = (faces: Faces) => faces.resolve(FIRST_FILE);
+
+/** The first stand-in that has all of a text; each is asked for when it may have it and is not here yet. */
+function standInFor(text: string, faces: Faces, bold: boolean): string | null {
+  for (const wanted of standInsFor(text, bold)) {
     const file = faces.resolve(wanted);
-    if (file === wanted && faces.covers(file, part)) return file;
+    if (file === wanted && faces.covers(file, text)) return file;
   }
-  return faces.resolve(FALLBACK_FILES[0]);
+  return null;
+}
+
+/** What of a text no face has, each once; it is drawn as boxes. Only when all that was asked for is here. */
+export function undrawn(text: string, style: Pick<FullStyle, 'font' | 'bold' | 'italic'>, faces: Faces): string[] {
+  const out = new Set<string>();
+  const own = faces.resolve(fileFor(style.font, style.bold, style.italic));
+  for (const part of byFace(text, own, faces, true, style.bold)) {
+    const glyphs = faces.shape(part.file, part.text);
+    glyphs.forEach(({ id, cluster }, i) => {
+      if (id !== 0) return;
+      const next = glyphs.slice(i + 1).find((glyph) => glyph.cluster > cluster)?.cluster;
+      out.add(part.text.slice(cluster, next));
+    });
+  }
+  return [...out];
 }
 
 /** First fit: as many clusters as the width holds, broken at the last chance; a word longer than the line is cut. */

@@ -2,14 +2,14 @@ import { bodyText } from '../sheet/body';
 import type { Sheet } from '../sheet/schema';
 import { isWritten } from '../sheet/schema';
 import { everyItem } from '../sheet/tree';
-import { FALLBACK_FILES, fileFor, MAY_BE_SIGN } from './catalogue';
+import { fileFor, FIRST_FILE, signFiles } from './catalogue';
 import { fullStyle, roleOfItem } from './style';
 
 /** What a sheet is drawn with: the font files of its words, and its pictures by id. */
 export type Needs = { fonts: string[]; pictures: string[] };
 
 export function needsOf(sheet: Pick<Sheet, 'pages' | 'roles'>): Needs {
-  const fonts = new Set([FALLBACK_FILES[0]]);
+  const fonts = new Set([FIRST_FILE]);
   const pictures = new Set<string>();
   for (const page of sheet.pages)
     for (const item of everyItem(page)) {
@@ -18,7 +18,8 @@ export function needsOf(sheet: Pick<Sheet, 'pages' | 'roles'>): Needs {
       const role = roleOfItem(sheet, item);
       const styles = [role.run, ...item.body.flatMap((p) => p.runs.map((run) => fullStyle(role, run.style)))];
       for (const { font, bold, italic } of styles) fonts.add(fileFor(font, bold, italic));
-      if (MAY_BE_SIGN.test(bodyText(item.body))) for (const file of FALLBACK_FILES.slice(1)) fonts.add(file);
+      for (const bold of new Set(styles.map((style) => style.bold)))
+        for (const file of signFiles(bodyText(item.body), bold)) fonts.add(file);
     }
   return { fonts: [...fonts], pictures: [...pictures] };
 }
