@@ -1,4 +1,4 @@
-import { Select } from 'antd';
+import { Segmented, Select } from 'antd';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Data } from '../../core/makers/chart/data';
@@ -68,6 +68,20 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
         onChange={setTable}
         onProblem={(words) => bench.say(words)}
       />
+      {data.columns.some(({ doubtful }) => doubtful) && (
+        <Row label="dates">
+          <Segmented
+            size="small"
+            aria-label="Which comes first in the dates of the table"
+            value={recipe.table.dates ?? 'day'}
+            onChange={(dates) => setTable('Order of dates', { ...recipe.table, dates })}
+            options={[
+              { value: 'day' as const, label: '4/5 is 4 May' },
+              { value: 'month' as const, label: '4/5 is 5 April' },
+            ]}
+          />
+        </Row>
+      )}
       <Kinds kind={recipe.kind} data={data} onChoose={(kind) => put('Kind of chart', { kind })} />
       <Notes {...{ notes, bench, group }} />
       <p className="chart-shares">

@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import type { Box } from '../../geometry/matrix';
 import type { ChartDraft } from './draft';
 import { GRID } from './draft';
+import { timeTicks } from './times';
 
 /** Axes of numbers: their ticks, their lines, and how wide their numbers are. */
 
@@ -20,6 +21,17 @@ export function axisFor(low: number, high: number, length: number, apart: number
   const scale = scaleLinear().domain([from, to]).nice(count).range([0, length]);
   const [first, last] = scale.domain();
   return { place: (value) => scale(value), ticks: scale.ticks(count), low: first, high: last };
+}
+
+/** An axis of time; its ticks have words. */
+export function timeAxisFor(low: number, high: number, length: number, apart: number, yearless: boolean) {
+  const most = Math.max(2, Math.min(12, Math.floor(length / apart) + 1));
+  const ticks = timeTicks(low, high, most, yearless);
+  const [first, last] = [ticks[0].at, ticks[ticks.length - 1].at];
+  const scale = scaleLinear().domain([first, last]).range([0, length]);
+  const words = new Map(ticks.map(({ at, said }) => [at, said]));
+  const axis: Axis = { place: (value) => scale(value), ticks: ticks.map(({ at }) => at), low: first, high: last };
+  return { axis, tell: (tick: number) => words.get(tick) ?? '' };
 }
 
 /** How wide the numbers of an axis are. */

@@ -11,7 +11,8 @@ import type { Kit } from '../maker';
 import { MakerState } from '../recipes';
 import { axisFor } from './axes';
 import { beginChart, chartColours } from './begin';
-import { dataOf, nearestKind, timeIn, whyNot } from './data';
+import { dataOf, nearestKind, whyNot } from './data';
+import { orderOf, timeOf, timeTicks } from './times';
 import { said } from './draft';
 import { KIND_NAMES } from './make';
 import { eachFor } from './kinds/parts';
@@ -72,19 +73,79 @@ describe('tables that are pasted', () => {
     expect([cells.length, cells[0].length, cells[0][0].length]).toEqual([201, 12, 120]);
   });
 
+  it.each<[string, 'day' | 'month', number | null]>([
+    ['1897', 'day', 1897],
+    ['44 BC', 'day', -44],
+    ['-44', 'day', -44],
+    ['−44', 'day', -44],
+    ['1901-05-01', 'day', 1901 + 120 / 365],
+    ['12 May 1901', 'day', 1901 + 131 / 365],
+    ['May 12, 1901', 'day', 1901 + 131 / 365],
+    ['May 12th 1901', 'day', 1901 + 131 / 365],
+    ['12.5.1901', 'day', 1901 + 131 / 365],
+    ['5/12/1901', 'month', 1901 + 131 / 365],
+    ['9/15/2024', 'month', 2024 + 258 / 366],
+    ['9/15/2024', 'day', null],
+    ['May 1901', 'day', 1901 + 120 / 365],
+    ['29 February 2024', 'day', 2024 + 59 / 366],
+    ['29 February 2023', 'day', null],
+    ['31/6/2024', 'day', null],
+    ['long ago', 'day', null],
+    ['1901-13-01', 'day', null],
+    ['4.5', 'day', 2000 + 124 / 366],
+  ])('the time in “%s”, the %s first, is %s', (cell, order, time) => {
+    if (time === null) expect(timeOf(cell, order)).toBeNull();
+    else expect(timeOf(cell, order)?.at).toBeCloseTo(time, 9);
+  });
+
+  it('tell in which order their dates are, or leave it to be said', () => {
+    expect(orderOf(['9/15/2024', '10/2/2024'])).toBe('month');
+    expect(orderOf(['15/9/2024', '2/10/2024'])).toBe('day');
+    expect(orderOf(['4/5/2024', '6/7/2024'])).toBeNull();
+    expect(orderOf(['15/9/2024', '9/15/2024'])).toBeNull();
+    const doubtful = table('day,seen\n4/5/2024,3\n6/7/2024,5');
+    const [as, other] = [dataOf(doubtful), dataOf({ ...doubtful, dates: 'month' })];
+    expect(as.columns[0].doubtful).toBe('day');
+    expect(other.columns[0].doubtful).toBe('month');
+    expect(other.columns[0].times[0]).toBeCloseTo(2024 + 95 / 366, 9);
+    const sure = dataOf(table('day,seen\n9/15/2024,3\n9/16/2024,5\n10/1/2024,4'));
+    expect(sure.columns[0]).toMatchObject({ kind: 'times', doubtful: null });
+    expect(sure.columns[0].times).not.toContain(null);
+  });
+
   it.each([
-    ['1897', 1897],
-    ['44 BC', -44],
-    ['1901-05-01', 1901 + 4 / 12],
-    ['12 May 1901', 1901 + 4 / 12 + 11 / 372],
-    ['May 12, 1901', 1901 + 4 / 12 + 11 / 372],
-    ['1.7.1950', 1950.5],
-    ['May 1901', 1901 + 4 / 12],
-    ['long ago', null],
-    ['1901-13-01', null],
-  ])('the time in “%s” is %s', (cell, time) => {
-    if (time === null) expect(timeIn(cell)).toBeNull();
-    else expect(timeIn(cell)).toBeCloseTo(time, 9);
+    [-753, 476, 6, ['1000 BC', '750 BC', '500 BC', '250 BC', '0', '250', '500']],
+    [2024.7, 2024.72, 5, ['13 Sep', '15 Sep', '17 Sep', '19 Sep', '21 Sep']],
+    [2024.7, 2025.2, 7, ['Sep 2024', 'Oct', 'Nov', 'Dec', 'Jan 2025', 'Feb', 'Mar', 'Apr']],
+  ])('from %s to %s have ticks that can be read', (low, high, most, expected) => {
+    const ticks = timeTicks(low, high, most, false);
+    expect(ticks[0].at).toBeLessThanOrEqual(low + 1e-9);
+    expect(ticks.at(-1)!.at).toBeGreaterThanOrEqual(high - 1e-9);
+    expect(ticks.map(({ said }) => said)).toEqual(expected);
+  });
+
+  it('have ticks that grow, enclose them, and are few, wherever they lie', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -3000, max: 2100, noNaN: true }),
+        fc.double({ min: 0, max: 4000, noNaN: true }),
+        fc.integer({ min: 2, max: 12 }),
+        (low, span, most) => {
+          const ticks = timeTicks(low, low + span, most, false);
+          expect(ticks.length).toBeGreaterThan(1);
+          expect(ticks.length).toBeLessThanOrEqual(most + 3);
+          expect(ticks[0].at).toBeLessThanOrEqual(low + 2 / 365);
+          expect(ticks.at(-1)!.at).toBeGreaterThanOrEqual(low + span - 1e-6);
+          for (let i = 1; i < ticks.length; i++) expect(ticks[i].at).toBeGreaterThan(ticks[i - 1].at);
+        },
+      ),
+    );
+  });
+
+  it('that look like years are years: small ones where their head says so', () => {
+    const rome = dataOf(table('year,what\n-44,Caesar\n14,Augustus\n117,Trajan'));
+    expect(whyNot('timeline', rome)).toBeNull();
+    expect(whyNot('timeline', dataOf(table('eggs,nest\n3,a\n4,b')))).toMatch(/years or dates/);
   });
 });
 
@@ -326,6 +387,52 @@ describe('charts for students', () => {
   const copyOf = (group: GroupItem) =>
     givenOut(sheet({ title: '', pages: [page({ id: 'p', items: [group] })] })).pages[0].items[0] as GroupItem;
 
+  it.each<ChartKind>(['line', 'area'])(
+    'of kind %s have a gap where a cell is empty, and nothing there that says 0',
+    async (kind) => {
+      const table = {
+        id: 'd',
+        head: ['month', 'rain', 'sun'],
+        rows: [
+          ['Jan', '4', '1'],
+          ['Feb', '5', '2'],
+          ['Mar', '', '3'],
+          ['Apr', '6', '4'],
+          ['May', '7', '5'],
+        ],
+      };
+      const { group } = await make(chart(kind, undefined, { table, values: 'both' }));
+      const ways = parts(group, 'way-1') as LineItem[];
+      expect(ways).toHaveLength(2);
+      const ends = ways
+        .map(({ from, to }) => [from, to].map((end) => ('x' in end ? end.x : NaN)))
+        .sort(([a], [b]) => a - b);
+      expect(ends[0][1]).toBeLessThan(ends[1][0]);
+      for (const name of ['dot-3-1', 'value-3-1']) expect(parts(group, name)).toEqual([]);
+      expect(parts(group, 'dot-3-2')).toHaveLength(1);
+    },
+  );
+  it('of time say days and months, and years before the common era', async () => {
+    const ticks = async (rows: string[][], head: string[], kind: ChartKind) => {
+      const { group } = await make(chart(kind, undefined, { table: { id: 'd', head, rows }, values: 'axis' }));
+      return (parts(group, 'tick') as (TextItem | LineItem)[]).flatMap((item) =>
+        item.kind === 'text' ? [bodyText(item.body)] : [],
+      );
+    };
+    const seen = [
+      ['9/15/2024', '3'],
+      ['9/17/2024', '5'],
+      ['10/2/2024', '4'],
+    ];
+    const days = (await ticks(seen, ['day', 'seen'], 'line')).join();
+    expect(days).toMatch(/\d+ Sep/);
+    expect(days).toMatch(/Oct/);
+    const rulers = [
+      ['-44', 'Caesar'],
+      ['14', 'Augustus'],
+    ];
+    expect(await ticks(rulers, ['year', 'what'], 'timeline')).toContain('50 BC');
+  });
   it('that are read come with empty boxes; the right numbers stay behind', async () => {
     const { group } = await make(chart('bar', 'a,b\nx,7\ny,1234.5', { task: 'read' }));
     const box = partOf<'text'>(group, 'value-2-1');

@@ -1,6 +1,8 @@
 import { stack } from 'd3-shape';
 import { markOf, numberIn } from '../../formats/tables';
 import type { ChartKind, DataTable } from './recipe';
+import type { DateOrder } from './times';
+import { isNumbered, orderOf, timeOf } from './times';
 
 /** What the columns of a table hold, and which charts they can feed. */
 
@@ -14,37 +16,22 @@ export type Column = {
   numbers: (number | null)[];
   /** Where on a line of time each row lies, in years; null where it is no time. */
   times: (number | null)[];
+  /** Whether its times are said without their years. */
+  yearless: boolean;
+  /** Dates such as 4/5/2024 that can be read in two ways, and how they are read here; null where there is no doubt. */
+  doubtful: DateOrder | null;
   mark: '.' | ',';
 };
 
-const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
-const inYear = (year: number, month: number, day: number) => year + (month - 1) / 12 + (day - 1) / 372;
-
-/** A year, a date or a month as a number of years: `1897`, `44 BC`, `12 May 1901`, `May 1901`, `1901-05-12`, `12.5.1901`. */
-export function timeIn(cell: string): number | null {
-  const text = cell.trim().toLowerCase();
-  const year = /^(?:(?:ad|ce)\s*)?([-−]?\d{1,4})\s*(bce?|ad|ce)?$/.exec(text);
-  if (year) {
-    const value = Number(year[1].replace('−', '-'));
-    return year[2]?.startsWith('b') ? -value : value;
-  }
-  const iso = /^(\d{4})-(\d{1,2})(?:-(\d{1,2}))?$/.exec(text);
-  if (iso) return dated(Number(iso[1]), Number(iso[2]), Number(iso[3] ?? 1));
-  const points = /^(\d{1,2})[./](\d{1,2})[./](\d{4})$/.exec(text);
-  if (points) return dated(Number(points[3]), Number(points[2]), Number(points[1]));
-  const words = /^(?:(\d{1,2})(?:st|nd|rd|th)?\.?\s+)?([a-z]{3,9})\.?(?:\s+(\d{1,2}),)?\s+(\d{1,4})$/.exec(text);
-  const month = words ? MONTHS.findIndex((name) => words[2].startsWith(name)) + 1 : 0;
-  return words && month > 0 ? dated(Number(words[4]), month, Number(words[1] ?? words[3] ?? 1)) : null;
-}
-const dated = (year: number, month: number, day: number) =>
-  month >= 1 && month <= 12 && day >= 1 && day <= 31 ? inYear(year, month, day) : null;
-
-export function columnOf(table: Pick<DataTable, 'head' | 'rows'>, at: number): Column {
+export function columnOf(table: Pick<DataTable, 'head' | 'rows' | 'dates'>, at: number): Column {
   const cells = table.rows.map((row) => (row[at] ?? '').trim());
   const filled = cells.filter(Boolean);
   const mark = markOf(filled);
   const numbers = cells.map((cell) => (cell ? numberIn(cell, mark) : null));
-  const times = cells.map((cell) => (cell ? timeIn(cell) : null));
+  const told = orderOf(filled);
+  const order = told ?? table.dates ?? 'day';
+  const read = cells.map((cell) => (cell ? timeOf(cell, order) : null));
+  const times = read.map((time) => time?.at ?? null);
   const count = (list: readonly (number | null)[]) => list.filter((value) => value !== null).length;
   const half = filled.length / 2;
   const kind =
@@ -55,7 +42,10 @@ export function columnOf(table: Pick<DataTable, 'head' | 'rows'>, at: number): C
         : count(times) >= half
           ? 'times'
           : 'words';
-  return { at, head: table.head[at].trim() || `column ${at + 1}`, cells, kind, numbers, times, mark };
+  const head = table.head[at].trim() || `column ${at + 1}`;
+  const yearless = read.some((time) => time?.yearless) && read.every((time) => !time || time.yearless);
+  const doubtful = kind === 'times' && told === null && isNumbered(filled) ? order : null;
+  return { at, head, cells, kind, numbers, times, yearless, doubtful, mark };
 }
 
 export type Data = {
@@ -145,18 +135,20 @@ const sets = (data: Data, count: number): string | null => {
     : `${count === 2 ? 'Two' : 'Three'} circles need ${count === 2 ? 'two' : 'three'} columns of words, a set in each; there is ${few(found)}.`;
 };
 
+/** What a column of years is called. */
+const WHEN = /\b(year|years|when|date|time|born|died|founded|since)\b/i;
+/** Whole numbers that may be years: said to be, or as large as years are. */
+export const areYears = ({ kind, numbers, head }: Column): boolean =>
+  kind === 'numbers' &&
+  numbers.every((value) => value === null || (Number.isInteger(value) && Math.abs(value) < 10_000)) &&
+  (WHEN.test(head) || numbers.every((value) => value === null || Math.abs(value) >= 100));
+
 /** The column that tells when: one of times, or of whole numbers that may be years. */
-export function timesOf(columns: readonly Column[]): Column | null {
-  return (
-    columns.find(({ kind }) => kind === 'times') ??
-    columns.find(
-      (column) =>
-        column.kind === 'numbers' &&
-        column.numbers.every((value) => value === null || (Number.isInteger(value) && Math.abs(value) >= 100)),
-    ) ??
-    null
-  );
-}
+export const timesOf = (columns: readonly Column[]): Column | null =>
+  columns.find(({ kind }) => kind === 'times') ??
+  columns.find((column) => areYears(column) && WHEN.test(column.head)) ??
+  columns.find(areYears) ??
+  null;
 
 /** Which kinds stand nearest to one that can't be had. */
 const NEAR: Record<ChartKind, ChartKind[]> = {
@@ -208,6 +200,16 @@ export function straysIn({ series, columns }: Data): { row: number; column: Colu
     column.cells.flatMap((cell, row) => (cell && column.numbers[row] === null ? [{ row, column }] : [])),
   );
 }
+
+/** What a person is told of dates that can be read in two ways. */
+export const doubts = ({ columns }: Data): string[] =>
+  columns.flatMap(({ head, doubtful }) =>
+    doubtful === null
+      ? []
+      : [
+          `The dates of “${head}” are read with the ${doubtful} first. If the ${doubtful === 'day' ? 'month' : 'day'} comes first, say so below the table.`,
+        ],
+  );
 
 /** What a person is told of them. */
 export const strays = (data: Data): string[] =>

@@ -15,9 +15,6 @@ export function said(value: number, mark: '.' | ',' = '.'): string {
   return `${value < 0 ? '−' : ''}${grouped}${broken ? `${mark}${broken}` : ''}`;
 }
 
-/** A year as it is written. */
-export const yearSaid = (year: number): string => (year < 0 ? `${-year} BC` : `${year}`);
-
 export class ChartDraft extends Draft<ChartRecipe> {
   /** How numbers of the table are written. */
   mark: '.' | ',' = '.';

@@ -3,7 +3,7 @@ import { seeded } from '../../random';
 import { shuffled } from '../shuffle';
 import type { Asked, Kit, Made, Maker } from '../maker';
 import type { Data } from './data';
-import { dataOf, nearestKind, strays, whyNot } from './data';
+import { dataOf, nearestKind, strays, doubts, whyNot } from './data';
 import { ChartDraft, without } from './draft';
 import { drawNumberline, drawTimeline } from './kinds/along';
 import { drawBars } from './kinds/bars';
@@ -109,7 +109,7 @@ export function makeChart({ recipe, seed, width, height }: Asked<ChartRecipe>, k
   DRAWN[kind](draft, data, without(area, { bottom: below }));
   if (height < em * 8 || width < em * 12)
     notes.push('There is little room. Pull the frame larger, or take smaller words.');
-  return { items: draft.items, notes: [...new Set([...notes, ...strays(data), ...draft.notes])] };
+  return { items: draft.items, notes: [...new Set([...notes, ...doubts(data), ...strays(data), ...draft.notes])] };
 }
 
 /** What kinds are called. */

@@ -31,6 +31,8 @@ export const DataTable = z.strictObject({
   id: Id.max(16),
   head: z.array(Cell).min(1).max(MOST_COLUMNS),
   rows: z.array(z.array(Cell).max(MOST_COLUMNS)).max(MOST_ROWS),
+  /** Which comes first in dates such as 4/5/2024, where they do not tell themselves. */
+  dates: z.enum(['day', 'month']).optional(),
 });
 
 export const ChartRecipe = z.strictObject({

@@ -1,10 +1,10 @@
 import type { Box } from '../../../geometry/matrix';
 import { solid } from '../../../sheet/make';
-import { axisFor } from '../axes';
+import type { Axis } from '../axes';
+import { axisFor, timeAxisFor } from '../axes';
 import { timesOf } from '../data';
 import type { Column, Data } from '../data';
 import type { ChartDraft } from '../draft';
-import { said, yearSaid } from '../draft';
 
 /** What lies along a line: numbers on a number line, happenings on a line of time. */
 
@@ -15,16 +15,15 @@ function drawAlong(
   draft: ChartDraft,
   marks: readonly Mark[],
   area: Box,
-  tell: (tick: number) => string,
+  scale: (low: number, high: number, length: number) => { axis: Axis; tell: (tick: number) => string },
   both: boolean,
 ): void {
   const { em, recipe } = draft;
   const [left, right] = [area.x + em * 1.6, area.x + area.width - em * 1.6];
-  const axis = axisFor(
+  const { axis, tell } = scale(
     Math.min(...marks.map(({ at }) => at)),
     Math.max(...marks.map(({ at }) => at)),
     right - left,
-    em * 4,
   );
   const sorted = [...marks].sort((a, b) => a.at - b.at);
   const wide = Math.min((right - left) / Math.max(2, Math.min(5, sorted.length)) - em * 0.5, em * 11);
@@ -99,7 +98,11 @@ export function drawNumberline(draft: ChartDraft, { columns, label }: Data, area
   const marks = numbers.numbers.flatMap((at, row): Mark[] =>
     at === null ? [] : [{ row, at, name: names?.cells[row] || (draft.direct || !names ? draft.said(at) : '') }],
   );
-  drawAlong(draft, marks, area, (tick) => draft.said(tick), false);
+  const scale = (low: number, high: number, length: number) => ({
+    axis: axisFor(low, high, length, draft.em * 4),
+    tell: (tick: number) => draft.said(tick),
+  });
+  drawAlong(draft, marks, area, scale, false);
 }
 
 export function drawTimeline(draft: ChartDraft, data: Data, area: Box): void {
@@ -116,6 +119,7 @@ export function drawTimeline(draft: ChartDraft, data: Data, area: Box): void {
     if (cell && times[row] === null)
       draft.notes.push(`“${cell}” in row ${row + 1} is no year or date. Write it as 1897, 44 BC or 12 May 1901.`);
   });
-  const tell = (tick: number) => (Number.isInteger(tick) ? yearSaid(tick) : said(Math.round(tick * 10) / 10));
-  drawAlong(draft, marks, area, tell, true);
+  const scale = (low: number, high: number, length: number) =>
+    timeAxisFor(low, high, length, draft.em * 4.4, when.yearless);
+  drawAlong(draft, marks, area, scale, true);
 }

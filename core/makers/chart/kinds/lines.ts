@@ -2,11 +2,11 @@ import type { Box, Point } from '../../../geometry/matrix';
 import { solid } from '../../../sheet/make';
 import { tidied } from '../../measure';
 import type { Axis } from '../axes';
-import { axisFor, drawLying, drawUpright, widthOf } from '../axes';
+import { axisFor, drawLying, drawUpright, timeAxisFor, widthOf } from '../axes';
 import type { Column, Data } from '../data';
-import { layersOf, namesOf, rowsOf } from '../data';
+import { areYears, layersOf, namesOf, rowsOf } from '../data';
 import type { ChartDraft } from '../draft';
-import { said, without, yearSaid } from '../draft';
+import { said, without } from '../draft';
 
 /** Lines, areas and dots: what goes on along numbers, times, or rows in their order. */
 
@@ -18,13 +18,14 @@ type Across = { place(row: number): number | null; draw(plot: Box): void };
 /** Where rows stand from left to right: by their number or time, else one beside the other. */
 function acrossOf(draft: ChartDraft, label: Column | null, rows: readonly number[], width: number): Across {
   const { em } = draft;
+  const isTime = label !== null && (label.kind === 'times' || areYears(label));
   const numbers = label?.kind === 'numbers' ? label.numbers : label?.kind === 'times' ? label.times : null;
   if (label && numbers) {
     const known = rows.flatMap((row) => numbers[row] ?? []);
-    const axis = axisFor(Math.min(...known), Math.max(...known), width, em * 4.2);
-    // Between whole years there is nothing to write.
-    const year = (tick: number) => (Number.isInteger(tick) ? yearSaid(tick) : '');
-    const tell = (tick: number) => (label.kind === 'times' ? year(tick) : said(tick, label.mark));
+    const [low, high] = [Math.min(...known), Math.max(...known)];
+    const { axis, tell } = isTime
+      ? timeAxisFor(low, high, width, em * 4.6, label.yearless)
+      : { axis: axisFor(low, high, width, em * 4.2), tell: (tick: number) => said(tick, label.mark) };
     return {
       place: (row) => (numbers[row] === null ? null : axis.place(numbers[row])),
       draw: (plot) => drawTicks(draft, axis, plot, tell),
@@ -115,22 +116,29 @@ export function drawLines(draft: ChartDraft, { series, label }: Data, area: Box,
   const order = [...rows].sort((a, b) => (across.place(a) ?? 0) - (across.place(b) ?? 0));
   series.forEach(({ numbers }, s) => {
     const colour = draft.colour(s);
-    const points = order.flatMap((row) => {
-      const value = layers ? layers[s][rows.indexOf(row)][1] : numbers[row];
-      const point = value === null ? null : at(row, value);
-      return point ? [{ row, point, value: numbers[row] ?? 0 }] : [];
-    });
-    if (layers) {
-      const floor = order.flatMap((row) => at(row, layers[s][rows.indexOf(row)][0]) ?? []).reverse();
-      const corners = [...points.map(({ point }) => point), ...floor].map(({ x, y }) => [x, y] as const);
-      if (corners.length > 3) draft.shape(`ground-${s + 1}`, corners, { fill: solid(colour, 0.72) });
+    /** What goes on without a gap: an empty cell is no number, and not nothing either. */
+    const stretches: { row: number; point: Point; floor: Point | null; value: number }[][] = [[]];
+    for (const row of order) {
+      const value = numbers[row];
+      const layer = layers?.[s][rows.indexOf(row)];
+      const point = value === null ? null : at(row, layer ? layer[1] : value);
+      if (value === null || !point) stretches.push([]);
+      else stretches.at(-1)!.push({ row, point, floor: layer ? at(row, layer[0]) : null, value });
     }
-    way(
-      draft,
-      `way-${s + 1}`,
-      points.map(({ point }) => point),
-      colour,
-    );
+    const known = stretches.filter((stretch) => stretch.length > 0);
+    known.forEach((stretch, n) => {
+      const part = `${s + 1}${n === 0 ? '' : `x${n + 1}`}`;
+      const floor = stretch.flatMap((one) => one.floor ?? []).reverse();
+      const corners = [...stretch.map(({ point }) => point), ...floor].map(({ x, y }) => [x, y] as const);
+      if (layers && corners.length > 3) draft.shape(`ground-${part}`, corners, { fill: solid(colour, 0.72) });
+      way(
+        draft,
+        `way-${part}`,
+        stretch.map(({ point }) => point),
+        colour,
+      );
+    });
+    const points = known.flat();
     for (const { row, point, value } of points) {
       if (points.length <= 40) dot(draft, `dot-${row + 1}-${s + 1}`, point, colour);
       if (draft.direct && points.length <= 16)
