@@ -177,6 +177,11 @@ describe('a word search', () => {
       }),
       { numRuns: 60 },
     ));
+  test('knows what children should not find, also what no list of ours had', () => {
+    for (const word of ['ANUS', 'CUM', 'TIT', 'DIE', 'POO']) expect(NEVER).toContain(word);
+    expect(NEVER.length).toBeGreaterThan(150);
+    expect(NEVER.every((word) => /^\p{Lu}{3,6}$/u.test(word))).toBe(true);
+  });
   test('a word within another is left out and said; one too long for the square is named', async () => {
     const { notes } = await made({ ...recipe, words: ['crab', 'crabs', 'heron', 'hippopotamuses'] });
     expect(notes.join(' ')).toMatch(/“CRAB” is part of “CRABS”/);
