@@ -1,4 +1,4 @@
-import { free, line, page, picture, plain, shape, sheet, solid, text } from '../core/sheet/make';
+import { free, line, page, picture, plain, shape, sheet, solid, text, defaultRoles } from '../core/sheet/make';
 import type { Body, Item, LineItem, Sheet, TextItem } from '../core/sheet/schema';
 
 /** The sheets of the unit “The salt marsh”. */
@@ -150,7 +150,17 @@ export function heronSheet(): Sheet {
 const bullets = (words: string[]): Body =>
   words.map((word) => ({ format: { list: 'bullet' }, runs: word ? [{ text: word, style: {} }] : [] }));
 
-/** An overview page that students make their own: pictures, a definition, three facts. */
+/** This sheet has a role of its own: the sentence that everything else hangs on. */
+function tideRoles(): Sheet['roles'] {
+  const roles = defaultRoles();
+  const { body } = roles;
+  return {
+    ...roles,
+    'key-sentence': { ...body, name: 'Key sentence', run: { ...body.run, bold: true, colour: '#2f4d26' } },
+  };
+}
+
+/** An overview page that students make their own: pictures, what it is, three facts. */
 export function tideSheet(): Sheet {
   const frame = {
     corner: 10,
@@ -160,6 +170,7 @@ export function tideSheet(): Sheet {
   };
   return sheet({
     title: 'Life between the tides',
+    roles: tideRoles(),
     pages: [
       page({
         id: 'page1',
@@ -197,7 +208,7 @@ export function tideSheet(): Sheet {
           }),
           text({
             id: 'what',
-            role: 'definition',
+            role: 'key-sentence',
             x: 36,
             y: 150,
             width: 540,
@@ -205,7 +216,7 @@ export function tideSheet(): Sheet {
             touch: 'fill',
             fit: 'shrink',
             ...frame,
-            prompt: 'a definition, bold and blue',
+            prompt: 'what it is, in one bold sentence',
           }),
           text({
             id: 'facts-head',

@@ -273,8 +273,8 @@ type Zone = {
   id: string;
   x: number;
   name: string;
-  definition: string;
-  reason: string;
+  what: string;
+  why: string;
   fill: string;
   ink: string;
   animals: [string, number, number, number][];
@@ -285,8 +285,8 @@ const ZONES: Zone[] = [
     id: 'low',
     x: 36,
     name: 'low marsh',
-    definition: 'Under water twice a day.',
-    reason: 'Glasswort lives here because it can drink salt.',
+    what: 'Under water twice a day.',
+    why: 'Glasswort lives here because it can drink salt.',
     fill: '#cfe3ea',
     ink: '#1f5673',
     animals: [
@@ -299,8 +299,8 @@ const ZONES: Zone[] = [
     id: 'middle',
     x: 282,
     name: 'middle marsh',
-    definition: 'Under water at spring tides.',
-    reason: 'Sea lavender flowers late, when the bees are hungry.',
+    what: 'Under water at spring tides.',
+    why: 'Sea lavender flowers late, when the bees are hungry.',
     fill: '#e3ead2',
     ink: '#41602b',
     animals: [
@@ -313,8 +313,8 @@ const ZONES: Zone[] = [
     id: 'high',
     x: 528,
     name: 'high marsh',
-    definition: 'Under water in storms.',
-    reason: 'Larks nest in the grass, for it stays dry until August.',
+    what: 'Under water in storms.',
+    why: 'Larks nest in the grass, for it stays dry until August.',
     fill: '#f6e6c8',
     ink: '#7a4d12',
     animals: [
@@ -325,7 +325,7 @@ const ZONES: Zone[] = [
   },
 ];
 
-function zone({ id, x, name, definition, reason, fill, ink: colour, animals }: Zone): Item {
+function zone({ id, x, name, what, why, fill, ink: colour, animals }: Zone): Item {
   return group({
     id: `zone-${id}`,
     x,
@@ -345,15 +345,15 @@ function zone({ id, x, name, definition, reason, fill, ink: colour, animals }: Z
       }),
       ...animals.map(([animal, ax, ay, size]) => flat(`${id}-${animal}`, animal, ax, ay - 32, size)),
       text({
-        id: `${id}-definition`,
-        role: 'definition',
+        id: `${id}-what`,
+        role: 'body',
         x: 12,
         y: 138,
         width: 204,
         height: 42,
-        body: plain(definition),
+        body: plain(what),
       }),
-      text({ id: `${id}-reason`, role: 'reason', x: 12, y: 178, width: 204, height: 46, body: plain(reason) }),
+      text({ id: `${id}-why`, role: 'quote', x: 12, y: 178, width: 204, height: 46, body: plain(why) }),
       shape({
         id: `${id}-ground`,
         shape: 'round-across',

@@ -54,9 +54,9 @@ function begin(kind: LookFor['kind'], sheet: Sheet): LookFor | string {
       return {
         kind,
         id: id(),
-        title: 'Definitions are bold',
+        title: 'Headings are bold',
         tell: 'result',
-        role: 'definition',
+        role: sheet.roles.heading ? 'heading' : (roleIds(sheet.roles)[0] ?? 'body'),
         bold: true,
         italic: null,
         colour: null,

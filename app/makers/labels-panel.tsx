@@ -3,8 +3,8 @@ import { contains } from '../../core/geometry/box';
 import { pageMatrix } from '../../core/geometry/frame';
 import type { Point } from '../../core/geometry/matrix';
 import { inverse, transform } from '../../core/geometry/matrix';
-import { spotsOf } from '../../core/makers/labels/begin';
-import type { Edition, LabelsRecipe, Spot } from '../../core/makers/labels/recipe';
+import { calledLine, rolesForLines, spotsOf } from '../../core/makers/labels/begin';
+import type { CallOutLine, Edition, LabelsRecipe, Spot } from '../../core/makers/labels/recipe';
 import { DRAWING, EDITIONS, LABEL_SIDES, MOST_LABELS } from '../../core/makers/labels/recipe';
 import { freeId, freeIds } from '../../core/makers/map/recipe';
 import type { GroupItem } from '../../core/sheet/schema';
@@ -81,6 +81,18 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
         },
       },
     });
+  }
+
+  /** The sheet gets the roles that the lines are set in. */
+  function bringRoles(lines: readonly CallOutLine[]) {
+    const changes = rolesForLines(lines, bench.sheet);
+    if (changes.length > 0) bench.make('Roles of call-outs', { kind: 'all', changes });
+  }
+  function nameLine(i: number, name: string) {
+    if (!name || name === recipe.lines[i].name) return;
+    const lines = recipe.lines.map((line, n) => (n === i ? calledLine(name) : line)) as LabelsRecipe['lines'];
+    bringRoles(lines);
+    put('Line of call-outs', { lines });
   }
 
   const traits = recipe.form === 'traits';
@@ -160,16 +172,16 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
                   className="made-text wide"
                   value={spot.definition}
                   maxLength={400}
-                  placeholder="what it means"
-                  aria-label={`Definition of spot ${i + 1}`}
+                  placeholder={recipe.lines[0].name.toLowerCase()}
+                  aria-label={`${recipe.lines[0].name}, of spot ${i + 1}`}
                   onChange={(event) => setSpot(spot.id, { definition: event.target.value }, 'soon')}
                 />
                 <input
                   className="made-text wide"
                   value={spot.reason}
                   maxLength={400}
-                  placeholder="why"
-                  aria-label={`Reason of spot ${i + 1}`}
+                  placeholder={recipe.lines[1].name.toLowerCase()}
+                  aria-label={`${recipe.lines[1].name}, of spot ${i + 1}`}
                   onChange={(event) => setSpot(spot.id, { reason: event.target.value }, 'soon')}
                 />
               </>
@@ -207,12 +219,27 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
           value={recipe.form}
           options={[
             { value: 'word', label: 'a word' },
-            { value: 'traits', label: 'title, meaning, reason' },
+            { value: 'traits', label: 'a title with two lines' },
           ]}
-          onChange={(form) => put('Form of labels', { form })}
+          onChange={(form) => {
+            if (form === 'traits') bringRoles(recipe.lines);
+            put('Form of labels', { form });
+          }}
           style={{ width: 172 }}
         />
       </Row>
+      {traits &&
+        recipe.lines.map(({ name, role }, i) => (
+          <Row key={role} label={i === 0 ? 'first line' : 'second line'}>
+            <input
+              className="made-text wide"
+              defaultValue={name}
+              maxLength={40}
+              aria-label={`What the ${i === 0 ? 'first' : 'second'} line holds`}
+              onBlur={(event) => nameLine(i, event.target.value.trim())}
+            />
+          </Row>
+        ))}
       <Row label="stand">
         <Select
           size="small"

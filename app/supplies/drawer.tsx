@@ -54,7 +54,7 @@ function Words({ bench }: { bench: Bench }) {
   const order =
     bench.rights.kind === 'all'
       ? roleIds(roles).filter((id) => !['label', 'bank'].includes(id))
-      : ['body', 'heading', 'definition', 'reason', 'quote'].filter((id) => roles[id]);
+      : roleIds(roles).filter((id) => !['title', 'label', 'bank', 'name', 'instruction'].includes(id));
   return order.map((id) => (
     <Supplied key={id} name={roles[id].name} drag={`text ${id}`} onAdd={() => addText(bench, id)}>
       <RoleSample role={roles[id]} />

@@ -73,15 +73,4 @@ export function RoleField({ bench, item, sheet }: { bench: Bench; item: TextItem
     </>
   );
 }
-const SHIPPED = new Set([
-  'title',
-  'heading',
-  'body',
-  'label',
-  'definition',
-  'reason',
-  'quote',
-  'instruction',
-  'name',
-  'bank',
-]);
+const SHIPPED = new Set(['title', 'heading', 'body', 'label', 'caption', 'quote', 'instruction', 'name', 'bank']);

@@ -37,8 +37,12 @@ const slot = () =>
     forgetNow: () => (atOnce = undefined),
     left: () =>
       Promise.resolve([
-        ...(kept ? [{ pending: kept, forget: () => Promise.resolve() }] : []),
-        ...orphans.map((pending) => ({ pending, forget: () => Promise.resolve() })),
+        ...(kept ? [{ pending: kept, own: true, forget: () => Promise.resolve() }] : []),
+        ...orphans.map((pending) => ({
+          pending,
+          own: false,
+          forget: () => Promise.resolve(void (orphans = orphans.filter((one) => one !== pending))),
+        })),
       ]),
     aside: () => Promise.resolve([]),
     keepAside: (aside: readonly Aside[]) => Promise.resolve(void (setAside = aside)),

@@ -136,8 +136,7 @@ export const defaultRoles = (): Record<string, Role> => ({
   heading: role('Heading', { font: 'fraunces', size: 18, bold: true, colour: '#2f4d26' }),
   body: role('Body', {}),
   label: role('Label', { size: 13 }, { align: 'centre' }),
-  definition: role('Definition', { bold: true, colour: '#2c5d86' }),
-  reason: role('Reason', { italic: true, colour: '#b0442a' }),
+  caption: role('Caption', { size: 11, colour: '#5b5646' }),
   quote: role('Quote', { font: 'gentium', italic: true, size: 15 }),
   instruction: role('Instruction', { size: 13, colour: '#5b5646' }),
   name: role('Name line', { size: 13 }),
@@ -145,18 +144,7 @@ export const defaultRoles = (): Record<string, Role> => ({
 });
 
 /** The order in which roles are shown; JSON keeps none. Own roles come last. */
-const ROLE_ORDER = [
-  'title',
-  'heading',
-  'body',
-  'definition',
-  'reason',
-  'quote',
-  'instruction',
-  'name',
-  'label',
-  'bank',
-];
+const ROLE_ORDER = ['title', 'heading', 'body', 'caption', 'quote', 'instruction', 'name', 'label', 'bank'];
 export const roleIds = (roles: Record<string, Role>): string[] =>
   Object.keys(roles).sort(
     (a, b) => (ROLE_ORDER.indexOf(a) + 1 || 99) - (ROLE_ORDER.indexOf(b) + 1 || 99) || a.localeCompare(b),

@@ -1,5 +1,28 @@
 import type { DrawnPicture } from '../../drawing/picture';
-import type { LabelsRecipe, Spot } from './recipe';
+import { contrastOf } from '../../colour/space';
+import type { Change } from '../../sheet/change';
+import { defaultRoles } from '../../sheet/make';
+import type { Sheet } from '../../sheet/schema';
+import { cutTo } from '../../text/characters';
+import type { CallOutLine, LabelsRecipe, Spot } from './recipe';
+
+/** A line of call-outs by what it holds; lines of one name share a role of the sheet. */
+export function calledLine(name: string): CallOutLine {
+  const said = name.normalize('NFKD').toLowerCase();
+  const id = said.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '');
+  return { name, role: `call-out-${cutTo(id, 24) || 'line'}` };
+}
+
+/** The roles that call-outs are set in and that a sheet does not have yet: in dark colours of its palette. */
+export function rolesForLines(lines: readonly CallOutLine[], sheet: Pick<Sheet, 'roles' | 'palette'>): Change[] {
+  const dark = sheet.palette.filter((hex) => contrastOf(hex, '#ffffff') >= 4.5);
+  return lines.flatMap(({ name, role }, i): Change[] => {
+    if (Object.hasOwn(sheet.roles, role)) return [];
+    const { body } = { ...defaultRoles(), ...sheet.roles };
+    const run = { ...body.run, bold: i === 0, italic: i === 1, colour: dark[i % dark.length] ?? body.run.colour };
+    return [{ kind: 'role-set', id: role, role: { ...body, name, run } }];
+  });
+}
 
 /** Labels as they begin: those of all named parts, where the picture has them. */
 
@@ -26,6 +49,7 @@ export const beginLabels = (
   drawing: null,
   spots,
   form: 'word',
+  lines: [calledLine('What it is like'), calledLine('What for')],
   edition: 'filled',
   some: 3,
   decoys: [],

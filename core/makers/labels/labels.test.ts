@@ -12,7 +12,9 @@ import type { GroupItem, Item, TextItem } from '../../sheet/schema';
 import { Item as ItemSchema } from '../../sheet/schema';
 import { find } from '../../sheet/tree';
 import type { Kit } from '../maker';
-import { beginLabels, spotsOf } from './begin';
+import { contrastOf } from '../../colour/space';
+import { apply } from '../../sheet/change';
+import { beginLabels, calledLine, rolesForLines, spotsOf } from './begin';
 import { shuffled } from '../shuffle';
 import { bankFor, firstLetters, labelsFor } from './editions';
 import type { Wanted } from './place';
@@ -278,7 +280,7 @@ describe('by hand', () => {
   });
 });
 
-test('traits: title, definition and reason in their roles, in a box that covers no other', async () => {
+test('a call-out: its title and two lines in their roles, in a box that covers no other', async () => {
   const traits = heron({
     form: 'traits',
     size: 10,
@@ -290,8 +292,8 @@ test('traits: title, definition and reason in their roles, in a box that covers 
   expect(notes).toEqual([]);
   expect(['t-1', 'd-1', 'e-1'].map((part) => partOf<'text'>(group, part).role)).toEqual([
     'heading',
-    'definition',
-    'reason',
+    'call-out-what-it-is-like',
+    'call-out-what-for',
   ]);
   expect(said(group, 'd-1')).toBe('a long tool');
   const boxes = group.items.filter((item) => item.kind === 'shape');
@@ -301,6 +303,30 @@ test('traits: title, definition and reason in their roles, in a box that covers 
   const id = partOf(empty.group, 'd-1').id;
   expect(bodyText((find(copy, id)!.item as TextItem).body)).toBe('');
   expect(bodyText((find(copy, partOf(empty.group, 't-1').id)!.item as TextItem).body)).toBe(traits.spots[0].words);
+});
+
+test('the roles of call-outs are named for what they hold, in dark colours of the palette, once', () => {
+  const { roles, palette } = sheet({ title: 's', pages: [page({ id: 'p' })] });
+  expect(Object.keys(roles)).not.toContain('definition');
+  const lines = [calledLine('Wofür'), calledLine('Πού ζει')];
+  const changes = rolesForLines(lines, { roles, palette });
+  expect(changes.map((change) => change.kind === 'role-set' && change.role?.name)).toEqual(['Wofür', 'Πού ζει']);
+  expect(new Set(lines.map(({ role }) => role)).size).toBe(2);
+  let now = sheet({ title: 's', pages: [page({ id: 'p' })] });
+  for (const change of changes) {
+    const result = apply(now, change);
+    if (result.ok) now = result.sheet;
+  }
+  for (const { role } of lines) {
+    expect(palette).toContain(now.roles[role].run.colour);
+    expect(contrastOf(now.roles[role].run.colour, '#ffffff')).toBeGreaterThanOrEqual(4.5);
+  }
+  expect(rolesForLines(lines, now)).toEqual([]);
+});
+
+test('call-outs that were made before keep the roles that they were set in', () => {
+  const { lines: _, ...before } = heron({ form: 'traits' });
+  expect(LabelsRecipe.parse(before).lines.map(({ role }) => role)).toEqual(['definition', 'reason']);
 });
 
 describe('around a drawing', () => {

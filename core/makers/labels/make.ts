@@ -9,7 +9,7 @@ import { outlineFor, saidBy, saysOf, styled, tidied, tidiedBox } from '../measur
 import type { Label } from './editions';
 import { bankFor, labelsFor } from './editions';
 import type { Plan } from './plan';
-import { explainedHigh, listColumns, planned, styleAt, TRAIT_ROLES, traitHeights, traitSize, traitTexts } from './plan';
+import { explainedHigh, listColumns, planned, lineRoles, styleAt, traitHeights, traitSize, traitTexts } from './plan';
 import type { LabelsRecipe, Spot } from './recipe';
 import { DRAWING } from './recipe';
 
@@ -240,20 +240,21 @@ function listEntry(
 
 function traitItems(label: Label, at: Box, size: number, recipe: LabelsRecipe, kit: Kit): Item[] {
   const { spot, fill } = label;
-  const heights = traitHeights(label, at.width, size, kit);
+  const heights = traitHeights(label, at.width, size, recipe, kit);
+  const roles = lineRoles(recipe);
   const pad = size * 0.6;
   let y = at.y + size * 0.35;
   const texts = traitTexts(label).map((words, i) => {
     const item = text({
       id: `${'tde'[i]}-${spot.id}`,
-      role: TRAIT_ROLES[i],
+      role: roles[i],
       x: tidied(at.x + pad),
       y: tidied(y),
       width: tidied(at.width - 2 * pad),
       height: tidied(heights[i]),
       padding: 0,
       fit: 'shrink',
-      prompt: i === 1 ? 'what it means' : i === 2 ? 'why' : '',
+      prompt: i > 0 ? recipe.lines[i - 1].name.toLowerCase() : '',
       touch: fill && i > 0 ? 'fill' : 'fixed',
       blank: fill && i > 0,
       body: styled(words, styleAt(traitSize(size, i)), 'left'),

@@ -22,7 +22,7 @@ function sizesOf(recipe: LabelsRecipe, labels: readonly Label[], size: number, m
   const pad = size * 0.5;
   if (recipe.form === 'traits') {
     const height = (label: Label) =>
-      traitHeights(label, most, size, kit).reduce((sum, one) => sum + one, 0) + pad * 1.4;
+      traitHeights(label, most, size, recipe, kit).reduce((sum, one) => sum + one, 0) + pad * 1.4;
     return labels.map((label) => ({ label, width: most, height: height(label), port: 0 }));
   }
   // Blanks are all as wide as the widest, so that their width tells nothing.
@@ -45,14 +45,15 @@ function sizesOf(recipe: LabelsRecipe, labels: readonly Label[], size: number, m
   });
 }
 
-export const TRAIT_ROLES = ['heading', 'definition', 'reason'] as const;
+export const lineRoles = ({ lines }: Pick<LabelsRecipe, 'lines'>) => ['heading', lines[0].role, lines[1].role];
 export const traitTexts = ({ spot }: Label) => [spot.words, spot.definition, spot.reason];
 export const traitSize = (size: number, part: number) => (part === 0 ? size * 1.15 : size * 0.92);
 
-export function traitHeights(label: Label, width: number, size: number, kit: Kit): number[] {
+export function traitHeights(label: Label, width: number, size: number, recipe: LabelsRecipe, kit: Kit): number[] {
+  const roles = lineRoles(recipe);
   return traitTexts(label).map((words, i) => {
     const room = width - size * 1.2;
-    const own = sizeOfWords(words || ' ', styleAt(traitSize(size, i)), TRAIT_ROLES[i], room, kit).height;
+    const own = sizeOfWords(words || ' ', styleAt(traitSize(size, i)), roles[i], room, kit).height;
     // Room to write where it is given out empty.
     return label.fill && i > 0 ? Math.max(own, size * 2.6) : own;
   });

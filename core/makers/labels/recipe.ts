@@ -26,10 +26,13 @@ export const Spot = z.strictObject({
   high: Share.default(0),
   /** The named part of the picture that it is; its place is that part's then. */
   target: z.string().max(60).nullable().default(null),
-  /** For a diagram of traits. */
+  /** The two lines of a call-out. */
   definition: z.string().max(400).default(''),
   reason: z.string().max(400).default(''),
 });
+
+const CallOutLine = z.strictObject({ name: z.string().min(1).max(40), role: z.string().min(1).max(40) });
+export type CallOutLine = z.infer<typeof CallOutLine>;
 
 export const LabelsRecipe = z.strictObject({
   /** SET/NAME of the picture. */
@@ -40,8 +43,13 @@ export const LabelsRecipe = z.strictObject({
     .nullable()
     .default(null),
   spots: z.array(Spot).max(MOST_LABELS, `at most ${MOST_LABELS} labels`),
-  /** A word, or a title with a definition and a reason. */
+  /** A word, or a call-out: a title with two lines. */
   form: z.enum(['word', 'traits']),
+  /** What the two lines of a call-out hold, and the roles of the sheet that they are set in. */
+  lines: z.tuple([CallOutLine, CallOutLine]).default([
+    { name: 'Definition', role: 'definition' },
+    { name: 'Reason', role: 'reason' },
+  ]),
   edition: z.enum(EDITIONS),
   /** How many are blank, or swapped, where the edition leaves only some. */
   some: z.number().int().min(1).max(MOST_LABELS),
