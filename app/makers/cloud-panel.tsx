@@ -1,8 +1,8 @@
 import { Checkbox, Input, Progress, Select, Slider } from 'antd';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Angles, CloudRecipe, CloudShape } from '../../core/makers/cloud/recipe';
-import { ANGLES } from '../../core/makers/cloud/recipe';
-import { readList, writtenList } from '../../core/makers/cloud/words';
+import { ANGLES, MOST_WORDS } from '../../core/makers/cloud/recipe';
+import { beyondList, readList, writtenList } from '../../core/makers/cloud/words';
 import { FACES } from '../../core/text/catalogue';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
@@ -220,18 +220,27 @@ function WordList({
     setRead(written);
     if (writtenList(readList(typed)) !== written) setTyped(written);
   }
+  const beyond = useMemo(() => beyondList(typed), [typed]);
   return (
-    <Input.TextArea
-      className="cloud-words"
-      aria-label="Words, one in a line, with their weights"
-      placeholder={'salt marsh: 12\ntide: 10\nheron'}
-      value={typed}
-      autoSize={{ minRows: 4, maxRows: 11 }}
-      onChange={(event) => {
-        setTyped(event.target.value);
-        onChange(readList(event.target.value), 'soon');
-      }}
-    />
+    <>
+      <Input.TextArea
+        className="cloud-words"
+        aria-label="Words, one in a line, with their weights"
+        placeholder={'salt marsh: 12\ntide: 10\nheron'}
+        value={typed}
+        autoSize={{ minRows: 4, maxRows: 11 }}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          onChange(readList(event.target.value), 'soon');
+        }}
+      />
+      {beyond.length > 0 && (
+        <p className="quiet" role="status">
+          A cloud takes {MOST_WORDS} words. Left out: {beyond.slice(0, 6).join(', ')}
+          {beyond.length > 6 && ` and ${beyond.length - 6} more`}.
+        </p>
+      )}
+    </>
   );
 }
 

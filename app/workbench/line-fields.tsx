@@ -5,6 +5,7 @@ import { free } from '../../core/sheet/make';
 import { itemName } from '../../core/sheet/name';
 import type { LineItem } from '../../core/sheet/schema';
 import { CAPS } from '../../core/sheet/schema';
+import { findOn } from '../../core/sheet/tree';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { setValues } from './commands';
@@ -77,16 +78,25 @@ function HoldField({ bench, item, side }: { bench: Bench; item: LineItem; side: 
       label: `${itemName(other)}: ${name.startsWith('@') ? `part ${i + 1}` : name}`,
     })),
   ]);
+  const value = end.item === null ? '' : `${end.item} ${end.target ?? ''}`;
+  if (value && !options.some((option) => option.value === value)) {
+    const held = findOn(bench.page, end.item!)?.item;
+    const part = end.target && !end.target.startsWith('@') ? `: ${end.target}` : '';
+    options.unshift({
+      value,
+      label: held ? `${itemName(held)}${part || (end.target ? ': a spot on it' : '')}` : 'a thing that is gone',
+    });
+  }
   return (
     <Row label={side}>
       <Select
         size="small"
         aria-label={side === 'from' ? 'Begins at' : 'Ends at'}
         style={{ flex: 1, minWidth: 0 }}
-        value={end.item === null ? '' : `${end.item} ${end.target ?? ''}`}
-        onChange={(value) => {
+        value={value}
+        onChange={(chosen) => {
           const at = lineEnds(bench.page, item, pictureNow)[side];
-          const [id, ...target] = value.split(' ');
+          const [id, ...target] = chosen.split(' ');
           const name = target.join(' ');
           const next = id ? { ...at, item: id, target: name || null } : free(at.x, at.y);
           setValues(bench, 'Lead line', { [side]: next });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { countAnswers, countWords, countWritten, readList, writtenList } from './words';
+import { beyondList, countAnswers, countWords, countWritten, readList, writtenList } from './words';
 
 const said = (list: { text: string; weight: number }[]) => list.map(({ text, weight }) => `${text} ${weight}`);
 
@@ -22,6 +22,12 @@ describe('a typed list', () => {
 
   it('adds up what stands twice, and leaves bullets and empty lines out', () => {
     expect(said(readList('• crab\n\n- Crab\n  * mud 2\nmud'))).toEqual(['crab 2', 'mud 3']);
+  });
+
+  it('names what is beyond the most that a cloud takes', () => {
+    const long = Array.from({ length: 403 }, (_, i) => `word${i}: 2`).join('\n');
+    expect(beyondList(long)).toEqual(['word400', 'word401', 'word402']);
+    expect(beyondList('tide\nTide\nmud 3')).toEqual([]);
   });
 
   it('is the same when it is written and read again', () => {

@@ -55,6 +55,15 @@ export function readList(text: string): Weighted[] {
   );
 }
 
+/** Words of a list that are beyond what a cloud takes, as they were typed. */
+export function beyondList(text: string): string[] {
+  const known = new Set(readList(text).map((word) => word.text.toLowerCase()));
+  return text.split(/\r?\n/).flatMap((line) => {
+    const [word] = readList(line);
+    return word && !known.has(word.text.toLowerCase()) ? [word.text] : [];
+  });
+}
+
 /** The list as it is typed; a weight of 1 goes without saying. */
 export const writtenList = (words: readonly Weighted[]): string =>
   words.map(({ text, weight }) => (weight === 1 ? text : `${text}: ${weight}`)).join('\n');

@@ -8,7 +8,7 @@ import { count } from '../../lookfors/lookfor';
 import { bodyText, isEmpty } from '../../sheet/body';
 import { markOf } from '../../sheet/made';
 import { group as groupOf, page, plain, sheet, shape } from '../../sheet/make';
-import type { GroupItem, Item, TextItem } from '../../sheet/schema';
+import type { GroupItem, Item, ShapeItem, TextItem } from '../../sheet/schema';
 import { Item as ItemSchema } from '../../sheet/schema';
 import { find } from '../../sheet/tree';
 import type { Kit } from '../maker';
@@ -303,6 +303,24 @@ test('a call-out: its title and two lines in their roles, in a box that covers n
   const id = partOf(empty.group, 'd-1').id;
   expect(bodyText((find(copy, id)!.item as TextItem).body)).toBe('');
   expect(bodyText((find(copy, partOf(empty.group, 't-1').id)!.item as TextItem).body)).toBe(traits.spots[0].words);
+});
+
+test('numbers run round the picture with the clock', async () => {
+  const { group } = await madeFrom('labels', heron({ edition: 'numbers' }), kit);
+  const numbered = group.items
+    .filter(
+      (item): item is TextItem | ShapeItem =>
+        /^l-/.test(item.made?.part ?? '') && (item.kind === 'text' || item.kind === 'shape'),
+    )
+    .map((item) => ({ n: Number(bodyText(item.body)), x: item.x, y: item.y }))
+    .sort((a, b) => a.n - b.n);
+  expect(numbered.map(({ n }) => n)).toEqual(numbered.map((_, i) => i + 1));
+  const middle = (Math.min(...numbered.map(({ x }) => x)) + Math.max(...numbered.map(({ x }) => x))) / 2;
+  const right = numbered.filter(({ x }) => x > middle);
+  const left = numbered.filter(({ x }) => x <= middle);
+  expect(numbered).toEqual([...right, ...left]);
+  expect(right.map(({ y }) => y)).toEqual(right.map(({ y }) => y).toSorted((a, b) => a - b));
+  expect(left.map(({ y }) => y)).toEqual(left.map(({ y }) => y).toSorted((a, b) => b - a));
 });
 
 test('the roles of call-outs are named for what they hold, in dark colours of the palette, once', () => {

@@ -9,6 +9,7 @@ import { outlineFor, saidBy, saysOf, styled, tidied, tidiedBox } from '../measur
 import type { Label } from './editions';
 import { bankFor, labelsFor } from './editions';
 import type { Plan } from './plan';
+import type { Column, LabelPlace } from './place';
 import { explainedHigh, listColumns, planned, lineRoles, styleAt, traitHeights, traitSize, traitTexts } from './plan';
 import type { LabelsRecipe, Spot } from './recipe';
 import { DRAWING } from './recipe';
@@ -40,6 +41,7 @@ export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
   const lines: Item[] = [];
   const lost: string[] = [];
 
+  const numbers = aroundPicture(plan.places, columns);
   plan.sized.forEach(({ label, width: wide, height: high }, i) => {
     const place = plan.places[i];
     const { spot } = label;
@@ -53,7 +55,7 @@ export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
     });
     const anchor = recipe.form === 'traits' ? `c-${spot.id}` : `l-${spot.id}`;
     if (recipe.form === 'traits') front.push(...traitItems(label, at, size, whole, kit));
-    else if (recipe.edition === 'numbers') front.push(numberItem(i, spot, at, size, recipe));
+    else if (recipe.edition === 'numbers') front.push(numberItem(numbers[i], spot, at, size, recipe));
     else front.push(...wordItems(label, at, size, recipe));
     const numbered = recipe.edition === 'numbers' && recipe.form === 'word';
     lines.push(
@@ -69,7 +71,7 @@ export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
       }),
     );
     if (spot.wide > 0 && spot.high > 0) lines.push(regionItem(spot, box, recipe, size));
-    if (numbered) front.push(...listEntry(i, label, labels.length, plan, asked, recipe));
+    if (numbered) front.push(...listEntry(numbers[i], label, labels.length, plan, asked, recipe));
   });
   if (recipe.edition === 'bank' && recipe.form === 'word' && bank.length > 0)
     front.push(
@@ -98,6 +100,18 @@ export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
     notes: notesFor(whole, lost, useless),
     given: { [DRAWING]: recipe.drawing && at },
   };
+}
+
+/** The turn of each label, from 0, as the eye goes: round the picture with the clock, or down its one side. */
+function aroundPicture(places: readonly (LabelPlace | null)[], columns: readonly Column[]): number[] {
+  const sides = new Set(places.flatMap((place) => (place ? [columns[place.column].side] : [])));
+  const key = (place: LabelPlace | null): number => {
+    if (!place) return Infinity;
+    const left = columns[place.column].side === 'left';
+    return left && sides.size > 1 ? 1e7 - place.y : place.y;
+  };
+  const order = places.map((_, i) => i).sort((a, b) => key(places[a]) - key(places[b]) || a - b);
+  return places.map((_, i) => order.indexOf(i));
 }
 
 const ratioOf = ({ drawing }: LabelsRecipe, drawn: DrawnPicture | undefined): number =>
