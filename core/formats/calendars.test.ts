@@ -71,9 +71,62 @@ describe('a calendar file', () => {
       event('UID:z', 'SUMMARY:Call', 'DTSTART:20240205T233000Z', 'DTEND:20240206T003000Z'),
       event('UID:t', 'SUMMARY:Here', 'DTSTART;TZID=Somewhere/Else:20240207T090000'),
     );
-    expect(told(text)).toEqual(['2024-02-05 2024-02-06 23:30 Call', '2024-02-07 09:00 Here']);
+    expect(told(text)).toEqual(['2024-02-05 23:30 00:30 Call', '2024-02-07 09:00 Here']);
     const east = (moment: number) => greenwich(moment + 2 * 3_600_000);
     expect(told(text, { local: east })[0]).toBe('2024-02-06 01:30 02:30 Call');
+  });
+
+  it('has times of a zone that it describes told where the reader is', () => {
+    const zone = [
+      'BEGIN:VTIMEZONE',
+      'TZID:Island',
+      'BEGIN:STANDARD',
+      'DTSTART:19700101T000000',
+      'TZOFFSETFROM:+0500',
+      'TZOFFSETTO:+0500',
+      'END:STANDARD',
+      'END:VTIMEZONE',
+    ].join('\r\n');
+    const far = event(
+      'UID:f',
+      'SUMMARY:Lesson',
+      'DTSTART;TZID=Island:20240207T020000',
+      'DTEND;TZID=Island:20240207T030000',
+    );
+    expect(told(file(zone, far))).toEqual(['2024-02-06 21:00 22:00 Lesson']);
+    const there = (moment: number) => greenwich(moment + 5 * 3_600_000);
+    expect(told(file(zone, far), { local: there })).toEqual(['2024-02-07 02:00 03:00 Lesson']);
+  });
+
+  it('has an event past midnight on its evening, with both its times', () => {
+    const party = event('UID:p', 'SUMMARY:Star party', 'DTSTART:20240210T220000', 'DTEND:20240211T013000');
+    const trip = event('UID:q', 'SUMMARY:Trip', 'DTSTART:20240212T080000', 'DTEND:20240213T180000');
+    expect(told(file(party, trip))).toEqual(['2024-02-10 22:00 01:30 Star party', '2024-02-12 2024-02-13 08:00 Trip']);
+  });
+
+  it('leaves out what is cancelled, and single turns that are', () => {
+    const off = event('UID:c', 'SUMMARY:Off', 'STATUS:CANCELLED', 'DTSTART:20240210T220000');
+    const weekly = event('UID:w', 'SUMMARY:Choir', 'DTSTART:20240205T100000', 'RRULE:FREQ=WEEKLY');
+    const not = event(
+      'UID:w',
+      'SUMMARY:Choir',
+      'STATUS:CANCELLED',
+      'RECURRENCE-ID:20240212T100000',
+      'DTSTART:20240212T100000',
+    );
+    expect(told(file(off, weekly, not))).toEqual([
+      '2024-02-05 10:00 Choir',
+      '2024-02-19 10:00 Choir',
+      '2024-02-26 10:00 Choir',
+    ]);
+  });
+
+  it('has a leap day in leap years only', () => {
+    const leap = event('UID:l', 'SUMMARY:Leap', 'DTSTART;VALUE=DATE:20200229', 'RRULE:FREQ=YEARLY');
+    const years = { from: dayNumber('2021-01-01'), until: dayNumber('2029-12-31') };
+    expect(told(file(leap), years)).toEqual(['2024-02-29 Leap', '2028-02-29 Leap']);
+    const first = event('UID:m', 'SUMMARY:First', 'DTSTART;VALUE=DATE:20210301', 'RRULE:FREQ=YEARLY');
+    expect(told(file(first), years)).toHaveLength(9);
   });
 
   it('with a broken event loses only that one, and names it', () => {

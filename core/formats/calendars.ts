@@ -33,10 +33,10 @@ export const greenwich: Local = (moment) => {
 const two = (value: number) => `${value}`.padStart(2, '0');
 const clock = (time: ICAL.Time) => `${two(time.hour)}:${two(time.minute)}`;
 
-/** A time of the file: as its own clock says, but moments of universal time where the reader is. */
+/** A time of the file where the reader is; one without a zone that the file describes stays as its own clock says. */
 function placed(time: ICAL.Time, local: Local): { day: number; time: string } {
   if (time.isDate) return { day: numberOf(time.year, time.month, time.day), time: '' };
-  if (time.zone?.tzid === 'UTC') return local(time.toUnixTime() * 1000);
+  if (time.zone && time.zone !== ICAL.Timezone.localTimezone) return local(time.toUnixTime() * 1000);
   return { day: numberOf(time.year, time.month, time.day), time: clock(time) };
 }
 
@@ -50,8 +50,9 @@ function turnOf(
 ): Omit<Happening, 'id'> & { last: number } {
   const begun = placed(start, local);
   const ended = end ? placed(end, local) : begun;
-  // The end of whole days is the day after; so is midnight of a time.
-  const last = ended.day - ((start.isDate || ended.time === '00:00') && ended.day > begun.day ? 1 : 0);
+  // The end of whole days is the day after; so is midnight of a time, and what ends in the night belongs to its evening.
+  const night = !start.isDate && ended.day === begun.day + 1 && ended.time < begun.time;
+  const last = ended.day - ((start.isDate || ended.time === '00:00' || night) && ended.day > begun.day ? 1 : 0);
   return {
     kind,
     from: writtenDay(begun.day),
@@ -64,7 +65,7 @@ function turnOf(
   };
 }
 
-type Rule = { freq: string; interval: number; count: number | null };
+type Rule = { freq: string; interval: number; count: number | null; parts: Record<string, unknown> };
 
 /**
  * Where to begin with an event that recurs every so many days or weeks: shortly before the time that is asked for, at a turn
@@ -85,6 +86,20 @@ function startNear(event: ICAL.Event, from: number): ICAL.Time {
   near.adjust(skipped * every, 0, 0, 0);
   return near;
 }
+
+const isCancelled = (event: ICAL.Component): boolean =>
+  String(event.getFirstPropertyValue('status') ?? '').toUpperCase() === 'CANCELLED';
+
+/** The library takes 29 February for 1 March where there is none; there is no such turn then (RFC 5545, 3.3.10). */
+const isNoSuchDay = (event: ICAL.Event, turn: ICAL.Time): boolean =>
+  event.startDate.month === 2 &&
+  event.startDate.day === 29 &&
+  turn.month === 3 &&
+  turn.day === 1 &&
+  event.component.getAllProperties('rrule').every((one) => {
+    const rule = one.getFirstValue() as unknown as Rule;
+    return rule.freq === 'YEARLY' && Object.keys(rule.parts).length === 0;
+  });
 
 const dayOf = (time: unknown): number =>
   time instanceof ICAL.Time ? numberOf(time.year, time.month, time.day) : Infinity;
@@ -110,6 +125,7 @@ function turnsOf(
     const next = turns.next() as ICAL.Time | undefined;
     if (!next || placed(next, bounds.local).day > bounds.until) break;
     const { item, startDate, endDate } = event.getOccurrenceDetails(next);
+    if (isCancelled(item.component) || isNoSuchDay(event, next)) continue;
     const turn = turnOf(item, startDate, endDate, bounds);
     if (turn.last >= bounds.from) out.push(turn);
   }
@@ -182,6 +198,7 @@ export function readCalendar(text: string, given: Partial<Bounds> & Pick<Bounds,
   const budget = { turns: MOST_TURNS };
   for (const component of singles) {
     const title = String(component.getFirstPropertyValue('summary') ?? '').trim();
+    if (isCancelled(component)) continue;
     try {
       const changed = exceptions.get(String(component.getFirstPropertyValue('uid'))) ?? [];
       const event = new ICAL.Event(component, { exceptions: changed });

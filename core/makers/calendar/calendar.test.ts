@@ -152,6 +152,17 @@ describe('days that are typed', () => {
   });
 
   it('that there are not, or that say nothing, are named', () => {
+    const over = readLines(
+      '29 September - 3 October autumn break\n28 Dec – 4 Jan 2025 holidays\n30 Dec to 2 Jan rest\n29 September - 31 November x',
+      2024,
+      'event',
+    );
+    expect(over.happenings.map(({ from, until, words }) => `${from} ${until} ${words}`)).toEqual([
+      '2024-09-29 2024-10-03 autumn break',
+      '2024-12-28 2025-01-04 holidays',
+      '2024-12-30 2025-01-02 rest',
+    ]);
+    expect(over.problems).toHaveLength(1);
     const { happenings, problems } = readLines('30 Feb nothing\nsome day\n12 Foo x\n2023-02-29 leap', 2024, 'event');
     expect(happenings).toEqual([]);
     expect(problems).toHaveLength(4);

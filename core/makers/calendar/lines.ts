@@ -32,6 +32,11 @@ type Found = Pick<Happening, 'from' | 'until' | 'words'>;
 function readLine(line: string, year: number): Found | { none: number } | null {
   const iso = /^(\d{4}-\d{2}-\d{2})(?:\s*(?:–|-|to)\s*(\d{4}-\d{2}-\d{2}))?[\s:,;]+(\S.*)$/.exec(line);
   if (iso) return whole(iso[1], iso[2] ?? null, iso[3]) ?? { none: Number(iso[1].slice(0, 4)) };
+  const over =
+    /^(\d{1,2})\.?\s+([A-Za-z]{3,9})\.?(?:\s+(\d{4}))?\s*(?:–|—|-|to|until)\s*(\d{1,2})\.?\s+([A-Za-z]{3,9})\.?(?:\s+(\d{4}))?[\s:,;]+(\S.*)$/.exec(
+      line,
+    );
+  if (over) return acrossMonths(over, year);
   const words =
     /^(\d{1,2})\.?(?:\s*(?:–|-|to)\s*(\d{1,2})\.?)?\s+([A-Za-z]{3,9})\.?(?:\s+(\d{4}))?[\s:,;]+(\S.*)$/.exec(line);
   if (!words) return null;
@@ -41,6 +46,17 @@ function readLine(line: string, year: number): Found | { none: number } | null {
   if (month === 0) return null;
   const written = (day: string) => `${`${inYear}`.padStart(4, '0')}-${two(month)}-${two(Number(day))}`;
   return whole(written(first), last ? written(last) : null, rest) ?? { none: inYear };
+}
+
+/** `29 September - 3 October autumn break`; into the next year where the second month comes before the first. */
+function acrossMonths([, day, name, said, lastDay, lastName, lastSaid, rest]: RegExpExecArray, year: number) {
+  const [month, lastMonth] = [monthOf(name), monthOf(lastName)];
+  if (month === 0 || lastMonth === 0) return null;
+  const first = Number(said ?? (lastSaid && lastMonth >= month ? lastSaid : lastSaid ? Number(lastSaid) - 1 : year));
+  const last = Number(lastSaid ?? (lastMonth < month ? first + 1 : first));
+  const written = (inYear: number, ofMonth: number, at: string) =>
+    `${`${inYear}`.padStart(4, '0')}-${two(ofMonth)}-${two(Number(at))}`;
+  return whole(written(first, month, day), written(last, lastMonth, lastDay), rest) ?? { none: first };
 }
 
 function whole(from: string, until: string | null, words: string): Found | null {
