@@ -48,7 +48,6 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
 });
 
 test('everything that opens on the workbench has names and contrast', async ({ browser, house }) => {
-  test.setTimeout(240_000);
   const page = await enter(browser, house, 'Maren');
   await openSheet(page, 'The salt marsh on one page');
   for (const name of ['Shapes', 'Lines', 'Pen', 'Signs', 'Other looks', 'Pages', 'Growth']) {

@@ -7,7 +7,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { test as base, expect } from '@playwright/test';
-import type { Browser, Page } from '@playwright/test';
+import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { SEEDED } from './prepare';
 
 /** A server of the test file's own, on its own copy of the demo school. */
@@ -94,7 +94,23 @@ function freePort(): Promise<number> {
   });
 }
 
-export const test = base.extend<object, { house: House }>({
+/** Windows that are open. */
+const open = new Set<BrowserContext>();
+
+export const test = base.extend<{ tidy: void }, { house: House }>({
+  /** What a test opened is closed with it; what its file shares stays. */
+  tidy: [
+    async ({}, use) => {
+      const shared = new Set(open);
+      await use();
+      for (const context of open) {
+        if (shared.has(context)) continue;
+        open.delete(context);
+        await context.close();
+      }
+    },
+    { auto: true },
+  ],
   house: [
     async ({}, use) => {
       const house = await House.open();
@@ -113,6 +129,7 @@ export async function enter(browser: Browser, house: House, name: string): Promi
     baseURL: house.url,
     acceptDownloads: true,
   });
+  open.add(context);
   const page = await context.newPage();
   await page.goto('/');
   await page.getByRole('button', { name: new RegExp(name) }).click();
@@ -129,6 +146,7 @@ export async function join(
   pictures: string[],
 ): Promise<Page> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: house.url });
+  open.add(context);
   const page = await context.newPage();
   await page.goto('/');
   await page.getByLabel('Class code').fill(code);

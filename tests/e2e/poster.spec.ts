@@ -31,7 +31,6 @@ async function takenOut(page: Page): Promise<string> {
 }
 
 test('a poster from blank, by pointer', async ({ browser, house }) => {
-  test.setTimeout(150_000);
   const page = await enter(browser, house, 'Maren');
   await page.getByRole('button', { name: 'Blank page' }).click();
   await drawn(page);
@@ -152,7 +151,6 @@ async function reach(page: Page, wanted: Locator, back = false): Promise<void> {
 }
 
 test('the same from the keyboard alone', async ({ browser, house }) => {
-  test.setTimeout(150_000);
   const page = await enter(browser, house, 'Maren');
   const key = (name: string) => page.keyboard.press(name);
   await reach(page, page.getByRole('button', { name: 'Blank page' }));
