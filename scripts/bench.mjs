@@ -17,7 +17,7 @@ try {
     splitting: true,
     format: 'esm',
     platform: 'node',
-    target: 'node20',
+    target: 'node20.19',
     packages: 'external',
     logLevel: 'error',
   });

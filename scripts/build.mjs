@@ -55,7 +55,7 @@ export async function buildServer() {
     bundle: true,
     packages: 'external',
     platform: 'node',
-    target: 'node20',
+    target: 'node20.19',
     format: 'esm',
     logLevel: 'warning',
   });

@@ -2,6 +2,7 @@ import type { Remake } from '../core/makers/all';
 import type { MadeAnswer } from '../core/makers/parts';
 import { Remaker } from '../core/makers/parts';
 import type { Sheet } from '../core/sheet/schema';
+import { Layers } from './layers';
 import { Shelf } from './shelf';
 
 /** What makers make, worked out beside the page. */
@@ -26,6 +27,7 @@ export type MakersAnswer =
   | { id: number; kind: 'failed'; reason: string };
 
 const shelf = new Shelf();
+const layers = Layers.can ? new Layers() : null;
 const stopped = new Set<number>();
 
 /** So long a maker works, in milliseconds, before it looks whether it was told to stop. */
@@ -47,13 +49,21 @@ const remaker = new Remaker();
 
 async function answer({ id, asked, base, roles, fonts, pictures }: MakeTask): Promise<MakersAnswer> {
   const resources = await shelf.ready(fonts, pictures);
-  const made = await remaker.make(id, asked, base, { ...resources, roles, rest: resting(id) });
+  const made = await remaker.make(id, asked, base, {
+    ...resources,
+    roles,
+    rest: resting(id),
+    layered: layers ? (graph) => layers.lay(graph) : undefined,
+  });
   return { id, kind: 'make', ...made };
 }
 
 // Not by `onmessage`: the library for networks sets that to its own when it is loaded.
 self.addEventListener('message', ({ data }: MessageEvent<MakersTask>) => {
-  if (data.kind === 'stop') return void stopped.add(data.id);
+  if (data.kind === 'stop') {
+    stopped.add(data.id);
+    return layers?.end('stopped');
+  }
   answer(data).then(
     (done) => self.postMessage(done),
     (error: unknown) =>

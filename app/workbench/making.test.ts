@@ -523,8 +523,34 @@ describe('versions', () => {
       JSON.stringify((items[0] as GroupItem).items.map((item) => (item.kind === 'text' ? bodyText(item.body) : ''))),
     );
     expect(new Set(looks).size).toBe(4);
+    const letter = ({ items }: GroupItem) =>
+      bodyText((items.find((item) => item.made?.part === 'edition1') as TextItem).body);
+    const letters = () => bench.sheet.pages.map((one) => letter(one.items[0] as GroupItem));
+    expect(letters()).toEqual(['A', 'B', 'C', 'D']);
+    // It stands on what students get and on the key alike.
+    const kept = bench.sheet.pages.map((one) =>
+      (one.items[0] as GroupItem).items.find((item) => item.made?.part === 'edition1'),
+    );
+    expect(kept.every((item) => item?.role !== 'key' && item?.touch === 'fixed')).toBe(true);
     bench.undo();
     expect(bench.sheet.pages).toHaveLength(1);
+    expect(JSON.stringify(bench.sheet)).not.toContain('edition1');
+  });
+  test('are no more than there are, and it is said how many', async () => {
+    await addMade(bench, 'practice', undefined, beginPractice('crossword'));
+    await settle();
+    const done = makeVersions(bench, group().id, 30);
+    let over = false;
+    void done.then(() => (over = true));
+    while (!over) await settle();
+    const { length } = bench.sheet.pages;
+    expect(length).toBeLessThan(30);
+    expect(bench.notice?.text).toMatch(new RegExp(`^${length} versions: .*No more that differ were found`));
+    const shapes = bench.sheet.pages.map(({ items }) =>
+      (items[0] as GroupItem).items.map(({ made, kind }) => kind + made!.part).join(),
+    );
+    expect(new Set(bench.sheet.pages.map(({ items }) => (items[0] as GroupItem).maker?.seed)).size).toBe(length);
+    expect(shapes).toHaveLength(length);
   });
   test('are refused where the sheet would hold too many pages', async () => {
     await addMade(bench, 'practice', undefined, beginPractice('sums'));

@@ -1,3 +1,4 @@
+import type { ElkNode } from 'elkjs/lib/elk-api.js';
 import type { Pictures } from '../drawing/picture';
 import type { Box } from '../geometry/matrix';
 import type { Item, Sheet } from '../sheet/schema';
@@ -12,6 +13,8 @@ export type Kit = {
   roles: Sheet['roles'];
   /** Called by makers that take long, with the share that is done; what it throws ends the making. */
   rest?: (share: number) => Promise<void>;
+  /** Lays networks out beside this; without it they are laid out here. */
+  layered?: (graph: ElkNode) => Promise<ElkNode>;
 };
 
 /** What was done to a part by hand since it was made: it was moved, hidden, or taken away. */

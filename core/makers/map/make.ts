@@ -128,7 +128,7 @@ class Draft {
   laid(shape: number): Laid | Promise<Laid> {
     const { layout, links } = this.words.recipe;
     return layout === 'network'
-      ? network(this.roots, links, this.gaps, shape)
+      ? network(this.roots, links, this.gaps, shape, this.words.kit.layered)
       : LAYOUTS[layout](this.roots, this.gaps, shape);
   }
 }

@@ -1,6 +1,13 @@
+import type { ElkNode } from 'elkjs/lib/elk-api.js';
+import type { Kit } from '../maker';
 import type { MapLink } from './recipe';
 import type { Branch, Gaps, Laid } from './tree';
 import { everyBranch } from './tree';
+
+async function here(graph: ElkNode): Promise<ElkNode> {
+  const { default: Elk } = await import('elkjs/lib/elk.bundled.js');
+  return new Elk().layout(graph);
+}
 
 /**
  * A general network in layers (K. Sugiyama, S. Tagawa, M. Toda 1981, by the Eclipse Layout Kernel): cross-links count as much
@@ -11,11 +18,11 @@ export async function network(
   links: readonly MapLink[],
   gaps: Gaps,
   shape: number,
+  layered: Kit['layered'] = here,
 ): Promise<Laid> {
-  const { default: Elk } = await import('elkjs/lib/elk.bundled.js');
   const all = everyBranch(roots);
   const labels = (width: number, height: number) => (width > 0 ? [{ text: ' ', width, height }] : []);
-  const result = await new Elk().layout({
+  const result = await layered({
     id: 'map',
     layoutOptions: {
       'elk.algorithm': 'layered',

@@ -54,13 +54,20 @@ function drawHead(draft: Draft, width: number): number {
     draft.line('under', width - wide, em * 1.75, width, em * 1.75);
     y = em * 0.1;
   }
+  if (recipe.version) {
+    const right = recipe.nameLine ? width - wide - draft.sizeOf('Name').width - em : width;
+    const box = { x: right - em * 2, y: 0, width: em * 1.9, height: em * 1.9 };
+    draft.frame('version', box, { adjust: [0.3] });
+    draft.words('edition', recipe.version, box, { style: { bold: true } });
+    y = Math.max(y, recipe.nameLine || recipe.title ? em * 0.1 : em * 2.1);
+  }
   if (recipe.title) {
     const style = { size: em * 1.7, bold: true };
-    const beside = recipe.nameLine ? width - wide - em * 4 : width;
+    const beside = (recipe.nameLine ? width - wide - em * 4 : width) - (recipe.version ? em * 2.4 : 0);
     const fits = draft.sizeOf(recipe.title, 5000, style).width <= beside;
     // A long title gets a row of its own under the name.
     if (recipe.nameLine && !fits) y = em * 2.1;
-    const free = fits ? beside : width;
+    const free = fits ? beside : recipe.nameLine ? width : beside;
     const { height } = draft.sizeOf(recipe.title, free, style);
     draft.words('title', recipe.title, { x: 0, y, width: free, height }, { align: 'left', vertical: 'top', style });
     y += height;

@@ -20,6 +20,8 @@ const common = {
   instruction: z.string().max(300),
   /** Whether there is a line for the student's name. */
   nameLine: z.boolean(),
+  /** The letter of one of several versions, on the sheet and on its key. */
+  version: z.string().max(3).optional(),
   face: z.string().max(40),
   /** The size of words in points. */
   size: z.number().min(5).max(120),

@@ -1,7 +1,7 @@
-import de from 'naughty-words/de.json';
-import en from 'naughty-words/en.json';
-import es from 'naughty-words/es.json';
-import fr from 'naughty-words/fr.json';
+import de from 'naughty-words/de.json' with { type: 'json' };
+import en from 'naughty-words/en.json' with { type: 'json' };
+import es from 'naughty-words/es.json' with { type: 'json' };
+import fr from 'naughty-words/fr.json' with { type: 'json' };
 
 /** Words that must never come about by chance in a square of letters for children, in capitals. */
 
