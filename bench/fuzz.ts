@@ -7,7 +7,9 @@ import { replay } from '../core/sheet/change';
 import { group, ink, page, picture, plain, shape, text } from '../core/sheet/make';
 import type { Item, Sheet } from '../core/sheet/schema';
 import { openDatabase } from '../server/database/open';
-import { addClass } from '../server/stores/classes';
+import { addClass, addStudent } from '../server/stores/classes';
+import { copiesOf, goesOf, handIn } from '../server/stores/copies';
+import { createHandout } from '../server/stores/handouts';
 import { addPerson, addSchool } from '../server/stores/people';
 import { createSheet } from '../server/stores/sheets';
 import { openSession } from '../server/stores/sign-in';
@@ -125,6 +127,34 @@ const make = (now: Sheet, n: number): fc.Arbitrary<Change[]> =>
     { minLength: 1, maxLength: 6 },
   );
 
+/** What a teacher says, some of it as it can't be said. */
+const saying = fc.array(
+  fc.oneof(
+    fc.record({
+      do: fc.constantFrom('note', 'edit-note'),
+      note: fc.constantFrom('note-01', 'note-02', '', 'a b'),
+      page: odd,
+      item: fc.option(odd),
+      x: fc.option(fc.double()),
+      y: fc.option(fc.double()),
+      body: odd,
+    }),
+    fc.record({
+      do: fc.constant('note'),
+      note: fc.constantFrom('note-03', 'note-04'),
+      page: fc.constant('p1'),
+      item: fc.constant(null),
+      x: fc.constant(null),
+      y: fc.constant(null),
+      body: odd,
+    }),
+    fc.record({ do: fc.constant('rule'), lookFor: fc.constantFrom('x', '\0'), held: fc.option(fc.boolean()) }),
+    fc.record({ do: fc.constant('mark'), row: odd, level: fc.option(fc.integer()) }),
+    fc.jsonValue(),
+  ),
+  { maxLength: 6 },
+);
+
 export async function run(): Promise<Figure[]> {
   const dataDir = mkdtempSync(path.join(tmpdir(), 'dappled-fuzz-'));
   const db = await openDatabase({ dataDir });
@@ -140,6 +170,28 @@ export async function run(): Promise<Figure[]> {
     );
     sheets.push({ id, documentId, sheet: sampleSheet(), seq: 0 });
   }
+  await addStudent(db, { schoolId, classId, name: 'Student' });
+  const handoutId = await createHandout(
+    db,
+    {
+      schoolId,
+      teacherId: ownerId,
+      classId,
+      sheetId: null,
+      title: 'Read',
+      brief: '',
+      dueAt: null,
+      sheet: sampleSheet(),
+      lookFors: [],
+      rubric: { rows: [] },
+      supplies: [],
+    },
+    () => undefined,
+  );
+  const [copy] = await copiesOf(db, handoutId);
+  await handIn(db, copy, 0);
+  const [{ id: goId }] = await goesOf(db, copy.id);
+  const reading = `/handouts/${handoutId}/reading/${copy.id}/said`;
   const { token } = await openSession(db, ownerId, 'teacher');
   await db.close();
   const cookie = cookieOf(token);
@@ -214,6 +266,10 @@ export async function run(): Promise<Figure[]> {
         const bytes = Buffer.from(cut);
         if (n % 3) bytes[(n * 31) % bytes.length] ^= 0xff;
         count(`upload ${(await ask('/pictures?name=x', { method: 'POST', body: bytes })).status}`);
+      } else if (kind === 18 && n % 40 === 38) {
+        const steps = fc.sample(saying, { seed: n, numRuns: 1 })[0];
+        const answer = await ask(reading, { method: 'POST', headers: json, body: JSON.stringify({ go: goId, steps }) });
+        count(`said ${answer.status}`);
       } else if (kind === 18)
         await ask(`/join?code=${encodeURIComponent(fc.sample(odd, { seed: n, numRuns: 1 })[0].toWellFormed())}`);
       else {

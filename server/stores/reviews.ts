@@ -35,7 +35,8 @@ function take(tx: Queries, goId: string, authorId: string, step: Saying): Promis
   switch (step.do) {
     case 'note':
       return tx.query(
-        'insert into margin_note (id, go_id, author_id, page_id, item_id, x, y, body) values ($1, $2, $3, $4, $5, $6, $7, $8) on conflict (id) do nothing',
+        // By the clock, so that notes of one transaction keep their order.
+        'insert into margin_note (id, go_id, author_id, page_id, item_id, x, y, body, created_at) values ($1, $2, $3, $4, $5, $6, $7, $8, clock_timestamp()) on conflict (id) do nothing',
         [step.note, goId, authorId, step.page, step.item, step.x, step.y, step.body],
       );
     case 'edit-note':

@@ -9,6 +9,7 @@ import type { GroupItem, Item, TextItem } from '../../sheet/schema';
 import { Item as ItemSchema } from '../../sheet/schema';
 import { everyItem } from '../../sheet/tree';
 import type { Kit } from '../maker';
+import { sizeOfWords } from '../measure';
 import { deranged } from '../shuffle';
 import { beginPractice, PRACTICES, SHORE, tell } from './begin';
 import { bingoCard, CARDS } from './kinds/cards';
@@ -20,6 +21,7 @@ import { ownPicture } from '../../../tests/support/own';
 import { regionsOf } from './kinds/hand';
 import type { Sum } from './kinds/numbers';
 import { barParts, carries, sumFor, sumsFor, timesFor, timeWords } from './kinds/numbers';
+import { apartFrom } from './kinds/matching';
 import { lettersOf, placesOf, searchFor } from './kinds/wordsearch';
 import type { PracticeRecipe, PracticeType } from './recipe';
 import { PracticeRecipe as Schema } from './recipe';
@@ -101,6 +103,18 @@ describe('every type', () => {
   });
 });
 
+test('numbers on a number line stand in one line each, however long, and too small ones are said', async () => {
+  const recipe = { ...beginPractice('numberline'), from: -10_000, step: 1250, marks: 13 } as never;
+  const { group, notes } = await made(recipe);
+  const numbers = parts(group, 'number').filter((item): item is TextItem => item.kind === 'text');
+  for (const item of numbers) {
+    const size = item.body[0].runs[0].style.size ?? 0;
+    const { width } = sizeOfWords(bodyText(item.body), { size, font: 'andika' }, 'label', 9000, kit);
+    expect(width).toBeLessThanOrEqual(item.width + 0.5);
+  }
+  expect(notes.join()).toMatch(/^$|too small to read/);
+});
+
 describe('matching', () => {
   test('no answer opposite its own, and none that goes by an order', () =>
     fc.assert(
@@ -111,6 +125,20 @@ describe('matching', () => {
         expect(new Set(order.map((to, i) => (to - i + count) % count)).size).toBeGreaterThan(1);
         expect(order.every((to, i) => to === count - 1 - i)).toBe(false);
       }),
+    ));
+  test('none opposite an answer that is the same as its own, where there are others', () =>
+    fc.assert(
+      fc.property(
+        seeds,
+        fc.array(fc.constantFrom('red', 'blue', 'green', 'grey'), { minLength: 2, maxLength: 12 }),
+        (seed, answers) => {
+          const order = apartFrom(answers, seeded(seed));
+          expect([...order].sort((a, b) => a - b)).toEqual([...answers.keys()]);
+          const most = Math.max(...answers.map((one) => answers.filter((other) => other === one).length));
+          const same = order.filter((thing, i) => answers[thing] === answers[i]).length;
+          expect(same).toBe(Math.max(0, 2 * most - answers.length));
+        },
+      ),
     ));
   test('on the sheet too: each word is another than the picture beside it, and the key joins the right ones', async () => {
     for (let seed = 0; seed < 20; seed++) {

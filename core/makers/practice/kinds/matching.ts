@@ -2,6 +2,21 @@ import { deranged, shuffled } from '../../shuffle';
 import type { PracticeDraft as Draft } from '../draft';
 import type { RecipeFor } from '../recipe';
 
+/**
+ * An order in which nothing stands opposite its own answer, nor opposite another thing's that is the same: things of one answer
+ * are moved on by as many as share the commonest one. Where more than half share one, as few as can be stand opposite it.
+ */
+export function apartFrom(answers: readonly string[], random: () => number): number[] {
+  const shared = new Map<string, number[]>();
+  shuffled([...answers.keys()], random).forEach((i) => shared.set(answers[i], [...(shared.get(answers[i]) ?? []), i]));
+  const most = Math.max(...[...shared.values()].map((same) => same.length));
+  if (most === 1) return deranged(answers.length, random);
+  const row = shuffled([...shared.values()], random).flat();
+  const order = new Array<number>(answers.length);
+  row.forEach((thing, i) => (order[thing] = row[(i + most) % row.length]));
+  return order;
+}
+
 /** Two columns whose answers never stand opposite each other, nor in an order that gives them away. */
 export function drawMatching(draft: Draft, recipe: RecipeFor<'matching'>): void {
   const { area, random, em } = draft;
@@ -9,7 +24,10 @@ export function drawMatching(draft: Draft, recipe: RecipeFor<'matching'>): void 
   if (things.length < 2) return void draft.notes.push('Matching needs at least two things. Pick more of them.');
   if (things.length < recipe.count)
     draft.notes.push(`There are only ${things.length} things to match. Pick more of them.`);
-  const order = deranged(things.length, random);
+  const answers = things.map((thing, i) => thing[recipe.right]?.trim().toLowerCase() || `${i}`);
+  const order = apartFrom(answers, random);
+  if (order.some((thing, i) => answers[thing] === answers[i]))
+    draft.notes.push('So many things share an answer that some stand opposite it. Pick others, or take fewer.');
   const rows = draft.grid(1, things.length, em * 0.5);
   const dot = em * 0.55;
   const wide = Math.min(area.width * 0.38, em * 14);

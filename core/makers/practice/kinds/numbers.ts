@@ -1,4 +1,5 @@
 import { solid } from '../../../sheet/make';
+import { tidied } from '../../measure';
 import { shuffled } from '../../shuffle';
 import type { PracticeDraft as Draft } from '../draft';
 import { between, inset, pick } from '../draft';
@@ -7,6 +8,9 @@ import type { RecipeFor } from '../recipe';
 /** Number lines, sums, tables, bar models, clocks and money. */
 
 const said = (value: number) => `${Math.round(value * 1000) / 1000}`.replace('-', '−');
+
+/** Smaller words can't be read in print, in points. */
+const LEAST_SIZE = 7;
 
 export function drawNumberline(draft: Draft, recipe: RecipeFor<'numberline'>): void {
   const { random, em } = draft;
@@ -24,13 +28,21 @@ export function drawNumberline(draft: Draft, recipe: RecipeFor<'numberline'>): v
     );
     const gap = (right - left) / (marks - 1);
     const wide = Math.min(gap * 0.86, em * 3.4);
+    const values = Array.from({ length: marks }, (_, i) => said(recipe.from + (n * (marks - 1) + i) * step));
+    // A number is never broken: all are as small as the longest needs.
+    const most = Math.min(gap, em * 3);
+    const scale = Math.min(1, (most * 0.9) / Math.max(...values.map((value) => draft.sizeOf(value).width)));
+    if (scale * em < LEAST_SIZE)
+      draft.notes.push(
+        'The numbers stand so close that they are too small to read. Take fewer marks, or a wider frame.',
+      );
     for (let i = 0; i < marks; i++) {
       const x = left + i * gap;
       draft.line('mark', x, y - em * 0.5, x, y + em * 0.5);
       const box = { x: x - wide / 2, y: y + em * 0.8, width: wide, height: em * 1.6 };
-      const value = said(recipe.from + (n * (marks - 1) + i) * step);
-      if (empty.has(i)) draft.answer('gap', value, box);
-      else draft.words('number', value, box);
+      const room = { ...box, x: x - most / 2, width: most };
+      if (empty.has(i)) draft.answer('gap', values[i], box);
+      else draft.words('number', values[i], room, { style: scale < 1 ? { size: tidied(em * scale) } : {} });
     }
   });
 }
