@@ -270,6 +270,9 @@ export const STAND_INS: readonly StandIn[] = [
   single('Noto Sans Math', 'noto-sans-math', 'NotoSansMath_400Regular', MATHEMATICS),
 ];
 
+/** Has the box that stands for what nobody has. */
+export const BOX_FILE = 'NotoSansSymbols2_400Regular.ttf';
+
 /** The file that is there before anything is drawn. */
 export const FIRST_FILE = STAND_INS[0].regular;
 
@@ -282,8 +285,12 @@ export const standInsFor = (text: string, bold: boolean): string[] =>
   STAND_INS.flatMap((one, i) => (MAY[i].test(text) ? [(bold && one.bold) || one.regular] : []));
 
 /** What a text may need beside its own face, whatever that has: what every face has needs none. */
-export const signFiles = (text: string, bold: boolean): string[] =>
-  /[\u0180-\u{10ffff}]/u.test(text) ? standInsFor(text, bold) : [];
+export function signFiles(text: string, bold: boolean): string[] {
+  const rare = [...text].filter((character) => character >= '\u0180');
+  if (rare.length === 0) return [];
+  const files = standInsFor(rare.join(''), bold);
+  return rare.every((character) => MAY.some((may) => may.test(character))) ? files : [...new Set([...files, BOX_FILE])];
+}
 
 export const ALL_FILES: readonly string[] = [
   ...FACES.flatMap((face) => Object.values(face.files).map((file) => `${file}.ttf`)),

@@ -1,6 +1,6 @@
 import type { Body, Role, TextItem, WrittenItem } from '../sheet/schema';
-import { fileFor, FALLBACK, FIRST_FILE, standInsFor } from './catalogue';
-import type { Faces } from './faces';
+import { BOX_FILE, fileFor, FALLBACK, standInsFor } from './catalogue';
+import type { Faces, ShapedGlyph } from './faces';
 import { curveRise } from './lettering';
 import type { FullFormat, FullStyle } from './style';
 import { fullFormat, fullStyle } from './style';
@@ -251,9 +251,9 @@ function shapeParagraph(runs: Body[number]['runs'], role: Role, scale: number, f
         const members: Cluster['glyphs'] = [];
         let advance = 0;
         for (; i < glyphs.length && glyphs[i].cluster === cluster; i++) {
-          const { id, dx, dy } = glyphs[i];
-          members.push({ id, advance: glyphs[i].advance * unit, dx: dx * unit, dy: dy * unit });
-          advance += glyphs[i].advance * unit;
+          const { id, dx, dy, advance: own } = glyphs[i].id === 0 ? boxFor(part.file, glyphs[i], faces) : glyphs[i];
+          members.push({ id, advance: own * unit, dx: dx * unit, dy: dy * unit });
+          advance += own * unit;
         }
         const text = part.text.slice(cluster, glyphs[i]?.cluster);
         const space = text === ' ' || text === '\t' || text === '\u3000';
@@ -272,6 +272,12 @@ function shapeParagraph(runs: Body[number]['runs'], role: Role, scale: number, f
   }
   return { sources, clusters, length: at };
 }
+
+/** What no face has stands as a box, so that its place is seen on screen and in print. */
+const boxFor = (file: string, lacking: ShapedGlyph, faces: Faces): ShapedGlyph => {
+  const [box] = faces.shape(file, '\u25af');
+  return box && box.id !== 0 ? { ...box, cluster: lacking.cluster } : lacking;
+};
 
 /** Splits a text into stretches by the file that has their characters: the wanted one, else the first fallback that has. */
 function byFace(
@@ -306,16 +312,16 @@ function byFace(
     // A word that lacks letters stands in one face as a whole, where one has them all.
     const whole = letters ? standInFor(word.map((part) => part.text).join(''), faces, bold) : null;
     for (const part of word)
-      add(part.text, whole ?? (part.lacks ? (standInFor(part.text, faces, bold) ?? first(faces)) : file));
+      add(part.text, whole ?? (part.lacks ? (standInFor(part.text, faces, bold) ?? boxes(faces)) : file));
     for (i = end; i < parts.length && SPACE.test(parts[i].text); i++)
-      add(parts[i].text, parts[i].lacks ? (standInFor(parts[i].text, faces, bold) ?? first(faces)) : file);
+      add(parts[i].text, parts[i].lacks ? (standInFor(parts[i].text, faces, bold) ?? boxes(faces)) : file);
   }
   return out;
 }
 
 const SPACE = /^\s/;
 const LETTER = /\p{L}/u;
-const first = (faces: Faces) => faces.resolve(FIRST_FILE);
+const boxes = (faces: Faces) => faces.resolve(BOX_FILE);
 
 /** The first stand-in that has all of a text; each is asked for when it may have it and is not here yet. */
 function standInFor(text: string, faces: Faces, bold: boolean): string | null {

@@ -44,6 +44,12 @@ describe('what a face lacks', () => {
   test('and nobody has stands as a box, and is a finding with its thing', () => {
     const words = 'שלום 你好 नमस्ते';
     expect(undrawn(words, plain, faces).join('')).toMatch(/ש.*你/);
+    const [role] = Object.values(sheet({ title: 's', pages: [page({ id: 'p' })] }).roles) as [Role];
+    const box = { width: 9000, height: 100, padding: 0, vertical: 'top' as const, fit: 'keep' as const };
+    const set = layOut([{ format: {}, runs: [{ text: '你a', style: { font: 'lexend' } }] }], role, box, faces);
+    const [drawn] = set.lines[0].pieces;
+    expect(faces.outline(drawn.file, drawn.glyphs[0].id, 12)).not.toBe('');
+    expect(drawn.glyphs[0].advance).toBeGreaterThan(4);
     const made = sheet({
       title: 's',
       pages: [
