@@ -64,7 +64,9 @@ export class Keeping {
     const slot = await slotOf(documentId, personId, () => this.isLed());
     if (turn !== this.turn) return slot.release();
     this.slot = slot;
-    const sheet = (!slot.leads && (await this.beginFollowing(turn, slot))) || (await this.beginLeading(slot)).sheetNow;
+    const followed = slot.leads ? null : await this.beginFollowing(turn, slot);
+    if (turn !== this.turn) return;
+    const sheet = followed ?? (await this.beginLeading(slot)).sheetNow;
     const history = await slot.history();
     if (turn !== this.turn) return;
     this.ready = true;

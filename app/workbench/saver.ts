@@ -134,6 +134,8 @@ export class Saver {
     this.aside = await this.slot.aside();
     if (this.aside.length > 0) this.told.aside(this.aside);
     const sheet = this.settle();
+    // Closed while it was being opened: what was left is kept, for whoever opens it next.
+    if (this.stopped) return sheet;
     if (waiting(this.outbox) > 0) void this.flush();
     window.addEventListener('online', this.wake);
     document.addEventListener('visibilitychange', this.wake);
