@@ -7,12 +7,10 @@ import { replay } from '../core/sheet/change';
 import { group, ink, page, picture, plain, shape, text } from '../core/sheet/make';
 import type { Item, Sheet } from '../core/sheet/schema';
 import { openDatabase } from '../server/database/open';
-import { addClass, addStudent } from '../server/stores/classes';
-import { copiesOf, goesOf, handIn } from '../server/stores/copies';
-import { createHandout } from '../server/stores/handouts';
-import { addPerson, addSchool } from '../server/stores/people';
+import { goesOf, handIn } from '../server/stores/copies';
 import { createSheet } from '../server/stores/sheets';
 import { openSession } from '../server/stores/sign-in';
+import { SmallSchool } from '../tests/support/school';
 import { changeFor, sampleSheet } from '../tests/support/sheets';
 import type { Figure } from './measure';
 import { figure } from './measure';
@@ -158,9 +156,8 @@ const saying = fc.array(
 export async function run(): Promise<Figure[]> {
   const dataDir = mkdtempSync(path.join(tmpdir(), 'dappled-fuzz-'));
   const db = await openDatabase({ dataDir });
-  const schoolId = await addSchool(db, 'Fuzz');
-  const ownerId = await addPerson(db, { schoolId, role: 'teacher', name: 'T' });
-  const classId = await addClass(db, { schoolId, teacherId: ownerId, name: 'C' });
+  const school = await SmallSchool.open(db);
+  const { schoolId, teacherId: ownerId, classId } = school;
   const sheets: { id: string; documentId: string; sheet: Sheet; seq: number }[] = [];
   for (let i = 0; i < SHEETS; i++) {
     const id = await createSheet(db, { schoolId, ownerId, purpose: 'blank', sheet: sampleSheet() });
@@ -170,25 +167,9 @@ export async function run(): Promise<Figure[]> {
     );
     sheets.push({ id, documentId, sheet: sampleSheet(), seq: 0 });
   }
-  await addStudent(db, { schoolId, classId, name: 'Student' });
-  const handoutId = await createHandout(
-    db,
-    {
-      schoolId,
-      teacherId: ownerId,
-      classId,
-      sheetId: null,
-      title: 'Read',
-      brief: '',
-      dueAt: null,
-      sheet: sampleSheet(),
-      lookFors: [],
-      rubric: { rows: [] },
-      supplies: [],
-    },
-    () => undefined,
-  );
-  const [copy] = await copiesOf(db, handoutId);
+  const student = await school.student('Student');
+  const handoutId = await school.handOut(sampleSheet());
+  const copy = await school.copy(handoutId, student);
   await handIn(db, copy, 0);
   const [{ id: goId }] = await goesOf(db, copy.id);
   const reading = `/handouts/${handoutId}/reading/${copy.id}/said`;

@@ -13,7 +13,8 @@ const listeners = new Set<() => void>();
 
 const keyOf = (personId: string, place: string) => `${PREFIX}${personId}/${place}`;
 
-function quietly<T>(work: () => T, otherwise: T): T {
+/** Storage that is full or refused throws: then it holds nothing. */
+export function quietly<T>(work: () => T, otherwise: T): T {
   try {
     return work();
   } catch {
@@ -70,8 +71,12 @@ function entries(prefix: string): [key: string, raw: string][] {
 export type Kept<T> = { place: string; value: T };
 /** What is kept at places that begin so, in their order; what can't be read is left out, but stays. */
 export function keptWithin<T>(personId: string, within: string, schema: z.ZodType<T>): Kept<T>[] {
+  return readAll(personId, entries(keyOf(personId, within)), schema);
+}
+
+function readAll<T>(personId: string, found: readonly [key: string, raw: string][], schema: z.ZodType<T>): Kept<T>[] {
   const start = keyOf(personId, '').length;
-  return entries(keyOf(personId, within)).flatMap(([key, raw]) => {
+  return found.flatMap(([key, raw]) => {
     const value = read(schema, raw);
     return value === null ? [] : [{ place: key.slice(start), value }];
   });
@@ -119,7 +124,7 @@ export function useKeptWithin<T>(personId: string, within: string, schema: z.Zod
     () => '[]',
   );
   return useMemo(
-    () => (snapshot === '[]' ? [] : keptWithin(personId, within, schema)),
-    [snapshot, personId, within, schema],
+    () => readAll(personId, JSON.parse(snapshot) as [key: string, raw: string][], schema),
+    [snapshot, personId, schema],
   );
 }

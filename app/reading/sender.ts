@@ -171,9 +171,7 @@ class Sender {
       this.fails = 0;
       if (outcome.kind === 'taken') this.forget(batch);
       else if (batch.length > 1) slice = 1;
-      else {
-        this.refuse(batch[0], outcome.reason);
-      }
+      else this.refuse(batch[0], outcome.reason);
     }
     this.tell('idle');
   }

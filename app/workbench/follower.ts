@@ -1,11 +1,12 @@
 import type { Change } from '../../core/sheet/change';
-import { apply } from '../../core/sheet/change';
+import { grown } from '../../core/sheet/change';
 import type { Outbox } from '../../core/sheet/queue';
 import { acknowledged, behind, push, rebuilt } from '../../core/sheet/queue';
 import type { Sheet } from '../../core/sheet/schema';
 import type { Told } from './saver';
 import { MET } from './saver';
-import type { Aside, Slot } from './vault';
+import { SetAside } from './set-aside';
+import type { Slot } from './vault';
 import type { Line, Mine, Said } from './windows-line';
 
 /** A window on a sheet whose outbox another window of the browser keeps: it hands over what is done here, and shows the rest. */
@@ -23,7 +24,7 @@ export class Follower {
   private n = -1;
   private mine: Mine[] = [];
   private count = 0;
-  private aside: readonly Aside[] = [];
+  private aside: SetAside;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private asks = new Map<number, (seq: number | null) => void>();
   private asked = 0;
@@ -37,6 +38,7 @@ export class Follower {
     private line: Line,
     private told: Told,
   ) {
+    this.aside = new SetAside(slot, told);
     this.outbox = { confirmed: start.sheet, base: start.seq, sent: null, queue: [] };
     this.shared = start.sheet;
   }
@@ -101,14 +103,11 @@ export class Follower {
     if (n !== this.n + 1) return this.line.say({ kind: 'hello', from: this.me });
     this.n = n;
     this.outbox = push(this.outbox, change);
+    const shared = grown(this.shared, change);
     if (from === this.me) {
-      const result = apply(this.shared, change);
-      if (result.ok) this.shared = result.sheet;
+      this.shared = shared;
       this.taken(k);
-      return this.handOver();
-    }
-    const result = apply(this.shared, change);
-    this.under(result.ok ? result.sheet : this.shared, [change]);
+    } else this.under(shared, [change]);
     this.handOver();
   }
 
@@ -137,10 +136,7 @@ export class Follower {
   }
 
   private shown(): Sheet {
-    return this.mine.reduce((sheet, { change }) => {
-      const result = apply(sheet, change);
-      return result.ok ? result.sheet : sheet;
-    }, this.shared);
+    return this.mine.reduce((sheet, { change }) => grown(sheet, change), this.shared);
   }
 
   push(change: Change): void {
@@ -177,10 +173,7 @@ export class Follower {
     const lost = this.mine.find((one) => one.k === k);
     this.taken(k);
     if (!lost) return;
-    this.aside = [...this.aside, { at: Date.now(), reason, change: lost.change }];
-    void this.slot.keepAside(this.aside);
-    this.told.aside(this.aside);
-    this.told.notice(`A change of yours could not be saved: ${reason}`);
+    this.aside.put(lost.change, reason);
     this.told.sheet(this.shown(), []);
     this.handOver();
   }
@@ -206,9 +199,7 @@ export class Follower {
   }
 
   forgetAside(): void {
-    this.aside = [];
-    void this.slot.keepAside(this.aside);
-    this.told.aside(this.aside);
+    this.aside.forget();
   }
 
   leave(): void {

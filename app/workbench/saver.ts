@@ -16,6 +16,7 @@ import {
 } from '../../core/sheet/queue';
 import type { Result } from '../../core/lookfors/lookfor';
 import type { Sheet } from '../../core/sheet/schema';
+import { SetAside } from './set-aside';
 import type { Aside, Pending, Slot } from './vault';
 import type { Mine } from './windows-line';
 
@@ -81,7 +82,8 @@ export class Saver {
   private fails = 0;
   /** How much goes out at once: less after a batch that the server could not take. */
   private slice = WHOLE_SLICE;
-  private aside: readonly Aside[] = [];
+  /** A change that can't be saved never holds back the others. */
+  private aside: SetAside;
   private trouble = false;
   private stopped = false;
   private poll: ReturnType<typeof setInterval> | undefined;
@@ -98,6 +100,7 @@ export class Saver {
     private slot: Slot,
     private told: Told,
   ) {
+    this.aside = new SetAside(slot, told);
     this.outbox = { confirmed: start.sheet, base: start.seq, sent: null, queue: [] };
   }
 
@@ -131,8 +134,7 @@ export class Saver {
     }
     for (const { k, change } of followed?.mine ?? [])
       if (k > this.takenOf(followed!.me)) this.outbox = push(this.outbox, change);
-    this.aside = await this.slot.aside();
-    if (this.aside.length > 0) this.told.aside(this.aside);
+    await this.aside.open();
     const sheet = this.settle();
     // Closed while it was being opened: what was left is kept, for whoever opens it next.
     if (this.stopped) return sheet;
@@ -271,25 +273,14 @@ export class Saver {
     this.outbox = outbox;
     this.shown = sheet;
     void this.keep();
-    for (const { change, reason } of lost) this.setAside(change, reason);
+    for (const { change, reason } of lost) this.aside.put(change, reason);
     this.follow({ kind: 'other', theirs });
     return sheet;
   }
 
-  /** A change that can't be saved never holds back the others: it is kept in the browser, and can be downloaded. */
-  private setAside(change: Change, reason: string) {
-    const entry: Aside = { at: Date.now(), reason, change };
-    this.aside = [...this.aside, entry];
-    void this.slot.keepAside(this.aside);
-    this.told.aside(this.aside);
-    this.told.notice(`A change of yours could not be saved: ${reason}`);
-  }
-
   /** What was set aside has been seen to. */
   forgetAside(): void {
-    this.aside = [];
-    void this.slot.keepAside(this.aside);
-    this.told.aside(this.aside);
+    this.aside.forget();
   }
 
   async flush(): Promise<void> {
@@ -353,7 +344,7 @@ export class Saver {
     if (sent.changes.length === 1) {
       this.outbox = rejected(this.outbox, 0);
       this.slice = WHOLE_SLICE;
-      this.setAside(
+      this.aside.put(
         sent.changes[0],
         status === 413 ? 'it is too large.' : 'the server can’t take it. The others go on without it.',
       );
@@ -378,7 +369,7 @@ export class Saver {
     else {
       const change = this.outbox.sent?.changes[told.index];
       this.outbox = rejected(this.outbox, told.index);
-      if (change) this.setAside(change, told.reason);
+      if (change) this.aside.put(change, told.reason);
       this.told.sheet(this.settle(), []);
       if (waiting(this.outbox) === 0) this.told.state({ kind: 'saved', at: Date.now() });
     }

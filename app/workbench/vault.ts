@@ -3,6 +3,7 @@ import { openDB } from 'idb';
 import type { Change } from '../../core/sheet/change';
 import type { History, Step } from '../../core/sheet/history';
 import { NO_HISTORY } from '../../core/sheet/history';
+import { plainNames, quietly } from '../look/kept';
 
 /** What the browser keeps over a reload: changes that are not saved yet, and the steps that can be undone. */
 
@@ -80,14 +81,6 @@ async function read<T>(work: (db: IDBPDatabase<Schema>) => Promise<T>): Promise<
  * newer than what lies in IndexedDB for the same slot.
  */
 const NOW = 'dappled-margin unsent ';
-/** Storage that is full or refused throws: then it holds nothing. */
-function quietly<T>(work: () => T, otherwise: T): T {
-  try {
-    return work();
-  } catch {
-    return otherwise;
-  }
-}
 export const keptNow = (name: string) =>
   quietly(() => JSON.parse(localStorage.getItem(NOW + name) ?? 'null') as Pending | null, null);
 const keepNow = (name: string, { base, sent, queue, mine, taken }: Pending) =>
@@ -99,7 +92,7 @@ export const nowEntry = (name: string): [key: string, raw: string][] => {
   return raw === null ? [] : [[NOW + name, raw]];
 };
 export const namesNow = (within: string) =>
-  quietly(() => Object.keys(localStorage), [])
+  plainNames()
     .filter((key) => key.startsWith(NOW + within))
     .map((key) => key.slice(NOW.length));
 

@@ -430,6 +430,12 @@ const applied = (sheet: Sheet, change: Change, bounded: boolean): Applied =>
 /** The sheet with the change made, or the reason why it does not fit. Never throws for a change of the right shape. */
 export const apply = (sheet: Sheet, change: Change): Applied => applied(sheet, change, true);
 
+/** The sheet with a change made, or as it was where it does not fit. */
+export function grown(sheet: Sheet, change: Change): Sheet {
+  const result = apply(sheet, change);
+  return result.ok ? result.sheet : sheet;
+}
+
 /** The change that takes `change` back; `sheet` is the one that it was applied to. */
 export const invert = (sheet: Sheet, change: Change): Change =>
   (KINDS[change.kind] as unknown as AnyKind).invert(sheet, change);

@@ -1,5 +1,5 @@
 import type { Change } from './change';
-import { apply, merge, rebase, replay } from './change';
+import { apply, grown, merge, rebase, replay } from './change';
 import { broughtBack, spared } from './rescue';
 import type { Sheet } from './schema';
 
@@ -94,12 +94,6 @@ export function behind(
   const queue = [...back, ...kept.ours];
   return { outbox: { confirmed, base: seq, sent: null, queue }, over, met: back.length + kept.count };
 }
-
-/** The sheet with a change made, where it fits. */
-const grown = (sheet: Sheet, change: Change): Sheet => {
-  const result = apply(sheet, change);
-  return result.ok ? result.sheet : sheet;
-};
 
 /**
  * What a closed window left unsent, on top of the sheet as it is now; `missed` is the log since the base it built on. A

@@ -1,5 +1,5 @@
 import type { Change } from './change';
-import { apply } from './change';
+import { grown } from './change';
 import type { Sheet } from './schema';
 import { idsWithin, isThere, locate } from './tree';
 
@@ -64,8 +64,7 @@ export function spared(
       count++;
       return [];
     }
-    const result = apply(now, change);
-    if (result.ok) now = result.sheet;
+    now = grown(now, change);
     return [change];
   };
   return { ours: ours.flatMap(without), count };
@@ -96,8 +95,7 @@ export function broughtBack(before: Sheet, after: Sheet, ours: readonly Change[]
       if (page.items.flatMap(idsWithin).every(isGone))
         out.push({ kind: 'page-insert', behind: now.pages[at - 1]?.id ?? null, page });
     }
-    const result = apply(now, change);
-    if (result.ok) now = result.sheet;
+    now = grown(now, change);
   };
   theirs.forEach(look);
   return out;
