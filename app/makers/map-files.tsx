@@ -30,9 +30,9 @@ export const InAndOut = memo(function InAndOut({ bench, recipeNow, onEdit }: Pro
     if (chosen.size > LARGEST_FILE)
       return bench.say('This file is too large for an outline. Take one of at most 2 MB.');
     try {
-      const { nodes, links } = readOutline(await chosen.text());
+      const { nodes, links, drawn } = readOutline(await chosen.text());
       const recipe = recipeNow();
-      if (recipe) onEdit('Take in an outline', { ...recipe, nodes, links });
+      if (recipe) onEdit('Take in an outline', { ...recipe, ...drawn, nodes, links });
     } catch (problem) {
       if (!(problem instanceof OutlineProblem)) throw problem;
       bench.say(`“${chosen.name}”: ${problem.message}`);
@@ -59,7 +59,7 @@ export const InAndOut = memo(function InAndOut({ bench, recipeNow, onEdit }: Pro
             {
               key: 'opml',
               label: 'outline (OPML)',
-              onClick: () => give('opml', 'text/x-opml', ({ nodes }) => opmlOf(title, nodes)),
+              onClick: () => give('opml', 'text/x-opml', (recipe) => opmlOf(title, recipe)),
             },
             {
               key: 'graphml',

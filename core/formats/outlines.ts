@@ -1,13 +1,31 @@
-import { cutTo } from '../text/characters';
 import { SaxesParser } from 'saxes';
+import { z } from 'zod';
+import { cutTo } from '../text/characters';
 import type { Row } from '../makers/map/outline';
 import { inOrder, nodesFrom, OutlineProblem, rowsFromText, rowsOf, textOfRows, tooMany } from '../makers/map/outline';
-import type { MapLink, MapNode, MapRecipe } from '../makers/map/recipe';
-import { freeIds, LONGEST_NODE, MOST_NODES } from '../makers/map/recipe';
+import { freeIds, LONGEST_NODE, MapLink, MapLook, MapNode, MapRecipe, MOST_NODES } from '../makers/map/recipe';
 
-/** Outlines and networks in open formats: OPML 2.0, GraphML 1.0, and indented text. */
+/**
+ * Outlines and networks in open formats: OPML 2.0, GraphML 1.0, and indented text. What a map has and a format has not (words and
+ * pictures of links and nodes, links across, its layout and look) is kept in attributes of our own name space, so that a map
+ * that went out comes in again as it was.
+ */
 
-export type ReadOutline = { nodes: MapNode[]; links: MapLink[] };
+/** `drawn` is how a map that went out was laid out and drawn. */
+export type ReadOutline = { nodes: MapNode[]; links: MapLink[]; drawn?: MapLook };
+
+const OURS = 'urn:dappled-margin:map';
+const lookOf = ({ nodes: _, links: __, ...look }: MapRecipe): MapLook => look;
+
+/** What an attribute of ours holds, where it holds what it should. */
+function parsed<T>(schema: z.ZodType<T>, json: string | undefined): T | undefined {
+  if (json === undefined) return undefined;
+  try {
+    return schema.safeParse(JSON.parse(json)).data;
+  } catch {
+    return undefined;
+  }
+}
 
 const cut = (text: string, most: number) => cutTo(text.replace(/\s+/g, ' ').trim(), most);
 
@@ -22,8 +40,8 @@ export function readOutline(text: string, taken: Iterable<string> = []): ReadOut
   return { nodes: nodesFrom(rowsFromText(text, taken)), links: [] };
 }
 
-/** No outline that is read by people is nested deeper. */
-const DEEPEST = 200;
+/** The longest chain that a map holds, in its wrappings. */
+const DEEPEST = MOST_NODES + 10;
 
 type Open = { name: string; attributes: Record<string, string>; text: string };
 
@@ -66,18 +84,57 @@ function walk(
   parser.write(xml).close();
 }
 
+/**
+ * New names for the nodes of a file: their own where nobody has them yet. Links that go to what is not there are left out.
+ */
+function renamed({ nodes, links, drawn }: ReadOutline, taken: Iterable<string>): ReadOutline {
+  const used = new Set(taken);
+  const next = freeIds([...used, ...nodes.map(({ id }) => id)]);
+  const names = new Map<string, string>();
+  for (const { id } of nodes) names.set(id, used.has(id) ? next() : id);
+  return {
+    nodes: nodes.map((node) => ({
+      ...node,
+      id: names.get(node.id)!,
+      parent: node.parent === null ? null : names.get(node.parent)!,
+    })),
+    links: links.flatMap((link) => {
+      const [from, to] = [names.get(link.from), names.get(link.to)];
+      return from && to ? [{ ...link, from, to }] : [];
+    }),
+    drawn,
+  };
+}
+
+const isOurs = ({ attributes }: Open) => attributes['xmlns:map'] === OURS;
+
+type Ours = Pick<ReadOutline, 'links' | 'drawn'>;
+
 function readOpml(xml: string, taken: Iterable<string>): ReadOutline {
   const rows: Row[] = [];
+  const tags: Record<string, string>[] = [];
   const nextId = freeIds(taken);
   let depth = 0;
   let count = 0;
+  const found: { ours: Ours | null } = { ours: null };
   walk(xml, 'OPML', {
-    open({ name, attributes }) {
+    open(tag) {
+      const { name, attributes } = tag;
+      if (name === 'opml' && isOurs(tag))
+        found.ours = {
+          drawn: parsed(MapLook, attributes['map:drawn']),
+          links: parsed(z.array(MapLink).max(MOST_NODES), attributes['map:across']) ?? [],
+        };
       if (name !== 'outline') return;
       count++;
       if (rows.length < MOST_NODES) {
         const words = attributes.text ?? attributes.title ?? '';
-        rows.push({ id: nextId(), text: cut(words.replace(/<[^<>]*>/g, ' '), LONGEST_NODE), depth });
+        // Others write formatted words as HTML.
+        const text = found.ours
+          ? cutTo(words.replace(/[\r\n]+/g, ' '), LONGEST_NODE)
+          : cut(words.replace(/<[^<>]*>/g, ' '), LONGEST_NODE);
+        rows.push({ id: nextId(), text, depth });
+        tags.push(attributes);
       }
       depth++;
     },
@@ -87,7 +144,27 @@ function readOpml(xml: string, taken: Iterable<string>): ReadOutline {
   });
   if (count > MOST_NODES) throw tooMany(count);
   if (count === 0) throw new OutlineProblem('There is no outline in this OPML file.');
-  return { nodes: nodesFrom(rows), links: [] };
+  return found.ours
+    ? renamed({ ...found.ours, nodes: ownNodes(rows, tags) }, taken)
+    : { nodes: nodesFrom(rows), links: [] };
+}
+
+/** The rows of a map that went out as OPML, with what stands in their attributes; rows that came to it since have none. */
+function ownNodes(rows: readonly Row[], tags: readonly Record<string, string>[]): MapNode[] {
+  const used = new Set<string>();
+  const own = tags.map((tag) => {
+    const id = MapNode.shape.id.safeParse(tag['map:id']).data;
+    if (!id || used.has(id)) return null;
+    used.add(id);
+    return id;
+  });
+  const next = freeIds(used);
+  const named = rows.map((row, i) => ({ ...row, id: own[i] ?? next() }));
+  return nodesFrom(named).map((node, i) => ({
+    ...node,
+    link: MapNode.shape.link.safeParse(tags[i]['map:link']).data ?? '',
+    picture: MapNode.shape.picture.safeParse(tags[i]['map:picture']).data ?? null,
+  }));
 }
 
 function readGraphml(xml: string, taken: Iterable<string>): ReadOutline {
@@ -95,31 +172,48 @@ function readGraphml(xml: string, taken: Iterable<string>): ReadOutline {
   const names = new Map<string, string>();
   const edges: { from: string; to: string; words: string; directed: boolean }[] = [];
   let directed = true;
+  let drawn: MapLook | undefined;
+  const own: { nodes: Map<string, Record<string, unknown>>; links: unknown[] } = { nodes: new Map(), links: [] };
   const owner = (stack: readonly Open[]) => stack.findLast(({ name }) => name === 'node' || name === 'edge');
   const said = new Map<Open, string>();
   walk(xml, 'GraphML', {
     open(tag) {
+      if (tag.name === 'graphml' && isOurs(tag)) drawn = parsed(MapLook, tag.attributes['map:drawn']);
       if (tag.name === 'key' && /^(label|name|text|title|words|description)$/i.test(tag.attributes['attr.name'] ?? ''))
         labels.add(tag.attributes.id);
       if (tag.name === 'graph') directed = tag.attributes.edgedefault !== 'undirected';
     },
     close(tag, stack) {
+      const { name, attributes } = tag;
       const holder = owner(stack);
-      const labelled = (tag.name === 'data' && labels.has(tag.attributes.key)) || /^(node|edge)label$/.test(tag.name);
-      if (labelled && holder && tag.text.trim()) said.set(holder, tag.text);
-      if (tag.name === 'node')
-        names.set(tag.attributes.id, cut(said.get(tag) ?? tag.attributes.id ?? '', LONGEST_NODE));
-      if (tag.name === 'edge')
+      const labelled = (name === 'data' && labels.has(attributes.key)) || /^(node|edge)label$/.test(name);
+      if (labelled && holder && (drawn || tag.text.trim())) said.set(holder, tag.text);
+      const words = said.get(tag) ?? '';
+      if (name === 'node') {
+        const { id, 'map:picture': picture = null } = attributes;
+        names.set(id, cut(words || (id ?? ''), LONGEST_NODE));
+        own.nodes.set(id, { id, text: words, parent: null, link: '', picture });
+      }
+      if (name === 'edge') {
+        const { source: from, target: to } = attributes;
         edges.push({
-          from: tag.attributes.source,
-          to: tag.attributes.target,
-          words: cut(said.get(tag) ?? '', 120),
-          directed: tag.attributes.directed ? tag.attributes.directed !== 'false' : directed,
+          from,
+          to,
+          words: cut(words, 120),
+          directed: attributes.directed ? attributes.directed !== 'false' : directed,
         });
+        if (attributes['map:link'] === 'outline') Object.assign(own.nodes.get(to) ?? {}, { parent: from, link: words });
+        else {
+          const { 'map:arrow': arrow, 'map:id': id } = attributes;
+          own.links.push(arrow === 'back' ? { id, from: to, to: from, words, arrow } : { id, from, to, words, arrow });
+        }
+      }
     },
   });
   if (names.size === 0) throw new OutlineProblem('There are no nodes in this GraphML file.');
   if (names.size > MOST_NODES) throw tooMany(names.size);
+  const ours = drawn && MapRecipe.safeParse({ ...drawn, nodes: [...own.nodes.values()], links: own.links }).data;
+  if (ours) return renamed({ nodes: ours.nodes, links: ours.links, drawn }, taken);
   const lost = edges.find(({ from, to }) => !names.has(from) || !names.has(to));
   if (lost)
     throw new OutlineProblem(
@@ -173,34 +267,54 @@ function hung(
   return { nodes: inOrder(nodes), links: links.slice(0, MOST_NODES) };
 }
 
-const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+/** As XML text: what it has no place for (control characters, halves of a character) is left out; spaces are kept as they are. */
+const escaped = (text: string) =>
+  text
+    .toWellFormed()
+    // No XML holds these.
+    .replace(/[\0-\x08\x0b\x0c\x0e-\x1f\ufffe\uffff]/g, '')
+    .replace(/[&<>"\t\n\r]/g, (c) => `&#${c.charCodeAt(0)};`);
+const attribute = (name: string, value: string | null) => (value ? ` ${name}="${escaped(value)}"` : '');
+const json = (name: string, value: unknown) => attribute(name, JSON.stringify(value));
 
-export function opmlOf(title: string, nodes: readonly MapNode[]): string {
+/** A map as an outline; what hangs together across it, and how it is drawn, in attributes. */
+export function opmlOf(title: string, recipe: MapRecipe): string {
+  const nodes = inOrder(recipe.nodes);
   const rows = rowsOf(nodes);
   let body = '';
-  rows.forEach(({ text, depth }, i) => {
+  rows.forEach(({ depth }, i) => {
+    const { id, text, link, picture } = nodes[i];
     const next = rows[i + 1]?.depth ?? 0;
     const pad = '  '.repeat(depth + 2);
-    body += `${pad}<outline text="${escaped(text)}"${next > depth ? '>' : '/>'}\n`;
+    const more = attribute('map:id', id) + attribute('map:link', link) + attribute('map:picture', picture);
+    body += `${pad}<outline text="${escaped(text)}"${more}${next > depth ? '>' : '/>'}\n`;
     for (let d = depth; d > next; d--) body += `${'  '.repeat(d + 1)}</outline>\n`;
   });
-  return `<?xml version="1.0" encoding="UTF-8"?>\n<opml version="2.0">\n  <head><title>${escaped(title)}</title></head>\n  <body>\n${body}  </body>\n</opml>\n`;
+  const ours = ` xmlns:map="${OURS}"${json('map:drawn', lookOf(recipe))}${json('map:across', recipe.links)}`;
+  return `<?xml version="1.0" encoding="UTF-8"?>\n<opml version="2.0"${ours}>\n  <head><title>${escaped(title)}</title></head>\n  <body>\n${body}  </body>\n</opml>\n`;
 }
 
-export function graphmlOf({ nodes, links }: Pick<MapRecipe, 'nodes' | 'links'>): string {
+/** A map as a network: links of the outline and across alike, told apart by an attribute. */
+export function graphmlOf(recipe: MapRecipe): string {
   const label = (text: string) => (text ? `<data key="label">${escaped(text)}</data>` : '');
-  const edge = (from: string, to: string, words: string, both = false) =>
-    `    <edge source="${from}" target="${to}"${both ? ' directed="false"' : ''}>${label(words)}</edge>\n`;
+  const edge = (from: string, to: string, words: string, more: string) =>
+    `    <edge source="${from}" target="${to}"${more}>${label(words)}</edge>\n`;
+  const across = ({ id, from, to, words, arrow }: MapLink) => {
+    const more = `${arrow === 'none' || arrow === 'both' ? ' directed="false"' : ''}${attribute('map:id', id)}${attribute('map:arrow', arrow)}`;
+    return arrow === 'back' ? edge(to, from, words, more) : edge(from, to, words, more);
+  };
   return (
-    '<?xml version="1.0" encoding="UTF-8"?>\n<graphml xmlns="http://graphml.graphdrawing.org/xmlns">\n' +
+    `<?xml version="1.0" encoding="UTF-8"?>\n<graphml xmlns="http://graphml.graphdrawing.org/xmlns" xmlns:map="${OURS}"${json('map:drawn', lookOf(recipe))}>\n` +
     '  <key id="label" for="all" attr.name="label" attr.type="string"/>\n  <graph edgedefault="directed">\n' +
-    nodes.map(({ id, text }) => `    <node id="${id}">${label(text)}</node>\n`).join('') +
-    nodes.map(({ id, parent, link }) => (parent === null ? '' : edge(parent, id, link))).join('') +
-    links
-      .map(({ from, to, words, arrow }) =>
-        arrow === 'back' ? edge(to, from, words) : edge(from, to, words, arrow === 'none' || arrow === 'both'),
+    recipe.nodes
+      .map(
+        ({ id, text, picture }) => `    <node id="${id}"${attribute('map:picture', picture)}>${label(text)}</node>\n`,
       )
       .join('') +
+    recipe.nodes
+      .map(({ id, parent, link }) => (parent === null ? '' : edge(parent, id, link, ' map:link="outline"')))
+      .join('') +
+    recipe.links.map(across).join('') +
     '  </graph>\n</graphml>\n'
   );
 }

@@ -40,7 +40,7 @@ describe('a way around boxes', () => {
   test('runs through none of them, and is straight where nothing is in the way', () =>
     fc.assert(
       fc.property(boxes, (list) => {
-        const via = wayAround(a, b, list, 6);
+        const via = wayAround(a, b, { boxes: list, margin: 6 });
         expect(via).not.toBeNull();
         expect(clear([a, ...via!, b], list)).toBe(true);
         if (
@@ -55,19 +55,32 @@ describe('a way around boxes', () => {
   test('in level and upright stretches runs through none either', () =>
     fc.assert(
       fc.property(boxes, (list) => {
-        const via = squareWay(a, b, list, 6)!;
+        const via = squareWay(a, b, { boxes: list, margin: 6 })!;
         const way = [a, ...via, b];
         expect(clear(way, list)).toBe(true);
         way.slice(1).forEach((q, i) => expect(q.x === way[i].x || q.y === way[i].y).toBe(true));
       }),
       { numRuns: 60 },
     ));
+  test('among many boxes it runs through none of them either, and not far about', () => {
+    const list = Array.from({ length: 80 }, (_, i) => box(60 + (i % 10) * 60, Math.floor(i / 10) * 50));
+    for (const [from, to] of [
+      [p(0, 15), p(700, 330)],
+      [p(0, 340), p(700, 12)],
+      [p(110, 0), p(530, 420)],
+    ]) {
+      const way = [from, ...wayAround(from, to, { boxes: list, margin: 4 })!, to];
+      expect(clear(way, list)).toBe(true);
+      const length = way.slice(1).reduce((sum, q, i) => sum + Math.hypot(q.x - way[i].x, q.y - way[i].y), 0);
+      expect(length).toBeLessThan(Math.hypot(to.x - from.x, to.y - from.y) * 1.42);
+    }
+  });
   test('is the shortest: over the nearer corner', () => {
-    const via = wayAround(p(0, 10), p(200, 10), [box(80, 0, 40, 100)], 5)!;
+    const via = wayAround(p(0, 10), p(200, 10), { boxes: [box(80, 0, 40, 100)], margin: 5 })!;
     expect(via.every(({ y }) => y < 0)).toBe(true);
   });
   test('there is none out of a box that shuts an end in', () =>
-    expect(wayAround(p(20, 15), p(300, 15), [box(0, 0)], 5)).toBeNull());
+    expect(wayAround(p(20, 15), p(300, 15), { boxes: [box(0, 0)], margin: 5 })).toBeNull());
 });
 
 describe('lines with sides', () => {

@@ -73,90 +73,153 @@ const wayOf = (step: Step, points: readonly Point[]): Point[] => {
 };
 const distance = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y);
 
-/** Boxes near enough to the way from `a` to `b` to be in it. */
-function inTheWay(a: Point, b: Point, boxes: readonly Box[], margin: number): Box[] {
-  const reach = Math.max(80, distance(a, b) * 0.5);
-  const [left, right] = [Math.min(a.x, b.x) - reach, Math.max(a.x, b.x) + reach];
-  const [top, bottom] = [Math.min(a.y, b.y) - reach, Math.max(a.y, b.y) + reach];
-  return boxes
-    .filter((box) => box.x < right && box.x + box.width > left && box.y < bottom && box.y + box.height > top)
-    .map((box) => grown(box, margin));
-}
+/** What is in the way, and where a way may go. */
+export type Ground = {
+  boxes: readonly Box[];
+  /** How far a way keeps from them, in points. */
+  margin: number;
+  /** What it may not leave; without it, anywhere. */
+  within?: Box;
+};
+
+/** Among more boxes than these, which corners can see each other takes too long to find out. */
+const MANY = 40;
 
 /**
- * The points between the ends of the shortest way from `a` to `b` that keeps `margin` from all boxes: A* over the corners that
- * can see each other. Null when the ends are shut in.
+ * The points between the ends of a short way from `a` to `b` that keeps its margin from all boxes: the shortest, by A* over the
+ * corners that can see each other; among many boxes a square one that is pulled tight. Null when the ends are shut in.
  */
-export function wayAround(a: Point, b: Point, boxes: readonly Box[], margin: number): Point[] | null {
-  const blocks = inTheWay(a, b, boxes, margin);
+export function wayAround(a: Point, b: Point, ground: Ground): Point[] | null {
+  const { boxes, margin, within } = ground;
+  const blocks = boxes.map((box) => grown(box, margin));
   const inner = blocks.map((box) => grown(box, -0.5));
   if (clear([a, b], inner)) return [];
+  if (boxes.length > MANY) {
+    const square = squareWay(a, b, ground, 8);
+    return square && pulledTight([a, ...square, b], inner).slice(1, -1);
+  }
   const points = [a, b];
   for (const block of blocks)
-    for (const corner of corners(block)) if (!inner.some((box) => contains(box, corner))) points.push(corner);
-  const best = new Map<number, number>();
+    for (const corner of corners(block))
+      if ((!within || contains(within, corner)) && !inner.some((box) => contains(box, corner))) points.push(corner);
+  const best = new Float64Array(points.length).fill(Infinity);
+  const done = new Uint8Array(points.length);
   const open = new Open();
   open.push({ at: 0, cost: 0, from: null, wide: null }, distance(a, b));
   for (let step = open.pop(); step; step = open.pop()) {
     if (step.at === 1) return wayOf(step, points).slice(1, -1);
-    if ((best.get(step.at) ?? Infinity) <= step.cost) continue;
-    best.set(step.at, step.cost);
+    if (done[step.at]) continue;
+    done[step.at] = 1;
     for (let next = 1; next < points.length; next++) {
-      if (next === step.at) continue;
+      if (done[next]) continue;
       // Each corner costs a little, so that of two ways as long the straighter one is taken.
       const cost = step.cost + distance(points[step.at], points[next]) + 2;
-      if ((best.get(next) ?? Infinity) <= cost || !clear([points[step.at], points[next]], inner)) continue;
+      if (best[next] <= cost || !clear([points[step.at], points[next]], inner)) continue;
+      best[next] = cost;
       open.push({ at: next, cost, from: step, wide: null }, cost + distance(points[next], b));
     }
   }
   return null;
 }
 
+/** A way without the turns that it can do without. */
+function pulledTight(way: readonly Point[], boxes: readonly Box[]): Point[] {
+  const out = [way[0]];
+  for (let at = 0; at < way.length - 1;) {
+    let next = way.length - 1;
+    while (next > at + 1 && !clear([way[at], way[next]], boxes)) next--;
+    out.push(way[next]);
+    at = next;
+  }
+  return out;
+}
+
 /**
  * The same with level and upright stretches only: A* over the lines along the boxes' edges, where each turn costs as much as
  * `turn` points of way.
  */
-export function squareWay(a: Point, b: Point, boxes: readonly Box[], margin: number, turn = 40): Point[] | null {
-  const blocks = inTheWay(a, b, boxes, margin);
-  const inner = blocks.map((box) => grown(box, -0.5));
-  const sorted = (values: number[]) => [...new Set(values)].sort((p, q) => p - q);
-  const xs = sorted([a.x, b.x, (a.x + b.x) / 2, ...blocks.flatMap((box) => [box.x, box.x + box.width])]);
-  const ys = sorted([a.y, b.y, (a.y + b.y) / 2, ...blocks.flatMap((box) => [box.y, box.y + box.height])]);
-  const points = ys.flatMap((y) => xs.map((x) => ({ x, y })));
-  const indexOf = (point: Point) => ys.indexOf(point.y) * xs.length + xs.indexOf(point.x);
-  const goal = indexOf(b);
-  const best = new Map<string, number>();
+export function squareWay(a: Point, b: Point, { boxes, margin, within }: Ground, turn = 40): Point[] | null {
+  const blocks = boxes.map((box) => grown(box, margin));
+  const sorted = (values: number[], low = -Infinity, high = Infinity) =>
+    Float64Array.from(new Set(values.filter((value) => value >= low && value <= high))).sort();
+  const xs = sorted(
+    [a.x, b.x, (a.x + b.x) / 2, ...blocks.flatMap((box) => [box.x, box.x + box.width])],
+    within?.x,
+    within && within.x + within.width,
+  );
+  const ys = sorted(
+    [a.y, b.y, (a.y + b.y) / 2, ...blocks.flatMap((box) => [box.y, box.y + box.height])],
+    within?.y,
+    within && within.y + within.height,
+  );
+  const [wide, high] = [xs.length, ys.length];
+  const start = ys.indexOf(a.y) * wide + xs.indexOf(a.x);
+  const goal = ys.indexOf(b.y) * wide + xs.indexOf(b.x);
+  if (start < 0 || goal < 0) return null;
+  const { right, down } = shutSteps(xs, ys, blocks);
+  // By spot and by the direction it was come to in: a level step or an upright one.
+  const best = new Float64Array(wide * high * 2).fill(Infinity);
+  const done = new Uint8Array(wide * high * 2);
   const open = new Open();
-  open.push({ at: indexOf(a), cost: 0, from: null, wide: null }, 0);
+  const pointAt = (at: number) => ({ x: xs[at % wide], y: ys[Math.floor(at / wide)] });
+  open.push({ at: start, cost: 0, from: null, wide: null }, 0);
   for (let step = open.pop(); step; step = open.pop()) {
-    const key = `${step.at} ${step.wide}`;
-    if ((best.get(key) ?? Infinity) <= step.cost) continue;
-    best.set(key, step.cost);
-    if (step.at === goal) {
-      const way = wayOf(step, points);
-      // Only the turns stay.
-      return way.filter(
-        (p, i) =>
-          i > 0 &&
-          i < way.length - 1 &&
-          !(way[i - 1].x === p.x && p.x === way[i + 1].x) &&
-          !(way[i - 1].y === p.y && p.y === way[i + 1].y),
-      );
-    }
-    const column = step.at % xs.length;
-    for (const [next, wide] of [
-      [column > 0 ? step.at - 1 : -1, true],
-      [column < xs.length - 1 ? step.at + 1 : -1, true],
-      [step.at - xs.length, false],
-      [step.at + xs.length, false],
-    ] as const) {
-      if (next < 0 || next >= points.length) continue;
-      if (!clear([points[step.at], points[next]], inner)) continue;
-      const [p, q] = [points[step.at], points[next]];
-      const cost =
-        step.cost + Math.abs(p.x - q.x) + Math.abs(p.y - q.y) + (step.wide !== null && step.wide !== wide ? turn : 0);
-      open.push({ at: next, cost, from: step, wide }, cost + Math.abs(q.x - b.x) + Math.abs(q.y - b.y));
-    }
+    if (step.at === goal) return turnsOf(step, pointAt);
+    const state = step.at * 2 + Number(step.wide === true);
+    if (step.wide !== null && done[state]) continue;
+    done[state] = 1;
+    const column = step.at % wide;
+    const go = (next: number, shut: number, level: boolean) => {
+      if (shut) return;
+      const [p, q] = [pointAt(step.at), pointAt(next)];
+      const turned = step.wide !== null && step.wide !== level ? turn : 0;
+      const cost = step.cost + Math.abs(p.x - q.x) + Math.abs(p.y - q.y) + turned;
+      const to = next * 2 + Number(level);
+      if (best[to] <= cost) return;
+      best[to] = cost;
+      open.push({ at: next, cost, from: step, wide: level }, cost + Math.abs(q.x - b.x) + Math.abs(q.y - b.y));
+    };
+    if (column > 0) go(step.at - 1, right[step.at - 1], true);
+    if (column < wide - 1) go(step.at + 1, right[step.at], true);
+    if (step.at >= wide) go(step.at - wide, down[step.at - wide], false);
+    if (step.at + wide < wide * high) go(step.at + wide, down[step.at], false);
   }
   return null;
+}
+
+/** The steps of a grid, to the right of and down from each spot, that run through a box. */
+function shutSteps(xs: Float64Array, ys: Float64Array, boxes: readonly Box[]) {
+  const right = new Uint8Array(xs.length * ys.length);
+  const down = new Uint8Array(xs.length * ys.length);
+  for (const { x, y, width, height } of boxes) {
+    const [left, top, end, bottom] = [x + 0.5, y + 0.5, x + width - 0.5, y + height - 0.5];
+    let first = 0;
+    while (first < xs.length - 1 && xs[first + 1] <= left) first++;
+    for (let row = 0; row < ys.length; row++) {
+      const [here, below] = [ys[row], ys[row + 1]];
+      if (here >= bottom) break;
+      const across = here > top;
+      const along = below > top;
+      if (!across && !along) continue;
+      for (let column = first; column < xs.length && xs[column] < end; column++) {
+        const at = row * xs.length + column;
+        if (across && xs[column + 1] > left) right[at] = 1;
+        if (along && xs[column] > left) down[at] = 1;
+      }
+    }
+  }
+  return { right, down };
+}
+
+/** Only the turns of a way stay. */
+function turnsOf(step: Step, pointAt: (at: number) => Point): Point[] {
+  const way: Point[] = [];
+  for (let at: Step | null = step; at; at = at.from) way.unshift(pointAt(at.at));
+  return way.filter(
+    (p, i) =>
+      i > 0 &&
+      i < way.length - 1 &&
+      !(way[i - 1].x === p.x && p.x === way[i + 1].x) &&
+      !(way[i - 1].y === p.y && p.y === way[i + 1].y),
+  );
 }

@@ -9,7 +9,7 @@ import { PRACTICE } from './practice/make';
 import type { MakerKind, MakerState, RecipeOf } from './recipes';
 import type { Forget } from './remake';
 import { TABLE } from './table/make';
-import { handOf, partsByName, remade, withGiven } from './remake';
+import { handOf, partsByName, remade, wasOf, withGiven } from './remake';
 
 /** All makers: a row each. */
 export const MAKERS: { [K in MakerKind]: Maker<RecipeOf<K>> } = {
@@ -54,7 +54,7 @@ export async function remake(
       : (maker.absorb?.(from.recipe, partsByName(group), group.maker.parts) ?? from.recipe);
   const hand = forget === 'all' ? new Map<string, Hand>() : handOf(group);
   if (forget === 'places') for (const [part, done] of hand) hand.set(part, { ...done, dx: 0, dy: 0 });
-  const wanted: Asked<unknown> = { recipe, seed, width: group.width, height: group.height, hand };
+  const wanted: Asked<unknown> = { recipe, seed, width: group.width, height: group.height, hand, was: wasOf(group) };
   const made: Made = await maker.make(wanted, kit);
   const inUse = new Set(taken);
   const fresh = remade(group, { kind, recipe, seed } as Omit<MakerState, 'parts'>, made, forget, (id) => inUse.has(id));

@@ -27,6 +27,8 @@ export type Asked<R> = {
   width: number;
   height: number;
   hand: ReadonlyMap<string, Hand>;
+  /** Where parts stood as they were made last, by their names. */
+  was?: ReadonlyMap<string, Box>;
 };
 
 /**
@@ -39,6 +41,8 @@ export type Made = {
   notes: string[];
   /** The frame that it needs where it does not keep to the one it was asked for. */
   size?: { width: number; height: number };
+  /** Parts that were moved by hand, by their names: how far from where they are made now, where that is not as far as before. */
+  moved?: ReadonlyMap<string, { dx: number; dy: number }>;
   /**
    * Things of the group that were not made but given to the maker, by the names of their parts: the box that each is to fill,
    * behind all that is made; null takes one out.

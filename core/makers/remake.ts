@@ -1,3 +1,4 @@
+import type { Box } from '../geometry/matrix';
 import { scaledItem } from '../geometry/scale';
 import { bodyText } from '../sheet/body';
 import type { Facet } from '../sheet/made';
@@ -40,6 +41,17 @@ export function handOf(group: GroupItem): Map<string, Hand> {
   return out;
 }
 
+/** Where the parts of a group stood as they were made. */
+export function wasOf(group: GroupItem): Map<string, Box> {
+  const out = new Map<string, Box>();
+  for (const { made } of group.items) {
+    if (!made || made.at.length < 4) continue;
+    const [x, y, width, height] = made.at;
+    out.set(made.part, { x, y, width, height });
+  }
+  return out;
+}
+
 /** How many parts are no longer as they were made. */
 export function alteredCount(group: GroupItem): number {
   const name = partNames(group.items);
@@ -63,12 +75,13 @@ function carried(
   old: Item | undefined,
   name: (id: string) => string,
   forget: Forget,
+  moved: { dx: number; dy: number } | undefined,
 ): { item: Item; altered: boolean } {
   const { made } = fresh;
   if (!old?.made || !made || old.kind !== fresh.kind || forget === 'all') return { item: fresh, altered: false };
   const values: Record<string, unknown> = { hidden: old.hidden };
   if (isFramed(fresh) && isFramed(old) && forget === 'nothing') {
-    const { dx, dy } = offsetOf(old);
+    const { dx, dy } = moved ?? offsetOf(old);
     values.x = fresh.x + dx;
     values.y = fresh.y + dy;
     const [, , width, height, angle] = old.made.at;
@@ -126,7 +139,7 @@ export function remade(
       // What a person may do anything with, they may do with its parts.
       const touched = group.touch === 'free' ? { ...fresh, touch: 'free' as const } : fresh;
       const marked = { ...touched, made: markAfter(touched, part, old.get(part), name) } as Item;
-      const kept = carried(marked, old.get(part), name, forget);
+      const kept = carried(marked, old.get(part), name, forget, made.moved?.get(part));
       const item = { ...inGroup(kept.item, ids), id: ids.get(part)! } as Item;
       if (!kept.altered) rememberUnaltered(item);
       return item;

@@ -15,8 +15,7 @@ const drawn = (branches: readonly Branch[]) => branches.filter((branch) => branc
 function outlineLinks(roots: readonly Branch[], sides?: [Side, Side]): LaidLink[] {
   const out: LaidLink[] = [];
   for (const { node, children } of everyBranch(roots))
-    for (const child of children)
-      out.push({ of: child.node.id, from: node.id, to: child.node.id, sides, free: sides !== undefined });
+    for (const child of children) out.push({ of: child.node.id, from: node.id, to: child.node.id, sides });
   return out;
 }
 
@@ -39,13 +38,16 @@ function tree(roots: readonly Branch[], gaps: Gaps, down: boolean): Laid {
     starts[i] = i === 0 ? 0 : starts[i - 1] + levels[i - 1].size + Math.max(gaps.level, level.room + gaps.level * 0.4);
   });
   const at = new Map<string, Point>();
+  const of = new Map<string, number>();
   for (const branch of all) {
+    of.set(branch.node.id, branch.depth);
     // What stands beside words starts at one line; what stands above them is centred in its level.
     const a = starts[branch.depth] + (down ? levels[branch.depth].size / 2 : branch.width / 2);
     const c = places.get(branch)!;
     at.set(branch.node.id, down ? { x: c, y: a } : { x: a, y: c });
   }
-  return { at, links: outlineLinks(roots, down ? ['bottom', 'top'] : ['right', 'left']) };
+  const links = outlineLinks(roots, down ? ['bottom', 'top'] : ['right', 'left']);
+  return { at, links, levels: { axis: down ? 'y' : 'x', of } };
 }
 
 const clash = (a: Box, b: Box, gap: number) => overlaps(grown(a, gap / 2), grown(b, gap / 2));
@@ -96,25 +98,41 @@ const hits = (boxes: readonly Box[], others: readonly Box[], gap: number) =>
   boxes.some((a) => others.some((b) => clash(a, b, gap)));
 
 /** A node with all that hangs under it as a list: what chains and cycles are made of. */
-type Block = { head: Branch; width: number; height: number; notes: { branch: Branch; x: number; y: number }[] };
+type Block = {
+  head: Branch;
+  /** Where its head begins. */
+  left: number;
+  width: number;
+  height: number;
+  notes: { branch: Branch; x: number; y: number }[];
+};
+
+/** Room at the left of a list for the bracket that holds it, in points. */
+const BRACKET = 13;
 
 function blockOf(head: Branch, gaps: Gaps): Block {
-  const notes = everyBranch(head.children);
+  const list = everyBranch(head.children);
+  const left = list.length > 0 ? BRACKET : 0;
+  const starts = new Map([[head.node.id, left]]);
   let y = head.height;
-  const placed = notes.map((branch) => {
-    const x = (branch.depth - head.depth) * gaps.near * 1.3;
-    y += gaps.near * 0.7;
+  const notes = list.map((branch) => {
+    const { node, link } = branch;
+    // Words on its link stand on the stretch that leads to it.
+    const step = link.width > 0 ? Math.max(gaps.near * 1.3, link.width + gaps.near * 0.5) : gaps.near * 1.3;
+    const x = (starts.get(node.parent!) ?? left) + step;
+    starts.set(node.id, x);
+    y += gaps.near * 0.7 + Math.max(0, link.height - branch.height);
     const place = { branch, x, y };
     y += branch.height;
     return place;
   });
-  const width = Math.max(head.width, ...placed.map(({ branch, x }) => x + branch.width));
-  return { head, width, height: y, notes: placed };
+  const width = Math.max(left + head.width, ...notes.map(({ branch, x }) => x + branch.width));
+  return { head, left, width, height: y, notes };
 }
 
 function putBlock(block: Block, x: number, y: number, at: Map<string, Point>): void {
   const { head } = block;
-  at.set(head.node.id, { x: x + head.width / 2, y: y + head.height / 2 });
+  at.set(head.node.id, { x: x + block.left + head.width / 2, y: y + head.height / 2 });
   for (const note of block.notes)
     at.set(note.branch.node.id, { x: x + note.x + note.branch.width / 2, y: y + note.y + note.branch.height / 2 });
 }
@@ -128,6 +146,10 @@ const noteLinks = (block: Block): LaidLink[] =>
       bracket: true,
     })),
   );
+
+/** The link from a title to its first step: drawn where it has words. */
+const titleLink = (title: Branch | null, first: Branch | undefined): LaidLink[] =>
+  title && first && first.link.width > 0 ? [{ of: first.node.id, from: title.node.id, to: first.node.id }] : [];
 
 /** A title, when there is one over several, and the steps. */
 const titled = (roots: readonly Branch[]) =>
@@ -169,7 +191,7 @@ const chain: Layout = (roots, gaps, shape) => {
   const { rows, columns, heights, width } = sizeOf(best);
   const gap = columns.length > 1 ? (width - columns.reduce((sum, w) => sum + w, 0)) / (columns.length - 1) : 0;
   const at = new Map<string, Point>();
-  const links: LaidLink[] = [];
+  const links = titleLink(title, steps[0]);
   let y = 0;
   if (title) {
     at.set(title.node.id, { x: width / 2, y: title.height / 2 });
@@ -202,7 +224,8 @@ const cycle: Layout = (roots, gaps, shape) => {
   const { title, steps } = titled(roots);
   const blocks = steps.map((step) => blockOf(step, gaps));
   const at = new Map<string, Point>();
-  const links: LaidLink[] = blocks.flatMap(noteLinks);
+  const links = blocks.flatMap(noteLinks);
+  if (steps.length === 1) links.push(...titleLink(title, steps[0]));
   const stretch = Math.max(0.6, Math.min(1.8, shape));
   let radius = gaps.level;
   const centre: Box[] = title ? [boxAt(title, { x: 0, y: 0 })] : [];
@@ -230,9 +253,16 @@ const cycle: Layout = (roots, gaps, shape) => {
   return { at, links };
 };
 
-/** Each node a box that holds the boxes of what hangs under it, packed in rows. */
+/** Each node a box that holds the boxes of what hangs under it, packed in rows; the words of a link stand over its box. */
 const nested: Layout = (roots, gaps, shape) => {
-  type Nest = { branch: Branch; width: number; height: number; inner: { nest: Nest; x: number; y: number }[] };
+  type Nest = {
+    branch: Branch;
+    width: number;
+    height: number;
+    /** Room over its box for the words of its link. */
+    above: number;
+    inner: { nest: Nest; x: number; y: number }[];
+  };
   const pad = gaps.near * 0.8;
   const pack = (nests: Nest[], least: number): { inner: Nest['inner']; width: number; height: number } => {
     const area = nests.reduce((sum, n) => sum + (n.width + pad) * (n.height + pad), 0);
@@ -256,11 +286,14 @@ const nested: Layout = (roots, gaps, shape) => {
   for (const branch of everyBranch(roots).reverse()) {
     const nests = branch.children.map((child) => byBranch.get(child)!);
     const packed = pack(nests, branch.width - 2 * pad);
+    const above = branch.node.parent === null ? 0 : branch.link.height;
+    const least = Math.max(branch.width, above > 0 ? branch.link.width : 0);
     byBranch.set(branch, {
       branch,
       inner: packed.inner,
-      width: nests.length > 0 ? Math.max(branch.width, packed.width + 2 * pad) : branch.width,
-      height: nests.length > 0 ? branch.height + packed.height + pad * 1.6 : branch.height,
+      above,
+      width: nests.length > 0 ? Math.max(least, packed.width + 2 * pad) : least,
+      height: above + branch.height + (nests.length > 0 ? packed.height + pad * 1.6 : 0),
     });
   }
   const at = new Map<string, Point>();
@@ -270,8 +303,9 @@ const nested: Layout = (roots, gaps, shape) => {
     0,
   ).inner;
   for (let place = rest.pop(); place; place = rest.pop()) {
-    const { nest, x, y } = place;
-    const { branch, width, height, inner } = nest;
+    const { nest, x } = place;
+    const { branch, width, inner } = nest;
+    const [y, height] = [place.y + nest.above, nest.height - nest.above];
     at.set(branch.node.id, { x: x + width / 2, y: y + height / 2 });
     if (inner.length > 0) boxes.set(branch.node.id, { x, y, width, height });
     for (const part of inner)
@@ -284,53 +318,80 @@ const nested: Layout = (roots, gaps, shape) => {
 const compare: Layout = (roots, gaps) => {
   const top = roots.length === 1 && roots[0].children.length > 1 ? roots[0] : null;
   const [left, right, ...others] = top ? top.children : roots;
-  if (!left || !right) return tree(roots, gaps, false);
-  const rightWords = new Map(right.children.map((trait) => [normalised(trait.node.text), trait]));
-  const shared = left.children.filter((trait) => rightWords.has(normalised(trait.node.text)));
-  const twins = shared.map((trait) => rightWords.get(normalised(trait.node.text))!);
-  const own = [left.children.filter((t) => !shared.includes(t)), right.children.filter((t) => !twins.includes(t))];
-  const wide = (list: readonly Branch[]) => Math.max(0, ...list.map((b) => b.width));
-  const linkRoom = (list: readonly Branch[]) => Math.max(gaps.level, ...list.map((b) => b.link.width + gaps.near * 2));
-  // Columns: left's own, left, shared, right, right's own; further things go below.
-  const widths = [wide(own[0]), left.width, wide(shared), right.width, wide(own[1])];
-  const between = [linkRoom(own[0]), linkRoom(shared), linkRoom(twins), linkRoom(own[1])];
-  const middles: number[] = [];
-  let x = 0;
-  widths.forEach((width, i) => {
-    middles.push(x + width / 2);
-    x += width + (between[i] ?? 0);
-  });
-  const at = new Map<string, Point>();
-  const links: LaidLink[] = [];
-  const tall = (list: readonly Branch[]) => list.reduce((sum, b) => sum + b.height + gaps.near, -gaps.near);
-  const height = Math.max(left.height, right.height, tall(own[0]), tall(own[1]), tall(shared));
-  const start = top ? top.height + gaps.level : 0;
-  const column = (list: readonly Branch[], middle: number, home: string, sides: [Side, Side]) => {
-    let y = start + (height - tall(list)) / 2;
-    for (const branch of list) {
-      at.set(branch.node.id, { x: middle, y: y + branch.height / 2 });
-      y += branch.height + gaps.near;
-      links.push({ of: branch.node.id, from: home, to: branch.node.id, sides });
+  if (!left || !right)
+    return { ...tree(roots, gaps, false), notes: ['There is one thing only. Write the second one beside it.'] };
+  const words = ({ node }: Branch) => normalised(node.text);
+  const twinOf = new Map(right.children.map((trait) => [words(trait), trait]));
+  const drawnAs = new Map<string, string>();
+  const sharedWords = new Set<string>();
+  const shared: Branch[] = [];
+  const own: [Branch[], Branch[]] = [[], []];
+  for (const trait of left.children) {
+    const twin = twinOf.get(words(trait));
+    if (!twin || words(trait) === '' || sharedWords.has(words(trait))) own[0].push(trait);
+    else {
+      sharedWords.add(words(trait));
+      drawnAs.set(twin.node.id, trait.node.id);
+      shared.push({ ...trait, children: [...trait.children, ...twin.children] });
     }
-  };
-  column(own[0], middles[0], left.node.id, ['left', 'right']);
-  column(shared, middles[2], left.node.id, ['right', 'left']);
-  column(own[1], middles[4], right.node.id, ['right', 'left']);
-  shared.forEach((trait, i) =>
-    links.push({ of: twins[i].node.id, from: right.node.id, to: trait.node.id, sides: ['left', 'right'] }),
-  );
-  at.set(left.node.id, { x: middles[1], y: start + height / 2 });
-  at.set(right.node.id, { x: middles[3], y: start + height / 2 });
-  if (top) at.set(top.node.id, { x: x / 2, y: top.height / 2 });
-  const deeper = [...own[0], ...shared, ...own[1]].flatMap((trait) => trait.children);
-  let y = start + height + gaps.level;
-  for (const branch of everyBranch([...deeper, ...others])) {
-    at.set(branch.node.id, { x: x / 2, y: y + branch.height / 2 });
-    y += branch.height + gaps.near;
-    const from = branch.node.parent;
-    if (from && at.has(from)) links.push({ of: branch.node.id, from, to: branch.node.id });
   }
-  return { at, links };
+  own[1] = right.children.filter(({ node }) => !drawnAs.has(node.id));
+
+  // Columns: left's own, left, what both share, right, right's own.
+  const lists = [own[0], [{ ...left, children: [] }], shared, [{ ...right, children: [] }], own[1]];
+  const columns = lists.map((list) => list.map((branch) => blockOf(branch, gaps)));
+  const widths = columns.map((blocks) => Math.max(0, ...blocks.map(({ width }) => width)));
+  const tall = (blocks: readonly Block[]) => blocks.reduce((sum, { height }) => sum + height + gaps.near, -gaps.near);
+  const height = Math.max(...columns.map(tall));
+  const start = top ? top.height + gaps.level : 0;
+  const twins = [...drawnAs.keys()].map((id) => right.children.find(({ node }) => node.id === id)!);
+  const linkRoom = (list: readonly Branch[]) => Math.max(gaps.level, ...list.map((b) => b.link.width + gaps.near * 2));
+  const between = [linkRoom(own[0]), linkRoom(shared), linkRoom(twins), linkRoom(own[1])];
+  const at = new Map<string, Point>();
+  const of = new Map<string, number>();
+  let x = 0;
+  columns.forEach((blocks, column) => {
+    let y = start + (height - tall(blocks)) / 2;
+    for (const block of blocks) {
+      // What stands at the left ends at one line, towards what it belongs to; the rest begins at one.
+      const off = column === 0 ? widths[0] - block.width : column === 4 ? 0 : (widths[column] - block.width) / 2;
+      putBlock(block, x + off, y, at);
+      y += block.height + gaps.near;
+      for (const { node } of [block.head, ...block.notes.map(({ branch }) => branch)]) of.set(node.id, column);
+    }
+    x += widths[column] + (between[column] ?? 0);
+  });
+  const to = (from: Branch, trait: string, at: string, sides: [Side, Side]) => ({
+    of: trait,
+    from: from.node.id,
+    to: at,
+    sides,
+  });
+  const links: LaidLink[] = [
+    ...[...own[0], ...shared].map(({ node }, i) =>
+      to(left, node.id, node.id, i < own[0].length ? ['left', 'right'] : ['right', 'left']),
+    ),
+    ...[...drawnAs].map(([twin, trait]) => to(right, twin, trait, ['left', 'right'])),
+    ...own[1].map(({ node }) => to(right, node.id, node.id, ['right', 'left'])),
+    ...columns.flat().flatMap(noteLinks),
+    ...[left, right].flatMap((branch) => titleLink(top, branch)),
+  ];
+  if (top) at.set(top.node.id, { x: x / 2, y: top.height / 2 });
+  let y = start + height + gaps.level;
+  for (const other of others) {
+    const block = blockOf(other, gaps);
+    putBlock(block, (x - block.width) / 2, y, at);
+    links.push(...noteLinks(block), ...titleLink(top, other));
+    y += block.height + gaps.near;
+  }
+  const beyond = others.map(({ node }) => `“${node.text}”`);
+  const notes =
+    beyond.length > 0
+      ? [
+          `Two things are compared here. ${beyond.slice(0, 3).join(', ')}${beyond.length > 3 ? ` and ${beyond.length - 3} more` : ''} stand${beyond.length === 1 ? 's' : ''} below: hang ${beyond.length === 1 ? 'it' : 'them'} under one of the two, or choose another layout.`,
+        ]
+      : [];
+  return { at, links, levels: { axis: 'x', of }, drawnAs, notes };
 };
 
 export const LAYOUTS = {

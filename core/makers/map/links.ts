@@ -1,42 +1,9 @@
-import { clear, squareWay, wayAround } from '../../geometry/around';
-import { around, centre, contains, grown, overlapArea, overlaps } from '../../geometry/box';
-import { edgeOf, route } from '../../geometry/line';
+import { around, contains, grown, overlapArea, overlaps } from '../../geometry/box';
 import type { Box, Point } from '../../geometry/matrix';
-import type { LineItem, Side } from '../../sheet/schema';
 import type { Size } from '../measure';
 import type { LaidLink } from './tree';
 
-/** How links run between nodes, and where their words stand. */
-
-export type Placed = Box & { round: boolean };
-type Way = { via: Point[]; points: Point[] };
-
-/**
- * The way of a link from box to box, led around all others where the plain one would run through them. `others` gives those
- * that reach into a box, or all.
- */
-export function wayOf(
-  from: Placed,
-  to: Placed,
-  sides: [Side, Side] | undefined,
-  kind: LineItem['route'],
-  bend: number,
-  others: (within?: Box) => readonly Box[],
-): Way {
-  const ends = (towardsTo: Point, towardsFrom: Point): [Point, Point] => [
-    edgeOf(from, from.round, sides?.[0] ?? null, towardsTo),
-    edgeOf(to, to.round, sides?.[1] ?? null, towardsFrom),
-  ];
-  const [a, b] = ends(centre(to), centre(from));
-  const plain = route(kind, a, b, bend, [], sides).points;
-  if (clear(plain, others(around(plain)))) return { via: [], points: plain };
-  const all = others();
-  const margin = 7;
-  const found = kind === 'stepped' ? squareWay(centre(from), centre(to), all, margin) : wayAround(a, b, all, margin);
-  if (!found || found.length === 0) return { via: [], points: plain };
-  const [start, end] = ends(found[0], found[found.length - 1]);
-  return { via: found, points: route(kind, start, end, bend, found, sides).points };
-}
+/** Where the words of links stand, and the pictures beside nodes. */
 
 /**
  * Whether a node's picture stands at its right, out of the way of its links: where they come from the left and none goes on.
@@ -111,7 +78,8 @@ export const disturbs = (words: Box, node: Box): boolean => {
 };
 
 /**
- * A box for words on a way, where it lies on no node, and on no words that stand already; else where it covers least. Rather than
+ * A box for words on a way, where it lies on no node, on no words that stand already, and in the frame; else where that is
+ * least so. Rather than
  * to stand far off, words beside their link do without a plate and its `spread`.
  */
 export function wordsOn(
@@ -120,6 +88,7 @@ export function wordsOn(
   spread: number,
   nodes: readonly Box[],
   words: readonly Box[],
+  frame: Box,
 ): Said {
   let best: Box | null = null;
   let least = Infinity;
@@ -151,6 +120,7 @@ export function wordsOn(
         const near = plated ? grown(box, Math.max(1, spread)) : inkOf(box);
         let cost = hidden(box) > (plated ? 4 : 0) ? (width * height) / 2 : 0;
         for (const other of others) cost += overlapArea(near, other);
+        cost += width * height - overlapArea(box, frame);
         if (cost === 0) return { box, spread: plated ? spread : null };
         if (cost < least) {
           least = cost;

@@ -1,137 +1,31 @@
 import { cutTo } from '../../text/characters';
-import { centre, overlaps, union } from '../../geometry/box';
-import type { Box } from '../../geometry/matrix';
-import type { ShapeName } from '../../geometry/outline';
-import { shapeInside } from '../../geometry/outline';
+import { around, centre, overlaps, union } from '../../geometry/box';
+import type { Box, Point } from '../../geometry/matrix';
 import { held, line, picture, shape, solid, text } from '../../sheet/make';
 import type { Cap, Item, Side } from '../../sheet/schema';
 import type { Asked, Kit, Made, Maker } from '../maker';
-import type { Size } from '../measure';
-import { outlineFor, saidBy, sizeOfWords, styled, tidied, tidiedBox } from '../measure';
-import { LAYOUTS } from './layouts';
-import type { Placed } from './links';
-import { disturbs, pictureAtRight, wayOf, wordsOn } from './links';
-import { network } from './network';
+import { outlineFor, saidBy, styled, tidied, tidiedBox } from '../measure';
+import { disturbs, pictureAtRight, wordsOn } from './links';
+import { offsetsOf } from './moved';
+import type { Offset } from './moved';
 import { withoutNodes } from './outline';
-import type { MapNode, MapRecipe, NodeLook } from './recipe';
+import type { MapRecipe } from './recipe';
 import { LONGEST_NODE } from './recipe';
+import { ADJUST, Draft, LINK_WORDS, lookAt, SHAPE, times, Words } from './sizes';
 import { spreadIn } from './spread';
 import type { Branch, Laid, LaidLink } from './tree';
-import { boxAt, branchesOf, everyBranch } from './tree';
+import { boxAt, everyBranch } from './tree';
+import type { Gap, Placed } from './ways';
+import { wayOf } from './ways';
 
 /** From a map's recipe to its items. Parts: n- nodes, p- pictures, l- links of the outline, x- links across, w- and y- words. */
 
 const LEAST_WORDS = 6;
-const SHAPE: Record<NodeLook['shape'], ShapeName> = {
-  rectangle: 'rectangle',
-  pill: 'pill',
-  ellipse: 'ellipse',
-  hexagon: 'hexagon',
-  cloud: 'cloud',
-  plain: 'rectangle',
-};
-const ADJUST: Partial<Record<NodeLook['shape'], number[]>> = { rectangle: [0.18] };
-
-export const lookAt = (recipe: MapRecipe, depth: number): NodeLook =>
-  recipe.looks[Math.max(0, Math.min(depth, recipe.looks.length - 1))];
 
 const capsOf = (arrows: MapRecipe['arrows']): { startCap: Cap; endCap: Cap } => ({
   startCap: arrows === 'back' || arrows === 'both' ? 'arrow' : 'none',
   endCap: arrows === 'forward' || arrows === 'both' ? 'arrow' : 'none',
 });
-
-/** The size of a shape whose inside holds words of a size. */
-function holding(look: NodeLook, width: number, height: number): Size {
-  let [w, h] = [width, height];
-  for (let step = 0; step < 14; step++) {
-    const inside = shapeInside(SHAPE[look.shape], w, h, ADJUST[look.shape] ?? []);
-    const [dw, dh] = [width - inside.width, height - inside.height];
-    if (dw < 0.1 && dh < 0.1) break;
-    w += Math.max(0, dw);
-    h += Math.max(0, dh);
-  }
-  return { width: w, height: h };
-}
-
-type Measured = { shape: Size; picture: number };
-
-/** What the words of a map take at their full size: everything else is a multiple of that. */
-class Words {
-  private nodes = new Map<string, Measured>();
-  private links = new Map<string, Size>();
-
-  constructor(
-    readonly recipe: MapRecipe,
-    readonly kit: Kit,
-  ) {}
-
-  node(node: MapNode, depth: number): Measured {
-    let known = this.nodes.get(node.id);
-    if (!known) {
-      const look = lookAt(this.recipe, depth);
-      const size = this.recipe.size * look.scale;
-      const words = sizeOfWords(node.text || ' ', { size, bold: look.bold }, 'label', size * 11, this.kit);
-      const pad = look.shape === 'plain' ? size * 0.15 : size * 0.45;
-      const box = holding(look, words.width + 2 * pad + 0.5, words.height + 2 * pad * 0.7);
-      known = { shape: box, picture: node.picture ? Math.max(box.height, size * 2.6) : 0 };
-      this.nodes.set(node.id, known);
-    }
-    return known;
-  }
-
-  link(words: string): Size {
-    if (!words) return { width: 0, height: 0 };
-    let known = this.links.get(words);
-    if (!known) {
-      const size = this.recipe.size * LINK_WORDS;
-      const { width, height } = sizeOfWords(words, { size, italic: true }, 'label', size * 9, this.kit);
-      known = { width: width + size * 0.6, height: height + size * 0.2 };
-      this.links.set(words, known);
-    }
-    return known;
-  }
-}
-
-/** The words on links, of the map's size. */
-const LINK_WORDS = 0.82;
-const times = ({ width, height }: Size, by: number): Size => ({ width: width * by, height: height * by });
-
-/** The map at a scale: all words and gaps multiplied. */
-class Draft {
-  readonly gaps;
-  readonly roots: Branch[];
-
-  constructor(
-    readonly words: Words,
-    readonly scale: number,
-  ) {
-    const { recipe } = words;
-    const em = recipe.size * scale;
-    this.gaps = { near: em * 1.1, level: em * 2.6 };
-    this.roots = branchesOf(recipe.nodes, (node, depth) => {
-      const { shape, picture } = this.sizes(node, depth);
-      const beside = picture > 0 ? picture + em * lookAt(recipe, depth).scale * 0.3 : 0;
-      return {
-        // Under a node that stands in the middle of its box, lines run straight down.
-        width: shape.width + (recipe.layout === 'down' ? 2 * beside : beside),
-        height: Math.max(shape.height, picture),
-        link: times(words.link(node.link), scale),
-      };
-    });
-  }
-
-  sizes(node: MapNode, depth: number): Measured {
-    const { shape, picture } = this.words.node(node, depth);
-    return { shape: times(shape, this.scale), picture: picture * this.scale };
-  }
-
-  laid(shape: number): Laid | Promise<Laid> {
-    const { layout, links } = this.words.recipe;
-    return layout === 'network'
-      ? network(this.roots, links, this.gaps, shape, this.words.kit.layered)
-      : LAYOUTS[layout](this.roots, this.gaps, shape);
-  }
-}
 
 /** All boxes of a laid map, in its own coordinates. */
 function boxesOf(draft: Draft, laid: Laid): Map<string, Box> {
@@ -143,15 +37,15 @@ function boxesOf(draft: Draft, laid: Laid): Map<string, Box> {
   return out;
 }
 
-type Attempt = { draft: Draft; laid: Laid; boxes: Map<string, Box>; all: Box; fits: boolean };
+type Fitted = { draft: Draft; laid: Laid; boxes: Map<string, Box>; all: Box; fits: boolean };
 
 /**
- * Words and gaps as large as asked, or smaller until the map fits. A map shrinks as its words do, so the first guess is nearly
- * right; a few steps more make up for what does not.
+ * Words and gaps as large as asked, or smaller until the nodes fit a frame. A map shrinks as its words do, so the first guess is
+ * nearly right; a few steps more make up for what does not.
  */
-async function fitted({ recipe, width, height }: Asked<MapRecipe>, kit: Kit): Promise<Attempt> {
-  const words = new Words(recipe, kit);
-  const attempt = async (scale: number): Promise<Attempt> => {
+async function fitted(words: Words, width: number, height: number): Promise<Fitted> {
+  const { recipe } = words;
+  const attempt = async (scale: number): Promise<Fitted> => {
     const draft = new Draft(words, scale);
     const laid = await draft.laid(width / height);
     const boxes = boxesOf(draft, laid);
@@ -167,141 +61,397 @@ async function fitted({ recipe, width, height }: Asked<MapRecipe>, kit: Kit): Pr
   return now;
 }
 
-export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> {
-  const { recipe, hand } = asked;
-  if (recipe.nodes.length === 0)
-    return { items: [], notes: ['The outline is empty: write its first line, and the map appears.'] };
-  const { draft, laid, boxes, fits } = await fitted(asked, kit);
-  const place = spreadIn(asked, recipe.layout, laid, boxes);
-  const em = recipe.size * draft.scale;
-  const laidLinks: LaidLink[] =
-    laid.links ?? recipe.nodes.flatMap(({ id, parent }) => (parent === null ? [] : [{ of: id, from: parent, to: id }]));
-  const middleOf = (id: string) => centre(place(id));
-  const nodes: Item[] = [];
-  const pictures: Item[] = [];
-  /** As they stand after what was moved by hand: links go by these. */
-  const placed = new Map<string, Placed>();
-  const beside = new Map<string, Box>();
-  for (const { node, depth } of everyBranch(draft.roots)) {
-    if (!boxes.has(node.id)) continue;
-    const box = place(node.id);
-    const look = lookAt(recipe, depth);
-    const { shape: own, picture: side } = draft.sizes(node, depth);
-    const holds = laid.boxes?.has(node.id) ?? false;
-    const atRight = side > 0 && pictureAtRight(node.id, laidLinks, middleOf);
-    const left = box.x + (side > 0 && !atRight ? side + em * look.scale * 0.3 : 0);
-    const frame = holds
-      ? box
-      : { x: left, y: box.y + (box.height - own.height) / 2, width: own.width, height: own.height };
-    const at = tidiedBox(frame);
-    const filled = look.shape === 'plain' ? null : look.fill;
-    nodes.push(
-      shape({
-        id: `n-${node.id}`,
-        ...at,
-        shape: holds ? 'rectangle' : SHAPE[look.shape],
-        adjust: holds ? [0.06] : (ADJUST[look.shape] ?? []),
-        fill: filled ? solid(filled) : null,
-        outline: look.shape === 'plain' || !look.edge ? null : outlineFor(em, 0.1, look.edge),
-        vertical: holds ? 'top' : 'middle',
-        padding: tidied(holds ? em * 0.3 : 0),
-        body: styled(node.text, { size: tidied(em * look.scale), bold: look.bold, colour: look.colour }),
+/** Room that nodes leave at the edges of the frame, for links and words beyond them. */
+type Inset = { left: number; top: number; right: number; bottom: number };
+
+/** A map that is being drawn in its frame. */
+class Drawing {
+  readonly moved = new Map<string, Offset>();
+  private nodes: Item[] = [];
+  private pictures: Item[] = [];
+  private lines: Item[] = [];
+  private words: Item[] = [];
+  private wordBoxes: Box[] = [];
+  /** As nodes stand after what was moved by hand: links go by these. */
+  private placed = new Map<string, Placed>();
+  private beside = new Map<string, Box>();
+  /** What reaches farthest where nothing was moved by hand. */
+  private reach: Box[] = [];
+  private through = 0;
+  private lost = { words: 0, pictures: 0, links: 0 };
+  private levels: { gapOf(from: string, to: string): Gap | null };
+  private ups = new Map<string, ReadonlySet<string>>();
+  /** Nodes and pictures; `own` is the node whose picture it is. */
+  private obstacles: { id: string; own: string | null; parent: string | null; box: Box; holds: boolean }[];
+
+  constructor(
+    private asked: Asked<MapRecipe>,
+    private fit: Fitted,
+    inset: Inset,
+  ) {
+    const { recipe } = asked;
+    const { laid, boxes } = fit;
+    const room = {
+      width: asked.width - inset.left - inset.right,
+      height: asked.height - inset.top - inset.bottom,
+    };
+    const place = spreadIn(room, laid, boxes);
+    const places = new Map(
+      [...boxes.keys()].map((id) => {
+        const box = place(id);
+        return [id, { ...box, x: box.x + inset.left, y: box.y + inset.top }];
       }),
     );
-    const { dx = 0, dy = 0 } = hand.get(`n-${node.id}`) ?? {};
-    if (side > 0 && !holds) {
-      const frame = tidiedBox({
-        x: box.x + (atRight ? box.width - side : 0) + dx,
-        y: box.y + (box.height - side) / 2 + dy,
-        width: side,
-        height: side,
-      });
-      beside.set(node.id, frame);
-      pictures.push(picture({ id: `p-${node.id}`, picture: node.picture!, ...frame }));
-    }
-    placed.set(node.id, { ...at, x: at.x + dx, y: at.y + dy, round: look.shape === 'ellipse' && !holds });
+    const laidLinks: LaidLink[] =
+      laid.links ??
+      recipe.nodes.flatMap(({ id, parent }) => (parent === null ? [] : [{ of: id, from: parent, to: id }]));
+    this.putNodes(places, laidLinks);
+    this.levels = levelsOf(laid, places);
+    this.obstacles = this.allObstacles();
+    const byId = new Map(recipe.nodes.map((node) => [node.id, node]));
+    for (const of of laidLinks) this.link(`l-${of.of}`, `w-${of.of}`, of, byId.get(of.of)!.link, recipe.arrows);
+    if (laid.boxes) for (const { id, parent, link } of recipe.nodes) if (parent !== null && link) this.over(id, link);
+    const drawnAs = (id: string) => laid.drawnAs?.get(id) ?? id;
+    for (const { id, from, to, words, arrow } of recipe.links)
+      this.link(`x-${id}`, `y-${id}`, { of: id, from: drawnAs(from), to: drawnAs(to) }, words, arrow);
+    this.count();
   }
-  const shown = (id: string) => {
-    const done = hand.get(`n-${id}`);
-    return placed.has(id) && !done?.hidden && !done?.gone;
-  };
-  const obstacles = [...placed, ...beside]
-    .filter(([id]) => shown(id) && !laid.boxes?.has(id))
-    .map(([id, box]) => ({ id, box }));
-  const standing = [...placed.values(), ...beside.values()];
-  const lines: Item[] = [];
-  const words: Item[] = [];
-  const wordBoxes: Box[] = [];
-  const link = (part: string, wordsPart: string, of: LaidLink, said: string, arrows: MapRecipe['arrows']) => {
-    if (!shown(of.from) || !shown(of.to)) return;
-    const [from, to] = [placed.get(of.from)!, placed.get(of.to)!];
-    const others = (within?: Box) => {
-      const out: Box[] = [];
-      if (of.free && hand.size === 0) return out;
-      for (const { id, box } of obstacles)
-        if (id !== of.from && id !== of.to && (!within || overlaps(within, box))) out.push(box);
-      return out;
+
+  private get em(): number {
+    return this.fit.draft.em;
+  }
+  private holds(id: string): boolean {
+    return this.fit.laid.boxes?.has(id) ?? false;
+  }
+  private get frame(): Box {
+    return { x: 0, y: 0, width: this.asked.width, height: this.asked.height };
+  }
+
+  private putNodes(places: ReadonlyMap<string, Box>, laidLinks: readonly LaidLink[]): void {
+    const { recipe } = this.asked;
+    const { draft } = this.fit;
+    const frames = new Map<string, { frame: Box; picture: Box | null; branch: Branch }>();
+    const middleOf = (id: string) => centre(places.get(id)!);
+    for (const branch of everyBranch(draft.roots)) {
+      const { id } = branch.node;
+      const box = places.get(id);
+      if (box) frames.set(id, { branch, ...this.partsOf(branch, box, laidLinks, middleOf) });
+    }
+    const offsets = offsetsOf(
+      this.asked,
+      new Map([...frames].map(([id, { frame }]) => [id, tidiedBox(frame)])),
+      this.em,
+    );
+    for (const [id, { frame, picture: own, branch }] of frames) {
+      const look = lookAt(recipe, branch.depth);
+      const holds = this.holds(id);
+      const filled = look.shape === 'plain' ? null : look.fill;
+      const at = tidiedBox(frame);
+      this.nodes.push(
+        shape({
+          id: `n-${id}`,
+          ...at,
+          shape: holds ? 'rectangle' : SHAPE[look.shape],
+          adjust: holds ? [0.06] : (ADJUST[look.shape] ?? []),
+          fill: filled ? solid(filled) : null,
+          outline: look.shape === 'plain' || !look.edge ? null : outlineFor(this.em, 0.1, look.edge),
+          vertical: holds ? 'top' : 'middle',
+          padding: tidied(holds ? this.em * 0.3 : 0),
+          body: styled(branch.node.text, {
+            size: tidied(this.em * look.scale),
+            bold: look.bold,
+            colour: look.colour,
+          }),
+        }),
+      );
+      const offset = offsets.get(id) ?? { dx: 0, dy: 0 };
+      if (offsets.has(id)) this.moved.set(`n-${id}`, offset);
+      if (own) {
+        const shown = tidiedBox({ ...own, x: own.x + offset.dx, y: own.y + offset.dy });
+        this.beside.set(id, shown);
+        this.pictures.push(picture({ id: `p-${id}`, picture: branch.node.picture!, ...shown }));
+      }
+      this.placed.set(id, {
+        ...at,
+        x: at.x + offset.dx,
+        y: at.y + offset.dy,
+        round: look.shape === 'ellipse' && !holds,
+      });
+    }
+  }
+
+  /** A node and its picture in the box that both were given. */
+  private partsOf(
+    { node, depth, height: headHeight }: Branch,
+    box: Box,
+    laidLinks: readonly LaidLink[],
+    middleOf: (id: string) => Point,
+  ): { frame: Box; picture: Box | null } {
+    const { draft } = this.fit;
+    const { shape: own, picture: side } = draft.sizes(node, depth);
+    const apart = draft.apart(depth);
+    if (this.holds(node.id)) {
+      const inner = { x: box.x + this.em * 0.4, y: box.y + (headHeight - side) / 2 + this.em * 0.15 };
+      return { frame: box, picture: side > 0 ? { ...inner, width: side, height: side } : null };
+    }
+    const middle = { x: box.x + (box.width - own.width) / 2, y: box.y + (box.height - own.height) / 2 };
+    if (side === 0) return { frame: { ...middle, ...own }, picture: null };
+    const square = { width: side, height: side };
+    if (draft.words.pictureAt(node.id, depth) === 'above')
+      return {
+        frame: { x: middle.x, y: box.y + box.height - own.height, ...own },
+        picture: { x: box.x + (box.width - side) / 2, y: box.y, ...square },
+      };
+    const atRight = pictureAtRight(node.id, laidLinks, middleOf);
+    const twice = this.asked.recipe.layout === 'down';
+    const left = twice ? middle.x : atRight ? box.x : box.x + box.width - own.width;
+    return {
+      frame: { x: left, y: middle.y, ...own },
+      picture: {
+        x: atRight ? left + own.width + apart : left - apart - side,
+        y: box.y + (box.height - side) / 2,
+        ...square,
+      },
     };
+  }
+
+  private shown(id: string): boolean {
+    const done = this.asked.hand.get(`n-${id}`);
+    return this.placed.has(id) && !done?.hidden && !done?.gone;
+  }
+  private isMoved(id: string): boolean {
+    const { dx, dy } = this.moved.get(`n-${id}`) ?? { dx: 0, dy: 0 };
+    return dx !== 0 || dy !== 0;
+  }
+
+  private allObstacles(): typeof this.obstacles {
+    const parents = new Map(this.asked.recipe.nodes.map(({ id, parent }) => [id, parent]));
+    const parentOf = (id: string) => parents.get(id) ?? null;
+    return [
+      ...[...this.placed].map(([id, box]) => ({ id, own: null, parent: parentOf(id), box, holds: this.holds(id) })),
+      ...[...this.beside].map(([id, box]) => ({ id: `p-${id}`, own: id, parent: parentOf(id), box, holds: false })),
+    ].filter(({ id, own }) => this.shown(own ?? id));
+  }
+
+  /** A node with all that it hangs under. */
+  private withAbove(id: string): ReadonlySet<string> {
+    let known = this.ups.get(id);
+    if (!known) {
+      const parents = new Map(this.asked.recipe.nodes.map((node) => [node.id, node.parent]));
+      const out = new Set<string>();
+      for (let at: string | null = id; at !== null; at = parents.get(at) ?? null) out.add(at);
+      this.ups.set(id, (known = out));
+    }
+    return known;
+  }
+
+  /** What a link may not run through: all nodes but its own and those that hold them, of which it is the words; and pictures. */
+  private othersFor({ from, to }: LaidLink): (within?: Box) => Box[] {
+    const entered = this.fit.laid.boxes ? new Set([...this.withAbove(from), ...this.withAbove(to)]) : null;
+    const boxes: Box[] = [];
+    for (const { id, own, parent, box, holds } of this.obstacles) {
+      if (id === from || id === to) continue;
+      // What lies in a box that the link does not enter is not in its way: the box is.
+      if (entered && parent !== null && !entered.has(own ?? parent) && !entered.has(parent)) continue;
+      if (holds && entered?.has(id)) boxes.push(this.headOf(id));
+      // Where a line comes to a corner it may touch the edge of the picture beside.
+      else if (own === from || own === to) boxes.push(shrunk(box, box.width / 6));
+      else boxes.push(box);
+    }
+    return (within) => (within ? boxes.filter((box) => overlaps(within, box)) : boxes);
+  }
+
+  /** The words of a node that holds others. */
+  private headOf(id: string): Box {
+    const box = this.placed.get(id)!;
+    const node = this.asked.recipe.nodes.find((one) => one.id === id)!;
+    const { shape: own } = this.fit.draft.sizes(node, this.withAbove(id).size - 1);
+    return { x: box.x + (box.width - own.width) / 2, y: box.y, width: own.width, height: own.height };
+  }
+
+  private link(part: string, wordsPart: string, of: LaidLink, said: string, arrows: MapRecipe['arrows']): void {
+    if (!this.shown(of.from) || !this.shown(of.to)) return;
+    const { recipe } = this.asked;
+    const [from, to] = [this.placed.get(of.from)!, this.placed.get(of.to)!];
     // What was moved by hand may stand on another side now.
-    const moved = hand.has(`n-${of.from}`) || hand.has(`n-${of.to}`);
-    const sides = moved ? undefined : of.sides;
+    const moved = this.isMoved(of.from) || this.isMoved(of.to);
+    const sides = moved ? undefined : (of.sides ?? this.outOf(of));
     const kind = of.bracket ? 'stepped' : recipe.route;
-    // The step nearer to what many links leave from, so that words have room at the other end.
-    const bend = kind === 'stepped' && of.sides ? 0.3 : 0.5;
-    const { via, points } = wayOf(from, to, sides, kind, bend, others);
+    const gap = moved || !of.sides ? null : this.levels.gapOf(of.from, of.to);
+    const way = wayOf({ from, to, sides, route: kind, gap, frame: this.frame }, this.othersFor(of));
+    if (way.through) this.through++;
+    if (!moved) this.reach.push(around(way.points));
     const end = (id: string, box: Box, side: Side | null) => {
       const { x, y } = centre(box);
       return { ...held(`n-${id}`, null, tidied(x), tidied(y)), side };
     };
-    lines.push(
+    this.lines.push(
       line({
         id: part,
-        from: end(of.from, from, sides?.[0] ?? null),
-        to: end(of.to, to, sides?.[1] ?? null),
-        via: via.map(({ x, y }) => ({ x: tidied(x), y: tidied(y) })),
+        from: end(of.from, from, way.sides[0]),
+        to: end(of.to, to, way.sides[1]),
+        via: way.via.map(({ x, y }) => ({ x: tidied(x), y: tidied(y) })),
         route: kind,
-        bend,
-        outline: outlineFor(em, 0.1, recipe.edge),
+        bend: way.bend,
+        outline: outlineFor(this.em, 0.1, recipe.edge),
         ...capsOf(of.forward && (arrows === 'none' || arrows === 'back') ? 'forward' : arrows),
       }),
     );
     if (!said) return;
-    const size = times(draft.words.link(said), draft.scale);
-    const { box, spread } = wordsOn(points, size, tidied(em * 0.16), standing, wordBoxes);
-    wordBoxes.push(box);
-    words.push(
+    const size = times(this.fit.draft.words.link(said), this.fit.draft.scale);
+    const standing = this.obstacles.map(({ id, box, holds }) => (holds ? this.headOf(id) : box));
+    const { box, spread } = wordsOn(way.points, size, tidied(this.em * 0.16), standing, this.wordBoxes, this.frame);
+    if (!moved) this.reach.push(box);
+    this.say(wordsPart, said, box, spread);
+  }
+
+  /** The sides of a link between a node and one that holds it: out to the edge that is nearest. */
+  private outOf({ from, to }: LaidLink): [Side | null, Side | null] | undefined {
+    if (from === to || !this.fit.laid.boxes) return undefined;
+    const [inner, outer] = this.withAbove(from).has(to) ? [from, to] : this.withAbove(to).has(from) ? [to, from] : [];
+    if (!inner || !outer) return undefined;
+    const [box, around] = [this.placed.get(inner)!, this.placed.get(outer)!];
+    const left = box.x - around.x < around.x + around.width - box.x - box.width;
+    const side: Side = left ? 'left' : 'right';
+    return [side, side];
+  }
+
+  /** Words of a link that is shown by one node holding the other: over the inner one. */
+  private over(id: string, said: string): void {
+    if (!this.shown(id)) return;
+    const size = times(this.fit.draft.words.link(said), this.fit.draft.scale);
+    const { x, y, width } = this.placed.get(id)!;
+    this.say(`w-${id}`, said, { x: x + (width - size.width) / 2, y: y - size.height, ...size }, null);
+  }
+
+  private say(part: string, said: string, box: Box, spread: number | null): void {
+    this.wordBoxes.push(box);
+    this.words.push(
       text({
-        id: wordsPart,
+        id: part,
         role: 'label',
         ...tidiedBox(box),
         padding: 0,
         vertical: 'middle',
         fit: 'keep',
-        plate: spread === null ? null : { colour: '#ffffff', opacity: 0.85, spread, corner: tidied(em * 0.25) },
-        body: styled(said, { size: tidied(em * LINK_WORDS), italic: true }),
+        plate: spread === null ? null : { colour: '#ffffff', opacity: 0.85, spread, corner: tidied(this.em * 0.25) },
+        body: styled(said, { size: tidied(this.em * LINK_WORDS), italic: true }),
       }),
     );
-  };
-  const byId = new Map(recipe.nodes.map((node) => [node.id, node]));
-  for (const of of laidLinks) link(`l-${of.of}`, `w-${of.of}`, of, byId.get(of.of)!.link, recipe.arrows);
-  for (const { id, from, to, words: said, arrow } of recipe.links)
-    link(`x-${id}`, `y-${id}`, { of: id, from, to }, said, arrow);
+  }
 
-  const notes: string[] = [];
-  if (!fits)
-    notes.push(
-      'The map is larger than its frame, even with the smallest words. Pull the frame larger, shorten the outline, or make two maps of it.',
-    );
-  const standingAlone = [...placed].flatMap(([id, box]) => (laid.boxes?.has(id) ? [] : [box]));
-  const covered = wordBoxes.filter((box) => standingAlone.some((node) => disturbs(box, node))).length;
-  if (covered > 0)
-    notes.push(
-      covered === 1
-        ? 'The words of one link have no room of their own. A larger frame would give it to them.'
-        : `The words of ${covered} links have no room of their own. A larger frame would give it to them.`,
-    );
-  // What holds others lies behind them; links lie behind nodes, words and pictures before all.
-  return { items: [...words, ...pictures, ...nodes.toReversed(), ...lines], notes };
+  /** What of the recipe is not drawn, though nobody took it away. */
+  private count(): void {
+    const { recipe, hand } = this.asked;
+    const drawn = new Set([...this.pictures, ...this.words, ...this.lines].map(({ id }) => id));
+    const kept = (id: string) => !hand.get(`n-${id}`)?.hidden && !hand.get(`n-${id}`)?.gone;
+    for (const { id, parent, link, picture: own } of recipe.nodes) {
+      if (!kept(id)) continue;
+      if (own && !drawn.has(`p-${id}`)) this.lost.pictures++;
+      if (link && parent !== null && kept(parent) && !drawn.has(`w-${id}`)) this.lost.words++;
+    }
+    for (const { id, from, to } of recipe.links) if (kept(from) && kept(to) && !drawn.has(`x-${id}`)) this.lost.links++;
+  }
+
+  /** How far links, words and nodes that nobody moved reach over the frame. */
+  get beyond(): Inset {
+    const still = [...this.placed, ...this.beside].flatMap(([id, box]) => (this.isMoved(id) ? [] : [box]));
+    const { x, y, width, height } = union([...this.reach, ...still]);
+    const farther = (by: number) => (by > 0.3 ? by : 0);
+    return {
+      left: farther(-x),
+      top: farther(-y),
+      right: farther(x + width - this.asked.width),
+      bottom: farther(y + height - this.asked.height),
+    };
+  }
+
+  /** Front to back: words and pictures before all, links behind nodes, but before those that hold others. */
+  get items(): Item[] {
+    const back = this.nodes.toReversed();
+    const holding = back.filter(({ id }) => this.holds(id.slice(2)));
+    const others = holding.length > 0 ? back.filter(({ id }) => !this.holds(id.slice(2))) : back;
+    return [...this.words, ...this.pictures, ...others, ...this.lines, ...holding];
+  }
+
+  get notes(): string[] {
+    const notes = [...(this.fit.laid.notes ?? [])];
+    const standing = [...this.placed].flatMap(([id, box]) => (this.holds(id) ? [] : [box]));
+    const covered = this.wordBoxes.filter((box) => standing.some((node) => disturbs(box, node))).length;
+    if (covered > 0) notes.push(`${wordsOfLinks(covered)} no room of their own. A larger frame would give it to them.`);
+    if (this.through > 0)
+      notes.push(
+        `${this.through === 1 ? 'One link runs' : `${this.through} links run`} through other things, since there is no room around them. A larger frame, or another layout, would give it.`,
+      );
+    const { words, pictures, links } = this.lost;
+    if (words > 0) notes.push(`${wordsOfLinks(words)} no place in this layout: the links are not drawn in it.`);
+    if (pictures > 0)
+      notes.push(
+        `${pictures === 1 ? 'One picture has' : `${pictures} pictures have`} no place in this layout: what it belongs to is drawn together with another.`,
+      );
+    if (links > 0) notes.push(`${links === 1 ? 'One link' : `${links} links`} across can’t be drawn in this layout.`);
+    return notes;
+  }
+}
+
+const wordsOfLinks = (count: number) =>
+  count === 1 ? 'The words of one link have' : `The words of ${count} links have`;
+const shrunk = ({ x, y, width, height }: Box, by: number): Box => ({
+  x: x + by,
+  y: y + by,
+  width: width - 2 * by,
+  height: height - 2 * by,
+});
+
+/** The gaps between the levels of a map as it stands. */
+function levelsOf({ levels }: Laid, places: ReadonlyMap<string, Box>): { gapOf(from: string, to: string): Gap | null } {
+  if (!levels) return { gapOf: () => null };
+  const spans: { start: number; end: number }[] = [];
+  for (const [id, level] of levels.of) {
+    const box = places.get(id);
+    if (!box) continue;
+    const [start, size] = levels.axis === 'x' ? [box.x, box.width] : [box.y, box.height];
+    const span = (spans[level] ??= { start, end: start + size });
+    span.start = Math.min(span.start, start);
+    span.end = Math.max(span.end, start + size);
+  }
+  return {
+    gapOf(from, to) {
+      const [a, b] = [levels.of.get(from), levels.of.get(to)];
+      if (a === undefined || b === undefined || a === b) return null;
+      return b > a ? { end: spans[a].end, start: spans[b].start } : { end: spans[a].start, start: spans[b].end };
+    },
+  };
+}
+
+const TOO_LARGE =
+  'The map is larger than its frame, even with the smallest words. Pull the frame larger, shorten the outline, or make two maps of it.';
+
+/** How often nodes make room for what reaches over the frame. */
+const STEPS = 4;
+
+export async function makeMap(asked: Asked<MapRecipe>, kit: Kit): Promise<Made> {
+  if (asked.recipe.nodes.length === 0)
+    return { items: [], notes: ['The outline is empty: write its first line, and the map appears.'] };
+  const words = new Words(asked.recipe, kit);
+  let inset: Inset = { left: 0, top: 0, right: 0, bottom: 0 };
+  for (let step = 0; ; step++) {
+    const [width, height] = [asked.width - inset.left - inset.right, asked.height - inset.top - inset.bottom];
+    const fit = await fitted(words, Math.max(20, width), Math.max(20, height));
+    const drawing = new Drawing(asked, fit, inset);
+    const over = drawing.beyond;
+    const reaches = Object.values(over).some((by) => by > 0);
+    if (!reaches || !fit.fits || step === STEPS) {
+      const notes = fit.fits && !reaches ? drawing.notes : [TOO_LARGE, ...drawing.notes];
+      return { items: drawing.items, notes, moved: drawing.moved };
+    }
+    inset = {
+      left: inset.left + over.left * 1.1,
+      top: inset.top + over.top * 1.1,
+      right: inset.right + over.right * 1.1,
+      bottom: inset.bottom + over.bottom * 1.1,
+    };
+  }
 }
 
 /** Words typed into nodes and links, nodes and links that were taken away. */

@@ -96,7 +96,10 @@ describe('every layout', () => {
   });
   test.each(MAP_LAYOUTS)('%s: stays in its frame, and all of it is fit for a sheet', async (layout) => {
     const { group, notes } = await madeFrom('map', map(MARSH, { layout }), kit);
-    expect(notes).toEqual([]);
+    // Of three branches, two are compared.
+    expect(notes).toEqual(
+      layout === 'compare' ? [expect.stringMatching(/^Two things are compared.*“Water” stands below/)] : [],
+    );
     for (const item of group.items) {
       expect(ItemSchema.safeParse(item).success).toBe(true);
       if (item.kind === 'line') continue;
@@ -313,23 +316,56 @@ describe('links', () => {
 
 describe('what is done by hand', () => {
   const heron = (recipe: MapRecipe) => `n-${idOf(recipe, 'heron')}`;
-  test('a moved node keeps its offset when the outline changes, until it is tidied', async () => {
-    const recipe = map();
+  const withText = (recipe: MapRecipe, id: string, text: string): MapRecipe => ({
+    ...recipe,
+    nodes: recipe.nodes.map((node) => (`n-${node.id}` === id ? { ...node, text } : node)),
+  });
+  async function movedHeron(recipe = map()) {
     const { group } = await madeFrom('map', recipe, kit);
     const before = partOf<'shape'>(group, heron(recipe));
     const moved = withPart(group, heron(recipe), { x: before.x + 40, y: before.y - 25 });
     expect(alteredCount(moved)).toBe(1);
-    const next = withRows(
+    return { recipe, group, moved, at: [before.x + 40, before.y - 25] };
+  }
+  const go = (group: GroupItem, recipe: MapRecipe) => again({ group, state: { kind: 'map', recipe, seed: 1 } }, kit);
+  test('a moved node keeps its place while its neighbours stay, whatever it would move to', async () => {
+    const { recipe, moved } = await movedHeron();
+    // Longer words would push it and its links elsewhere.
+    const next = withText(recipe, heron(recipe), 'the great grey heron of the creek');
+    const after = (await go(moved, next)).group;
+    const fresh = (await madeFrom('map', next, kit)).group;
+    const [was, is, made] = [moved, after, fresh].map((group) => centre(partOf<'shape'>(group, heron(recipe))));
+    const neighbour = `n-${idOf(recipe, 'shore crab')}`;
+    const [crabWas, crabIs] = [moved, after].map((group) => centre(partOf<'shape'>(group, neighbour)));
+    expect(Math.hypot(is.x - was.x - (crabIs.x - crabWas.x), is.y - was.y - (crabIs.y - crabWas.y))).toBeLessThan(14);
+    expect(Math.hypot(is.x - made.x - 40, is.y - made.y + 25)).toBeGreaterThan(20);
+  });
+  test('it goes with its neighbours, and in another layout keeps its distance from its new place, until it is tidied', async () => {
+    const { recipe, moved } = await movedHeron();
+    const longer = withRows(
       recipe,
       rowsFromText(`${MARSH}\n\t\tspring tide`).map((row, i) => ({ ...row, id: recipe.nodes[i]?.id ?? row.id })),
     );
-    const after = await again({ group: moved, state: { kind: 'map', recipe: next, seed: 1 } }, kit);
-    const fresh = partOf<'shape'>((await madeFrom('map', next, kit)).group, heron(recipe));
-    const kept = partOf<'shape'>(after.group, heron(recipe));
-    expect([kept.x - fresh.x, kept.y - fresh.y].map(Math.round)).toEqual([40, -25]);
-    const tidied = await again({ group: after.group, forget: 'places' }, kit);
-    expect(partOf<'shape'>(tidied.group, heron(recipe)).x).toBeCloseTo(fresh.x);
+    const wider = (await go(moved, longer)).group;
+    const among = (group: GroupItem) => {
+      const [own, crab] = [heron(recipe), `n-${idOf(recipe, 'shore crab')}`].map((id) => partOf<'shape'>(group, id));
+      return [own.x - crab.x, own.y - crab.y];
+    };
+    among(wider).forEach((far, i) => expect(Math.abs(far - among(moved)[i])).toBeLessThan(14));
+    const radial = (await go(moved, { ...recipe, layout: 'radial' })).group;
+    const fresh = (await madeFrom('map', { ...recipe, layout: 'radial' }, kit)).group;
+    const [kept, new_] = [radial, fresh].map((group) => partOf<'shape'>(group, heron(recipe)));
+    expect([kept.x - new_.x, kept.y - new_.y].map(Math.round)).toEqual([40, -25]);
+    const tidied = await again({ group: radial, forget: 'places' }, kit);
+    expect(partOf<'shape'>(tidied.group, heron(recipe)).x).toBeCloseTo(new_.x);
     expect(alteredCount(tidied.group)).toBe(0);
+  });
+  test('made again and again, a moved node does not creep', async () => {
+    const { recipe, moved, at } = await movedHeron();
+    let group = moved;
+    for (let i = 0; i < 5; i++) group = (await go(group, recipe)).group;
+    const { x, y } = partOf<'shape'>(group, heron(recipe));
+    expect([x, y]).toEqual(at);
   });
   test('a look of its own, and being hidden, survive; another look of the level does not undo them', async () => {
     const recipe = map();

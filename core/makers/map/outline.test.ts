@@ -16,7 +16,7 @@ import {
   withoutNodes,
   withRows,
 } from './outline';
-import { MapRecipe, MOST_NODES } from './recipe';
+import { MAP_LAYOUTS, MapRecipe, MOST_NODES } from './recipe';
 
 const bare = (rows: readonly Row[]) => rows.map(({ text, depth }) => [text, depth]);
 const map = (text: string) => withRows(beginMap([]), rowsFromText(text));
@@ -55,9 +55,9 @@ describe('an outline', () => {
       fc.property(outlines, (rows) => {
         const nodes = nodesFrom(rows.map((row, i) => ({ ...row, text: `w${i}` })));
         const wanted = bare(rowsOf(nodes));
-        expect(bare(rowsOf(readOutline(opmlOf('T', nodes)).nodes))).toEqual(wanted);
+        expect(bare(rowsOf(readOutline(opmlOf('T', { ...beginMap([]), nodes })).nodes))).toEqual(wanted);
         expect(bare(rowsOf(readOutline(indentedOf(nodes)).nodes))).toEqual(wanted);
-        const read = readOutline(graphmlOf({ nodes, links: [] })).nodes;
+        const read = readOutline(graphmlOf({ ...beginMap([]), nodes })).nodes;
         expect(
           bare(rowsOf(read))
             .map(([text]) => text)
@@ -68,10 +68,73 @@ describe('an outline', () => {
         expect(parents(read)).toEqual(parents(nodes));
       }),
     ));
+  const anything = fc
+    .string({ unit: 'grapheme', maxLength: 14 })
+    .filter((s) => !/[\n\r\0-\x08\x0b\x0c\x0e-\x1f]/.test(s));
+  const maps = fc
+    .tuple(
+      outlines,
+      fc.array(fc.tuple(anything, anything, fc.boolean()), { minLength: 40, maxLength: 40 }),
+      fc.array(fc.tuple(fc.nat(39), fc.nat(39), anything, fc.constantFrom('none', 'forward', 'back', 'both')), {
+        maxLength: 9,
+      }),
+      fc.constantFrom(...MAP_LAYOUTS),
+      fc.constantFrom('straight', 'stepped', 'curved'),
+    )
+    .map(([rows, said, across, layout, route]) => {
+      const nodes = nodesFrom(rows).map((node, i) => ({
+        ...node,
+        text: said[i][0],
+        link: node.parent === null ? '' : said[i][1],
+        picture: said[i][2] ? 'flat/crab' : null,
+      }));
+      const links = across.map(([from, to, words, arrow], i) => ({
+        id: `x${i}`,
+        from: nodes[from % nodes.length].id,
+        to: nodes[to % nodes.length].id,
+        words,
+        arrow,
+      }));
+      return MapRecipe.parse({ ...beginMap(['#112233']), nodes, links, layout, route, arrows: 'both', size: 17 });
+    });
+  test('a map that goes out as OPML or GraphML comes in again as it was, words, pictures, links and looks', () =>
+    fc.assert(
+      fc.property(maps, (recipe) => {
+        for (const file of [opmlOf('T', recipe), graphmlOf(recipe)]) {
+          const { nodes, links, drawn } = readOutline(file);
+          expect({ ...beginMap([]), ...drawn, nodes, links }).toEqual(recipe);
+        }
+      }),
+    ));
+  test('names that are in use already are others in it, and its links go on', () => {
+    const recipe = map(MARSH);
+    recipe.links = [{ id: 'x', from: recipe.nodes[2].id, to: recipe.nodes[4].id, words: 'feeds', arrow: 'back' }];
+    for (const file of [opmlOf('T', recipe), graphmlOf(recipe)]) {
+      const { nodes, links } = readOutline(
+        file,
+        recipe.nodes.map(({ id }) => id),
+      );
+      expect(new Set([...nodes, ...recipe.nodes].map(({ id }) => id)).size).toBe(2 * recipe.nodes.length);
+      const named = (id: string) => nodes.find((node) => node.id === id)?.text;
+      expect([named(links[0].from), named(links[0].to), links[0].arrow]).toEqual(['glasswort', 'heron', 'back']);
+    }
+  });
+  test('rows that another program added to it are taken in with the rest', () => {
+    const recipe = map(MARSH);
+    recipe.nodes[2].link = 'such as';
+    const file = opmlOf('T', recipe).replace('<outline text="crab"', '<outline text="mud snail"/><outline text="crab"');
+    const { nodes } = readOutline(file);
+    expect(bare(rowsOf(nodes)).slice(-2)).toEqual([
+      ['mud snail', 2],
+      ['crab', 2],
+    ]);
+    expect(nodes[2].link).toBe('such as');
+    expect(new Set(nodes.map(({ id }) => id)).size).toBe(7);
+  });
   test('words with signs of XML stay as they are', () => {
     const nodes = nodesFrom([{ id: 'a', text: 'salt & "mud" <deep>', depth: 0 }]);
-    expect(readOutline(opmlOf('a < b', nodes)).nodes[0].text).toBe('salt & "mud" <deep>'.replace('<deep>', '').trim());
-    expect(readOutline(graphmlOf({ nodes, links: [] })).nodes[0].text).toBe('salt & "mud" <deep>');
+    expect(readOutline(opmlOf('a < b', { ...beginMap([]), nodes })).nodes[0].text).toBe('salt & "mud" <deep>');
+    expect(readOutline(graphmlOf({ ...beginMap([]), nodes })).nodes[0].text).toBe('salt & "mud" <deep>');
   });
   test.each([
     ['tabs', 'a\n\tb\n\t\tc\n\td', 'a0 b1 c2 d1'],
@@ -96,7 +159,7 @@ describe('an outline', () => {
     const nested = (n: number) =>
       `<opml><body>${'<outline text="x">y'.repeat(n)}${'</outline>'.repeat(n)}</body></opml>`;
     expect(readOutline(nested(150)).nodes).toHaveLength(150);
-    expect(() => readOutline(nested(60_000))).toThrow(/more than 200 deep/);
+    expect(() => readOutline(nested(60_000))).toThrow(/more than 610 deep/);
     const star = `<graphml><graph><node id="a"/><node id="b"/>${'<edge source="a" target="b"/>'.repeat(40_000)}</graph></graphml>`;
     expect(readOutline(star).nodes).toHaveLength(2);
     expect(readOutline(`<opml><body><outline text="${'&lt;'.repeat(200_000)}"/></body></opml>`).nodes).toHaveLength(1);

@@ -45,19 +45,24 @@ export const NodeLook = z.strictObject({
   scale: z.number().min(0.5).max(4),
 });
 
+/** How a map is laid out and drawn, whatever it says. */
+export const MapLook = z.strictObject({
+  layout: z.enum(MAP_LAYOUTS),
+  route: z.enum(['straight', 'stepped', 'curved']),
+  arrows: z.enum(ARROWS),
+  /** By how deep a node hangs; the last goes for all deeper ones. */
+  looks: z.array(NodeLook).min(1).max(6),
+  /** The size of words in points; they get smaller where the frame is too small. */
+  size: z.number().min(5).max(120),
+  edge: Hex,
+});
+
 export const MapRecipe = z
   .strictObject({
     /** In the order of the outline: what hangs under another comes after it. */
     nodes: z.array(MapNode).max(MOST_NODES, `a map holds at most ${MOST_NODES} lines`),
     links: z.array(MapLink).max(MOST_NODES),
-    layout: z.enum(MAP_LAYOUTS),
-    route: z.enum(['straight', 'stepped', 'curved']),
-    arrows: z.enum(ARROWS),
-    /** By how deep a node hangs; the last goes for all deeper ones. */
-    looks: z.array(NodeLook).min(1).max(6),
-    /** The size of words in points; they get smaller where the frame is too small. */
-    size: z.number().min(5).max(120),
-    edge: Hex,
+    ...MapLook.shape,
   })
   .superRefine(({ nodes, links }, context) => {
     const seen = new Set<string>();
@@ -78,6 +83,7 @@ export const MapRecipe = z
 export type MapNode = z.infer<typeof MapNode>;
 export type MapLink = z.infer<typeof MapLink>;
 export type NodeLook = z.infer<typeof NodeLook>;
+export type MapLook = z.infer<typeof MapLook>;
 export type MapRecipe = z.infer<typeof MapRecipe>;
 
 /** Short ids that are not in use, one after the other. */

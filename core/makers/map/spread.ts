@@ -2,20 +2,14 @@ import { centre, union } from '../../geometry/box';
 import type { Box, Point } from '../../geometry/matrix';
 import type { Size } from '../measure';
 import { tidied } from '../measure';
-import type { MapLayout } from './recipe';
 import type { Laid } from './tree';
 
 /** How far boxes are drawn apart at most where there is room. */
 const MOST = 1.5;
 
 /** Where all goes in the frame, by node: in its middle, and drawn apart in either direction where there is room. */
-export function spreadIn(
-  frame: Size,
-  layout: MapLayout,
-  laid: Laid,
-  boxes: ReadonlyMap<string, Box>,
-): (id: string) => Box {
-  const pins = pinsOf(layout, laid, boxes);
+export function spreadIn(frame: Size, laid: Laid, boxes: ReadonlyMap<string, Box>): (id: string) => Box {
+  const pins = pinsOf(laid, boxes);
   const spans = (along: 'x' | 'y', across: 'width' | 'height') =>
     [...boxes].map(([id, box]): Span => ({ start: box[along], size: box[across], pin: pins.get(id)![along] }));
   const sx = laid.boxes ? 1 : stretch(frame.width, spans('x', 'width'));
@@ -33,14 +27,17 @@ export function spreadIn(
 }
 
 /**
- * The point of each box that is drawn apart from the others: its middle, but what a tree lines up by an edge stays lined up, and
- * a list that a bracket holds stays together with its head.
+ * The point of each box that is drawn apart from the others: its middle, but the boxes of a level stay lined up, and a list that
+ * a bracket holds stays together with its head.
  */
-function pinsOf(layout: MapLayout, { links }: Laid, boxes: ReadonlyMap<string, Box>): Map<string, Point> {
+function pinsOf({ links, levels }: Laid, boxes: ReadonlyMap<string, Box>): Map<string, Point> {
   const pins = new Map<string, Point>();
+  const starts = new Map<number, number>();
+  for (const [id, level] of levels?.of ?? [])
+    if (boxes.has(id)) starts.set(level, Math.min(starts.get(level) ?? Infinity, boxes.get(id)![levels!.axis]));
   for (const [id, box] of boxes) {
-    const { x, y } = centre(box);
-    pins.set(id, { x: layout === 'right' ? box.x : x, y: layout === 'down' ? box.y : y });
+    const level = levels?.of.get(id);
+    pins.set(id, { ...centre(box), ...(level !== undefined && { [levels!.axis]: starts.get(level) }) });
   }
   const heads = new Map((links ?? []).flatMap(({ bracket, from, to }) => (bracket ? [[to, from]] : [])));
   for (const id of heads.keys()) {

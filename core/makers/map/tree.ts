@@ -21,7 +21,15 @@ export type Laid = {
   boxes?: Map<string, Box>;
   /** The links as this layout draws them, where they are not simply those of the outline. */
   links?: LaidLink[];
+  /** Levels with free gaps between them, of nodes that do not lie beside each other along the links: which one each is in. */
+  levels?: Levels;
+  /** Nodes that are drawn as another one. */
+  drawnAs?: Map<string, string>;
+  /** What does not fit this layout, and what would. */
+  notes?: string[];
 };
+export type Levels = { axis: 'x' | 'y'; of: Map<string, number> };
+
 export type LaidLink = {
   /** The node whose link it is: its words are drawn on it. */
   of: string;
@@ -32,8 +40,6 @@ export type LaidLink = {
   forward?: boolean;
   /** Drawn in steps, whatever the map's links are: the bracket beside a list. */
   bracket?: boolean;
-  /** Runs where the layout leaves room: nothing can stand in its way. */
-  free?: boolean;
 };
 
 export type Gaps = {
