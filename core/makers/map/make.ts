@@ -4,6 +4,7 @@ import type { Box, Point } from '../../geometry/matrix';
 import { held, line, picture, shape, solid, text } from '../../sheet/make';
 import type { Cap, Item, Side } from '../../sheet/schema';
 import type { Asked, Kit, Made, Maker } from '../maker';
+import type { Size } from '../measure';
 import { outlineFor, saidBy, styled, tidied, tidiedBox } from '../measure';
 import { disturbs, pictureAtRight, wordsOn } from './links';
 import { offsetsOf } from './moved';
@@ -300,7 +301,11 @@ class Drawing {
     if (!said) return;
     const size = times(this.fit.draft.words.link(said), this.fit.draft.scale);
     const standing = this.obstacles.map(({ id, box, holds }) => (holds ? this.headOf(id) : box));
-    const { box, spread } = wordsOn(way.points, size, tidied(this.em * 0.16), standing, this.wordBoxes, this.frame);
+    const plate = tidied(this.em * 0.16);
+    const { box, spread } =
+      of.bracket && !moved && !way.through
+        ? { box: beforeEnd(way.points, size), spread: plate }
+        : wordsOn(way.points, size, plate, standing, this.wordBoxes, this.frame);
     if (!moved) this.reach.push(box);
     this.say(wordsPart, said, box, spread);
   }
@@ -321,10 +326,11 @@ class Drawing {
     if (!this.shown(id)) return;
     const size = times(this.fit.draft.words.link(said), this.fit.draft.scale);
     const { x, y, width } = this.placed.get(id)!;
-    this.say(`w-${id}`, said, { x: x + (width - size.width) / 2, y: y - size.height, ...size }, null);
+    const colour = lookAt(this.asked.recipe, this.withAbove(id).size - 2).colour;
+    this.say(`w-${id}`, said, { x: x + (width - size.width) / 2, y: y - size.height, ...size }, null, colour);
   }
 
-  private say(part: string, said: string, box: Box, spread: number | null): void {
+  private say(part: string, said: string, box: Box, spread: number | null, colour?: string): void {
     this.wordBoxes.push(box);
     this.words.push(
       text({
@@ -335,7 +341,7 @@ class Drawing {
         vertical: 'middle',
         fit: 'keep',
         plate: spread === null ? null : { colour: '#ffffff', opacity: 0.85, spread, corner: tidied(this.em * 0.25) },
-        body: styled(said, { size: tidied(this.em * LINK_WORDS), italic: true }),
+        body: styled(said, { size: tidied(this.em * LINK_WORDS), italic: true, ...(colour && { colour }) }),
       }),
     );
   }
@@ -392,6 +398,12 @@ class Drawing {
     if (links > 0) notes.push(`${links === 1 ? 'One link' : `${links} links`} across can’t be drawn in this layout.`);
     return notes;
   }
+}
+
+/** On the last stretch of a bracket, which the list leaves long enough for them. */
+function beforeEnd(points: readonly Point[], size: Size): Box {
+  const [start, end] = points.slice(-2);
+  return { x: (start.x + end.x - size.width) / 2, y: end.y - size.height / 2, ...size };
 }
 
 const wordsOfLinks = (count: number) =>
