@@ -1,28 +1,36 @@
 import type { Remake } from '../core/makers/all';
 import type { MadeAnswer } from '../core/makers/parts';
+import { reflowed } from '../core/makers/flow';
 import { Remaker } from '../core/makers/parts';
-import type { Sheet } from '../core/sheet/schema';
+import type { Flow } from '../core/makers/table/pages';
+
+import type { GroupItem, Sheet } from '../core/sheet/schema';
 import { Layers } from './layers';
 import { Shelf } from './shelf';
 
 /** What makers make, worked out beside the page. */
 
-export type MakersTask = MakeTask | StopTask;
+export type MakersTask = MakeTask | FlowTask | StopTask;
 /** Ends what is being made under the same identity. */
 type StopTask = { id: number; kind: 'stop' };
-type MakeTask = {
+type Needed = {
   id: number;
-  kind: 'make';
-  asked: Remake;
-  /** The group's parts are those of this earlier answer, and are not sent again. */
-  base?: number;
   roles: Sheet['roles'];
   /** Font files and pictures that it is made with, as far as the page knows them. */
   fonts: string[];
   pictures: string[];
 };
+type MakeTask = Needed & {
+  kind: 'make';
+  asked: Remake;
+  /** The group's parts are those of this earlier answer, and are not sent again. */
+  base?: number;
+};
+/** A table shared out over pages. */
+type FlowTask = Needed & { kind: 'flow'; flow: Flow };
 export type MakersAnswer =
   | ({ id: number; kind: 'make' } & MadeAnswer)
+  | { id: number; kind: 'flow'; groups: GroupItem[]; notes: string[][] }
   | { id: number; kind: 'progress'; share: number }
   | { id: number; kind: 'failed'; reason: string };
 
@@ -47,15 +55,18 @@ function resting(id: number): (share: number) => Promise<void> {
 
 const remaker = new Remaker();
 
-async function answer({ id, asked, base, roles, fonts, pictures }: MakeTask): Promise<MakersAnswer> {
-  const resources = await shelf.ready(fonts, pictures);
-  const made = await remaker.make(id, asked, base, {
+async function answer(task: MakeTask | FlowTask): Promise<MakersAnswer> {
+  const { id, roles } = task;
+  const resources = await shelf.ready(task.fonts, task.pictures);
+  const kit = {
     ...resources,
     roles,
     rest: resting(id),
-    layered: layers ? (graph) => layers.lay(graph) : undefined,
-  });
-  return { id, kind: 'make', ...made };
+    layered: layers ? (graph: Parameters<Layers['lay']>[0]) => layers.lay(graph) : undefined,
+  };
+  return task.kind === 'flow'
+    ? { id, kind: 'flow', ...(await reflowed(task.flow, kit)) }
+    : { id, kind: 'make', ...(await remaker.make(id, task.asked, task.base, kit)) };
 }
 
 // Not by `onmessage`: the library for networks sets that to its own when it is loaded.

@@ -1,14 +1,17 @@
-import { readCells } from '../../core/formats/tables';
+import { readTable } from '../../core/formats/tables';
 import { beginTable } from '../../core/makers/table/begin';
-import type { At } from '../../core/makers/table/edit';
+import type { At, GivenRow } from '../../core/makers/table/edit';
 import { cellsOf, holderOf, pasted, withRow } from '../../core/makers/table/edit';
 import type { TableRecipe } from '../../core/makers/table/recipe';
+import { MOST_TABLE_COLUMNS, MOST_TABLE_ROWS } from '../../core/makers/table/recipe';
 import { bodyLength } from '../../core/sheet/body';
 import type { GroupItem, Item } from '../../core/sheet/schema';
 import { isWritten } from '../../core/sheet/schema';
 import { find, findOn } from '../../core/sheet/tree';
 import type { Bench } from '../workbench/bench';
+import { tableFromHtml } from '../workbench/paste-table';
 import { addMade } from './begin';
+import { partsOf } from './long-tables';
 
 /** What can be done with a table on the sheet itself. */
 
@@ -37,6 +40,22 @@ function writeAt(bench: Bench, groupId: string, at: At): void {
   if (item && isWritten(item)) bench.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
 }
 
+/** Goes on into the part of the table on the next page, or back into the one before. False where there is none. */
+function writeInPart(bench: Bench, id: string, by: 1 | -1): boolean {
+  const parts = partsOf(bench.sheet, id);
+  const other = parts[parts.findIndex(({ group }) => group.id === id) + by];
+  if (!other) return false;
+  const recipe = other.group.maker!.recipe as TableRecipe;
+  const cells = cellsOf(recipe);
+  const own = cells.filter(({ row }) => !recipe.part?.repeated.includes(recipe.rows[row]));
+  const cell = by > 0 ? own[0] : cells[cells.length - 1];
+  if (!cell) return false;
+  bench.edit(null);
+  bench.turnTo(other.page.id);
+  writeAt(bench, other.group.id, { row: recipe.rows[cell.row], column: recipe.columns[cell.column].id });
+  return true;
+}
+
 /** Goes to the next cell while one is written in, or back; behind the last one there is a new row. False in no table. */
 export function tableTab(bench: Bench, by: 1 | -1): boolean {
   const found = bench.editing && tableAt(bench, bench.editing.id);
@@ -46,7 +65,9 @@ export function tableTab(bench: Bench, by: 1 | -1): boolean {
   const here = holderOf(recipe, at);
   const index = cells.findIndex(({ row, column }) => row === here?.row && column === here.column);
   const next = cells[index + by];
-  if (next) writeAt(bench, group.id, { row: recipe.rows[next.row], column: recipe.columns[next.column].id });
+  const repeated = next && recipe.part?.repeated.includes(recipe.rows[next.row]);
+  if (next && !repeated) writeAt(bench, group.id, { row: recipe.rows[next.row], column: recipe.columns[next.column].id });
+  else if (writeInPart(bench, group.id, by)) return true;
   else if (by > 0 && bench.rights.kind === 'all') {
     const longer = withRow(recipe, recipe.rows[recipe.rows.length - 1], 'behind');
     const state = bench.making?.state(group.id);
@@ -59,23 +80,49 @@ export function tableTab(bench: Bench, by: 1 | -1): boolean {
   return true;
 }
 
-/** Cells from a spreadsheet, put into the table from the one that is written in. False where it is no table, or no cells. */
-export function pasteCells(bench: Bench, text: string): boolean {
-  if (!text.includes('\t') || bench.rights.kind !== 'all') return false;
+type Clip = Pick<DataTransfer, 'getData'>;
+
+const LARGEST = { rows: MOST_TABLE_ROWS, columns: MOST_TABLE_COLUMNS, letters: 2000 };
+
+/** The cells on the clipboard, and how many rows there are beyond what a table holds; null where there is no table. */
+function cellsFrom(clip: Clip): { rows: readonly GivenRow[]; left: number } | null {
+  const html = clip.getData('text/html');
+  const marked = html && tableFromHtml(html);
+  if (marked) return { rows: marked.slice(0, LARGEST.rows), left: Math.max(0, marked.length - LARGEST.rows) };
+  const text = clip.getData('text/plain');
+  if (!text.includes('\t')) return null;
+  const { cells, left } = readTable(text, LARGEST);
+  return { rows: cells, left };
+}
+
+function sayLeft(bench: Bench, left: number): void {
+  if (left > 0)
+    bench.say(
+      `${left.toLocaleString('en')} rows were left out: a table holds ${MOST_TABLE_ROWS}. Paste the rest into a second one.`,
+    );
+}
+
+/** Cells from elsewhere, put into the table from the one that is written in. False where it is no table, or no cells. */
+export function pasteCells(bench: Bench, clip: Clip): boolean {
+  if (bench.rights.kind !== 'all') return false;
   const found = bench.editing && tableAt(bench, bench.editing.id);
   const state = found && bench.making?.state(found.group.id);
-  if (!found || !state) return false;
+  const cells = found && state && cellsFrom(clip);
+  if (!cells) return false;
   bench.edit(null);
-  const recipe = pasted(found.recipe, found.at, readCells(text));
+  const recipe = pasted(found.recipe, found.at, cells.rows);
+  const beyond = found.recipe.rows.indexOf(found.at.row) + cells.rows.length - MOST_TABLE_ROWS;
   bench.making?.edit(found.group.id, 'Paste cells', { ...state, recipe } as typeof state);
+  sayLeft(bench, cells.left + Math.max(0, beyond));
   return true;
 }
 
-/** Cells from a spreadsheet pasted onto the sheet are a table. False where the words are none. */
-export function pasteTable(bench: Bench, text: string): boolean {
-  if (!text.includes('\t') || bench.rights.kind !== 'all') return false;
-  const cells = readCells(text);
-  if (cells.length < 2 || (cells[0]?.length ?? 0) < 2) return false;
-  void addMade(bench, 'table', undefined, beginTable(bench.sheet.palette, cells));
+/** Cells from elsewhere pasted onto the sheet are a table. False where the clipboard holds none. */
+export function pasteTable(bench: Bench, clip: Clip): boolean {
+  if (bench.rights.kind !== 'all') return false;
+  const cells = cellsFrom(clip);
+  if (!cells || cells.rows.length < 2 || Math.max(...cells.rows.map((row) => row.length)) < 2) return false;
+  void addMade(bench, 'table', undefined, beginTable(bench.sheet.palette, cells.rows));
+  sayLeft(bench, cells.left);
   return true;
 }

@@ -17,6 +17,10 @@ import type { CellLook, TableRecipe } from '../../core/makers/table/recipe';
 import { Swatches } from '../workbench/colour-field';
 import { More, NumberField, Row, Toggle } from '../workbench/fields';
 import { useMade } from './made';
+import type { Sheet } from '../../core/sheet/schema';
+import type { Bench } from '../workbench/bench';
+import type { TablePart } from './long-tables';
+import { partsOf } from './long-tables';
 import type { PanelProps } from './panel';
 import { FaceAndSize, Notes } from './panel';
 import { placeOf } from './table-commands';
@@ -45,6 +49,7 @@ export function TablePanel({ bench, group, sheet, part }: PanelProps) {
       )}
       <Looks key={at ? 'cell' : 'table'} recipe={recipe} at={at} palette={sheet.palette} onEdit={edit} />
       <Notes notes={notes} />
+      {recipe.part && <OverPages bench={bench} sheet={sheet} id={group.id} />}
       <Row label="">
         <Checkbox checked={recipe.header} onChange={(event) => put('Head', { header: event.target.checked })}>
           first row is a head
@@ -111,6 +116,31 @@ export function TablePanel({ bench, group, sheet, part }: PanelProps) {
         ))}
       </More>
     </div>
+  );
+}
+
+/** On which other pages the table is. */
+function OverPages({ bench, sheet, id }: { bench: Bench; sheet: Sheet; id: string }) {
+  const parts = partsOf(sheet, id);
+  const at = parts.findIndex(({ group }) => group.id === id);
+  const [before, after] = [parts[at - 1], parts[at + 1]];
+  const go = (part: TablePart, words: string) => (
+    <button
+      type="button"
+      className="toggle"
+      onClick={() => {
+        bench.turnTo(part.page.id);
+        bench.select([part.group.id]);
+      }}
+    >
+      {words} {sheet.pages.findIndex((page) => page.id === part.page.id) + 1}
+    </button>
+  );
+  return (
+    <Row label="pages">
+      {before && go(before, '← begins on page')}
+      {after && go(after, 'goes on on page →')}
+    </Row>
   );
 }
 

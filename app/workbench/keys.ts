@@ -294,7 +294,7 @@ export function useKeys(
     const onPaste = (event: ClipboardEvent) => {
       if (isField(event.target) || !inStage() || !event.clipboardData || bench.past) return;
       const words = event.clipboardData.getData('text/plain');
-      if (pasteClip(bench, words, parseItems) || pasteTable(bench, words)) return event.preventDefault();
+      if (pasteClip(bench, words, parseItems) || pasteTable(bench, event.clipboardData)) return event.preventDefault();
       const files = [...event.clipboardData.files];
       const body = bodyFrom(event.clipboardData);
       // Words copied together with their picture, as from a word processor, are words.

@@ -614,6 +614,9 @@ describe('charts that share a table', () => {
   });
 });
 
+/** The clipboard with words on it. */
+const clip = (words: string) => ({ getData: (type: string) => (type === 'text/plain' ? words : '') });
+
 describe('a table on the sheet', () => {
   const cell = (row: number, column: number) => part<TextItem>(`c-${row}-${column}`);
   const table = () => (group().maker as MakerStateOf<'table'>).recipe;
@@ -651,8 +654,8 @@ describe('a table on the sheet', () => {
 
   test('takes cells from a spreadsheet from the one that is written in', async () => {
     editAt(cell(2, 1).id);
-    expect(pasteCells(bench, 'just words')).toBe(false);
-    expect(pasteCells(bench, 'curlew\t9\navocet\t11\n')).toBe(true);
+    expect(pasteCells(bench, clip('just words'))).toBe(false);
+    expect(pasteCells(bench, clip('curlew\t9\navocet\t11\n'))).toBe(true);
     await settle();
     expect(group().items.map((item) => (item.kind === 'text' ? bodyText(item.body) : ''))).toEqual(
       expect.arrayContaining(['bird', 'seen', 'curlew', '9', 'avocet', '11']),
@@ -663,8 +666,8 @@ describe('a table on the sheet', () => {
   });
 
   test('cells pasted onto the sheet are a table of their own', async () => {
-    expect(pasteTable(bench, 'one line\twith a tab')).toBe(false);
-    expect(pasteTable(bench, 'bird\tseen\nheron\t2\n')).toBe(true);
+    expect(pasteTable(bench, clip('one line\twith a tab'))).toBe(false);
+    expect(pasteTable(bench, clip('bird\tseen\nheron\t2\n'))).toBe(true);
     await settle();
     const pasted = bench.page.items[0] as GroupItem;
     expect(pasted.maker?.kind).toBe('table');
@@ -675,7 +678,7 @@ describe('a table on the sheet', () => {
       '2',
     ]);
     open({ kind: 'student', supplies: ['map'] });
-    expect(pasteTable(bench, 'bird\tseen\nheron\t2\n')).toBe(false);
+    expect(pasteTable(bench, clip('bird\tseen\nheron\t2\n'))).toBe(false);
   });
 
   test('rows grow with what is typed, in one step with it', async () => {

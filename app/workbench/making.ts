@@ -10,6 +10,7 @@ import { needsOfRecipe } from '../../core/makers/needs';
 import type { Forget } from '../../core/makers/remake';
 import type { Bench } from './bench';
 import { askMade } from './making-parts';
+import { LongTables } from '../makers/long-tables';
 
 /**
  * Keeps what makers made in step with their recipes: makes it anew when the recipe is edited, and when something was done to
@@ -38,7 +39,11 @@ export class Making {
   /** What shows but is not kept yet. */
   private pending = new Map<string, { name: string; group: GroupItem; from: GroupItem; then?: () => void }>();
 
-  constructor(private bench: Bench) {}
+  private long: LongTables;
+
+  constructor(private bench: Bench) {
+    this.long = new LongTables(bench, () => this.onFinished?.());
+  }
 
   private groupOf(id: string): GroupItem | null {
     const item = find(this.bench.sheet, id)?.item;
@@ -98,14 +103,19 @@ export class Making {
 
   /** Whether something that was done is not part of the sheet yet. */
   get open(): boolean {
-    return this.pending.size > 0 || this.busy.size > 0 || this.writing.size > 0;
+    return this.pending.size > 0 || this.busy.size > 0 || this.writing.size > 0 || this.long.busy > 0;
   }
 
   /** Waits for all that is being made, and keeps it: before a sheet is handed on. */
   async settled(): Promise<void> {
     for (const id of [...this.writing.keys()]) this.catchUp(id);
-    while (this.busy.size > 0) await new Promise<void>((resolve) => (this.onFinished = resolve));
+    const finished = async () => {
+      while (this.busy.size > 0 || this.long.busy > 0)
+        await new Promise<void>((resolve) => (this.onFinished = resolve));
+    };
+    await finished();
     this.flush();
+    await finished();
   }
   private onFinished: (() => void) | null = null;
 
@@ -214,6 +224,7 @@ export class Making {
     if (job.keep === 'with last') {
       const change = changeTo(this.bench.sheet, group);
       if (change) this.bench.amend(job.name, change);
+      this.shareOut(group);
     } else {
       const from = this.pending.get(id)?.from ?? asked;
       this.pending.set(id, { name: job.name, group, from, then: job.then });
@@ -262,8 +273,13 @@ export class Making {
     const change = changeTo(this.bench.sheet, waiting.group);
     if (change) this.bench.make(waiting.name, change, 'made');
     else this.bench.changed();
+    this.shareOut(waiting.group);
     // Only what is kept can be chosen.
     waiting.then?.();
+  }
+
+  private shareOut({ id, maker }: GroupItem): void {
+    if (maker?.kind === 'table') void this.long.share(id);
   }
 
   private finished(id: string): void {
@@ -307,8 +323,10 @@ function madeGroups(change: Change, after: Sheet, before: Sheet): Set<string> {
     if (one.kind === 'all') one.changes.forEach(walk);
     else if ('id' in one) {
       const item = find(after, one.id)?.item;
-      const resized = one.kind === 'set' && ('width' in one.values || 'height' in one.values);
-      if (item?.kind === 'group' && item.maker && resized) out.add(item.id);
+      const keys =
+        item?.kind === 'group' && item.maker?.kind === 'table' ? ['y', 'width', 'height'] : ['width', 'height'];
+      const reframed = one.kind === 'set' && keys.some((key) => key in one.values);
+      if (item?.kind === 'group' && item.maker && reframed) out.add(item.id);
       else if (one.kind !== 'set' || touchesPlace(one.values)) around(one.id);
     }
   };

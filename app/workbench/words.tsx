@@ -171,7 +171,7 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
       }}
       onPaste={(event) => {
         event.preventDefault();
-        if (pasteCells(bench, event.clipboardData.getData('text/plain'))) return;
+        if (pasteCells(bench, event.clipboardData)) return;
         const pasted = bodyFrom(event.clipboardData);
         if (pasted && !event.clipboardData.getData('text/plain').startsWith(CLIP))
           pasteInto(bench, bench.editing ?? editing, pasted);

@@ -1,5 +1,7 @@
 import { cutTo } from '../../text/characters';
 import { markOf, numberIn } from '../../formats/tables';
+import type { GivenRow } from './edit';
+import { gridOf } from './edit';
 import type { Cell, CellLook, TableRecipe } from './recipe';
 import { cellKey, MOST_TABLE_COLUMNS, MOST_TABLE_ROWS } from './recipe';
 
@@ -18,21 +20,25 @@ function numbersRight(words: readonly (readonly string[])[], columns: readonly s
 
 export function beginTable(
   palette: readonly string[],
-  words: readonly (readonly string[])[] = [],
+  given: readonly GivenRow[] = [],
   rows = 5,
   columns = 4,
 ): TableRecipe {
-  const high = Math.max(1, Math.min(MOST_TABLE_ROWS, words.length || rows));
-  const wide = Math.max(1, Math.min(MOST_TABLE_COLUMNS, Math.max(0, ...words.map((row) => row.length)) || columns));
+  const grid = gridOf(given);
+  const reach = Math.max(0, ...grid.map(({ column, cell }) => column + cell.across));
+  const high = Math.max(1, Math.min(MOST_TABLE_ROWS, given.length || rows));
+  const wide = Math.max(1, Math.min(MOST_TABLE_COLUMNS, reach || columns));
   const rowIds = Array.from({ length: high }, (_, i) => `${i + 1}`);
   const columnIds = Array.from({ length: wide }, (_, i) => `${i + 1}`);
   const cells: Record<string, Cell> = {};
-  rowIds.forEach((row, r) =>
-    columnIds.forEach((column, c) => {
-      const said = words[r]?.[c];
-      if (said) cells[cellKey(row, column)] = { words: cutTo(said, 2000), across: 1, down: 1 };
-    }),
-  );
+  const words: string[][] = rowIds.map(() => columnIds.map(() => ''));
+  for (const { row, column, cell } of grid) {
+    if (row >= high || column >= wide) continue;
+    words[row][column] = cell.words;
+    const joined = cell.across > 1 || cell.down > 1;
+    if (cell.words || joined)
+      cells[cellKey(rowIds[row], columnIds[column])] = { ...cell, words: cutTo(cell.words, 2000) };
+  }
   return {
     rows: rowIds,
     columns: columnIds.map((id) => ({ id, share: 1 })),
@@ -46,11 +52,12 @@ export function beginTable(
     header: true,
     side: false,
     banding: 'none',
-    widths: words.length > 0 ? 'content' : 'equal',
+    widths: given.length > 0 ? 'content' : 'equal',
     band: '#f6f1e2',
     head: palette[3] ?? '#dfe8d0',
     ink: palette[0] ?? '#2a2820',
     face: 'andika',
     size: 13,
+    part: null,
   };
 }

@@ -251,20 +251,57 @@ export function withLook(recipe: TableRecipe, scope: Scope, at: At | null, value
   return { ...recipe, look: { ...look, cells: { ...look.cells, [key]: { ...look.cells[key], ...values } } } };
 }
 
-/** Words put into cells from a place on; the table grows as far as it may. */
-export function pasted(recipe: TableRecipe, at: At, words: readonly (readonly string[])[]): TableRecipe {
-  let next = recipe;
+/** A cell of a table from elsewhere: its words, and how many columns and rows it takes. */
+export type GivenCell = { words: string; across: number; down: number };
+export type GivenRow = readonly (string | GivenCell)[];
+
+/**
+ * Given rows as cells of a grid, each with the column it begins in: a cell that reaches over rows pushes those of the next rows on.
+ */
+export function gridOf(rows: readonly GivenRow[]): { row: number; column: number; cell: GivenCell }[] {
+  const taken = new Set<string>();
+  return rows.flatMap((cells, row) => {
+    let column = 0;
+    return cells.map((given) => {
+      const cell = typeof given === 'string' ? { words: given, across: 1, down: 1 } : given;
+      while (taken.has(`${row} ${column}`)) column++;
+      const across = Math.max(1, Math.min(cell.across, MOST_TABLE_COLUMNS));
+      const down = Math.max(1, Math.min(cell.down, rows.length - row));
+      for (let y = 0; y < down; y++) for (let x = 0; x < across; x++) taken.add(`${row + y} ${column + x}`);
+      const placed = { row, column, cell: { words: cell.words, across, down } };
+      column += across;
+      return placed;
+    });
+  });
+}
+
+/** Cells put into a table from a place on, with their joins; it grows as far as it may. */
+export function pasted(recipe: TableRecipe, at: At, given: readonly GivenRow[]): TableRecipe {
+  const grid = gridOf(given);
   const [top, left] = [recipe.rows.indexOf(at.row), columnIds(recipe).indexOf(at.column)];
-  const wide = Math.max(0, ...words.map((row) => row.length));
-  while (next.rows.length < Math.min(MOST_TABLE_ROWS, top + words.length))
-    next = withRow(next, next.rows.at(-1)!, 'behind');
-  while (next.columns.length < Math.min(MOST_TABLE_COLUMNS, left + wide))
-    next = withColumn(next, next.columns.at(-1)!.id, 'behind');
-  words.forEach((row, r) =>
-    row.forEach((said, c) => {
-      const place = { row: next.rows[top + r], column: next.columns[left + c]?.id };
-      if (place.row !== undefined && place.column !== undefined) next = withWords(next, place as At, said);
-    }),
-  );
-  return next;
+  const wide = Math.max(0, ...grid.map(({ column, cell }) => column + cell.across));
+  const missing = (have: number, most: number, want: number) => Math.max(0, Math.min(most, want) - have);
+  const newRow = freeIds(recipe.rows);
+  const newColumn = freeIds(columnIds(recipe));
+  const share = recipe.columns[recipe.columns.length - 1].share;
+  const rows = [
+    ...recipe.rows,
+    ...Array.from({ length: missing(recipe.rows.length, MOST_TABLE_ROWS, top + given.length) }, newRow),
+  ];
+  const columns = [
+    ...recipe.columns,
+    ...Array.from({ length: missing(recipe.columns.length, MOST_TABLE_COLUMNS, left + wide) }, () => ({
+      id: newColumn(),
+      share,
+    })),
+  ];
+  const cells = { ...recipe.cells };
+  for (const { row, column, cell } of grid) {
+    const place = { row: rows[top + row], column: columns[left + column]?.id };
+    if (place.row === undefined || place.column === undefined) continue;
+    const key = cellKey(place.row, place.column);
+    const joined = cell.across > 1 || cell.down > 1;
+    cells[key] = { ...(joined ? cell : (cells[key] ?? noCell)), words: cutTo(cell.words, 2000) };
+  }
+  return { ...recipe, rows, columns, cells };
 }

@@ -35,7 +35,8 @@ function styleOf(recipe: TableRecipe, { row, column }: Spread): Styled {
 export function widthsOf(recipe: TableRecipe, width: number, kit: Kit): number[] {
   const { columns, widths } = recipe;
   if (widths === 'equal') return columns.map(() => width / columns.length);
-  if (widths === 'own') {
+  // The parts of one table have the same columns.
+  if (widths === 'own' || (widths === 'content' && recipe.part)) {
     const sum = columns.reduce((all, { share }) => all + share, 0);
     return columns.map(({ share }) => (share / sum) * width);
   }
@@ -61,7 +62,7 @@ export function widthsOf(recipe: TableRecipe, width: number, kit: Kit): number[]
 }
 
 /** How high rows are for their words; a merged cell that needs more gives it to the last of its rows. */
-function heightsOf(recipe: TableRecipe, widths: readonly number[], kit: Kit): number[] {
+export function heightsOf(recipe: TableRecipe, widths: readonly number[], kit: Kit): number[] {
   const pad = padOf(recipe);
   const line = sizeOfWords('x', { font: recipe.face, size: recipe.size }, 'label', 5000, kit).height;
   const heights = recipe.rows.map(() => line + 2 * pad);
@@ -81,6 +82,10 @@ function heightsOf(recipe: TableRecipe, widths: readonly number[], kit: Kit): nu
   }
   return heights;
 }
+
+/** How many rows its head has: as many as the cells of the first row reach over. */
+export const headRowsOf = (recipe: TableRecipe): number =>
+  recipe.header ? Math.max(1, ...cellsOf(recipe).flatMap(({ row, down }) => (row === 0 ? down : []))) : 0;
 
 const partOf = (recipe: TableRecipe, { row, column }: Spread) => `c-${recipe.rows[row]}-${recipe.columns[column].id}`;
 

@@ -3,7 +3,7 @@ import { Hex, Id, Outline } from '../../sheet/values';
 
 /** What a table is made from: rows and columns with names of their own, words of cells, and looks by cell, row, column or whole. */
 
-export const MOST_TABLE_ROWS = 60;
+export const MOST_TABLE_ROWS = 200;
 export const MOST_TABLE_COLUMNS = 20;
 const LineId = Id.max(8);
 
@@ -50,6 +50,16 @@ export const TableRecipe = z.strictObject({
   face: z.string().max(40),
   /** The size of words in points. */
   size: z.number().min(5).max(120),
+  /** One of several parts of a table that is longer than a page; null for a whole one. */
+  part: z
+    .strictObject({
+      /** The group that it goes on from; null for the first part. */
+      after: Id.nullable(),
+      /** Rows that are repeated from the first part. */
+      repeated: z.array(LineId).max(MOST_TABLE_ROWS),
+    })
+    .nullable()
+    .default(null),
 });
 
 export type CellLook = z.infer<typeof CellLook>;
