@@ -66,7 +66,8 @@ export function tableTab(bench: Bench, by: 1 | -1): boolean {
   const index = cells.findIndex(({ row, column }) => row === here?.row && column === here.column);
   const next = cells[index + by];
   const repeated = next && recipe.part?.repeated.includes(recipe.rows[next.row]);
-  if (next && !repeated) writeAt(bench, group.id, { row: recipe.rows[next.row], column: recipe.columns[next.column].id });
+  if (next && !repeated)
+    writeAt(bench, group.id, { row: recipe.rows[next.row], column: recipe.columns[next.column].id });
   else if (writeInPart(bench, group.id, by)) return true;
   else if (by > 0 && bench.rights.kind === 'all') {
     const longer = withRow(recipe, recipe.rows[recipe.rows.length - 1], 'behind');

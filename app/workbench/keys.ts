@@ -292,7 +292,9 @@ export function useKeys(
       if (event.type === 'cut') remove(bench);
     };
     const onPaste = (event: ClipboardEvent) => {
-      if (isField(event.target) || !inStage() || !event.clipboardData || bench.past) return;
+      // After a press on a button what is pasted still goes onto the page.
+      const elsewhere = document.activeElement?.closest('[role="dialog"]');
+      if (isField(event.target) || elsewhere || !event.clipboardData || bench.past) return;
       const words = event.clipboardData.getData('text/plain');
       if (pasteClip(bench, words, parseItems) || pasteTable(bench, event.clipboardData)) return event.preventDefault();
       const files = [...event.clipboardData.files];

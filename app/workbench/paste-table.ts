@@ -34,10 +34,12 @@ function wordsIn(element: Element): string {
     }
     if (!(node instanceof Element) || UNSEEN.has(node.tagName.toUpperCase())) return;
     if (node.tagName === 'BR') out += '\n';
-    const block = BLOCKS.has(node.tagName);
-    if (block) out += '\n';
+    const line = () => {
+      if (BLOCKS.has(node.tagName) && out.trimEnd() !== '' && !out.endsWith('\n')) out += '\n';
+    };
+    line();
     for (const child of node.childNodes) walk(child, depth + 1);
-    if (block) out += '\n';
+    line();
   };
   for (const child of element.childNodes) walk(child, 0);
   return out

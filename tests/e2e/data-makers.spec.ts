@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { blankPage, drawn, enter, expect, field, made, onSheet, paste, saved, test } from './house';
+import { blankPage, compartment, drawn, enter, expect, field, made, onSheet, paste, saved, test } from './house';
 
 /** Word clouds, charts, tables and calendars, from the drawer to the sheet. */
 
@@ -98,6 +98,25 @@ test.describe('a chart', () => {
     await expect(page.getByText(/redshank|seen/).first()).toBeAttached();
     expect(house.url).toBeTruthy();
   });
+});
+
+test('a long table of another program keeps its joins and lines, and goes on over pages with its head', async () => {
+  const row = (i: number) => `<tr><td>Fluß ${i}</td><td>${i % 3 ? 'α, β' : '<p>two</p><p>lines</p>'}</td><td></td></tr>`;
+  const html = `<html><body><style>td{color:red}</style><table><thead><tr><th rowspan="2">river</th><th colspan="2">water</th></tr><tr><th>kind</th><th>found</th></tr></thead><tbody>${Array.from({ length: 70 }, (_, i) => row(i)).join('')}</tbody></table></body></html>`;
+  await page.locator('[data-stage]').focus();
+  await paste(page, 'river\twater', html);
+  await expect(page.getByText(/longer than its page: it goes on on the next \d pages, with its head/)).toBeVisible();
+  await expect(onSheet(page)).toContainText('Fluß 0');
+  await expect(onSheet(page)).not.toContainText('Fluß 69');
+  await page.getByRole('button', { name: /goes on on page → 2/ }).click();
+  await expect(onSheet(page)).toContainText('water');
+  await expect(onSheet(page)).not.toContainText('Fluß 0');
+  await saved(page);
+  if (process.env.SHOT) await page.screenshot({ path: process.env.SHOT });
+  await page.keyboard.press('Control+z');
+  await expect(onSheet(page)).not.toContainText('water');
+  await compartment(page, 'Pages');
+  await expect(page.locator('.page-card')).toHaveCount(1);
 });
 
 test.describe('a table', () => {

@@ -184,15 +184,19 @@ export async function made(page: Page, name: RegExp | string): Promise<void> {
   await page.getByRole('tabpanel', { name: 'Makers' }).getByRole('button', { name }).click();
 }
 
-/** Pastes a text where the cursor stands. */
-export const paste = (page: Page, text: string) =>
-  page.evaluate((words) => {
-    const data = new DataTransfer();
-    data.setData('text/plain', words);
-    document.activeElement!.dispatchEvent(
-      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
-    );
-  }, text);
+/** Pastes a text where the cursor stands, as HTML too where that is given. */
+export const paste = (page: Page, text: string, html = '') =>
+  page.evaluate(
+    ([words, marked]) => {
+      const data = new DataTransfer();
+      data.setData('text/plain', words);
+      if (marked) data.setData('text/html', marked);
+      document.activeElement!.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+      );
+    },
+    [text, html],
+  );
 
 /** The words that stand on the sheet, as they are read aloud. */
 /** A file of a sheet, made by the server. */

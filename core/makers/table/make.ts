@@ -13,13 +13,25 @@ import { cellKey } from './recipe';
 
 type Styled = { look: CellLook; head: boolean; style: RunStyle; fill: string | null };
 
+const heads = new WeakMap<TableRecipe, number>();
+/** How many rows its head has: as many as the cells of the first row reach over. */
+export function headRowsOf(recipe: TableRecipe): number {
+  let count = heads.get(recipe);
+  if (count === undefined) {
+    const first = recipe.header ? cellsOf(recipe).filter(({ row }) => row === 0) : [];
+    count = Math.max(0, ...first.map(({ down }) => down));
+    heads.set(recipe, count);
+  }
+  return count;
+}
+
 const padOf = ({ size }: TableRecipe) => tidied(size * 0.4);
 
 function styleOf(recipe: TableRecipe, { row, column }: Spread): Styled {
   const at = { row: recipe.rows[row], column: recipe.columns[column].id };
   const look = lookAt(recipe, at);
-  const head = (recipe.header && row === 0) || (recipe.side && column === 0);
-  const count = recipe.banding === 'rows' ? row - (recipe.header ? 1 : 0) : column - (recipe.side ? 1 : 0);
+  const head = row < headRowsOf(recipe) || (recipe.side && column === 0);
+  const count = recipe.banding === 'rows' ? row - headRowsOf(recipe) : column - (recipe.side ? 1 : 0);
   const banded = recipe.banding !== 'none' && count % 2 === 1;
   const fill = look.fill !== undefined ? look.fill : head ? recipe.head : banded ? recipe.band : null;
   const ink = look.colour ?? (fill && contrastOf(recipe.ink, fill) < 4 ? '#ffffff' : recipe.ink);
@@ -82,10 +94,6 @@ export function heightsOf(recipe: TableRecipe, widths: readonly number[], kit: K
   }
   return heights;
 }
-
-/** How many rows its head has: as many as the cells of the first row reach over. */
-export const headRowsOf = (recipe: TableRecipe): number =>
-  recipe.header ? Math.max(1, ...cellsOf(recipe).flatMap(({ row, down }) => (row === 0 ? down : []))) : 0;
 
 const partOf = (recipe: TableRecipe, { row, column }: Spread) => `c-${recipe.rows[row]}-${recipe.columns[column].id}`;
 
