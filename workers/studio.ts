@@ -2,6 +2,8 @@ import { coloursOf, paletteOf } from '../core/colour/palette';
 import type { DrawnPicture } from '../core/drawing/picture';
 import type { Mend, Unreadable } from '../core/proof/readable';
 import { mendsFor, unreadable } from '../core/proof/readable';
+import type { Small } from '../core/proof/small';
+import { smallOn } from '../core/proof/small';
 import type { Undrawn } from '../core/proof/undrawn';
 import { undrawnOn } from '../core/proof/undrawn';
 import type { Sheet } from '../core/sheet/schema';
@@ -16,7 +18,7 @@ export type StudioTask =
 export type Finding = Unreadable & { mends: Mend[] };
 export type StudioAnswer =
   | { id: number; kind: 'palette'; colours: string[] }
-  | { id: number; kind: 'readable'; findings: Finding[]; undrawn: Undrawn[] }
+  | { id: number; kind: 'readable'; findings: Finding[]; undrawn: Undrawn[]; small: Small[] }
   | { id: number; kind: 'failed'; reason: string };
 
 /** More findings than these are not looked into further: the first ones are to be mended first. */
@@ -33,7 +35,8 @@ async function answer(task: StudioTask): Promise<StudioAnswer> {
   const findings = unreadable(sheet, page, resources)
     .slice(0, MOST)
     .map((finding) => ({ ...finding, mends: mendsFor(sheet, page, finding, resources) }));
-  return { id: task.id, kind: 'readable', findings, undrawn: undrawnOn(sheet, page, resources).slice(0, MOST) };
+  const undrawn = undrawnOn(sheet, page, resources).slice(0, MOST);
+  return { id: task.id, kind: 'readable', findings, undrawn, small: smallOn(sheet, page, resources).slice(0, MOST) };
 }
 
 self.onmessage = (event: MessageEvent<StudioTask>) => {

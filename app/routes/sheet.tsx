@@ -30,7 +30,7 @@ import { Aids, findEntry } from '../workbench/aids';
 import { Pager } from '../workbench/pager';
 import { PageCard } from '../workbench/page-card';
 import type { Found } from '../workbench/proof';
-import { readableEntries, undrawnEntries, useProof } from '../workbench/proof';
+import { countOf, readableEntries, smallEntries, undrawnEntries, useProof } from '../workbench/proof';
 import { Rulers } from '../workbench/rulers';
 import { SaveWords } from '../workbench/save-words';
 import { ItemSettings } from '../workbench/settings';
@@ -142,7 +142,11 @@ function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
       },
     ];
   const items = selection.flatMap((id) => findOn(page, id)?.item ?? []);
-  const entries = [...readableEntries(bench, page, found.findings), ...undrawnEntries(page, found.undrawn)];
+  const entries = [
+    ...readableEntries(bench, page, found.findings),
+    ...undrawnEntries(page, found.undrawn),
+    ...smallEntries(page, found.small),
+  ];
   if (finding) entries.unshift(findEntry(bench));
   if (items.length === 0)
     return [
@@ -224,7 +228,7 @@ function Workbench({ loaded }: { loaded: Loaded }) {
             page={page}
             zoom={view.scale / FULL_SIZE}
             setZoom={setZoom}
-            hard={found.findings.length + found.undrawn.length}
+            hard={countOf(found)}
           />
         }
         stack={

@@ -3,16 +3,19 @@ import { needsOf } from '../../core/text/needs';
 import type { Page, Sheet } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
 import { itemName } from '../../core/sheet/name';
+import type { Small } from '../../core/proof/small';
 import type { Undrawn } from '../../core/proof/undrawn';
+import { LEAST_PRINTED } from '../../core/text/style';
 import type { Finding } from '../../workers/studio';
 import type { MarginEntry } from '../margin/margin';
 import type { Bench } from './bench';
 import { studio } from './helpers';
 
-/** Words that can't be read against what lies behind them, found beside the page's own work and marked in the margin. */
+/** Words that can't be read (against what lies behind them, drawn, or in print), found beside the page's own work and marked in the margin. */
 
-export type Found = { findings: Finding[]; undrawn: Undrawn[] };
-const NONE: Found = { findings: [], undrawn: [] };
+export type Found = { findings: Finding[]; undrawn: Undrawn[]; small: Small[] };
+const NONE: Found = { findings: [], undrawn: [], small: [] };
+export const countOf = ({ findings, undrawn, small }: Found) => findings.length + undrawn.length + small.length;
 /** Milliseconds of rest after the last change before the page is looked at. */
 const REST = 500;
 
@@ -24,7 +27,7 @@ export function useProof(sheet: Sheet, page: Page, on: boolean): Found {
     const timer = setTimeout(() => {
       const one = { ...sheet, pages: [page] };
       studio.ask<'readable'>({ kind: 'readable', sheet: one, ...needsOf(one) }).then(
-        ({ findings, undrawn }) => current && setFound({ page, findings, undrawn }),
+        ({ findings, undrawn, small }) => current && setFound({ page, findings, undrawn, small }),
         () => {},
       );
     }, REST);
@@ -61,6 +64,37 @@ export function undrawnEntries(page: Page, undrawn: readonly Undrawn[]): MarginE
             <p className="finding-facts">
               No face here has {signs.length === 1 ? 'this sign' : 'these signs'}: {signs.join(' ')}. On screen and in
               print a box stands in {signs.length === 1 ? 'its' : 'their'} place.
+            </p>
+          </div>
+        ),
+      };
+    });
+}
+
+/** Words that would be too small in print. */
+export function smallEntries(page: Page, small: readonly Small[]): MarginEntry[] {
+  return small
+    .filter(({ item }) => findOn(page, item))
+    .slice(0, SHOWN)
+    .map(({ item, size, count, over, at }): MarginEntry => {
+      const name = itemName(findOn(page, item)!.item);
+      const boxes = (n: number) => (n === 1 ? 'one box' : `${n} boxes`);
+      return {
+        id: `small-${item}`,
+        anchor: at,
+        tone: 'straw',
+        label: `Too small: ${name}`,
+        content: (
+          <div className="finding">
+            <h3>
+              <span className="settings-name">{name}</span>
+              <small>too small in print</small>
+            </h3>
+            <p className="finding-facts">
+              {size !== null &&
+                `The words of ${boxes(count)} are ${size.toFixed(1)} pt high${count > 1 ? ' or little more' : ''}; under ${LEAST_PRINTED} pt they can’t be read in print. `}
+              {over > 0 && `The words of ${boxes(over)} do not fit, though they are as small as they may be. `}
+              Make it larger, or write less.
             </p>
           </div>
         ),

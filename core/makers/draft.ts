@@ -1,4 +1,6 @@
 import { contrastOf } from '../colour/space';
+import { layOut } from '../text/layout';
+import { LEAST_PRINTED, roleOfItem } from '../text/style';
 import type { Box } from '../geometry/matrix';
 import { line, free, picture, shape, solid, text } from '../sheet/make';
 import type { Item, LineItem, RunStyle, ShapeItem, TextItem } from '../sheet/schema';
@@ -42,7 +44,8 @@ export class Draft<R extends Look = Look> {
   }
 
   style(values: RunStyle = {}): RunStyle {
-    return { font: this.recipe.face, size: tidied(this.em), colour: this.recipe.ink, ...values };
+    const size = Math.max(LEAST_PRINTED, values.size ?? this.em);
+    return { font: this.recipe.face, colour: this.recipe.ink, ...values, size: tidied(size) };
   }
 
   sizeOf(words: string, most = Infinity, values: RunStyle = {}) {
@@ -70,7 +73,7 @@ export class Draft<R extends Look = Look> {
         padding: 0,
         vertical: 'middle',
         fit: 'shrink',
-        least: 5,
+        least: LEAST_PRINTED,
         body: styled(said, this.style(style), align),
         ...rest,
       }),
@@ -180,6 +183,29 @@ export class Draft<R extends Look = Look> {
       outline: this.outline(0.14, 'solid', KEY_COLOUR),
       ...values,
     });
+  }
+
+  /** How many boxes are too small for their words, though these are as small as can be read. */
+  crammed(): number {
+    const seen = new Map<string, boolean>();
+    return this.items.filter((item) => {
+      if (item.kind !== 'text' || item.fit !== 'shrink') return false;
+      const key = JSON.stringify([item.body, item.width, item.height, item.padding, item.least]);
+      let over = seen.get(key);
+      if (over === undefined) {
+        over = layOut(item.body, roleOfItem(this.kit, item), item, this.kit.faces).overflows;
+        seen.set(key, over);
+      }
+      return over;
+    }).length;
+  }
+
+  /** Says so, where words have too little room; `help` tells what would give it to them. */
+  sayCrammed(help: string): void {
+    const count = this.crammed();
+    if (count === 0) return;
+    const who = count === 1 ? 'One box has too little room: its' : `${count} boxes have too little room: their`;
+    this.notes.push(`${who} words would be smaller than ${LEAST_PRINTED} pt, and could not be read in print. ${help}`);
   }
 
   /** Equal cells that fill the area, row by row. */

@@ -37,6 +37,12 @@ export function sizeOfWords(
   return size;
 }
 
+/** How high a body is when it is wrapped at a width, as a label without padding. */
+export function tallOf(body: Body, width: number, kit: { faces: Faces; roles: Sheet['roles'] }): number {
+  const box = { width, height: 0, padding: 0, vertical: 'top' as const, fit: 'keep' as const };
+  return layOut(body, roleOf(kit, 'label'), box, kit.faces).height;
+}
+
 /** What was measured last: of a map that is being written most words are as they were. */
 const measured = new WeakMap<Faces, Recent<string, Size>>();
 

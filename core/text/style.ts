@@ -4,6 +4,9 @@ import { defaultRoles } from '../sheet/make';
 export type FullStyle = Required<RunStyle>;
 export type FullFormat = Required<ParagraphFormat>;
 
+/** Smaller words can't be read in print, in points. */
+export const LEAST_PRINTED = 7;
+
 const BODY = defaultRoles().body;
 
 /** The role's settings, those of the plain body for a role the sheet no longer has. */

@@ -4,12 +4,14 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { bodyText } from '../../sheet/body';
 import { DEFAULT_PALETTE } from '../../sheet/make';
 import type { GroupItem, TextItem } from '../../sheet/schema';
+import { layOut } from '../../text/layout';
+import { roleOfItem } from '../../text/style';
 import { madeFrom, partOf, testKit } from '../../../tests/support/made';
 import type { Kit } from '../maker';
 import { beginCalendar, happening } from './begin';
 import { dateOf, dayNumber, daysIn, isDay, numberOf, weekdayOf, weeksOf, writtenDay } from './days';
 import { readLines } from './lines';
-import { lanesOf, titleOf } from './make';
+import { lanesOf, levelled, titleOf } from './make';
 import { quartersBetween } from './moon';
 import type { CalendarRecipe } from './recipe';
 import { CalendarRecipe as Recipe } from './recipe';
@@ -202,7 +204,53 @@ describe('a month', () => {
     const cell = partOf<'shape'>(group, 'day-2024-02-20');
     expect(words.x).toBeGreaterThanOrEqual(cell.x);
     expect(words.y + words.height).toBeLessThanOrEqual(cell.y + cell.height + 0.1);
-    expect(words.fit).toBe('shrink');
+  });
+
+  it('gives weeks the height that they need, in one size of words, none too small to print', async () => {
+    const busy = Array.from({ length: 9 }, (_, i) =>
+      happening(`${i}`, '2024-02-20', `${i}. meeting about the salt marsh trip`, { time: `1${i}:00`.slice(-5) }),
+    );
+    const quiet = [
+      happening('q', '2024-02-06', 'swimming'),
+      happening('l', '2024-02-28', 'a walk', { until: '2024-02-29' }),
+    ];
+    const { group, notes } = await make(calendar('2024-02-01', { happenings: [...busy, ...quiet] }));
+    expect(notes).toEqual([]);
+    const high = (day: string) => partOf<'shape'>(group, `day-${day}`).height;
+    expect(high('2024-02-20')).toBeGreaterThan(high('2024-02-06') * 1.4);
+    const bottom = Math.max(...parts(group, 'day-').map((item) => (item.kind === 'line' ? 0 : item.y + item.height)));
+    expect(bottom).toBeLessThanOrEqual(group.height + 0.1);
+    const sizes = new Set(
+      [...parts(group, 'events-'), ...parts(group, 'band-')].flatMap((item) =>
+        item.kind === 'text' ? item.body.flatMap(({ runs }) => runs.map(({ style }) => style.size)) : [],
+      ),
+    );
+    expect(sizes.size).toBe(1);
+    expect(Math.min(...[...sizes].map(Number))).toBeGreaterThanOrEqual(7);
+    for (const item of parts(group, 'events-')) {
+      if (item.kind !== 'text') continue;
+      const cell = partOf<'shape'>(group, item.made!.part.replace('events', 'day'));
+      expect(item.y + item.height).toBeLessThanOrEqual(cell.y + cell.height + 0.1);
+      expect(layOut(item.body, roleOfItem(kit, item), item, kit.faces).overflows).toBe(false);
+    }
+  });
+
+  it('heights are alike where that does, and add up to the room', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 300 }), { minLength: 1, maxLength: 7 }),
+        fc.integer({ min: 50, max: 900 }),
+        (needs, room) => {
+          const heights = levelled(needs, room);
+          expect(heights.reduce((sum, high) => sum + high, 0)).toBeCloseTo(room, 3);
+          const sum = needs.reduce((all, need) => all + need, 0);
+          if (sum > room) return;
+          heights.forEach((high, i) => expect(high).toBeGreaterThanOrEqual(needs[i] - 1e-6));
+          const level = Math.min(...heights);
+          heights.forEach((high, i) => expect(high > level + 1e-6 ? high : needs[i]).toBeCloseTo(needs[i], 3));
+        },
+      ),
+    );
   });
 
   it('says on which day there is more than fits', async () => {

@@ -3,18 +3,20 @@ import { seeded } from '../../random';
 import { bodyText } from '../../sheet/body';
 import { solid } from '../../sheet/make';
 import type { Body } from '../../sheet/schema';
+import { LEAST_PRINTED } from '../../text/style';
 import { Draft } from '../draft';
 import type { Asked, Kit, Made, Maker } from '../maker';
-import { sizeOfWords } from '../measure';
+import { tallOf, tidied } from '../measure';
 import { dateOf, dayNumber, MONTHS, shownDays, WEEKDAYS, weekdayOf, weeksOf, writtenDay } from './days';
 import type { Quarter } from './moon';
 import type { CalendarRecipe, Happening } from './recipe';
 
 /** A month as weeks of cells, or a week as seven days; what happens flows into the days, several days as bands across them. */
 
-type Calendar = Draft<CalendarRecipe>;
-/** No words of an event are smaller than this, in points. */
-const LEAST = 5;
+class Calendar extends Draft<CalendarRecipe> {
+  /** The size of what happens: one for all days, in points. */
+  small = Math.max(LEAST_PRINTED, tidied(this.em * 0.82));
+}
 const LINE = '#b9b29c';
 
 type Span = { happening: Happening; from: number; until: number };
@@ -50,33 +52,38 @@ function bodyOf(draft: Calendar, list: readonly Happening[]): Body {
     return {
       format: { align: 'left' as const },
       runs: [
-        ...(when ? [{ text: `${when} `, style: draft.style({ bold: true, size: small(draft), colour }) }] : []),
+        ...(when ? [{ text: `${when} `, style: draft.style({ bold: true, size: draft.small, colour }) }] : []),
         {
           text: happening.words,
-          style: draft.style({ size: small(draft), colour, ...(happening.kind === 'holiday' && { italic: true }) }),
+          style: draft.style({ size: draft.small, colour, ...(happening.kind === 'holiday' && { italic: true }) }),
         },
       ],
     };
   });
 }
-const small = ({ em }: Calendar) => Math.max(LEAST, Math.round(em * 0.82 * 100) / 100);
 
-/** What happens on one day, as large as it fits. */
+/** Room under the words of a day. */
+const UNDER = 2;
+
+function happeningsHeight(draft: Calendar, list: readonly Happening[], width: number): number {
+  if (list.length === 0) return 0;
+  return tallOf(bodyOf(draft, list), width, draft.kit) + UNDER;
+}
+
+/** What happens on one day. */
 function drawHappenings(draft: Calendar, day: number, list: readonly Happening[], box: Box): void {
   const { recipe } = draft;
   if (list.length === 0 && !recipe.write) return;
   const part = `events-${writtenDay(day)}`;
   if (list.length > 0) {
     const body = bodyOf(draft, list);
-    const said = bodyText(body);
-    const item = draft.words(part, said, box, { align: 'left', vertical: 'top', least: LEAST });
+    const item = draft.words(part, bodyText(body), box, { align: 'left', vertical: 'top', fit: 'keep' });
     item.body = body;
-    const { height } = sizeOfWords(said, draft.style({ size: LEAST }), 'label', box.width, draft.kit);
-    if (height > box.height)
+    if (happeningsHeight(draft, list, box.width) - UNDER > box.height + 0.1)
       draft.notes.push(`On ${daySaid(day)} there is more than fits. Pull the calendar larger, or take an event away.`);
   }
   if (recipe.write && list.length === 0)
-    draft.words(part, '', box, { touch: 'fill', align: 'left', vertical: 'top', style: { size: small(draft) } });
+    draft.words(part, '', box, { touch: 'fill', align: 'left', vertical: 'top', style: { size: draft.small } });
 }
 
 const daySaid = (number: number) => {
@@ -102,6 +109,12 @@ function drawMoon(draft: Calendar, quarter: Quarter, day: number, x: number, y: 
   draft.figure(`${part}-dark`, half, { fill: solid(dark) });
 }
 
+/** How high a band is with the room below it, and what its words keep from its edges. */
+function bandOf(draft: Calendar): { pad: number; high: number } {
+  const pad = Math.min(3, draft.em * 0.14);
+  return { pad, high: draft.sizeOf('x', Infinity, { size: draft.small }).height + 2 * pad + draft.em * 0.08 };
+}
+
 type Row = { days: readonly number[]; box: Box };
 
 /** The bands of a row of days; gives how far down they reach on a day. */
@@ -115,9 +128,8 @@ function drawBands(
   const { em } = draft;
   const [first, last] = [days[0], days[days.length - 1]];
   const lanes = lanesOf(spans.filter(({ from, until }) => from <= last && until >= first));
-  const pad = Math.min(3, em * 0.14);
-  const high = draft.sizeOf('x', Infinity, { size: small(draft) }).height + 2 * pad + em * 0.08;
-  const fit = Math.max(0, Math.floor(most / high));
+  const { pad, high } = bandOf(draft);
+  const fit = Math.max(0, Math.floor((most + 0.01) / high));
   const wide = box.width / days.length;
   lanes.slice(0, fit).forEach((lane, l) => {
     for (const { happening, from, until } of lane) {
@@ -139,7 +151,7 @@ function drawBands(
           // An end that goes on in another week is straight.
           corner: a === from && b === until ? em * 0.45 : 0,
           style: {
-            size: small(draft),
+            size: draft.small,
             colour: draft.on(colour),
           },
         },
@@ -215,11 +227,30 @@ function drawMonth(draft: Calendar, area: Box, spans: readonly Span[], moon: Rea
       },
     ),
   );
-  const high = (area.height - head) / weeks.length;
   const bands = spans.filter(({ from, until }) => until > from);
+  const inside = (day: number) => dateOf(day).month === month;
+  const shownIn = (days: readonly number[]) => days.filter((day) => inside(day) || recipe.outside);
+  const top = em * 1.6;
+  const width = wide - em * 0.5;
+  /** How high a week has to be for what happens in it. */
+  const needOf = (days: readonly number[]): number => {
+    const shown = shownIn(days);
+    const lanes = lanesOf(bands.filter(({ from, until }) => from <= shown[shown.length - 1] && until >= shown[0]));
+    const { high } = bandOf(draft);
+    const under = (day: number) =>
+      (lanes.findLastIndex((lane) => lane.some(({ from, until }) => from <= day && until >= day)) + 1) * high;
+    return (
+      top + Math.max(...shown.map((day) => under(day) + happeningsHeight(draft, onDay(spans, day), width))) + em * 0.2
+    );
+  };
+  const room = area.height - head;
+  const needs = fittingNeeds(draft, () => weeks.map(needOf), room);
+  const heights = levelled(needs, room);
+  let y = area.y + head;
   weeks.forEach((days, row) => {
-    const box = { x: area.x, y: area.y + head + row * high, width: area.width, height: high };
-    const inside = (day: number) => dateOf(day).month === month;
+    const high = heights[row];
+    const box = { x: area.x, y, width: area.width, height: high };
+    y += high;
     days.forEach((day, i) => {
       const cell = { x: box.x + i * wide, y: box.y, width: wide, height: high };
       if (!inside(day) && !recipe.outside) return void dayCell(draft, day, cell, '#f4f1e8');
@@ -234,20 +265,50 @@ function drawMonth(draft: Calendar, area: Box, spans: readonly Span[], moon: Rea
       if (quarter && inside(day))
         drawMoon(draft, quarter, day, cell.x + wide - em * 0.85, cell.y + em * 0.85, em * 0.48);
     });
-    const shown = days.filter((day) => inside(day) || recipe.outside);
+    const shown = shownIn(days);
     const start = days.indexOf(shown[0]);
     const part = { days: shown, box: { ...box, x: box.x + start * wide, width: shown.length * wide } };
-    const used = drawBands(draft, bands, part, box.y + em * 1.6, (high - em * 1.6) * 0.92);
+    const used = drawBands(draft, bands, part, box.y + top, high - top);
     for (const day of shown) {
-      const top = box.y + em * 1.6 + used(day);
+      const start = box.y + top + used(day);
       drawHappenings(draft, day, onDay(spans, day), {
         x: box.x + days.indexOf(day) * wide + em * 0.3,
-        y: top,
-        width: wide - em * 0.5,
-        height: Math.max(4, box.y + high - top - em * 0.2),
+        y: start,
+        width,
+        height: Math.max(4, box.y + high - start - em * 0.2),
       });
     }
   });
+}
+
+/** What weeks or days need at the largest size of words at which all fit; at the least that can be read where none do. */
+function fittingNeeds(draft: Calendar, needsOf: () => number[], room: number): number[] {
+  const most = draft.small;
+  for (let step = 0; ; step++) {
+    draft.small = Math.max(LEAST_PRINTED, tidied(most * (1 - step * 0.06)));
+    const needs = needsOf();
+    if (draft.small === LEAST_PRINTED || needs.reduce((sum, need) => sum + need, 0) <= room) return needs;
+  }
+}
+
+/** Heights that share out a room: all alike where that is enough for each, else what needs more gets it. */
+export function levelled(needs: readonly number[], room: number): number[] {
+  const sum = needs.reduce((all, need) => all + need, 0);
+  if (sum >= room) return needs.map((need) => (need * room) / sum);
+  let [level, left, free] = [room / needs.length, room, needs.length];
+  const high = new Set<number>();
+  for (let more = true; more;) {
+    more = false;
+    for (const [i, need] of needs.entries())
+      if (!high.has(i) && need > level + 1e-9) {
+        high.add(i);
+        left -= need;
+        free--;
+        more = true;
+      }
+    if (free > 0) level = left / free;
+  }
+  return needs.map((need, i) => (high.has(i) ? need : level));
 }
 
 function drawWeek(draft: Calendar, area: Box, spans: readonly Span[], moon: ReadonlyMap<number, Quarter>): void {
@@ -270,6 +331,17 @@ function drawWeek(draft: Calendar, area: Box, spans: readonly Span[], moon: Read
       const quarter = moon.get(day);
       if (quarter) drawMoon(draft, quarter, day, cell.x + wide - em * 0.8, cell.y + head - em * 0.8, em * 0.46);
     });
+    const { from, until } = { from: days[0], until: days[6] };
+    const lanes = lanesOf(bands.filter((span) => span.from <= until && span.until >= from));
+    fittingNeeds(
+      draft,
+      () => [
+        Math.min(lanes.length * bandOf(draft).high, (area.height - head) * 0.5) +
+          Math.max(...days.map((day) => happeningsHeight(draft, onDay(spans, day), wide - em * 0.6))) +
+          em,
+      ],
+      area.height - head,
+    );
     const used = drawBands(draft, bands, { days, box: area }, area.y + head + em * 0.3, (area.height - head) * 0.5);
     days.forEach((day, i) => {
       const top = area.y + head + em * 0.5 + used(day);
@@ -283,10 +355,25 @@ function drawWeek(draft: Calendar, area: Box, spans: readonly Span[], moon: Read
     return;
   }
   // In a tall frame days lie below each other; what goes on for days is told on each of them.
-  const high = area.height / 7;
   const side = Math.min(area.width * 0.3, em * 8);
+  const width = area.width - side - em * 0.8;
+  const on = (day: number) => [
+    ...bands
+      .filter(({ from, until }) => from <= day && until >= day)
+      .map(({ happening }) => ({ ...happening, time: '', to: '' })),
+    ...onDay(spans, day),
+  ];
+  const needs = fittingNeeds(
+    draft,
+    () => days.map((day) => Math.max(em * 3, happeningsHeight(draft, on(day), width) + em * 0.5)),
+    area.height,
+  );
+  const heights = levelled(needs, area.height);
+  let y = area.y;
   days.forEach((day, i) => {
-    const cell = { x: area.x, y: area.y + i * high, width: area.width, height: high };
+    const high = heights[i];
+    const cell = { x: area.x, y, width: area.width, height: high };
+    y += high;
     dayCell(draft, day, cell, shade(recipe, day, i));
     draft.words(
       `weekday-${i + 1}`,
@@ -296,16 +383,10 @@ function drawWeek(draft: Calendar, area: Box, spans: readonly Span[], moon: Read
     );
     const quarter = moon.get(day);
     if (quarter) drawMoon(draft, quarter, day, cell.x + side - em * 0.8, cell.y + em * 0.8, em * 0.46);
-    const all = [
-      ...bands
-        .filter(({ from, until }) => from <= day && until >= day)
-        .map(({ happening }) => ({ ...happening, time: '', to: '' })),
-      ...onDay(spans, day),
-    ];
-    drawHappenings(draft, day, all, {
+    drawHappenings(draft, day, on(day), {
       x: cell.x + side + em * 0.4,
       y: cell.y + em * 0.3,
-      width: area.width - side - em * 0.8,
+      width,
       height: high - em * 0.5,
     });
   });
@@ -323,7 +404,7 @@ export function titleOf({ title, span, day }: CalendarRecipe): string {
 }
 
 export async function makeCalendar({ recipe, seed, width, height }: Asked<CalendarRecipe>, kit: Kit): Promise<Made> {
-  const draft: Calendar = new Draft(recipe, seeded(seed), { x: 0, y: 0, width, height }, kit);
+  const draft = new Calendar(recipe, seeded(seed), { x: 0, y: 0, width, height }, kit);
   const { em } = draft;
   const top = drawTitle(draft, titleOf(recipe), width);
   const below = recipe.notes ? Math.max(em * 5, height * 0.14) : 0;

@@ -107,6 +107,7 @@ export function makeChart({ recipe, seed, width, height }: Asked<ChartRecipe>, k
       ? drawTask(draft, data, kind, area)
       : 0;
   DRAWN[kind](draft, data, without(area, { bottom: below }));
+  draft.sayCrammed('Pull the frame larger, take smaller words, or shorter ones.');
   if (height < em * 8 || width < em * 12)
     notes.push('There is little room. Pull the frame larger, or take smaller words.');
   return { items: draft.items, notes: [...new Set([...notes, ...doubts(data), ...strays(data), ...draft.notes])] };

@@ -3,6 +3,7 @@ import { around, centre, overlaps, union } from '../../geometry/box';
 import type { Box, Point } from '../../geometry/matrix';
 import { held, line, picture, shape, solid, text } from '../../sheet/make';
 import type { Cap, Item, Side } from '../../sheet/schema';
+import { LEAST_PRINTED } from '../../text/style';
 import type { Asked, Kit, Made, Maker } from '../maker';
 import type { Size } from '../measure';
 import { outlineFor, saidBy, styled, tidied, tidiedBox } from '../measure';
@@ -12,7 +13,7 @@ import type { Offset } from './moved';
 import { withoutNodes } from './outline';
 import type { MapRecipe } from './recipe';
 import { LONGEST_NODE } from './recipe';
-import { ADJUST, Draft, LINK_WORDS, lookAt, SHAPE, times, Words } from './sizes';
+import { ADJUST, Draft, lookAt, SHAPE, Words } from './sizes';
 import { spreadIn } from './spread';
 import type { Branch, Laid, LaidLink } from './tree';
 import { boxAt, everyBranch } from './tree';
@@ -20,8 +21,6 @@ import type { Gap, Placed } from './ways';
 import { wayOf } from './ways';
 
 /** From a map's recipe to its items. Parts: n- nodes, p- pictures, l- links of the outline, x- links across, w- and y- words. */
-
-const LEAST_WORDS = 6;
 
 const capsOf = (arrows: MapRecipe['arrows']): { startCap: Cap; endCap: Cap } => ({
   startCap: arrows === 'back' || arrows === 'both' ? 'arrow' : 'none',
@@ -53,7 +52,7 @@ async function fitted(words: Words, width: number, height: number): Promise<Fitt
     const all = union([...boxes.values()]);
     return { draft, laid, boxes, all, fits: all.width <= width + 0.01 && all.height <= height + 0.01 };
   };
-  const smallest = Math.min(1, LEAST_WORDS / (recipe.size * Math.min(...recipe.looks.map((look) => look.scale))));
+  const smallest = Math.min(1, LEAST_PRINTED / (recipe.size * words.smallest));
   let now = await attempt(1);
   for (let step = 0; !now.fits && now.draft.scale > smallest && step < 8; step++) {
     const by = Math.min(0.995, width / now.all.width, height / now.all.height);
@@ -299,7 +298,7 @@ class Drawing {
       }),
     );
     if (!said) return;
-    const size = times(this.fit.draft.words.link(said), this.fit.draft.scale);
+    const size = this.fit.draft.link(said);
     const standing = this.obstacles.map(({ id, box, holds }) => (holds ? this.headOf(id) : box));
     const plate = tidied(this.em * 0.16);
     const { box, spread } =
@@ -324,7 +323,7 @@ class Drawing {
   /** Words of a link that is shown by one node holding the other: over the inner one. */
   private over(id: string, said: string): void {
     if (!this.shown(id)) return;
-    const size = times(this.fit.draft.words.link(said), this.fit.draft.scale);
+    const size = this.fit.draft.link(said);
     const { x, y, width } = this.placed.get(id)!;
     const colour = lookAt(this.asked.recipe, this.withAbove(id).size - 2).colour;
     this.say(`w-${id}`, said, { x: x + (width - size.width) / 2, y: y - size.height, ...size }, null, colour);
@@ -341,7 +340,7 @@ class Drawing {
         vertical: 'middle',
         fit: 'keep',
         plate: spread === null ? null : { colour: '#ffffff', opacity: 0.85, spread, corner: tidied(this.em * 0.25) },
-        body: styled(said, { size: tidied(this.em * LINK_WORDS), italic: true, ...(colour && { colour }) }),
+        body: styled(said, { size: tidied(this.fit.draft.linkSize), italic: true, ...(colour && { colour }) }),
       }),
     );
   }

@@ -120,7 +120,7 @@ describe('every layout', () => {
     }
   });
   test('words get smaller where the frame is small, and when they can’t it is said', async () => {
-    const small = await madeFrom('map', map(), kit, { width: 250, height: 140 });
+    const small = await madeFrom('map', map(), kit, { width: 310, height: 175 });
     expect(sizeIn(partOf<'shape'>(small.group, 'n-2'))).toBeLessThan(13);
     expect(small.notes).toEqual([]);
     const tiny = await madeFrom('map', map(), kit, { width: 60, height: 40 });

@@ -1,5 +1,6 @@
 import type { ShapeName } from '../../geometry/outline';
 import { shapeInside } from '../../geometry/outline';
+import { LEAST_PRINTED } from '../../text/style';
 import type { Kit } from '../maker';
 import type { Size } from '../measure';
 import { sizeOfWords } from '../measure';
@@ -25,9 +26,9 @@ export const lookAt = (recipe: MapRecipe, depth: number): NodeLook =>
   recipe.looks[Math.max(0, Math.min(depth, recipe.looks.length - 1))];
 
 /** The words on links, of the map's size. */
-export const LINK_WORDS = 0.82;
+const LINK_WORDS = 0.82;
 
-export const times = ({ width, height }: Size, by: number): Size => ({ width: width * by, height: height * by });
+const times = ({ width, height }: Size, by: number): Size => ({ width: width * by, height: height * by });
 
 /** The size of a shape whose inside holds words of a size. */
 function holding(look: NodeLook, width: number, height: number): Size {
@@ -87,6 +88,11 @@ export class Words {
     return known;
   }
 
+  /** The smallest words of nodes, as a multiple of the map's size. */
+  get smallest(): number {
+    return Math.min(...this.recipe.looks.map(({ scale }) => scale));
+  }
+
   pictureAt(id: string, depth: number): PictureAt {
     const { layout } = this.recipe;
     if (layout === 'right') return this.inner.has(id) && depth > 0 ? 'above' : 'beside';
@@ -115,7 +121,7 @@ export class Draft {
     this.roots = branchesOf(recipe.nodes, (node, depth) => {
       const { shape, picture } = this.sizes(node, depth);
       const apart = picture > 0 ? this.apart(depth) : 0;
-      const link = times(words.link(node.link), scale);
+      const link = this.link(node.link);
       if (words.pictureAt(node.id, depth) === 'above')
         return { width: Math.max(shape.width, picture), height: shape.height + picture + apart, link };
       // Where a node stands in the middle of its box, lines run straight down, and words are centred.
@@ -126,6 +132,14 @@ export class Draft {
         link,
       };
     });
+  }
+
+  /** The size of words on links: they go on being read where nodes become small. */
+  get linkSize(): number {
+    return Math.max(this.em * LINK_WORDS, LEAST_PRINTED);
+  }
+  link(words: string): Size {
+    return times(this.words.link(words), this.linkSize / (this.words.recipe.size * LINK_WORDS));
   }
 
   /** The room between a node and its picture. */

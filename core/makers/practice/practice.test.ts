@@ -8,6 +8,8 @@ import { page, sheet } from '../../sheet/make';
 import type { GroupItem, Item, TextItem } from '../../sheet/schema';
 import { Item as ItemSchema } from '../../sheet/schema';
 import { everyItem } from '../../sheet/tree';
+import { layOut } from '../../text/layout';
+import { roleOfItem } from '../../text/style';
 import type { Kit } from '../maker';
 import { sizeOfWords } from '../measure';
 import { deranged } from '../shuffle';
@@ -220,6 +222,47 @@ describe('a word search', () => {
     expect(placesOf([['A', 'B', 'A', 'B', 'A']], 'ABA')).toHaveLength(2);
   });
   test('letters keep their accents, all else goes', () => expect(lettersOf('Mère d’eau')).toBe('MÈREDEAU'));
+});
+
+describe('words', () => {
+  /** The size of the smallest words, in points, and how many boxes are too small for theirs. */
+  const printed = (group: GroupItem) => {
+    let [least, over] = [Infinity, 0];
+    for (const item of group.items) {
+      if (item.kind !== 'text') continue;
+      const { scale, overflows } = layOut(item.body, roleOfItem(kit, item), item, kit.faces);
+      if (overflows) over++;
+      for (const { runs } of item.body)
+        for (const { style } of runs) least = Math.min(least, (style.size ?? 99) * scale);
+    }
+    return { least, over };
+  };
+  test.each(TYPES)('%s: none is too small to be read in print; what is too full is said', async (type) => {
+    for (const frame of [ROOM, { width: 400, height: 300 }, { width: 240, height: 200 }])
+      for (const size of [8, 13, 22]) {
+        const { group, notes } = await madeFrom('practice', { ...beginPractice(type), size }, kit, frame);
+        const { least, over } = printed(group);
+        expect(least).toBeGreaterThan(6.99);
+        const told = notes.some((note) => note.includes('too little room'));
+        expect(told, `${over} of ${frame.width} at ${size}: ${notes.join(' ')}`).toBe(over > 0);
+      }
+  });
+  test('a sheet as it begins has room for all of them', async () => {
+    for (const type of TYPES) expect(printed((await made(beginPractice(type))).group).over, type).toBe(0);
+  });
+  test('long clues of a crossword are read: the grid gives them room', async () => {
+    const recipe = beginPractice('crossword') as Extract<PracticeRecipe, { type: 'crossword' }>;
+    const other = 'a bird with a long bill that walks along the edge of the water and turns over stones and weed';
+    const things = recipe.things.map((thing) => ({ ...thing, other }));
+    const { group, notes } = await made({ ...recipe, things });
+    expect(notes).toEqual([]);
+    const clues = parts(group, 'clues').filter((item): item is TextItem => item.kind === 'text');
+    expect(clues).toHaveLength(2);
+    for (const item of clues) {
+      expect(item.body[1].runs[0].style.size).toBeGreaterThan(9);
+      expect(layOut(item.body, roleOfItem(kit, item), item, kit.faces).overflows).toBe(false);
+    }
+  });
 });
 
 describe('a crossword', () => {

@@ -20,6 +20,8 @@ export function headRowsOf(recipe: TableRecipe): number {
   if (count === undefined) {
     const first = recipe.header ? cellsOf(recipe).filter(({ row }) => row === 0) : [];
     count = Math.max(0, ...first.map(({ down }) => down));
+    // A cell that reaches farther down stands beside what it is about.
+    if (count > 3) count = 1;
     heads.set(recipe, count);
   }
   return count;

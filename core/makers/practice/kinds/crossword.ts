@@ -1,4 +1,6 @@
 import type { PracticeDraft as Draft } from '../draft';
+import { LEAST_PRINTED } from '../../../text/style';
+import { tidied } from '../../measure';
 import { pick } from '../draft';
 import type { RecipeFor } from '../recipe';
 import { lettersOf } from './wordsearch';
@@ -173,8 +175,8 @@ export function drawCrossword(draft: Draft, recipe: RecipeFor<'crossword'>): voi
     entries
       .filter((entry) => entry.across === across)
       .map(({ number, clue, word }) => `${number}  ${clue || '…'} (${[...word].length})`);
-  const beside = area.width > area.height * 1.15;
-  const room = beside ? { ...area, width: area.width * 0.56 } : { ...area, height: area.height * 0.6 };
+  const said = [clues(true), clues(false)].map((list, i) => [i === 0 ? 'across' : 'down', ...list].join('\n'));
+  const { room, lists, clue } = sharedOut(draft, width, height, said);
   const size = Math.min(room.width / width, room.height / height, em * 2.4);
   const [left, top] = [area.x + (room.width - size * width) / 2, area.y];
   const done = new Set<number>();
@@ -189,6 +191,8 @@ export function drawCrossword(draft: Draft, recipe: RecipeFor<'crossword'>): voi
         { corner: 0, padding: 0, style: { size: size * 0.6 } },
       );
     }
+  const small = Math.max(LEAST_PRINTED, size * 0.26);
+  const line = draft.sizeOf('8', Infinity, { size: small }).height + 0.1;
   const numbered = new Set<number>();
   for (const { x, y, number } of entries) {
     if (numbered.has(number)) continue;
@@ -196,14 +200,54 @@ export function drawCrossword(draft: Draft, recipe: RecipeFor<'crossword'>): voi
     draft.words(
       'number',
       `${number}`,
-      { x: left + x * size + size * 0.06, y: top + y * size + size * 0.03, width: size * 0.5, height: size * 0.34 },
-      { align: 'left', vertical: 'top', style: { size: Math.max(5, size * 0.26) } },
+      {
+        x: left + x * size + size * 0.06,
+        y: top + y * size + size * 0.03,
+        width: Math.max(size * 0.5, LEAST_PRINTED * 1.4),
+        height: Math.max(size * 0.34, line),
+      },
+      { align: 'left', vertical: 'top', style: { size: small } },
     );
   }
-  const lists = beside
-    ? draft.grid(1, 2, em, { ...area, x: area.x + room.width + em, width: area.width - room.width - em })
-    : draft.grid(2, 1, em, { ...area, y: area.y + room.height + em, height: area.height - room.height - em });
-  (['across', 'down'] as const).forEach((name, i) =>
-    draft.words('clues', [name, ...clues(i === 0)].join('\n'), lists[i], { align: 'left', vertical: 'top' }),
+  lists.forEach((box, i) =>
+    draft.words('clues', said[i], box, { align: 'left', vertical: 'top', style: { size: clue } }),
   );
+}
+
+/** Shares of the room for the grid: as much as the clues leave, in words that are as large as may be. */
+const SHARES = [0.7, 0.64, 0.6, 0.56, 0.5, 0.44, 0.38, 0.32];
+const SIZES = [1, 0.94, 0.88, 0.82, 0.76, 0.7, 0.64, 0.58, 0.52];
+/** No cell had better be smaller, in points: a child writes in it. */
+const LEAST_CELL = 15;
+
+/** The room of the grid, and boxes for the clues with the size that they fit at. */
+function sharedOut(draft: Draft, width: number, height: number, said: readonly string[]) {
+  const { area, em } = draft;
+  const beside = area.width > area.height * 1.15;
+  const at = (share: number) => {
+    const room = beside ? { ...area, width: area.width * share } : { ...area, height: area.height * share };
+    const lists = beside
+      ? draft.grid(1, 2, em, { ...area, x: area.x + room.width + em, width: area.width - room.width - em })
+      : draft.grid(2, 1, em, { ...area, y: area.y + room.height + em, height: area.height - room.height - em });
+    if (beside) {
+      // Above each other, each as high as its clues need.
+      const needs = lists.map((box, i) => draft.sizeOf(said[i], box.width).height);
+      const whole = area.height - em;
+      lists[0].height = (whole * needs[0]) / Math.max(1, needs[0] + needs[1]);
+      lists[1].y = area.y + lists[0].height + em;
+      lists[1].height = whole - lists[0].height;
+    }
+    return { room, lists };
+  };
+  for (const scale of SIZES) {
+    const clue = Math.max(LEAST_PRINTED, em * scale);
+    for (const share of SHARES) {
+      const { room, lists } = at(share);
+      const cell = Math.min(room.width / width, room.height / height);
+      if (cell < LEAST_CELL && share > SHARES[SHARES.length - 1]) continue;
+      const fit = lists.every((box, i) => draft.sizeOf(said[i], box.width, { size: clue }).height <= box.height + 0.1);
+      if (fit) return { room, lists, clue: tidied(clue) };
+    }
+  }
+  return { ...at(SHARES[SHARES.length - 1]), clue: LEAST_PRINTED };
 }

@@ -1,4 +1,5 @@
 import { solid } from '../../../sheet/make';
+import { LEAST_PRINTED } from '../../../text/style';
 import { tidied } from '../../measure';
 import { shuffled } from '../../shuffle';
 import type { PracticeDraft as Draft } from '../draft';
@@ -8,9 +9,6 @@ import type { RecipeFor } from '../recipe';
 /** Number lines, sums, tables, bar models, clocks and money. */
 
 const said = (value: number) => `${Math.round(value * 1000) / 1000}`.replace('-', '−');
-
-/** Smaller words can't be read in print, in points. */
-const LEAST_SIZE = 7;
 
 export function drawNumberline(draft: Draft, recipe: RecipeFor<'numberline'>): void {
   const { random, em } = draft;
@@ -32,7 +30,7 @@ export function drawNumberline(draft: Draft, recipe: RecipeFor<'numberline'>): v
     // A number is never broken: all are as small as the longest needs.
     const most = Math.min(gap, em * 3);
     const scale = Math.min(1, (most * 0.9) / Math.max(...values.map((value) => draft.sizeOf(value).width)));
-    if (scale * em < LEAST_SIZE)
+    if (scale * em < LEAST_PRINTED)
       draft.notes.push(
         'The numbers stand so close that they are too small to read. Take fewer marks, or a wider frame.',
       );

@@ -1,0 +1,60 @@
+import type { Pictures } from '../drawing/picture';
+import { boxOf } from '../geometry/hit';
+import type { Point } from '../geometry/matrix';
+import { bodyLength, isEmpty } from '../sheet/body';
+import type { Page, Sheet, WrittenItem } from '../sheet/schema';
+import { isWritten } from '../sheet/schema';
+import { everyItem, findOn } from '../sheet/tree';
+import type { Faces } from '../text/faces';
+import { layOut } from '../text/layout';
+import { LEAST_PRINTED, roleOfItem } from '../text/style';
+
+/** Words that are printed smaller than they can be read, and boxes whose words don't fit though they are as small as they may be. */
+
+export type Small = {
+  /** The thing, or the outermost group that it is part of. */
+  item: string;
+  /** The size of its smallest words in points; null where all can be read. */
+  size: number | null;
+  /** Boxes in it with too small words, and those whose words don't fit. */
+  count: number;
+  over: number;
+  at: Point;
+};
+
+/** Longest words that are looked at: what is longer is no worksheet. */
+const LONGEST = 20_000;
+
+function smallest(item: WrittenItem, sheet: Sheet, faces: Faces): { size: number; over: boolean } {
+  const role = roleOfItem(sheet, item);
+  const sizes = item.body.flatMap(({ runs }) => runs.map(({ style }) => style.size ?? role.run.size));
+  const fit = item.kind === 'text' ? item.fit : 'keep';
+  if (fit === 'keep' || fit === 'grow' || bodyLength(item.body) > LONGEST)
+    return { size: Math.min(...sizes), over: false };
+  const { scale, overflows } = layOut(item.body, role, { ...item, fit }, faces);
+  return { size: Math.min(...sizes) * scale, over: fit === 'shrink' && overflows };
+}
+
+export function smallOn(sheet: Sheet, page: Page, { faces, pictures }: { faces: Faces; pictures: Pictures }): Small[] {
+  const found = new Map<string, Small>();
+  for (const item of everyItem(page)) {
+    if (!isWritten(item) || item.hidden || isEmpty(item.body)) continue;
+    const { size, over } = smallest(item, sheet, faces);
+    const small = size < LEAST_PRINTED - 0.05;
+    if (!small && !over) continue;
+    const outer = findOn(page, item.id)?.groups[0] ?? item;
+    if (outer.hidden) continue;
+    let entry = found.get(outer.id);
+    if (!entry) {
+      const box = boxOf(page, outer, pictures);
+      const at = { x: box.x + box.width, y: box.y + box.height / 2 };
+      found.set(outer.id, (entry = { item: outer.id, size: null, count: 0, over: 0, at }));
+    }
+    if (small) {
+      entry.count++;
+      entry.size = Math.min(entry.size ?? Infinity, size);
+    }
+    if (over) entry.over++;
+  }
+  return [...found.values()];
+}
