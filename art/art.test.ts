@@ -3,7 +3,7 @@ import { expect, test } from 'vitest';
 import { SECRET_PICTURES, SECRET_LENGTH, isSecret } from '../core/handout/secret';
 import type { DrawnPicture } from '../core/drawing/picture';
 import { DIAGRAMS } from './diagrams/index';
-import { standInsFor } from '../core/text/catalogue';
+import { fileFor, standInsFor } from '../core/text/catalogue';
 import { allFaces } from '../tests/support/fonts';
 import { takeApart } from './flat';
 import type { Sign } from './signs';
@@ -134,4 +134,20 @@ test('signs can be searched by word, and each can be drawn', async () => {
   const faces = await allFaces();
   const lacking = all.filter(({ sign }) => !standInsFor(sign, false).some((file) => faces.covers(file, sign)));
   expect(lacking).toEqual([]);
+});
+
+test('every name of Latin letters can be traced in dots: with marks, strokes, joined, and with the signs of a sentence', async () => {
+  const faces = await allFaces();
+  const file = fileFor('dots', false, false);
+  const letters =
+    'öäüßÖÄÜẞñÑłŁóÓźŹżŻąęćńśĄĘéèêëàâçîïôùûÿœæŒÆåøÅØðÐþÞčďěňřšťůžČĎŇŘŠŤŽáíúýőűľĺŕșțăâğışİćđĐľķļņģāēīūėįųħĦỳỹếệộữ.,;:!?-–’„“”()';
+  const missing = [...letters].filter((letter) => !faces.covers(file, letter));
+  expect(missing).toEqual([]);
+  // A letter with its mark is as wide as the letter, and drawn of more dots.
+  const [plain, marked] = ['o', 'ö'].map((letter) => faces.shape(file, letter)[0]);
+  expect(marked.advance).toBe(plain.advance);
+  const dots = (id: number) => faces.outline(file, id, 100).split('m').length;
+  expect(dots(marked.id)).toBe(dots(plain.id) + 2);
+  // The i of í has no dot of its own beside its mark.
+  expect(dots(faces.shape(file, 'ı')[0].id)).toBe(dots(faces.shape(file, 'i')[0].id) - 1);
 });

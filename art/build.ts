@@ -11,6 +11,7 @@ import { withoutNames } from '../core/drawing/picture';
 import { FACES, FALLBACK, SIGNS, STAND_INS, standInsFor } from '../core/text/catalogue';
 import { Faces } from '../core/text/faces';
 import { DIAGRAMS } from './diagrams/index';
+import { dottedFont } from './dotted';
 import type { Tagged } from './drawn';
 import { flatPictures } from './flat';
 import { maps } from './maps';
@@ -68,7 +69,8 @@ async function buildFonts() {
   mkdirSync(path.join(out, 'fonts'), { recursive: true });
   for (const face of FACES)
     for (const file of Object.values(face.files)) {
-      const bytes = readFileSync(sourceOf(face.source, file));
+      const source = readFileSync(sourceOf(face.source, file));
+      const bytes = face.id === 'dots' ? dottedFont(source) : source;
       const wanted = face === FALLBACK ? CHARACTERS + ALL_LATIN : CHARACTERS;
       writeFileSync(
         path.join(out, 'fonts', `${file}.ttf`),
