@@ -6,7 +6,7 @@ import { compose, transform } from '../../core/geometry/matrix';
 import type { ShapeName } from '../../core/geometry/outline';
 import { OUTLINES } from '../../core/geometry/outline';
 import { bodyLength, bodyText } from '../../core/sheet/body';
-import { free, line, picture, plain, shape, solid, text } from '../../core/sheet/make';
+import { free, LIGHT_EDGE, line, picture, plain, shape, solid, text } from '../../core/sheet/make';
 import type { LineItem, PictureItem, TextItem } from '../../core/sheet/schema';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import { pictureNow } from '../sheet/resources';
@@ -140,6 +140,7 @@ export function addLabelAt(
     to: { ...free(at.x - 60, at.y + 50), ...(end ?? {}) },
     endCap: 'dot',
     outline: { colour: '#6b6450', width: 1.1, dash: 'solid' },
+    edge: LIGHT_EDGE,
   });
   add(bench, 'Add label', [label, leader]);
 }

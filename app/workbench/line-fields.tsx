@@ -8,6 +8,7 @@ import { CAPS } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
+import { Swatches } from './colour-field';
 import { setValues } from './commands';
 import { PercentField, Row } from './fields';
 
@@ -49,6 +50,13 @@ export function LineFields({ bench, item }: { bench: Bench; item: LineItem }) {
           />
         ))}
       </Row>
+      <Swatches
+        label="light edge"
+        value={item.edge}
+        palette={['#ffffff', ...bench.sheet.palette]}
+        none="no light edge"
+        onChange={(edge) => setValues(bench, 'Light edge', { edge })}
+      />
       {item.route !== 'straight' && (
         <Row label="bend">
           <PercentField

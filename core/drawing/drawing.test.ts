@@ -4,8 +4,8 @@ import { ownPicture } from '../../tests/support/own';
 import { group, held, line, page, picture, plain, shape, sheet, solid, text } from '../sheet/make';
 import type { Item } from '../sheet/schema';
 import type { Faces } from '../text/faces';
-import { drawItem, drawPage, paintOf, strokeOf } from './item';
-import type { DisplayNode, GroupNode } from './list';
+import { drawItem, drawLine, drawPage, paintOf, strokeOf } from './item';
+import type { DisplayNode, GroupNode, PathNode } from './list';
 import { filesOf } from './list';
 import type { DrawnPicture } from './picture';
 import { pageSvg, svgMarkup } from './svg';
@@ -205,4 +205,19 @@ describe('own pictures', () => {
       `href="/there/${own.id}.jpg"`,
     );
   });
+});
+
+test('a light edge lies under a line and its ends, wider by as much on both sides; without one nothing is drawn for it', () => {
+  const given = line({ id: 'l', endCap: 'arrow', outline: { colour: '#112233', width: 2, dash: 'dashed' } });
+  const at = [
+    { x: 0, y: 0 },
+    { x: 50, y: 0 },
+  ] as const;
+  const plain = drawLine(given, ...at);
+  const edged = drawLine({ ...given, edge: '#ffffff' }, ...at);
+  expect(edged.slice(-plain.length)).toEqual(plain);
+  const [under] = edged as PathNode[];
+  expect(under.stroke).toMatchObject({ paint: { hex: '#ffffff' }, width: 5.2 });
+  expect(under.stroke?.dash).toBeUndefined();
+  expect(edged).toHaveLength(2 * plain.length);
 });

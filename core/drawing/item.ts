@@ -284,17 +284,23 @@ function capNode(cap: Cap, { x, y }: Point, angle: number, { colour, width }: Ou
   }
 }
 
+/** How far a line's light edge reaches beyond it on either side, in points. */
+const edgeWidth = (width: number) => Math.max(1, width * 0.8);
+
 export function drawLine(item: LineItem, from: Point, to: Point): DisplayNode[] {
   const way = wayOfLine(item, from, to);
-  return [
+  const drawn = (outline: Outline): DisplayNode[] => [
     {
       kind: 'path',
       d: way.d,
-      stroke: { ...strokeOf(item.outline), cap: item.outline.dash === 'dashed' ? 'butt' : 'round' },
+      stroke: { ...strokeOf(outline), cap: outline.dash === 'dashed' ? 'butt' : 'round' },
     },
-    ...capNode(item.startCap, from, way.startAngle, item.outline),
-    ...capNode(item.endCap, to, way.endAngle, item.outline),
+    ...capNode(item.startCap, from, way.startAngle, outline),
+    ...capNode(item.endCap, to, way.endAngle, outline),
   ];
+  if (item.edge === null) return drawn(item.outline);
+  const width = item.outline.width + 2 * edgeWidth(item.outline.width);
+  return [...drawn({ colour: item.edge, width, dash: 'solid' }), ...drawn(item.outline)];
 }
 
 const KINDS: { [K in Item['kind']]: (item: Extract<Item, { kind: K }>, drawing: Drawing) => DisplayNode[] } = {

@@ -13,7 +13,7 @@ export type Look = {
 const LOOKS: { [K in Item['kind']]: readonly (keyof Extract<Item, { kind: K }>)[] } = {
   text: ['opacity', 'shadow', 'role', 'padding', 'vertical', 'plate', 'lettering', 'fill', 'outline', 'corner'],
   shape: ['opacity', 'shadow', 'padding', 'vertical', 'fill', 'outline'],
-  line: ['opacity', 'route', 'outline', 'startCap', 'endCap'],
+  line: ['opacity', 'route', 'outline', 'edge', 'startCap', 'endCap'],
   picture: ['opacity', 'shadow', 'form', 'soften', 'reflection'],
   ink: ['opacity', 'shadow', 'colour', 'weight'],
   group: ['opacity', 'shadow'],

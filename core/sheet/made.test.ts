@@ -101,3 +101,11 @@ test('a sheet of version 2 is read as before: nothing on it was made', () => {
   expect(read.pages[0].items[0]).toMatchObject({ maker: null, made: null });
   expect(read.pages[0].items[1]).toMatchObject({ via: [], from: { side: null } });
 });
+
+test('a line that was made before lines had a light edge is still as it was made; one that was given an edge is not', () => {
+  const now = line({ id: 'l' });
+  const { edge: _, ...before } = now;
+  // The print as it was kept then.
+  expect(printOf(before as unknown as Item, name)).toBe(printOf(now, name));
+  expect([...alteredFacets({ ...now, edge: '#ffffff' }, markOf(now, 'l-1', name), name)]).toEqual(['look']);
+});

@@ -66,12 +66,16 @@ export function partNames(items: readonly Item[]): PartOf {
   return (id) => names.get(id) ?? id;
 }
 
+/** Settings that came later: prints that were kept before have nothing of them, nor do those of things without them. */
+const LATER = new Set<string>(['edge']);
+
 function facetText(item: Item, facet: Facet, partOf: PartOf): string {
   const end = ({ item: held, target, side, x, y }: Extract<Item, { kind: 'line' }>['from']) =>
     held === null ? `${x},${y}` : `${partOf(held)} ${target} ${side}`;
   if (item.kind === 'line' && facet === 'words') return `${end(item.from)}|${end(item.to)}`;
   let out = '';
-  for (const key of keysOf(item, facet)) out += `${key}:${canonical(item[key])};`;
+  for (const key of keysOf(item, facet))
+    if (!LATER.has(key) || item[key] != null) out += `${key}:${canonical(item[key])};`;
   return out;
 }
 

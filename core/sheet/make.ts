@@ -74,6 +74,9 @@ export const shape = (given: Given<ShapeItem>): ShapeItem => ({
 export const free = (x: number, y: number) => ({ x, y, item: null, target: null, side: null });
 /** The end of a line that holds on to an item; x, y are where it stands when that is gone. */
 export const held = (item: string, target: string | null = null, x = 0, y = 0) => ({ x, y, item, target, side: null });
+/** What leaders are seen by over dark pictures. */
+export const LIGHT_EDGE = '#ffffff';
+
 export const line = (given: Given<LineItem>): LineItem => ({
   kind: 'line',
   ...base,
@@ -83,6 +86,7 @@ export const line = (given: Given<LineItem>): LineItem => ({
   bend: 0.5,
   via: [],
   outline: { colour: '#5b5646', width: 1.25, dash: 'solid' },
+  edge: null,
   startCap: 'none',
   endCap: 'none',
   ...given,

@@ -149,6 +149,8 @@ export const LineItem = z.strictObject({
     .max(60)
     .default([]),
   outline: Outline,
+  /** A light edge on both sides, so that it is seen over dark pictures. */
+  edge: Hex.nullable().default(null),
   startCap: Cap,
   endCap: Cap,
 });

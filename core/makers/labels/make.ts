@@ -1,7 +1,7 @@
 import { cutTo } from '../../text/characters';
 import type { DrawnPicture } from '../../drawing/picture';
 import type { Box } from '../../geometry/matrix';
-import { held, line, picture, plain, shape, solid, text } from '../../sheet/make';
+import { held, LIGHT_EDGE, line, picture, plain, shape, solid, text } from '../../sheet/make';
 import type { Item } from '../../sheet/schema';
 import { isFramed } from '../../sheet/schema';
 import type { Asked, Kit, Made, Maker } from '../maker';
@@ -67,6 +67,7 @@ export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
         },
         to: held('base', targetOf(spot), tidied(box.x + spot.x * box.width), tidied(box.y + spot.y * box.height)),
         outline: outlineFor(size, WEIGHT, recipe.line),
+        edge: LIGHT_EDGE,
         endCap: spot.wide > 0 ? 'none' : 'dot',
       }),
     );

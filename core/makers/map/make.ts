@@ -1,7 +1,7 @@
 import { cutTo } from '../../text/characters';
 import { around, centre, overlaps, union } from '../../geometry/box';
 import type { Box, Point } from '../../geometry/matrix';
-import { held, line, picture, shape, solid, text } from '../../sheet/make';
+import { held, LIGHT_EDGE, line, picture, shape, solid, text } from '../../sheet/make';
 import type { Cap, Item, Side } from '../../sheet/schema';
 import { LEAST_PRINTED } from '../../text/style';
 import type { Asked, Kit, Made, Maker } from '../maker';
@@ -294,6 +294,8 @@ class Drawing {
         route: kind,
         bend: way.bend,
         outline: outlineFor(this.em, 0.1, recipe.edge),
+        // Across boxes that hold others it may run over any colour.
+        edge: this.fit.laid.boxes ? LIGHT_EDGE : null,
         ...capsOf(of.forward && (arrows === 'none' || arrows === 'back') ? 'forward' : arrows),
       }),
     );
