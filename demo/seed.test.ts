@@ -17,7 +17,12 @@ import { namesIn, signInStudent, signInTeacher } from '../server/stores/sign-in'
 import { SECRET, TEACHERS } from './school';
 import { Shelf } from '../server/shelf';
 import { seed } from './seed';
-import { foodSheet, heronSheet, nestPoster, tideSheet } from './sheets';
+import { clear } from '../core/geometry/around';
+import { grown } from '../core/geometry/box';
+import { linePoints } from '../core/geometry/hit';
+import { readMap } from '../core/makers/map/read';
+import { foodSheet } from './food';
+import { heronSheet, nestPoster, tideSheet } from './sheets';
 import { marshUnit } from './unit';
 import { marshOverview, nightPoster } from './wall';
 
@@ -66,10 +71,37 @@ test('gives no answer away in any copy that was not filled in', async () => {
 });
 
 test('says the same each time: its sheets hold no chance', () => {
-  for (const make of [heronSheet, tideSheet, foodSheet, nestPoster, nightPoster, marshOverview]) {
+  for (const make of [heronSheet, tideSheet, nestPoster, nightPoster, marshOverview]) {
     expect(make()).toEqual(make());
     expect(Sheet.safeParse(make()).error).toBeUndefined();
   }
+});
+
+test('the food web is a map that was made: arrows from what is eaten to what eats it, none through a picture', async () => {
+  const { resources } = await Shelf.open();
+  const web = await foodSheet(resources);
+  expect(web).toEqual(await foodSheet(resources));
+  expect(Sheet.safeParse(web).error).toBeUndefined();
+  const { links } = readMap(web);
+  const words = new Map(readMap(web).nodes.map(({ item, text }) => [item, text]));
+  expect(links.map(({ from, to }) => `${words.get(from)} → ${words.get(to)}`).sort()).toEqual([
+    'goby → grey heron',
+    'green weed → lugworm',
+    'green weed → mud snail',
+    'lugworm → goby',
+    'lugworm → shore crab',
+    'mud snail → shore crab',
+    'shore crab → grey heron',
+    'sunlight → green weed',
+  ]);
+  const [{ items }] = web.pages;
+  const parts = items.flatMap((item) => (item.kind === 'group' ? item.items : []));
+  const pictures = parts.filter((item) => item.kind === 'picture');
+  expect(pictures).toHaveLength(7);
+  for (const line of parts)
+    if (line.kind === 'line')
+      for (const shown of pictures)
+        expect(clear(linePoints(web.pages[0], line, resources.pictures), [grown(shown, -shown.width / 6)])).toBe(true);
 });
 
 test('what makers made for the unit is the same each time, whole, and goes out without its answers', async () => {

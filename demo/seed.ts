@@ -34,7 +34,8 @@ import type { Answers } from './makers';
 import { COUNTS_ANSWERS, countsLookFors, countsSheet, CRAB_ANSWERS, crabLookFors, crabSheet } from './makers';
 import { HERON_PIECES, TIDE_PIECES } from './pieces';
 import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS } from './school';
-import { labelOf, foodSheet, heronSheet, nestPoster, tideSheet } from './sheets';
+import { foodSheet } from './food';
+import { labelOf, heronSheet, nestPoster, tideSheet } from './sheets';
 import { marshUnit } from './unit';
 import { marshOverview, nightPoster } from './wall';
 
@@ -371,14 +372,15 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   await make(teacherId, 'poster', marshOverview());
   const { resources } = await Shelf.open();
   await make(teacherId, 'worksheet', await marshUnit(resources));
-  await make(teacherId, 'map', foodSheet());
+  const food = await foodSheet(resources);
+  await make(teacherId, 'map', food);
   const tide = await make(teacherId, 'worksheet', tideSheet());
   const heron = await make(teacherId, 'diagram', heronSheet());
   const counts = await countsSheet(resources);
   const crab = await crabSheet(resources);
   const countsId = await make(teacherId, 'worksheet', counts);
   const crabId = await make(teacherId, 'diagram', crab);
-  await make(colleagueId, 'map', { ...foodSheet(), title: 'Food map for the older ones' });
+  await make(colleagueId, 'map', { ...food, title: 'Food map for the older ones' });
   const avocets = { schoolId, teacherId, classId: avocet };
   await madeHandout(
     db,

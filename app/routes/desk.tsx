@@ -1,3 +1,4 @@
+import { CoverPicture } from '../look/cover';
 import { Alert } from 'antd';
 import { Form, Link, redirect } from 'react-router';
 import { z } from 'zod';
@@ -117,7 +118,7 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
             <div className="desk-waiting">
               {waiting.map((h) => (
                 <Link key={h.id} to={`/handouts/${h.id}`} className="card desk-waiter">
-                  <img src={`/handouts/${h.id}/picture.svg`} alt="" loading="lazy" />
+                  <CoverPicture src={`/handouts/${h.id}/picture.svg`} cover={h.cover} width={140} height={108} />
                   <span>
                     <strong>{h.title}</strong>
                     <span className="quiet">{h.className}</span>
@@ -169,7 +170,12 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
               {sheets.map((s) => (
                 <Link key={s.id} to={`/sheets/${s.id}`} className="desk-sheet">
                   <span className="desk-thumb">
-                    <img src={`/sheets/${s.id}/picture.svg?seq=${s.seq}`} alt="" loading="lazy" />
+                    <CoverPicture
+                      src={`/sheets/${s.id}/picture.svg?seq=${s.seq}`}
+                      cover={s.cover}
+                      width={210}
+                      height={150}
+                    />
                   </span>
                   <strong>{s.title}</strong>
                   <span className="quiet">

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { apply, Change, replay } from '../../core/sheet/change';
+import { coverOf } from '../../core/sheet/cover';
 import { addedLoad, loadOfAll, NO_LOAD } from '../../core/sheet/limits';
 import { Recent } from '../../core/recent';
 import type { Sheet } from '../../core/sheet/schema';
@@ -52,12 +53,10 @@ export const DAMAGED_WORDS = 'This sheet is damaged. Open it: it says what can b
 
 export async function createDocument(db: Queries, schoolId: string, sheet: Sheet): Promise<string> {
   const id = newId();
-  await db.query('insert into document (id, school_id, snapshot, title) values ($1, $2, $3::jsonb, $4)', [
-    id,
-    schoolId,
-    JSON.stringify(sheet),
-    sheet.title,
-  ]);
+  await db.query(
+    'insert into document (id, school_id, snapshot, title, cover) values ($1, $2, $3::jsonb, $4, $5::jsonb)',
+    [id, schoolId, JSON.stringify(sheet), sheet.title, JSON.stringify(coverOf(sheet))],
+  );
   await keepSnapshot(db, id, 0, sheet);
   return id;
 }
@@ -236,6 +235,7 @@ export async function saveChanges(
     save.authorId,
     JSON.stringify(changes),
     next.sheet.title,
+    JSON.stringify(coverOf(next.sheet)),
   ];
   const write = async (queries: Queries): Promise<Saved> => {
     const written = one(await queries.query<{ written: number }>(APPEND, parameters))!.written;
@@ -267,7 +267,7 @@ const APPEND = `
     update copy set state = 'under-way', begun_at = coalesce($5::timestamptz, now())
     where id in (select id from open where state = 'not-begun')
   ), moved as (
-    update document set seq = seq + $4, changed_at = coalesce($5::timestamptz, now()), title = $9
+    update document set seq = seq + $4, changed_at = coalesce($5::timestamptz, now()), title = $9, cover = $10::jsonb
     where id = $2 and seq = $3 and ($1::text is null or exists (select from open))
     returning id
   ), logged as (

@@ -1,3 +1,5 @@
+import type { Cover } from '../../core/sheet/cover';
+import { coverOf } from '../../core/sheet/cover';
 import type { Pictures } from '../../core/drawing/picture';
 import type { LookFor } from '../../core/lookfors/lookfor';
 import type { Rubric } from '../../core/lookfors/rubric';
@@ -108,8 +110,8 @@ export type NewHandout = {
 export function createHandout(db: Database, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> {
   return db.transaction(async (tx) => {
     const made = await tx.query(
-      `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()))
+      `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb)
        on conflict (id) do nothing returning id`,
       [
         id,
@@ -125,6 +127,7 @@ export function createHandout(db: Database, given: NewHandout, pictures: Picture
         JSON.stringify(given.rubric),
         JSON.stringify(given.supplies),
         given.at ?? null,
+        JSON.stringify(coverOf(given.sheet)),
       ],
     );
     if (made.length === 0) return id;
@@ -185,12 +188,13 @@ export type Progress = {
   createdAt: Date;
   counts: Record<'not-begun' | 'under-way' | 'handed-in' | 'another-go' | 'done', number>;
   oldestWaiting: Date | null;
+  cover: Cover | null;
 };
 
 /** A teacher's handouts with how far their copies are; the newest first. */
 export async function progressOf(db: Queries, teacherId: string): Promise<Progress[]> {
   const rows = await db.query<Omit<Progress, 'counts'> & { counts: Partial<Progress['counts']> }>(
-    `select h.id, h.title, (select name from class where id = h.class_id) as "className", h.due_at as "dueAt", h.created_at as "createdAt",
+    `select h.id, h.title, (select name from class where id = h.class_id) as "className", h.due_at as "dueAt", h.created_at as "createdAt", h.cover,
        coalesce((select jsonb_object_agg(state, n) from (select state, count(*)::int as n from copy where handout_id = h.id group by state) by_state), '{}') as counts,
        (select min(g.handed_in_at) from go g join copy on copy.id = g.copy_id where copy.handout_id = h.id and copy.state = 'handed-in' and g.returned_at is null) as "oldestWaiting"
      from handout h where h.teacher_id = $1 order by h.created_at desc`,

@@ -121,5 +121,12 @@ describe.each(DATABASES)('a document of the %s database that can’t be read', (
     const save = { documentId: document_id, authorId: school.teacherId, base: 0, batch: 'renamed' };
     await saveChanges(db, { ...save, changes: [{ kind: 'sheet-set', values: { title: 'Second' } }] }, () => null);
     expect((await sheetsOf(db, school.teacherId)).map(({ title }) => title)).toContain('Second');
+    // So they are of the size and colour of their first page, as that changes.
+    const [{ id: pageId }] = sheet.pages;
+    const background = { kind: 'solid' as const, colour: '#123456', opacity: 1 };
+    const turned: Change = { kind: 'page-set', id: pageId, values: { width: 300, height: 500, background } };
+    await saveChanges(db, { ...save, base: save.base + 1, batch: 'turned', changes: [turned] }, () => null);
+    const listed = (await sheetsOf(db, school.teacherId)).find(({ title }) => title === 'Second');
+    expect(listed?.cover).toEqual({ width: 300, height: 500, ground: '#123456' });
   });
 });

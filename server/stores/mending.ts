@@ -1,3 +1,4 @@
+import { coverOf } from '../../core/sheet/cover';
 import { Change, replay } from '../../core/sheet/change';
 import type { Sheet } from '../../core/sheet/schema';
 import { readSheet } from '../../core/sheet/schema';
@@ -87,8 +88,8 @@ export function mend(db: Database, id: string): Promise<boolean> {
     );
     await keepSnapshot(tx, id, row.seq, last.sheet);
     await tx.query(
-      'update document set snapshot = $2::jsonb, snapshot_seq = seq, damage = null, title = $3, changed_at = now() where id = $1',
-      [id, JSON.stringify(last.sheet), last.sheet.title],
+      'update document set snapshot = $2::jsonb, snapshot_seq = seq, damage = null, title = $3, cover = $4::jsonb, changed_at = now() where id = $1',
+      [id, JSON.stringify(last.sheet), last.sheet.title, JSON.stringify(coverOf(last.sheet))],
     );
     return true;
   });

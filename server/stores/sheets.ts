@@ -1,3 +1,4 @@
+import type { Cover } from '../../core/sheet/cover';
 import type { Sheet } from '../../core/sheet/schema';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
@@ -42,8 +43,9 @@ export const sheetsOf = (db: Database, ownerId: string) =>
     seq: number;
     changedAt: Date;
     handedOut: number;
+    cover: Cover | null;
   }>(
-    `select s.id, d.title, d.damage, d.seq, d.changed_at as "changedAt",
+    `select s.id, d.title, d.damage, d.seq, d.changed_at as "changedAt", d.cover,
        (select count(*)::int from handout h where h.sheet_id = s.id) as "handedOut"
      from sheet s join document d on d.id = s.document_id where s.owner_id = $1 order by d.changed_at desc`,
     [ownerId],

@@ -167,7 +167,9 @@ class Drawing {
       const offset = offsets.get(id) ?? { dx: 0, dy: 0 };
       if (offsets.has(id)) this.moved.set(`n-${id}`, offset);
       if (own) {
-        const shown = tidiedBox({ ...own, x: own.x + offset.dx, y: own.y + offset.dy });
+        const shown = tidiedBox(
+          this.fitting(branch.node.picture!, { ...own, x: own.x + offset.dx, y: own.y + offset.dy }),
+        );
         this.beside.set(id, shown);
         this.pictures.push(picture({ id: `p-${id}`, picture: branch.node.picture!, ...shown }));
       }
@@ -178,6 +180,14 @@ class Drawing {
         round: look.shape === 'ellipse' && !holds,
       });
     }
+  }
+
+  /** A picture as large as it fits a square, in its own proportion. */
+  private fitting(id: string, { x, y, width, height }: Box): Box {
+    const drawn = this.fit.draft.words.kit.pictures(id);
+    const ratio = drawn ? drawn.width / drawn.height : 1;
+    const [w, h] = ratio > 1 ? [width, height / ratio] : [width * ratio, height];
+    return { x: x + (width - w) / 2, y: y + (height - h) / 2, width: w, height: h };
   }
 
   /** A node and its picture in the box that both were given. */
