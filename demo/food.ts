@@ -39,14 +39,14 @@ function foodWeb(): MapRecipe {
     route: 'straight',
     arrows: 'forward',
     looks: ['#f7e7b4', '#dfe8d0', '#f3d9c6', '#f6cfc0', '#e2e4f0'].map((fill) => ({ ...look, fill })),
-    size: 19,
+    size: 18,
     edge: '#4a6b35',
   };
 }
 
 /** Who eats whom: a map that the map maker made. */
 export async function foodSheet(resources: Pick<Kit, 'faces' | 'pictures'>): Promise<Sheet> {
-  const empty = group({ id: 'web', x: 36, y: 116, width: 720, height: 450, items: [] });
+  const empty = group({ id: 'web', x: 136, y: 108, width: 520, height: 476, items: [] });
   const state = { kind: 'map' as const, recipe: foodWeb(), seed: 1 };
   const { group: made } = await remake({ group: empty, state }, { ...resources, roles: defaultRoles() });
   return sheet({

@@ -17,14 +17,20 @@ export function CoverPicture({ src, cover, width, height }: Props) {
   const scale = Math.min(width / page.width, height / page.height);
   const [wide, high] = [Math.round(page.width * scale), Math.round(page.height * scale)];
   return (
-    <img
+    <span
       className="cover"
-      src={src}
-      alt=""
-      loading="lazy"
-      width={wide}
-      height={high}
-      style={{ aspectRatio: `${page.width} / ${page.height}`, background: page.ground }}
-    />
+      style={{ width: wide, aspectRatio: `${page.width} / ${page.height}`, background: page.ground }}
+    >
+      <img
+        src={src}
+        alt=""
+        loading="lazy"
+        width={wide}
+        height={high}
+        onLoad={(event) => (event.currentTarget.hidden = false)}
+        // Where it can't be had, the paper stays.
+        onError={(event) => (event.currentTarget.hidden = true)}
+      />
+    </span>
   );
 }

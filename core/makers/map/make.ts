@@ -46,8 +46,8 @@ type Fitted = { draft: Draft; laid: Laid; boxes: Map<string, Box>; all: Box; fit
 async function fitted(words: Words, width: number, height: number): Promise<Fitted> {
   const { recipe } = words;
   const attempt = async (scale: number): Promise<Fitted> => {
-    const draft = new Draft(words, scale);
-    const laid = await draft.laid(width / height);
+    const draft = new Draft(words, scale, width / height);
+    const laid = await draft.laid();
     const boxes = boxesOf(draft, laid);
     const all = union([...boxes.values()]);
     return { draft, laid, boxes, all, fits: all.width <= width + 0.01 && all.height <= height + 0.01 };
@@ -207,13 +207,14 @@ class Drawing {
     const middle = { x: box.x + (box.width - own.width) / 2, y: box.y + (box.height - own.height) / 2 };
     if (side === 0) return { frame: { ...middle, ...own }, picture: null };
     const square = { width: side, height: side };
-    if (draft.words.pictureAt(node.id, depth) === 'above')
+    if (draft.words.pictureAt(node.id, depth, draft.shape) === 'above')
       return {
         frame: { x: middle.x, y: box.y + box.height - own.height, ...own },
         picture: { x: box.x + (box.width - side) / 2, y: box.y, ...square },
       };
     const atRight = pictureAtRight(node.id, laidLinks, middleOf);
-    const twice = this.asked.recipe.layout === 'down';
+    const { layout } = this.asked.recipe;
+    const twice = layout === 'down' || layout === 'network';
     const left = twice ? middle.x : atRight ? box.x : box.x + box.width - own.width;
     return {
       frame: { x: left, y: middle.y, ...own },

@@ -9,6 +9,9 @@ async function here(graph: ElkNode): Promise<ElkNode> {
   return new Elk().layout(graph);
 }
 
+/** Whether layers follow each other to the right, or downwards, in a frame of a proportion. */
+export const toTheRight = (shape: number): boolean => shape > 1.15;
+
 /**
  * A general network in layers (K. Sugiyama, S. Tagawa, M. Toda 1981, by the Eclipse Layout Kernel): cross-links count as much
  * as those of the outline. Heavy and loaded only when wanted; never on the page's own thread.
@@ -26,7 +29,7 @@ export async function network(
     id: 'map',
     layoutOptions: {
       'elk.algorithm': 'layered',
-      'elk.direction': shape > 1.15 ? 'RIGHT' : 'DOWN',
+      'elk.direction': toTheRight(shape) ? 'RIGHT' : 'DOWN',
       'elk.spacing.nodeNode': `${gaps.near * 1.4}`,
       'elk.layered.spacing.nodeNodeBetweenLayers': `${gaps.level}`,
       'elk.spacing.edgeNode': `${gaps.near}`,

@@ -5,7 +5,7 @@ import type { Kit } from '../maker';
 import type { Size } from '../measure';
 import { sizeOfWords } from '../measure';
 import { LAYOUTS } from './layouts';
-import { network } from './network';
+import { network, toTheRight } from './network';
 import type { MapNode, MapRecipe, NodeLook } from './recipe';
 import type { Branch, Gaps, Laid } from './tree';
 import { branchesOf } from './tree';
@@ -93,8 +93,10 @@ export class Words {
     return Math.min(...this.recipe.looks.map(({ scale }) => scale));
   }
 
-  pictureAt(id: string, depth: number): PictureAt {
+  /** `shape` is the frame's width over its height. */
+  pictureAt(id: string, depth: number, shape: number): PictureAt {
     const { layout } = this.recipe;
+    if (layout === 'network') return toTheRight(shape) ? 'above' : 'beside';
     if (layout === 'right') return this.inner.has(id) && depth > 0 ? 'above' : 'beside';
     // Steps have links at their sides, and the bracket of their list at the left.
     return layout === 'chain' || layout === 'cycle' || layout === 'compare'
@@ -114,6 +116,8 @@ export class Draft {
   constructor(
     readonly words: Words,
     readonly scale: number,
+    /** The frame's width over its height. */
+    readonly shape: number,
   ) {
     const { recipe } = words;
     this.em = recipe.size * scale;
@@ -122,10 +126,13 @@ export class Draft {
       const { shape, picture } = this.sizes(node, depth);
       const apart = picture > 0 ? this.apart(depth) : 0;
       const link = this.link(node.link);
-      if (words.pictureAt(node.id, depth) === 'above')
+      if (words.pictureAt(node.id, depth, this.shape) === 'above')
         return { width: Math.max(shape.width, picture), height: shape.height + picture + apart, link };
       // Where a node stands in the middle of its box, lines run straight down, and words are centred.
-      const twice = recipe.layout === 'down' || (recipe.layout === 'nested' && words.inner.has(node.id));
+      const twice =
+        recipe.layout === 'down' ||
+        recipe.layout === 'network' ||
+        (recipe.layout === 'nested' && words.inner.has(node.id));
       return {
         width: shape.width + (picture + apart) * (twice ? 2 : 1),
         height: Math.max(shape.height, picture),
@@ -152,7 +159,8 @@ export class Draft {
     return { shape: times(shape, this.scale), picture: picture * this.scale };
   }
 
-  laid(shape: number): Laid | Promise<Laid> {
+  laid(): Laid | Promise<Laid> {
+    const { shape } = this;
     const { layout, links } = this.words.recipe;
     return layout === 'network'
       ? network(this.roots, links, this.gaps, shape, this.words.kit.layered)
