@@ -101,7 +101,8 @@ export function wordsOn(
     width: reach.width + 2 * across,
     height: reach.height + 2 * down,
   };
-  const others = [...nodes, ...words].filter((box) => overlaps(whole, box));
+  const others = nodes.filter((box) => overlaps(whole, box));
+  for (const box of words) if (overlaps(whole, box)) others.push(box);
   const last = points.slice(-2);
   // The last stretch of a link in steps belongs to this link alone.
   const alone = points.length === 4 ? [{ x: (last[0].x + last[1].x) / 2, y: (last[0].y + last[1].y) / 2 }] : [];

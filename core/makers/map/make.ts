@@ -61,8 +61,13 @@ async function fitted(words: Words, width: number, height: number): Promise<Fitt
   return now;
 }
 
+const NOBODY: ReadonlyMap<string, Offset> = new Map();
+
 /** Room that nodes leave at the edges of the frame, for links and words beyond them. */
 type Inset = { left: number; top: number; right: number; bottom: number };
+
+/** A node or a picture; `own` is the node whose picture it is. */
+type Obstacle = { id: string; own: string | null; parent: string | null; box: Box; holds: boolean };
 
 /** A map that is being drawn in its frame. */
 class Drawing {
@@ -81,8 +86,9 @@ class Drawing {
   private lost = { words: 0, pictures: 0, links: 0 };
   private levels: { gapOf(from: string, to: string): Gap | null };
   private ups = new Map<string, ReadonlySet<string>>();
-  /** Nodes and pictures; `own` is the node whose picture it is. */
-  private obstacles: { id: string; own: string | null; parent: string | null; box: Box; holds: boolean }[];
+  private obstacles: Obstacle[];
+  /** What words on links had better not cover. */
+  private standing: Box[];
 
   constructor(
     private asked: Asked<MapRecipe>,
@@ -108,6 +114,7 @@ class Drawing {
     this.putNodes(places, laidLinks);
     this.levels = levelsOf(laid, places);
     this.obstacles = this.allObstacles();
+    this.standing = this.obstacles.map(({ id, box, holds }) => (holds ? this.headOf(id) : box));
     const byId = new Map(recipe.nodes.map((node) => [node.id, node]));
     for (const of of laidLinks) this.link(`l-${of.of}`, `w-${of.of}`, of, byId.get(of.of)!.link, recipe.arrows);
     if (laid.boxes) for (const { id, parent, link } of recipe.nodes) if (parent !== null && link) this.over(id, link);
@@ -137,11 +144,10 @@ class Drawing {
       const box = places.get(id);
       if (box) frames.set(id, { branch, ...this.partsOf(branch, box, laidLinks, middleOf) });
     }
-    const offsets = offsetsOf(
-      this.asked,
-      new Map([...frames].map(([id, { frame }]) => [id, tidiedBox(frame)])),
-      this.em,
-    );
+    const offsets =
+      this.asked.hand.size > 0
+        ? offsetsOf(this.asked, new Map([...frames].map(([id, { frame }]) => [id, tidiedBox(frame)])), this.em)
+        : NOBODY;
     for (const [id, { frame, picture: own, branch }] of frames) {
       const look = lookAt(recipe, branch.depth);
       const holds = this.holds(id);
@@ -235,7 +241,7 @@ class Drawing {
     return dx !== 0 || dy !== 0;
   }
 
-  private allObstacles(): typeof this.obstacles {
+  private allObstacles(): Obstacle[] {
     const parents = new Map(this.asked.recipe.nodes.map(({ id, parent }) => [id, parent]));
     const parentOf = (id: string) => parents.get(id) ?? null;
     return [
@@ -259,17 +265,23 @@ class Drawing {
   /** What a link may not run through: all nodes but its own and those that hold them, of which it is the words; and pictures. */
   private othersFor({ from, to }: LaidLink): (within?: Box) => Box[] {
     const entered = this.fit.laid.boxes ? new Set([...this.withAbove(from), ...this.withAbove(to)]) : null;
-    const boxes: Box[] = [];
-    for (const { id, own, parent, box, holds } of this.obstacles) {
-      if (id === from || id === to) continue;
+    const inTheWay = ({ id, own, parent, box, holds }: Obstacle): Box | null => {
+      if (id === from || id === to) return null;
       // What lies in a box that the link does not enter is not in its way: the box is.
-      if (entered && parent !== null && !entered.has(own ?? parent) && !entered.has(parent)) continue;
-      if (holds && entered?.has(id)) boxes.push(this.headOf(id));
+      if (entered && parent !== null && !entered.has(own ?? parent) && !entered.has(parent)) return null;
+      if (holds && entered?.has(id)) return this.headOf(id);
       // Where a line comes to a corner it may touch the edge of the picture beside.
-      else if (own === from || own === to) boxes.push(shrunk(box, box.width / 6));
-      else boxes.push(box);
-    }
-    return (within) => (within ? boxes.filter((box) => overlaps(within, box)) : boxes);
+      return own === from || own === to ? shrunk(box, box.width / 6) : box;
+    };
+    return (within) => {
+      const out: Box[] = [];
+      for (const one of this.obstacles) {
+        if (within && !overlaps(within, one.box)) continue;
+        const box = inTheWay(one);
+        if (box && (!within || overlaps(within, box))) out.push(box);
+      }
+      return out;
+    };
   }
 
   /** The words of a node that holds others. */
@@ -312,12 +324,11 @@ class Drawing {
     );
     if (!said) return;
     const size = this.fit.draft.link(said);
-    const standing = this.obstacles.map(({ id, box, holds }) => (holds ? this.headOf(id) : box));
     const plate = tidied(this.em * 0.16);
     const { box, spread } =
       of.bracket && !moved && !way.through
         ? { box: beforeEnd(way.points, size), spread: plate }
-        : wordsOn(way.points, size, plate, standing, this.wordBoxes, this.frame);
+        : wordsOn(way.points, size, plate, this.standing, this.wordBoxes, this.frame);
     if (!moved) this.reach.push(box);
     this.say(wordsPart, said, box, spread);
   }
