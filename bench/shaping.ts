@@ -12,8 +12,8 @@ export async function run() {
   const file = 'Andika_400Regular.ttf';
   const font = new hb.Font(new hb.Face(new hb.Blob(fontBytes(file))));
   const buffer = new hb.Buffer();
-  const alone = () => {
-    for (const text of paragraphs) {
+  const alone = (list: readonly string[] = paragraphs) => {
+    for (const text of list) {
       buffer.reset();
       buffer.addText(text);
       buffer.setDirection(hb.Direction.LTR);
@@ -30,12 +30,38 @@ export async function run() {
     salt++;
     return paragraphs.map((text) => `${salt} ${text}`);
   };
-  const [shape, bare] = await inTurn(9, () => fresh().forEach((text) => faces.shape(file, text)), alone);
+  const [shape, bare] = await inTurn(
+    9,
+    () => fresh().forEach((text) => faces.shape(file, text)),
+    () => alone(),
+  );
   const body = defaultRoles().body;
   const box = { width: 400, height: 100_000, padding: 4, vertical: 'top' as const, fit: 'keep' as const };
-  const [lay, again] = await inTurn(9, () => layOut(plain(fresh().join('\n')), body, box, faces), alone);
+  const [lay, again] = await inTurn(
+    9,
+    () => layOut(plain(fresh().join('\n')), body, box, faces),
+    () => alone(),
+  );
+  // No word of these was ever seen: each has letters of its own put into it. Both get the same.
+  let round = 0;
+  const unseen = () => {
+    const letters = (n: number) => n.toString(26).replace(/./g, (c) => String.fromCharCode(97 + parseInt(c, 26)));
+    round++;
+    return paragraphs.map((text, p) =>
+      text
+        .split(' ')
+        .map((word, i) => `${word.slice(0, 2)}${letters((round * 100 + p) * 100 + i)}${word.slice(2)}`)
+        .join(' '),
+    );
+  };
+  const [first, firstBare] = await inTurn(
+    9,
+    () => layOut(plain(unseen().join('\n')), body, box, faces),
+    () => alone(unseen()),
+  );
   return [
     figure('shaping 10,000 words, against HarfBuzz alone', shape, bare, 1.5),
     figure('the same broken into lines and placed', lay, again, 4),
+    figure('10,000 words never seen before, shaped, broken and placed, against shaping', first, firstBare, 6),
   ];
 }

@@ -50,17 +50,7 @@ export function areaFrom(mask: Mask): Area {
 
 const turnedMask = (chains: readonly Float64Array[], size: number, angle: number): Mask | null => {
   const turn = (angle * Math.PI) / 180;
-  const [cos, sin] = [Math.cos(turn) * size, Math.sin(turn) * size];
-  return touched(
-    chains.map((chain) => {
-      const out = new Float64Array(chain.length);
-      for (let i = 0; i < chain.length; i += 2) {
-        out[i] = chain[i] * cos - chain[i + 1] * sin;
-        out[i + 1] = chain[i] * sin + chain[i + 1] * cos;
-      }
-      return out;
-    }),
-  );
+  return touched(chains, Math.cos(turn) * size, Math.sin(turn) * size);
 };
 
 /** A mask with room around it to grow into. */

@@ -35,7 +35,7 @@ function inLines(phrase: string): string {
 }
 
 /** Corners this near to the way between their neighbours, in ems, are left out. */
-const STRAIGHT = 0.0015;
+const STRAIGHT = 0.003;
 
 /** A ring with fewer corners: runs of them that lie on a line are one edge. */
 function thinned(ring: Float64Array): Float64Array {

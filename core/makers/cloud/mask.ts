@@ -36,31 +36,38 @@ export function countOf({ bits }: Mask): number {
 /** How often, and which way, edges are crossed in each cell of a mask that is being filled; all 0 in between. */
 let crossings = new Int16Array(0);
 
-/** The cells whose middles a set of chains fills, by the non-zero rule or the even-odd one, added to a mask. */
-export function addFilled(mask: Mask, chains: Chains, evenOdd = false): void {
-  const { width, height, stride, bits } = mask;
+type Chain = Chains[number];
+
+/** Makes room for counting the crossings of a mask's cells. */
+function counting({ width, height }: Mask): void {
   if (crossings.length < width * height) crossings = new Int16Array(width * height);
-  for (const chain of chains) {
-    const n = chain.length;
-    let ax = chain[n - 2] - mask.x;
-    let ay = chain[n - 1] - mask.y;
-    for (let i = 0; i < n; i += 2) {
-      const bx = chain[i] - mask.x;
-      const by = chain[i + 1] - mask.y;
-      if (ay !== by) {
-        const down = by > ay;
-        const first = Math.max(0, Math.ceil((down ? ay : by) - 0.5));
-        const last = Math.min(height - 1, Math.ceil((down ? by : ay) - 0.5) - 1);
-        const slope = (bx - ax) / (by - ay);
-        for (let y = first; y <= last; y++) {
-          const x = Math.max(0, Math.ceil(ax + (y + 0.5 - ay) * slope - 0.5));
-          if (x < width) crossings[y * width + x] += evenOdd || down ? 1 : -1;
-        }
+}
+
+/** Counts where the edges of a chain that stands in a list from one place on to another cross the rows of a mask. */
+function countCrossings(mask: Mask, chain: Chain, from: number, to: number, evenOdd: boolean): void {
+  const { width, height } = mask;
+  let ax = chain[to - 2] - mask.x;
+  let ay = chain[to - 1] - mask.y;
+  for (let i = from; i < to; i += 2) {
+    const bx = chain[i] - mask.x;
+    const by = chain[i + 1] - mask.y;
+    if (ay !== by) {
+      const down = by > ay;
+      const first = Math.max(0, Math.ceil((down ? ay : by) - 0.5));
+      const last = Math.min(height - 1, Math.ceil((down ? by : ay) - 0.5) - 1);
+      const slope = (bx - ax) / (by - ay);
+      for (let y = first; y <= last; y++) {
+        const x = Math.max(0, Math.ceil(ax + (y + 0.5 - ay) * slope - 0.5));
+        if (x < width) crossings[y * width + x] += evenOdd || down ? 1 : -1;
       }
-      ax = bx;
-      ay = by;
     }
+    ax = bx;
+    ay = by;
   }
+}
+
+/** Sets the cells between the crossings that were counted, and counts from 0 again. */
+function fillCounted({ width, height, stride, bits }: Mask, evenOdd: boolean): void {
   for (let y = 0; y < height; y++) {
     let winding = 0;
     let inside = false;
@@ -83,34 +90,38 @@ export function addFilled(mask: Mask, chains: Chains, evenOdd = false): void {
   }
 }
 
+/** The cells whose middles a set of chains fills, by the non-zero rule or the even-odd one, added to a mask. */
+export function addFilled(mask: Mask, chains: Chains, evenOdd = false): void {
+  counting(mask);
+  for (const chain of chains) countCrossings(mask, chain, 0, chain.length, evenOdd);
+  fillCounted(mask, evenOdd);
+}
+
 /** Every cell that an edge runs through (J. Amanatides and A. Woo, A Fast Voxel Traversal Algorithm, 1987). */
-function fillEdges(mask: Mask, chains: Chains): void {
+function addEdges(mask: Mask, chain: Chain, from: number, to: number): void {
   const { width, height, stride, bits } = mask;
-  for (const chain of chains) {
-    const n = chain.length;
-    let [ax, ay] = [chain[n - 2] - mask.x, chain[n - 1] - mask.y];
-    for (let i = 0; i < n; i += 2) {
-      const [bx, by] = [chain[i] - mask.x, chain[i + 1] - mask.y];
-      let x = Math.floor(ax);
-      let y = Math.floor(ay);
-      const [endX, endY] = [Math.floor(bx), Math.floor(by)];
-      const [dx, dy] = [bx - ax, by - ay];
-      const [stepX, stepY] = [Math.sign(dx), Math.sign(dy)];
-      const [perX, perY] = [dx === 0 ? Infinity : Math.abs(1 / dx), dy === 0 ? Infinity : Math.abs(1 / dy)];
-      let nextX = dx === 0 ? Infinity : Math.abs(((dx > 0 ? x + 1 : x) - ax) / dx);
-      let nextY = dy === 0 ? Infinity : Math.abs(((dy > 0 ? y + 1 : y) - ay) / dy);
-      for (let left = Math.abs(endX - x) + Math.abs(endY - y); left >= 0; left--) {
-        if (x >= 0 && y >= 0 && x < width && y < height) bits[y * stride + (x >>> 5)] |= 1 << (x & 31);
-        if (nextX < nextY) {
-          x += stepX;
-          nextX += perX;
-        } else {
-          y += stepY;
-          nextY += perY;
-        }
+  let [ax, ay] = [chain[to - 2] - mask.x, chain[to - 1] - mask.y];
+  for (let i = from; i < to; i += 2) {
+    const [bx, by] = [chain[i] - mask.x, chain[i + 1] - mask.y];
+    let x = Math.floor(ax);
+    let y = Math.floor(ay);
+    const [endX, endY] = [Math.floor(bx), Math.floor(by)];
+    const [dx, dy] = [bx - ax, by - ay];
+    const [stepX, stepY] = [Math.sign(dx), Math.sign(dy)];
+    const [perX, perY] = [dx === 0 ? Infinity : Math.abs(1 / dx), dy === 0 ? Infinity : Math.abs(1 / dy)];
+    let nextX = dx === 0 ? Infinity : Math.abs(((dx > 0 ? x + 1 : x) - ax) / dx);
+    let nextY = dy === 0 ? Infinity : Math.abs(((dy > 0 ? y + 1 : y) - ay) / dy);
+    for (let left = Math.abs(endX - x) + Math.abs(endY - y); left >= 0; left--) {
+      if (x >= 0 && y >= 0 && x < width && y < height) bits[y * stride + (x >>> 5)] |= 1 << (x & 31);
+      if (nextX < nextY) {
+        x += stepX;
+        nextX += perX;
+      } else {
+        y += stepY;
+        nextY += perY;
       }
-      [ax, ay] = [bx, by];
     }
+    [ax, ay] = [bx, by];
   }
 }
 
@@ -127,14 +138,40 @@ export function sidesOf(chains: Chains): { left: number; top: number; right: num
   return { left, top, right, bottom };
 }
 
-/** Every cell that chains fill or touch: nothing drawn by them lies outside. Null where they have no extent. */
-export function touched(chains: Chains): Mask | null {
-  const { left, top, right, bottom } = sidesOf(chains);
+/** Where chains stand while they are turned, one after the other; made once, since every word at every size needs it. */
+let turned = new Float64Array(0);
+
+/**
+ * Every cell that chains fill or touch when they are turned and sized by a cosine and a sine: nothing drawn by them lies
+ * outside. Null where they have no extent.
+ */
+export function touched(chains: Chains, cos = 1, sin = 0): Mask | null {
+  const length = chains.reduce((sum, chain) => sum + chain.length, 0);
+  if (turned.length < length) turned = new Float64Array(length * 2);
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  let at = 0;
+  for (const chain of chains)
+    for (let i = 0; i < chain.length; i += 2) {
+      const x = chain[i] * cos - chain[i + 1] * sin;
+      const y = chain[i] * sin + chain[i + 1] * cos;
+      turned[at++] = x;
+      turned[at++] = y;
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (y < top) top = y;
+      if (y > bottom) bottom = y;
+    }
   if (!(right >= left)) return null;
   const [x, y] = [Math.floor(left), Math.floor(top)];
   const mask = blank(x, y, Math.floor(right) + 1 - x, Math.floor(bottom) + 1 - y);
-  addFilled(mask, chains);
-  fillEdges(mask, chains);
+  counting(mask);
+  at = 0;
+  for (const chain of chains) {
+    countCrossings(mask, turned, at, at + chain.length, false);
+    addEdges(mask, turned, at, at + chain.length);
+    at += chain.length;
+  }
+  fillCounted(mask, false);
   return mask;
 }
 

@@ -39,14 +39,17 @@ function tree(roots: readonly Branch[], gaps: Gaps, down: boolean): Laid {
   });
   const at = new Map<string, Point>();
   const of = new Map<string, number>();
+  const links: LaidLink[] = [];
+  const sides: [Side, Side] = down ? ['bottom', 'top'] : ['right', 'left'];
   for (const branch of all) {
-    of.set(branch.node.id, branch.depth);
+    const { id, parent } = branch.node;
+    of.set(id, branch.depth);
+    if (branch.depth > 0) links.push({ of: id, from: parent!, to: id, sides });
     // What stands beside words starts at one line; what stands above them is centred in its level.
     const a = starts[branch.depth] + (down ? levels[branch.depth].size / 2 : branch.width / 2);
     const c = places.get(branch)!;
-    at.set(branch.node.id, down ? { x: c, y: a } : { x: a, y: c });
+    at.set(id, down ? { x: c, y: a } : { x: a, y: c });
   }
-  const links = outlineLinks(roots, down ? ['bottom', 'top'] : ['right', 'left']);
   return { at, links, levels: { axis: down ? 'y' : 'x', of } };
 }
 
