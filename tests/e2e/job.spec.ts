@@ -1,13 +1,17 @@
+import type { Page } from '@playwright/test';
 import { SECRET } from '../../demo/school';
 import { drag, drawn, enter, expect, join, openSheet, press, saved, supply, test } from './house';
 
-test('the whole job: change a diagram, hand it out, fill it in, review it on the spot, return it, have another go', async ({
-  browser,
-  house,
-}) => {
-  const teacher = await enter(browser, house, 'Maren');
+/** One after the other: change a diagram, hand it out, fill it in, review it on the spot, return it, have another go. */
+test.describe.serial('the whole job', () => {
+  let teacher: Page;
+  let student: Page;
+  test.beforeAll(async ({ browser, house }) => {
+    teacher = await enter(browser, house, 'Maren');
+    student = await join(browser, house, 'avct4', 'Ilse Brandt', SECRET.split(' '));
+  });
 
-  await test.step('the teacher changes the sheet', async () => {
+  test('the teacher changes the sheet', async () => {
     await openSheet(teacher, 'Parts of the grey heron');
     await press(teacher, 150, 50, 2);
     await teacher.keyboard.press('End');
@@ -16,7 +20,7 @@ test('the whole job: change a diagram, hand it out, fill it in, review it on the
     await saved(teacher);
   });
 
-  await test.step('and hands it out', async () => {
+  test('and hands it out', async () => {
     await teacher.getByRole('link', { name: 'Hand out' }).click();
     await expect(teacher.getByRole('heading', { name: /Hand out:/ })).toBeVisible();
     await expect(teacher.getByText('on yours: 9 of 9')).toBeVisible();
@@ -39,8 +43,8 @@ test('the whole job: change a diagram, hand it out, fill it in, review it on the
     await expect(teacher.getByText('0 of 9 have begun')).toBeVisible();
   });
 
-  const student = await join(browser, house, 'avct4', 'Ilse Brandt', SECRET.split(' '));
-  await test.step('a student fills it in, from blank to blank with Tab', async () => {
+  test('a student fills it in, from blank to blank with Tab', async () => {
+    await student.goto('/tray');
     await student.locator('.tray-copy', { hasText: 'Heron for Avocet' }).click();
     await drawn(student);
     await expect(student.getByText('Name the parts.')).toBeVisible();
@@ -63,7 +67,7 @@ test('the whole job: change a diagram, hand it out, fill it in, review it on the
     await expect(student.getByText('6 of 9')).toBeVisible();
   });
 
-  await test.step('hands it in after a last look at what is missing, takes it back, hands it in again', async () => {
+  test('hands it in after a last look at what is missing, takes it back, hands it in again', async () => {
     await student.getByRole('button', { name: 'Hand in' }).click();
     await expect(student.getByRole('dialog')).toContainText('Every part has its name');
     await student.getByRole('button', { name: 'Hand in all the same' }).click();
@@ -77,7 +81,7 @@ test('the whole job: change a diagram, hand it out, fill it in, review it on the
     await expect(student.getByRole('textbox', { name: /Words of/ })).toHaveCount(0);
   });
 
-  await test.step('the teacher sees what is wrong on the piece, says so there, and gives it back', async () => {
+  test('the teacher sees what is wrong on the piece, says so there, and gives it back', async () => {
     await teacher.reload();
     await expect(teacher.locator('.spread-card', { hasText: 'Ilse Brandt' })).toContainText('Handed in');
     await teacher.getByRole('link', { name: 'Start reading' }).click();
@@ -100,7 +104,7 @@ test('the whole job: change a diagram, hand it out, fill it in, review it on the
     await teacher.waitForURL(/\/handouts\/[^/]+$/);
   });
 
-  await test.step('the student finds the notes on their spots and has another go', async () => {
+  test('the student finds the notes on their spots and has another go', async () => {
     await student.reload();
     await expect(student.locator('.margin-card', { hasText: 'Follow the line to its dot.' })).toBeVisible();
     await student.locator('.margin-card', { hasText: 'Follow the line to its dot.' }).getByRole('checkbox').click();
@@ -116,7 +120,7 @@ test('the whole job: change a diagram, hand it out, fill it in, review it on the
     await expect(student.getByRole('button', { name: 'Take it back' })).toBeVisible();
   });
 
-  await test.step('the second go keeps the first, and reading shows either', async () => {
+  test('the second go keeps the first, and reading shows either', async () => {
     await teacher.reload();
     await teacher.getByRole('link', { name: 'Start reading' }).click();
     await drawn(teacher);

@@ -30,114 +30,125 @@ async function takenOut(page: Page): Promise<string> {
   return Buffer.concat(chunks).subarray(0, 8).toString('latin1');
 }
 
-test('a poster from blank, by pointer', async ({ browser, house }) => {
-  const page = await enter(browser, house, 'Maren');
-  await page.getByRole('button', { name: 'Blank page' }).click();
-  await drawn(page);
-  await page.keyboard.type('Mind the gap');
-  await page.keyboard.press('Enter');
-
-  // An empty page takes another size without a question.
-  await page.locator('.margin-card .ant-select').first().click();
-  await page.getByTitle('A3', { exact: true }).click();
-  await expect(page.locator('.size-words')).toHaveText('A3, wide');
-  await page.getByLabel('Upright or wide').getByText('upright').click();
-  await expect(page.locator('.size-words')).toHaveText('A3, upright');
+test.describe.serial('a poster from blank, by pointer', () => {
+  let page: Page;
   const [width, height] = [842, 1190];
+  test.beforeAll(async ({ browser, house }) => {
+    page = await enter(browser, house, 'Maren');
+  });
 
-  // A title along an arch, as wide as the margin, its letters in a gradient.
-  await supply(page, 'Words', 'Title');
-  await page.keyboard.type('Mind the hedgehog gap');
-  await page.keyboard.press('Escape');
-  await page.locator('summary', { hasText: 'lettering' }).click();
-  await page.getByRole('button', { name: 'Lettering along an arch' }).click();
-  await page.locator('.chip', { hasText: 'margin' }).click();
-  await page.getByRole('button', { name: 'letters: gradient along a line' }).click();
-  await expect(page.locator('.page-view linearGradient')).not.toHaveCount(0);
-  const wide = Number(await field(page, 'wide').inputValue());
-  expect(wide).toBeCloseTo((841.89 - 48) / 72, 1);
-  // The amount is pulled on the sheet.
-  const amount = field(page, 'how much it curves');
-  const before = await amount.inputValue();
-  const grip = (await page.locator('[data-grip="amount"]').boundingBox())!;
-  await page.mouse.move(grip.x + 5, grip.y + 5);
-  await page.mouse.down();
-  await page.mouse.move(grip.x + 5, grip.y + 30, { steps: 4 });
-  await page.mouse.up();
-  await expect(amount).not.toHaveValue(before);
-  await drag(page, [width / 2, height / 2], [width / 2, 160], 'Control');
+  test('an empty page takes another size without a question', async () => {
+    await page.getByRole('button', { name: 'Blank page' }).click();
+    await drawn(page);
+    await page.keyboard.type('Mind the gap');
+    await page.keyboard.press('Enter');
 
-  // A balloon whose tail is pulled to a picture, with words inside.
-  await compartment(page, 'Pictures');
-  await page.getByLabel('Find a picture').fill('hedgehog');
-  await page.getByRole('button', { name: 'hedgehog', exact: true }).click();
-  await drag(page, [width / 2, height / 2], [240, 800], 'Control');
-  await supply(page, 'Shapes', 'speech balloon');
-  const tail = (await page.locator('[data-grip="shape 0"]').boundingBox())!;
-  const at = await onPage(page, 300, 720);
-  await page.mouse.move(tail.x + 5, tail.y + 5);
-  await page.mouse.down();
-  await page.mouse.move(at.x, at.y, { steps: 5 });
-  await page.mouse.up();
-  await press(page, width / 2, height / 2, 2);
-  await page.keyboard.type('A hand’s width under your fence is a door to me.');
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('list', { name: 'What stands on the page' })).toContainText('A hand’s width under');
+    await page.locator('.margin-card .ant-select').first().click();
+    await page.getByTitle('A3', { exact: true }).click();
+    await expect(page.locator('.size-words')).toHaveText('A3, wide');
+    await page.getByLabel('Upright or wide').getByText('upright').click();
+    await expect(page.locator('.size-words')).toHaveText('A3, upright');
+  });
 
-  // A gradient on the item: a stop is pulled on it.
-  await leaf(page, 'look');
-  await page.getByRole('button', { name: 'fill: gradient along a line' }).click();
-  const stop = (await page.locator('[data-grip="paint 0"]').boundingBox())!;
-  await page.mouse.move(stop.x + 6, stop.y + 6);
-  await page.mouse.down();
-  await page.mouse.move(stop.x + 6, stop.y + 24, { steps: 3 });
-  await page.mouse.up();
-  await expect(field(page, 'at')).not.toHaveValue('0');
+  test('a title along an arch, as wide as the margin, its letters in a gradient', async () => {
+    await supply(page, 'Words', 'Title');
+    await page.keyboard.type('Mind the hedgehog gap');
+    await page.keyboard.press('Escape');
+    await page.locator('summary', { hasText: 'lettering' }).click();
+    await page.getByRole('button', { name: 'Lettering along an arch' }).click();
+    await page.locator('.chip', { hasText: 'margin' }).click();
+    await page.getByRole('button', { name: 'letters: gradient along a line' }).click();
+    await expect(page.locator('.page-view linearGradient')).not.toHaveCount(0);
+    const wide = Number(await field(page, 'wide').inputValue());
+    expect(wide).toBeCloseTo((841.89 - 48) / 72, 1);
+    // The amount is pulled on the sheet.
+    const amount = field(page, 'how much it curves');
+    const before = await amount.inputValue();
+    const grip = (await page.locator('[data-grip="amount"]').boundingBox())!;
+    await page.mouse.move(grip.x + 5, grip.y + 5);
+    await page.mouse.down();
+    await page.mouse.move(grip.x + 5, grip.y + 30, { steps: 4 });
+    await page.mouse.up();
+    await expect(amount).not.toHaveValue(before);
+    await drag(page, [width / 2, height / 2], [width / 2, 160], 'Control');
+  });
 
-  // Drawn by hand, and erased in the middle: one stroke becomes two.
-  await compartment(page, 'Pen');
-  await page.getByRole('button', { name: 'felt pen' }).click();
-  await drag(page, [150, 1000], [700, 1000]);
-  await expect(page.locator('[data-stack]').first()).toHaveAccessibleName('pen stroke');
-  const count = await stack(page).count();
-  await page.getByRole('button', { name: 'eraser' }).click();
-  await drag(page, [420, 960], [420, 1040]);
-  await expect(stack(page)).toHaveCount(count + 1);
-  await page.keyboard.press('Escape');
+  test('a balloon whose tail is pulled to a picture, with words inside', async () => {
+    await compartment(page, 'Pictures');
+    await page.getByLabel('Find a picture').fill('hedgehog');
+    await page.getByRole('button', { name: 'hedgehog', exact: true }).click();
+    await drag(page, [width / 2, height / 2], [240, 800], 'Control');
+    await supply(page, 'Shapes', 'speech balloon');
+    const tail = (await page.locator('[data-grip="shape 0"]').boundingBox())!;
+    const at = await onPage(page, 300, 720);
+    await page.mouse.move(tail.x + 5, tail.y + 5);
+    await page.mouse.down();
+    await page.mouse.move(at.x, at.y, { steps: 5 });
+    await page.mouse.up();
+    await press(page, width / 2, height / 2, 2);
+    await page.keyboard.type('A hand’s width under your fence is a door to me.');
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('list', { name: 'What stands on the page' })).toContainText('A hand’s width under');
+  });
 
-  // Three stars spread evenly, in one another's look, and grouped.
-  for (const x of [200, 330, 600]) {
-    await supply(page, 'Shapes', 'star');
-    await drag(page, [width / 2, height / 2], [x, 450], 'Control');
-  }
-  await drag(page, [120, 380], [700, 520]);
-  await expect(page.locator('.settings h3')).toContainText('3 things');
-  await leaf(page, 'place');
-  await page.getByRole('button', { name: 'Spread across, equal gaps' }).click();
-  await page.getByRole('button', { name: 'Align middle, to each other' }).click();
-  await page.getByRole('button', { name: 'Group (Ctrl+G)' }).click();
-  await expect(page.locator('.settings h3')).toContainText('group of 3');
+  test('a stop of a gradient is pulled on the item', async () => {
+    await leaf(page, 'look');
+    await page.getByRole('button', { name: 'fill: gradient along a line' }).click();
+    const stop = (await page.locator('[data-grip="paint 0"]').boundingBox())!;
+    await page.mouse.move(stop.x + 6, stop.y + 6);
+    await page.mouse.down();
+    await page.mouse.move(stop.x + 6, stop.y + 24, { steps: 3 });
+    await page.mouse.up();
+    await expect(field(page, 'at')).not.toHaveValue('0');
+  });
 
-  // Another palette and another pair of faces, each one step.
-  await compartment(page, 'Other looks');
-  const looked = await picture(page);
-  await page.getByRole('tab', { name: 'palettes' }).click();
-  await page.getByRole('button', { name: 'palette 3', exact: true }).click();
-  await expect.poll(async () => (await picture(page)) === looked).toBe(false);
-  await page.getByRole('button', { name: 'undo' }).click();
-  await expect.poll(async () => (await picture(page)) === looked).toBe(true);
-  await page.getByRole('tab', { name: 'arrangements' }).click();
-  await expect(page.locator('.look')).toHaveCount(7);
-  await page.getByRole('button', { name: 'even columns', exact: true }).click();
-  await expect.poll(async () => (await picture(page)) === looked).toBe(false);
-  await page.getByRole('button', { name: 'undo' }).click();
-  await expect.poll(async () => (await picture(page)) === looked).toBe(true);
+  test('a stroke erased in the middle becomes two', async () => {
+    await compartment(page, 'Pen');
+    await page.getByRole('button', { name: 'felt pen' }).click();
+    await drag(page, [150, 1000], [700, 1000]);
+    await expect(page.locator('[data-stack]').first()).toHaveAccessibleName('pen stroke');
+    const count = await stack(page).count();
+    await page.getByRole('button', { name: 'eraser' }).click();
+    await drag(page, [420, 960], [420, 1040]);
+    await expect(stack(page)).toHaveCount(count + 1);
+    await page.keyboard.press('Escape');
+  });
 
-  await saved(page);
-  await page.reload();
-  await drawn(page);
-  await expect.poll(async () => (await picture(page)) === looked).toBe(true);
-  expect(await takenOut(page)).toContain('%PDF');
+  test('three stars are spread evenly and grouped', async () => {
+    for (const x of [200, 330, 600]) {
+      await supply(page, 'Shapes', 'star');
+      await drag(page, [width / 2, height / 2], [x, 450], 'Control');
+    }
+    await drag(page, [120, 380], [700, 520]);
+    await expect(page.locator('.settings h3')).toContainText('3 things');
+    await leaf(page, 'place');
+    await page.getByRole('button', { name: 'Spread across, equal gaps' }).click();
+    await page.getByRole('button', { name: 'Align middle, to each other' }).click();
+    await page.getByRole('button', { name: 'Group (Ctrl+G)' }).click();
+    await expect(page.locator('.settings h3')).toContainText('group of 3');
+  });
+
+  test('another palette and arrangement are one step each; all stays, and goes out as PDF', async () => {
+    await compartment(page, 'Other looks');
+    const looked = await picture(page);
+    await page.getByRole('tab', { name: 'palettes' }).click();
+    await page.getByRole('button', { name: 'palette 3', exact: true }).click();
+    await expect.poll(async () => (await picture(page)) === looked).toBe(false);
+    await page.getByRole('button', { name: 'undo' }).click();
+    await expect.poll(async () => (await picture(page)) === looked).toBe(true);
+    await page.getByRole('tab', { name: 'arrangements' }).click();
+    await expect(page.locator('.look')).toHaveCount(7);
+    await page.getByRole('button', { name: 'even columns', exact: true }).click();
+    await expect.poll(async () => (await picture(page)) === looked).toBe(false);
+    await page.getByRole('button', { name: 'undo' }).click();
+    await expect.poll(async () => (await picture(page)) === looked).toBe(true);
+
+    await saved(page);
+    await page.reload();
+    await drawn(page);
+    await expect.poll(async () => (await picture(page)) === looked).toBe(true);
+    expect(await takenOut(page)).toContain('%PDF');
+  });
 });
 
 /** Goes on with Tab until something has the focus: it can be reached without a pointer. */
@@ -150,88 +161,99 @@ async function reach(page: Page, wanted: Locator, back = false): Promise<void> {
   throw new Error('It could not be reached with Tab.');
 }
 
-test('the same from the keyboard alone', async ({ browser, house }) => {
-  const page = await enter(browser, house, 'Maren');
+test.describe.serial('the same from the keyboard alone', () => {
+  let page: Page;
   const key = (name: string) => page.keyboard.press(name);
-  await reach(page, page.getByRole('button', { name: 'Blank page' }));
-  await key('Enter');
-  await drawn(page);
-  await page.keyboard.type('By keys');
-  await key('Enter');
+  const stage = () => page.locator('[data-stage]');
+  test.beforeAll(async ({ browser, house }) => {
+    page = await enter(browser, house, 'Maren');
+  });
 
-  // The title: words, place, size and curve.
-  await reach(page, page.getByRole('tabpanel', { name: 'Words' }).getByRole('button', { name: 'Title' }));
-  await key('Enter');
-  await page.keyboard.type('Mind the hedgehog gap');
-  await key('Escape');
-  const stage = page.locator('[data-stage]');
-  await expect(stage).toBeFocused();
-  for (let i = 0; i < 20; i++) await key('Shift+ArrowUp');
-  await key('Control+Shift+ArrowRight');
-  await expect(field(page, 'wide')).toHaveValue('4.58');
-  await key('F6');
-  await reach(page, page.locator('summary', { hasText: 'lettering' }));
-  await key('Enter');
-  await reach(page, page.getByRole('button', { name: 'Lettering along a wave' }));
-  await key('Enter');
-  await expect(page.getByRole('button', { name: 'Lettering along a wave' })).toHaveAttribute('aria-pressed', 'true');
+  test('a title: words, place, size and curve', async () => {
+    await reach(page, page.getByRole('button', { name: 'Blank page' }));
+    await key('Enter');
+    await drawn(page);
+    await page.keyboard.type('By keys');
+    await key('Enter');
 
-  // A heart, made larger by a sum, doubled and doubled again in the same step.
-  await reach(page, page.locator('.drawer-tab', { hasText: 'Shapes' }));
-  await key('Enter');
-  await reach(page, page.getByLabel('Find a shape'));
-  await page.keyboard.type('heart');
-  await reach(page, page.getByRole('tabpanel', { name: 'Shapes' }).getByRole('button', { name: 'heart', exact: true }));
-  await key('Enter');
-  // The margin follows a moment later.
-  await expect(page.locator('.settings h3')).toContainText('heart');
-  await key('Shift+F6');
-  await expect(field(page, 'across')).toBeFocused();
-  await page.keyboard.type('1in');
-  await key('Enter');
-  await reach(page, field(page, 'wide'));
-  await page.keyboard.type('3/2');
-  await key('Enter');
-  await expect(field(page, 'wide')).toHaveValue('1.5');
-  await key('Shift+F6');
-  await expect(stage).toBeFocused();
-  await key('Control+d');
-  for (let i = 0; i < 12; i++) await key('Shift+ArrowRight');
-  for (let i = 0; i < 2; i++) await key('Shift+ArrowUp');
-  await key('Control+d');
-  await expect(stack(page)).toHaveCount(4);
-  // The step was 14 + 120 points: the third stands where a fourth of it would.
-  await expect(field(page, 'across')).toHaveValue(`${Math.round((1 + (2 * 134) / 72) * 100) / 100}`);
-  await key('.');
-  await expect(field(page, 'turn')).toHaveValue('1');
+    await reach(page, page.getByRole('tabpanel', { name: 'Words' }).getByRole('button', { name: 'Title' }));
+    await key('Enter');
+    await page.keyboard.type('Mind the hedgehog gap');
+    await key('Escape');
+    await expect(stage()).toBeFocused();
+    for (let i = 0; i < 20; i++) await key('Shift+ArrowUp');
+    await key('Control+Shift+ArrowRight');
+    await expect(field(page, 'wide')).toHaveValue('4.58');
+    await key('F6');
+    await reach(page, page.locator('summary', { hasText: 'lettering' }));
+    await key('Enter');
+    await reach(page, page.getByRole('button', { name: 'Lettering along a wave' }));
+    await key('Enter');
+    await expect(page.getByRole('button', { name: 'Lettering along a wave' })).toHaveAttribute('aria-pressed', 'true');
+  });
 
-  // Its look goes to another one.
-  await key('F6');
-  await reach(page, page.locator('.leaf-tab', { hasText: 'look' }));
-  await key('Enter');
-  await reach(page, page.getByRole('button', { name: 'fill: gradient from a middle' }));
-  await key('Enter');
-  await key('Shift+F6');
-  await key('Control+Alt+c');
-  await key('Tab');
-  await key('Control+Alt+v');
-  await expect(page.getByRole('button', { name: 'fill: gradient from a middle' })).toHaveAttribute(
-    'aria-pressed',
-    'true',
-  );
+  test('a heart, made larger by a sum, doubled and doubled again in the same step', async () => {
+    await reach(page, page.locator('.drawer-tab', { hasText: 'Shapes' }));
+    await key('Enter');
+    await reach(page, page.getByLabel('Find a shape'));
+    await page.keyboard.type('heart');
+    await reach(
+      page,
+      page.getByRole('tabpanel', { name: 'Shapes' }).getByRole('button', { name: 'heart', exact: true }),
+    );
+    await key('Enter');
+    // The margin follows a moment later.
+    await expect(page.locator('.settings h3')).toContainText('heart');
+    await key('Shift+F6');
+    await expect(field(page, 'across')).toBeFocused();
+    await page.keyboard.type('1in');
+    await key('Enter');
+    await reach(page, field(page, 'wide'));
+    await page.keyboard.type('3/2');
+    await key('Enter');
+    await expect(field(page, 'wide')).toHaveValue('1.5');
+    await key('Shift+F6');
+    await expect(stage()).toBeFocused();
+    await key('Control+d');
+    for (let i = 0; i < 12; i++) await key('Shift+ArrowRight');
+    for (let i = 0; i < 2; i++) await key('Shift+ArrowUp');
+    await key('Control+d');
+    await expect(stack(page)).toHaveCount(4);
+    // The step was 14 + 120 points: the third stands where a fourth of it would.
+    await expect(field(page, 'across')).toHaveValue(`${Math.round((1 + (2 * 134) / 72) * 100) / 100}`);
+    await key('.');
+    await expect(field(page, 'turn')).toHaveValue('1');
+  });
 
-  // All grouped, entered with Enter, left with Escape; the list of keys at hand.
-  await key('Control+a');
-  await key('Control+g');
-  await expect(stack(page)).toHaveCount(1);
-  await key('Enter');
-  await expect(stack(page)).toHaveCount(4);
-  await key('Escape');
-  await key('Escape');
-  await expect(stack(page)).toHaveCount(1);
-  await key('?');
-  await expect(page.getByRole('dialog', { name: 'Keys of the workbench' })).toBeVisible();
-  await key('Escape');
-  await expect(page.getByRole('dialog')).toBeHidden();
-  await saved(page);
+  test('its look goes to another one', async () => {
+    await key('F6');
+    await reach(page, page.locator('.leaf-tab', { hasText: 'look' }));
+    await key('Enter');
+    await reach(page, page.getByRole('button', { name: 'fill: gradient from a middle' }));
+    await key('Enter');
+    await key('Shift+F6');
+    await key('Control+Alt+c');
+    await key('Tab');
+    await key('Control+Alt+v');
+    await expect(page.getByRole('button', { name: 'fill: gradient from a middle' })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    );
+  });
+
+  test('all grouped, entered with Enter, left with Escape; the list of keys at hand', async () => {
+    await key('Control+a');
+    await key('Control+g');
+    await expect(stack(page)).toHaveCount(1);
+    await key('Enter');
+    await expect(stack(page)).toHaveCount(4);
+    await key('Escape');
+    await key('Escape');
+    await expect(stack(page)).toHaveCount(1);
+    await key('?');
+    await expect(page.getByRole('dialog', { name: 'Keys of the workbench' })).toBeVisible();
+    await key('Escape');
+    await expect(page.getByRole('dialog')).toBeHidden();
+    await saved(page);
+  });
 });
