@@ -51,6 +51,7 @@ export async function foodSheet(resources: Pick<Kit, 'faces' | 'pictures'>): Pro
   const { group: made } = await remake({ group: empty, state }, { ...resources, roles: defaultRoles() });
   return sheet({
     title: 'Who eats whom on the mudflat',
+    ownWords: ['lugworm', 'goby'],
     pages: [
       page({
         id: 'page1',

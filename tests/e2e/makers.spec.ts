@@ -282,10 +282,10 @@ test.describe('a concept map', () => {
     await page.getByRole('button', { name: 'all right' }).click();
     await page.getByRole('button', { name: 'as a file ▾' }).click();
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByText('outline (OPML)').click()]);
-    const file = readFileSync(await download.path(), 'utf8');
-    expect(file).toContain('<outline text="sun" map:id="1">');
+    const given = readFileSync(await download.path(), 'utf8');
+    expect(given).toContain('<outline text="sun" map:id="1">');
     // What the format has no place for goes along.
-    expect(file).toContain('map:across=');
+    expect(given).toContain('map:across=');
   });
 });
 

@@ -177,7 +177,7 @@ export function drawCrossword(draft: Draft, recipe: RecipeFor<'crossword'>): voi
       .map(({ number, clue, word }) => `${number}  ${clue || '…'} (${[...word].length})`);
   const said = [clues(true), clues(false)].map((list, i) => [i === 0 ? 'across' : 'down', ...list].join('\n'));
   const { room, lists, clue } = sharedOut(draft, width, height, said);
-  const size = Math.min(room.width / width, room.height / height, em * 2.4);
+  const size = Math.min(room.width / width, room.height / height, em * LARGEST_CELL);
   const [left, top] = [area.x + (room.width - size * width) / 2, area.y];
   const done = new Set<number>();
   for (const entry of entries)
@@ -217,6 +217,8 @@ export function drawCrossword(draft: Draft, recipe: RecipeFor<'crossword'>): voi
 /** Shares of the room for the grid: as much as the clues leave, in words that are as large as may be. */
 const SHARES = [0.7, 0.64, 0.6, 0.56, 0.5, 0.44, 0.38, 0.32];
 const SIZES = [1, 0.94, 0.88, 0.82, 0.76, 0.7, 0.64, 0.58, 0.52];
+/** The largest cells, in sizes of words. */
+const LARGEST_CELL = 2.4;
 /** No cell had better be smaller, in points: a child writes in it. */
 const LEAST_CELL = 15;
 
@@ -224,7 +226,10 @@ const LEAST_CELL = 15;
 function sharedOut(draft: Draft, width: number, height: number, said: readonly string[]) {
   const { area, em } = draft;
   const beside = area.width > area.height * 1.15;
-  const at = (share: number) => {
+  // No more than the largest cells take.
+  const enough = (LARGEST_CELL * em * (beside ? width : height)) / (beside ? area.width : area.height);
+  const at = (wanted: number) => {
+    const share = Math.min(wanted, enough);
     const room = beside ? { ...area, width: area.width * share } : { ...area, height: area.height * share };
     const lists = beside
       ? draft.grid(1, 2, em, { ...area, x: area.x + room.width + em, width: area.width - room.width - em })
