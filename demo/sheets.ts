@@ -1,4 +1,16 @@
-import { free, line, page, picture, plain, shape, sheet, solid, text, defaultRoles } from '../core/sheet/make';
+import {
+  free,
+  LIGHT_EDGE,
+  line,
+  page,
+  picture,
+  plain,
+  shape,
+  sheet,
+  solid,
+  text,
+  defaultRoles,
+} from '../core/sheet/make';
 import type { Body, Item, LineItem, Sheet, TextItem } from '../core/sheet/schema';
 
 /** The sheets of the unit “The salt marsh”. */
@@ -73,6 +85,7 @@ export function heronSheet(): Sheet {
       to: { ...free(400, 300), item: 'heron', target: part },
       endCap: 'dot',
       outline: { ...PEN, width: 1.1 },
+      edge: LIGHT_EDGE,
     }),
   ]);
   return sheet({
