@@ -1,27 +1,9 @@
 import type { GivenCell, GivenRow } from '../../core/makers/table/edit';
+import { BLOCKS, DEEPEST, UNSEEN } from './paste';
 
 /** Tables from other programs: their cells, with lines in them and with what is joined. Only read, never put on the page. */
 
-const BLOCKS = new Set([
-  'P',
-  'DIV',
-  'LI',
-  'TR',
-  'H1',
-  'H2',
-  'H3',
-  'H4',
-  'H5',
-  'H6',
-  'BLOCKQUOTE',
-  'TABLE',
-  'UL',
-  'OL',
-  'PRE',
-]);
-const UNSEEN = new Set(['STYLE', 'SCRIPT', 'TEMPLATE', 'NOSCRIPT', 'SVG', 'OBJECT', 'IFRAME']);
-/** Nested deeper than this nothing is a table that somebody wrote. */
-const DEEPEST = 60;
+const LINES = new Set([...BLOCKS, 'TABLE', 'UL', 'OL']);
 
 /** The words in an element, a line for each block and break. */
 function wordsIn(element: Element): string {
@@ -35,7 +17,7 @@ function wordsIn(element: Element): string {
     if (!(node instanceof Element) || UNSEEN.has(node.tagName.toUpperCase())) return;
     if (node.tagName === 'BR') out += '\n';
     const line = () => {
-      if (BLOCKS.has(node.tagName) && out.trimEnd() !== '' && !out.endsWith('\n')) out += '\n';
+      if (LINES.has(node.tagName) && out.trimEnd() !== '' && !out.endsWith('\n')) out += '\n';
     };
     line();
     for (const child of node.childNodes) walk(child, depth + 1);

@@ -7,7 +7,8 @@ import type { Body, Paragraph, ParagraphFormat, Run, RunStyle } from '../../core
  * pasted is only read, never put on the page as it is.
  */
 
-const BLOCKS = new Set([
+/** Elements that stand in lines of their own, and those of which nothing is seen. */
+export const BLOCKS = new Set([
   'P',
   'DIV',
   'H1',
@@ -26,9 +27,20 @@ const BLOCKS = new Set([
   'DD',
   'FIGCAPTION',
 ]);
-const UNSEEN = new Set(['STYLE', 'SCRIPT', 'HEAD', 'TITLE', 'META', 'TEMPLATE', 'NOSCRIPT', 'SVG', 'OBJECT', 'IFRAME']);
+export const UNSEEN = new Set([
+  'STYLE',
+  'SCRIPT',
+  'HEAD',
+  'TITLE',
+  'META',
+  'TEMPLATE',
+  'NOSCRIPT',
+  'SVG',
+  'OBJECT',
+  'IFRAME',
+]);
 /** Nested deeper than this nothing is a text that somebody wrote. */
-const DEEPEST = 60;
+export const DEEPEST = 60;
 
 type State = { style: RunStyle; format: ParagraphFormat; pre: boolean };
 

@@ -1,0 +1,423 @@
+import { around, centre, overlaps, union } from '../../geometry/box';
+import type { Box, Point } from '../../geometry/matrix';
+import { held, LIGHT_EDGE, line, picture, shape, solid, text } from '../../sheet/make';
+import type { Cap, Item, Side } from '../../sheet/schema';
+import type { Asked } from '../maker';
+import type { Size } from '../measure';
+import { outlineFor, styled, tidied, tidiedBox } from '../measure';
+import type { Fitted } from './fit';
+import { disturbs, pictureAtRight, wordsOn } from './links';
+import { offsetsOf } from './moved';
+import type { Offset } from './moved';
+import type { MapRecipe } from './recipe';
+import { ADJUST, lookAt, SHAPE } from './sizes';
+import { spreadIn } from './spread';
+import type { Branch, Laid, LaidLink } from './tree';
+import { everyBranch } from './tree';
+import type { Gap, Placed } from './ways';
+import { wayOf } from './ways';
+
+/** A map's nodes, pictures, links and words in its frame, and what could not be kept. */
+
+const capsOf = (arrows: MapRecipe['arrows']): { startCap: Cap; endCap: Cap } => ({
+  startCap: arrows === 'back' || arrows === 'both' ? 'arrow' : 'none',
+  endCap: arrows === 'forward' || arrows === 'both' ? 'arrow' : 'none',
+});
+
+const NOBODY: ReadonlyMap<string, Offset> = new Map();
+
+/** Room that nodes leave at the edges of the frame, for links and words beyond them. */
+export type Inset = { left: number; top: number; right: number; bottom: number };
+
+/** A node or a picture; `own` is the node whose picture it is. */
+type Obstacle = { id: string; own: string | null; parent: string | null; box: Box; holds: boolean };
+
+/** A map that is being drawn in its frame. */
+export class Drawing {
+  readonly moved = new Map<string, Offset>();
+  private nodes: Item[] = [];
+  private pictures: Item[] = [];
+  private lines: Item[] = [];
+  private words: Item[] = [];
+  private wordBoxes: Box[] = [];
+  /** As nodes stand after what was moved by hand: links go by these. */
+  private placed = new Map<string, Placed>();
+  private beside = new Map<string, Box>();
+  /** What reaches farthest where nothing was moved by hand. */
+  private reach: Box[] = [];
+  private through = 0;
+  private lost = { words: 0, pictures: 0, links: 0 };
+  private levels: { gapOf(from: string, to: string): Gap | null };
+  private ups = new Map<string, ReadonlySet<string>>();
+  private obstacles: Obstacle[];
+  /** What words on links had better not cover. */
+  private standing: Box[];
+
+  constructor(
+    private asked: Asked<MapRecipe>,
+    private fit: Fitted,
+    inset: Inset,
+  ) {
+    const { recipe } = asked;
+    const { laid, boxes } = fit;
+    const room = {
+      width: asked.width - inset.left - inset.right,
+      height: asked.height - inset.top - inset.bottom,
+    };
+    const place = spreadIn(room, laid, boxes);
+    const places = new Map(
+      [...boxes.keys()].map((id) => {
+        const box = place(id);
+        return [id, { ...box, x: box.x + inset.left, y: box.y + inset.top }];
+      }),
+    );
+    const laidLinks: LaidLink[] =
+      laid.links ??
+      recipe.nodes.flatMap(({ id, parent }) => (parent === null ? [] : [{ of: id, from: parent, to: id }]));
+    this.putNodes(places, laidLinks);
+    this.levels = levelsOf(laid, places);
+    this.obstacles = this.allObstacles();
+    this.standing = this.obstacles.map(({ id, box, holds }) => (holds ? this.headOf(id) : box));
+    const byId = new Map(recipe.nodes.map((node) => [node.id, node]));
+    for (const of of laidLinks) this.link(`l-${of.of}`, `w-${of.of}`, of, byId.get(of.of)!.link, recipe.arrows);
+    if (laid.boxes) for (const { id, parent, link } of recipe.nodes) if (parent !== null && link) this.over(id, link);
+    const drawnAs = (id: string) => laid.drawnAs?.get(id) ?? id;
+    for (const { id, from, to, words, arrow } of recipe.links)
+      this.link(`x-${id}`, `y-${id}`, { of: id, from: drawnAs(from), to: drawnAs(to) }, words, arrow);
+    this.count();
+  }
+
+  private get em(): number {
+    return this.fit.draft.em;
+  }
+  private holds(id: string): boolean {
+    return this.fit.laid.boxes?.has(id) ?? false;
+  }
+  private get frame(): Box {
+    return { x: 0, y: 0, width: this.asked.width, height: this.asked.height };
+  }
+
+  private putNodes(places: ReadonlyMap<string, Box>, laidLinks: readonly LaidLink[]): void {
+    const { recipe } = this.asked;
+    const { draft } = this.fit;
+    const frames = new Map<string, { frame: Box; picture: Box | null; branch: Branch }>();
+    const middleOf = (id: string) => centre(places.get(id)!);
+    for (const branch of everyBranch(draft.roots)) {
+      const { id } = branch.node;
+      const box = places.get(id);
+      if (box) frames.set(id, { branch, ...this.partsOf(branch, box, laidLinks, middleOf) });
+    }
+    const offsets =
+      this.asked.hand.size > 0
+        ? offsetsOf(this.asked, new Map([...frames].map(([id, { frame }]) => [id, tidiedBox(frame)])), this.em)
+        : NOBODY;
+    for (const [id, { frame, picture: own, branch }] of frames) {
+      const look = lookAt(recipe, branch.depth);
+      const holds = this.holds(id);
+      const filled = look.shape === 'plain' ? null : look.fill;
+      const at = tidiedBox(frame);
+      this.nodes.push(
+        shape({
+          id: `n-${id}`,
+          ...at,
+          shape: holds ? 'rectangle' : SHAPE[look.shape],
+          adjust: holds ? [0.06] : (ADJUST[look.shape] ?? []),
+          fill: filled ? solid(filled) : null,
+          outline: look.shape === 'plain' || !look.edge ? null : outlineFor(this.em, 0.1, look.edge),
+          vertical: holds ? 'top' : 'middle',
+          padding: tidied(holds ? this.em * 0.3 : 0),
+          body: styled(branch.node.text, {
+            size: tidied(this.em * look.scale),
+            bold: look.bold,
+            colour: look.colour,
+          }),
+        }),
+      );
+      const offset = offsets.get(id) ?? { dx: 0, dy: 0 };
+      if (offsets.has(id)) this.moved.set(`n-${id}`, offset);
+      if (own) {
+        const shown = tidiedBox(
+          this.fitting(branch.node.picture!, { ...own, x: own.x + offset.dx, y: own.y + offset.dy }),
+        );
+        this.beside.set(id, shown);
+        this.pictures.push(picture({ id: `p-${id}`, picture: branch.node.picture!, ...shown }));
+      }
+      this.placed.set(id, {
+        ...at,
+        x: at.x + offset.dx,
+        y: at.y + offset.dy,
+        round: look.shape === 'ellipse' && !holds,
+      });
+    }
+  }
+
+  /** A picture as large as it fits a square, in its own proportion. */
+  private fitting(id: string, { x, y, width, height }: Box): Box {
+    const drawn = this.fit.draft.words.kit.pictures(id);
+    const ratio = drawn ? drawn.width / drawn.height : 1;
+    const [w, h] = ratio > 1 ? [width, height / ratio] : [width * ratio, height];
+    return { x: x + (width - w) / 2, y: y + (height - h) / 2, width: w, height: h };
+  }
+
+  /** A node and its picture in the box that both were given. */
+  private partsOf(
+    { node, depth, height: headHeight }: Branch,
+    box: Box,
+    laidLinks: readonly LaidLink[],
+    middleOf: (id: string) => Point,
+  ): { frame: Box; picture: Box | null } {
+    const { draft } = this.fit;
+    const { shape: own, picture: side } = draft.sizes(node, depth);
+    const apart = draft.apart(depth);
+    if (this.holds(node.id)) {
+      const inner = { x: box.x + this.em * 0.4, y: box.y + (headHeight - side) / 2 + this.em * 0.15 };
+      return { frame: box, picture: side > 0 ? { ...inner, width: side, height: side } : null };
+    }
+    const middle = { x: box.x + (box.width - own.width) / 2, y: box.y + (box.height - own.height) / 2 };
+    if (side === 0) return { frame: { ...middle, ...own }, picture: null };
+    const square = { width: side, height: side };
+    if (draft.words.pictureAt(node.id, depth, draft.shape) === 'above')
+      return {
+        frame: { x: middle.x, y: box.y + box.height - own.height, ...own },
+        picture: { x: box.x + (box.width - side) / 2, y: box.y, ...square },
+      };
+    const atRight = pictureAtRight(node.id, laidLinks, middleOf);
+    const { layout } = this.asked.recipe;
+    const twice = layout === 'down' || layout === 'network';
+    const left = twice ? middle.x : atRight ? box.x : box.x + box.width - own.width;
+    return {
+      frame: { x: left, y: middle.y, ...own },
+      picture: {
+        x: atRight ? left + own.width + apart : left - apart - side,
+        y: box.y + (box.height - side) / 2,
+        ...square,
+      },
+    };
+  }
+
+  private shown(id: string): boolean {
+    const done = this.asked.hand.get(`n-${id}`);
+    return this.placed.has(id) && !done?.hidden && !done?.gone;
+  }
+  private isMoved(id: string): boolean {
+    const { dx, dy } = this.moved.get(`n-${id}`) ?? { dx: 0, dy: 0 };
+    return dx !== 0 || dy !== 0;
+  }
+
+  private allObstacles(): Obstacle[] {
+    const parents = new Map(this.asked.recipe.nodes.map(({ id, parent }) => [id, parent]));
+    const parentOf = (id: string) => parents.get(id) ?? null;
+    return [
+      ...[...this.placed].map(([id, box]) => ({ id, own: null, parent: parentOf(id), box, holds: this.holds(id) })),
+      ...[...this.beside].map(([id, box]) => ({ id: `p-${id}`, own: id, parent: parentOf(id), box, holds: false })),
+    ].filter(({ id, own }) => this.shown(own ?? id));
+  }
+
+  /** A node with all that it hangs under. */
+  private withAbove(id: string): ReadonlySet<string> {
+    let known = this.ups.get(id);
+    if (!known) {
+      const parents = new Map(this.asked.recipe.nodes.map((node) => [node.id, node.parent]));
+      const out = new Set<string>();
+      for (let at: string | null = id; at !== null; at = parents.get(at) ?? null) out.add(at);
+      this.ups.set(id, (known = out));
+    }
+    return known;
+  }
+
+  /** What a link may not run through: all nodes but its own and those that hold them, of which it is the words; and pictures. */
+  private othersFor({ from, to }: LaidLink): (within?: Box) => Box[] {
+    const entered = this.fit.laid.boxes ? new Set([...this.withAbove(from), ...this.withAbove(to)]) : null;
+    const inTheWay = ({ id, own, parent, box, holds }: Obstacle): Box | null => {
+      if (id === from || id === to) return null;
+      // What lies in a box that the link does not enter is not in its way: the box is.
+      if (entered && parent !== null && !entered.has(own ?? parent) && !entered.has(parent)) return null;
+      if (holds && entered?.has(id)) return this.headOf(id);
+      // Where a line comes to a corner it may touch the edge of the picture beside.
+      return own === from || own === to ? shrunk(box, box.width / 6) : box;
+    };
+    return (within) => {
+      const out: Box[] = [];
+      for (const one of this.obstacles) {
+        if (within && !overlaps(within, one.box)) continue;
+        const box = inTheWay(one);
+        if (box && (!within || overlaps(within, box))) out.push(box);
+      }
+      return out;
+    };
+  }
+
+  /** The words of a node that holds others. */
+  private headOf(id: string): Box {
+    const box = this.placed.get(id)!;
+    const node = this.asked.recipe.nodes.find((one) => one.id === id)!;
+    const { shape: own } = this.fit.draft.sizes(node, this.withAbove(id).size - 1);
+    return { x: box.x + (box.width - own.width) / 2, y: box.y, width: own.width, height: own.height };
+  }
+
+  private link(part: string, wordsPart: string, of: LaidLink, said: string, arrows: MapRecipe['arrows']): void {
+    if (!this.shown(of.from) || !this.shown(of.to)) return;
+    const { recipe } = this.asked;
+    const [from, to] = [this.placed.get(of.from)!, this.placed.get(of.to)!];
+    // What was moved by hand may stand on another side now.
+    const moved = this.isMoved(of.from) || this.isMoved(of.to);
+    const sides = moved ? undefined : (of.sides ?? this.outOf(of));
+    const kind = of.bracket ? 'stepped' : recipe.route;
+    const gap = moved || !of.sides ? null : this.levels.gapOf(of.from, of.to);
+    const way = wayOf({ from, to, sides, route: kind, gap, frame: this.frame }, this.othersFor(of));
+    if (way.through) this.through++;
+    if (!moved) this.reach.push(around(way.points));
+    const end = (id: string, box: Box, side: Side | null) => {
+      const { x, y } = centre(box);
+      return { ...held(`n-${id}`, null, tidied(x), tidied(y)), side };
+    };
+    this.lines.push(
+      line({
+        id: part,
+        from: end(of.from, from, way.sides[0]),
+        to: end(of.to, to, way.sides[1]),
+        via: way.via.map(({ x, y }) => ({ x: tidied(x), y: tidied(y) })),
+        route: kind,
+        bend: way.bend,
+        outline: outlineFor(this.em, 0.1, recipe.edge),
+        // Across boxes that hold others it may run over any colour.
+        edge: this.fit.laid.boxes ? LIGHT_EDGE : null,
+        ...capsOf(of.forward && (arrows === 'none' || arrows === 'back') ? 'forward' : arrows),
+      }),
+    );
+    if (!said) return;
+    const size = this.fit.draft.link(said);
+    const plate = tidied(this.em * 0.16);
+    const { box, spread } =
+      of.bracket && !moved && !way.through
+        ? { box: beforeEnd(way.points, size), spread: plate }
+        : wordsOn(way.points, size, plate, this.standing, this.wordBoxes, this.frame);
+    if (!moved) this.reach.push(box);
+    this.say(wordsPart, said, box, spread);
+  }
+
+  /** The sides of a link between a node and one that holds it: out to the edge that is nearest. */
+  private outOf({ from, to }: LaidLink): [Side | null, Side | null] | undefined {
+    if (from === to || !this.fit.laid.boxes) return undefined;
+    const [inner, outer] = this.withAbove(from).has(to) ? [from, to] : this.withAbove(to).has(from) ? [to, from] : [];
+    if (!inner || !outer) return undefined;
+    const [box, around] = [this.placed.get(inner)!, this.placed.get(outer)!];
+    const left = box.x - around.x < around.x + around.width - box.x - box.width;
+    const side: Side = left ? 'left' : 'right';
+    return [side, side];
+  }
+
+  /** Words of a link that is shown by one node holding the other: over the inner one. */
+  private over(id: string, said: string): void {
+    if (!this.shown(id)) return;
+    const size = this.fit.draft.link(said);
+    const { x, y, width } = this.placed.get(id)!;
+    const colour = lookAt(this.asked.recipe, this.withAbove(id).size - 2).colour;
+    this.say(`w-${id}`, said, { x: x + (width - size.width) / 2, y: y - size.height, ...size }, null, colour);
+  }
+
+  private say(part: string, said: string, box: Box, spread: number | null, colour?: string): void {
+    this.wordBoxes.push(box);
+    this.words.push(
+      text({
+        id: part,
+        role: 'label',
+        ...tidiedBox(box),
+        padding: 0,
+        vertical: 'middle',
+        fit: 'keep',
+        plate: spread === null ? null : { colour: '#ffffff', opacity: 0.85, spread, corner: tidied(this.em * 0.25) },
+        body: styled(said, { size: tidied(this.fit.draft.linkSize), italic: true, ...(colour && { colour }) }),
+      }),
+    );
+  }
+
+  /** What of the recipe is not drawn, though nobody took it away. */
+  private count(): void {
+    const { recipe, hand } = this.asked;
+    const drawn = new Set([...this.pictures, ...this.words, ...this.lines].map(({ id }) => id));
+    const kept = (id: string) => !hand.get(`n-${id}`)?.hidden && !hand.get(`n-${id}`)?.gone;
+    for (const { id, parent, link, picture: own } of recipe.nodes) {
+      if (!kept(id)) continue;
+      if (own && !drawn.has(`p-${id}`)) this.lost.pictures++;
+      if (link && parent !== null && kept(parent) && !drawn.has(`w-${id}`)) this.lost.words++;
+    }
+    for (const { id, from, to } of recipe.links) if (kept(from) && kept(to) && !drawn.has(`x-${id}`)) this.lost.links++;
+  }
+
+  /** How far links, words and nodes that nobody moved reach over the frame. */
+  get beyond(): Inset {
+    const still = [...this.placed, ...this.beside].flatMap(([id, box]) => (this.isMoved(id) ? [] : [box]));
+    const { x, y, width, height } = union([...this.reach, ...still]);
+    const farther = (by: number) => (by > 0.3 ? by : 0);
+    return {
+      left: farther(-x),
+      top: farther(-y),
+      right: farther(x + width - this.asked.width),
+      bottom: farther(y + height - this.asked.height),
+    };
+  }
+
+  /** Front to back: words and pictures before all, links behind nodes, but before those that hold others. */
+  get items(): Item[] {
+    const back = this.nodes.toReversed();
+    const holding = back.filter(({ id }) => this.holds(id.slice(2)));
+    const others = holding.length > 0 ? back.filter(({ id }) => !this.holds(id.slice(2))) : back;
+    return [...this.words, ...this.pictures, ...others, ...this.lines, ...holding];
+  }
+
+  get notes(): string[] {
+    const notes = [...(this.fit.laid.notes ?? [])];
+    const standing = [...this.placed].flatMap(([id, box]) => (this.holds(id) ? [] : [box]));
+    const covered = this.wordBoxes.filter((box) => standing.some((node) => disturbs(box, node))).length;
+    if (covered > 0) notes.push(`${wordsOfLinks(covered)} no room of their own. A larger frame would give it to them.`);
+    if (this.through > 0)
+      notes.push(
+        `${this.through === 1 ? 'One link runs' : `${this.through} links run`} through other things, since there is no room around them. A larger frame, or another layout, would give it.`,
+      );
+    const { words, pictures, links } = this.lost;
+    if (words > 0) notes.push(`${wordsOfLinks(words)} no place in this layout: the links are not drawn in it.`);
+    if (pictures > 0)
+      notes.push(
+        `${pictures === 1 ? 'One picture has' : `${pictures} pictures have`} no place in this layout: what it belongs to is drawn together with another.`,
+      );
+    if (links > 0) notes.push(`${links === 1 ? 'One link' : `${links} links`} across can’t be drawn in this layout.`);
+    return notes;
+  }
+}
+
+/** On the last stretch of a bracket, which the list leaves long enough for them. */
+function beforeEnd(points: readonly Point[], size: Size): Box {
+  const [start, end] = points.slice(-2);
+  return { x: (start.x + end.x - size.width) / 2, y: end.y - size.height / 2, ...size };
+}
+
+const wordsOfLinks = (count: number) =>
+  count === 1 ? 'The words of one link have' : `The words of ${count} links have`;
+const shrunk = ({ x, y, width, height }: Box, by: number): Box => ({
+  x: x + by,
+  y: y + by,
+  width: width - 2 * by,
+  height: height - 2 * by,
+});
+
+/** The gaps between the levels of a map as it stands. */
+function levelsOf({ levels }: Laid, places: ReadonlyMap<string, Box>): { gapOf(from: string, to: string): Gap | null } {
+  if (!levels) return { gapOf: () => null };
+  const spans: { start: number; end: number }[] = [];
+  for (const [id, level] of levels.of) {
+    const box = places.get(id);
+    if (!box) continue;
+    const [start, size] = levels.axis === 'x' ? [box.x, box.width] : [box.y, box.height];
+    const span = (spans[level] ??= { start, end: start + size });
+    span.start = Math.min(span.start, start);
+    span.end = Math.max(span.end, start + size);
+  }
+  return {
+    gapOf(from, to) {
+      const [a, b] = [levels.of.get(from), levels.of.get(to)];
+      if (a === undefined || b === undefined || a === b) return null;
+      return b > a ? { end: spans[a].end, start: spans[b].start } : { end: spans[a].start, start: spans[b].end };
+    },
+  };
+}
