@@ -194,6 +194,25 @@ describe('a table longer than its page', () => {
     await settle();
     expect(said()).toHaveLength(61 - gone);
   });
+  test('what is done while rows are shared out stays, and they are shared out once more', async () => {
+    await withLong();
+    const ask = worker.ask;
+    let meanwhile = true;
+    worker.ask = async (task) => {
+      const answer = await ask(task);
+      if ((task as { kind: string }).kind === 'flow' && meanwhile) {
+        meanwhile = false;
+        bench.make('Opacity', { kind: 'set', id: tables()[1].id, values: { opacity: 0.5 } });
+      }
+      return answer;
+    };
+    edit(0, (recipe) => ({ ...recipe, banding: 'rows' }));
+    await settle();
+    expect(meanwhile).toBe(false);
+    expect(tables()[1].opacity).toBe(0.5);
+    for (const group of tables()) expect(recipeOf(group).banding).toBe('rows');
+    expect(said()).toEqual(wanted(40));
+  });
   test('moved up, it takes more rows; a table within a group, or of a student, is left alone', async () => {
     await withLong();
     const before = recipeOf(tables()[0]).rows.length;

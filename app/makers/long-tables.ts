@@ -74,6 +74,7 @@ export class LongTables {
     const groups = parts.map(({ group }) => group);
     this.busy++;
     bench.changed();
+    let again = false;
     try {
       const answer = await makers.ask<'flow'>({
         kind: 'flow',
@@ -89,8 +90,9 @@ export class LongTables {
         ),
       });
       const now = partsOf(bench.sheet, id).map(({ group }) => group);
-      // Something was done meanwhile: that is followed by its own sharing out.
-      if (now.length !== groups.length || now.some((group, i) => group !== groups[i])) return;
+      // Something was done meanwhile: once more, on top of it.
+      again = now.length !== groups.length || now.some((group, i) => group !== groups[i]);
+      if (again) return;
       const change = between(bench.sheet, withParts(bench.sheet, parts, answer.groups));
       if (change.kind === 'all' && change.changes.length === 0) return;
       const { editing, selection } = bench;
@@ -114,7 +116,8 @@ export class LongTables {
     } finally {
       this.busy--;
       bench.changed();
-      this.onFinished();
+      if (again) void this.share(id);
+      else this.onFinished();
     }
   }
 }
