@@ -250,6 +250,30 @@ describe('words', () => {
   test('a sheet as it begins has room for all of them', async () => {
     for (const type of TYPES) expect(printed((await made(beginPractice(type))).group).over, type).toBe(0);
   });
+  test('column sums are as large as all of them fit: forty on a page can be read, more are said to be too many', async () => {
+    const recipe = { ...beginPractice('sums'), form: 'column' as const, operations: ['+' as const], most: 9999 };
+    const at = async (count: number) => made({ ...recipe, count } as PracticeRecipe);
+    const digits = async (count: number) => {
+      const { group } = await at(count);
+      const { least, over } = printed(group);
+      expect(over).toBe(0);
+      return least;
+    };
+    expect(await digits(4)).toBeGreaterThan(12);
+    expect(await digits(24)).toBeGreaterThan(11);
+    expect(await digits(40)).toBeGreaterThan(7);
+    expect((await at(60)).notes.join()).toMatch(/too little room/);
+    const { group } = await at(24);
+    const boxes = parts(group, 'gap').filter((item): item is TextItem => item.kind === 'text');
+    for (const [i, a] of boxes.entries())
+      for (const b of boxes.slice(i + 1))
+        expect(
+          a.x + a.width <= b.x + 0.1 ||
+            b.x + b.width <= a.x + 0.1 ||
+            a.y + a.height <= b.y + 0.1 ||
+            b.y + b.height <= a.y + 0.1,
+        ).toBe(true);
+  });
   test('long clues of a crossword are read: the grid gives them room', async () => {
     const recipe = beginPractice('crossword') as Extract<PracticeRecipe, { type: 'crossword' }>;
     const other = 'a bird with a long bill that walks along the edge of the water and turns over stones and weed';

@@ -130,11 +130,18 @@ function drawColumns(draft: Draft, sums: readonly Sum[]): void {
   const places = Math.max(...sums.flatMap(({ a, b, result }) => [a, b, result].map((value) => `${value}`.length)), 1);
   const cell = em * 1.5;
   const [wide, high] = [cell * (places + 1), em * 7];
-  const columns = Math.max(1, Math.min(sums.length, Math.floor((area.width + em * 2) / (wide + em * 2))));
-  draft.grid(columns, Math.ceil(sums.length / columns), em).forEach((box, i) => {
+  const columnsAt = (scale: number) =>
+    Math.max(1, Math.min(sums.length, Math.floor((area.width + em * scale * 2) / ((wide + em * 2) * scale))));
+  // As large as all fit: what is smaller also stands more side by side.
+  let scale = 1;
+  for (; scale > 0.4; scale -= 0.03) {
+    const rows = Math.ceil(sums.length / columnsAt(scale));
+    if (rows * high * scale + (rows - 1) * em * scale <= area.height) break;
+  }
+  const columns = columnsAt(scale);
+  draft.grid(columns, Math.ceil(sums.length / columns), em * scale).forEach((box, i) => {
     const sum = sums[i];
     if (!sum) return;
-    const scale = Math.min(1, box.height / high);
     const [size, left] = [cell * scale, box.x + (box.width - wide * scale) / 2];
     const digits = (value: number, row: number, blank = false) => {
       const text = `${value}`;
@@ -145,13 +152,19 @@ function drawColumns(draft: Draft, sums: readonly Sum[]): void {
           width: size,
           height: size,
         };
-        if (blank) draft.answer('gap', digit, inset(place, 1));
-        else draft.words('digit', digit, place);
+        const style = { size: tidied(em * scale) };
+        if (blank) draft.answer('gap', digit, inset(place, 1), { style });
+        else draft.words('digit', digit, place, { style });
       });
     };
     digits(sum.a, 1);
     digits(sum.b, 2);
-    draft.words('sign', sum.operation, { x: left, y: box.y + 2 * size, width: size, height: size });
+    draft.words(
+      'sign',
+      sum.operation,
+      { x: left, y: box.y + 2 * size, width: size, height: size },
+      { style: { size: tidied(em * scale) } },
+    );
     draft.line('under', left, box.y + 3.05 * size, left + wide * scale, box.y + 3.05 * size);
     digits(sum.result, 3.2, true);
   });
