@@ -1,3 +1,4 @@
+import { focusSheet } from './focus';
 import { Tooltip } from 'antd';
 import { useId, useState } from 'react';
 import type { ReactNode } from 'react';
@@ -114,13 +115,19 @@ function TypedField({ label, bare, shown, suffix, read, onChange }: TypedProps) 
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
-  const take = () => {
-    if (typed === null || typed === shown) return setTyped(null);
-    const result = read(typed);
-    if (typeof result === 'string') return setWrong(result);
+  /** False where what is typed can't be used. */
+  const take = (): boolean => {
+    if (typed !== null && typed !== shown) {
+      const result = read(typed);
+      if (typeof result === 'string') {
+        setWrong(result);
+        return false;
+      }
+      onChange(result.value);
+    }
     setWrong(null);
     setTyped(null);
-    onChange(result.value);
+    return true;
   };
   return (
     <span className="typed">
@@ -146,7 +153,7 @@ function TypedField({ label, bare, shown, suffix, read, onChange }: TypedProps) 
             }
           }}
           onKeyDown={(event) => {
-            if (event.key === 'Enter') take();
+            if (event.key === 'Enter' && take()) setTimeout(focusSheet);
             if (event.key === 'Escape') {
               setTyped(null);
               setWrong(null);

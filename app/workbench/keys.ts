@@ -7,6 +7,7 @@ import { isWritten } from '../../core/sheet/schema';
 import { addBeside, chosenNode } from '../makers/map-commands';
 import { groupChosen, nudge, remove, reorder, stretch, turnBy, ungroupChosen } from './arrange';
 import type { Bench } from './bench';
+import { keysComeBack } from './focus';
 import { pasteTable } from '../makers/table-commands';
 import { bringTo } from '../supplies/bring-to';
 import { clipOf, duplicate, pasteBody, pasteClip } from './clipboard';
@@ -252,6 +253,7 @@ export function useKeys(
   paper: RefObject<HTMLElement | null>,
   cancel: MutableRefObject<(() => void) | null>,
 ) {
+  useEffect(keysComeBack, []);
   useEffect(() => {
     const inStage = () => {
       const stage = paper.current?.closest('[data-stage]');

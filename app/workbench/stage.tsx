@@ -1,3 +1,4 @@
+import { focusSheet } from './focus';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PointerEvent as ReactPointerEvent } from 'react';
 import { drawPage, warpOfItem, wordsOf } from '../../core/drawing/item';
@@ -114,6 +115,8 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     const position = positionIn(item, ground.pointOf(event));
     const anchor = extend && bench.editing?.id === item.id ? bench.editing.anchor : position;
     bench.edit({ id: item.id, anchor, focus: position, typing: null });
+    // A field beside the sheet may have had the keys.
+    focusSheet();
     ground.follow(
       event,
       (point) => bench.editing && bench.edit({ ...bench.editing, focus: positionIn(item, point) }),

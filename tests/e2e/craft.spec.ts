@@ -32,6 +32,45 @@ test.describe('the finer work', () => {
     if (key) await page.keyboard.up(key);
   };
 
+  test('keys go back to the text, or the sheet, after a setting is made; letters never land in a field', async () => {
+    await supply(page, 'Words', 'Body');
+    await page.keyboard.type('mud');
+    const size = field(page, 'size');
+    await size.fill('30');
+    await size.press('Enter');
+    await expect(size).toHaveValue('30');
+    await page.keyboard.type(' flat');
+    await expect(words(page)).toContainText('mud flat');
+    // A swatch is pressed in the middle of it.
+    await page.getByRole('radio', { name: 'colour #c8632e' }).click();
+    await expect(page.locator('.words-input')).toBeFocused();
+    await page.keyboard.type('s');
+    await expect(words(page)).toContainText('mud flats');
+    // The size is begun, and then the text pressed again.
+    await size.click();
+    const box = (await page.locator('.sheet-over .mark-frame').first().boundingBox())!;
+    await page.mouse.click(box.x + box.width - 4, box.y + box.height / 2);
+    await page.keyboard.press('End');
+    await page.keyboard.type(' at low tide');
+    await expect(words(page)).toContainText('mud flats at low tide');
+    await expect(size).toHaveValue('30');
+    await page.keyboard.press('Escape');
+    // Entries of the stack and tabs too: arrows go on moving what is chosen.
+    await stack(page).first().click();
+    await leaf(page, 'place');
+    await leaf(page, 'words');
+    const across = field(page, 'across');
+    const before = await across.inputValue();
+    await page.keyboard.press('Shift+ArrowRight');
+    await expect(across).not.toHaveValue(before);
+    await page.keyboard.press('Control+z');
+    await expect(across).toHaveValue(before);
+    // What can't be used keeps its place, to be put right.
+    await across.fill('far');
+    await across.press('Enter');
+    await expect(across).toBeFocused();
+  });
+
   test('digs through what lies on top, with a list of it, by pointer and by key', async () => {
     for (const name of ['rectangle', 'oval', 'heart']) {
       await supply(page, 'Shapes', name);

@@ -207,12 +207,14 @@ test.describe.serial('the same from the keyboard alone', () => {
     await key('Shift+F6');
     await expect(field(page, 'across')).toBeFocused();
     await page.keyboard.type('1in');
+    // Enter takes it and goes back to the sheet.
     await key('Enter');
+    await expect(stage()).toBeFocused();
+    await key('Shift+F6');
     await reach(page, field(page, 'wide'));
     await page.keyboard.type('3/2');
     await key('Enter');
     await expect(field(page, 'wide')).toHaveValue('1.5');
-    await key('Shift+F6');
     await expect(stage()).toBeFocused();
     await key('Control+d');
     for (let i = 0; i < 12; i++) await key('Shift+ArrowRight');

@@ -1,0 +1,37 @@
+/** Where keys go. One rule: after a setting is made, they go to the text that is being edited, or to the sheet. */
+
+/** Gives the keys to the text that is being edited, else to the sheet. */
+export function focusSheet(): void {
+  const stage = document.querySelector<HTMLElement>('[data-stage]');
+  const words = stage?.querySelector<HTMLElement>('.words-input');
+  (words ?? stage)?.focus({ preventScroll: true });
+}
+
+const CONTROLS = 'button, summary, label, [role="radio"], [role="tab"], .ant-segmented-item';
+const BESIDE = '.margin-column, .stack, .drawer';
+
+/**
+ * After a press on something beside the sheet that nobody types into, keys go back to the sheet. Who goes there by keyboard stays
+ * there. Gives what ends it.
+ */
+export function keysComeBack(): () => void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const onClick = ({ detail, target }: MouseEvent) => {
+    // A key that presses a button counts no clicks.
+    if (detail === 0 || !(target instanceof Element)) return;
+    const control = target.closest(CONTROLS);
+    if (!control?.closest(BESIDE) || control.closest('[role="dialog"], .ant-select')) return;
+    clearTimeout(timer);
+    // What the press opens may have taken the focus by then: it keeps it.
+    timer = setTimeout(() => {
+      const active = document.activeElement;
+      const typed = active?.matches('textarea, input:not([type="checkbox"], [type="radio"])');
+      if (active === document.body || (!typed && control.contains(active))) focusSheet();
+    });
+  };
+  document.addEventListener('click', onClick);
+  return () => {
+    clearTimeout(timer);
+    document.removeEventListener('click', onClick);
+  };
+}
