@@ -210,7 +210,7 @@ test.describe.serial('the same from the keyboard alone', () => {
     // Enter takes it and goes back to the sheet.
     await key('Enter');
     await expect(stage()).toBeFocused();
-    await key('Shift+F6');
+    await key('F6');
     await reach(page, field(page, 'wide'));
     await page.keyboard.type('3/2');
     await key('Enter');
