@@ -8,6 +8,8 @@ export function focusSheet(): void {
 }
 
 const CONTROLS = 'button, summary, label, [role="radio"], [role="tab"], .ant-segmented-item';
+/** What has keys of its own after a press: pages are moved with the arrows. */
+const OWN_KEYS = '[role="dialog"], .ant-select, .page-card';
 const BESIDE = '.margin-column, .stack, .drawer';
 
 /**
@@ -20,7 +22,7 @@ export function keysComeBack(): () => void {
     // A key that presses a button counts no clicks.
     if (detail === 0 || !(target instanceof Element)) return;
     const control = target.closest(CONTROLS);
-    if (!control?.closest(BESIDE) || control.closest('[role="dialog"], .ant-select')) return;
+    if (!control?.closest(BESIDE) || control.closest(OWN_KEYS)) return;
     clearTimeout(timer);
     // What the press opens may have taken the focus by then: it keeps it.
     timer = setTimeout(() => {

@@ -171,9 +171,16 @@ function guidesAt(box: Box, positions: readonly number[], axis: Axis, marks: rea
 
 /** How far a box has to move to meet what is within `reach`, never further, and the guides and gaps it then agrees with. */
 export function snap(box: Box, targets: SnapTargets, reach: number): Snap {
-  const dx = moveAlong(box, targets, 'x', reach);
-  const dy = moveAlong(box, targets, 'y', reach);
-  const at = { ...box, x: box.x + dx, y: box.y + dy };
+  let [dx, dy] = [0, 0];
+  let at = box;
+  // Moved along one axis it may stand abreast of other things, and have equal gaps with them along the other.
+  for (let step = 0; step < 4; step++) {
+    const within = (moved: number, by: number) => (Math.abs(moved + by) <= reach ? by : 0);
+    const [x, y] = [within(dx, moveAlong(at, targets, 'x', reach)), within(dy, moveAlong(at, targets, 'y', reach))];
+    if (x === 0 && y === 0) break;
+    [dx, dy] = [dx + x, dy + y];
+    at = { ...box, x: box.x + dx, y: box.y + dy };
+  }
   const guides = (['x', 'y'] as const).flatMap((axis) => guidesAt(at, marksOf(at, axis), axis, targets[axis]));
   const gaps = (['x', 'y'] as const).flatMap((axis): Gaps[] => {
     const side = OTHER[axis];

@@ -84,7 +84,7 @@ export const yearSaid = (year: number): string => (year < 0 ? `${-year} BC` : `$
 
 /** Steps that people count in: years, then months, then days. */
 const YEARS = [1, 2, 5, 10, 20, 25, 50, 100, 200, 250, 500, 1000, 2000];
-const STEPS_OF_MONTHS = [6, 3, 2, 1];
+const STEPS_OF_MONTHS = [36, 12, 6, 3, 2, 1];
 const STEPS_OF_DAYS = [14, 7, 2, 1];
 
 /**
@@ -101,22 +101,23 @@ export function timeTicks(low: number, high: number, most: number, yearless: boo
     for (let year = from; year <= to + 1e-9; year += step) out.push({ at: year, said: yearSaid(year) });
     return out.length > 1 ? out : [...out, { at: to + step, said: yearSaid(to + step) }];
   }
-  const months = [...STEPS_OF_MONTHS].reverse().find((step) => (span * 12) / step + 1 <= many);
-  const fineEnough = months !== undefined && span * 12 >= months * 1.5;
-  if (fineEnough) {
+  const months = [...STEPS_OF_MONTHS].reverse().find((step) => (span * 12) / step + 1 <= many + 1e-9);
+  const days = [...STEPS_OF_DAYS].reverse().find((one) => (span * 366) / one + 1 <= many + 1e-9);
+  // Days tell more where there is room for them.
+  if (months !== undefined && (span * 12 >= months * 1.5 || days === undefined)) {
     const out: Tick[] = [];
-    let year = Math.floor(low);
+    let year = Math.floor(low + 1e-9);
     let month = Math.floor((monthAt(low) - 1) / months) * months + 1;
     for (let i = 0; i < 60; i++) {
       const tick = dated(year, month, 1)!;
       out.push({ at: tick.at, said: monthSaid(year, month, yearless, out.length === 0) });
       if (tick.at >= high - 1e-9) break;
       month += months;
-      if (month > 12) [year, month] = [year + 1, month - 12];
+      while (month > 12) [year, month] = [year + 1, month - 12];
     }
     return out;
   }
-  const step = [...STEPS_OF_DAYS].reverse().find((one) => (span * 366) / one + 1 <= many) ?? 28;
+  const step = days ?? 28;
   let [year, day] = dayAt(low);
   const out: Tick[] = [];
   for (let i = 0; i < 60; i++) {

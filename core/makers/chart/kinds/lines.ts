@@ -20,8 +20,9 @@ function acrossOf(draft: ChartDraft, label: Column | null, rows: readonly number
   const { em } = draft;
   const isTime = label !== null && (label.kind === 'times' || areYears(label));
   const numbers = label?.kind === 'numbers' ? label.numbers : label?.kind === 'times' ? label.times : null;
-  if (label && numbers) {
-    const known = rows.flatMap((row) => numbers[row] ?? []);
+  const known = numbers ? rows.flatMap((row) => numbers[row] ?? []) : [];
+  // Where no row says where it stands, they stand beside each other.
+  if (label && numbers && known.length > 0) {
     const [low, high] = [Math.min(...known), Math.max(...known)];
     const { axis, tell } = isTime
       ? timeAxisFor(low, high, width, em * 4.6, label.yearless)
