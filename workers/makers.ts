@@ -1,9 +1,8 @@
 import type { Remake } from '../core/makers/all';
-import type { MadeAnswer } from '../core/makers/parts';
 import { reflowed } from '../core/makers/flow';
+import type { MadeAnswer } from '../core/makers/parts';
 import { Remaker } from '../core/makers/parts';
 import type { Flow } from '../core/makers/table/pages';
-
 import type { GroupItem, Sheet } from '../core/sheet/schema';
 import { Layers } from './layers';
 import { Shelf } from './shelf';
@@ -30,7 +29,7 @@ type MakeTask = Needed & {
 type FlowTask = Needed & { kind: 'flow'; flow: Flow };
 export type MakersAnswer =
   | ({ id: number; kind: 'make' } & MadeAnswer)
-  | { id: number; kind: 'flow'; groups: GroupItem[]; notes: string[][] }
+  | { id: number; kind: 'flow'; groups: GroupItem[] }
   | { id: number; kind: 'progress'; share: number }
   | { id: number; kind: 'failed'; reason: string };
 
@@ -65,7 +64,7 @@ async function answer(task: MakeTask | FlowTask): Promise<MakersAnswer> {
     layered: layers ? (graph: Parameters<Layers['lay']>[0]) => layers.lay(graph) : undefined,
   };
   return task.kind === 'flow'
-    ? { id, kind: 'flow', ...(await reflowed(task.flow, kit)) }
+    ? { id, kind: 'flow', groups: await reflowed(task.flow, kit) }
     : { id, kind: 'make', ...(await remaker.make(id, task.asked, task.base, kit)) };
 }
 

@@ -45,7 +45,7 @@ beforeEach(() => {
     };
     const id = ++answers;
     return kind === 'flow'
-      ? { id, kind, ...(await reflowed(flow, kit)) }
+      ? { id, kind, groups: await reflowed(flow, kit) }
       : { id, kind, ...(await remaker.make(id, asked, base, kit)) };
   };
   const start = sheet({

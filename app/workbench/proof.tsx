@@ -1,4 +1,6 @@
+import type { ReactNode } from 'react';
 import { useEffect, useState } from 'react';
+import type { Point } from '../../core/geometry/matrix';
 import { needsOf } from '../../core/text/needs';
 import type { Page, Sheet } from '../../core/sheet/schema';
 import { findOn } from '../../core/sheet/tree';
@@ -43,118 +45,94 @@ export function useProof(sheet: Sheet, page: Page, on: boolean): Found {
 /** How many are shown beside the sheet at once. */
 const SHOWN = 4;
 
-/** Signs that no face has. */
-export function undrawnEntries(page: Page, undrawn: readonly Undrawn[]): MarginEntry[] {
-  return undrawn
-    .filter(({ item }) => findOn(page, item))
-    .slice(0, SHOWN)
-    .map(({ item, signs, at }): MarginEntry => {
-      const name = itemName(findOn(page, item)!.item);
-      return {
-        id: `undrawn-${item}`,
-        anchor: at,
-        tone: 'straw',
-        label: `Can’t be drawn: ${name}`,
-        content: (
-          <div className="finding">
-            <h3>
-              <span className="settings-name">{name}</span>
-              <small>can’t be drawn</small>
-            </h3>
-            <p className="finding-facts">
-              No face here has {signs.length === 1 ? 'this sign' : 'these signs'}: {signs.join(' ')}. On screen and in
-              print a box stands in {signs.length === 1 ? 'its' : 'their'} place.
-            </p>
-          </div>
-        ),
-      };
-    });
-}
+type FoundAt = { item: string; at: Point };
 
-/** Words that would be too small in print. */
-export function smallEntries(page: Page, small: readonly Small[]): MarginEntry[] {
-  return small
-    .filter(({ item }) => findOn(page, item))
-    .slice(0, SHOWN)
-    .map(({ item, size, count, over, at }): MarginEntry => {
-      const name = itemName(findOn(page, item)!.item);
-      const boxes = (n: number) => (n === 1 ? 'one box' : `${n} boxes`);
-      return {
-        id: `small-${item}`,
-        anchor: at,
-        tone: 'straw',
-        label: `Too small: ${name}`,
-        content: (
-          <div className="finding">
-            <h3>
-              <span className="settings-name">{name}</span>
-              <small>too small in print</small>
-            </h3>
-            <p className="finding-facts">
-              {size !== null &&
-                `The words of ${boxes(count)} are ${size.toFixed(1)} pt high${count > 1 ? ' or little more' : ''}; under ${LEAST_PRINTED} pt they can’t be read in print. `}
-              {over > 0 && `The words of ${boxes(over)} do not fit, though they are as small as they may be. `}
-              Make it larger, or write less.
-            </p>
-          </div>
-        ),
-      };
-    });
-}
-
-export function readableEntries(bench: Bench, page: Page, findings: readonly Finding[]): MarginEntry[] {
-  return findings
-    .filter((finding) => findOn(page, finding.item))
-    .slice(0, SHOWN)
-    .map((finding): MarginEntry => {
-      const item = findOn(page, finding.item)!.item;
+/** What was found of things that are still there, as cards in the margin. */
+function entriesOf<F extends FoundAt>(
+  page: Page,
+  list: readonly F[],
+  kind: string,
+  label: string,
+  what: string,
+  facts: (found: F) => ReactNode,
+): MarginEntry[] {
+  return list
+    .flatMap((found) => {
+      const item = findOn(page, found.item)?.item;
+      if (!item) return [];
       const name = itemName(item);
       return {
-        id: `readable-${finding.item}`,
-        anchor: finding.at,
-        tone: 'straw',
-        label: `Hard to read: ${name}`,
+        id: `${kind}-${found.item}`,
+        anchor: found.at,
+        tone: 'straw' as const,
+        label: `${label}: ${name}`,
         content: (
           <div className="finding">
             <h3>
               <span className="settings-name">{name}</span>
-              <small>hard to read</small>
+              <small>{what}</small>
             </h3>
-            <p className="finding-facts">
-              <span
-                className="finding-sample"
-                style={{ background: finding.behind, color: finding.colour || '#888888' }}
-              >
-                Aa
-              </span>
-              contrast {finding.worst.toFixed(1)}, should be {finding.needed}
-              {finding.share < 0.995 &&
-                `: too little for ${Math.max(1, Math.round(finding.share * 100))}% of the letters`}
-            </p>
-            <div className="chips">
-              {finding.mends.map(({ name: mend, change }) => {
-                const hex = /#[0-9a-f]{6}/.exec(mend)?.[0];
-                return (
-                  <button
-                    key={mend}
-                    type="button"
-                    className="chip"
-                    onClick={() => bench.make('Make readable', change)}
-                    aria-label={hex ? `words in another colour, ${hex}` : mend}
-                  >
-                    {hex ? (
-                      <>
-                        words in <i className="chip-colour" style={{ background: hex }} />
-                      </>
-                    ) : (
-                      mend
-                    )}
-                  </button>
-                );
-              })}
-            </div>
+            {facts(found)}
           </div>
         ),
       };
-    });
+    })
+    .slice(0, SHOWN);
 }
+
+/** Signs that no face has. */
+export const undrawnEntries = (page: Page, undrawn: readonly Undrawn[]): MarginEntry[] =>
+  entriesOf(page, undrawn, 'undrawn', 'Can’t be drawn', 'can’t be drawn', ({ signs }) => (
+    <p className="finding-facts">
+      No face here has {signs.length === 1 ? 'this sign' : 'these signs'}: {signs.join(' ')}. On screen and in print a
+      box stands in {signs.length === 1 ? 'its' : 'their'} place.
+    </p>
+  ));
+
+const boxes = (count: number) => (count === 1 ? 'one box' : `${count} boxes`);
+
+/** Words that would be too small in print. */
+export const smallEntries = (page: Page, small: readonly Small[]): MarginEntry[] =>
+  entriesOf(page, small, 'small', 'Too small', 'too small in print', ({ size, count, over }) => (
+    <p className="finding-facts">
+      {size !== null &&
+        `The words of ${boxes(count)} are ${size.toFixed(1)} pt high${count > 1 ? ' or little more' : ''}; under ${LEAST_PRINTED} pt they can’t be read in print. `}
+      {over > 0 && `The words of ${boxes(over)} do not fit, though they are as small as they may be. `}
+      Make it larger, or write less.
+    </p>
+  ));
+
+export const readableEntries = (bench: Bench, page: Page, findings: readonly Finding[]): MarginEntry[] =>
+  entriesOf(page, findings, 'readable', 'Hard to read', 'hard to read', (finding) => (
+    <>
+      <p className="finding-facts">
+        <span className="finding-sample" style={{ background: finding.behind, color: finding.colour || '#888888' }}>
+          Aa
+        </span>
+        contrast {finding.worst.toFixed(1)}, should be {finding.needed}
+        {finding.share < 0.995 && `: too little for ${Math.max(1, Math.round(finding.share * 100))}% of the letters`}
+      </p>
+      <div className="chips">
+        {finding.mends.map(({ name: mend, change }) => {
+          const hex = /#[0-9a-f]{6}/.exec(mend)?.[0];
+          return (
+            <button
+              key={mend}
+              type="button"
+              className="chip"
+              onClick={() => bench.make('Make readable', change)}
+              aria-label={hex ? `words in another colour, ${hex}` : mend}
+            >
+              {hex ? (
+                <>
+                  words in <i className="chip-colour" style={{ background: hex }} />
+                </>
+              ) : (
+                mend
+              )}
+            </button>
+          );
+        })}
+      </div>
+    </>
+  ));

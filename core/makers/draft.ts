@@ -5,7 +5,7 @@ import type { Box } from '../geometry/matrix';
 import { line, free, picture, shape, solid, text } from '../sheet/make';
 import type { Item, LineItem, RunStyle, ShapeItem, TextItem } from '../sheet/schema';
 import type { Kit } from './maker';
-import { outlineFor, saysOf, sizeOfWords, styled, tidied, tidiedBox } from './measure';
+import { inProportion, outlineFor, saysOf, sizeOfWords, styled, tidied, tidiedBox } from './measure';
 
 /**
  * What sheets and charts are drawn with. Items get the names of their parts by what they are and a running number, so that the
@@ -123,16 +123,13 @@ export class Draft<R extends Look = Look> {
 
   picture(kind: string, id: string, box: Box, outline = false): Item {
     const drawn = this.kit.pictures(id);
-    const ratio = drawn ? drawn.width / drawn.height : 1;
-    const width = Math.min(box.width, box.height * ratio);
-    const height = width / ratio;
     return this.add(
       picture({
         id: this.part(kind),
         picture: id,
         form: outline ? 'outline' : 'colour',
         ...saysOf(drawn),
-        ...tidyBox({ x: box.x + (box.width - width) / 2, y: box.y + (box.height - height) / 2, width, height }),
+        ...tidyBox(inProportion(drawn, box)),
       }),
     );
   }
@@ -186,7 +183,7 @@ export class Draft<R extends Look = Look> {
   }
 
   /** How many boxes are too small for their words, though these are as small as can be read. */
-  crammed(): number {
+  private crammed(): number {
     const seen = new Map<string, boolean>();
     return this.items.filter((item) => {
       if (item.kind !== 'text' || item.fit !== 'shrink') return false;

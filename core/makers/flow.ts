@@ -4,14 +4,9 @@ import type { Kit } from './maker';
 import type { Flow } from './table/pages';
 import { flowed } from './table/pages';
 
-/** The parts of a table that goes on over pages, shared out anew and made; with what could not be done. */
-export async function reflowed(flow: Flow, kit: Kit): Promise<{ groups: GroupItem[]; notes: string[][] }> {
+/** The parts of a table that goes on over pages, shared out anew and made. */
+export async function reflowed(flow: Flow, kit: Kit): Promise<GroupItem[]> {
   const groups: GroupItem[] = [];
-  const notes: string[][] = [];
-  for (const group of flowed(flow, kit)) {
-    const made = await remake({ group, state: group.maker! }, kit);
-    groups.push(made.group);
-    notes.push(made.notes);
-  }
-  return { groups, notes };
+  for (const group of flowed(flow, kit)) groups.push((await remake({ group, state: group.maker! }, kit)).group);
+  return groups;
 }

@@ -56,6 +56,14 @@ export const tidiedBox = ({ x, y, width, height }: Box): Box => ({
   height: tidied(height),
 });
 
+/** The largest box in the middle of another that keeps a picture's proportion, a square where that is not known. */
+export function inProportion(drawn: DrawnPicture | undefined, box: Box): Box {
+  const ratio = drawn ? drawn.width / drawn.height : 1;
+  const width = Math.min(box.width, box.height * ratio);
+  const height = width / ratio;
+  return { x: box.x + (box.width - width) / 2, y: box.y + (box.height - height) / 2, width, height };
+}
+
 /** An outline that goes with words of a size: a share of it, and never too thin to be printed. */
 export const outlineFor = (size: number, share: number, colour: string, dash: Outline['dash'] = 'solid'): Outline => ({
   colour,

@@ -1,3 +1,4 @@
+import type { Box } from '../../core/geometry/matrix';
 import type { Remake } from '../../core/makers/all';
 import { remake } from '../../core/makers/all';
 import type { Kit } from '../../core/makers/maker';
@@ -41,3 +42,10 @@ export const withoutPart = (made: GroupItem, part: string): GroupItem => ({
   ...made,
   items: made.items.filter((item) => item.made?.part !== part),
 });
+
+/** Whether two boxes lie beside each other, or only touch. */
+export const apart = (a: Box, b: Box): boolean =>
+  a.x + a.width <= b.x + 0.1 ||
+  b.x + b.width <= a.x + 0.1 ||
+  a.y + a.height <= b.y + 0.1 ||
+  b.y + b.height <= a.y + 0.1;

@@ -37,6 +37,13 @@ export function lanesOf<T extends { from: number; until: number }>(spans: readon
   return lanes;
 }
 
+/** The lanes of what reaches into some days. */
+const lanesIn = (spans: readonly Span[], first: number, last: number): Span[][] =>
+  lanesOf(spans.filter(({ from, until }) => from <= last && until >= first));
+/** How many lanes there are down to the last one that is taken on a day. */
+const depthOn = (lanes: readonly (readonly Span[])[], day: number): number =>
+  lanes.findLastIndex((lane) => lane.some(({ from, until }) => from <= day && until >= day)) + 1;
+
 const timeSaid = ({ time, to }: Happening) => (time ? (to ? `${time}–${to}` : time) : '');
 
 /** What happens on a day, one paragraph each: holidays first, then those without a time, then by the clock. */
@@ -127,7 +134,7 @@ function drawBands(
 ): (day: number) => number {
   const { em } = draft;
   const [first, last] = [days[0], days[days.length - 1]];
-  const lanes = lanesOf(spans.filter(({ from, until }) => from <= last && until >= first));
+  const lanes = lanesIn(spans, first, last);
   const { pad, high } = bandOf(draft);
   const fit = Math.max(0, Math.floor((most + 0.01) / high));
   const wide = box.width / days.length;
@@ -163,8 +170,7 @@ function drawBands(
       `In the week of ${daySaid(first)} there are more events of several days than fit. Pull the calendar taller, or take one away.`,
     );
   const shown = lanes.slice(0, fit);
-  return (day) =>
-    (shown.findLastIndex((lane) => lane.some(({ from, until }) => from <= day && until >= day)) + 1) * high;
+  return (day) => depthOn(shown, day) * high;
 }
 
 function drawTitle(draft: Calendar, title: string, width: number): number {
@@ -235,10 +241,9 @@ function drawMonth(draft: Calendar, area: Box, spans: readonly Span[], moon: Rea
   /** How high a week has to be for what happens in it. */
   const needOf = (days: readonly number[]): number => {
     const shown = shownIn(days);
-    const lanes = lanesOf(bands.filter(({ from, until }) => from <= shown[shown.length - 1] && until >= shown[0]));
+    const lanes = lanesIn(bands, shown[0], shown[shown.length - 1]);
     const { high } = bandOf(draft);
-    const under = (day: number) =>
-      (lanes.findLastIndex((lane) => lane.some(({ from, until }) => from <= day && until >= day)) + 1) * high;
+    const under = (day: number) => depthOn(lanes, day) * high;
     return (
       top + Math.max(...shown.map((day) => under(day) + happeningsHeight(draft, onDay(spans, day), width))) + em * 0.2
     );
@@ -331,8 +336,7 @@ function drawWeek(draft: Calendar, area: Box, spans: readonly Span[], moon: Read
       const quarter = moon.get(day);
       if (quarter) drawMoon(draft, quarter, day, cell.x + wide - em * 0.8, cell.y + head - em * 0.8, em * 0.46);
     });
-    const { from, until } = { from: days[0], until: days[6] };
-    const lanes = lanesOf(bands.filter((span) => span.from <= until && span.until >= from));
+    const lanes = lanesIn(bands, days[0], days[6]);
     fittingNeeds(
       draft,
       () => [

@@ -6,7 +6,7 @@ import { markOf, numberIn, readCells, writtenCells } from '../../formats/tables'
 import { bodyText } from '../../sheet/body';
 import { DEFAULT_PALETTE, page, sheet } from '../../sheet/make';
 import type { GroupItem, LineItem, ShapeItem, TextItem } from '../../sheet/schema';
-import { madeFrom, partOf, testKit, withPart, again } from '../../../tests/support/made';
+import { apart, madeFrom, partOf, testKit, withPart, again } from '../../../tests/support/made';
 import type { Kit } from '../maker';
 import { MakerState } from '../recipes';
 import { axisFor } from './axes';
@@ -308,15 +308,7 @@ describe('other kinds', () => {
     expect(notes).toEqual([]);
     const boxes = parts(group, 'name-') as TextItem[];
     expect(boxes).toHaveLength(5);
-    for (const a of boxes)
-      for (const b of boxes)
-        if (a !== b)
-          expect(
-            a.x + a.width <= b.x + 0.1 ||
-              b.x + b.width <= a.x + 0.1 ||
-              a.y + a.height <= b.y + 0.1 ||
-              b.y + b.height <= a.y + 0.1,
-          ).toBe(true);
+    for (const a of boxes) for (const b of boxes) if (a !== b) expect(apart(a, b)).toBe(true);
     const wrong = await make(chart('timeline', 'year,what\n1812,wall\nlong ago,sea\n1990,path'));
     expect(wrong.notes.join()).toContain('“long ago” in row 2 is no year or date');
   });

@@ -1,10 +1,10 @@
-import { around, centre, overlaps, union } from '../../geometry/box';
+import { around, centre, grown, overlaps, union } from '../../geometry/box';
 import type { Box, Point } from '../../geometry/matrix';
 import { held, LIGHT_EDGE, line, picture, shape, solid, text } from '../../sheet/make';
 import type { Cap, Item, Side } from '../../sheet/schema';
 import type { Asked } from '../maker';
 import type { Size } from '../measure';
-import { outlineFor, styled, tidied, tidiedBox } from '../measure';
+import { inProportion, outlineFor, styled, tidied, tidiedBox } from '../measure';
 import type { Fitted } from './fit';
 import { disturbs, pictureAtRight, wordsOn } from './links';
 import { offsetsOf } from './moved';
@@ -47,7 +47,8 @@ export class Drawing {
   private reach: Box[] = [];
   private through = 0;
   private lost = { words: 0, pictures: 0, links: 0 };
-  private levels: { gapOf(from: string, to: string): Gap | null };
+  private gapOf: GapOf;
+  private branches: ReadonlyMap<string, Branch>;
   private ups = new Map<string, ReadonlySet<string>>();
   private obstacles: Obstacle[];
   /** What words on links had better not cover. */
@@ -74,8 +75,9 @@ export class Drawing {
     const laidLinks: LaidLink[] =
       laid.links ??
       recipe.nodes.flatMap(({ id, parent }) => (parent === null ? [] : [{ of: id, from: parent, to: id }]));
+    this.branches = new Map(everyBranch(fit.draft.roots).map((branch) => [branch.node.id, branch]));
     this.putNodes(places, laidLinks);
-    this.levels = levelsOf(laid, places);
+    this.gapOf = gapsOf(laid, places);
     this.obstacles = this.allObstacles();
     this.standing = this.obstacles.map(({ id, box, holds }) => (holds ? this.headOf(id) : box));
     const byId = new Map(recipe.nodes.map((node) => [node.id, node]));
@@ -99,11 +101,9 @@ export class Drawing {
 
   private putNodes(places: ReadonlyMap<string, Box>, laidLinks: readonly LaidLink[]): void {
     const { recipe } = this.asked;
-    const { draft } = this.fit;
     const frames = new Map<string, { frame: Box; picture: Box | null; branch: Branch }>();
     const middleOf = (id: string) => centre(places.get(id)!);
-    for (const branch of everyBranch(draft.roots)) {
-      const { id } = branch.node;
+    for (const [id, branch] of this.branches) {
       const box = places.get(id);
       if (box) frames.set(id, { branch, ...this.partsOf(branch, box, laidLinks, middleOf) });
     }
@@ -136,9 +136,8 @@ export class Drawing {
       const offset = offsets.get(id) ?? { dx: 0, dy: 0 };
       if (offsets.has(id)) this.moved.set(`n-${id}`, offset);
       if (own) {
-        const shown = tidiedBox(
-          this.fitting(branch.node.picture!, { ...own, x: own.x + offset.dx, y: own.y + offset.dy }),
-        );
+        const drawn = this.fit.draft.words.kit.pictures(branch.node.picture!);
+        const shown = tidiedBox(inProportion(drawn, { ...own, x: own.x + offset.dx, y: own.y + offset.dy }));
         this.beside.set(id, shown);
         this.pictures.push(picture({ id: `p-${id}`, picture: branch.node.picture!, ...shown }));
       }
@@ -149,14 +148,6 @@ export class Drawing {
         round: look.shape === 'ellipse' && !holds,
       });
     }
-  }
-
-  /** A picture as large as it fits a square, in its own proportion. */
-  private fitting(id: string, { x, y, width, height }: Box): Box {
-    const drawn = this.fit.draft.words.kit.pictures(id);
-    const ratio = drawn ? drawn.width / drawn.height : 1;
-    const [w, h] = ratio > 1 ? [width, height / ratio] : [width * ratio, height];
-    return { x: x + (width - w) / 2, y: y + (height - h) / 2, width: w, height: h };
   }
 
   /** A node and its picture in the box that both were given. */
@@ -182,9 +173,7 @@ export class Drawing {
         picture: { x: box.x + (box.width - side) / 2, y: box.y, ...square },
       };
     const atRight = pictureAtRight(node.id, laidLinks, middleOf);
-    const { layout } = this.asked.recipe;
-    const twice = layout === 'down' || layout === 'network';
-    const left = twice ? middle.x : atRight ? box.x : box.x + box.width - own.width;
+    const left = draft.words.centred(node.id) ? middle.x : atRight ? box.x : box.x + box.width - own.width;
     return {
       frame: { x: left, y: middle.y, ...own },
       picture: {
@@ -205,21 +194,21 @@ export class Drawing {
   }
 
   private allObstacles(): Obstacle[] {
-    const parents = new Map(this.asked.recipe.nodes.map(({ id, parent }) => [id, parent]));
-    const parentOf = (id: string) => parents.get(id) ?? null;
     return [
-      ...[...this.placed].map(([id, box]) => ({ id, own: null, parent: parentOf(id), box, holds: this.holds(id) })),
-      ...[...this.beside].map(([id, box]) => ({ id: `p-${id}`, own: id, parent: parentOf(id), box, holds: false })),
+      ...[...this.placed].map(([id, box]) => ({ id, own: null, parent: this.above(id), box, holds: this.holds(id) })),
+      ...[...this.beside].map(([id, box]) => ({ id: `p-${id}`, own: id, parent: this.above(id), box, holds: false })),
     ].filter(({ id, own }) => this.shown(own ?? id));
   }
 
+  private above(id: string): string | null {
+    return this.branches.get(id)?.node.parent ?? null;
+  }
   /** A node with all that it hangs under. */
   private withAbove(id: string): ReadonlySet<string> {
     let known = this.ups.get(id);
     if (!known) {
-      const parents = new Map(this.asked.recipe.nodes.map((node) => [node.id, node.parent]));
       const out = new Set<string>();
-      for (let at: string | null = id; at !== null; at = parents.get(at) ?? null) out.add(at);
+      for (let at: string | null = id; at !== null; at = this.above(at)) out.add(at);
       this.ups.set(id, (known = out));
     }
     return known;
@@ -234,7 +223,7 @@ export class Drawing {
       if (entered && parent !== null && !entered.has(own ?? parent) && !entered.has(parent)) return null;
       if (holds && entered?.has(id)) return this.headOf(id);
       // Where a line comes to a corner it may touch the edge of the picture beside.
-      return own === from || own === to ? shrunk(box, box.width / 6) : box;
+      return own === from || own === to ? grown(box, -box.width / 6) : box;
     };
     return (within) => {
       const out: Box[] = [];
@@ -250,8 +239,8 @@ export class Drawing {
   /** The words of a node that holds others. */
   private headOf(id: string): Box {
     const box = this.placed.get(id)!;
-    const node = this.asked.recipe.nodes.find((one) => one.id === id)!;
-    const { shape: own } = this.fit.draft.sizes(node, this.withAbove(id).size - 1);
+    const { node, depth } = this.branches.get(id)!;
+    const { shape: own } = this.fit.draft.sizes(node, depth);
     return { x: box.x + (box.width - own.width) / 2, y: box.y, width: own.width, height: own.height };
   }
 
@@ -263,7 +252,7 @@ export class Drawing {
     const moved = this.isMoved(of.from) || this.isMoved(of.to);
     const sides = moved ? undefined : (of.sides ?? this.outOf(of));
     const kind = of.bracket ? 'stepped' : recipe.route;
-    const gap = moved || !of.sides ? null : this.levels.gapOf(of.from, of.to);
+    const gap = moved || !of.sides ? null : this.gapOf(of.from, of.to);
     const way = wayOf({ from, to, sides, route: kind, gap, frame: this.frame }, this.othersFor(of));
     if (way.through) this.through++;
     if (!moved) this.reach.push(around(way.points));
@@ -312,7 +301,7 @@ export class Drawing {
     if (!this.shown(id)) return;
     const size = this.fit.draft.link(said);
     const { x, y, width } = this.placed.get(id)!;
-    const colour = lookAt(this.asked.recipe, this.withAbove(id).size - 2).colour;
+    const colour = lookAt(this.asked.recipe, this.branches.get(id)!.depth - 1).colour;
     this.say(`w-${id}`, said, { x: x + (width - size.width) / 2, y: y - size.height, ...size }, null, colour);
   }
 
@@ -394,16 +383,12 @@ function beforeEnd(points: readonly Point[], size: Size): Box {
 
 const wordsOfLinks = (count: number) =>
   count === 1 ? 'The words of one link have' : `The words of ${count} links have`;
-const shrunk = ({ x, y, width, height }: Box, by: number): Box => ({
-  x: x + by,
-  y: y + by,
-  width: width - 2 * by,
-  height: height - 2 * by,
-});
 
-/** The gaps between the levels of a map as it stands. */
-function levelsOf({ levels }: Laid, places: ReadonlyMap<string, Box>): { gapOf(from: string, to: string): Gap | null } {
-  if (!levels) return { gapOf: () => null };
+type GapOf = (from: string, to: string) => Gap | null;
+
+/** The gap between the levels of two nodes, as the map stands. */
+function gapsOf({ levels }: Laid, places: ReadonlyMap<string, Box>): GapOf {
+  if (!levels) return () => null;
   const spans: { start: number; end: number }[] = [];
   for (const [id, level] of levels.of) {
     const box = places.get(id);
@@ -413,11 +398,9 @@ function levelsOf({ levels }: Laid, places: ReadonlyMap<string, Box>): { gapOf(f
     span.start = Math.min(span.start, start);
     span.end = Math.max(span.end, start + size);
   }
-  return {
-    gapOf(from, to) {
-      const [a, b] = [levels.of.get(from), levels.of.get(to)];
-      if (a === undefined || b === undefined || a === b) return null;
-      return b > a ? { end: spans[a].end, start: spans[b].start } : { end: spans[a].start, start: spans[b].end };
-    },
+  return (from, to) => {
+    const [a, b] = [levels.of.get(from), levels.of.get(to)];
+    if (a === undefined || b === undefined || a === b) return null;
+    return b > a ? { end: spans[a].end, start: spans[b].start } : { end: spans[a].start, start: spans[b].end };
   };
 }

@@ -12,12 +12,11 @@ export type Layout = (roots: readonly Branch[], gaps: Gaps, shape: number) => La
 
 const drawn = (branches: readonly Branch[]) => branches.filter((branch) => branch.depth >= 0);
 
-function outlineLinks(roots: readonly Branch[], sides?: [Side, Side]): LaidLink[] {
-  const out: LaidLink[] = [];
-  for (const { node, children } of everyBranch(roots))
-    for (const child of children) out.push({ of: child.node.id, from: node.id, to: child.node.id, sides });
-  return out;
-}
+/** The links from all that others hang under to these. */
+const linksUnder = (roots: readonly Branch[], more: Partial<LaidLink> = {}): LaidLink[] =>
+  everyBranch(roots).flatMap(({ node, children }) =>
+    children.map((child) => ({ of: child.node.id, from: node.id, to: child.node.id, ...more })),
+  );
 
 /** Levels from top to bottom, or from left to right. */
 function tree(roots: readonly Branch[], gaps: Gaps, down: boolean): Laid {
@@ -95,7 +94,7 @@ const radial: Layout = (roots, gaps, shape) => {
     level.forEach((b, i) => at.set(b.node.id, { x: now[i].x + b.width / 2, y: now[i].y + b.height / 2 }));
     taken.push(...now);
   });
-  return { at, links: outlineLinks(roots) };
+  return { at, links: linksUnder(roots) };
 };
 const hits = (boxes: readonly Box[], others: readonly Box[], gap: number) =>
   boxes.some((a) => others.some((b) => clash(a, b, gap)));
@@ -139,16 +138,7 @@ function putBlock(block: Block, x: number, y: number, at: Map<string, Point>): v
   for (const note of block.notes)
     at.set(note.branch.node.id, { x: x + note.x + note.branch.width / 2, y: y + note.y + note.branch.height / 2 });
 }
-const noteLinks = (block: Block): LaidLink[] =>
-  everyBranch([block.head]).flatMap((branch) =>
-    branch.children.map((child) => ({
-      of: child.node.id,
-      from: branch.node.id,
-      to: child.node.id,
-      sides: ['left', 'left'] as [Side, Side],
-      bracket: true,
-    })),
-  );
+const noteLinks = ({ head }: Block): LaidLink[] => linksUnder([head], { sides: ['left', 'left'], bracket: true });
 
 /** The link from a title to its first step: drawn where it has words. */
 const titleLink = (title: Branch | null, first: Branch | undefined): LaidLink[] =>

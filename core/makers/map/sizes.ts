@@ -93,6 +93,12 @@ export class Words {
     return Math.min(...this.recipe.looks.map(({ scale }) => scale));
   }
 
+  /** Whether a node stands in the middle of its box: there lines run straight down, and words are centred. */
+  centred(id: string): boolean {
+    const { layout } = this.recipe;
+    return layout === 'down' || layout === 'network' || (layout === 'nested' && this.inner.has(id));
+  }
+
   /** `shape` is the frame's width over its height. */
   pictureAt(id: string, depth: number, shape: number): PictureAt {
     const { layout } = this.recipe;
@@ -128,13 +134,8 @@ export class Draft {
       const link = this.link(node.link);
       if (words.pictureAt(node.id, depth, this.shape) === 'above')
         return { width: Math.max(shape.width, picture), height: shape.height + picture + apart, link };
-      // Where a node stands in the middle of its box, lines run straight down, and words are centred.
-      const twice =
-        recipe.layout === 'down' ||
-        recipe.layout === 'network' ||
-        (recipe.layout === 'nested' && words.inner.has(node.id));
       return {
-        width: shape.width + (picture + apart) * (twice ? 2 : 1),
+        width: shape.width + (picture + apart) * (words.centred(node.id) ? 2 : 1),
         height: Math.max(shape.height, picture),
         link,
       };

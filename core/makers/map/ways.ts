@@ -61,7 +61,7 @@ function* ways(wanted: Wanted, others: Others): Generator<Way> {
   for (const start of SIDES)
     for (const end of SIDES) {
       const way = wayThrough({ ...wanted, route: 'straight' }, [start, end], { boxes: all, margin: 2 });
-      if (way) yield { ...way, ...along(wanted, [start, end], way.via) };
+      if (way) yield along(wanted, [start, end], way.via);
     }
 }
 

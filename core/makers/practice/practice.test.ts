@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, test } from 'vitest';
-import { madeFrom, shippedPicture, testKit } from '../../../tests/support/made';
+import { apart, madeFrom, shippedPicture, testKit } from '../../../tests/support/made';
 import { givenOut } from '../../handout/copy';
 import { seeded } from '../../random';
 import { bodyText } from '../../sheet/body';
@@ -265,14 +265,7 @@ describe('words', () => {
     expect((await at(60)).notes.join()).toMatch(/too little room/);
     const { group } = await at(24);
     const boxes = parts(group, 'gap').filter((item): item is TextItem => item.kind === 'text');
-    for (const [i, a] of boxes.entries())
-      for (const b of boxes.slice(i + 1))
-        expect(
-          a.x + a.width <= b.x + 0.1 ||
-            b.x + b.width <= a.x + 0.1 ||
-            a.y + a.height <= b.y + 0.1 ||
-            b.y + b.height <= a.y + 0.1,
-        ).toBe(true);
+    for (const [i, a] of boxes.entries()) for (const b of boxes.slice(i + 1)) expect(apart(a, b)).toBe(true);
   });
   test('long clues of a crossword are read: the grid gives them room', async () => {
     const recipe = beginPractice('crossword') as Extract<PracticeRecipe, { type: 'crossword' }>;

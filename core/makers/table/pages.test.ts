@@ -40,7 +40,7 @@ const made = async (recipe: TableRecipe, width = 420) =>
 const IDS = Array.from({ length: 20 }, (_, i) => `more${i}`);
 async function flow(groups: readonly GroupItem[], edited = 0, room = ROOM, ids = IDS) {
   const parts = groups.map((group) => ({ group, room }));
-  return (await reflowed({ parts, edited, more: { room, ids } }, kit)).groups;
+  return reflowed({ parts, edited, more: { room, ids } }, kit);
 }
 /** One part with another recipe, made as the workbench does it. */
 const edit = async (groups: readonly GroupItem[], at: number, change: (recipe: TableRecipe) => TableRecipe) => {

@@ -161,7 +161,7 @@ export function flowed({ parts, edited, more }: Flow, kit: Kit): GroupItem[] {
   const most = Math.max(1, groups.length + more.ids.length);
   while (counts.length > most) counts[counts.length - 2] += counts.pop()!;
   const single = counts.length === 1;
-  const things = thingsByPart(groups, names);
+  const things = thingsByRow(groups, names);
   const widths = widthsOf(whole, groups[0].width, kit);
   const sum = widths.reduce((all, value) => all + value, 0);
   const shares = widths.map((width) => Math.max(0.02, Math.round((width / sum) * whole.columns.length * 1e4) / 1e4));
@@ -197,7 +197,7 @@ const inRow = (part: string, names: Renamed): string | null => {
 };
 
 /** The cells of all parts by the rows of the whole table. */
-function thingsByPart(groups: readonly GroupItem[], names: readonly Renamed[]): Map<string, Item[]> {
+function thingsByRow(groups: readonly GroupItem[], names: readonly Renamed[]): Map<string, Item[]> {
   const out = new Map<string, Item[]>();
   groups.forEach((group, i) => {
     const repeated = new Set(recipeOf(group).part?.repeated ?? []);
