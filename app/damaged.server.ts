@@ -1,5 +1,5 @@
 import { damagedSheet } from '../core/sheet/damaged';
-import type { Sheet } from '../core/sheet/schema';
+import type { Sheet } from '../core/schema/sheet';
 import type { Database } from '../server/database/connection';
 import type { Loaded } from '../server/stores/documents';
 import { Damaged, DAMAGED_WORDS, loadDocument } from '../server/stores/documents';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { JsonProblem, readJson } from '../core/formats/json';
-import { wellFormed } from '../core/text/characters';
+import { wellFormed } from '../core/values/characters';
 import { refuse } from './who.server';
 
 /** The first thing that is wrong with an input, as a sentence that says what to do. */

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { expect, test } from 'vitest';
 import { SECRET_PICTURES, SECRET_LENGTH, isSecret } from '../core/handout/secret';
-import type { DrawnPicture } from '../core/drawing/picture';
+import type { DrawnPicture } from '../core/pictures/picture';
 import { DIAGRAMS } from './diagrams/index';
 import { fileFor, standInsFor } from '../core/text/catalogue';
 import { allFaces } from '../tests/support/fonts';

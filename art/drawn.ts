@@ -1,4 +1,4 @@
-import type { DrawnPicture, PicturePath, PictureTarget } from '../core/drawing/picture';
+import type { DrawnPicture, PicturePath, PictureTarget } from '../core/pictures/picture';
 
 /** Building blocks of the pictures that this project draws itself. Units are the picture's own. */
 

@@ -1,7 +1,7 @@
 import { createRequire } from 'node:module';
 import { SaxesParser } from 'saxes';
 import svgpath from 'svgpath';
-import type { PicturePath } from '../core/drawing/picture';
+import type { PicturePath } from '../core/pictures/picture';
 import type { Tagged } from './drawn';
 import { oval } from './drawn';
 

@@ -14,7 +14,7 @@ import {
 import type { Feature, FeatureCollection, MultiPolygon, Polygon } from 'geojson';
 import { feature, merge, neighbors } from 'topojson-client';
 import type { GeometryCollection, Topology } from 'topojson-specification';
-import type { PicturePath } from '../core/drawing/picture';
+import type { PicturePath } from '../core/pictures/picture';
 import type { Tagged } from './drawn';
 import { target } from './drawn';
 

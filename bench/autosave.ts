@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { refusal } from '../core/handout/touch';
 import type { Change } from '../core/sheet/change';
-import { plain } from '../core/sheet/make';
+import { plain } from '../core/schema/defaults';
 import { openDatabase } from '../server/database/open';
 import { createDocument, saveChanges } from '../server/stores/documents';
 import { addPerson, addSchool } from '../server/stores/people';

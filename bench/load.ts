@@ -3,7 +3,7 @@ import { Agent, request } from 'node:http';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Change } from '../core/sheet/change';
-import { plain } from '../core/sheet/make';
+import { plain } from '../core/schema/defaults';
 import type { Database } from '../server/database/connection';
 import { openDatabase } from '../server/database/open';
 import { newId } from '../server/id';

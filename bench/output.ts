@@ -1,12 +1,12 @@
 import { Resvg } from '@resvg/resvg-js';
 import PDFDocument from 'pdfkit';
-import { drawPage } from '../core/drawing/item';
+import { drawPage } from '../core/items/draw';
 import type { DisplayNode, DrawnPage } from '../core/drawing/list';
 import { pageSvg } from '../core/drawing/svg';
 import { pdfOf } from '../server/exports/pdf';
 import { pagePng, pngOf } from '../server/exports/png';
 import { seenOf } from '../core/drawing/bounds';
-import { page, shape, sheet as sheetOf } from '../core/sheet/make';
+import { page, shape, sheet as sheetOf } from '../core/schema/defaults';
 import { fontBytes, Shelf } from '../server/shelf';
 import { pdfResources } from '../server/exports/resources';
 import { richSheet } from '../tests/support/rich';

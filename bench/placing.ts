@@ -1,11 +1,11 @@
 import { arranged } from '../core/arrange/arrange';
 import { LAYOUTS } from '../core/arrange/layouts';
-import { coloursOf, paletteOf } from '../core/colour/palette';
-import { drawPage } from '../core/drawing/item';
-import { boxOf } from '../core/geometry/hit';
+import { coloursOf, paletteOf } from '../core/palettes/palette';
+import { drawPage } from '../core/items/draw';
+import { boxOf } from '../core/items/hit';
 import { snap, snapTargets } from '../core/geometry/snap';
 import { mendsFor, unreadable } from '../core/proof/readable';
-import { page, picture, plain, shape, sheet, solid, text } from '../core/sheet/make';
+import { page, picture, plain, shape, sheet, solid, text } from '../core/schema/defaults';
 import { Shelf } from '../server/shelf';
 import { figure, inTurn, wordsOf } from './measure';
 

@@ -1,8 +1,8 @@
 import * as hb from 'harfbuzzjs';
 import { fontBytes, openFaces } from '../server/shelf';
-import { plain } from '../core/sheet/make';
-import { defaultRoles } from '../core/sheet/make';
-import { layOut } from '../core/text/layout';
+import { plain } from '../core/schema/defaults';
+import { defaultRoles } from '../core/schema/defaults';
+import { layOut } from '../core/text/fit';
 import { figure, inTurn, wordsOf } from './measure';
 
 /** Shaping and breaking 10,000 words against HarfBuzz alone. */

@@ -1,10 +1,10 @@
 import { remake } from '../core/makers/all';
-import type { Kit } from '../core/makers/maker';
+import type { Kit } from '../core/makers/kit/maker';
 import { beginMap } from '../core/makers/map/begin';
 import { rowsFromText, withRows } from '../core/makers/map/outline';
-import type { MapRecipe } from '../core/makers/map/recipe';
-import { DEFAULT_PALETTE, defaultRoles, group, page, plain, sheet, text } from '../core/sheet/make';
-import type { Sheet } from '../core/sheet/schema';
+import type { MapRecipe } from '../core/schema/recipes/map';
+import { DEFAULT_PALETTE, defaultRoles, group, page, plain, sheet, text } from '../core/schema/defaults';
+import type { Sheet } from '../core/schema/sheet';
 
 /** Who eats whom, as an outline: each line hangs under what is eaten. */
 const FOOD = `sunlight

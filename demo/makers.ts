@@ -1,13 +1,13 @@
 import { keyOf } from '../core/handout/copy';
-import type { LookFor } from '../core/lookfors/lookfor';
+import type { LookFor } from '../core/lookfors/all';
 import { remake } from '../core/makers/all';
 import { beginChart } from '../core/makers/chart/begin';
-import type { ChartRecipe } from '../core/makers/chart/recipe';
+import type { ChartRecipe } from '../core/schema/recipes/chart';
 import { beginLabels, spotsOf } from '../core/makers/labels/begin';
-import type { LabelsRecipe } from '../core/makers/labels/recipe';
-import type { Kit } from '../core/makers/maker';
-import { DEFAULT_PALETTE, defaultRoles, group, page, plain, sheet, text } from '../core/sheet/make';
-import type { Sheet, TextItem } from '../core/sheet/schema';
+import type { LabelsRecipe } from '../core/schema/recipes/labels';
+import type { Kit } from '../core/makers/kit/maker';
+import { DEFAULT_PALETTE, defaultRoles, group, page, plain, sheet, text } from '../core/schema/defaults';
+import type { Sheet, TextItem } from '../core/schema/sheet';
 import type { Fate } from './pieces';
 
 /** Two sheets that makers made and that the class Avocet got: a chart to be read, and a crab to be labelled. */

@@ -10,8 +10,8 @@ import {
   solid,
   text,
   defaultRoles,
-} from '../core/sheet/make';
-import type { Body, Item, LineItem, Sheet, TextItem } from '../core/sheet/schema';
+} from '../core/schema/defaults';
+import type { Body, Item, LineItem, Sheet, TextItem } from '../core/schema/sheet';
 
 /** The sheets of the unit “The salt marsh”. */
 

@@ -1,21 +1,21 @@
 import { remake } from '../core/makers/all';
 import { beginCalendar, happening } from '../core/makers/calendar/begin';
-import type { CalendarRecipe } from '../core/makers/calendar/recipe';
+import type { CalendarRecipe } from '../core/schema/recipes/calendar';
 import { beginChart } from '../core/makers/chart/begin';
 import { beginCloud } from '../core/makers/cloud/begin';
 import { beginLabels, spotsOf } from '../core/makers/labels/begin';
-import type { Kit } from '../core/makers/maker';
+import type { Kit } from '../core/makers/kit/maker';
 import { beginMap } from '../core/makers/map/begin';
 import { rowsFromText, withRows } from '../core/makers/map/outline';
-import type { MapRecipe } from '../core/makers/map/recipe';
+import type { MapRecipe } from '../core/schema/recipes/map';
 import { beginPractice } from '../core/makers/practice/begin';
-import type { PracticeRecipe } from '../core/makers/practice/recipe';
-import type { MakerState } from '../core/makers/recipes';
+import type { PracticeRecipe } from '../core/schema/recipes/practice';
+import type { MakerState } from '../core/schema/recipes/recipes';
 import { beginTable } from '../core/makers/table/begin';
 import { withLook } from '../core/makers/table/edit';
-import type { TableRecipe } from '../core/makers/table/recipe';
-import { DEFAULT_PALETTE, defaultRoles, group, page, plain, sheet, text } from '../core/sheet/make';
-import type { Page, Sheet } from '../core/sheet/schema';
+import type { TableRecipe } from '../core/schema/recipes/table';
+import { DEFAULT_PALETTE, defaultRoles, group, page, plain, sheet, text } from '../core/schema/defaults';
+import type { Page, Sheet } from '../core/schema/sheet';
 
 /** The unit on the salt marsh: what makers made of it, a page each. */
 

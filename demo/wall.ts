@@ -1,5 +1,5 @@
-import { free, group, ink, line, page, picture, plain, shape, sheet, solid, text } from '../core/sheet/make';
-import type { Item, Paint, RunStyle, Sheet, TextItem } from '../core/sheet/schema';
+import { free, group, ink, line, page, picture, plain, shape, sheet, solid, text } from '../core/schema/defaults';
+import type { Item, Paint, RunStyle, Sheet, TextItem } from '../core/schema/sheet';
 
 /** Two sheets to hang up: a poster of the marsh at night, and the salt marsh on one page. */
 

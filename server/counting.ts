@@ -1,10 +1,10 @@
-import type { Pictures } from '../core/drawing/picture';
-import type { Context, Result } from '../core/lookfors/lookfor';
-import { countAll } from '../core/lookfors/lookfor';
+import type { Pictures } from '../core/pictures/picture';
+import type { Context, Result } from '../core/lookfors/kind';
+import { countAll } from '../core/lookfors/all';
 import type { Tally } from '../core/lookfors/recount';
 import { tallied } from '../core/lookfors/recount';
-import { Recent } from '../core/recent';
-import type { Sheet } from '../core/sheet/schema';
+import { Recent } from '../core/values/recent';
+import type { Sheet } from '../core/schema/sheet';
 import type { Handout } from './stores/handouts';
 
 /** Look-fors of a handout counted on its pieces. */

@@ -1,9 +1,9 @@
 import { writeFileSync } from 'node:fs';
 import { seenOf } from '../core/drawing/bounds';
-import { drawPage } from '../core/drawing/item';
-import type { SheetPart } from '../core/drawing/thumbnail';
-import { thumbnailSvg } from '../core/drawing/thumbnail';
-import type { Page, Sheet } from '../core/sheet/schema';
+import { drawPage } from '../core/items/draw';
+import type { SheetPart } from '../core/items/thumbnail';
+import { thumbnailSvg } from '../core/items/thumbnail';
+import type { Page, Sheet } from '../core/schema/sheet';
 import type { Answer, Progress } from '../server/exports/crew';
 import { pdfOf } from '../server/exports/pdf';
 import { pagePng } from '../server/exports/png';

@@ -1,7 +1,7 @@
-import type { ReadCalendar } from '../core/formats/calendars';
-import { readCalendar } from '../core/formats/calendars';
-import type { Happening } from '../core/makers/calendar/recipe';
-import { dayNumber } from '../core/makers/calendar/days';
+import type { ReadCalendar } from '../core/makers/calendar/files';
+import { readCalendar } from '../core/makers/calendar/files';
+import type { Happening } from '../core/schema/recipes/calendar';
+import { dayNumber } from '../core/values/days';
 
 /** Reads files that can take a while, beside the page. Times are those of the reader's own clock. */
 

@@ -3,7 +3,7 @@ import { reflowed } from '../core/makers/flow';
 import type { MadeAnswer } from '../core/makers/parts';
 import { Remaker } from '../core/makers/parts';
 import type { Flow } from '../core/makers/table/pages';
-import type { GroupItem, Sheet } from '../core/sheet/schema';
+import type { GroupItem, Sheet } from '../core/schema/sheet';
 import { Layers } from './layers';
 import { Shelf } from './shelf';
 

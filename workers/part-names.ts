@@ -1,5 +1,5 @@
-import { withNames } from '../core/drawing/picture';
-import type { DrawnPicture } from '../core/drawing/picture';
+import { withNames } from '../core/pictures/picture';
+import type { DrawnPicture } from '../core/pictures/picture';
 
 /** The names of parts of pictures, in pages and workers: teachers get them, students none. */
 

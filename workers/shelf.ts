@@ -1,5 +1,5 @@
 import { named } from './part-names';
-import type { DrawnPicture, Pictures } from '../core/drawing/picture';
+import type { DrawnPicture, Pictures } from '../core/pictures/picture';
 import { Faces } from '../core/text/faces';
 
 /** @throws Error that says what a person can do */

@@ -1,5 +1,5 @@
 import nspell from 'nspell';
-import { byNearness } from '../core/text/words';
+import { byNearness } from '../core/language/words';
 
 /** Spelling beside the page: the dictionary takes a moment to load, and words are looked up by the hundred. */
 

@@ -1,12 +1,12 @@
-import { coloursOf, paletteOf } from '../core/colour/palette';
-import type { DrawnPicture } from '../core/drawing/picture';
+import { coloursOf, paletteOf } from '../core/palettes/palette';
+import type { DrawnPicture } from '../core/pictures/picture';
 import type { Mend, Unreadable } from '../core/proof/readable';
 import { mendsFor, unreadable } from '../core/proof/readable';
 import type { Small } from '../core/proof/small';
 import { smallOn } from '../core/proof/small';
 import type { Undrawn } from '../core/proof/undrawn';
 import { undrawnOn } from '../core/proof/undrawn';
-import type { Sheet } from '../core/sheet/schema';
+import type { Sheet } from '../core/schema/sheet';
 import { Shelf } from './shelf';
 
 /** What the page has worked out beside it: words that can't be read, with their mends, and palettes out of pictures. */

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
-import { needsOf } from '../core/text/needs';
+import { needsOf } from '../core/sheet/needs';
 import { beginCloud } from '../core/makers/cloud/begin';
 import { beginMap } from '../core/makers/map/begin';
-import { needsOfRecipe } from '../core/makers/needs';
-import { defaultRoles, group, page, plain, sheet, text } from '../core/sheet/make';
+import { needsOfRecipe } from '../core/makers/kit/needs';
+import { defaultRoles, group, page, plain, sheet, text } from '../core/schema/defaults';
 import { projectRoot } from '../server/place';
 import type { MakersAnswer, MakersTask } from './makers';
 import type { SpellingAnswer, SpellingTask } from './spelling';

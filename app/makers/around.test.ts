@@ -1,10 +1,10 @@
 import { beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
 import { beginChart } from '../../core/makers/chart/begin';
-import type { LabelsRecipe } from '../../core/makers/labels/recipe';
-import type { MakerState } from '../../core/makers/recipes';
-import { group, page, picture, shape, sheet } from '../../core/sheet/make';
-import type { GroupItem, Item } from '../../core/sheet/schema';
+import type { LabelsRecipe } from '../../core/schema/recipes/labels';
+import type { MakerState } from '../../core/schema/recipes/recipes';
+import { group, page, picture, shape, sheet } from '../../core/schema/defaults';
+import type { GroupItem, Item } from '../../core/schema/sheet';
 import type { Faces } from '../../core/text/faces';
 import { Bench } from '../workbench/bench';
 import { labelAround } from './around';

@@ -1,20 +1,11 @@
 import { Checkbox, Input, Select } from 'antd';
 import { useState } from 'react';
-import {
-  dateOf,
-  dayNumber,
-  daysIn,
-  isDay,
-  MONTHS,
-  WEEKDAYS,
-  shownDays,
-  writtenDay,
-} from '../../core/makers/calendar/days';
+import { dateOf, dayNumber, daysIn, isDay, MONTHS, WEEKDAYS, shownDays, writtenDay } from '../../core/values/days';
 import { readLines } from '../../core/makers/calendar/lines';
-import type { CalendarRecipe, Happening } from '../../core/makers/calendar/recipe';
-import { MOST_HAPPENINGS } from '../../core/makers/calendar/recipe';
-import { freeIds } from '../../core/makers/map/recipe';
-import { fileName } from '../../core/sheet/name';
+import type { CalendarRecipe, Happening } from '../../core/schema/recipes/calendar';
+import { MOST_HAPPENINGS } from '../../core/schema/recipes/calendar';
+import { freeIds } from '../../core/schema/recipes/map';
+import { fileName } from '../../core/items/name';
 import type { Bench } from '../workbench/bench';
 import { files } from '../workbench/helpers';
 import { Swatches } from '../workbench/colour-field';
@@ -297,7 +288,7 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
     take('Events from a file', found.happenings, found.problems);
   }
   async function write() {
-    const { writtenCalendar } = await import('../../core/formats/calendars');
+    const { writtenCalendar } = await import('../../core/makers/calendar/files');
     const name = fileName(bench.sheet.title, 'calendar');
     downloadText(`${name}.ics`, 'text/calendar', writtenCalendar(recipe.happenings, Date.now()));
   }

@@ -1,7 +1,7 @@
 import { Checkbox, Input, Progress, Select, Slider } from 'antd';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import type { Angles, CloudRecipe, CloudShape } from '../../core/makers/cloud/recipe';
-import { ANGLES, MOST_WORDS } from '../../core/makers/cloud/recipe';
+import type { Angles, CloudRecipe, CloudShape } from '../../core/schema/recipes/cloud';
+import { ANGLES, MOST_WORDS } from '../../core/schema/recipes/cloud';
 import { beyondList, readList, writtenList } from '../../core/makers/cloud/words';
 import { FACES } from '../../core/text/catalogue';
 import type { Bench } from '../workbench/bench';

@@ -1,8 +1,9 @@
-import { cutTo } from '../../core/text/characters';
+import { cutTo } from '../../core/values/characters';
 import { useRef } from 'react';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
-import { LONGEST_CELL, MOST_COLUMNS, MOST_ROWS, readCells, readTable } from '../../core/formats/tables';
-import type { DataTable } from '../../core/makers/chart/recipe';
+import { readCells, readTable } from '../../core/formats/tables';
+import { LONGEST_CELL, MOST_COLUMNS, MOST_ROWS } from '../../core/schema/recipes/chart';
+import type { DataTable } from '../../core/schema/recipes/chart';
 import { Toggle } from '../workbench/fields';
 import { FileButton } from '../workbench/file-button';
 

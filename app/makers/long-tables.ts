@@ -1,9 +1,9 @@
 import { headRowsOf } from '../../core/makers/table/make';
-import { needsOfRecipe } from '../../core/makers/needs';
-import type { TableRecipe } from '../../core/makers/table/recipe';
+import { needsOfRecipe } from '../../core/makers/kit/needs';
+import type { TableRecipe } from '../../core/schema/recipes/table';
 import { between } from '../../core/sheet/between';
 import { LIMITS } from '../../core/sheet/limits';
-import type { GroupItem, Page, Sheet } from '../../core/sheet/schema';
+import type { GroupItem, Page, Sheet } from '../../core/schema/sheet';
 import { find } from '../../core/sheet/tree';
 import type { Bench } from '../workbench/bench';
 import { makers } from '../workbench/helpers';

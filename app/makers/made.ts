@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
-import type { MakerKind, MakerStateOf, RecipeOf } from '../../core/makers/recipes';
-import type { GroupItem, Item, Page } from '../../core/sheet/schema';
+import type { MakerKind, MakerStateOf, RecipeOf } from '../../core/schema/recipes/recipes';
+import type { GroupItem, Item, Page } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';

@@ -1,7 +1,7 @@
 import { Select } from 'antd';
 import { memo } from 'react';
-import type { MapLink, MapRecipe, NodeLook } from '../../core/makers/map/recipe';
-import { ARROWS, NODE_SHAPES } from '../../core/makers/map/recipe';
+import type { MapLink, MapRecipe, NodeLook } from '../../core/schema/recipes/map';
+import { ARROWS, NODE_SHAPES } from '../../core/schema/recipes/map';
 import { findOn } from '../../core/sheet/tree';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';

@@ -1,9 +1,9 @@
 import { Dropdown } from 'antd';
 import { memo } from 'react';
-import { graphmlOf, indentedOf, opmlOf, readOutline } from '../../core/formats/outlines';
+import { graphmlOf, indentedOf, opmlOf, readOutline } from '../../core/makers/map/files';
 import { OutlineProblem } from '../../core/makers/map/outline';
-import type { MapRecipe } from '../../core/makers/map/recipe';
-import { fileName } from '../../core/sheet/name';
+import type { MapRecipe } from '../../core/schema/recipes/map';
+import { fileName } from '../../core/items/name';
 import type { Bench } from '../workbench/bench';
 import { useBench } from '../workbench/bench';
 import { FileButton } from '../workbench/file-button';

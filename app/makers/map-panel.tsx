@@ -1,8 +1,8 @@
 import { Select } from 'antd';
 import { memo, useRef } from 'react';
 import type { ReactNode } from 'react';
-import type { MapLayout, MapRecipe } from '../../core/makers/map/recipe';
-import { ARROWS, MAP_LAYOUTS } from '../../core/makers/map/recipe';
+import type { MapLayout, MapRecipe } from '../../core/schema/recipes/map';
+import { ARROWS, MAP_LAYOUTS } from '../../core/schema/recipes/map';
 import { Row } from '../workbench/fields';
 import { useMade } from './made';
 import { chooseNode, nodeOf } from './map-commands';

@@ -1,12 +1,12 @@
-import { cutTo } from '../../core/text/characters';
+import { cutTo } from '../../core/values/characters';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { ClipboardEvent, DragEvent, KeyboardEvent } from 'react';
-import { readOutline } from '../../core/formats/outlines';
+import { readOutline } from '../../core/makers/map/files';
 import { isUntouched } from '../../core/makers/map/begin';
 import { branchEnd, OutlineProblem, rowMoved, rowsOf, shifted, withRows } from '../../core/makers/map/outline';
 import type { Row } from '../../core/makers/map/outline';
-import type { MapRecipe } from '../../core/makers/map/recipe';
-import { freeId, LONGEST_NODE, MOST_NODES } from '../../core/makers/map/recipe';
+import type { MapRecipe } from '../../core/schema/recipes/map';
+import { freeId, LONGEST_NODE, MOST_NODES } from '../../core/schema/recipes/map';
 import { useSeen } from '../workbench/seen';
 
 /** The outline of a map, written like a list: Enter for the next line, Tab to hang it deeper. */

@@ -1,12 +1,12 @@
-import { cutTo } from '../../core/text/characters';
+import { cutTo } from '../../core/values/characters';
 import { Select } from 'antd';
 import { useMemo } from 'react';
 import type { ComponentType } from 'react';
-import type { MakerKind } from '../../core/makers/recipes';
+import type { MakerKind } from '../../core/schema/recipes/recipes';
 import { alteredCount } from '../../core/makers/remake';
-import { withinMargins } from '../../core/geometry/frame';
+import { withinMargins } from '../../core/placement/on-page';
 import type { Box } from '../../core/geometry/matrix';
-import type { GroupItem, Item, Sheet } from '../../core/sheet/schema';
+import type { GroupItem, Item, Sheet } from '../../core/schema/sheet';
 import { FACES } from '../../core/text/catalogue';
 import type { Bench } from '../workbench/bench';
 import { NumberField, Row, Toggle } from '../workbench/fields';

@@ -1,6 +1,6 @@
 import { Checkbox, Input, Select } from 'antd';
 import type { ReactNode } from 'react';
-import type { Thing } from '../../core/makers/practice/recipe';
+import type { Thing } from '../../core/schema/recipes/practice';
 import { NumberField, Row, Toggle } from '../workbench/fields';
 import { listed } from './panel';
 import type { Field } from './practice-fields';

@@ -1,5 +1,5 @@
-import type { PracticeType } from '../../core/makers/practice/recipe';
-import { CLOCK_STEPS, GAP_KINDS, OPERATIONS, SHOWN } from '../../core/makers/practice/recipe';
+import type { PracticeType } from '../../core/schema/recipes/practice';
+import { CLOCK_STEPS, GAP_KINDS, OPERATIONS, SHOWN } from '../../core/schema/recipes/practice';
 
 /** What can be set on each type of practice sheet. */
 

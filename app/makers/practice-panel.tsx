@@ -1,6 +1,6 @@
 import { Checkbox, Select } from 'antd';
 import { beginPractice, PRACTICES, tell } from '../../core/makers/practice/begin';
-import type { PracticeRecipe, PracticeType } from '../../core/makers/practice/recipe';
+import type { PracticeRecipe, PracticeType } from '../../core/schema/recipes/practice';
 import { Swatches } from '../workbench/colour-field';
 import { More, Row, Toggle } from '../workbench/fields';
 import { useMade } from './made';

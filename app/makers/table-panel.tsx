@@ -13,11 +13,11 @@ import {
   withoutRow,
   withRow,
 } from '../../core/makers/table/edit';
-import type { CellLook, TableRecipe } from '../../core/makers/table/recipe';
+import type { CellLook, TableRecipe } from '../../core/schema/recipes/table';
 import { Swatches } from '../workbench/colour-field';
 import { More, NumberField, Row, Toggle } from '../workbench/fields';
 import { useMade } from './made';
-import type { Sheet } from '../../core/sheet/schema';
+import type { Sheet } from '../../core/schema/sheet';
 import type { Bench } from '../workbench/bench';
 import type { TablePart } from './long-tables';
 import { partsOf } from './long-tables';

@@ -1,7 +1,7 @@
 import { Select } from 'antd';
 import { useState } from 'react';
-import type { Thing } from '../../core/makers/practice/recipe';
-import { shuffled } from '../../core/makers/shuffle';
+import type { Thing } from '../../core/schema/recipes/practice';
+import { shuffled } from '../../core/makers/kit/shuffle';
 import type { PictureEntry } from '../supplies/picture-index';
 import { usePictures } from '../supplies/picture-index';
 import { Toggle } from '../workbench/fields';

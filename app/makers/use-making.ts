@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { needsOfRecipe } from '../../core/makers/needs';
+import { needsOfRecipe } from '../../core/makers/kit/needs';
 import { ahead } from '../look/later';
 import type { Bench } from '../workbench/bench';
 import { Making } from '../workbench/making';

@@ -1,8 +1,8 @@
-import { MakerState } from '../../core/makers/recipes';
-import { needsOfRecipe } from '../../core/makers/needs';
+import { MakerState } from '../../core/schema/recipes/recipes';
+import { needsOfRecipe } from '../../core/makers/kit/needs';
 import { between, packed } from '../../core/sheet/between';
 import type { Change } from '../../core/sheet/change';
-import type { GroupItem, Item, Page } from '../../core/sheet/schema';
+import type { GroupItem, Item, Page } from '../../core/schema/sheet';
 import { find, withItem } from '../../core/sheet/tree';
 import type { Bench } from '../workbench/bench';
 import { copied } from '../workbench/clipboard';

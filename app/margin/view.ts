@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { RefObject } from 'react';
 import type { Point } from '../../core/geometry/matrix';
-import type { Page } from '../../core/sheet/schema';
+import type { Page } from '../../core/schema/sheet';
 
 /** How the sheet lies in its stage: pixels to a point, and where its corner is. */
 export type View = {

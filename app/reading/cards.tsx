@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { Link } from 'react-router';
-import type { LookFor, Result } from '../../core/lookfors/lookfor';
+import type { Result } from '../../core/lookfors/kind';
+import type { LookFor } from '../../core/lookfors/all';
 import { points } from '../../core/lookfors/rubric';
 import { heldAfter } from '../../core/review/marks';
 import type { Said, Saying } from '../../core/review/said';

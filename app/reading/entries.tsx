@@ -1,8 +1,9 @@
-import { boxOf } from '../../core/geometry/hit';
+import { boxOf } from '../../core/items/hit';
 import type { Point } from '../../core/geometry/matrix';
-import type { Evidence } from '../../core/lookfors/lookfor';
-import { evidenceWords, heldAfter } from '../../core/review/marks';
-import type { Page } from '../../core/sheet/schema';
+import type { Evidence } from '../../core/lookfors/kind';
+import { heldAfter } from '../../core/review/marks';
+import { evidenceWords, lookForKindOf } from '../../core/lookfors/all';
+import type { Page } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import { DamageCard } from '../look/damaged';
 import type { MarginEntry } from '../margin/margin';
@@ -131,10 +132,10 @@ function evidenceEntries({ loaded, writing, page, open, active }: Reading): Marg
   return lookFors.flatMap((lookFor, i) =>
     results[i].evidence.flatMap((evidence, j): MarginEntry[] => {
       const anchor = anchorOf(page, evidence.items[0] ?? null, null, null);
-      if (!TOLD.has(evidence.verdict) || !anchor || lookFor.kind === 'words') return [];
+      if (!TOLD.has(evidence.verdict) || !anchor || lookForKindOf(lookFor.kind).whole) return [];
       const { verdict } = evidence;
       const ruledRight = heldAfter(results[i], rulings) === true && verdict === 'wrong';
-      if (ruledRight && lookFor.kind !== 'labels' && lookFor.kind !== 'map') return [];
+      if (ruledRight && !lookForKindOf(lookFor.kind).keyed) return [];
       const id = `${lookFor.id} ${j}`;
       return [
         {

@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { isOwn } from '../../core/drawing/picture';
-import type { Pictures } from '../../core/drawing/picture';
-import { resultForStudent } from '../../core/lookfors/lookfor';
+import { isOwn } from '../../core/pictures/picture';
+import type { Pictures } from '../../core/pictures/picture';
+import { resultForStudent } from '../../core/lookfors/all';
 import { refusal } from '../../core/handout/touch';
 import { veiledChange } from '../../core/handout/veil';
 import { Change } from '../../core/sheet/change';
-import type { Item, Sheet } from '../../core/sheet/schema';
+import type { Item, Sheet } from '../../core/schema/sheet';
 import { countedOnCopy } from '../../server/counting';
 import type { Database } from '../../server/database/connection';
 import { report } from '../../server/report';

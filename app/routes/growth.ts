@@ -1,4 +1,4 @@
-import { cutTo } from '../../core/text/characters';
+import { cutTo } from '../../core/values/characters';
 import { redirect } from 'react-router';
 import { z } from 'zod';
 import { addMoment, dropMoment, growthOf, momentsOf, sheetAt } from '../../server/stores/growth';

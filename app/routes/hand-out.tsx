@@ -3,21 +3,21 @@ import { nanoid } from 'nanoid';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useFetcher, useNavigate } from 'react-router';
 import { z } from 'zod';
-import { boxOf } from '../../core/geometry/hit';
+import { boxOf } from '../../core/items/hit';
 import { givenOut } from '../../core/handout/copy';
 import { SUPPLIES } from '../../core/handout/touch';
 import type { Supply } from '../../core/handout/touch';
-import { countAll, LookFor } from '../../core/lookfors/lookfor';
-import { rekeyed } from '../../core/lookfors/rekey';
+import { countAll, LookFor, rekeyed } from '../../core/lookfors/all';
 import { Rubric } from '../../core/lookfors/rubric';
-import { itemName } from '../../core/sheet/name';
-import type { Page, Touch } from '../../core/sheet/schema';
-import { isFramed } from '../../core/sheet/schema';
+import { itemName } from '../../core/items/name';
+import type { Page, Touch } from '../../core/schema/sheet';
+import { isFramed } from '../../core/schema/sheet';
 import { classesOf } from '../../server/stores/classes';
 import { createHandout } from '../../server/stores/handouts';
 import { sheetOf } from '../../server/stores/sheets';
 import { check, formOf, jsonOf } from '../form.server';
-import { LookForEdit, suggested } from '../handout/lookfor-edit';
+import { LookForEdit } from '../handout/lookfor-edit';
+import { suggested } from '../../core/lookfors/all';
 import { RubricEdit } from '../handout/rubric-edit';
 import '../handout/hand-out.css';
 import { keep, useKept } from '../look/kept';
@@ -272,7 +272,7 @@ function HandingForm({ bench, loaded }: { bench: Bench; loaded: Loaded }) {
     title: loaded.sheet.title,
     brief: '',
     due: '',
-    lookFors: suggested(loaded.sheet),
+    lookFors: suggested(loaded.sheet, () => nanoid(8)),
     rubric: { rows: [] },
     supplies: [],
     ids: {},

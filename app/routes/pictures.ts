@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { nameFromFile } from '../../core/sheet/name';
+import { nameFromFile } from '../../core/items/name';
 import { MOST_BYTES } from '../../core/raster/limits';
 import type { OwnPicture } from '../../server/stores/pictures';
 import { keepPicture, MOST_PICTURES, ownPictures, putAway } from '../../server/stores/pictures';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Saying } from '../../core/review/said';
-import { Id } from '../../core/sheet/schema';
+import { Id } from '../../core/schema/sheet';
 import { copyForTeacher } from '../../server/stores/copies';
 import { sayOn } from '../../server/stores/reviews';
 import { check, jsonOf } from '../form.server';

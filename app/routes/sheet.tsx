@@ -1,14 +1,14 @@
-import { cutTo } from '../../core/text/characters';
+import { cutTo } from '../../core/values/characters';
 import { Button } from 'antd';
 import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { ShouldRevalidateFunctionArgs } from 'react-router';
 import { Link, useSearchParams } from 'react-router';
 import { sizeName } from '../../core/sheet/units';
-import { boxOf } from '../../core/geometry/hit';
+import { boxOf } from '../../core/items/hit';
 import { union } from '../../core/geometry/box';
-import type { Page, Sheet } from '../../core/sheet/schema';
+import type { Page, Sheet } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
-import { unknownFaces } from '../../core/text/needs';
+import { unknownFaces } from '../../core/sheet/needs';
 import { isFace } from '../../core/text/catalogue';
 import { sheetOf } from '../../server/stores/sheets';
 import { openedOr } from '../damaged.server';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { WrittenBox } from '../../core/handout/written';
 import { boxesOf, writtenIn } from '../../core/handout/written';
 import { countWritten } from '../../core/makers/cloud/words';
-import type { Weighted } from '../../core/makers/cloud/recipe';
+import type { Weighted } from '../../core/schema/recipes/cloud';
 import { Damaged, loadDocuments } from '../../server/stores/documents';
 import { begunCopies, handoutOf, progressOf } from '../../server/stores/handouts';
 import { missing, refuse, requirePerson } from '../who.server';

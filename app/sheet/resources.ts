@@ -1,8 +1,8 @@
-import type { DrawnPicture } from '../../core/drawing/picture';
-import type { Sheet } from '../../core/sheet/schema';
+import type { DrawnPicture } from '../../core/pictures/picture';
+import type { Sheet } from '../../core/schema/sheet';
 import { FALLBACK, fileFor } from '../../core/text/catalogue';
 import { Faces } from '../../core/text/faces';
-import { needsOf } from '../../core/text/needs';
+import { needsOf } from '../../core/sheet/needs';
 import { named } from '../../workers/part-names';
 
 /** Faces and pictures in the browser: fetched when first wanted, kept for the life of the page. */

@@ -1,7 +1,7 @@
 import { memo, useMemo, useSyncExternalStore } from 'react';
-import { drawPage } from '../../core/drawing/item';
+import { drawPage } from '../../core/items/draw';
 import { pageSvg } from '../../core/drawing/svg';
-import type { Page, Sheet } from '../../core/sheet/schema';
+import type { Page, Sheet } from '../../core/schema/sheet';
 import type { Faces } from '../../core/text/faces';
 import { arrivals, loadMissing, onArrival, pictureNow } from './resources';
 

@@ -1,8 +1,8 @@
 import { Checkbox } from 'antd';
-import { boxOf } from '../../core/geometry/hit';
+import { boxOf } from '../../core/items/hit';
 import type { Point } from '../../core/geometry/matrix';
-import { bodyText } from '../../core/sheet/body';
-import type { Page, Sheet } from '../../core/sheet/schema';
+import { bodyText } from '../../core/text/body';
+import type { Page, Sheet } from '../../core/schema/sheet';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import type { MarginEntry } from '../margin/margin';
 import type { Route } from '../routes/+types/copy';

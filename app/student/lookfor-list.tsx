@@ -1,4 +1,5 @@
-import type { Result, StudentLookFor } from '../../core/lookfors/lookfor';
+import type { Result } from '../../core/lookfors/kind';
+import type { StudentLookFor } from '../../core/lookfors/all';
 
 /** What the teacher will look for, counted as the student works. */
 

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { beginPractice, PRACTICES } from '../../core/makers/practice/begin';
-import type { PracticeType } from '../../core/makers/practice/recipe';
-import type { MakerKind } from '../../core/makers/recipes';
+import type { PracticeType } from '../../core/schema/recipes/practice';
+import type { MakerKind } from '../../core/schema/recipes/recipes';
 import { addMade } from '../makers/begin';
 import type { Bench } from '../workbench/bench';
 

@@ -1,5 +1,5 @@
 import { memo, useEffect, useState } from 'react';
-import type { Page, Sheet } from '../../core/sheet/schema';
+import type { Page, Sheet } from '../../core/schema/sheet';
 import type { Faces } from '../../core/text/faces';
 import { PageView } from '../sheet/page-view';
 import type { Bench } from '../workbench/bench';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { ShapeName } from '../../core/geometry/outline';
-import { FAMILIES, OUTLINES, shapePath } from '../../core/geometry/outline';
-import { shapeName } from '../../core/sheet/name';
+import type { ShapeName } from '../../core/geometry/shapes/shapes';
+import { FAMILIES, OUTLINES, shapePath } from '../../core/geometry/shapes/shapes';
+import { shapeName } from '../../core/items/name';
 import type { Bench } from '../workbench/bench';
 import { addShape } from '../workbench/commands';
 import { Ways } from './ways';

@@ -1,6 +1,6 @@
 import MiniSearch from 'minisearch';
 import { useEffect, useMemo, useState } from 'react';
-import { plain, text } from '../../core/sheet/make';
+import { plain, text } from '../../core/schema/defaults';
 import { fetched, NotFetched, useFetched } from '../look/later';
 import type { Bench } from '../workbench/bench';
 import { add, newId, placeFor, touch } from '../workbench/steps';

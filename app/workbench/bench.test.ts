@@ -1,14 +1,14 @@
-import { plain } from '../../core/sheet/make';
+import { plain } from '../../core/schema/defaults';
 import fc from 'fast-check';
 import { beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
 import { sampleSheet } from '../../tests/support/sheets';
-import { boxOf } from '../../core/geometry/hit';
-import { bodyText } from '../../core/sheet/body';
-import type { Item, LineItem, TextItem } from '../../core/sheet/schema';
+import { boxOf } from '../../core/items/hit';
+import { bodyText } from '../../core/text/body';
+import type { Item, LineItem, TextItem } from '../../core/schema/sheet';
 import { find, findOn } from '../../core/sheet/tree';
 import type { Faces } from '../../core/text/faces';
-import { scaledItem } from '../../core/geometry/scale';
+import { scaledItem } from '../../core/items/scale';
 import {
   align,
   groupChosen,

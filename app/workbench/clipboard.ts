@@ -1,9 +1,9 @@
 import type { Point } from '../../core/geometry/matrix';
-import { bodyLength, sliceBody } from '../../core/sheet/body';
-import { text } from '../../core/sheet/make';
-import type { Body, Item, LineItem } from '../../core/sheet/schema';
+import { bodyLength, sliceBody } from '../../core/text/body';
+import { text } from '../../core/schema/defaults';
+import type { Body, Item, LineItem } from '../../core/schema/sheet';
 import { findOn, idsWithin } from '../../core/sheet/tree';
-import { grownHeight } from '../../core/text/layout';
+import { grownHeight } from '../../core/text/fit';
 import { roleOf } from '../../core/text/style';
 import type { Bench } from './bench';
 import { add, inOrder, newId, placeFor, touch } from './steps';

@@ -1,7 +1,7 @@
 import { Popover } from 'antd';
 import { createContext, useContext, useState } from 'react';
-import type { Paint } from '../../core/sheet/schema';
-import { solid } from '../../core/sheet/make';
+import type { Paint } from '../../core/schema/sheet';
+import { solid } from '../../core/schema/defaults';
 import type { Bench } from './bench';
 import { noteColour } from './commands';
 import { NumberField, PercentField, Row, Toggle } from './fields';

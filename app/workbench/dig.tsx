@@ -1,4 +1,4 @@
-import { itemName } from '../../core/sheet/name';
+import { itemName } from '../../core/items/name';
 import { findOn } from '../../core/sheet/tree';
 import type { Bench } from './bench';
 import { useBench } from './bench';

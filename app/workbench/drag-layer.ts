@@ -1,7 +1,7 @@
-import { drawItem } from '../../core/drawing/item';
+import { drawItem } from '../../core/items/draw';
 import { svgMarkup } from '../../core/drawing/svg';
 import type { Point } from '../../core/geometry/matrix';
-import type { Item, LineItem, Page } from '../../core/sheet/schema';
+import type { Item, LineItem, Page } from '../../core/schema/sheet';
 import { everyItem, idsWithin } from '../../core/sheet/tree';
 import { imageUrl, pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';

@@ -2,7 +2,7 @@ import { focusSheet } from './focus';
 import { Tooltip } from 'antd';
 import { useId, useState } from 'react';
 import type { ReactNode } from 'react';
-import type { Sheet } from '../../core/sheet/schema';
+import type { Sheet } from '../../core/schema/sheet';
 import { fromSum, fromUnit, inUnit } from '../../core/sheet/units';
 import './fields.css';
 

@@ -2,7 +2,7 @@ import type { Change } from '../../core/sheet/change';
 import { grown } from '../../core/sheet/change';
 import type { Outbox } from '../../core/sheet/queue';
 import { acknowledged, behind, push, rebuilt } from '../../core/sheet/queue';
-import type { Sheet } from '../../core/sheet/schema';
+import type { Sheet } from '../../core/schema/sheet';
 import type { Told } from './saver';
 import { MET } from './saver';
 import { SetAside } from './set-aside';

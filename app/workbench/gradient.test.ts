@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { Paint } from '../../core/sheet/schema';
-import { Paint as PaintSchema } from '../../core/sheet/schema';
+import type { Paint } from '../../core/schema/sheet';
+import { Paint as PaintSchema } from '../../core/schema/sheet';
 import { inSteps } from './gestures/grips';
 import { gradientFrom, paintGrips, paintPulled, withoutStop, withStop } from './gradient';
 

@@ -1,5 +1,5 @@
 import type { Point } from '../../core/geometry/matrix';
-import type { Paint } from '../../core/sheet/schema';
+import type { Paint } from '../../core/schema/sheet';
 
 /** Where the handles of a gradient stand on an item, in its own coordinates, and what pulling them does. */
 

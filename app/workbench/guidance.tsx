@@ -1,6 +1,6 @@
 import type { PointerEvent as ReactPointerEvent } from 'react';
 import { inUnit } from '../../core/sheet/units';
-import type { Page, Sheet } from '../../core/sheet/schema';
+import type { Page, Sheet } from '../../core/schema/sheet';
 import type { Gaps, Guide } from '../../core/geometry/snap';
 import type { Bench } from './bench';
 import { useBench } from './bench';

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import type { Change } from '../../core/sheet/change';
 import { NO_HISTORY } from '../../core/sheet/history';
-import { page, sheet, shape } from '../../core/sheet/make';
+import { page, sheet, shape } from '../../core/schema/defaults';
 import { find } from '../../core/sheet/tree';
 import { Bench } from './bench';
 import { Keeping } from './keeping';

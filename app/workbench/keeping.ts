@@ -1,6 +1,6 @@
 import type { Change } from '../../core/sheet/change';
 import type { History } from '../../core/sheet/history';
-import type { Sheet } from '../../core/sheet/schema';
+import type { Sheet } from '../../core/schema/sheet';
 import { nanoid } from 'nanoid';
 import { Follower } from './follower';
 import { Lead } from './lead';

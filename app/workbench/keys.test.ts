@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
-import type { Item, TextItem } from '../../core/sheet/schema';
+import type { Item, TextItem } from '../../core/schema/sheet';
 import { find } from '../../core/sheet/tree';
 import type { Rights } from './bench';
 import { Bench } from './bench';

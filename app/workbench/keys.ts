@@ -1,9 +1,9 @@
 import { useEffect } from 'react';
 import type { MutableRefObject, RefObject } from 'react';
 import { z } from 'zod';
-import { bodyLength } from '../../core/sheet/body';
-import { Item } from '../../core/sheet/schema';
-import { isWritten } from '../../core/sheet/schema';
+import { bodyLength } from '../../core/text/body';
+import { Item } from '../../core/schema/sheet';
+import { isWritten } from '../../core/schema/sheet';
 import { addBeside, chosenNode } from '../makers/map-commands';
 import { groupChosen, nudge, remove, reorder, stretch, turnBy, ungroupChosen } from './arrange';
 import type { Bench } from './bench';

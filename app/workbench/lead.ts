@@ -1,5 +1,5 @@
 import type { Change } from '../../core/sheet/change';
-import type { Result } from '../../core/lookfors/lookfor';
+import type { Result } from '../../core/lookfors/kind';
 import type { Happening, Saver, SaveState } from './saver';
 import type { Line, Said } from './windows-line';
 

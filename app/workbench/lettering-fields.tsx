@@ -1,5 +1,5 @@
 import { Segmented } from 'antd';
-import type { Lettering, Sheet, TextItem } from '../../core/sheet/schema';
+import type { Lettering, Sheet, TextItem } from '../../core/schema/sheet';
 import type { Bench } from './bench';
 import { PaintField } from './colour-field';
 import { setValues } from './commands';

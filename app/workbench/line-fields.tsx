@@ -1,10 +1,10 @@
 import { Segmented, Select } from 'antd';
-import { isHold } from '../../core/geometry/hit';
-import { lineEnds } from '../../core/geometry/line';
-import { free } from '../../core/sheet/make';
-import { itemName } from '../../core/sheet/name';
-import type { LineItem } from '../../core/sheet/schema';
-import { CAPS } from '../../core/sheet/schema';
+import { isHold } from '../../core/items/hit';
+import { lineEnds } from '../../core/placement/line';
+import { free } from '../../core/schema/defaults';
+import { itemName } from '../../core/items/name';
+import type { LineItem } from '../../core/schema/sheet';
+import { CAPS } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';

@@ -1,7 +1,7 @@
 import { Select } from 'antd';
-import { FAMILIES, valuesOf } from '../../core/geometry/outline';
-import { shapeName } from '../../core/sheet/name';
-import type { InkItem, Item, Outline, Plate, Shadow, ShapeItem } from '../../core/sheet/schema';
+import { FAMILIES, valuesOf } from '../../core/geometry/shapes/shapes';
+import { shapeName } from '../../core/items/name';
+import type { InkItem, Item, Outline, Plate, Shadow, ShapeItem } from '../../core/schema/sheet';
 import type { Bench } from './bench';
 import { Swatches } from './colour-field';
 import { setValues } from './commands';

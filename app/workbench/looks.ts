@@ -1,6 +1,6 @@
-import { lookOf, withLook } from '../../core/sheet/look';
-import type { Item, TextItem } from '../../core/sheet/schema';
-import { isWritten } from '../../core/sheet/schema';
+import { lookOf, withLook } from '../../core/items/look';
+import type { Item, TextItem } from '../../core/schema/sheet';
+import { isWritten } from '../../core/schema/sheet';
 import { roleOf } from '../../core/text/style';
 import { itemChanges } from './arrange';
 import type { Bench } from './bench';

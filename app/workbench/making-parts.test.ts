@@ -1,6 +1,6 @@
 import { beforeEach, expect, test, vi } from 'vitest';
-import { group, shape } from '../../core/sheet/make';
-import type { GroupItem, Item } from '../../core/sheet/schema';
+import { group, shape } from '../../core/schema/defaults';
+import type { GroupItem, Item } from '../../core/schema/sheet';
 import type { MadeAnswer } from '../../core/makers/parts';
 
 /** What the page sends to the worker of makers, and what it makes of the answers. */

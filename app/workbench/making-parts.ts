@@ -1,8 +1,8 @@
 import type { Remake } from '../../core/makers/all';
 import { sameParts, unpackedParts } from '../../core/makers/parts';
-import { Recent } from '../../core/recent';
-import type { Needs } from '../../core/text/needs';
-import type { GroupItem, Item, Sheet } from '../../core/sheet/schema';
+import { Recent } from '../../core/values/recent';
+import type { Needs } from '../../core/sheet/needs';
+import type { GroupItem, Item, Sheet } from '../../core/schema/sheet';
 import type { Watch } from './helpers';
 import { makers } from './helpers';
 

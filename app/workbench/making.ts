@@ -1,12 +1,12 @@
 import type { Change } from '../../core/sheet/change';
 import { between } from '../../core/sheet/between';
-import type { GroupItem, Sheet } from '../../core/sheet/schema';
+import type { GroupItem, Sheet } from '../../core/schema/sheet';
 import { everyItem, find, withItem } from '../../core/sheet/tree';
 import { typedAhead } from '../../core/makers/map/ahead';
-import type { MapRecipe } from '../../core/makers/map/recipe';
-import type { MakerState } from '../../core/makers/recipes';
-import { FOLLOWS_PARTS } from '../../core/makers/recipes';
-import { needsOfRecipe } from '../../core/makers/needs';
+import type { MapRecipe } from '../../core/schema/recipes/map';
+import type { MakerState } from '../../core/schema/recipes/recipes';
+import { FOLLOWS_PARTS } from '../../core/schema/recipes/recipes';
+import { needsOfRecipe } from '../../core/makers/kit/needs';
 import type { Forget } from '../../core/makers/remake';
 import type { Bench } from './bench';
 import { askMade } from './making-parts';

@@ -1,6 +1,6 @@
 import { Segmented, Select } from 'antd';
 import { useState } from 'react';
-import type { Page, Sheet } from '../../core/sheet/schema';
+import type { Page, Sheet } from '../../core/schema/sheet';
 import { namedSize, PAGE_SIZES } from '../../core/sheet/units';
 import type { Bench } from './bench';
 import type { Wanted } from './size-choice';

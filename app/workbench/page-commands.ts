@@ -1,4 +1,4 @@
-import type { Page } from '../../core/sheet/schema';
+import type { Page } from '../../core/schema/sheet';
 import type { Bench } from './bench';
 import { copied } from './clipboard';
 import { newId } from './steps';

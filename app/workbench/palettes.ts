@@ -1,6 +1,6 @@
-import { withPalette } from '../../core/colour/recolour';
+import { withPalette } from '../../core/palettes/recolour';
 import { between } from '../../core/sheet/between';
-import type { PictureItem } from '../../core/sheet/schema';
+import type { PictureItem } from '../../core/schema/sheet';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { studio } from './helpers';

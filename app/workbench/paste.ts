@@ -1,6 +1,6 @@
-import { tidyRuns } from '../../core/sheet/body';
-import { plain } from '../../core/sheet/make';
-import type { Body, Paragraph, ParagraphFormat, Run, RunStyle } from '../../core/sheet/schema';
+import { tidyRuns } from '../../core/text/body';
+import { plain } from '../../core/schema/defaults';
+import type { Body, Paragraph, ParagraphFormat, Run, RunStyle } from '../../core/schema/sheet';
 
 /**
  * Words from elsewhere: paragraphs, lists with their levels, bold, italic and underline stay, all else is dropped. What is

@@ -1,6 +1,6 @@
-import { cutTo } from '../../core/text/characters';
+import { cutTo } from '../../core/values/characters';
 import { Input } from 'antd';
-import type { PictureItem } from '../../core/sheet/schema';
+import type { PictureItem } from '../../core/schema/sheet';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';
 import { addLabel, setValues } from './commands';

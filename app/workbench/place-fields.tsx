@@ -2,9 +2,9 @@ import { Segmented } from 'antd';
 import { useState } from 'react';
 import type { Edge } from '../../core/geometry/align';
 import { union } from '../../core/geometry/box';
-import { boxOf } from '../../core/geometry/hit';
-import type { Item, Sheet } from '../../core/sheet/schema';
-import { isFramed } from '../../core/sheet/schema';
+import { boxOf } from '../../core/items/hit';
+import type { Item, Sheet } from '../../core/schema/sheet';
+import { isFramed } from '../../core/schema/sheet';
 import { pictureNow } from '../sheet/resources';
 import {
   align,

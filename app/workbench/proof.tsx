@@ -1,10 +1,10 @@
 import type { ReactNode } from 'react';
 import { useEffect, useState } from 'react';
 import type { Point } from '../../core/geometry/matrix';
-import { needsOf } from '../../core/text/needs';
-import type { Page, Sheet } from '../../core/sheet/schema';
+import { needsOf } from '../../core/sheet/needs';
+import type { Page, Sheet } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
-import { itemName } from '../../core/sheet/name';
+import { itemName } from '../../core/items/name';
 import type { Small } from '../../core/proof/small';
 import type { Undrawn } from '../../core/proof/undrawn';
 import { LEAST_PRINTED } from '../../core/text/style';

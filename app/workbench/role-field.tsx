@@ -1,7 +1,7 @@
 import { Select } from 'antd';
 import { useState } from 'react';
-import { roleIds } from '../../core/sheet/make';
-import type { Sheet, TextItem } from '../../core/sheet/schema';
+import { roleIds } from '../../core/schema/defaults';
+import type { Sheet, TextItem } from '../../core/schema/sheet';
 import type { Bench } from './bench';
 import { setValues } from './commands';
 import { Row, Toggle } from './fields';

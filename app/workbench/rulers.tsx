@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { Page, Sheet } from '../../core/sheet/schema';
+import type { Page, Sheet } from '../../core/schema/sheet';
 import { PER_UNIT } from '../../core/sheet/units';
 import type { View } from '../margin/view';
 import type { Bench } from './bench';

@@ -1,4 +1,4 @@
-import { fileName } from '../../core/sheet/name';
+import { fileName } from '../../core/items/name';
 import { downloadText } from '../look/download';
 import type { Bench } from './bench';
 import { useBench } from './bench';

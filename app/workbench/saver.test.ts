@@ -1,11 +1,11 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Change } from '../../core/sheet/change';
-import { plain } from '../../core/sheet/make';
-import type { TextItem } from '../../core/sheet/schema';
-import { bodyText } from '../../core/sheet/body';
+import { plain } from '../../core/schema/defaults';
+import type { TextItem } from '../../core/schema/sheet';
+import { bodyText } from '../../core/text/body';
 import { find } from '../../core/sheet/tree';
-import type { Sheet } from '../../core/sheet/schema';
+import type { Sheet } from '../../core/schema/sheet';
 import type { SaveState } from './saver';
 import { Saver } from './saver';
 import type { Aside, Pending, Slot } from './vault';

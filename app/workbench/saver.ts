@@ -14,8 +14,8 @@ import {
   waiting,
   WHOLE_SLICE,
 } from '../../core/sheet/queue';
-import type { Result } from '../../core/lookfors/lookfor';
-import type { Sheet } from '../../core/sheet/schema';
+import type { Result } from '../../core/lookfors/kind';
+import type { Sheet } from '../../core/schema/sheet';
 import { SetAside } from './set-aside';
 import type { Aside, Pending, Slot } from './vault';
 import type { Mine } from './windows-line';

@@ -1,7 +1,7 @@
 import { Segmented } from 'antd';
-import { itemName } from '../../core/sheet/name';
-import type { Item, Sheet } from '../../core/sheet/schema';
-import { isWritten } from '../../core/sheet/schema';
+import { itemName } from '../../core/items/name';
+import type { Item, Sheet } from '../../core/schema/sheet';
+import { isWritten } from '../../core/schema/sheet';
 import type { Bench, Tab } from './bench';
 import { useBench } from './bench';
 import { BenchContext, PaintField } from './colour-field';

@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import { between } from '../../core/sheet/between';
-import type { Keep, Way } from '../../core/sheet/page-size';
-import { resized } from '../../core/sheet/page-size';
-import type { Page, Sheet } from '../../core/sheet/schema';
+import type { Keep, Way } from '../../core/items/page-size';
+import { resized } from '../../core/items/page-size';
+import type { Page, Sheet } from '../../core/schema/sheet';
 import { sizeName } from '../../core/sheet/units';
 import { SmallPicture } from '../sheet/small-picture';
 import type { Bench } from './bench';

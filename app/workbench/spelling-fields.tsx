@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { replaceWords } from '../../core/sheet/search';
-import type { WrittenItem } from '../../core/sheet/schema';
+import type { WrittenItem } from '../../core/schema/sheet';
 import type { Bench } from './bench';
 import { useBench } from './bench';
 import { Row } from './fields';

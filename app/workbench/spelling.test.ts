@@ -1,5 +1,5 @@
 import { beforeEach, expect, test, vi } from 'vitest';
-import { page, plain, text } from '../../core/sheet/make';
+import { page, plain, text } from '../../core/schema/defaults';
 
 /** A dictionary of a few words, in the place of the worker. */
 const KNOWN = new Set(['the', 'tide', 'comes', 'in']);

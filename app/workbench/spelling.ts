@@ -1,10 +1,10 @@
 import { useEffect } from 'react';
-import { bodyText } from '../../core/sheet/body';
-import type { Page, WrittenItem } from '../../core/sheet/schema';
-import { isWritten } from '../../core/sheet/schema';
+import { bodyText } from '../../core/text/body';
+import type { Page, WrittenItem } from '../../core/schema/sheet';
+import { isWritten } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';
-import type { Word } from '../../core/text/words';
-import { wordsIn } from '../../core/text/words';
+import type { Word } from '../../core/language/words';
+import { wordsIn } from '../../core/language/words';
 import type { Bench } from './bench';
 import { useBench } from './bench';
 import { spelling } from './helpers';

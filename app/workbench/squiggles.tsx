@@ -1,11 +1,12 @@
 import { memo, useDeferredValue, useMemo } from 'react';
-import { warpOfItem, wordsOf } from '../../core/drawing/item';
-import { frameMatrix, parentMatrix } from '../../core/geometry/frame';
+import { warpOfItem, wordsOf } from '../../core/items/draw';
+import { frameMatrix } from '../../core/geometry/frame';
+import { parentMatrix } from '../../core/placement/on-page';
 import type { Matrix, Point } from '../../core/geometry/matrix';
 import { compose, scaling, transform } from '../../core/geometry/matrix';
-import type { GroupItem, Page, Sheet, WrittenItem } from '../../core/sheet/schema';
-import { isEmpty } from '../../core/sheet/body';
-import { isWritten } from '../../core/sheet/schema';
+import type { GroupItem, Page, Sheet, WrittenItem } from '../../core/schema/sheet';
+import { isEmpty } from '../../core/text/body';
+import { isWritten } from '../../core/schema/sheet';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import { selectionBoxes } from '../../core/text/caret';
 import type { Faces } from '../../core/text/faces';

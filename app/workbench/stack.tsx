@@ -1,11 +1,11 @@
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
-import { drawItem } from '../../core/drawing/item';
+import { drawItem } from '../../core/items/draw';
 import { svgMarkup } from '../../core/drawing/svg';
-import { boxOf } from '../../core/geometry/hit';
-import { itemName } from '../../core/sheet/name';
-import type { Item, Page, Sheet } from '../../core/sheet/schema';
-import { isWritten } from '../../core/sheet/schema';
-import { isEmpty } from '../../core/sheet/body';
+import { boxOf } from '../../core/items/hit';
+import { itemName } from '../../core/items/name';
+import type { Item, Page, Sheet } from '../../core/schema/sheet';
+import { isWritten } from '../../core/schema/sheet';
+import { isEmpty } from '../../core/text/body';
 import type { Faces } from '../../core/text/faces';
 import { imageUrl, pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, test } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
-import { shape } from '../../core/sheet/make';
+import { shape } from '../../core/schema/defaults';
 import { Bench, lookKey } from './bench';
 import { noteColour } from './commands';
 import { exchangePalette } from './palettes';

@@ -2,10 +2,10 @@ import { nanoid } from 'nanoid';
 import type { Point } from '../../core/geometry/matrix';
 import { packed } from '../../core/sheet/between';
 import type { Change } from '../../core/sheet/change';
-import type { Item } from '../../core/sheet/schema';
-import { isFramed } from '../../core/sheet/schema';
+import type { Item } from '../../core/schema/sheet';
+import { isFramed } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';
-import { withLook } from '../../core/sheet/look';
+import { withLook } from '../../core/items/look';
 import type { Bench } from './bench';
 import { lookKey } from './bench';
 

@@ -1,7 +1,7 @@
-import { cutTo } from '../../core/text/characters';
+import { cutTo } from '../../core/values/characters';
 import { Input, Segmented } from 'antd';
-import { bodyText } from '../../core/sheet/body';
-import type { Item, TextItem } from '../../core/sheet/schema';
+import { bodyText } from '../../core/text/body';
+import type { Item, TextItem } from '../../core/schema/sheet';
 import { idsWithin } from '../../core/sheet/tree';
 import type { Bench } from './bench';
 import { setValues } from './commands';

@@ -1,6 +1,6 @@
 import type { Change } from '../../core/sheet/change';
 import type { Outbox } from '../../core/sheet/queue';
-import type { Result } from '../../core/lookfors/lookfor';
+import type { Result } from '../../core/lookfors/kind';
 import type { SaveState } from './saver';
 
 /**

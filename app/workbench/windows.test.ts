@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
-import { bodyText } from '../../core/sheet/body';
+import { bodyText } from '../../core/text/body';
 import type { Change } from '../../core/sheet/change';
 import { apply } from '../../core/sheet/change';
-import { plain } from '../../core/sheet/make';
-import type { Sheet, TextItem } from '../../core/sheet/schema';
+import { plain } from '../../core/schema/defaults';
+import type { Sheet, TextItem } from '../../core/schema/sheet';
 import { find } from '../../core/sheet/tree';
 import { Follower } from './follower';
 import { Lead } from './lead';

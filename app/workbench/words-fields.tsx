@@ -1,5 +1,5 @@
 import { Segmented, Select } from 'antd';
-import type { Sheet, TextItem, WrittenItem } from '../../core/sheet/schema';
+import type { Sheet, TextItem, WrittenItem } from '../../core/schema/sheet';
 import { faceById, FACES } from '../../core/text/catalogue';
 import { fullFormat, fullStyle, roleOfItem } from '../../core/text/style';
 import type { Bench } from './bench';

@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useRef } from 'react';
-import { wordsOf } from '../../core/drawing/item';
-import { bodyLength, bodyText, locate, runLength } from '../../core/sheet/body';
-import type { Body, WrittenItem } from '../../core/sheet/schema';
-import { isWritten } from '../../core/sheet/schema';
+import { wordsOf } from '../../core/items/draw';
+import { bodyLength, bodyText, locate, runLength } from '../../core/text/body';
+import type { Body, WrittenItem } from '../../core/schema/sheet';
+import { isWritten } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import { caretAt, lineEdge, vertical } from '../../core/text/caret';
 import { addBeside } from '../makers/map-commands';

@@ -1,4 +1,4 @@
-import type { PicturePath } from '../../core/drawing/picture';
+import type { PicturePath } from '../../core/pictures/picture';
 import { both, diagram, filled, oval, stroked, target } from '../drawn';
 
 /** Water, ground and rivers. */

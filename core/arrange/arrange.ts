@@ -1,8 +1,8 @@
-import type { Drawing } from '../drawing/item';
-import { scaledItem } from '../geometry/scale';
+import type { Drawing } from '../items/draw';
+import { scaledItem } from '../items/scale';
 import type { Box } from '../geometry/matrix';
-import type { Item, Page, Sheet, TextItem } from '../sheet/schema';
-import { grownHeight, layOut } from '../text/layout';
+import type { Item, Page, Sheet, TextItem } from '../schema/sheet';
+import { grownHeight, layOut } from '../text/fit';
 import { roleOf } from '../text/style';
 import { union } from '../geometry/box';
 import type { Layout, Placed } from './layouts';

@@ -1,4 +1,4 @@
-import type { Sheet } from '../sheet/schema';
+import type { Sheet } from '../schema/sheet';
 
 /** Two faces that go together: one for what is large, one for what is read. */
 export type Pair = { id: string; large: string; small: string };

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { free, line, page, picture, plain, shape, sheet, text } from '../sheet/make';
-import type { Item } from '../sheet/schema';
+import { free, line, page, picture, plain, shape, sheet, text } from '../schema/defaults';
+import type { Item } from '../schema/sheet';
 import { leastSize, partsOf } from './parts';
 
 const pictures = () => undefined;

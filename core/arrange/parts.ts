@@ -1,10 +1,10 @@
-import type { Pictures } from '../drawing/picture';
+import type { Pictures } from '../pictures/picture';
 import { overlapArea, union } from '../geometry/box';
-import { boxOf } from '../geometry/hit';
+import { boxOf } from '../items/hit';
 import type { Box } from '../geometry/matrix';
-import type { Item, Page, Sheet } from '../sheet/schema';
-import { isFramed, isWritten } from '../sheet/schema';
-import { isEmpty } from '../sheet/body';
+import type { Item, Page, Sheet } from '../schema/sheet';
+import { isFramed, isWritten } from '../schema/sheet';
+import { isEmpty } from '../text/body';
 import { roleOf } from '../text/style';
 
 /** What an arrangement places: one thing, or several that belong together, such as a diagram with its labels. */

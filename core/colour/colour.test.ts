@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { page, plain, shape, sheet, solid, text } from '../sheet/make';
-import type { Sheet } from '../sheet/schema';
+import { page, plain, shape, sheet, solid, text } from '../schema/defaults';
+import type { Sheet } from '../schema/sheet';
 import { ownPicture } from '../../tests/support/own';
-import { coloursOf, paletteOf, shuffled } from './palette';
-import { recolouredPage, withPalette } from './recolour';
+import { coloursOf, paletteOf, shuffled } from '../palettes/palette';
+import { recolouredPage, withPalette } from '../palettes/recolour';
 import { contrastOf, hexFrom, lchOf, luminanceOf, readHex, withLuminance } from './space';
 
 const hex = fc

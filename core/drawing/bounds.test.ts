@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
 import type { Faces } from '../text/faces';
-import { group, page, plain, shape, sheet, text } from '../sheet/make';
-import type { Item } from '../sheet/schema';
+import { group, page, plain, shape, sheet, text } from '../schema/defaults';
+import type { Item } from '../schema/sheet';
 import { boundsOf, seenOf } from './bounds';
-import { drawPage } from './item';
+import { drawPage } from '../items/draw';
 import type { DisplayNode, DrawnPage } from './list';
 import { ink } from './list';
 

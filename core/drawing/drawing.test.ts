@@ -1,13 +1,13 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
 import { ownPicture } from '../../tests/support/own';
-import { group, held, line, page, picture, plain, shape, sheet, solid, text } from '../sheet/make';
-import type { Item } from '../sheet/schema';
+import { group, held, line, page, picture, plain, shape, sheet, solid, text } from '../schema/defaults';
+import type { Item } from '../schema/sheet';
 import type { Faces } from '../text/faces';
-import { drawItem, drawLine, drawPage, paintOf, strokeOf } from './item';
+import { drawItem, drawLine, drawPage, paintOf, strokeOf } from '../items/draw';
 import type { DisplayNode, GroupNode, PathNode } from './list';
 import { filesOf } from './list';
-import type { DrawnPicture } from './picture';
+import type { DrawnPicture } from '../pictures/picture';
 import { pageSvg, svgMarkup } from './svg';
 
 let faces: Faces;

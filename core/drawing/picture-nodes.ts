@@ -1,10 +1,10 @@
 import type { Rgb } from '../colour/rgb';
 import { hexOf, rgbOf } from '../colour/rgb';
-import { roundedBox } from '../geometry/outline';
-import type { PictureItem } from '../sheet/schema';
+import { roundedBox } from '../geometry/shapes/shapes';
+import type { PictureItem } from '../schema/sheet';
 import type { DisplayNode } from './list';
 import { ink } from './list';
-import type { DrawnPicture, Pictures, Raster } from './picture';
+import type { DrawnPicture, Pictures, Raster } from '../pictures/picture';
 
 /** From pictures to the display list. */
 

@@ -2,11 +2,11 @@ import fc from 'fast-check';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
 import { ownPicture } from '../../tests/support/own';
-import { group, line, free, page, picture, plain, shape, sheet, solid, text } from '../sheet/make';
-import type { Item, Paint } from '../sheet/schema';
+import { group, line, free, page, picture, plain, shape, sheet, solid, text } from '../schema/defaults';
+import type { Item, Paint } from '../schema/sheet';
 import type { Faces } from '../text/faces';
-import { drawPage } from './item';
-import type { DrawnPicture } from './picture';
+import { drawPage } from '../items/draw';
+import type { DrawnPicture } from '../pictures/picture';
 import { hexOf } from '../colour/rgb';
 import { paintAt, Sampler } from './sampler';
 

@@ -1,7 +1,7 @@
 import { IDENTITY, isIdentity, multiply, translation } from '../geometry/matrix';
 import type { Box, Matrix, Point } from '../geometry/matrix';
 import { shiftedPath } from '../geometry/shift';
-import { hundredths as f } from '../hundredths';
+import { hundredths as f } from '../values/hundredths';
 import type { Faces } from '../text/faces';
 import type { DisplayNode, DrawnPage, DrawnPaint, DrawnShadow, DrawnStroke, GlyphsNode, GroupNode } from './list';
 

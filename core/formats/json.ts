@@ -1,4 +1,4 @@
-import { isWellFormed, wellFormed } from '../text/characters';
+import { isWellFormed, wellFormed } from '../values/characters';
 
 /** JSON from outside. */
 

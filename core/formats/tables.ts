@@ -1,12 +1,8 @@
-import { cutTo } from '../text/characters';
+import { cutTo } from '../values/characters';
+import { LONGEST_CELL, MOST_COLUMNS, MOST_ROWS } from '../schema/recipes/chart';
 import Papa from 'papaparse';
 
 /** Tables as they are pasted or come from a file: comma-separated, tab-separated, with semicolons, with decimal commas. */
-
-/** Larger tables belong into a spreadsheet. */
-export const MOST_ROWS = 200;
-export const MOST_COLUMNS = 12;
-export const LONGEST_CELL = 120;
 
 /** How large a table may be: rows beside its head, columns, and letters in a cell. */
 export type Largest = { rows: number; columns: number; letters: number };

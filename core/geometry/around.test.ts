@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { clear, crosses, squareWay, wayAround } from './around';
 import { overlaps } from './box';
-import { edgeOf, route } from './line';
+import { edgeOf, route } from '../placement/line';
 import type { Box } from './matrix';
 
 const box = (x: number, y: number, width = 40, height = 30): Box => ({ x, y, width, height });

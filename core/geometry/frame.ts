@@ -1,15 +1,20 @@
-import type { FramedItem, Item, Page } from '../sheet/schema';
-import { isFramed } from '../sheet/schema';
-import { findOn } from '../sheet/tree';
-import { around, mapped } from './box';
-import type { Box, Matrix, Point } from './matrix';
-import { compose, IDENTITY, rotation, scaling, transform, translation } from './matrix';
+import type { Box, Matrix } from './matrix';
+import { compose, rotation, scaling, translation } from './matrix';
 
 /**
  * A frame is an unturned box (x, y, width, height) that is flipped and turned about its own centre. An item draws itself in
  * its local coordinates, from 0, 0 to width, height.
  */
-export type Frame = Pick<FramedItem, 'x' | 'y' | 'width' | 'height' | 'angle' | 'flipX' | 'flipY'>;
+export type Frame = {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  /** Degrees clockwise. */
+  angle: number;
+  flipX: boolean;
+  flipY: boolean;
+};
 
 /** From an item's local coordinates to those of its parent. */
 export function frameMatrix({ x, y, width, height, angle, flipX, flipY }: Frame): Matrix {
@@ -22,36 +27,9 @@ export function frameMatrix({ x, y, width, height, angle, flipX, flipY }: Frame)
   );
 }
 
-/** From the coordinates of an item's parent to the page's. */
-export function parentMatrix(page: Page, id: string): Matrix {
-  const place = findOn(page, id);
-  return place && place.groups.length > 0 ? compose(...place.groups.map(frameMatrix)) : IDENTITY;
-}
-
-/** From an item's local coordinates to the page's. */
-export function pageMatrix(page: Page, item: Item): Matrix {
-  const outer = parentMatrix(page, item.id);
-  return isFramed(item) ? compose(outer, frameMatrix(item)) : outer;
-}
-
-/** The page within its margins. */
-export const withinMargins = ({ width, height, margin }: Pick<Page, 'width' | 'height' | 'margin'>): Box => ({
-  x: margin,
-  y: margin,
-  width: width - 2 * margin,
-  height: height - 2 * margin,
-});
-
-export const localBox = (item: Pick<FramedItem, 'width' | 'height'>): Box => ({
+export const localBox = (item: Pick<Frame, 'width' | 'height'>): Box => ({
   x: 0,
   y: 0,
   width: item.width,
   height: item.height,
 });
-
-/** The upright box around an item in page coordinates; for a line, around the points it runs through. */
-export function pageBox(page: Page, item: Item, linePoints?: readonly Point[]): Box {
-  const matrix = pageMatrix(page, item);
-  if (isFramed(item)) return mapped(localBox(item), matrix);
-  return around((linePoints ?? [item.from, item.to]).map((point) => transform(matrix, point)));
-}

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { page, shape, text } from '../sheet/make';
-import { held, line, picture } from '../sheet/make';
-import type { DrawnPicture } from '../drawing/picture';
-import { frameMatrix, pageBox } from './frame';
-import { distanceTo, lineEnds, route } from './line';
+import { page, shape, text } from '../schema/defaults';
+import { held, line, picture } from '../schema/defaults';
+import type { DrawnPicture } from '../pictures/picture';
+import { frameMatrix } from './frame';
+import { pageBox } from '../placement/on-page';
+import { distanceTo, lineEnds, route } from '../placement/line';
 import { compose, inverse, multiply, rotation, transform, translation } from './matrix';
 import { handlePoint, HANDLES, rescaled, resize, turned } from './resize';
 import { snap, snapTargets } from './snap';

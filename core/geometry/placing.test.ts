@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { defaultRoles, free, group, ink, line, plain, shape, text } from '../sheet/make';
-import type { GroupItem, Item } from '../sheet/schema';
+import { defaultRoles, free, group, ink, line, plain, shape, text } from '../schema/defaults';
+import type { GroupItem, Item } from '../schema/sheet';
 import type { Edge } from './align';
 import { alignMoves, spreadMoves, tidyMoves } from './align';
 import { overlaps, union } from './box';
@@ -10,7 +10,7 @@ import { frameMatrix } from './frame';
 import type { Box, Point } from './matrix';
 import { compose, transform } from './matrix';
 import { HANDLES, handlePoint, resize } from './resize';
-import { PLACES_ONLY, resizedGroup, scaledItem } from './scale';
+import { PLACES_ONLY, resizedGroup, scaledItem } from '../items/scale';
 import { snap, snapSides, snapTargets } from './snap';
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });

@@ -1,4 +1,4 @@
-import { hundredths } from '../hundredths';
+import { hundredths } from '../values/hundredths';
 
 /**
  * Path data moved by `dx` and `dy`, in its own units, rounded to hundredths. Absolute M, L, H, V, C and Q are moved, relative

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { beginMap } from '../makers/map/begin';
-import { free, group, line, page, picture, plain, shape, sheet, text } from '../sheet/make';
-import type { Item, Sheet } from '../sheet/schema';
-import { Sheet as SheetSchema } from '../sheet/schema';
+import { free, group, line, page, picture, plain, shape, sheet, text } from '../schema/defaults';
+import type { Item, Sheet } from '../schema/sheet';
+import { Sheet as SheetSchema } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import { answered, givenOut, keyOf, labelsOn } from './copy';
 import { refusal } from './touch';

@@ -1,6 +1,6 @@
-import { bodyText } from '../sheet/body';
-import { OPEN_MAKERS } from '../makers/recipes';
-import type { GroupItem, Item, Page, Sheet, TextItem } from '../sheet/schema';
+import { bodyText } from '../text/body';
+import { OPEN_MAKERS } from '../schema/recipes/recipes';
+import type { GroupItem, Item, Page, Sheet, TextItem } from '../schema/sheet';
 import { everyItem, findOn } from '../sheet/tree';
 
 /** A teacher's sheet as students get it, and the key that stays behind. */

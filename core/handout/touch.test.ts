@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { beginMap } from '../makers/map/begin';
-import { pageMatrix } from '../geometry/frame';
-import type { MakerState } from '../makers/recipes';
+import { pageMatrix } from '../placement/on-page';
+import type { MakerState } from '../schema/recipes/recipes';
 import type { Change } from '../sheet/change';
 import { apply } from '../sheet/change';
-import { free, group, ink, line, page, picture, plain, shape, sheet, text } from '../sheet/make';
-import type { Item, Sheet } from '../sheet/schema';
-import { isFramed } from '../sheet/schema';
+import { free, group, ink, line, page, picture, plain, shape, sheet, text } from '../schema/defaults';
+import type { Item, Sheet } from '../schema/sheet';
+import { isFramed } from '../schema/sheet';
 import { everyItem, find, findOn } from '../sheet/tree';
 import type { Supply } from './touch';
 import { freeThrough, refusal, SUPPLIES } from './touch';

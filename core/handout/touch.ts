@@ -1,7 +1,7 @@
-import type { MakerState } from '../makers/recipes';
+import type { MakerState } from '../schema/recipes/recipes';
 import type { Change } from '../sheet/change';
 import { apply } from '../sheet/change';
-import type { GroupItem, Item, Sheet } from '../sheet/schema';
+import type { GroupItem, Item, Sheet } from '../schema/sheet';
 import { locate } from '../sheet/tree';
 
 /**

@@ -1,7 +1,7 @@
-import { partOf, spotCode } from '../drawing/picture';
-import type { Pictures } from '../drawing/picture';
+import { partOf, spotCode } from '../pictures/picture';
+import type { Pictures } from '../pictures/picture';
 import type { Change } from '../sheet/change';
-import type { End, Item, Sheet } from '../sheet/schema';
+import type { End, Item, Sheet } from '../schema/sheet';
 import { find } from '../sheet/tree';
 
 /**

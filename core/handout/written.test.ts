@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { group, held, line, page, picture, plain, shape, sheet, text } from '../sheet/make';
-import type { Sheet } from '../sheet/schema';
+import { group, held, line, page, picture, plain, shape, sheet, text } from '../schema/defaults';
+import type { Sheet } from '../schema/sheet';
 import { boxesOf, writtenIn } from './written';
 
 /** A handout with a name line, a label on a picture, a box in a group, and what nobody writes in. */

@@ -1,7 +1,7 @@
-import { bodyText } from '../sheet/body';
-import { itemName } from '../sheet/name';
-import type { Sheet } from '../sheet/schema';
-import { isWritten } from '../sheet/schema';
+import { bodyText } from '../text/body';
+import { itemName } from '../items/name';
+import type { Sheet } from '../schema/sheet';
+import { isWritten } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import { labelsOn } from './copy';
 

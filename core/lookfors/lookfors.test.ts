@@ -3,13 +3,14 @@ import { describe, expect, test } from 'vitest';
 import { givenOut, keyOf } from '../handout/copy';
 import { refusal, SUPPLIES } from '../handout/touch';
 import type { Change } from '../sheet/change';
-import { group, held, line, page, picture, plain, shape, sheet, text } from '../sheet/make';
-import type { Body, Item, Sheet } from '../sheet/schema';
-import type { LookFor, Result } from './lookfor';
-import { count, LookFor as Schema, resultForStudent } from './lookfor';
+import { group, held, line, page, picture, plain, shape, sheet, text } from '../schema/defaults';
+import type { Body, Item, Sheet } from '../schema/sheet';
+import type { Result } from './kind';
+import type { LookFor } from './all';
+import { count, LookFor as Schema, resultForStudent } from './all';
 import { points } from './rubric';
-import { editDistance, matches } from './spelling';
-import { wordsIn } from './kinds/words';
+import { editDistance, matches } from '../language/spelling';
+import { wordsIn } from './words';
 
 /** A bird with two parts, each with a label and a leader line. */
 function diagram(words: [string, string], extra: Item[] = []): Sheet {

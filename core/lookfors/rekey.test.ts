@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { heronSheet } from '../../demo/sheets';
 import { keyOf } from '../handout/copy';
-import type { Sheet } from '../sheet/schema';
-import type { LookFor } from './lookfor';
-import { rekeyed } from './rekey';
+import type { Sheet } from '../schema/sheet';
+import type { LookFor } from './all';
+import { rekeyed } from './all';
 
 const labels = (sheet: Sheet): LookFor => ({
   kind: 'labels',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id } from '../sheet/schema';
+import { Id } from '../schema/sheet';
 
 /** A rubric: rows, each with levels from the least to the most. */
 export const Rubric = z.strictObject({

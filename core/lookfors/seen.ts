@@ -1,11 +1,11 @@
-import type { Pictures } from '../drawing/picture';
+import type { Pictures } from '../pictures/picture';
 import { centre, contains } from '../geometry/box';
-import { boxOf } from '../geometry/hit';
-import { isEmpty } from '../sheet/body';
-import type { Item, Sheet } from '../sheet/schema';
-import { isWritten } from '../sheet/schema';
+import { boxOf } from '../items/hit';
+import { isEmpty } from '../text/body';
+import type { Item, Sheet } from '../schema/sheet';
+import { isWritten } from '../schema/sheet';
 import { find } from '../sheet/tree';
-import type { Paint } from '../sheet/values';
+import type { Paint } from '../values/primitives';
 
 /** What somebody who reads a piece sees of it: only that counts. */
 

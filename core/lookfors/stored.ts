@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import type { Supply } from '../handout/touch';
 import { SUPPLIES } from '../handout/touch';
-import { Id } from '../sheet/schema';
-import { LookFor } from './lookfor';
+import { Id } from '../schema/sheet';
+import { LookFor } from './all';
 import { Rubric } from './rubric';
 
 /** Look-fors, rubrics and lists of supplies as they are stored: with the version they were written in, read with care. */

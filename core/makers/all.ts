@@ -1,12 +1,12 @@
-import type { GroupItem } from '../sheet/schema';
+import type { GroupItem } from '../schema/sheet';
 import { CALENDAR } from './calendar/make';
 import { CHART } from './chart/make';
 import { CLOUD } from './cloud/make';
 import { LABELS } from './labels/make';
-import type { Asked, Hand, Kit, Made, Maker } from './maker';
+import type { Asked, Hand, Kit, Made, Maker } from './kit/maker';
 import { MAP } from './map/make';
 import { PRACTICE } from './practice/make';
-import type { MakerKind, MakerState, RecipeOf } from './recipes';
+import type { MakerKind, MakerState, RecipeOf } from '../schema/recipes/recipes';
 import type { Forget } from './remake';
 import { TABLE } from './table/make';
 import { handOf, partsByName, remade, wasOf, withGiven } from './remake';

@@ -1,6 +1,6 @@
-import type { GroupItem } from '../sheet/schema';
+import type { GroupItem } from '../schema/sheet';
 import { remake } from './all';
-import type { Kit } from './maker';
+import type { Kit } from './kit/maker';
 import type { Flow } from './table/pages';
 import { flowed } from './table/pages';
 

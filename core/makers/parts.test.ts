@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { testKit } from '../../tests/support/made';
-import { group, shape } from '../sheet/make';
-import type { Item } from '../sheet/schema';
+import { group, shape } from '../schema/defaults';
+import type { Item } from '../schema/sheet';
 import { remake } from './all';
-import type { Kit } from './maker';
+import type { Kit } from './kit/maker';
 import { beginMap } from './map/begin';
 import { rowsFromText, withRows } from './map/outline';
 import { packedParts, Remaker, sameParts, unpackedParts } from './parts';

@@ -1,9 +1,9 @@
 import equal from 'fast-deep-equal';
-import { Recent } from '../recent';
-import type { GroupItem, Item } from '../sheet/schema';
+import { Recent } from '../values/recent';
+import type { GroupItem, Item } from '../schema/sheet';
 import type { Remake } from './all';
 import { remake } from './all';
-import type { Kit } from './maker';
+import type { Kit } from './kit/maker';
 
 /**
  * The parts of a made group against those that it had before: between a page and its worker only what is different has to

@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import { resizedGroup, scaledItem } from '../geometry/scale';
-import { defaultRoles, group, held, line, plain, shape, solid, text } from '../sheet/make';
-import type { GroupItem, Item } from '../sheet/schema';
+import { resizedGroup, scaledItem } from '../items/scale';
+import { defaultRoles, group, held, line, plain, shape, solid, text } from '../schema/defaults';
+import type { GroupItem, Item } from '../schema/sheet';
 import { beginMap } from './map/begin';
-import type { MakerState } from './recipes';
+import type { MakerState } from '../schema/recipes/recipes';
 import { alteredCount, handOf, partsByName, remade } from './remake';
 
 /** Putting made parts in the place of older ones, with a maker that makes whatever it is told. */

@@ -1,12 +1,12 @@
 import type { Box } from '../geometry/matrix';
-import { scaledItem } from '../geometry/scale';
-import { bodyText } from '../sheet/body';
+import { scaledItem } from '../items/scale';
+import { bodyText } from '../text/body';
 import type { Facet } from '../sheet/made';
 import { alteredFacets, keysOf, markAfter, partNames, rememberUnaltered } from '../sheet/made';
-import type { Body, GroupItem, Item, Sheet } from '../sheet/schema';
-import { isFramed, isWritten } from '../sheet/schema';
-import type { Hand, Made } from './maker';
-import type { MakerState } from './recipes';
+import type { Body, GroupItem, Item, Sheet } from '../schema/sheet';
+import { isFramed, isWritten } from '../schema/sheet';
+import type { Hand, Made } from './kit/maker';
+import type { MakerState } from '../schema/recipes/recipes';
 
 /** Putting what a maker made in the place of what it made before, with all that was done to it by hand. */
 

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
-import type { DrawnPicture } from '../drawing/picture';
+import type { DrawnPicture } from '../pictures/picture';
 import { apply } from '../sheet/change';
-import { page, picture, plain, shape, sheet, solid, text } from '../sheet/make';
-import type { Item, Paint } from '../sheet/schema';
+import { page, picture, plain, shape, sheet, solid, text } from '../schema/defaults';
+import type { Item, Paint } from '../schema/sheet';
 import type { Faces } from '../text/faces';
 import { mendsFor, neededFor, unreadable } from './readable';
 

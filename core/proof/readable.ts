@@ -1,17 +1,17 @@
 import { contrast, contrastOf, distance, labOf, luminance, luminanceOf } from '../colour/space';
-import { drawPage } from '../drawing/item';
-import type { Drawing } from '../drawing/item';
+import { drawPage } from '../items/draw';
+import type { Drawing } from '../items/draw';
 import type { DisplayNode, GlyphsNode } from '../drawing/list';
 import type { Rgb } from '../colour/rgb';
 import { paintAt, Sampler } from '../drawing/sampler';
 import type { Matrix, Point } from '../geometry/matrix';
 import { IDENTITY, multiply, transform } from '../geometry/matrix';
-import { runsWithin, bodyLength } from '../sheet/body';
+import { runsWithin, bodyLength } from '../text/body';
 import { packed } from '../sheet/between';
 import type { Change } from '../sheet/change';
 import { apply } from '../sheet/change';
-import type { Item, Page, Sheet } from '../sheet/schema';
-import { isWritten } from '../sheet/schema';
+import type { Item, Page, Sheet } from '../schema/sheet';
+import { isWritten } from '../schema/sheet';
 import { findOn } from '../sheet/tree';
 import { fullStyle, roleOfItem } from '../text/style';
 

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
-import { group, page, plain, shape, sheet, text } from '../sheet/make';
-import type { Item } from '../sheet/schema';
+import { group, page, plain, shape, sheet, text } from '../schema/defaults';
+import type { Item } from '../schema/sheet';
 import type { Faces } from '../text/faces';
 import { smallOn } from './small';
 

@@ -1,12 +1,12 @@
-import type { Pictures } from '../drawing/picture';
-import { boxOf } from '../geometry/hit';
+import type { Pictures } from '../pictures/picture';
+import { boxOf } from '../items/hit';
 import type { Point } from '../geometry/matrix';
-import { bodyLength, isEmpty } from '../sheet/body';
-import type { Page, Sheet, WrittenItem } from '../sheet/schema';
-import { isWritten } from '../sheet/schema';
+import { bodyLength, isEmpty } from '../text/body';
+import type { Page, Sheet, WrittenItem } from '../schema/sheet';
+import { isWritten } from '../schema/sheet';
 import { everyItem, findOn } from '../sheet/tree';
 import type { Faces } from '../text/faces';
-import { layOut } from '../text/layout';
+import { layOut } from '../text/fit';
 import { LEAST_PRINTED, roleOfItem } from '../text/style';
 
 /** Words that are printed smaller than they can be read, and boxes whose words don't fit though they are as small as they may be. */

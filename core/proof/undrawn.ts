@@ -1,11 +1,11 @@
-import type { Pictures } from '../drawing/picture';
-import { boxOf } from '../geometry/hit';
+import type { Pictures } from '../pictures/picture';
+import { boxOf } from '../items/hit';
 import type { Point } from '../geometry/matrix';
-import type { Page, Sheet } from '../sheet/schema';
-import { isWritten } from '../sheet/schema';
+import type { Page, Sheet } from '../schema/sheet';
+import { isWritten } from '../schema/sheet';
 import { everyItem } from '../sheet/tree';
 import type { Faces } from '../text/faces';
-import { undrawn } from '../text/layout';
+import { undrawn } from '../text/stand-in';
 import { fullStyle, roleOfItem } from '../text/style';
 
 /** Characters that no shipped face has: they stand as boxes, on screen and in print, and that is said. */

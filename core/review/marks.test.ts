@@ -1,7 +1,9 @@
 import { expect, test } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
-import type { Evidence, LookFor, Result } from '../lookfors/lookfor';
-import { evidenceWords, heldAfter, missedMost, pieceMarks } from './marks';
+import type { Evidence, Result } from '../lookfors/kind';
+import type { LookFor } from '../lookfors/all';
+import { heldAfter, missedMost, pieceMarks } from './marks';
+import { evidenceWords } from '../lookfors/all';
 
 const labels: LookFor = {
   kind: 'labels',

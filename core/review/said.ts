@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id } from '../sheet/schema';
+import { Id } from '../schema/sheet';
 
 /**
  * What a teacher says about a piece, as steps that can be kept in a browser, sent late and sent twice: each sets something, and

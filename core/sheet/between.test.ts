@@ -3,10 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { alteration, between, packed } from './between';
 import type { Change } from './change';
 import { apply, invert } from './change';
-import { group, page, plain, shape, sheet, text } from './make';
-import { resized } from './page-size';
-import type { Item, Sheet, TextItem } from './schema';
-import { Sheet as SheetSchema } from './schema';
+import { group, page, plain, shape, sheet, text } from '../schema/defaults';
+import { resized } from '../items/page-size';
+import type { Item, Sheet, TextItem } from '../schema/sheet';
+import { Sheet as SheetSchema } from '../schema/sheet';
 
 const IDS = ['a', 'b', 'c', 'd', 'e', 'f', 'g'];
 

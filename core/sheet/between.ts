@@ -1,7 +1,7 @@
 import type { Change } from './change';
-import { bodyLength } from './body';
-import type { GroupItem, Item, Page, Sheet } from './schema';
-import { isWritten } from './schema';
+import { bodyLength } from '../text/body';
+import type { GroupItem, Item, Page, Sheet } from '../schema/sheet';
+import { isWritten } from '../schema/sheet';
 import { findOn } from './tree';
 
 /**

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { changeFor, sampleSheet } from '../../tests/support/sheets';
-import { bodyText } from './body';
+import { bodyText } from '../text/body';
 import { apply, Change, invert, merge, rebase, replay } from './change';
-import { plain, shape } from './make';
-import type { Sheet, TextItem } from './schema';
-import { readSheet, Sheet as SheetSchema } from './schema';
+import { plain, shape } from '../schema/defaults';
+import type { Sheet, TextItem } from '../schema/sheet';
+import { readSheet, Sheet as SheetSchema } from '../schema/sheet';
 import { everyItem, find } from './tree';
 
 const textOf = (sheet: Sheet, id: string) => bodyText((find(sheet, id)!.item as TextItem).body);

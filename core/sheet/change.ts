@@ -11,10 +11,10 @@ import {
   spliceBody,
   styleBody,
   unpatched,
-} from './body';
-import type { Patch } from './body';
-import { Body, Id, isWritten, Item, ITEM_SCHEMAS, Page, ParagraphFormat, Role, RunStyle, Sheet } from './schema';
-import type { GroupItem } from './schema';
+} from '../text/body';
+import type { Patch } from '../text/body';
+import { Body, Id, isWritten, Item, ITEM_SCHEMAS, Page, ParagraphFormat, Role, RunStyle, Sheet } from '../schema/sheet';
+import type { GroupItem } from '../schema/sheet';
 import {
   bodyProblem,
   depthOf,

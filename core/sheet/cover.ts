@@ -1,4 +1,4 @@
-import type { Sheet } from './schema';
+import type { Sheet } from '../schema/sheet';
 
 /** What a sheet's first page is like before it is drawn: its size in points and the colour of its ground. */
 export type Cover = { width: number; height: number; ground: string };

@@ -1,5 +1,5 @@
-import { page, plain, sheet, solid, text } from './make';
-import type { Sheet } from './schema';
+import { page, plain, sheet, solid, text } from '../schema/defaults';
+import type { Sheet } from '../schema/sheet';
 
 /** What stands in for a sheet that can't be read, wherever it would be drawn: it says so, and holds nothing else. */
 export const damagedSheet = (title: string): Sheet =>

@@ -4,8 +4,8 @@ import type { Change } from './change';
 import { apply, invert } from './change';
 import type { History } from './history';
 import { NO_HISTORY, passUnder, record, redo, undo } from './history';
-import { plain } from './make';
-import type { Sheet } from './schema';
+import { plain } from '../schema/defaults';
+import type { Sheet } from '../schema/sheet';
 
 const must = (sheet: Sheet, change: Change) => {
   const result = apply(sheet, change);

@@ -2,11 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { changeFor, sampleSheet } from '../../tests/support/sheets';
 import { apply, Change, invert, replay } from './change';
-import { bodyLength } from './body';
+import { bodyLength } from '../text/body';
 import { depthOf, LIMITS, loadOfAll } from './limits';
-import { group, line, page, plain, shape, sheet, text } from './make';
-import type { Item, Sheet, TextItem } from './schema';
-import { isWritten, readSheet } from './schema';
+import { group, line, page, plain, shape, sheet, text } from '../schema/defaults';
+import type { Item, Sheet, TextItem } from '../schema/sheet';
+import { isWritten, readSheet } from '../schema/sheet';
 import { everyItem, find, loadsOf, locate } from './tree';
 
 const stored = (value: Sheet): Sheet => readSheet(JSON.parse(JSON.stringify(value)));

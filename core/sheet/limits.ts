@@ -1,6 +1,6 @@
-import { bodyLength } from './body';
-import type { Item, Page } from './schema';
-import type { Body } from './values';
+import { bodyLength } from '../text/body';
+import type { Item, Page } from '../schema/sheet';
+import type { Body } from '../values/primitives';
 
 /**
  * How much a sheet may hold. Asked of every change that adds something, never of what is read: what was stored before a limit

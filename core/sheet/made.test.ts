@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { alteredFacets, facetOf, keysOf, MadeMark, markOf, partNames, placeOf, printOf } from './made';
-import { free, group, held, ink, line, page, picture, plain, shape, sheet, solid, text } from './make';
-import type { Item } from './schema';
-import { Sheet } from './schema';
+import { alteredFacets, facetOf, keysOf, markOf, partNames, placeOf, printOf } from './made';
+import { MadeMark } from '../schema/made';
+import { free, group, held, ink, line, page, picture, plain, shape, sheet, solid, text } from '../schema/defaults';
+import type { Item } from '../schema/sheet';
+import { Sheet } from '../schema/sheet';
 
 const name = (id: string) => id;
 const box = shape({ id: 'a', x: 10, y: 20, width: 80, height: 40, body: plain('mud') });

@@ -1,12 +1,12 @@
 import { expect, test } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
-import { bodyText } from './body';
+import { bodyText } from '../text/body';
 import type { Change } from './change';
 import { replay } from './change';
-import { plain, shape } from './make';
+import { plain, shape } from '../schema/defaults';
 import type { Outbox } from './queue';
 import { acknowledged, behind, push, rebuilt, rejected, restored, send, waiting } from './queue';
-import type { TextItem } from './schema';
+import type { TextItem } from '../schema/sheet';
 import { find } from './tree';
 
 const empty = (): Outbox => ({ confirmed: sampleSheet(), base: 0, sent: null, queue: [] });

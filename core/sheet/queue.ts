@@ -1,7 +1,7 @@
 import type { Change } from './change';
 import { apply, grown, merge, rebase, replay } from './change';
 import { broughtBack, spared } from './rescue';
-import type { Sheet } from './schema';
+import type { Sheet } from '../schema/sheet';
 
 /**
  * The changes a window has made and the server has not yet acknowledged, on top of the sheet that both know. Pure: the

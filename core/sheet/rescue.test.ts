@@ -3,10 +3,10 @@ import { describe, expect, test } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Change } from './change';
 import { apply, replay } from './change';
-import { plain, shape } from './make';
+import { plain, shape } from '../schema/defaults';
 import type { Outbox } from './queue';
 import { behind, rebuilt, restored } from './queue';
-import type { Sheet } from './schema';
+import type { Sheet } from '../schema/sheet';
 import { everyItem, find, idsWithin } from './tree';
 
 const ids = [...everyItem(sampleSheet())].map(({ id }) => id);

@@ -1,6 +1,6 @@
 import type { Change } from './change';
 import { grown } from './change';
-import type { Sheet } from './schema';
+import type { Sheet } from '../schema/sheet';
 import { idsWithin, isThere, locate } from './tree';
 
 /**

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { bodyText } from './body';
+import { bodyText } from '../text/body';
 import { apply } from './change';
-import { lookOf, withLook } from './look';
-import { line, page, picture, plain, shape, sheet, solid, text } from './make';
-import type { Sheet } from './schema';
-import { isWritten } from './schema';
+import { lookOf, withLook } from '../items/look';
+import { line, page, picture, plain, shape, sheet, solid, text } from '../schema/defaults';
+import type { Sheet } from '../schema/sheet';
+import { isWritten } from '../schema/sheet';
 import { findWords, replaceWords } from './search';
 
 const made = sheet({

@@ -1,8 +1,8 @@
-import { bodyText, sliceBody } from './body';
+import { bodyText, sliceBody } from '../text/body';
 import { packed } from './between';
 import type { Change } from './change';
-import type { Sheet } from './schema';
-import { isWritten } from './schema';
+import type { Sheet } from '../schema/sheet';
+import { isWritten } from '../schema/sheet';
 import { everyItem } from './tree';
 
 /** Finding words on all pages, and putting others in their place. */

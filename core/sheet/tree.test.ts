@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
-import { group, page, shape, sheet, text } from './make';
-import type { GroupItem } from './schema';
-import { itemName } from './name';
+import { group, page, shape, sheet, text } from '../schema/defaults';
+import type { GroupItem } from '../schema/sheet';
+import { itemName } from '../items/name';
 import { everyItem, find, findOn, idsWithin, withInserted, withItem, withoutItem } from './tree';
 
 test('an item is found with its page, its groups and its place', () => {

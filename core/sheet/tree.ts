@@ -1,6 +1,6 @@
 import type { Load } from './limits';
 import { addedLoad, loadOf, loadOfAll, NO_LOAD } from './limits';
-import type { GroupItem, Item, Page, Sheet } from './schema';
+import type { GroupItem, Item, Page, Sheet } from '../schema/sheet';
 
 /** Finding and replacing items in the tree of pages and groups. Everything here is immutable. */
 

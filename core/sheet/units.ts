@@ -1,4 +1,4 @@
-import type { Sheet } from './schema';
+import type { Sheet } from '../schema/sheet';
 
 /** Lengths are points inside and the page's unit outside. */
 export const PER_UNIT: Record<Sheet['unit'], number> = { in: 72, mm: 72 / 25.4, px: 0.75 };

@@ -1,4 +1,4 @@
-import type { Layout, Line } from './layout';
+import type { Layout, Line } from './lines';
 import type { Box, Point } from '../geometry/matrix';
 
 /** Carets and selections from a layout, in the box's own coordinates. Positions are flat (see body.ts). */

@@ -1,7 +1,7 @@
 import type * as Harfbuzz from 'harfbuzzjs';
 import type { Matrix, Point } from '../geometry/matrix';
-import { hundredths } from '../hundredths';
-import { Recent } from '../recent';
+import { hundredths } from '../values/hundredths';
+import { Recent } from '../values/recent';
 import { fileFor, FALLBACK } from './catalogue';
 
 /** One glyph as shaped: advance and offsets in font units, `cluster` the index of its first UTF-16 unit. */

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
-import { drawItem, warpOfItem, wordsOf } from '../drawing/item';
+import { drawItem, warpOfItem, wordsOf } from '../items/draw';
 import type { GlyphsNode } from '../drawing/list';
-import { defaultRoles, page, plain, text } from '../sheet/make';
-import type { Lettering, TextItem } from '../sheet/schema';
+import { defaultRoles, page, plain, text } from '../schema/defaults';
+import type { Lettering, TextItem } from '../schema/sheet';
 import type { Faces } from './faces';
-import { grownHeight, layOut } from './layout';
+import { grownHeight, layOut } from './fit';
 import { amountAt, amountHandle, curveRise } from './lettering';
 
 let faces: Faces;

@@ -1,6 +1,5 @@
 import type { Box, Point } from '../geometry/matrix';
-import type { Lettering } from '../sheet/schema';
-import type { Layout } from './layout';
+import type { Lettering } from '../schema/sheet';
 
 /**
  * Words set along a curve. The layout stays straight; each letter is then put where the curve has it, so that carets, marks
@@ -102,16 +101,6 @@ export function warpOf({ curve, amount }: Pick<Lettering, 'curve' | 'amount'>, b
       });
     }
   }
-}
-
-/** The box around the straight words of a layout. */
-export function wordsBox({ lines }: Layout): Box {
-  const filled = lines.filter((line) => line.width > 0);
-  const used = filled.length > 0 ? filled : lines;
-  const left = Math.min(...used.map((line) => line.x));
-  const right = Math.max(...used.map((line) => line.x + line.width));
-  const [top, bottom] = [lines[0].top, lines[lines.length - 1].bottom];
-  return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
 /** The amount that a curve's handle stands for when it is dragged to a height, and where it stands for an amount. */

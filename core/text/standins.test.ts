@@ -1,12 +1,13 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
-import { page, sheet, text } from '../sheet/make';
+import { page, sheet, text } from '../schema/defaults';
 import { undrawnOn } from '../proof/undrawn';
-import type { Role } from '../sheet/schema';
+import type { Role } from '../schema/sheet';
 import { FACES, STAND_INS, standInsFor } from './catalogue';
 import type { Faces } from './faces';
-import { layOut, undrawn } from './layout';
-import { needsOf } from './needs';
+import { layOut } from './fit';
+import { undrawn } from './stand-in';
+import { needsOf } from '../sheet/needs';
 
 let faces: Faces;
 beforeAll(async () => {

@@ -1,5 +1,5 @@
-import type { ParagraphFormat, Role, RunStyle, Sheet, WrittenItem } from '../sheet/schema';
-import { defaultRoles } from '../sheet/make';
+import type { ParagraphFormat, Role, RunStyle, Sheet, WrittenItem } from '../schema/sheet';
+import { defaultRoles } from '../schema/defaults';
 
 export type FullStyle = Required<RunStyle>;
 export type FullFormat = Required<ParagraphFormat>;

@@ -8,7 +8,7 @@ import { ownPicture } from '../../tests/support/own';
 import { SmallSchool } from '../../tests/support/school';
 import { saidNote } from '../../tests/support/said';
 import { sampleSheet } from '../../tests/support/sheets';
-import { plain } from '../../core/sheet/make';
+import { plain } from '../../core/schema/defaults';
 import { dailyWork, KEPT } from '../daily';
 import type { Database } from '../database/connection';
 import { openEmbedded } from '../database/embedded';

@@ -1,5 +1,5 @@
 import path from 'node:path';
-import type { SheetPart } from '../../core/drawing/thumbnail';
+import type { SheetPart } from '../../core/items/thumbnail';
 import type { ExportJob, Job, PictureAnswer, PictureJob } from '../../workers/export';
 import { projectRoot } from '../place';
 import type { PictureFiles } from '../stores/pictures';

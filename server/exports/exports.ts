@@ -3,10 +3,10 @@ import { createReadStream, mkdirSync, readdirSync, rmSync, statSync } from 'node
 import { rename, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import type { ExportJob } from '../../workers/export';
-import { isOwn } from '../../core/drawing/picture';
+import { isOwn } from '../../core/pictures/picture';
 import { answered, givenOut } from '../../core/handout/copy';
-import { fileName } from '../../core/sheet/name';
-import { needsOf } from '../../core/text/needs';
+import { fileName } from '../../core/items/name';
+import { needsOf } from '../../core/sheet/needs';
 import type { Database } from '../database/connection';
 import type { Jobs, Line } from '../jobs';
 import { report } from '../report';

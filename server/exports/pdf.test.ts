@@ -1,12 +1,12 @@
 import { inflateSync } from 'node:zlib';
 import { beforeAll, describe, expect, test } from 'vitest';
 import sharp from 'sharp';
-import { drawPage } from '../../core/drawing/item';
+import { drawPage } from '../../core/items/draw';
 import { pageSvg } from '../../core/drawing/svg';
 import type { DisplayNode } from '../../core/drawing/list';
 import { ink } from '../../core/drawing/list';
-import { page, picture, plain, sheet, text } from '../../core/sheet/make';
-import type { TextItem } from '../../core/sheet/schema';
+import { page, picture, plain, sheet, text } from '../../core/schema/defaults';
+import type { TextItem } from '../../core/schema/sheet';
 import { discFile, ownPicture } from '../../tests/support/own';
 import type { Queries, Row } from '../database/connection';
 import { readIn } from '../pictures/read-in';

@@ -1,11 +1,11 @@
 import sharp from 'sharp';
 import { describe, expect, test } from 'vitest';
 import { seenOf } from '../../core/drawing/bounds';
-import { drawPage } from '../../core/drawing/item';
+import { drawPage } from '../../core/items/draw';
 import type { DisplayNode } from '../../core/drawing/list';
 import { ink } from '../../core/drawing/list';
 import { pageSvg } from '../../core/drawing/svg';
-import { group, page, picture, shape, sheet } from '../../core/sheet/make';
+import { group, page, picture, shape, sheet } from '../../core/schema/defaults';
 import { richSheet } from '../../tests/support/rich';
 import { openFaces, openPictures } from '../shelf';
 import { pagePng, pngOf } from './png';

@@ -1,4 +1,4 @@
-import type { Pictures } from '../../core/drawing/picture';
+import type { Pictures } from '../../core/pictures/picture';
 import type { SvgOptions } from '../../core/drawing/svg';
 import type { Faces } from '../../core/text/faces';
 import { fontBytes } from '../shelf';

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
 import type { Sharp } from 'sharp';
-import type { DrawnPicture } from '../../core/drawing/picture';
+import type { DrawnPicture } from '../../core/pictures/picture';
 import type { Blurred } from '../../core/raster/lines';
 import { blursFor, linesOf } from '../../core/raster/lines';
 import { mosaicOf } from '../../core/raster/mosaic';

@@ -1,5 +1,5 @@
-import { held, line, page, picture, plain, sheet, solid, text } from '../../core/sheet/make';
-import type { Sheet } from '../../core/sheet/schema';
+import { held, line, page, picture, plain, sheet, solid, text } from '../../core/schema/defaults';
+import type { Sheet } from '../../core/schema/sheet';
 import { newId } from '../id';
 import type { Purpose } from './sheets';
 

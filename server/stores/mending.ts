@@ -1,7 +1,7 @@
 import { coverOf } from '../../core/sheet/cover';
 import { Change, replay } from '../../core/sheet/change';
-import type { Sheet } from '../../core/sheet/schema';
-import { readSheet } from '../../core/sheet/schema';
+import type { Sheet } from '../../core/schema/sheet';
+import { readSheet } from '../../core/schema/sheet';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { keepSnapshot } from './documents';

@@ -1,4 +1,4 @@
-import type { DrawnPicture } from '../../core/drawing/picture';
+import type { DrawnPicture } from '../../core/pictures/picture';
 import type { Queries } from '../database/connection';
 import { one } from '../database/connection';
 import type { PictureIn } from '../pictures/read-in';

@@ -6,7 +6,7 @@ import { sampleSheet } from '../../tests/support/sheets';
 import { keyOf } from '../../core/handout/copy';
 import { refusal } from '../../core/handout/touch';
 import type { Change } from '../../core/sheet/change';
-import { plain, shape } from '../../core/sheet/make';
+import { plain, shape } from '../../core/schema/defaults';
 import type { Database } from '../database/connection';
 import { StartProblem } from '../database/connection';
 import { migrate, shippedMigrations } from '../database/migrate';

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { page as makePage, plain, text } from '../../core/sheet/make';
+import { page as makePage, plain, text } from '../../core/schema/defaults';
 import {
   blankPage,
   compartment,

@@ -8,7 +8,7 @@ import { pdfOf } from '../../server/exports/pdf';
 import { pngOf } from '../../server/exports/png';
 import { pdfResources } from '../../server/exports/resources';
 import { Shelf } from '../../server/shelf';
-import { drawPage } from '../../core/drawing/item';
+import { drawPage } from '../../core/items/draw';
 import { pageSvg } from '../../core/drawing/svg';
 import { richSheet } from '../support/rich';
 import { drawn, enter, expect, saved, test } from './house';

@@ -1,10 +1,10 @@
 import type { Box } from '../../core/geometry/matrix';
 import type { Remake } from '../../core/makers/all';
 import { remake } from '../../core/makers/all';
-import type { Kit } from '../../core/makers/maker';
-import type { MakerKind, MakerState, RecipeOf } from '../../core/makers/recipes';
-import { defaultRoles, group } from '../../core/sheet/make';
-import type { GroupItem, Item } from '../../core/sheet/schema';
+import type { Kit } from '../../core/makers/kit/maker';
+import type { MakerKind, MakerState, RecipeOf } from '../../core/schema/recipes/recipes';
+import { defaultRoles, group } from '../../core/schema/defaults';
+import type { GroupItem, Item } from '../../core/schema/sheet';
 import { openPictures } from '../../server/shelf';
 import { allFaces } from './fonts';
 

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import type { DrawnPicture } from '../../core/drawing/picture';
+import type { DrawnPicture } from '../../core/pictures/picture';
 
 /** Pictures that somebody brings along, made up for tests. */
 

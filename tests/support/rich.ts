@@ -1,5 +1,5 @@
-import { free, group, line, page, picture, plain, shape, sheet, solid, text } from '../../core/sheet/make';
-import type { Item, Sheet } from '../../core/sheet/schema';
+import { free, group, line, page, picture, plain, shape, sheet, solid, text } from '../../core/schema/defaults';
+import type { Item, Sheet } from '../../core/schema/sheet';
 
 /** A page that uses everything that is drawn: every setting of words, shapes, lines, gradients, pictures, groups, opacity. */
 export function richSheet(): Sheet {

@@ -1,5 +1,5 @@
 import type { Change } from '../../core/sheet/change';
-import type { Sheet } from '../../core/sheet/schema';
+import type { Sheet } from '../../core/schema/sheet';
 import type { Database } from '../../server/database/connection';
 import { migrate } from '../../server/database/migrate';
 import { openPictures } from '../../server/shelf';

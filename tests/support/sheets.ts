@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import type { Change } from '../../core/sheet/change';
-import { bodyLength } from '../../core/sheet/body';
-import { free, group, held, line, page, picture, plain, shape, sheet, solid, text } from '../../core/sheet/make';
-import type { Body, Item, Sheet } from '../../core/sheet/schema';
-import { isWritten } from '../../core/sheet/schema';
+import { bodyLength } from '../../core/text/body';
+import { free, group, held, line, page, picture, plain, shape, sheet, solid, text } from '../../core/schema/defaults';
+import type { Body, Item, Sheet } from '../../core/schema/sheet';
+import { isWritten } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';
 
 /** A page with one of everything. */

@@ -1,10 +1,10 @@
 import type { PointerEvent as ReactPointerEvent } from 'react';
-import { withinMargins } from '../../../core/geometry/frame';
-import { boxOf } from '../../../core/geometry/hit';
+import { withinMargins } from '../../../core/placement/on-page';
+import { boxOf } from '../../../core/items/hit';
 import type { Box, Point } from '../../../core/geometry/matrix';
 import type { Gaps, Guide } from '../../../core/geometry/snap';
 import { snapTargets } from '../../../core/geometry/snap';
-import type { Item } from '../../../core/sheet/schema';
+import type { Item } from '../../../core/schema/sheet';
 import { idsWithin } from '../../../core/sheet/tree';
 import { pictureNow } from '../../sheet/resources';
 import { itemChanges } from '../arrange';

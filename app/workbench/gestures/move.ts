@@ -1,9 +1,9 @@
 import type { PointerEvent as ReactPointerEvent } from 'react';
 import { contains, spanned, union } from '../../../core/geometry/box';
-import { boxOf, itemsWithin } from '../../../core/geometry/hit';
+import { boxOf, itemsWithin } from '../../../core/items/hit';
 import type { Box, Point } from '../../../core/geometry/matrix';
 import { snap } from '../../../core/geometry/snap';
-import type { Item } from '../../../core/sheet/schema';
+import type { Item } from '../../../core/schema/sheet';
 import { pictureNow } from '../../sheet/resources';
 import { mapNode, nodeOf, rehang } from '../../makers/map-commands';
 import { moveChange } from '../arrange';

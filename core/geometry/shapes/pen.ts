@@ -1,4 +1,4 @@
-import { hundredths as f } from '../../hundredths';
+import { hundredths as f } from '../../values/hundredths';
 import type { Box, Point } from '../matrix';
 
 /** What the outlines of shapes are written with: SVG path data of absolute M, L, C and Z alone, in points. */

@@ -1,4 +1,4 @@
-import type { CalendarRecipe, Happening } from './recipe';
+import type { CalendarRecipe, Happening } from '../../schema/recipes/calendar';
 
 /** A calendar as it begins: the month of a day. */
 

@@ -1,20 +1,20 @@
 import dayjs from 'dayjs';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { bodyText } from '../../sheet/body';
-import { DEFAULT_PALETTE } from '../../sheet/make';
-import type { GroupItem, TextItem } from '../../sheet/schema';
-import { layOut } from '../../text/layout';
+import { bodyText } from '../../text/body';
+import { DEFAULT_PALETTE } from '../../schema/defaults';
+import type { GroupItem, TextItem } from '../../schema/sheet';
+import { layOut } from '../../text/fit';
 import { roleOfItem } from '../../text/style';
 import { madeFrom, partOf, testKit } from '../../../tests/support/made';
-import type { Kit } from '../maker';
+import type { Kit } from '../kit/maker';
 import { beginCalendar, happening } from './begin';
-import { dateOf, dayNumber, daysIn, isDay, numberOf, weekdayOf, weeksOf, writtenDay } from './days';
+import { dateOf, dayNumber, daysIn, isDay, numberOf, weekdayOf, weeksOf, writtenDay } from '../../values/days';
 import { readLines } from './lines';
 import { lanesOf, levelled, titleOf } from './make';
 import { quartersBetween } from './moon';
-import type { CalendarRecipe } from './recipe';
-import { CalendarRecipe as Recipe } from './recipe';
+import type { CalendarRecipe } from '../../schema/recipes/calendar';
+import { CalendarRecipe as Recipe } from '../../schema/recipes/calendar';
 
 let kit: Kit;
 beforeAll(async () => {

@@ -1,6 +1,6 @@
-import { cutTo } from '../../text/characters';
-import { dayNumber, isDay, MONTHS } from './days';
-import type { Happening } from './recipe';
+import { cutTo } from '../../values/characters';
+import { dayNumber, isDay, MONTHS } from '../../values/days';
+import type { Happening } from '../../schema/recipes/calendar';
 
 /** Days with names, as they are typed: `2024-02-29 Leap day`, `29 Feb Leap day`, `8–13 February herbarium week`. */
 

@@ -1,15 +1,15 @@
 import type { Box } from '../../geometry/matrix';
-import { seeded } from '../../random';
-import { bodyText } from '../../sheet/body';
-import { solid } from '../../sheet/make';
-import type { Body } from '../../sheet/schema';
+import { seeded } from '../../values/random';
+import { bodyText } from '../../text/body';
+import { solid } from '../../schema/defaults';
+import type { Body } from '../../schema/sheet';
 import { LEAST_PRINTED } from '../../text/style';
-import { Draft } from '../draft';
-import type { Asked, Kit, Made, Maker } from '../maker';
-import { tallOf, tidied } from '../measure';
-import { dateOf, dayNumber, MONTHS, shownDays, WEEKDAYS, weekdayOf, weeksOf, writtenDay } from './days';
+import { Draft } from '../kit/draft';
+import type { Asked, Kit, Made, Maker } from '../kit/maker';
+import { tallOf, tidied } from '../kit/measure';
+import { dateOf, dayNumber, MONTHS, shownDays, WEEKDAYS, weekdayOf, weeksOf, writtenDay } from '../../values/days';
 import type { Quarter } from './moon';
-import type { CalendarRecipe, Happening } from './recipe';
+import type { CalendarRecipe, Happening } from '../../schema/recipes/calendar';
 
 /** A month as weeks of cells, or a week as seven days; what happens flows into the days, several days as bands across them. */
 

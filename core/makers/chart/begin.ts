@@ -1,6 +1,6 @@
 import { rgbOf } from '../../colour/rgb';
 import { contrastOf } from '../../colour/space';
-import type { ChartKind, ChartRecipe, DataTable } from './recipe';
+import type { ChartKind, ChartRecipe, DataTable } from '../../schema/recipes/chart';
 
 /** Charts as they begin. */
 

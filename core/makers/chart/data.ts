@@ -1,6 +1,6 @@
 import { stack } from 'd3-shape';
 import { markOf, numberIn } from '../../formats/tables';
-import type { ChartKind, DataTable } from './recipe';
+import type { ChartKind, DataTable } from '../../schema/recipes/chart';
 import type { DateOrder } from './times';
 import { isNumbered, orderOf, timeOf } from './times';
 

@@ -1,8 +1,8 @@
 import type { Box } from '../../geometry/matrix';
-import { solid } from '../../sheet/make';
-import type { Item, RunStyle, ShapeItem, TextItem } from '../../sheet/schema';
-import { Draft } from '../draft';
-import type { ChartRecipe } from './recipe';
+import { solid } from '../../schema/defaults';
+import type { Item, RunStyle, ShapeItem, TextItem } from '../../schema/sheet';
+import { Draft } from '../kit/draft';
+import type { ChartRecipe } from '../../schema/recipes/chart';
 
 /** What charts are drawn with. */
 

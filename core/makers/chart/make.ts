@@ -1,16 +1,16 @@
 import type { Box } from '../../geometry/matrix';
-import { seeded } from '../../random';
-import { shuffled } from '../shuffle';
-import type { Asked, Kit, Made, Maker } from '../maker';
+import { seeded } from '../../values/random';
+import { shuffled } from '../kit/shuffle';
+import type { Asked, Kit, Made, Maker } from '../kit/maker';
 import type { Data } from './data';
 import { dataOf, nearestKind, strays, doubts, whyNot } from './data';
 import { ChartDraft, without } from './draft';
-import { drawNumberline, drawTimeline } from './kinds/along';
-import { drawBars } from './kinds/bars';
-import { drawDots, drawLines } from './kinds/lines';
-import { drawPictogram, drawPie } from './kinds/parts';
-import { drawSets, regionsOf } from './kinds/sets';
-import type { ChartKind, ChartRecipe } from './recipe';
+import { drawNumberline, drawTimeline } from './along';
+import { drawBars } from './bars';
+import { drawDots, drawLines } from './lines';
+import { drawPictogram, drawPie } from './parts';
+import { drawSets, regionsOf } from './sets';
+import type { ChartKind, ChartRecipe } from '../../schema/recipes/chart';
 
 /** Adding a kind of chart is a name in recipe.ts, what it needs in data.ts, a drawing of it in kinds/, and a row here. */
 const DRAWN: Record<ChartKind, (draft: ChartDraft, data: Data, area: Box) => void> = {

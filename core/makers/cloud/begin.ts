@@ -1,7 +1,7 @@
 import type { Rgb } from '../../colour/rgb';
 import { hexOf, rgbOf } from '../../colour/rgb';
 import { contrastOf } from '../../colour/space';
-import type { CloudRecipe, Weighted } from './recipe';
+import type { CloudRecipe, Weighted } from '../../schema/recipes/cloud';
 
 /** A word cloud as it begins. */
 

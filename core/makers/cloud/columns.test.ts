@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { readTable } from '../../formats/tables';
-import { group, page, shape } from '../../sheet/make';
-import type { Item } from '../../sheet/schema';
+import { group, page, shape } from '../../schema/defaults';
+import type { Item } from '../../schema/sheet';
 import { beginChart } from '../chart/begin';
-import type { MakerState } from '../recipes';
+import type { MakerState } from '../../schema/recipes/recipes';
 import { beginTable } from '../table/begin';
-import { cellKey, noCell } from '../table/recipe';
+import { cellKey, noCell } from '../../schema/recipes/table';
 import { columnWords, numbersAfter, tablesOn } from './columns';
 
 const pasted = (text: string) => {

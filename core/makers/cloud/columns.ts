@@ -1,9 +1,9 @@
-import { itemName } from '../../sheet/name';
-import type { Sheet } from '../../sheet/schema';
+import { itemName } from '../../items/name';
+import type { Sheet } from '../../schema/sheet';
 import { everyItem } from '../../sheet/tree';
 import { columnOf } from '../chart/data';
-import { cellKey } from '../table/recipe';
-import type { Weighted } from './recipe';
+import { cellKey } from '../../schema/recipes/table';
+import type { Weighted } from '../../schema/recipes/cloud';
 import { joinedWords, tidy, weighed } from './words';
 
 /** Words of a cloud from a column of a table: its cells are what is said, those of another column how often. */

@@ -1,16 +1,16 @@
 import { flatten } from '../../geometry/flatten';
-import { seeded } from '../../random';
-import { text } from '../../sheet/make';
-import type { TextItem } from '../../sheet/schema';
+import { seeded } from '../../values/random';
+import { text } from '../../schema/defaults';
+import type { TextItem } from '../../schema/sheet';
 import { fileFor } from '../../text/catalogue';
 import type { Faces } from '../../text/faces';
-import { layOut } from '../../text/layout';
+import { layOut } from '../../text/fit';
 import { roleOf } from '../../text/style';
-import type { Asked, Kit, Made, Maker } from '../maker';
-import { styled, tidied } from '../measure';
-import { shuffled } from '../shuffle';
+import type { Asked, Kit, Made, Maker } from '../kit/maker';
+import { styled, tidied } from '../kit/measure';
+import { shuffled } from '../kit/shuffle';
 import { MOST_PLACED, placeWords, standing } from './place';
-import type { Angles, CloudRecipe } from './recipe';
+import type { Angles, CloudRecipe } from '../../schema/recipes/cloud';
 import { areaOf } from './silhouette';
 
 /** Cells along the longer side of the frame: a point or so on a page. */

@@ -1,11 +1,11 @@
-import type { DrawnPicture } from '../../drawing/picture';
+import type { DrawnPicture } from '../../pictures/picture';
 import { flatten } from '../../geometry/flatten';
 import { fileFor } from '../../text/catalogue';
 import type { Faces } from '../../text/faces';
-import type { Kit } from '../maker';
+import type { Kit } from '../kit/maker';
 import { addFilled, countOf, grid, grownBy, inverted, sidesOf } from './mask';
 import type { Chains, Mask } from './mask';
-import type { CloudShape } from './recipe';
+import type { CloudShape } from '../../schema/recipes/cloud';
 
 /** What a cloud fills, as cells of its frame. */
 

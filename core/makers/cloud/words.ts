@@ -1,8 +1,8 @@
-import { cutTo } from '../../text/characters';
+import { cutTo } from '../../values/characters';
 import { stemmer } from 'stemmer';
 import { eng } from 'stopword';
-import type { Weighted } from './recipe';
-import { MOST_WORDS } from './recipe';
+import type { Weighted } from '../../schema/recipes/cloud';
+import { MOST_WORDS } from '../../schema/recipes/cloud';
 
 /** Words and their weights from what was typed, pasted or written by a class. */
 

@@ -1,10 +1,10 @@
-import type { DrawnPicture } from '../../drawing/picture';
+import type { DrawnPicture } from '../../pictures/picture';
 import { contrastOf } from '../../colour/space';
 import type { Change } from '../../sheet/change';
-import { defaultRoles } from '../../sheet/make';
-import type { Sheet } from '../../sheet/schema';
-import { cutTo } from '../../text/characters';
-import type { CallOutLine, LabelsRecipe, Spot } from './recipe';
+import { defaultRoles } from '../../schema/defaults';
+import type { Sheet } from '../../schema/sheet';
+import { cutTo } from '../../values/characters';
+import type { CallOutLine, LabelsRecipe, Spot } from '../../schema/recipes/labels';
 
 /** A line of call-outs by what it holds; lines of one name share a role of the sheet. */
 export function calledLine(name: string): CallOutLine {

@@ -1,7 +1,7 @@
-import { seeded } from '../../random';
-import { shuffled } from '../shuffle';
-import { normalised } from '../../lookfors/spelling';
-import type { Edition, LabelsRecipe, Spot } from './recipe';
+import { seeded } from '../../values/random';
+import { shuffled } from '../kit/shuffle';
+import { normalised } from '../../language/spelling';
+import type { Edition, LabelsRecipe, Spot } from '../../schema/recipes/labels';
 
 /** One diagram, many editions: what stands in each label, and what is right there. */
 

@@ -1,18 +1,18 @@
-import { cutTo } from '../../text/characters';
-import type { DrawnPicture } from '../../drawing/picture';
+import { cutTo } from '../../values/characters';
+import type { DrawnPicture } from '../../pictures/picture';
 import type { Box } from '../../geometry/matrix';
-import { held, LIGHT_EDGE, line, picture, plain, shape, solid, text } from '../../sheet/make';
-import type { Item } from '../../sheet/schema';
-import { isFramed } from '../../sheet/schema';
-import type { Asked, Kit, Made, Maker } from '../maker';
-import { outlineFor, saidBy, saysOf, styled, tidied, tidiedBox } from '../measure';
+import { held, LIGHT_EDGE, line, picture, plain, shape, solid, text } from '../../schema/defaults';
+import type { Item } from '../../schema/sheet';
+import { isFramed } from '../../schema/sheet';
+import type { Asked, Kit, Made, Maker } from '../kit/maker';
+import { outlineFor, saidBy, saysOf, styled, tidied, tidiedBox } from '../kit/measure';
 import type { Label } from './editions';
 import { bankFor, labelsFor } from './editions';
 import type { Plan } from './plan';
 import type { Column, LabelPlace } from './place';
 import { explainedHigh, listColumns, planned, lineRoles, styleAt, traitHeights, traitSize, traitTexts } from './plan';
-import type { LabelsRecipe, Spot } from './recipe';
-import { DRAWING } from './recipe';
+import type { LabelsRecipe, Spot } from '../../schema/recipes/labels';
+import { DRAWING } from '../../schema/recipes/labels';
 
 /**
  * A picture with labels around it. Parts: base; by spot l- labels, k- leaders, r- regions, t- titles, d- definitions, e- reasons

@@ -1,10 +1,10 @@
 import type { Box } from '../../geometry/matrix';
-import type { Asked, Kit } from '../maker';
-import { sizeOfWords, tidied } from '../measure';
+import type { Asked, Kit } from '../kit/maker';
+import { sizeOfWords, tidied } from '../kit/measure';
 import type { Label } from './editions';
 import type { Column } from './place';
 import { placeLabels } from './place';
-import type { LabelsRecipe } from './recipe';
+import type { LabelsRecipe } from '../../schema/recipes/labels';
 
 /** How large the words of a labelled diagram can be, and where picture, labels, bank and list go for it. */
 

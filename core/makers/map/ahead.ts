@@ -1,7 +1,7 @@
-import { bodyText } from '../../sheet/body';
-import type { GroupItem, Item } from '../../sheet/schema';
-import { isWritten } from '../../sheet/schema';
-import type { MapRecipe } from './recipe';
+import { bodyText } from '../../text/body';
+import type { GroupItem, Item } from '../../schema/sheet';
+import { isWritten } from '../../schema/sheet';
+import type { MapRecipe } from '../../schema/recipes/map';
 
 /**
  * A map with the words of its nodes as they are being typed, everything else where it stands: what can be shown at once,

@@ -1,4 +1,4 @@
-import type { MapRecipe, NodeLook } from './recipe';
+import type { MapRecipe, NodeLook } from '../../schema/recipes/map';
 
 /** A map as it begins: one node, in the colours of the sheet. */
 

@@ -1,7 +1,7 @@
 import type { Box, Point } from '../../geometry/matrix';
 import { grown, overlaps } from '../../geometry/box';
-import type { Side } from '../../sheet/schema';
-import { normalised } from '../../lookfors/spelling';
+import type { Side } from '../../schema/sheet';
+import { normalised } from '../../language/spelling';
 import { tidy } from './tidy';
 import type { Branch, Gaps, Laid, LaidLink } from './tree';
 import { boxAt, everyBranch, gathered } from './tree';

@@ -1,6 +1,6 @@
 import { around, contains, grown, overlapArea, overlaps } from '../../geometry/box';
 import type { Box, Point } from '../../geometry/matrix';
-import type { Size } from '../measure';
+import type { Size } from '../kit/measure';
 import type { LaidLink } from './tree';
 
 /** Where the words of links stand, and the pictures beside nodes. */

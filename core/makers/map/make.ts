@@ -1,13 +1,13 @@
-import { cutTo } from '../../text/characters';
-import type { Item } from '../../sheet/schema';
-import type { Asked, Kit, Made, Maker } from '../maker';
-import { saidBy } from '../measure';
+import { cutTo } from '../../values/characters';
+import type { Item } from '../../schema/sheet';
+import type { Asked, Kit, Made, Maker } from '../kit/maker';
+import { saidBy } from '../kit/measure';
 import type { Inset } from './drawing';
 import { Drawing } from './drawing';
 import { fitted } from './fit';
 import { withoutNodes } from './outline';
-import type { MapRecipe } from './recipe';
-import { LONGEST_NODE } from './recipe';
+import type { MapRecipe } from '../../schema/recipes/map';
+import { LONGEST_NODE } from '../../schema/recipes/map';
 import { Words } from './sizes';
 
 /** From a map's recipe to its items. Parts: n- nodes, p- pictures, l- links of the outline, x- links across, w- and y- words. */

@@ -1,8 +1,8 @@
 import { centre } from '../../geometry/box';
 import type { Box, Point } from '../../geometry/matrix';
-import type { Asked } from '../maker';
-import { tidied } from '../measure';
-import type { MapRecipe } from './recipe';
+import type { Asked } from '../kit/maker';
+import { tidied } from '../kit/measure';
+import type { MapRecipe } from '../../schema/recipes/map';
 
 /** Where nodes stay that were moved by hand. */
 

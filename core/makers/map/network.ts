@@ -1,6 +1,6 @@
 import type { ElkNode } from 'elkjs/lib/elk-api.js';
-import type { Kit } from '../maker';
-import type { MapLink } from './recipe';
+import type { Kit } from '../kit/maker';
+import type { MapLink } from '../../schema/recipes/map';
 import type { Branch, Gaps, Laid } from './tree';
 import { everyBranch } from './tree';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { graphmlOf, indentedOf, opmlOf, readOutline } from '../../formats/outlines';
+import { graphmlOf, indentedOf, opmlOf, readOutline } from './files';
 import { beginMap } from './begin';
 import type { Row } from './outline';
 import {
@@ -16,7 +16,7 @@ import {
   withoutNodes,
   withRows,
 } from './outline';
-import { MAP_LAYOUTS, MapRecipe, MOST_NODES } from './recipe';
+import { MAP_LAYOUTS, MapRecipe, MOST_NODES } from '../../schema/recipes/map';
 
 const bare = (rows: readonly Row[]) => rows.map(({ text, depth }) => [text, depth]);
 const map = (text: string) => withRows(beginMap([]), rowsFromText(text));

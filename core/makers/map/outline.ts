@@ -1,6 +1,6 @@
-import { cutTo } from '../../text/characters';
-import type { MapNode, MapRecipe } from './recipe';
-import { freeId, freeIds, LONGEST_NODE, MOST_NODES } from './recipe';
+import { cutTo } from '../../values/characters';
+import type { MapNode, MapRecipe } from '../../schema/recipes/map';
+import { freeId, freeIds, LONGEST_NODE, MOST_NODES } from '../../schema/recipes/map';
 
 /** The outline of a map as rows: how it is written in the pad, and read from elsewhere. */
 

@@ -1,11 +1,11 @@
 import { centre } from '../../geometry/box';
-import { boxOf, linePoints } from '../../geometry/hit';
-import { distanceTo } from '../../geometry/line';
+import { boxOf, linePoints } from '../../items/hit';
+import { distanceTo } from '../../placement/line';
 import { transform } from '../../geometry/matrix';
-import { parentMatrix } from '../../geometry/frame';
-import { bodyText, isEmpty } from '../../sheet/body';
-import type { Item, LineItem, Page, Sheet, WrittenItem } from '../../sheet/schema';
-import { isWritten } from '../../sheet/schema';
+import { parentMatrix } from '../../placement/on-page';
+import { bodyText, isEmpty } from '../../text/body';
+import type { Item, LineItem, Page, Sheet, WrittenItem } from '../../schema/sheet';
+import { isWritten } from '../../schema/sheet';
 import { everyItem, findOn } from '../../sheet/tree';
 
 /** The concept map that is drawn on a sheet, by whatever means: words, and lines that hold on to them at both ends. */

@@ -1,12 +1,12 @@
-import type { ShapeName } from '../../geometry/outline';
-import { shapeInside } from '../../geometry/outline';
+import type { ShapeName } from '../../geometry/shapes/shapes';
+import { shapeInside } from '../../geometry/shapes/shapes';
 import { LEAST_PRINTED } from '../../text/style';
-import type { Kit } from '../maker';
-import type { Size } from '../measure';
-import { sizeOfWords } from '../measure';
+import type { Kit } from '../kit/maker';
+import type { Size } from '../kit/measure';
+import { sizeOfWords } from '../kit/measure';
 import { LAYOUTS } from './layouts';
 import { network, toTheRight } from './network';
-import type { MapNode, MapRecipe, NodeLook } from './recipe';
+import type { MapNode, MapRecipe, NodeLook } from '../../schema/recipes/map';
 import type { Branch, Gaps, Laid } from './tree';
 import { branchesOf } from './tree';
 

@@ -1,7 +1,7 @@
 import { centre, union } from '../../geometry/box';
 import type { Box, Point } from '../../geometry/matrix';
-import type { Size } from '../measure';
-import { tidied } from '../measure';
+import type { Size } from '../kit/measure';
+import { tidied } from '../kit/measure';
 import type { Laid } from './tree';
 
 /** How far boxes are drawn apart at most where there is room. */

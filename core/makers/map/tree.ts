@@ -1,6 +1,6 @@
 import type { Box, Point } from '../../geometry/matrix';
-import type { Side } from '../../sheet/schema';
-import type { MapNode } from './recipe';
+import type { Side } from '../../schema/sheet';
+import type { MapNode } from '../../schema/recipes/map';
 
 /** The outline as a tree of boxes that a layout puts in their places. */
 

@@ -2,16 +2,16 @@ import { beforeAll, describe, expect, test } from 'vitest';
 import { madeFrom, testKit } from '../../../tests/support/made';
 import { clear } from '../../geometry/around';
 import { grown } from '../../geometry/box';
-import { linePoints } from '../../geometry/hit';
+import { linePoints } from '../../items/hit';
 import type { Box } from '../../geometry/matrix';
-import { seeded } from '../../random';
-import { page } from '../../sheet/make';
-import type { GroupItem, LineItem, PictureItem, ShapeItem } from '../../sheet/schema';
+import { seeded } from '../../values/random';
+import { page } from '../../schema/defaults';
+import type { GroupItem, LineItem, PictureItem, ShapeItem } from '../../schema/sheet';
 import { beginMap } from './begin';
 import { inOrder } from './outline';
-import type { MapRecipe } from './recipe';
-import { MAP_LAYOUTS } from './recipe';
-import type { Kit } from '../maker';
+import type { MapRecipe } from '../../schema/recipes/map';
+import { MAP_LAYOUTS } from '../../schema/recipes/map';
+import type { Kit } from '../kit/maker';
 
 /** Maps of any form in frames of any size: what holds of the links, words and pictures of all of them. */
 

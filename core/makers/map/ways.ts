@@ -1,8 +1,8 @@
 import { clear, squareWay, wayAround } from '../../geometry/around';
 import { around, centre, grown } from '../../geometry/box';
-import { edgeOf, route } from '../../geometry/line';
+import { edgeOf, route } from '../../placement/line';
 import type { Box, Point } from '../../geometry/matrix';
-import type { LineItem, Side } from '../../sheet/schema';
+import type { LineItem, Side } from '../../schema/sheet';
 
 /** How links run between nodes: through none that they do not belong to. */
 

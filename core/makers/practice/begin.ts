@@ -1,5 +1,5 @@
-import { DEFAULT_PALETTE } from '../../sheet/make';
-import type { PracticeRecipe, PracticeType, Thing } from './recipe';
+import { DEFAULT_PALETTE } from '../../schema/defaults';
+import type { PracticeRecipe, PracticeType, Thing } from '../../schema/recipes/practice';
 
 /** Practice sheets as they begin, and how hard they are in plain words. */
 

@@ -1,9 +1,9 @@
 import type { Box } from '../../geometry/matrix';
-import type { Item, RunStyle } from '../../sheet/schema';
-import { Draft } from '../draft';
-import type { PracticeRecipe, Thing } from './recipe';
+import type { Item, RunStyle } from '../../schema/sheet';
+import { Draft } from '../kit/draft';
+import type { PracticeRecipe, Thing } from '../../schema/recipes/practice';
 
-export { between, inset, KEY_COLOUR, pick } from '../draft';
+export { between, inset, KEY_COLOUR, pick } from '../kit/draft';
 
 /** What practice sheets are drawn with. */
 export class PracticeDraft extends Draft<PracticeRecipe> {

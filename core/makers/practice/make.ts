@@ -1,18 +1,18 @@
-import { seeded } from '../../random';
-import type { Asked, Kit, Made, Maker } from '../maker';
+import { seeded } from '../../values/random';
+import type { Asked, Kit, Made, Maker } from '../kit/maker';
 import { PracticeDraft as Draft } from './draft';
-import { drawBingo, drawCutouts, drawDominoes } from './kinds/cards';
-import { drawCounting } from './kinds/counting';
-import { drawCrossword } from './kinds/crossword';
-import { drawGaps } from './kinds/gaps';
-import { drawColouring, drawTracing } from './kinds/hand';
-import { drawMatching } from './kinds/matching';
-import { drawBars, drawClocks, drawMoney, drawNumberline, drawSums, drawTables } from './kinds/numbers';
-import { drawOdd } from './kinds/odd';
-import { drawSequence } from './kinds/sequence';
-import { drawSorting } from './kinds/sorting';
-import { drawWordsearch } from './kinds/wordsearch';
-import type { PracticeRecipe, PracticeType, RecipeFor } from './recipe';
+import { drawBingo, drawCutouts, drawDominoes } from './cards';
+import { drawCounting } from './counting';
+import { drawCrossword } from './crossword';
+import { drawGaps } from './gaps';
+import { drawColouring, drawTracing } from './hand';
+import { drawMatching } from './matching';
+import { drawBars, drawClocks, drawMoney, drawNumberline, drawSums, drawTables } from './numbers';
+import { drawOdd } from './odd';
+import { drawSequence } from './sequence';
+import { drawSorting } from './sorting';
+import { drawWordsearch } from './wordsearch';
+import type { PracticeRecipe, PracticeType, RecipeFor } from '../../schema/recipes/practice';
 
 /** Adding a type of practice sheet is a schema in recipe.ts, a drawing of it in kinds/, and a row here. */
 const DRAWN: { [T in PracticeType]: (draft: Draft, recipe: RecipeFor<T>, seed: number) => void } = {

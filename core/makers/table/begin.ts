@@ -1,9 +1,9 @@
-import { cutTo } from '../../text/characters';
+import { cutTo } from '../../values/characters';
 import { markOf, numberIn } from '../../formats/tables';
 import type { GivenRow } from './edit';
 import { gridOf } from './edit';
-import type { Cell, CellLook, TableRecipe } from './recipe';
-import { cellKey, MOST_TABLE_COLUMNS, MOST_TABLE_ROWS } from './recipe';
+import type { Cell, CellLook, TableRecipe } from '../../schema/recipes/table';
+import { cellKey, MOST_TABLE_COLUMNS, MOST_TABLE_ROWS } from '../../schema/recipes/table';
 
 /** Tables as they begin: empty, or with words that were pasted. */
 

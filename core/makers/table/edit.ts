@@ -1,7 +1,7 @@
-import { cutTo } from '../../text/characters';
-import { freeIds } from '../map/recipe';
-import type { Cell, CellLook, TableRecipe } from './recipe';
-import { cellKey, MOST_TABLE_COLUMNS, MOST_TABLE_ROWS, noCell } from './recipe';
+import { cutTo } from '../../values/characters';
+import { freeIds } from '../../schema/recipes/map';
+import type { Cell, CellLook, TableRecipe } from '../../schema/recipes/table';
+import { cellKey, MOST_TABLE_COLUMNS, MOST_TABLE_ROWS, noCell } from '../../schema/recipes/table';
 
 /** What can be done to a table: each gives another recipe, or the same where it can't be done. */
 

@@ -1,13 +1,13 @@
 import { contrastOf } from '../../colour/space';
-import { bodyText } from '../../sheet/body';
-import { solid, text } from '../../sheet/make';
-import type { Item, RunStyle, TextItem } from '../../sheet/schema';
-import type { Asked, Kit, Made, Maker } from '../maker';
-import { sizeOfWords, styled, tidied, tidiedBox } from '../measure';
+import { bodyText } from '../../text/body';
+import { solid, text } from '../../schema/defaults';
+import type { Item, RunStyle, TextItem } from '../../schema/sheet';
+import type { Asked, Kit, Made, Maker } from '../kit/maker';
+import { sizeOfWords, styled, tidied, tidiedBox } from '../kit/measure';
 import type { Spread } from './edit';
 import { cellAt, cellsOf, lookAt, withWords } from './edit';
-import type { CellLook, TableRecipe } from './recipe';
-import { cellKey } from './recipe';
+import type { CellLook, TableRecipe } from '../../schema/recipes/table';
+import { cellKey } from '../../schema/recipes/table';
 
 /** A table as cells side by side: each a box of words. */
 

@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { again, madeFrom, partOf, testKit, withPart, withoutPart } from '../../../tests/support/made';
-import { bodyText } from '../../sheet/body';
-import { plain } from '../../sheet/make';
-import type { GroupItem, Item } from '../../sheet/schema';
-import { isWritten } from '../../sheet/schema';
+import { bodyText } from '../../text/body';
+import { plain } from '../../schema/defaults';
+import type { GroupItem, Item } from '../../schema/sheet';
+import { isWritten } from '../../schema/sheet';
 import { reflowed } from '../flow';
-import type { Kit } from '../maker';
+import type { Kit } from '../kit/maker';
 import { beginTable } from './begin';
 import { cellsOf, merged, withLook, withoutRow, withRow, withWords } from './edit';
-import type { TableRecipe } from './recipe';
-import { TableRecipe as Recipe } from './recipe';
+import type { TableRecipe } from '../../schema/recipes/table';
+import { TableRecipe as Recipe } from '../../schema/recipes/table';
 
 let kit: Kit;
 beforeAll(async () => {

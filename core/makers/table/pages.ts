@@ -1,10 +1,10 @@
-import type { GroupItem, Item } from '../../sheet/schema';
-import { freeIds } from '../map/recipe';
-import type { Kit } from '../maker';
+import type { GroupItem, Item } from '../../schema/sheet';
+import { freeIds } from '../../schema/recipes/map';
+import type { Kit } from '../kit/maker';
 import { cellsOf } from './edit';
 import { headRowsOf, heightsOf, widthsOf } from './make';
-import type { Cell, CellLook, TableRecipe } from './recipe';
-import { cellKey } from './recipe';
+import type { Cell, CellLook, TableRecipe } from '../../schema/recipes/table';
+import { cellKey } from '../../schema/recipes/table';
 
 /**
  * Tables that are longer than a page: parts on page after page, each a table of its own that begins with the head of the first.

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { givenOut } from '../../handout/copy';
-import { bodyText } from '../../sheet/body';
-import { DEFAULT_PALETTE, page, plain, sheet } from '../../sheet/make';
-import type { GroupItem, TextItem } from '../../sheet/schema';
+import { bodyText } from '../../text/body';
+import { DEFAULT_PALETTE, page, plain, sheet } from '../../schema/defaults';
+import type { GroupItem, TextItem } from '../../schema/sheet';
 import { again, madeFrom, partOf, testKit, withPart } from '../../../tests/support/made';
-import type { Kit } from '../maker';
+import type { Kit } from '../kit/maker';
 import { beginTable } from './begin';
 import type { Scope } from './edit';
 import {
@@ -24,8 +24,8 @@ import {
   withWords,
 } from './edit';
 import { widthsOf } from './make';
-import type { TableRecipe } from './recipe';
-import { TableRecipe as Recipe } from './recipe';
+import type { TableRecipe } from '../../schema/recipes/table';
+import { TableRecipe as Recipe } from '../../schema/recipes/table';
 
 let kit: Kit;
 beforeAll(async () => {

@@ -1,0 +1,51 @@
+import { Checkbox, Input } from 'antd';
+import { useState } from 'react';
+import type { MapLookFor } from '../../../core/lookfors/concept-map';
+import { cutTo } from '../../../core/values/characters';
+import type { SettingsProps } from './settings';
+import { SpellingChoice } from './spelling-choice';
+
+export function MapSettings({ lookFor, set }: SettingsProps<MapLookFor>) {
+  /** As it is typed, with a comma at its end. */
+  const [typedNow, setTyped] = useState<Record<string, string>>({});
+  const also = (i: number, typed: string) => {
+    setTyped({ ...typedNow, [lookFor.concepts[i].id]: typed });
+    const others = typed
+      .split(/[,;]/)
+      .map((word) => cutTo(word.trim(), 300))
+      .filter(Boolean)
+      .slice(0, 19);
+    const [first] = lookFor.concepts[i].words;
+    set({ concepts: lookFor.concepts.map((one, n) => (n === i ? { ...one, words: [first, ...others] } : one)) });
+  };
+  return (
+    <div className="map-lookfor">
+      <div className="lookfor-line">
+        <span className="quiet">
+          {lookFor.concepts.length} concepts, {lookFor.links.length} links, spelling
+        </span>
+        <SpellingChoice spelling={lookFor.spelling} onChange={(spelling) => set({ spelling })} />
+      </div>
+      <Checkbox checked={lookFor.direction} onChange={(event) => set({ direction: event.target.checked })}>
+        arrows have to point the right way
+      </Checkbox>
+      <Checkbox checked={lookFor.words} onChange={(event) => set({ words: event.target.checked })}>
+        links have to say the same
+      </Checkbox>
+      <details>
+        <summary>other words that count</summary>
+        {lookFor.concepts.map(({ id: concept, words }, i) => (
+          <label key={concept} className="lookfor-line">
+            <span className="map-concept">{words[0]}</span>
+            <Input
+              size="small"
+              value={typedNow[concept] ?? words.slice(1).join(', ')}
+              placeholder="none; separate them by commas"
+              onChange={(event) => also(i, event.target.value)}
+            />
+          </label>
+        ))}
+      </details>
+    </div>
+  );
+}

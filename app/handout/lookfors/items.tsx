@@ -1,0 +1,33 @@
+import { InputNumber, Select } from 'antd';
+import type { ItemsLookFor } from '../../../core/lookfors/items';
+import type { SettingsProps } from './settings';
+
+export function ItemsSettings({ lookFor, set }: SettingsProps<ItemsLookFor>) {
+  return (
+    <>
+      <span className="quiet">at least</span>
+      <InputNumber
+        size="small"
+        min={1}
+        max={500}
+        value={lookFor.min}
+        aria-label="How many"
+        style={{ width: 62 }}
+        onChange={(min) => min && set({ min })}
+      />
+      <Select
+        size="small"
+        aria-label="Of what"
+        value={lookFor.item}
+        style={{ width: 110 }}
+        onChange={(item) => set({ item })}
+        options={[
+          { value: 'picture', label: 'pictures' },
+          { value: 'shape', label: 'shapes' },
+          { value: 'text', label: 'texts' },
+          { value: 'line', label: 'lines' },
+        ]}
+      />
+    </>
+  );
+}

@@ -1,0 +1,19 @@
+import { Select } from 'antd';
+import type { Spelling } from '../../../core/language/spelling';
+
+export function SpellingChoice({ spelling, onChange }: { spelling: Spelling; onChange: (spelling: Spelling) => void }) {
+  return (
+    <Select
+      size="small"
+      aria-label="How exact the spelling has to be"
+      value={spelling}
+      style={{ width: 150 }}
+      onChange={onChange}
+      options={[
+        { value: 'exact', label: 'has to be right' },
+        { value: 'near', label: 'a slip is all right' },
+        { value: 'loose', label: 'by its sound' },
+      ]}
+    />
+  );
+}

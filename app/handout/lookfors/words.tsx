@@ -1,0 +1,37 @@
+import { InputNumber, Select } from 'antd';
+import { itemName } from '../../../core/items/name';
+import type { Sheet } from '../../../core/schema/sheet';
+import { isWritten } from '../../../core/schema/sheet';
+import { everyItem } from '../../../core/sheet/tree';
+import type { WordsLookFor } from '../../../core/lookfors/words';
+import type { SettingsProps } from './settings';
+
+const writable = (sheet: Sheet) => [...everyItem(sheet)].filter((item) => isWritten(item) && item.touch !== 'fixed');
+
+export function WordsSettings({ lookFor, sheet, set }: SettingsProps<WordsLookFor>) {
+  return (
+    <>
+      <InputNumber
+        size="small"
+        min={1}
+        max={500}
+        value={lookFor.min}
+        aria-label="How many words"
+        style={{ width: 66 }}
+        onChange={(min) => min && set({ min })}
+      />
+      <span className="quiet">words in</span>
+      <Select
+        size="small"
+        aria-label="Where the words are counted"
+        value={lookFor.item ?? ''}
+        style={{ flex: 1, minWidth: 0 }}
+        onChange={(item) => set({ item: item || null })}
+        options={[
+          { value: '', label: 'all they may write in' },
+          ...writable(sheet).map((item) => ({ value: item.id, label: itemName(item) })),
+        ]}
+      />
+    </>
+  );
+}

@@ -1,0 +1,103 @@
+import type { Point } from '../matrix';
+import type { ShapeKind } from './pen';
+import { polygon, within } from './pen';
+import { PLAIN } from './plain';
+import { ROUND } from './round';
+import { RIBBONS, SPOKEN } from './spoken';
+import { HOLDING, WAYS } from './ways';
+
+export { roundedBox } from './plain';
+
+/** A figure of any corners, as makers draw it: x and y of each as shares of the box. It is not offered by itself. */
+const FREE = {
+  free: {
+    name: 'figure',
+    corners: true,
+    start: [0, 0, 1, 0, 1, 1, 0, 1],
+    path: (w, h, a) =>
+      polygon(Array.from({ length: a.length >> 1 }, (_, i) => [a[2 * i] * w, a[2 * i + 1] * h] as const)),
+    inside: (w, h) => within(w, h, 0),
+  },
+} satisfies Record<string, ShapeKind>;
+
+/** The outlines of shapes in their local box. A new shape is one row in a file of shapes/, and shows up everywhere. */
+
+const KINDS = { ...PLAIN, ...ROUND, ...SPOKEN, ...RIBBONS, ...WAYS, ...HOLDING, ...FREE };
+export type ShapeName = keyof typeof KINDS;
+export const OUTLINES: Record<ShapeName, ShapeKind> = KINDS;
+export const SHAPES = Object.keys(KINDS) as [ShapeName, ...ShapeName[]];
+
+/** How shapes are offered: by what they are for. */
+export const FAMILIES: { name: string; shapes: ShapeName[] }[] = [
+  { name: 'plain', shapes: Object.keys(PLAIN) as ShapeName[] },
+  { name: 'round and outdoors', shapes: Object.keys(ROUND) as ShapeName[] },
+  { name: 'spoken', shapes: Object.keys(SPOKEN) as ShapeName[] },
+  { name: 'ribbons', shapes: Object.keys(RIBBONS) as ShapeName[] },
+  { name: 'ways', shapes: Object.keys(WAYS) as ShapeName[] },
+  { name: 'holding', shapes: Object.keys(HOLDING) as ShapeName[] },
+];
+
+/** The values of a shape's handles, those that are missing as the shape starts with. */
+export const valuesOf = (shape: ShapeName, adjust: readonly number[]): number[] =>
+  OUTLINES[shape].corners && adjust.length >= 6
+    ? [...adjust]
+    : (OUTLINES[shape].start ?? []).map((value, i) => adjust[i] ?? value);
+
+export const shapePath = (shape: ShapeName, width: number, height: number, adjust: readonly number[]) =>
+  OUTLINES[shape].path(width, height, valuesOf(shape, adjust));
+
+export const shapeInside = (shape: ShapeName, width: number, height: number, adjust: readonly number[]) =>
+  OUTLINES[shape].inside(width, height, valuesOf(shape, adjust));
+
+export type ShapeHandle = { values: number[]; point: Point };
+
+/** Where a shape's handles stand. Two values at one spot are one handle, dragged both ways at once. */
+export function shapeHandles(
+  shape: ShapeName,
+  width: number,
+  height: number,
+  adjust: readonly number[],
+): ShapeHandle[] {
+  const points = OUTLINES[shape].handles?.(width, height, valuesOf(shape, adjust)) ?? [];
+  const out: ShapeHandle[] = [];
+  points.forEach((point, i) => {
+    const same = out.find((handle) => handle.point.x === point.x && handle.point.y === point.y && isTail(shape));
+    if (same) same.values.push(i);
+    else out.push({ values: [i], point });
+  });
+  return out;
+}
+const isTail = (shape: ShapeName) => shape in SPOKEN;
+
+/** The values at which a handle stands nearest to a point: a coarse search, then a fine one about its best. */
+export function adjusted(
+  shape: ShapeName,
+  width: number,
+  height: number,
+  adjust: readonly number[],
+  handle: number,
+  point: Point,
+): number[] {
+  const kind = OUTLINES[shape];
+  let now = valuesOf(shape, adjust);
+  const { values } = shapeHandles(shape, width, height, now)[handle];
+  const miss = (value: number, index: number) => {
+    const tried = now.map((v, i) => (i === index ? value : v));
+    const at = kind.handles!(width, height, tried)[index];
+    return Math.hypot(at.x - point.x, at.y - point.y);
+  };
+  // Twice round for a handle of two values, each of which was found with the other standing elsewhere.
+  for (let round = 0; round < (values.length > 1 ? 3 : 1); round++)
+    for (const index of values) {
+      let best = 0;
+      let step = 1 / 40;
+      for (let i = 0; i <= 40; i++) if (miss(i / 40, index) < miss(best, index)) best = i / 40;
+      while (step > 1e-4) {
+        step /= 2;
+        for (const value of [best - step, best + step])
+          if (value >= 0 && value <= 1 && miss(value, index) < miss(best, index)) best = value;
+      }
+      now = now.map((v, i) => (i === index ? Math.round(best * 1e4) / 1e4 : v));
+    }
+  return now;
+}

@@ -1,0 +1,68 @@
+import type { Item, ParagraphFormat, RunStyle } from '../schema/sheet';
+import { isWritten } from '../schema/sheet';
+
+/** The look of a thing without its place and content, to be given to others or to the next one of its kind. */
+export type Look = {
+  kind: Item['kind'];
+  values: Record<string, unknown>;
+  run: RunStyle | null;
+  paragraph: ParagraphFormat | null;
+};
+
+/** The settings that make up the look of each kind; a kind takes over those that it shares. */
+const LOOKS: { [K in Item['kind']]: readonly (keyof Extract<Item, { kind: K }>)[] } = {
+  text: ['opacity', 'shadow', 'role', 'padding', 'vertical', 'plate', 'lettering', 'fill', 'outline', 'corner'],
+  shape: ['opacity', 'shadow', 'padding', 'vertical', 'fill', 'outline'],
+  line: ['opacity', 'route', 'outline', 'edge', 'startCap', 'endCap'],
+  picture: ['opacity', 'shadow', 'form', 'soften', 'reflection'],
+  ink: ['opacity', 'shadow', 'colour', 'weight'],
+  group: ['opacity', 'shadow'],
+};
+
+/** The look of an item: its settings, and how its first words are set. */
+export function lookOf(item: Item): Look {
+  const values = Object.fromEntries(
+    (LOOKS[item.kind] as readonly string[]).map((key) => [key, item[key as keyof Item]]),
+  );
+  const first = isWritten(item) ? item.body.find((p) => p.runs.length > 0) : undefined;
+  return {
+    kind: item.kind,
+    values,
+    run: first ? first.runs[0].style : null,
+    paragraph: first ? withoutList(first.format) : null,
+  };
+}
+
+/** Whether words are a list is what they say, not how they look. */
+function withoutList(format: ParagraphFormat): ParagraphFormat {
+  const { align, lineSpacing, before } = format;
+  return {
+    ...(align !== undefined && { align }),
+    ...(lineSpacing !== undefined && { lineSpacing }),
+    ...(before !== undefined && { before }),
+  };
+}
+
+/** The item with the parts of a look that its kind has. A role goes from text to text only. */
+export function withLook(item: Item, look: Look): Item {
+  const keys = LOOKS[item.kind] as readonly string[];
+  const values = Object.fromEntries(
+    Object.entries(look.values).filter(
+      ([key, value]) => keys.includes(key) && (key !== 'outline' || item.kind !== 'line' || value !== null),
+    ),
+  );
+  const dressed = { ...item, ...values } as Item;
+  if (!isWritten(dressed) || !look.run) return dressed;
+  const { run, paragraph } = look;
+  return {
+    ...dressed,
+    body: dressed.body.map((p) => ({
+      format: { ...onlyList(p.format), ...paragraph },
+      runs: p.runs.map(({ text }) => ({ text, style: run })),
+    })),
+  };
+}
+
+function onlyList({ list, level }: ParagraphFormat): ParagraphFormat {
+  return { ...(list !== undefined && { list }), ...(level !== undefined && { level }) };
+}

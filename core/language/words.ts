@@ -1,0 +1,40 @@
+import { editDistance } from './spelling';
+
+/** Words in a text, for spelling: letters with apostrophes and hyphen-free, as people write them. */
+
+export type Word = { word: string; from: number; to: number };
+
+/** Words of one letter, with digits beside them or all in capitals (names of things, initials) are not looked up. */
+export function wordsIn(text: string): Word[] {
+  const out: Word[] = [];
+  for (const found of text.matchAll(/[\p{L}\p{M}]+(?:['’][\p{L}\p{M}]+)*/gu)) {
+    const [word] = found;
+    const { index } = found;
+    const beside = `${text[index - 1] ?? ''}${text[index + word.length] ?? ''}`;
+    if (word.length < 2 || /[\d@_/]/.test(beside) || /\p{L}\.$/u.test(text.slice(Math.max(0, index - 2), index)))
+      continue;
+    if (word === word.toUpperCase() && word.length <= 6) continue;
+    out.push({ word, from: index, to: index + word.length });
+  }
+  return out;
+}
+
+const letters = (word: string) => [...word].sort().join('');
+
+/**
+ * What may have been meant by a word, the likeliest first: fewest slips (editDistance); among as many, the same letters in
+ * another order, the same first letter, the same length.
+ */
+export function byNearness(word: string, candidates: readonly string[]): string[] {
+  const wanted = word.toLowerCase();
+  const far = (candidate: string) => {
+    const given = candidate.toLowerCase();
+    const order = letters(given) === letters(wanted) ? 0 : 0.4;
+    const first = given[0] === wanted[0] ? 0 : 0.3;
+    return editDistance(wanted, given) + order + first + Math.abs(given.length - wanted.length) * 0.05;
+  };
+  return candidates
+    .map((candidate) => ({ candidate, far: far(candidate) }))
+    .sort((a, b) => a.far - b.far)
+    .map(({ candidate }) => candidate);
+}

@@ -1,0 +1,87 @@
+import { z } from 'zod';
+import type { Pictures } from '../pictures/picture';
+import type { Sheet } from '../schema/sheet';
+import { find } from '../sheet/tree';
+import { cutTo } from '../values/characters';
+import { Id } from '../values/primitives';
+
+/** What a look-for is: one object for each kind, listed in all.ts. */
+
+/** The settings that every look-for has. */
+export const base = {
+  id: Id,
+  /** As the student reads it. */
+  title: z.string().trim().min(1, 'say what you will look for').max(200),
+  /** What the student is told while working: the count, only what is filled in, or nothing until it is returned. */
+  tell: z.enum(['result', 'filled', 'after']),
+};
+/** How many of something a look-for asks for. */
+export const atLeast = z.number().int().min(1, 'at least 1').max(500, 'at most 500');
+
+/** Something on the page that counts for or against: shown on the piece itself. */
+export type Evidence = {
+  /** The items it is about; empty where something is missing altogether. */
+  items: string[];
+  /** reversed, missing, extra: of links between things, beside what is wrong and what is left empty. */
+  verdict: 'right' | 'near' | 'wrong' | 'empty' | 'reversed' | 'missing' | 'extra';
+  /** What stands there. */
+  said: string;
+  /** What should stand there; kept from students. */
+  meant: string;
+};
+export type Counted = { got: number; need: number; evidence: Evidence[] };
+export type Result = Counted & {
+  id: string;
+  /** null: the teacher has to judge. */
+  held: boolean | null;
+};
+
+export type Context = {
+  /** The sheet as it was handed out: what it already held does not count as the student's. */
+  handedOut: Sheet;
+  studentName: string;
+  /** What the pictures on the sheet are drawn with: parts that lines end on are then told by where they are. */
+  pictures?: Pictures;
+};
+
+type Base = { kind: string; id: string; title: string; tell: 'result' | 'filled' | 'after' };
+
+/** A kind of look-for: how it is stored, begun, counted and put into words. */
+export type LookForKind<L extends Base> = {
+  kind: L['kind'];
+  /** As a teacher chooses it from a list. */
+  name: string;
+  schema: z.ZodType<L>;
+  /** A new one, filled from the sheet; or the reason why the sheet has nothing for it. */
+  begin(sheet: Sheet): { settings: Omit<L, 'id' | 'kind'> } | { nothing: string };
+  /** Whether it is suggested for a sheet as a matter of course. */
+  suits?(sheet: Sheet): boolean;
+  /** null leaves the judgement to the teacher. */
+  count(lookFor: L, sheet: Sheet, context: Context): Counted | null;
+  /** What it is counted from: sheets never change, so while these are the very same objects the count stays. */
+  sources(lookFor: L, sheet: Sheet): readonly unknown[];
+  /** With its key as the sheet has it now; null when the sheet has nothing for it any more. */
+  rekeyed?(lookFor: L, sheet: Sheet): L | null;
+  /** How much is filled in, for students who are told no more than that. */
+  filled?(result: Result): Counted;
+  /** How a piece of evidence reads to the teacher. */
+  worded?(evidence: Evidence): string;
+  /** What a class misses, from the evidence of one piece; without it the look-for itself is named. */
+  missed?(evidence: Evidence): string | null;
+  /** Its evidence is not shown spot by spot. */
+  whole?: boolean;
+  /** Each piece of evidence has a right answer of its own, so that a ruling on the whole does not settle it. */
+  keyed?: boolean;
+};
+
+/** An item with what decides whether it is seen. */
+export function placed(sheet: Sheet, id: string): readonly unknown[] {
+  const place = find(sheet, id);
+  return place ? [place.item, ...place.groups, place.page.width, place.page.height] : [];
+}
+
+/** What evidence says when nothing else is known of it. */
+export function plainly({ verdict, said }: Evidence): string {
+  if (verdict === 'empty') return 'nothing written';
+  return said.length > 60 ? `“${cutTo(said, 58)}…”` : `“${said}”`;
+}

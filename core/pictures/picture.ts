@@ -1,0 +1,74 @@
+import type { Point } from '../geometry/matrix';
+import { hundredths } from '../values/hundredths';
+import type { Mosaic } from '../raster/mosaic';
+
+/** A shipped picture, taken apart into paths when it was built: so it can be recoloured, and drawn alike everywhere. */
+export type PicturePath = {
+  d: string;
+  fill: string | null;
+  stroke: string | null;
+  width: number;
+  opacity: number;
+  rule?: 'evenodd';
+  cap?: 'round';
+};
+
+/** A named part of a diagram: the point that a leader line ends at, and how near counts as on it. */
+export type PictureTarget = { name: string; x: number; y: number; reach: number };
+
+/** One of a picture's files of pixels: its name, and a small form as data URL for where nothing can be fetched. */
+export type RasterFile = { asset: string; small: string };
+
+/** What an own picture has instead of the paths that a shipped one is drawn with: its paths are only its outline. */
+export type Raster = {
+  whole: RasterFile;
+  /** As a drawing in lines, on clear ground. */
+  lines: RasterFile;
+  /** Whether one sees through it somewhere. */
+  clear: boolean;
+  /** Whether its outline is another one than its frame. */
+  outlined: boolean;
+  mosaic: Mosaic;
+};
+
+export type DrawnPicture = {
+  id: string;
+  name: string;
+  width: number;
+  height: number;
+  paths: PicturePath[];
+  targets: PictureTarget[];
+  licence: string;
+  credit: string;
+  /** For own pictures: pixels instead of paths. */
+  raster?: Raster;
+};
+
+/** Own pictures are told from shipped ones by their names. */
+export const isOwn = (id: string): boolean => id.startsWith('own/');
+
+/** Looks a picture up; undefined while it is not loaded, or when there is none of that name. */
+export type Pictures = (id: string) => DrawnPicture | undefined;
+
+/**
+ * A part of a picture told by where it is, in percentages across and down: what students get instead of its name, which is
+ * often the answer.
+ */
+export const spotCode = ({ width, height }: Pick<DrawnPicture, 'width' | 'height'>, { x, y }: Point): string =>
+  `@${hundredths((100 * x) / width)},${hundredths((100 * y) / height)}`;
+
+/** The part of a picture that is meant by a name, or by its spot. */
+export const partOf = (picture: DrawnPicture | undefined, target: string): PictureTarget | undefined =>
+  picture?.targets.find((part) => part.name === target || spotCode(picture, part) === target);
+
+/** A picture with its parts told by their spots alone. */
+export const withoutNames = <T extends Pick<DrawnPicture, 'targets' | 'width' | 'height'>>(picture: T): T => ({
+  ...picture,
+  targets: picture.targets.map((part) => ({ ...part, name: spotCode(picture, part) })),
+});
+
+/** A picture with the names of its parts, in their order. */
+export const withNames = (picture: DrawnPicture, names: readonly string[] | undefined): DrawnPicture =>
+  names
+    ? { ...picture, targets: picture.targets.map((part, i) => ({ ...part, name: names[i] ?? part.name })) }
+    : picture;
