@@ -1,8 +1,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { refusal } from '../core/handout/touch';
-import type { Change } from '../core/sheet/change';
+import { refusal } from '../core/handout/permission';
+import type { Change } from '../core/changes/change';
 import { plain } from '../core/schema/defaults';
 import { openDatabase } from '../server/database/open';
 import { createDocument, saveChanges } from '../server/stores/documents';

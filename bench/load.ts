@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { Agent, request } from 'node:http';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import type { Change } from '../core/sheet/change';
+import type { Change } from '../core/changes/change';
 import { plain } from '../core/schema/defaults';
 import type { Database } from '../server/database/connection';
 import { openDatabase } from '../server/database/open';

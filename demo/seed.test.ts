@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { wordsOf } from '../core/items/draw';
+import { wordsOf } from '../core/items/words';
 import { isEmpty } from '../core/text/body';
 import { givenOut } from '../core/handout/copy';
 import { unreadable } from '../core/proof/readable';
@@ -19,7 +19,7 @@ import { Shelf } from '../server/shelf';
 import { seed } from './seed';
 import { clear } from '../core/geometry/around';
 import { grown } from '../core/geometry/box';
-import { linePoints } from '../core/items/hit';
+import { linePoints } from '../core/items/line';
 import { readMap } from '../core/makers/map/read';
 import { foodSheet } from './food';
 import { heronSheet, nestPoster, tideSheet } from './sheets';

@@ -1,13 +1,13 @@
 import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { nanoid } from 'nanoid';
-import { refusal } from '../core/handout/touch';
-import type { Supply } from '../core/handout/touch';
+import { refusal } from '../core/handout/permission';
+import type { Supply } from '../core/handout/permission';
 import { keyOf, labelsOn } from '../core/handout/copy';
 import type { LookFor } from '../core/lookfors/all';
 import type { Rubric } from '../core/lookfors/rubric';
 import { bodyLength, bodyText } from '../core/text/body';
-import type { Change } from '../core/sheet/change';
+import type { Change } from '../core/changes/change';
 import { picture, plain } from '../core/schema/defaults';
 import type { Saying } from '../core/review/said';
 import type { Body, Sheet, TextItem } from '../core/schema/sheet';

@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import type { Drawing } from '../core/items/draw';
+import type { Drawing } from '../core/items/kind';
 import type { DrawnPicture, Pictures } from '../core/pictures/picture';
 import { isOwn, withNames } from '../core/pictures/picture';
 import { isHeavy, partOfSheet, thumbnailSvg } from '../core/items/thumbnail';

@@ -2,7 +2,7 @@ import { beginLabels } from '../../core/makers/labels/begin';
 import { DRAWING } from '../../core/schema/recipes/labels';
 import { withinMargins } from '../../core/placement/on-page';
 import { boxOf } from '../../core/items/hit';
-import { within } from '../../core/items/scale';
+import { within } from '../../core/items/measures';
 import { group } from '../../core/schema/defaults';
 import { markOf } from '../../core/sheet/made';
 import type { FramedItem, Item } from '../../core/schema/sheet';

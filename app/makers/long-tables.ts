@@ -1,7 +1,7 @@
 import { headRowsOf } from '../../core/makers/table/make';
 import { needsOfRecipe } from '../../core/makers/kit/needs';
 import type { TableRecipe } from '../../core/schema/recipes/table';
-import { between } from '../../core/sheet/between';
+import { between } from '../../core/changes/between';
 import { LIMITS } from '../../core/sheet/limits';
 import type { GroupItem, Page, Sheet } from '../../core/schema/sheet';
 import { find } from '../../core/sheet/tree';

@@ -1,7 +1,7 @@
 import { MakerState } from '../../core/schema/recipes/recipes';
 import { needsOfRecipe } from '../../core/makers/kit/needs';
-import { between, packed } from '../../core/sheet/between';
-import type { Change } from '../../core/sheet/change';
+import { between, packed } from '../../core/changes/between';
+import type { Change } from '../../core/changes/change';
 import type { GroupItem, Item, Page } from '../../core/schema/sheet';
 import { find, withItem } from '../../core/sheet/tree';
 import type { Bench } from '../workbench/bench';

@@ -2,9 +2,9 @@ import { z } from 'zod';
 import { isOwn } from '../../core/pictures/picture';
 import type { Pictures } from '../../core/pictures/picture';
 import { resultForStudent } from '../../core/lookfors/all';
-import { refusal } from '../../core/handout/touch';
+import { refusal } from '../../core/handout/permission';
 import { veiledChange } from '../../core/handout/veil';
-import { Change } from '../../core/sheet/change';
+import { broughtItems, Change, singles } from '../../core/changes/change';
 import type { Item, Sheet } from '../../core/schema/sheet';
 import { countedOnCopy } from '../../server/counting';
 import type { Database } from '../../server/database/connection';
@@ -89,10 +89,11 @@ function readChanges(given: unknown[]): { ok: true; changes: Change[] } | { ok: 
 function picturesIn(change: Change): string[] {
   const inItem = (item: Item): string[] =>
     item.kind === 'picture' ? [item.picture] : item.kind === 'group' ? item.items.flatMap(inItem) : [];
-  if (change.kind === 'insert') return inItem(change.item);
-  if (change.kind === 'set') return typeof change.values.picture === 'string' ? [change.values.picture] : [];
-  if (change.kind === 'page-insert') return change.page.items.flatMap(inItem);
-  return change.kind === 'all' ? change.changes.flatMap(picturesIn) : [];
+  return [...singles(change)].flatMap((one) =>
+    one.kind === 'set' && typeof one.values.picture === 'string'
+      ? [one.values.picture]
+      : broughtItems(one).flatMap(inItem),
+  );
 }
 
 const SHUT: Partial<Record<CopyState, string>> = {

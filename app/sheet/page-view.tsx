@@ -1,7 +1,9 @@
 import { memo, useDeferredValue, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { ReactNode } from 'react';
-import type { Drawing } from '../../core/items/draw';
-import { drawItem, drawLine, paintOf } from '../../core/items/draw';
+import type { Drawing } from '../../core/items/kind';
+import { drawItem } from '../../core/items/draw';
+import { drawLine } from '../../core/items/line';
+import { paintOf } from '../../core/items/paint';
 import { svgMarkup } from '../../core/drawing/svg';
 import { frameMatrix } from '../../core/geometry/frame';
 import { lineEnds } from '../../core/placement/line';

@@ -1,6 +1,6 @@
 import { memo, useState } from 'react';
 import type { ReactNode } from 'react';
-import type { Supply } from '../../core/handout/touch';
+import type { Supply } from '../../core/handout/permission';
 import type { Point } from '../../core/geometry/matrix';
 import { roleIds } from '../../core/schema/defaults';
 import type { Sheet, ShapeItem } from '../../core/schema/sheet';

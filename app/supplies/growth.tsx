@@ -1,9 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useSubmit } from 'react-router';
 import { z } from 'zod';
-import { between } from '../../core/sheet/between';
-import { replay, Change } from '../../core/sheet/change';
-import { readSheet } from '../../core/schema/sheet';
+import { between } from '../../core/changes/between';
+import { replay, Change } from '../../core/changes/change';
+import { readSheet } from '../../core/schema/read';
 import type { Sheet } from '../../core/schema/sheet';
 import { useZone, whenWords } from '../look/time';
 import { SmallPicture } from '../sheet/small-picture';

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { findWords, replaceWords } from '../../core/sheet/search';
+import { findWords, replaceWords } from '../../core/changes/search';
 import type { Bench } from './bench';
 import { useBench } from './bench';
 import { Toggle } from './fields';

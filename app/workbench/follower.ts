@@ -1,7 +1,7 @@
-import type { Change } from '../../core/sheet/change';
-import { grown } from '../../core/sheet/change';
-import type { Outbox } from '../../core/sheet/queue';
-import { acknowledged, behind, push, rebuilt } from '../../core/sheet/queue';
+import type { Change } from '../../core/changes/change';
+import { grown } from '../../core/changes/change';
+import type { Outbox } from '../../core/changes/queue';
+import { acknowledged, behind, push, rebuilt } from '../../core/changes/queue';
 import type { Sheet } from '../../core/schema/sheet';
 import type { Told } from './saver';
 import { MET } from './saver';

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import type { Change } from '../../core/sheet/change';
-import { NO_HISTORY } from '../../core/sheet/history';
+import type { Change } from '../../core/changes/change';
+import { NO_HISTORY } from '../../core/changes/history';
 import { page, sheet, shape } from '../../core/schema/defaults';
 import { find } from '../../core/sheet/tree';
 import { Bench } from './bench';

@@ -1,5 +1,5 @@
-import type { Change } from '../../core/sheet/change';
-import type { History } from '../../core/sheet/history';
+import type { Change } from '../../core/changes/change';
+import type { History } from '../../core/changes/history';
 import type { Sheet } from '../../core/schema/sheet';
 import { nanoid } from 'nanoid';
 import { Follower } from './follower';

@@ -1,4 +1,4 @@
-import type { Change } from '../../core/sheet/change';
+import type { Change } from '../../core/changes/change';
 import type { Result } from '../../core/lookfors/kind';
 import type { Happening, Saver, SaveState } from './saver';
 import type { Line, Said } from './windows-line';

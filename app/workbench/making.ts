@@ -1,5 +1,5 @@
-import type { Change } from '../../core/sheet/change';
-import { between } from '../../core/sheet/between';
+import type { Change } from '../../core/changes/change';
+import { between } from '../../core/changes/between';
 import type { GroupItem, Sheet } from '../../core/schema/sheet';
 import { everyItem, find, withItem } from '../../core/sheet/tree';
 import { typedAhead } from '../../core/makers/map/ahead';

@@ -1,5 +1,5 @@
-import { partName } from '../../core/items/name';
-import { warpOfItem, wordsOf } from '../../core/items/draw';
+import { partName } from '../../core/items/line';
+import { warpOfItem, wordsOf } from '../../core/items/words';
 import { union } from '../../core/geometry/box';
 import { frameMatrix } from '../../core/geometry/frame';
 import { parentMatrix, pageMatrix } from '../../core/placement/on-page';

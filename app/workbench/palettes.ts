@@ -1,5 +1,5 @@
 import { withPalette } from '../../core/palettes/recolour';
-import { between } from '../../core/sheet/between';
+import { between } from '../../core/changes/between';
 import type { PictureItem } from '../../core/schema/sheet';
 import { pictureNow } from '../sheet/resources';
 import type { Bench } from './bench';

@@ -1,9 +1,9 @@
 import { cutTo } from '../../core/values/characters';
 import { bodyLength, runsWithin } from '../../core/text/body';
-import type { Change } from '../../core/sheet/change';
+import type { Change } from '../../core/changes/change';
 import type { Role, TextItem } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';
-import { refitted } from '../../core/sheet/refit';
+import { refitted } from '../../core/changes/refit';
 import { fullFormat, fullStyle, roleOf } from '../../core/text/style';
 import type { Bench } from './bench';
 import { all, newId, set } from './steps';

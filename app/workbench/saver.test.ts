@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
-import type { Change } from '../../core/sheet/change';
+import type { Change } from '../../core/changes/change';
 import { plain } from '../../core/schema/defaults';
 import type { TextItem } from '../../core/schema/sheet';
 import { bodyText } from '../../core/text/body';

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
-import type { Change } from '../../core/sheet/change';
-import { apply } from '../../core/sheet/change';
-import type { Logged, Outbox } from '../../core/sheet/queue';
+import type { Change } from '../../core/changes/change';
+import { apply } from '../../core/changes/change';
+import type { Logged, Outbox } from '../../core/changes/queue';
 import {
   acknowledged,
   behind,
@@ -13,7 +13,7 @@ import {
   unsent,
   waiting,
   WHOLE_SLICE,
-} from '../../core/sheet/queue';
+} from '../../core/changes/queue';
 import type { Result } from '../../core/lookfors/kind';
 import type { Sheet } from '../../core/schema/sheet';
 import { SetAside } from './set-aside';

@@ -1,4 +1,4 @@
-import type { Change } from '../../core/sheet/change';
+import type { Change } from '../../core/changes/change';
 import type { Told } from './saver';
 import type { Aside, Slot } from './vault';
 

@@ -1,4 +1,5 @@
 import { Segmented } from 'antd';
+import { kindOf } from '../../core/items/all';
 import { itemName } from '../../core/items/name';
 import type { Item, Sheet } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
@@ -20,15 +21,7 @@ import { WordsFields } from './words-fields';
 
 /** The settings of what is chosen, in its margin card: numbers always, the rest on four leaves. */
 
-const KIND_NAMES: Record<Item['kind'], string> = {
-  text: 'text',
-  shape: 'shape',
-  line: 'line',
-  picture: 'picture',
-  ink: 'pen stroke',
-  group: 'group',
-};
-const kindName = (item: Item) => (item.kind === 'group' && item.maker ? 'made' : KIND_NAMES[item.kind]);
+const kindName = (item: Item) => (item.kind === 'group' && item.maker ? 'made' : kindOf(item).name);
 const tabOf = (bench: Bench) => bench.tab;
 const lookCopied = (bench: Bench) => bench.copiedLook !== null;
 

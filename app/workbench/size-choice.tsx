@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { between } from '../../core/sheet/between';
+import { between } from '../../core/changes/between';
 import type { Keep, Way } from '../../core/items/page-size';
 import { resized } from '../../core/items/page-size';
 import type { Page, Sheet } from '../../core/schema/sheet';

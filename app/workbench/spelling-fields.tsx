@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { replaceWords } from '../../core/sheet/search';
+import { replaceWords } from '../../core/changes/search';
 import type { WrittenItem } from '../../core/schema/sheet';
 import type { Bench } from './bench';
 import { useBench } from './bench';

@@ -1,5 +1,5 @@
 import { memo, useDeferredValue, useMemo } from 'react';
-import { warpOfItem, wordsOf } from '../../core/items/draw';
+import { warpOfItem, wordsOf } from '../../core/items/words';
 import { frameMatrix } from '../../core/geometry/frame';
 import { parentMatrix } from '../../core/placement/on-page';
 import type { Matrix, Point } from '../../core/geometry/matrix';

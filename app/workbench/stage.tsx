@@ -1,7 +1,8 @@
 import { focusSheet } from './focus';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PointerEvent as ReactPointerEvent } from 'react';
-import { drawPage, warpOfItem, wordsOf } from '../../core/items/draw';
+import { drawPage } from '../../core/items/draw';
+import { warpOfItem, wordsOf } from '../../core/items/words';
 import { Sampler } from '../../core/drawing/sampler';
 import { centre, contains, overlaps, spanned } from '../../core/geometry/box';
 import { frameMatrix } from '../../core/geometry/frame';

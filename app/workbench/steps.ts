@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import type { Point } from '../../core/geometry/matrix';
-import { packed } from '../../core/sheet/between';
-import type { Change } from '../../core/sheet/change';
+import { packed } from '../../core/changes/between';
+import type { Change } from '../../core/changes/change';
 import type { Item } from '../../core/schema/sheet';
 import { isFramed } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';

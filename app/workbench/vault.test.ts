@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import { NO_HISTORY } from '../../core/sheet/history';
+import { NO_HISTORY } from '../../core/changes/history';
 import { plainStorage } from '../../tests/support/storage';
 
 /** The vault where the browser's storage fails or gives no answer: a sheet must open all the same. */

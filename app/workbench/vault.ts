@@ -1,8 +1,8 @@
 import type { DBSchema, IDBPDatabase } from 'idb';
 import { openDB } from 'idb';
-import type { Change } from '../../core/sheet/change';
-import type { History, Step } from '../../core/sheet/history';
-import { NO_HISTORY } from '../../core/sheet/history';
+import type { Change } from '../../core/changes/change';
+import type { History, Step } from '../../core/changes/history';
+import { NO_HISTORY } from '../../core/changes/history';
 import { plainNames, quietly } from '../look/kept';
 
 /** What the browser keeps over a reload: changes that are not saved yet, and the steps that can be undone. */

@@ -1,5 +1,5 @@
-import type { Change } from '../../core/sheet/change';
-import type { Outbox } from '../../core/sheet/queue';
+import type { Change } from '../../core/changes/change';
+import type { Outbox } from '../../core/changes/queue';
 import type { Result } from '../../core/lookfors/kind';
 import type { SaveState } from './saver';
 

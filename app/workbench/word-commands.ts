@@ -2,7 +2,7 @@ import { withinMargins } from '../../core/placement/on-page';
 import { boxOf } from '../../core/items/hit';
 import { bodyLength, locate, spliceBody } from '../../core/text/body';
 import type { Patch } from '../../core/text/body';
-import type { Change } from '../../core/sheet/change';
+import type { Change } from '../../core/changes/change';
 import type { Body, Item, RunStyle, TextItem, WrittenItem } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';

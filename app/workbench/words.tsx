@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef } from 'react';
-import { wordsOf } from '../../core/items/draw';
+import { wordsOf } from '../../core/items/words';
 import { bodyLength, bodyText, locate, runLength } from '../../core/text/body';
 import type { Body, WrittenItem } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';

@@ -1,4 +1,4 @@
-import type { Drawing } from '../items/draw';
+import type { Drawing } from '../items/kind';
 import { scaledItem } from '../items/scale';
 import type { Box } from '../geometry/matrix';
 import type { Item, Page, Sheet, TextItem } from '../schema/sheet';

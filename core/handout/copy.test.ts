@@ -5,7 +5,7 @@ import type { Item, Sheet } from '../schema/sheet';
 import { Sheet as SheetSchema } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import { answered, givenOut, keyOf, labelsOn } from './copy';
-import { refusal } from './touch';
+import { refusal } from './permission';
 
 const on = (...items: Item[]): Sheet => sheet({ title: 'S', pages: [page({ id: 'p', items })] });
 const leader = (id: string, from: string, target: string, turned = false) => {

@@ -1,6 +1,7 @@
 import { partOf, spotCode } from '../pictures/picture';
 import type { Pictures } from '../pictures/picture';
-import type { Change } from '../sheet/change';
+import type { Change } from '../changes/change';
+import { withItems } from '../changes/change';
 import type { End, Item, Sheet } from '../schema/sheet';
 import { find } from '../sheet/tree';
 
@@ -57,28 +58,16 @@ export function veiled(sheet: Sheet, pictures: Pictures): Sheet {
 /** A logged change as students get it to see. */
 export function veiledChange(sheet: Sheet, change: Change, pictures: Pictures): Change {
   const shown = shownOn(sheet);
-  switch (change.kind) {
-    case 'all':
-      return { ...change, changes: change.changes.map((part) => veiledChange(sheet, part, pictures)) };
-    case 'insert':
-      return { ...change, item: veiledItem(change.item, shown, pictures) };
-    case 'page-insert':
-      return {
-        ...change,
-        page: { ...change.page, items: change.page.items.map((item) => veiledItem(item, shown, pictures)) },
-      };
-    case 'set': {
-      const values = { ...change.values };
-      for (const key of ['from', 'to']) {
-        const end = values[key] as End | undefined;
-        if (end && typeof end === 'object')
-          values[key] = { ...end, target: veiledTarget(end.item, end.target, shown, pictures) };
-      }
-      return { ...change, values };
-    }
-    default:
-      return change;
+  if (change.kind === 'all')
+    return { ...change, changes: change.changes.map((part) => veiledChange(sheet, part, pictures)) };
+  if (change.kind !== 'set') return withItems(change, (item) => veiledItem(item, shown, pictures));
+  const values = { ...change.values };
+  for (const key of ['from', 'to']) {
+    const end = values[key] as End | undefined;
+    if (end && typeof end === 'object')
+      values[key] = { ...end, target: veiledTarget(end.item, end.target, shown, pictures) };
   }
+  return { ...change, values };
 }
 
 /** A target as it is compared with others: by its spot, whichever way it was told. */

@@ -1,5 +1,6 @@
 import type { Item, ParagraphFormat, RunStyle } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
+import { kindOf } from './all';
 
 /** The look of a thing without its place and content, to be given to others or to the next one of its kind. */
 export type Look = {
@@ -9,21 +10,9 @@ export type Look = {
   paragraph: ParagraphFormat | null;
 };
 
-/** The settings that make up the look of each kind; a kind takes over those that it shares. */
-const LOOKS: { [K in Item['kind']]: readonly (keyof Extract<Item, { kind: K }>)[] } = {
-  text: ['opacity', 'shadow', 'role', 'padding', 'vertical', 'plate', 'lettering', 'fill', 'outline', 'corner'],
-  shape: ['opacity', 'shadow', 'padding', 'vertical', 'fill', 'outline'],
-  line: ['opacity', 'route', 'outline', 'edge', 'startCap', 'endCap'],
-  picture: ['opacity', 'shadow', 'form', 'soften', 'reflection'],
-  ink: ['opacity', 'shadow', 'colour', 'weight'],
-  group: ['opacity', 'shadow'],
-};
-
 /** The look of an item: its settings, and how its first words are set. */
 export function lookOf(item: Item): Look {
-  const values = Object.fromEntries(
-    (LOOKS[item.kind] as readonly string[]).map((key) => [key, item[key as keyof Item]]),
-  );
+  const values = Object.fromEntries(kindOf(item).look.map((key) => [key, item[key as keyof Item]]));
   const first = isWritten(item) ? item.body.find((p) => p.runs.length > 0) : undefined;
   return {
     kind: item.kind,
@@ -45,7 +34,7 @@ function withoutList(format: ParagraphFormat): ParagraphFormat {
 
 /** The item with the parts of a look that its kind has. A role goes from text to text only. */
 export function withLook(item: Item, look: Look): Item {
-  const keys = LOOKS[item.kind] as readonly string[];
+  const keys = kindOf(item).look as readonly string[];
   const values = Object.fromEntries(
     Object.entries(look.values).filter(
       ([key, value]) => keys.includes(key) && (key !== 'outline' || item.kind !== 'line' || value !== null),

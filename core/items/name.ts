@@ -2,7 +2,7 @@ import { cutTo } from '../values/characters';
 import { OUTLINES } from '../geometry/shapes/shapes';
 import type { ShapeName } from '../geometry/shapes/shapes';
 import { bodyText } from '../text/body';
-import { MAKER_NAMES } from '../schema/recipes/recipes';
+import { kindOf } from './all';
 import type { Item } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 
@@ -12,28 +12,8 @@ export const shapeName = (shape: ShapeName) => OUTLINES[shape].name;
 export function itemName(item: Item): string {
   const words = isWritten(item) ? bodyText(item.body).replace(/\s+/g, ' ').trim() : '';
   if (words) return words.length > 40 ? `${cutTo(words, 38)}…` : words;
-  switch (item.kind) {
-    case 'text':
-      return item.prompt || (item.role === 'label' ? 'empty label' : 'empty text');
-    case 'shape':
-      return shapeName(item.shape);
-    case 'line':
-      return lineName(item.to.target ?? item.from.target);
-    case 'picture':
-      return item.alt || item.picture.split('/')[1].replace(/-/g, ' ');
-    case 'ink':
-      return item.alt || 'pen stroke';
-    case 'group':
-      if (item.maker) return item.alt || MAKER_NAMES[item.maker.kind];
-      return `group of ${item.items.length}`;
-  }
+  return kindOf(item).called(item);
 }
-
-/** A spot without a name tells nobody anything. */
-const lineName = (target: string | null) => (target === null ? 'line' : `line to ${partName(target)}`);
-
-/** A part of a picture as it is said: by its name, or as a spot where names are kept back. */
-export const partName = (target: string): string => (target.startsWith('@') ? 'a part' : target);
 
 /** A title as the name of a file, or what stands in for one that holds no letter. */
 export const fileName = (title: string, otherwise: string): string =>

@@ -1,7 +1,9 @@
-import type { Body, GroupItem, Item, LineItem, Outline, Shadow, Sheet } from '../schema/sheet';
+import type { Body, GroupItem, Item, LineItem, Shadow, Sheet } from '../schema/sheet';
 import type { MakerState } from '../schema/recipes/recipes';
 import { alteredFacets, FACETS, partNames, placeOf, printOf } from '../sheet/made';
 import { isFramed } from '../schema/sheet';
+import { kindOf } from './all';
+import { tidy, within } from './measures';
 import { roleOf } from '../text/style';
 import type { Frame } from '../geometry/frame';
 import type { Box } from '../geometry/matrix';
@@ -17,9 +19,6 @@ export type Along = {
   roles: Sheet['roles'];
 };
 export const PLACES_ONLY: Along = { words: 'none', weights: false, roles: {} };
-
-export const within = (value: number, low: number, high: number) => Math.max(low, Math.min(high, value));
-const tidy = (value: number) => Math.round(value * 1000) / 1000;
 
 /** Words with all their measures multiplied. */
 export function scaledBody(body: Body, factor: number, along: Along, role: string | null): Body {
@@ -46,8 +45,6 @@ export function scaledBody(body: Body, factor: number, along: Along, role: strin
   }));
 }
 
-const outlined = <T extends Outline | null>(outline: T, factor: number): T =>
-  outline && { ...outline, width: tidy(within(outline.width * factor, 0.1, 100)) };
 const shadowed = (shadow: Shadow | null, factor: number): Shadow | null =>
   shadow && {
     ...shadow,
@@ -58,42 +55,12 @@ const shadowed = (shadow: Shadow | null, factor: number): Shadow | null =>
 
 /** An item with its words and weights multiplied; its place and size are left. */
 export function heavier(item: Item, factor: number, along: Along): Item {
-  const shadow = along.weights ? shadowed(item.shadow, factor) : item.shadow;
-  const weigh = <T extends Outline | null>(outline: T) => (along.weights ? outlined(outline, factor) : outline);
-  const padded = along.words === 'none' ? 1 : factor;
-  switch (item.kind) {
-    case 'text':
-      return {
-        ...item,
-        shadow,
-        body: scaledBody(item.body, factor, along, item.role),
-        padding: tidy(within(item.padding * padded, 0, 200)),
-        least: tidy(within(item.least * padded, 1, 200)),
-        outline: weigh(item.outline),
-        corner: along.weights ? tidy(within(item.corner * factor, 0, 500)) : item.corner,
-        plate: item.plate && {
-          ...item.plate,
-          spread: tidy(within(item.plate.spread * padded, 0, 60)),
-          corner: tidy(within(item.plate.corner * padded, 0, 60)),
-        },
-        lettering: item.lettering && { ...item.lettering, outline: weigh(item.lettering.outline) },
-      };
-    case 'shape':
-      return {
-        ...item,
-        shadow,
-        body: scaledBody(item.body, factor, along, item.role ?? 'label'),
-        padding: tidy(within(item.padding * padded, 0, 200)),
-        outline: weigh(item.outline),
-      };
-    case 'line':
-      return { ...item, outline: weigh(item.outline) };
-    case 'ink':
-      return { ...item, shadow, weight: along.weights ? tidy(within(item.weight * factor, 0.3, 120)) : item.weight };
-    case 'picture':
-    case 'group':
-      return { ...item, shadow };
-  }
+  const after = kindOf(item).grown(item, {
+    words: along.words === 'none' ? 1 : factor,
+    weight: along.weights ? factor : 1,
+    body: (body, role) => scaledBody(body, factor, along, role),
+  });
+  return along.weights && isFramed(after) ? { ...after, shadow: shadowed(after.shadow, factor) } : after;
 }
 
 /** The item as it is when the box around it goes from `before` to `after`; groups take their parts along. */

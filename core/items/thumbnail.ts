@@ -1,7 +1,7 @@
 import type { Page, Sheet } from '../schema/sheet';
 import { loadOfAll } from '../sheet/limits';
 import { seenOf } from '../drawing/bounds';
-import type { Drawing } from './draw';
+import type { Drawing } from './kind';
 import { drawPage } from './draw';
 import { pageSvg } from '../drawing/svg';
 

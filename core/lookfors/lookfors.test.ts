@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { givenOut, keyOf } from '../handout/copy';
-import { refusal, SUPPLIES } from '../handout/touch';
-import type { Change } from '../sheet/change';
+import { refusal, SUPPLIES } from '../handout/permission';
+import type { Change } from '../changes/change';
 import { group, held, line, page, picture, plain, shape, sheet, text } from '../schema/defaults';
 import type { Body, Item, Sheet } from '../schema/sheet';
 import type { Result } from './kind';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import type { Supply } from '../handout/touch';
-import { SUPPLIES } from '../handout/touch';
+import type { Supply } from '../handout/permission';
+import { SUPPLIES } from '../handout/permission';
 import { Id } from '../schema/sheet';
 import { LookFor } from './all';
 import { Rubric } from './rubric';

@@ -1,61 +1,19 @@
-import type { Body, Item, Page, Paint, Sheet } from '../schema/sheet';
+import { kindOf } from '../items/all';
+import type { Exchange } from '../items/kind';
+import { recoloured, recolouredPaint } from '../items/colours';
+import type { Item, Page, Sheet } from '../schema/sheet';
+import { isFramed } from '../schema/sheet';
 
-/** Exchanges colours throughout a sheet: words, fills, outlines, roles, grounds. Pictures keep theirs. */
-export type Exchange = (hex: string) => string;
-
-const paint = (given: Paint | null, to: Exchange): Paint | null => {
-  if (!given) return null;
-  if (given.kind === 'solid') return { ...given, colour: to(given.colour) };
-  return { ...given, stops: given.stops.map((stop) => ({ ...stop, colour: to(stop.colour) })) };
-};
-const coloured = <T extends { colour: string } | null>(given: T, to: Exchange): T =>
-  given && { ...given, colour: to(given.colour) };
-const body = (given: Body, to: Exchange): Body =>
-  given.map((p) => ({
-    ...p,
-    runs: p.runs.map((run) =>
-      run.style.colour ? { ...run, style: { ...run.style, colour: to(run.style.colour) } } : run,
-    ),
-  }));
+/** Exchanges colours throughout a sheet: words, fills, outlines, roles, backgrounds. Pictures keep theirs. */
 
 export function recolouredItem(item: Item, to: Exchange): Item {
-  const shadow = coloured(item.shadow, to);
-  switch (item.kind) {
-    case 'text':
-    case 'shape': {
-      const worn = {
-        ...item,
-        shadow,
-        body: body(item.body, to),
-        fill: paint(item.fill, to),
-        outline: coloured(item.outline, to),
-      };
-      if (worn.kind === 'shape') return worn;
-      const { plate, lettering } = worn;
-      return {
-        ...worn,
-        plate: coloured(plate, to),
-        lettering: lettering && {
-          ...lettering,
-          fill: paint(lettering.fill, to),
-          outline: coloured(lettering.outline, to),
-        },
-      };
-    }
-    case 'line':
-      return { ...item, outline: coloured(item.outline, to) };
-    case 'ink':
-      return { ...item, shadow, colour: to(item.colour) };
-    case 'picture':
-      return { ...item, shadow };
-    case 'group':
-      return { ...item, shadow, items: item.items.map((part) => recolouredItem(part, to)) };
-  }
+  const after = kindOf(item).recoloured(item, to, (part) => recolouredItem(part, to));
+  return isFramed(after) ? { ...after, shadow: recoloured(after.shadow, to) } : after;
 }
 
 export const recolouredPage = (page: Page, to: Exchange): Page => ({
   ...page,
-  background: paint(page.background, to),
+  background: recolouredPaint(page.background, to),
   items: page.items.map((item) => recolouredItem(item, to)),
 });
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
 import type { DrawnPicture } from '../pictures/picture';
-import { apply } from '../sheet/change';
+import { apply } from '../changes/change';
 import { page, picture, plain, shape, sheet, solid, text } from '../schema/defaults';
 import type { Item, Paint } from '../schema/sheet';
 import type { Faces } from '../text/faces';

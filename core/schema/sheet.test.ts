@@ -14,21 +14,9 @@ import {
   sheet,
   text,
 } from './defaults';
-import { apply, Change } from '../sheet/change';
-import {
-  Hex,
-  Id,
-  isFramed,
-  isWritten,
-  Item,
-  ITEM_SCHEMAS,
-  Page,
-  Paint,
-  readSheet,
-  Run,
-  Sheet,
-  SHEET_VERSION,
-} from './sheet';
+import { apply, Change } from '../changes/change';
+import { Hex, Id, isFramed, isWritten, Item, ITEM_SCHEMAS, Page, Paint, Run, Sheet, SHEET_VERSION } from './sheet';
+import { readSheet } from './read';
 
 const good = <T>(schema: { safeParse(value: unknown): { success: boolean } }, value: T) =>
   schema.safeParse(value).success;

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { changeFor, sampleSheet } from '../../tests/support/sheets';
-import { apply, Change, invert, replay } from './change';
+import { apply, Change, invert, replay } from '../changes/change';
 import { bodyLength } from '../text/body';
 import { depthOf, LIMITS, loadOfAll } from './limits';
 import { group, line, page, plain, shape, sheet, text } from '../schema/defaults';
 import type { Item, Sheet, TextItem } from '../schema/sheet';
-import { isWritten, readSheet } from '../schema/sheet';
+import { isWritten } from '../schema/sheet';
+import { readSheet } from '../schema/read';
 import { everyItem, find, loadsOf, locate } from './tree';
 
 const stored = (value: Sheet): Sheet => readSheet(JSON.parse(JSON.stringify(value)));

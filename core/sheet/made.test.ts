@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { alteredFacets, facetOf, keysOf, markOf, partNames, placeOf, printOf } from './made';
-import { MadeMark } from '../schema/made';
+import { MadeMark } from '../schema/items/made';
 import { free, group, held, ink, line, page, picture, plain, shape, sheet, solid, text } from '../schema/defaults';
 import type { Item } from '../schema/sheet';
 import { Sheet } from '../schema/sheet';

@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal';
-import type { MadeMark } from '../schema/made';
+import type { MadeMark } from '../schema/items/made';
 import type { Item } from '../schema/sheet';
 
 /** Telling what was done to a made part by hand from how it was made. */

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
-import { drawItem, warpOfItem, wordsOf } from '../items/draw';
+import { drawItem } from '../items/draw';
+import { warpOfItem, wordsOf } from '../items/words';
 import type { GlyphsNode } from '../drawing/list';
 import { defaultRoles, page, plain, text } from '../schema/defaults';
 import type { Lettering, TextItem } from '../schema/sheet';

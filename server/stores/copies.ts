@@ -1,7 +1,7 @@
 import type { RubricMarks } from '../../core/lookfors/rubric';
 import { damagedSheet } from '../../core/sheet/damaged';
 import type { Sheet } from '../../core/schema/sheet';
-import { readSheet } from '../../core/schema/sheet';
+import { readSheet } from '../../core/schema/read';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../id';

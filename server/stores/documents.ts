@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { apply, Change, replay } from '../../core/sheet/change';
+import { apply, Change, replay } from '../../core/changes/change';
 import { coverOf } from '../../core/sheet/cover';
 import { addedLoad, loadOfAll, NO_LOAD } from '../../core/sheet/limits';
 import { Recent } from '../../core/values/recent';
 import type { Sheet } from '../../core/schema/sheet';
-import { readSheet } from '../../core/schema/sheet';
+import { readSheet } from '../../core/schema/read';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../id';

@@ -1,6 +1,6 @@
-import { Change } from '../../core/sheet/change';
+import { Change } from '../../core/changes/change';
 import type { Sheet } from '../../core/schema/sheet';
-import { readSheet } from '../../core/schema/sheet';
+import { readSheet } from '../../core/schema/read';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../id';

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
 import { SmallSchool } from '../../tests/support/school';
 import { sampleSheet } from '../../tests/support/sheets';
-import type { Change } from '../../core/sheet/change';
+import type { Change } from '../../core/changes/change';
 import { find } from '../../core/sheet/tree';
 import type { Database } from '../database/connection';
 import type { ClassCopy } from './copies';

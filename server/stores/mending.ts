@@ -1,7 +1,7 @@
 import { coverOf } from '../../core/sheet/cover';
-import { Change, replay } from '../../core/sheet/change';
+import { Change, replay } from '../../core/changes/change';
 import type { Sheet } from '../../core/schema/sheet';
-import { readSheet } from '../../core/schema/sheet';
+import { readSheet } from '../../core/schema/read';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { keepSnapshot } from './documents';

@@ -6,7 +6,7 @@ import { fillManySchools } from '../../tests/support/many-schools';
 import { ownPicture } from '../../tests/support/own';
 import { saidNote } from '../../tests/support/said';
 import { sampleSheet } from '../../tests/support/sheets';
-import { SheetProblem } from '../../core/schema/sheet';
+import { SheetProblem } from '../../core/schema/read';
 import { forgetAllowances, giveBack, take } from '../accounts/allowance';
 import type { Database, Queries, Row } from '../database/connection';
 import { migrate } from '../database/migrate';

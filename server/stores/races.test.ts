@@ -3,7 +3,7 @@ import { DATABASES } from '../../tests/support/databases';
 import { SmallSchool } from '../../tests/support/school';
 import { saidNote } from '../../tests/support/said';
 import { sampleSheet } from '../../tests/support/sheets';
-import type { Change } from '../../core/sheet/change';
+import type { Change } from '../../core/changes/change';
 import { find } from '../../core/sheet/tree';
 import type { Database } from '../database/connection';
 import type { ClassCopy } from './copies';

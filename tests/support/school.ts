@@ -1,4 +1,4 @@
-import type { Change } from '../../core/sheet/change';
+import type { Change } from '../../core/changes/change';
 import type { Sheet } from '../../core/schema/sheet';
 import type { Database } from '../../server/database/connection';
 import { migrate } from '../../server/database/migrate';

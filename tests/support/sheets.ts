@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Change } from '../../core/sheet/change';
+import type { Change } from '../../core/changes/change';
 import { bodyLength } from '../../core/text/body';
 import { free, group, held, line, page, picture, plain, shape, sheet, solid, text } from '../../core/schema/defaults';
 import type { Body, Item, Sheet } from '../../core/schema/sheet';

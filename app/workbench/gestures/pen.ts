@@ -1,11 +1,11 @@
 import type { PointerEvent as ReactPointerEvent } from 'react';
-import { inkPath } from '../../../core/items/draw';
+import { inkPath } from '../../../core/items/ink';
 import type { PenPoint } from '../../../core/placement/erase';
 import { erased, mayTouch, strokeOf } from '../../../core/placement/erase';
 import { pageMatrix, parentMatrix } from '../../../core/placement/on-page';
 import type { Point } from '../../../core/geometry/matrix';
 import { IDENTITY, inverse, transform } from '../../../core/geometry/matrix';
-import type { Change } from '../../../core/sheet/change';
+import type { Change } from '../../../core/changes/change';
 import { ink } from '../../../core/schema/defaults';
 import type { InkItem } from '../../../core/schema/sheet';
 import { everyItem, findOn } from '../../../core/sheet/tree';

@@ -1,6 +1,6 @@
 import type { DrawnPicture } from '../../pictures/picture';
 import { contrastOf } from '../../colour/space';
-import type { Change } from '../../sheet/change';
+import type { Change } from '../../changes/change';
 import { defaultRoles } from '../../schema/defaults';
 import type { Sheet } from '../../schema/sheet';
 import { cutTo } from '../../values/characters';

@@ -13,7 +13,7 @@ import { Item as ItemSchema } from '../../schema/sheet';
 import { find } from '../../sheet/tree';
 import type { Kit } from '../kit/maker';
 import { contrastOf } from '../../colour/space';
-import { apply } from '../../sheet/change';
+import { apply } from '../../changes/change';
 import { beginLabels, calledLine, rolesForLines, spotsOf } from './begin';
 import { shuffled } from '../kit/shuffle';
 import { bankFor, firstLetters, labelsFor } from './editions';

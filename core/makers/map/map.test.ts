@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, test } from 'vitest';
 import { again, madeFrom, partOf, testKit, withoutPart, withPart } from '../../../tests/support/made';
 import { centre, contains, grown, overlaps } from '../../geometry/box';
 import { clear, crosses } from '../../geometry/around';
-import { linePoints } from '../../items/hit';
+import { linePoints } from '../../items/line';
 import { distanceTo } from '../../placement/line';
 import type { Box } from '../../geometry/matrix';
 import { page, plain } from '../../schema/defaults';

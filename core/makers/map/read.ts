@@ -1,5 +1,6 @@
 import { centre } from '../../geometry/box';
-import { boxOf, linePoints } from '../../items/hit';
+import { boxOf } from '../../items/hit';
+import { linePoints } from '../../items/line';
 import { distanceTo } from '../../placement/line';
 import { transform } from '../../geometry/matrix';
 import { parentMatrix } from '../../placement/on-page';

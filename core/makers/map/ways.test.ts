@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, test } from 'vitest';
 import { madeFrom, testKit } from '../../../tests/support/made';
 import { clear } from '../../geometry/around';
 import { grown } from '../../geometry/box';
-import { linePoints } from '../../items/hit';
+import { linePoints } from '../../items/line';
 import type { Box } from '../../geometry/matrix';
 import { seeded } from '../../values/random';
 import { page } from '../../schema/defaults';

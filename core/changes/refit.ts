@@ -1,6 +1,6 @@
 import type { Change } from './change';
 import type { Sheet } from '../schema/sheet';
-import { everyItem } from './tree';
+import { everyItem } from '../sheet/tree';
 import type { Faces } from '../text/faces';
 import { grownHeight } from '../text/fit';
 import { roleOf } from '../text/style';

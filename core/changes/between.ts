@@ -2,7 +2,7 @@ import type { Change } from './change';
 import { bodyLength } from '../text/body';
 import type { GroupItem, Item, Page, Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
-import { findOn } from './tree';
+import { findOn } from '../sheet/tree';
 
 /**
  * The change that leads from one state of a sheet to another: for whatever is worked out as a whole (another arrangement,

@@ -7,7 +7,7 @@ import { plain, shape } from '../schema/defaults';
 import type { Outbox } from './queue';
 import { acknowledged, behind, push, rebuilt, rejected, restored, send, waiting } from './queue';
 import type { TextItem } from '../schema/sheet';
-import { find } from './tree';
+import { find } from '../sheet/tree';
 
 const empty = (): Outbox => ({ confirmed: sampleSheet(), base: 0, sent: null, queue: [] });
 const typed = (at: number, words: string): Change => ({

@@ -1,6 +1,7 @@
 import type { MakerState } from '../schema/recipes/recipes';
-import type { Change } from '../sheet/change';
-import { apply } from '../sheet/change';
+import type { Change, Single } from '../changes/change';
+import { apply } from '../changes/change';
+import { kindOf } from '../items/all';
 import type { GroupItem, Item, Sheet } from '../schema/sheet';
 import { locate } from '../sheet/tree';
 
@@ -24,20 +25,6 @@ const NO_BLANK = 'Only a teacher can make a blank.';
 /** Whether all of an item is the student's: a group with a fixed part in it is not. */
 export function freeThrough(item: Item): boolean {
   return item.touch === 'free' && (item.kind !== 'group' || item.items.every(freeThrough));
-}
-
-/** What the settings of a part that is to be filled in may be set by a student. */
-function fillsIn(item: Item, keys: string[]): boolean {
-  const open: Record<Item['kind'], string[]> = {
-    // A box that grows with its words has to be let grow.
-    text: item.kind === 'text' && ['grow', 'width', 'lines'].includes(item.fit) ? ['height'] : [],
-    line: ['from', 'to'],
-    shape: ['fill'],
-    picture: [],
-    ink: [],
-    group: [],
-  };
-  return keys.every((key) => open[item.kind].includes(key));
 }
 
 /** The pictures that a recipe brings along. */
@@ -86,73 +73,83 @@ function groupAt(sheet: Sheet, id: string | null): GroupItem | null | undefined 
   return item?.kind === 'group' ? item : undefined;
 }
 
+type Rule<K extends Single['kind']> = (
+  sheet: Sheet,
+  change: Extract<Change, { kind: K }>,
+  supplies: readonly Supply[],
+) => string | null;
+
+/** Other words, another style: wherever something is to be filled in, and on what is free. */
+const mayWrite = (sheet: Sheet, change: { id: string }): string | null => {
+  const place = locate(sheet, change.id);
+  return !place || place.item.touch !== 'fixed' ? null : NOT_YOURS;
+};
+const teachersOnly = () => 'Only your teacher can change the page itself.';
+
+/** For each kind of change, why a student may not make it; null when they may. */
+const RULES: { [K in Single['kind']]: Rule<K> } = {
+  insert(sheet, change, supplies) {
+    const group = groupAt(sheet, change.spot.group);
+    if (group === undefined) return null;
+    if (group && !freeThrough(group)) return NOT_YOURS;
+    return group?.maker ? partRefusal(change.item, group.maker, supplies) : insertable(change.item, supplies);
+  },
+  remove(sheet, change) {
+    const place = locate(sheet, change.id);
+    return !place || freeThrough(place.item) ? null : NOT_YOURS;
+  },
+  reorder(sheet, change, supplies) {
+    const place = locate(sheet, change.id);
+    const group = groupAt(sheet, change.spot.group);
+    if (!place || group === undefined) return null;
+    if (!freeThrough(place.item)) return NOT_YOURS;
+    // Within the group where it lies already, nothing of the teacher's moves.
+    if (group === null || group.id === place.groups.at(-1)?.id) return null;
+    if (!freeThrough(group)) return NOT_YOURS;
+    return group.maker ? partRefusal(place.item, group.maker, supplies) : null;
+  },
+  set(sheet, change, supplies) {
+    const place = locate(sheet, change.id);
+    if (!place) return null;
+    const { item } = place;
+    const keys = Object.keys(change.values);
+    if (keys.some((key) => TEACHERS.has(key))) return NOT_YOURS;
+    if (item.touch === 'fill') return keys.every((key) => kindOf(item).filled(item).includes(key)) ? null : NOT_YOURS;
+    if (!freeThrough(item)) return NOT_YOURS;
+    if (item.kind === 'group' && keys.includes('maker')) {
+      const next = change.values.maker as MakerState | null;
+      if (!item.maker) return next === null ? null : NOT_OPENED;
+      return next === null ? null : recipeRefusal(next, item.maker, supplies);
+    }
+    const brings = item.kind === 'picture' && keys.includes('picture') && change.values.picture !== item.picture;
+    const within = place.groups.at(-1)?.maker;
+    return brings && !supplies.includes('picture') && !(within && partOfRecipe(change.values.picture, within))
+      ? NOT_OPENED
+      : null;
+  },
+  splice: mayWrite,
+  style: mayWrite,
+  paragraph: mayWrite,
+  'page-insert': teachersOnly,
+  'page-remove': teachersOnly,
+  'page-move': teachersOnly,
+  'page-set': teachersOnly,
+  'sheet-set': teachersOnly,
+  'role-set': teachersOnly,
+};
+
 /** Why a student may not make this change to this copy; null when they may. */
 export function refusal(sheet: Sheet, change: Change, supplies: readonly Supply[]): string | null {
-  switch (change.kind) {
-    case 'all': {
-      let now = sheet;
-      for (const part of change.changes) {
-        const no = refusal(now, part, supplies);
-        if (no) return no;
-        const result = apply(now, part);
-        if (!result.ok) return result.reason;
-        now = result.sheet;
-      }
-      return null;
-    }
-    case 'insert': {
-      const group = groupAt(sheet, change.spot.group);
-      if (group === undefined) return null;
-      if (group && !freeThrough(group)) return NOT_YOURS;
-      return group?.maker ? partRefusal(change.item, group.maker, supplies) : insertable(change.item, supplies);
-    }
-    case 'remove': {
-      const place = locate(sheet, change.id);
-      return !place || freeThrough(place.item) ? null : NOT_YOURS;
-    }
-    case 'reorder': {
-      const place = locate(sheet, change.id);
-      const group = groupAt(sheet, change.spot.group);
-      if (!place || group === undefined) return null;
-      if (!freeThrough(place.item)) return NOT_YOURS;
-      // Within the group where it lies already, nothing of the teacher's moves.
-      if (group === null || group.id === place.groups.at(-1)?.id) return null;
-      if (!freeThrough(group)) return NOT_YOURS;
-      return group.maker ? partRefusal(place.item, group.maker, supplies) : null;
-    }
-    case 'set': {
-      const place = locate(sheet, change.id);
-      if (!place) return null;
-      const { item } = place;
-      const keys = Object.keys(change.values);
-      if (keys.some((key) => TEACHERS.has(key))) return NOT_YOURS;
-      if (item.touch === 'fill') return fillsIn(item, keys) ? null : NOT_YOURS;
-      if (!freeThrough(item)) return NOT_YOURS;
-      if (item.kind === 'group' && keys.includes('maker')) {
-        const next = change.values.maker as MakerState | null;
-        if (!item.maker) return next === null ? null : NOT_OPENED;
-        return next === null ? null : recipeRefusal(next, item.maker, supplies);
-      }
-      const brings = item.kind === 'picture' && keys.includes('picture') && change.values.picture !== item.picture;
-      const within = place.groups.at(-1)?.maker;
-      return brings && !supplies.includes('picture') && !(within && partOfRecipe(change.values.picture, within))
-        ? NOT_OPENED
-        : null;
-    }
-    case 'splice':
-    case 'style':
-    case 'paragraph': {
-      const place = locate(sheet, change.id);
-      return !place || place.item.touch !== 'fixed' ? null : NOT_YOURS;
-    }
-    case 'page-insert':
-    case 'page-remove':
-    case 'page-move':
-    case 'page-set':
-    case 'sheet-set':
-    case 'role-set':
-      return 'Only your teacher can change the page itself.';
+  if (change.kind !== 'all') return RULES[change.kind](sheet, change as never, supplies);
+  let now = sheet;
+  for (const part of change.changes) {
+    const no = refusal(now, part, supplies);
+    if (no) return no;
+    const result = apply(now, part);
+    if (!result.ok) return result.reason;
+    now = result.sheet;
   }
+  return null;
 }
 
 const partOfRecipe = (picture: unknown, maker: MakerState) =>

@@ -3,14 +3,14 @@ import { describe, expect, test } from 'vitest';
 import { beginMap } from '../makers/map/begin';
 import { pageMatrix } from '../placement/on-page';
 import type { MakerState } from '../schema/recipes/recipes';
-import type { Change } from '../sheet/change';
-import { apply } from '../sheet/change';
+import type { Change } from '../changes/change';
+import { apply } from '../changes/change';
 import { free, group, ink, line, page, picture, plain, shape, sheet, text } from '../schema/defaults';
 import type { Item, Sheet } from '../schema/sheet';
 import { isFramed } from '../schema/sheet';
 import { everyItem, find, findOn } from '../sheet/tree';
-import type { Supply } from './touch';
-import { freeThrough, refusal, SUPPLIES } from './touch';
+import type { Supply } from './permission';
+import { freeThrough, refusal, SUPPLIES } from './permission';
 
 /** Rights as a property: over random sheets, random supplies and every kind of change, also hostile ones. */
 

@@ -3,7 +3,7 @@ import { packed } from './between';
 import type { Change } from './change';
 import type { Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
-import { everyItem } from './tree';
+import { everyItem } from '../sheet/tree';
 
 /** Finding words on all pages, and putting others in their place. */
 

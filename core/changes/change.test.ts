@@ -5,8 +5,9 @@ import { bodyText } from '../text/body';
 import { apply, Change, invert, merge, rebase, replay } from './change';
 import { plain, shape } from '../schema/defaults';
 import type { Sheet, TextItem } from '../schema/sheet';
-import { readSheet, Sheet as SheetSchema } from '../schema/sheet';
-import { everyItem, find } from './tree';
+import { Sheet as SheetSchema } from '../schema/sheet';
+import { readSheet } from '../schema/read';
+import { everyItem, find } from '../sheet/tree';
 
 const textOf = (sheet: Sheet, id: string) => bodyText((find(sheet, id)!.item as TextItem).body);
 const must = (sheet: Sheet, change: Change): Sheet => {

@@ -7,7 +7,7 @@ import { plain, shape } from '../schema/defaults';
 import type { Outbox } from './queue';
 import { behind, rebuilt, restored } from './queue';
 import type { Sheet } from '../schema/sheet';
-import { everyItem, find, idsWithin } from './tree';
+import { everyItem, find, idsWithin } from '../sheet/tree';
 
 const ids = [...everyItem(sampleSheet())].map(({ id }) => id);
 const deletions: Change[] = [

@@ -1,0 +1,36 @@
+import type { z } from 'zod';
+import type { Item, Sheet } from '../schema/sheet';
+import type { Change, ChangeOf } from './schema';
+
+/** What a kind of change is: one object for each, listed in all.ts. */
+
+export type Applied = { ok: true; sheet: Sheet } | { ok: false; reason: string };
+
+export type ChangeKind<K extends Change['kind']> = {
+  /** `bounded`: nothing grows beyond what a sheet may hold. A log is replayed without: it holds what was allowed in its time. */
+  apply(sheet: Sheet, change: ChangeOf<K>, bounded: boolean): Applied;
+  /** The change that undoes this one on the sheet it was applied to; called only when it applied. */
+  invert(sheet: Sheet, change: ChangeOf<K>): Change;
+  /** This one and a second of its kind made right after it as one, where they are parts of one movement; or null. */
+  merge?(first: ChangeOf<K>, second: ChangeOf<K>): Change | null;
+  /** Put on top of a splice of the same words that it did not know of. */
+  rebase?(change: ChangeOf<K>, over: ChangeOf<'splice'>): Change;
+  /** What somebody works on with it: things, their groups, and pages that something is put on. */
+  worksOn(change: ChangeOf<K>): readonly string[];
+  /** All that goes with it. */
+  removes?(sheet: Sheet, change: ChangeOf<K>): string[];
+  /** What brings back what it removed from `before`, where `after` has none of it any more; null where some is still there. */
+  revive?(before: Sheet, after: Sheet, change: ChangeOf<K>): Change | null;
+  /** The items that it brings along, as they are after `map`. */
+  items?(change: ChangeOf<K>, map: (item: Item) => Item): ChangeOf<K>;
+};
+
+export const done = (sheet: Sheet): Applied => ({ ok: true, sheet });
+export const refused = (reason: string): Applied => ({ ok: false, reason });
+export const gone = () => refused('The thing it was about is no longer on the sheet.');
+export const firstIssue = (error: z.ZodError) => {
+  const [issue] = error.issues;
+  return `${issue.path.join('.') || 'value'}: ${issue.message}`;
+};
+export const pick = (source: object, keys: string[]) =>
+  Object.fromEntries(keys.map((key) => [key, (source as Record<string, unknown>)[key]]));

@@ -1,0 +1,16 @@
+import { MAKER_NAMES } from '../schema/recipes/recipes';
+import type { GroupItem } from '../schema/sheet';
+import type { ItemKind } from './kind';
+
+export const GROUP: ItemKind<GroupItem> = {
+  kind: 'group',
+  name: 'group',
+  called: (item) => (item.maker ? item.alt || MAKER_NAMES[item.maker.kind] : `group of ${item.items.length}`),
+  look: ['opacity', 'shadow'],
+  filled: () => [],
+  pointedAt: false,
+  draw: (item, _, parts) => parts(item.items),
+  meets: (item, { part }) => item.items.some(part),
+  grown: (item) => item,
+  recoloured: (item, _, part) => ({ ...item, items: item.items.map(part) }),
+};
