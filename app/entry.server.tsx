@@ -3,7 +3,7 @@ import { createReadableStreamFromReadable } from '@react-router/node';
 import { renderToPipeableStream } from 'react-dom/server';
 import type { AppLoadContext, EntryContext } from 'react-router';
 import { isRouteErrorResponse, ServerRouter } from 'react-router';
-import { report } from '../server/report';
+import { report } from '../server/process/report';
 import { Nonce } from './nonce';
 
 /** Answers with a page; its inline scripts carry the word that the content policy asks for. */

@@ -13,12 +13,12 @@ import {
   useRevalidator,
 } from 'react-router';
 import type { Route } from './+types/root';
-import './look/base.css';
-import { isUnreached } from './look/reached';
-import { pagesAhead } from './look/later';
-import { Mark } from './look/strip';
-import { theme } from './look/theme';
-import { followSigningOut } from './look/windows';
+import './theme/base.css';
+import { isUnreached } from './browser/reached';
+import { pagesAhead } from './browser/later';
+import { Mark } from './house/strip';
+import { theme } from './theme/theme';
+import { followSigningOut } from './keeping/windows';
 import { Nonce } from './nonce';
 
 export const links: Route.LinksFunction = () => [

@@ -1,8 +1,8 @@
 import { redirect } from 'react-router';
 import type { AppLoadContext } from 'react-router';
 import { CrewProblem } from '../server/exports/crew';
-import { tokenIn } from '../server/http/session-cookie';
-import type { Services } from '../server/services';
+import { tokenIn } from '../server/accounts/session-cookie';
+import type { Services } from '../server/services/services';
 import type { Person } from '../server/stores/people';
 import type { From, SignedIn } from '../server/stores/sign-in';
 import { knowDevice, openSession, personOf } from '../server/stores/sign-in';

@@ -12,7 +12,7 @@ import { FACES, FALLBACK, SIGNS, STAND_INS, standInsFor } from '../core/text/cat
 import { Faces } from '../core/text/faces';
 import { DIAGRAMS } from './diagrams/index';
 import { dottedFont } from './dotted';
-import type { Tagged } from './drawn';
+import type { Tagged } from './diagrams/drawn';
 import { flatPictures } from './flat';
 import { maps } from './maps';
 import { signs } from './signs';

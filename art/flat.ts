@@ -2,8 +2,8 @@ import { createRequire } from 'node:module';
 import { SaxesParser } from 'saxes';
 import svgpath from 'svgpath';
 import type { PicturePath } from '../core/pictures/picture';
-import type { Tagged } from './drawn';
-import { oval } from './drawn';
+import type { Tagged } from './diagrams/drawn';
+import { oval } from './diagrams/drawn';
 
 /** The colour pictures from fluent-emoji-flat (MIT), the ones that suit a school, taken apart into paths. */
 

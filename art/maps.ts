@@ -15,8 +15,8 @@ import type { Feature, FeatureCollection, MultiPolygon, Polygon } from 'geojson'
 import { feature, merge, neighbors } from 'topojson-client';
 import type { GeometryCollection, Topology } from 'topojson-specification';
 import type { PicturePath } from '../core/pictures/picture';
-import type { Tagged } from './drawn';
-import { target } from './drawn';
+import type { Tagged } from './diagrams/drawn';
+import { target } from './diagrams/drawn';
 
 /** Base maps from Natural Earth by way of world-atlas and us-atlas, each in a projection that keeps areas; their parts are named. */
 

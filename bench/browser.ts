@@ -11,7 +11,7 @@ import type { Item, Sheet } from '../core/schema/sheet';
 import { openDatabase } from '../server/database/open';
 import { addPerson, addSchool } from '../server/stores/people';
 import { createSheet } from '../server/stores/sheets';
-import { Shelf } from '../server/shelf';
+import { Shelf } from '../server/exports/shelf';
 import { CHROMIUM } from '../tests/support/chromium';
 import { nodes } from './makers';
 import { figure, median, share } from './measure';

@@ -13,7 +13,8 @@ import { seeded } from '../core/values/random';
 import { DEFAULT_PALETTE, defaultRoles, group, page, sheet } from '../core/schema/defaults';
 import type { GroupItem } from '../core/schema/sheet';
 import { pngOf } from '../server/exports/png';
-import { openFaces, Shelf } from '../server/shelf';
+import { Shelf } from '../server/exports/shelf';
+import { openFaces } from '../server/art/shipped';
 import { figure, inTurn, wordsOf } from './measure';
 
 /** Word clouds against d3-cloud: its time at the largest sizes at which it still places all, and how full each is. */

@@ -12,7 +12,7 @@ import type { PracticeType } from '../core/schema/recipes/practice';
 import type { MakerState } from '../core/schema/recipes/recipes';
 import { seeded } from '../core/values/random';
 import { defaultRoles, group } from '../core/schema/defaults';
-import { Shelf } from '../server/shelf';
+import { Shelf } from '../server/exports/shelf';
 import { figure, inTurn, median, wordsOf } from './measure';
 
 /** What makers take: a tree against the library for trees alone, and the times that a person would notice. */

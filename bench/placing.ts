@@ -6,7 +6,7 @@ import { boxOf } from '../core/items/hit';
 import { snap, snapTargets } from '../core/geometry/snap';
 import { mendsFor, unreadable } from '../core/proof/readable';
 import { page, picture, plain, shape, sheet, solid, text } from '../core/schema/defaults';
-import { Shelf } from '../server/shelf';
+import { Shelf } from '../server/exports/shelf';
 import { figure, inTurn, wordsOf } from './measure';
 
 /** What goes on beside or within a frame: guides and gaps, contrast, arrangements, palettes. Floors are named with each. */

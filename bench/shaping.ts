@@ -1,5 +1,5 @@
 import * as hb from 'harfbuzzjs';
-import { fontBytes, openFaces } from '../server/shelf';
+import { fontBytes, openFaces } from '../server/art/shipped';
 import { plain } from '../core/schema/defaults';
 import { defaultRoles } from '../core/schema/defaults';
 import { layOut } from '../core/text/fit';

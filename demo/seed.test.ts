@@ -15,7 +15,7 @@ import { progressOf } from '../server/stores/handouts';
 import { classByCode } from '../server/stores/classes';
 import { namesIn, signInStudent, signInTeacher } from '../server/stores/sign-in';
 import { SECRET, TEACHERS } from './school';
-import { Shelf } from '../server/shelf';
+import { Shelf } from '../server/exports/shelf';
 import { seed } from './seed';
 import { clear } from '../core/geometry/around';
 import { grown } from '../core/geometry/box';

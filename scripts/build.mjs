@@ -36,7 +36,7 @@ function stamp() {
 /** The art and its styles, needed by development, tests and build alike. */
 export function buildArt() {
   run(process.execPath, ['--import', 'tsx', 'art/build.ts']);
-  run(process.execPath, ['--import', 'tsx', 'app/look/extract.tsx']);
+  run(process.execPath, ['--import', 'tsx', 'app/theme/extract.tsx']);
 }
 
 /** The parts that run outside the pages: server, workers, demo. */

@@ -30,6 +30,17 @@ run(process.execPath, ['node_modules/@react-router/dev/bin.js', 'typegen'], { st
 run(process.execPath, ['node_modules/typescript/bin/tsc', '--noEmit']);
 say('lint …');
 run(process.execPath, ['node_modules/eslint/bin/eslint.js', '.']);
+run(process.execPath, [
+  'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+  'core',
+  'app',
+  'server',
+  'workers',
+  'demo',
+  'art',
+  '--config',
+  '.dependency-cruiser.mjs',
+]);
 run(process.execPath, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
 
 const results = path.join(root, 'test-results');

@@ -8,9 +8,9 @@ import { savedAs } from './backup/write';
 import { StartProblem } from './database/connection';
 import { createApp } from './http/app';
 import { isSecure, reachedFrom } from './http/settings';
-import { projectRoot } from './place';
-import { report } from './report';
-import { openServices } from './services';
+import { projectRoot } from './process/place';
+import { report } from './process/report';
+import { openServices } from './services/services';
 
 /** Starts the program: `node build/main.js`, or with --dev through Vite. */
 

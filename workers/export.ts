@@ -1,30 +1,17 @@
 import { writeFileSync } from 'node:fs';
 import { seenOf } from '../core/drawing/bounds';
 import { drawPage } from '../core/items/draw';
-import type { SheetPart } from '../core/items/thumbnail';
 import { thumbnailSvg } from '../core/items/thumbnail';
 import type { Page, Sheet } from '../core/schema/sheet';
 import type { Answer, Progress } from '../server/exports/crew';
+import type { Job, PictureAnswer, PictureJob } from '../server/exports/job';
 import { pdfOf } from '../server/exports/pdf';
 import { pagePng } from '../server/exports/png';
 import { embedding, pdfResources, withOwn } from '../server/exports/resources';
-import type { PictureIn } from '../server/pictures/read-in';
 import { PictureProblem, readIn } from '../server/pictures/read-in';
-import { openFaces, openPictures } from '../server/shelf';
-import type { PictureFiles } from '../server/stores/pictures';
+import { openFaces, openPictures } from '../server/art/shipped';
 
 /** Heavy output and input, in a process of its own: run for a crew of the server's, see server/exports/crew.ts. */
-
-export type ExportJob =
-  | { kind: 'pdf'; title: string; sheets: Sheet[]; own: PictureFiles }
-  /** `dpi` pixels to the inch. */
-  | { kind: 'png'; sheet: Sheet; page: number; dpi: number; own: PictureFiles };
-/** A picture of a page that is too much for the thread that answers requests. */
-export type ThumbnailJob = { kind: 'thumbnail'; part: SheetPart; own: PictureFiles };
-/** A picture file from outside, and who brings it along. */
-export type PictureJob = { kind: 'picture'; bytes: Uint8Array; name: string; owner: string };
-export type PictureAnswer = { picture: PictureIn } | { problem: string };
-export type Job = ExportJob | ThumbnailJob | PictureJob;
 
 const shipped = { faces: await openFaces(), pictures: openPictures() };
 

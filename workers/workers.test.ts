@@ -6,7 +6,7 @@ import { beginCloud } from '../core/makers/cloud/begin';
 import { beginMap } from '../core/makers/map/begin';
 import { needsOfRecipe } from '../core/makers/kit/needs';
 import { defaultRoles, group, page, plain, sheet, text } from '../core/schema/defaults';
-import { projectRoot } from '../server/place';
+import { projectRoot } from '../server/process/place';
 import type { MakersAnswer, MakersTask } from './makers';
 import type { SpellingAnswer, SpellingTask } from './spelling';
 import type { StudioAnswer, StudioTask } from './studio';

@@ -1,12 +1,14 @@
 import { useEffect } from 'react';
 import { needsOfRecipe } from '../../core/makers/kit/needs';
-import { ahead } from '../look/later';
-import type { Bench } from '../workbench/bench';
-import { Making } from '../workbench/making';
+import { ahead } from '../browser/later';
+import type { Bench } from '../document/bench';
+import { ON_SHEET } from './all';
+import { Making } from '../document/making';
 
 /** Keeps what makers made on this bench in step while it is open. */
 export function useMaking(bench: Bench): void {
   useEffect(() => {
+    bench.onSheet = ON_SHEET;
     const making = new Making(bench);
     bench.making = making;
     bench.onChange = (...done) => making.follow(...done);

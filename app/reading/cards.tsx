@@ -5,8 +5,8 @@ import type { LookFor } from '../../core/lookfors/all';
 import { points } from '../../core/lookfors/rubric';
 import { heldAfter } from '../../core/review/marks';
 import type { Said, Saying } from '../../core/review/said';
-import { Leaf, StateLabel, STATE_WORDS } from '../look/leaf';
-import { whenWords } from '../look/time';
+import { Leaf, StateLabel, STATE_WORDS } from '../house/leaf';
+import { whenWords } from '../browser/time';
 import type { Route } from '../routes/+types/reading';
 import { Tick } from '../student/lookfor-list';
 

@@ -5,13 +5,13 @@ import { heldAfter } from '../../core/review/marks';
 import { evidenceWords, lookForKindOf } from '../../core/lookfors/all';
 import type { Page } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
-import { DamageCard } from '../look/damaged';
+import { DamageCard } from '../house/damaged';
 import type { MarginEntry } from '../margin/margin';
 import type { Route } from '../routes/+types/reading';
-import { pictureNow } from '../sheet/resources';
+import { pictureNow } from '../drawing/resources';
 import { HeadCard, RubricCard } from './cards';
 import { NoteCard, NoteDraft } from './notes';
-import type { Draft } from './sender';
+import type { Draft } from '../keeping/sender';
 import type { Writing } from './writing';
 
 /** What stands in the margin beside a piece that is being read. */

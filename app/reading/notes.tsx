@@ -1,7 +1,7 @@
 import { Button, Input } from 'antd';
 import type { Note } from '../../core/review/said';
 import { MOST_LETTERS } from '../../core/review/said';
-import type { Draft } from './sender';
+import type { Draft } from '../keeping/sender';
 
 /** Margin notes: what a teacher says about a spot. Enter keeps it, Shift+Enter makes a new line. */
 

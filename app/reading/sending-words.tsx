@@ -1,4 +1,4 @@
-import type { Sending } from './sender';
+import type { Sending } from '../keeping/sender';
 
 /** Says plainly whether the school has what was said. */
 export function SendingWords({ sending, waiting }: { sending: Sending; waiting: number }) {

@@ -3,9 +3,9 @@ import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { useRevalidator } from 'react-router';
 import type { Note, Said, Saying, Spot } from '../../core/review/said';
 import { saidAfter } from '../../core/review/said';
-import { keep, useKeptWithin } from '../look/kept';
-import type { Sending, Step } from './sender';
-import { asideOf, Draft, draftsOf, NotTaken, senderOf, useSending } from './sender';
+import { keep, useKeptWithin } from '../keeping/kept';
+import type { Sending, Step } from '../keeping/sender';
+import { asideOf, Draft, draftsOf, NotTaken, senderOf, useSending } from '../keeping/sender';
 
 /** What a teacher is writing on a piece: notes begun, and all that is said, whether the school has it yet or not. */
 

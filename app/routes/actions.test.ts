@@ -12,9 +12,9 @@ import { BEGINNINGS } from '../../server/stores/beginnings';
 import type { Database } from '../../server/database/connection';
 import { openEmbedded } from '../../server/database/embedded';
 import { migrate } from '../../server/database/migrate';
-import { cookiesFor } from '../../server/http/session-cookie';
-import type { Services } from '../../server/services';
-import { artFolder, openPictures, partNames } from '../../server/shelf';
+import { cookiesFor } from '../../server/accounts/session-cookie';
+import type { Services } from '../../server/services/services';
+import { artFolder, openPictures, partNames } from '../../server/art/shipped';
 import { loadDocument, rowsBetween } from '../../server/stores/documents';
 import { bodyText } from '../../core/text/body';
 import { line, picture as makePicture, sheet as makeSheet, text } from '../../core/schema/defaults';
@@ -30,7 +30,7 @@ import { namesIn, openSession } from '../../server/stores/sign-in';
 import { notesOf } from '../../server/stores/reviews';
 import { sheetOf, sheetsOf } from '../../server/stores/sheets';
 import runExport from '../../workers/export';
-import type { PictureJob } from '../../workers/export';
+import type { PictureJob } from '../../server/exports/job';
 import { discFile } from '../../tests/support/own';
 import { saidNote } from '../../tests/support/said';
 import * as changes from './changes';
@@ -44,13 +44,13 @@ import * as join from './join';
 import * as ownPicture from './own-picture';
 import * as parts from './parts';
 import * as pictures from './pictures';
-import type { PictureAnswer, PicturesAnswer } from './pictures';
+import type { PictureAnswer, PicturesAnswer } from '../pictures/answers';
 import * as reading from './reading';
 import * as said from './said';
 import * as spread from './spread';
 import * as tray from './tray';
 import * as written from './written';
-import type { WrittenAnswer } from './written';
+import type { WrittenAnswer } from '../makers/cloud/written-answer';
 
 /** Loaders and actions as the server calls them, on the demo school in memory: what they say to each input. */
 

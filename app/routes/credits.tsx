@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { FACES, STAND_INS } from '../../core/text/catalogue';
-import { Strip } from '../look/strip';
+import { Strip } from '../house/strip';
 import type { Route } from './+types/credits';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Credits · Dappled Margin' }];

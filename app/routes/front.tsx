@@ -7,8 +7,8 @@ import { beginSchool, isEmptyHouse, personById } from '../../server/stores/peopl
 import { codeTries, signInTeacher } from '../../server/stores/sign-in';
 import { giveBack, take } from '../../server/accounts/allowance';
 import { check, formOf } from '../form.server';
-import { afterReaching, reached } from '../look/reached';
-import { Mark } from '../look/strip';
+import { afterReaching, reached } from '../browser/reached';
+import { Mark } from '../house/strip';
 import { fromOf, placeAfter, signedIn, waitWords, whoIs } from '../who.server';
 import type { Route } from './+types/front';
 import './front.css';

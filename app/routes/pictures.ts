@@ -1,15 +1,12 @@
 import { z } from 'zod';
 import { nameFromFile } from '../../core/items/name';
 import { MOST_BYTES } from '../../core/raster/limits';
-import type { OwnPicture } from '../../server/stores/pictures';
 import { keepPicture, MOST_PICTURES, ownPictures, putAway } from '../../server/stores/pictures';
+import type { PictureAnswer, PicturesAnswer } from '../pictures/answers';
 import { missing, refuse, refusedWork, requirePerson } from '../who.server';
 import type { Route } from './+types/pictures';
 
 /** The pictures that a teacher brought along: what there is, one more (POST), one put away (DELETE). */
-
-export type PicturesAnswer = { pictures: OwnPicture[]; mayBring: boolean };
-export type PictureAnswer = { picture: OwnPicture };
 
 const Name = z.string().max(400).default('picture');
 const Asked = z.object({ id: z.string().regex(/^own\/[0-9a-f]{32}$/) });

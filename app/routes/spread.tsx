@@ -3,22 +3,22 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PieceMark } from '../../core/review/marks';
 import { heldAfter, missedMost, pieceMarks } from '../../core/review/marks';
-import { countedOn, countedOnCopy } from '../../server/counting';
+import { countedOn, countedOnCopy } from '../../server/actions/counting';
 import { copiesOf, newestGoes } from '../../server/stores/copies';
 import { loadDocuments } from '../../server/stores/documents';
 import { handoutOf } from '../../server/stores/handouts';
 import { rulingsOf } from '../../server/stores/reviews';
-import { Turn } from '../../server/turn';
+import { Turn } from '../../server/process/turn';
 import { shownOf } from '../damaged.server';
-import { Leaf, STATE_WORDS } from '../look/leaf';
-import { orLast } from '../look/reached';
-import { Strip } from '../look/strip';
-import { dueWords, useZone, whenWords } from '../look/time';
-import { useSending } from '../reading/sender';
+import { Leaf, STATE_WORDS } from '../house/leaf';
+import { orLast } from '../browser/reached';
+import { Strip } from '../house/strip';
+import { dueWords, useZone, whenWords } from '../browser/time';
+import { useSending } from '../keeping/sender';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/spread';
 import '../spread/spread.css';
-import { later } from '../look/later';
+import { later } from '../browser/later';
 
 const Histogram = later(
   () => import('../spread/histogram').then((part) => part.default),

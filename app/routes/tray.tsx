@@ -1,10 +1,10 @@
 import { Link } from 'react-router';
 import { addLateCopies } from '../../server/stores/handouts';
 import { trayOf } from '../../server/stores/copies';
-import { StateLabel } from '../look/leaf';
-import { HouseStrip } from '../look/house-strip';
-import { orLast } from '../look/reached';
-import { agoWords, dueWords, useZone } from '../look/time';
+import { StateLabel } from '../house/leaf';
+import { HouseStrip } from '../house/house-strip';
+import { orLast } from '../browser/reached';
+import { agoWords, dueWords, useZone } from '../browser/time';
 import { requireRole } from '../who.server';
 import type { Route } from './+types/tray';
 import './tray.css';

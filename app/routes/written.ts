@@ -1,24 +1,15 @@
 import { z } from 'zod';
-import type { WrittenBox } from '../../core/handout/written';
 import { boxesOf, writtenIn } from '../../core/handout/written';
 import { countWritten } from '../../core/makers/cloud/words';
-import type { Weighted } from '../../core/schema/recipes/cloud';
 import { Damaged, loadDocuments } from '../../server/stores/documents';
 import { begunCopies, handoutOf, progressOf } from '../../server/stores/handouts';
+import type { WrittenAnswer } from '../makers/cloud/written-answer';
 import { missing, refuse, requirePerson } from '../who.server';
 import type { Route } from './+types/written';
 
 /** What classes wrote: a teacher's handouts; with ?handout its boxes; with ?box too the words in it, counted. */
 
 const Asked = z.object({ handout: z.string().max(40).nullable(), box: z.string().max(40).nullable() });
-
-export type WrittenAnswer = {
-  handouts?: { id: string; title: string; className: string }[];
-  boxes?: (WrittenBox & { filled: number })[];
-  words?: Weighted[];
-  /** How many copies the words are from. */
-  copies?: number;
-};
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);

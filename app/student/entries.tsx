@@ -6,7 +6,7 @@ import type { Page, Sheet } from '../../core/schema/sheet';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import type { MarginEntry } from '../margin/margin';
 import type { Route } from '../routes/+types/copy';
-import { pictureNow } from '../sheet/resources';
+import { pictureNow } from '../drawing/resources';
 
 /** What stands in the margin of a student's copy: what came back, notes on their spots, the word bank. */
 

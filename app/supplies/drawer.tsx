@@ -5,18 +5,19 @@ import type { Point } from '../../core/geometry/matrix';
 import { roleIds } from '../../core/schema/defaults';
 import type { Sheet, ShapeItem } from '../../core/schema/sheet';
 import type { MakerKind } from '../../core/schema/recipes/recipes';
-import { labelAround } from '../makers/around';
-import { addMade } from '../makers/begin';
-import { nodeAt, pictureNode } from '../makers/map-commands';
-import type { Bench } from '../workbench/bench';
-import { useBench } from '../workbench/bench';
-import { addLabelAt, addLine, addPicture, addShape, addText, addWordBank } from '../workbench/commands';
-import { placeFor } from '../workbench/steps';
-import { loadIndex } from './picture-index';
+import { labelAround } from '../makers/labels/around';
+import { makerOf } from '../makers/all';
+import { addMade } from '../makers/kit/begin';
+import { nodeAt, pictureNode } from '../makers/map/map-commands';
+import type { Bench } from '../document/bench';
+import { useBench } from '../document/bench';
+import { addLabelAt, addLine, addPicture, addShape, addText, addWordBank } from '../commands/commands';
+import { placeFor } from '../commands/steps';
+import { loadIndex } from '../pictures/picture-index';
 import { Pictures } from './pictures';
 import { Shapes } from './shapes';
 import './drawer.css';
-import { later } from '../look/later';
+import { later } from '../browser/later';
 
 /** The supply drawer: compartments of what can be put on the sheet. A press adds it; it can be dragged to its place too. */
 
@@ -257,7 +258,7 @@ export async function dropSupply(bench: Bench, data: string, at: Point): Promise
   else if (kind === 'label') addLabelAt(bench, at, null, name === 'blank' ? 'answer' : 'label', name === 'blank');
   else if (kind === 'bank') addWordBank(bench);
   else if (kind === 'around') await labelAround(bench);
-  else if (kind === 'made') await addMade(bench, name as MakerKind, at);
+  else if (kind === 'made') await addMade(bench, makerOf(name as MakerKind).begin, at);
   else if (kind === 'picture') {
     const entry = (await loadIndex()).find(({ id }) => id === name);
     const node = entry && nodeAt(bench, at);

@@ -5,10 +5,10 @@ import { between } from '../../core/changes/between';
 import { replay, Change } from '../../core/changes/change';
 import { readSheet } from '../../core/schema/read';
 import type { Sheet } from '../../core/schema/sheet';
-import { useZone, whenWords } from '../look/time';
-import { SmallPicture } from '../sheet/small-picture';
-import type { Bench } from '../workbench/bench';
-import { useBench } from '../workbench/bench';
+import { useZone, whenWords } from '../browser/time';
+import { SmallPicture } from '../drawing/small-picture';
+import type { Bench } from '../document/bench';
+import { useBench } from '../document/bench';
 
 /** The sheet's growth: a slider over all that was ever done, named moments with pictures, and the way back to any of them. */
 

@@ -12,12 +12,12 @@ import { everyItem } from '../../core/sheet/tree';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import { refitted } from '../../core/changes/refit';
 import { faceById } from '../../core/text/catalogue';
-import { pictureNow } from '../sheet/resources';
-import { SmallPicture } from '../sheet/small-picture';
-import type { Bench } from '../workbench/bench';
-import { useBench } from '../workbench/bench';
-import { all } from '../workbench/steps';
-import { exchangePalette } from '../workbench/palettes';
+import { pictureNow } from '../drawing/resources';
+import { SmallPicture } from '../drawing/small-picture';
+import type { Bench } from '../document/bench';
+import { useBench } from '../document/bench';
+import { all } from '../commands/steps';
+import { exchangePalette } from '../commands/palettes';
 
 /** Other looks of the same content: arrangements, palettes, pairs of faces. Each is seen before it is taken, and one step. */
 

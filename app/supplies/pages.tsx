@@ -1,10 +1,10 @@
 import { memo, useEffect, useState } from 'react';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import type { Faces } from '../../core/text/faces';
-import { PageView } from '../sheet/page-view';
-import type { Bench } from '../workbench/bench';
-import { useBench } from '../workbench/bench';
-import { addPage, duplicatePage, movePage, removePage } from '../workbench/page-commands';
+import { PageView } from '../drawing/page-view';
+import type { Bench } from '../document/bench';
+import { useBench } from '../document/bench';
+import { addPage, duplicatePage, movePage, removePage } from '../commands/page-commands';
 
 /** The pages of the sheet as small pictures: turned to with a press, dragged into another order, added, doubled, dropped. */
 

@@ -1,6 +1,6 @@
-import type { Bench } from '../workbench/bench';
-import { useBench } from '../workbench/bench';
-import { Swatches } from '../workbench/colour-field';
+import type { Bench } from '../document/bench';
+import { useBench } from '../document/bench';
+import { Swatches } from '../colour/colour-field';
 
 /** Pens of some widths and an eraser: picked up with a press, put down with another or with Escape. */
 

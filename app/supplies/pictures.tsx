@@ -1,10 +1,10 @@
 import MiniSearch from 'minisearch';
 import { useMemo, useState } from 'react';
-import type { Bench } from '../workbench/bench';
-import { addPicture } from '../workbench/commands';
-import { BringPicture } from './bring';
-import type { PictureEntry } from './picture-index';
-import { OWN, putPictureAway, titleOf, usePictures } from './picture-index';
+import type { Bench } from '../document/bench';
+import { addPicture } from '../commands/commands';
+import { BringPicture } from '../pictures/bring';
+import type { PictureEntry } from '../pictures/picture-index';
+import { OWN, putPictureAway, titleOf, usePictures } from '../pictures/picture-index';
 import { Ways } from './ways';
 
 /** Pictures to put on the sheet, by group or by a word: the shipped ones and those brought along. */

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import type { ShapeName } from '../../core/geometry/shapes/shapes';
 import { FAMILIES, OUTLINES, shapePath } from '../../core/geometry/shapes/shapes';
 import { shapeName } from '../../core/items/name';
-import type { Bench } from '../workbench/bench';
-import { addShape } from '../workbench/commands';
+import type { Bench } from '../document/bench';
+import { addShape } from '../commands/commands';
 import { Ways } from './ways';
 
 /** The shapes, by family or by a word. */

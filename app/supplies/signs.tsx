@@ -1,10 +1,10 @@
 import MiniSearch from 'minisearch';
 import { useEffect, useMemo, useState } from 'react';
 import { plain, text } from '../../core/schema/defaults';
-import { fetched, NotFetched, useFetched } from '../look/later';
-import type { Bench } from '../workbench/bench';
-import { add, newId, placeFor, touch } from '../workbench/steps';
-import { typeWords } from '../workbench/word-commands';
+import { fetched, NotFetched, useFetched } from '../browser/later';
+import type { Bench } from '../document/bench';
+import { add, newId, placeFor, touch } from '../commands/steps';
+import { typeWords } from '../commands/word-commands';
 import { Ways } from './ways';
 
 /** Symbols and emoji by search, those used last first. Into the words that are being edited, else as words of their own. */

@@ -1,9 +1,9 @@
 import type { MarginEntry } from '../margin/margin';
-import type { Bench } from './bench';
-import { useBench } from './bench';
+import type { Bench } from '../document/bench';
+import { useBench } from '../document/bench';
 import { FindCard } from './find';
 import { Notice } from './save-words';
-import { later } from '../look/later';
+import { later } from '../browser/later';
 
 /** What every open sheet has, a teacher's and a student's: messages, the sheet of keys, the search. */
 

@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { findWords, replaceWords } from '../../core/changes/search';
-import type { Bench } from './bench';
-import { useBench } from './bench';
-import { Toggle } from './fields';
+import type { Bench } from '../document/bench';
+import { useBench } from '../document/bench';
+import { Toggle } from '../fields/fields';
 
 const sheetOf = (bench: Bench) => bench.sheet;
 

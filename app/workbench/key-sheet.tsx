@@ -1,5 +1,5 @@
 import { Modal } from 'antd';
-import type { Bench } from './bench';
+import type { Bench } from '../document/bench';
 import { COMMANDS, OTHER_KEYS } from './keys';
 
 /** All keys of the workbench on one leaf. */

@@ -2,8 +2,8 @@ import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Item, TextItem } from '../../core/schema/sheet';
 import { find } from '../../core/sheet/tree';
-import type { Rights } from './bench';
-import { Bench } from './bench';
+import type { Rights } from '../document/bench';
+import { Bench } from '../document/bench';
 import { COMMANDS, OTHER_KEYS } from './keys';
 
 let bench: Bench;

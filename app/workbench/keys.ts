@@ -1,20 +1,18 @@
 import { useEffect } from 'react';
-import type { MutableRefObject, RefObject } from 'react';
 import { z } from 'zod';
 import { bodyLength } from '../../core/text/body';
 import { Item } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
-import { addBeside, chosenNode } from '../makers/map-commands';
-import { groupChosen, nudge, remove, reorder, stretch, turnBy, ungroupChosen } from './arrange';
-import type { Bench } from './bench';
-import { keysComeBack } from './focus';
-import { pasteTable } from '../makers/table-commands';
-import { bringTo } from '../supplies/bring-to';
-import { clipOf, duplicate, pasteBody, pasteClip } from './clipboard';
-import { setValues } from './commands';
-import { copyLook, giveLook } from './looks';
-import { turnPage } from './page-commands';
-import { bodyFrom } from './paste';
+import { addBeside, chosenNode } from '../makers/map/map-commands';
+import { groupChosen, nudge, remove, reorder, stretch, turnBy, ungroupChosen } from '../commands/arrange';
+import type { Bench } from '../document/bench';
+import { keysComeBack } from '../fields/focus';
+import { bringTo } from '../pictures/bring-to';
+import { clipOf, duplicate, pasteBody, pasteClip } from '../commands/clipboard';
+import { setValues } from '../commands/commands';
+import { copyLook, giveLook } from '../commands/looks';
+import { turnPage } from '../commands/page-commands';
+import { bodyFrom } from '../commands/paste';
 
 /** Keys of the workbench, where no field has the focus. Letters follow the platform's conventions. */
 
@@ -248,15 +246,11 @@ function goToPart(by: 1 | -1): void {
   }
 }
 
-export function useKeys(
-  bench: Bench,
-  paper: RefObject<HTMLElement | null>,
-  cancel: MutableRefObject<(() => void) | null>,
-) {
+export function useKeys(bench: Bench) {
   useEffect(keysComeBack, []);
   useEffect(() => {
     const inStage = () => {
-      const stage = paper.current?.closest('[data-stage]');
+      const stage = document.querySelector('[data-stage]');
       return (
         document.activeElement === stage ||
         document.activeElement === document.body ||
@@ -264,8 +258,8 @@ export function useKeys(
       );
     };
     const onKey = (event: KeyboardEvent) => {
-      if (event.key === 'Escape' && cancel.current) {
-        cancel.current();
+      if (event.key === 'Escape' && bench.cancelGesture) {
+        bench.cancelGesture();
         event.preventDefault();
         return;
       }
@@ -298,7 +292,11 @@ export function useKeys(
       const elsewhere = document.activeElement?.closest('[role="dialog"]');
       if (isField(event.target) || elsewhere || !event.clipboardData || bench.past) return;
       const words = event.clipboardData.getData('text/plain');
-      if (pasteClip(bench, words, parseItems) || pasteTable(bench, event.clipboardData)) return event.preventDefault();
+      if (
+        pasteClip(bench, words, parseItems) ||
+        bench.onSheet.some((maker) => maker.paste?.(bench, event.clipboardData!))
+      )
+        return event.preventDefault();
       const files = [...event.clipboardData.files];
       const body = bodyFrom(event.clipboardData);
       // Words copied together with their picture, as from a word processor, are words.
@@ -317,5 +315,5 @@ export function useKeys(
       document.removeEventListener('cut', onCopy);
       document.removeEventListener('paste', onPaste);
     };
-  }, [bench, paper, cancel]);
+  }, [bench]);
 }

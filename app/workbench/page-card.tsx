@@ -2,11 +2,11 @@ import { Segmented, Select } from 'antd';
 import { useState } from 'react';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import { namedSize, PAGE_SIZES } from '../../core/sheet/units';
-import type { Bench } from './bench';
+import type { Bench } from '../document/bench';
 import type { Wanted } from './size-choice';
-import { BenchContext, PaintField, Swatches } from './colour-field';
-import { LengthField, More, Row, Toggle } from './fields';
-import { later } from '../look/later';
+import { BenchContext, PaintField, Swatches } from '../colour/colour-field';
+import { LengthField, More, Row, Toggle } from '../fields/fields';
+import { later } from '../browser/later';
 
 /** The settings of the page, shown in the margin while nothing is chosen. */
 

@@ -1,6 +1,6 @@
-import type { Bench } from './bench';
-import { useBench } from './bench';
-import { turnPage } from './page-commands';
+import type { Bench } from '../document/bench';
+import { useBench } from '../document/bench';
+import { turnPage } from '../commands/page-commands';
 
 const sheetOf = (bench: Bench) => bench.sheet;
 const pageOf = (bench: Bench) => bench.page;

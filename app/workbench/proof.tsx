@@ -10,8 +10,8 @@ import type { Undrawn } from '../../core/proof/undrawn';
 import { LEAST_PRINTED } from '../../core/text/style';
 import type { Finding } from '../../workers/studio';
 import type { MarginEntry } from '../margin/margin';
-import type { Bench } from './bench';
-import { studio } from './helpers';
+import type { Bench } from '../document/bench';
+import { studio } from '../document/helpers';
 
 /** Words that can't be read (against what lies behind them, drawn, or in print), found beside the page's own work and marked in the margin. */
 

@@ -1,7 +1,7 @@
 import { fileName } from '../../core/items/name';
-import { downloadText } from '../look/download';
-import type { Bench } from './bench';
-import { useBench } from './bench';
+import { downloadText } from '../browser/download';
+import type { Bench } from '../document/bench';
+import { useBench } from '../document/bench';
 
 const saveOf = (bench: Bench) => bench.saveShown;
 const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });

@@ -4,9 +4,9 @@ import type { Keep, Way } from '../../core/items/page-size';
 import { resized } from '../../core/items/page-size';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import { sizeName } from '../../core/sheet/units';
-import { SmallPicture } from '../sheet/small-picture';
-import type { Bench } from './bench';
-import { Toggle } from './fields';
+import { SmallPicture } from '../drawing/small-picture';
+import type { Bench } from '../document/bench';
+import { Toggle } from '../fields/fields';
 
 /** Another page size is never taken silently: both ways are shown as small pictures, and one is chosen. */
 

@@ -7,13 +7,13 @@ import type { Item, Page, Sheet } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { isEmpty } from '../../core/text/body';
 import type { Faces } from '../../core/text/faces';
-import { imageUrl, pictureNow } from '../sheet/resources';
-import type { Bench } from './bench';
-import { putBefore } from './arrange';
-import { useBench } from './bench';
-import { lightUp } from './light';
-import { useRested } from './rested';
-import { useSeen } from './seen';
+import { imageUrl, pictureNow } from '../drawing/resources';
+import type { Bench } from '../document/bench';
+import { putBefore } from '../commands/arrange';
+import { useBench } from '../document/bench';
+import { lightUp } from '../canvas/light';
+import { useRested } from '../fields/rested';
+import { useSeen } from '../fields/seen';
 import './stack.css';
 
 /** The stack: everything on the page (or in the group that is entered) from front to back. */

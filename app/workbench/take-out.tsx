@@ -1,8 +1,8 @@
 import { Dropdown } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { useSubmit } from 'react-router';
-import { download } from '../look/download';
-import type { Bench } from './bench';
+import { download } from '../browser/download';
+import type { Bench } from '../document/bench';
 import type { Making, Wanted } from './taking-out';
 import { takeOut, TakeOutProblem } from './taking-out';
 

@@ -1,5 +1,5 @@
-import type { Bench } from './bench';
-import { useBench } from './bench';
+import type { Bench } from '../document/bench';
+import { useBench } from '../document/bench';
 
 const historyOf = (bench: Bench) => bench.history;
 

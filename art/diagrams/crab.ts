@@ -1,5 +1,5 @@
 import type { PicturePath } from '../../core/pictures/picture';
-import { both, diagram, filled, oval, stroked, target } from '../drawn';
+import { both, diagram, filled, oval, stroked, target } from './drawn';
 
 const OUT = '#3b3a24';
 const shell = '#8f9a55';

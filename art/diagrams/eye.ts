@@ -1,4 +1,4 @@
-import { both, diagram, filled, oval, stroked, target } from '../drawn';
+import { both, diagram, filled, oval, stroked, target } from './drawn';
 
 /** A round form that is cut off at the left, at x = 112, where the front of the eye begins. */
 function cut(cx: number, cy: number, rx: number, ry: number): string {

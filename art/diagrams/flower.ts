@@ -1,4 +1,4 @@
-import { both, diagram, filled, oval, stroked, target } from '../drawn';
+import { both, diagram, filled, oval, stroked, target } from './drawn';
 
 const OUT = '#4a2f3d';
 const GREEN = '#7f9d63';

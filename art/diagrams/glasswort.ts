@@ -1,5 +1,5 @@
 import type { PicturePath } from '../../core/pictures/picture';
-import { diagram, filled, oval, stroked, target } from '../drawn';
+import { diagram, filled, oval, stroked, target } from './drawn';
 
 const OUT = '#39552c';
 const GREEN = '#86a957';

@@ -1,4 +1,4 @@
-import { both, diagram, filled, oval, stroked, target } from '../drawn';
+import { both, diagram, filled, oval, stroked, target } from './drawn';
 
 const OUT = '#33424c';
 const leg = '#b99a52';

@@ -1,4 +1,4 @@
-import type { Tagged } from '../drawn';
+import type { Tagged } from './drawn';
 import { shoreCrab } from './crab';
 import { eye } from './eye';
 import { flower, leaf, plantCell } from './flower';

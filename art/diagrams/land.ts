@@ -1,5 +1,5 @@
 import type { PicturePath } from '../../core/pictures/picture';
-import { both, diagram, filled, oval, stroked, target } from '../drawn';
+import { both, diagram, filled, oval, stroked, target } from './drawn';
 
 /** Water, ground and rivers. */
 

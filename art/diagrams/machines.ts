@@ -1,5 +1,5 @@
 import type { PicturePath } from '../../core/pictures/picture';
-import { both, diagram, filled, oval, stroked, target } from '../drawn';
+import { both, diagram, filled, oval, stroked, target } from './drawn';
 
 /** A lock, a windmill, a bicycle. */
 

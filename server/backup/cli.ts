@@ -5,7 +5,7 @@ import { openEmbedded } from '../database/embedded';
 import { lockDirectory } from '../database/lock';
 import { openPostgres } from '../database/postgres';
 import { force, forceTree } from '../database/syncing-fs';
-import { projectRoot } from '../place';
+import { projectRoot } from '../process/place';
 import { askForBackup } from './control';
 import { restoreInto } from './restore';
 import { readBackup, rowsIn, savedAs, writeBackup } from './write';

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { projectRoot } from '../place';
+import { projectRoot } from '../process/place';
 import type { Database } from './connection';
 import { StartProblem } from './connection';
 

@@ -1,7 +1,7 @@
 import path from 'node:path';
 import type { SheetPart } from '../../core/items/thumbnail';
-import type { ExportJob, Job, PictureAnswer, PictureJob } from '../../workers/export';
-import { projectRoot } from '../place';
+import type { ExportJob, Job, PictureAnswer, PictureJob } from './job';
+import { projectRoot } from '../process/place';
 import type { PictureFiles } from '../stores/pictures';
 import type { Progress } from './crew';
 import { Crew } from './crew';

@@ -5,9 +5,9 @@ import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test, vi 
 import { DATABASES } from '../../tests/support/databases';
 import { SmallSchool } from '../../tests/support/school';
 import { sampleSheet } from '../../tests/support/sheets';
-import type { ExportJob } from '../../workers/export';
+import type { ExportJob } from './job';
 import type { Database } from '../database/connection';
-import { Jobs } from '../jobs';
+import { Jobs } from '../jobs/jobs';
 import { addPerson } from '../stores/people';
 import { createSheet } from '../stores/sheets';
 import type { Progress } from './crew';

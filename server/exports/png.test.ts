@@ -7,7 +7,7 @@ import { ink } from '../../core/drawing/list';
 import { pageSvg } from '../../core/drawing/svg';
 import { group, page, picture, shape, sheet } from '../../core/schema/defaults';
 import { richSheet } from '../../tests/support/rich';
-import { openFaces, openPictures } from '../shelf';
+import { openFaces, openPictures } from '../art/shipped';
 import { pagePng, pngOf } from './png';
 
 const svg = (inner: string) =>

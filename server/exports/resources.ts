@@ -1,7 +1,7 @@
 import type { Pictures } from '../../core/pictures/picture';
 import type { SvgOptions } from '../../core/drawing/svg';
 import type { Faces } from '../../core/text/faces';
-import { fontBytes } from '../shelf';
+import { fontBytes } from '../art/shipped';
 import type { PictureFiles } from '../stores/pictures';
 import type { PdfResources } from './pdf';
 import { shadowPng } from './png';

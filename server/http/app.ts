@@ -3,12 +3,12 @@ import path from 'node:path';
 import compression from 'compression';
 import express from 'express';
 import type { RequestHandler } from 'express';
-import { projectRoot } from '../place';
-import type { Services } from '../services';
-import { artFolder } from '../shelf';
+import { projectRoot } from '../process/place';
+import type { Services } from '../services/services';
+import { artFolder } from '../art/shipped';
 import { personOf } from '../stores/sign-in';
 import { limitBodies } from './bodies';
-import { tokenIn } from './session-cookie';
+import { tokenIn } from '../accounts/session-cookie';
 import type { Reached } from './settings';
 import { isSecure } from './settings';
 

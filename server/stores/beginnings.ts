@@ -1,6 +1,6 @@
 import { held, line, page, picture, plain, sheet, solid, text } from '../../core/schema/defaults';
 import type { Sheet } from '../../core/schema/sheet';
-import { newId } from '../id';
+import { newId } from '../database/id';
 import type { Purpose } from './sheets';
 
 /** What a new sheet of each purpose begins with: little enough that nothing has to be cleared away. */

@@ -1,9 +1,9 @@
 import { randomInt } from 'node:crypto';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
-import { newId } from '../id';
+import { newId } from '../database/id';
 import { addPerson } from './people';
-import { byName } from '../names';
+import { byName } from '../database/by-name';
 
 export type ClassRow = { id: string; name: string; code: string; size: number };
 

@@ -4,12 +4,12 @@ import type { Sheet } from '../../core/schema/sheet';
 import { readSheet } from '../../core/schema/read';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
-import { newId } from '../id';
+import { newId } from '../database/id';
 import { loadDocument, reasonOf } from './documents';
 import { sheetAt } from './growth';
 import type { Handout } from './handouts';
 import { handoutById } from './handouts';
-import { byName } from '../names';
+import { byName } from '../database/by-name';
 
 export const COPY_STATES = ['not-begun', 'under-way', 'handed-in', 'another-go', 'done'] as const;
 export type CopyState = (typeof COPY_STATES)[number];

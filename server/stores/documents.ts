@@ -7,8 +7,8 @@ import type { Sheet } from '../../core/schema/sheet';
 import { readSheet } from '../../core/schema/read';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
-import { newId } from '../id';
-import { Turn } from '../turn';
+import { newId } from '../database/id';
+import { Turn } from '../process/turn';
 
 /** Documents: a snapshot and the log of changes since. Acknowledged means committed. */
 

@@ -3,7 +3,7 @@ import type { Sheet } from '../../core/schema/sheet';
 import { readSheet } from '../../core/schema/read';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
-import { newId } from '../id';
+import { newId } from '../database/id';
 import type { DatedChange } from './documents';
 import { grownFrom, rowsBetween } from './documents';
 

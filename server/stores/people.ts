@@ -1,7 +1,7 @@
 import { hashSecret } from '../accounts/secret';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
-import { newId } from '../id';
+import { newId } from '../database/id';
 
 export type Person = { id: string; schoolId: string; schoolName: string; role: 'teacher' | 'student'; name: string };
 

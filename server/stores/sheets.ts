@@ -2,7 +2,7 @@ import type { Cover } from '../../core/sheet/cover';
 import type { Sheet } from '../../core/schema/sheet';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
-import { newId } from '../id';
+import { newId } from '../database/id';
 import { createDocument } from './documents';
 
 export const PURPOSES = ['worksheet', 'poster', 'map', 'diagram', 'blank'] as const;

@@ -7,7 +7,7 @@ import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import type { Person } from './people';
 import { personById } from './people';
-import { byName } from '../names';
+import { byName } from '../database/by-name';
 
 /** Coming in, and staying in. */
 

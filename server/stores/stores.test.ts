@@ -36,9 +36,9 @@ import {
   pictureFiles,
   putAway,
 } from './pictures';
-import { byName } from '../names';
+import { byName } from '../database/by-name';
 import { notesOf, rulingsOf, sayOn, settleNote } from './reviews';
-import { openPictures } from '../shelf';
+import { openPictures } from '../art/shipped';
 import { createSheet, sheetOf, sheetsOf } from './sheets';
 
 const free = () => null;

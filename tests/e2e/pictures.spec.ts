@@ -7,7 +7,7 @@ import { PNG } from 'pngjs';
 import { pdfOf } from '../../server/exports/pdf';
 import { pngOf } from '../../server/exports/png';
 import { pdfResources } from '../../server/exports/resources';
-import { Shelf } from '../../server/shelf';
+import { Shelf } from '../../server/exports/shelf';
 import { drawPage } from '../../core/items/draw';
 import { pageSvg } from '../../core/drawing/svg';
 import { richSheet } from '../support/rich';

@@ -5,7 +5,7 @@ import type { Kit } from '../../core/makers/kit/maker';
 import type { MakerKind, MakerState, RecipeOf } from '../../core/schema/recipes/recipes';
 import { defaultRoles, group } from '../../core/schema/defaults';
 import type { GroupItem, Item } from '../../core/schema/sheet';
-import { openPictures } from '../../server/shelf';
+import { openPictures } from '../../server/art/shipped';
 import { allFaces } from './fonts';
 
 /** Makers in tests: with every shipped face and picture. */

@@ -2,7 +2,7 @@ import type { Change } from '../../core/changes/change';
 import type { Sheet } from '../../core/schema/sheet';
 import type { Database } from '../../server/database/connection';
 import { migrate } from '../../server/database/migrate';
-import { openPictures } from '../../server/shelf';
+import { openPictures } from '../../server/art/shipped';
 import { addClass, addStudent } from '../../server/stores/classes';
 import { copiesOf } from '../../server/stores/copies';
 import { saveChanges } from '../../server/stores/documents';

@@ -1,0 +1,243 @@
+import { useCallback, useEffect, useRef } from 'react';
+import { wordsOf } from '../../core/items/words';
+import { bodyLength, bodyText, locate, runLength } from '../../core/text/body';
+import type { Body, WrittenItem } from '../../core/schema/sheet';
+import { isWritten } from '../../core/schema/sheet';
+import { findOn } from '../../core/sheet/tree';
+import { caretAt, lineEdge, vertical } from '../../core/text/caret';
+import type { Bench, Editing } from '../document/bench';
+import { useBench } from '../document/bench';
+import { asMuchAsFits, CLIP } from '../commands/clipboard';
+import { bodyFrom } from '../commands/paste';
+import { putWords, styleAt, styleWords, typeWords } from '../commands/word-commands';
+
+/**
+ * Editing words in place. The glyphs, the caret and the selection are drawn from the core's layout, so that nothing jumps;
+ * what is typed goes through a text area that holds the same words, so that input methods, dictation, the clipboard and
+ * screen readers work as everywhere.
+ */
+
+/**
+ * What was typed: the stretch of the old text that went, and what stands there now. All behind the caret is as it was, so of
+ * several places that would do for a doubled letter the right one is found.
+ */
+export function difference(
+  before: string,
+  after: string,
+  caret: number,
+): { at: number; remove: number; insert: string } {
+  let tail = after.length - caret;
+  if (tail > before.length || before.slice(before.length - tail) !== after.slice(caret)) tail = 0;
+  const end = before.length - tail;
+  const limit = Math.min(end, after.length - tail);
+  let at = 0;
+  while (at < limit && before[at] === after[at]) at++;
+  return { at, remove: end - at, insert: after.slice(at, after.length - tail) };
+}
+
+/** Pastes words in the place of what is marked: their paragraphs, lists, bold and italic stay, the rest is as it is here. */
+function pasteInto(bench: Bench, editing: Editing, pasted: Body): void {
+  const item = findOn(bench.page, editing.id)?.item;
+  if (!item || !isWritten(item)) return;
+  const { body, cut } = asMuchAsFits(pasted);
+  const [from, to] = [Math.min(editing.anchor, editing.focus), Math.max(editing.anchor, editing.focus)];
+  const style = { ...styleAt(item.body, from), ...editing.typing };
+  const { format } = item.body[locate(item.body, from).paragraph];
+  const insert = body.map((p) => ({
+    format: { ...format, ...p.format },
+    runs: p.runs.map((run) => ({ text: run.text, style: { ...style, ...run.style } })),
+  }));
+  if (!putWords(bench, item, from, to - from, insert)) return;
+  const end = from + bodyLength(insert);
+  bench.edit({ id: item.id, anchor: end, focus: end, typing: null });
+  if (cut) bench.say(cut);
+}
+
+/** Enter in an empty list paragraph ends the list instead. */
+function endsList(bench: Bench, editing: Editing): boolean {
+  const item = findOn(bench.page, editing.id)?.item;
+  if (!item || !isWritten(item) || editing.anchor !== editing.focus) return false;
+  const { paragraph } = locate(item.body, editing.focus);
+  const { format, runs } = item.body[paragraph];
+  if (!format.list || format.list === 'none' || runLength(runs) > 0) return false;
+  return bench.make('End list', {
+    kind: 'paragraph',
+    id: item.id,
+    from: editing.focus,
+    to: editing.focus,
+    patch: { list: null, level: null },
+  });
+}
+
+const editingOf = (bench: Bench) => bench.editing;
+const begunOf = (bench: Bench) => bench.begun;
+
+export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
+  const editing = useBench(bench, editingOf);
+  const area = useRef<HTMLTextAreaElement>(null);
+  /** The x that up and down keep to. */
+  const column = useRef<number | null>(null);
+  const page = useBench(bench, shownPageOf);
+  const item = editing ? (findOn(page, editing.id)?.item as WrittenItem | undefined) : undefined;
+  const words = item && isWritten(item) ? bodyText(item.body) : '';
+  const id = editing?.id;
+  const begun = useBench(bench, begunOf);
+  const node = begun?.left ? undefined : begun?.node;
+
+  useEffect(() => {
+    if (id || node) area.current?.focus({ preventScroll: true });
+  }, [id, node]);
+
+  useEffect(() => {
+    if (node && area.current) area.current.value = '';
+  }, [node]);
+
+  useEffect(() => {
+    const element = area.current;
+    if (!element || !editing) return;
+    if (element.value !== words) element.value = words;
+    const [start, end] = [Math.min(editing.anchor, editing.focus), Math.max(editing.anchor, editing.focus)];
+    if (element.selectionStart !== start || element.selectionEnd !== end)
+      element.setSelectionRange(start, end, editing.focus < editing.anchor ? 'backward' : 'forward');
+  }, [editing, words]);
+
+  /** Takes over the selection that the text area has: keys and assistive technology may have moved it. */
+  const follow = useCallback(() => {
+    const element = area.current;
+    const now = bench.editing;
+    if (!element || !now || document.activeElement !== element || element.value !== wordsOfItem(bench, now.id)) return;
+    const back = element.selectionDirection === 'backward';
+    const anchor = back ? element.selectionEnd : element.selectionStart;
+    const focus = back ? element.selectionStart : element.selectionEnd;
+    if (anchor === now.anchor && focus === now.focus) return;
+    column.current = null;
+    bench.edit({ ...now, anchor, focus, typing: null });
+  }, [bench]);
+
+  useEffect(() => {
+    if (!id) return;
+    document.addEventListener('selectionchange', follow);
+    return () => document.removeEventListener('selectionchange', follow);
+  }, [follow, id]);
+
+  const toStage = () => area.current?.closest<HTMLElement>('[data-stage]')?.focus({ preventScroll: true });
+
+  // The same text area as below, so that what is typed meanwhile goes on in it.
+  if (begun && node)
+    return (
+      <textarea
+        ref={area}
+        className="words-input"
+        aria-label="Words of the new node"
+        autoCapitalize="sentences"
+        spellCheck={false}
+        onChange={(event) => bench.put({ begun: { ...begun, words: event.currentTarget.value } })}
+        onBlur={() => bench.begun?.node === node && bench.put({ begun: { ...bench.begun, left: true } })}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          const beside = event.key === 'Enter' && (event.ctrlKey || event.metaKey);
+          if (beside || event.key === 'Tab' || event.key === 'Escape') event.preventDefault();
+          if (beside) besideChosen(bench, event.shiftKey);
+          else if (event.key === 'Escape') toStage();
+        }}
+      />
+    );
+  if (!editing || !item || !isWritten(item) || !bench.faces) return null;
+  const { layout } = wordsOf(item, { faces: bench.faces, roles: bench.sheet.roles });
+
+  return (
+    <textarea
+      ref={area}
+      className="words-input"
+      data-item={item.id}
+      aria-label={`Words of ${item.role ?? item.kind}`}
+      defaultValue={words}
+      autoCapitalize="sentences"
+      spellCheck={false}
+      style={{ fontSize: 16 * Math.min(1, scale) }}
+      onChange={(event) => {
+        const element = event.currentTarget;
+        const caret = element.selectionEnd;
+        const { at, remove, insert } = difference(words, element.value, caret);
+        const now = bench.editing ?? editing;
+        if (typeWords(bench, now, at, remove, insert))
+          bench.edit({ id: now.id, anchor: caret, focus: caret, typing: remove === 0 ? now.typing : null });
+        else {
+          element.value = words;
+          element.setSelectionRange(now.anchor, now.focus);
+        }
+      }}
+      onPaste={(event) => {
+        event.preventDefault();
+        if (bench.onSheet.some((maker) => maker.pasteInto?.(bench, event.clipboardData))) return;
+        const pasted = bodyFrom(event.clipboardData);
+        if (pasted && !event.clipboardData.getData('text/plain').startsWith(CLIP))
+          pasteInto(bench, bench.editing ?? editing, pasted);
+      }}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        // The event that tells of a moved selection may still be on its way.
+        follow();
+        const now = bench.editing ?? editing;
+        const moveTo = (focus: number, extend: boolean) =>
+          bench.edit({ ...now, anchor: extend ? now.anchor : focus, focus, typing: null });
+        const command = event.ctrlKey || event.metaKey;
+        const key = event.key.toLowerCase();
+        if (event.key === 'Escape') {
+          event.preventDefault();
+          bench.edit(null);
+          toStage();
+        } else if (command && !event.altKey && (key === 'z' || key === 'y')) {
+          event.preventDefault();
+          if (key === 'y' || event.shiftKey) bench.redo();
+          else bench.undo();
+        } else if (command && event.key === 'Enter') {
+          event.preventDefault();
+          besideChosen(bench, event.shiftKey);
+        } else if (command && key === 'f') {
+          event.preventDefault();
+          bench.put({ finding: true });
+        } else if (command && ['b', 'i', 'u'].includes(key)) {
+          event.preventDefault();
+          const property = ({ b: 'bold', i: 'italic', u: 'underline' } as const)[key as 'b' | 'i' | 'u'];
+          const style = { ...styleAt(item.body, Math.max(now.anchor, now.focus)), ...now.typing };
+          styleWords(bench, 'Style words', { [property]: !style[property] });
+        } else if (event.key === 'Enter' && !event.shiftKey && endsList(bench, now)) event.preventDefault();
+        else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+          event.preventDefault();
+          column.current ??= caretAt(layout, now.focus).x;
+          const keep = column.current;
+          moveTo(vertical(layout, now.focus, event.key === 'ArrowUp' ? -1 : 1, keep), event.shiftKey);
+        } else if ((event.key === 'Home' || event.key === 'End') && !command) {
+          event.preventDefault();
+          moveTo(lineEdge(layout, now.focus, event.key === 'Home' ? 'start' : 'end'), event.shiftKey);
+        } else if (event.key === 'Tab') {
+          event.preventDefault();
+          const { paragraph } = locate(item.body, now.focus);
+          const { list, level = 0 } = item.body[paragraph].format;
+          if (list && list !== 'none')
+            bench.make('List level', {
+              kind: 'paragraph',
+              id: item.id,
+              from: now.focus,
+              to: now.focus,
+              patch: { level: Math.max(0, Math.min(5, level + (event.shiftKey ? -1 : 1))) },
+            });
+          else {
+            const by = event.shiftKey ? -1 : 1;
+            if (!bench.onSheet.some((maker) => maker.tab?.(bench, by))) bench.onTab?.(by);
+          }
+        }
+      }}
+    />
+  );
+}
+
+const shownPageOf = (bench: Bench) => bench.page;
+const wordsOfItem = (bench: Bench, id: string) => {
+  const item = findOn(bench.page, id)?.item;
+  return item && isWritten(item) ? bodyText(item.body) : '';
+};
+
+const besideChosen = (bench: Bench, shift: boolean) =>
+  bench.onSheet.some((maker) => maker.beside?.(bench, shift ? 'sibling' : 'child'));

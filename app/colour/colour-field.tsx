@@ -1,0 +1,268 @@
+import { Popover } from 'antd';
+import { createContext, useContext, useState } from 'react';
+import type { Paint } from '../../core/schema/sheet';
+import { solid } from '../../core/schema/defaults';
+import type { Bench } from '../document/bench';
+import { noteColour } from '../commands/commands';
+import { NumberField, PercentField, Row, Toggle } from '../fields/fields';
+import type { Gradient } from './gradient';
+import { gradientFrom, withoutStop, withStop } from './gradient';
+import { later } from '../browser/later';
+
+/** Choosing a colour: the sheet's palette is always in view, everything else one press away. */
+
+const ColourPanel = later(() => import('./colour-panel').then((part) => part.default));
+/** The bench whose recent colours and sampler a colour field uses. */
+export const BenchContext = createContext<Bench | null>(null);
+
+type SwatchProps = {
+  label: string;
+  value: string | null;
+  palette: readonly string[];
+  none?: string;
+  onChange: (hex: string | null) => void;
+};
+
+export function Swatches({ label, value, palette, none, onChange }: SwatchProps) {
+  const bench = useContext(BenchContext);
+  const [open, setOpen] = useState(false);
+  const other = value !== null && !palette.includes(value);
+  const choose = (hex: string | null) => {
+    onChange(hex);
+    if (bench && hex && !palette.includes(hex)) noteColour(bench, hex);
+  };
+  return (
+    <div className="swatches" role="radiogroup" aria-label={label}>
+      <span className="swatches-label">{label}</span>
+      <span className="swatches-all">
+        {none && (
+          <button
+            type="button"
+            role="radio"
+            aria-checked={value === null}
+            aria-label={none}
+            title={none}
+            className="swatch none"
+            onClick={() => onChange(null)}
+          />
+        )}
+        {palette.map((hex, i) => (
+          <button
+            key={`${hex} ${i}`}
+            type="button"
+            role="radio"
+            aria-checked={value === hex}
+            aria-label={`${label} ${hex}`}
+            title={hex}
+            className="swatch"
+            style={{ background: hex }}
+            onClick={() => onChange(hex)}
+          />
+        ))}
+        <Popover
+          trigger="click"
+          placement="leftTop"
+          open={open}
+          onOpenChange={setOpen}
+          destroyOnHidden
+          content={
+            <>
+              <ColourPanel
+                bench={bench}
+                label={label}
+                value={value ?? '#888888'}
+                onChange={choose}
+                onClose={() => setOpen(false)}
+              />
+            </>
+          }
+        >
+          <button
+            type="button"
+            className={`swatch other${other ? ' chosen' : ''}`}
+            aria-label={`${label}: another colour`}
+            aria-expanded={open}
+            title="Another colour"
+            style={other ? { background: value } : undefined}
+          />
+        </Popover>
+      </span>
+    </div>
+  );
+}
+
+const PAINTS = [
+  { kind: 'none', name: 'None' },
+  { kind: 'solid', name: 'One colour' },
+  { kind: 'linear', name: 'Gradient along a line' },
+  { kind: 'radial', name: 'Gradient from a middle' },
+] as const;
+
+function PaintDrawing({ kind }: { kind: (typeof PAINTS)[number]['kind'] }) {
+  return (
+    <svg width="18" height="14" aria-hidden="true">
+      <defs>
+        <linearGradient id="paint-l">
+          <stop stopColor="#456632" />
+          <stop offset="1" stopColor="#f3eddd" />
+        </linearGradient>
+        <radialGradient id="paint-r">
+          <stop stopColor="#f3eddd" />
+          <stop offset="1" stopColor="#456632" />
+        </radialGradient>
+      </defs>
+      <rect
+        x="1"
+        y="1"
+        width="16"
+        height="12"
+        rx="3"
+        stroke="#6b6450"
+        strokeDasharray={kind === 'none' ? '2 2' : undefined}
+        fill={kind === 'none' ? 'none' : kind === 'solid' ? '#6d8d57' : `url(#paint-${kind[0]})`}
+      />
+    </svg>
+  );
+}
+
+type PaintProps = {
+  label: string;
+  paint: Paint | null;
+  palette: readonly string[];
+  onChange: (paint: Paint | null) => void;
+  /** Whether its ends and stops can be pulled on the sheet. */
+  hint?: boolean;
+};
+
+/** A fill: none, one colour or a gradient, whose ends and stops are pulled on the thing itself. */
+export function PaintField({ label, paint, palette, onChange, hint }: PaintProps) {
+  const bench = useContext(BenchContext);
+  const first =
+    paint === null ? (palette[2] ?? '#7f9d63') : paint.kind === 'solid' ? paint.colour : paint.stops[0].colour;
+  const change = (kind: (typeof PAINTS)[number]['kind']) => {
+    if (kind === 'none') return onChange(null);
+    if (kind === 'solid') return onChange(solid(first));
+    if (paint && paint.kind !== 'solid') {
+      const { stops } = paint;
+      return onChange(kind === 'linear' ? { kind, angle: 90, stops } : { kind, x: 0.5, y: 0.5, reach: 1, stops });
+    }
+    onChange(gradientFrom(kind, first, palette.find((hex) => hex !== first) ?? '#fffdf6'));
+  };
+  const at = paint && paint.kind !== 'solid' ? Math.min(bench?.stop ?? 0, paint.stops.length - 1) : 0;
+  const putStop = (patch: Partial<Gradient['stops'][number]>) =>
+    paint &&
+    paint.kind !== 'solid' &&
+    onChange({ ...paint, stops: paint.stops.map((stop, i) => (i === at ? { ...stop, ...patch } : stop)) });
+  return (
+    <>
+      <Row label={label}>
+        {PAINTS.map(({ kind, name }) => (
+          <Toggle
+            key={kind}
+            on={(paint?.kind ?? 'none') === kind}
+            label={`${label}: ${name.toLowerCase()}`}
+            onClick={() => change(kind)}
+          >
+            <PaintDrawing kind={kind} />
+          </Toggle>
+        ))}
+        {paint?.kind === 'solid' && (
+          <PercentField
+            bare
+            label={`${label} opaque`}
+            share={paint.opacity}
+            onChange={(opacity) => onChange({ ...paint, opacity })}
+          />
+        )}
+      </Row>
+      {(paint === null || paint.kind === 'solid') && (
+        <Swatches
+          label=""
+          value={paint?.colour ?? null}
+          palette={palette}
+          none={`No ${label}`}
+          onChange={(hex) => onChange(hex === null ? null : solid(hex, paint?.opacity ?? 1))}
+        />
+      )}
+      {paint && paint.kind !== 'solid' && (
+        <>
+          <Row label="stops">
+            {paint.stops.map((stop, i) => (
+              <button
+                key={i}
+                type="button"
+                className="swatch"
+                aria-pressed={i === at}
+                aria-label={`Stop ${i + 1} of ${paint.stops.length}, ${stop.colour}`}
+                style={{
+                  background: stop.colour,
+                  ...(i === at && { boxShadow: '0 0 0 2px var(--paper), 0 0 0 4px var(--apricot)' }),
+                }}
+                onClick={() => bench?.put({ stop: i })}
+              />
+            ))}
+            <Toggle
+              on={false}
+              label="Another stop"
+              onClick={() => {
+                const { paint: next, index } = withStop(paint);
+                onChange(next);
+                bench?.put({ stop: index });
+              }}
+            >
+              +
+            </Toggle>
+            <Toggle
+              on={false}
+              label="Take this stop away"
+              disabled={paint.stops.length < 3}
+              onClick={() => (onChange(withoutStop(paint, at)), bench?.put({ stop: 0 }))}
+            >
+              −
+            </Toggle>
+            <PercentField
+              bare
+              label="opaque at this stop"
+              share={paint.stops[at].opacity}
+              onChange={(opacity) => putStop({ opacity })}
+            />
+          </Row>
+          <Swatches
+            label="stop"
+            value={paint.stops[at].colour}
+            palette={palette}
+            onChange={(colour) => colour && putStop({ colour })}
+          />
+          <Row label="">
+            <PercentField
+              label="at"
+              share={paint.stops[at].offset}
+              least={paint.stops[at - 1]?.offset}
+              most={paint.stops[at + 1]?.offset}
+              onChange={(offset) => putStop({ offset })}
+            />
+            {paint.kind === 'linear' ? (
+              <NumberField
+                label="turned"
+                value={paint.angle}
+                suffix="°"
+                min={-360}
+                max={360}
+                onChange={(angle) => onChange({ ...paint, angle })}
+              />
+            ) : (
+              <PercentField
+                label="reach"
+                share={paint.reach}
+                least={0.02}
+                most={3}
+                onChange={(reach) => onChange({ ...paint, reach })}
+              />
+            )}
+          </Row>
+          {hint && <p className="quiet">Or pull the dots and diamonds on the sheet.</p>}
+        </>
+      )}
+    </>
+  );
+}

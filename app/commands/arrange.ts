@@ -1,0 +1,301 @@
+import type { Edge } from '../../core/geometry/align';
+import { alignMoves, spreadMoves, tidyMoves } from '../../core/geometry/align';
+import { around, union } from '../../core/geometry/box';
+import { frameMatrix } from '../../core/geometry/frame';
+import { parentMatrix, withinMargins } from '../../core/placement/on-page';
+import { boxOf } from '../../core/items/hit';
+import { lineEnds } from '../../core/placement/line';
+import type { Box, Point } from '../../core/geometry/matrix';
+import { inverse, linear, transform } from '../../core/geometry/matrix';
+import { handlePoint } from '../../core/geometry/resize';
+import { resizedGroup, scaledItem } from '../../core/items/scale';
+import { alteration } from '../../core/changes/between';
+import type { Change } from '../../core/changes/change';
+import { free, group } from '../../core/schema/defaults';
+import type { FramedItem, GroupItem, Item, LineItem } from '../../core/schema/sheet';
+import { isFramed } from '../../core/schema/sheet';
+import type { Place } from '../../core/sheet/tree';
+import { everyItem, findOn, idsWithin } from '../../core/sheet/tree';
+import { grownHeight } from '../../core/text/fit';
+import { roleOf } from '../../core/text/style';
+import { pictureNow } from '../drawing/resources';
+import type { Bench } from '../document/bench';
+import { all, inOrder, movable, newId, set } from './steps';
+
+/** Where things are: moving, order, groups, sizes. */
+
+/** The change of place of one item by a distance on the page. */
+export function moveChange(bench: Bench, item: Item, by: Point): Change {
+  const local = transform(inverse(linear(parentMatrix(bench.page, item.id))), by);
+  if (item.kind === 'line') {
+    const moved = (end: LineItem['from']) =>
+      end.item === null ? { ...end, x: end.x + local.x, y: end.y + local.y } : end;
+    const via = item.via.map(({ x, y }) => ({ x: x + local.x, y: y + local.y }));
+    return set(item.id, { from: moved(item.from), to: moved(item.to), ...(via.length > 0 && { via }) });
+  }
+  return set(item.id, { x: item.x + local.x, y: item.y + local.y });
+}
+
+export function nudge(bench: Bench, by: Point): void {
+  const items = movable(bench);
+  if (items.length > 0) bench.make('Move', all(items.map((item) => moveChange(bench, item, by))));
+}
+
+export function remove(bench: Bench): void {
+  const items = movable(bench);
+  if (items.length === 0) {
+    if (bench.selection.length > 0) bench.say('This is locked. Unlock it in the margin to take it away.');
+    return;
+  }
+  const gone = new Set(items.flatMap(idsWithin));
+  // Lines that held on to it stay where they are seen, free at that end.
+  const freed = [...everyItem(bench.page)].flatMap((item): Change[] => {
+    if (item.kind !== 'line' || gone.has(item.id)) return [];
+    const ends = lineEnds(bench.page, item, pictureNow);
+    const values = Object.fromEntries(
+      (['from', 'to'] as const)
+        .filter((side) => item[side].item !== null && gone.has(item[side].item))
+        .map((side) => [side, free(ends[side].x, ends[side].y)]),
+    );
+    return Object.keys(values).length > 0 ? [set(item.id, values)] : [];
+  });
+  const { enteredGroup } = bench;
+  const removed = bench.make(
+    'Remove',
+    all([...freed, ...items.map((item): Change => ({ kind: 'remove', id: item.id }))]),
+  );
+  // Whoever takes a part out of what a maker made goes on with its recipe.
+  if (removed && enteredGroup?.maker) bench.select([enteredGroup.id]);
+}
+
+/** One step (by 1) or all the way (by Infinity) to the front; negative to the back. */
+export function reorder(bench: Bench, by: number): void {
+  const { page } = bench;
+  const [id] = bench.selection;
+  const place = id && bench.selection.length === 1 ? findOn(page, id) : undefined;
+  if (!place) return;
+  const others = place.siblings.filter((item) => item.id !== id);
+  const at = Math.max(0, Math.min(others.length, place.index - by));
+  if (at !== place.index) putAt(bench, by > 0 ? 'Bring forward' : 'Send back', id, place, others, at);
+}
+
+/** Puts a thing at an index among the others of a list. */
+function putAt(bench: Bench, name: string, id: string, { page, groups }: Place, others: readonly Item[], at: number) {
+  const spot = { page: page.id, group: groups.at(-1)?.id ?? null, behind: at > 0 ? others[at - 1].id : null };
+  bench.make(name, { kind: 'reorder', id, spot });
+}
+
+/** Puts a thing just in front of another one of the same list. */
+export function putBefore(bench: Bench, id: string, other: string): void {
+  const place = findOn(bench.page, other);
+  if (!place || id === other || !findOn(bench.page, id)) return;
+  const others = place.siblings.filter((item) => item.id !== id);
+  const at = others.findIndex((item) => item.id === other);
+  putAt(bench, 'Reorder', id, place, others, at);
+}
+
+export function groupChosen(bench: Bench): void {
+  const { page } = bench;
+  const items = inOrder(bench, bench.selection);
+  if (items.length < 2) return bench.say('Choose two things or more to group them.');
+  const parent = findOn(page, items[0].id)?.groups.at(-1)?.id ?? null;
+  if (items.some((item) => (findOn(page, item.id)?.groups.at(-1)?.id ?? null) !== parent))
+    return bench.say('Things in different groups can not be grouped together.');
+  const outer = parentMatrix(page, items[0].id);
+  const back = inverse(outer);
+  const box = around(
+    items.flatMap((item) => {
+      const b = boxOf(page, item, pictureNow);
+      return [
+        { x: b.x, y: b.y },
+        { x: b.x + b.width, y: b.y },
+        { x: b.x, y: b.y + b.height },
+        { x: b.x + b.width, y: b.y + b.height },
+      ].map((point) => transform(back, point));
+    }),
+  );
+  const id = newId();
+  const place = findOn(page, items[0].id)!;
+  const shell: GroupItem = group({
+    id,
+    ...box,
+    items: [],
+    touch: items.every((item) => item.touch === 'free') ? 'free' : 'fixed',
+  });
+  const changes: Change[] = [
+    {
+      kind: 'insert',
+      spot: { page: page.id, group: parent, behind: place.index > 0 ? place.siblings[place.index - 1].id : null },
+      item: shell,
+    },
+  ];
+  items.toReversed().forEach((item) => {
+    changes.push(
+      { kind: 'reorder', id: item.id, spot: { page: page.id, group: id, behind: null } },
+      moveBy(item, { x: -box.x, y: -box.y }),
+    );
+  });
+  if (bench.make('Group', all(changes))) bench.select([id]);
+}
+
+const moveBy = (item: Item, by: Point): Change =>
+  item.kind === 'line'
+    ? set(item.id, {
+        from: { ...item.from, x: item.from.x + by.x, y: item.from.y + by.y },
+        to: { ...item.to, x: item.to.x + by.x, y: item.to.y + by.y },
+        ...(item.via.length > 0 && { via: item.via.map(({ x, y }) => ({ x: x + by.x, y: y + by.y })) }),
+      })
+    : set(item.id, { x: item.x + by.x, y: item.y + by.y });
+
+export function ungroupChosen(bench: Bench): void {
+  const item = bench.chosen;
+  if (item?.kind !== 'group') return;
+  const place = findOn(bench.page, item.id)!;
+  const outer = place.groups.at(-1)?.id ?? null;
+  const matrix = frameMatrix(item);
+  const changes: Change[] = [];
+  for (const part of item.items.toReversed()) {
+    changes.push({ kind: 'reorder', id: part.id, spot: { page: bench.page.id, group: outer, behind: item.id } });
+    if (part.kind === 'line') {
+      const end = (e: LineItem['from']) => ({ ...e, ...transform(matrix, e) });
+      const via = part.via.map((point) => transform(matrix, point));
+      changes.push(set(part.id, { from: end(part.from), to: end(part.to), via, made: null }));
+    } else {
+      const middle = transform(matrix, { x: part.x + part.width / 2, y: part.y + part.height / 2 });
+      const turned = item.flipX !== item.flipY ? item.angle - part.angle : item.angle + part.angle;
+      changes.push(
+        set(part.id, {
+          x: middle.x - part.width / 2,
+          y: middle.y - part.height / 2,
+          angle: turned % 360,
+          flipX: part.flipX !== item.flipX,
+          flipY: part.flipY !== item.flipY,
+          made: null,
+        }),
+      );
+    }
+  }
+  const ids = item.items.map((part) => part.id);
+  if (bench.make('Ungroup', all([...changes, { kind: 'remove', id: item.id }]))) bench.select(ids);
+}
+
+/** The changes that lead from an item to what it was made, parts of groups included. */
+export function itemChanges(before: Item, after: Item): Change[] {
+  const own = alteration(before, after);
+  if (before.kind !== 'group' || after.kind !== 'group') return own;
+  return [...own, ...before.items.flatMap((part, i) => itemChanges(part, after.items[i]))];
+}
+
+type Anchor = 'page' | 'margin' | 'first' | 'each other';
+
+const boxesOf = (bench: Bench, items: readonly Item[]) => items.map((item) => boxOf(bench.page, item, pictureNow));
+
+/** Moves items on the page, each by its own distance; nothing where none moves. */
+function moveEach(bench: Bench, name: string, items: readonly Item[], moves: readonly Point[]): void {
+  const changes = items.flatMap((item, i) => {
+    const { x, y } = moves[i];
+    return Math.abs(x) < 0.005 && Math.abs(y) < 0.005 ? [] : [moveChange(bench, item, moves[i])];
+  });
+  if (changes.length > 0) bench.make(name, all(changes));
+}
+
+/** What can be placed of the chosen things: lines that hold on to something go where that goes. */
+const placeable = (bench: Bench) =>
+  movable(bench).filter((item) => item.kind !== 'line' || (item.from.item === null && item.to.item === null));
+
+export function align(bench: Bench, edge: Edge, to: Anchor): void {
+  const items = placeable(bench);
+  if (items.length === 0) return;
+  const { width, height } = bench.page;
+  const boxes = boxesOf(bench, items);
+  const targets: Record<Anchor, Box> = {
+    page: { x: 0, y: 0, width, height },
+    margin: withinMargins(bench.page),
+    first: boxes[0],
+    'each other': union(boxes),
+  };
+  moveEach(bench, 'Align', items, alignMoves(boxes, edge, targets[to]));
+}
+
+export function spread(bench: Bench, axis: 'x' | 'y', by: 'gap' | 'centre'): void {
+  const items = placeable(bench);
+  if (items.length < 3) return bench.say('Choose three things or more to spread them evenly.');
+  moveEach(bench, 'Spread', items, spreadMoves(boxesOf(bench, items), axis, by));
+}
+
+export function tidyUp(bench: Bench): void {
+  const items = placeable(bench);
+  if (items.length < 2) return bench.say('Choose two things or more to tidy them up.');
+  moveEach(bench, 'Tidy up', items, tidyMoves(boxesOf(bench, items)));
+}
+
+/** Gives all chosen things the width, the height or both of the first. */
+export function sameSize(bench: Bench, what: 'width' | 'height' | 'size'): void {
+  const items = movable(bench).filter(isFramed);
+  if (items.length < 2) return bench.say('Choose two things or more: the first one’s size is taken.');
+  const [first, ...others] = items;
+  const values = {
+    ...(what !== 'height' && { width: first.width }),
+    ...(what !== 'width' && { height: first.height }),
+  };
+  bench.make('Same size', all(others.flatMap((item) => resizeChanges(bench, item, values))));
+}
+
+/** A new width or height of an item about its middle (when turned) or its top left corner. */
+export function resizeChanges(bench: Bench, item: FramedItem, values: { width?: number; height?: number }): Change[] {
+  const next = { ...item, ...values };
+  // A turned frame keeps the corner that is seen at its top left where it is.
+  const corner = { x: -1, y: -1 } as const;
+  const [was, is] = [handlePoint(item, corner), handlePoint(next, corner)];
+  const frame = { ...next, x: item.x + was.x - is.x, y: item.y + was.y - is.y };
+  if (item.kind === 'group') return itemChanges(item, resizedGroup(item, frame));
+  return itemChanges(item, grownTo(bench, frame as Item));
+}
+
+/** A text box that grows is as high as its words at least. */
+export function grownTo(bench: Bench, item: Item): Item {
+  if (item.kind !== 'text' || !bench.faces) return item;
+  const need = () => grownHeight(item.body, roleOf(bench.sheet, item.role), item, bench.faces!);
+  // Lines that are as wide as their box get higher and lower with it.
+  if (item.fit === 'width' || item.fit === 'lines') return { ...item, height: need() };
+  return item.fit === 'grow' ? { ...item, height: Math.max(item.height, need()) } : item;
+}
+
+/** Moves what is chosen so that the box around it begins at a place. */
+export function placeAt(bench: Bench, axis: 'x' | 'y', at: number): void {
+  const items = movable(bench);
+  if (items.length === 0) return;
+  const box = union(boxesOf(bench, items));
+  const by = at - box[axis];
+  moveEach(
+    bench,
+    'Move',
+    items,
+    items.map(() => (axis === 'x' ? { x: by, y: 0 } : { x: 0, y: by })),
+  );
+}
+
+/** Scales what is chosen to a width or height of the box around it, in proportion or not. */
+export function scaleTo(bench: Bench, side: 'width' | 'height', length: number): void {
+  const items = movable(bench);
+  const box = union(boxesOf(bench, items));
+  if (items.length === 0 || box[side] < 0.1) return;
+  const after = { ...box, [side]: length };
+  bench.make('Resize', all(items.flatMap((item) => itemChanges(item, scaledItem(item, box, after)))));
+}
+
+/** Pulls a corner or side of the one thing that is chosen by keys. */
+export function stretch(bench: Bench, by: Point): void {
+  const items = movable(bench).filter(isFramed);
+  if (items.length === 0) return;
+  const changes = items.flatMap((item) =>
+    resizeChanges(bench, item, { width: Math.max(4, item.width + by.x), height: Math.max(4, item.height + by.y) }),
+  );
+  if (changes.length > 0) bench.make('Resize', all(changes));
+}
+
+export function turnBy(bench: Bench, degrees: number): void {
+  const items = movable(bench).filter(isFramed);
+  const changes = items.map((item) => set(item.id, { angle: (item.angle + degrees) % 360 }));
+  if (changes.length > 0) bench.make('Turn', all(changes));
+}

@@ -1,0 +1,60 @@
+import { lookOf, withLook } from '../../core/items/look';
+import type { Item, TextItem } from '../../core/schema/sheet';
+import { isWritten } from '../../core/schema/sheet';
+import { roleOf } from '../../core/text/style';
+import { itemChanges } from './arrange';
+import type { Bench } from '../document/bench';
+import { all, movable } from './steps';
+import { fitted } from './word-commands';
+
+/** Looks: copied from one thing to others, and things chosen by how they look. */
+
+export function copyLook(bench: Bench): void {
+  const item = bench.chosen ?? bench.selectedItems[0];
+  if (!item) return;
+  bench.put({ copiedLook: lookOf(item) });
+  bench.say('Its look is copied. Choose other things and press Ctrl+Alt+V to give it to them.');
+}
+
+export function giveLook(bench: Bench): void {
+  const look = bench.copiedLook;
+  if (!look) return bench.say('Copy a look first: choose a thing and press Ctrl+Alt+C.');
+  const items = movable(bench);
+  const changes = items.flatMap((item) => {
+    const next = withLook(item, look);
+    return [...itemChanges(item, next), ...(item.kind === 'text' ? fitted(bench, item, next as TextItem) : [])];
+  });
+  if (changes.length > 0) bench.make('Give look', all(changes));
+}
+
+export type Alike = 'kind' | 'colour' | 'role';
+
+/** The colour by which a thing is taken to be alike another: its fill, else its line, else its words. */
+function colourOf(bench: Bench, item: Item): string | null {
+  if ((item.kind === 'text' || item.kind === 'shape') && item.fill)
+    return item.fill.kind === 'solid' ? item.fill.colour : item.fill.stops[0].colour;
+  if (item.kind === 'line') return item.outline.colour;
+  if (item.kind === 'ink') return item.colour;
+  if (!isWritten(item)) return null;
+  const run = item.body.find((p) => p.runs.length > 0)?.runs[0];
+  return run?.style.colour ?? roleOf(bench.sheet, item.role).run.colour;
+}
+
+/** Chooses everything on the page that is like what is chosen. */
+export function chooseAlike(bench: Bench, by: Alike): void {
+  const model = bench.chosen ?? bench.selectedItems[0];
+  if (!model) return;
+  const same: Record<Alike, (item: Item) => boolean> = {
+    kind: (item) =>
+      item.kind === model.kind && (item.kind !== 'shape' || model.kind !== 'shape' || item.shape === model.shape),
+    colour: (item) => colourOf(bench, item) !== null && colourOf(bench, item) === colourOf(bench, model),
+    role: (item) => item.role !== null && item.role === model.role,
+  };
+  const ids = (bench.enteredGroup ?? bench.page).items
+    .filter(
+      (item) =>
+        !item.hidden && !item.locked && (bench.rights.kind === 'all' || item.touch === 'free') && same[by](item),
+    )
+    .map((item) => item.id);
+  if (ids.length > 0) bench.select(ids);
+}

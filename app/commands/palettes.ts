@@ -1,0 +1,31 @@
+import { withPalette } from '../../core/palettes/recolour';
+import { between } from '../../core/changes/between';
+import type { PictureItem } from '../../core/schema/sheet';
+import { pictureNow } from '../drawing/resources';
+import type { Bench } from '../document/bench';
+import { studio } from '../document/helpers';
+
+/** The sheet's palette: out of a picture, or exchanged for another. */
+
+/** Ink and paper that every palette keeps, so that words stay words. */
+const [INK, PAPER] = ['#2a2820', '#fffdf6'];
+/** How many colours are taken from a picture. */
+const TAKEN = 8;
+
+export async function paletteFromPicture(bench: Bench, item: PictureItem): Promise<void> {
+  const picture = pictureNow(item.picture);
+  if (!picture) return bench.say('This picture has not arrived yet. Try again in a moment.');
+  try {
+    const { colours } = await studio.ask<'palette'>({ kind: 'palette', picture, count: TAKEN });
+    if (colours.length === 0) return bench.say('No colours were found in this picture.');
+    const palette = [...new Set([INK, ...colours, PAPER])];
+    bench.make('Palette from picture', { kind: 'sheet-set', values: { palette } });
+    bench.say('The palette now holds the colours of this picture. What is on the sheet keeps its own.');
+  } catch {
+    bench.say('The colours could not be worked out. Try again.');
+  }
+}
+
+/** Exchanges the palette, and each of its colours wherever it is used on the sheet, as one step. */
+export const exchangePalette = (bench: Bench, palette: readonly string[]): void =>
+  void bench.make('Other palette', between(bench.sheet, withPalette(bench.sheet, palette)));

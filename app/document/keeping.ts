@@ -1,0 +1,209 @@
+import type { Change } from '../../core/changes/change';
+import type { History } from '../../core/changes/history';
+import type { Sheet } from '../../core/schema/sheet';
+import { nanoid } from 'nanoid';
+import { Follower } from './follower';
+import { Lead } from './lead';
+import type { Told } from './save-state';
+import { Saver } from './saver';
+import { slotOf } from '../keeping/seal';
+import { keepEarly, mainSlot, Slot } from '../keeping/vault';
+import type { Line, Said } from './windows-line';
+import { openLine } from './windows-line';
+
+/**
+ * Keeps a sheet while its workbench is open: begins with what an earlier window left, sends what is done, and lets nothing go
+ * that was done before the browser's vault had opened or right before the page goes.
+ */
+
+export type Early = { name: string; change: Change };
+export type Opened = {
+  sheet: Sheet;
+  history: History;
+  /** What was done meanwhile, to be done again on top. */
+  early: Early[];
+  /** Whether the browser can keep what is unsent. */
+  whole: boolean;
+};
+/** So quickly a window that leads answers, in milliseconds. */
+const ANSWERS = 400;
+
+type Start = { documentId: string; personId: string; seq: number; sheet: Sheet };
+
+export class Keeping {
+  /** Where this window leads: the saver; where it follows another one of the browser: what hands over to that. */
+  private saver: Saver | Follower | undefined;
+  private lead: Lead | undefined;
+  private line: Line | null = null;
+  /** This window, to the others. */
+  private me = nanoid(8);
+  private waiting: AbortController | undefined;
+  private slot: Slot | undefined;
+  private ready = false;
+  private early: Early[] = [];
+  private opening: Promise<void> | undefined;
+  /** Counts openings and closings, so that one that was overtaken lets go. */
+  private turn = 0;
+
+  constructor(
+    private start: Start,
+    /** `steps`: asks for what can be undone, for another slot. */
+    private told: Told & { opened(opened: Opened): void; steps(): History },
+  ) {}
+
+  /** Begins saving, with what an earlier window left unsent and undoable. */
+  open(): Promise<void> {
+    window.addEventListener('pagehide', this.leave);
+    window.addEventListener('pageshow', this.back);
+    return (this.opening ??= this.begin(++this.turn));
+  }
+
+  private async begin(turn: number): Promise<void> {
+    const { documentId, personId } = this.start;
+    this.line = openLine(mainSlot(documentId, personId), this.heard);
+    const slot = await slotOf(documentId, personId, () => this.isLed());
+    if (turn !== this.turn) return slot.release();
+    this.slot = slot;
+    const followed = slot.leads ? null : await this.beginFollowing(turn, slot);
+    if (turn !== this.turn) return;
+    const sheet = followed ?? (await this.beginLeading(slot)).sheetNow;
+    const history = await slot.history();
+    if (turn !== this.turn) return;
+    this.ready = true;
+    this.told.opened({ sheet, history, early: this.early.splice(0), whole: slot.whole });
+  }
+
+  private heard = (said: Said): void => {
+    if (said.kind === 'state' && this.answered) this.answered();
+    if (this.saver instanceof Follower) this.saver.heard(said);
+    else this.lead?.heard(said);
+  };
+  private answered: (() => void) | null = null;
+
+  /** Whether another window of this browser leads. */
+  private async isLed(): Promise<boolean> {
+    const { line } = this;
+    if (!line) return false;
+    const there = await new Promise<boolean>((resolve) => {
+      this.answered = () => resolve(true);
+      line.say({ kind: 'hello', from: this.me });
+      setTimeout(() => resolve(false), ANSWERS);
+    });
+    this.answered = null;
+    return there;
+  }
+
+  private async beginLeading(slot: Slot, followed?: Parameters<Saver['start']>[0]): Promise<Saver> {
+    const { documentId, seq, sheet } = this.start;
+    const start = followed ? { seq: followed.outbox.base, sheet: followed.outbox.confirmed } : { seq, sheet };
+    const { told, line } = this;
+    const saver = new Saver(documentId, start, slot, {
+      sheet: (...args) => told.sheet(...args),
+      notice: (text) => told.notice(text),
+      aside: (aside) => told.aside(aside),
+      state: (state) => (told.state(state), this.lead?.state(state)),
+      results: (results) => (told.results(results), this.lead?.results(results)),
+    });
+    this.saver = saver;
+    await saver.start(followed);
+    if (line && slot.leads) this.lead = new Lead(saver, line, (change) => told.sheet(saver.sheetNow, [change]));
+    return saver;
+  }
+
+  /** Follows the window that leads, and leads when that has gone; null when nobody does. */
+  private async beginFollowing(turn: number, slot: Slot): Promise<Sheet | null> {
+    const { documentId, personId, seq, sheet } = this.start;
+    if (!this.line) return null;
+    const follower = new Follower(this.me, { seq, sheet }, slot, this.line, this.told);
+    this.saver = follower;
+    const shown = await follower.start();
+    if (!shown || turn !== this.turn) return null;
+    this.waiting = new AbortController();
+    void Slot.next(documentId, personId, this.waiting.signal).then(
+      (main) => this.promote(turn, follower, main),
+      () => {
+        // Closed before the other one.
+      },
+    );
+    return shown;
+  }
+
+  /** The window that led has gone: this one goes on where it was. */
+  private async promote(turn: number, follower: Follower, main: Slot): Promise<void> {
+    if (turn !== this.turn) return main.release();
+    const before = this.slot;
+    // What is done until this window leads comes after.
+    this.ready = false;
+    follower.stop();
+    this.slot = main;
+    const saver = await this.beginLeading(main, { ...follower.known, me: this.me });
+    await before?.keepPending({ base: 0, sent: null, queue: [] });
+    before?.release();
+    // Its steps are of a window that is gone: those of this one take their place.
+    await main.history();
+    if (turn !== this.turn) return;
+    this.ready = true;
+    for (const { change } of this.early.splice(0)) saver.push(change);
+    this.told.sheet(saver.sheetNow, []);
+    this.keepHistory(this.told.steps());
+  }
+
+  close(): void {
+    window.removeEventListener('pagehide', this.leave);
+    window.removeEventListener('pageshow', this.back);
+    if (!this.ready) this.leave();
+    this.turn++;
+    this.opening = undefined;
+    this.ready = false;
+    this.waiting?.abort();
+    this.saver?.stop();
+    this.line?.close();
+    this.lead = undefined;
+    this.slot?.release();
+  }
+
+  /** What is not on its way yet when the page goes is kept at once. */
+  private leave = () => {
+    const { documentId, personId, seq } = this.start;
+    if (this.ready) this.saver?.leave();
+    else if (this.early.length > 0)
+      keepEarly(
+        documentId,
+        personId,
+        seq,
+        this.early.splice(0).map(({ change }) => change),
+      );
+  };
+  private back = (event: PageTransitionEvent) => {
+    if (event.persisted && this.ready) this.saver?.back();
+  };
+
+  /** Keeps a change that was done; false while the vault has not opened, for then it is in this window only. */
+  keep(name: string, change: Change, history: History): boolean {
+    if (!this.ready) {
+      this.early.push({ name, change });
+      return false;
+    }
+    this.saver?.push(change);
+    this.keepHistory(history);
+    return true;
+  }
+
+  keepHistory(history: History): void {
+    if (this.ready) void this.slot?.keepHistory(history);
+  }
+
+  forgetAside(): void {
+    this.saver?.forgetAside();
+  }
+
+  /** Is done when the vault has opened. */
+  opened(): Promise<void> | undefined {
+    return this.opening;
+  }
+
+  /** The number of changes on the server once all of ours are there; null when the server does not answer. */
+  async settled(): Promise<number | null> {
+    return this.saver?.settled() ?? null;
+  }
+}

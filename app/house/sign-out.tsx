@@ -1,0 +1,81 @@
+import { Modal } from 'antd';
+import { useState } from 'react';
+import { Form } from 'react-router';
+import type { Unsent } from '../keeping/seal';
+import { closeOtherWindows } from '../keeping/windows';
+
+/** Fetched when it is wanted: few sign out. */
+const seal = () => import('../keeping/seal');
+
+const NOTHING: Unsent = { documents: 0, words: 0 };
+function titleOf({ documents, words }: Unsent): string {
+  if (documents === 0) return words === 1 ? 'Something you wrote is not sent' : 'Some of what you wrote is not sent';
+  return documents === 1 ? 'One sheet has work that is not saved' : `${documents} sheets have work that is not saved`;
+}
+
+/** The way out. What is not saved yet is said first; it stays on this machine, sealed. */
+export function SignOut({ personId }: { personId: string }) {
+  const [unsent, setUnsent] = useState<Unsent>(NOTHING);
+  const [problem, setProblem] = useState(false);
+  const leave = async () => {
+    setUnsent(NOTHING);
+    setProblem(false);
+    try {
+      const { sealAll } = await seal();
+      await closeOtherWindows(personId);
+      await sealAll(personId);
+      const { type } = await fetch('/sign-out', { method: 'POST', redirect: 'manual' });
+      if (type !== 'opaqueredirect') throw new Error('not signed out');
+    } catch {
+      return setProblem(true);
+    }
+    // Loaded anew, nothing of this person is left in the window.
+    window.location.replace('/');
+  };
+  const ask = async () => {
+    const now = await seal()
+      .then(({ unsentOf }) => unsentOf(personId))
+      .catch(() => NOTHING);
+    if (now.documents + now.words > 0) setUnsent(now);
+    else await leave();
+  };
+  return (
+    <>
+      <Form
+        method="post"
+        action="/sign-out"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void ask();
+        }}
+      >
+        <button className="plainbtn" type="submit">
+          Sign out
+        </button>
+      </Form>
+      <Modal
+        open={unsent.documents + unsent.words > 0}
+        title={titleOf(unsent)}
+        okText="Sign out all the same"
+        cancelText="Stay"
+        onOk={() => void leave()}
+        onCancel={() => setUnsent(NOTHING)}
+      >
+        {unsent.documents > 0 &&
+          `To save it, stay and open ${unsent.documents === 1 ? 'the sheet' : 'each of them'} once more. `}
+        If you sign out, it is locked away on this machine: nobody else can read it, and it comes back when you sign in
+        here again.
+      </Modal>
+      <Modal
+        open={problem}
+        title="You are still signed in"
+        okText="Try again"
+        cancelText="Stay"
+        onOk={() => void leave()}
+        onCancel={() => setProblem(false)}
+      >
+        The school can’t be reached. Sign out when the network is back.
+      </Modal>
+    </>
+  );
+}

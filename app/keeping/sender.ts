@@ -1,0 +1,238 @@
+import { nanoid } from 'nanoid';
+import { useEffect, useSyncExternalStore } from 'react';
+import { z } from 'zod';
+import { Saying, Spot } from '../../core/review/said';
+import { hasSealed, keep, keptWithin, onKept } from './kept';
+
+/**
+ * What a teacher says on pieces goes out from here: kept in the browser first, sent in order, sent again until the school has
+ * answered. What it can't take any more is set aside with its reason.
+ */
+
+/** A step on its way, whose piece it is on, and where on it words belong. */
+const OnItsWay = z.object({ handoutId: z.string(), copyId: z.string(), step: Saying, spot: Spot.nullable() });
+type OnItsWay = z.infer<typeof OnItsWay>;
+/** A note that is being written; `changes` when it is there already. */
+export const Draft = z.object({ note: z.string(), changes: z.boolean(), spot: Spot, body: z.string() });
+export type Draft = z.infer<typeof Draft>;
+export const NotTaken = z.object({ what: z.enum(['note', 'ruling', 'mark']), reason: z.string() });
+export type NotTaken = z.infer<typeof NotTaken>;
+
+const wayOf = (goId: string) => `said/${goId}/`;
+/** By the piece: its next go has another id. */
+export const draftsOf = (copyId: string) => `drafts/${copyId}/`;
+export const asideOf = (copyId: string) => `not-taken/${copyId}/`;
+
+export type Sending = 'idle' | 'sending' | 'unreached' | 'signed out';
+
+/** Longest wait for an answer, in milliseconds; steps that are sent again are taken once. */
+const NO_ANSWER = 20_000;
+/** A request to have less than the server reads at once. */
+const SLICE = 50;
+const WAITS = [1000, 2000, 4000, 8000, 15_000];
+
+type Entry = { place: string; value: OnItsWay };
+/** A step that this window knows of, and when it saw it taken. */
+export type Step = { place: string; step: Saying; takenAt: number | null };
+type Outcome = { kind: 'taken' } | { kind: 'later'; state: Sending } | { kind: 'refused'; reason: string };
+
+const goOf = (place: string) => place.split('/')[1];
+
+/** Places sort as they were made, in this window and between windows. */
+let last = 0;
+function nextName(): string {
+  last = Math.max(last + 1, Date.now());
+  return `${last.toString(36).padStart(9, '0')}-${nanoid(6)}`;
+}
+
+class Sender {
+  state: Sending = 'idle';
+  private users = 0;
+  private running = false;
+  private fails = 0;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private forgetKept: (() => void) | undefined;
+  private listeners = new Set<() => void>();
+  /** Steps of a go, as long as they are on their way and for a while after. */
+  private known = new Map<string, readonly Step[]>();
+
+  constructor(readonly personId: string) {}
+
+  say(goId: string, value: OnItsWay): void {
+    keep(this.personId, `${wayOf(goId)}${nextName()}`, value);
+  }
+
+  waiting = (goId?: string): Entry[] => keptWithin(this.personId, goId ? wayOf(goId) : 'said/', OnItsWay);
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** What was said on a go and is not in what was loaded before it was taken. The same list until something changes. */
+  stepsOn(goId: string): readonly Step[] {
+    if (!this.known.has(goId)) this.look(goId);
+    return this.known.get(goId)!;
+  }
+
+  /** What is on its way no longer was taken, here or by another window, or is set aside. */
+  private look(goId: string) {
+    const before = this.known.get(goId) ?? [];
+    const now = this.waiting(goId);
+    const steps = before.map((step) =>
+      step.takenAt !== null || now.some(({ place }) => place === step.place) ? step : { ...step, takenAt: Date.now() },
+    );
+    const added = now.filter(({ place }) => !before.some((step) => step.place === place));
+    if (added.length === 0 && steps.every((step, i) => step === before[i]) && this.known.has(goId)) return;
+    this.known.set(goId, [...steps, ...added.map(({ place, value: { step } }) => ({ place, step, takenAt: null }))]);
+  }
+
+  /** Sends from now on, until nobody uses it any more. */
+  begin(): () => void {
+    if (this.users++ === 0) {
+      void this.unseal();
+      this.forgetKept = onKept(this.poke);
+      window.addEventListener('online', this.wake);
+      document.addEventListener('visibilitychange', this.wake);
+    }
+    this.poke();
+    return () => {
+      if (--this.users > 0) return;
+      clearTimeout(this.timer);
+      this.forgetKept?.();
+      window.removeEventListener('online', this.wake);
+      document.removeEventListener('visibilitychange', this.wake);
+    };
+  }
+
+  /** What this person left here when signing out comes back first. */
+  private async unseal(): Promise<void> {
+    if (!hasSealed(this.personId)) return;
+    try {
+      await (await import('./seal')).unsealWords(this.personId);
+    } catch (error) {
+      console.warn('What was sealed here could not be opened yet:', error);
+    }
+  }
+
+  private poke = () => {
+    for (const goId of this.known.keys()) this.look(goId);
+    this.listeners.forEach((listener) => listener());
+    if (this.fails === 0) void this.run();
+  };
+  private wake = () => {
+    clearTimeout(this.timer);
+    void this.run();
+  };
+
+  private tell(state: Sending) {
+    if (state === this.state) return;
+    this.state = state;
+    this.listeners.forEach((listener) => listener());
+  }
+
+  /** Whether all that was said on a go has been taken; tries for a while. */
+  async settled(goId: string): Promise<boolean> {
+    for (let tries = 0; tries < 20 && this.waiting(goId).length > 0; tries++) {
+      this.wake();
+      await new Promise((resolve) => setTimeout(resolve, 100));
+      if (this.fails > 1) break;
+    }
+    return this.waiting(goId).length === 0;
+  }
+
+  private async run(): Promise<void> {
+    if (this.running || this.waiting().length === 0) return;
+    this.running = true;
+    try {
+      // One window sends, so that nothing overtakes.
+      if (navigator.locks) await navigator.locks.request(`sending ${this.personId}`, () => this.sendAll());
+      else await this.sendAll();
+    } finally {
+      this.running = false;
+    }
+    if (this.fails === 0) return void (this.waiting().length > 0 && this.run());
+    clearTimeout(this.timer);
+    if (this.users > 0) this.timer = setTimeout(() => void this.run(), WAITS[Math.min(this.fails, WAITS.length) - 1]);
+  }
+
+  private async sendAll(): Promise<void> {
+    for (let slice = SLICE; ;) {
+      const all = this.waiting();
+      if (all.length === 0) break;
+      this.tell(this.fails > 0 ? this.state : 'sending');
+      const goId = goOf(all[0].place);
+      const batch = all.filter(({ place }) => goOf(place) === goId).slice(0, slice);
+      const outcome = await send(goId, batch);
+      if (outcome.kind === 'later') {
+        this.fails++;
+        return this.tell(outcome.state);
+      }
+      this.fails = 0;
+      if (outcome.kind === 'taken') this.forget(batch);
+      else if (batch.length > 1) slice = 1;
+      else this.refuse(batch[0], outcome.reason);
+    }
+    this.tell('idle');
+  }
+
+  /** Words become a draft again, for the next go; that they were not taken is kept until it is seen. */
+  private refuse({ place, value: { copyId, step, spot } }: Entry, reason: string) {
+    const [, goId, name] = place.split('/');
+    const what = step.do === 'rule' ? 'ruling' : step.do === 'mark' ? 'mark' : 'note';
+    if ('body' in step && spot) {
+      const draft: Draft = { note: nanoid(), changes: false, spot, body: step.body };
+      keep(this.personId, `${draftsOf(copyId)}${draft.note}`, draft);
+    }
+    keep(this.personId, `${asideOf(copyId)}${name}`, { what, reason });
+    keep(this.personId, place, null);
+    // It went, but was not taken.
+    const others = this.known.get(goId)?.filter((known) => known.place !== place);
+    if (others) this.known.set(goId, others);
+    this.listeners.forEach((listener) => listener());
+  }
+
+  private forget(entries: readonly Entry[]) {
+    for (const { place } of entries) keep(this.personId, place, null);
+  }
+}
+
+async function send(goId: string, batch: readonly Entry[]): Promise<Outcome> {
+  const { handoutId, copyId } = batch[0].value;
+  let answer: Response;
+  let told: { message?: unknown };
+  try {
+    answer = await fetch(`/handouts/${handoutId}/reading/${copyId}/said`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ go: goId, steps: batch.map(({ value }) => value.step) }),
+      signal: AbortSignal.timeout(NO_ANSWER),
+    });
+    told = (await answer.json()) as { message?: unknown };
+  } catch {
+    // What is no answer of ours comes from something in between.
+    return { kind: 'later', state: 'unreached' };
+  }
+  if (answer.ok) return { kind: 'taken' };
+  if (answer.status === 401) return { kind: 'later', state: 'signed out' };
+  if (answer.status >= 500 || answer.status === 429) return { kind: 'later', state: 'unreached' };
+  return { kind: 'refused', reason: typeof told.message === 'string' ? told.message : 'It could not be taken.' };
+}
+
+const senders = new Map<string, Sender>();
+export function senderOf(personId: string): Sender {
+  const there = senders.get(personId) ?? new Sender(personId);
+  senders.set(personId, there);
+  return there;
+}
+
+/** Sends what this teacher has said, from whatever screen it is left for. */
+export function useSending(personId: string): Sending {
+  const sender = senderOf(personId);
+  useEffect(() => sender.begin(), [sender]);
+  return useSyncExternalStore(
+    sender.subscribe,
+    () => sender.state,
+    () => 'idle',
+  );
+}

@@ -1,0 +1,283 @@
+import type { DBSchema, IDBPDatabase } from 'idb';
+import { openDB } from 'idb';
+import type { Change } from '../../core/changes/change';
+import type { History, Step } from '../../core/changes/history';
+import { NO_HISTORY } from '../../core/changes/history';
+import { plainNames, quietly } from './kept';
+
+/** What the browser keeps over a reload: changes that are not saved yet, and the steps that can be undone. */
+
+/** Changes on their way: `base` is the number they build on; `sent` are those of a batch that got no answer yet. */
+export type Pending = {
+  base: number;
+  sent: { batch: string; changes: Change[] } | null;
+  queue: Change[];
+  /** Of a window that follows another one: its name, and the number of the first of these changes. */
+  mine?: { from: string; first: number };
+  /** Of the window that leads: the last change that it has of each that follows. */
+  taken?: Record<string, number>;
+};
+/** What was left in a slot; `own` is the reader's own. */
+export type Left = { pending: Pending; own: boolean; forget: () => Promise<void> };
+
+/** A change that could not be saved, when and why. */
+export type Aside = { at: number; reason: string; change: Change };
+
+interface Schema extends DBSchema {
+  pending: { key: string; value: Pending };
+  aside: { key: string; value: readonly Aside[] };
+  past: { key: [string, number]; value: Step };
+  future: { key: string; value: readonly Step[] };
+  /** Left by somebody who has signed out: told by slot and a number of its own. */
+  sealed: { key: [string, string]; value: Uint8Array };
+}
+
+/** Longest waits for an answer of the browser's storage, in milliseconds: where it hangs, saving must not hang with it. */
+export const STUCK = 3000;
+const STUCK_LOCK = 1500;
+
+export async function within<T>(limit: number, work: Promise<T>, otherwise: T): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<T>((resolve) => {
+    timer = setTimeout(() => {
+      console.warn(`The browser’s storage gave no answer for ${limit} ms`);
+      resolve(otherwise);
+    }, limit);
+  });
+  try {
+    return await Promise.race([work, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+let opened: Promise<IDBPDatabase<Schema> | null> | undefined;
+/** null where the browser keeps nothing (private windows) or does not answer: then work goes on without. */
+export const openVault = () =>
+  (opened ??= within(
+    STUCK,
+    openDB<Schema>('dappled-margin', 3, {
+      upgrade(db, from) {
+        if (from < 1) {
+          db.createObjectStore('pending');
+          db.createObjectStore('past');
+          db.createObjectStore('future');
+        }
+        if (from < 2) db.createObjectStore('aside');
+        db.createObjectStore('sealed');
+      },
+    }),
+    null,
+  ).catch(() => null));
+
+/** What is read while a sheet opens; null where there is no storage, or where it fails or hangs. */
+async function read<T>(work: (db: IDBPDatabase<Schema>) => Promise<T>): Promise<T | null> {
+  const db = await openVault();
+  return db && within(STUCK, work(db), null).catch(() => null);
+}
+
+/**
+ * What is unsent when a page goes, written at once: IndexedDB takes its time, and what it has not done by then is lost. It is
+ * newer than what lies in IndexedDB for the same slot.
+ */
+const NOW = 'dappled-margin unsent ';
+export const keptNow = (name: string) =>
+  quietly(() => JSON.parse(localStorage.getItem(NOW + name) ?? 'null') as Pending | null, null);
+const keepNow = (name: string, { base, sent, queue, mine, taken }: Pending) =>
+  quietly(() => localStorage.setItem(NOW + name, JSON.stringify({ base, sent, queue, mine, taken })), undefined);
+export const forgetNow = (name: string) => quietly(() => localStorage.removeItem(NOW + name), undefined);
+/** As it lies there, for where there is nothing else to keep it in. */
+export const nowEntry = (name: string): [key: string, raw: string][] => {
+  const raw = quietly(() => localStorage.getItem(NOW + name), null);
+  return raw === null ? [] : [[NOW + name, raw]];
+};
+export const namesNow = (within: string) =>
+  plainNames()
+    .filter((key) => key.startsWith(NOW + within))
+    .map((key) => key.slice(NOW.length));
+
+/** The main slot that this window's page has, over a reload: the page before may still be holding it. */
+const MINE = 'dappled-margin main slot';
+const wasMine = (name: string) => quietly(() => sessionStorage.getItem(MINE) === name, false);
+const noteMine = (name: string) => quietly(() => sessionStorage.setItem(MINE, name), undefined);
+
+export const mainSlot = (documentId: string, personId: string) => `${personId}/${documentId}`;
+
+/** For a page that goes before its slot is there: puts changes behind those that were left for the main slot. */
+export function keepEarly(documentId: string, personId: string, base: number, changes: readonly Change[]): void {
+  const name = mainSlot(documentId, personId);
+  const before = keptNow(name) ?? { base, sent: null, queue: [] };
+  keepNow(name, { ...before, queue: [...before.queue, ...changes] });
+}
+
+export const isUnsent = (pending: Pending | null | undefined): pending is Pending =>
+  !!pending && (pending.sent !== null || pending.queue.length > 0);
+
+/**
+ * One window's drawer in the vault. The first window on a document holds the main slot; a second one keeps to itself, so
+ * that neither overwrites the other's unsent changes. What closed windows left behind is taken up by the next main one.
+ */
+export class Slot {
+  private past: readonly Step[] = [];
+  /** Where something could not be read nothing is written, for it would mix with that. */
+  private keeps = { pending: true, history: true };
+  private constructor(
+    readonly name: string,
+    private isMain: boolean,
+    /** Lets the next window have the slot. */
+    readonly release: () => void,
+  ) {}
+
+  /** `isLed`: whether another window of this browser answers for the main slot: then it is not waited for. */
+  static async take(documentId: string, personId: string, isLed: () => Promise<boolean> = no): Promise<Slot> {
+    const main = mainSlot(documentId, personId);
+    const unsent = async () =>
+      keptNow(main) !== null || (await read(async (db) => isUnsent(await db.get('pending', main))));
+    // A reload's old page may take a while to let go. Where it was this window's, or left something, that is waited for.
+    for (const began = Date.now(); Date.now() - began < PATIENCE;) {
+      const release = await tryLock(main);
+      if (release) {
+        return Slot.main(main, release);
+      }
+      if (await isLed()) break;
+      if (Date.now() - began >= 500 && !wasMine(main) && !(await unsent())) break;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+    const own = `${main}/${Math.random().toString(36).slice(2, 10)}`;
+    return new Slot(own, false, (await tryLock(own)) ?? (() => {}));
+  }
+
+  private static main(name: string, release: () => void): Slot {
+    noteMine(name);
+    return new Slot(name, true, () => {
+      noteMine('');
+      release();
+    });
+  }
+
+  /** The main slot, once the window that has it has let go. @throws when the signal ends the wait */
+  static async next(documentId: string, personId: string, signal: AbortSignal): Promise<Slot> {
+    const name = mainSlot(documentId, personId);
+    const release = await new Promise<() => void>((given, fail) => {
+      navigator.locks.request(name, { signal }, () => new Promise<void>((free) => given(free))).catch(fail);
+    });
+    return Slot.main(name, release);
+  }
+
+  get leads(): boolean {
+    return this.isMain;
+  }
+
+  /** What closed windows left unsent, this slot's own first; the others' slots are emptied by `forget`. */
+  async left(): Promise<Left[]> {
+    const { name } = this;
+    const own = async () => forgetNow(name);
+    const now = keptNow(name);
+    const left = await read(async (db) => {
+      const found: Left[] = [];
+      const pending = now ?? (await db.get('pending', name));
+      if (pending && (pending.taken || isUnsent(pending))) found.push({ pending, own: true, forget: own });
+      if (!this.isMain) return found;
+      const keys = await db.getAllKeys('pending', IDBKeyRange.bound(`${name}/`, `${name}/\uffff`));
+      for (const key of new Set([...keys, ...namesNow(`${name}/`)])) {
+        const release = await tryLock(key);
+        // Its window is still open.
+        if (!release) continue;
+        const pending = keptNow(key) ?? (await db.get('pending', key));
+        if (isUnsent(pending))
+          found.push({
+            pending,
+            own: false,
+            forget: async () => {
+              forgetNow(key);
+              await db.delete('pending', key);
+              release();
+            },
+          });
+        else release();
+      }
+      return found;
+    });
+    this.keeps.pending = left !== null;
+    return left ?? (now ? [{ pending: now, own: true, forget: own }] : []);
+  }
+
+  /** For a page that goes: keeps what is unsent at once. */
+  keepNow(pending: Pending): void {
+    keepNow(this.name, pending);
+  }
+  /** For a page that went and came back as it was. */
+  forgetNow(): void {
+    forgetNow(this.name);
+  }
+
+  /** Whether unsent changes and steps are kept, both. */
+  get whole(): boolean {
+    return this.keeps.pending && this.keeps.history;
+  }
+
+  async keepPending(pending: Pending): Promise<void> {
+    const db = this.keeps.pending ? await openVault() : null;
+    const { base, sent, queue, mine, taken } = pending;
+    const kept = Object.keys(taken ?? {}).length > 0;
+    if (isUnsent(pending) || kept) await db?.put('pending', { base, sent, queue, mine, taken }, this.name);
+    else await db?.delete('pending', this.name);
+  }
+
+  /** What could not be saved before. */
+  async aside(): Promise<readonly Aside[]> {
+    return (await read((db) => db.get('aside', this.name))) ?? [];
+  }
+  async keepAside(aside: readonly Aside[]): Promise<void> {
+    const db = await openVault();
+    if (aside.length > 0) await db?.put('aside', aside, this.name);
+    else await db?.delete('aside', this.name);
+  }
+
+  async history(): Promise<History> {
+    const kept = await read(async (db) => ({
+      past: await db.getAll('past', IDBKeyRange.bound([this.name, 0], [this.name, Infinity])),
+      future: (await db.get('future', this.name)) ?? [],
+    }));
+    this.keeps.history = kept !== null;
+    this.past = kept?.past ?? [];
+    return kept ?? NO_HISTORY;
+  }
+
+  /** Writes what differs from the last time. */
+  async keepHistory({ past, future }: History): Promise<void> {
+    const before = this.past;
+    this.past = past;
+    const db = this.keeps.history ? await openVault() : null;
+    if (!db) return;
+    let same = 0;
+    while (same < past.length && same < before.length && past[same] === before[same]) same++;
+    const tx = db.transaction(['past', 'future'], 'readwrite');
+    for (let i = same; i < past.length; i++) void tx.objectStore('past').put(past[i], [this.name, i]);
+    if (before.length > past.length)
+      void tx.objectStore('past').delete(IDBKeyRange.bound([this.name, past.length], [this.name, Infinity]));
+    void tx.objectStore('future').put(future, this.name);
+    await tx.done;
+  }
+}
+
+const no = () => Promise.resolve(false);
+
+/** Longest wait for a slot that holds something unsent, in milliseconds. */
+const PATIENCE = 8000;
+
+/** What gives the lock back, or null when another window has it. */
+function tryLock(name: string): Promise<(() => void) | null> {
+  if (!navigator.locks) return Promise.resolve(() => {});
+  let late = false;
+  const asked = new Promise<(() => void) | null>((answer, fail) => {
+    const given = (lock: Lock | null) => {
+      if (lock === null) return answer(null);
+      return late ? undefined : new Promise<void>((release) => answer(release));
+    };
+    navigator.locks.request(name, { ifAvailable: true }, given).catch(fail);
+  });
+  return within(STUCK_LOCK, asked, null)
+    .catch(() => null)
+    .finally(() => (late = true));
+}

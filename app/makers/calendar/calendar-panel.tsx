@@ -1,0 +1,346 @@
+import { Checkbox, Input, Select } from 'antd';
+import { useState } from 'react';
+import { dateOf, dayNumber, daysIn, isDay, MONTHS, WEEKDAYS, shownDays, writtenDay } from '../../../core/values/days';
+import { readLines } from '../../../core/makers/calendar/lines';
+import type { CalendarRecipe, Happening } from '../../../core/schema/recipes/calendar';
+import { MOST_HAPPENINGS } from '../../../core/schema/recipes/calendar';
+import { freeIds } from '../../../core/schema/recipes/map';
+import { fileName } from '../../../core/items/name';
+import type { Bench } from '../../document/bench';
+import { files } from '../../document/helpers';
+import { Swatches } from '../../colour/colour-field';
+import { More, NumberField, Row, Toggle } from '../../fields/fields';
+import { FileButton } from '../../fields/file-button';
+import { downloadText } from '../../browser/download';
+import { useMade } from '../kit/made';
+import type { PanelProps } from '../kit/parts';
+import { FaceAndSize, Notes, TitleField } from '../kit/parts';
+
+/** A calendar's margin card: which month or week, what happens in it, and how it looks. */
+
+const two = (value: number) => `${value}`.padStart(2, '0');
+const dayIn = (year: number, month: number, day = 1) =>
+  `${`${year}`.padStart(4, '0')}-${two(month)}-${two(Math.min(day, daysIn(year, month)))}`;
+
+export function CalendarPanel({ bench, group, sheet }: PanelProps) {
+  const { recipe, notes, put } = useMade(bench, group, 'calendar');
+  const { year, month, day } = dateOf(dayNumber(recipe.day));
+  const goTo = (values: { year?: number; month?: number }) =>
+    put('Month', { day: dayIn(values.year ?? year, values.month ?? month, day) });
+  function step(by: 1 | -1) {
+    if (recipe.span === 'week') return put('Week', { day: writtenDay(dayNumber(recipe.day) + 7 * by) });
+    const next = year * 12 + month - 1 + by;
+    if (next >= 12 && next < 120_000) put('Month', { day: dayIn(Math.floor(next / 12), (next % 12) + 1) });
+  }
+  return (
+    <div className="calendar-panel">
+      <Row label="shows">
+        <Select
+          size="small"
+          aria-label="What the calendar shows"
+          value={recipe.span}
+          options={[
+            { value: 'month', label: 'a month' },
+            { value: 'week', label: 'a week' },
+          ]}
+          onChange={(span) => put('Span', { span })}
+          style={{ width: 100 }}
+        />
+        <Toggle on={false} label={`The ${recipe.span} before`} onClick={() => step(-1)}>
+          ←
+        </Toggle>
+        <Toggle on={false} label={`The ${recipe.span} after`} onClick={() => step(1)}>
+          →
+        </Toggle>
+      </Row>
+      {recipe.span === 'month' ? (
+        <Row label="month">
+          <Select
+            size="small"
+            aria-label="Month"
+            virtual={false}
+            listHeight={330}
+            value={month}
+            options={MONTHS.map((label, i) => ({ value: i + 1, label }))}
+            onChange={(next) => goTo({ month: next })}
+            style={{ width: 116 }}
+          />
+          <NumberField
+            bare
+            label="Year"
+            value={year}
+            min={1}
+            max={9999}
+            onChange={(next) => goTo({ year: Math.round(next) })}
+          />
+        </Row>
+      ) : (
+        <Row label="from">
+          <DayField label="First day of the week" value={recipe.day} onChange={(next) => put('Week', { day: next })} />
+        </Row>
+      )}
+      {recipe.span === 'month' && (
+        <Row label="weeks">
+          <Select
+            size="small"
+            aria-label="Weeks begin with"
+            value={recipe.first}
+            options={[1, 2, 3, 4, 5, 6, 0].map((value) => ({ value, label: `from ${WEEKDAYS[value]}` }))}
+            onChange={(first) => put('First day of weeks', { first })}
+            style={{ width: 150 }}
+          />
+        </Row>
+      )}
+      <Happenings recipe={recipe} put={put} />
+      <Notes {...{ notes, bench, group }} />
+      <Sources bench={bench} recipe={recipe} put={put} />
+      <Row label="also">
+        <Toggle on={recipe.moon} label="Quarters of the moon" onClick={() => put('Moon', { moon: !recipe.moon })}>
+          moon
+        </Toggle>
+        <Toggle on={recipe.notes} label="Lines for notes" onClick={() => put('Notes', { notes: !recipe.notes })}>
+          notes
+        </Toggle>
+        <Toggle
+          on={recipe.write}
+          label="Students write into days without events"
+          onClick={() => put('Students write', { write: !recipe.write })}
+        >
+          students write
+        </Toggle>
+      </Row>
+      <Row label="">
+        <Checkbox checked={recipe.outside} onChange={(event) => put('Other months', { outside: event.target.checked })}>
+          days of other months
+        </Checkbox>
+      </Row>
+      <More title="shading and words">
+        <Swatches
+          label="weekends"
+          value={recipe.weekends}
+          palette={sheet.palette}
+          none="not shaded"
+          onChange={(weekends) => put('Weekends', { weekends })}
+        />
+        <Swatches
+          label="rows"
+          value={recipe.rows}
+          palette={sheet.palette}
+          none="not shaded"
+          onChange={(rows) => put('Rows', { rows })}
+        />
+        <Swatches
+          label="heads"
+          value={recipe.head}
+          palette={sheet.palette}
+          onChange={(head) => head && put('Heads', { head })}
+        />
+        <Swatches
+          label="bands"
+          value={recipe.accent}
+          palette={sheet.palette}
+          onChange={(accent) => accent && put('Bands', { accent })}
+        />
+        <TitleField title={recipe.title} hint="the month" onChange={put} />
+        <FaceAndSize face={recipe.face} size={recipe.size} onChange={put} />
+      </More>
+    </div>
+  );
+}
+
+type Put = (name: string, values: Partial<CalendarRecipe>, keep?: 'soon' | 'now') => void;
+
+/** A day, typed or chosen; what is no day is not taken. */
+function DayField({ label, value, onChange }: { label: string; value: string; onChange: (day: string) => void }) {
+  return (
+    <input
+      type="date"
+      className="made-text calendar-day"
+      aria-label={label}
+      value={value}
+      min="0001-01-01"
+      max="9999-12-31"
+      onChange={(event) => isDay(event.target.value) && onChange(event.target.value)}
+    />
+  );
+}
+
+/** What happens in the days that are shown. */
+function Happenings({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
+  const { happenings } = recipe;
+  const { from, until } = shownDays(recipe);
+  const here = happenings
+    .filter((one) => dayNumber(one.from) <= until && dayNumber(one.until ?? one.from) >= from)
+    .sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.time < b.time ? -1 : 1));
+  const set = (id: string, values: Partial<Happening>, keep: 'soon' | 'now' = 'now') =>
+    put('Event', { happenings: happenings.map((one) => (one.id === id ? { ...one, ...values } : one)) }, keep);
+  const others = happenings.length - here.length;
+  return (
+    <>
+      <ul className="happenings" aria-label="Events">
+        {here.map((one) => (
+          <li key={one.id}>
+            <DayField label={`Day of “${one.words}”`} value={one.from} onChange={(day) => set(one.id, { from: day })} />
+            <TimeField label={`Time of “${one.words}”`} value={one.time} onChange={(time) => set(one.id, { time })} />
+            <Toggle
+              on={one.kind === 'holiday'}
+              label={one.kind === 'holiday' ? 'A holiday' : 'Make it a holiday'}
+              onClick={() => set(one.id, { kind: one.kind === 'holiday' ? 'event' : 'holiday' })}
+            >
+              ✿
+            </Toggle>
+            <Toggle
+              on={false}
+              label={`Takes “${one.words}” away`}
+              onClick={() => put('Take event away', { happenings: happenings.filter(({ id }) => id !== one.id) })}
+            >
+              ✕
+            </Toggle>
+            <input
+              className="made-text wide"
+              aria-label={`What happens on ${one.from}`}
+              value={one.words}
+              maxLength={200}
+              onChange={(event) => event.target.value && set(one.id, { words: event.target.value }, 'soon')}
+            />
+            <span className="happening-until">
+              to
+              <input
+                type="date"
+                className="made-text calendar-day"
+                aria-label={`Last day of “${one.words}”`}
+                value={one.until ?? ''}
+                min={one.from}
+                onChange={({ target }) => {
+                  if (target.value === '') set(one.id, { until: null });
+                  else if (isDay(target.value)) set(one.id, { until: target.value > one.from ? target.value : null });
+                }}
+              />
+              {one.until === null && one.time && (
+                <TimeField label={`End of “${one.words}”`} value={one.to} onChange={(to) => set(one.id, { to })} />
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <div className="made-files">
+        <Toggle
+          on={false}
+          label="An event on the first day that is shown"
+          disabled={happenings.length >= MOST_HAPPENINGS}
+          onClick={() => {
+            const id = freeIds(happenings.map((one) => one.id))();
+            const day = recipe.span === 'week' ? recipe.day : `${recipe.day.slice(0, 8)}01`;
+            put('New event', {
+              happenings: [
+                ...happenings,
+                { id, kind: 'event', from: day, until: null, time: '', to: '', words: 'new event', colour: null },
+              ],
+            });
+          }}
+        >
+          + event
+        </Toggle>
+        {others > 0 && (
+          <span className="quiet">{others === 1 ? '1 more at another time' : `${others} more at other times`}</span>
+        )}
+      </div>
+    </>
+  );
+}
+
+function TimeField({ label, value, onChange }: { label: string; value: string; onChange: (time: string) => void }) {
+  return (
+    <input
+      type="time"
+      className="made-text calendar-time"
+      aria-label={label}
+      value={value}
+      onChange={(event) => onChange(event.target.value.slice(0, 5))}
+    />
+  );
+}
+
+/** Larger files hold more than a calendar on paper can. */
+const LARGEST_FILE = 4_000_000;
+
+/** Events and holidays from a calendar file or a typed list, and all of them as a file. */
+function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe; put: Put }) {
+  const [kind, setKind] = useState<Happening['kind']>('event');
+  const [typed, setTyped] = useState('');
+  const [problems, setProblems] = useState<readonly string[]>([]);
+  function take(name: string, found: readonly Omit<Happening, 'id'>[], wrong: readonly string[]) {
+    setProblems(wrong);
+    const id = freeIds(recipe.happenings.map((one) => one.id));
+    const known = new Set(recipe.happenings.map(({ from, time, words }) => `${from} ${time} ${words}`));
+    const fresh = found.filter(({ from, time, words }) => !known.has(`${from} ${time} ${words}`));
+    const happenings = [...recipe.happenings, ...fresh.map((one) => ({ id: id(), ...one }))];
+    if (happenings.length > MOST_HAPPENINGS)
+      return setProblems([...wrong, `A calendar holds at most ${MOST_HAPPENINGS} events. Take some away first.`]);
+    if (fresh.length > 0) put(name, { happenings });
+  }
+  async function read(chosen: File) {
+    if (chosen.size > LARGEST_FILE)
+      return bench.say('This file is too large for a calendar. Take one of at most 4 MB.');
+    const { from } = shownDays(recipe);
+    const task = { kind: 'calendar' as const, text: await chosen.text(), from, until: from + 366, as: kind };
+    const { found } = await files.ask(task);
+    take('Events from a file', found.happenings, found.problems);
+  }
+  async function write() {
+    const { writtenCalendar } = await import('../../../core/makers/calendar/files');
+    const name = fileName(bench.sheet.title, 'calendar');
+    downloadText(`${name}.ics`, 'text/calendar', writtenCalendar(recipe.happenings, Date.now()));
+  }
+  return (
+    <More title="from a file or a list">
+      <Row label="as">
+        <Select
+          size="small"
+          aria-label="What they are taken as"
+          value={kind}
+          options={[
+            { value: 'event', label: 'events' },
+            { value: 'holiday', label: 'holidays' },
+          ]}
+          onChange={setKind}
+          style={{ width: 106 }}
+        />
+        <FileButton
+          label="From a calendar file (.ics); a year from here on"
+          field="Calendar file"
+          accept=".ics,.ical,text/calendar"
+          onFile={(chosen) => void read(chosen)}
+        >
+          from .ics …
+        </FileButton>
+      </Row>
+      <Input.TextArea
+        size="small"
+        aria-label="Days with names, one in a line"
+        placeholder={'29 Feb Leap day\n8–13 March herbarium week'}
+        value={typed}
+        maxLength={20_000}
+        autoSize={{ minRows: 2, maxRows: 6 }}
+        onChange={(event) => setTyped(event.target.value)}
+      />
+      <div className="made-files">
+        <Toggle
+          on={false}
+          label="Takes these days in"
+          onClick={() => {
+            const found = readLines(typed, dateOf(dayNumber(recipe.day)).year, kind);
+            take('Typed days', found.happenings, found.problems);
+            if (found.problems.length === 0) setTyped('');
+          }}
+        >
+          take them in
+        </Toggle>
+        <Toggle on={false} label="All events as a calendar file" onClick={() => void write()}>
+          all as .ics
+        </Toggle>
+      </div>
+      <Notes notes={problems} />
+    </More>
+  );
+}

@@ -1,0 +1,10 @@
+import { beginChart } from '../../../core/makers/chart/begin';
+import { newId } from '../../commands/steps';
+import type { Beginning } from '../kit/begin';
+
+export const BEGINNING: Beginning<'chart'> = {
+  kind: 'chart',
+  recipe: (palette) => beginChart(palette, 'bar', newId().slice(0, 12)),
+  width: 0.6,
+  height: 0.6,
+};

@@ -1,0 +1,310 @@
+import { Segmented, Select } from 'antd';
+import { useState } from 'react';
+import type { ReactNode } from 'react';
+import type { Data } from '../../../core/makers/chart/data';
+import { dataOf, nearestKind, straysIn, whyNot } from '../../../core/makers/chart/data';
+import { KIND_NAMES } from '../../../core/makers/chart/make';
+import type { ChartKind, ChartRecipe, DataTable } from '../../../core/schema/recipes/chart';
+import { CHART_KINDS, TASKS, VALUES } from '../../../core/schema/recipes/chart';
+import type { GroupItem } from '../../../core/schema/sheet';
+import { everyItem } from '../../../core/sheet/tree';
+import type { Bench } from '../../document/bench';
+import { Swatches } from '../../colour/colour-field';
+import { More, NumberField, Row, Toggle } from '../../fields/fields';
+import type { State } from '../../document/makes';
+import { newId } from '../../commands/steps';
+import { addMade } from '../kit/begin';
+import { BEGINNING } from './beginning';
+import { DataGrid } from './data-grid';
+import { useMade } from '../kit/made';
+import type { PanelProps } from '../kit/parts';
+import { FaceAndSize, Notes, TitleField } from '../kit/parts';
+import { PicturePick } from '../kit/picture-pick';
+
+/** A chart's margin card: its table, the kinds that can show it, and what students do with it. */
+
+const VALUE_NAMES = { off: 'no numbers', axis: 'at the axis', direct: 'at what is drawn', both: 'at both' } as const;
+const TASK_NAMES = { shown: 'see it', read: 'read it: numbers left empty', make: 'draw it from the table' } as const;
+const CAN_LIE = new Set<ChartKind>(['bar', 'grouped', 'stacked']);
+
+/** All charts of the sheet that share a table, besides one. */
+const sharing = (bench: Bench, table: string, but: string): GroupItem[] =>
+  bench.sheet.pages.flatMap((page) =>
+    [...everyItem(page)].filter(
+      (item): item is GroupItem =>
+        item.kind === 'group' &&
+        item.id !== but &&
+        item.maker?.kind === 'chart' &&
+        item.maker.recipe.table.id === table,
+    ),
+  );
+
+export function ChartPanel({ bench, group, sheet }: PanelProps) {
+  const { recipe, notes, edit, put } = useMade(bench, group, 'chart');
+  const data = dataOf(recipe.table);
+  const others = sharing(bench, recipe.table.id, group.id);
+
+  /** The table, for this chart and all that share it. */
+  function setTable(name: string, table: DataTable, keep: 'soon' | 'now' = 'now') {
+    edit(name, { ...recipe, table }, keep, () => {
+      for (const other of sharing(bench, table.id, group.id)) {
+        const state = bench.making?.state(other.id);
+        if (state?.kind === 'chart') {
+          const followed = { ...state, recipe: { ...(state.recipe as ChartRecipe), table } } as State;
+          bench.making?.edit(other.id, name, followed, 'with last');
+        }
+      }
+    });
+  }
+  function another() {
+    const kind = CHART_KINDS.find((one) => one !== recipe.kind && whyNot(one, data) === null);
+    void addMade(bench, BEGINNING, undefined, { ...recipe, kind: kind ?? recipe.kind });
+  }
+
+  return (
+    <div className="chart-panel">
+      <DataGrid
+        table={recipe.table}
+        stray={strayCells(data)}
+        onChange={setTable}
+        onProblem={(words) => bench.say(words)}
+      />
+      {data.columns.some(({ doubtful }) => doubtful) && (
+        <Row label="dates">
+          <Segmented
+            size="small"
+            aria-label="Which comes first in the dates of the table"
+            value={recipe.table.dates ?? 'day'}
+            onChange={(dates) => setTable('Order of dates', { ...recipe.table, dates })}
+            options={[
+              { value: 'day' as const, label: '4/5 is 4 May' },
+              { value: 'month' as const, label: '4/5 is 5 April' },
+            ]}
+          />
+        </Row>
+      )}
+      <Kinds kind={recipe.kind} data={data} onChoose={(kind) => put('Kind of chart', { kind })} />
+      <Notes {...{ notes, bench, group }} />
+      <p className="chart-shares">
+        {others.length > 0 && (
+          <span>
+            {others.length === 1 ? 'Another chart shares' : `${others.length} other charts share`} this table.
+          </span>
+        )}
+        <Toggle on={false} label="Another chart that follows the same table" onClick={another}>
+          another chart of it
+        </Toggle>
+        {others.length > 0 && (
+          <Toggle
+            on={false}
+            label="This chart no longer follows the others"
+            onClick={() => put('Own table', { table: { ...recipe.table, id: newId().slice(0, 12) } })}
+          >
+            a table of its own
+          </Toggle>
+        )}
+      </p>
+      {recipe.kind === 'pictogram' && (
+        <>
+          <Row label="one is">
+            <NumberField
+              bare
+              label="How many one picture stands for; 0 to choose"
+              value={recipe.each}
+              min={0}
+              max={1_000_000}
+              onChange={(each) => put('One picture', { each })}
+            />
+            <span className="quiet">{recipe.each === 0 ? 'chosen to suit' : ''}</span>
+          </Row>
+          <PicturePick
+            label="a word for the picture: fish, tree …"
+            groups={['silhouettes']}
+            chosen={recipe.picture}
+            onChoose={({ id }) => put('Picture', { picture: id })}
+          />
+        </>
+      )}
+      <TitleField title={recipe.title} onChange={put} />
+      <Row label="values">
+        <Select
+          size="small"
+          aria-label="Where numbers stand"
+          value={recipe.values}
+          options={VALUES.map((value) => ({ value, label: VALUE_NAMES[value] }))}
+          onChange={(values) => put('Numbers', { values })}
+          style={{ width: 150 }}
+        />
+        {CAN_LIE.has(recipe.kind) && (
+          <Toggle on={recipe.lying} label="Bars lie" onClick={() => put('Lying', { lying: !recipe.lying })}>
+            lying
+          </Toggle>
+        )}
+      </Row>
+      <Row label="task">
+        <Select
+          size="small"
+          aria-label="What students do with it"
+          value={recipe.task}
+          options={TASKS.map((value) => ({ value, label: TASK_NAMES[value] }))}
+          onChange={(task) => put('Task', { task })}
+          style={{ flex: 1, minWidth: 0 }}
+        />
+      </Row>
+      <More title="colours and words">
+        <Row label="colours">
+          <span className="cloud-colours">
+            {recipe.colours.map((hex, i) => (
+              <Swatches
+                key={i}
+                label={`${i + 1}`}
+                value={hex}
+                palette={sheet.palette}
+                onChange={(next) =>
+                  next && put('Colours', { colours: recipe.colours.map((one, n) => (n === i ? next : one)) })
+                }
+              />
+            ))}
+          </span>
+        </Row>
+        <FaceAndSize face={recipe.face} size={recipe.size} onChange={put} />
+      </More>
+    </div>
+  );
+}
+
+/** Cells that are no number in a column of numbers, by row and column of the whole table; its head is row 0. */
+const strayCells = (data: Data): Set<string> =>
+  new Set(straysIn(data).map(({ row, column }) => `${row + 1} ${column.at}`));
+
+/** All kinds; those that the table can't feed say why, and which is nearest. */
+function Kinds({ kind, data, onChoose }: { kind: ChartKind; data: Data; onChoose: (kind: ChartKind) => void }) {
+  const [asked, setAsked] = useState<ChartKind | null>(null);
+  const reason = asked && whyNot(asked, data);
+  const nearest = asked && nearestKind(asked, data);
+  return (
+    <>
+      <div className="chart-kinds" role="radiogroup" aria-label="Kind of chart">
+        {CHART_KINDS.map((one) => {
+          const why = whyNot(one, data);
+          return (
+            <button
+              key={one}
+              type="button"
+              role="radio"
+              aria-checked={one === kind}
+              aria-label={why ? `${KIND_NAMES[one]}. ${why}` : KIND_NAMES[one]}
+              title={why ? `${KIND_NAMES[one]}: ${why}` : KIND_NAMES[one]}
+              className={why ? 'chart-kind starved' : 'chart-kind'}
+              onClick={() => {
+                setAsked(why ? one : null);
+                if (!why) onChoose(one);
+              }}
+            >
+              <svg viewBox="0 0 34 26" aria-hidden="true">
+                {ICONS[one]}
+              </svg>
+            </button>
+          );
+        })}
+      </div>
+      {asked && reason && (
+        <p className="made-notes" role="status">
+          {reason}
+          {nearest && (
+            <>
+              {' '}
+              <Toggle
+                on={false}
+                label={`Takes the nearest kind that this table can feed: ${KIND_NAMES[nearest]}`}
+                onClick={() => {
+                  setAsked(null);
+                  onChoose(nearest);
+                }}
+              >
+                take {KIND_NAMES[nearest]}
+              </Toggle>
+            </>
+          )}
+        </p>
+      )}
+    </>
+  );
+}
+
+const [A, B, C] = ['#4a6b35', '#c8632e', '#2c5d86'];
+const stroke = { fill: 'none', strokeWidth: 2 };
+const ICONS: Record<ChartKind, ReactNode> = {
+  bar: <path d="M4 24V12h6v12zM14 24V4h6v20zM24 24V9h6v15z" fill={A} />,
+  grouped: (
+    <>
+      <path d="M3 24V10h5v14zM18 24V14h5v10z" fill={A} />
+      <path d="M9 24V5h5v19zM24 24V8h5v16z" fill={B} />
+    </>
+  ),
+  stacked: (
+    <>
+      <path d="M6 24V14h8v10zM20 24V17h8v7z" fill={A} />
+      <path d="M6 13V5h8v8zM20 16V8h8v8z" fill={B} />
+    </>
+  ),
+  line: (
+    <>
+      <path d="M3 20L12 9L20 14L31 4" stroke={A} {...stroke} />
+      <path d="M3 24H31" stroke="#8a8471" strokeWidth="1" />
+    </>
+  ),
+  dots: (
+    <g fill={C}>
+      <circle cx="7" cy="19" r="2.3" />
+      <circle cx="13" cy="13" r="2.3" />
+      <circle cx="19" cy="15" r="2.3" />
+      <circle cx="24" cy="8" r="2.3" />
+      <circle cx="29" cy="5" r="2.3" />
+    </g>
+  ),
+  area: <path d="M3 24V18L12 8L20 13L31 5V24Z" fill={A} />,
+  pie: (
+    <>
+      <circle cx="17" cy="13" r="11" fill={A} />
+      <path d="M17 13V2A11 11 0 0 1 27 17.5Z" fill={B} />
+    </>
+  ),
+  ring: (
+    <>
+      <circle cx="17" cy="13" r="8.5" stroke={A} fill="none" strokeWidth="5" />
+      <path d="M17 4.5A8.5 8.5 0 0 1 24.5 17" stroke={B} fill="none" strokeWidth="5" />
+    </>
+  ),
+  pictogram: (
+    <g fill={A}>
+      <path d="M4 4h6v6H4zM12 4h6v6h-6zM20 4h6v6h-6zM4 15h6v6H4zM12 15h6v6h-6z" />
+    </g>
+  ),
+  numberline: (
+    <>
+      <path d="M2 17H32M7 13V21M15 13V21M23 13V21" stroke="#5b5646" strokeWidth="1.4" />
+      <circle cx="11" cy="17" r="2.6" fill={B} />
+      <circle cx="23" cy="17" r="2.6" fill={B} />
+    </>
+  ),
+  timeline: (
+    <>
+      <path d="M2 14H32M9 14V7M24 14V21" stroke="#5b5646" strokeWidth="1.4" />
+      <path d="M4 3H15V7H4zM18 20H31V24H18z" fill={A} />
+    </>
+  ),
+  sets2: (
+    <g stroke={C} fill={C} fillOpacity="0.25" strokeWidth="1.5">
+      <circle cx="12.5" cy="13" r="9" />
+      <circle cx="21.5" cy="13" r="9" />
+    </g>
+  ),
+  sets3: (
+    <g stroke={C} fill={C} fillOpacity="0.25" strokeWidth="1.5">
+      <circle cx="12.5" cy="9" r="7" />
+      <circle cx="21.5" cy="9" r="7" />
+      <circle cx="17" cy="17" r="7" />
+    </g>
+  ),
+};

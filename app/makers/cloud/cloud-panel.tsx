@@ -1,0 +1,279 @@
+import { Checkbox, Input, Progress, Select, Slider } from 'antd';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { Angles, CloudRecipe, CloudShape } from '../../../core/schema/recipes/cloud';
+import { ANGLES, MOST_WORDS } from '../../../core/schema/recipes/cloud';
+import { beyondList, readList, writtenList } from '../../../core/makers/cloud/words';
+import { FACES } from '../../../core/text/catalogue';
+import type { Bench } from '../../document/bench';
+import { useBench } from '../../document/bench';
+import { More, Row, Toggle } from '../../fields/fields';
+import { CloudSources } from './cloud-sources';
+import { useMade } from '../kit/made';
+import type { PanelProps } from '../kit/parts';
+import { Notes, WordsSize } from '../kit/parts';
+import { PicturePick } from '../kit/picture-pick';
+
+/** A word cloud's margin card: the words, what they fill, and how they stand in it. */
+
+const ANGLE_NAMES: Record<Angles, string> = {
+  level: 'all level',
+  crossed: 'level and upright',
+  slight: 'a little turned',
+  any: 'at any angle',
+};
+const SHAPE_NAMES: Record<CloudShape['kind'], string> = {
+  frame: 'its frame',
+  round: 'a round',
+  picture: 'a picture’s outline',
+  letters: 'letters or digits',
+};
+const begun: Record<CloudShape['kind'], CloudShape> = {
+  frame: { kind: 'frame' },
+  round: { kind: 'round' },
+  picture: { kind: 'picture', picture: 'silhouette/duck' },
+  letters: { kind: 'letters', letters: 'A', font: 'fredoka' },
+};
+const FACE_OPTIONS = FACES.map(({ id, name }) => ({ value: id, label: name }));
+
+export function CloudPanel({ bench, group, sheet }: PanelProps) {
+  const { recipe, seed, notes, put, reseed } = useMade(bench, group, 'cloud');
+  const { shape } = recipe;
+  return (
+    <div className="cloud-panel">
+      <WordList words={recipe.words} onChange={(words, keep) => put('Words', { words }, keep)} />
+      <CloudSources bench={bench} group={group} onWords={(words) => put('Words', { words })} />
+      <Making bench={bench} id={group.id} />
+      <Notes {...{ notes, bench, group }} />
+      <Row label="fills">
+        <Select
+          size="small"
+          aria-label="What the words fill"
+          value={shape.kind}
+          options={Object.entries(SHAPE_NAMES).map(([value, label]) => ({ value: value as CloudShape['kind'], label }))}
+          onChange={(kind) => put('Shape', { shape: begun[kind] })}
+          style={{ width: 160 }}
+        />
+        {shape.kind === 'letters' && (
+          <input
+            className="made-text cloud-letters"
+            aria-label="Letters or digits to fill"
+            value={shape.letters}
+            maxLength={6}
+            onChange={(event) =>
+              event.target.value && put('Shape', { shape: { ...shape, letters: event.target.value } }, 'soon')
+            }
+          />
+        )}
+      </Row>
+      {shape.kind === 'letters' && (
+        <Row label="">
+          <Select
+            size="small"
+            aria-label="Face of the letters that are filled"
+            value={shape.font}
+            options={FACE_OPTIONS}
+            onChange={(font) => put('Shape', { shape: { ...shape, font } })}
+            style={{ width: 160 }}
+          />
+        </Row>
+      )}
+      {shape.kind === 'picture' && (
+        <PicturePick
+          label="a word for it: crab, castle, leaf …"
+          groups={['silhouettes']}
+          chosen={shape.picture}
+          onChoose={({ id }) => put('Shape', { shape: { kind: 'picture', picture: id } })}
+        />
+      )}
+      <Row label="stand">
+        <Select
+          size="small"
+          aria-label="How words stand"
+          value={recipe.angles}
+          options={ANGLES.map((value) => ({ value, label: ANGLE_NAMES[value] }))}
+          onChange={(angles) => put('Angles', { angles })}
+          style={{ width: 160 }}
+        />
+      </Row>
+      <div className="made-files">
+        <Toggle
+          on={false}
+          label="The same words in another arrangement"
+          onClick={() => reseed('Another arrangement', seed + 1)}
+        >
+          arrange anew
+        </Toggle>
+        <Toggle
+          on={recipe.repeat}
+          label="Sets words again, small, until the shape is full"
+          onClick={() => put('Fill up', { repeat: !recipe.repeat })}
+        >
+          fill up
+        </Toggle>
+      </div>
+      <More title="faces and colours">
+        <Row label="faces">
+          <Select
+            mode="multiple"
+            size="small"
+            aria-label="Faces"
+            value={recipe.font}
+            options={FACE_OPTIONS}
+            maxCount={6}
+            onChange={(font) => font.length > 0 && put('Faces', { font })}
+            style={{ flex: 1, minWidth: 0 }}
+          />
+        </Row>
+        <Row label="">
+          <Checkbox checked={recipe.bold} onChange={(event) => put('Bold', { bold: event.target.checked })}>
+            bold
+          </Checkbox>
+        </Row>
+        <Row label="colours">
+          <span className="cloud-colours" role="group" aria-label="Colours of words">
+            {[...new Set([...sheet.palette, ...recipe.colours])].map((hex) => {
+              const on = recipe.colours.includes(hex);
+              return (
+                <button
+                  key={hex}
+                  type="button"
+                  className="swatch"
+                  aria-pressed={on}
+                  aria-label={hex}
+                  title={on ? `${hex}: words have this colour` : hex}
+                  style={{ background: hex }}
+                  onClick={() => {
+                    const colours = on ? recipe.colours.filter((one) => one !== hex) : [...recipe.colours, hex];
+                    if (colours.length > 0 && colours.length <= 10) put('Colours', { colours });
+                  }}
+                />
+              );
+            })}
+          </span>
+        </Row>
+        <Row label="colour">
+          <Select
+            size="small"
+            aria-label="What a colour tells"
+            value={recipe.tint}
+            options={[
+              { value: 'mixed', label: 'mixed' },
+              { value: 'weight', label: 'tells the weight' },
+            ]}
+            onChange={(tint) => put('Colours', { tint })}
+            style={{ width: 140 }}
+          />
+        </Row>
+      </More>
+      <More title="sizes">
+        <Row label="weights">
+          <Slider
+            min={0}
+            max={1}
+            step={0.05}
+            value={recipe.spread}
+            tooltip={{
+              formatter: (value) => (value === 0 ? 'all words alike' : `${Math.round((value ?? 0) * 100)} %`),
+            }}
+            ariaLabelForHandle="How much larger heavier words are"
+            onChange={(spread: number) => put('Weights', { spread }, 'soon')}
+            style={{ flex: 1, margin: '4px 8px' }}
+          />
+        </Row>
+        <Row label="room">
+          <Slider
+            min={0}
+            max={0.5}
+            step={0.02}
+            value={recipe.air}
+            tooltip={{ formatter: null }}
+            ariaLabelForHandle="Room around words"
+            onChange={(air: number) => put('Room', { air }, 'soon')}
+            style={{ flex: 1, margin: '4px 8px' }}
+          />
+        </Row>
+        <Row label="at least">
+          <WordsSize size={recipe.size} onChange={put} />
+        </Row>
+        <Row label="">
+          <Checkbox checked={recipe.wrap} onChange={(event) => put('Lines', { wrap: event.target.checked })}>
+            long phrases in two lines
+          </Checkbox>
+        </Row>
+      </More>
+    </div>
+  );
+}
+
+/** Words as they are typed; what is typed is read as a list each time, and written anew only when it came from elsewhere. */
+function WordList({
+  words,
+  onChange,
+}: {
+  words: CloudRecipe['words'];
+  onChange: (words: CloudRecipe['words'], keep: 'soon') => void;
+}) {
+  const written = writtenList(words);
+  const [typed, setTyped] = useState(written);
+  const [read, setRead] = useState(written);
+  if (read !== written) {
+    setRead(written);
+    if (writtenList(readList(typed)) !== written) setTyped(written);
+  }
+  const beyond = useMemo(() => beyondList(typed), [typed]);
+  return (
+    <>
+      <Input.TextArea
+        className="cloud-words"
+        aria-label="Words, one in a line, with their weights"
+        placeholder={'salt marsh: 12\ntide: 10\nheron'}
+        value={typed}
+        autoSize={{ minRows: 4, maxRows: 11 }}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          onChange(readList(event.target.value), 'soon');
+        }}
+      />
+      {beyond.length > 0 && (
+        <p className="quiet" role="status">
+          A cloud takes {MOST_WORDS} words. Left out: {beyond.slice(0, 6).join(', ')}
+          {beyond.length > 6 && ` and ${beyond.length - 6} more`}.
+        </p>
+      )}
+    </>
+  );
+}
+
+/** How far a cloud is that takes long, and a way to stop it. */
+function Making({ bench, id }: { bench: Bench; id: string }) {
+  const share = useBench(
+    bench,
+    useCallback((now: Bench) => now.making?.progress.get(id) ?? null, [id]),
+  );
+  const going = share !== null;
+  useEffect(() => {
+    if (!going) return;
+    const stop = (event: KeyboardEvent) => {
+      if (event.key !== 'Escape') return;
+      event.stopPropagation();
+      bench.making?.stop(id);
+    };
+    window.addEventListener('keydown', stop, true);
+    return () => window.removeEventListener('keydown', stop, true);
+  }, [bench, id, going]);
+  if (share === null) return null;
+  return (
+    <p className="made-making" role="status">
+      <Progress
+        percent={Math.round(share * 100)}
+        size="small"
+        showInfo={false}
+        strokeColor="var(--moss)"
+        aria-label="How far it is"
+      />
+      <Toggle on={false} label="Stops (Escape); all stays as it was" onClick={() => bench.making?.stop(id)}>
+        stop
+      </Toggle>
+    </p>
+  );
+}

@@ -1,0 +1,21 @@
+import type { Bench } from '../../document/bench';
+import type { ComponentType, ReactNode } from 'react';
+import type { MakerKind } from '../../../core/schema/recipes/recipes';
+import type { OnSheet } from '../../document/on-sheet';
+import type { Beginning } from './begin';
+import type { PanelProps } from './parts';
+
+/** What a maker is on the workbench: one object for each, listed in ../all.ts. */
+export type AppMaker<K extends MakerKind = MakerKind> = {
+  kind: K;
+  begin: Beginning<K>;
+  /** What the tab of its recipe is called in the card. */
+  tab: string;
+  Panel: ComponentType<PanelProps>;
+  /** Its tile among the supplies; the drawing fills 80 x 54. */
+  tile: { name: string; says: string; drawing: ReactNode };
+  onSheet?: OnSheet<Bench>;
+};
+
+/** How tiles are drawn. */
+export const stroke = { fill: 'none', stroke: '#456632', strokeWidth: 1.6, strokeLinejoin: 'round' as const };

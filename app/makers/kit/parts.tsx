@@ -1,0 +1,134 @@
+import { cutTo } from '../../../core/values/characters';
+import { Select } from 'antd';
+import { withinMargins } from '../../../core/placement/on-page';
+import type { Box } from '../../../core/geometry/matrix';
+import type { GroupItem, Item, Sheet } from '../../../core/schema/sheet';
+import { FACES } from '../../../core/text/catalogue';
+import type { Bench } from '../../document/bench';
+import { NumberField, Row, Toggle } from '../../fields/fields';
+import { set } from '../../commands/steps';
+import './makers.css';
+
+/** What the panels of makers are put together from. */
+
+export type PanelProps = {
+  bench: Bench;
+  group: GroupItem;
+  sheet: Sheet;
+  /** The part that is chosen. */ part: Item | null;
+};
+
+/** The largest frame that a made thing can have within the page's margins; null where it is about as large already. */
+function largest({ page }: Bench, { id, width, height, angle }: GroupItem): Box | null {
+  const room = withinMargins(page);
+  const upright = angle === 0 && page.items.some((item) => item.id === id);
+  const fits = upright && width <= room.width + 1 && height <= room.height + 1;
+  return fits && width * height < room.width * room.height * 0.95 ? room : null;
+}
+
+type NotesProps = {
+  notes: readonly string[];
+  /** Where more room would help: the thing whose frame can be made larger. */
+  bench?: Bench;
+  group?: GroupItem;
+};
+
+/** What the maker could not do, and what would help. */
+export function Notes({ notes, bench, group }: NotesProps) {
+  if (notes.length === 0) return null;
+  const room = bench && group && largest(bench, group);
+  return (
+    <div className="made-notes" role="status">
+      <ul>
+        {notes.map((note) => (
+          <li key={note}>{note}</li>
+        ))}
+      </ul>
+      {room && (
+        <Toggle
+          on={false}
+          label="Makes the frame as large as the page within its margins"
+          onClick={() => bench.make('Larger frame', set(group.id, room))}
+        >
+          fill the page
+        </Toggle>
+      )}
+    </div>
+  );
+}
+
+/** The size of a recipe's words, in points. */
+export function WordsSize({
+  size,
+  onChange,
+}: {
+  size: number;
+  onChange: (name: string, values: { size: number }) => void;
+}) {
+  return (
+    <NumberField
+      bare
+      label="Size of words"
+      value={size}
+      suffix="pt"
+      min={5}
+      max={120}
+      onChange={(next) => onChange('Size of words', { size: next })}
+    />
+  );
+}
+
+type FaceProps = {
+  face: string;
+  size: number;
+  /** Only faces for early readers. */
+  early?: boolean;
+  onChange: (name: string, values: { face: string } | { size: number }) => void;
+};
+
+/** The face of a recipe's words, and their size. */
+export function FaceAndSize({ face, size, early, onChange }: FaceProps) {
+  return (
+    <Row label="face">
+      <Select
+        size="small"
+        aria-label="Face"
+        value={face}
+        options={FACES.filter((one) => !early || one.early).map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={(next) => onChange('Face', { face: next })}
+        style={{ width: 140 }}
+      />
+      <WordsSize size={size} onChange={onChange} />
+    </Row>
+  );
+}
+
+type TitleProps = {
+  title: string;
+  hint?: string;
+  onChange: (name: string, values: { title: string }, keep: 'soon') => void;
+};
+
+/** What stands above what is made. */
+export function TitleField({ title, hint, onChange }: TitleProps) {
+  return (
+    <Row label="title">
+      <input
+        className="made-text"
+        aria-label="Title"
+        placeholder={hint}
+        value={title}
+        maxLength={120}
+        onChange={(event) => onChange('Title', { title: event.target.value }, 'soon')}
+      />
+    </Row>
+  );
+}
+
+/** What was typed with commas between, each at most so long, and at most so many. */
+export const listed = (typed: string, most: number, long: number): string[] =>
+  typed
+    .split(/[,;\n]/)
+    .map((word) => cutTo(word.trim(), long))
+    .filter(Boolean)
+    .slice(0, most);

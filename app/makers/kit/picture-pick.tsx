@@ -1,0 +1,57 @@
+import { useState } from 'react';
+import { BringPicture } from '../../pictures/bring';
+import type { PictureEntry } from '../../pictures/picture-index';
+import { OWN, titleOf, usePictures } from '../../pictures/picture-index';
+
+/** Choosing a picture within a recipe: by a word, from a group, or one's own. */
+
+type Props = {
+  label: string;
+  chosen: string | null;
+  groups?: readonly string[];
+  onChoose: (entry: PictureEntry) => void;
+};
+
+/** So many are shown; a word brings others. */
+const SHOWN = 28;
+
+export function PicturePick({ label, chosen, groups, onChoose }: Props) {
+  const { entries: index, mayBring } = usePictures();
+  const [wanted, setWanted] = useState('');
+  const word = wanted.trim().toLowerCase();
+  const found = index
+    .filter((entry) =>
+      word
+        ? entry.name.toLowerCase().includes(word) || entry.tags.some((tag) => tag.startsWith(word))
+        : !groups || entry.group === OWN || groups.includes(entry.group),
+    )
+    .slice(0, SHOWN);
+  return (
+    <div className="picture-pick">
+      <input
+        className="made-text"
+        value={wanted}
+        placeholder={label}
+        aria-label={label}
+        onChange={(event) => setWanted(event.target.value)}
+      />
+      <div className="picture-pick-found">
+        {found.map((entry) => (
+          <button
+            key={entry.id}
+            type="button"
+            className="picture"
+            aria-label={entry.name}
+            aria-pressed={entry.id === chosen}
+            title={titleOf(entry)}
+            onClick={() => onChoose(entry)}
+          >
+            <img src={`/art/pictures/${entry.id}.svg`} alt="" loading="lazy" draggable={false} />
+          </button>
+        ))}
+        {found.length === 0 && index.length > 0 && <p className="quiet">Nothing is called that.</p>}
+      </div>
+      {mayBring && <BringPicture onBrought={onChoose} />}
+    </div>
+  );
+}

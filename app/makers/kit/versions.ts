@@ -1,0 +1,85 @@
+import { MakerState } from '../../../core/schema/recipes/recipes';
+import { needsOfRecipe } from '../../../core/makers/kit/needs';
+import { between, packed } from '../../../core/changes/between';
+import type { Change } from '../../../core/changes/change';
+import type { GroupItem, Item, Page } from '../../../core/schema/sheet';
+import { find, withItem } from '../../../core/sheet/tree';
+import type { Bench } from '../../document/bench';
+import { copied } from '../../commands/clipboard';
+import { askMade } from '../../document/making-parts';
+import { newId } from '../../commands/steps';
+
+/** Many versions of a made thing, one on each page: behind its own page, with all else that is there. One step. */
+export async function makeVersions(bench: Bench, groupId: string, count: number): Promise<void> {
+  bench.making?.flush();
+  const place = find(bench.sheet, groupId);
+  const group = place?.item;
+  if (!place || group?.kind !== 'group' || !group.maker || place.groups.length > 0)
+    return bench.say('Take it out of its group first: versions are made of what stands on the page itself.');
+  if (bench.sheet.pages.length + count - 1 > 200)
+    return bench.say('A sheet holds at most 200 pages. Take some away first.');
+  const { maker } = group;
+  const { roles } = bench.sheet;
+  const needs = needsOfRecipe(maker.recipe, roles);
+  const before = bench.sheet;
+  const pages: Page[] = [];
+  const stateOf = (seed: number, n: number) =>
+    MakerState.parse({
+      ...maker,
+      seed: seed % 4_294_967_296,
+      ...(maker.kind === 'practice' && { recipe: { ...maker.recipe, version: letterOf(n) } }),
+    });
+  // This page is the first of them.
+  const first = (await askMade({ asked: { group, state: stateOf(maker.seed, 0) }, roles, ...needs })).group;
+  const looks = new Set([lookOf(first)]);
+  let seed = maker.seed;
+  for (let n = 1, alike = 0; n < count && alike < MOST_ALIKE;) {
+    const items = copied(place.page.items, { x: 0, y: 0 });
+    const at = place.page.items.indexOf(group);
+    const copy = items[at] as GroupItem;
+    const bare = { ...copy, items: copy.items.filter((item) => item.made) };
+    const state = stateOf(++seed, n);
+    const answer = await askMade({ asked: { group: bare, state, forget: 'all' }, roles, ...needs });
+    const look = lookOf(answer.group);
+    if (looks.has(look)) {
+      alike++;
+      continue;
+    }
+    looks.add(look);
+    [alike, n] = [0, n + 1];
+    pages.push({ ...place.page, id: newId(), items: items.map((item): Item => (item === copy ? answer.group : item)) });
+  }
+  if (bench.sheet !== before) return bench.say('The sheet was changed meanwhile. Ask for the versions once more.');
+  const changes: Change[] = [
+    between(before, withItem(before, place, first)),
+    ...pages.map((page, i): Change => ({
+      kind: 'page-insert',
+      behind: i === 0 ? place.page.id : pages[i - 1].id,
+      page,
+    })),
+  ];
+  const made = pages.length + 1;
+  if (made === 1) return bench.say('There is only this one version: what is practised leaves nothing to vary.');
+  if (!bench.make(`${made} versions`, packed(changes), 'made')) return;
+  const all = `${made} versions: this page and the ${made - 1 === 1 ? 'one' : made - 1} after it.`;
+  bench.say(made < count ? `${all} No more that differ were found.` : all);
+}
+
+/** So many tries in a row that give nothing new show that there is nothing new. */
+const MOST_ALIKE = 40;
+
+/** A, B … Z, AA, AB … */
+function letterOf(n: number): string {
+  const last = String.fromCharCode(65 + (n % 26));
+  return n < 26 ? last : letterOf(Math.floor(n / 26) - 1) + last;
+}
+
+/** What a version looks like, without its letter. */
+const lookOf = ({ items }: GroupItem): string =>
+  JSON.stringify(
+    items.flatMap((item) =>
+      /^(?:edition|version)\d*$/.test(item.made?.part ?? '')
+        ? []
+        : [{ ...item, id: '', made: null, ...(item.kind === 'line' && { from: 0, to: 0 }) }],
+    ),
+  );

@@ -1,0 +1,229 @@
+import { Select } from 'antd';
+import { memo } from 'react';
+import type { MapLink, MapRecipe, NodeLook } from '../../../core/schema/recipes/map';
+import { ARROWS, NODE_SHAPES } from '../../../core/schema/recipes/map';
+import { findOn } from '../../../core/sheet/tree';
+import type { Bench } from '../../document/bench';
+import { useBench } from '../../document/bench';
+import { Swatches } from '../../colour/colour-field';
+import { More, PercentField, Row, Toggle } from '../../fields/fields';
+import type { Values } from '../kit/made';
+import { addNode, linkChosen, nodeOf } from './map-commands';
+
+/**
+ * Settings of a map's parts: of one node, of the links across, of the nodes of each level. Each is given just what it shows,
+ * so that a letter typed in the outline draws none of them anew; what is set goes into the map as it stands then.
+ */
+
+export type PutMap = (name: string, values: Values<MapRecipe>, keep?: 'soon') => void;
+
+export const ARROW_NAMES = { none: 'none', forward: 'onwards', back: 'back', both: 'both ways' };
+const SHAPE_NAMES: Record<NodeLook['shape'], string> = {
+  rectangle: 'box',
+  pill: 'pill',
+  ellipse: 'ellipse',
+  hexagon: 'hexagon',
+  cloud: 'cloud',
+  plain: 'words only',
+};
+const LEVELS = ['first', 'second', 'third', 'fourth', 'fifth', 'deeper'];
+export const optionsOf = <T extends string>(names: Record<T, string>, order: readonly T[]) =>
+  order.map((value) => ({ value, label: names[value] }));
+const selectionOf = (bench: Bench) => bench.selection;
+
+type NodeProps = {
+  bench: Bench;
+  groupId: string;
+  id: string;
+  /** The words on the link to the node; null where none leads to it. */
+  link: string | null;
+  picture: string | null;
+  put: PutMap;
+};
+
+/** What belongs to one node besides its words: those on its link, and a picture. */
+export const NodeFields = memo(function NodeFields({ bench, groupId, id, link, picture, put }: NodeProps) {
+  const set = (name: string, values: { link: string } | { picture: null }, keep?: 'soon') =>
+    put(name, ({ nodes }) => ({ nodes: nodes.map((one) => (one.id === id ? { ...one, ...values } : one)) }), keep);
+  return (
+    <>
+      {link !== null && (
+        <Row label="link says">
+          <input
+            className="made-text"
+            aria-label="Words on the link to this node"
+            value={link}
+            maxLength={120}
+            placeholder="nothing"
+            onChange={(event) => set('Words on link', { link: event.target.value }, 'soon')}
+          />
+        </Row>
+      )}
+      <Row label="picture">
+        {picture ? (
+          <>
+            <img className="made-picture" src={`/art/pictures/${picture}.svg`} alt={picture.split('/')[1]} />
+            <Toggle on={false} label="Take the picture away" onClick={() => set('Picture of node', { picture: null })}>
+              none
+            </Toggle>
+          </>
+        ) : (
+          <span className="quiet">drag one from the supplies onto the node</span>
+        )}
+      </Row>
+      <Row label="node">
+        <Toggle
+          on={false}
+          label="Adds a node under this one (Ctrl+Enter)"
+          onClick={() => addNode(bench, 'child', groupId, id)}
+        >
+          + under
+        </Toggle>
+        <Toggle
+          on={false}
+          label="Adds a node beside this one (Ctrl+Shift+Enter)"
+          onClick={() => addNode(bench, 'sibling', groupId, id)}
+        >
+          + beside
+        </Toggle>
+      </Row>
+    </>
+  );
+});
+
+const SIGNS = { none: '–', forward: '→', back: '←', both: '↔' };
+
+type LinkProps = { link: MapLink; from: string; to: string; put: PutMap };
+
+/** One link across: where it runs, what it says. */
+const LinkFields = memo(function LinkFields({ link: { id, words, arrow }, from, to, put }: LinkProps) {
+  const set = (values: Partial<MapLink>, keep?: 'soon') =>
+    put('Link', ({ links }) => ({ links: links.map((one) => (one.id === id ? { ...one, ...values } : one)) }), keep);
+  return (
+    <div className="cross-link" role="group" aria-label={`Link from ${from} to ${to}`}>
+      <span className="cross-ends" title={`${from} to ${to}`}>
+        {from} {SIGNS[arrow]} {to}
+      </span>
+      <input
+        className="made-text"
+        aria-label="Words on the link"
+        value={words}
+        maxLength={120}
+        placeholder="says …"
+        onChange={(event) => set({ words: event.target.value }, 'soon')}
+      />
+      <Select
+        size="small"
+        aria-label="Arrow of the link"
+        value={arrow}
+        options={optionsOf(ARROW_NAMES, ARROWS)}
+        onChange={(next) => set({ arrow: next })}
+        style={{ width: 92 }}
+      />
+      <Toggle
+        on={false}
+        label="Take this link away"
+        onClick={() => put('Remove link', ({ links }) => ({ links: links.filter((one) => one.id !== id) }))}
+      >
+        ✕
+      </Toggle>
+    </div>
+  );
+});
+
+type LinksProps = Pick<MapRecipe, 'links' | 'nodes'> & { bench: Bench; groupId: string; put: PutMap };
+
+export function CrossLinks({ bench, groupId, links, nodes, put }: LinksProps) {
+  const selection = useBench(bench, selectionOf);
+  const chosen = selection.flatMap((id) => nodeOf(findOn(bench.page, id)?.item ?? null) ?? []);
+  const name = (id: string) => nodes.find((node) => node.id === id)?.text || '…';
+  return (
+    <More
+      title={links.length > 0 ? `links across · ${links.length}` : 'links across'}
+      open={links.length > 0 || chosen.length === 2}
+    >
+      {links.map((link) => (
+        <LinkFields key={link.id} {...{ link, put }} from={name(link.from)} to={name(link.to)} />
+      ))}
+      {chosen.length === 2 ? (
+        <Toggle
+          on={false}
+          label="Links the two nodes that are chosen"
+          onClick={() => linkChosen(bench, groupId, chosen[0], chosen[1])}
+        >
+          link “{name(chosen[0])}” to “{name(chosen[1])}”
+        </Toggle>
+      ) : (
+        <p className="quiet">Choose two nodes on the map, with Shift, to link them.</p>
+      )}
+    </More>
+  );
+}
+
+type LevelProps = Pick<MapRecipe, 'looks' | 'edge'> & { palette: readonly string[]; put: PutMap };
+
+export const Levels = memo(function Levels({ looks, edge, palette, put }: LevelProps) {
+  const set = (i: number, values: Partial<NodeLook>) =>
+    put('Look of a level', ({ looks }) => ({
+      looks: looks.map((look, n) => (n === i ? { ...look, ...values } : look)),
+    }));
+  return (
+    <More title="look of each level">
+      {looks.map((look, i) => (
+        <div key={i} className="map-level" role="group" aria-label={`Nodes of the ${LEVELS[i]} level`}>
+          <Row label={i === looks.length - 1 && i > 0 ? `${LEVELS[i]} +` : LEVELS[i]}>
+            <Select
+              size="small"
+              aria-label="Form"
+              value={look.shape}
+              options={optionsOf(SHAPE_NAMES, NODE_SHAPES)}
+              onChange={(shape) => set(i, { shape })}
+              style={{ width: 104 }}
+            />
+            <Toggle on={look.bold} label="Bold" onClick={() => set(i, { bold: !look.bold })}>
+              <b>B</b>
+            </Toggle>
+            <PercentField
+              bare
+              label="Size of words, of the map's"
+              share={look.scale}
+              least={0.5}
+              most={4}
+              onChange={(scale) => set(i, { scale })}
+            />
+          </Row>
+          {look.shape !== 'plain' && (
+            <>
+              <Swatches
+                label="fill"
+                value={look.fill}
+                palette={palette}
+                none="no fill"
+                onChange={(fill) => set(i, { fill })}
+              />
+              <Swatches
+                label="edge"
+                value={look.edge}
+                palette={palette}
+                none="no edge"
+                onChange={(edge) => set(i, { edge })}
+              />
+            </>
+          )}
+          <Swatches
+            label="words"
+            value={look.colour}
+            palette={palette}
+            onChange={(colour) => colour && set(i, { colour })}
+          />
+        </div>
+      ))}
+      <Swatches
+        label="links"
+        value={edge}
+        palette={palette}
+        onChange={(edge) => edge && put('Colour of links', { edge })}
+      />
+    </More>
+  );
+});

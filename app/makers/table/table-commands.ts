@@ -1,0 +1,130 @@
+import { readTable } from '../../../core/formats/tables';
+import { beginTable } from '../../../core/makers/table/begin';
+import type { At, GivenRow } from '../../../core/makers/table/edit';
+import { cellsOf, holderOf, pasted, withRow } from '../../../core/makers/table/edit';
+import type { TableRecipe } from '../../../core/schema/recipes/table';
+import { MOST_TABLE_COLUMNS, MOST_TABLE_ROWS } from '../../../core/schema/recipes/table';
+import { bodyLength } from '../../../core/text/body';
+import type { GroupItem, Item } from '../../../core/schema/sheet';
+import { isWritten } from '../../../core/schema/sheet';
+import { find, findOn } from '../../../core/sheet/tree';
+import type { Bench } from '../../document/bench';
+import { tableFromHtml } from './paste-table';
+import { addMade } from '../kit/begin';
+import { BEGINNING } from './beginning';
+import { partsOf } from './long-tables';
+
+/** What can be done with a table on the sheet itself. */
+
+/** The place of the table that a part is. */
+export function placeOf(item: Item | null): At | null {
+  const [, row, column] = /^c-([^-]+)-([^-]+)$/.exec(item?.made?.part ?? '') ?? [];
+  return row ? { row, column } : null;
+}
+
+function tableAt(bench: Bench, id: string): { group: GroupItem; recipe: TableRecipe; at: At } | null {
+  const place = findOn(bench.page, id);
+  const group = place?.groups.at(-1);
+  const at = placeOf(place?.item ?? null);
+  if (!group || group.maker?.kind !== 'table' || !at) return null;
+  const state = bench.making?.state(group.id);
+  return { group, recipe: (state ?? group.maker).recipe as TableRecipe, at };
+}
+
+const partId = (group: GroupItem, { row, column }: At) =>
+  group.items.find((item) => item.made?.part === `c-${row}-${column}`)?.id;
+
+function writeAt(bench: Bench, groupId: string, at: At): void {
+  const group = find(bench.sheet, groupId)?.item;
+  const id = group?.kind === 'group' ? partId(group, at) : undefined;
+  const item = id === undefined ? undefined : findOn(bench.page, id)?.item;
+  if (item && isWritten(item)) bench.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
+}
+
+/** Goes on into the part of the table on the next page, or back into the one before. False where there is none. */
+function writeInPart(bench: Bench, id: string, by: 1 | -1): boolean {
+  const parts = partsOf(bench.sheet, id);
+  const other = parts[parts.findIndex(({ group }) => group.id === id) + by];
+  if (!other) return false;
+  const recipe = other.group.maker!.recipe as TableRecipe;
+  const cells = cellsOf(recipe);
+  const own = cells.filter(({ row }) => !recipe.part?.repeated.includes(recipe.rows[row]));
+  const cell = by > 0 ? own[0] : cells[cells.length - 1];
+  if (!cell) return false;
+  bench.edit(null);
+  bench.turnTo(other.page.id);
+  writeAt(bench, other.group.id, { row: recipe.rows[cell.row], column: recipe.columns[cell.column].id });
+  return true;
+}
+
+/** Goes to the next cell while one is written in, or back; behind the last one there is a new row. False in no table. */
+export function tableTab(bench: Bench, by: 1 | -1): boolean {
+  const found = bench.editing && tableAt(bench, bench.editing.id);
+  if (!found) return false;
+  const { group, recipe, at } = found;
+  const cells = cellsOf(recipe);
+  const here = holderOf(recipe, at);
+  const index = cells.findIndex(({ row, column }) => row === here?.row && column === here.column);
+  const next = cells[index + by];
+  const repeated = next && recipe.part?.repeated.includes(recipe.rows[next.row]);
+  if (next && !repeated)
+    writeAt(bench, group.id, { row: recipe.rows[next.row], column: recipe.columns[next.column].id });
+  else if (writeInPart(bench, group.id, by)) return true;
+  else if (by > 0 && bench.rights.kind === 'all') {
+    const longer = withRow(recipe, recipe.rows[recipe.rows.length - 1], 'behind');
+    const state = bench.making?.state(group.id);
+    if (longer === recipe || !state) return true;
+    const place = { row: longer.rows[longer.rows.length - 1], column: longer.columns[0].id };
+    bench.making?.edit(group.id, 'Add row', { ...state, recipe: longer } as typeof state, 'now', () =>
+      writeAt(bench, group.id, place),
+    );
+  }
+  return true;
+}
+
+type Clip = Pick<DataTransfer, 'getData'>;
+
+const LARGEST = { rows: MOST_TABLE_ROWS, columns: MOST_TABLE_COLUMNS, letters: 2000 };
+
+/** The cells on the clipboard, and how many rows there are beyond what a table holds; null where there is no table. */
+function cellsFrom(clip: Clip): { rows: readonly GivenRow[]; left: number } | null {
+  const html = clip.getData('text/html');
+  const marked = html && tableFromHtml(html);
+  if (marked) return { rows: marked.slice(0, LARGEST.rows), left: Math.max(0, marked.length - LARGEST.rows) };
+  const text = clip.getData('text/plain');
+  if (!text.includes('\t')) return null;
+  const { cells, left } = readTable(text, LARGEST);
+  return { rows: cells, left };
+}
+
+function sayLeft(bench: Bench, left: number): void {
+  if (left > 0)
+    bench.say(
+      `${left.toLocaleString('en')} rows were left out: a table holds ${MOST_TABLE_ROWS}. Paste the rest into a second one.`,
+    );
+}
+
+/** Cells from elsewhere, put into the table from the one that is written in. False where it is no table, or no cells. */
+export function pasteCells(bench: Bench, clip: Clip): boolean {
+  if (bench.rights.kind !== 'all') return false;
+  const found = bench.editing && tableAt(bench, bench.editing.id);
+  const state = found && bench.making?.state(found.group.id);
+  const cells = found && state && cellsFrom(clip);
+  if (!cells) return false;
+  bench.edit(null);
+  const recipe = pasted(found.recipe, found.at, cells.rows);
+  const beyond = found.recipe.rows.indexOf(found.at.row) + cells.rows.length - MOST_TABLE_ROWS;
+  bench.making?.edit(found.group.id, 'Paste cells', { ...state, recipe } as typeof state);
+  sayLeft(bench, cells.left + Math.max(0, beyond));
+  return true;
+}
+
+/** Cells from elsewhere pasted onto the sheet are a table. False where the clipboard holds none. */
+export function pasteTable(bench: Bench, clip: Clip): boolean {
+  if (bench.rights.kind !== 'all') return false;
+  const cells = cellsFrom(clip);
+  if (!cells || cells.rows.length < 2 || Math.max(...cells.rows.map((row) => row.length)) < 2) return false;
+  void addMade(bench, BEGINNING, undefined, beginTable(bench.sheet.palette, cells.rows));
+  sayLeft(bench, cells.left);
+  return true;
+}

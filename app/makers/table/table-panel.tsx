@@ -1,0 +1,305 @@
+import { Checkbox, Select } from 'antd';
+import { useState } from 'react';
+import type { At, Scope } from '../../../core/makers/table/edit';
+import {
+  cellAt,
+  holderOf,
+  lookAt,
+  merged,
+  split,
+  withColumn,
+  withLook,
+  withoutColumn,
+  withoutRow,
+  withRow,
+} from '../../../core/makers/table/edit';
+import type { CellLook, TableRecipe } from '../../../core/schema/recipes/table';
+import { Swatches } from '../../colour/colour-field';
+import { More, NumberField, Row, Toggle } from '../../fields/fields';
+import { useMade } from '../kit/made';
+import type { Sheet } from '../../../core/schema/sheet';
+import type { Bench } from '../../document/bench';
+import type { TablePart } from './long-tables';
+import { partsOf } from './long-tables';
+import type { PanelProps } from '../kit/parts';
+import { FaceAndSize, Notes } from '../kit/parts';
+import { placeOf } from './table-commands';
+
+/** A table's margin card: its rows and columns, and looks by cell, row, column or whole. */
+
+const SCOPES: { id: Scope; name: string }[] = [
+  { id: 'cell', name: 'cell' },
+  { id: 'row', name: 'row' },
+  { id: 'column', name: 'column' },
+  { id: 'all', name: 'whole table' },
+];
+
+export function TablePanel({ bench, group, sheet, part }: PanelProps) {
+  const { recipe, notes, edit, put } = useMade(bench, group, 'table');
+  const at = placeOf(part);
+  return (
+    <div className="table-panel">
+      {at && recipe.rows.includes(at.row) ? (
+        <Lines recipe={recipe} at={at} onEdit={edit} />
+      ) : (
+        <p className="quiet">
+          Press twice on a cell to write in it; Tab goes on to the next. Choose a cell to add rows and columns, to join
+          cells, or to shade one.
+        </p>
+      )}
+      <Looks key={at ? 'cell' : 'table'} recipe={recipe} at={at} palette={sheet.palette} onEdit={edit} />
+      <Notes notes={notes} />
+      {recipe.part && <OverPages bench={bench} sheet={sheet} id={group.id} />}
+      <Row label="">
+        <Checkbox checked={recipe.header} onChange={(event) => put('Head', { header: event.target.checked })}>
+          first row is a head
+        </Checkbox>
+      </Row>
+      <Row label="">
+        <Checkbox checked={recipe.side} onChange={(event) => put('Head', { side: event.target.checked })}>
+          first column too
+        </Checkbox>
+      </Row>
+      <Row label="bands">
+        <Select
+          size="small"
+          aria-label="Bands"
+          value={recipe.banding}
+          options={[
+            { value: 'none', label: 'none' },
+            { value: 'rows', label: 'every other row' },
+            { value: 'columns', label: 'every other column' },
+          ]}
+          onChange={(banding) => put('Bands', { banding })}
+          style={{ width: 160 }}
+        />
+      </Row>
+      <Row label="widths">
+        <Select
+          size="small"
+          aria-label="Widths of columns"
+          value={recipe.widths}
+          options={[
+            { value: 'equal', label: 'all equal' },
+            { value: 'content', label: 'by what they hold' },
+            { value: 'own', label: 'my own' },
+          ]}
+          onChange={(widths) => put('Widths', { widths })}
+          style={{ width: 160 }}
+        />
+      </Row>
+      {recipe.widths === 'own' && at && (
+        <Row label="">
+          <NumberField
+            bare
+            label="Share of this column"
+            value={recipe.columns.find(({ id }) => id === at.column)?.share ?? 1}
+            min={0.1}
+            max={20}
+            onChange={(share) =>
+              put('Width', { columns: recipe.columns.map((one) => (one.id === at.column ? { ...one, share } : one)) })
+            }
+          />
+          <span className="quiet">parts of the width</span>
+        </Row>
+      )}
+      <More title="words and heads">
+        <FaceAndSize face={recipe.face} size={recipe.size} onChange={put} />
+        {(['head', 'band', 'ink'] as const).map((key) => (
+          <Swatches
+            key={key}
+            label={{ head: 'heads', band: 'bands', ink: 'words' }[key]}
+            value={recipe[key]}
+            palette={sheet.palette}
+            onChange={(hex) => hex && put('Colours', { [key]: hex })}
+          />
+        ))}
+      </More>
+    </div>
+  );
+}
+
+/** On which other pages the table is. */
+function OverPages({ bench, sheet, id }: { bench: Bench; sheet: Sheet; id: string }) {
+  const parts = partsOf(sheet, id);
+  const at = parts.findIndex(({ group }) => group.id === id);
+  const [before, after] = [parts[at - 1], parts[at + 1]];
+  const go = (part: TablePart, words: string) => (
+    <button
+      type="button"
+      className="toggle"
+      onClick={() => {
+        bench.turnTo(part.page.id);
+        bench.select([part.group.id]);
+      }}
+    >
+      {words} {sheet.pages.findIndex((page) => page.id === part.page.id) + 1}
+    </button>
+  );
+  return (
+    <Row label="pages">
+      {before && go(before, '← begins on page')}
+      {after && go(after, 'goes on on page →')}
+    </Row>
+  );
+}
+
+type EditProps = { recipe: TableRecipe; onEdit: (name: string, recipe: TableRecipe) => void };
+
+/** Rows and columns around the chosen cell, and cells made one. */
+function Lines({ recipe, at, onEdit }: EditProps & { at: At }) {
+  const cell = cellAt(recipe, at);
+  const here = holderOf(recipe, at);
+  const beside = here && recipe.columns[here.column + here.across];
+  const below = here && recipe.rows[here.row + here.down];
+  return (
+    <>
+      <Row label="rows">
+        <Toggle
+          on={false}
+          label="A row above this one"
+          onClick={() => onEdit('Add row', withRow(recipe, at.row, 'before'))}
+        >
+          + above
+        </Toggle>
+        <Toggle
+          on={false}
+          label="A row below this one"
+          onClick={() => onEdit('Add row', withRow(recipe, at.row, 'behind'))}
+        >
+          + below
+        </Toggle>
+        <Toggle
+          on={false}
+          label="Takes this row away"
+          onClick={() => onEdit('Take row away', withoutRow(recipe, at.row))}
+        >
+          −
+        </Toggle>
+      </Row>
+      <Row label="columns">
+        <Toggle
+          on={false}
+          label="A column to the left"
+          onClick={() => onEdit('Add column', withColumn(recipe, at.column, 'before'))}
+        >
+          + left
+        </Toggle>
+        <Toggle
+          on={false}
+          label="A column to the right"
+          onClick={() => onEdit('Add column', withColumn(recipe, at.column, 'behind'))}
+        >
+          + right
+        </Toggle>
+        <Toggle
+          on={false}
+          label="Takes this column away"
+          onClick={() => onEdit('Take column away', withoutColumn(recipe, at.column))}
+        >
+          −
+        </Toggle>
+      </Row>
+      <Row label="join">
+        {beside && (
+          <Toggle
+            on={false}
+            label="Makes this cell and the one to its right one"
+            onClick={() => onEdit('Join cells', merged(recipe, at, { row: at.row, column: beside.id }))}
+          >
+            right
+          </Toggle>
+        )}
+        {below && (
+          <Toggle
+            on={false}
+            label="Makes this cell and the one below it one"
+            onClick={() => onEdit('Join cells', merged(recipe, at, { row: below, column: at.column }))}
+          >
+            below
+          </Toggle>
+        )}
+        {(cell.across > 1 || cell.down > 1) && (
+          <Toggle
+            on={false}
+            label="Takes the joined cells apart"
+            onClick={() => onEdit('Part cells', split(recipe, at))}
+          >
+            take apart
+          </Toggle>
+        )}
+      </Row>
+    </>
+  );
+}
+
+function Looks({ recipe, at, palette, onEdit }: EditProps & { at: At | null; palette: readonly string[] }) {
+  const [wanted, setWanted] = useState<Scope>('cell');
+  const scope = at ? wanted : 'all';
+  const shown: CellLook = at ? lookAt(recipe, at) : recipe.look.all;
+  const set = (name: string, values: CellLook) => onEdit(name, withLook(recipe, scope, at, values));
+  const edge = shown.edge ?? null;
+  return (
+    <>
+      {at && (
+        <div className="table-scopes" role="radiogroup" aria-label="What a look is for">
+          {SCOPES.map(({ id, name }) => (
+            <button key={id} type="button" role="radio" aria-checked={scope === id} onClick={() => setWanted(id)}>
+              {name}
+            </button>
+          ))}
+        </div>
+      )}
+      <Swatches
+        label="fill"
+        value={shown.fill ?? null}
+        palette={palette}
+        none="no fill"
+        onChange={(fill) => set('Fill', { fill })}
+      />
+      <Swatches
+        label="border"
+        value={edge?.colour ?? null}
+        palette={palette}
+        none="no border"
+        onChange={(colour) =>
+          set('Border', { edge: colour === null ? null : { dash: 'solid', width: 0.8, ...edge, colour } })
+        }
+      />
+      <Row label="">
+        {edge && (
+          <NumberField
+            bare
+            label="Width of the border"
+            value={edge.width}
+            suffix="pt"
+            min={0.2}
+            max={12}
+            onChange={(width) => set('Border', { edge: { ...edge, width } })}
+          />
+        )}
+        {(['left', 'centre', 'right'] as const).map((align) => (
+          <Toggle
+            key={align}
+            on={shown.align === align}
+            label={`Words ${align === 'centre' ? 'in the middle' : `to the ${align}`}`}
+            onClick={() => set('Align', { align })}
+          >
+            {{ left: '⇤', centre: '↔', right: '⇥' }[align]}
+          </Toggle>
+        ))}
+        <Toggle on={shown.bold === true} label="Bold" onClick={() => set('Bold', { bold: !shown.bold })}>
+          <b>b</b>
+        </Toggle>
+      </Row>
+      <Row label="">
+        <Checkbox
+          checked={shown.write === true}
+          onChange={(event) => set('Students write', { write: event.target.checked })}
+        >
+          students write here; it is given out empty
+        </Checkbox>
+      </Row>
+    </>
+  );
+}

@@ -1,0 +1,42 @@
+import { useState } from 'react';
+import { FileButton } from '../fields/file-button';
+import type { PictureEntry } from './picture-index';
+import { bringPicture } from './picture-index';
+
+type Props = {
+  onBrought: (entry: PictureEntry) => void;
+  /** Says what is wrong with a file; else it stands below the button. */
+  onProblem?: (words: string) => void;
+};
+
+/** Asks for a picture of one's own. */
+export function BringPicture({ onBrought, onProblem }: Props) {
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  async function bring(file: File) {
+    setBusy(true);
+    setProblem(null);
+    const brought = await bringPicture(file);
+    setBusy(false);
+    if (typeof brought === 'string') (onProblem ?? setProblem)(brought);
+    else onBrought(brought);
+  }
+  return (
+    <div className="bring">
+      <FileButton
+        label="Brings a picture of your own along: a PNG or JPEG file"
+        field="File with a picture"
+        accept="image/png,image/jpeg"
+        disabled={busy}
+        onFile={(file) => void bring(file)}
+      >
+        {busy ? 'taking it in …' : 'your own picture …'}
+      </FileButton>
+      {problem && (
+        <p className="bring-problem" role="alert">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}

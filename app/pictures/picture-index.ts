@@ -1,0 +1,112 @@
+import { useEffect, useSyncExternalStore } from 'react';
+import type { OwnPicture } from '../../server/stores/pictures';
+import { MOST_BYTES } from '../../core/raster/limits';
+import type { PictureAnswer, PicturesAnswer } from './answers';
+
+/** The pictures that there are to choose from: the shipped ones, and those that a teacher brought along. */
+
+export type PictureEntry = {
+  id: string;
+  name: string;
+  tags: string[];
+  group: string;
+  width: number;
+  height: number;
+  credit: string;
+  licence: string;
+};
+
+/** The group of those brought along, before all others. */
+export const OWN = 'brought along';
+
+/** `mayBring`: whether this person can bring pictures along. */
+type Index = { entries: readonly PictureEntry[]; mayBring: boolean };
+
+let shipped: readonly PictureEntry[] = [];
+let index: Index = { entries: [], mayBring: false };
+let loading: Promise<readonly PictureEntry[]> | undefined;
+const listeners = new Set<() => void>();
+
+const entryOf = ({ id, name, width, height }: OwnPicture): PictureEntry => ({
+  id,
+  name,
+  width,
+  height,
+  tags: [],
+  group: OWN,
+  credit: '',
+  licence: '',
+});
+
+function put(own: readonly PictureEntry[], mayBring: boolean) {
+  index = { entries: [...own, ...shipped], mayBring };
+  for (const listener of listeners) listener();
+}
+
+const own = () => index.entries.filter((entry) => entry.group === OWN);
+
+export const loadIndex = (): Promise<readonly PictureEntry[]> =>
+  (loading ??= (async () => {
+    const [art, brought] = await Promise.all([fetch('/art/pictures/index.json'), fetch('/pictures')]);
+    shipped = (await art.json()) as PictureEntry[];
+    const answer = brought.ok ? ((await brought.json()) as PicturesAnswer) : null;
+    put((answer?.pictures ?? []).map(entryOf), answer?.mayBring ?? false);
+    return index.entries;
+  })().catch((problem: unknown) => {
+    // Asked for again, it may come.
+    loading = undefined;
+    throw problem;
+  }));
+
+/** Tried again when a picture is next asked for. */
+const later = () => undefined;
+
+const subscribe = (listener: () => void) => {
+  listeners.add(listener);
+  return () => void listeners.delete(listener);
+};
+const indexNow = () => index;
+
+export function usePictures(): Index {
+  useEffect(() => void loadIndex().catch(later), []);
+  return useSyncExternalStore(subscribe, indexNow, indexNow);
+}
+
+/** What a picture is called with where it comes from, where that is known. */
+export const titleOf = ({ name, credit, licence }: PictureEntry): string =>
+  credit ? `${name} · ${credit} (${licence})` : name;
+
+/** What the server answers, or what went wrong as a sentence. */
+async function sent(url: string, request: RequestInit): Promise<Response | string> {
+  const answer = await fetch(url, request).catch(() => null);
+  if (!answer) return 'The school’s server can’t be reached just now. Try again in a moment.';
+  if (answer.ok) return answer;
+  const said = (await answer.json().catch(() => null)) as { message?: string } | null;
+  return said?.message ?? 'The picture could not be taken in. Try again.';
+}
+
+/** Brings a picture along, for this sheet and others. @returns it, or what is wrong with it as a sentence */
+export async function bringPicture(file: File): Promise<PictureEntry | string> {
+  if (file.size > MOST_BYTES)
+    return `“${file.name}” has ${Math.ceil(file.size / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be taken in. Save it smaller and try again.`;
+  const answer = await sent(`/pictures?name=${encodeURIComponent(file.name.slice(-200))}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/octet-stream' },
+    body: file,
+  });
+  if (typeof answer === 'string') return answer;
+  const entry = entryOf(((await answer.json()) as PictureAnswer).picture);
+  put([entry, ...own().filter(({ id }) => id !== entry.id)], index.mayBring);
+  return entry;
+}
+
+/** No longer offers a picture. @returns what went wrong, or nothing */
+export async function putPictureAway(id: string): Promise<string | null> {
+  const answer = await sent(`/pictures?id=${encodeURIComponent(id)}`, { method: 'DELETE' });
+  if (typeof answer === 'string') return answer;
+  put(
+    own().filter((entry) => entry.id !== id),
+    index.mayBring,
+  );
+  return null;
+}

@@ -1,0 +1,116 @@
+import { Segmented, Select } from 'antd';
+import { isHold } from '../../core/items/hit';
+import { lineEnds } from '../../core/placement/line';
+import { free } from '../../core/schema/defaults';
+import { itemName } from '../../core/items/name';
+import type { LineItem } from '../../core/schema/sheet';
+import { CAPS } from '../../core/schema/sheet';
+import { findOn } from '../../core/sheet/tree';
+import { pictureNow } from '../drawing/resources';
+import type { Bench } from '../document/bench';
+import { Swatches } from '../colour/colour-field';
+import { setValues } from '../commands/commands';
+import { PercentField, Row } from '../fields/fields';
+
+/** Settings of lines. */
+
+const CAP_NAMES: Record<(typeof CAPS)[number], string> = {
+  none: 'bare',
+  arrow: 'arrow',
+  open: 'open arrow',
+  dot: 'dot',
+  ring: 'ring',
+  bar: 'bar',
+  square: 'square',
+};
+
+export function LineFields({ bench, item }: { bench: Bench; item: LineItem }) {
+  const caps = CAPS.map((value) => ({ value, label: CAP_NAMES[value] }));
+  return (
+    <>
+      <Row label="way">
+        <Segmented
+          size="small"
+          aria-label="Way of the line"
+          value={item.route}
+          onChange={(route) => setValues(bench, 'Way of line', { route })}
+          options={['straight', 'stepped', 'curved']}
+        />
+      </Row>
+      <Row label="ends">
+        {(['startCap', 'endCap'] as const).map((side) => (
+          <Select
+            key={side}
+            size="small"
+            aria-label={side === 'startCap' ? 'Start' : 'End'}
+            value={item[side]}
+            onChange={(cap) => setValues(bench, 'Line end', { [side]: cap })}
+            options={caps}
+            style={{ width: 104 }}
+          />
+        ))}
+      </Row>
+      <Swatches
+        label="light edge"
+        value={item.edge}
+        palette={['#ffffff', ...bench.sheet.palette]}
+        none="no light edge"
+        onChange={(edge) => setValues(bench, 'Light edge', { edge })}
+      />
+      {item.route !== 'straight' && (
+        <Row label="bend">
+          <PercentField
+            bare
+            label="bend"
+            share={item.bend}
+            onChange={(bend) => setValues(bench, 'Bend line', { bend })}
+          />
+        </Row>
+      )}
+      {(['from', 'to'] as const).map((side) => (
+        <HoldField key={side} bench={bench} item={item} side={side} />
+      ))}
+      <p className="quiet">Or pull an end to a box or a part of a diagram on the sheet.</p>
+    </>
+  );
+}
+
+/** What an end of a line holds on to, for those who lead it without a pointer. */
+function HoldField({ bench, item, side }: { bench: Bench; item: LineItem; side: 'from' | 'to' }) {
+  const end = item[side];
+  const holds = bench.page.items.filter((other) => isHold(other) && !other.hidden).slice(0, 200);
+  const options = holds.flatMap((other) => [
+    { value: `${other.id} `, label: itemName(other) },
+    ...(other.kind === 'picture' ? (pictureNow(other.picture)?.targets ?? []) : []).map(({ name }, i) => ({
+      value: `${other.id} ${name}`,
+      label: `${itemName(other)}: ${name.startsWith('@') ? `part ${i + 1}` : name}`,
+    })),
+  ]);
+  const value = end.item === null ? '' : `${end.item} ${end.target ?? ''}`;
+  if (value && !options.some((option) => option.value === value)) {
+    const held = findOn(bench.page, end.item!)?.item;
+    const part = end.target && !end.target.startsWith('@') ? `: ${end.target}` : '';
+    options.unshift({
+      value,
+      label: held ? `${itemName(held)}${part || (end.target ? ': a spot on it' : '')}` : 'a thing that is gone',
+    });
+  }
+  return (
+    <Row label={side}>
+      <Select
+        size="small"
+        aria-label={side === 'from' ? 'Begins at' : 'Ends at'}
+        style={{ flex: 1, minWidth: 0 }}
+        value={value}
+        onChange={(chosen) => {
+          const at = lineEnds(bench.page, item, pictureNow)[side];
+          const [id, ...target] = chosen.split(' ');
+          const name = target.join(' ');
+          const next = id ? { ...at, item: id, target: name || null } : free(at.x, at.y);
+          setValues(bench, 'Lead line', { [side]: next });
+        }}
+        options={[{ value: '', label: 'nothing, it is free' }, ...options]}
+      />
+    </Row>
+  );
+}

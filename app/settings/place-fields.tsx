@@ -1,0 +1,202 @@
+import { Segmented } from 'antd';
+import { useState } from 'react';
+import type { Edge } from '../../core/geometry/align';
+import { union } from '../../core/geometry/box';
+import { boxOf } from '../../core/items/hit';
+import type { Item, Sheet } from '../../core/schema/sheet';
+import { isFramed } from '../../core/schema/sheet';
+import { pictureNow } from '../drawing/resources';
+import {
+  align,
+  groupChosen,
+  placeAt,
+  reorder,
+  resizeChanges,
+  sameSize,
+  scaleTo,
+  spread,
+  tidyUp,
+  ungroupChosen,
+} from '../commands/arrange';
+import type { Bench } from '../document/bench';
+import { useBench } from '../document/bench';
+import type { Alike } from '../commands/looks';
+import { setValues } from '../commands/commands';
+import { chooseAlike } from '../commands/looks';
+import { LengthField, NumberField, PercentField, Row, Toggle } from '../fields/fields';
+import { EdgeDrawing, SpreadDrawing } from '../fields/glyphs';
+import { all } from '../commands/steps';
+
+/** Place, size and angle in numbers; aligning, spreading, order, groups. */
+
+export function NumbersFields({ bench, items, unit }: { bench: Bench; items: Item[]; unit: Sheet['unit'] }) {
+  const [item] = items;
+  const one = items.length === 1 && isFramed(item) ? item : null;
+  const box = one ?? union(items.map((each) => boxOf(bench.page, each, pictureNow)));
+  const angle = items.every((each) => isFramed(each) && isFramed(item) && each.angle === item.angle);
+  const opacity = items.every((each) => each.opacity === item.opacity) ? item.opacity : null;
+  const size = (side: 'width' | 'height') => (length: number) => {
+    if (one) bench.make('Resize', all(resizeChanges(bench, one, { [side]: length })));
+    else scaleTo(bench, side, length);
+  };
+  const place = (axis: 'x' | 'y') => (at: number) =>
+    one ? setValues(bench, 'Move', { [axis]: at }) : placeAt(bench, axis, at);
+  return (
+    <div className="typed-pair">
+      <LengthField label="across" value={box.x} unit={unit} onChange={place('x')} />
+      <LengthField label="down" value={box.y} unit={unit} onChange={place('y')} />
+      <LengthField label="wide" value={box.width} unit={unit} min={1} onChange={size('width')} />
+      <LengthField label="high" value={box.height} unit={unit} min={1} onChange={size('height')} />
+      {items.every(isFramed) && (
+        <NumberField
+          label="turn"
+          value={angle && isFramed(item) ? item.angle : null}
+          suffix="°"
+          min={-360}
+          max={360}
+          onChange={(value) => setValues(bench, 'Turn', { angle: value })}
+        />
+      )}
+      <PercentField
+        label="opaque"
+        share={opacity}
+        onChange={(value) => setValues(bench, 'Opacity', { opacity: value })}
+      />
+    </div>
+  );
+}
+
+const EDGES: Edge[] = ['left', 'centre', 'right', 'top', 'middle', 'bottom'];
+type To = 'page' | 'margin' | 'first' | 'each other';
+const alongOf = (bench: Bench) => bench.along;
+
+export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
+  const many = items.length > 1;
+  const [to, setTo] = useState<To>(many ? 'each other' : 'page');
+  const along = useBench(bench, alongOf);
+  const [item] = items;
+  const teacher = bench.rights.kind === 'all';
+  const takesAlong = many || item.kind === 'group';
+  const alike: { by: Alike; says: string }[] = [
+    { by: 'kind', says: 'kind' },
+    { by: 'colour', says: 'colour' },
+    ...(item.kind === 'text' ? [{ by: 'role' as const, says: 'role' }] : []),
+  ];
+  return (
+    <>
+      <Row label="align">
+        {EDGES.map((edge) => (
+          <Toggle key={edge} on={false} label={`Align ${edge}, to ${to}`} onClick={() => align(bench, edge, to)}>
+            <EdgeDrawing edge={edge} />
+          </Toggle>
+        ))}
+      </Row>
+      <Row label="to">
+        <Segmented
+          size="small"
+          aria-label="Align to"
+          value={to}
+          onChange={(value) => setTo(value as To)}
+          options={many ? ['each other', 'first', 'page', 'margin'] : ['page', 'margin']}
+        />
+      </Row>
+      {many && (
+        <>
+          <Row label="spread">
+            {(['x', 'y'] as const).flatMap((axis) =>
+              (['gap', 'centre'] as const).map((by) => (
+                <Toggle
+                  key={axis + by}
+                  on={false}
+                  label={`Spread ${axis === 'x' ? 'across' : 'down'}, ${by === 'gap' ? 'equal gaps' : 'equal distances of centres'}`}
+                  disabled={items.length < 3}
+                  onClick={() => spread(bench, axis, by)}
+                >
+                  <SpreadDrawing axis={axis} by={by} />
+                </Toggle>
+              )),
+            )}
+            <Toggle on={false} label="Tidy up: rows and columns made regular" onClick={() => tidyUp(bench)}>
+              tidy up
+            </Toggle>
+          </Row>
+          <Row label="same">
+            {(['width', 'height', 'size'] as const).map((what) => (
+              <Toggle key={what} on={false} label={`Same ${what} as the first`} onClick={() => sameSize(bench, what)}>
+                {what}
+              </Toggle>
+            ))}
+          </Row>
+        </>
+      )}
+      <Row label="order">
+        {!many &&
+          (
+            [
+              ['front', Infinity, 'To the front (Ctrl+Shift+])'],
+              ['forward', 1, 'One forward (Ctrl+])'],
+              ['back', -1, 'One back (Ctrl+[)'],
+              ['last', -Infinity, 'To the back (Ctrl+Shift+[)'],
+            ] as const
+          ).map(([name, by, label]) => (
+            <Toggle key={name} on={false} label={label} onClick={() => reorder(bench, by)}>
+              {name}
+            </Toggle>
+          ))}
+        {many && (
+          <Toggle on={false} label="Group (Ctrl+G)" onClick={() => groupChosen(bench)}>
+            group
+          </Toggle>
+        )}
+        {!many && item.kind === 'group' && (
+          <Toggle on={false} label="Ungroup (Ctrl+Shift+G)" onClick={() => ungroupChosen(bench)}>
+            ungroup
+          </Toggle>
+        )}
+      </Row>
+      {takesAlong && (
+        <Row label="scales">
+          <Toggle
+            on={along.words}
+            label="A pulled corner scales the words too"
+            onClick={() => bench.put({ along: { ...along, words: !along.words } })}
+          >
+            words
+          </Toggle>
+          <Toggle
+            on={along.weights}
+            label="A pulled corner scales line weights too"
+            onClick={() => bench.put({ along: { ...along, weights: !along.weights } })}
+          >
+            line weights
+          </Toggle>
+        </Row>
+      )}
+      <Row label="choose">
+        {alike.map(({ by, says }) => (
+          <Toggle key={by} on={false} label={`Choose all of the same ${says}`} onClick={() => chooseAlike(bench, by)}>
+            same {says}
+          </Toggle>
+        ))}
+      </Row>
+      {teacher && (
+        <Row label="keep">
+          <Toggle
+            on={items.every((i) => i.locked)}
+            label="Lock in place"
+            onClick={() => setValues(bench, 'Lock', { locked: !items.every((i) => i.locked) })}
+          >
+            lock
+          </Toggle>
+          <Toggle
+            on={items.every((i) => i.hidden)}
+            label="Hide"
+            onClick={() => setValues(bench, 'Hide', { hidden: !items.every((i) => i.hidden) })}
+          >
+            hide
+          </Toggle>
+        </Row>
+      )}
+    </>
+  );
+}

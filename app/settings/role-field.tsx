@@ -1,0 +1,76 @@
+import { Select } from 'antd';
+import { useState } from 'react';
+import { roleIds } from '../../core/schema/defaults';
+import type { Sheet, TextItem } from '../../core/schema/sheet';
+import type { Bench } from '../document/bench';
+import { setValues } from '../commands/commands';
+import { Row, Toggle } from '../fields/fields';
+import { addRole, removeRole, restyleRole } from '../commands/roles';
+
+/** The text role, and what is done with it: restyle all its boxes, make one of one's own. */
+export function RoleField({ bench, item, sheet }: { bench: Bench; item: TextItem; sheet: Sheet }) {
+  const [naming, setNaming] = useState<string | null>(null);
+  const id = item.role ?? 'body';
+  const own = Object.hasOwn(sheet.roles, id) && !SHIPPED.has(id);
+  const differs = item.body.some(
+    (p) =>
+      Object.keys(p.format).some((key) => key === 'align' || key === 'lineSpacing') ||
+      p.runs.some((run) => Object.keys(run.style).length > 0),
+  );
+  return (
+    <>
+      <Row label="role">
+        <Select
+          size="small"
+          aria-label="Role"
+          value={id}
+          style={{ flex: 1 }}
+          onChange={(role) => (role === '+' ? setNaming('') : setValues(bench, 'Role', { role }))}
+          options={[
+            ...roleIds(sheet.roles).map((value) => ({ value, label: sheet.roles[value].name })),
+            { value: '+', label: 'own role …' },
+          ]}
+        />
+        {differs && (
+          <Toggle
+            on={false}
+            label="All boxes of this role take over how this one is set"
+            onClick={() => restyleRole(bench, item)}
+          >
+            restyle all
+          </Toggle>
+        )}
+        {own && !differs && (
+          <Toggle
+            on={false}
+            label="Take this role away; its boxes keep their look"
+            onClick={() => removeRole(bench, id)}
+          >
+            drop
+          </Toggle>
+        )}
+      </Row>
+      {naming !== null && (
+        <Row label="">
+          <input
+            className="inline-name"
+            autoFocus
+            aria-label="Name of the role"
+            placeholder="name of the role, then Enter"
+            value={naming}
+            maxLength={60}
+            onChange={(event) => setNaming(event.target.value)}
+            onBlur={() => setNaming(null)}
+            onKeyDown={(event) => {
+              if (event.key === 'Escape') setNaming(null);
+              if (event.key !== 'Enter') return;
+              addRole(bench, item, naming);
+              setNaming(null);
+            }}
+          />
+        </Row>
+      )}
+    </>
+  );
+}
+const SHIPPED = new Set(['title', 'heading', 'body', 'label', 'caption', 'quote', 'instruction', 'name', 'bank']);

@@ -1,0 +1,176 @@
+import { Segmented } from 'antd';
+import { kindOf } from '../../core/items/all';
+import { itemName } from '../../core/items/name';
+import type { Item, Sheet } from '../../core/schema/sheet';
+import { isWritten } from '../../core/schema/sheet';
+import type { Bench, Tab } from '../document/bench';
+import { useBench } from '../document/bench';
+import { BenchContext, PaintField } from '../colour/colour-field';
+import { setValues } from '../commands/commands';
+import { copyLook, giveLook } from '../commands/looks';
+import { NumberField, Row, Toggle } from '../fields/fields';
+import { LineFields } from './line-fields';
+import { EffectFields, InkFields, OutlineFields, ShapeFields } from './look-fields';
+import { PictureFields } from './picture-fields';
+import { NumbersFields, PlaceFields } from './place-fields';
+import { TouchFields, TOUCHES } from './touch-fields';
+import { madeGroupOf } from '../makers/kit/made';
+import { makerOf } from '../makers/all';
+import { MakerPanel } from '../makers/panel';
+import { RoleField } from './role-field';
+import { WordsFields } from './words-fields';
+
+/** The settings of what is chosen, in its margin card: numbers always, the rest on four leaves. */
+
+const kindName = (item: Item) => (item.kind === 'group' && item.maker ? 'made' : kindOf(item).name);
+const tabOf = (bench: Bench) => bench.tab;
+const lookCopied = (bench: Bench) => bench.copiedLook !== null;
+
+type Props = { bench: Bench; items: Item[]; sheet: Sheet };
+
+function LookFields({ bench, items, sheet }: Props) {
+  const [item] = items;
+  const one = items.length === 1;
+  const copied = useBench(bench, lookCopied);
+  const { palette } = sheet;
+  return (
+    <>
+      {one && item.kind === 'shape' && <ShapeFields bench={bench} item={item} />}
+      {one && item.kind === 'line' && <LineFields bench={bench} item={item} />}
+      {one && item.kind === 'picture' && <PictureFields bench={bench} item={item} />}
+      {items.every((i) => i.kind === 'ink') && item.kind === 'ink' && (
+        <InkFields bench={bench} item={item} palette={palette} />
+      )}
+      {items.every(isWritten) && isWritten(item) && (
+        <>
+          <PaintField
+            hint
+            label="fill"
+            paint={item.fill}
+            palette={palette}
+            onChange={(fill) => setValues(bench, 'Fill', { fill })}
+          />
+          <OutlineFields
+            outline={item.outline}
+            palette={palette}
+            none
+            onChange={(outline) => setValues(bench, 'Outline', { outline })}
+          />
+          {item.kind === 'text' && (
+            <Row label="corner">
+              <NumberField
+                bare
+                label="corner"
+                value={item.corner}
+                suffix="pt"
+                min={0}
+                max={500}
+                onChange={(corner) => setValues(bench, 'Corner', { corner })}
+              />
+            </Row>
+          )}
+        </>
+      )}
+      {items.every((i) => i.kind === 'line') && item.kind === 'line' && (
+        <OutlineFields
+          outline={item.outline}
+          palette={palette}
+          none={false}
+          onChange={(outline) => outline && setValues(bench, 'Outline', { outline })}
+        />
+      )}
+      {item.kind !== 'line' && <EffectFields bench={bench} item={item} palette={palette} />}
+      <Row label="look">
+        <Toggle on={false} label="Copy this look (Ctrl+Alt+C)" onClick={() => copyLook(bench)}>
+          copy
+        </Toggle>
+        <Toggle
+          on={false}
+          label="Give it the copied look (Ctrl+Alt+V)"
+          disabled={!copied}
+          onClick={() => giveLook(bench)}
+        >
+          give
+        </Toggle>
+      </Row>
+    </>
+  );
+}
+
+function StudentFields({ bench, items }: Omit<Props, 'sheet'>) {
+  const [item] = items;
+  if (items.length === 1) return <TouchFields bench={bench} item={item} />;
+  return (
+    <Row label="may">
+      <Segmented
+        size="small"
+        aria-label="What students may do with them"
+        value={items.every((i) => i.touch === item.touch) ? item.touch : ''}
+        onChange={(touch) => setValues(bench, 'What students may do', { touch })}
+        options={TOUCHES}
+      />
+    </Row>
+  );
+}
+
+export function ItemSettings({ bench, items, sheet }: Props) {
+  const wanted = useBench(bench, tabOf);
+  const [item] = items;
+  const one = items.length === 1;
+  const teacher = bench.rights.kind === 'all';
+  const written = items.every(isWritten);
+  const made = madeGroupOf(bench.page, items);
+  const tabs: { id: Tab; name: string }[] = [
+    ...(made ? [{ id: 'make' as const, name: makerOf(made.maker!.kind).tab }] : []),
+    ...(written ? [{ id: 'words' as const, name: 'words' }] : []),
+    { id: 'look', name: 'look' },
+    { id: 'place', name: 'place' },
+    ...(teacher ? [{ id: 'students' as const, name: 'students' }] : []),
+  ];
+  const tab = tabs.some(({ id }) => id === wanted) ? wanted : one ? tabs[0].id : 'place';
+  return (
+    <BenchContext.Provider value={bench}>
+      <div className="settings">
+        <h3>
+          <span className="settings-name">{one ? itemName(item) : `${items.length} things`}</span>
+          <small>{one ? kindName(item) : 'together'}</small>
+        </h3>
+        <NumbersFields bench={bench} items={items} unit={sheet.unit} />
+        <div className="leaves" role="tablist" aria-label="Settings">
+          {tabs.map(({ id, name }) => (
+            <button
+              key={id}
+              type="button"
+              role="tab"
+              aria-selected={id === tab}
+              className="leaf-tab"
+              onMouseDown={(event) => event.preventDefault()}
+              onClick={() => bench.put({ tab: id })}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+        <div
+          role="tabpanel"
+          aria-label={tabs.find(({ id }) => id === tab)?.name}
+          // Whoever writes in a recipe stays with it when a part of what it makes is chosen by that.
+          onFocusCapture={() => tab === 'make' && wanted !== tab && bench.put({ tab })}
+        >
+          {tab === 'make' && made && (
+            <MakerPanel bench={bench} group={made} sheet={sheet} part={item === made ? null : item} />
+          )}
+          {tab === 'words' && isWritten(item) && (
+            <>
+              {one && item.kind === 'text' && teacher && <RoleField bench={bench} item={item} sheet={sheet} />}
+              <WordsFields bench={bench} item={item} sheet={sheet} />
+            </>
+          )}
+          {tab === 'look' && <LookFields bench={bench} items={items} sheet={sheet} />}
+          {tab === 'place' && <PlaceFields bench={bench} items={items} />}
+          {tab === 'students' && <StudentFields bench={bench} items={items} />}
+        </div>
+      </div>
+    </BenchContext.Provider>
+  );
+}

@@ -1,0 +1,35 @@
+import type { Pictures } from '../../core/pictures/picture';
+import type { Context, Result } from '../../core/lookfors/kind';
+import { countAll } from '../../core/lookfors/all';
+import type { Tally } from '../../core/lookfors/recount';
+import { tallied } from '../../core/lookfors/recount';
+import { Recent } from '../../core/values/recent';
+import type { Sheet } from '../../core/schema/sheet';
+import type { Handout } from '../stores/handouts';
+
+/** Look-fors of a handout counted on its pieces. */
+
+/** So many copies that are being worked on are remembered with their counts. */
+const KEPT = 400;
+const tallies = new Recent<string, Tally>(KEPT);
+
+const contextOf = (handout: Handout, studentName: string, pictures: Pictures): Context => ({
+  handedOut: handout.given,
+  studentName,
+  pictures,
+});
+
+export const countedOn = (handout: Handout, sheet: Sheet, studentName: string, pictures: Pictures): Result[] =>
+  countAll(handout.lookFors, sheet, contextOf(handout, studentName, pictures));
+
+/** The same on a copy that is being worked on: only what the last change touched is counted anew. */
+export function countedOnCopy(
+  handout: Handout,
+  copy: { id: string; sheet: Sheet },
+  studentName: string,
+  pictures: Pictures,
+): Result[] {
+  const tally = tallied(handout.lookFors, copy.sheet, contextOf(handout, studentName, pictures), tallies.get(copy.id));
+  tallies.set(copy.id, tally);
+  return tally.results;
+}

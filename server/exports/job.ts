@@ -1,0 +1,17 @@
+import type { SheetPart } from '../../core/items/thumbnail';
+import type { Sheet } from '../../core/schema/sheet';
+import type { PictureIn } from '../pictures/read-in';
+import type { PictureFiles } from '../stores/pictures';
+
+/** What the crews of processes are asked for; done by workers/export.ts. */
+
+export type ExportJob =
+  | { kind: 'pdf'; title: string; sheets: Sheet[]; own: PictureFiles }
+  /** `dpi` pixels to the inch. */
+  | { kind: 'png'; sheet: Sheet; page: number; dpi: number; own: PictureFiles };
+/** A picture of a page that is too much for the thread that answers requests. */
+export type ThumbnailJob = { kind: 'thumbnail'; part: SheetPart; own: PictureFiles };
+/** A picture file from outside, and who brings it along. */
+export type PictureJob = { kind: 'picture'; bytes: Uint8Array; name: string; owner: string };
+export type PictureAnswer = { picture: PictureIn } | { problem: string };
+export type Job = ExportJob | ThumbnailJob | PictureJob;

@@ -1,0 +1,67 @@
+import { mkdirSync } from 'node:fs';
+import path from 'node:path';
+import { backupOf } from '../backup/run';
+import type { End } from '../backup/write';
+import { dailyWork } from './daily';
+import type { Database } from '../database/connection';
+import { openDatabase } from '../database/open';
+import { Crew } from '../exports/crew';
+import { Exporter } from '../exports/exporter';
+import { Exports } from '../exports/exports';
+import type { Health } from './health';
+import { healthOf } from './health';
+import type { Cookies } from '../accounts/session-cookie';
+import { cookiesFor } from '../accounts/session-cookie';
+import { Jobs } from '../jobs/jobs';
+import { projectRoot } from '../process/place';
+import { Shelf } from '../exports/shelf';
+
+/** A backup may take its time: it is in nobody's way. */
+const BACKUPS = { most: 1, time: 30 * 60_000, memory: 2 ** 31, waiting: 3 };
+
+/** What loaders and actions are given: made once when the program starts. */
+export type Services = {
+  db: Database;
+  shelf: Shelf;
+  exporter: Exporter;
+  exports: Exports;
+  cookies: Cookies;
+  /** Whether the front page offers the demo school. */
+  demo: boolean;
+  version: string;
+  health(): Promise<Health>;
+  /** Writes a backup to a file, in a process of its own. */
+  backup(file: string): Promise<End>;
+  close(): Promise<void>;
+};
+
+export async function openServices(settings: {
+  databaseUrl?: string;
+  dataDir: string;
+  demo: boolean;
+  version: string;
+  secure: boolean;
+}): Promise<Services> {
+  const { dataDir, demo, version, secure } = settings;
+  mkdirSync(dataDir, { recursive: true });
+  const db = await openDatabase(settings);
+  const exporter = new Exporter();
+  const backups = new Crew(path.join(projectRoot(), 'build/workers/backup.js'), BACKUPS);
+  const backup = (file: string) => backupOf(db, settings, file, (source, to) => backups.run<End>({ source, file: to }));
+  const jobs = await Jobs.start(db, dailyWork(db, dataDir, backup));
+  return {
+    backup,
+    async close() {
+      await Promise.all([exporter.close(), backups.close(), jobs.stop()]);
+      await db.close();
+    },
+    db,
+    shelf: await Shelf.open(exporter),
+    exporter,
+    exports: await Exports.start(db, jobs, exporter, dataDir),
+    cookies: cookiesFor(secure),
+    demo,
+    version,
+    health: () => healthOf(db, version, dataDir),
+  };
+}
