@@ -176,7 +176,7 @@ function stamp(): string {
     .filter((f) => /\.(ts|svg)$/.test(f))
     .sort()
     .map((f) => path.join(import.meta.dirname, f));
-  const others = ['core/text/catalogue.ts', 'core/drawing/picture.ts', 'package-lock.json'];
+  const others = ['core/text/catalogue.ts', 'core/pictures/picture.ts', 'package-lock.json'];
   for (const file of [...files, ...others.map((name) => path.join(root, name))]) hash.update(readFileSync(file));
   return hash.digest('hex');
 }

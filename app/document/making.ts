@@ -4,7 +4,7 @@ import { between } from '../../core/changes/between';
 import type { GroupItem, Sheet } from '../../core/schema/sheet';
 import { everyItem, find, withItem } from '../../core/sheet/tree';
 import type { MakerState } from '../../core/schema/recipes/recipes';
-import { FOLLOWS_PARTS } from '../../core/schema/recipes/recipes';
+import { recipeKindOf } from '../../core/schema/recipes/recipes';
 import { needsOfRecipe } from '../../core/makers/kit/needs';
 import type { Forget } from '../../core/makers/remake';
 import type { Bench } from './bench';
@@ -324,7 +324,7 @@ function madeGroups(bench: Bench, change: Change, before: Sheet): Set<string> {
   const around = (id: string) => {
     for (const sheet of [after, before])
       for (const group of find(sheet, id)?.groups ?? [])
-        if (group.maker && FOLLOWS_PARTS.has(group.maker.kind) && find(after, group.id)) out.add(group.id);
+        if (group.maker && recipeKindOf(group.maker.kind).followsParts && find(after, group.id)) out.add(group.id);
   };
   for (const one of singles(change)) {
     if (!('id' in one)) continue;

@@ -1,5 +1,5 @@
 import type { Body, GroupItem, Item, Sheet } from '../schema/sheet';
-import { isWritten, ITEM_SCHEMAS } from '../schema/sheet';
+import { isWritten, schemaOf } from '../schema/sheet';
 import type { Load } from '../sheet/limits';
 import { depthOf, GROUP_FULL, itemProblem, LIMITS, loadOf, loadProblem, TOO_DEEP } from '../sheet/limits';
 import { idsWithin, isThere, loadsOf, locate as place, withInserted, withItem, withoutItem } from '../sheet/tree';
@@ -109,7 +109,7 @@ export const SET: ChangeKind<'set'> = {
     if (wrong) return refused(`“${wrong}” can not be set on a ${item.kind}.`);
     // Parts and words are not set here, and may be many: they are not looked at again.
     const kept = item.kind === 'group' ? { items: item.items } : isWritten(item) ? { body: item.body } : {};
-    const read = ITEM_SCHEMAS[item.kind].safeParse({
+    const read = schemaOf(item.kind).safeParse({
       ...item,
       ...values,
       ...(item.kind === 'group' ? { items: [] } : isWritten(item) ? { body: NO_WORDS } : {}),

@@ -1,5 +1,5 @@
 import { bodyText } from '../text/body';
-import { OPEN_MAKERS } from '../schema/recipes/recipes';
+import { recipeKindOf } from '../schema/recipes/recipes';
 import type { GroupItem, Item, Page, Sheet, TextItem } from '../schema/sheet';
 import { everyItem, findOn } from '../sheet/tree';
 
@@ -20,7 +20,7 @@ function givenItem(item: Item): Item | null {
 
 /** A made group keeps its recipe only where students may make it anew, and where a recipe can't hold answers. */
 function givenGroup(group: GroupItem): GroupItem {
-  const open = group.touch === 'free' && group.maker !== null && OPEN_MAKERS.has(group.maker.kind);
+  const open = group.touch === 'free' && group.maker !== null && recipeKindOf(group.maker.kind).open === true;
   const items = group.items.flatMap((inner) => {
     const given = givenItem(inner);
     return given ? [open ? { ...given, made: inner.made } : given] : [];

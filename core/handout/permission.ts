@@ -1,4 +1,5 @@
 import type { MakerState } from '../schema/recipes/recipes';
+import { recipeKindOf } from '../schema/recipes/recipes';
 import type { Change, Single } from '../changes/change';
 import { apply } from '../changes/change';
 import { kindOf } from '../items/all';
@@ -28,8 +29,7 @@ export function freeThrough(item: Item): boolean {
 }
 
 /** The pictures that a recipe brings along. */
-const picturesOf = (maker: MakerState): string[] =>
-  maker.kind === 'map' ? maker.recipe.nodes.flatMap(({ picture }) => picture ?? []) : [];
+const picturesOf = ({ kind, recipe }: MakerState): string[] => recipeKindOf(kind).pictures?.(recipe) ?? [];
 
 /** Why a recipe may not take the place of another (null: of none); null when it may. */
 function recipeRefusal(next: MakerState, before: MakerState | null, supplies: readonly Supply[]): string | null {

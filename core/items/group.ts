@@ -1,11 +1,11 @@
-import { MAKER_NAMES } from '../schema/recipes/recipes';
+import { recipeKindOf } from '../schema/recipes/recipes';
 import type { GroupItem } from '../schema/sheet';
 import type { ItemKind } from './kind';
 
 export const GROUP: ItemKind<GroupItem> = {
   kind: 'group',
   name: 'group',
-  called: (item) => (item.maker ? item.alt || MAKER_NAMES[item.maker.kind] : `group of ${item.items.length}`),
+  called: (item) => (item.maker ? item.alt || recipeKindOf(item.maker.kind).name : `group of ${item.items.length}`),
   look: ['opacity', 'shadow'],
   filled: () => [],
   pointedAt: false,

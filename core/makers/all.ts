@@ -6,24 +6,15 @@ import { LABELS } from './labels/make';
 import type { Asked, Hand, Kit, Made, Maker } from './kit/maker';
 import { MAP } from './map/make';
 import { PRACTICE } from './practice/make';
-import type { MakerKind, MakerState, RecipeOf } from '../schema/recipes/recipes';
+import type { MakerKind, MakerState } from '../schema/recipes/recipes';
 import type { Forget } from './remake';
 import { TABLE } from './table/make';
 import { handOf, partsByName, remade, wasOf, withGiven } from './remake';
 
-/** All makers: a row each. */
-export const MAKERS: { [K in MakerKind]: Maker<RecipeOf<K>> } = {
-  map: MAP,
-  labels: LABELS,
-  practice: PRACTICE,
-  cloud: CLOUD,
-  chart: CHART,
-  table: TABLE,
-  calendar: CALENDAR,
-};
-
-/** A row of the table for callers that know the kind only at run time. */
-type AnyMaker = Maker<unknown>;
+/** All makers: adding one is a folder and a row. */
+const MAKERS = [MAP, LABELS, PRACTICE, CLOUD, CHART, TABLE, CALENDAR] as unknown as readonly Maker<unknown>[];
+const byKind = new Map(MAKERS.map((maker) => [maker.kind, maker]));
+export const makerOf = (kind: MakerKind): Maker<unknown> => byKind.get(kind)!;
 
 export type Remake = {
   group: GroupItem;
@@ -46,7 +37,7 @@ export async function remake(
   const { kind, seed } = from;
   // Of another type of sheet no part is the part it was.
   const sameType = typeOf(from.recipe) === typeOf(group.maker?.recipe ?? from.recipe);
-  const maker = MAKERS[kind] as unknown as AnyMaker;
+  const maker = makerOf(kind);
   const forget = !sameType ? 'all' : maker.loose && asked === 'nothing' ? 'places' : asked;
   const recipe =
     state || !group.maker

@@ -15,7 +15,7 @@ import {
   text,
 } from './defaults';
 import { apply, Change } from '../changes/change';
-import { Hex, Id, isFramed, isWritten, Item, ITEM_SCHEMAS, Page, Paint, Run, Sheet, SHEET_VERSION } from './sheet';
+import { Hex, Id, isFramed, isWritten, Item, schemaOf, Page, Paint, Run, Sheet, SHEET_VERSION } from './sheet';
 import { readSheet } from './read';
 
 const good = <T>(schema: { safeParse(value: unknown): { success: boolean } }, value: T) =>
@@ -31,7 +31,7 @@ describe('every kind of item', () => {
     group({ id: 'e', items: [shape({ id: 'f' }), group({ id: 'g', items: [text({ id: 'h' })] })] }),
   ])('is made whole: $kind', (item) => {
     expect(good(Item, item)).toBe(true);
-    expect(good(ITEM_SCHEMAS[item.kind], item)).toBe(true);
+    expect(good(schemaOf(item.kind), item)).toBe(true);
     expect(good(Item, { ...item, surprise: 1 })).toBe(false);
     expect(isFramed(item)).toBe(item.kind !== 'line');
     expect(isWritten(item)).toBe(item.kind === 'text' || item.kind === 'shape');

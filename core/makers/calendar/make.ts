@@ -424,4 +424,4 @@ export async function makeCalendar({ recipe, seed, width, height }: Asked<Calend
   return { items: draft.items, notes: [...new Set(draft.notes)] };
 }
 
-export const CALENDAR: Maker<CalendarRecipe> = { make: makeCalendar };
+export const CALENDAR: Maker<CalendarRecipe> = { kind: 'calendar', make: makeCalendar };

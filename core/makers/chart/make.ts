@@ -130,4 +130,4 @@ export const KIND_NAMES: Record<ChartKind, string> = {
   sets3: 'three circles',
 };
 
-export const CHART: Maker<ChartRecipe> = { make: makeChart };
+export const CHART: Maker<ChartRecipe> = { kind: 'chart', make: makeChart };

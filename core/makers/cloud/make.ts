@@ -247,4 +247,4 @@ function itemOf(set: Set, { x, y, size, angle }: Stand, part: string, colour: st
   });
 }
 
-export const CLOUD: Maker<CloudRecipe> = { make: makeCloud, loose: true };
+export const CLOUD: Maker<CloudRecipe> = { kind: 'cloud', make: makeCloud, loose: true };

@@ -1,3 +1,4 @@
+import type { MakerKind } from '../../schema/recipes/recipes';
 import type { ElkNode } from 'elkjs/lib/elk-api.js';
 import type { Pictures } from '../../pictures/picture';
 import type { Box } from '../../geometry/matrix';
@@ -51,6 +52,7 @@ export type Made = {
 };
 
 export type Maker<R> = {
+  kind: MakerKind;
   /** All places are worked out together: what was moved by hand goes back among the others when it is made anew. */
   loose?: boolean;
   make(asked: Asked<R>, kit: Kit): Made | Promise<Made>;

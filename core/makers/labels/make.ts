@@ -345,4 +345,4 @@ export function absorbLabels(
     : { ...recipe, spots, picture: shown, drawing };
 }
 
-export const LABELS: Maker<LabelsRecipe> = { make: makeLabels, absorb: absorbLabels };
+export const LABELS: Maker<LabelsRecipe> = { kind: 'labels', make: makeLabels, absorb: absorbLabels };

@@ -68,4 +68,4 @@ export function absorbMap(recipe: MapRecipe, parts: ReadonlyMap<string, Item>, m
   return lost.size > 0 ? withoutNodes(next, lost) : next;
 }
 
-export const MAP: Maker<MapRecipe> = { make: makeMap, absorb: absorbMap };
+export const MAP: Maker<MapRecipe> = { kind: 'map', make: makeMap, absorb: absorbMap };

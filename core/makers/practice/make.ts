@@ -97,4 +97,4 @@ export function makePractice({ recipe, seed, width, height }: Asked<PracticeReci
   return { items: draft.items, notes };
 }
 
-export const PRACTICE: Maker<PracticeRecipe> = { make: makePractice };
+export const PRACTICE: Maker<PracticeRecipe> = { kind: 'practice', make: makePractice };

@@ -160,4 +160,4 @@ export function absorbTable(recipe: TableRecipe, parts: ReadonlyMap<string, Item
   return next;
 }
 
-export const TABLE: Maker<TableRecipe> = { make: makeTable, absorb: absorbTable };
+export const TABLE: Maker<TableRecipe> = { kind: 'table', make: makeTable, absorb: absorbTable };

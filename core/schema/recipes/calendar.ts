@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Hex, Id } from '../../values/primitives';
 import { isDay } from '../../values/days';
+import type { RecipeKind } from './kind';
 
 /** What a calendar is made from: a month or a week, and what happens in it. */
 
@@ -54,3 +55,9 @@ export const CalendarRecipe = z.strictObject({
 
 export type Happening = z.infer<typeof Happening>;
 export type CalendarRecipe = z.infer<typeof CalendarRecipe>;
+
+export const CALENDAR: RecipeKind<'calendar', typeof CalendarRecipe> = {
+  kind: 'calendar',
+  name: 'calendar',
+  recipe: CalendarRecipe,
+};

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Hex, Id } from '../../values/primitives';
+import type { RecipeKind } from './kind';
 
 /** Larger tables belong into a spreadsheet. */
 export const MOST_ROWS = 200;
@@ -60,3 +61,9 @@ export const ChartRecipe = z.strictObject({
 
 export type DataTable = z.infer<typeof DataTable>;
 export type ChartRecipe = z.infer<typeof ChartRecipe>;
+
+export const CHART: RecipeKind<'chart', typeof ChartRecipe> = {
+  kind: 'chart',
+  name: 'chart',
+  recipe: ChartRecipe,
+};

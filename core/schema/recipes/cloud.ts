@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Hex, Share } from '../../values/primitives';
+import type { RecipeKind } from './kind';
 
 /** What a word cloud is made from: words with weights, and what they fill. */
 
@@ -51,3 +52,9 @@ export const CloudRecipe = z.strictObject({
 export type Weighted = z.infer<typeof Weighted>;
 export type CloudShape = z.infer<typeof CloudShape>;
 export type CloudRecipe = z.infer<typeof CloudRecipe>;
+
+export const CLOUD: RecipeKind<'cloud', typeof CloudRecipe> = {
+  kind: 'cloud',
+  name: 'word cloud',
+  recipe: CloudRecipe,
+};

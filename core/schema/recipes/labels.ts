@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Hex, Id, Share } from '../../values/primitives';
+import type { RecipeKind } from './kind';
 
 /** What a labelled diagram is made from: a picture, spots on it with what they are called, and which edition of it. */
 
@@ -64,3 +65,10 @@ export const LabelsRecipe = z.strictObject({
 });
 export type Spot = z.infer<typeof Spot>;
 export type LabelsRecipe = z.infer<typeof LabelsRecipe>;
+
+export const LABELS: RecipeKind<'labels', typeof LabelsRecipe> = {
+  kind: 'labels',
+  name: 'labelled diagram',
+  recipe: LabelsRecipe,
+  followsParts: true,
+};

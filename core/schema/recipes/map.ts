@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Hex, Id } from '../../values/primitives';
+import type { RecipeKind } from './kind';
 
 /** What a concept map is made from: an outline, links across it, and how it is laid out and drawn. */
 
@@ -98,3 +99,12 @@ export function freeIds(taken: Iterable<string>): () => string {
   };
 }
 export const freeId = (taken: Iterable<string>): string => freeIds(taken)();
+
+export const MAP: RecipeKind<'map', typeof MapRecipe> = {
+  kind: 'map',
+  name: 'concept map',
+  recipe: MapRecipe,
+  open: true,
+  followsParts: true,
+  pictures: ({ nodes }) => nodes.flatMap(({ picture }) => picture ?? []),
+};

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Hex } from '../../values/primitives';
+import type { RecipeKind } from './kind';
 
 /** What practice sheets are made from: what all have, and what each type has of its own. */
 
@@ -111,3 +112,9 @@ export const PracticeRecipe = z.discriminatedUnion('type', [
 export type PracticeRecipe = z.infer<typeof PracticeRecipe>;
 export type PracticeType = PracticeRecipe['type'];
 export type RecipeFor<T extends PracticeType> = Extract<PracticeRecipe, { type: T }>;
+
+export const PRACTICE: RecipeKind<'practice', typeof PracticeRecipe> = {
+  kind: 'practice',
+  name: 'practice sheet',
+  recipe: PracticeRecipe,
+};

@@ -1,60 +1,42 @@
 import { z } from 'zod';
-import { CalendarRecipe } from './calendar';
-import { ChartRecipe } from './chart';
-import { CloudRecipe } from './cloud';
-import { LabelsRecipe } from './labels';
-import { MapRecipe } from './map';
-import { PracticeRecipe } from './practice';
-import { TableRecipe } from './table';
+import { CALENDAR } from './calendar';
+import { CHART } from './chart';
+import { CLOUD } from './cloud';
+import type { RecipeKind } from './kind';
+import { LABELS } from './labels';
+import { MAP } from './map';
+import { PRACTICE } from './practice';
+import { TABLE } from './table';
 
-/** What each maker makes from. Adding a maker is adding a folder and a row here; the compiler points at the rest. */
-export const RECIPES = {
-  map: MapRecipe,
-  labels: LabelsRecipe,
-  practice: PracticeRecipe,
-  cloud: CloudRecipe,
-  chart: ChartRecipe,
-  table: TableRecipe,
-  calendar: CalendarRecipe,
-};
-/** What is made, as a person calls it. */
-export const MAKER_NAMES: Record<MakerKind, string> = {
-  map: 'concept map',
-  labels: 'labelled diagram',
-  practice: 'practice sheet',
-  cloud: 'word cloud',
-  chart: 'chart',
-  table: 'table',
-  calendar: 'calendar',
-};
+/** What each maker makes from: adding a maker begins with a file here and a row. */
+const KINDS = [MAP, LABELS, PRACTICE, CLOUD, CHART, TABLE, CALENDAR] as const;
 
-/** Those that may come to students with their recipes: they hold no answers. */
-export const OPEN_MAKERS: ReadonlySet<MakerKind> = new Set<MakerKind>(['map']);
-
-/** Those that follow what is done to their parts by hand; the others only follow their frame. */
-export const FOLLOWS_PARTS: ReadonlySet<MakerKind> = new Set<MakerKind>(['map', 'labels', 'table']);
-
-export type MakerKind = keyof typeof RECIPES;
-export type RecipeOf<K extends MakerKind> = z.infer<(typeof RECIPES)[K]>;
-
-const stateOf = <K extends MakerKind>(kind: K) =>
-  z.strictObject({
-    kind: z.literal(kind),
-    recipe: RECIPES[kind],
-    seed: z.number().int().min(0).max(4_294_967_295),
-    /** The names of the parts that were made: one that is missing was taken away by hand. */
-    parts: z.array(z.string().max(40)).max(5000),
-  });
+type AnyKind = (typeof KINDS)[number];
+export type MakerKind = AnyKind['kind'];
+export type RecipeOf<K extends MakerKind> = z.infer<Extract<AnyKind, { kind: K }>['recipe']>;
 
 /** What a made group holds besides its parts. */
-export const MakerState = z.discriminatedUnion('kind', [
-  stateOf('map'),
-  stateOf('labels'),
-  stateOf('practice'),
-  stateOf('cloud'),
-  stateOf('chart'),
-  stateOf('table'),
-  stateOf('calendar'),
-]);
-export type MakerState = z.infer<typeof MakerState>;
-export type MakerStateOf<K extends MakerKind> = Extract<MakerState, { kind: K }>;
+export type MakerStateOf<K extends MakerKind> = {
+  [One in K]: {
+    kind: One;
+    recipe: RecipeOf<One>;
+    seed: number;
+    /** The names of the parts that were made: one that is missing was taken away by hand. */
+    parts: string[];
+  };
+}[K];
+export type MakerState = MakerStateOf<MakerKind>;
+
+const [first, ...others] = KINDS.map(({ kind, recipe }) =>
+  z.strictObject({
+    kind: z.literal(kind),
+    recipe,
+    seed: z.number().int().min(0).max(4_294_967_295),
+    parts: z.array(z.string().max(40)).max(5000),
+  }),
+);
+export const MakerState = z.discriminatedUnion('kind', [first, ...others]) as unknown as z.ZodType<MakerState>;
+
+const byKind = new Map(KINDS.map((one) => [one.kind as string, one as unknown as RecipeKind<MakerKind, z.ZodType>]));
+/** What documents know of a maker, for callers that know its kind only at run time. */
+export const recipeKindOf = (kind: MakerKind): RecipeKind<MakerKind, z.ZodType> => byKind.get(kind)!;

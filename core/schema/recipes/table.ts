@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Hex, Id, Outline } from '../../values/primitives';
+import type { RecipeKind } from './kind';
 
 /** What a table is made from: rows and columns with names of their own, words of cells, and looks by cell, row, column or whole. */
 
@@ -67,3 +68,10 @@ export type Cell = z.infer<typeof Cell>;
 export type TableRecipe = z.infer<typeof TableRecipe>;
 export const cellKey = (row: string, column: string) => `${row} ${column}`;
 export const noCell: Cell = { words: '', across: 1, down: 1 };
+
+export const TABLE: RecipeKind<'table', typeof TableRecipe> = {
+  kind: 'table',
+  name: 'table',
+  recipe: TableRecipe,
+  followsParts: true,
+};
