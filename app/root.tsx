@@ -79,8 +79,8 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
     isRouteErrorResponse(error) && error.status === 404
       ? 'Nothing here'
       : isRouteErrorResponse(error) && error.status === 403
-        ? 'Not your place'
-        : 'That did not work';
+        ? 'You can’t open this page'
+        : 'Something went wrong';
   return (
     <Said title={title} message={message}>
       <a href="/">To the first page</a>

@@ -1,5 +1,6 @@
 import { redirect } from 'react-router';
 import type { AppLoadContext } from 'react-router';
+import { missing as notThere, Refused } from '../server/actions/refused';
 import { CrewProblem } from '../server/exports/crew';
 import { tokenIn } from '../server/accounts/session-cookie';
 import type { Services } from '../server/services/services';
@@ -65,14 +66,37 @@ export function refusedWork(error: unknown): Response {
   return refuse(error.why === 'busy' ? 503 : 422, error.message);
 }
 
-export const missing = () => refuse(404, 'There is nothing here, or it is not yours to see.');
+export const missing = () => answerTo(notThere());
+
+const answerTo = ({ status, message }: Refused) => refuse(status, message);
+
+/** What a use case gives. @throws an answer that says why, where it was refused */
+export async function allowed<T>(work: Promise<T>): Promise<T> {
+  try {
+    return await work;
+  } catch (error) {
+    if (error instanceof Refused) throw answerTo(error);
+    throw error;
+  }
+}
+
+/** The same for the action of a form, which says in its place what is wrong with what was filled in. */
+export async function filledIn<T>(work: Promise<T>): Promise<T | { problem: string; field?: string }> {
+  try {
+    return await work;
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    if (error.status === 422) return { problem: error.message, field: error.field };
+    throw answerTo(error);
+  }
+}
 
 /** The person, if they have this role. @throws a redirect to the front page for nobody, 403 for the other role. */
 export async function requireRole(request: Request, context: AppLoadContext, role: Person['role']): Promise<Person> {
   const person = await whoIs(request, context);
   if (!person) throw redirect(`/?next=${encodeURIComponent(new URL(request.url).pathname)}`);
   if (person.role !== role)
-    throw refuse(403, role === 'teacher' ? 'This place is for teachers.' : 'This place is for students.');
+    throw refuse(403, role === 'teacher' ? 'This page is for teachers.' : 'This page is for students.');
   if (person.mustChoose) throw redirect('/secret');
   return person;
 }

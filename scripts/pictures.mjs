@@ -66,11 +66,11 @@ async function ownPicture(page) {
   await page.getByRole('button', { name: 'Blank page' }).click();
   await page.locator('.page-view').waitFor();
   await page.locator('.drawer-tab', { hasText: 'Pictures' }).click();
-  await page.getByRole('button', { name: 'brought along' }).click();
+  await page.getByRole('button', { name: 'uploaded' }).click();
   await page.getByLabel('File with a picture').setInputFiles({ name: 'lobster.jpg', mimeType: 'image/jpeg', buffer });
   await page.locator('.page-view image').waitFor();
   await page.locator('.drawer-tab', { hasText: 'Labels' }).click();
-  await page.getByRole('button', { name: 'around what is chosen' }).click();
+  await page.getByRole('button', { name: 'around the selection' }).click();
   await page.locator('.labels-panel').waitFor();
   const box = await page.locator('.page-view image').boundingBox();
   const spots = [
@@ -88,7 +88,7 @@ async function ownPicture(page) {
     await page.getByRole('list', { name: 'What stands on the page' }).getByText(words).waitFor({ state: 'attached' });
   }
   await page.locator('.drawer-tab', { hasText: 'Pictures' }).click();
-  await page.getByRole('button', { name: 'brought along' }).click();
+  await page.getByRole('button', { name: 'uploaded' }).click();
   await page.getByRole('button', { name: 'lobster', exact: true }).waitFor();
   await page
     .locator('.save-words')

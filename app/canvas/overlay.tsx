@@ -164,7 +164,7 @@ function FramedMarks({ bench, page, item, scale, grips }: MarksProps<Item>) {
         <>
           <line className="mark-stem" x1={low.x} y1={low.y} x2={knob.x} y2={knob.y} />
           <circle className="grip" data-grip="turn" cx={knob.x} cy={knob.y} r="5.5" style={{ cursor: 'grab' }}>
-            <title>Turn</title>
+            <title>Rotate</title>
           </circle>
           {HANDLES.filter(({ x, y }) => !small || (x !== 0 && y !== 0)).map(({ x, y }) => (
             <SizeGrip key={`${x}${y}`} at={at(x * fx, y * fy)} x={x} y={y} angle={item.angle} />

@@ -93,9 +93,9 @@ export function Swatches({ label, value, palette, none, onChange }: SwatchProps)
 
 const PAINTS = [
   { kind: 'none', name: 'None' },
-  { kind: 'solid', name: 'One colour' },
-  { kind: 'linear', name: 'Gradient along a line' },
-  { kind: 'radial', name: 'Gradient from a middle' },
+  { kind: 'solid', name: 'Solid colour' },
+  { kind: 'linear', name: 'Linear gradient' },
+  { kind: 'radial', name: 'Radial gradient' },
 ] as const;
 
 function PaintDrawing({ kind }: { kind: (typeof PAINTS)[number]['kind'] }) {
@@ -169,7 +169,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
         {paint?.kind === 'solid' && (
           <PercentField
             bare
-            label={`${label} opaque`}
+            label={`${label} opacity`}
             share={paint.opacity}
             onChange={(opacity) => onChange({ ...paint, opacity })}
           />
@@ -203,7 +203,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
             ))}
             <Toggle
               on={false}
-              label="Another stop"
+              label="Add stop"
               onClick={() => {
                 const { paint: next, index } = withStop(paint);
                 onChange(next);
@@ -214,7 +214,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
             </Toggle>
             <Toggle
               on={false}
-              label="Take this stop away"
+              label="Remove stop"
               disabled={paint.stops.length < 3}
               onClick={() => (onChange(withoutStop(paint, at)), bench?.put({ stop: 0 }))}
             >
@@ -222,7 +222,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
             </Toggle>
             <PercentField
               bare
-              label="opaque at this stop"
+              label="opacity at this stop"
               share={paint.stops[at].opacity}
               onChange={(opacity) => putStop({ opacity })}
             />
@@ -235,7 +235,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
           />
           <Row label="">
             <PercentField
-              label="at"
+              label="position"
               share={paint.stops[at].offset}
               least={paint.stops[at - 1]?.offset}
               most={paint.stops[at + 1]?.offset}
@@ -243,7 +243,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
             />
             {paint.kind === 'linear' ? (
               <NumberField
-                label="turned"
+                label="angle"
                 value={paint.angle}
                 suffix="°"
                 min={-360}
@@ -252,7 +252,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
               />
             ) : (
               <PercentField
-                label="reach"
+                label="size"
                 share={paint.reach}
                 least={0.02}
                 most={3}

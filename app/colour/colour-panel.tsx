@@ -7,7 +7,7 @@ import type { Bench } from '../document/bench';
 
 const SLIDERS: { key: keyof Lch; name: string; max: number; step: number }[] = [
   { key: 'l', name: 'lightness', max: 1, step: 0.005 },
-  { key: 'c', name: 'colourfulness', max: 0.32, step: 0.002 },
+  { key: 'c', name: 'saturation', max: 0.32, step: 0.002 },
   { key: 'h', name: 'hue', max: 360, step: 1 },
 ];
 
@@ -70,7 +70,7 @@ export default function ColourPanel({ bench, label, value, onChange, onClose }: 
               bench.say('Press anywhere on the sheet to take the colour that is there. Escape calls it off.');
             }}
           >
-            off the sheet
+            pick from sheet
           </button>
         )}
       </div>
@@ -99,7 +99,7 @@ export default function ColourPanel({ bench, label, value, onChange, onClose }: 
       ))}
       {bench && bench.recent.length > 0 && (
         <div className="swatches-all" role="group" aria-label="Recent colours">
-          <span className="quiet">lately</span>
+          <span className="quiet">recent</span>
           {bench.recent.map((hex) => (
             <button
               key={hex}

@@ -44,7 +44,7 @@ export function nudge(bench: Bench, by: Point): void {
 export function remove(bench: Bench): void {
   const items = movable(bench);
   if (items.length === 0) {
-    if (bench.selection.length > 0) bench.say('This is locked. Unlock it in the margin to take it away.');
+    if (bench.selection.length > 0) bench.say('This is locked. Unlock it in the margin to delete it.');
     return;
   }
   const gone = new Set(items.flatMap(idsWithin));
@@ -97,10 +97,10 @@ export function putBefore(bench: Bench, id: string, other: string): void {
 export function groupChosen(bench: Bench): void {
   const { page } = bench;
   const items = inOrder(bench, bench.selection);
-  if (items.length < 2) return bench.say('Choose two things or more to group them.');
+  if (items.length < 2) return bench.say('Select two or more things to group them.');
   const parent = findOn(page, items[0].id)?.groups.at(-1)?.id ?? null;
   if (items.some((item) => (findOn(page, item.id)?.groups.at(-1)?.id ?? null) !== parent))
-    return bench.say('Things in different groups can not be grouped together.');
+    return bench.say('Things in different groups can’t be grouped together.');
   const outer = parentMatrix(page, items[0].id);
   const back = inverse(outer);
   const box = around(
@@ -219,20 +219,20 @@ export function align(bench: Bench, edge: Edge, to: Anchor): void {
 
 export function spread(bench: Bench, axis: 'x' | 'y', by: 'gap' | 'centre'): void {
   const items = placeable(bench);
-  if (items.length < 3) return bench.say('Choose three things or more to spread them evenly.');
+  if (items.length < 3) return bench.say('Select three or more things to distribute them evenly.');
   moveEach(bench, 'Spread', items, spreadMoves(boxesOf(bench, items), axis, by));
 }
 
 export function tidyUp(bench: Bench): void {
   const items = placeable(bench);
-  if (items.length < 2) return bench.say('Choose two things or more to tidy them up.');
+  if (items.length < 2) return bench.say('Select two or more things to tidy them up.');
   moveEach(bench, 'Tidy up', items, tidyMoves(boxesOf(bench, items)));
 }
 
 /** Gives all chosen things the width, the height or both of the first. */
 export function sameSize(bench: Bench, what: 'width' | 'height' | 'size'): void {
   const items = movable(bench).filter(isFramed);
-  if (items.length < 2) return bench.say('Choose two things or more: the first one’s size is taken.');
+  if (items.length < 2) return bench.say('Select two or more things: they get the size of the first.');
   const [first, ...others] = items;
   const values = {
     ...(what !== 'height' && { width: first.width }),
@@ -297,5 +297,5 @@ export function stretch(bench: Bench, by: Point): void {
 export function turnBy(bench: Bench, degrees: number): void {
   const items = movable(bench).filter(isFramed);
   const changes = items.map((item) => set(item.id, { angle: (item.angle + degrees) % 360 }));
-  if (changes.length > 0) bench.make('Turn', all(changes));
+  if (changes.length > 0) bench.make('Rotate', all(changes));
 }

@@ -13,18 +13,18 @@ export function copyLook(bench: Bench): void {
   const item = bench.chosen ?? bench.selectedItems[0];
   if (!item) return;
   bench.put({ copiedLook: lookOf(item) });
-  bench.say('Its look is copied. Choose other things and press Ctrl+Alt+V to give it to them.');
+  bench.say('Look copied. Select other things and press Ctrl+Alt+V to apply it.');
 }
 
 export function giveLook(bench: Bench): void {
   const look = bench.copiedLook;
-  if (!look) return bench.say('Copy a look first: choose a thing and press Ctrl+Alt+C.');
+  if (!look) return bench.say('Copy a look first: select a thing and press Ctrl+Alt+C.');
   const items = movable(bench);
   const changes = items.flatMap((item) => {
     const next = withLook(item, look);
     return [...itemChanges(item, next), ...(item.kind === 'text' ? fitted(bench, item, next as TextItem) : [])];
   });
-  if (changes.length > 0) bench.make('Give look', all(changes));
+  if (changes.length > 0) bench.make('Apply look', all(changes));
 }
 
 export type Alike = 'kind' | 'colour' | 'role';

@@ -42,7 +42,7 @@ export function addRole(bench: Bench, item: TextItem, name: string): void {
   const clean = cutTo(name.trim(), 60);
   if (!clean) return bench.say('Give the role a name first.');
   if (Object.values(bench.sheet.roles).some((role) => role.name.toLowerCase() === clean.toLowerCase()))
-    return bench.say('There is a role of this name already. Choose another name.');
+    return bench.say('There is already a role with this name. Choose another name.');
   const role = roleOf(bench.sheet, item.role);
   const first = item.body.find((p) => p.runs.length > 0) ?? item.body[0];
   const id = newId();

@@ -111,7 +111,7 @@ export function fitToWidth(bench: Bench, item: TextItem, as: 'page' | 'margin' |
       .filter((other) => other.width > 20 && other.y + other.height > box.y + box.height / 2)
       // What lies under the lettering itself, such as a banner, comes before what stands further down.
       .sort((a, b) => Math.max(0, a.y - box.y) - Math.max(0, b.y - box.y) || a.width - b.width);
-    if (below.length === 0) return bench.say('Nothing stands below it that it could be as wide as.');
+    if (below.length === 0) return bench.say('There is nothing below it to match the width of.');
     span = below[0];
   }
   const next: TextItem = {

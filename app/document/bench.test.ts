@@ -139,7 +139,7 @@ describe('groups', () => {
     expect([...bench.selection].sort()).toEqual(['box', 'words']);
   });
   test('ungrouping a turned group turns its parts', () => {
-    setValues(bench, 'Turn', { angle: 30 }, ['pair']);
+    setValues(bench, 'Rotate', { angle: 30 }, ['pair']);
     const before = boxes(['inner', 'inner2']);
     bench.select(['pair']);
     ungroupChosen(bench);
@@ -151,7 +151,7 @@ describe('groups', () => {
   test('one thing alone is not grouped', () => {
     bench.select(['box']);
     groupChosen(bench);
-    expect(bench.notice?.text).toMatch(/two things or more/);
+    expect(bench.notice?.text).toMatch(/two or more things/);
   });
   test('a group that is resized takes its parts along, and back', () => {
     const size = fc.integer({ min: 20, max: 400 });
@@ -312,7 +312,7 @@ describe('placing', () => {
   test('spreads three things, and says so for two', () => {
     bench.select(['box', 'words']);
     spread(bench, 'x', 'gap');
-    expect(bench.notice?.text).toMatch(/three things or more/);
+    expect(bench.notice?.text).toMatch(/three or more things/);
     bench.select(['label', 'bird', 'box']);
     spread(bench, 'x', 'gap');
     const [label, bird, box] = boxes(['label', 'bird', 'box']);

@@ -121,7 +121,7 @@ describe('a bench whose vault has not opened yet', () => {
     const bench = new Bench({ ...start, savedAt: 5, rights: { kind: 'all' } });
     void bench.open();
     bench.make('Move', to(20));
-    bench.make('Turn', { kind: 'set', id: 'a', values: { angle: 30 } });
+    bench.make('Rotate', { kind: 'set', id: 'a', values: { angle: 30 } });
     expect(bench.saveShown.kind).toBe('saving');
     bench.undo();
     bench.undo();

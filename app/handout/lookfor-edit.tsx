@@ -33,7 +33,7 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Prop
             <button
               type="button"
               className="plainbtn"
-              aria-label={`Take away: ${lookFor.title}`}
+              aria-label={`Remove: ${lookFor.title}`}
               onClick={() => onChange(lookFors.filter((_, j) => j !== i))}
             >
               ✕
@@ -63,9 +63,9 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Prop
       ))}
       <Select
         size="small"
-        aria-label="Look for something more"
+        aria-label="Add a look-for"
         value={null}
-        placeholder="Look for something more …"
+        placeholder="Add a look-for …"
         style={{ width: '100%' }}
         onChange={(kind: LookFor['kind'] | null) => {
           const made = kind && begun(kind, sheet, nanoid(8));

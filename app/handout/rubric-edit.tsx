@@ -33,7 +33,7 @@ export function RubricEdit({ rubric, onChange }: { rubric: Rubric; onChange: (ru
             <button
               type="button"
               className="plainbtn"
-              aria-label={`Take away: ${row.name || 'this row'}`}
+              aria-label={`Remove: ${row.name || 'this row'}`}
               onClick={() => onChange({ rows: rubric.rows.filter(({ id }) => id !== row.id) })}
             >
               ✕

@@ -56,7 +56,7 @@ export function SignOut({ personId }: { personId: string }) {
       <Modal
         open={unsent.documents + unsent.words > 0}
         title={titleOf(unsent)}
-        okText="Sign out all the same"
+        okText="Sign out anyway"
         cancelText="Stay"
         onOk={() => void leave()}
         onCancel={() => setUnsent(NOTHING)}

@@ -14,7 +14,7 @@ export async function bringTo(bench: Bench, files: readonly File[], at?: Point):
   const pictures = files.filter(({ type }) => type.startsWith('image/'));
   if (pictures.length === 0) return bench.say('Only pictures can be put on the sheet: PNG or JPEG files.');
   if (pictures.length > MOST_AT_ONCE)
-    bench.say(`The first ${MOST_AT_ONCE} pictures are taken. Bring the others after them.`);
+    bench.say(`The first ${MOST_AT_ONCE} pictures were uploaded. Upload the others after these.`);
   let place = at;
   for (const file of pictures.slice(0, MOST_AT_ONCE)) {
     const brought = await bringPicture(file);

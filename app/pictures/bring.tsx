@@ -24,13 +24,13 @@ export function BringPicture({ onBrought, onProblem }: Props) {
   return (
     <div className="bring">
       <FileButton
-        label="Brings a picture of your own along: a PNG or JPEG file"
+        label="Upload a picture: a PNG or JPEG file"
         field="File with a picture"
         accept="image/png,image/jpeg"
         disabled={busy}
         onFile={(file) => void bring(file)}
       >
-        {busy ? 'taking it in …' : 'your own picture …'}
+        {busy ? 'uploading …' : 'upload a picture …'}
       </FileButton>
       {problem && (
         <p className="bring-problem" role="alert">

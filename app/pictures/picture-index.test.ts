@@ -88,7 +88,7 @@ describe('bringing one along', () => {
       () => json({ message: 'This is no PNG or JPEG picture.' }, 422),
       /no PNG or JPEG/,
     ],
-    ['an answer that says nothing', file('a.png'), () => new Response('', { status: 500 }), /could not be taken in/],
+    ['an answer that says nothing', file('a.png'), () => new Response('', { status: 500 }), /Couldn’t upload/],
     ['no network', file('a.png'), null, /can’t be reached/],
   ])('%s is told', async (_, given, answer, message) => {
     if (answer) answers['POST /pictures'] = answer;

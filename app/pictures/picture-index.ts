@@ -17,7 +17,7 @@ export type PictureEntry = {
 };
 
 /** The group of those brought along, before all others. */
-export const OWN = 'brought along';
+export const OWN = 'uploaded';
 
 /** `mayBring`: whether this person can bring pictures along. */
 type Index = { entries: readonly PictureEntry[]; mayBring: boolean };
@@ -82,13 +82,13 @@ async function sent(url: string, request: RequestInit): Promise<Response | strin
   if (!answer) return 'The school’s server can’t be reached just now. Try again in a moment.';
   if (answer.ok) return answer;
   const said = (await answer.json().catch(() => null)) as { message?: string } | null;
-  return said?.message ?? 'The picture could not be taken in. Try again.';
+  return said?.message ?? 'Couldn’t upload the picture. Try again.';
 }
 
 /** Brings a picture along, for this sheet and others. @returns it, or what is wrong with it as a sentence */
 export async function bringPicture(file: File): Promise<PictureEntry | string> {
   if (file.size > MOST_BYTES)
-    return `“${file.name}” has ${Math.ceil(file.size / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be taken in. Save it smaller and try again.`;
+    return `“${file.name}” has ${Math.ceil(file.size / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be uploaded. Save it smaller and try again.`;
   const answer = await sent(`/pictures?name=${encodeURIComponent(file.name.slice(-200))}`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/octet-stream' },

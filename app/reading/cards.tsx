@@ -110,12 +110,12 @@ function LookForRow({
           <span className="rule">
             {held !== true && (
               <button type="button" onClick={() => rule(true)}>
-                holds
+                met
               </button>
             )}
             {held !== false && (
               <button type="button" onClick={() => rule(false)}>
-                does not
+                not met
               </button>
             )}
           </span>

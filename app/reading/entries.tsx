@@ -116,7 +116,7 @@ function notTakenEntry({ notTaken, seen }: Writing): MarginEntry[] {
             {notTaken.some(({ what }) => what === 'note') && ' What you wrote stays here.'}
           </p>
           <button type="button" className="plainbtn" onClick={seen}>
-            all right
+            OK
           </button>
         </>
       ),

@@ -28,7 +28,7 @@ export function NoteDraft({
         autoFocus={focus}
         autoSize={{ minRows: 2, maxRows: 8 }}
         aria-label="Note on this spot"
-        placeholder="Say it here"
+        placeholder="Write here"
         maxLength={MOST_LETTERS}
         value={draft.body}
         onChange={(event) => onWrite(event.target.value)}
@@ -45,10 +45,10 @@ export function NoteDraft({
       {shut && <p className="quiet">{shut}</p>}
       <span>
         <Button size="small" type="primary" disabled={!may} onClick={onFinish}>
-          Keep
+          Save
         </Button>
         <Button size="small" type="text" onClick={onDrop}>
-          {draft.body === '' ? 'Leave it' : draft.changes ? 'Leave it as it was' : 'Throw it away'}
+          {draft.body === '' || draft.changes ? 'Cancel' : 'Discard'}
         </Button>
       </span>
     </div>
@@ -73,7 +73,7 @@ export function NoteCard({
       <p className="note-words">{note.body}</p>
       <span className="note-foot">
         <span className="quiet">
-          {unsent ? 'on its way' : note.settled ? 'the student has seen to it' : 'your note'}
+          {unsent ? 'on its way' : note.settled ? 'the student has dealt with it' : 'your note'}
         </span>
         {open && (
           <>
@@ -81,7 +81,7 @@ export function NoteCard({
               change
             </button>
             <button type="button" onClick={onRemove}>
-              take away
+              delete
             </button>
           </>
         )}

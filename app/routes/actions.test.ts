@@ -138,7 +138,7 @@ describe('the front door', () => {
   test.each<[string, Record<string, string>, RegExp]>([
     ['nothing typed as address', { as: 'teacher', email: ' ', password: 'x' }, /e-mail address/],
     ['no password', { as: 'teacher', email: 'a@b.example', password: '' }, /Type your password/],
-    ['a wrong one', { as: 'teacher', email: 'a@b.example', password: 'x' }, /do not go together/],
+    ['a wrong one', { as: 'teacher', email: 'a@b.example', password: 'x' }, /don’t match/],
     ['no class code', { as: 'student', code: '' }, /code your teacher gave you/],
     ['an unknown one', { as: 'student', code: 'NOPE' }, /no class with the code “NOPE”/],
     ['somebody who is no door of the demo', { as: 'demo', person: 'nobody' }, /no way in without a password/],
@@ -467,7 +467,17 @@ describe('handing out', () => {
     const answer = await call(handOut.action, '/x', {
       cookie: cookies.colleague,
       params: { sheetId: ids.sheet },
-      form: { handout: '{}' },
+      form: {
+        handout: JSON.stringify({
+          classes: ['x'],
+          title: 'Bird',
+          brief: '',
+          dueAt: null,
+          lookFors: [],
+          rubric: { rows: [] },
+          supplies: [],
+        }),
+      },
     });
     expect((answer as Response).status).toBe(404);
   });

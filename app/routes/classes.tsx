@@ -233,7 +233,7 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
           </section>
         ))}
         <Form method="post" className="card class-card class-new">
-          <h2>Another class</h2>
+          <h2>Add a class</h2>
           <Input
             name="name"
             aria-label="Name of the class"
@@ -242,7 +242,7 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
             onChange={(event) => setNewClass(event.target.value || null)}
           />
           <Button htmlType="submit" name="do" value="add-class" loading={busy}>
-            Begin it
+            Add class
           </Button>
         </Form>
       </main>

@@ -1,5 +1,5 @@
 import { copyForTeacher, copyOfStudent, goesOf } from '../../server/stores/copies';
-import { pictured } from '../damaged.server';
+import { pictured } from '../../server/actions/opened';
 import { svgAnswer } from '../picture.server';
 import { missing, requirePerson } from '../who.server';
 import type { Route } from './+types/copy-picture';

@@ -1,7 +1,6 @@
 import { Alert, Button, Modal } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
-import { z } from 'zod';
 import { boxOf } from '../../core/items/hit';
 import { veiled } from '../../core/handout/veil';
 import { forStudent, resultForStudent } from '../../core/lookfors/all';
@@ -9,9 +8,10 @@ import { points } from '../../core/lookfors/rubric';
 import { bodyLength } from '../../core/text/body';
 import { findOn } from '../../core/sheet/tree';
 import { countedOn } from '../../server/actions/counting';
-import { copyOfStudent, goesOf, handIn, isOpen, takeBack } from '../../server/stores/copies';
-import { notesOf, rulingsOf, settleNote } from '../../server/stores/reviews';
-import { openedOr, whole } from '../damaged.server';
+import { copyOfStudent, goesOf, isOpen } from '../../server/stores/copies';
+import { notesOf, rulingsOf } from '../../server/stores/reviews';
+import { doWithCopy, WithCopy } from '../../server/actions/hand-in';
+import { openedOr } from '../../server/actions/opened';
 import { check, formOf } from '../form.server';
 import { DamagedScreen } from '../house/damaged';
 import { StateLabel } from '../house/leaf';
@@ -40,14 +40,8 @@ import { Stage } from '../canvas/stage';
 import { typeWords } from '../commands/word-commands';
 import { UndoRedo } from '../workbench/undo-redo';
 import '../workbench/workbench.css';
-import { missing, requireRole } from '../who.server';
+import { filledIn, missing, requireRole } from '../who.server';
 import type { Route } from './+types/copy';
-
-const Action = z.discriminatedUnion('do', [
-  z.object({ do: z.literal('hand-in'), seq: z.coerce.number().int().min(0) }),
-  z.object({ do: z.literal('take-back') }),
-  z.object({ do: z.literal('settle'), note: z.string().max(40), settled: z.enum(['yes', 'no']) }),
-]);
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'student');
@@ -107,18 +101,10 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
 
 export async function action({ request, context, params }: Route.ActionArgs) {
   const person = await requireRole(request, context, 'student');
-  const { db } = context.services;
-  const copy = await copyOfStudent(db, person.id, params.copyId);
-  if (!copy) throw missing();
-  const read = check(Action, await formOf(request));
+  const read = check(WithCopy, await formOf(request));
   if (!read.ok) return read.wrong;
-  if (read.value.do === 'settle') {
-    await settleNote(db, person.id, read.value.note, read.value.settled === 'yes');
-    return { problem: null };
-  }
-  if (read.value.do === 'hand-in') await whole(db, copy.documentId);
-  const moved = read.value.do === 'hand-in' ? await handIn(db, copy, read.value.seq) : await takeBack(db, copy.id);
-  return { problem: moved.ok ? null : moved.reason };
+  const done = await filledIn(doWithCopy(context.services.db, person, params.copyId, read.value));
+  return done ?? { problem: null };
 }
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
@@ -296,7 +282,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
       tone: 'apricot',
       active: true,
       current: true,
-      label: 'Settings of what is chosen',
+      label: 'Settings of the selection',
       content: (
         <ItemSettings
           key={madeGroupOf(bench.page, bench.selectedItems)?.id ?? selection.join()}
@@ -377,7 +363,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
       <Modal
         open={asking}
         title="A last look"
-        okText={lacking.length ? 'Hand in all the same' : 'Hand in'}
+        okText={lacking.length ? 'Hand in anyway' : 'Hand in'}
         cancelText="Not yet"
         onCancel={() => setAsking(false)}
         onOk={() => void handInNow()}

@@ -9,7 +9,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Credits · Dappled Marg
 export default function Credits() {
   return (
     <div className="dapple" style={{ minHeight: '100vh' }}>
-      <Strip title="Pictures, faces and their licences" home="/" />
+      <Strip title="Pictures, fonts and their licences" home="/" />
       <main className="card" style={{ width: 'min(760px, 100% - 32px)', margin: '28px auto', padding: '22px 28px' }}>
         <h2 style={{ fontSize: 21 }}>Pictures</h2>
         <p>

@@ -101,7 +101,7 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
       )}
       <main>
         {actionData && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
-        <Form method="post" className="desk-new" aria-label="Begin something new">
+        <Form method="post" className="desk-new" aria-label="Start something new">
           {purposes.map(({ id, name }) => (
             <button key={id} name="purpose" value={id} className="card desk-purpose">
               <PurposeDrawing purpose={id} />
@@ -113,7 +113,7 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
         <section aria-labelledby="waiting">
           <h2 id="waiting">Waiting for you</h2>
           {waiting.length === 0 ? (
-            <p className="desk-empty">Nothing waits. What students hand in shows here, the oldest first.</p>
+            <p className="desk-empty">Nothing to read yet. What students hand in shows here, oldest first.</p>
           ) : (
             <div className="desk-waiting">
               {waiting.map((h) => (
@@ -164,7 +164,7 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
         <section aria-labelledby="made">
           <h2 id="made">Being made</h2>
           {sheets.length === 0 ? (
-            <p className="desk-empty">No sheets yet. Begin one with the row on top.</p>
+            <p className="desk-empty">No sheets yet. Start one with the row above.</p>
           ) : (
             <div className="desk-sheets">
               {sheets.map((s) => (

@@ -6,7 +6,7 @@ import type { Route } from './+types/export-file';
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
   const file = await context.services.exports.file(person.id, params.exportId);
-  if (!file) throw refuse(404, 'This file is not there any more. Take the sheet out once more.');
+  if (!file) throw refuse(404, 'This file is gone. Download the sheet again.');
   return new Response(createReadableStreamFromReadable(file.open()), {
     headers: {
       'Content-Type': file.type,

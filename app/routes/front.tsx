@@ -87,11 +87,11 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (result.ok) return signedIn(request, context, result.person, placeAfter(given.next ?? null, 'teacher'));
   return result.reason === 'slow'
     ? {
-        problem: `That was tried too often just now. Try again in ${waitWords(result.seconds)}.`,
+        problem: `Too many tries. Try again in ${waitWords(result.seconds)}.`,
         field: 'password',
       }
     : {
-        problem: 'E-mail and password do not go together. Check both; capitals count in the password.',
+        problem: 'This e-mail and password don’t match. Check both; capitals count in the password.',
         field: 'password',
       };
 }
@@ -195,7 +195,7 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
           </Form>
         )}
         <p className="quiet front-foot">
-          <a href="/credits">Pictures, faces and their licences</a>
+          <a href="/credits">Pictures, fonts and their licences</a>
         </p>
       </main>
     </div>

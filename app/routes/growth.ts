@@ -35,7 +35,7 @@ export async function loader(args: Route.LoaderArgs) {
   const { found } = await owned(args);
   const growth = await growthOf(args.context.services.db, found.documentId);
   if (!growth)
-    throw refuse(409, 'How this sheet grew can’t be read: a part of it is damaged. The sheet itself is not touched.');
+    throw refuse(409, 'The history of this sheet can’t be read: a part of it is damaged. The sheet itself is fine.');
   return Response.json(growth);
 }
 

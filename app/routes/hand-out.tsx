@@ -7,13 +7,14 @@ import { boxOf } from '../../core/items/hit';
 import { givenOut } from '../../core/handout/copy';
 import { SUPPLIES } from '../../core/handout/permission';
 import type { Supply } from '../../core/handout/permission';
-import { countAll, LookFor, rekeyed } from '../../core/lookfors/all';
-import { Rubric } from '../../core/lookfors/rubric';
+import type { LookFor } from '../../core/lookfors/all';
+import { countAll, rekeyed } from '../../core/lookfors/all';
+import type { Rubric } from '../../core/lookfors/rubric';
 import { itemName } from '../../core/items/name';
 import type { Page, Touch } from '../../core/schema/sheet';
 import { isFramed } from '../../core/schema/sheet';
 import { classesOf } from '../../server/stores/classes';
-import { createHandout } from '../../server/stores/handouts';
+import { HandingOut, handOut } from '../../server/actions/hand-out';
 import { sheetOf } from '../../server/stores/sheets';
 import { check, formOf, jsonOf } from '../form.server';
 import { LookForEdit } from '../handout/lookfor-edit';
@@ -32,22 +33,9 @@ import { Bench, useBench } from '../document/bench';
 import { setValues } from '../commands/commands';
 import { Notice, SaveWords } from '../workbench/save-words';
 import '../workbench/workbench.css';
-import { whole } from '../damaged.server';
-import { missing, requireRole } from '../who.server';
+import { whole } from '../../server/actions/opened';
+import { allowed, filledIn, missing, requireRole } from '../who.server';
 import type { Route } from './+types/hand-out';
-
-const Given = z.object({
-  classes: z.array(z.string().max(40)).min(1, 'Choose who gets it: tick at least one class.').max(20),
-  title: z.string().trim().min(1, 'Give it a name, as students will read it.').max(200),
-  brief: z.string().trim().max(4000, 'The brief is too long: at most 4,000 letters.'),
-  dueAt: z.iso.datetime({ message: 'Choose a whole date and time, or leave the due time empty.' }).nullable(),
-  lookFors: z.array(LookFor).max(40, 'At most 40 look-fors.'),
-  rubric: Rubric,
-  supplies: z.array(z.enum(SUPPLIES)),
-  /** What it is to be called for each class: what is sent again, because no answer came, is handed out once. */
-  ids: z.record(z.string().max(40), z.string().regex(/^[\w-]{12}$/)).default({}),
-});
-type Given = z.infer<typeof Given>;
 
 /** As it is while it is being filled in, kept in the browser from the first letter on; `v` is for programs to come. */
 const Form = z.object({
@@ -71,7 +59,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const { db } = context.services;
   const found = await sheetOf(db, person.id, params.sheetId);
   if (!found) throw missing();
-  const document = await whole(db, found.documentId);
+  const document = await allowed(whole(db, found.documentId));
   return {
     personId: person.id,
     personName: person.name,
@@ -88,43 +76,13 @@ export const shouldRevalidate = () => false;
 
 export async function action({ request, context, params }: Route.ActionArgs) {
   const person = await requireRole(request, context, 'teacher');
-  const { db } = context.services;
-  const found = await sheetOf(db, person.id, params.sheetId);
-  if (!found) throw missing();
-  const document = await whole(db, found.documentId);
-  const read = check(Given, jsonOf((await formOf(request)).handout));
+  const { db, shelf } = context.services;
+  const read = check(HandingOut, jsonOf((await formOf(request)).handout));
   if (!read.ok) return read.wrong;
-  const given = read.value;
-  const dueAt = given.dueAt === null ? null : new Date(given.dueAt);
-  if (dueAt && +dueAt < Date.now())
-    return { problem: 'The due time is already past. Choose a later one, or leave it empty.', field: 'dueAt' };
-  if (document.sheet.pages.every((page) => page.items.length === 0))
-    return { problem: 'This sheet is empty. Put something on it before you hand it out.' };
-  const own = await classesOf(db, person.id);
-  const chosen = given.classes.map((id) => own.find((c) => c.id === id));
-  if (chosen.some((c) => !c)) throw missing();
-  const empty = chosen.find((c) => c!.size === 0);
-  if (empty)
-    return { problem: `Nobody is in ${empty.name} yet. Add its students under Classes, or choose another class.` };
-  const ids: string[] = [];
-  for (const classId of given.classes)
-    ids.push(
-      await createHandout(
-        db,
-        {
-          ...given,
-          schoolId: person.schoolId,
-          teacherId: person.id,
-          sheetId: found.id,
-          classId,
-          dueAt,
-          sheet: document.sheet,
-        },
-        context.services.shelf.resources.pictures,
-        given.ids[classId],
-      ),
-    );
-  return { problem: null, to: ids.length === 1 ? `/handouts/${ids[0]}` : '/desk' };
+  const means = { db, pictures: shelf.resources.pictures };
+  const done = await filledIn(handOut(means, person, params.sheetId, read.value));
+  if ('problem' in done) return done;
+  return { problem: null, to: done.length === 1 ? `/handouts/${done[0]}` : '/desk' };
 }
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
@@ -310,7 +268,7 @@ function HandingForm({ bench, loaded }: { bench: Bench; loaded: Loaded }) {
     const { v: _, due: __, ...rest } = form;
     const ids = Object.fromEntries(form.classes.map((id) => [id, form.ids[id] ?? nanoid(12)]));
     set({ ids });
-    const handout: Given = { ...rest, ids, dueAt: due && !Number.isNaN(+due) ? due.toISOString() : null };
+    const handout: HandingOut = { ...rest, ids, dueAt: due && !Number.isNaN(+due) ? due.toISOString() : null };
     void fetcher.submit({ handout: JSON.stringify(handout) }, { method: 'post' });
   };
   return (
@@ -413,7 +371,7 @@ function HandingForm({ bench, loaded }: { bench: Bench; loaded: Loaded }) {
         <p className="quiet">
           What you filled in is kept in this browser until it is handed out.{' '}
           <button type="button" className="plainbtn" onClick={() => setKept(null)}>
-            begin anew
+            start over
           </button>
         </p>
       )}

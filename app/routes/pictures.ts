@@ -1,15 +1,11 @@
-import { z } from 'zod';
-import { nameFromFile } from '../../core/items/name';
 import { MOST_BYTES } from '../../core/raster/limits';
-import { keepPicture, MOST_PICTURES, ownPictures, putAway } from '../../server/stores/pictures';
+import { mayUpload, PictureId, PictureName, removePicture, uploadPicture } from '../../server/actions/upload-picture';
+import { ownPictures } from '../../server/stores/pictures';
 import type { PictureAnswer, PicturesAnswer } from '../pictures/answers';
-import { missing, refuse, refusedWork, requirePerson } from '../who.server';
+import { allowed, missing, refuse, refusedWork, requirePerson } from '../who.server';
 import type { Route } from './+types/pictures';
 
 /** The pictures that a teacher brought along: what there is, one more (POST), one put away (DELETE). */
-
-const Name = z.string().max(400).default('picture');
-const Asked = z.object({ id: z.string().regex(/^own\/[0-9a-f]{32}$/) });
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
@@ -34,28 +30,25 @@ async function bytesOf(request: Request): Promise<Uint8Array | null> {
 
 export async function action({ request, context }: Route.ActionArgs) {
   const person = await requirePerson(request, context);
-  if (person.role !== 'teacher') throw refuse(403, 'Pictures are brought along by teachers.');
   const { db, exporter } = context.services;
   const { searchParams } = new URL(request.url);
   if (request.method === 'DELETE') {
-    const asked = Asked.safeParse(Object.fromEntries(searchParams));
-    if (!asked.success || !(await putAway(db, person.id, asked.data.id))) throw missing();
-    return Response.json({ id: asked.data.id });
+    const id = PictureId.safeParse(searchParams.get('id'));
+    if (!id.success) throw missing();
+    await allowed(removePicture(db, person, id.data));
+    return Response.json({ id: id.data });
   }
-  if (request.method !== 'POST') throw refuse(405, 'Pictures can be brought along or put away.');
-  const name = Name.safeParse(searchParams.get('name') ?? undefined);
+  if (request.method !== 'POST') throw refuse(405, 'Pictures can be uploaded or removed.');
+  await allowed(mayUpload(db, person));
+  const name = PictureName.safeParse(searchParams.get('name') ?? undefined);
   if (!name.success) throw refuse(400, 'The name of this file is too long. Give it a shorter one and try again.');
-  if ((await ownPictures(db, person.id)).length >= MOST_PICTURES)
-    throw refuse(409, `You have ${MOST_PICTURES} pictures of your own on offer. Put some away first.`);
   const bytes = await bytesOf(request);
   if (!bytes)
     throw refuse(413, `This file has more than ${MOST_BYTES / 1e6} MB. Save the picture smaller and try again.`);
-  const read = await exporter
-    .readIn({ bytes, name: nameFromFile(name.data, 'picture'), owner: person.id }, request.signal)
-    .catch((error: unknown) => {
+  const readIn = (file: Parameters<typeof exporter.readIn>[0]) =>
+    exporter.readIn(file, request.signal).catch((error: unknown) => {
       throw refusedWork(error);
     });
-  if ('problem' in read) throw refuse(422, read.problem);
-  const picture = await keepPicture(db, { schoolId: person.schoolId, ownerId: person.id }, read.picture);
+  const picture = await allowed(uploadPicture({ db, readIn }, person, { bytes, name: name.data }));
   return Response.json({ picture } satisfies PictureAnswer);
 }

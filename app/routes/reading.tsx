@@ -1,14 +1,13 @@
 import { Alert, Button, Modal, Segmented } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, redirect, useFetcher, useNavigate } from 'react-router';
-import { z } from 'zod';
 import { partAt } from '../../core/items/hit';
 import { pieceMarks } from '../../core/review/marks';
-import { Id } from '../../core/schema/sheet';
 import { countedOn } from '../../server/actions/counting';
-import { copiesOf, copyForTeacher, goesOf, returnGo } from '../../server/stores/copies';
+import { copiesOf, copyForTeacher, goesOf } from '../../server/stores/copies';
 import { notesOf, rulingsOf } from '../../server/stores/reviews';
-import { openedOr } from '../damaged.server';
+import { openedOr } from '../../server/actions/opened';
+import { Returning, returnPiece } from '../../server/actions/review';
 import { askedGo, check, formOf } from '../form.server';
 import { afterReaching, orLast, reached } from '../browser/reached';
 import { Strip } from '../house/strip';
@@ -24,11 +23,9 @@ import { SendingWords } from '../reading/sending-words';
 import { useWriting } from '../reading/writing';
 import { PageView, useDrawing } from '../drawing/page-view';
 import { pictureNow } from '../drawing/resources';
-import { missing, requireRole } from '../who.server';
+import { filledIn, missing, requireRole } from '../who.server';
 import type { Route } from './+types/reading';
 import { Marks } from './spread';
-
-const Action = z.strictObject({ go: Id, outcome: z.enum(['done', 'another-go']) });
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
@@ -90,20 +87,12 @@ clientLoader.hydrate = true as const;
 /** Gives a piece back, and leads to the next that waits. */
 export async function action({ request, context, params }: Route.ActionArgs) {
   const person = await requireRole(request, context, 'teacher');
-  const { db } = context.services;
-  const copy = await copyForTeacher(db, person.id, params.copyId);
-  if (!copy || copy.handout.id !== params.handoutId) throw missing();
-  const read = check(Action, await formOf(request));
+  const read = check(Returning, await formOf(request));
   if (!read.ok) return read.wrong;
-  const { go, outcome } = read.value;
-  if (!(await goesOf(db, copy.id)).some(({ id }) => id === go))
-    return { problem: `${copy.studentName} has taken this piece back. What you wrote stays here for the next go.` };
-  const moved = await returnGo(db, go, outcome);
-  if (!moved.ok) return { problem: moved.reason };
-  const next = (await copiesOf(db, copy.handout.id))
-    .filter((c) => c.state === 'handed-in')
-    .sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0))[0];
-  return redirect(next ? `/handouts/${copy.handout.id}/reading/${next.id}` : `/handouts/${copy.handout.id}`);
+  const done = await filledIn(returnPiece(context.services.db, person, params, read.value));
+  if ('problem' in done) return done;
+  const handout = `/handouts/${params.handoutId}`;
+  return redirect(done.next ? `${handout}/reading/${done.next}` : handout);
 }
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { sheetOf } from '../../server/stores/sheets';
-import { whole } from '../damaged.server';
+import { whole } from '../../server/actions/opened';
 import { jsonOf } from '../form.server';
-import { missing, refuse, requirePerson } from '../who.server';
+import { allowed, missing, refuse, requirePerson } from '../who.server';
 import type { Route } from './+types/sheet-export';
 
 const Wanted = z.strictObject({
@@ -19,7 +19,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   if (!wanted.success) throw refuse(400, 'Choose PDF or PNG in the workbench.');
   const found = await sheetOf(db, person.id, params.sheetId);
   if (!found) throw missing();
-  await whole(db, found.documentId);
+  await allowed(whole(db, found.documentId));
   const id = await exports.ask(person.id, found.id, wanted.data);
   if (!id) throw refuse(429, 'Three files are being made for you already. Wait for one of them, or stop it.');
   return Response.json({ id }, { status: 202 });

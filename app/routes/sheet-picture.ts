@@ -1,5 +1,5 @@
 import { sheetOf } from '../../server/stores/sheets';
-import { pictured } from '../damaged.server';
+import { pictured } from '../../server/actions/opened';
 import { svgAnswer } from '../picture.server';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/sheet-picture';

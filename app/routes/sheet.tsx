@@ -11,7 +11,7 @@ import { findOn } from '../../core/sheet/tree';
 import { unknownFaces } from '../../core/sheet/needs';
 import { isFace } from '../../core/text/catalogue';
 import { sheetOf } from '../../server/stores/sheets';
-import { openedOr } from '../damaged.server';
+import { openedOr } from '../../server/actions/opened';
 import { DamagedScreen } from '../house/damaged';
 import { Strip } from '../house/strip';
 import { SheetFrame } from '../margin/frame';
@@ -170,7 +170,7 @@ function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
       tone: 'apricot',
       active: true,
       current: !finding,
-      label: 'Settings of what is chosen',
+      label: 'Settings of the selection',
       content: (
         <ItemSettings
           key={madeGroupOf(page, items)?.id ?? selection.join()}

@@ -9,7 +9,7 @@ import { loadDocuments } from '../../server/stores/documents';
 import { handoutOf } from '../../server/stores/handouts';
 import { rulingsOf } from '../../server/stores/reviews';
 import { Turn } from '../../server/process/turn';
-import { shownOf } from '../damaged.server';
+import { shownOf } from '../../server/actions/opened';
 import { Leaf, STATE_WORDS } from '../house/leaf';
 import { orLast } from '../browser/reached';
 import { Strip } from '../house/strip';

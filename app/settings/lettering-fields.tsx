@@ -26,9 +26,9 @@ export function LetteringFields({ bench, item, sheet }: { bench: Bench; item: Te
   const now = lettering ?? PLAIN_LETTERING;
   const put = (patch: Partial<Lettering>) => setValues(bench, 'Lettering', { lettering: { ...now, ...patch } });
   const widths = [
-    { value: 'wrapped', label: 'wrapped' },
-    { value: 'width', label: 'one width' },
-    { value: 'lines', label: 'each line' },
+    { value: 'wraps', label: 'wraps' },
+    { value: 'width', label: 'fit to width' },
+    { value: 'lines', label: 'fit each line' },
   ];
   return (
     <More title="lettering" open={lettering !== null || item.fit === 'width' || item.fit === 'lines'}>
@@ -61,12 +61,12 @@ export function LetteringFields({ bench, item, sheet }: { bench: Bench; item: Te
         <Segmented
           size="small"
           aria-label="How wide the lines are made"
-          value={item.fit === 'width' || item.fit === 'lines' ? item.fit : 'wrapped'}
-          onChange={(fit) => setValues(bench, 'Fit', { fit: fit === 'wrapped' ? 'grow' : fit })}
+          value={item.fit === 'width' || item.fit === 'lines' ? item.fit : 'wraps'}
+          onChange={(fit) => setValues(bench, 'Fit', { fit: fit === 'wraps' ? 'grow' : fit })}
           options={widths}
         />
       </Row>
-      <Row label="as wide">
+      <Row label="match">
         {(['page', 'margin', 'next'] as const).map((as) => (
           <button key={as} type="button" className="chip" onClick={() => fitToWidth(bench, item, as)}>
             {as === 'next' ? 'thing below' : as}

@@ -28,10 +28,10 @@ export function LineFields({ bench, item }: { bench: Bench; item: LineItem }) {
   const caps = CAPS.map((value) => ({ value, label: CAP_NAMES[value] }));
   return (
     <>
-      <Row label="way">
+      <Row label="route">
         <Segmented
           size="small"
-          aria-label="Way of the line"
+          aria-label="Route of the line"
           value={item.route}
           onChange={(route) => setValues(bench, 'Way of line', { route })}
           options={['straight', 'stepped', 'curved']}
@@ -92,7 +92,7 @@ function HoldField({ bench, item, side }: { bench: Bench; item: LineItem; side: 
     const part = end.target && !end.target.startsWith('@') ? `: ${end.target}` : '';
     options.unshift({
       value,
-      label: held ? `${itemName(held)}${part || (end.target ? ': a spot on it' : '')}` : 'a thing that is gone',
+      label: held ? `${itemName(held)}${part || (end.target ? ': a spot on it' : '')}` : 'something deleted',
     });
   }
   return (
@@ -109,7 +109,7 @@ function HoldField({ bench, item, side }: { bench: Bench; item: LineItem; side: 
           const next = id ? { ...at, item: id, target: name || null } : free(at.x, at.y);
           setValues(bench, 'Lead line', { [side]: next });
         }}
-        options={[{ value: '', label: 'nothing, it is free' }, ...options]}
+        options={[{ value: '', label: 'nothing' }, ...options]}
       />
     </Row>
   );

@@ -128,14 +128,14 @@ export function EffectFields({ bench, item, palette }: { bench: Bench; item: Ite
   const text = item.kind === 'text' ? item : null;
   return (
     <>
-      <Row label="with">
+      <Row label="effects">
         {text && (
           <Toggle
             on={text.plate !== null}
-            label="A plate behind the words alone"
+            label="A backing behind the words only"
             onClick={() => setValues(bench, 'Plate', { plate: text.plate ? null : PLATE })}
           >
-            plate
+            backing
           </Toggle>
         )}
         <Toggle
@@ -156,17 +156,22 @@ function PlateFields({ bench, plate, palette }: { bench: Bench; plate: Plate; pa
   const put = (patch: Partial<Plate>) => setValues(bench, 'Plate', { plate: { ...plate, ...patch } });
   return (
     <>
-      <Swatches label="plate" value={plate.colour} palette={palette} onChange={(hex) => hex && put({ colour: hex })} />
+      <Swatches
+        label="backing"
+        value={plate.colour}
+        palette={palette}
+        onChange={(hex) => hex && put({ colour: hex })}
+      />
       <div className="typed-pair" style={{ marginTop: 6 }}>
         <NumberField
-          label="beyond"
+          label="padding"
           value={plate.spread}
           suffix="pt"
           min={0}
           max={60}
           onChange={(spread) => put({ spread })}
         />
-        <PercentField label="opaque" share={plate.opacity} onChange={(opacity) => put({ opacity })} />
+        <PercentField label="opacity" share={plate.opacity} onChange={(opacity) => put({ opacity })} />
       </div>
     </>
   );
@@ -188,14 +193,14 @@ function ShadowFields({ bench, shadow, palette }: { bench: Bench; shadow: Shadow
         <NumberField label="right" value={shadow.dx} suffix="pt" min={-200} max={200} onChange={(dx) => put({ dx })} />
         <NumberField label="down" value={shadow.dy} suffix="pt" min={-200} max={200} onChange={(dy) => put({ dy })} />
         <NumberField
-          label="soft"
+          label="blur"
           value={shadow.blur}
           suffix="pt"
           min={0}
           max={100}
           onChange={(blur) => put({ blur })}
         />
-        <PercentField label="opaque" share={shadow.opacity} onChange={(opacity) => put({ opacity })} />
+        <PercentField label="opacity" share={shadow.opacity} onChange={(opacity) => put({ opacity })} />
       </div>
     </>
   );

@@ -21,7 +21,7 @@ export function PictureFields({ bench, item }: { bench: Bench; item: PictureItem
   );
   return (
     <>
-      <Row label="says">
+      <Row label="description">
         <Input
           key={item.id}
           size="small"
@@ -55,7 +55,7 @@ export function PictureFields({ bench, item }: { bench: Bench; item: PictureItem
         </Toggle>
         {teacher && (
           <button type="button" className="chip" onClick={() => void paletteFromPicture(bench, item)}>
-            its colours as palette
+            use its colours as palette
           </button>
         )}
       </Row>

@@ -43,22 +43,22 @@ export function NumbersFields({ bench, items, unit }: { bench: Bench; items: Ite
     one ? setValues(bench, 'Move', { [axis]: at }) : placeAt(bench, axis, at);
   return (
     <div className="typed-pair">
-      <LengthField label="across" value={box.x} unit={unit} onChange={place('x')} />
-      <LengthField label="down" value={box.y} unit={unit} onChange={place('y')} />
-      <LengthField label="wide" value={box.width} unit={unit} min={1} onChange={size('width')} />
-      <LengthField label="high" value={box.height} unit={unit} min={1} onChange={size('height')} />
+      <LengthField label="from left" value={box.x} unit={unit} onChange={place('x')} />
+      <LengthField label="from top" value={box.y} unit={unit} onChange={place('y')} />
+      <LengthField label="width" value={box.width} unit={unit} min={1} onChange={size('width')} />
+      <LengthField label="height" value={box.height} unit={unit} min={1} onChange={size('height')} />
       {items.every(isFramed) && (
         <NumberField
-          label="turn"
+          label="rotate"
           value={angle && isFramed(item) ? item.angle : null}
           suffix="°"
           min={-360}
           max={360}
-          onChange={(value) => setValues(bench, 'Turn', { angle: value })}
+          onChange={(value) => setValues(bench, 'Rotate', { angle: value })}
         />
       )}
       <PercentField
-        label="opaque"
+        label="opacity"
         share={opacity}
         onChange={(value) => setValues(bench, 'Opacity', { opacity: value })}
       />
@@ -102,13 +102,13 @@ export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
       </Row>
       {many && (
         <>
-          <Row label="spread">
+          <Row label="distribute">
             {(['x', 'y'] as const).flatMap((axis) =>
               (['gap', 'centre'] as const).map((by) => (
                 <Toggle
                   key={axis + by}
                   on={false}
-                  label={`Spread ${axis === 'x' ? 'across' : 'down'}, ${by === 'gap' ? 'equal gaps' : 'equal distances of centres'}`}
+                  label={`Distribute ${axis === 'x' ? 'horizontally' : 'vertically'}, ${by === 'gap' ? 'equal gaps' : 'equal distances of centres'}`}
                   disabled={items.length < 3}
                   onClick={() => spread(bench, axis, by)}
                 >
@@ -158,23 +158,28 @@ export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
         <Row label="scales">
           <Toggle
             on={along.words}
-            label="A pulled corner scales the words too"
+            label="Dragging a corner scales the text too"
             onClick={() => bench.put({ along: { ...along, words: !along.words } })}
           >
             words
           </Toggle>
           <Toggle
             on={along.weights}
-            label="A pulled corner scales line weights too"
+            label="Dragging a corner scales line weights too"
             onClick={() => bench.put({ along: { ...along, weights: !along.weights } })}
           >
             line weights
           </Toggle>
         </Row>
       )}
-      <Row label="choose">
+      <Row label="select">
         {alike.map(({ by, says }) => (
-          <Toggle key={by} on={false} label={`Choose all of the same ${says}`} onClick={() => chooseAlike(bench, by)}>
+          <Toggle
+            key={by}
+            on={false}
+            label={`Select everything of the same ${says}`}
+            onClick={() => chooseAlike(bench, by)}
+          >
             same {says}
           </Toggle>
         ))}

@@ -28,25 +28,21 @@ export function RoleField({ bench, item, sheet }: { bench: Bench; item: TextItem
           onChange={(role) => (role === '+' ? setNaming('') : setValues(bench, 'Role', { role }))}
           options={[
             ...roleIds(sheet.roles).map((value) => ({ value, label: sheet.roles[value].name })),
-            { value: '+', label: 'own role …' },
+            { value: '+', label: 'new role …' },
           ]}
         />
         {differs && (
           <Toggle
             on={false}
-            label="All boxes of this role take over how this one is set"
+            label="Updates all boxes of this role to match this one"
             onClick={() => restyleRole(bench, item)}
           >
-            restyle all
+            update all
           </Toggle>
         )}
         {own && !differs && (
-          <Toggle
-            on={false}
-            label="Take this role away; its boxes keep their look"
-            onClick={() => removeRole(bench, id)}
-          >
-            drop
+          <Toggle on={false} label="Deletes this role; its boxes keep their look" onClick={() => removeRole(bench, id)}>
+            delete
           </Toggle>
         )}
       </Row>

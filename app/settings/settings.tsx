@@ -86,11 +86,11 @@ function LookFields({ bench, items, sheet }: Props) {
         </Toggle>
         <Toggle
           on={false}
-          label="Give it the copied look (Ctrl+Alt+V)"
+          label="Apply the copied look (Ctrl+Alt+V)"
           disabled={!copied}
           onClick={() => giveLook(bench)}
         >
-          give
+          apply
         </Toggle>
       </Row>
     </>

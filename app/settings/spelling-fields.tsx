@@ -31,7 +31,7 @@ export function SpellingFields({ bench, item }: { bench: Bench; item: WrittenIte
   const names = [...new Set(wrong.map((one) => one.word))].slice(0, 8);
   return (
     <>
-      <Row label="spelt">
+      <Row label="spelling">
         {names.map((name) => (
           <button
             key={name}
@@ -47,7 +47,7 @@ export function SpellingFields({ bench, item }: { bench: Bench; item: WrittenIte
       {word && (
         <Row label="">
           {found === null && <span className="quiet">…</span>}
-          {found?.length === 0 && <span className="quiet">nothing like it is known</span>}
+          {found?.length === 0 && <span className="quiet">no suggestions</span>}
           {found?.map((better) => (
             <button
               key={better}
@@ -74,7 +74,7 @@ export function SpellingFields({ bench, item }: { bench: Bench; item: WrittenIte
                 })
               }
             >
-              is right
+              add word
             </button>
           )}
         </Row>

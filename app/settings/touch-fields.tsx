@@ -23,7 +23,7 @@ function blankNote(bench: Bench, item: TextItem): string | null {
 
 /** What a student may do, in words. */
 export const TOUCHES = [
-  { value: 'fixed', label: 'only look' },
+  { value: 'fixed', label: 'look only' },
   { value: 'fill', label: 'fill in' },
   { value: 'free', label: 'change' },
 ];
@@ -50,7 +50,7 @@ export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
             label="Students never get it: it is the answer key"
             onClick={() => setValues(bench, 'Answer key', { role: item.role === 'key' ? null : 'key' })}
           >
-            as the key only
+            answer key only
           </Toggle>
         </Row>
       )}
@@ -77,7 +77,7 @@ export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
         </Row>
       )}
       {text?.blank && (
-        <Row label="or">
+        <Row label="also right">
           <Input
             key={text.id}
             size="small"

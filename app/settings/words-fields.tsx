@@ -23,14 +23,14 @@ export function WordsFields({ bench, item, sheet }: Props<WrittenItem>) {
   const { files } = faceById(style.font);
   return (
     <>
-      <Row label="face">
+      <Row label="font">
         <Select
           size="small"
-          aria-label="Face"
+          aria-label="Font"
           value={style.font}
           style={{ flex: 1, minWidth: 100, marginRight: 6 }}
           popupMatchSelectWidth={220}
-          onChange={(font) => styleWords(bench, 'Face', { font })}
+          onChange={(font) => styleWords(bench, 'Font', { font })}
           options={FACES.map((face) => ({
             value: face.id,
             label: face.early ? `${face.name} · early reader` : face.name,
@@ -132,7 +132,7 @@ export function WordsFields({ bench, item, sheet }: Props<WrittenItem>) {
             onChange={(letterSpacing) => styleWords(bench, 'Letter spacing', { letterSpacing })}
           />
           <NumberField
-            label="inside"
+            label="padding"
             value={item.padding}
             suffix="pt"
             min={0}
@@ -140,12 +140,12 @@ export function WordsFields({ bench, item, sheet }: Props<WrittenItem>) {
             onChange={(padding) => setValues(bench, 'Padding', { padding })}
           />
           <NumberField
-            label="before"
+            label="space before"
             value={format.before}
             suffix="pt"
             min={0}
             max={500}
-            onChange={(before) => formatWords(bench, 'Room before', { before })}
+            onChange={(before) => formatWords(bench, 'Space before', { before })}
           />
         </div>
         {item.kind === 'text' && <FitFields bench={bench} item={item} />}
@@ -165,15 +165,15 @@ function FitFields({ bench, item }: { bench: Bench; item: TextItem }) {
           onChange={(fit) => setValues(bench, 'Fit', { fit })}
           options={[
             { value: 'grow', label: 'box grows' },
-            { value: 'shrink', label: 'words shrink' },
-            { value: 'keep', label: 'neither' },
+            { value: 'shrink', label: 'text shrinks' },
+            { value: 'keep', label: 'fixed size' },
           ]}
         />
       </Row>
       {item.fit === 'shrink' && (
         <Row label="">
           <NumberField
-            label="never below"
+            label="not below"
             value={item.least}
             suffix="pt"
             min={1}

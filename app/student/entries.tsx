@@ -94,7 +94,7 @@ export function noteEntries(
                 )
               }
             >
-              seen to
+              done
             </Checkbox>
           </>
         ),

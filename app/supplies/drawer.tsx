@@ -190,7 +190,7 @@ const COMPARTMENTS: Compartment[] = [
             ))}
           </svg>
         </Supplied>
-        <Supplied name="around what is chosen" drag="around" onAdd={() => void labelAround(bench)}>
+        <Supplied name="around the selection" drag="around" onAdd={() => void labelAround(bench)}>
           <svg width="84" height="50" aria-hidden="true">
             <path
               d="M30 34c-4-14 6-24 15-22 8 2 14 10 10 18-3 8-20 14-25 4Z"
@@ -220,7 +220,7 @@ const COMPARTMENTS: Compartment[] = [
   { id: 'signs', name: 'Signs', supply: 'text', content: (bench) => <Signs bench={bench} /> },
   { id: 'looks', name: 'Other looks', supply: 'teacher', content: (bench) => <Looks bench={bench} /> },
   { id: 'pages', name: 'Pages', supply: 'teacher', content: (bench) => <Pages bench={bench} /> },
-  { id: 'growth', name: 'Growth', supply: 'teacher', content: (bench) => <Growth bench={bench} /> },
+  { id: 'growth', name: 'History', supply: 'teacher', content: (bench) => <Growth bench={bench} /> },
 ];
 
 function LabelDrawing({ blank }: { blank: boolean }) {

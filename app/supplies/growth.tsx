@@ -80,9 +80,9 @@ export function Growth({ bench }: { bench: Bench }) {
       const settled = await bench.settled();
       const answer = settled === null ? null : await fetch(`${at}/growth`).catch(() => null);
       if (!current) return;
-      if (!answer?.ok) return setProblem('The growth can be seen once the sheet is saved and the network is back.');
+      if (!answer?.ok) return setProblem('The history can be shown once the sheet is saved and the network is back.');
       const read = Grown.safeParse(await answer.json());
-      if (!read.success) return setProblem('The growth of this sheet could not be read.');
+      if (!read.success) return setProblem('Couldn’t load the history of this sheet. Try again.');
       const made = new Film(read.data.from, readSheet(read.data.sheet), read.data.log);
       setFilm(made);
       setMoments(read.data.moments);
@@ -151,16 +151,18 @@ export function Growth({ bench }: { bench: Bench }) {
   };
 
   if (problem) return <p className="quiet">{problem}</p>;
-  if (!film) return <p className="quiet">Fetching how it grew …</p>;
+  if (!film) return <p className="quiet">Loading the history …</p>;
   const steps = film.last - film.from;
   return (
     <div className="growth">
       <div className="growth-line">
         <label className="growth-slider">
-          <span className="quiet">{steps === 0 ? 'nothing was done yet' : `${seq - film.from} of ${steps} steps`}</span>
+          <span className="quiet">
+            {steps === 0 ? 'nothing has been done yet' : `${seq - film.from} of ${steps} steps`}
+          </span>
           <input
             type="range"
-            aria-label="Growth of the sheet"
+            aria-label="History of the sheet"
             aria-valuetext={`${seq - film.from} of ${steps} steps, ${past?.label ?? 'as it is now'}`}
             min={film.from}
             max={film.last}
@@ -171,7 +173,7 @@ export function Growth({ bench }: { bench: Bench }) {
         </label>
         <div className="chips">
           <button type="button" className="chip" disabled={steps === 0} onClick={() => setPlaying(!playing)}>
-            {playing ? 'stop' : 'let it grow'}
+            {playing ? 'stop' : 'play history'}
           </button>
           {past && (
             <>
@@ -203,7 +205,7 @@ export function Growth({ bench }: { bench: Bench }) {
               })
             }
           >
-            save this as a second sheet
+            make a copy of this
           </button>
         </div>
         <form
@@ -241,7 +243,7 @@ export function Growth({ bench }: { bench: Bench }) {
             <button
               type="button"
               className="moment-drop"
-              aria-label={`Drop the moment ${moment.name}`}
+              aria-label={`Delete the moment ${moment.name}`}
               onClick={() => void post({ do: 'drop', id: moment.id })}
             >
               ×

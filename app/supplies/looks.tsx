@@ -29,7 +29,7 @@ const facesOf = (bench: Bench) => bench.faces;
 const MODES = [
   { id: 'places', name: 'arrangements' },
   { id: 'colours', name: 'palettes' },
-  { id: 'faces', name: 'pairs of faces' },
+  { id: 'faces', name: 'font pairs' },
 ] as const;
 /** How many palettes are shown at once. */
 const PALETTES = 7;
@@ -110,7 +110,7 @@ export function Looks({ bench }: { bench: Bench }) {
         page: specimen(after),
         take: () => {
           const next = paired(bench.sheet, pair);
-          bench.make('Pair of faces', all([between(bench.sheet, next), ...refitted(bench.sheet, next, faces)]));
+          bench.make('Font pair', all([between(bench.sheet, next), ...refitted(bench.sheet, next, faces)]));
         },
       };
     });
@@ -138,7 +138,7 @@ export function Looks({ bench }: { bench: Bench }) {
         <p className="quiet">
           {mode === 'places'
             ? ids
-              ? `of the ${ids.length} chosen things`
+              ? `of the ${ids.length} selected things`
               : 'of the whole page'
             : mode === 'colours'
               ? 'all stay as readable as now'

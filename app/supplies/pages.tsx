@@ -84,14 +84,14 @@ export function Pages({ bench }: { bench: Bench }) {
       </ol>
       <div className="pages-do">
         <button type="button" className="chip" onClick={() => addPage(bench)}>
-          add a page
+          add page
         </button>
         <button type="button" className="chip" onClick={() => duplicatePage(bench)}>
-          double this one
+          duplicate page
         </button>
         {pages.length > 1 && (
           <button type="button" className="chip apricot" onClick={() => removePage(bench)}>
-            drop this one
+            delete page
           </button>
         )}
         {pages.length > 1 && <p className="quiet">Drag to reorder, or Alt with the arrow keys.</p>}

@@ -50,7 +50,9 @@ export function Pictures({ bench }: { bench: Bench }) {
           </div>
         )}
         {found.length === 0 && index.length > 0 && wanted.trim() && (
-          <p className="quiet">Nothing is called “{wanted}”. Try a simpler word: “bird” rather than “oystercatcher”.</p>
+          <p className="quiet">
+            No picture is called “{wanted}”. Try a simpler word: “bird” rather than “oystercatcher”.
+          </p>
         )}
         {found.map((entry) => (
           <span key={entry.id} className="picture-place">
@@ -69,8 +71,8 @@ export function Pictures({ bench }: { bench: Bench }) {
               <button
                 type="button"
                 className="picture-away"
-                aria-label={`Puts “${entry.name}” away; sheets that show it keep it`}
-                title={`Puts “${entry.name}” away; sheets that show it keep it`}
+                aria-label={`Removes “${entry.name}” from this list; sheets that show it keep it`}
+                title={`Removes “${entry.name}” from this list; sheets that show it keep it`}
                 onClick={() => void putPictureAway(entry.id).then((problem) => problem && bench.say(problem))}
               >
                 ✕

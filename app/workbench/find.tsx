@@ -60,7 +60,7 @@ export function FindCard({ bench }: { bench: Bench }) {
         ref={field}
         className="inline-name"
         aria-label="Find words"
-        placeholder="words to find"
+        placeholder="text to find"
         value={words}
         onChange={(event) => (setWords(event.target.value), setAt(0))}
         onKeyDown={(event) => event.key === 'Enter' && go(bench.lit ? at + (event.shiftKey ? -1 : 1) : 0)}
@@ -68,7 +68,7 @@ export function FindCard({ bench }: { bench: Bench }) {
       <input
         className="inline-name"
         aria-label="Replace with"
-        placeholder="words to put in their place"
+        placeholder="replacement"
         value={better}
         onChange={(event) => setBetter(event.target.value)}
         onKeyDown={(event) => event.key === 'Enter' && replace(false)}
@@ -76,7 +76,7 @@ export function FindCard({ bench }: { bench: Bench }) {
       <div className="find-row">
         <Toggle
           on={options.matchCase}
-          label="Capitals count"
+          label="Match capitals"
           onClick={() => setOptions({ ...options, matchCase: !options.matchCase })}
         >
           Aa
@@ -89,13 +89,7 @@ export function FindCard({ bench }: { bench: Bench }) {
           |ab|
         </Toggle>
         <span style={{ flex: 1 }} />
-        <button
-          type="button"
-          className="chip"
-          disabled={!current}
-          onClick={() => go(at - 1)}
-          aria-label="The one before"
-        >
+        <button type="button" className="chip" disabled={!current} onClick={() => go(at - 1)} aria-label="Previous">
           ‹
         </button>
         <button
@@ -103,7 +97,7 @@ export function FindCard({ bench }: { bench: Bench }) {
           className="chip"
           disabled={!current}
           onClick={() => go(bench.lit ? at + 1 : 0)}
-          aria-label="The next one"
+          aria-label="Next"
         >
           ›
         </button>

@@ -18,7 +18,7 @@ export default function KeySheet({ bench }: { bench: Bench }) {
     </div>
   );
   return (
-    <Modal open title="Keys of the workbench" footer={null} width={860} onCancel={() => bench.put({ keySheet: false })}>
+    <Modal open title="Keyboard shortcuts" footer={null} width={860} onCancel={() => bench.put({ keySheet: false })}>
       <div className="key-sheet">
         {COMMANDS.map(({ title, commands }) => (
           <section key={title}>

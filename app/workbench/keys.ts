@@ -46,11 +46,11 @@ const inReach = (bench: Bench) => (bench.enteredGroup ?? bench.page).items.filte
 /** All keys that work on the sheet, as the sheet of keys lists them. The first that fits is done. */
 export const COMMANDS: { title: string; commands: Command[] }[] = [
   {
-    title: 'Choosing',
+    title: 'Selecting',
     commands: [
       {
         keys: 'Tab · Shift+Tab',
-        says: 'the next or the last thing, front to back; Enter chooses the first',
+        says: 'select the next or previous thing, front to back; Enter selects the first',
         when: ({ key, command }, bench) => key === 'tab' && !command && chosen(bench),
         do(bench, { event }) {
           const list = inReach(bench);
@@ -61,7 +61,7 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
       },
       {
         keys: 'Enter',
-        says: 'edits words, or enters a group',
+        says: 'edit the text, or enter a group',
         when: ({ key, command }, bench) =>
           key === 'enter' &&
           !command &&
@@ -80,13 +80,13 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
       },
       {
         keys: 'D',
-        says: 'digs: what lies under the chosen thing',
+        says: 'dig: what lies under the selected thing',
         when: plainKey('d'),
         do: (bench) => bench.onDig?.(),
       },
       {
         keys: 'Ctrl+A',
-        says: 'everything on the page',
+        says: 'select everything on the page',
         when: ({ key, command }) => command && key === 'a',
         do: (bench) =>
           bench.select(
@@ -97,7 +97,7 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
       },
       {
         keys: 'Escape',
-        says: 'lets go; leaves a group; puts the pen down',
+        says: 'deselect; leave a group; put the pen down',
         when: ({ key }) => key === 'escape',
         do(bench) {
           if (bench.tool) bench.put({ tool: null });
@@ -131,7 +131,7 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
       },
       {
         keys: ', · .',
-        says: 'turn left or right by a degree; with Alt by fifteen',
+        says: 'rotate left or right by a degree; with Alt by 15',
         when: ({ event, command }, bench) => !command && /^(Comma|Period)$/.test(event.code) && chosen(bench),
         do: (bench, { event }) => turnBy(bench, (event.code === 'Comma' ? -1 : 1) * (event.altKey ? 15 : 1)),
       },
@@ -150,30 +150,30 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
       },
       {
         keys: 'Ctrl+L',
-        says: 'locks and unlocks',
+        says: 'lock, unlock',
         when: ({ key, command }, bench) => command && key === 'l' && chosen(bench) && bench.rights.kind === 'all',
         do: (bench) => setValues(bench, 'Lock', { locked: !bench.selectedItems.every((item) => item.locked) }),
       },
     ],
   },
   {
-    title: 'Again, and back',
+    title: 'Copying and deleting',
     commands: [
       {
         keys: 'Ctrl+D',
-        says: 'duplicates; done again, the same step is repeated',
+        says: 'duplicate; press again to repeat the same step',
         when: ({ key, command }) => command && key === 'd',
         do: duplicate,
       },
       {
         keys: 'Ctrl+Alt+C · Ctrl+Alt+V',
-        says: 'copy a look, give it to others',
+        says: 'copy a look, apply it',
         when: ({ event, command }) => command && event.altKey && /^Key[CV]$/.test(event.code),
         do: (bench, { event }) => (event.code === 'KeyC' ? copyLook(bench) : giveLook(bench)),
       },
       {
         keys: 'Delete',
-        says: 'takes away',
+        says: 'delete',
         when: ({ key, command }) => !command && (key === 'delete' || key === 'backspace'),
         do: remove,
       },
@@ -184,7 +184,7 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
     commands: [
       {
         keys: 'Ctrl+Enter · Ctrl+Shift+Enter',
-        says: 'a new node under the chosen one, or beside it; while its words are typed too',
+        says: 'add a node under the selected one, or beside it; while typing, too',
         when: ({ key, command }, bench) => key === 'enter' && command && chosenNode(bench) !== null,
         do: (bench, { event }) => addBeside(bench, event.shiftKey ? 'sibling' : 'child'),
       },
@@ -195,19 +195,19 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
     commands: [
       {
         keys: 'Ctrl+F',
-        says: 'finds words on all pages, and replaces them',
+        says: 'find text on all pages, and replace it',
         when: ({ key, command }) => command && key === 'f',
         do: (bench) => bench.put({ finding: true }),
       },
       {
         keys: 'Page Up · Page Down',
-        says: 'turns the page',
+        says: 'previous or next page',
         when: ({ key }) => key === 'pageup' || key === 'pagedown',
         do: (bench, { key }) => turnPage(bench, key === 'pageup' ? -1 : 1),
       },
       {
         keys: '?',
-        says: 'this list',
+        says: 'show this list',
         when: ({ event, command }) => !command && event.key === '?',
         do: (bench) => bench.put({ keySheet: true }),
       },
@@ -217,16 +217,16 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
 
 /** What works too, in a field or by the browser's own means. */
 export const OTHER_KEYS: { keys: string; says: string }[] = [
-  { keys: 'Ctrl+Z · Ctrl+Shift+Z', says: 'undo, redo, without a limit, after a reload too' },
-  { keys: 'F6 · Shift+F6', says: 'on to the margin, the supplies, the title, the sheet; what is chosen stays chosen' },
-  { keys: 'Ctrl+C · Ctrl+X · Ctrl+V', says: 'copy, cut, paste; words from elsewhere keep paragraphs and lists' },
-  { keys: 'Ctrl+B · Ctrl+I · Ctrl+U', says: 'bold, italic, underline, while words are edited' },
+  { keys: 'Ctrl+Z · Ctrl+Shift+Z', says: 'undo, redo, without limit, even after a reload' },
+  { keys: 'F6 · Shift+F6', says: 'go to the margin, the supplies, the title, the sheet; the selection stays' },
+  { keys: 'Ctrl+C · Ctrl+X · Ctrl+V', says: 'copy, cut, paste; text from elsewhere keeps paragraphs and lists' },
+  { keys: 'Ctrl+B · Ctrl+I · Ctrl+U', says: 'bold, italic, underline, while editing text' },
   {
-    keys: 'Shift while pulling',
-    says: 'keeps the proportion, or lets go of it; 45 degrees for lines, 15 when turning',
+    keys: 'Shift while dragging',
+    says: 'keep or release the proportions; 45 degrees for lines, 15 when rotating',
   },
-  { keys: 'Alt while pulling', says: 'works from the centre' },
-  { keys: 'Ctrl while pulling', says: 'is drawn to nothing; Ctrl with a click digs' },
+  { keys: 'Alt while dragging', says: 'from the centre' },
+  { keys: 'Ctrl while dragging', says: 'without snapping; Ctrl with a click digs' },
 ];
 
 /** The parts of the workbench in the order in which F6 goes through them. */

@@ -40,7 +40,7 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
     <BenchContext.Provider value={bench}>
       <div className="settings">
         <h3>
-          Page <small>nothing is chosen</small>
+          Page <small>nothing selected</small>
         </h3>
         <Row label="size">
           <Select
@@ -57,27 +57,27 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
             }}
             options={[
               ...PAGE_SIZES.map(({ id, name }) => ({ value: id, label: name })),
-              { value: 'own', label: 'own size', disabled: true },
+              { value: 'own', label: 'custom size', disabled: true },
             ]}
           />
           <Segmented
             size="small"
-            aria-label="Upright or wide"
-            value={page.width === page.height ? '' : wide ? 'wide' : 'upright'}
+            aria-label="Portrait or landscape"
+            value={page.width === page.height ? '' : wide ? 'landscape' : 'portrait'}
             onChange={() => ask(page.height, page.width)}
-            options={['upright', 'wide']}
+            options={['portrait', 'landscape']}
           />
         </Row>
         <div className="typed-pair" style={{ marginTop: 8 }}>
           <LengthField
-            label="wide"
+            label="width"
             value={page.width}
             unit={unit}
             min={36}
             onChange={(width) => ask(width, page.height)}
           />
           <LengthField
-            label="high"
+            label="height"
             value={page.height}
             unit={unit}
             min={36}
@@ -111,17 +111,17 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
             onChange={(next) => bench.make('Unit', { kind: 'sheet-set', values: { unit: next } })}
             options={['in', 'mm', 'px']}
           />
-          <Toggle on={rulers} label="Rulers: pull guides out of them" onClick={() => setRulers(!rulers)}>
+          <Toggle on={rulers} label="Show rulers: drag guides out of them" onClick={() => setRulers(!rulers)}>
             rulers
           </Toggle>
           {page.guides.length > 0 && (
-            <Toggle on={false} label="Take all guides away" onClick={() => set({ guides: [] })}>
-              no guides
+            <Toggle on={false} label="Remove all guides" onClick={() => set({ guides: [] })}>
+              remove guides
             </Toggle>
           )}
         </Row>
         <PaintField
-          label="ground"
+          label="background"
           paint={page.background}
           palette={sheet.palette}
           onChange={(background) => set({ background })}
@@ -130,16 +130,12 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
           {page.guides.map((guide, i) => (
             <Row key={i} label="">
               <LengthField
-                label={guide.axis === 'x' ? 'across' : 'down'}
+                label={guide.axis === 'x' ? 'from left' : 'from top'}
                 value={guide.at}
                 unit={unit}
                 onChange={(at) => set({ guides: page.guides.with(i, { ...guide, at }) })}
               />
-              <Toggle
-                on={false}
-                label="Take this guide away"
-                onClick={() => set({ guides: page.guides.toSpliced(i, 1) })}
-              >
+              <Toggle on={false} label="Remove this guide" onClick={() => set({ guides: page.guides.toSpliced(i, 1) })}>
                 ×
               </Toggle>
             </Row>
@@ -155,12 +151,12 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
                   set({ guides: [...page.guides, { axis, at: (axis === 'x' ? page.width : page.height) / 2 }] })
                 }
               >
-                {axis === 'x' ? 'one upright' : 'one level'}
+                {axis === 'x' ? 'add vertical' : 'add horizontal'}
               </button>
             ))}
           </div>
         </More>
-        <More title="palette of the sheet">
+        <More title="palette">
           {sheet.palette.map((hex, i) => (
             <Swatches
               key={i}
@@ -168,7 +164,7 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
               value={hex}
               palette={[]}
               onChange={(next) => palette(i, next)}
-              none="Take out"
+              none="Remove"
             />
           ))}
           {sheet.palette.length < 24 && (
@@ -179,12 +175,12 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
                 bench.make('Palette', { kind: 'sheet-set', values: { palette: [...sheet.palette, '#8c8c8c'] } })
               }
             >
-              one more colour
+              add colour
             </button>
           )}
         </More>
         <p className="quiet card-keys">
-          Press <kbd>?</kbd> for the keys, <kbd>Ctrl</kbd>+<kbd>F</kbd> to find words.
+          Press <kbd>?</kbd> for keyboard shortcuts, <kbd>Ctrl</kbd>+<kbd>F</kbd> to find words.
         </p>
       </div>
     </BenchContext.Provider>

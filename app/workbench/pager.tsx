@@ -24,9 +24,9 @@ export function Pager({ bench }: { bench: Bench }) {
   );
   return (
     <span className="pager">
-      {turn(-1, 'The page before', '‹')}
+      {turn(-1, 'Previous page', '‹')}
       page {at + 1} of {pages.length}
-      {turn(1, 'The next page', '›')}
+      {turn(1, 'Next page', '›')}
     </span>
   );
 }

@@ -40,7 +40,7 @@ function SetAside({ bench }: { bench: Bench }) {
         download
       </button>
       <button type="button" className="plainbtn" onClick={() => bench.forgetAside()}>
-        let go
+        discard
       </button>
     </div>
   );
@@ -57,7 +57,7 @@ export function Notice({ bench }: { bench: Bench }) {
         <div key={notice.count} className="notice">
           <span>{notice.text}</span>
           <button type="button" className="plainbtn" onClick={() => bench.hush()}>
-            all right
+            OK
           </button>
         </div>
       )}

@@ -23,8 +23,8 @@ export default function SizeChoice({ bench, sheet, page, wanted, onDone }: Props
   const ids = useMemo(() => (whole ? sheet.pages.map((one) => one.id) : [page.id]), [whole, sheet.pages, page.id]);
   const ways = useMemo(() => {
     const made: { id: string; name: string; way: Way }[] = [
-      { id: 'keep', name: 'keep things, add room', way: { how: 'keep', ...keep } },
-      { id: 'scale', name: 'scale all, words too', way: { how: 'scale' } },
+      { id: 'keep', name: 'keep sizes, add space', way: { how: 'keep', ...keep } },
+      { id: 'scale', name: 'scale everything, text too', way: { how: 'scale' } },
     ];
     return made.map((one) => ({ ...one, after: resized(sheet, ids, wanted.width, wanted.height, one.way) }));
   }, [keep, sheet, ids, wanted]);
@@ -50,7 +50,7 @@ export default function SizeChoice({ bench, sheet, page, wanted, onDone }: Props
         ))}
       </div>
       <div className="size-keep">
-        <div className="size-spots" role="group" aria-label="Where things stay when room is added">
+        <div className="size-spots" role="group" aria-label="Where things stay when space is added">
           {SIDES.map((y) =>
             SIDES.map((x) => (
               <button
@@ -65,15 +65,15 @@ export default function SizeChoice({ bench, sheet, page, wanted, onDone }: Props
             )),
           )}
         </div>
-        <span className="quiet">where things stay when room is added</span>
+        <span className="quiet">where things stay when space is added</span>
       </div>
       {sheet.pages.length > 1 && (
-        <Toggle on={whole} label="All pages, not only this one" onClick={() => setWhole(!whole)}>
+        <Toggle on={whole} label="Apply to all pages" onClick={() => setWhole(!whole)}>
           all {sheet.pages.length} pages
         </Toggle>
       )}
       <button type="button" className="chip apricot" onClick={onDone}>
-        leave it as it is
+        cancel
       </button>
     </div>
   );

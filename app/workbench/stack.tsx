@@ -95,7 +95,7 @@ export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Ben
     <nav className="stack" aria-label="Things on the page, front to back">
       {group ? (
         <button className="stack-end" onClick={() => bench.enter(null)} title="Leave the group (Esc)">
-          ‹ out
+          ‹ leave group
         </button>
       ) : (
         <span className="stack-end">front</span>

@@ -29,18 +29,18 @@ export function TakeOut({ bench, sheetId, page }: { bench: Bench; sheetId: strin
     try {
       // What was just typed belongs to it.
       if ((await bench.settled()) === null)
-        throw new TakeOutProblem('Not all is saved yet. The sheet can be taken out when the network is back.');
+        throw new TakeOutProblem('Not everything is saved yet. You can download the sheet when the network is back.');
       const place = await takeOut(sheetId, wanted, control.signal, (making) => setNow({ what, making }));
       if (place) download(place);
     } catch (error) {
-      bench.say(error instanceof TakeOutProblem ? error.message : 'This could not be made. Try it once more.');
+      bench.say(error instanceof TakeOutProblem ? error.message : 'Couldn’t make the file. Try again.');
     } finally {
       setNow(null);
     }
   };
   const second = async () => {
     const seq = await bench.settled();
-    if (seq === null) return bench.say('A second sheet can be saved when the network is back.');
+    if (seq === null) return bench.say('You can make a copy when the network is back.');
     await submit({ do: 'second', seq: `${seq}` }, { method: 'post', action: `/sheets/${sheetId}/growth` });
   };
 
@@ -62,12 +62,12 @@ export function TakeOut({ bench, sheetId, page }: { bench: Bench; sheetId: strin
           { key: 'key', label: 'PDF with the answers', onClick: () => void take({ as: 'pdf', side: 'key' }) },
           { key: 'png', label: 'PNG of this page', onClick: () => void take({ as: 'png', page }) },
           { type: 'divider' },
-          { key: 'second', label: 'Save as a second sheet', onClick: () => void second() },
+          { key: 'second', label: 'Make a copy', onClick: () => void second() },
         ],
       }}
     >
       <button type="button" className="plainbtn">
-        take out ▾
+        download ▾
       </button>
     </Dropdown>
   );

@@ -38,9 +38,7 @@ const wait = (time: number, signal: AbortSignal) =>
 /** What the server says instead of what was asked for. */
 async function refusalIn(answer: Response): Promise<TakeOutProblem> {
   const told = Refusal.safeParse(await answer.json().catch(() => null));
-  return new TakeOutProblem(
-    told.success ? told.data.message : `The server answered ${answer.status}. Try it once more.`,
-  );
+  return new TakeOutProblem(told.success ? told.data.message : `The server answered ${answer.status}. Try again.`);
 }
 
 /**
@@ -59,7 +57,7 @@ export async function takeOut(
     headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify(wanted),
   }).catch(() => {
-    throw new TakeOutProblem('The school can’t be reached. Take the sheet out when the network is back.');
+    throw new TakeOutProblem('The school can’t be reached. Download the sheet when the network is back.');
   });
   if (!asked.ok) throw await refusalIn(asked);
   const place = `/exports/${Asked.parse(await asked.json()).id}`;
@@ -91,7 +89,7 @@ async function follow(place: string, signal: AbortSignal, tell: (making: Making)
     const now = State.parse(await answer.json());
     if (now.state === 'ready') return true;
     if (now.state === 'failed') throw new TakeOutProblem(now.problem);
-    if (now.state === 'stopped') throw new TakeOutProblem('It was stopped before it was made. Ask for it once more.');
+    if (now.state === 'stopped') throw new TakeOutProblem('It was stopped before it was ready. Try again.');
     tell(now.state === 'making' && now.progress ? { kind: 'making', ...now.progress } : { kind: 'asked' });
     rest = Math.min(LOOKS.longest, rest * 1.3);
   }

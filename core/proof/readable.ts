@@ -210,7 +210,7 @@ export function mendsFor(sheet: Sheet, page: Page, finding: Unreadable, resource
       item.kind === 'text' ? { plate: PLATE } : { fill: { kind: 'solid', colour: PLATE.colour, opacity: 1 } };
     const dark = inColour(sheet, item, finding.colour, '#1d1b16');
     const light: Change = { kind: 'set', id: item.id, values: ground };
-    offer('dark words on a light ground', packed(dark ? [dark, light] : [light]));
+    offer('dark words on a light background', packed(dark ? [dark, light] : [light]));
   }
   return out;
 }

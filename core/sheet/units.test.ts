@@ -34,8 +34,8 @@ test('what is shown can be typed again and means the same, to the digits shown',
 });
 
 test('pages are called by their names, either way up, or by their measures', () => {
-  expect(sizeName(792, 612, 'in')).toBe('Letter, wide');
-  expect(sizeName(595.28, 841.89, 'mm')).toBe('A4, upright');
+  expect(sizeName(792, 612, 'in')).toBe('Letter, landscape');
+  expect(sizeName(595.28, 841.89, 'mm')).toBe('A4, portrait');
   expect(sizeName(100, 200, 'px')).toBe('133 × 267 px');
   expect(new Set(PAGE_SIZES.map((size) => size.id)).size).toBe(PAGE_SIZES.length);
 });
@@ -77,6 +77,6 @@ test('every named size is known again, upright and wide', () => {
   }
   expect(new Set(PAGE_SIZES.map((size) => size.name)).size).toBe(PAGE_SIZES.length);
   expect(sizeName(720, 720, 'in')).toBe('Square');
-  expect(sizeName(960, 540, 'in')).toBe('Slide 16:9, wide');
+  expect(sizeName(960, 540, 'in')).toBe('Slide 16:9, landscape');
   expect(sizeName(500, 500, 'px')).toBe('667 × 667 px');
 });

@@ -116,5 +116,5 @@ export function namedSize(width: number, height: number): PageSize | undefined {
 export function sizeName(width: number, height: number, unit: Sheet['unit']): string {
   const found = namedSize(width, height);
   if (!found) return `${inUnit(width, unit)} × ${inUnit(height, unit)} ${unit}`;
-  return found.width === found.height ? found.name : `${found.name}, ${width > height ? 'wide' : 'upright'}`;
+  return found.width === found.height ? found.name : `${found.name}, ${width > height ? 'landscape' : 'portrait'}`;
 }

@@ -72,7 +72,7 @@ async function checked(bytes: Uint8Array): Promise<void> {
   if (bytes.length === 0) throw new PictureProblem('This file is empty. Choose another one.');
   if (bytes.length > MOST_BYTES)
     throw new PictureProblem(
-      `This file has ${Math.ceil(bytes.length / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be taken in. Save it smaller and try again.`,
+      `This file has ${Math.ceil(bytes.length / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be uploaded. Save it smaller and try again.`,
     );
   const known = isPicture(bytes)
     ? await sharp(bytes, { limitInputPixels: false })

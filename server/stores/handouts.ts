@@ -107,39 +107,40 @@ export type NewHandout = {
  * Hands a sheet out: every student of the class gets a copy. `pictures` are those that ship, which have named parts. What was
  * handed out under an id before is not handed out again.
  */
-export function createHandout(db: Database, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> {
-  return db.transaction(async (tx) => {
-    const made = await tx.query(
-      `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover)
+export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> {
+  const made = await tx.query(
+    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover)
        values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb)
        on conflict (id) do nothing returning id`,
-      [
-        id,
-        given.schoolId,
-        given.teacherId,
-        given.sheetId,
-        given.classId,
-        given.title,
-        given.brief,
-        given.dueAt,
-        JSON.stringify(given.sheet),
-        JSON.stringify(storedLookFors(given.lookFors)),
-        JSON.stringify(given.rubric),
-        JSON.stringify(given.supplies),
-        given.at ?? null,
-        JSON.stringify(coverOf(given.sheet)),
-      ],
-    );
-    if (made.length === 0) return id;
-    const members = await tx.query<{ id: string }>('select person_id as id from class_member where class_id = $1', [
+    [
+      id,
+      given.schoolId,
+      given.teacherId,
+      given.sheetId,
       given.classId,
-    ]);
-    const copy = veiled(givenOut(given.sheet), pictures);
-    for (const member of members)
-      await addCopy(tx, { schoolId: given.schoolId, handoutId: id, studentId: member.id, sheet: copy });
-    return id;
-  });
+      given.title,
+      given.brief,
+      given.dueAt,
+      JSON.stringify(given.sheet),
+      JSON.stringify(storedLookFors(given.lookFors)),
+      JSON.stringify(given.rubric),
+      JSON.stringify(given.supplies),
+      given.at ?? null,
+      JSON.stringify(coverOf(given.sheet)),
+    ],
+  );
+  if (made.length === 0) return id;
+  const members = await tx.query<{ id: string }>('select person_id as id from class_member where class_id = $1', [
+    given.classId,
+  ]);
+  const copy = veiled(givenOut(given.sheet), pictures);
+  for (const member of members)
+    await addCopy(tx, { schoolId: given.schoolId, handoutId: id, studentId: member.id, sheet: copy });
+  return id;
 }
+
+export const createHandout = (db: Database, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> =>
+  db.transaction((tx) => addHandout(tx, given, pictures, id));
 
 async function addCopy(tx: Queries, given: { schoolId: string; handoutId: string; studentId: string; sheet: Sheet }) {
   const documentId = await createDocument(tx, given.schoolId, given.sheet);

@@ -53,6 +53,20 @@ const explained = (queries: Queries): Queries => ({
   },
 });
 
+const NEW_HANDOUT = {
+  schoolId: 's900',
+  teacherId: 't900-1',
+  sheetId: null,
+  classId: 'c900-0',
+  title: 'T',
+  brief: '',
+  dueAt: null,
+  sheet: sampleSheet(),
+  lookFors: [],
+  rubric: { rows: [] },
+  supplies: [],
+};
+
 let db: Database;
 beforeAll(async () => {
   const plain = await DATABASES.at(-1)![1]();
@@ -102,24 +116,8 @@ const CALLS: Record<string, () => unknown> = {
   addMoment: () => growth.addMoment(db, { documentId: 'ds7-0', authorId: 't7-1', seq: 1, name: 'x' }),
   dropMoment: () => growth.dropMoment(db, 'ds7-0', 'mds7-0'),
   handoutById: () => handouts.handoutById(db, 'o3-1-0'),
-  createHandout: () =>
-    handouts.createHandout(
-      db,
-      {
-        schoolId: 's900',
-        teacherId: 't900-1',
-        sheetId: null,
-        classId: 'c900-0',
-        title: 'T',
-        brief: '',
-        dueAt: null,
-        sheet: sampleSheet(),
-        lookFors: [],
-        rubric: { rows: [] },
-        supplies: [],
-      },
-      openPictures(),
-    ),
+  createHandout: () => handouts.createHandout(db, NEW_HANDOUT, openPictures()),
+  addHandout: () => db.transaction((tx) => handouts.addHandout(tx, NEW_HANDOUT, openPictures())),
   async addLateCopies() {
     const late = await classes.addStudent(db, { schoolId: 's900', classId: 'c900-0', name: 'Late' });
     await handouts.addLateCopies(db, late, openPictures());

@@ -50,7 +50,7 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
 test('everything that opens on the workbench has names and contrast', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Maren');
   await openSheet(page, 'The salt marsh on one page');
-  for (const name of ['Shapes', 'Lines', 'Pen', 'Signs', 'Other looks', 'Pages', 'Growth']) {
+  for (const name of ['Shapes', 'Lines', 'Pen', 'Signs', 'Other looks', 'Pages', 'History']) {
     await compartment(page, name);
     await expect(page.getByRole('tabpanel', { name })).not.toContainText('…');
     await check(page, name);

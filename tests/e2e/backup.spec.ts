@@ -20,7 +20,7 @@ test('a backup is made while the server runs, and restored when it is stopped', 
   const addClass = async (name: string) => {
     await teacher.goto(`${house.url}/classes`);
     await teacher.getByLabel('Name of the class').fill(name);
-    await teacher.getByRole('button', { name: 'Begin it' }).click();
+    await teacher.getByRole('button', { name: 'Add class' }).click();
     await expect(teacher.getByRole('heading', { name })).toBeVisible();
   };
   await addClass('Before the backup');

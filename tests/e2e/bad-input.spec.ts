@@ -24,10 +24,10 @@ test('at the front door', async ({ browser, house }) => {
 test('in the classes, and a class without students gets nothing', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Maren');
   await page.goto('/classes');
-  await page.getByRole('button', { name: 'Begin it' }).click();
+  await page.getByRole('button', { name: 'Add class' }).click();
   await expect(page.getByRole('alert')).toContainText('Type a name.');
   await page.getByLabel('Name of the class').fill('Plover');
-  await page.getByRole('button', { name: 'Begin it' }).click();
+  await page.getByRole('button', { name: 'Add class' }).click();
   await expect(page.getByRole('status')).toContainText('Plover is there');
   await page.goto('/desk');
   await page.getByRole('button', { name: 'Worksheet' }).click();
@@ -53,7 +53,7 @@ test('a look-for that the sheet has nothing for says why', async ({ browser, hou
   await page.getByRole('button', { name: 'Worksheet' }).click();
   await drawn(page);
   await page.getByRole('link', { name: 'Hand out' }).click();
-  await page.getByLabel('Look for something more').click();
+  await page.getByLabel('Add a look-for').click();
   await page.locator('.ant-select-item', { hasText: 'labels on their parts' }).click();
   await expect(page.getByText('There is no blank label with a line to a part of a diagram')).toBeVisible();
 });
@@ -65,7 +65,7 @@ test('what is not there or not one’s own says so', async ({ browser, house }) 
     await expect(page.getByRole('heading', { name: 'Nothing here' })).toBeVisible();
   }
   await page.goto('/tray');
-  await expect(page.getByText('This place is for students.')).toBeVisible();
+  await expect(page.getByText('This page is for students.')).toBeVisible();
 });
 
 test('a copy that was handed in elsewhere can’t be written on', async ({ browser, house }) => {
@@ -76,7 +76,7 @@ test('a copy that was handed in elsewhere can’t be written on', async ({ brows
   await other.goto(page.url());
   await drawn(other);
   await other.getByRole('button', { name: 'Hand in' }).click();
-  await other.getByRole('button', { name: 'Hand in all the same' }).click();
+  await other.getByRole('button', { name: 'Hand in anyway' }).click();
   await expect(other.getByRole('button', { name: 'Take it back' })).toBeVisible();
   const box = (await page.locator('.page-view').boundingBox())!;
   await page.mouse.click(box.x + box.width * 0.87, box.y + box.height * 0.21);

@@ -60,7 +60,7 @@ test.describe('the finer work', () => {
     await stack(page).first().click();
     await leaf(page, 'place');
     await leaf(page, 'words');
-    const across = field(page, 'across');
+    const across = field(page, 'from left');
     const before = await across.inputValue();
     await page.keyboard.press('Shift+ArrowRight');
     await expect(across).not.toHaveValue(before);
@@ -127,11 +127,11 @@ test.describe('the finer work', () => {
     await page.mouse.up();
     await expect(page.locator('.gap-words')).toHaveCount(0);
     // Drawn to where the gap is the same: 120, 300, 480.
-    await expect(field(page, 'across')).toHaveValue(`${Math.round(((480 - 60) / 72) * 100) / 100}`);
+    await expect(field(page, 'from left')).toHaveValue(`${Math.round(((480 - 60) / 72) * 100) / 100}`);
   });
 
   test('guides are pulled out of the rulers, things go to them, and off the page they are gone', async () => {
-    await page.getByRole('button', { name: 'Rulers: pull guides out of them' }).click();
+    await page.getByRole('button', { name: 'Show rulers: drag guides out of them' }).click();
     const ruler = (await page.locator('.ruler.down').boundingBox())!;
     const at = await onPage(page, 200, 300);
     await page.mouse.move(ruler.x + 6, at.y);
@@ -142,7 +142,7 @@ test.describe('the finer work', () => {
     await supply(page, 'Shapes', 'oval');
     await drag(page, [396, 306], [258, 200]);
     await expect
-      .poll(async () => Math.abs(Number(await field(page, 'across').inputValue()) - 200 / 72))
+      .poll(async () => Math.abs(Number(await field(page, 'from left').inputValue()) - 200 / 72))
       .toBeLessThan(0.02);
     await page.mouse.move(at.x, at.y + 150);
     await page.mouse.down();
@@ -152,7 +152,7 @@ test.describe('the finer work', () => {
     await expect(page.locator('.own-guide-hit')).toHaveCount(0);
     await page.keyboard.press('Escape');
     await press(page, 700, 560);
-    await page.getByRole('button', { name: 'Rulers: pull guides out of them' }).click();
+    await page.getByRole('button', { name: 'Show rulers: drag guides out of them' }).click();
   });
 
   test('another page size is asked about, and both ways are shown first', async () => {
@@ -167,14 +167,14 @@ test.describe('the finer work', () => {
     await size();
     await expect(page.locator('.size-ways img')).toHaveCount(2);
     await page.getByRole('button', { name: 'Things stay at the bottom right' }).click();
-    await page.getByRole('button', { name: 'keep things, add room' }).click();
+    await page.getByRole('button', { name: 'keep sizes, add space' }).click();
     await expect(page.locator('.size-words')).toHaveText('11 × 17 in, wide');
     await stack(page).first().click();
     await expect(field(page, 'size')).toHaveValue('30');
     await page.getByRole('button', { name: 'undo' }).click();
     await press(page, 60, 560);
     await size();
-    await page.getByRole('button', { name: 'scale all, words too' }).click();
+    await page.getByRole('button', { name: 'scale everything, text too' }).click();
     await stack(page).first().click();
     expect(Number(await field(page, 'size').inputValue())).toBeCloseTo(30 * Math.min(1224 / 792, 792 / 612), 1);
   });
@@ -234,7 +234,7 @@ test.describe('the finer work', () => {
     await digits.fill('#1D3557');
     await digits.press('Enter');
     await expect(page.locator('.page-view path[fill="#1d3557"]')).toHaveCount(1);
-    await page.getByRole('button', { name: 'off the sheet' }).click();
+    await page.getByRole('button', { name: 'pick from sheet' }).click();
     // The frog's belly.
     await click(200, 236);
     await expect(page.locator('.page-view path[fill="#1d3557"]')).toHaveCount(0);
@@ -269,11 +269,11 @@ test.describe('the finer work', () => {
     await supply(page, 'Shapes', 'star');
     await supply(page, 'Shapes', 'heart');
     await saved(page);
-    await compartment(page, 'Growth');
+    await compartment(page, 'History');
     await page.getByLabel('Name of this moment').fill('two shapes');
     await page.getByLabel('Name of this moment').press('Enter');
     await expect(page.locator('.moment')).toContainText('two shapes');
-    await page.getByLabel('Growth of the sheet').focus();
+    await page.getByLabel('History of the sheet').focus();
     await page.keyboard.press('Home');
     await expect(page.locator('.paper.past')).toBeVisible();
     await expect(page.locator('.page-view g[data-item]')).toHaveCount(0);
@@ -285,7 +285,7 @@ test.describe('the finer work', () => {
     await page.getByRole('button', { name: 'undo' }).click();
     await expect(stack(page)).toHaveCount(2);
     await page.locator('.moment .look').click();
-    await page.getByRole('button', { name: 'save this as a second sheet' }).click();
+    await page.getByRole('button', { name: 'make a copy of this' }).click();
     await expect(page.getByLabel('Name of the sheet')).toHaveValue(/, second$/);
     await expect(stack(page)).toHaveCount(2);
   });
@@ -318,11 +318,11 @@ test.describe('the finer work', () => {
     await supply(page, 'Shapes', 'oval');
     await expect(page.locator('.settings h3')).toContainText('oval');
     for (const [label, typed, said] of [
-      ['wide', '0', /At least 0.01 in/],
-      ['wide', '1e9', /Type a length/],
-      ['across', '5/0', /Type a length/],
-      ['opaque', '900', /Between 0 and 100/],
-      ['turn', '((1', /Type a number/],
+      ['width', '0', /At least 0.01 in/],
+      ['width', '1e9', /Type a length/],
+      ['from left', '5/0', /Type a length/],
+      ['opacity', '900', /Between 0 and 100/],
+      ['rotate', '((1', /Type a number/],
     ] as const) {
       const input = field(page, label);
       const before = await input.inputValue();

@@ -106,7 +106,9 @@ test('a long table of another program keeps its joins and lines, and goes on ove
   const html = `<html><body><style>td{color:red}</style><table><thead><tr><th rowspan="2">river</th><th colspan="2">water</th></tr><tr><th>kind</th><th>found</th></tr></thead><tbody>${Array.from({ length: 70 }, (_, i) => row(i)).join('')}</tbody></table></body></html>`;
   await page.locator('[data-stage]').focus();
   await paste(page, 'river\twater', html);
-  await expect(page.getByText(/longer than its page: it goes on on the next \d pages, with its head/)).toBeVisible();
+  await expect(
+    page.getByText(/longer than its page: it continues on the next \d pages, with its header row/),
+  ).toBeVisible();
   await expect(onSheet(page)).toContainText('Fluß 0');
   await expect(onSheet(page)).not.toContainText('Fluß 69');
   await page.getByRole('button', { name: /goes on on page → 2/ }).click();
@@ -173,10 +175,10 @@ test.describe('a table', () => {
     await writeIn(0.5, -0.5);
     await page.keyboard.press('Escape');
     await expect(page.locator('.settings h3')).toContainText('heron');
-    await page.getByRole('button', { name: 'Makes this cell and the one to its right one' }).click();
+    await page.getByRole('button', { name: 'Merges this cell with the one to its right' }).click();
     await expect(onSheet(page)).toContainText(/heron\s*2/);
-    await page.getByRole('button', { name: 'Takes the joined cells apart' }).click();
-    await expect(page.getByRole('button', { name: 'Takes the joined cells apart' })).toHaveCount(0);
+    await page.getByRole('button', { name: 'Splits the merged cells' }).click();
+    await expect(page.getByRole('button', { name: 'Splits the merged cells' })).toHaveCount(0);
     await saved(page);
   });
 });
@@ -215,7 +217,7 @@ test.describe('a calendar', () => {
     await expect(onSheet(page)).toContainText('09:30 Tide watch');
     await expect(page.getByRole('list', { name: 'Events' }).getByRole('listitem')).toHaveCount(3);
     await page.getByLabel('Days with names, one in a line').fill('29 Feb Leap day\n8–13 February herbarium week');
-    await page.getByRole('button', { name: 'Takes these days in' }).click();
+    await page.getByRole('button', { name: 'Adds these days' }).click();
     await expect(onSheet(page)).toContainText('herbarium week');
     const [download] = await Promise.all([
       page.waitForEvent('download'),

@@ -53,7 +53,7 @@ test('unsaved work is warned of, locked away, and there again for its owner alon
   await warning.getByRole('button', { name: 'Stay' }).click();
   await expect(warning).toBeHidden();
   await page.getByRole('button', { name: 'Sign out' }).click();
-  await warning.getByRole('button', { name: 'Sign out all the same' }).click();
+  await warning.getByRole('button', { name: 'Sign out anyway' }).click();
   await page.waitForURL(`${house.url}/`);
   // Nothing of hers stays on the screen in any window.
   await second.waitForURL(`${house.url}/?signed-out`);

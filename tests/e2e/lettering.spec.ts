@@ -3,8 +3,8 @@ import { blankPage, drag, enter, expect, field, leaf, press, stack, supply, test
 
 const fit = (page: Page, name: string) => page.getByLabel('How the words fit').getByText(name).click();
 const box = async (page: Page) => ({
-  wide: Number(await field(page, 'wide').inputValue()),
-  high: Number(await field(page, 'high').inputValue()),
+  wide: Number(await field(page, 'width').inputValue()),
+  high: Number(await field(page, 'height').inputValue()),
 });
 
 test.describe('words in their boxes', () => {
@@ -42,12 +42,12 @@ test.describe('words in their boxes', () => {
   test('words shrink to their box, never below what was set, and what is over is marked', async () => {
     await write('Body', 'The tide comes in over the mud twice a day and goes out again. '.repeat(3));
     await page.locator('summary', { hasText: 'spacing and fit' }).click();
-    await fit(page, 'words shrink');
-    await field(page, 'high').fill('0.9');
-    await field(page, 'high').press('Enter');
+    await fit(page, 'text shrinks');
+    await field(page, 'height').fill('0.9');
+    await field(page, 'height').press('Enter');
     await expect(page.locator('.overflow-mark')).toHaveCount(0);
-    await field(page, 'never below').fill('12');
-    await field(page, 'never below').press('Enter');
+    await field(page, 'not below').fill('12');
+    await field(page, 'not below').press('Enter');
     await expect(page.locator('.overflow-mark')).toHaveCount(1);
     await fit(page, 'box grows');
     await expect(page.locator('.overflow-mark')).toHaveCount(0);
@@ -62,7 +62,7 @@ test.describe('words in their boxes', () => {
     await page.keyboard.type('and all that lives in it');
     await page.keyboard.press('Escape');
     await page.locator('summary', { hasText: 'lettering' }).click();
-    await page.getByLabel('How wide the lines are made').getByText('each line').click();
+    await page.getByLabel('How wide the lines are made').getByText('fit each line').click();
     const tall = await box(page);
     await page.locator('[data-stage]').focus();
     await page.keyboard.press('Enter');
@@ -76,13 +76,13 @@ test.describe('words in their boxes', () => {
   test('lettering takes the width of the thing below it, and goes round a circle', async () => {
     await supply(page, 'Shapes', 'ribbon');
     await expect(page.locator('.settings h3')).toContainText('ribbon');
-    await field(page, 'wide').fill('6in');
-    await field(page, 'wide').press('Enter');
+    await field(page, 'width').fill('6in');
+    await field(page, 'width').press('Enter');
     await write('Title', 'Salt marsh week');
     await drag(page, [396, 306], [396, 150], 'Control');
     await page.locator('summary', { hasText: 'lettering' }).click();
     await page.locator('.chip', { hasText: 'thing below' }).click();
-    await expect(field(page, 'wide')).toHaveValue('6');
+    await expect(field(page, 'width')).toHaveValue('6');
     await page.getByRole('button', { name: 'Lettering round a circle' }).click();
     await expect.poll(async () => (await box(page)).high).toBeGreaterThan(4);
     // Still words: they are found, and can be edited.
@@ -94,18 +94,18 @@ test.describe('words in their boxes', () => {
   test('a plate lies behind the words alone, and a shadow under them', async () => {
     await write('Heading', 'On a plate');
     await leaf(page, 'look');
-    await page.getByRole('button', { name: 'A plate behind the words alone' }).click();
+    await page.getByRole('button', { name: 'A backing behind the words only' }).click();
     await expect(page.locator('.page-view path[fill="#fffefa"]')).not.toHaveCount(0);
     await page.getByRole('button', { name: 'A shadow' }).click();
     await expect(page.locator('.page-view filter')).toHaveCount(1);
-    await field(page, 'soft').fill('0');
-    await field(page, 'soft').press('Enter');
-    await expect(field(page, 'soft')).toHaveValue('0');
+    await field(page, 'blur').fill('0');
+    await field(page, 'blur').press('Enter');
+    await expect(field(page, 'blur')).toHaveValue('0');
     await page.getByRole('button', { name: 'A shadow' }).click();
     await expect(page.locator('.page-view filter')).toHaveCount(0);
     await press(page, 60, 560);
     await stack(page).first().click();
-    await expect(page.getByRole('button', { name: 'A plate behind the words alone' })).toHaveAttribute(
+    await expect(page.getByRole('button', { name: 'A backing behind the words only' })).toHaveAttribute(
       'aria-pressed',
       'true',
     );

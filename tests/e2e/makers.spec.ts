@@ -148,7 +148,7 @@ test.describe('a concept map', () => {
     await writeMap(page);
     await rows(page).nth(1).click();
     await expect(page.locator('.settings h3')).toContainText('plants');
-    const down = field(page, 'down');
+    const down = field(page, 'from top');
     const before = Number(await down.inputValue());
     await page.locator('[data-stage]').focus();
     for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowDown');
@@ -203,8 +203,8 @@ test.describe('a concept map', () => {
     await expect(chosen).toBeInViewport();
     // It is too much for its frame: more room is one press away.
     await expect(page.getByText('The map is larger than its frame')).toBeVisible();
-    const wide = field(page, 'wide');
-    await page.getByRole('button', { name: '‹ out' }).click();
+    const wide = field(page, 'width');
+    await page.getByRole('button', { name: '‹ leave group' }).click();
     await stack(page).first().click();
     const before = Number(await wide.inputValue());
     await page.getByRole('button', { name: 'Makes the frame as large as the page' }).click();
@@ -263,7 +263,7 @@ test.describe('a concept map', () => {
     await paste(page, Array.from({ length: 5000 }, (_, i) => `line ${i}`).join('\n'));
     await expect(page.getByText(/5,000 lines; a map holds 600/)).toBeVisible();
     expect(await rows(page).count()).toBe(5);
-    await page.getByRole('button', { name: 'all right' }).click();
+    await page.getByRole('button', { name: 'OK' }).click();
     const file = page.getByLabel('File with an outline');
     await file.setInputFiles({
       name: 'loop.graphml',
@@ -279,8 +279,8 @@ test.describe('a concept map', () => {
       buffer: Buffer.from('<opml><body><outline text="x">'),
     });
     await expect(page.getByText(/“torn.opml”: This OPML file is damaged/)).toBeVisible();
-    await page.getByRole('button', { name: 'all right' }).click();
-    await page.getByRole('button', { name: 'as a file ▾' }).click();
+    await page.getByRole('button', { name: 'OK' }).click();
+    await page.getByRole('button', { name: 'download ▾' }).click();
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByText('outline (OPML)').click()]);
     const given = readFileSync(await download.path(), 'utf8');
     expect(given).toContain('<outline text="sun" map:id="1">');
@@ -329,7 +329,7 @@ test.describe('a labelled diagram', () => {
     await page.getByText('+ new spot').click();
     await press(page, 20, 20);
     await expect(page.getByText(/Press on the picture itself/)).toBeVisible();
-    await page.getByRole('button', { name: 'all right' }).click();
+    await page.getByRole('button', { name: 'OK' }).click();
     await saved(page);
   });
 });
@@ -410,10 +410,10 @@ test('a class makes a map, and it is read against the teacher’s', async ({ bro
   await stack(teacher).first().click();
   await expect(teacher.locator('.settings h3')).toContainText('concept map');
   await leaf(teacher, 'students');
-  await teacher.getByText('as the key only').click();
+  await teacher.getByText('answer key only').click();
   await saved(teacher);
   await teacher.getByRole('link', { name: 'Hand out' }).click();
-  await teacher.getByRole('combobox', { name: 'Look for something more' }).click();
+  await teacher.getByRole('combobox', { name: 'Add a look-for' }).click();
   await teacher.getByTitle('a concept map like mine').click();
   await expect(teacher.getByText('on yours: 2 of 2')).toBeVisible();
   await teacher.getByRole('checkbox', { name: 'concept maps' }).check();
@@ -432,7 +432,7 @@ test('a class makes a map, and it is read against the teacher’s', async ({ bro
   await saved(student);
   await expect(student.getByRole('dialog')).toHaveCount(0);
   await student.getByRole('button', { name: 'Hand in' }).click();
-  const anyway = student.getByRole('button', { name: 'Hand in all the same' });
+  const anyway = student.getByRole('button', { name: 'Hand in anyway' });
   await student.getByRole('dialog').waitFor();
   if (await anyway.isVisible()) await anyway.click();
   else await student.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();

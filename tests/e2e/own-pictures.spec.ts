@@ -37,7 +37,7 @@ const asked = () => page.getByLabel('File with a picture');
 const images = () => page.locator('.page-view image');
 async function brought(name = 'orange_disc.jpg', bytes = discFile.plain()) {
   await compartment(page, 'Pictures');
-  await page.getByRole('button', { name: 'brought along' }).click();
+  await page.getByRole('button', { name: 'uploaded' }).click();
   await asked().setInputFiles(await file(name, bytes));
 }
 const begun = async (name: RegExp) => {
@@ -162,7 +162,7 @@ test('labels are set around what was drawn on the sheet', async () => {
   await press(page, 20, 20);
   await page.keyboard.press('Control+a');
   await compartment(page, 'Labels');
-  await page.getByRole('button', { name: 'around what is chosen' }).click();
+  await page.getByRole('button', { name: 'around the selection' }).click();
   await expect(page.locator('.labels-panel')).toBeVisible();
   await expect(stack(page)).toHaveCount(1);
   await page.getByLabel(/Press on the picture for a point/).click();
@@ -183,7 +183,7 @@ test('a column of a table on the sheet gives the words of a cloud', async () => 
   await begun(/^word cloud/);
   await page.getByRole('button', { name: /Takes a column of a table/ }).click();
   await expect(page.getByRole('combobox', { name: 'Column of words' })).toBeVisible();
-  await page.getByRole('button', { name: 'Takes this column in place of the words above' }).click();
+  await page.getByRole('button', { name: 'Replaces the words above with this column' }).click();
   const list = page.getByRole('textbox', { name: /^Words, one in a line/ });
   await expect(list).not.toHaveValue(/glasswort/);
   await expect(list).toHaveValue(/: \d/);
@@ -206,7 +206,7 @@ test('a student presses into a blank of a diagram that was made, and takes its w
   await brought();
   await expect(images()).toHaveCount(1);
   await compartment(page, 'Labels');
-  await page.getByRole('button', { name: 'around what is chosen' }).click();
+  await page.getByRole('button', { name: 'around the selection' }).click();
   await expect(page.locator('.labels-panel')).toBeVisible();
   for (const [i, [words, down]] of [['upper half', 0.35] as const, ['lower half', 0.65] as const].entries()) {
     await page.getByLabel(/Press on the picture for a point/).click();

@@ -20,7 +20,7 @@ const picture = async (page: Page) => (await page.locator('.page-view').innerHTM
 
 /** The beginning of the finished page's PDF. */
 async function takenOut(page: Page): Promise<string> {
-  await page.getByRole('button', { name: 'take out' }).click();
+  await page.getByRole('button', { name: 'download ▾' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('menuitem', { name: 'PDF, as students get it' }).click(),
@@ -46,8 +46,8 @@ test.describe.serial('a poster from blank, by pointer', () => {
     await page.locator('.margin-card .ant-select').first().click();
     await page.getByTitle('A3', { exact: true }).click();
     await expect(page.locator('.size-words')).toHaveText('A3, wide');
-    await page.getByLabel('Upright or wide').getByText('upright').click();
-    await expect(page.locator('.size-words')).toHaveText('A3, upright');
+    await page.getByLabel('Portrait or landscape').getByText('portrait').click();
+    await expect(page.locator('.size-words')).toHaveText('A3, portrait');
   });
 
   test('a title along an arch, as wide as the margin, its letters in a gradient', async () => {
@@ -59,7 +59,7 @@ test.describe.serial('a poster from blank, by pointer', () => {
     await page.locator('.chip', { hasText: 'margin' }).click();
     await page.getByRole('button', { name: 'letters: gradient along a line' }).click();
     await expect(page.locator('.page-view linearGradient')).not.toHaveCount(0);
-    const wide = Number(await field(page, 'wide').inputValue());
+    const wide = Number(await field(page, 'width').inputValue());
     expect(wide).toBeCloseTo((841.89 - 48) / 72, 1);
     // The amount is pulled on the sheet.
     const amount = field(page, 'how much it curves');
@@ -99,7 +99,7 @@ test.describe.serial('a poster from blank, by pointer', () => {
     await page.mouse.down();
     await page.mouse.move(stop.x + 6, stop.y + 24, { steps: 3 });
     await page.mouse.up();
-    await expect(field(page, 'at')).not.toHaveValue('0');
+    await expect(field(page, 'position')).not.toHaveValue('0');
   });
 
   test('a stroke erased in the middle becomes two', async () => {
@@ -183,7 +183,7 @@ test.describe.serial('the same from the keyboard alone', () => {
     await expect(stage()).toBeFocused();
     for (let i = 0; i < 20; i++) await key('Shift+ArrowUp');
     await key('Control+Shift+ArrowRight');
-    await expect(field(page, 'wide')).toHaveValue('4.58');
+    await expect(field(page, 'width')).toHaveValue('4.58');
     await key('F6');
     await reach(page, page.locator('summary', { hasText: 'lettering' }));
     await key('Enter');
@@ -205,16 +205,16 @@ test.describe.serial('the same from the keyboard alone', () => {
     // The margin follows a moment later.
     await expect(page.locator('.settings h3')).toContainText('heart');
     await key('Shift+F6');
-    await expect(field(page, 'across')).toBeFocused();
+    await expect(field(page, 'from left')).toBeFocused();
     await page.keyboard.type('1in');
     // Enter takes it and goes back to the sheet.
     await key('Enter');
     await expect(stage()).toBeFocused();
     await key('F6');
-    await reach(page, field(page, 'wide'));
+    await reach(page, field(page, 'width'));
     await page.keyboard.type('3/2');
     await key('Enter');
-    await expect(field(page, 'wide')).toHaveValue('1.5');
+    await expect(field(page, 'width')).toHaveValue('1.5');
     await expect(stage()).toBeFocused();
     await key('Control+d');
     for (let i = 0; i < 12; i++) await key('Shift+ArrowRight');
@@ -222,9 +222,9 @@ test.describe.serial('the same from the keyboard alone', () => {
     await key('Control+d');
     await expect(stack(page)).toHaveCount(4);
     // The step was 14 + 120 points: the third stands where a fourth of it would.
-    await expect(field(page, 'across')).toHaveValue(`${Math.round((1 + (2 * 134) / 72) * 100) / 100}`);
+    await expect(field(page, 'from left')).toHaveValue(`${Math.round((1 + (2 * 134) / 72) * 100) / 100}`);
     await key('.');
-    await expect(field(page, 'turn')).toHaveValue('1');
+    await expect(field(page, 'rotate')).toHaveValue('1');
   });
 
   test('its look goes to another one', async () => {
@@ -253,7 +253,7 @@ test.describe.serial('the same from the keyboard alone', () => {
     await key('Escape');
     await expect(stack(page)).toHaveCount(1);
     await key('?');
-    await expect(page.getByRole('dialog', { name: 'Keys of the workbench' })).toBeVisible();
+    await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toBeVisible();
     await key('Escape');
     await expect(page.getByRole('dialog')).toBeHidden();
     await saved(page);

@@ -9,7 +9,7 @@ test('a card lets a student in once, who then chooses pictures; a new card ends 
   const teacher = await enter(browser, house, 'Maren');
   await teacher.goto('/classes');
   await teacher.getByLabel('Name of the class').fill('Sandpiper');
-  await teacher.getByRole('button', { name: 'Begin it' }).click();
+  await teacher.getByRole('button', { name: 'Add class' }).click();
   const card = teacher.locator('.class-card', { hasText: 'Sandpiper' });
   await card.getByLabel('Names to add').fill('Éva Ž. O’Neill\nJonas 😀 Pohl');
   await card.getByRole('button', { name: 'Add', exact: true }).click();

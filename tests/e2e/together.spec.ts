@@ -62,14 +62,14 @@ test.describe('things among others', () => {
     };
     await stack(page).first().click();
     await leaf(page, 'place');
-    await page.getByRole('button', { name: 'A pulled corner scales the words too' }).click();
-    await page.getByRole('button', { name: 'A pulled corner scales line weights too' }).click();
+    await page.getByRole('button', { name: 'Dragging a corner scales the text too' }).click();
+    await page.getByRole('button', { name: 'Dragging a corner scales line weights too' }).click();
     await pull();
     expect(await weight()).toEqual([thin, small]);
     await stack(page).first().click();
     await leaf(page, 'place');
-    await page.getByRole('button', { name: 'A pulled corner scales the words too' }).click();
-    await page.getByRole('button', { name: 'A pulled corner scales line weights too' }).click();
+    await page.getByRole('button', { name: 'Dragging a corner scales the text too' }).click();
+    await page.getByRole('button', { name: 'Dragging a corner scales line weights too' }).click();
     await pull();
     const [thick, large] = await weight();
     expect(thick).toBeGreaterThan(thin);
@@ -126,12 +126,12 @@ test.describe('things among others', () => {
       await page.keyboard.up(key);
     };
     await lead(520, 430, 'Shift');
-    await expect.poll(async () => Number(await field(page, 'wide').inputValue())).toBeGreaterThan(2);
-    const [wide, high] = [await field(page, 'wide').inputValue(), await field(page, 'high').inputValue()];
+    await expect.poll(async () => Number(await field(page, 'width').inputValue())).toBeGreaterThan(2);
+    const [wide, high] = [await field(page, 'width').inputValue(), await field(page, 'height').inputValue()];
     expect(Math.abs(Number(wide) - Number(high))).toBeLessThan(0.02);
-    const across = Number(await field(page, 'across').inputValue());
+    const across = Number(await field(page, 'from left').inputValue());
     await lead(600, 500, 'Alt');
-    await expect.poll(async () => Number(await field(page, 'across').inputValue())).toBeLessThan(across);
+    await expect.poll(async () => Number(await field(page, 'from left').inputValue())).toBeLessThan(across);
   });
 
   test('restyling a role restyles its boxes on every page, as one step', async () => {
@@ -162,7 +162,7 @@ test.describe('things among others', () => {
     await page.getByRole('button', { name: 'fill: one colour' }).click();
     await page.getByRole('button', { name: 'Copy this look (Ctrl+Alt+C)' }).click();
     await stack(page).nth(1).click();
-    await page.getByRole('button', { name: 'Give it the copied look (Ctrl+Alt+V)' }).click();
+    await page.getByRole('button', { name: 'Apply the copied look (Ctrl+Alt+V)' }).click();
     await expect(page.getByRole('radio', { name: 'No fill', exact: true })).toHaveAttribute('aria-checked', 'false');
   });
 
@@ -174,7 +174,7 @@ test.describe('things among others', () => {
     await page.locator('.sign[aria-label="arrow up"]').click();
     await expect(page.getByRole('list', { name: 'What stands on the page' })).toContainText('tide ↑');
     await page.getByLabel('Find a sign').fill('');
-    await page.getByRole('button', { name: 'lately' }).click();
+    await page.getByRole('button', { name: 'recent' }).click();
     await expect(page.locator('.sign').first()).toHaveAccessibleName('arrow up');
     await page.getByLabel('Find a sign').fill('qqqqq');
     await expect(page.getByText('No sign is called “qqqqq”')).toBeVisible();
@@ -185,7 +185,7 @@ test.describe('things among others', () => {
     await page.getByLabel('Find a picture').fill('hedgehog');
     await page.getByRole('button', { name: 'hedgehog', exact: true }).click();
     await leaf(page, 'look');
-    await page.getByRole('button', { name: 'its colours as palette' }).click();
+    await page.getByRole('button', { name: 'use its colours as palette' }).click();
     await expect(page.locator('.notice')).toContainText('The palette now holds the colours of this picture');
     await supply(page, 'Shapes', 'oval');
     await expect(
@@ -205,7 +205,7 @@ test('a student makes a page of their own with what the teacher opened: words, s
   await student.locator('.tray-copy', { hasText: 'Life between the tides' }).click();
   await drawn(student);
   const tabs = await student.locator('.drawer-tab').allTextContents();
-  for (const shut of ['Labels', 'Other looks', 'Pages', 'Growth']) expect(tabs).not.toContain(shut);
+  for (const shut of ['Labels', 'Other looks', 'Pages', 'History']) expect(tabs).not.toContain(shut);
   await supply(student, 'Shapes', 'star');
   await leaf(student, 'look');
   await student.getByRole('button', { name: 'fill: gradient from a middle' }).click();
@@ -214,7 +214,7 @@ test('a student makes a page of their own with what the teacher opened: words, s
   await student.locator('[data-stage]').focus();
   await student.keyboard.press('Control+d');
   await student.keyboard.press('?');
-  await expect(student.getByRole('dialog', { name: 'Keys of the workbench' })).toBeVisible();
+  await expect(student.getByRole('dialog', { name: 'Keyboard shortcuts' })).toBeVisible();
   await student.keyboard.press('Escape');
   await student.locator('[data-stage]').focus();
   await student.keyboard.press('Control+f');

@@ -28,7 +28,7 @@ test('without a network, notes, rulings and marks stay, are shown as such, and g
   await expect(card(page, 'follow it to its dot')).toContainText('on its way');
   await page.getByRole('radio', { name: '2' }).first().click();
   await expect(page.getByRole('radio', { name: '2' }).first()).toBeChecked();
-  await page.getByRole('button', { name: 'does not' }).first().click();
+  await page.getByRole('button', { name: 'not met' }).first().click();
   await expect(page.getByText('your ruling')).toBeVisible();
   await expect(page.locator('.save-words')).toContainText('offline · 3 things kept here');
 
@@ -86,7 +86,7 @@ test('what is typed while the student takes the piece back waits for the next go
   await expect(card(teacher, 'A note came too late')).toContainText(`This piece is with ${name} again.`);
   await expect(draft(teacher)).toHaveValue('What is this called?');
   await expect(teacher.getByText('can be said on the next go')).toBeVisible();
-  await teacher.getByRole('button', { name: 'all right' }).click();
+  await teacher.getByRole('button', { name: 'OK' }).click();
   await expect(card(teacher, 'came too late')).toBeHidden();
 
   await student.getByRole('button', { name: 'Hand in' }).click();
@@ -98,7 +98,7 @@ test('what is typed while the student takes the piece back waits for the next go
   await teacher.reload();
   await drawn(teacher);
   await expect(draft(teacher)).toHaveValue('What is this called?');
-  await teacher.getByRole('button', { name: 'Keep', exact: true }).click();
+  await teacher.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(card(teacher, 'What is this called?')).toContainText('your note');
   await expect(draft(teacher)).toHaveCount(0);
 });
@@ -172,7 +172,7 @@ test('what was begun and not sent is locked away at signing out, and is there ag
     await expect(box).toHaveValue('Sandpiper secrets', { timeout: 2000 });
   }).toPass();
   await page.getByRole('button', { name: 'Sign out' }).click();
-  await page.getByRole('button', { name: 'Sign out all the same' }).click();
+  await page.getByRole('button', { name: 'Sign out anyway' }).click();
   await page.waitForURL(`${house.url}/`);
   expect(await page.evaluate(() => JSON.stringify(localStorage))).not.toContain('Sandpiper');
   await page.getByRole('button', { name: /Maren/ }).click();

@@ -37,25 +37,25 @@ test.describe('the workbench', () => {
 
   test('moves, resizes and turns with handles, and undoes it step by step', async () => {
     await add('Shapes', 'oval');
-    const before = await field(page, 'across').inputValue();
+    const before = await field(page, 'from left').inputValue();
     await drag(page, [396, 306], [200, 206], 'Control');
-    await expect(field(page, 'across')).not.toHaveValue(before);
-    const moved = await field(page, 'across').inputValue();
+    await expect(field(page, 'from left')).not.toHaveValue(before);
+    const moved = await field(page, 'from left').inputValue();
     await page.locator('[data-grip="size 1 1"]').hover();
     await page.mouse.down();
     await page.mouse.move(900, 560, { steps: 4 });
     await page.mouse.up();
-    await expect(field(page, 'wide')).not.toHaveValue('1.67');
-    await expect(field(page, 'across')).toHaveValue(moved);
+    await expect(field(page, 'width')).not.toHaveValue('1.67');
+    await expect(field(page, 'from left')).toHaveValue(moved);
     await page.locator('[data-grip="turn"]').hover();
     await page.mouse.down();
     await page.mouse.move(300, 400, { steps: 4 });
     await page.mouse.up();
-    await expect(field(page, 'turn')).not.toHaveValue('0');
+    await expect(field(page, 'rotate')).not.toHaveValue('0');
     for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'undo' }).click();
-    await expect(field(page, 'across')).toHaveValue(before);
-    await expect(field(page, 'wide')).toHaveValue('1.67');
-    await expect(field(page, 'turn')).toHaveValue('0');
+    await expect(field(page, 'from left')).toHaveValue(before);
+    await expect(field(page, 'width')).toHaveValue('1.67');
+    await expect(field(page, 'rotate')).toHaveValue('0');
   });
 
   test('snaps to the middle of the page and shows the guide', async () => {
@@ -68,7 +68,7 @@ test.describe('the workbench', () => {
     await page.mouse.move(near.x, near.y, { steps: 5 });
     await expect(page.locator('.guide')).not.toHaveCount(0);
     await page.mouse.up();
-    await expect(field(page, 'across')).toHaveValue(`${Math.round(((792 - 120) / 2 / 72) * 100) / 100}`);
+    await expect(field(page, 'from left')).toHaveValue(`${Math.round(((792 - 120) / 2 / 72) * 100) / 100}`);
   });
 
   test('types in place without a jump of the lines, and styles one word', async () => {
@@ -130,9 +130,9 @@ test.describe('the workbench', () => {
     await page.keyboard.press('Tab');
     await expect(stack(page).nth(1)).toHaveAttribute('aria-pressed', 'true');
     await expect(page.locator('.settings h3')).toContainText('oval');
-    const before = Number(await field(page, 'across').inputValue());
+    const before = Number(await field(page, 'from left').inputValue());
     await page.keyboard.press('Shift+ArrowRight');
-    await expect(field(page, 'across')).toHaveValue(`${Math.round((before + 10 / 72) * 100) / 100}`);
+    await expect(field(page, 'from left')).toHaveValue(`${Math.round((before + 10 / 72) * 100) / 100}`);
     await page.keyboard.press('Control+D');
     await expect(stack(page)).toHaveCount(3);
     await page.keyboard.press('Control+Shift+[');
@@ -211,7 +211,7 @@ test.describe('the workbench', () => {
     await page.getByRole('button', { name: 'hedgehog', exact: true }).click();
     await expect(page.locator('.settings h3')).toContainText('hedgehog');
     await page.getByLabel('Find a picture').fill('zzzz');
-    await expect(page.getByText('Nothing is called “zzzz”')).toBeVisible();
+    await expect(page.getByText('No picture is called “zzzz”')).toBeVisible();
   });
 
   test('labels the parts of a diagram, blank, and fills a word bank from them', async () => {
@@ -230,7 +230,7 @@ test.describe('the workbench', () => {
 
   test('says what is wrong with a number, and changes nothing', async () => {
     await add('Shapes', 'oval');
-    const across = field(page, 'across');
+    const across = field(page, 'from left');
     const before = await across.inputValue();
     await across.fill('banana');
     await across.press('Enter');
@@ -254,14 +254,14 @@ test.describe('the workbench', () => {
     await add('Shapes', 'oval');
     await press(page, 60, 560);
     await compartment(page, 'Pages');
-    await page.getByRole('button', { name: 'add a page' }).click();
+    await page.getByRole('button', { name: 'add page' }).click();
     await expect(stack(page)).toHaveCount(0);
     await page.getByRole('button', { name: 'Page 1', exact: true }).click();
     await expect(stack(page)).toHaveCount(1);
-    await page.getByRole('button', { name: 'double this one' }).click();
+    await page.getByRole('button', { name: 'duplicate page' }).click();
     await expect(page.locator('.page-card')).toHaveCount(3);
     await expect(stack(page)).toHaveCount(1);
-    await page.getByRole('button', { name: 'drop this one' }).click();
+    await page.getByRole('button', { name: 'delete page' }).click();
     await expect(page.locator('.page-card')).toHaveCount(2);
     await page.getByRole('button', { name: 'undo' }).click();
     await expect(page.locator('.page-card')).toHaveCount(3);
@@ -277,7 +277,7 @@ test.describe('the workbench', () => {
       ['PDF, as students get it', '%PDF'],
       ['PNG of this page', '\x89PNG'],
     ] as const) {
-      await page.getByRole('button', { name: 'take out' }).click();
+      await page.getByRole('button', { name: 'download ▾' }).click();
       const [download] = await Promise.all([
         page.waitForEvent('download'),
         page.getByRole('menuitem', { name }).click(),
@@ -291,7 +291,7 @@ test.describe('the workbench', () => {
   test('says how far a file is, bears the network failing, and lets it be stopped', async () => {
     await openSheet(page, 'Parts of the grey heron');
     const take = async () => {
-      await page.getByRole('button', { name: 'take out' }).click();
+      await page.getByRole('button', { name: 'download ▾' }).click();
       await page.getByRole('menuitem', { name: 'PDF with the answers' }).click();
     };
     const told = page.locator('.taking-out');
@@ -309,7 +309,7 @@ test.describe('the workbench', () => {
     const file = page.waitForEvent('download');
     answer = 'own';
     expect((await file).suggestedFilename()).toBe('Parts of the grey heron (key).pdf');
-    await expect(page.getByRole('button', { name: 'take out' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'download ▾' })).toBeVisible();
 
     answer = 'making';
     await take();
@@ -317,7 +317,7 @@ test.describe('the workbench', () => {
     const stopped = page.waitForRequest((request) => request.method() === 'DELETE');
     await told.getByRole('button', { name: 'stop' }).click();
     expect((await (await stopped).response())!.status()).toBe(200);
-    await expect(page.getByRole('button', { name: 'take out' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'download ▾' })).toBeVisible();
     await page.unroute('**/exports/*');
     // Without the server it is said what to do, and nothing is lost.
     await page.route('**/export', (route) => route.abort());

@@ -97,7 +97,7 @@ export function pullTurn(ground: Ground, event: Press): void {
   const item = only(ground);
   if (!item || !isFramed(item)) return;
   const outer = inverse(parentMatrix(ground.bench.page, item.id));
-  ground.reshape(event, 'Turn', [item], (point, pointer) => {
+  ground.reshape(event, 'Rotate', [item], (point, pointer) => {
     // The handle hangs below the box: half a turn from where turned() measures.
     const raw = turned(item, transform(outer, point), pointer.shiftKey ? 15 : undefined);
     const angle = (raw + 180) % 360;

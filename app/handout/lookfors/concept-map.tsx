@@ -27,10 +27,10 @@ export function MapSettings({ lookFor, set }: SettingsProps<MapLookFor>) {
         <SpellingChoice spelling={lookFor.spelling} onChange={(spelling) => set({ spelling })} />
       </div>
       <Checkbox checked={lookFor.direction} onChange={(event) => set({ direction: event.target.checked })}>
-        arrows have to point the right way
+        arrows must point the right way
       </Checkbox>
       <Checkbox checked={lookFor.words} onChange={(event) => set({ words: event.target.checked })}>
-        links have to say the same
+        links must say the same
       </Checkbox>
       <details>
         <summary>other words that count</summary>

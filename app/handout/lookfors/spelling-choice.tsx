@@ -10,9 +10,9 @@ export function SpellingChoice({ spelling, onChange }: { spelling: Spelling; onC
       style={{ width: 150 }}
       onChange={onChange}
       options={[
-        { value: 'exact', label: 'has to be right' },
-        { value: 'near', label: 'a slip is all right' },
-        { value: 'loose', label: 'by its sound' },
+        { value: 'exact', label: 'must be exact' },
+        { value: 'near', label: 'small slips are fine' },
+        { value: 'loose', label: 'sounds right' },
       ]}
     />
   );

@@ -191,8 +191,8 @@ function Happenings({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
             </Toggle>
             <Toggle
               on={false}
-              label={`Takes “${one.words}” away`}
-              onClick={() => put('Take event away', { happenings: happenings.filter(({ id }) => id !== one.id) })}
+              label={`Removes “${one.words}”`}
+              onClick={() => put('Remove event', { happenings: happenings.filter(({ id }) => id !== one.id) })}
             >
               ✕
             </Toggle>
@@ -276,7 +276,7 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
     const fresh = found.filter(({ from, time, words }) => !known.has(`${from} ${time} ${words}`));
     const happenings = [...recipe.happenings, ...fresh.map((one) => ({ id: id(), ...one }))];
     if (happenings.length > MOST_HAPPENINGS)
-      return setProblems([...wrong, `A calendar holds at most ${MOST_HAPPENINGS} events. Take some away first.`]);
+      return setProblems([...wrong, `A calendar holds at most ${MOST_HAPPENINGS} events. Remove some first.`]);
     if (fresh.length > 0) put(name, { happenings });
   }
   async function read(chosen: File) {
@@ -327,17 +327,17 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
       <div className="made-files">
         <Toggle
           on={false}
-          label="Takes these days in"
+          label="Adds these days"
           onClick={() => {
             const found = readLines(typed, dateOf(dayNumber(recipe.day)).year, kind);
             take('Typed days', found.happenings, found.problems);
             if (found.problems.length === 0) setTyped('');
           }}
         >
-          take them in
+          add them
         </Toggle>
         <Toggle on={false} label="All events as a calendar file" onClick={() => void write()}>
-          all as .ics
+          download .ics
         </Toggle>
       </div>
       <Notes notes={problems} />

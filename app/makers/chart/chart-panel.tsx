@@ -24,7 +24,11 @@ import { PicturePick } from '../kit/picture-pick';
 /** A chart's margin card: its table, the kinds that can show it, and what students do with it. */
 
 const VALUE_NAMES = { off: 'no numbers', axis: 'at the axis', direct: 'at what is drawn', both: 'at both' } as const;
-const TASK_NAMES = { shown: 'see it', read: 'read it: numbers left empty', make: 'draw it from the table' } as const;
+const TASK_NAMES = {
+  shown: 'look at it',
+  read: 'read it: numbers left empty',
+  make: 'draw it from the table',
+} as const;
 const CAN_LIE = new Set<ChartKind>(['bar', 'grouped', 'stacked']);
 
 /** All charts of the sheet that share a table, besides one. */
@@ -92,7 +96,7 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
           </span>
         )}
         <Toggle on={false} label="Another chart that follows the same table" onClick={another}>
-          another chart of it
+          another chart of this table
         </Toggle>
         {others.length > 0 && (
           <Toggle
@@ -100,7 +104,7 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
             label="This chart no longer follows the others"
             onClick={() => put('Own table', { table: { ...recipe.table, id: newId().slice(0, 12) } })}
           >
-            a table of its own
+            separate table
           </Toggle>
         )}
       </p>
@@ -136,8 +140,8 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
           style={{ width: 150 }}
         />
         {CAN_LIE.has(recipe.kind) && (
-          <Toggle on={recipe.lying} label="Bars lie" onClick={() => put('Lying', { lying: !recipe.lying })}>
-            lying
+          <Toggle on={recipe.lying} label="Horizontal bars" onClick={() => put('Lying', { lying: !recipe.lying })}>
+            horizontal bars
           </Toggle>
         )}
       </Row>

@@ -68,7 +68,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
       onKeyDown={(event) => move(event, row, column)}
     />
   );
-  const drop = (row: number) => onChange('Take row away', { ...table, rows: rows.filter((_, i) => i !== row - 1) });
+  const drop = (row: number) => onChange('Remove row', { ...table, rows: rows.filter((_, i) => i !== row - 1) });
   // One empty row more to type into.
   const shown = rows.length < MOST_ROWS ? [...rows, []] : rows;
   return (
@@ -91,12 +91,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
                 ))}
                 <td className="data-grid-drop">
                   {r < rows.length && (
-                    <button
-                      type="button"
-                      aria-label={`Take row ${r + 1} away`}
-                      tabIndex={-1}
-                      onClick={() => drop(r + 1)}
-                    >
+                    <button type="button" aria-label={`Remove row ${r + 1}`} tabIndex={-1} onClick={() => drop(r + 1)}>
                       ✕
                     </button>
                   )}
@@ -110,7 +105,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
         {wide < MOST_COLUMNS && (
           <Toggle
             on={false}
-            label="One more column"
+            label="Add a column"
             onClick={() =>
               onChange('Add column', { ...table, head: [...head, ''], rows: rows.map((row) => [...row, '']) })
             }
@@ -121,9 +116,9 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
         {wide > 1 && (
           <Toggle
             on={false}
-            label="Takes the last column away"
+            label="Removes the last column"
             onClick={() =>
-              onChange('Take column away', {
+              onChange('Remove column', {
                 ...table,
                 head: head.slice(0, -1),
                 rows: rows.map((row) => row.slice(0, wide - 1)),

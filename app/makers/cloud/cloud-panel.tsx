@@ -16,9 +16,9 @@ import { PicturePick } from '../kit/picture-pick';
 /** A word cloud's margin card: the words, what they fill, and how they stand in it. */
 
 const ANGLE_NAMES: Record<Angles, string> = {
-  level: 'all level',
-  crossed: 'level and upright',
-  slight: 'a little turned',
+  level: 'all horizontal',
+  crossed: 'horizontal and vertical',
+  slight: 'slightly tilted',
   any: 'at any angle',
 };
 const SHAPE_NAMES: Record<CloudShape['kind'], string> = {
@@ -101,7 +101,7 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
           label="The same words in another arrangement"
           onClick={() => reseed('Another arrangement', seed + 1)}
         >
-          arrange anew
+          rearrange
         </Toggle>
         <Toggle
           on={recipe.repeat}
@@ -111,16 +111,16 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
           fill up
         </Toggle>
       </div>
-      <More title="faces and colours">
-        <Row label="faces">
+      <More title="fonts and colours">
+        <Row label="fonts">
           <Select
             mode="multiple"
             size="small"
-            aria-label="Faces"
+            aria-label="Fonts"
             value={recipe.font}
             options={FACE_OPTIONS}
             maxCount={6}
-            onChange={(font) => font.length > 0 && put('Faces', { font })}
+            onChange={(font) => font.length > 0 && put('Fonts', { font })}
             style={{ flex: 1, minWidth: 0 }}
           />
         </Row>

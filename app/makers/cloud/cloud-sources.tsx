@@ -73,7 +73,7 @@ function FromText({ onTake }: { onTake: (text: string) => void }) {
         onChange={(event) => setText(event.target.value)}
       />
       <div className="made-files">
-        <Toggle on={false} label="Takes its words in place of those above" onClick={() => onTake(text)}>
+        <Toggle on={false} label="Replaces the words above with these" onClick={() => onTake(text)}>
           count its words
         </Toggle>
       </div>
@@ -178,8 +178,8 @@ function FromColumn({ bench, onTake }: { bench: Bench; onTake: (words: Weighted[
             />
           </Row>
           <div className="made-files">
-            <Toggle on={false} label="Takes this column in place of the words above" onClick={take}>
-              take these words
+            <Toggle on={false} label="Replaces the words above with this column" onClick={take}>
+              use these words
             </Toggle>
           </div>
         </>
@@ -200,11 +200,11 @@ function useWritten(query: string | null): { answer: WrittenAnswer | null; probl
         setGot(
           reply.ok
             ? { query, answer: body, problem: null }
-            : { query, answer: null, problem: body.message ?? 'This can’t be had now. Try once more.' },
+            : { query, answer: null, problem: body.message ?? 'Couldn’t load. Try again.' },
         );
       })
       .catch((error: unknown) => {
-        if (!ended.signal.aborted) setGot({ query, answer: null, problem: 'There is no connection just now.' });
+        if (!ended.signal.aborted) setGot({ query, answer: null, problem: 'There is no connection right now.' });
         return error;
       });
     return () => ended.abort();

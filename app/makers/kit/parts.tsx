@@ -47,7 +47,7 @@ export function Notes({ notes, bench, group }: NotesProps) {
       {room && (
         <Toggle
           on={false}
-          label="Makes the frame as large as the page within its margins"
+          label="Enlarges the frame to the page margins"
           onClick={() => bench.make('Larger frame', set(group.id, room))}
         >
           fill the page
@@ -89,13 +89,13 @@ type FaceProps = {
 /** The face of a recipe's words, and their size. */
 export function FaceAndSize({ face, size, early, onChange }: FaceProps) {
   return (
-    <Row label="face">
+    <Row label="font">
       <Select
         size="small"
-        aria-label="Face"
+        aria-label="Font"
         value={face}
         options={FACES.filter((one) => !early || one.early).map(({ id, name }) => ({ value: id, label: name }))}
-        onChange={(next) => onChange('Face', { face: next })}
+        onChange={(next) => onChange('Font', { face: next })}
         style={{ width: 140 }}
       />
       <WordsSize size={size} onChange={onChange} />

@@ -17,7 +17,7 @@ export async function makeVersions(bench: Bench, groupId: string, count: number)
   if (!place || group?.kind !== 'group' || !group.maker || place.groups.length > 0)
     return bench.say('Take it out of its group first: versions are made of what stands on the page itself.');
   if (bench.sheet.pages.length + count - 1 > 200)
-    return bench.say('A sheet holds at most 200 pages. Take some away first.');
+    return bench.say('A sheet holds at most 200 pages. Remove some first.');
   const { maker } = group;
   const { roles } = bench.sheet;
   const needs = needsOfRecipe(maker.recipe, roles);

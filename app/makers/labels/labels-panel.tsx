@@ -161,7 +161,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
             </Toggle>
             <Toggle
               on={false}
-              label={`Takes “${spot.words || 'this spot'}” away`}
+              label={`Removes “${spot.words || 'this spot'}”`}
               onClick={() => put('Remove spot', { spots: recipe.spots.filter((one) => one !== spot) })}
             >
               ✕

@@ -63,7 +63,7 @@ export const NodeFields = memo(function NodeFields({ bench, groupId, id, link, p
         {picture ? (
           <>
             <img className="made-picture" src={`/art/pictures/${picture}.svg`} alt={picture.split('/')[1]} />
-            <Toggle on={false} label="Take the picture away" onClick={() => set('Picture of node', { picture: null })}>
+            <Toggle on={false} label="Remove the picture" onClick={() => set('Picture of node', { picture: null })}>
               none
             </Toggle>
           </>
@@ -122,7 +122,7 @@ const LinkFields = memo(function LinkFields({ link: { id, words, arrow }, from, 
       />
       <Toggle
         on={false}
-        label="Take this link away"
+        label="Remove this link"
         onClick={() => put('Remove link', ({ links }) => ({ links: links.filter((one) => one.id !== id) }))}
       >
         ✕
@@ -154,7 +154,7 @@ export function CrossLinks({ bench, groupId, links, nodes, put }: LinksProps) {
           link “{name(chosen[0])}” to “{name(chosen[1])}”
         </Toggle>
       ) : (
-        <p className="quiet">Choose two nodes on the map, with Shift, to link them.</p>
+        <p className="quiet">Select two nodes on the map, with Shift, to link them.</p>
       )}
     </More>
   );

@@ -50,7 +50,7 @@ export const InAndOut = memo(function InAndOut({ bench, recipeNow, onEdit }: Pro
         accept=".opml,.graphml,.xml,.txt,.md,text/plain"
         onFile={(chosen) => void read(chosen)}
       >
-        from a file …
+        from file …
       </FileButton>
       <Dropdown
         trigger={['click']}
@@ -75,7 +75,7 @@ export const InAndOut = memo(function InAndOut({ bench, recipeNow, onEdit }: Pro
         }}
       >
         <button type="button" className="toggle">
-          as a file ▾
+          download ▾
         </button>
       </Dropdown>
     </div>

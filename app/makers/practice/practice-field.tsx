@@ -195,10 +195,10 @@ function GroupsField({ most, groups, put }: GroupsProps) {
             {groups.length > 2 && (
               <Toggle
                 on={false}
-                label="Takes this group away"
+                label="Removes this group"
                 onClick={() =>
                   put(
-                    'Take group away',
+                    'Remove group',
                     groups.filter((_, n) => n !== i),
                   )
                 }
@@ -217,11 +217,7 @@ function GroupsField({ most, groups, put }: GroupsProps) {
         </div>
       ))}
       {groups.length < most && (
-        <Toggle
-          on={false}
-          label="One more group"
-          onClick={() => put('Add group', [...groups, { name: '', things: [] }])}
-        >
+        <Toggle on={false} label="Add a group" onClick={() => put('Add group', [...groups, { name: '', things: [] }])}>
           + group
         </Toggle>
       )}

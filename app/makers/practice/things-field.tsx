@@ -46,10 +46,10 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
             />
             <Toggle
               on={false}
-              label={`Takes “${thing.word}” out`}
+              label={`Removes “${thing.word}”`}
               onClick={() =>
                 onChange(
-                  'Take out',
+                  'Remove',
                   things.filter((_, n) => n !== i),
                 )
               }

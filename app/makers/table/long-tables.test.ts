@@ -115,7 +115,7 @@ describe('a table longer than its page', () => {
       expect(group.y + group.height).toBeLessThan(371);
       expect(recipeOf(group).rows[0]).toBe('1');
     }
-    expect(bench.notice?.text).toMatch(/longer than its page: it goes on on the next \d pages, with its head/);
+    expect(bench.notice?.text).toMatch(/longer than its page: it continues on the next \d pages, with its head/);
     bench.undo();
     expect(tables()).toEqual([]);
     expect(bench.sheet.pages.map(({ id }) => id)).toEqual(['p', 'z']);

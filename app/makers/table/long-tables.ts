@@ -96,7 +96,7 @@ export class LongTables {
       const change = between(bench.sheet, withParts(bench.sheet, parts, answer.groups));
       if (change.kind === 'all' && change.changes.length === 0) return;
       const { editing, selection } = bench;
-      bench.amend('Go on over pages', change);
+      bench.amend('Continue on other pages', change);
       // What was written in, or chosen, may stand on another page now.
       const held = find(bench.sheet, editing?.id ?? selection[0] ?? '')?.page;
       if (held && held.id !== bench.page.id) {
@@ -107,7 +107,7 @@ export class LongTables {
       const more = answer.groups.length - parts.length;
       if (more > 0)
         bench.say(
-          `The table is longer than its page: it goes on on ${more === 1 ? 'the next page' : `the next ${more} pages`}, with its head.`,
+          `The table is longer than its page: it continues on ${more === 1 ? 'the next page' : `the next ${more} pages`}, with its header row.`,
         );
     } catch (problem) {
       bench.say(

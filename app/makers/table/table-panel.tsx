@@ -52,7 +52,7 @@ export function TablePanel({ bench, group, sheet, part }: PanelProps) {
       {recipe.part && <OverPages bench={bench} sheet={sheet} id={group.id} />}
       <Row label="">
         <Checkbox checked={recipe.header} onChange={(event) => put('Head', { header: event.target.checked })}>
-          first row is a head
+          first row is a header
         </Checkbox>
       </Row>
       <Row label="">
@@ -103,7 +103,7 @@ export function TablePanel({ bench, group, sheet, part }: PanelProps) {
           <span className="quiet">parts of the width</span>
         </Row>
       )}
-      <More title="words and heads">
+      <More title="text and headers">
         <FaceAndSize face={recipe.face} size={recipe.size} onChange={put} />
         {(['head', 'band', 'ink'] as const).map((key) => (
           <Swatches
@@ -138,8 +138,8 @@ function OverPages({ bench, sheet, id }: { bench: Bench; sheet: Sheet; id: strin
   );
   return (
     <Row label="pages">
-      {before && go(before, '← begins on page')}
-      {after && go(after, 'goes on on page →')}
+      {before && go(before, '← starts on page')}
+      {after && go(after, 'continues on page →')}
     </Row>
   );
 }
@@ -169,11 +169,7 @@ function Lines({ recipe, at, onEdit }: EditProps & { at: At }) {
         >
           + below
         </Toggle>
-        <Toggle
-          on={false}
-          label="Takes this row away"
-          onClick={() => onEdit('Take row away', withoutRow(recipe, at.row))}
-        >
+        <Toggle on={false} label="Removes this row" onClick={() => onEdit('Remove row', withoutRow(recipe, at.row))}>
           −
         </Toggle>
       </Row>
@@ -194,18 +190,18 @@ function Lines({ recipe, at, onEdit }: EditProps & { at: At }) {
         </Toggle>
         <Toggle
           on={false}
-          label="Takes this column away"
-          onClick={() => onEdit('Take column away', withoutColumn(recipe, at.column))}
+          label="Removes this column"
+          onClick={() => onEdit('Remove column', withoutColumn(recipe, at.column))}
         >
           −
         </Toggle>
       </Row>
-      <Row label="join">
+      <Row label="merge">
         {beside && (
           <Toggle
             on={false}
-            label="Makes this cell and the one to its right one"
-            onClick={() => onEdit('Join cells', merged(recipe, at, { row: at.row, column: beside.id }))}
+            label="Merges this cell with the one to its right"
+            onClick={() => onEdit('Merge cells', merged(recipe, at, { row: at.row, column: beside.id }))}
           >
             right
           </Toggle>
@@ -213,19 +209,15 @@ function Lines({ recipe, at, onEdit }: EditProps & { at: At }) {
         {below && (
           <Toggle
             on={false}
-            label="Makes this cell and the one below it one"
-            onClick={() => onEdit('Join cells', merged(recipe, at, { row: below, column: at.column }))}
+            label="Merges this cell with the one below it"
+            onClick={() => onEdit('Merge cells', merged(recipe, at, { row: below, column: at.column }))}
           >
             below
           </Toggle>
         )}
         {(cell.across > 1 || cell.down > 1) && (
-          <Toggle
-            on={false}
-            label="Takes the joined cells apart"
-            onClick={() => onEdit('Part cells', split(recipe, at))}
-          >
-            take apart
+          <Toggle on={false} label="Splits the merged cells" onClick={() => onEdit('Split cells', split(recipe, at))}>
+            split cells
           </Toggle>
         )}
       </Row>

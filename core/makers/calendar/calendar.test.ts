@@ -258,7 +258,7 @@ describe('a month', () => {
       happening(`${i}`, '2024-02-20', `a long event number ${i}`),
     );
     expect((await make(calendar('2024-02-01', { happenings }))).notes).toEqual([
-      'On 20 February there is more than fits. Pull the calendar larger, or take an event away.',
+      'On 20 February there is more than fits. Make the calendar larger, or remove an event.',
     ]);
   });
 

@@ -87,7 +87,7 @@ function drawHappenings(draft: Calendar, day: number, list: readonly Happening[]
     const item = draft.words(part, bodyText(body), box, { align: 'left', vertical: 'top', fit: 'keep' });
     item.body = body;
     if (happeningsHeight(draft, list, box.width) - UNDER > box.height + 0.1)
-      draft.notes.push(`On ${daySaid(day)} there is more than fits. Pull the calendar larger, or take an event away.`);
+      draft.notes.push(`On ${daySaid(day)} there is more than fits. Make the calendar larger, or remove an event.`);
   }
   if (recipe.write && list.length === 0)
     draft.words(part, '', box, { touch: 'fill', align: 'left', vertical: 'top', style: { size: draft.small } });
@@ -167,7 +167,7 @@ function drawBands(
   });
   if (lanes.length > fit)
     draft.notes.push(
-      `In the week of ${daySaid(first)} there are more events of several days than fit. Pull the calendar taller, or take one away.`,
+      `In the week of ${daySaid(first)} there are more events of several days than fit. Make the calendar taller, or remove one.`,
     );
   const shown = lanes.slice(0, fit);
   return (day) => depthOn(shown, day) * high;

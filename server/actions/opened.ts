@@ -1,11 +1,11 @@
-import { damagedSheet } from '../core/sheet/damaged';
-import type { Sheet } from '../core/schema/sheet';
-import type { Database } from '../server/database/connection';
-import type { Loaded } from '../server/stores/documents';
-import { Damaged, DAMAGED_WORDS, loadDocument } from '../server/stores/documents';
-import { lastReadable } from '../server/stores/mending';
+import { damagedSheet } from '../../core/sheet/damaged';
+import type { Sheet } from '../../core/schema/sheet';
+import type { Database } from '../database/connection';
+import type { Loaded } from '../stores/documents';
+import { Damaged, DAMAGED_WORDS, loadDocument } from '../stores/documents';
+import { lastReadable } from '../stores/mending';
 
-import { missing, refuse } from './who.server';
+import { missing, Refused } from './refused';
 
 /** What is shown of documents that can't be read. */
 
@@ -47,10 +47,10 @@ export async function pictured(db: Database, id: string): Promise<{ key: string;
   return opened && { key: `${id}:${opened.seq}`, sheet: opened.sheet };
 }
 
-/** A document that can be gone on with; a damaged one is told, with where it can be put right. @throws a 404 or 409 answer */
+/** A document that can be gone on with; a damaged one is told, with where it can be put right. @throws Refused */
 export async function whole(db: Database, id: string): Promise<Loaded> {
   const document = await openedOr(db, id);
   if (!document) throw missing();
-  if ('damage' in document) throw refuse(409, DAMAGED_WORDS);
+  if ('damage' in document) throw new Refused(409, DAMAGED_WORDS);
   return document;
 }

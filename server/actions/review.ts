@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import { Saying } from '../../core/review/said';
+import { Id } from '../../core/schema/sheet';
+import type { Database } from '../database/connection';
+import type { CopyView } from '../stores/copies';
+import { copiesOf, copyForTeacher, goesOf, returnGo } from '../stores/copies';
+import type { Person } from '../stores/people';
+import { sayOn } from '../stores/reviews';
+import { missing, Refused } from './refused';
+
+/** What a teacher does with a piece that was handed in. */
+
+type Piece = { handoutId: string; copyId: string };
+
+async function pieceOf(db: Database, person: Pick<Person, 'id'>, { handoutId, copyId }: Piece): Promise<CopyView> {
+  const copy = await copyForTeacher(db, person.id, copyId);
+  if (!copy || copy.handout.id !== handoutId) throw missing();
+  return copy;
+}
+
+export const Review = z.strictObject({ go: Id, steps: z.array(Saying).min(1).max(100) });
+
+/** Takes what a teacher says on a go: all of it. @throws Refused, and takes nothing */
+export async function review(
+  db: Database,
+  person: Pick<Person, 'id'>,
+  piece: Piece,
+  { go, steps }: z.infer<typeof Review>,
+): Promise<void> {
+  const copy = await pieceOf(db, person, piece);
+  for (const step of steps) {
+    if (step.do !== 'mark' || step.level === null) continue;
+    const row = copy.handout.rubric.rows.find(({ id }) => id === step.row);
+    if (!row || step.level >= row.levels.length) throw new Refused(400, 'This rubric has no such level.');
+  }
+  if (!(await sayOn(db, { goId: go, copyId: copy.id, authorId: person.id }, steps)))
+    throw new Refused(409, `This piece is with ${copy.studentName} again.`);
+}
+
+export const Returning = z.strictObject({ go: Id, outcome: z.enum(['done', 'another-go']) });
+
+/** Gives a piece back; tells which one waits longest now, if any does. @throws Refused where it can't be given back */
+export async function returnPiece(
+  db: Database,
+  person: Pick<Person, 'id'>,
+  piece: Piece,
+  { go, outcome }: z.infer<typeof Returning>,
+): Promise<{ next: string | null }> {
+  const copy = await pieceOf(db, person, piece);
+  if (!(await goesOf(db, copy.id)).some(({ id }) => id === go))
+    throw new Refused(422, `${copy.studentName} has taken this piece back. What you wrote stays here for the next go.`);
+  const moved = await returnGo(db, go, outcome);
+  if (!moved.ok) throw new Refused(422, moved.reason);
+  const [next] = (await copiesOf(db, copy.handout.id))
+    .filter(({ state }) => state === 'handed-in')
+    .sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0));
+  return { next: next?.id ?? null };
+}
