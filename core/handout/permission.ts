@@ -54,7 +54,7 @@ function ownRefusal(item: Item): string | null {
 }
 
 function insertable(item: Item, supplies: readonly Supply[]): string | null {
-  if (item.kind !== 'group') return supplies.includes(item.kind) ? ownRefusal(item) : NOT_OPENED;
+  if (item.kind !== 'group') return (supplies as readonly string[]).includes(item.kind) ? ownRefusal(item) : NOT_OPENED;
   const { maker } = item;
   return (
     ownRefusal(item) ??
