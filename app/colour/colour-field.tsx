@@ -1,3 +1,5 @@
+import { colourName } from '../../core/colour/name';
+import { rove, stopAt } from '../fields/rove';
 import { Popover } from 'antd';
 import { createContext, useContext, useState } from 'react';
 import type { Paint } from '../../core/schema/sheet';
@@ -27,12 +29,14 @@ export function Swatches({ label, value, palette, none, onChange }: SwatchProps)
   const bench = useContext(BenchContext);
   const [open, setOpen] = useState(false);
   const other = value !== null && !palette.includes(value);
+  const members = [...(none ? [null] : []), ...palette];
+  const chosen = members.indexOf(value);
   const choose = (hex: string | null) => {
     onChange(hex);
     if (bench && hex && !palette.includes(hex)) noteColour(bench, hex);
   };
   return (
-    <div className="swatches" role="radiogroup" aria-label={label}>
+    <div className="swatches" role="radiogroup" aria-label={label} onKeyDown={(event) => rove(event, 'radio')}>
       <span className="swatches-label">{label}</span>
       <span className="swatches-all">
         {none && (
@@ -40,6 +44,7 @@ export function Swatches({ label, value, palette, none, onChange }: SwatchProps)
             type="button"
             role="radio"
             aria-checked={value === null}
+            tabIndex={stopAt(chosen, 0)}
             aria-label={none}
             title={none}
             className="swatch none"
@@ -52,8 +57,9 @@ export function Swatches({ label, value, palette, none, onChange }: SwatchProps)
             type="button"
             role="radio"
             aria-checked={value === hex}
-            aria-label={`${label} ${hex}`}
-            title={hex}
+            tabIndex={stopAt(chosen, i + (none ? 1 : 0))}
+            aria-label={`${label} ${hex}, ${colourName(hex)}`}
+            title={`${colourName(hex)} ${hex}`}
             className="swatch"
             style={{ background: hex }}
             onClick={() => onChange(hex)}
@@ -202,7 +208,6 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
               />
             ))}
             <Toggle
-              on={false}
               label="Add stop"
               onClick={() => {
                 const { paint: next, index } = withStop(paint);
@@ -213,7 +218,6 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
               +
             </Toggle>
             <Toggle
-              on={false}
               label="Remove stop"
               disabled={paint.stops.length < 3}
               onClick={() => (onChange(withoutStop(paint, at)), bench?.put({ stop: 0 }))}

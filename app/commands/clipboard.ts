@@ -44,8 +44,10 @@ const cornerOf = (item: Item): Point => (item.kind === 'line' ? item.from : item
 /** The step that the last copies were moved by since: the next ones go on in it. */
 function stepOf(bench: Bench, items: readonly Item[]): Point {
   const { repeat } = bench;
-  if (!repeat || !items.some((item) => item.id === repeat.to)) return OFFSET;
-  const [from, to] = [repeat.from, repeat.to].map((id) => findOn(bench.page, id)?.item);
+  // Only the very things that were made last go on; others, or some of them, start anew.
+  const same = repeat?.copies.length === items.length && items.every((item) => repeat.copies.includes(item.id));
+  if (!repeat || !same) return OFFSET;
+  const [from, to] = [repeat.from, items[0].id].map((id) => findOn(bench.page, id)?.item);
   if (!from || !to) return OFFSET;
   const [a, b] = [cornerOf(from), cornerOf(to)];
   const step = { x: b.x - a.x, y: b.y - a.y };
@@ -63,7 +65,7 @@ export function duplicate(bench: Bench): void {
     copies,
     copies.map((item) => item.id),
   );
-  if (made) bench.put({ repeat: { from: items[0].id, to: copies[0].id } });
+  if (made) bench.put({ repeat: { from: items[0].id, copies: copies.map(({ id }) => id) } });
 }
 
 /** What things on the clipboard begin with. */

@@ -94,7 +94,7 @@ export class Bench {
   /** A look that was copied, to be given to others. */
   copiedLook: Look | null = null;
   /** The first of the last things that were duplicated, and of the copies: they tell the step. */
-  repeat: { from: string; to: string } | null = null;
+  repeat: { from: string; copies: readonly string[] } | null = null;
   recent: readonly string[] = [];
   /** The ink that was drawn with last. */
   recentPen: string | null = null;

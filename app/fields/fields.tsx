@@ -173,7 +173,8 @@ export function Toggle({
   onClick,
   disabled,
 }: {
-  on: boolean;
+  /** Whether it is set; left out where a press does something at once. */
+  on?: boolean;
   label: string;
   children: ReactNode;
   onClick: () => void;

@@ -30,7 +30,7 @@ export function FileButton({ label, field, accept, disabled, onFile, children }:
           if (chosen) onFile(chosen);
         }}
       />
-      <Toggle on={false} label={label} disabled={disabled} onClick={() => file.current?.click()}>
+      <Toggle label={label} disabled={disabled} onClick={() => file.current?.click()}>
         {children}
       </Toggle>
     </>

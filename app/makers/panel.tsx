@@ -17,14 +17,12 @@ export function MakerPanel(props: PanelProps) {
         <p className="made-altered">
           {altered === 1 ? '1 part was changed by hand' : `${altered} parts were changed by hand`}
           <Toggle
-            on={false}
             label="Puts all back to where they would be made; looks stay"
             onClick={() => bench.making?.tidy(group.id, 'places')}
           >
             tidy
           </Toggle>
           <Toggle
-            on={false}
             label="Makes everything anew, as if nothing had been done by hand"
             onClick={() => bench.making?.tidy(group.id, 'all')}
           >

@@ -86,7 +86,7 @@ export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
     <>
       <Row label="align">
         {EDGES.map((edge) => (
-          <Toggle key={edge} on={false} label={`Align ${edge}, to ${to}`} onClick={() => align(bench, edge, to)}>
+          <Toggle key={edge} label={`Align ${edge}, to ${to}`} onClick={() => align(bench, edge, to)}>
             <EdgeDrawing edge={edge} />
           </Toggle>
         ))}
@@ -107,7 +107,6 @@ export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
               (['gap', 'centre'] as const).map((by) => (
                 <Toggle
                   key={axis + by}
-                  on={false}
                   label={`Distribute ${axis === 'x' ? 'horizontally' : 'vertically'}, ${by === 'gap' ? 'equal gaps' : 'equal distances of centres'}`}
                   disabled={items.length < 3}
                   onClick={() => spread(bench, axis, by)}
@@ -116,13 +115,13 @@ export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
                 </Toggle>
               )),
             )}
-            <Toggle on={false} label="Tidy up: rows and columns made regular" onClick={() => tidyUp(bench)}>
+            <Toggle label="Tidy up: rows and columns made regular" onClick={() => tidyUp(bench)}>
               tidy up
             </Toggle>
           </Row>
           <Row label="same">
             {(['width', 'height', 'size'] as const).map((what) => (
-              <Toggle key={what} on={false} label={`Same ${what} as the first`} onClick={() => sameSize(bench, what)}>
+              <Toggle key={what} label={`Same ${what} as the first`} onClick={() => sameSize(bench, what)}>
                 {what}
               </Toggle>
             ))}
@@ -139,17 +138,17 @@ export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
               ['last', -Infinity, 'To the back (Ctrl+Shift+[)'],
             ] as const
           ).map(([name, by, label]) => (
-            <Toggle key={name} on={false} label={label} onClick={() => reorder(bench, by)}>
+            <Toggle key={name} label={label} onClick={() => reorder(bench, by)}>
               {name}
             </Toggle>
           ))}
         {many && (
-          <Toggle on={false} label="Group (Ctrl+G)" onClick={() => groupChosen(bench)}>
+          <Toggle label="Group (Ctrl+G)" onClick={() => groupChosen(bench)}>
             group
           </Toggle>
         )}
         {!many && item.kind === 'group' && (
-          <Toggle on={false} label="Ungroup (Ctrl+Shift+G)" onClick={() => ungroupChosen(bench)}>
+          <Toggle label="Ungroup (Ctrl+Shift+G)" onClick={() => ungroupChosen(bench)}>
             ungroup
           </Toggle>
         )}
@@ -174,12 +173,7 @@ export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
       )}
       <Row label="select">
         {alike.map(({ by, says }) => (
-          <Toggle
-            key={by}
-            on={false}
-            label={`Select everything of the same ${says}`}
-            onClick={() => chooseAlike(bench, by)}
-          >
+          <Toggle key={by} label={`Select everything of the same ${says}`} onClick={() => chooseAlike(bench, by)}>
             same {says}
           </Toggle>
         ))}

@@ -32,16 +32,12 @@ export function RoleField({ bench, item, sheet }: { bench: Bench; item: TextItem
           ]}
         />
         {differs && (
-          <Toggle
-            on={false}
-            label="Updates all boxes of this role to match this one"
-            onClick={() => restyleRole(bench, item)}
-          >
+          <Toggle label="Updates all boxes of this role to match this one" onClick={() => restyleRole(bench, item)}>
             update all
           </Toggle>
         )}
         {own && !differs && (
-          <Toggle on={false} label="Deletes this role; its boxes keep their look" onClick={() => removeRole(bench, id)}>
+          <Toggle label="Deletes this role; its boxes keep their look" onClick={() => removeRole(bench, id)}>
             delete
           </Toggle>
         )}

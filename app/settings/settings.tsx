@@ -8,6 +8,7 @@ import { useBench } from '../document/bench';
 import { BenchContext, PaintField } from '../colour/colour-field';
 import { setValues } from '../commands/commands';
 import { copyLook, giveLook } from '../commands/looks';
+import { rove } from '../fields/rove';
 import { NumberField, Row, Toggle } from '../fields/fields';
 import { LineFields } from './line-fields';
 import { EffectFields, InkFields, OutlineFields, ShapeFields } from './look-fields';
@@ -81,15 +82,10 @@ function LookFields({ bench, items, sheet }: Props) {
       )}
       {item.kind !== 'line' && <EffectFields bench={bench} item={item} palette={palette} />}
       <Row label="look">
-        <Toggle on={false} label="Copy this look (Ctrl+Alt+C)" onClick={() => copyLook(bench)}>
+        <Toggle label="Copy this look (Ctrl+Alt+C)" onClick={() => copyLook(bench)}>
           copy
         </Toggle>
-        <Toggle
-          on={false}
-          label="Apply the copied look (Ctrl+Alt+V)"
-          disabled={!copied}
-          onClick={() => giveLook(bench)}
-        >
+        <Toggle label="Apply the copied look (Ctrl+Alt+V)" disabled={!copied} onClick={() => giveLook(bench)}>
           apply
         </Toggle>
       </Row>
@@ -136,13 +132,14 @@ export function ItemSettings({ bench, items, sheet }: Props) {
           <small>{one ? kindName(item) : 'together'}</small>
         </h3>
         <NumbersFields bench={bench} items={items} unit={sheet.unit} />
-        <div className="leaves" role="tablist" aria-label="Settings">
+        <div className="leaves" role="tablist" aria-label="Settings" onKeyDown={(event) => rove(event, 'tab')}>
           {tabs.map(({ id, name }) => (
             <button
               key={id}
               type="button"
               role="tab"
               aria-selected={id === tab}
+              tabIndex={id === tab ? 0 : -1}
               className="leaf-tab"
               onMouseDown={(event) => event.preventDefault()}
               onClick={() => bench.put({ tab: id })}

@@ -17,6 +17,7 @@ import { loadIndex } from '../pictures/picture-index';
 import { Pictures } from './pictures';
 import { Shapes } from './shapes';
 import './drawer.css';
+import { rove, stopAt } from '../fields/rove';
 import { later } from '../browser/later';
 
 /** The supply drawer: compartments of what can be put on the sheet. A press adds it; it can be dragged to its place too. */
@@ -277,13 +278,17 @@ export const Drawer = memo(function Drawer({ bench, note }: { bench: Bench; note
   const current = open.find(({ id }) => id === shown);
   return (
     <section className={`drawer${current ? ' open' : ''}`} aria-label="Supplies">
-      <div className="drawer-tabs" role="tablist" aria-label="Compartments">
-        {open.map(({ id, name }) => (
+      <div className="drawer-tabs" role="tablist" aria-label="Compartments" onKeyDown={(event) => rove(event, 'tab')}>
+        {open.map(({ id, name }, i) => (
           <button
             key={id}
             type="button"
             role="tab"
             aria-selected={shown === id}
+            tabIndex={stopAt(
+              open.findIndex((one) => one.id === shown),
+              i,
+            )}
             aria-controls="compartment"
             className="drawer-tab"
             onClick={() => {

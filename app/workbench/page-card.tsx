@@ -115,7 +115,7 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
             rulers
           </Toggle>
           {page.guides.length > 0 && (
-            <Toggle on={false} label="Remove all guides" onClick={() => set({ guides: [] })}>
+            <Toggle label="Remove all guides" onClick={() => set({ guides: [] })}>
               remove guides
             </Toggle>
           )}
@@ -135,7 +135,7 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
                 unit={unit}
                 onChange={(at) => set({ guides: page.guides.with(i, { ...guide, at }) })}
               />
-              <Toggle on={false} label="Remove this guide" onClick={() => set({ guides: page.guides.toSpliced(i, 1) })}>
+              <Toggle label="Remove this guide" onClick={() => set({ guides: page.guides.toSpliced(i, 1) })}>
                 ×
               </Toggle>
             </Row>

@@ -61,7 +61,7 @@ test('everything that opens on the workbench has names and contrast', async ({ b
     await check(page, `leaf ${name}`);
   }
   await leaf(page, 'look');
-  await page.getByRole('button', { name: 'fill: gradient along a line' }).click();
+  await page.getByRole('button', { name: 'fill: linear gradient' }).click();
   await page.getByRole('button', { name: 'stop: another colour' }).click();
   await expect(page.getByLabel(/colour as six digits/)).toBeVisible();
   await check(page, 'colour by eye');

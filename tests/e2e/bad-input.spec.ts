@@ -8,7 +8,7 @@ test('at the front door', async ({ browser, house }) => {
   await page.getByLabel('E-mail').fill('maren@samphire.example');
   await page.getByLabel('Password', { exact: true }).fill('guess');
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByRole('alert')).toContainText('E-mail and password do not go together');
+  await expect(page.getByRole('alert')).toContainText('This e-mail and password don’t match');
   await page.getByLabel('Class code').fill('nope');
   await page.getByRole('button', { name: 'Find my class' }).click();
   await expect(page.getByRole('alert')).toContainText('There is no class with the code “nope”');

@@ -168,7 +168,7 @@ test.describe('the finer work', () => {
     await expect(page.locator('.size-ways img')).toHaveCount(2);
     await page.getByRole('button', { name: 'Things stay at the bottom right' }).click();
     await page.getByRole('button', { name: 'keep sizes, add space' }).click();
-    await expect(page.locator('.size-words')).toHaveText('11 × 17 in, wide');
+    await expect(page.locator('.size-words')).toHaveText('11 × 17 in, landscape');
     await stack(page).first().click();
     await expect(field(page, 'size')).toHaveValue('30');
     await page.getByRole('button', { name: 'undo' }).click();

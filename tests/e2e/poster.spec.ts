@@ -57,7 +57,7 @@ test.describe.serial('a poster from blank, by pointer', () => {
     await page.locator('summary', { hasText: 'lettering' }).click();
     await page.getByRole('button', { name: 'Lettering along an arch' }).click();
     await page.locator('.chip', { hasText: 'margin' }).click();
-    await page.getByRole('button', { name: 'letters: gradient along a line' }).click();
+    await page.getByRole('button', { name: 'letters: linear gradient' }).click();
     await expect(page.locator('.page-view linearGradient')).not.toHaveCount(0);
     const wide = Number(await field(page, 'width').inputValue());
     expect(wide).toBeCloseTo((841.89 - 48) / 72, 1);
@@ -93,7 +93,7 @@ test.describe.serial('a poster from blank, by pointer', () => {
 
   test('a stop of a gradient is pulled on the item', async () => {
     await leaf(page, 'look');
-    await page.getByRole('button', { name: 'fill: gradient along a line' }).click();
+    await page.getByRole('button', { name: 'fill: linear gradient' }).click();
     const stop = (await page.locator('[data-grip="paint 0"]').boundingBox())!;
     await page.mouse.move(stop.x + 6, stop.y + 6);
     await page.mouse.down();
@@ -231,13 +231,13 @@ test.describe.serial('the same from the keyboard alone', () => {
     await key('F6');
     await reach(page, page.locator('.leaf-tab', { hasText: 'look' }));
     await key('Enter');
-    await reach(page, page.getByRole('button', { name: 'fill: gradient from a middle' }));
+    await reach(page, page.getByRole('button', { name: 'fill: radial gradient' }));
     await key('Enter');
     await key('Shift+F6');
     await key('Control+Alt+c');
     await key('Tab');
     await key('Control+Alt+v');
-    await expect(page.getByRole('button', { name: 'fill: gradient from a middle' })).toHaveAttribute(
+    await expect(page.getByRole('button', { name: 'fill: radial gradient' })).toHaveAttribute(
       'aria-pressed',
       'true',
     );

@@ -159,7 +159,7 @@ test.describe('things among others', () => {
     await supply(page, 'Shapes', 'star');
     await expect(page.getByRole('button', { name: 'Outline: dotted' })).toHaveAttribute('aria-pressed', 'true');
     await expect(page.getByRole('radio', { name: 'No fill', exact: true })).toHaveAttribute('aria-checked', 'true');
-    await page.getByRole('button', { name: 'fill: one colour' }).click();
+    await page.getByRole('button', { name: 'fill: solid colour' }).click();
     await page.getByRole('button', { name: 'Copy this look (Ctrl+Alt+C)' }).click();
     await stack(page).nth(1).click();
     await page.getByRole('button', { name: 'Apply the copied look (Ctrl+Alt+V)' }).click();
@@ -208,7 +208,7 @@ test('a student makes a page of their own with what the teacher opened: words, s
   for (const shut of ['Labels', 'Other looks', 'Pages', 'History']) expect(tabs).not.toContain(shut);
   await supply(student, 'Shapes', 'star');
   await leaf(student, 'look');
-  await student.getByRole('button', { name: 'fill: gradient from a middle' }).click();
+  await student.getByRole('button', { name: 'fill: radial gradient' }).click();
   await expect(student.locator('.page-view radialGradient')).toHaveCount(1);
   await expect(student.locator('.leaf-tab', { hasText: 'students' })).toHaveCount(0);
   await student.locator('[data-stage]').focus();

@@ -46,10 +46,10 @@ export function CalendarPanel({ bench, group, sheet }: PanelProps) {
           onChange={(span) => put('Span', { span })}
           style={{ width: 100 }}
         />
-        <Toggle on={false} label={`The ${recipe.span} before`} onClick={() => step(-1)}>
+        <Toggle label={`The ${recipe.span} before`} onClick={() => step(-1)}>
           ←
         </Toggle>
-        <Toggle on={false} label={`The ${recipe.span} after`} onClick={() => step(1)}>
+        <Toggle label={`The ${recipe.span} after`} onClick={() => step(1)}>
           →
         </Toggle>
       </Row>
@@ -190,7 +190,6 @@ function Happenings({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
               ✿
             </Toggle>
             <Toggle
-              on={false}
               label={`Removes “${one.words}”`}
               onClick={() => put('Remove event', { happenings: happenings.filter(({ id }) => id !== one.id) })}
             >
@@ -225,7 +224,6 @@ function Happenings({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
       </ul>
       <div className="made-files">
         <Toggle
-          on={false}
           label="An event on the first day that is shown"
           disabled={happenings.length >= MOST_HAPPENINGS}
           onClick={() => {
@@ -326,7 +324,6 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
       />
       <div className="made-files">
         <Toggle
-          on={false}
           label="Adds these days"
           onClick={() => {
             const found = readLines(typed, dateOf(dayNumber(recipe.day)).year, kind);
@@ -336,7 +333,7 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
         >
           add them
         </Toggle>
-        <Toggle on={false} label="All events as a calendar file" onClick={() => void write()}>
+        <Toggle label="All events as a calendar file" onClick={() => void write()}>
           download .ics
         </Toggle>
       </div>

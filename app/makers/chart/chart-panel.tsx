@@ -95,12 +95,11 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
             {others.length === 1 ? 'Another chart shares' : `${others.length} other charts share`} this table.
           </span>
         )}
-        <Toggle on={false} label="Another chart that follows the same table" onClick={another}>
+        <Toggle label="Another chart that follows the same table" onClick={another}>
           another chart of this table
         </Toggle>
         {others.length > 0 && (
           <Toggle
-            on={false}
             label="This chart no longer follows the others"
             onClick={() => put('Own table', { table: { ...recipe.table, id: newId().slice(0, 12) } })}
           >
@@ -219,7 +218,6 @@ function Kinds({ kind, data, onChoose }: { kind: ChartKind; data: Data; onChoose
             <>
               {' '}
               <Toggle
-                on={false}
                 label={`Takes the nearest kind that this table can feed: ${KIND_NAMES[nearest]}`}
                 onClick={() => {
                   setAsked(null);

@@ -104,7 +104,6 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
       <div className="made-files">
         {wide < MOST_COLUMNS && (
           <Toggle
-            on={false}
             label="Add a column"
             onClick={() =>
               onChange('Add column', { ...table, head: [...head, ''], rows: rows.map((row) => [...row, '']) })
@@ -115,7 +114,6 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
         )}
         {wide > 1 && (
           <Toggle
-            on={false}
             label="Removes the last column"
             onClick={() =>
               onChange('Remove column', {

@@ -96,11 +96,7 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
         />
       </Row>
       <div className="made-files">
-        <Toggle
-          on={false}
-          label="The same words in another arrangement"
-          onClick={() => reseed('Another arrangement', seed + 1)}
-        >
+        <Toggle label="The same words in another arrangement" onClick={() => reseed('Another arrangement', seed + 1)}>
           rearrange
         </Toggle>
         <Toggle
@@ -271,7 +267,7 @@ function Making({ bench, id }: { bench: Bench; id: string }) {
         strokeColor="var(--moss)"
         aria-label="How far it is"
       />
-      <Toggle on={false} label="Stops (Escape); all stays as it was" onClick={() => bench.making?.stop(id)}>
+      <Toggle label="Stops (Escape); all stays as it was" onClick={() => bench.making?.stop(id)}>
         stop
       </Toggle>
     </p>

@@ -73,7 +73,7 @@ function FromText({ onTake }: { onTake: (text: string) => void }) {
         onChange={(event) => setText(event.target.value)}
       />
       <div className="made-files">
-        <Toggle on={false} label="Replaces the words above with these" onClick={() => onTake(text)}>
+        <Toggle label="Replaces the words above with these" onClick={() => onTake(text)}>
           count its words
         </Toggle>
       </div>
@@ -178,7 +178,7 @@ function FromColumn({ bench, onTake }: { bench: Bench; onTake: (words: Weighted[
             />
           </Row>
           <div className="made-files">
-            <Toggle on={false} label="Replaces the words above with this column" onClick={take}>
+            <Toggle label="Replaces the words above with this column" onClick={take}>
               use these words
             </Toggle>
           </div>

@@ -46,7 +46,6 @@ export function Notes({ notes, bench, group }: NotesProps) {
       </ul>
       {room && (
         <Toggle
-          on={false}
           label="Enlarges the frame to the page margins"
           onClick={() => bench.make('Larger frame', set(group.id, room))}
         >

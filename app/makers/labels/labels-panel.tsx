@@ -119,7 +119,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
             max={MOST_LABELS}
             onChange={(some) => put('How many', { some: Math.round(some) })}
           />
-          <Toggle on={false} label="Picks others" onClick={() => reseed('Another version', seed + 1)}>
+          <Toggle label="Picks others" onClick={() => reseed('Another version', seed + 1)}>
             another version
           </Toggle>
         </Row>
@@ -136,7 +136,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
               if (decoys.join() !== recipe.decoys.join()) put('Decoys', { decoys });
             }}
           />
-          <Toggle on={false} label="Shuffles the bank" onClick={() => reseed('Shuffle bank', seed + 1)}>
+          <Toggle label="Shuffles the bank" onClick={() => reseed('Shuffle bank', seed + 1)}>
             shuffle
           </Toggle>
         </Row>
@@ -153,14 +153,13 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
               aria-label={`Spot ${i + 1}`}
               onChange={(event) => setSpot(spot.id, { words: event.target.value }, 'soon')}
             />
-            <Toggle on={false} label="Points it at another place on the picture" onClick={() => point(spot.id)}>
+            <Toggle label="Points it at another place on the picture" onClick={() => point(spot.id)}>
               <svg className="glyph" viewBox="0 0 16 16" aria-hidden="true">
                 <circle cx="8" cy="8" r="4.5" fill="none" stroke="currentColor" strokeWidth="1.3" />
                 <path d="M8 1v5M8 10v5M1 8h5M10 8h5" stroke="currentColor" strokeWidth="1.3" />
               </svg>
             </Toggle>
             <Toggle
-              on={false}
               label={`Removes “${spot.words || 'this spot'}”`}
               onClick={() => put('Remove spot', { spots: recipe.spots.filter((one) => one !== spot) })}
             >
@@ -203,11 +202,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
         ))}
       </ul>
       <div className="made-files">
-        <Toggle
-          on={false}
-          label="Press on the picture for a point, or pull a box there for a region"
-          onClick={() => point(null)}
-        >
+        <Toggle label="Press on the picture for a point, or pull a box there for a region" onClick={() => point(null)}>
           + new spot
         </Toggle>
         <Missing recipe={recipe} onAdd={(spots) => put('Label parts', { spots: [...recipe.spots, ...spots] })} />
@@ -295,7 +290,6 @@ function Missing({ recipe, onAdd }: { recipe: LabelsRecipe; onAdd: (spots: Spot[
   const fresh = left.map((spot) => ({ ...spot, id: nextId() }));
   return (
     <Toggle
-      on={false}
       label={left.map(({ words }) => words).join(', ')}
       onClick={() => onAdd(fresh.slice(0, MOST_LABELS - recipe.spots.length))}
     >

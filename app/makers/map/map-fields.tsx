@@ -63,7 +63,7 @@ export const NodeFields = memo(function NodeFields({ bench, groupId, id, link, p
         {picture ? (
           <>
             <img className="made-picture" src={`/art/pictures/${picture}.svg`} alt={picture.split('/')[1]} />
-            <Toggle on={false} label="Remove the picture" onClick={() => set('Picture of node', { picture: null })}>
+            <Toggle label="Remove the picture" onClick={() => set('Picture of node', { picture: null })}>
               none
             </Toggle>
           </>
@@ -72,15 +72,10 @@ export const NodeFields = memo(function NodeFields({ bench, groupId, id, link, p
         )}
       </Row>
       <Row label="node">
-        <Toggle
-          on={false}
-          label="Adds a node under this one (Ctrl+Enter)"
-          onClick={() => addNode(bench, 'child', groupId, id)}
-        >
+        <Toggle label="Adds a node under this one (Ctrl+Enter)" onClick={() => addNode(bench, 'child', groupId, id)}>
           + under
         </Toggle>
         <Toggle
-          on={false}
           label="Adds a node beside this one (Ctrl+Shift+Enter)"
           onClick={() => addNode(bench, 'sibling', groupId, id)}
         >
@@ -121,7 +116,6 @@ const LinkFields = memo(function LinkFields({ link: { id, words, arrow }, from, 
         style={{ width: 92 }}
       />
       <Toggle
-        on={false}
         label="Remove this link"
         onClick={() => put('Remove link', ({ links }) => ({ links: links.filter((one) => one.id !== id) }))}
       >
@@ -147,7 +141,6 @@ export function CrossLinks({ bench, groupId, links, nodes, put }: LinksProps) {
       ))}
       {chosen.length === 2 ? (
         <Toggle
-          on={false}
           label="Links the two nodes that are chosen"
           onClick={() => linkChosen(bench, groupId, chosen[0], chosen[1])}
         >

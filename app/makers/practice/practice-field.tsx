@@ -194,7 +194,6 @@ function GroupsField({ most, groups, put }: GroupsProps) {
             />
             {groups.length > 2 && (
               <Toggle
-                on={false}
                 label="Removes this group"
                 onClick={() =>
                   put(
@@ -217,7 +216,7 @@ function GroupsField({ most, groups, put }: GroupsProps) {
         </div>
       ))}
       {groups.length < most && (
-        <Toggle on={false} label="Add a group" onClick={() => put('Add group', [...groups, { name: '', things: [] }])}>
+        <Toggle label="Add a group" onClick={() => put('Add group', [...groups, { name: '', things: [] }])}>
           + group
         </Toggle>
       )}

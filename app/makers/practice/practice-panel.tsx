@@ -54,17 +54,12 @@ export function PracticePanel({ bench, group, sheet }: PanelProps) {
       ))}
       <div className="made-files">
         <Toggle
-          on={false}
           label="The same practice with other numbers, words or places"
           onClick={() => reseed('Another version', seed + 1)}
         >
           another version
         </Toggle>
-        <Toggle
-          on={false}
-          label="29 pages more, each a version of its own"
-          onClick={() => makeVersions(bench, group.id, 30)}
-        >
+        <Toggle label="29 pages more, each a version of its own" onClick={() => makeVersions(bench, group.id, 30)}>
           30 versions
         </Toggle>
       </div>

@@ -45,7 +45,6 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
               onChange={(event) => set(i, { word: event.target.value })}
             />
             <Toggle
-              on={false}
               label={`Removes “${thing.word}”`}
               onClick={() =>
                 onChange(
@@ -71,7 +70,6 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
       </ul>
       <div className="made-files">
         <Toggle
-          on={false}
           label="A word without a picture"
           disabled={things.length >= MOST}
           onClick={() => onChange('Add word', [...things, { picture: null, word: '', other: '' }])}

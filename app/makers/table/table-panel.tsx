@@ -155,51 +155,36 @@ function Lines({ recipe, at, onEdit }: EditProps & { at: At }) {
   return (
     <>
       <Row label="rows">
-        <Toggle
-          on={false}
-          label="A row above this one"
-          onClick={() => onEdit('Add row', withRow(recipe, at.row, 'before'))}
-        >
+        <Toggle label="A row above this one" onClick={() => onEdit('Add row', withRow(recipe, at.row, 'before'))}>
           + above
         </Toggle>
-        <Toggle
-          on={false}
-          label="A row below this one"
-          onClick={() => onEdit('Add row', withRow(recipe, at.row, 'behind'))}
-        >
+        <Toggle label="A row below this one" onClick={() => onEdit('Add row', withRow(recipe, at.row, 'behind'))}>
           + below
         </Toggle>
-        <Toggle on={false} label="Removes this row" onClick={() => onEdit('Remove row', withoutRow(recipe, at.row))}>
+        <Toggle label="Removes this row" onClick={() => onEdit('Remove row', withoutRow(recipe, at.row))}>
           −
         </Toggle>
       </Row>
       <Row label="columns">
         <Toggle
-          on={false}
           label="A column to the left"
           onClick={() => onEdit('Add column', withColumn(recipe, at.column, 'before'))}
         >
           + left
         </Toggle>
         <Toggle
-          on={false}
           label="A column to the right"
           onClick={() => onEdit('Add column', withColumn(recipe, at.column, 'behind'))}
         >
           + right
         </Toggle>
-        <Toggle
-          on={false}
-          label="Removes this column"
-          onClick={() => onEdit('Remove column', withoutColumn(recipe, at.column))}
-        >
+        <Toggle label="Removes this column" onClick={() => onEdit('Remove column', withoutColumn(recipe, at.column))}>
           −
         </Toggle>
       </Row>
       <Row label="merge">
         {beside && (
           <Toggle
-            on={false}
             label="Merges this cell with the one to its right"
             onClick={() => onEdit('Merge cells', merged(recipe, at, { row: at.row, column: beside.id }))}
           >
@@ -208,7 +193,6 @@ function Lines({ recipe, at, onEdit }: EditProps & { at: At }) {
         )}
         {below && (
           <Toggle
-            on={false}
             label="Merges this cell with the one below it"
             onClick={() => onEdit('Merge cells', merged(recipe, at, { row: below, column: at.column }))}
           >
@@ -216,7 +200,7 @@ function Lines({ recipe, at, onEdit }: EditProps & { at: At }) {
           </Toggle>
         )}
         {(cell.across > 1 || cell.down > 1) && (
-          <Toggle on={false} label="Splits the merged cells" onClick={() => onEdit('Split cells', split(recipe, at))}>
+          <Toggle label="Splits the merged cells" onClick={() => onEdit('Split cells', split(recipe, at))}>
             split cells
           </Toggle>
         )}
