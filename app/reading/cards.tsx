@@ -61,7 +61,7 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone }: Judging
           : copy.state === 'not-begun'
             ? 'nothing is on it yet'
             : 'not handed in: shown as it is now'}
-        {lookFors.length > 0 && ` · ${held.filter(Boolean).length} of ${lookFors.length} held`}
+        {lookFors.length > 0 && ` · ${held.filter(Boolean).length} of ${lookFors.length} met`}
       </p>
       <ul className="lookfors reading-lookfors">
         {lookFors.map((lookFor, i) => (

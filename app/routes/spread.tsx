@@ -203,7 +203,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
                   <strong>{card.studentName}</strong>
                   <span className="spring" />
                   {card.held !== null && handout.lookFors > 0 && (
-                    <span className="spread-count" title={`${card.held} of ${handout.lookFors} look-fors held`}>
+                    <span className="spread-count" title={`${card.held} of ${handout.lookFors} look-fors met`}>
                       {card.held}/{handout.lookFors}
                     </span>
                   )}
@@ -245,7 +245,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
               </section>
               <section className="card spread-figure">
                 <h3>
-                  Look-fors held <small>pieces</small>
+                  Look-fors met <small>pieces</small>
                 </h3>
                 <Histogram counts={counts} />
               </section>

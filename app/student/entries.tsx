@@ -54,7 +54,7 @@ export function BackCard({ loaded }: { loaded: Loaded }) {
       )}
       {notes.length > 0 && (
         <p className="quiet">
-          {settled} of {notes.length} {notes.length === 1 ? 'note' : 'notes'} seen to
+          {settled} of {notes.length} {notes.length === 1 ? 'note' : 'notes'} done
         </p>
       )}
     </>

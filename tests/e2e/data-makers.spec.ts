@@ -42,7 +42,7 @@ test.describe('a word cloud', () => {
   test('counts a text, and what a class wrote in a box', async () => {
     await page.getByRole('button', { name: /text that you paste/ }).click();
     await page.getByLabel('Text whose words are counted').fill('The crab runs. Crabs run and a heron sees the crabs.');
-    await page.getByRole('button', { name: /Takes its words/ }).click();
+    await page.getByRole('button', { name: /Replaces the words above with these/ }).click();
     await expect(list()).toHaveValue('crabs: 3\nrun: 2\nheron\nsees');
     await page.getByRole('button', { name: /all students of a class/ }).click();
     await choose(page, 'Handout', 'Life between the tides · Avocet');

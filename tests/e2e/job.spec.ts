@@ -108,7 +108,7 @@ test.describe.serial('the whole job', () => {
     await student.reload();
     await expect(student.locator('.margin-card', { hasText: 'Follow the line to its dot.' })).toBeVisible();
     await student.locator('.margin-card', { hasText: 'Follow the line to its dot.' }).getByRole('checkbox').click();
-    await expect(student.getByText('1 of 2 notes seen to')).toBeVisible();
+    await expect(student.getByText('1 of 2 notes done')).toBeVisible();
     await expect(student.getByText('of 4: most of them')).toBeVisible();
     await press(student, 690, 265);
     await student.keyboard.press('Control+A');
@@ -129,7 +129,7 @@ test.describe.serial('the whole job', () => {
     await teacher.getByRole('link', { name: 'go 1' }).click();
     await expect(teacher.locator('.margin-card', { hasText: '“plumes” points at the neck' })).toBeVisible();
     await expect(teacher.locator('.margin-card', { hasText: 'Follow the line to its dot.' })).toContainText(
-      'seen to it',
+      'dealt with it',
     );
     await teacher.getByRole('link', { name: 'go 2' }).click();
     await teacher.getByRole('button', { name: 'Return as done' }).click();

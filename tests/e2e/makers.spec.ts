@@ -442,5 +442,5 @@ test('a class makes a map, and it is read against the teacher’s', async ({ bro
   await teacher.locator('.spread-card', { hasText: 'Ilse Brandt' }).click();
   await drawn(teacher);
   await expect(teacher.getByText('“carb” taken for “crab”')).toBeVisible();
-  await expect(teacher.getByText(/1 of 1 held/)).toBeVisible();
+  await expect(teacher.getByText(/1 of 1 met/)).toBeVisible();
 });

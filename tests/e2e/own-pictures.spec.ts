@@ -63,7 +63,7 @@ test('a file is put on the sheet, kept for the next one, and what is no picture 
   await expect(page.getByText('This is no PNG or JPEG picture.')).toBeVisible();
   await page.locator('.pictures-found').getByRole('button', { name: 'orange disc', exact: true }).click();
   await expect(images()).toHaveCount(1);
-  await page.getByRole('button', { name: /Puts “orange disc” away/ }).focus();
+  await page.getByRole('button', { name: /Removes “orange disc”/ }).focus();
   await page.keyboard.press('Enter');
   await expect(page.locator('.pictures-found').getByRole('button', { name: 'orange disc', exact: true })).toHaveCount(
     0,

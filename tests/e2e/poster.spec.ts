@@ -45,7 +45,7 @@ test.describe.serial('a poster from blank, by pointer', () => {
 
     await page.locator('.margin-card .ant-select').first().click();
     await page.getByTitle('A3', { exact: true }).click();
-    await expect(page.locator('.size-words')).toHaveText('A3, wide');
+    await expect(page.locator('.size-words')).toHaveText('A3, landscape');
     await page.getByLabel('Portrait or landscape').getByText('portrait').click();
     await expect(page.locator('.size-words')).toHaveText('A3, portrait');
   });
@@ -161,6 +161,17 @@ async function reach(page: Page, wanted: Locator, back = false): Promise<void> {
   throw new Error('It could not be reached with Tab.');
 }
 
+/** To a tab of a row, which is one stop: to the chosen one with Tab, on from there with arrows. */
+async function reachTab(page: Page, row: Locator, name: string): Promise<void> {
+  await reach(page, row.locator('[role="tab"][tabindex="0"]'));
+  const wanted = row.getByRole('tab', { name, exact: true });
+  for (let i = 0; i < 14; i++) {
+    if (await wanted.evaluate((element) => element === document.activeElement)) return;
+    await page.keyboard.press('ArrowRight');
+  }
+  throw new Error(`The tab ${name} could not be reached.`);
+}
+
 test.describe.serial('the same from the keyboard alone', () => {
   let page: Page;
   const key = (name: string) => page.keyboard.press(name);
@@ -193,8 +204,7 @@ test.describe.serial('the same from the keyboard alone', () => {
   });
 
   test('a heart, made larger by a sum, doubled and doubled again in the same step', async () => {
-    await reach(page, page.locator('.drawer-tab', { hasText: 'Shapes' }));
-    await key('Enter');
+    await reachTab(page, page.getByRole('tablist', { name: 'Compartments' }), 'Shapes');
     await reach(page, page.getByLabel('Find a shape'));
     await page.keyboard.type('heart');
     await reach(
@@ -229,18 +239,14 @@ test.describe.serial('the same from the keyboard alone', () => {
 
   test('its look goes to another one', async () => {
     await key('F6');
-    await reach(page, page.locator('.leaf-tab', { hasText: 'look' }));
-    await key('Enter');
+    await reachTab(page, page.getByRole('tablist', { name: 'Settings' }), 'look');
     await reach(page, page.getByRole('button', { name: 'fill: radial gradient' }));
     await key('Enter');
     await key('Shift+F6');
     await key('Control+Alt+c');
     await key('Tab');
     await key('Control+Alt+v');
-    await expect(page.getByRole('button', { name: 'fill: radial gradient' })).toHaveAttribute(
-      'aria-pressed',
-      'true',
-    );
+    await expect(page.getByRole('button', { name: 'fill: radial gradient' })).toHaveAttribute('aria-pressed', 'true');
   });
 
   test('all grouped, entered with Enter, left with Escape; the list of keys at hand', async () => {
