@@ -207,9 +207,9 @@ test.describe('a concept map', () => {
     await page.getByRole('button', { name: '‹ leave group' }).click();
     await stack(page).first().click();
     const before = Number(await wide.inputValue());
-    await page.getByRole('button', { name: 'Makes the frame as large as the page' }).click();
+    await page.getByRole('button', { name: 'Enlarges the frame to the page margins' }).click();
     await expect.poll(async () => Number(await wide.inputValue())).toBeGreaterThan(before + 1);
-    await expect(page.getByRole('button', { name: 'Makes the frame as large as the page' })).toHaveCount(0);
+    await expect(page.getByRole('button', { name: 'Enlarges the frame to the page margins' })).toHaveCount(0);
     await saved(page);
   });
 
@@ -280,7 +280,7 @@ test.describe('a concept map', () => {
     });
     await expect(page.getByText(/“torn.opml”: This OPML file is damaged/)).toBeVisible();
     await page.getByRole('button', { name: 'OK' }).click();
-    await page.getByRole('button', { name: 'download ▾' }).click();
+    await page.getByRole('button', { name: 'download as ▾' }).click();
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByText('outline (OPML)').click()]);
     const given = readFileSync(await download.path(), 'utf8');
     expect(given).toContain('<outline text="sun" map:id="1">');

@@ -75,7 +75,7 @@ export const InAndOut = memo(function InAndOut({ bench, recipeNow, onEdit }: Pro
         }}
       >
         <button type="button" className="toggle">
-          download ▾
+          download as ▾
         </button>
       </Dropdown>
     </div>
