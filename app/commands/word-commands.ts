@@ -7,7 +7,10 @@ import type { Body, Item, RunStyle, TextItem, WrittenItem } from '../../core/sch
 import { isWritten } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import { grownHeight } from '../../core/text/fit';
-import { roleOf } from '../../core/text/style';
+import type { Common } from '../../core/text/common';
+import { formatsWithin, inCommon, stylesWithin } from '../../core/text/common';
+import type { FullFormat, FullStyle } from '../../core/text/style';
+import { roleOf, roleOfItem } from '../../core/text/style';
 import { pictureNow } from '../drawing/resources';
 import type { Bench, Editing } from '../document/bench';
 import { all, set } from './steps';
@@ -60,6 +63,27 @@ export function putWords(bench: Bench, item: WrittenItem, at: number, remove: nu
   return bench.make('Type', grown.length > 0 ? { kind: 'all', changes: [splice, ...grown] } : splice);
 }
 
+/** The words that a setting is about: what is marked while words are edited, else all of the chosen boxes. */
+function stretches({ editing, page, selection }: Bench): { item: WrittenItem; from: number; to: number }[] {
+  return (editing ? [editing.id] : selection).flatMap((id) => {
+    const item = findOn(page, id)?.item;
+    if (!item || !isWritten(item)) return [];
+    const [from, to] = editing
+      ? [Math.min(editing.anchor, editing.focus), Math.max(editing.anchor, editing.focus)]
+      : [0, bodyLength(item.body)];
+    return [{ item, from, to }];
+  });
+}
+
+/** How those words are set: null where they differ, and null as a whole where there are none. */
+export function settingOfWords(bench: Bench): { style: Common<FullStyle>; format: Common<FullFormat> } | null {
+  const all = stretches(bench).map((one) => ({ ...one, role: roleOfItem(bench.sheet, one.item) }));
+  if (all.length === 0) return null;
+  const style = inCommon(all.flatMap(({ role, item, from, to }) => stylesWithin(role, item.body, from, to)));
+  const format = inCommon(all.flatMap(({ role, item, from, to }) => formatsWithin(role, item.body, from, to)));
+  return { style: { ...style, ...bench.editing?.typing }, format };
+}
+
 /** Styles the words being marked, or all words of the chosen boxes. */
 export function styleWords(bench: Bench, name: string, patch: Patch<RunStyle>): void {
   const { editing } = bench;
@@ -80,13 +104,8 @@ export function formatWords(bench: Bench, name: string, patch: Extract<Change, {
 /** Makes a change of the words that are marked, or of all words of the chosen boxes, which grow as they need. */
 function onWords(bench: Bench, name: string, make: (id: string, from: number, to: number) => Change): void {
   const { editing } = bench;
-  const changes = (editing ? [editing.id] : bench.selection).flatMap((id): Change[] => {
-    const item = findOn(bench.page, id)?.item;
-    if (!item || !isWritten(item)) return [];
-    const [from, to] = editing
-      ? [Math.min(editing.anchor, editing.focus), Math.max(editing.anchor, editing.focus)]
-      : [0, bodyLength(item.body)];
-    const change = make(id, from, to);
+  const changes = stretches(bench).flatMap(({ item, from, to }): Change[] => {
+    const change = make(item.id, from, to);
     return [change, ...grownBy(bench, item, change)];
   });
   if (changes.length > 0 && bench.make(name, all(changes))) bench.remember(editing ? [editing.id] : bench.selection);

@@ -27,6 +27,7 @@ export function LengthField({ label, value, unit, min, max = FAR, onChange }: Le
     <TypedField
       label={label}
       shown={shown}
+      mixed={value === null}
       suffix={unit}
       read={(typed) => {
         const points = fromUnit(typed, unit);
@@ -65,6 +66,7 @@ export function NumberField({
       label={label}
       bare={bare}
       shown={value === null ? '' : `${Math.round(value * 100) / 100}`}
+      mixed={value === null}
       suffix={suffix}
       read={(typed) => {
         const number = fromSum(typed.replace(/[^\d.,)]+$/, ''));
@@ -105,13 +107,15 @@ type TypedProps = {
   /** The row says already what it is: the label is there for screen readers only. */
   bare?: boolean;
   shown: string;
+  /** Several differ in it. */
+  mixed?: boolean;
   suffix?: string;
   read: (typed: string) => string | { value: number };
   onChange: (value: number) => void;
 };
 
 /** Takes what is typed at Enter or when left; what can't be used is said, and nothing changes. */
-function TypedField({ label, bare, shown, suffix, read, onChange }: TypedProps) {
+function TypedField({ label, bare, shown, mixed, suffix, read, onChange }: TypedProps) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -138,6 +142,7 @@ function TypedField({ label, bare, shown, suffix, read, onChange }: TypedProps) 
         <input
           id={id}
           value={typed ?? shown}
+          placeholder={mixed ? 'mixed' : undefined}
           inputMode="decimal"
           aria-invalid={wrong !== null}
           onFocus={(event) => event.currentTarget.select()}
@@ -173,8 +178,8 @@ export function Toggle({
   onClick,
   disabled,
 }: {
-  /** Whether it is set; left out where a press does something at once. */
-  on?: boolean;
+  /** Whether it is set, or set for some; left out where a press does something at once. */
+  on?: boolean | 'mixed';
   label: string;
   children: ReactNode;
   onClick: () => void;
@@ -184,7 +189,7 @@ export function Toggle({
     <Tooltip title={label} mouseEnterDelay={0.5}>
       <button
         type="button"
-        className={`toggle${on ? ' on' : ''}`}
+        className={`toggle${on === 'mixed' ? ' mixed' : on ? ' on' : ''}`}
         aria-pressed={on}
         aria-label={label}
         disabled={disabled}

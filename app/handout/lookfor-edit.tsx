@@ -1,10 +1,11 @@
-import { Input, Select } from 'antd';
+import { Input } from 'antd';
 import { nanoid } from 'nanoid';
 import type { LookFor } from '../../core/lookfors/all';
 import { begun, OFFERED } from '../../core/lookfors/all';
 import type { Result } from '../../core/lookfors/kind';
 import type { Sheet } from '../../core/schema/sheet';
 import { Settings } from './lookfors/all';
+import { Choice } from '../fields/choice';
 
 /** Choosing what to look for. Each is tried at once on the teacher's own sheet. */
 
@@ -44,35 +45,32 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Prop
           </div>
           <div className="lookfor-line">
             {lookFor.kind !== 'teacher' && (
-              <Select
-                size="small"
-                aria-label="What students are told while they work"
+              <Choice
+                label="What students are told while they work"
                 value={lookFor.tell}
-                style={{ width: 200 }}
-                onChange={(tell) => set(i, { tell })}
                 options={[
                   { value: 'result', label: 'students see the count' },
                   { value: 'filled', label: 'students see what is filled' },
                   { value: 'after', label: 'told when returned' },
                 ]}
+                onChange={(tell) => set(i, { tell })}
+                width={200}
               />
             )}
             <span className="quiet lookfor-tried">{triedWords(tried[i])}</span>
           </div>
         </div>
       ))}
-      <Select
-        size="small"
-        aria-label="Add a look-for"
+      <Choice
+        label="Add a look-for"
         value={null}
-        placeholder="Add a look-for …"
-        style={{ width: '100%' }}
+        options={OFFERED.map(({ kind, name }) => ({ value: kind, label: name }))}
         onChange={(kind: LookFor['kind'] | null) => {
           const made = kind && begun(kind, sheet, nanoid(8));
           if (typeof made === 'string') onRefuse(made);
           else if (made) onChange([...lookFors, made]);
         }}
-        options={OFFERED.map(({ kind, name }) => ({ value: kind, label: name }))}
+        placeholder="Add a look-for …"
       />
     </div>
   );

@@ -11,6 +11,7 @@ import type { Bench } from '../document/bench';
 import { Swatches } from '../colour/colour-field';
 import { setValues } from '../commands/commands';
 import { PercentField, Row } from '../fields/fields';
+import { Choice } from '../fields/choice';
 
 /** Settings of lines. */
 
@@ -97,11 +98,10 @@ function HoldField({ bench, item, side }: { bench: Bench; item: LineItem; side: 
   }
   return (
     <Row label={side}>
-      <Select
-        size="small"
-        aria-label={side === 'from' ? 'Begins at' : 'Ends at'}
-        style={{ flex: 1, minWidth: 0 }}
+      <Choice
+        label={side === 'from' ? 'Begins at' : 'Ends at'}
         value={value}
+        options={[{ value: '', label: 'nothing' }, ...options]}
         onChange={(chosen) => {
           const at = lineEnds(bench.page, item, pictureNow)[side];
           const [id, ...target] = chosen.split(' ');
@@ -109,7 +109,6 @@ function HoldField({ bench, item, side }: { bench: Bench; item: LineItem; side: 
           const next = id ? { ...at, item: id, target: name || null } : free(at.x, at.y);
           setValues(bench, 'Lead line', { [side]: next });
         }}
-        options={[{ value: '', label: 'nothing' }, ...options]}
       />
     </Row>
   );

@@ -1,4 +1,3 @@
-import { Select } from 'antd';
 import { useState } from 'react';
 import { roleIds } from '../../core/schema/defaults';
 import type { Sheet, TextItem } from '../../core/schema/sheet';
@@ -6,6 +5,7 @@ import type { Bench } from '../document/bench';
 import { setValues } from '../commands/commands';
 import { Row, Toggle } from '../fields/fields';
 import { addRole, removeRole, restyleRole } from '../commands/roles';
+import { Choice } from '../fields/choice';
 
 /** The text role, and what is done with it: restyle all its boxes, make one of one's own. */
 export function RoleField({ bench, item, sheet }: { bench: Bench; item: TextItem; sheet: Sheet }) {
@@ -20,16 +20,14 @@ export function RoleField({ bench, item, sheet }: { bench: Bench; item: TextItem
   return (
     <>
       <Row label="role">
-        <Select
-          size="small"
-          aria-label="Role"
+        <Choice
+          label="Role"
           value={id}
-          style={{ flex: 1 }}
-          onChange={(role) => (role === '+' ? setNaming('') : setValues(bench, 'Role', { role }))}
           options={[
             ...roleIds(sheet.roles).map((value) => ({ value, label: sheet.roles[value].name })),
             { value: '+', label: 'new role …' },
           ]}
+          onChange={(role) => (role === '+' ? setNaming('') : setValues(bench, 'Role', { role }))}
         />
         {differs && (
           <Toggle label="Updates all boxes of this role to match this one" onClick={() => restyleRole(bench, item)}>

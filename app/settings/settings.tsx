@@ -160,7 +160,7 @@ export function ItemSettings({ bench, items, sheet }: Props) {
           {tab === 'words' && isWritten(item) && (
             <>
               {one && item.kind === 'text' && teacher && <RoleField bench={bench} item={item} sheet={sheet} />}
-              <WordsFields bench={bench} item={item} sheet={sheet} />
+              <WordsFields bench={bench} items={items.filter(isWritten)} sheet={sheet} />
             </>
           )}
           {tab === 'look' && <LookFields bench={bench} items={items} sheet={sheet} />}

@@ -1,7 +1,7 @@
 import { Segmented, Select } from 'antd';
 import type { Sheet, TextItem, WrittenItem } from '../../core/schema/sheet';
 import { faceById, FACES } from '../../core/text/catalogue';
-import { fullFormat, fullStyle, roleOfItem } from '../../core/text/style';
+import { inCommon } from '../../core/text/common';
 import type { Bench } from '../document/bench';
 import { Swatches } from '../colour/colour-field';
 import { setValues } from '../commands/commands';
@@ -9,18 +9,19 @@ import { More, NumberField, Row, Toggle } from '../fields/fields';
 import { AlignDrawing, ListDrawing, VerticalDrawing } from '../fields/glyphs';
 import { LetteringFields } from './lettering-fields';
 import { SpellingFields } from './spelling-fields';
-import { formatWords, styleWords } from '../commands/word-commands';
+import { formatWords, settingOfWords, styleWords } from '../commands/word-commands';
 
 /** Settings of words: role, face, style, paragraphs, spacing, fit, lettering. */
 
-type Props<T> = { bench: Bench; item: T; sheet: Sheet };
+type Props = { bench: Bench; /** At least one. */ items: readonly WrittenItem[]; sheet: Sheet };
 
-export function WordsFields({ bench, item, sheet }: Props<WrittenItem>) {
-  const role = roleOfItem(sheet, item);
-  const first = item.body.find((p) => p.runs.length > 0);
-  const style = { ...fullStyle(role, first?.runs[0]?.style ?? {}), ...bench.editing?.typing };
-  const format = fullFormat(role, item.body[0].format);
-  const { files } = faceById(style.font);
+export function WordsFields({ bench, items, sheet }: Props) {
+  const [item] = items;
+  const boxes = inCommon(items);
+  const setting = settingOfWords(bench);
+  if (!setting) return null;
+  const { style, format } = setting;
+  const { files } = style.font === null ? { files: { bold: true, italic: true } } : faceById(style.font);
   return (
     <>
       <Row label="font">
@@ -28,6 +29,7 @@ export function WordsFields({ bench, item, sheet }: Props<WrittenItem>) {
           size="small"
           aria-label="Font"
           value={style.font}
+          placeholder="mixed"
           style={{ flex: 1, minWidth: 100, marginRight: 6 }}
           popupMatchSelectWidth={220}
           onChange={(font) => styleWords(bench, 'Font', { font })}
@@ -48,7 +50,7 @@ export function WordsFields({ bench, item, sheet }: Props<WrittenItem>) {
       </Row>
       <Row label="words">
         <Toggle
-          on={style.bold}
+          on={style.bold ?? 'mixed'}
           label="Bold (Ctrl+B)"
           disabled={!files.bold}
           onClick={() => styleWords(bench, 'Bold', { bold: !style.bold })}
@@ -56,7 +58,7 @@ export function WordsFields({ bench, item, sheet }: Props<WrittenItem>) {
           <b>b</b>
         </Toggle>
         <Toggle
-          on={style.italic}
+          on={style.italic ?? 'mixed'}
           label="Italic (Ctrl+I)"
           disabled={!files.italic}
           onClick={() => styleWords(bench, 'Italic', { italic: !style.italic })}
@@ -64,7 +66,7 @@ export function WordsFields({ bench, item, sheet }: Props<WrittenItem>) {
           <i>i</i>
         </Toggle>
         <Toggle
-          on={style.underline}
+          on={style.underline ?? 'mixed'}
           label="Underline (Ctrl+U)"
           onClick={() => styleWords(bench, 'Underline', { underline: !style.underline })}
         >
@@ -97,7 +99,7 @@ export function WordsFields({ bench, item, sheet }: Props<WrittenItem>) {
         {(['top', 'middle', 'bottom'] as const).map((vertical) => (
           <Toggle
             key={vertical}
-            on={item.vertical === vertical}
+            on={boxes.vertical === vertical}
             label={`Words at the ${vertical}`}
             onClick={() => setValues(bench, 'Stand', { vertical })}
           >
@@ -133,7 +135,7 @@ export function WordsFields({ bench, item, sheet }: Props<WrittenItem>) {
           />
           <NumberField
             label="padding"
-            value={item.padding}
+            value={boxes.padding}
             suffix="pt"
             min={0}
             max={200}

@@ -85,7 +85,7 @@ export function Signs({ bench }: { bench: Bench }) {
         wanted={wanted}
         group={group}
         groups={[
-          ...(recent.length > 0 ? [{ id: null, name: 'lately' }] : []),
+          ...(recent.length > 0 ? [{ id: null, name: 'recent' }] : []),
           ...groups.map((name) => ({ id: name, name })),
         ]}
         onWanted={setWanted}

@@ -1,4 +1,4 @@
-import { Segmented, Select } from 'antd';
+import { Segmented } from 'antd';
 import { useState } from 'react';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import { namedSize, PAGE_SIZES } from '../../core/sheet/units';
@@ -7,6 +7,7 @@ import type { Wanted } from './size-choice';
 import { BenchContext, PaintField, Swatches } from '../colour/colour-field';
 import { LengthField, More, Row, Toggle } from '../fields/fields';
 import { later } from '../browser/later';
+import { Choice } from '../fields/choice';
 
 /** The settings of the page, shown in the margin while nothing is chosen. */
 
@@ -43,11 +44,13 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
           Page <small>nothing selected</small>
         </h3>
         <Row label="size">
-          <Select
-            size="small"
-            aria-label="Page size"
-            style={{ flex: 1 }}
+          <Choice
+            label="Page size"
             value={named?.id ?? 'own'}
+            options={[
+              ...PAGE_SIZES.map(({ id, name }) => ({ value: id, label: name })),
+              { value: 'own', label: 'custom size', disabled: true },
+            ]}
             onChange={(id) => {
               const size = PAGE_SIZES.find((one) => one.id === id);
               if (!size) return;
@@ -55,10 +58,6 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
               const sideways = id === 'slide' || (wide && id !== 'long');
               ask(sideways ? size.height : size.width, sideways ? size.width : size.height);
             }}
-            options={[
-              ...PAGE_SIZES.map(({ id, name }) => ({ value: id, label: name })),
-              { value: 'own', label: 'custom size', disabled: true },
-            ]}
           />
           <Segmented
             size="small"

@@ -72,6 +72,45 @@ test.describe('the finer work', () => {
     await expect(across).toBeFocused();
   });
 
+  test('settings of words are those of what is marked, or mixed, and setting them sets all of it', async () => {
+    const bold = page.getByRole('button', { name: 'Bold (Ctrl+B)' });
+    const size = field(page, 'size');
+    await supply(page, 'Words', 'Body');
+    await page.keyboard.type('calm sea');
+    await expect(bold).toHaveAttribute('aria-pressed', 'false');
+    // One word of it, by keyboard.
+    for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowLeft');
+    await bold.click();
+    await expect(bold).toHaveAttribute('aria-pressed', 'true');
+    await size.fill('30');
+    await size.press('Enter');
+    await page.keyboard.press('Home');
+    await expect(bold).toHaveAttribute('aria-pressed', 'false');
+    await expect(size).not.toHaveValue('30');
+    await page.keyboard.press('Control+a');
+    await expect(bold).toHaveAttribute('aria-pressed', 'mixed');
+    await expect(size).toHaveValue('');
+    await expect(size).toHaveAttribute('placeholder', 'mixed');
+    await page.keyboard.press('Escape');
+    // The box as a whole is mixed as well; set, all of it is one size.
+    await expect(size).toHaveValue('');
+    await size.fill('22');
+    await size.press('Enter');
+    await expect(size).toHaveValue('22');
+    // Two boxes that differ are mixed, and set together.
+    await supply(page, 'Words', 'Title');
+    await page.keyboard.type('Tides');
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Control+a');
+    await leaf(page, 'words');
+    await expect(size).toHaveValue('');
+    await size.fill('26');
+    await size.press('Enter');
+    await expect(size).toHaveValue('26');
+    await page.keyboard.press('Control+z');
+    await expect(size).toHaveValue('');
+  });
+
   test('digs through what lies on top, with a list of it, by pointer and by key', async () => {
     for (const name of ['rectangle', 'oval', 'heart']) {
       await supply(page, 'Shapes', name);

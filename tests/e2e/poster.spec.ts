@@ -122,7 +122,7 @@ test.describe.serial('a poster from blank, by pointer', () => {
     await drag(page, [120, 380], [700, 520]);
     await expect(page.locator('.settings h3')).toContainText('3 things');
     await leaf(page, 'place');
-    await page.getByRole('button', { name: 'Spread across, equal gaps' }).click();
+    await page.getByRole('button', { name: 'Distribute horizontally, equal gaps' }).click();
     await page.getByRole('button', { name: 'Align middle, to each other' }).click();
     await page.getByRole('button', { name: 'Group (Ctrl+G)' }).click();
     await expect(page.locator('.settings h3')).toContainText('group of 3');

@@ -189,11 +189,11 @@ test.describe('things among others', () => {
     await expect(page.locator('.notice')).toContainText('The palette now holds the colours of this picture');
     await supply(page, 'Shapes', 'oval');
     await expect(
-      page.getByRole('radio', { name: /^ #/ }).or(page.locator('.swatch[title="#6d4534"]')).first(),
+      page.getByRole('radio', { name: /^ #/ }).or(page.locator('.swatch[title$="#6d4534"]')).first(),
     ).toBeVisible();
     await page.getByRole('button', { name: 'undo' }).click();
     await page.getByRole('button', { name: 'undo' }).click();
-    await expect(page.locator('.swatch[title="#2f4d26"]').first()).toBeVisible();
+    await expect(page.locator('.swatch[title$="#2f4d26"]').first()).toBeVisible();
   });
 });
 

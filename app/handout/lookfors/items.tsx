@@ -1,6 +1,7 @@
-import { InputNumber, Select } from 'antd';
+import { InputNumber } from 'antd';
 import type { ItemsLookFor } from '../../../core/lookfors/items';
 import type { SettingsProps } from './settings';
+import { Choice } from '../../fields/choice';
 
 export function ItemsSettings({ lookFor, set }: SettingsProps<ItemsLookFor>) {
   return (
@@ -15,18 +16,17 @@ export function ItemsSettings({ lookFor, set }: SettingsProps<ItemsLookFor>) {
         style={{ width: 62 }}
         onChange={(min) => min && set({ min })}
       />
-      <Select
-        size="small"
-        aria-label="Of what"
+      <Choice
+        label="Of what"
         value={lookFor.item}
-        style={{ width: 110 }}
-        onChange={(item) => set({ item })}
         options={[
           { value: 'picture', label: 'pictures' },
           { value: 'shape', label: 'shapes' },
           { value: 'text', label: 'texts' },
           { value: 'line', label: 'lines' },
         ]}
+        onChange={(item) => set({ item })}
+        width={110}
       />
     </>
   );

@@ -1,10 +1,11 @@
-import { InputNumber, Select } from 'antd';
+import { InputNumber } from 'antd';
 import { itemName } from '../../../core/items/name';
 import type { Sheet } from '../../../core/schema/sheet';
 import { isWritten } from '../../../core/schema/sheet';
 import { everyItem } from '../../../core/sheet/tree';
 import type { WordsLookFor } from '../../../core/lookfors/words';
 import type { SettingsProps } from './settings';
+import { Choice } from '../../fields/choice';
 
 const writable = (sheet: Sheet) => [...everyItem(sheet)].filter((item) => isWritten(item) && item.touch !== 'fixed');
 
@@ -21,16 +22,14 @@ export function WordsSettings({ lookFor, sheet, set }: SettingsProps<WordsLookFo
         onChange={(min) => min && set({ min })}
       />
       <span className="quiet">words in</span>
-      <Select
-        size="small"
-        aria-label="Where the words are counted"
+      <Choice
+        label="Where the words are counted"
         value={lookFor.item ?? ''}
-        style={{ flex: 1, minWidth: 0 }}
-        onChange={(item) => set({ item: item || null })}
         options={[
           { value: '', label: 'all they may write in' },
           ...writable(sheet).map((item) => ({ value: item.id, label: itemName(item) })),
         ]}
+        onChange={(item) => set({ item: item || null })}
       />
     </>
   );

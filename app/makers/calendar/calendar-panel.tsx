@@ -15,6 +15,7 @@ import { downloadText } from '../../browser/download';
 import { useMade } from '../kit/made';
 import type { PanelProps } from '../kit/parts';
 import { FaceAndSize, Notes, TitleField } from '../kit/parts';
+import { Choice } from '../../fields/choice';
 
 /** A calendar's margin card: which month or week, what happens in it, and how it looks. */
 
@@ -35,16 +36,15 @@ export function CalendarPanel({ bench, group, sheet }: PanelProps) {
   return (
     <div className="calendar-panel">
       <Row label="shows">
-        <Select
-          size="small"
-          aria-label="What the calendar shows"
+        <Choice
+          label="What the calendar shows"
           value={recipe.span}
           options={[
             { value: 'month', label: 'a month' },
             { value: 'week', label: 'a week' },
           ]}
           onChange={(span) => put('Span', { span })}
-          style={{ width: 100 }}
+          width={100}
         />
         <Toggle label={`The ${recipe.span} before`} onClick={() => step(-1)}>
           ←
@@ -81,13 +81,12 @@ export function CalendarPanel({ bench, group, sheet }: PanelProps) {
       )}
       {recipe.span === 'month' && (
         <Row label="weeks">
-          <Select
-            size="small"
-            aria-label="Weeks begin with"
+          <Choice
+            label="Weeks begin with"
             value={recipe.first}
             options={[1, 2, 3, 4, 5, 6, 0].map((value) => ({ value, label: `from ${WEEKDAYS[value]}` }))}
             onChange={(first) => put('First day of weeks', { first })}
-            style={{ width: 150 }}
+            width={150}
           />
         </Row>
       )}
@@ -293,16 +292,15 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
   return (
     <More title="from a file or a list">
       <Row label="as">
-        <Select
-          size="small"
-          aria-label="What they are taken as"
+        <Choice
+          label="What they are taken as"
           value={kind}
           options={[
             { value: 'event', label: 'events' },
             { value: 'holiday', label: 'holidays' },
           ]}
           onChange={setKind}
-          style={{ width: 106 }}
+          width={106}
         />
         <FileButton
           label="From a calendar file (.ics); a year from here on"

@@ -1,4 +1,4 @@
-import { Segmented, Select } from 'antd';
+import { Segmented } from 'antd';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Data } from '../../../core/makers/chart/data';
@@ -20,6 +20,7 @@ import { useMade } from '../kit/made';
 import type { PanelProps } from '../kit/parts';
 import { FaceAndSize, Notes, TitleField } from '../kit/parts';
 import { PicturePick } from '../kit/picture-pick';
+import { Choice } from '../../fields/choice';
 
 /** A chart's margin card: its table, the kinds that can show it, and what students do with it. */
 
@@ -130,13 +131,12 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
       )}
       <TitleField title={recipe.title} onChange={put} />
       <Row label="values">
-        <Select
-          size="small"
-          aria-label="Where numbers stand"
+        <Choice
+          label="Where numbers stand"
           value={recipe.values}
           options={VALUES.map((value) => ({ value, label: VALUE_NAMES[value] }))}
           onChange={(values) => put('Numbers', { values })}
-          style={{ width: 150 }}
+          width={150}
         />
         {CAN_LIE.has(recipe.kind) && (
           <Toggle on={recipe.lying} label="Horizontal bars" onClick={() => put('Lying', { lying: !recipe.lying })}>
@@ -145,13 +145,11 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
         )}
       </Row>
       <Row label="task">
-        <Select
-          size="small"
-          aria-label="What students do with it"
+        <Choice
+          label="What students do with it"
           value={recipe.task}
           options={TASKS.map((value) => ({ value, label: TASK_NAMES[value] }))}
           onChange={(task) => put('Task', { task })}
-          style={{ flex: 1, minWidth: 0 }}
         />
       </Row>
       <More title="colours and words">

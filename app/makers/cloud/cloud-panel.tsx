@@ -12,6 +12,7 @@ import { useMade } from '../kit/made';
 import type { PanelProps } from '../kit/parts';
 import { Notes, WordsSize } from '../kit/parts';
 import { PicturePick } from '../kit/picture-pick';
+import { Choice } from '../../fields/choice';
 
 /** A word cloud's margin card: the words, what they fill, and how they stand in it. */
 
@@ -45,13 +46,12 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
       <Making bench={bench} id={group.id} />
       <Notes {...{ notes, bench, group }} />
       <Row label="fills">
-        <Select
-          size="small"
-          aria-label="What the words fill"
+        <Choice
+          label="What the words fill"
           value={shape.kind}
           options={Object.entries(SHAPE_NAMES).map(([value, label]) => ({ value: value as CloudShape['kind'], label }))}
           onChange={(kind) => put('Shape', { shape: begun[kind] })}
-          style={{ width: 160 }}
+          width={160}
         />
         {shape.kind === 'letters' && (
           <input
@@ -67,13 +67,12 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
       </Row>
       {shape.kind === 'letters' && (
         <Row label="">
-          <Select
-            size="small"
-            aria-label="Face of the letters that are filled"
+          <Choice
+            label="Face of the letters that are filled"
             value={shape.font}
             options={FACE_OPTIONS}
             onChange={(font) => put('Shape', { shape: { ...shape, font } })}
-            style={{ width: 160 }}
+            width={160}
           />
         </Row>
       )}
@@ -86,13 +85,12 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
         />
       )}
       <Row label="stand">
-        <Select
-          size="small"
-          aria-label="How words stand"
+        <Choice
+          label="How words stand"
           value={recipe.angles}
           options={ANGLES.map((value) => ({ value, label: ANGLE_NAMES[value] }))}
           onChange={(angles) => put('Angles', { angles })}
-          style={{ width: 160 }}
+          width={160}
         />
       </Row>
       <div className="made-files">
@@ -148,16 +146,15 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
           </span>
         </Row>
         <Row label="colour">
-          <Select
-            size="small"
-            aria-label="What a colour tells"
+          <Choice
+            label="What a colour tells"
             value={recipe.tint}
             options={[
               { value: 'mixed', label: 'mixed' },
               { value: 'weight', label: 'tells the weight' },
             ]}
             onChange={(tint) => put('Colours', { tint })}
-            style={{ width: 140 }}
+            width={140}
           />
         </Row>
       </More>

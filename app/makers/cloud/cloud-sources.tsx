@@ -13,6 +13,7 @@ import { everyItem } from '../../../core/sheet/tree';
 import type { WrittenAnswer } from './written-answer';
 import type { Bench } from '../../document/bench';
 import { Row, Toggle } from '../../fields/fields';
+import { Choice } from '../../fields/choice';
 
 /** Where the words of a cloud may come from, besides being typed. */
 
@@ -88,13 +89,11 @@ function FromBox({ bench, group, onTake }: { bench: Bench; group: GroupItem; onT
   );
   if (boxes.length === 0) return <p className="quiet">There is no box with words on this sheet.</p>;
   return (
-    <Select
-      size="small"
-      aria-label="Box whose words are counted"
-      placeholder="which box?"
+    <Choice
+      label="Box whose words are counted"
       options={boxes.map((item) => ({ value: item.id, label: itemName(item) }))}
       onChange={(id: string) => onTake(bodyText(boxes.find((item) => item.id === id)!.body))}
-      style={{ width: '100%' }}
+      placeholder="which box?"
     />
   );
 }
@@ -129,16 +128,14 @@ function FromColumn({ bench, onTake }: { bench: Bench; onTake: (words: Weighted[
   return (
     <>
       {tables.length > 0 && (
-        <Select
-          size="small"
-          aria-label="Table with the words"
+        <Choice
+          label="Table with the words"
           value={chosen}
           options={[
             ...tables.map(({ id, name }) => ({ value: id, label: name })),
             { value: PASTED, label: 'one that I paste' },
           ]}
           onChange={(id) => (setChosen(id), setColumn(0), setWeights(null))}
-          style={{ width: '100%' }}
         />
       )}
       {chosen === PASTED && (
@@ -155,26 +152,22 @@ function FromColumn({ bench, onTake }: { bench: Bench; onTake: (words: Weighted[
       {table && (
         <>
           <Row label="words">
-            <Select
-              size="small"
-              aria-label="Column of words"
+            <Choice
+              label="Column of words"
               value={Math.min(column, names.length - 1)}
               options={names}
               onChange={setColumn}
-              style={{ flex: 1, minWidth: 0 }}
             />
           </Row>
           <Row label="as large as">
-            <Select
-              size="small"
-              aria-label="Column of weights"
+            <Choice
+              label="Column of weights"
               value={by}
               options={[
                 { value: COUNTED, label: 'how often each stands' },
                 ...names.filter(({ value }) => value !== column),
               ]}
               onChange={setWeights}
-              style={{ flex: 1, minWidth: 0 }}
             />
           </Row>
           <div className="made-files">

@@ -1,5 +1,4 @@
 import { cutTo } from '../../../core/values/characters';
-import { Select } from 'antd';
 import { withinMargins } from '../../../core/placement/on-page';
 import type { Box } from '../../../core/geometry/matrix';
 import type { GroupItem, Item, Sheet } from '../../../core/schema/sheet';
@@ -8,6 +7,7 @@ import type { Bench } from '../../document/bench';
 import { NumberField, Row, Toggle } from '../../fields/fields';
 import { set } from '../../commands/steps';
 import './makers.css';
+import { Choice } from '../../fields/choice';
 
 /** What the panels of makers are put together from. */
 
@@ -89,13 +89,12 @@ type FaceProps = {
 export function FaceAndSize({ face, size, early, onChange }: FaceProps) {
   return (
     <Row label="font">
-      <Select
-        size="small"
-        aria-label="Font"
+      <Choice
+        label="Font"
         value={face}
         options={FACES.filter((one) => !early || one.early).map(({ id, name }) => ({ value: id, label: name }))}
         onChange={(next) => onChange('Font', { face: next })}
-        style={{ width: 140 }}
+        width={140}
       />
       <WordsSize size={size} onChange={onChange} />
     </Row>

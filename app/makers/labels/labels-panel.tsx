@@ -1,4 +1,3 @@
-import { Select } from 'antd';
 import { contains } from '../../../core/geometry/box';
 import { pageMatrix } from '../../../core/placement/on-page';
 import type { Point } from '../../../core/geometry/matrix';
@@ -19,6 +18,7 @@ import { useMade } from '../kit/made';
 import type { PanelProps } from '../kit/parts';
 import { listed, Notes, WordsSize } from '../kit/parts';
 import { PicturePick } from '../kit/picture-pick';
+import { Choice } from '../../fields/choice';
 
 /** A labelled diagram's margin card: the picture, its spots and what they are called, and which edition of it this is. */
 
@@ -100,13 +100,11 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
   return (
     <div className="labels-panel">
       <Row label="edition">
-        <Select
-          size="small"
-          aria-label="Edition"
+        <Choice
+          label="Edition"
           value={choices.includes(recipe.edition) ? recipe.edition : choices[1]}
           options={choices.map((value) => ({ value, label: EDITION_NAMES[value] }))}
           onChange={(edition) => put('Edition', { edition })}
-          style={{ flex: 1, minWidth: 0 }}
         />
       </Row>
       {(recipe.edition === 'some' || recipe.edition === 'swapped') && !traits && (
@@ -208,9 +206,8 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
         <Missing recipe={recipe} onAdd={(spots) => put('Label parts', { spots: [...recipe.spots, ...spots] })} />
       </div>
       <Row label="form">
-        <Select
-          size="small"
-          aria-label="What stands at each spot"
+        <Choice
+          label="What stands at each spot"
           value={recipe.form}
           options={[
             { value: 'word', label: 'a word' },
@@ -220,7 +217,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
             if (form === 'traits') bringRoles(recipe.lines);
             put('Form of labels', { form });
           }}
-          style={{ width: 172 }}
+          width={172}
         />
       </Row>
       {traits &&
@@ -236,13 +233,12 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
           </Row>
         ))}
       <Row label="stand">
-        <Select
-          size="small"
-          aria-label="Where labels stand"
+        <Choice
+          label="Where labels stand"
           value={recipe.sides}
           options={LABEL_SIDES.map((value) => ({ value, label: SIDE_NAMES[value] }))}
           onChange={(sides) => put('Sides', { sides })}
-          style={{ width: 106 }}
+          width={106}
         />
         <WordsSize size={recipe.size} onChange={put} />
       </Row>

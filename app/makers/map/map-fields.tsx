@@ -1,4 +1,3 @@
-import { Select } from 'antd';
 import { memo } from 'react';
 import type { MapLink, MapRecipe, NodeLook } from '../../../core/schema/recipes/map';
 import { ARROWS, NODE_SHAPES } from '../../../core/schema/recipes/map';
@@ -9,6 +8,7 @@ import { Swatches } from '../../colour/colour-field';
 import { More, PercentField, Row, Toggle } from '../../fields/fields';
 import type { Values } from '../kit/made';
 import { addNode, linkChosen, nodeOf } from './map-commands';
+import { Choice } from '../../fields/choice';
 
 /**
  * Settings of a map's parts: of one node, of the links across, of the nodes of each level. Each is given just what it shows,
@@ -107,13 +107,12 @@ const LinkFields = memo(function LinkFields({ link: { id, words, arrow }, from, 
         placeholder="says …"
         onChange={(event) => set({ words: event.target.value }, 'soon')}
       />
-      <Select
-        size="small"
-        aria-label="Arrow of the link"
+      <Choice
+        label="Arrow of the link"
         value={arrow}
         options={optionsOf(ARROW_NAMES, ARROWS)}
         onChange={(next) => set({ arrow: next })}
-        style={{ width: 92 }}
+        width={92}
       />
       <Toggle
         label="Remove this link"
@@ -165,13 +164,12 @@ export const Levels = memo(function Levels({ looks, edge, palette, put }: LevelP
       {looks.map((look, i) => (
         <div key={i} className="map-level" role="group" aria-label={`Nodes of the ${LEVELS[i]} level`}>
           <Row label={i === looks.length - 1 && i > 0 ? `${LEVELS[i]} +` : LEVELS[i]}>
-            <Select
-              size="small"
-              aria-label="Form"
+            <Choice
+              label="Form"
               value={look.shape}
               options={optionsOf(SHAPE_NAMES, NODE_SHAPES)}
               onChange={(shape) => set(i, { shape })}
-              style={{ width: 104 }}
+              width={104}
             />
             <Toggle on={look.bold} label="Bold" onClick={() => set(i, { bold: !look.bold })}>
               <b>B</b>

@@ -1,4 +1,3 @@
-import { Select } from 'antd';
 import { memo, useRef } from 'react';
 import type { ReactNode } from 'react';
 import type { MapLayout, MapRecipe } from '../../../core/schema/recipes/map';
@@ -12,6 +11,7 @@ import { InAndOut } from './map-files';
 import { OutlinePad } from './outline-pad';
 import type { PanelProps } from '../kit/parts';
 import { Notes, WordsSize } from '../kit/parts';
+import { Choice } from '../../fields/choice';
 
 /** A concept map's margin card: its outline, how it is laid out, and how its nodes and links look. */
 
@@ -158,21 +158,19 @@ const MapLooks = memo(function MapLooks({
         ))}
       </div>
       <Row label="links">
-        <Select
-          size="small"
-          aria-label="How links run"
+        <Choice
+          label="How links run"
           value={route}
           options={optionsOf(ROUTES, ['straight', 'stepped', 'curved'])}
           onChange={(route) => put('Links', { route })}
-          style={{ width: 92 }}
+          width={92}
         />
-        <Select
-          size="small"
-          aria-label="Arrows"
+        <Choice
+          label="Arrows"
           value={arrows}
           options={ARROWS.map((value) => ({ value, label: value === 'none' ? 'no arrows' : ARROW_NAMES[value] }))}
           onChange={(arrows) => put('Arrows', { arrows })}
-          style={{ width: 104 }}
+          width={104}
         />
       </Row>
       <Row label="words">

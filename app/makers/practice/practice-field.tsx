@@ -1,10 +1,11 @@
-import { Checkbox, Input, Select } from 'antd';
+import { Checkbox, Input } from 'antd';
 import type { ReactNode } from 'react';
 import type { Thing } from '../../../core/schema/recipes/practice';
 import { NumberField, Row, Toggle } from '../../fields/fields';
 import { listed } from '../kit/parts';
 import type { Field } from './practice-fields';
 import { ThingsField } from './things-field';
+import { Choice } from '../../fields/choice';
 
 /** One setting of a practice sheet, in a field of its kind. */
 
@@ -41,13 +42,12 @@ export function PracticeField({ field, recipe, put }: FieldProps): ReactNode {
     case 'choice':
       return (
         <Row label={label}>
-          <Select
-            size="small"
-            aria-label={label}
+          <Choice
+            label={label}
             value={value as string | number}
             options={[...field.options]}
             onChange={(next) => take(next)}
-            style={{ width: 168 }}
+            width={168}
           />
         </Row>
       );

@@ -1,4 +1,4 @@
-import { Checkbox, Select } from 'antd';
+import { Checkbox } from 'antd';
 import { beginPractice, PRACTICES, tell } from '../../../core/makers/practice/begin';
 import type { PracticeRecipe, PracticeType } from '../../../core/schema/recipes/practice';
 import { Swatches } from '../../colour/colour-field';
@@ -10,6 +10,7 @@ import type { Values } from './practice-field';
 import { PracticeField } from './practice-field';
 import { FIELDS } from './practice-fields';
 import { makeVersions } from '../kit/versions';
+import { Choice } from '../../fields/choice';
 
 /** A practice sheet's margin card: what is practised, how hard it is, and other versions of it. */
 
@@ -20,9 +21,8 @@ export function PracticePanel({ bench, group, sheet }: PanelProps) {
   return (
     <div className="practice-panel">
       <Row label="kind">
-        <Select
-          size="small"
-          aria-label="What is practised"
+        <Choice
+          label="What is practised"
           value={recipe.type}
           options={Object.entries(PRACTICES).map(([value, { name }]) => ({
             value: value as PracticeType,
@@ -39,7 +39,6 @@ export function PracticePanel({ bench, group, sheet }: PanelProps) {
               tint,
             } as PracticeRecipe);
           }}
-          style={{ flex: 1, minWidth: 0 }}
         />
       </Row>
       <p className="practice-tells">{tell(recipe)}</p>

@@ -1,4 +1,3 @@
-import { Select } from 'antd';
 import { useState } from 'react';
 import type { Thing } from '../../../core/schema/recipes/practice';
 import { shuffled } from '../../../core/makers/kit/shuffle';
@@ -6,6 +5,7 @@ import type { PictureEntry } from '../../pictures/picture-index';
 import { usePictures } from '../../pictures/picture-index';
 import { Toggle } from '../../fields/fields';
 import { PicturePick } from '../kit/picture-pick';
+import { Choice } from '../../fields/choice';
 
 /** A list of things for a practice sheet: pictures by category or one by one, words, and what belongs to each. */
 
@@ -82,12 +82,9 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
           </Toggle>
         )}
         {pictures && (
-          <Select
-            size="small"
-            aria-label="Pictures of a category"
+          <Choice
+            label="Pictures of a category"
             value={null}
-            placeholder="a category …"
-            style={{ flex: 1, minWidth: 0 }}
             options={groups.map((value) => ({ value, label: value }))}
             onChange={(group: string | null) => {
               if (!group) return;
@@ -97,6 +94,7 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
               );
               onChange('Pick pictures', found.slice(0, 12).map(asThing));
             }}
+            placeholder="a category …"
           />
         )}
       </div>

@@ -1,4 +1,4 @@
-import { Checkbox, Select } from 'antd';
+import { Checkbox } from 'antd';
 import { useState } from 'react';
 import type { At, Scope } from '../../../core/makers/table/edit';
 import {
@@ -24,6 +24,7 @@ import { partsOf } from './long-tables';
 import type { PanelProps } from '../kit/parts';
 import { FaceAndSize, Notes } from '../kit/parts';
 import { placeOf } from './table-commands';
+import { Choice } from '../../fields/choice';
 
 /** A table's margin card: its rows and columns, and looks by cell, row, column or whole. */
 
@@ -61,9 +62,8 @@ export function TablePanel({ bench, group, sheet, part }: PanelProps) {
         </Checkbox>
       </Row>
       <Row label="bands">
-        <Select
-          size="small"
-          aria-label="Bands"
+        <Choice
+          label="Bands"
           value={recipe.banding}
           options={[
             { value: 'none', label: 'none' },
@@ -71,13 +71,12 @@ export function TablePanel({ bench, group, sheet, part }: PanelProps) {
             { value: 'columns', label: 'every other column' },
           ]}
           onChange={(banding) => put('Bands', { banding })}
-          style={{ width: 160 }}
+          width={160}
         />
       </Row>
       <Row label="widths">
-        <Select
-          size="small"
-          aria-label="Widths of columns"
+        <Choice
+          label="Widths of columns"
           value={recipe.widths}
           options={[
             { value: 'equal', label: 'all equal' },
@@ -85,7 +84,7 @@ export function TablePanel({ bench, group, sheet, part }: PanelProps) {
             { value: 'own', label: 'my own' },
           ]}
           onChange={(widths) => put('Widths', { widths })}
-          style={{ width: 160 }}
+          width={160}
         />
       </Row>
       {recipe.widths === 'own' && at && (

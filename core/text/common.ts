@@ -1,0 +1,32 @@
+import type { Body, Role } from '../schema/sheet';
+import { locate, runsWithin } from './body';
+import type { FullFormat, FullStyle } from './style';
+import { fullFormat, fullStyle } from './style';
+
+/** What several have in common: a value for each setting, or null where they differ. */
+export type Common<T> = { [K in keyof T]: T[K] | null };
+
+/** @param all at least one */
+export function inCommon<T extends object>(all: readonly T[]): Common<T> {
+  const [first, ...others] = all;
+  const same = (key: keyof T) => others.every((one) => one[key] === first[key]);
+  return Object.fromEntries(
+    (Object.keys(first) as (keyof T)[]).map((key) => [key, same(key) ? first[key] : null]),
+  ) as Common<T>;
+}
+
+/** How the words of a stretch are set, a style for each run of it; for a stretch without letters that of where it begins. */
+export function stylesWithin(role: Role, body: Body, from: number, to: number): FullStyle[] {
+  const runs = runsWithin(body, from, to).map(({ style }) => fullStyle(role, style));
+  if (runs.length > 0) return runs;
+  const { paragraph, offset } = locate(body, from);
+  let at = 0;
+  const before = body[paragraph].runs.find(({ text }) => offset <= (at += text.length));
+  return [fullStyle(role, before?.style ?? body[paragraph].runs.at(-1)?.style ?? {})];
+}
+
+/** The formats of the paragraphs that a stretch touches. */
+export function formatsWithin(role: Role, body: Body, from: number, to: number): FullFormat[] {
+  const [first, last] = [locate(body, from).paragraph, locate(body, to).paragraph];
+  return body.slice(first, last + 1).map(({ format }) => fullFormat(role, format));
+}
