@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef } from 'react';
 import { wordsOf } from '../../core/items/words';
-import { bodyLength, bodyText, locate, runLength } from '../../core/text/body';
+import { bodyLength, bodyText, locate, runLength, styleAt } from '../../core/text/body';
 import type { Body, WrittenItem } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
@@ -9,7 +9,7 @@ import type { Bench, Editing } from '../document/bench';
 import { useBench } from '../document/bench';
 import { asMuchAsFits, CLIP } from '../commands/clipboard';
 import { bodyFrom } from '../commands/paste';
-import { putWords, styleAt, styleWords, typeWords } from '../commands/word-commands';
+import { putWords, styleWords, typeWords } from '../commands/word-commands';
 
 /**
  * Editing words in place. The glyphs, the caret and the selection are drawn from the core's layout, so that nothing jumps;

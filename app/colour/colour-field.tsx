@@ -51,20 +51,23 @@ export function Swatches({ label, value, palette, none, onChange }: SwatchProps)
             onClick={() => onChange(null)}
           />
         )}
-        {palette.map((hex, i) => (
-          <button
-            key={`${hex} ${i}`}
-            type="button"
-            role="radio"
-            aria-checked={value === hex}
-            tabIndex={stopAt(chosen, i + (none ? 1 : 0))}
-            aria-label={`${label} ${hex}, ${colourName(hex)}`}
-            title={`${colourName(hex)} ${hex}`}
-            className="swatch"
-            style={{ background: hex }}
-            onClick={() => onChange(hex)}
-          />
-        ))}
+        {palette.map((hex, i) => {
+          const name = colourName(hex);
+          return (
+            <button
+              key={`${hex} ${i}`}
+              type="button"
+              role="radio"
+              aria-checked={value === hex}
+              tabIndex={stopAt(chosen, i + (none ? 1 : 0))}
+              aria-label={`${label} ${hex}, ${name}`}
+              title={`${name} ${hex}`}
+              className="swatch"
+              style={{ background: hex }}
+              onClick={() => onChange(hex)}
+            />
+          );
+        })}
         <Popover
           trigger="click"
           placement="leftTop"

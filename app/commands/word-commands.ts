@@ -1,6 +1,6 @@
 import { withinMargins } from '../../core/placement/on-page';
 import { boxOf } from '../../core/items/hit';
-import { bodyLength, locate, spliceBody } from '../../core/text/body';
+import { bodyLength, locate, spliceBody, styleAt } from '../../core/text/body';
 import type { Patch } from '../../core/text/body';
 import type { Change } from '../../core/changes/change';
 import type { Body, Item, RunStyle, TextItem, WrittenItem } from '../../core/schema/sheet';
@@ -29,17 +29,6 @@ export function fitted(bench: Bench, before: TextItem, after: TextItem): Change[
   return need > after.height + 0.01 || (tight && need < after.height - 0.01)
     ? [set(after.id, { height: Math.round(need * 100) / 100 })]
     : [];
-}
-
-/** The style that words typed at a position take: that of the letter before it. */
-export function styleAt(body: Body, position: number): RunStyle {
-  const { paragraph, offset } = locate(body, position);
-  let at = 0;
-  for (const run of body[paragraph].runs) {
-    at += run.text.length;
-    if (offset <= at) return run.style;
-  }
-  return body[paragraph].runs.at(-1)?.style ?? {};
 }
 
 /** The words as a fragment that carries on the style and paragraph format where they go. */

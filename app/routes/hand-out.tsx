@@ -31,6 +31,7 @@ import { PageView, useDrawing } from '../drawing/page-view';
 import { pictureNow } from '../drawing/resources';
 import { Bench, useBench } from '../document/bench';
 import { setValues } from '../commands/commands';
+import { TOUCH_WORDS } from '../settings/touch-fields';
 import { Notice, SaveWords } from '../workbench/save-words';
 import '../workbench/workbench.css';
 import { whole } from '../../server/actions/opened';
@@ -92,7 +93,6 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ];
 
 const NEXT: Record<Touch, Touch> = { fixed: 'fill', fill: 'free', free: 'fixed' };
-const TOUCH_WORDS: Record<Touch, string> = { fixed: 'only look', fill: 'fill in', free: 'change' };
 const SUPPLY_WORDS: Record<Supply, string> = {
   text: 'words',
   shape: 'shapes',
@@ -151,15 +151,15 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
             <div className="touch-key">
               <span>
                 <i />
-                only look
+                {TOUCH_WORDS.fixed}
               </span>
               <span>
                 <i className="fill" />
-                fill in
+                {TOUCH_WORDS.fill}
               </span>
               <span>
                 <i className="free" />
-                change
+                {TOUCH_WORDS.free}
               </span>
               <span className="quiet">press a part to change it</span>
               {sheet.pages.length > 1 &&

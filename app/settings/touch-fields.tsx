@@ -1,7 +1,7 @@
 import { cutTo } from '../../core/values/characters';
 import { Input, Segmented } from 'antd';
 import { bodyText } from '../../core/text/body';
-import type { Item, TextItem } from '../../core/schema/sheet';
+import type { Item, TextItem, Touch } from '../../core/schema/sheet';
 import { idsWithin } from '../../core/sheet/tree';
 import type { Bench } from '../document/bench';
 import { setValues } from '../commands/commands';
@@ -22,11 +22,8 @@ function blankNote(bench: Bench, item: TextItem): string | null {
 }
 
 /** What a student may do, in words. */
-export const TOUCHES = [
-  { value: 'fixed', label: 'look only' },
-  { value: 'fill', label: 'fill in' },
-  { value: 'free', label: 'change' },
-];
+export const TOUCH_WORDS: Record<Touch, string> = { fixed: 'look only', fill: 'fill in', free: 'change' };
+export const TOUCHES = Object.entries(TOUCH_WORDS).map(([value, label]) => ({ value, label }));
 
 export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
   const text = item.kind === 'text' ? item : null;

@@ -1,10 +1,9 @@
 import type { Body, GroupItem, Item, Sheet } from '../schema/sheet';
 import { isWritten, schemaOf } from '../schema/sheet';
-import type { Load } from '../sheet/limits';
-import { depthOf, GROUP_FULL, itemProblem, LIMITS, loadOf, loadProblem, TOO_DEEP } from '../sheet/limits';
-import { idsWithin, isThere, loadsOf, locate as place, withInserted, withItem, withoutItem } from '../sheet/tree';
+import { depthOf, GROUP_FULL, itemProblem, LIMITS, loadOf, TOO_DEEP } from '../sheet/limits';
+import { idsWithin, isThere, locate as place, withInserted, withItem, withoutItem } from '../sheet/tree';
 import type { ChangeKind } from './kind';
-import { done, firstIssue, gone, pick, refused } from './kind';
+import { clash, done, firstIssue, gone, loadRefusal, pick, refused, twice } from './kind';
 import type { Spot } from './schema';
 
 /** Changes of items: put in, taken away, put elsewhere, set. */
@@ -31,21 +30,17 @@ function groupProblem(groups: readonly GroupItem[], item: Item): string | null {
   return groups.length + depthOf(item) > LIMITS.depth ? TOO_DEEP : null;
 }
 
-const loadRefusal = (sheet: Sheet, page: string, more: Load): string | null => {
-  const now = loadsOf(sheet, page);
-  return loadProblem(now.page, now.sheet, more);
-};
-
 function spotOf(sheet: Sheet, id: string): Spot {
   const { page, groups, siblings, index } = place(sheet, id)!;
   return { page: page.id, group: groups.at(-1)?.id ?? null, behind: index > 0 ? siblings[index - 1].id : null };
 }
 
+/** What something is put on: a page, and the group on it. */
+const idsAt = ({ page, group }: Spot): string[] => (group === null ? [page] : [page, group]);
+
 export const INSERT: ChangeKind<'insert'> = {
   apply(sheet, { spot, item }, bounded) {
-    const ids = idsWithin(item);
-    if (new Set(ids).size < ids.length || ids.some((id) => isThere(sheet, id)))
-      return refused('Two things can not share one identity.');
+    if (clash(sheet, idsWithin(item))) return twice();
     const at = groupsAt(sheet, spot);
     if (!at.ok) return at;
     const no =
@@ -53,7 +48,7 @@ export const INSERT: ChangeKind<'insert'> = {
     return no ? refused(no) : done(withInserted(sheet, spot.page, at.groups, spot.behind, item));
   },
   invert: (_, { item }) => ({ kind: 'remove', id: item.id }),
-  worksOn: (change) => [change.item.id, change.spot.page, ...(change.spot.group === null ? [] : [change.spot.group])],
+  worksOn: (change) => [change.item.id, ...idsAt(change.spot)],
   items: (change, map) => ({ ...change, item: map(change.item) }),
 };
 
@@ -97,7 +92,7 @@ export const REORDER: ChangeKind<'reorder'> = {
     return into.ok ? done(withInserted(without, spot.page, into.groups, spot.behind, found.item)) : into;
   },
   invert: (sheet, { id }) => ({ kind: 'reorder', id, spot: spotOf(sheet, id) }),
-  worksOn: (change) => [change.id, change.spot.page, ...(change.spot.group === null ? [] : [change.spot.group])],
+  worksOn: (change) => [change.id, ...idsAt(change.spot)],
 };
 
 export const SET: ChangeKind<'set'> = {

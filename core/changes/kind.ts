@@ -1,8 +1,11 @@
 import type { z } from 'zod';
 import type { Item, Sheet } from '../schema/sheet';
+import type { Load } from '../sheet/limits';
+import { loadProblem } from '../sheet/limits';
+import { isThere, loadsOf } from '../sheet/tree';
 import type { Change, ChangeOf } from './schema';
 
-/** What a kind of change is: one object for each, listed in all.ts. */
+/** What a kind of change is: one object for each, listed in change.ts. */
 
 export type Applied = { ok: true; sheet: Sheet } | { ok: false; reason: string };
 
@@ -28,6 +31,15 @@ export type ChangeKind<K extends Change['kind']> = {
 export const done = (sheet: Sheet): Applied => ({ ok: true, sheet });
 export const refused = (reason: string): Applied => ({ ok: false, reason });
 export const gone = () => refused('The thing it was about is no longer on the sheet.');
+/** Why so much more does not fit on a page; null where it does. */
+export function loadRefusal(sheet: Sheet, page: string, more: Load): string | null {
+  const now = loadsOf(sheet, page);
+  return loadProblem(now.page, now.sheet, more);
+}
+/** Whether identities that come in are used twice among them, or on the sheet already. */
+export const clash = (sheet: Sheet, ids: readonly string[]): boolean =>
+  new Set(ids).size < ids.length || ids.some((id) => isThere(sheet, id));
+export const twice = () => refused('Two things can not share one identity.');
 export const firstIssue = (error: z.ZodError) => {
   const [issue] = error.issues;
   return `${issue.path.join('.') || 'value'}: ${issue.message}`;

@@ -1,9 +1,9 @@
 import type { Sheet } from '../schema/sheet';
 import { Page } from '../schema/sheet';
-import { LIMITS, loadOfAll, loadProblem, PAGES_FULL, pageProblem } from '../sheet/limits';
-import { idsWithin, isThere, loadsOf, withPages } from '../sheet/tree';
+import { LIMITS, loadOfAll, PAGES_FULL, pageProblem } from '../sheet/limits';
+import { idsWithin, isThere, withPages } from '../sheet/tree';
 import type { ChangeKind } from './kind';
-import { done, firstIssue, pick, refused } from './kind';
+import { clash, done, firstIssue, loadRefusal, pick, refused, twice } from './kind';
 
 /** Changes of pages. */
 
@@ -15,15 +15,12 @@ function behindPage(sheet: Sheet, behind: string | null): number {
 export const PAGE_INSERT: ChangeKind<'page-insert'> = {
   apply(sheet, { behind, page }, bounded) {
     if (sheet.pages.some((p) => p.id === page.id)) return refused('Two pages can not share one identity.');
-    const ids = page.items.flatMap(idsWithin);
-    if (new Set(ids).size < ids.length || ids.some((id) => isThere(sheet, id)))
-      return refused('Two things can not share one identity.');
-    const loads = loadsOf(sheet, page.id);
+    if (clash(sheet, page.items.flatMap(idsWithin))) return twice();
     const no =
       bounded &&
       (sheet.pages.length >= LIMITS.pages
         ? PAGES_FULL
-        : (pageProblem(page) ?? loadProblem(loads.page, loads.sheet, loadOfAll(page.items))));
+        : (pageProblem(page) ?? loadRefusal(sheet, page.id, loadOfAll(page.items))));
     if (no) return refused(no);
     const at = behindPage(sheet, behind);
     return done(withPages(sheet, [...sheet.pages.slice(0, at), page, ...sheet.pages.slice(at)]));

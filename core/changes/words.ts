@@ -1,7 +1,7 @@
 import type { Body, ParagraphFormat, RunStyle, Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
-import { bodyProblem, loadProblem } from '../sheet/limits';
-import { loadsOf, locate as place, withItem } from '../sheet/tree';
+import { bodyProblem } from '../sheet/limits';
+import { locate as place, withItem } from '../sheet/tree';
 import type { Patch } from '../text/body';
 import {
   bodyLength,
@@ -17,7 +17,7 @@ import {
   unpatched,
 } from '../text/body';
 import type { Applied, ChangeKind } from './kind';
-import { done, gone, refused } from './kind';
+import { done, gone, loadRefusal, refused } from './kind';
 import type { Change, ChangeOf } from './schema';
 
 /** Changes of words: other words, another style, another format of paragraphs. */
@@ -42,11 +42,10 @@ function words(
   const { body } = found.item;
   if (from > to || to > bodyLength(body)) return refused('The words it was about are no longer there.');
   const next = edit(body, wholeCharacters(body, from, to));
-  const loads = loadsOf(sheet, found.page.id);
   const no =
     bounded &&
     (bodyProblem(next, body) ??
-      loadProblem(loads.page, loads.sheet, { items: 0, letters: bodyLength(next) - bodyLength(body) }));
+      loadRefusal(sheet, found.page.id, { items: 0, letters: bodyLength(next) - bodyLength(body) }));
   return no ? refused(no) : done(withItem(sheet, found, { ...found.item, body: next }));
 }
 

@@ -130,7 +130,7 @@ function countMap(lookFor: MapLookFor, sheet: Sheet, context: Context): Counted 
 }
 
 /** The key of the first map on a sheet; null where there is none, or nothing in it. */
-export function firstMapKey(sheet: Sheet): Key | null {
+function firstMapKey(sheet: Sheet): Key | null {
   for (const item of everyItem(sheet))
     if (item.kind === 'group' && item.maker?.kind === 'map') {
       const key = mapKey(item.maker.recipe);

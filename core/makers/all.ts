@@ -14,7 +14,7 @@ import { handOf, partsByName, remade, wasOf, withGiven } from './remake';
 /** All makers: adding one is a folder and a row. */
 const MAKERS = [MAP, LABELS, PRACTICE, CLOUD, CHART, TABLE, CALENDAR] as unknown as readonly Maker<unknown>[];
 const byKind = new Map(MAKERS.map((maker) => [maker.kind, maker]));
-export const makerOf = (kind: MakerKind): Maker<unknown> => byKind.get(kind)!;
+const makerOf = (kind: MakerKind): Maker<unknown> => byKind.get(kind)!;
 
 export type Remake = {
   group: GroupItem;

@@ -52,6 +52,17 @@ export function locate(body: Body, position: number): { paragraph: number; offse
   return { paragraph: last, offset: runLength(body[last].runs) };
 }
 
+/** The style that words typed at a position take: that of the letter before it. */
+export function styleAt(body: Body, position: number): RunStyle {
+  const { paragraph, offset } = locate(body, position);
+  let at = 0;
+  for (const run of body[paragraph].runs) {
+    at += run.text.length;
+    if (offset <= at) return run.style;
+  }
+  return body[paragraph].runs.at(-1)?.style ?? {};
+}
+
 /** Whether a flat position lies in the middle of a character of two units, such as an emoji. */
 export function isWithinCharacter(body: Body, position: number): boolean {
   const { paragraph, offset } = locate(body, position);

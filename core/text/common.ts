@@ -1,5 +1,5 @@
 import type { Body, Role } from '../schema/sheet';
-import { locate, runsWithin } from './body';
+import { locate, runsWithin, styleAt } from './body';
 import type { FullFormat, FullStyle } from './style';
 import { fullFormat, fullStyle } from './style';
 
@@ -18,11 +18,7 @@ export function inCommon<T extends object>(all: readonly T[]): Common<T> {
 /** How the words of a stretch are set, a style for each run of it; for a stretch without letters that of where it begins. */
 export function stylesWithin(role: Role, body: Body, from: number, to: number): FullStyle[] {
   const runs = runsWithin(body, from, to).map(({ style }) => fullStyle(role, style));
-  if (runs.length > 0) return runs;
-  const { paragraph, offset } = locate(body, from);
-  let at = 0;
-  const before = body[paragraph].runs.find(({ text }) => offset <= (at += text.length));
-  return [fullStyle(role, before?.style ?? body[paragraph].runs.at(-1)?.style ?? {})];
+  return runs.length > 0 ? runs : [fullStyle(role, styleAt(body, from))];
 }
 
 /** The formats of the paragraphs that a stretch touches. */

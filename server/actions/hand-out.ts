@@ -2,12 +2,11 @@ import { z } from 'zod';
 import { SUPPLIES } from '../../core/handout/permission';
 import { LookFor } from '../../core/lookfors/all';
 import { Rubric } from '../../core/lookfors/rubric';
-import type { Pictures } from '../../core/pictures/picture';
-import type { Database } from '../database/connection';
 import { classesOf } from '../stores/classes';
 import { addHandout } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { sheetOf } from '../stores/sheets';
+import type { Means } from './means';
 import { whole } from './opened';
 import { missing, Refused } from './refused';
 
@@ -23,9 +22,6 @@ export const HandingOut = z.object({
   ids: z.record(z.string().max(40), z.string().regex(/^[\w-]{12}$/)).default({}),
 });
 export type HandingOut = z.infer<typeof HandingOut>;
-
-/** What a use case works with. */
-type Means = { db: Database; pictures: Pictures };
 
 /**
  * Hands a sheet out to classes, to all of them or to none. Gives the handouts' identities in the order of the classes.

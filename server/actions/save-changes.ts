@@ -18,11 +18,10 @@ import { handoutById } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { knownPictures } from '../stores/pictures';
 import { countedOnCopy } from './counting';
+import type { Means } from './means';
 import { missing, Refused } from './refused';
 
 /** Saving what was changed on a sheet or a copy, and fetching what others changed. */
-
-type Means = { db: Database; pictures: Pictures };
 
 /** More than the program ever sends at once; `saver.ts` sends some hundreds. */
 const MOST_CHANGES = 2000;

@@ -16,9 +16,13 @@ type ReadIn = (file: { bytes: Uint8Array; name: string; owner: string }) => Prom
 export const PictureName = z.string().max(400).default('picture');
 export const PictureId = z.string().regex(/^own\/[0-9a-f]{32}$/);
 
+function teachersOnly({ role }: Teacher): void {
+  if (role !== 'teacher') throw new Refused(403, 'Only teachers can upload pictures.');
+}
+
 /** @throws Refused for who may not, and once there are too many: asked before the file is read */
 export async function mayUpload(db: Database, person: Teacher): Promise<void> {
-  if (person.role !== 'teacher') throw new Refused(403, 'Only teachers can upload pictures.');
+  teachersOnly(person);
   if ((await ownPictures(db, person.id)).length >= MOST_PICTURES)
     throw new Refused(409, `You have ${MOST_PICTURES} uploaded pictures. Remove some first.`);
 }
@@ -36,6 +40,6 @@ export async function uploadPicture(
 
 /** @throws Refused where there is no such picture of theirs */
 export async function removePicture(db: Database, person: Teacher, id: string): Promise<void> {
-  if (person.role !== 'teacher') throw new Refused(403, 'Only teachers can upload pictures.');
+  teachersOnly(person);
   if (!(await putAway(db, person.id, id))) throw missing();
 }

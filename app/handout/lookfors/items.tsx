@@ -1,5 +1,5 @@
-import { InputNumber } from 'antd';
 import type { ItemsLookFor } from '../../../core/lookfors/items';
+import { HowMany } from './how-many';
 import type { SettingsProps } from './settings';
 import { Choice } from '../../fields/choice';
 
@@ -7,15 +7,7 @@ export function ItemsSettings({ lookFor, set }: SettingsProps<ItemsLookFor>) {
   return (
     <>
       <span className="quiet">at least</span>
-      <InputNumber
-        size="small"
-        min={1}
-        max={500}
-        value={lookFor.min}
-        aria-label="How many"
-        style={{ width: 62 }}
-        onChange={(min) => min && set({ min })}
-      />
+      <HowMany label="How many" value={lookFor.min} width={62} onChange={(min) => set({ min })} />
       <Choice
         label="Of what"
         value={lookFor.item}

@@ -1,9 +1,9 @@
-import { InputNumber } from 'antd';
 import { itemName } from '../../../core/items/name';
 import type { Sheet } from '../../../core/schema/sheet';
 import { isWritten } from '../../../core/schema/sheet';
 import { everyItem } from '../../../core/sheet/tree';
 import type { WordsLookFor } from '../../../core/lookfors/words';
+import { HowMany } from './how-many';
 import type { SettingsProps } from './settings';
 import { Choice } from '../../fields/choice';
 
@@ -12,15 +12,7 @@ const writable = (sheet: Sheet) => [...everyItem(sheet)].filter((item) => isWrit
 export function WordsSettings({ lookFor, sheet, set }: SettingsProps<WordsLookFor>) {
   return (
     <>
-      <InputNumber
-        size="small"
-        min={1}
-        max={500}
-        value={lookFor.min}
-        aria-label="How many words"
-        style={{ width: 66 }}
-        onChange={(min) => min && set({ min })}
-      />
+      <HowMany label="How many words" value={lookFor.min} width={66} onChange={(min) => set({ min })} />
       <span className="quiet">words in</span>
       <Choice
         label="Where the words are counted"
