@@ -9,7 +9,8 @@ import type { Bench, Editing } from '../document/bench';
 import { useBench } from '../document/bench';
 import { asMuchAsFits, CLIP } from '../commands/clipboard';
 import { bodyFrom } from '../commands/paste';
-import { putWords, styleWords, typeWords } from '../commands/word-commands';
+import { putWords, toggleStyle, typeWords } from '../commands/word-commands';
+import type { Toggled } from '../commands/word-commands';
 
 /**
  * Editing words in place. The glyphs, the caret and the selection are drawn from the core's layout, so that nothing jumps;
@@ -197,11 +198,9 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
         } else if (command && key === 'f') {
           event.preventDefault();
           bench.put({ finding: true });
-        } else if (command && ['b', 'i', 'u'].includes(key)) {
+        } else if (command && key in STYLE_KEYS) {
           event.preventDefault();
-          const property = ({ b: 'bold', i: 'italic', u: 'underline' } as const)[key as 'b' | 'i' | 'u'];
-          const style = { ...styleAt(item.body, Math.max(now.anchor, now.focus)), ...now.typing };
-          styleWords(bench, 'Style words', { [property]: !style[property] });
+          toggleStyle(bench, STYLE_KEYS[key]);
         } else if (event.key === 'Enter' && !event.shiftKey && endsList(bench, now)) event.preventDefault();
         else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
           event.preventDefault();
@@ -232,6 +231,14 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
     />
   );
 }
+
+const STYLE_KEYS: Record<string, Toggled> = {
+  b: 'bold',
+  i: 'italic',
+  u: 'underline',
+  '.': 'super',
+  ',': 'sub',
+};
 
 const shownPageOf = (bench: Bench) => bench.page;
 const wordsOfItem = (bench: Bench, id: string) => {

@@ -1,7 +1,7 @@
 import { colourName } from '../../core/colour/name';
 import { rove, stopAt } from '../fields/rove';
 import { Popover } from 'antd';
-import { createContext, useContext, useState } from 'react';
+import { createContext, useContext, useState, useSyncExternalStore } from 'react';
 import type { Paint } from '../../core/schema/sheet';
 import { solid } from '../../core/schema/defaults';
 import type { Bench } from '../document/bench';
@@ -19,7 +19,8 @@ export const BenchContext = createContext<Bench | null>(null);
 
 type SwatchProps = {
   label: string;
-  value: string | null;
+  /** Undefined where several differ. */
+  value: string | null | undefined;
   palette: readonly string[];
   none?: string;
   onChange: (hex: string | null) => void;
@@ -28,9 +29,9 @@ type SwatchProps = {
 export function Swatches({ label, value, palette, none, onChange }: SwatchProps) {
   const bench = useContext(BenchContext);
   const [open, setOpen] = useState(false);
-  const other = value !== null && !palette.includes(value);
+  const other = typeof value === 'string' && !palette.includes(value);
   const members = [...(none ? [null] : []), ...palette];
-  const chosen = members.indexOf(value);
+  const chosen = value === undefined ? -1 : members.indexOf(value);
   const choose = (hex: string | null) => {
     onChange(hex);
     if (bench && hex && !palette.includes(hex)) noteColour(bench, hex);
@@ -134,9 +135,17 @@ function PaintDrawing({ kind }: { kind: (typeof PAINTS)[number]['kind'] }) {
   );
 }
 
+/** The stop that was pressed last on the sheet. */
+function useStop(bench: Bench | null): number {
+  const now = () => bench?.stop ?? 0;
+  return useSyncExternalStore(bench?.subscribe ?? NEVER, now, now);
+}
+const NEVER = () => () => {};
+
 type PaintProps = {
   label: string;
-  paint: Paint | null;
+  /** Undefined where several differ. */
+  paint: Paint | null | undefined;
   palette: readonly string[];
   onChange: (paint: Paint | null) => void;
   /** Whether its ends and stops can be pulled on the sheet. */
@@ -146,8 +155,11 @@ type PaintProps = {
 /** A fill: none, one colour or a gradient, whose ends and stops are pulled on the thing itself. */
 export function PaintField({ label, paint, palette, onChange, hint }: PaintProps) {
   const bench = useContext(BenchContext);
-  const first =
-    paint === null ? (palette[2] ?? '#7f9d63') : paint.kind === 'solid' ? paint.colour : paint.stops[0].colour;
+  const pulled = useStop(bench);
+  const [own, setOwn] = useState(0);
+  const stop = hint ? pulled : own;
+  const setStop = (index: number) => (hint ? bench?.put({ stop: index }) : setOwn(index));
+  const first = !paint ? (palette[2] ?? '#7f9d63') : paint.kind === 'solid' ? paint.colour : paint.stops[0].colour;
   const change = (kind: (typeof PAINTS)[number]['kind']) => {
     if (kind === 'none') return onChange(null);
     if (kind === 'solid') return onChange(solid(first));
@@ -157,7 +169,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
     }
     onChange(gradientFrom(kind, first, palette.find((hex) => hex !== first) ?? '#fffdf6'));
   };
-  const at = paint && paint.kind !== 'solid' ? Math.min(bench?.stop ?? 0, paint.stops.length - 1) : 0;
+  const at = paint && paint.kind !== 'solid' ? Math.min(stop, paint.stops.length - 1) : 0;
   const putStop = (patch: Partial<Gradient['stops'][number]>) =>
     paint &&
     paint.kind !== 'solid' &&
@@ -168,7 +180,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
         {PAINTS.map(({ kind, name }) => (
           <Toggle
             key={kind}
-            on={(paint?.kind ?? 'none') === kind}
+            on={paint !== undefined && (paint?.kind ?? 'none') === kind}
             label={`${label}: ${name.toLowerCase()}`}
             onClick={() => change(kind)}
           >
@@ -184,10 +196,10 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
           />
         )}
       </Row>
-      {(paint === null || paint.kind === 'solid') && (
+      {(!paint || paint.kind === 'solid') && (
         <Swatches
           label=""
-          value={paint?.colour ?? null}
+          value={paint === undefined ? undefined : (paint?.colour ?? null)}
           palette={palette}
           none={`No ${label}`}
           onChange={(hex) => onChange(hex === null ? null : solid(hex, paint?.opacity ?? 1))}
@@ -207,7 +219,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
                   background: stop.colour,
                   ...(i === at && { boxShadow: '0 0 0 2px var(--paper), 0 0 0 4px var(--apricot)' }),
                 }}
-                onClick={() => bench?.put({ stop: i })}
+                onClick={() => setStop(i)}
               />
             ))}
             <Toggle
@@ -215,7 +227,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
               onClick={() => {
                 const { paint: next, index } = withStop(paint);
                 onChange(next);
-                bench?.put({ stop: index });
+                setStop(index);
               }}
             >
               +
@@ -223,7 +235,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
             <Toggle
               label="Remove stop"
               disabled={paint.stops.length < 3}
-              onClick={() => (onChange(withoutStop(paint, at)), bench?.put({ stop: 0 }))}
+              onClick={() => (onChange(withoutStop(paint, at)), setStop(0))}
             >
               −
             </Toggle>

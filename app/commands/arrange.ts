@@ -275,12 +275,29 @@ export function placeAt(bench: Bench, axis: 'x' | 'y', at: number): void {
   );
 }
 
-/** Scales what is chosen to a width or height of the box around it, in proportion or not. */
-export function scaleTo(bench: Bench, side: 'width' | 'height', length: number): void {
+/** Whether their proportions can be kept by the lock: stretched pictures, groups and arrangements are rarely wanted. */
+export const hasRatio = ([item, ...others]: readonly Item[]): boolean =>
+  others.length > 0 || item.kind === 'picture' || item.kind === 'group';
+
+/** Gives what is chosen a width or height, and with the lock on the other side in proportion. */
+export function sizeTo(bench: Bench, side: 'width' | 'height', length: number): void {
   const items = movable(bench);
-  const box = union(boxesOf(bench, items));
-  if (items.length === 0 || box[side] < 0.1) return;
-  const after = { ...box, [side]: length };
+  if (items.length === 0) return;
+  const [item] = items;
+  const one = items.length === 1 && isFramed(item) ? item : null;
+  const box = one ?? union(boxesOf(bench, items));
+  if (box[side] < 0.1) return;
+  const factor = length / box[side];
+  const sides =
+    bench.along.ratio && hasRatio(items)
+      ? { width: box.width * factor, height: box.height * factor }
+      : { [side]: length };
+  if (one) {
+    const changes = resizeChanges(bench, one, sides);
+    if (changes.length > 0) bench.make('Resize', all(changes));
+    return;
+  }
+  const after = { ...box, ...sides };
   bench.make('Resize', all(items.flatMap((item) => itemChanges(item, scaledItem(item, box, after)))));
 }
 

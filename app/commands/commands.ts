@@ -8,7 +8,7 @@ import type { ShapeName } from '../../core/geometry/shapes/shapes';
 import { OUTLINES } from '../../core/geometry/shapes/shapes';
 import { bodyLength, bodyText } from '../../core/text/body';
 import { free, LIGHT_EDGE, line, picture, plain, shape, solid, text } from '../../core/schema/defaults';
-import type { LineItem, PictureItem, TextItem } from '../../core/schema/sheet';
+import type { Item, LineItem, PictureItem, TextItem } from '../../core/schema/sheet';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import { pictureNow } from '../drawing/resources';
 import type { Bench } from '../document/bench';
@@ -172,9 +172,19 @@ export function addWordBank(bench: Bench): void {
 }
 
 export function setValues(bench: Bench, name: string, values: Record<string, unknown>, ids = bench.selection): void {
+  setEach(bench, name, () => values, ids);
+}
+
+/** Sets for each of the chosen what follows from what it has now; it takes only what its kind has. */
+export function setEach(
+  bench: Bench,
+  name: string,
+  valuesOf: (item: Item) => Record<string, unknown>,
+  ids = bench.selection,
+): void {
   const changes = ids.flatMap((id) => {
     const item = findOn(bench.page, id)?.item;
-    const own = item && Object.fromEntries(Object.entries(values).filter(([key]) => key in item));
+    const own = item && Object.fromEntries(Object.entries(valuesOf(item)).filter(([key]) => key in item));
     if (!item || !own || Object.keys(own).length === 0) return [];
     const change = set(id, own);
     if (item.kind !== 'text') return [change];

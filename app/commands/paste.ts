@@ -3,7 +3,7 @@ import { plain } from '../../core/schema/defaults';
 import type { Body, Paragraph, ParagraphFormat, Run, RunStyle } from '../../core/schema/sheet';
 
 /**
- * Words from elsewhere: paragraphs, lists with their levels, bold, italic and underline stay, all else is dropped. What is
+ * Words from elsewhere: paragraphs, lists with their levels, bold, italic, underline, superscript and subscript stay, all else is dropped. What is
  * pasted is only read, never put on the page as it is.
  */
 
@@ -46,16 +46,21 @@ type State = { style: RunStyle; format: ParagraphFormat; pre: boolean };
 
 function styleOf(element: Element, style: RunStyle): RunStyle {
   const next = { ...style };
-  const { fontWeight, fontStyle, textDecorationLine, textDecoration } = (element as HTMLElement).style ?? {};
+  const { fontWeight, fontStyle, textDecorationLine, textDecoration, verticalAlign } =
+    (element as HTMLElement).style ?? {};
   const tag = element.tagName;
   if (tag === 'B' || tag === 'STRONG' || /^H[1-6]$/.test(tag)) next.bold = true;
   if (tag === 'I' || tag === 'EM' || tag === 'CITE') next.italic = true;
   if (tag === 'U' || tag === 'INS') next.underline = true;
+  if (tag === 'SUP') next.script = 'super';
+  if (tag === 'SUB') next.script = 'sub';
   if (fontWeight) {
     if (fontWeight === 'bold' || Number(fontWeight) >= 600) next.bold = true;
     else delete next.bold;
   }
   if (fontStyle === 'italic' || fontStyle === 'oblique') next.italic = true;
+  if (verticalAlign === 'super' || verticalAlign === 'sub') next.script = verticalAlign;
+  if (verticalAlign === 'baseline') delete next.script;
   if (fontStyle === 'normal') delete next.italic;
   if (/underline/.test(textDecorationLine || textDecoration || '') && tag !== 'A') next.underline = true;
   return next;

@@ -4,7 +4,7 @@ import type { Change } from '../../core/changes/change';
 import type { Role, TextItem } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';
 import { refitted } from '../../core/changes/refit';
-import { fullFormat, fullStyle, roleOf } from '../../core/text/style';
+import { fullFormat, fullStyle, roleOf, roleRun } from '../../core/text/style';
 import type { Bench } from '../document/bench';
 import { all, newId, set } from './steps';
 
@@ -17,7 +17,7 @@ export function restyleRole(bench: Bench, item: TextItem): void {
   const first = item.body.find((p) => p.runs.length > 0) ?? item.body[0];
   const next: Role = {
     name: role.name,
-    run: fullStyle(role, first.runs[0]?.style ?? {}),
+    run: roleRun(role, first.runs[0]?.style ?? {}),
     paragraph: { ...fullFormat(role, first.format), list: role.paragraph.list, level: role.paragraph.level },
   };
   const length = bodyLength(item.body);
@@ -54,7 +54,7 @@ export function addRole(bench: Bench, item: TextItem, name: string): void {
         id,
         role: {
           name: clean,
-          run: fullStyle(role, first.runs[0]?.style ?? {}),
+          run: roleRun(role, first.runs[0]?.style ?? {}),
           paragraph: fullFormat(role, first.format),
         },
       },

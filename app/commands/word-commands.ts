@@ -86,6 +86,26 @@ export function styleWords(bench: Bench, name: string, patch: Patch<RunStyle>): 
   onWords(bench, name, (id, from, to) => ({ kind: 'style', id, from, to, patch }));
 }
 
+/** What is on or off for words. */
+export type Toggled = 'bold' | 'italic' | 'underline' | 'super' | 'sub';
+const TOGGLE_NAMES: Record<Toggled, string> = {
+  bold: 'Bold',
+  italic: 'Italic',
+  underline: 'Underline',
+  super: 'Superscript',
+  sub: 'Subscript',
+};
+
+/** Turns it on for all those words; off where all of them have it. */
+export function toggleStyle(bench: Bench, what: Toggled): void {
+  const setting = settingOfWords(bench);
+  if (!setting) return;
+  const { style } = setting;
+  const patch: Patch<RunStyle> =
+    what === 'super' || what === 'sub' ? { script: style.script === what ? 'none' : what } : { [what]: !style[what] };
+  styleWords(bench, TOGGLE_NAMES[what], patch);
+}
+
 export function formatWords(bench: Bench, name: string, patch: Extract<Change, { kind: 'paragraph' }>['patch']): void {
   onWords(bench, name, (id, from, to) => ({ kind: 'paragraph', id, from, to, patch }));
 }

@@ -36,8 +36,8 @@ export type Tool =
   | { kind: 'sampler'; taken: (hex: string) => void }
   /** Takes where the pointer was pressed and let go, once. */
   | { kind: 'spot'; taken: (from: Point, to: Point) => void };
-/** What a corner pulls along besides places and sizes. */
-export type Along = { words: boolean; weights: boolean };
+/** What goes along when several things, a group or a picture are resized: text, line weights, and the other side. */
+export type Along = { words: boolean; weights: boolean; ratio: boolean };
 /** Words typed for a node that is still being made; `left` when it is not to be written on, `from` was chosen then. */
 export type Begun = { group: string; node: string; words: string; left: boolean; from: readonly string[] };
 /** What lies under a spot, front to back, offered as a list at the pointer. */
@@ -86,7 +86,7 @@ export class Bench {
   /** Chooses what lies deeper where the chosen thing is. */
   onDig: (() => void) | null = null;
   tool: Tool | null = null;
-  along: Along = { words: true, weights: true };
+  along: Along = { words: true, weights: true, ratio: true };
   dug: Dug | null = null;
   tab: Tab = 'words';
   /** The looks that things were last given, by kind: the next of a kind starts with it. */

@@ -2,7 +2,11 @@ import { beforeEach, describe, expect, test } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
 import { shape } from '../../core/schema/defaults';
 import { Bench, lookKey } from './bench';
-import { noteColour } from '../commands/commands';
+import { sizeTo } from '../commands/arrange';
+import { noteColour, setEach } from '../commands/commands';
+import { settingOfWords, toggleStyle, typeWords } from '../commands/word-commands';
+import { findOn } from '../../core/sheet/tree';
+import { isFramed, isWritten } from '../../core/schema/sheet';
 import { exchangePalette } from '../commands/palettes';
 import { inLastLook } from '../commands/steps';
 
@@ -101,4 +105,77 @@ test('a sheet as it would be is worked out without changing anything', () => {
   expect(bench.sheet).toBe(before);
   expect(bench.triedSheet({ kind: 'remove', id: 'nothing' })).toBeNull();
   expect(bench.tried({ kind: 'remove', id: 'box' })?.items.map((item) => item.id)).not.toContain('box');
+});
+
+describe('settings of several things', () => {
+  test('width and height go together for several things, groups and pictures, until the lock is off', () => {
+    const size = (id: string) => {
+      const item = findOn(bench.page, id)!.item;
+      return isFramed(item) ? [item.width, item.height] : null;
+    };
+    bench.select(['bird']);
+    sizeTo(bench, 'width', 105);
+    expect(size('bird')).toEqual([105, 120]);
+    bench.select(['pair']);
+    sizeTo(bench, 'height', 120);
+    expect(size('pair')).toEqual([240, 120]);
+    bench.select(['box', 'bird']);
+    const before = size('box')!;
+    sizeTo(bench, 'width', 700);
+    expect(size('box')![0] / size('box')![1]).toBeCloseTo(before[0] / before[1]);
+    bench.put({ along: { ...bench.along, ratio: false } });
+    bench.select(['bird']);
+    const [, high] = size('bird')!;
+    sizeTo(bench, 'width', 50);
+    expect(size('bird')).toEqual([50, high]);
+  });
+  test('a single box keeps its height when its width is set', () => {
+    bench.select(['box']);
+    sizeTo(bench, 'width', 40);
+    expect(findOn(bench.page, 'box')!.item).toMatchObject({ width: 40, height: 80 });
+  });
+  test('a part of a setting is set for each, and the rest of it stays as each has it', () => {
+    const outline = (colour: string, width: number) => ({ colour, width, dash: 'solid' as const });
+    bench.make('Outline', { kind: 'set', id: 'box', values: { outline: outline('#aa0000', 1) } });
+    bench.make('Outline', { kind: 'set', id: 'words', values: { outline: outline('#00aa00', 4) } });
+    bench.select(['box', 'words']);
+    setEach(bench, 'Outline', (item) => ('outline' in item ? { outline: { ...item.outline!, dash: 'dotted' } } : {}));
+    expect(bench.selectedItems).toMatchObject([
+      { outline: { colour: '#aa0000', width: 1, dash: 'dotted' } },
+      { outline: { colour: '#00aa00', width: 4, dash: 'dotted' } },
+    ]);
+    bench.undo();
+    expect(bench.selectedItems).toMatchObject([{ outline: { dash: 'solid' } }, { outline: { dash: 'solid' } }]);
+  });
+});
+
+describe('superscript', () => {
+  const scripts = () => {
+    const item = findOn(bench.page, 'words')!.item;
+    return isWritten(item) ? item.body[0].runs.map(({ text, style }) => [text, style.script]) : [];
+  };
+  test('goes on for marked words and off again, also when typing begins within them', () => {
+    bench.edit({ id: 'words', anchor: 0, focus: 3, typing: null });
+    toggleStyle(bench, 'super');
+    expect(scripts()).toEqual([
+      ['one', 'super'],
+      [' two', undefined],
+    ]);
+    bench.edit({ id: 'words', anchor: 3, focus: 3, typing: null });
+    toggleStyle(bench, 'super');
+    typeWords(bench, bench.editing!, 3, 0, '!');
+    expect(scripts()[1]).toEqual(['!', 'none']);
+    bench.edit({ id: 'words', anchor: 0, focus: 3, typing: null });
+    toggleStyle(bench, 'sub');
+    expect(scripts()[0]).toEqual(['one', 'sub']);
+  });
+  test('bold goes on for all where only some words have it', () => {
+    bench.edit({ id: 'words', anchor: 0, focus: 3, typing: null });
+    toggleStyle(bench, 'bold');
+    bench.edit({ id: 'words', anchor: 0, focus: 7, typing: null });
+    toggleStyle(bench, 'bold');
+    expect(settingOfWords(bench)!.style.bold).toBe(true);
+    toggleStyle(bench, 'bold');
+    expect(settingOfWords(bench)!.style.bold).toBe(false);
+  });
 });

@@ -1,8 +1,9 @@
 import { Segmented } from 'antd';
 import type { Lettering, Sheet, TextItem } from '../../core/schema/sheet';
+import { inCommon, shared } from '../../core/text/common';
 import type { Bench } from '../document/bench';
 import { PaintField } from '../colour/colour-field';
-import { setValues } from '../commands/commands';
+import { setEach, setValues } from '../commands/commands';
 import { More, PercentField, Row, Toggle } from '../fields/fields';
 import { CurveDrawing } from '../fields/glyphs';
 import { OutlineFields } from './look-fields';
@@ -21,30 +22,39 @@ const CURVES = [
 const PLAIN_LETTERING: Lettering = { curve: 'straight', amount: 0.5, fill: null, outline: null };
 
 /** Words drawn large: the curve, how wide, fill and outline of the letters. */
-export function LetteringFields({ bench, item, sheet }: { bench: Bench; item: TextItem; sheet: Sheet }) {
-  const { lettering } = item;
-  const now = lettering ?? PLAIN_LETTERING;
-  const put = (patch: Partial<Lettering>) => setValues(bench, 'Lettering', { lettering: { ...now, ...patch } });
+type Props = { bench: Bench; items: readonly TextItem[]; sheet: Sheet };
+
+export function LetteringFields({ bench, items, sheet }: Props) {
+  const [item] = items;
+  const drawn = items.map(({ lettering }) => lettering).filter((one) => one !== null);
+  const lettering = drawn.length > 0 ? inCommon(drawn) : null;
+  const curve = shared(items.map((one) => one.lettering?.curve ?? null));
+  const put = (become: (now: Lettering) => Partial<Lettering>) =>
+    setEach(bench, 'Lettering', (one) => {
+      const now = (one.kind === 'text' && one.lettering) || PLAIN_LETTERING;
+      return one.kind === 'text' ? { lettering: { ...now, ...become(now) } } : {};
+    });
+  const fits = items.map(({ fit }) => (fit === 'width' || fit === 'lines' ? fit : 'wraps'));
   const widths = [
     { value: 'wraps', label: 'wraps' },
     { value: 'width', label: 'fit to width' },
     { value: 'lines', label: 'fit each line' },
   ];
   return (
-    <More title="lettering" open={lettering !== null || item.fit === 'width' || item.fit === 'lines'}>
+    <More title="lettering" open={lettering !== null || fits.some((fit) => fit !== 'wraps')}>
       <Row label="curve">
-        {CURVES.map(({ curve, name }) => (
+        {CURVES.map(({ curve: id, name }) => (
           <Toggle
-            key={curve}
-            on={lettering?.curve === curve}
+            key={id}
+            on={curve === id}
             label={`Lettering ${name}`}
             onClick={() =>
-              lettering?.curve === curve
+              curve === id
                 ? setValues(bench, 'Lettering', { lettering: null })
-                : put({ curve, amount: curve === 'circle' ? 1 : now.amount })
+                : put((now) => ({ curve: id, amount: id === 'circle' ? 1 : now.amount }))
             }
           >
-            <CurveDrawing curve={curve} />
+            <CurveDrawing curve={id} />
           </Toggle>
         ))}
         {lettering && lettering.curve !== 'straight' && (
@@ -53,7 +63,7 @@ export function LetteringFields({ bench, item, sheet }: { bench: Bench; item: Te
             label="how much it curves"
             share={lettering.amount}
             least={-1}
-            onChange={(amount) => put({ amount })}
+            onChange={(amount) => put(() => ({ amount }))}
           />
         )}
       </Row>
@@ -61,33 +71,35 @@ export function LetteringFields({ bench, item, sheet }: { bench: Bench; item: Te
         <Segmented
           size="small"
           aria-label="How wide the lines are made"
-          value={item.fit === 'width' || item.fit === 'lines' ? item.fit : 'wraps'}
+          value={shared(fits) ?? ''}
           onChange={(fit) => setValues(bench, 'Fit', { fit: fit === 'wraps' ? 'grow' : fit })}
           options={widths}
         />
       </Row>
-      <Row label="match">
-        {(['page', 'margin', 'next'] as const).map((as) => (
-          <button key={as} type="button" className="chip" onClick={() => fitToWidth(bench, item, as)}>
-            {as === 'next' ? 'thing below' : as}
-          </button>
-        ))}
-      </Row>
+      {items.length === 1 && (
+        <Row label="match">
+          {(['page', 'margin', 'next'] as const).map((as) => (
+            <button key={as} type="button" className="chip" onClick={() => fitToWidth(bench, item, as)}>
+              {as === 'next' ? 'thing below' : as}
+            </button>
+          ))}
+        </Row>
+      )}
       {lettering && (
         <>
           <PaintField
             hint
             label="letters"
-            paint={lettering.fill}
+            paint={shared(drawn.map(({ fill }) => fill))}
             palette={sheet.palette}
-            onChange={(fill) => put({ fill })}
+            onChange={(fill) => put(() => ({ fill }))}
           />
           <OutlineFields
-            outline={lettering.outline}
+            outlines={drawn.map(({ outline }) => outline)}
             palette={sheet.palette}
             none
             label="edge"
-            onChange={(outline) => put({ outline })}
+            onChange={(become) => put(({ outline }) => ({ outline: become(outline) }))}
           />
         </>
       )}

@@ -4,6 +4,7 @@ import { lineEnds } from '../../core/placement/line';
 import { free } from '../../core/schema/defaults';
 import { itemName } from '../../core/items/name';
 import type { LineItem } from '../../core/schema/sheet';
+import { inCommon, shared } from '../../core/text/common';
 import { CAPS } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import { pictureNow } from '../drawing/resources';
@@ -25,7 +26,9 @@ const CAP_NAMES: Record<(typeof CAPS)[number], string> = {
   square: 'square',
 };
 
-export function LineFields({ bench, item }: { bench: Bench; item: LineItem }) {
+export function LineFields({ bench, items }: { bench: Bench; items: readonly LineItem[] }) {
+  const [item] = items;
+  const line = inCommon(items);
   const caps = CAPS.map((value) => ({ value, label: CAP_NAMES[value] }));
   return (
     <>
@@ -33,7 +36,7 @@ export function LineFields({ bench, item }: { bench: Bench; item: LineItem }) {
         <Segmented
           size="small"
           aria-label="Route of the line"
-          value={item.route}
+          value={line.route ?? ''}
           onChange={(route) => setValues(bench, 'Way of line', { route })}
           options={['straight', 'stepped', 'curved']}
         />
@@ -44,7 +47,8 @@ export function LineFields({ bench, item }: { bench: Bench; item: LineItem }) {
             key={side}
             size="small"
             aria-label={side === 'startCap' ? 'Start' : 'End'}
-            value={item[side]}
+            value={line[side]}
+            placeholder="mixed"
             onChange={(cap) => setValues(bench, 'Line end', { [side]: cap })}
             options={caps}
             style={{ width: 104 }}
@@ -53,25 +57,29 @@ export function LineFields({ bench, item }: { bench: Bench; item: LineItem }) {
       </Row>
       <Swatches
         label="light edge"
-        value={item.edge}
+        value={shared(items.map(({ edge }) => edge))}
         palette={['#ffffff', ...bench.sheet.palette]}
         none="no light edge"
         onChange={(edge) => setValues(bench, 'Light edge', { edge })}
       />
-      {item.route !== 'straight' && (
+      {items.every(({ route }) => route !== 'straight') && (
         <Row label="bend">
           <PercentField
             bare
             label="bend"
-            share={item.bend}
+            share={line.bend}
             onChange={(bend) => setValues(bench, 'Bend line', { bend })}
           />
         </Row>
       )}
-      {(['from', 'to'] as const).map((side) => (
-        <HoldField key={side} bench={bench} item={item} side={side} />
-      ))}
-      <p className="quiet">Or pull an end to a box or a part of a diagram on the sheet.</p>
+      {items.length === 1 && (
+        <>
+          {(['from', 'to'] as const).map((side) => (
+            <HoldField key={side} bench={bench} item={item} side={side} />
+          ))}
+          <p className="quiet">Or pull an end to a box or a part of a diagram on the sheet.</p>
+        </>
+      )}
     </>
   );
 }

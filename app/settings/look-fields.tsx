@@ -1,33 +1,40 @@
 import { Select } from 'antd';
-import { FAMILIES, valuesOf } from '../../core/geometry/shapes/shapes';
+import { countOf, countShare } from '../../core/geometry/shapes/pen';
+import { FAMILIES, FARTHEST, OUTLINES, valuesOf } from '../../core/geometry/shapes/shapes';
 import { shapeName } from '../../core/items/name';
-import type { InkItem, Item, Outline, Plate, Shadow, ShapeItem } from '../../core/schema/sheet';
+import type { InkItem, Item, Outline, Plate, Shadow, ShapeItem, TextItem } from '../../core/schema/sheet';
+import { inCommon, shared } from '../../core/text/common';
 import type { Bench } from '../document/bench';
 import { Swatches } from '../colour/colour-field';
-import { setValues } from '../commands/commands';
+import { setEach, setValues } from '../commands/commands';
 import { NumberField, PercentField, Row, Toggle } from '../fields/fields';
 
 /** Settings of outlines, shapes, pen strokes, plates and shadows. */
 
 type OutlineProps = {
-  outline: Outline | null;
+  /** Those of all that are chosen: at least one. */
+  outlines: readonly (Outline | null)[];
   palette: readonly string[];
   none: boolean;
   label?: string;
-  onChange: (outline: Outline | null) => void;
+  /** Gets what each one's outline becomes. */
+  onChange: (become: (now: Outline | null) => Outline | null) => void;
 };
 
-export function OutlineFields({ outline, palette, none, label = 'outline', onChange }: OutlineProps) {
-  const base = outline ?? { colour: '#5b5646', width: 1.25, dash: 'solid' as const };
-  const put = (patch: Partial<Outline>) => onChange({ ...base, ...patch });
+const OUTLINE: Outline = { colour: '#5b5646', width: 1.25, dash: 'solid' };
+
+export function OutlineFields({ outlines, palette, none, label = 'outline', onChange }: OutlineProps) {
+  const drawn = outlines.filter((one) => one !== null);
+  const outline = drawn.length > 0 ? inCommon(drawn) : null;
+  const put = (patch: Partial<Outline>) => onChange((now) => ({ ...OUTLINE, ...now, ...patch }));
   return (
     <>
       <Swatches
         label={label}
-        value={outline?.colour ?? null}
+        value={shared(outlines.map((one) => one?.colour ?? null))}
         palette={palette}
         none={none ? `No ${label}` : undefined}
-        onChange={(colour) => (colour === null ? onChange(null) : put({ colour }))}
+        onChange={(colour) => (colour === null ? onChange(() => null) : put({ colour }))}
       />
       {outline && (
         <Row label="">
@@ -62,15 +69,18 @@ export function OutlineFields({ outline, palette, none, label = 'outline', onCha
   );
 }
 
-export function ShapeFields({ bench, item }: { bench: Bench; item: ShapeItem }) {
-  const values = valuesOf(item.shape, item.adjust);
+export function ShapeFields({ bench, items }: { bench: Bench; items: readonly ShapeItem[] }) {
+  const name = shared(items.map((item) => item.shape));
+  const values = name && shared(items.map((item) => valuesOf(item.shape, item.adjust)));
+  const { counts, reached } = name ? OUTLINES[name] : {};
   return (
     <>
       <Row label="shape">
         <Select
           size="small"
           aria-label="Shape"
-          value={item.shape}
+          value={name}
+          placeholder="mixed"
           style={{ flex: 1 }}
           showSearch={{ optionFilterProp: 'label' }}
           onChange={(shape) => setValues(bench, 'Shape', { shape, adjust: [] })}
@@ -80,29 +90,51 @@ export function ShapeFields({ bench, item }: { bench: Bench; item: ShapeItem }) 
           }))}
         />
       </Row>
-      {values.length > 0 && (
+      {values && values.length > 0 && (
         <Row label="form">
-          {values.map((value, i) => (
-            <PercentField
-              key={i}
-              bare
-              label={`form ${i + 1}`}
-              share={value}
-              onChange={(next) => setValues(bench, 'Form', { adjust: values.map((old, k) => (k === i ? next : old)) })}
-            />
-          ))}
+          {values.map((value, i) => {
+            const put = (next: number) =>
+              setValues(bench, 'Form', { adjust: values.map((old, k) => (k === i ? next : old)) });
+            const counted = counts?.[i];
+            if (counted)
+              return (
+                <NumberField
+                  key={i}
+                  label={counted.name}
+                  value={countOf(counted, value)}
+                  min={counted.least}
+                  max={counted.most}
+                  onChange={(count) => put(countShare(counted, Math.round(count)))}
+                />
+              );
+            const [least, most] = reached ? [-FARTHEST, FARTHEST] : [0, 1];
+            return (
+              <PercentField
+                key={i}
+                bare
+                label={`form ${i + 1}`}
+                share={value}
+                least={least}
+                most={most}
+                onChange={put}
+              />
+            );
+          })}
         </Row>
       )}
     </>
   );
 }
 
-export function InkFields({ bench, item, palette }: { bench: Bench; item: InkItem; palette: readonly string[] }) {
+type InkProps = { bench: Bench; items: readonly InkItem[]; palette: readonly string[] };
+
+export function InkFields({ bench, items, palette }: InkProps) {
+  const ink = inCommon(items);
   return (
     <>
       <Swatches
         label="colour"
-        value={item.colour}
+        value={ink.colour ?? undefined}
         palette={palette}
         onChange={(colour) => colour && setValues(bench, 'Colour', { colour })}
       />
@@ -110,7 +142,7 @@ export function InkFields({ bench, item, palette }: { bench: Bench; item: InkIte
         <NumberField
           bare
           label="weight"
-          value={item.weight}
+          value={ink.weight}
           suffix="pt"
           min={0.3}
           max={120}
@@ -123,42 +155,60 @@ export function InkFields({ bench, item, palette }: { bench: Bench; item: InkIte
 
 const PLATE: Plate = { colour: '#fffdf6', opacity: 0.9, spread: 4, corner: 4 };
 
-/** Plate and shadow: each is switched on and off, and has settings only while it is on. */
-export function EffectFields({ bench, item, palette }: { bench: Bench; item: Item; palette: readonly string[] }) {
-  const text = item.kind === 'text' ? item : null;
+type EffectProps<T> = { bench: Bench; items: readonly T[]; palette: readonly string[] };
+
+/** Backing and shadow: each is switched on and off, and has settings only while something has it. */
+export function EffectFields({ bench, items, palette }: EffectProps<Item>) {
+  const texts = items.filter((item) => item.kind === 'text');
+  const allText = texts.length === items.length;
+  const plates = allText ? texts.map((text) => text.plate) : [];
+  const shadows = items.map((item) => item.shadow);
   return (
     <>
       <Row label="effects">
-        {text && (
+        {allText && (
           <Toggle
-            on={text.plate !== null}
+            on={howMany(plates)}
             label="A backing behind the words only"
-            onClick={() => setValues(bench, 'Plate', { plate: text.plate ? null : PLATE })}
+            onClick={() =>
+              setEach(bench, 'Plate', (item) => ({
+                plate: howMany(plates) === true || item.kind !== 'text' ? null : (item.plate ?? PLATE),
+              }))
+            }
           >
             backing
           </Toggle>
         )}
         <Toggle
-          on={item.shadow !== null}
+          on={howMany(shadows)}
           label="A shadow"
-          onClick={() => setValues(bench, 'Shadow', { shadow: item.shadow ? null : SHADOW })}
+          onClick={() =>
+            setEach(bench, 'Shadow', (item) => ({ shadow: howMany(shadows) === true ? null : (item.shadow ?? SHADOW) }))
+          }
         >
           shadow
         </Toggle>
       </Row>
-      {text?.plate && <PlateFields bench={bench} plate={text.plate} palette={palette} />}
-      {item.shadow && <ShadowFields bench={bench} shadow={item.shadow} palette={palette} />}
+      <PlateFields bench={bench} items={texts.filter(({ plate }) => plate)} palette={palette} />
+      <ShadowFields bench={bench} items={items.filter(({ shadow }) => shadow)} palette={palette} />
     </>
   );
 }
 
-function PlateFields({ bench, plate, palette }: { bench: Bench; plate: Plate; palette: readonly string[] }) {
-  const put = (patch: Partial<Plate>) => setValues(bench, 'Plate', { plate: { ...plate, ...patch } });
+/** Whether all have it, some or none. */
+const howMany = (all: readonly unknown[]) =>
+  all.every((one) => one !== null) ? true : all.some((one) => one !== null) ? ('mixed' as const) : false;
+
+function PlateFields({ bench, items, palette }: EffectProps<TextItem>) {
+  if (items.length === 0) return null;
+  const plate = inCommon(items.map((item) => item.plate!));
+  const put = (patch: Partial<Plate>) =>
+    setEach(bench, 'Plate', (item) => (item.kind === 'text' ? { plate: { ...PLATE, ...item.plate, ...patch } } : {}));
   return (
     <>
       <Swatches
         label="backing"
-        value={plate.colour}
+        value={plate.colour ?? undefined}
         palette={palette}
         onChange={(hex) => hex && put({ colour: hex })}
       />
@@ -179,27 +229,33 @@ function PlateFields({ bench, plate, palette }: { bench: Bench; plate: Plate; pa
 
 const SHADOW: Shadow = { dx: 3, dy: 4, blur: 6, colour: '#2a2820', opacity: 0.35 };
 
-function ShadowFields({ bench, shadow, palette }: { bench: Bench; shadow: Shadow; palette: readonly string[] }) {
-  const put = (patch: Partial<Shadow>) => setValues(bench, 'Shadow', { shadow: { ...shadow, ...patch } });
+function ShadowFields({ bench, items, palette }: EffectProps<Item>) {
+  if (items.length === 0) return null;
+  const shadow = inCommon(items.map((item) => item.shadow!));
+  const put = (patch: Partial<Shadow>) =>
+    setEach(bench, 'Shadow', (item) => ({ shadow: { ...SHADOW, ...item.shadow, ...patch } }));
+  const offset = (label: string, key: 'dx' | 'dy' | 'blur', min: number, max: number) => (
+    <NumberField
+      label={label}
+      value={shadow[key]}
+      suffix="pt"
+      min={min}
+      max={max}
+      onChange={(value) => put({ [key]: value })}
+    />
+  );
   return (
     <>
       <Swatches
         label="shadow"
-        value={shadow.colour}
+        value={shadow.colour ?? undefined}
         palette={palette}
         onChange={(hex) => hex && put({ colour: hex })}
       />
       <div className="typed-pair" style={{ marginTop: 6 }}>
-        <NumberField label="right" value={shadow.dx} suffix="pt" min={-200} max={200} onChange={(dx) => put({ dx })} />
-        <NumberField label="down" value={shadow.dy} suffix="pt" min={-200} max={200} onChange={(dy) => put({ dy })} />
-        <NumberField
-          label="blur"
-          value={shadow.blur}
-          suffix="pt"
-          min={0}
-          max={100}
-          onChange={(blur) => put({ blur })}
-        />
+        {offset('right', 'dx', -200, 200)}
+        {offset('down', 'dy', -200, 200)}
+        {offset('blur', 'blur', 0, 100)}
         <PercentField label="opacity" share={shadow.opacity} onChange={(opacity) => put({ opacity })} />
       </div>
     </>

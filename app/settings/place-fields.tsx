@@ -9,11 +9,11 @@ import { pictureNow } from '../drawing/resources';
 import {
   align,
   groupChosen,
+  hasRatio,
   placeAt,
   reorder,
-  resizeChanges,
   sameSize,
-  scaleTo,
+  sizeTo,
   spread,
   tidyUp,
   ungroupChosen,
@@ -25,7 +25,6 @@ import { setValues } from '../commands/commands';
 import { chooseAlike } from '../commands/looks';
 import { LengthField, NumberField, PercentField, Row, Toggle } from '../fields/fields';
 import { EdgeDrawing, SpreadDrawing } from '../fields/glyphs';
-import { all } from '../commands/steps';
 
 /** Place, size and angle in numbers; aligning, spreading, order, groups. */
 
@@ -35,18 +34,38 @@ export function NumbersFields({ bench, items, unit }: { bench: Bench; items: Ite
   const box = one ?? union(items.map((each) => boxOf(bench.page, each, pictureNow)));
   const angle = items.every((each) => isFramed(each) && isFramed(item) && each.angle === item.angle);
   const opacity = items.every((each) => each.opacity === item.opacity) ? item.opacity : null;
-  const size = (side: 'width' | 'height') => (length: number) => {
-    if (one) bench.make('Resize', all(resizeChanges(bench, one, { [side]: length })));
-    else scaleTo(bench, side, length);
-  };
   const place = (axis: 'x' | 'y') => (at: number) =>
     one ? setValues(bench, 'Move', { [axis]: at }) : placeAt(bench, axis, at);
+  const along = useBench(bench, alongOf);
   return (
     <div className="typed-pair">
       <LengthField label="from left" value={box.x} unit={unit} onChange={place('x')} />
       <LengthField label="from top" value={box.y} unit={unit} onChange={place('y')} />
-      <LengthField label="width" value={box.width} unit={unit} min={1} onChange={size('width')} />
-      <LengthField label="height" value={box.height} unit={unit} min={1} onChange={size('height')} />
+      <LengthField
+        label="width"
+        value={box.width}
+        unit={unit}
+        min={1}
+        onChange={(length) => sizeTo(bench, 'width', length)}
+      />
+      <LengthField
+        label="height"
+        value={box.height}
+        unit={unit}
+        min={1}
+        onChange={(length) => sizeTo(bench, 'height', length)}
+      />
+      {hasRatio(items) && (
+        <span className="typed">
+          <Toggle
+            on={along.ratio}
+            label="Keep proportions: width and height change together"
+            onClick={() => bench.put({ along: { ...along, ratio: !along.ratio } })}
+          >
+            keep proportions
+          </Toggle>
+        </span>
+      )}
       {items.every(isFramed) && (
         <NumberField
           label="rotate"

@@ -1,12 +1,13 @@
 import { Segmented } from 'antd';
 import { kindOf } from '../../core/items/all';
 import { itemName } from '../../core/items/name';
-import type { Item, Sheet } from '../../core/schema/sheet';
+import type { Item, Outline, Sheet } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
+import { shared } from '../../core/text/common';
 import type { Bench, Tab } from '../document/bench';
 import { useBench } from '../document/bench';
 import { BenchContext, PaintField } from '../colour/colour-field';
-import { setValues } from '../commands/commands';
+import { setEach, setValues } from '../commands/commands';
 import { copyLook, giveLook } from '../commands/looks';
 import { rove } from '../fields/rove';
 import { NumberField, Row, Toggle } from '../fields/fields';
@@ -29,40 +30,48 @@ const lookCopied = (bench: Bench) => bench.copiedLook !== null;
 
 type Props = { bench: Bench; items: Item[]; sheet: Sheet };
 
+/** All of them, if all are of that kind. */
+const allOf = <T extends Item>(items: readonly Item[], is: (item: Item) => item is T): readonly T[] | null =>
+  items.every(is) ? items : null;
+
 function LookFields({ bench, items, sheet }: Props) {
-  const [item] = items;
-  const one = items.length === 1;
+  const shapes = allOf(items, (item) => item.kind === 'shape');
+  const lines = allOf(items, (item) => item.kind === 'line');
+  const pictures = allOf(items, (item) => item.kind === 'picture');
+  const inks = allOf(items, (item) => item.kind === 'ink');
+  const texts = allOf(items, (item) => item.kind === 'text');
+  const written = allOf(items, isWritten);
+  const setOutline = (become: (now: Outline | null) => Outline | null) =>
+    setEach(bench, 'Outline', (item) => ('outline' in item ? { outline: become(item.outline) } : {}));
   const copied = useBench(bench, lookCopied);
   const { palette } = sheet;
   return (
     <>
-      {one && item.kind === 'shape' && <ShapeFields bench={bench} item={item} />}
-      {one && item.kind === 'line' && <LineFields bench={bench} item={item} />}
-      {one && item.kind === 'picture' && <PictureFields bench={bench} item={item} />}
-      {items.every((i) => i.kind === 'ink') && item.kind === 'ink' && (
-        <InkFields bench={bench} item={item} palette={palette} />
-      )}
-      {items.every(isWritten) && isWritten(item) && (
+      {shapes && <ShapeFields bench={bench} items={shapes} />}
+      {lines && <LineFields bench={bench} items={lines} />}
+      {pictures && <PictureFields bench={bench} items={pictures} />}
+      {inks && <InkFields bench={bench} items={inks} palette={palette} />}
+      {written && (
         <>
           <PaintField
             hint
             label="fill"
-            paint={item.fill}
+            paint={shared(written.map(({ fill }) => fill))}
             palette={palette}
             onChange={(fill) => setValues(bench, 'Fill', { fill })}
           />
           <OutlineFields
-            outline={item.outline}
+            outlines={written.map(({ outline }) => outline)}
             palette={palette}
             none
-            onChange={(outline) => setValues(bench, 'Outline', { outline })}
+            onChange={setOutline}
           />
-          {item.kind === 'text' && (
+          {texts && (
             <Row label="corner">
               <NumberField
                 bare
                 label="corner"
-                value={item.corner}
+                value={shared(texts.map(({ corner }) => corner)) ?? null}
                 suffix="pt"
                 min={0}
                 max={500}
@@ -72,15 +81,15 @@ function LookFields({ bench, items, sheet }: Props) {
           )}
         </>
       )}
-      {items.every((i) => i.kind === 'line') && item.kind === 'line' && (
+      {lines && (
         <OutlineFields
-          outline={item.outline}
+          outlines={lines.map(({ outline }) => outline)}
           palette={palette}
           none={false}
-          onChange={(outline) => outline && setValues(bench, 'Outline', { outline })}
+          onChange={setOutline}
         />
       )}
-      {item.kind !== 'line' && <EffectFields bench={bench} item={item} palette={palette} />}
+      {items.every(({ kind }) => kind !== 'line') && <EffectFields bench={bench} items={items} palette={palette} />}
       <Row label="look">
         <Toggle label="Copy this look (Ctrl+Alt+C)" onClick={() => copyLook(bench)}>
           copy

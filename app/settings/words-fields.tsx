@@ -1,7 +1,7 @@
 import { Segmented, Select } from 'antd';
 import type { Sheet, TextItem, WrittenItem } from '../../core/schema/sheet';
 import { faceById, FACES } from '../../core/text/catalogue';
-import { inCommon } from '../../core/text/common';
+import { inCommon, shared } from '../../core/text/common';
 import type { Bench } from '../document/bench';
 import { Swatches } from '../colour/colour-field';
 import { setValues } from '../commands/commands';
@@ -9,14 +9,41 @@ import { More, NumberField, Row, Toggle } from '../fields/fields';
 import { AlignDrawing, ListDrawing, VerticalDrawing } from '../fields/glyphs';
 import { LetteringFields } from './lettering-fields';
 import { SpellingFields } from './spelling-fields';
-import { formatWords, settingOfWords, styleWords } from '../commands/word-commands';
+import { formatWords, settingOfWords, styleWords, toggleStyle } from '../commands/word-commands';
 
 /** Settings of words: role, face, style, paragraphs, spacing, fit, lettering. */
+
+const STYLES = [
+  { what: 'bold', label: 'Bold (Ctrl+B)', letter: <b>b</b> },
+  { what: 'italic', label: 'Italic (Ctrl+I)', letter: <i>i</i> },
+  { what: 'underline', label: 'Underline (Ctrl+U)', letter: <u>u</u> },
+] as const;
+const SCRIPTS = [
+  {
+    what: 'super',
+    label: 'Superscript (Ctrl+.)',
+    letter: (
+      <>
+        x<sup>2</sup>
+      </>
+    ),
+  },
+  {
+    what: 'sub',
+    label: 'Subscript (Ctrl+,)',
+    letter: (
+      <>
+        x<sub>2</sub>
+      </>
+    ),
+  },
+] as const;
 
 type Props = { bench: Bench; /** At least one. */ items: readonly WrittenItem[]; sheet: Sheet };
 
 export function WordsFields({ bench, items, sheet }: Props) {
   const [item] = items;
+  const texts = items.filter((one) => one.kind === 'text');
   const boxes = inCommon(items);
   const setting = settingOfWords(bench);
   if (!setting) return null;
@@ -49,30 +76,29 @@ export function WordsFields({ bench, items, sheet }: Props) {
         />
       </Row>
       <Row label="words">
-        <Toggle
-          on={style.bold ?? 'mixed'}
-          label="Bold (Ctrl+B)"
-          disabled={!files.bold}
-          onClick={() => styleWords(bench, 'Bold', { bold: !style.bold })}
-        >
-          <b>b</b>
-        </Toggle>
-        <Toggle
-          on={style.italic ?? 'mixed'}
-          label="Italic (Ctrl+I)"
-          disabled={!files.italic}
-          onClick={() => styleWords(bench, 'Italic', { italic: !style.italic })}
-        >
-          <i>i</i>
-        </Toggle>
-        <Toggle
-          on={style.underline ?? 'mixed'}
-          label="Underline (Ctrl+U)"
-          onClick={() => styleWords(bench, 'Underline', { underline: !style.underline })}
-        >
-          <u>u</u>
-        </Toggle>
-        <span style={{ width: 4 }} />
+        {STYLES.map(({ what, label, letter }) => (
+          <Toggle
+            key={what}
+            on={style[what] ?? 'mixed'}
+            label={label}
+            disabled={what !== 'underline' && !files[what]}
+            onClick={() => toggleStyle(bench, what)}
+          >
+            {letter}
+          </Toggle>
+        ))}
+        {SCRIPTS.map(({ what, label, letter }) => (
+          <Toggle
+            key={what}
+            on={style.script === null ? 'mixed' : style.script === what}
+            label={label}
+            onClick={() => toggleStyle(bench, what)}
+          >
+            {letter}
+          </Toggle>
+        ))}
+      </Row>
+      <Row label="align">
         {(['left', 'centre', 'right', 'justify'] as const).map((align) => (
           <Toggle
             key={align}
@@ -114,7 +140,7 @@ export function WordsFields({ bench, items, sheet }: Props) {
         onChange={(colour) => styleWords(bench, 'Colour of words', { colour: colour ?? '#2a2820' })}
       />
       <SpellingFields bench={bench} item={item} />
-      {item.kind === 'text' && <LetteringFields bench={bench} item={item} sheet={sheet} />}
+      {texts.length === items.length && <LetteringFields bench={bench} items={texts} sheet={sheet} />}
       <More title="spacing and fit">
         <div className="typed-pair">
           <NumberField
@@ -150,21 +176,22 @@ export function WordsFields({ bench, items, sheet }: Props) {
             onChange={(before) => formatWords(bench, 'Space before', { before })}
           />
         </div>
-        {item.kind === 'text' && <FitFields bench={bench} item={item} />}
+        {texts.length === items.length && <FitFields bench={bench} items={texts} />}
       </More>
     </>
   );
 }
 
-function FitFields({ bench, item }: { bench: Bench; item: TextItem }) {
+function FitFields({ bench, items }: { bench: Bench; items: readonly TextItem[] }) {
+  const fit = shared(items.map((item) => (item.fit === 'width' || item.fit === 'lines' ? 'grow' : item.fit)));
   return (
     <>
       <Row label="fit">
         <Segmented
           size="small"
           aria-label="How the words fit"
-          value={item.fit === 'width' || item.fit === 'lines' ? 'grow' : item.fit}
-          onChange={(fit) => setValues(bench, 'Fit', { fit })}
+          value={fit ?? ''}
+          onChange={(next) => setValues(bench, 'Fit', { fit: next })}
           options={[
             { value: 'grow', label: 'box grows' },
             { value: 'shrink', label: 'text shrinks' },
@@ -172,11 +199,11 @@ function FitFields({ bench, item }: { bench: Bench; item: TextItem }) {
           ]}
         />
       </Row>
-      {item.fit === 'shrink' && (
+      {fit === 'shrink' && (
         <Row label="">
           <NumberField
             label="not below"
-            value={item.least}
+            value={shared(items.map(({ least }) => least)) ?? null}
             suffix="pt"
             min={1}
             max={200}

@@ -221,6 +221,7 @@ export const OTHER_KEYS: { keys: string; says: string }[] = [
   { keys: 'F6 · Shift+F6', says: 'go to the margin, the supplies, the title, the sheet; the selection stays' },
   { keys: 'Ctrl+C · Ctrl+X · Ctrl+V', says: 'copy, cut, paste; text from elsewhere keeps paragraphs and lists' },
   { keys: 'Ctrl+B · Ctrl+I · Ctrl+U', says: 'bold, italic, underline, while editing text' },
+  { keys: 'Ctrl+. · Ctrl+,', says: 'superscript, subscript, while editing text' },
   {
     keys: 'Shift while dragging',
     says: 'keep or release the proportions; 45 degrees for lines, 15 when rotating',

@@ -11,6 +11,9 @@ import { Choice } from '../fields/choice';
 
 /** The settings of the page, shown in the margin while nothing is chosen. */
 
+/** Pages reach from half an inch to 100 inches. */
+const inReach = (...sides: number[]) => sides.every((side) => side >= 36 && side <= 7200);
+
 const SizeChoice = later(() => import('./size-choice').then((part) => part.default));
 
 type Props = {
@@ -70,17 +73,17 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
         <div className="typed-pair" style={{ marginTop: 8 }}>
           <LengthField
             label="width"
-            value={page.width}
+            value={wanted?.width ?? page.width}
             unit={unit}
             min={36}
-            onChange={(width) => ask(width, page.height)}
+            onChange={(width) => ask(width, wanted?.height ?? page.height)}
           />
           <LengthField
             label="height"
-            value={page.height}
+            value={wanted?.height ?? page.height}
             unit={unit}
             min={36}
-            onChange={(height) => ask(page.width, height)}
+            onChange={(height) => ask(wanted?.width ?? page.width, height)}
           />
           <LengthField
             label="margin"
@@ -99,6 +102,18 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
             onChange={(grid) => set({ grid })}
           />
         </div>
+        <Row label="resize">
+          {[0.5, 2].map((factor) => (
+            <Toggle
+              key={factor}
+              label={`Make the page ${factor * 100}% of its width and height`}
+              disabled={!inReach(page.width * factor, page.height * factor)}
+              onClick={() => ask(page.width * factor, page.height * factor)}
+            >
+              {factor * 100}%
+            </Toggle>
+          ))}
+        </Row>
         {wanted && (
           <SizeChoice bench={bench} sheet={sheet} page={page} wanted={wanted} onDone={() => setWanted(null)} />
         )}

@@ -103,6 +103,7 @@ describe('another page size', () => {
   it('scaled: one page alone gets sizes of its own, so that the other keeps its own', () => {
     const after = resized(from, ['p'], 800, 600, { how: 'scale' });
     expect(after.roles).toEqual(from.roles);
+    expect(after.pages[0].margin).toBe(from.pages[0].margin * 2);
     expect(after.pages[0].items[0]).toMatchObject({ x: 80, width: 200, body: [{ runs: [{ style: { size: 28 } }] }] });
   });
   it('scaled: all pages scale their roles, and words without a size of their own stay so', () => {

@@ -102,8 +102,8 @@ describe('lines with sides', () => {
     expect(Math.max(...points.map(({ y }) => y))).toBeLessThanOrEqual(30);
   });
   test('end in the middle of the side, or at the nearest spot of the edge', () => {
-    expect(edgeOf(box(10, 10), false, 'left', p(500, 500))).toEqual(p(10, 25));
-    expect(edgeOf(box(10, 10), false, null, p(500, 25))).toEqual(p(50, 25));
-    expect(edgeOf(box(0, 0, 40, 40), true, null, p(100, 100)).x).toBeCloseTo(20 + 20 / Math.SQRT2);
+    expect(edgeOf(box(10, 10), 'box', 'left', p(500, 500))).toEqual(p(10, 25));
+    expect(edgeOf(box(10, 10), 'box', null, p(500, 25))).toEqual(p(50, 25));
+    expect(edgeOf(box(0, 0, 40, 40), 'oval', null, p(100, 100)).x).toBeCloseTo(20 + 20 / Math.SQRT2);
   });
 });

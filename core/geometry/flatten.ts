@@ -103,6 +103,26 @@ export function covers({ rings, box }: Rings, { x, y }: Point, evenOdd = false):
   return evenOdd ? crossings % 2 === 1 : winding !== 0;
 }
 
+/** Where a ray from one point meets the path's edge: the shares of its way to another, 1 being there. */
+export function crossings({ rings }: Rings, from: Point, to: Point): number[] {
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const out: number[] = [];
+  for (const points of rings) {
+    let [ax, ay] = points.slice(-2);
+    for (let i = 0; i < points.length; i += 2) {
+      const [bx, by] = [points[i], points[i + 1]];
+      const across = dx * (by - ay) - dy * (bx - ax);
+      if (across !== 0) {
+        const t = ((ax - from.x) * (by - ay) - (ay - from.y) * (bx - ax)) / across;
+        const u = ((ax - from.x) * dy - (ay - from.y) * dx) / across;
+        if (t >= 0 && u >= 0 && u <= 1) out.push(t);
+      }
+      [ax, ay] = [bx, by];
+    }
+  }
+  return out;
+}
+
 /** The distance of a point from the path's edge. */
 export function edgeDistance({ rings }: Rings, { x, y }: Point): number {
   let best = Infinity;

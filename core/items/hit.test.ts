@@ -1,10 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { DrawnPicture } from '../pictures/picture';
-import { free, group, line, page, picture, plain, shape, text } from '../schema/defaults';
+import { free, group, held, line, page, picture, plain, shape, text } from '../schema/defaults';
 import type { GroupItem, Item } from '../schema/sheet';
+import { ShapeItem } from '../schema/items/shape';
+import { lineEnds } from '../placement/line';
+import { countShare, onEllipse } from '../geometry/shapes/pen';
+import { itemName } from './name';
 import { contains, encloses, grown, overlaps, spanned, union } from '../geometry/box';
-import { covers, edgeDistance, flatten } from '../geometry/flatten';
+import { covers, crossings, edgeDistance, flatten } from '../geometry/flatten';
 import { boxOf, holdAt, itemsAt, itemsWithin, partAt, targetAt } from './hit';
 import {
   adjusted,
@@ -188,7 +192,8 @@ test.each(SHAPES.filter((shape) => OUTLINES[shape].handles))(
             const found = adjusted(kind, 140, 100, values, i, point);
             const now = shapeHandles(kind, 140, 100, found)[i].point;
             expect(Math.hypot(now.x - point.x, now.y - point.y)).toBeLessThan(0.6);
-            for (const value of found) expect(value >= 0 && value <= 1).toBe(true);
+            const free = OUTLINES[kind].reached !== undefined;
+            for (const value of found) expect(free || (value >= 0 && value <= 1)).toBe(true);
           }
         },
       ),
@@ -245,4 +250,71 @@ test('named parts are found on pictures within groups', () => {
   const inner = picture({ id: 'bird', picture: bird.id, width: 100, height: 100 });
   const p = on(group({ id: 'g', x: 50, y: 0, width: 100, height: 100, items: [inner] }));
   expect(targetAt(p, { x: 131, y: 21 }, 4, pictures)).toEqual({ item: 'bird', target: 'bill' });
+});
+
+test('the tail of a balloon reaches anywhere on the page', () => {
+  const somewhere = fc.record({ x: fc.integer({ min: -2000, max: 2000 }), y: fc.integer({ min: -2000, max: 2000 }) });
+  fc.assert(
+    fc.property(fc.constantFrom('balloon', 'thought', 'shout'), somewhere, (kind, point) => {
+      const values = adjusted(kind, 90, 60, [], 0, point);
+      const [{ point: tip }] = shapeHandles(kind, 90, 60, values);
+      expect(Math.hypot(tip.x - point.x, tip.y - point.y)).toBeLessThan(0.1);
+      expect(ShapeItem.safeParse(shape({ id: 'a', shape: kind, adjust: values })).success).toBe(true);
+    }),
+  );
+});
+
+test('values out of reach are drawn as the nearest that can be', () => {
+  expect(shapePath('triangle', 100, 80, [7])).toBe(shapePath('triangle', 100, 80, [1]));
+});
+
+test('a polygon says how many sides it has, and has as many corners', () => {
+  for (let sides = 3; sides <= 12; sides++) {
+    const adjust = [countShare(OUTLINES.polygon.counts![0], sides)];
+    expect(itemName(shape({ id: 'a', shape: 'polygon', adjust }))).toBe(`polygon of ${sides} sides`);
+    expect(shapePath('polygon', 100, 100, adjust).match(/[ML]/g)).toHaveLength(sides);
+  }
+});
+
+describe('a line ends on what is drawn', () => {
+  const from = (given: Parameters<typeof shape>[0], to: [number, number]) => {
+    const leader = line({ id: 'l', from: held(given.id), to: free(...to) });
+    const p = on(shape({ x: 100, y: 100, width: 200, height: 100, ...given }), leader);
+    return lineEnds(p, leader, pictures).from;
+  };
+  test('a star between two of its tips, not the box around it', () => {
+    const star = { id: 'a', shape: 'star' as const };
+    const corner = from(star, [500, 250]);
+    const outline = flatten(shapePath('star', 200, 100, []));
+    expect(edgeDistance(outline, { x: corner.x - 100, y: corner.y - 100 })).toBeLessThan(0.01);
+    expect(corner.x).toBeLessThan(290);
+  });
+  test('any filled shape, from anywhere outside: on its edge, with nothing of it between', () => {
+    const filled = SHAPES.filter((kind) => kind !== 'free' && !OUTLINES[kind].open && !OUTLINES[kind].reached);
+    const degrees = fc.integer({ min: 0, max: 359 });
+    fc.assert(
+      fc.property(fc.constantFrom(...filled), degrees, (kind, angle) => {
+        const far = onEllipse(200, 150, 900, 900, angle);
+        const end = from({ id: 'a', shape: kind }, [far.x, far.y]);
+        const outline = flatten(shapePath(kind, 200, 100, []));
+        const local = { x: end.x - 100, y: end.y - 100 };
+        const met = crossings(outline, { x: 100, y: 50 }, { x: far.x - 100, y: far.y - 100 });
+        if (met.length > 0) expect(edgeDistance(outline, local)).toBeLessThan(0.5);
+        for (const t of [0.05, 0.3, 0.7]) {
+          const between = { x: local.x + (far.x - 100 - local.x) * t, y: local.y + (far.y - 100 - local.y) * t };
+          expect(covers(outline, between)).toBe(false);
+        }
+      }),
+      { numRuns: 400 },
+    );
+  });
+  test('a line can be led to the middle of a hollow shape, the smallest one first, but not to its blank corners', () => {
+    const p = on(
+      shape({ id: 'page', width: 600, height: 700, fill: null }),
+      shape({ id: 'ring', x: 200, y: 250, width: 200, height: 200, fill: null }),
+    );
+    expect(itemsAt(p, null, { x: 300, y: 350 }, 3, pictures)).toEqual([]);
+    expect(holdAt(p, { x: 300, y: 350 }, 3, pictures, 'l')?.id).toBe('ring');
+    expect(holdAt(p, { x: 60, y: 640 }, 3, pictures, 'l')).toBeNull();
+  });
 });

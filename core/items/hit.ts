@@ -105,7 +105,18 @@ export function holdAt(
       item.kind === 'group' ? holdAt(page, point, reach, pictures, except, item) : isHold(item) ? item : null;
     if (found) return found;
   }
-  return null;
+  return within ? null : hollowAt(page, point, except);
+}
+
+/** The smallest hollow shape about whose middle a point lies: it can't be met there, but a line can be led to it. */
+function hollowAt(page: Page, point: Point, except: string): Item | null {
+  const about = [...everyItem(page)].filter((item) => {
+    if (item.id === except || item.hidden || item.kind !== 'shape') return false;
+    const { x, y } = transform(inverse(pageMatrix(page, item)), point);
+    return Math.abs(x / item.width - 0.5) <= 0.25 && Math.abs(y / item.height - 0.5) <= 0.25;
+  });
+  const size = (item: Item) => (isFramed(item) ? item.width * item.height : 0);
+  return about.sort((a, b) => size(a) - size(b))[0] ?? null;
 }
 
 /** What a line's end may hold on to. */

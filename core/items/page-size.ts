@@ -43,6 +43,7 @@ function scaled(page: Page, width: number, height: number, roles: Sheet['roles']
       ...guide,
       at: guide.at * factor + (guide.axis === 'x' ? after.x : after.y),
     })),
+    margin: Math.min(360, page.margin * factor),
     grid: Math.min(720, page.grid * factor),
     items: page.items.map((item) => scaledItem(item, before, after, { words, weights: true, roles })),
   };

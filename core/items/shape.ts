@@ -2,7 +2,8 @@ import type { DisplayNode } from '../drawing/list';
 import { contains } from '../geometry/box';
 import { covers, edgeDistance, flatten } from '../geometry/flatten';
 import type { Point } from '../geometry/matrix';
-import { OUTLINES, shapeInside, shapePath } from '../geometry/shapes/shapes';
+import { countOf } from '../geometry/shapes/pen';
+import { OUTLINES, shapeInside, shapePath, valuesOf } from '../geometry/shapes/shapes';
 import type { ShapeItem } from '../schema/sheet';
 import { isEmpty } from '../text/body';
 import type { Drawing, ItemKind } from './kind';
@@ -33,7 +34,13 @@ function hitsShape(item: ShapeItem, local: Point, reach: number): boolean {
 export const SHAPE: ItemKind<ShapeItem> = {
   kind: 'shape',
   name: 'shape',
-  called: (item) => OUTLINES[item.shape].name,
+  called({ shape, adjust }) {
+    const { name, counts = {} } = OUTLINES[shape];
+    const [count] = Object.entries(counts).map(([i, counted]) => {
+      return `${countOf(counted, valuesOf(shape, adjust)[Number(i)])} ${counted.name}`;
+    });
+    return count ? `${name} of ${count}` : name;
+  },
   look: ['opacity', 'shadow', 'padding', 'vertical', 'fill', 'outline'],
   filled: () => ['fill'],
   pointedAt: true,

@@ -5,6 +5,10 @@ import type { End, FramedItem, Item, LineItem, Page, Side } from '../schema/shee
 import { isFramed } from '../schema/sheet';
 import { findOn } from '../sheet/tree';
 import { frameMatrix } from '../geometry/frame';
+import { crossings, flatten } from '../geometry/flatten';
+import type { Rings } from '../geometry/flatten';
+import type { ShapeName } from '../geometry/shapes/shapes';
+import { shapePath, valuesOf } from '../geometry/shapes/shapes';
 import { pageMatrix, parentMatrix } from './on-page';
 import type { Box, Matrix, Point } from '../geometry/matrix';
 import { compose, IDENTITY, inverse, transform } from '../geometry/matrix';
@@ -45,12 +49,42 @@ const sidePoint = (width: number, height: number, side: Side): Point =>
         ? { x: 0, y: height / 2 }
         : { x: width, y: height / 2 };
 
-/** Where a line towards a point ends on a box, or on the ellipse in it: in the middle of a side, or at the nearest spot. */
-export function edgeOf(box: Box, round: boolean, side: Side | null, towards: Point): Point {
-  const local = side
-    ? sidePoint(box.width, box.height, side)
-    : edgePoint(box.width, box.height, { x: towards.x - box.x, y: towards.y - box.y }, round);
-  return { x: box.x + local.x, y: box.y + local.y };
+/** What a line ends on: a box, the oval in it, or any outline in the coordinates of the box. */
+export type Form = 'box' | 'oval' | Rings;
+
+export function formOf(shape: ShapeName, width: number, height: number, adjust: readonly number[]): Form {
+  if (shape === 'ellipse') return 'oval';
+  const square = shape === 'rectangle' && valuesOf(shape, adjust)[0] === 0;
+  return square ? 'box' : flatten(shapePath(shape, width, height, adjust));
+}
+
+const forms = new WeakMap<FramedItem, Form>();
+
+function formOfItem(item: FramedItem): Form {
+  if (item.kind !== 'shape') return 'box';
+  let form = forms.get(item);
+  if (!form) forms.set(item, (form = formOf(item.shape, item.width, item.height, item.adjust)));
+  return form;
+}
+
+/** Where a line towards a point ends on a form in a box: at the nearest spot, or on the way to the middle of a side. */
+export function edgeOf({ x, y, width, height }: Box, form: Form, side: Side | null, towards: Point): Point {
+  const aim = side ? sidePoint(width, height, side) : { x: towards.x - x, y: towards.y - y };
+  const local =
+    form === 'box' || form === 'oval'
+      ? side
+        ? aim
+        : edgePoint(width, height, aim, form === 'oval')
+      : outlinePoint(width, height, aim, side, form);
+  return { x: x + local.x, y: y + local.y };
+}
+
+function outlinePoint(width: number, height: number, aim: Point, side: Side | null, outline: Rings): Point {
+  const middle = { x: width / 2, y: height / 2 };
+  // A line comes from outside: what it meets first is farthest from the middle.
+  const far = Math.max(...crossings(outline, middle, aim).filter((t) => t <= 1 + 1e-6));
+  if (Number.isFinite(far)) return { x: lerp(middle.x, aim.x, far), y: lerp(middle.y, aim.y, far) };
+  return side ? aim : edgePoint(width, height, aim, false);
 }
 
 /** Where an end holds on: the point, in coordinates of the line's parent, and the item with the map from its own to those. */
@@ -73,9 +107,15 @@ export function lineEnds(page: Page, line: LineItem, pictures: Pictures): { from
   const [from, to] = [line.from, line.to].map((end) => anchor(page, line, end, pictures));
   const spot = ({ point, item, matrix, exact }: Anchor, towards: Point, side: Side | null): Point => {
     if (!item || exact) return point;
-    const round = item.kind === 'shape' && item.shape === 'ellipse';
-    const box = { x: 0, y: 0, width: item.width, height: item.height };
-    return transform(matrix, edgeOf(box, round, side, transform(inverse(matrix), towards)));
+    return transform(
+      matrix,
+      edgeOf(
+        { x: 0, y: 0, width: item.width, height: item.height },
+        formOfItem(item),
+        side,
+        transform(inverse(matrix), towards),
+      ),
+    );
   };
   // A line that is led through points aims at the nearest of them.
   return {

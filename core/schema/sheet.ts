@@ -21,7 +21,7 @@ export const SHEET_VERSION = 3;
 /** A text role: complete settings that every box of the role starts from. */
 export const Role = z.object({
   name: z.string().min(1).max(60),
-  run: RunStyle.required(),
+  run: RunStyle.omit({ script: true }).required(),
   paragraph: ParagraphFormat.required(),
 });
 

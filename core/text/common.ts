@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import type { Body, Role } from '../schema/sheet';
 import { locate, runsWithin, styleAt } from './body';
 import type { FullFormat, FullStyle } from './style';
@@ -6,10 +7,14 @@ import { fullFormat, fullStyle } from './style';
 /** What several have in common: a value for each setting, or null where they differ. */
 export type Common<T> = { [K in keyof T]: T[K] | null };
 
+/** What all are, or undefined where they differ: for settings that can be null. @param all at least one */
+export const shared = <T>(all: readonly T[]): T | undefined =>
+  all.every((one) => equal(one, all[0])) ? all[0] : undefined;
+
 /** @param all at least one */
 export function inCommon<T extends object>(all: readonly T[]): Common<T> {
   const [first, ...others] = all;
-  const same = (key: keyof T) => others.every((one) => one[key] === first[key]);
+  const same = (key: keyof T) => others.every((one) => equal(one[key], first[key]));
   return Object.fromEntries(
     (Object.keys(first) as (keyof T)[]).map((key) => [key, same(key) ? first[key] : null]),
   ) as Common<T>;

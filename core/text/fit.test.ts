@@ -5,6 +5,8 @@ import { fragment } from '../../tests/support/sheets';
 import { bodyLength, bodyText } from './body';
 import { defaultRoles, plain } from '../schema/defaults';
 import type { Body } from '../schema/sheet';
+import { Role } from '../schema/sheet';
+import { roleRun } from './style';
 import { caretAt, lineEdge, positionAt, selectionBoxes, vertical } from './caret';
 import { FACES, fileFor, isFace } from './catalogue';
 import type { Faces } from './faces';
@@ -206,5 +208,34 @@ describe('carets', () => {
     const layout = lay(plain('one\ntwo\nthree'));
     expect(selectionBoxes(layout, 1, 10)).toHaveLength(3);
     expect(selectionBoxes(layout, 2, 2)).toHaveLength(0);
+  });
+});
+
+describe('superscript and subscript', () => {
+  const formula = (script: 'super' | 'sub'): Body => [
+    {
+      format: {},
+      runs: [
+        { text: 'H', style: {} },
+        { text: '2', style: { script } },
+        { text: 'O', style: {} },
+      ],
+    },
+  ];
+  test('are smaller and raised or lowered, and leave the lines as far apart as they were', () => {
+    const [plainLine] = lay(plain('H2O')).lines;
+    for (const script of ['super', 'sub'] as const) {
+      const [line] = lay(formula(script)).lines;
+      const [, two, after] = line.pieces;
+      expect(two.size).toBeLessThan(role.run.size * 0.7);
+      expect(Math.sign(two.glyphs[0].dy)).toBe(script === 'super' ? -1 : 1);
+      expect(after.size).toBe(role.run.size);
+      expect(after.glyphs[0].dy).toBeCloseTo(0);
+      expect([line.baseline, line.bottom]).toEqual([plainLine.baseline, plainLine.bottom]);
+    }
+  });
+  test('stay with their words when the role is restyled: a role has none', () => {
+    expect(roleRun(role, { script: 'sub', bold: true })).toEqual({ ...role.run, bold: true });
+    expect(Role.safeParse({ ...role, run: { ...role.run, script: 'sub' } }).success).toBe(false);
   });
 });

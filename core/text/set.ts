@@ -11,6 +11,13 @@ import { fullFormat, fullStyle } from './style';
 /** Indent per level of a list, in ems. */
 const INDENT = 1.6;
 
+/** Superscript and subscript: their size, and how far they stand above the baseline, as shares of the size around. */
+const SCRIPTS = {
+  none: { size: 1, rise: 0 },
+  super: { size: 0.62, rise: 0.36 },
+  sub: { size: 0.62, rise: -0.14 },
+};
+
 type Cluster = {
   at: number;
   text: string;
@@ -114,7 +121,9 @@ function shapeParagraph(runs: Body[number]['runs'], role: Role, scale: number, f
   let at = 0;
   for (const run of runs) {
     const style = fullStyle(role, run.style);
-    const size = style.size * scale;
+    const script = SCRIPTS[style.script];
+    const size = style.size * scale * script.size;
+    const rise = style.size * scale * script.rise;
     const spacing = style.letterSpacing * scale;
     for (const part of byFace(
       run.text,
@@ -132,7 +141,7 @@ function shapeParagraph(runs: Body[number]['runs'], role: Role, scale: number, f
         let advance = 0;
         for (; i < glyphs.length && glyphs[i].cluster === cluster; i++) {
           const { id, dx, dy, advance: own } = glyphs[i].id === 0 ? boxFor(part.file, glyphs[i], faces) : glyphs[i];
-          members.push({ id, advance: own * unit, dx: dx * unit, dy: dy * unit });
+          members.push({ id, advance: own * unit, dx: dx * unit, dy: dy * unit + rise });
           advance += own * unit;
         }
         const text = part.text.slice(cluster, glyphs[i]?.cluster);
@@ -235,7 +244,10 @@ function placeLine(clusters: Cluster[], sources: Source[], set: Setting): Line {
   const used = [...new Set(clusters.map((cluster) => sources[cluster.piece]))];
   const measured = used.length > 0 ? used : [set.empty];
   let [ascent, descent, gap] = [0, 0, 0];
-  for (const { style, size } of measured) {
+  for (const source of measured) {
+    const { style } = source;
+    // Raised or lowered words leave the lines as far apart as they were.
+    const size = source.size / SCRIPTS[style.script].size;
     const m = set.faces.metrics(fileFor(style.font, style.bold, style.italic));
     ascent = Math.max(ascent, (m.ascent / m.unitsPerEm) * size);
     descent = Math.max(descent, (m.descent / m.unitsPerEm) * size);

@@ -17,5 +17,11 @@ export const roleOf = (sheet: Pick<Sheet, 'roles'>, role: string | null): Role =
 export const roleOfItem = (sheet: Pick<Sheet, 'roles'>, item: WrittenItem): Role =>
   roleOf(sheet, item.role ?? (item.kind === 'shape' ? 'label' : 'body'));
 
-export const fullStyle = (role: Role, style: RunStyle): FullStyle => ({ ...role.run, ...style });
+export const fullStyle = (role: Role, style: RunStyle): FullStyle => ({ ...role.run, script: 'none', ...style });
+
+/** A style as a role can have it: superscript and subscript belong to words alone. */
+export function roleRun(role: Role, style: RunStyle): Role['run'] {
+  const { script: _, ...run } = fullStyle(role, style);
+  return run;
+}
 export const fullFormat = (role: Role, format: ParagraphFormat): FullFormat => ({ ...role.paragraph, ...format });

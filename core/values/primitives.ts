@@ -49,6 +49,8 @@ export const RunStyle = z.strictObject({
   colour: Hex.optional(),
   /** Added after each character, in points. */
   letterSpacing: z.number().min(-20).max(200).optional(),
+  /** Raised or lowered, and smaller. */
+  script: z.enum(['none', 'super', 'sub']).optional(),
 });
 export const ParagraphFormat = z.strictObject({
   align: z.enum(['left', 'centre', 'right', 'justify']).optional(),

@@ -122,6 +122,12 @@ export const within = (w: number, h: number, left: number, top = left, right = l
   height: Math.max(0, h * (1 - top - bottom)),
 });
 
+export type Counted = { name: string; least: number; most: number };
+
+/** The whole number that a value stands for. */
+export const countOf = ({ least, most }: Counted, value: number) => least + Math.round(value * (most - least));
+export const countShare = ({ least, most }: Counted, count: number) => (count - least) / (most - least);
+
 export type ShapeKind = {
   /** What it is called in lists. */
   name: string;
@@ -131,6 +137,10 @@ export type ShapeKind = {
   start?: readonly number[];
   /** Where its handles stand for given values, in its own box. */
   handles?: (w: number, h: number, a: readonly number[]) => Point[];
+  /** Which of its values are whole numbers, such as of sides: what is counted, and what 0 and 1 stand for. */
+  counts?: Readonly<Record<number, Counted>>;
+  /** Its values for a handle that reaches anywhere: they go beyond 0 and 1. */
+  reached?: (w: number, h: number, at: Point) => number[];
   path(w: number, h: number, a: readonly number[]): string;
   /** The box that its words are set in. */
   inside(w: number, h: number, a: readonly number[]): Box;

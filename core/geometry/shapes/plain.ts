@@ -1,5 +1,5 @@
-import type { ShapeKind } from './pen';
-import { KAPPA, lerp, Pen, polygon, regular, softened, within } from './pen';
+import type { Counted, ShapeKind } from './pen';
+import { countOf, countShare, KAPPA, lerp, Pen, polygon, regular, softened, within } from './pen';
 
 /** Plain figures, and rectangles with corners of every sort. */
 
@@ -87,6 +87,8 @@ const sided = (name: string, sides: number, inset: number): ShapeKind => ({
   inside: (w, h) => within(w, h, inset),
 });
 
+const SIDES: Counted = { name: 'sides', least: 3, most: 12 };
+
 export const PLAIN = {
   rectangle: {
     name: 'rectangle',
@@ -163,10 +165,11 @@ export const PLAIN = {
     inside: (w, h, [a]) => within(w, h, a * 0.3, 0.06),
   },
   polygon: {
-    name: 'polygon of 3 to 12 sides',
-    start: [0.4],
+    name: 'polygon',
+    start: [countShare(SIDES, 7)],
+    counts: { 0: SIDES },
     handles: (w, h, [a]) => [{ x: lerp(w * 0.2, w * 0.8, a), y: h * 0.5 }],
-    path: (w, h, [a]) => polygon(regular(w, h, 3 + Math.round(a * 9))),
+    path: (w, h, [a]) => polygon(regular(w, h, countOf(SIDES, a))),
     inside: (w, h, [a]) => within(w, h, lerp(0.26, 0.16, a)),
   },
   pentagon: sided('pentagon', 5, 0.2),

@@ -1,5 +1,5 @@
-import type { ShapeKind } from './pen';
-import { lerp, onEllipse, Pen, polygon, smooth, softened, starCorners, within } from './pen';
+import type { Counted, ShapeKind } from './pen';
+import { countOf, lerp, onEllipse, Pen, polygon, smooth, softened, starCorners, within } from './pen';
 import { ellipsePath } from './plain';
 
 /** Round figures, stars and wheels, and things from outdoors. */
@@ -50,6 +50,11 @@ function lobes(w: number, h: number, count: number, depth: number, square: boole
 
 /** Half the sweep of a part of a ring, in degrees. */
 const ringReach = (b: number) => lerp(20, 176, b);
+
+const PETALS: Counted = { name: 'petals', least: 4, most: 14 };
+const TEETH: Counted = { name: 'teeth', least: 6, most: 20 };
+const petals = (b: number) => countOf(PETALS, b);
+const teeth = (b: number) => countOf(TEETH, b);
 
 export const ROUND = {
   ring: {
@@ -188,6 +193,7 @@ export const ROUND = {
   flower: {
     name: 'flower',
     start: [0.35, 0.4],
+    counts: { 1: PETALS },
     handles: (w, h, [a, b]) => [
       onEllipse(
         w / 2,
@@ -204,6 +210,7 @@ export const ROUND = {
   gear: {
     name: 'gear',
     start: [0.3, 0.45],
+    counts: { 1: TEETH },
     handles: (w, h, [a, b]) => [
       onEllipse(
         w / 2,
@@ -322,13 +329,6 @@ export const ROUND = {
     inside: (w, h) => within(w, h, 0.25, 0.45, 0.25, 0.05),
   },
 } satisfies Record<string, ShapeKind>;
-
-function petals(b: number) {
-  return 4 + Math.round(b * 10);
-}
-function teeth(b: number) {
-  return 6 + Math.round(b * 14);
-}
 
 export function cloudPath(w: number, h: number): string {
   return new Pen()

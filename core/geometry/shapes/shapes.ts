@@ -1,6 +1,7 @@
 import type { Point } from '../matrix';
 import type { ShapeKind } from './pen';
 import { polygon, within } from './pen';
+
 import { PLAIN } from './plain';
 import { ROUND } from './round';
 import { RIBBONS, SPOKEN } from './spoken';
@@ -22,6 +23,9 @@ const FREE = {
 
 /** The outlines of shapes in their local box. A new shape is one row in a file of shapes/, and shows up everywhere. */
 
+/** As far as a value goes for a handle that reaches anywhere. */
+export const FARTHEST = 1000;
+
 const KINDS = { ...PLAIN, ...ROUND, ...SPOKEN, ...RIBBONS, ...WAYS, ...HOLDING, ...FREE };
 export type ShapeName = keyof typeof KINDS;
 export const OUTLINES: Record<ShapeName, ShapeKind> = KINDS;
@@ -38,10 +42,11 @@ export const FAMILIES: { name: string; shapes: ShapeName[] }[] = [
 ];
 
 /** The values of a shape's handles, those that are missing as the shape starts with. */
-export const valuesOf = (shape: ShapeName, adjust: readonly number[]): number[] =>
-  OUTLINES[shape].corners && adjust.length >= 6
-    ? [...adjust]
-    : (OUTLINES[shape].start ?? []).map((value, i) => adjust[i] ?? value);
+export function valuesOf(shape: ShapeName, adjust: readonly number[]): number[] {
+  const { corners, start = [], reached } = OUTLINES[shape];
+  const values = corners && adjust.length >= 6 ? adjust : start.map((value, i) => adjust[i] ?? value);
+  return reached ? [...values] : values.map((value) => Math.max(0, Math.min(1, value)));
+}
 
 export const shapePath = (shape: ShapeName, width: number, height: number, adjust: readonly number[]) =>
   OUTLINES[shape].path(width, height, valuesOf(shape, adjust));
@@ -61,13 +66,14 @@ export function shapeHandles(
   const points = OUTLINES[shape].handles?.(width, height, valuesOf(shape, adjust)) ?? [];
   const out: ShapeHandle[] = [];
   points.forEach((point, i) => {
-    const same = out.find((handle) => handle.point.x === point.x && handle.point.y === point.y && isTail(shape));
+    const same = OUTLINES[shape].reached && out[0];
     if (same) same.values.push(i);
     else out.push({ values: [i], point });
   });
   return out;
 }
-const isTail = (shape: ShapeName) => shape in SPOKEN;
+
+const inRange = (value: number) => Math.max(-FARTHEST, Math.min(FARTHEST, value));
 
 /** The values at which a handle stands nearest to a point: a coarse search, then a fine one about its best. */
 export function adjusted(
@@ -79,25 +85,21 @@ export function adjusted(
   point: Point,
 ): number[] {
   const kind = OUTLINES[shape];
-  let now = valuesOf(shape, adjust);
-  const { values } = shapeHandles(shape, width, height, now)[handle];
-  const miss = (value: number, index: number) => {
+  if (kind.reached) return kind.reached(width, height, point).map((value) => Math.round(inRange(value) * 1e4) / 1e4);
+  const now = valuesOf(shape, adjust);
+  const [index] = shapeHandles(shape, width, height, now)[handle].values;
+  const miss = (value: number) => {
     const tried = now.map((v, i) => (i === index ? value : v));
     const at = kind.handles!(width, height, tried)[index];
     return Math.hypot(at.x - point.x, at.y - point.y);
   };
-  // Twice round for a handle of two values, each of which was found with the other standing elsewhere.
-  for (let round = 0; round < (values.length > 1 ? 3 : 1); round++)
-    for (const index of values) {
-      let best = 0;
-      let step = 1 / 40;
-      for (let i = 0; i <= 40; i++) if (miss(i / 40, index) < miss(best, index)) best = i / 40;
-      while (step > 1e-4) {
-        step /= 2;
-        for (const value of [best - step, best + step])
-          if (value >= 0 && value <= 1 && miss(value, index) < miss(best, index)) best = value;
-      }
-      now = now.map((v, i) => (i === index ? Math.round(best * 1e4) / 1e4 : v));
-    }
-  return now;
+  let best = 0;
+  let step = 1 / 40;
+  for (let i = 0; i <= 40; i++) if (miss(i / 40) < miss(best)) best = i / 40;
+  while (step > 1e-4) {
+    step /= 2;
+    for (const value of [best - step, best + step])
+      if (value >= 0 && value <= 1 && miss(value) < miss(best)) best = value;
+  }
+  return now.map((v, i) => (i === index ? Math.round(best * 1e4) / 1e4 : v));
 }

@@ -5,11 +5,15 @@ import { cloudPath } from './round';
 
 /** Balloons with a tail to drag, ribbons and banners. */
 
-/** Where a tail's tip may be: well outside of the box, so that it can point at a speaker anywhere near. */
+/** Where a tail's tip is: 0 to 1 reaches a little out of the box, and what lies beyond to any speaker on the page. */
 const tipAt = (w: number, h: number, a: number, b: number): Point => ({
   x: lerp(-w * 0.6, w * 1.6, a),
   y: lerp(-h * 0.6, h * 1.9, b),
 });
+const valuesAt = (w: number, h: number, tip: Point): number[] => [
+  (tip.x / Math.max(0.01, w) + 0.6) / 2.2,
+  (tip.y / Math.max(0.01, h) + 0.6) / 2.5,
+];
 /** Tail values for a tip below on the left, the usual place of a speaker. */
 const TAIL = [0.36, 0.76] as const;
 
@@ -73,6 +77,7 @@ const tailed = (
   ratio,
   start: TAIL,
   handles: (w, h, [a, b]) => [tipAt(w, h, a, b), tipAt(w, h, a, b)],
+  reached: valuesAt,
   path: (w, h, a) => path(w, h, tipAt(w, h, a[0], a[1]), a),
   inside,
 });

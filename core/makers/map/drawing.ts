@@ -14,6 +14,7 @@ import { ADJUST, lookAt, SHAPE } from './sizes';
 import { spreadIn } from './spread';
 import type { Branch, Laid, LaidLink } from './tree';
 import { everyBranch } from './tree';
+import { formOf } from '../../placement/line';
 import type { Gap, Placed } from './ways';
 import { wayOf } from './ways';
 
@@ -116,12 +117,14 @@ export class Drawing {
       const holds = this.holds(id);
       const filled = look.shape === 'plain' ? null : look.fill;
       const at = tidiedBox(frame);
+      const drawnAs = holds ? 'rectangle' : SHAPE[look.shape];
+      const adjust = holds ? [0.06] : (ADJUST[look.shape] ?? []);
       this.nodes.push(
         shape({
           id: `n-${id}`,
           ...at,
-          shape: holds ? 'rectangle' : SHAPE[look.shape],
-          adjust: holds ? [0.06] : (ADJUST[look.shape] ?? []),
+          shape: drawnAs,
+          adjust,
           fill: filled ? solid(filled) : null,
           outline: look.shape === 'plain' || !look.edge ? null : outlineFor(this.em, 0.1, look.edge),
           vertical: holds ? 'top' : 'middle',
@@ -145,7 +148,7 @@ export class Drawing {
         ...at,
         x: at.x + offset.dx,
         y: at.y + offset.dy,
-        round: look.shape === 'ellipse' && !holds,
+        form: formOf(drawnAs, at.width, at.height, adjust),
       });
     }
   }

@@ -1,12 +1,13 @@
 import { clear, squareWay, wayAround } from '../../geometry/around';
 import { around, centre, grown } from '../../geometry/box';
+import type { Form } from '../../placement/line';
 import { edgeOf, route } from '../../placement/line';
 import type { Box, Point } from '../../geometry/matrix';
 import type { LineItem, Side } from '../../schema/sheet';
 
 /** How links run between nodes: through none that they do not belong to. */
 
-export type Placed = Box & { round: boolean };
+export type Placed = Box & { form: Form };
 type Sides = readonly [Side | null, Side | null];
 
 /** The gap between two levels that a link crosses: where the level it leaves ends, and where the one it comes to begins. */
@@ -66,8 +67,8 @@ function* ways(wanted: Wanted, others: Others): Generator<Way> {
 }
 
 const endsOf = ({ from, to }: Wanted, [start, end]: Sides, towardsTo: Point, towardsFrom: Point): [Point, Point] => [
-  edgeOf(from, from.round, start, towardsTo),
-  edgeOf(to, to.round, end, towardsFrom),
+  edgeOf(from, from.form, start, towardsTo),
+  edgeOf(to, to.form, end, towardsFrom),
 ];
 
 /** A link led through points. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { SHAPES } from '../../geometry/shapes/shapes';
-import { Body, Outline, Paint, Share } from '../../values/primitives';
+import { FARTHEST, SHAPES } from '../../geometry/shapes/shapes';
+import { Body, Outline, Paint } from '../../values/primitives';
 import { base, frame, writing } from './common';
 
 export const ShapeItem = z.strictObject({
@@ -10,7 +10,7 @@ export const ShapeItem = z.strictObject({
   ...writing,
   shape: z.enum(SHAPES),
   /** The values of the shape's own handles; those that are missing are as the shape starts. The corners of a free figure. */
-  adjust: z.preprocess((value) => (typeof value === 'number' ? [value] : value), z.array(Share).max(800)),
+  adjust: z.preprocess((value) => (typeof value === 'number' ? [value] : value), z.array(z.number().min(-FARTHEST).max(FARTHEST)).max(800)),
   fill: Paint.nullable(),
   outline: Outline.nullable(),
   body: Body,
