@@ -29,5 +29,6 @@ export default [
   route('documents/:documentId/changes', 'routes/changes.ts'),
   route('documents/:documentId/mend', 'routes/mend.ts'),
   route('parts', 'routes/parts.ts'),
+  route('names', 'routes/names.ts'),
   route('sheets/:sheetId/growth', 'routes/growth.ts'),
 ] satisfies RouteConfig;

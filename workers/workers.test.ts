@@ -60,9 +60,30 @@ describe('spelling', () => {
     expect(await ask({ id: 1, kind: 'check', words })).toEqual({ id: 1, kind: 'check', wrong: ['wrods', 'mudflatt'] });
   });
   test('suggests the nearest first: two letters that changed places are one slip', async () => {
-    const answer = await ask({ id: 2, kind: 'suggest', word: 'wrods' });
+    const answer = await ask({ id: 2, kind: 'suggest', word: 'wrods', names: [] });
     expect(answer.kind === 'suggest' && answer.words.slice(0, 2)).toContain('words');
     expect(answer.kind === 'suggest' && answer.words.length).toBeLessThanOrEqual(4);
+  });
+  test('ranks by how common a word is among those as near, and knows who is at the school', async () => {
+    const best = async (word: string, names: string[] = []) => {
+      const answer = await ask({ id: 5, kind: 'suggest', word, names });
+      return answer.kind === 'suggest' ? answer.words : [];
+    };
+    expect((await best('wich'))[0]).toBe('which');
+    expect((await best('thier'))[0]).toBe('their');
+    expect((await best('becuase'))[0]).toBe('because');
+    expect((await best('Oksna', ['Oksana', 'Maren']))[0]).toBe('Oksana');
+    expect(await best('Oksna', ['Maren'])).not.toContain('Maren');
+  });
+  test('suggests in some order where the list of common words can’t be fetched', async () => {
+    const fresh = await started<SpellingTask, SpellingAnswer>('./spelling');
+    const working = globalThis.fetch;
+    vi.stubGlobal('fetch', (url: string) =>
+      url.includes('common') ? Promise.resolve(new Response('', { status: 503 })) : working(url),
+    );
+    const answer = await fresh({ id: 6, kind: 'suggest', word: 'wrods', names: [] });
+    expect(answer.kind === 'suggest' && answer.words).toContain('words');
+    vi.stubGlobal('fetch', working);
   });
   test('says so when the dictionary can’t be fetched, and tries again later', async () => {
     const fresh = await started<SpellingTask, SpellingAnswer>('./spelling');

@@ -1,3 +1,4 @@
+import { mayOverflow } from '../../core/proof/small';
 import { memo, useDeferredValue, useMemo } from 'react';
 import { warpOfItem, wordsOf } from '../../core/items/words';
 import { frameMatrix } from '../../core/geometry/frame';
@@ -5,7 +6,6 @@ import { parentMatrix } from '../../core/placement/on-page';
 import type { Matrix, Point } from '../../core/geometry/matrix';
 import { compose, scaling, transform } from '../../core/geometry/matrix';
 import type { GroupItem, Page, Sheet, WrittenItem } from '../../core/schema/sheet';
-import { isEmpty } from '../../core/text/body';
 import { isWritten } from '../../core/schema/sheet';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import { selectionBoxes } from '../../core/text/caret';
@@ -20,10 +20,6 @@ const sheetOf = (bench: Bench) => bench.sheet;
 const facesOf = (bench: Bench) => bench.faces;
 const checkedOf = (bench: Bench) => bench.checked;
 const litOf = (bench: Bench) => bench.lit;
-
-/** Boxes that grow hold whatever is in them. */
-const mayOverflow = (item: WrittenItem) =>
-  !isEmpty(item.body) && (item.kind === 'shape' || item.fit === 'keep' || item.fit === 'shrink');
 
 type Stretch = { from: number; to: number };
 

@@ -67,7 +67,10 @@ export default function ColourPanel({ bench, label, value, onChange, onClose }: 
             onClick={() => {
               onClose();
               bench.put({ tool: { kind: 'sampler', taken: onChange } });
-              bench.say('Press anywhere on the sheet to take the colour that is there. Escape calls it off.');
+              bench.say(
+                'Press anywhere on the sheet to take the colour that is there. Escape calls it off.',
+                ({ tool }) => tool?.kind !== 'sampler',
+              );
             }}
           >
             pick from sheet

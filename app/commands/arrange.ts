@@ -20,6 +20,7 @@ import { grownHeight } from '../../core/text/fit';
 import { roleOf } from '../../core/text/style';
 import { pictureNow } from '../drawing/resources';
 import type { Bench } from '../document/bench';
+import { noneLocked, untilChanged } from '../document/bench';
 import { all, inOrder, movable, newId, set } from './steps';
 
 /** Where things are: moving, order, groups, sizes. */
@@ -44,7 +45,7 @@ export function nudge(bench: Bench, by: Point): void {
 export function remove(bench: Bench): void {
   const items = movable(bench);
   if (items.length === 0) {
-    if (bench.selection.length > 0) bench.say('This is locked. Unlock it in the margin to delete it.');
+    if (bench.selection.length > 0) bench.say('This is locked. Unlock it in the margin to delete it.', noneLocked);
     return;
   }
   const gone = new Set(items.flatMap(idsWithin));
@@ -97,10 +98,11 @@ export function putBefore(bench: Bench, id: string, other: string): void {
 export function groupChosen(bench: Bench): void {
   const { page } = bench;
   const items = inOrder(bench, bench.selection);
-  if (items.length < 2) return bench.say('Select two or more things to group them.');
+  if (items.length < 2)
+    return bench.say('Select two or more things to group them.', ({ selection }) => selection.length > 1);
   const parent = findOn(page, items[0].id)?.groups.at(-1)?.id ?? null;
   if (items.some((item) => (findOn(page, item.id)?.groups.at(-1)?.id ?? null) !== parent))
-    return bench.say('Things in different groups can’t be grouped together.');
+    return bench.say('Things in different groups can’t be grouped together.', untilChanged(bench));
   const outer = parentMatrix(page, items[0].id);
   const back = inverse(outer);
   const box = around(
@@ -219,20 +221,26 @@ export function align(bench: Bench, edge: Edge, to: Anchor): void {
 
 export function spread(bench: Bench, axis: 'x' | 'y', by: 'gap' | 'centre'): void {
   const items = placeable(bench);
-  if (items.length < 3) return bench.say('Select three or more things to distribute them evenly.');
+  if (items.length < 3)
+    return bench.say('Select three or more things to distribute them evenly.', ({ selection }) => selection.length > 2);
   moveEach(bench, 'Spread', items, spreadMoves(boxesOf(bench, items), axis, by));
 }
 
 export function tidyUp(bench: Bench): void {
   const items = placeable(bench);
-  if (items.length < 2) return bench.say('Select two or more things to tidy them up.');
+  if (items.length < 2)
+    return bench.say('Select two or more things to tidy them up.', ({ selection }) => selection.length > 1);
   moveEach(bench, 'Tidy up', items, tidyMoves(boxesOf(bench, items)));
 }
 
 /** Gives all chosen things the width, the height or both of the first. */
 export function sameSize(bench: Bench, what: 'width' | 'height' | 'size'): void {
   const items = movable(bench).filter(isFramed);
-  if (items.length < 2) return bench.say('Select two or more things: they get the size of the first.');
+  if (items.length < 2)
+    return bench.say(
+      'Select two or more things: they get the size of the first.',
+      ({ selection }) => selection.length > 1,
+    );
   const [first, ...others] = items;
   const values = {
     ...(what !== 'height' && { width: first.width }),

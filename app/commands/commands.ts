@@ -152,7 +152,9 @@ export function addWordBank(bench: Bench): void {
     .flatMap((item) => (item.kind === 'text' && item.blank ? [bodyText(item.body).trim()] : []))
     .filter(Boolean);
   if (words.length === 0)
-    return bench.say('A word bank is filled from the blanks on the page. Make a label blank first.');
+    return bench.say('A word bank is filled from the blanks on the page. Make a label blank first.', ({ page }) =>
+      page.items.some((item) => item.kind === 'text' && item.blank),
+    );
   const width = Math.min(bench.page.width - 72, 120 + words.join(' · ').length * 6.6);
   const sorted = [...new Set(words)].sort((a, b) => a.localeCompare(b));
   const item = text({

@@ -9,22 +9,31 @@ import { fitted } from './word-commands';
 
 /** Looks: copied from one thing to others, and things chosen by how they look. */
 
+const GIVEN = 'Apply look';
+
 export function copyLook(bench: Bench): void {
   const item = bench.chosen ?? bench.selectedItems[0];
   if (!item) return;
   bench.put({ copiedLook: lookOf(item) });
-  bench.say('Look copied. Select other things and press Ctrl+Alt+V to apply it.');
+  bench.say(
+    'Look copied. Select other things and press Ctrl+Alt+V to apply it.',
+    ({ history }) => history.past.at(-1)?.name === GIVEN,
+  );
 }
 
 export function giveLook(bench: Bench): void {
   const look = bench.copiedLook;
-  if (!look) return bench.say('Copy a look first: select a thing and press Ctrl+Alt+C.');
+  if (!look)
+    return bench.say(
+      'Copy a look first: select a thing and press Ctrl+Alt+C.',
+      ({ copiedLook }) => copiedLook !== null,
+    );
   const items = movable(bench);
   const changes = items.flatMap((item) => {
     const next = withLook(item, look);
     return [...itemChanges(item, next), ...(item.kind === 'text' ? fitted(bench, item, next as TextItem) : [])];
   });
-  if (changes.length > 0) bench.make('Apply look', all(changes));
+  if (changes.length > 0) bench.make(GIVEN, all(changes));
 }
 
 export type Alike = 'kind' | 'colour' | 'role';

@@ -3,6 +3,7 @@ import { between } from '../../core/changes/between';
 import type { PictureItem } from '../../core/schema/sheet';
 import { pictureNow } from '../drawing/resources';
 import type { Bench } from '../document/bench';
+import { untilChanged } from '../document/bench';
 import { studio } from '../document/helpers';
 
 /** The sheet's palette: out of a picture, or exchanged for another. */
@@ -20,7 +21,10 @@ export async function paletteFromPicture(bench: Bench, item: PictureItem): Promi
     if (colours.length === 0) return bench.say('No colours were found in this picture.');
     const palette = [...new Set([INK, ...colours, PAPER])];
     bench.make('Palette from picture', { kind: 'sheet-set', values: { palette } });
-    bench.say('The palette now holds the colours of this picture. What is on the sheet keeps its own.');
+    bench.say(
+      'The palette now holds the colours of this picture. What is on the sheet keeps its own.',
+      untilChanged(bench),
+    );
   } catch {
     bench.say('The colours could not be worked out. Try again.');
   }

@@ -6,6 +6,7 @@ import { everyItem } from '../../core/sheet/tree';
 import { refitted } from '../../core/changes/refit';
 import { fullFormat, fullStyle, roleOf, roleRun } from '../../core/text/style';
 import type { Bench } from '../document/bench';
+import { untilChanged } from '../document/bench';
 import { all, newId, set } from './steps';
 
 /** Text roles: restyled for all their boxes, made from a box, taken away. */
@@ -40,9 +41,9 @@ export function setRoles(bench: Bench, name: string, changes: Change[]): void {
 /** A role of one's own from how this box is set. */
 export function addRole(bench: Bench, item: TextItem, name: string): void {
   const clean = cutTo(name.trim(), 60);
-  if (!clean) return bench.say('Give the role a name first.');
+  if (!clean) return bench.say('Give the role a name first.', untilChanged(bench));
   if (Object.values(bench.sheet.roles).some((role) => role.name.toLowerCase() === clean.toLowerCase()))
-    return bench.say('There is already a role with this name. Choose another name.');
+    return bench.say('There is already a role with this name. Choose another name.', untilChanged(bench));
   const role = roleOf(bench.sheet, item.role);
   const first = item.body.find((p) => p.runs.length > 0) ?? item.body[0];
   const id = newId();

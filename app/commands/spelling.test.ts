@@ -32,6 +32,21 @@ test('words are misspelt once they were looked up and not found, and not when th
   expect(await lookUp(made)).toBe(false);
 });
 
+test('the names of people at the school are right, also with ’s; asked for again where there was no answer', async () => {
+  const { lookUp, misspelt } = await import('./spelling');
+  const item = text({ id: 'a', body: plain('Oksana’s tiede comes in') });
+  let answers = 0;
+  vi.stubGlobal('fetch', (url: string) => {
+    expect(url).toBe('/names');
+    return answers++ === 0 ? Promise.reject(new TypeError()) : Promise.resolve(Response.json(['Oksana Vale']));
+  });
+  await lookUp(page({ id: 'p', items: [item] }));
+  expect(misspelt(item, []).map(({ word }) => word)).toEqual(['Oksana’s', 'tiede']);
+  await lookUp(page({ id: 'p', items: [item, text({ id: 'b', body: plain('crabs') })] }));
+  expect(misspelt(item, []).map(({ word }) => word)).toEqual(['tiede']);
+  expect(answers).toBe(2);
+});
+
 test('no suggestions are better than a broken card', async () => {
   const { suggestionsFor } = await import('./spelling');
   expect(await suggestionsFor('tiede')).toEqual([]);

@@ -4,7 +4,8 @@ import type { Page, WrittenItem } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';
 import type { Word } from '../../core/language/words';
-import { wordsIn } from '../../core/language/words';
+import { partsOfNames, withoutPossessive, wordsIn } from '../../core/language/words';
+import { z } from 'zod';
 import type { Bench } from '../document/bench';
 import { useBench } from '../document/bench';
 import { spelling } from '../document/helpers';
@@ -12,6 +13,26 @@ import { spelling } from '../document/helpers';
 /** Which words of the page are in no dictionary. Looked up off the main thread, each word once. */
 
 const known = new Map<string, boolean>();
+/** The names of people at the school, as they are written, and their parts in small letters. */
+let names: { written: readonly string[]; parts: ReadonlySet<string> } = { written: [], parts: new Set() };
+let asked = false;
+
+/** Asks once who is at the school; without an answer, names are words as others, and it is asked again later. */
+async function learnNames(): Promise<void> {
+  if (asked) return;
+  asked = true;
+  const answer = await fetch('/names').catch(() => null);
+  const list = answer?.ok ? z.array(z.string()).safeParse(await answer.json()).data : undefined;
+  if (!list) asked = false;
+  else
+    names = {
+      written: list.flatMap((name) => wordsIn(name).map(({ word }) => word)),
+      parts: new Set(partsOfNames(list)),
+    };
+}
+
+const isName = (word: string) => names.parts.has(withoutPossessive(word).toLowerCase());
+
 const pageOf = (bench: Bench) => bench.page;
 /** Milliseconds of rest before new words are looked up: not while somebody types them, nor while the sheet still opens. */
 const [REST, OPENING] = [700, 2500];
@@ -23,7 +44,9 @@ export async function lookUp(page: Page): Promise<boolean> {
   for (const item of everyItem(page))
     if (isWritten(item)) for (const { word } of wordsIn(bodyText(item.body))) if (!known.has(word)) words.add(word);
   if (words.size === 0) return false;
+  const learnt = learnNames();
   const { wrong } = await spelling.ask<'check'>({ kind: 'check', words: [...words] });
+  await learnt;
   for (const word of words) known.set(word, true);
   for (const word of wrong) known.set(word, false);
   return true;
@@ -53,11 +76,13 @@ export function useSpelling(bench: Bench): void {
 /** The words of an item that are taken to be misspelt. */
 export function misspelt(item: WrittenItem, ownWords: readonly string[]): Word[] {
   const text = bodyText(item.body);
-  return wordsIn(text).filter(({ word }) => known.get(word) === false && !ownWords.includes(word.toLowerCase()));
+  return wordsIn(text).filter(
+    ({ word }) => known.get(word) === false && !isName(word) && !ownWords.includes(word.toLowerCase()),
+  );
 }
 
 export const suggestionsFor = (word: string): Promise<string[]> =>
-  spelling.ask<'suggest'>({ kind: 'suggest', word }).then(
+  spelling.ask<'suggest'>({ kind: 'suggest', word, names: names.written }).then(
     ({ words }) => words,
     () => [],
   );

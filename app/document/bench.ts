@@ -36,6 +36,9 @@ export type Tool =
   | { kind: 'sampler'; taken: (hex: string) => void }
   /** Takes where the pointer was pressed and let go, once. */
   | { kind: 'spot'; taken: (from: Point, to: Point) => void };
+/** Whether a message has had its time. */
+export type Until = (bench: Bench) => boolean;
+
 /** What goes along when several things, a group or a picture are resized: text, line weights, and the other side. */
 export type Along = { words: boolean; weights: boolean; ratio: boolean };
 /** Words typed for a node that is still being made; `left` when it is not to be written on, `from` was chosen then. */
@@ -72,7 +75,7 @@ export class Bench {
   preview: ReadonlyMap<string, Item> = new Map();
   history: History = NO_HISTORY;
   save: SaveState;
-  notice: { text: string; count: number } | null = null;
+  notice: { text: string; count: number; until: Until | null } | null = null;
   /** Changes that could not be saved, kept in this browser. */
   aside: readonly Aside[] = [];
   results: (Result | null)[] | null = null;
@@ -175,6 +178,7 @@ export class Bench {
   };
 
   changed(): void {
+    if (this.notice?.until?.(this)) this.notice = null;
     for (const listener of this.listeners) listener();
   }
 
@@ -207,8 +211,11 @@ export class Bench {
     return this.selection.length === 1 ? (findOn(this.page, this.selection[0])?.item ?? null) : null;
   }
 
-  say(text: string): void {
-    this.notice = { text, count: (this.notice?.count ?? 0) + 1 };
+  /** @param until when what it asks for is done: then it leaves by itself */
+  say(text: string, until: Until | null = null): void {
+    // What seems to be done already was not all: then it is there until something changes.
+    const leaves = until?.(this) ? untilChanged(this) : until;
+    this.notice = { text, count: (this.notice?.count ?? 0) + 1, until: leaves };
     this.changed();
   }
   /** What could not be saved has been downloaded, or is not wanted. */
@@ -253,7 +260,10 @@ export class Bench {
       return item && isWritten(item) ? bodyLength(item.body) : 0;
     });
     if (was < NEARLY_FULL && is >= NEARLY_FULL)
-      this.say(`This box is nearly full: ${LIMITS.boxLetters - is} letters are left. Go on in another one soon.`);
+      this.say(
+        `This box is nearly full: ${LIMITS.boxLetters - is} letters are left. Go on in another one soon.`,
+        ({ editing }) => editing?.id !== id,
+      );
   }
 
   /** Adds a change to the last step, with which it is taken back; for what follows from that step. */
@@ -306,12 +316,12 @@ export class Bench {
   private attempt(change: Change): Sheet | null {
     const no = this.refusal(change);
     if (no) {
-      this.say(no);
+      this.say(no, untilChanged(this));
       return null;
     }
     const result = apply(this.sheet, change);
     if (!result.ok) {
-      this.say(result.reason);
+      this.say(result.reason, untilChanged(this));
       return null;
     }
     return result.sheet;
@@ -436,6 +446,14 @@ export class Bench {
     this.editing = null;
     this.changed();
   }
+}
+
+/** Until nothing that is selected is locked. */
+export const noneLocked: Until = ({ selectedItems }) => selectedItems.every(({ locked }) => !locked);
+
+/** Until something else is changed, done again or taken back. */
+export function untilChanged({ history: { past, future } }: Bench): Until {
+  return ({ history }) => history.past !== past || history.future !== future;
 }
 
 const SAVING: SaveState = { kind: 'saving' };

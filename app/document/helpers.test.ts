@@ -42,7 +42,7 @@ test('a worker is started when it is first asked, and each answer finds its ques
 
 test('what fails is told to who asked', async () => {
   const { spelling } = await import('./helpers');
-  const asked = spelling.ask<'suggest'>({ kind: 'suggest', word: 'x' });
+  const asked = spelling.ask<'suggest'>({ kind: 'suggest', word: 'x', names: [] });
   Slow.all[0].answer({ id: Slow.all[0].got[0].id, kind: 'failed', reason: 'no dictionary' });
   await expect(asked).rejects.toThrow('no dictionary');
 });

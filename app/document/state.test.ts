@@ -2,11 +2,12 @@ import { beforeEach, describe, expect, test } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
 import { shape } from '../../core/schema/defaults';
 import { Bench, lookKey } from './bench';
-import { sizeTo } from '../commands/arrange';
+import { sizeTo, spread as distribute } from '../commands/arrange';
 import { noteColour, setEach } from '../commands/commands';
 import { settingOfWords, toggleStyle, typeWords } from '../commands/word-commands';
 import { findOn } from '../../core/sheet/tree';
 import { isFramed, isWritten } from '../../core/schema/sheet';
+import { copyLook, giveLook } from '../commands/looks';
 import { exchangePalette } from '../commands/palettes';
 import { inLastLook } from '../commands/steps';
 
@@ -177,5 +178,47 @@ describe('superscript', () => {
     expect(settingOfWords(bench)!.style.bold).toBe(true);
     toggleStyle(bench, 'bold');
     expect(settingOfWords(bench)!.style.bold).toBe(false);
+  });
+});
+
+describe('a message', () => {
+  const asks = () => bench.notice?.text ?? null;
+  test('leaves when what it asks for is done, and not before', () => {
+    giveLook(bench);
+    expect(asks()).toMatch(/Copy a look first/);
+    bench.select(['box']);
+    move(11);
+    expect(asks()).toMatch(/Copy a look first/);
+    copyLook(bench);
+    expect(asks()).toMatch(/Look copied/);
+    bench.select(['words']);
+    expect(asks()).toMatch(/Look copied/);
+    giveLook(bench);
+    expect(asks()).toBeNull();
+  });
+  test('that refuses something leaves with the next change, by undo as well', () => {
+    bench.make('Move', { kind: 'set', id: 'nothing', values: { x: 1 } });
+    expect(asks()).not.toBeNull();
+    move(12);
+    expect(asks()).toBeNull();
+    bench.make('Move', { kind: 'set', id: 'nothing', values: { x: 1 } });
+    bench.undo();
+    expect(asks()).toBeNull();
+  });
+  test('whose wish seems met already is still seen', () => {
+    bench.make('Lock', { kind: 'set', id: 'words', values: { locked: true } });
+    bench.select(['box', 'words']);
+    distribute(bench, 'x', 'gap');
+    expect(asks()).toMatch(/three or more/);
+    bench.say('n', () => true);
+    expect(asks()).toBe('n');
+  });
+  test('that asks for nothing stays until it is put away', () => {
+    bench.say('This browser can keep nothing by itself.');
+    move(13);
+    bench.select([]);
+    expect(asks()).toMatch(/can keep nothing/);
+    bench.hush();
+    expect(asks()).toBeNull();
   });
 });

@@ -42,6 +42,7 @@ import * as growth from './growth';
 import * as handOut from './hand-out';
 import * as join from './join';
 import * as ownPicture from './own-picture';
+import * as names from './names';
 import * as parts from './parts';
 import * as pictures from './pictures';
 import type { PictureAnswer, PicturesAnswer } from '../pictures/answers';
@@ -785,6 +786,29 @@ describe('answers', () => {
       expect(secret.filter((word) => !kept.has(word))).toEqual([]);
     }
     expect(looked).toBeGreaterThan(25);
+  });
+
+  test('people’s names are told to who is in their classes or teaches them, and to nobody else', async () => {
+    const told = async (cookie: string) =>
+      (await ((await call(names.loader, '/names', { cookie })) as Response).json()) as string[];
+    const teachers = TEACHERS.map(({ name }) => name);
+    expect(await told(cookies.teacher)).toEqual(expect.arrayContaining(teachers));
+    const asStudent = await told(cookies.student);
+    expect(asStudent).toEqual(expect.arrayContaining(teachers));
+    // Ines is in Curlew; whoever is in no class with her is no name to her.
+    const rows = await db.query<{ name: string; together: boolean }>(
+      `select p.name, bool_or(exists (select 1 from class_member i join person ines on ines.id = i.person_id
+         where ines.name = 'Ines Ramos' and i.class_id = m.class_id)) as together
+       from class_member m join person p on p.id = m.person_id group by p.id, p.name`,
+    );
+    const [mates, others] = [true, false].map((is) =>
+      rows.filter((row) => row.together === is).map(({ name }) => name),
+    );
+    expect(others.length).toBeGreaterThan(0);
+    expect(asStudent).toEqual(expect.arrayContaining(mates));
+    const known = new Set([...mates, ...teachers]);
+    expect(asStudent.filter((name) => !known.has(name))).toEqual([]);
+    expect(((await call(names.loader, '/names')) as Response).status).toBe(401);
   });
 
   test('are told to teachers by the names of parts, and to nobody else', async () => {

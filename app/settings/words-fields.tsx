@@ -1,6 +1,7 @@
-import { Segmented, Select } from 'antd';
+import { Segmented } from 'antd';
+import { FaceChoice } from '../fields/face-choice';
 import type { Sheet, TextItem, WrittenItem } from '../../core/schema/sheet';
-import { faceById, FACES } from '../../core/text/catalogue';
+import { faceById } from '../../core/text/catalogue';
 import { inCommon, shared } from '../../core/text/common';
 import type { Bench } from '../document/bench';
 import { Swatches } from '../colour/colour-field';
@@ -52,18 +53,12 @@ export function WordsFields({ bench, items, sheet }: Props) {
   return (
     <>
       <Row label="font">
-        <Select
-          size="small"
-          aria-label="Font"
+        <FaceChoice
+          label="Font"
           value={style.font}
           placeholder="mixed"
           style={{ flex: 1, minWidth: 100, marginRight: 6 }}
-          popupMatchSelectWidth={220}
-          onChange={(font) => styleWords(bench, 'Font', { font })}
-          options={FACES.map((face) => ({
-            value: face.id,
-            label: face.early ? `${face.name} · early reader` : face.name,
-          }))}
+          onChange={(font) => font && styleWords(bench, 'Font', { font })}
         />
         <NumberField
           bare

@@ -8,7 +8,7 @@ import type { Sheet } from '../../core/schema/sheet';
 import { useZone, whenWords } from '../browser/time';
 import { SmallPicture } from '../drawing/small-picture';
 import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import { untilChanged, useBench } from '../document/bench';
 
 /** The sheet's growth: a slider over all that was ever done, named moments with pictures, and the way back to any of them. */
 
@@ -184,7 +184,7 @@ export function Growth({ bench }: { bench: Bench }) {
                   const change = between(bench.sheet, past.sheet);
                   bench.put({ past: null });
                   if (bench.make('Go back', change))
-                    bench.say('The sheet is as it was then. Undo brings back what it was.');
+                    bench.say('The sheet is as it was then. Undo brings back what it was.', untilChanged(bench));
                   setSeq(film.last);
                 }}
               >

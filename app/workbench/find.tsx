@@ -1,17 +1,27 @@
 import { useEffect, useRef, useState } from 'react';
 import { findWords, replaceWords } from '../../core/changes/search';
 import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import { untilChanged, useBench } from '../document/bench';
 import { Toggle } from '../fields/fields';
 
 const sheetOf = (bench: Bench) => bench.sheet;
+
+const OPTIONS = [
+  { option: 'whole', name: 'whole words', label: 'Find whole words only' },
+  { option: 'matchCase', name: 'match capitals', label: 'Find only words with the same capitals' },
+  {
+    option: 'keepCapitals',
+    name: 'keep capitals',
+    label: 'Write the replacement with the capitals of what it replaces',
+  },
+] as const;
 
 /** Finding words on all pages and replacing them: a card at the top of the margin. */
 export function FindCard({ bench }: { bench: Bench }) {
   const sheet = useBench(bench, sheetOf);
   const [words, setWords] = useState('');
   const [better, setBetter] = useState('');
-  const [options, setOptions] = useState({ matchCase: false, whole: false });
+  const [options, setOptions] = useState({ matchCase: false, whole: false, keepCapitals: true });
   const [at, setAt] = useState(0);
   const field = useRef<HTMLInputElement>(null);
   // The margin shows a card only once it has measured it, and what is not shown can't have the focus.
@@ -42,10 +52,11 @@ export function FindCard({ bench }: { bench: Bench }) {
   const replace = (all: boolean) => {
     const which = all ? hits : current ? [current] : [];
     if (which.length === 0) return;
-    const made = bench.make(all ? 'Replace all' : 'Replace', replaceWords(sheet, which, better));
+    const made = bench.make(all ? 'Replace all' : 'Replace', replaceWords(sheet, which, better, options.keepCapitals));
     if (made && all)
       bench.say(
         `${which.length} ${which.length === 1 ? 'place' : 'places'} replaced. Undo brings them back in one step.`,
+        untilChanged(bench),
       );
   };
   return (
@@ -74,21 +85,18 @@ export function FindCard({ bench }: { bench: Bench }) {
         onKeyDown={(event) => event.key === 'Enter' && replace(false)}
       />
       <div className="find-row">
-        <Toggle
-          on={options.matchCase}
-          label="Match capitals"
-          onClick={() => setOptions({ ...options, matchCase: !options.matchCase })}
-        >
-          Aa
-        </Toggle>
-        <Toggle
-          on={options.whole}
-          label="Whole words only"
-          onClick={() => setOptions({ ...options, whole: !options.whole })}
-        >
-          |ab|
-        </Toggle>
-        <span style={{ flex: 1 }} />
+        {OPTIONS.map(({ option, name, label }) => (
+          <Toggle
+            key={option}
+            on={options[option]}
+            label={label}
+            onClick={() => setOptions({ ...options, [option]: !options[option] })}
+          >
+            {name}
+          </Toggle>
+        ))}
+      </div>
+      <div className="chips">
         <button type="button" className="chip" disabled={!current} onClick={() => go(at - 1)} aria-label="Previous">
           ‹
         </button>
@@ -101,8 +109,6 @@ export function FindCard({ bench }: { bench: Bench }) {
         >
           ›
         </button>
-      </div>
-      <div className="chips">
         <button type="button" className="chip" disabled={!current} onClick={() => replace(false)}>
           replace
         </button>

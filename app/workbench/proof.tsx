@@ -93,12 +93,12 @@ const boxes = (count: number) => (count === 1 ? 'one box' : `${count} boxes`);
 
 /** Words that would be too small in print. */
 export const smallEntries = (page: Page, small: readonly Small[]): MarginEntry[] =>
-  entriesOf(page, small, 'small', 'Too small', 'too small in print', ({ size, count, over }) => (
+  entriesOf(page, small, 'small', 'Text', 'too small', ({ size, count, over }) => (
     <p className="finding-facts">
       {size !== null &&
         `The words of ${boxes(count)} are ${size.toFixed(1)} pt high${count > 1 ? ' or little more' : ''}; under ${LEAST_PRINTED} pt they can’t be read in print. `}
-      {over > 0 && `The words of ${boxes(over)} do not fit, though they are as small as they may be. `}
-      Make it larger, or write less.
+      {over > 0 && `The text of ${boxes(over)} does not fit. `}
+      Make {count + over > 1 ? 'them' : 'it'} larger, or write less.
     </p>
   ));
 

@@ -5,7 +5,7 @@ import { lookOf, withLook } from '../items/look';
 import { line, page, picture, plain, shape, sheet, solid, text } from '../schema/defaults';
 import type { Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
-import { findWords, replaceWords } from './search';
+import { findWords, inCapitalsOf, replaceWords } from './search';
 
 const made = sheet({
   title: 't',
@@ -98,4 +98,14 @@ describe('the look of a thing', () => {
     const to = withLook(line({ id: 'l' }), lookOf(from));
     expect(to.kind === 'line' && to.outline).toEqual(line({ id: 'l' }).outline);
   });
+});
+
+it('a replacement takes its capitals from what it replaces', () => {
+  expect(inCapitalsOf('heron', 'egret')).toBe('egret');
+  expect(inCapitalsOf('Heron', 'egret')).toBe('Egret');
+  expect(inCapitalsOf('HERON', 'egret')).toBe('EGRET');
+  expect(inCapitalsOf('A', 'egret')).toBe('Egret');
+  expect(inCapitalsOf('“Élan', 'élan vital')).toBe('Élan vital');
+  expect(inCapitalsOf('42', 'egret')).toBe('egret');
+  expect(inCapitalsOf('heron', 'Little Egret')).toBe('Little Egret');
 });

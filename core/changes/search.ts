@@ -33,8 +33,20 @@ export function findWords(sheet: Sheet, { words, matchCase, whole }: Wanted): Hi
   );
 }
 
-/** The change that puts other words in the place of some, each in the style of the first letter that it replaces. */
-export function replaceWords(sheet: Sheet, hits: readonly Hit[], words: string): Change {
+/** Words written as those they replace: in capitals, with a capital to begin with, or as they are. */
+export function inCapitalsOf(found: string, words: string): string {
+  const letters = found.match(/\p{L}/gu) ?? [];
+  const [first] = letters;
+  if (!first || first === first.toLowerCase()) return words;
+  if (letters.length > 1 && found === found.toUpperCase()) return words.toUpperCase();
+  return words.replace(/\p{L}/u, (letter) => letter.toUpperCase());
+}
+
+/**
+ * The change that puts other words in the place of some, each in the style of the first letter that it replaces.
+ * @param keepCapitals whether each takes its capitals from what it replaces
+ */
+export function replaceWords(sheet: Sheet, hits: readonly Hit[], words: string, keepCapitals = false): Change {
   const items = new Map([...everyItem(sheet)].map((item) => [item.id, item]));
   // From the end of each item, so that the places of the others stay right.
   const ordered = [...hits].sort((a, b) => b.from - a.from);
@@ -44,7 +56,8 @@ export function replaceWords(sheet: Sheet, hits: readonly Hit[], words: string):
       if (!item || !isWritten(item)) return [];
       const [first] = sliceBody(item.body, from, to);
       const style = first.runs[0]?.style ?? {};
-      const insert = words
+      const found = bodyText(sliceBody(item.body, from, to));
+      const insert = (keepCapitals ? inCapitalsOf(found, words) : words)
         .split(/\r?\n/)
         .map((text) => ({ format: first.format, runs: text ? [{ text, style }] : [] }));
       return [{ kind: 'splice', id, at: from, remove: to - from, insert }];

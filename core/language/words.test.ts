@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { page, picture, plain, sheet, text } from '../schema/defaults';
 import { isFace } from '../text/catalogue';
 import { needsOf, unknownFaces } from '../sheet/needs';
-import { byNearness, wordsIn } from './words';
+import { byNearness, partsOfNames, withoutPossessive, wordsIn } from './words';
 
 describe('words to look up', () => {
   const found = (words: string) => wordsIn(words).map(({ word }) => word);
@@ -25,6 +25,21 @@ test('what was meant by a slip comes first: swapped letters, then the same begin
   expect(byNearness('herron', ['barren', 'heron', 'herring'])[0]).toBe('heron');
   expect(byNearness('Tiede', ['diode', 'tied', 'tide']).at(-1)).toBe('diode');
   expect(byNearness('x', [])).toEqual([]);
+});
+
+test('of words as near, the commoner one comes first; a rare one that is nearer stays before it', () => {
+  const rare = (word: string) => (word === 'have' ? 0 : 1);
+  expect(byNearness('hve', ['hive', 'have'], rare)[0]).toBe('have');
+  expect(byNearness('hives', ['hive', 'hives', 'have'], rare)[0]).toBe('hives');
+});
+
+test('names are known by their parts, with and without what is theirs', () => {
+  expect(partsOfNames(['Zoë O’Hara-Lind', 'Maren Quill'])).toEqual(['zoë', 'o’hara', 'lind', 'maren', 'quill']);
+  expect([withoutPossessive('Maren’s'), withoutPossessive("crab's"), withoutPossessive('crabs')]).toEqual([
+    'Maren',
+    'crab',
+    'crabs',
+  ]);
 });
 
 describe('what a sheet is drawn with', () => {

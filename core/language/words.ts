@@ -19,19 +19,41 @@ export function wordsIn(text: string): Word[] {
   return out;
 }
 
+/** What people are called in a text: each part of their names, in small letters. */
+export const partsOfNames = (names: readonly string[]): string[] => [
+  ...new Set(names.flatMap((name) => wordsIn(name).map(({ word }) => word.toLowerCase()))),
+];
+
+/** A word without the ’s of what is somebody’s. */
+export const withoutPossessive = (word: string) => word.replace(/['’]s$/u, '');
+
+/** Whether the letters of one stand in the other in their order: one was left out, or one slipped in. */
+function isWithin(short: string, long: string): boolean {
+  let at = 0;
+  for (const letter of long) if (letter === short[at]) at++;
+  return at === short.length;
+}
+
 const letters = (word: string) => [...word].sort().join('');
 
 /**
  * What may have been meant by a word, the likeliest first: fewest slips (editDistance); among as many, the same letters in
- * another order, the same first letter, the same length.
+ * another order or one too few or too many, the same first letter, the same length, and what is common.
+ * @param rarity 0 for the commonest words to 1 for those that are hardly ever used
  */
-export function byNearness(word: string, candidates: readonly string[]): string[] {
+export function byNearness(
+  word: string,
+  candidates: readonly string[],
+  rarity: (word: string) => number = () => 0,
+): string[] {
   const wanted = word.toLowerCase();
   const far = (candidate: string) => {
     const given = candidate.toLowerCase();
-    const order = letters(given) === letters(wanted) ? 0 : 0.4;
+    const slip = letters(given) === letters(wanted) || isWithin(given, wanted) || isWithin(wanted, given) ? 0 : 0.4;
     const first = given[0] === wanted[0] ? 0 : 0.3;
-    return editDistance(wanted, given) + order + first + Math.abs(given.length - wanted.length) * 0.05;
+    return (
+      editDistance(wanted, given) + slip + first + Math.abs(given.length - wanted.length) * 0.05 + rarity(given) * 0.5
+    );
   };
   return candidates
     .map((candidate) => ({ candidate, far: far(candidate) }))

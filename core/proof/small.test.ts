@@ -34,6 +34,14 @@ describe('words too small to print', () => {
     const full = box('d', { fit: 'shrink', body: plain('word '.repeat(60)) });
     expect(on(full)).toMatchObject([{ item: 'd', size: null, over: 1 }]);
   });
+  test('so is a box or shape of a fixed size that holds less than its words; one that grows is none', () => {
+    const long = plain('word '.repeat(60));
+    expect(on(box('m', { fit: 'keep', body: long }))).toMatchObject([{ item: 'm', over: 1, count: 0 }]);
+    expect(on(shape({ id: 'n', width: 60, height: 30, body: long }))).toMatchObject([{ item: 'n', over: 1 }]);
+    expect(
+      on(box('o', { fit: 'grow', body: long }), shape({ id: 'q', width: 90, height: 60, body: plain('tide') })),
+    ).toEqual([]);
+  });
   test('many in a group are one finding; what is hidden, empty or an outline of nothing is none', () => {
     const parts = ['e', 'f', 'g'].map((id) => box(id, { body: sized('tiny', 4) }));
     expect(on(group({ id: 'all', width: 200, height: 100, items: parts }))).toMatchObject([

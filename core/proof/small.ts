@@ -1,15 +1,15 @@
 import type { Pictures } from '../pictures/picture';
 import { boxOf } from '../items/hit';
+import { wordsOf } from '../items/words';
 import type { Point } from '../geometry/matrix';
 import { bodyLength, isEmpty } from '../text/body';
 import type { Page, Sheet, WrittenItem } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { everyItem, findOn } from '../sheet/tree';
 import type { Faces } from '../text/faces';
-import { layOut } from '../text/fit';
 import { LEAST_PRINTED, roleOfItem } from '../text/style';
 
-/** Words that are printed smaller than they can be read, and boxes whose words don't fit though they are as small as they may be. */
+/** Words that are printed smaller than they can be read, and boxes whose words don't fit. */
 
 export type Small = {
   /** The thing, or the outermost group that it is part of. */
@@ -22,17 +22,20 @@ export type Small = {
   at: Point;
 };
 
+/** Whether the box can be too small for its words: others grow with them or fit them to their width. */
+export const mayOverflow = (item: WrittenItem) =>
+  !isEmpty(item.body) && (item.kind === 'shape' || item.fit === 'keep' || item.fit === 'shrink');
+
 /** Longest words that are looked at: what is longer is no worksheet. */
 const LONGEST = 20_000;
 
 function smallest(item: WrittenItem, sheet: Sheet, faces: Faces): { size: number; over: boolean } {
   const role = roleOfItem(sheet, item);
   const sizes = item.body.flatMap(({ runs }) => runs.map(({ style }) => style.size ?? role.run.size));
-  const fit = item.kind === 'text' ? item.fit : 'keep';
-  if (fit === 'keep' || fit === 'grow' || bodyLength(item.body) > LONGEST)
+  if ((item.kind === 'text' && item.fit === 'grow') || bodyLength(item.body) > LONGEST)
     return { size: Math.min(...sizes), over: false };
-  const { scale, overflows } = layOut(item.body, role, { ...item, fit }, faces);
-  return { size: Math.min(...sizes) * scale, over: fit === 'shrink' && overflows };
+  const { scale, overflows } = wordsOf(item, { faces, roles: sheet.roles }).layout;
+  return { size: Math.min(...sizes) * scale, over: mayOverflow(item) && overflows };
 }
 
 export function smallOn(sheet: Sheet, page: Page, { faces, pictures }: { faces: Faces; pictures: Pictures }): Small[] {

@@ -53,3 +53,17 @@ export const personById = async (db: Queries, id: string) =>
   one(
     await db.query<Person>(`select ${PERSON} from person p join school s on s.id = p.school_id where p.id = $1`, [id]),
   );
+
+/** The teachers of a person's school, and everybody in the classes that they teach or are in. */
+export const namesAround = async (db: Queries, person: Pick<Person, 'id' | 'schoolId'>): Promise<string[]> =>
+  (
+    await db.query<{ name: string }>(
+      `select distinct p.name from person p
+       where p.school_id = $1 and (p.role = 'teacher' or exists (
+         select 1 from class_member m join class c on c.id = m.class_id
+         where m.person_id = p.id and (c.teacher_id = $2 or exists (
+           select 1 from class_member own where own.class_id = c.id and own.person_id = $2))))
+       order by p.name limit 3000`,
+      [person.schoolId, person.id],
+    )
+  ).map(({ name }) => name);

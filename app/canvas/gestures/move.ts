@@ -1,3 +1,4 @@
+import { noneLocked } from '../../document/bench';
 import type { Press } from './ground';
 import { spanned, union } from '../../../core/geometry/box';
 import { boxOf, itemsWithin } from '../../../core/items/hit';
@@ -21,7 +22,8 @@ export function dragItems(ground: Ground, event: Press, items: readonly Item[], 
       () => {},
       (moved) => {
         if (!moved) onClick();
-        else if (items.some((item) => item.locked)) bench.say('This is locked. Unlock it in the margin to move it.');
+        else if (items.some((item) => item.locked))
+          bench.say('This is locked. Unlock it in the margin to move it.', noneLocked);
       },
       () => {},
     );

@@ -1,9 +1,9 @@
-import { Checkbox, Input, Progress, Select, Slider } from 'antd';
+import { Checkbox, Input, Progress, Slider } from 'antd';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Angles, CloudRecipe, CloudShape } from '../../../core/schema/recipes/cloud';
 import { ANGLES, MOST_WORDS } from '../../../core/schema/recipes/cloud';
 import { beyondList, readList, writtenList } from '../../../core/makers/cloud/words';
-import { FACES } from '../../../core/text/catalogue';
+import { FaceChoice } from '../../fields/face-choice';
 import type { Bench } from '../../document/bench';
 import { useBench } from '../../document/bench';
 import { More, Row, Toggle } from '../../fields/fields';
@@ -34,7 +34,6 @@ const begun: Record<CloudShape['kind'], CloudShape> = {
   picture: { kind: 'picture', picture: 'silhouette/duck' },
   letters: { kind: 'letters', letters: 'A', font: 'fredoka' },
 };
-const FACE_OPTIONS = FACES.map(({ id, name }) => ({ value: id, label: name }));
 
 export function CloudPanel({ bench, group, sheet }: PanelProps) {
   const { recipe, seed, notes, put, reseed } = useMade(bench, group, 'cloud');
@@ -67,12 +66,11 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
       </Row>
       {shape.kind === 'letters' && (
         <Row label="">
-          <Choice
+          <FaceChoice
             label="Face of the letters that are filled"
             value={shape.font}
-            options={FACE_OPTIONS}
+            style={{ width: 160 }}
             onChange={(font) => put('Shape', { shape: { ...shape, font } })}
-            width={160}
           />
         </Row>
       )}
@@ -107,12 +105,10 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
       </div>
       <More title="fonts and colours">
         <Row label="fonts">
-          <Select
+          <FaceChoice
             mode="multiple"
-            size="small"
-            aria-label="Fonts"
+            label="Fonts"
             value={recipe.font}
-            options={FACE_OPTIONS}
             maxCount={6}
             onChange={(font) => font.length > 0 && put('Fonts', { font })}
             style={{ flex: 1, minWidth: 0 }}

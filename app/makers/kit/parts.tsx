@@ -2,12 +2,11 @@ import { cutTo } from '../../../core/values/characters';
 import { withinMargins } from '../../../core/placement/on-page';
 import type { Box } from '../../../core/geometry/matrix';
 import type { GroupItem, Item, Sheet } from '../../../core/schema/sheet';
-import { FACES } from '../../../core/text/catalogue';
+import { FaceChoice } from '../../fields/face-choice';
 import type { Bench } from '../../document/bench';
 import { NumberField, Row, Toggle } from '../../fields/fields';
 import { set } from '../../commands/steps';
 import './makers.css';
-import { Choice } from '../../fields/choice';
 
 /** What the panels of makers are put together from. */
 
@@ -89,12 +88,12 @@ type FaceProps = {
 export function FaceAndSize({ face, size, early, onChange }: FaceProps) {
   return (
     <Row label="font">
-      <Choice
+      <FaceChoice
         label="Font"
         value={face}
-        options={FACES.filter((one) => !early || one.early).map(({ id, name }) => ({ value: id, label: name }))}
+        early={early}
+        style={{ width: 140 }}
         onChange={(next) => onChange('Font', { face: next })}
-        width={140}
       />
       <WordsSize size={size} onChange={onChange} />
     </Row>

@@ -38,7 +38,10 @@ function upright(bench: Bench, thing: FramedItem): FramedItem {
 export async function labelAround(bench: Bench): Promise<void> {
   const thing = chosenThing(bench);
   if (!thing)
-    return bench.say('Choose what is to be labelled first: a picture, or the shapes and strokes of a drawing.');
+    return bench.say(
+      'Choose what is to be labelled first: a picture, or the shapes and strokes of a drawing.',
+      ({ selection }) => selection.length > 0,
+    );
   if (thing.kind === 'group' && thing.maker)
     return bench.say('This is made from a recipe. Choose a picture or a drawing.');
   const { page, sheet } = bench;

@@ -10,7 +10,10 @@ export const ShapeItem = z.strictObject({
   ...writing,
   shape: z.enum(SHAPES),
   /** The values of the shape's own handles; those that are missing are as the shape starts. The corners of a free figure. */
-  adjust: z.preprocess((value) => (typeof value === 'number' ? [value] : value), z.array(z.number().min(-FARTHEST).max(FARTHEST)).max(800)),
+  adjust: z.preprocess(
+    (value) => (typeof value === 'number' ? [value] : value),
+    z.array(z.number().min(-FARTHEST).max(FARTHEST)).max(800),
+  ),
   fill: Paint.nullable(),
   outline: Outline.nullable(),
   body: Body,

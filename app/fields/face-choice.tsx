@@ -1,0 +1,55 @@
+import type { SelectProps } from 'antd';
+import { Select } from 'antd';
+import { z } from 'zod';
+import { FACES } from '../../core/text/catalogue';
+import { fetched, useFetched } from '../browser/later';
+
+/** Choosing faces, each listed as it looks. */
+
+const Names = z.record(z.string(), z.object({ d: z.string(), width: z.number(), height: z.number() }));
+const drawn = fetched(async () => Names.parse(await (await fetch('/art/faces.json')).json()));
+
+/** The name of a face in it; in plain words until it has come. */
+function FaceName({ id, name }: { id: string; name: string }) {
+  const names = useFetched(drawn);
+  const one = names.kind === 'here' ? names.value[id] : undefined;
+  if (!one) return name;
+  return (
+    <>
+      <span className="sr">{name}</span>
+      <svg className="face-name" aria-hidden="true" width={one.width} height={one.height}>
+        <path d={one.d} />
+      </svg>
+    </>
+  );
+}
+
+type Props<T> = Pick<SelectProps<T>, 'value' | 'placeholder' | 'mode' | 'maxCount' | 'style' | 'onChange'> & {
+  label: string;
+  /** Only faces for early readers. */
+  early?: boolean;
+};
+
+export function FaceChoice<T extends string | string[] | null>({ label, early, ...rest }: Props<T>) {
+  return (
+    <Select<T>
+      size="small"
+      aria-label={label}
+      popupMatchSelectWidth={260}
+      showSearch={{ optionFilterProp: 'label' }}
+      options={FACES.filter((face) => !early || face.early).map(({ id, name }) => ({ value: id, label: name }))}
+      optionRender={({ value, label: name }) => <FaceOption id={String(value)} name={String(name)} />}
+      {...rest}
+    />
+  );
+}
+
+function FaceOption({ id, name }: { id: string; name: string }) {
+  const early = FACES.some((face) => face.id === id && face.early);
+  return (
+    <span className="face-option">
+      <FaceName id={id} name={name} />
+      {early && <small className="quiet">early reader</small>}
+    </span>
+  );
+}
