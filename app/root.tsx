@@ -124,7 +124,7 @@ function Said({ title, message, children }: { title: string; message: string; ch
         style={{ padding: '28px 32px', maxWidth: 480, display: 'grid', gap: 14, justifyItems: 'start' }}
       >
         <Mark size={34} />
-        <h1 style={{ fontSize: 22 }}>{title}</h1>
+        <h1>{title}</h1>
         <p style={{ margin: 0 }}>{message}</p>
         {children}
       </div>

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef } from 'react';
 import { wordsOf } from '../../core/items/words';
 import { bodyLength, bodyText, locate, runLength, styleAt } from '../../core/text/body';
 import type { Body, WrittenItem } from '../../core/schema/sheet';
@@ -93,7 +93,8 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
     if (node && area.current) area.current.value = '';
   }, [node]);
 
-  useEffect(() => {
+  // At once, and never by React: what the browser tells of a selection in between would be taken for somebody's wish.
+  useLayoutEffect(() => {
     const element = area.current;
     if (!element || !editing) return;
     if (element.value !== words) element.value = words;
@@ -152,7 +153,6 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
       className="words-input"
       data-item={item.id}
       aria-label={`Words of ${item.role ?? item.kind}`}
-      defaultValue={words}
       autoCapitalize="sentences"
       spellCheck={false}
       style={{ fontSize: 16 * Math.min(1, scale) }}

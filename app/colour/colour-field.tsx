@@ -3,7 +3,8 @@ import { rove, stopAt } from '../fields/rove';
 import { Popover } from 'antd';
 import { createContext, useContext, useState, useSyncExternalStore } from 'react';
 import type { Paint } from '../../core/schema/sheet';
-import { solid } from '../../core/schema/defaults';
+import { DRAWN, solid } from '../../core/schema/defaults';
+import { token } from '../theme/tokens';
 import type { Bench } from '../document/bench';
 import { noteColour } from '../commands/commands';
 import { NumberField, PercentField, Row, Toggle } from '../fields/fields';
@@ -80,7 +81,7 @@ export function Swatches({ label, value, palette, none, onChange }: SwatchProps)
               <ColourPanel
                 bench={bench}
                 label={label}
-                value={value ?? '#888888'}
+                value={value ?? DRAWN.grey}
                 onChange={choose}
                 onClose={() => setOpen(false)}
               />
@@ -113,12 +114,12 @@ function PaintDrawing({ kind }: { kind: (typeof PAINTS)[number]['kind'] }) {
     <svg width="18" height="14" aria-hidden="true">
       <defs>
         <linearGradient id="paint-l">
-          <stop stopColor="#456632" />
-          <stop offset="1" stopColor="#f3eddd" />
+          <stop stopColor="var(--moss)" />
+          <stop offset="1" stopColor="var(--tint)" />
         </linearGradient>
         <radialGradient id="paint-r">
-          <stop stopColor="#f3eddd" />
-          <stop offset="1" stopColor="#456632" />
+          <stop stopColor="var(--tint)" />
+          <stop offset="1" stopColor="var(--moss)" />
         </radialGradient>
       </defs>
       <rect
@@ -127,9 +128,9 @@ function PaintDrawing({ kind }: { kind: (typeof PAINTS)[number]['kind'] }) {
         width="16"
         height="12"
         rx="3"
-        stroke="#6b6450"
+        stroke="var(--faint)"
         strokeDasharray={kind === 'none' ? '2 2' : undefined}
-        fill={kind === 'none' ? 'none' : kind === 'solid' ? '#6d8d57' : `url(#paint-${kind[0]})`}
+        fill={kind === 'none' ? 'none' : kind === 'solid' ? token('moss-mid') : `url(#paint-${kind[0]})`}
       />
     </svg>
   );
@@ -159,7 +160,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
   const [own, setOwn] = useState(0);
   const stop = hint ? pulled : own;
   const setStop = (index: number) => (hint ? bench?.put({ stop: index }) : setOwn(index));
-  const first = !paint ? (palette[2] ?? '#7f9d63') : paint.kind === 'solid' ? paint.colour : paint.stops[0].colour;
+  const first = !paint ? (palette[2] ?? DRAWN.fill) : paint.kind === 'solid' ? paint.colour : paint.stops[0].colour;
   const change = (kind: (typeof PAINTS)[number]['kind']) => {
     if (kind === 'none') return onChange(null);
     if (kind === 'solid') return onChange(solid(first));
@@ -167,7 +168,7 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
       const { stops } = paint;
       return onChange(kind === 'linear' ? { kind, angle: 90, stops } : { kind, x: 0.5, y: 0.5, reach: 1, stops });
     }
-    onChange(gradientFrom(kind, first, palette.find((hex) => hex !== first) ?? '#fffdf6'));
+    onChange(gradientFrom(kind, first, palette.find((hex) => hex !== first) ?? DRAWN.paper));
   };
   const at = paint && paint.kind !== 'solid' ? Math.min(stop, paint.stops.length - 1) : 0;
   const putStop = (patch: Partial<Gradient['stops'][number]>) =>

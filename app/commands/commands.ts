@@ -7,7 +7,7 @@ import { compose, transform } from '../../core/geometry/matrix';
 import type { ShapeName } from '../../core/geometry/shapes/shapes';
 import { OUTLINES } from '../../core/geometry/shapes/shapes';
 import { bodyLength, bodyText } from '../../core/text/body';
-import { free, LIGHT_EDGE, line, picture, plain, shape, solid, text } from '../../core/schema/defaults';
+import { DRAWN, free, LIGHT_EDGE, line, picture, plain, shape, solid, text } from '../../core/schema/defaults';
 import type { Item, LineItem, PictureItem, TextItem } from '../../core/schema/sheet';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import { pictureNow } from '../drawing/resources';
@@ -88,8 +88,8 @@ const LABEL_LOOK = {
   vertical: 'middle' as const,
   width: 118,
   height: 28,
-  fill: solid('#fffefa'),
-  outline: { colour: '#6b6450', width: 1.25, dash: 'solid' as const },
+  fill: solid(DRAWN.sheet),
+  outline: { colour: DRAWN.edge, width: 1.25, dash: 'solid' as const },
 };
 
 /** A label with a line to a named part, set beside the picture on the side where the part is. */
@@ -140,7 +140,7 @@ export function addLabelAt(
     from: { ...free(at.x, at.y), item: label.id },
     to: { ...free(at.x - 60, at.y + 50), ...(end ?? {}) },
     endCap: 'dot',
-    outline: { colour: '#6b6450', width: 1.1, dash: 'solid' },
+    outline: { colour: DRAWN.edge, width: 1.1, dash: 'solid' },
     edge: LIGHT_EDGE,
   });
   add(bench, 'Add label', [label, leader]);
@@ -168,7 +168,7 @@ export function addWordBank(bench: Bench): void {
     vertical: 'middle',
     x: (bench.page.width - width) / 2,
     y: bench.page.height - 32 - Math.max(24, bench.page.margin),
-    fill: solid('#e6edd9'),
+    fill: solid(DRAWN.bank),
   });
   add(bench, 'Add word bank', [item]);
 }

@@ -1,3 +1,4 @@
+import { DRAWN } from '../../core/schema/defaults';
 import { withPalette } from '../../core/palettes/recolour';
 import { between } from '../../core/changes/between';
 import type { PictureItem } from '../../core/schema/sheet';
@@ -9,7 +10,6 @@ import { studio } from '../document/helpers';
 /** The sheet's palette: out of a picture, or exchanged for another. */
 
 /** Ink and paper that every palette keeps, so that words stay words. */
-const [INK, PAPER] = ['#2a2820', '#fffdf6'];
 /** How many colours are taken from a picture. */
 const TAKEN = 8;
 
@@ -19,7 +19,7 @@ export async function paletteFromPicture(bench: Bench, item: PictureItem): Promi
   try {
     const { colours } = await studio.ask<'palette'>({ kind: 'palette', picture, count: TAKEN });
     if (colours.length === 0) return bench.say('No colours were found in this picture.');
-    const palette = [...new Set([INK, ...colours, PAPER])];
+    const palette = [...new Set([DRAWN.ink, ...colours, DRAWN.paper])];
     bench.make('Palette from picture', { kind: 'sheet-set', values: { palette } });
     bench.say(
       'The palette now holds the colours of this picture. What is on the sheet keeps its own.',

@@ -1,3 +1,4 @@
+import { COLOURS } from '../theme/tokens';
 import { focusSheet } from './focus';
 import { Tooltip } from 'antd';
 import { useId, useState } from 'react';
@@ -138,7 +139,7 @@ function TypedField({ label, bare, shown, mixed, suffix, read, onChange }: Typed
       <label htmlFor={id} className={bare ? 'sr' : undefined}>
         {label}
       </label>
-      <Tooltip title={wrong} open={wrong !== null} color="#a8401f">
+      <Tooltip title={wrong} open={wrong !== null} color={COLOURS.rust}>
         <input
           id={id}
           value={typed ?? shown}

@@ -1,3 +1,4 @@
+import { COLOURS } from '../theme/tokens';
 import type { Cover } from '../../core/sheet/cover';
 import './cover.css';
 
@@ -13,7 +14,7 @@ type Props = {
 };
 
 export function CoverPicture({ src, cover, width, height }: Props) {
-  const page = cover ?? { width: 612, height: 792, ground: '#ffffff' };
+  const page = cover ?? { width: 612, height: 792, ground: COLOURS.white };
   const scale = Math.min(width / page.width, height / page.height);
   const [wide, high] = [Math.round(page.width * scale), Math.round(page.height * scale)];
   return (

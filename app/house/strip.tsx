@@ -5,10 +5,25 @@ import { Link } from 'react-router';
 export function Mark({ size = 24 }: { size?: number }) {
   return (
     <svg viewBox="0 0 24 24" width={size} height={size} aria-hidden="true">
-      <rect x="2.2" y="2.2" width="19.6" height="19.6" rx="4.4" fill="#fffefa" stroke="#456632" strokeWidth="1.8" />
-      <path d="M15.6 2.6V21.4" stroke="#d9824f" strokeWidth="1.8" />
-      <path d="M5.2 16.6C4.8 11 7.6 7.4 13.2 7C13.4 12.6 10.6 16.2 5.2 16.6Z" fill="#456632" />
-      <path d="M5.2 16.6C7.2 13.2 9 11.4 11 9.8" fill="none" stroke="#fffefa" strokeWidth="1" strokeLinecap="round" />
+      <rect
+        x="2.2"
+        y="2.2"
+        width="19.6"
+        height="19.6"
+        rx="4.4"
+        fill="var(--paper)"
+        stroke="var(--moss)"
+        strokeWidth="1.8"
+      />
+      <path d="M15.6 2.6V21.4" stroke="var(--apricot-line)" strokeWidth="1.8" />
+      <path d="M5.2 16.6C4.8 11 7.6 7.4 13.2 7C13.4 12.6 10.6 16.2 5.2 16.6Z" fill="var(--moss)" />
+      <path
+        d="M5.2 16.6C7.2 13.2 9 11.4 11 9.8"
+        fill="none"
+        stroke="var(--paper)"
+        strokeWidth="1"
+        strokeLinecap="round"
+      />
     </svg>
   );
 }

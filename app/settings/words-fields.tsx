@@ -1,3 +1,4 @@
+import { DRAWN } from '../../core/schema/defaults';
 import { Segmented } from 'antd';
 import { FaceChoice } from '../fields/face-choice';
 import type { Sheet, TextItem, WrittenItem } from '../../core/schema/sheet';
@@ -24,18 +25,18 @@ const SCRIPTS = [
     what: 'super',
     label: 'Superscript (Ctrl+.)',
     letter: (
-      <>
+      <span>
         x<sup>2</sup>
-      </>
+      </span>
     ),
   },
   {
     what: 'sub',
     label: 'Subscript (Ctrl+,)',
     letter: (
-      <>
+      <span>
         x<sub>2</sub>
-      </>
+      </span>
     ),
   },
 ] as const;
@@ -132,7 +133,7 @@ export function WordsFields({ bench, items, sheet }: Props) {
         label="colour"
         value={style.colour}
         palette={sheet.palette}
-        onChange={(colour) => styleWords(bench, 'Colour of words', { colour: colour ?? '#2a2820' })}
+        onChange={(colour) => styleWords(bench, 'Colour of words', { colour: colour ?? DRAWN.ink })}
       />
       <SpellingFields bench={bench} item={item} />
       {texts.length === items.length && <LetteringFields bench={bench} items={texts} sheet={sheet} />}

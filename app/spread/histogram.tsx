@@ -1,3 +1,4 @@
+import { token } from '../theme/tokens';
 import { Bar, BarChart, Cell, LabelList, ResponsiveContainer, XAxis } from 'recharts';
 
 /** How many pieces hold how many look-fors. */
@@ -13,19 +14,19 @@ export default function Histogram({ counts }: { counts: { held: number; pieces: 
           <XAxis
             dataKey="held"
             tickLine={false}
-            axisLine={{ stroke: '#cfc5ab' }}
-            tick={{ fill: '#5f5948', fontSize: 12 }}
+            axisLine={{ stroke: token('line-strong') }}
+            tick={{ fill: token('soft'), fontSize: 12 }}
             height={20}
           />
           <Bar dataKey="pieces" radius={[4, 4, 0, 0]} isAnimationActive={false}>
             {counts.map(({ held }) => (
-              <Cell key={held} fill="#7f9d63" />
+              <Cell key={held} fill="var(--fern)" />
             ))}
             <LabelList
               dataKey="pieces"
               position="top"
               fontSize={12}
-              fill="#2a2820"
+              fill="var(--ink)"
               formatter={(value: unknown) => (value ? String(value) : '')}
             />
           </Bar>

@@ -1,3 +1,4 @@
+import { DRAWN } from '../../core/schema/defaults';
 import { memo, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Supply } from '../../core/handout/permission';
@@ -99,21 +100,21 @@ const LINES: { name: string; drag: string; given: Parameters<typeof addLine>[1];
     drag: 'arrow',
     given: { endCap: 'arrow' },
     d: 'M6 36L52 15',
-    caps: <path d="M60 11L48 12L52 20Z" fill="#5b5646" />,
+    caps: <path d="M60 11L48 12L52 20Z" fill="var(--soft)" />,
   },
   {
     name: 'leader',
     drag: 'dot',
     given: { endCap: 'dot' },
     d: 'M6 36L54 14',
-    caps: <circle cx="56" cy="13" r="4" fill="#5b5646" />,
+    caps: <circle cx="56" cy="13" r="4" fill="var(--soft)" />,
   },
   {
     name: 'curve',
     drag: 'curve',
     given: { route: 'curved', endCap: 'arrow' },
     d: 'M6 38C34 38 30 12 50 12',
-    caps: <path d="M60 12L49 7L51 17Z" fill="#5b5646" />,
+    caps: <path d="M60 12L49 7L51 17Z" fill="var(--soft)" />,
   },
   { name: 'steps', drag: 'steps', given: { route: 'stepped' }, d: 'M6 36H32V12H58', caps: null },
   {
@@ -121,14 +122,14 @@ const LINES: { name: string; drag: string; given: Parameters<typeof addLine>[1];
     drag: 'both',
     given: { startCap: 'arrow', endCap: 'arrow' },
     d: 'M12 34L52 15',
-    caps: <path d="M60 11L48 12L52 20ZM4 38L16 37L12 29Z" fill="#5b5646" />,
+    caps: <path d="M60 11L48 12L52 20ZM4 38L16 37L12 29Z" fill="var(--soft)" />,
   },
   {
     name: 'dotted',
     drag: 'dotted',
-    given: { outline: { colour: '#5b5646', width: 2.5, dash: 'dotted' } },
+    given: { outline: { colour: DRAWN.line, width: 2.5, dash: 'dotted' } },
     d: '',
-    caps: <path d="M6 36L58 12" stroke="#5b5646" strokeWidth="3" strokeDasharray="0.1 7" strokeLinecap="round" />,
+    caps: <path d="M6 36L58 12" stroke="var(--soft)" strokeWidth="3" strokeDasharray="0.1 7" strokeLinecap="round" />,
   },
 ];
 
@@ -149,7 +150,7 @@ const COMPARTMENTS: Compartment[] = [
       LINES.map(({ name, drag, given, d, caps }) => (
         <Supplied key={name} name={name} drag={`line ${drag}`} onAdd={() => addLine(bench, given)}>
           <svg width="64" height="50" aria-hidden="true">
-            <path d={d} fill="none" stroke="#5b5646" strokeWidth="2" />
+            <path d={d} fill="none" stroke="var(--soft)" strokeWidth="2" />
             {caps}
           </svg>
         </Supplied>
@@ -185,8 +186,8 @@ const COMPARTMENTS: Compartment[] = [
                 width="30"
                 height="13"
                 rx="6.5"
-                fill="#dfe8d0"
-                stroke="#a9bd92"
+                fill="var(--moss-soft)"
+                stroke="var(--moss-line)"
               />
             ))}
           </svg>
@@ -196,17 +197,26 @@ const COMPARTMENTS: Compartment[] = [
             <path
               d="M30 34c-4-14 6-24 15-22 8 2 14 10 10 18-3 8-20 14-25 4Z"
               fill="none"
-              stroke="#2c5d86"
+              stroke="var(--sky)"
               strokeWidth="1.8"
               strokeLinecap="round"
             />
-            <path d="M38 22L17 14M36 33L17 38M52 22L68 16" stroke="#6b6450" strokeWidth="1.2" />
+            <path d="M38 22L17 14M36 33L17 38M52 22L68 16" stroke="var(--faint)" strokeWidth="1.2" />
             {[
               [3, 9],
               [3, 33],
               [68, 11],
             ].map(([x, y]) => (
-              <rect key={`${x} ${y}`} x={x} y={y} width="14" height="9" rx="2.5" fill="#fffefa" stroke="#6b6450" />
+              <rect
+                key={`${x} ${y}`}
+                x={x}
+                y={y}
+                width="14"
+                height="9"
+                rx="2.5"
+                fill="var(--paper)"
+                stroke="var(--faint)"
+              />
             ))}
           </svg>
         </Supplied>
@@ -233,18 +243,18 @@ function LabelDrawing({ blank }: { blank: boolean }) {
         width="48"
         height="18"
         rx="4"
-        fill="#fffefa"
-        stroke="#6b6450"
+        fill="var(--paper)"
+        stroke="var(--faint)"
         strokeWidth="1.4"
         strokeDasharray={blank ? '4 3' : undefined}
       />
       {!blank && (
-        <text x="28" y="35" fontSize="11" textAnchor="middle" fill="#2a2820">
+        <text x="28" y="35" fontSize="11" textAnchor="middle" fill="var(--ink)">
           bill
         </text>
       )}
-      <path d="M52 28L74 12" stroke="#6b6450" strokeWidth="1.4" />
-      <circle cx="75" cy="11" r="3.4" fill="#6b6450" />
+      <path d="M52 28L74 12" stroke="var(--faint)" strokeWidth="1.4" />
+      <circle cx="75" cy="11" r="3.4" fill="var(--faint)" />
     </svg>
   );
 }

@@ -12,7 +12,7 @@ const sheetOf = (bench: Bench) => bench.sheet;
 const pageIdOf = (bench: Bench) => bench.pageId;
 const facesOf = (bench: Bench) => bench.faces;
 /** Pixels. */
-const [HEIGHT, WIDTH] = [84, 150];
+const [HEIGHT, WIDTH] = [78, 150];
 
 const Small = memo(function Small({ sheet, page, faces }: { sheet: Sheet; page: Page; faces: Faces }) {
   const scale = Math.min(HEIGHT / page.height, WIDTH / page.width);

@@ -1,3 +1,4 @@
+import { DRAWN } from '../../core/schema/defaults';
 import type { Bench } from '../document/bench';
 import { useBench } from '../document/bench';
 import { Swatches } from '../colour/colour-field';
@@ -13,7 +14,7 @@ const PENS = [
 const toolOf = (bench: Bench) => bench.tool;
 const paletteOf = (bench: Bench) => bench.sheet.palette;
 /** The pen last drawn with keeps its colour for the next. */
-const COLOUR = '#2c5d86';
+const COLOUR = DRAWN.pen;
 
 export function Pens({ bench }: { bench: Bench }) {
   const tool = useBench(bench, toolOf);
@@ -58,12 +59,12 @@ export function Pens({ bench }: { bench: Bench }) {
         <svg width="64" height="44" aria-hidden="true">
           <path
             d="M14 30L34 10L50 22L32 38H22Z"
-            fill="#f3c9b2"
-            stroke="#8a4a2a"
+            fill="var(--line)"
+            stroke="var(--clay)"
             strokeWidth="1.6"
             strokeLinejoin="round"
           />
-          <path d="M24 20L41 32" stroke="#8a4a2a" strokeWidth="1.4" />
+          <path d="M24 20L41 32" stroke="var(--clay)" strokeWidth="1.4" />
         </svg>
         <span>eraser</span>
       </button>

@@ -16,8 +16,8 @@ function ShapeDrawing({ shape }: { shape: ShapeName }) {
       <path
         d={shapePath(shape, w, h, [])}
         transform={`translate(${(58 - w) / 2} ${(44 - h) / 2})`}
-        fill="#dfe8d0"
-        stroke="#456632"
+        fill="var(--moss-soft)"
+        stroke="var(--moss)"
         strokeWidth="1.6"
         strokeLinejoin="round"
       />

@@ -4,6 +4,7 @@ import {
   Button,
   Checkbox,
   ConfigProvider,
+  DatePicker,
   Dropdown,
   Input,
   InputNumber,
@@ -23,9 +24,10 @@ import path from 'node:path';
 import type { ComponentType } from 'react';
 import { renderToString } from 'react-dom/server';
 import { theme } from './theme';
+import { tokensCss } from './tokens';
 
 /**
- * Writes the styles of the Ant Design components in use to one file, so that the first paint has them and no page has to
+ * Writes our tokens and the styles of the Ant Design components in use to one file, so that the first paint has them and no page has to
  * compute them. A component that is used anywhere has to stand here.
  */
 
@@ -33,7 +35,8 @@ import { theme } from './theme';
 const opened = (component: unknown) =>
   (component as { _InternalPanelDoNotUseOrYouWillBeFired: ComponentType<Record<string, unknown>> })
     ._InternalPanelDoNotUseOrYouWillBeFired;
-const [ModalPanel, PopoverPanel, TooltipPanel, SelectPanel, DropdownPanel, MessagePanel] = [
+const [DatePanel, ModalPanel, PopoverPanel, TooltipPanel, SelectPanel, DropdownPanel, MessagePanel] = [
+  DatePicker,
   Modal,
   Popover,
   Tooltip,
@@ -58,6 +61,8 @@ renderToString(
       <Segmented options={['a']} />
       <Progress percent={40} size="small" />
       <Slider />
+      <DatePicker showTime />
+      <DatePanel showTime />
       <Switch />
       <Select />
       <ModalPanel title="a" />
@@ -71,6 +76,6 @@ renderToString(
 );
 const folder = path.resolve(import.meta.dirname, '../../.generated');
 mkdirSync(folder, { recursive: true });
-const css = extractStyle(cache, { plain: true });
+const css = tokensCss() + extractStyle(cache, { plain: true });
 writeFileSync(path.join(folder, 'antd.css'), css);
 console.log(`styles: ${Math.round(css.length / 1024)} KB`);

@@ -1,3 +1,4 @@
+import { DRAWN } from '../../core/schema/defaults';
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import type { Page, Sheet } from '../../core/schema/sheet';
@@ -186,7 +187,7 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
               type="button"
               className="chip"
               onClick={() =>
-                bench.make('Palette', { kind: 'sheet-set', values: { palette: [...sheet.palette, '#8c8c8c'] } })
+                bench.make('Palette', { kind: 'sheet-set', values: { palette: [...sheet.palette, DRAWN.grey] } })
               }
             >
               add colour

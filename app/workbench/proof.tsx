@@ -1,3 +1,4 @@
+import { DRAWN } from '../../core/schema/defaults';
 import type { ReactNode } from 'react';
 import { useEffect, useState } from 'react';
 import type { Point } from '../../core/geometry/matrix';
@@ -106,7 +107,7 @@ export const readableEntries = (bench: Bench, page: Page, findings: readonly Fin
   entriesOf(page, findings, 'readable', 'Hard to read', 'hard to read', (finding) => (
     <>
       <p className="finding-facts">
-        <span className="finding-sample" style={{ background: finding.behind, color: finding.colour || '#888888' }}>
+        <span className="finding-sample" style={{ background: finding.behind, color: finding.colour || DRAWN.grey }}>
           Aa
         </span>
         contrast {finding.worst.toFixed(1)}, should be {finding.needed}

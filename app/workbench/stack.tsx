@@ -1,3 +1,4 @@
+import { cutTo } from '../../core/values/characters';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { drawItem } from '../../core/items/draw';
 import { svgMarkup } from '../../core/drawing/svg';
@@ -13,7 +14,7 @@ import { putBefore } from '../commands/arrange';
 import { useBench } from '../document/bench';
 import { lightUp } from '../canvas/light';
 import { useRested } from '../fields/rested';
-import { useSeen } from '../fields/seen';
+import { useRows } from '../fields/rows';
 import './stack.css';
 
 /** The stack: everything on the page (or in the group that is entered) from front to back. */
@@ -54,13 +55,18 @@ const Face = memo(function Face({ item: now, page: pageNow, roles, faces, arrive
     );
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [item, page, roles, faces, arrived]);
-  if (!drawn) return <span className="stack-words">{itemName(item)}</span>;
+  if (!drawn) return <span className="stack-words">{onTile(itemName(item))}</span>;
   return <svg viewBox={drawn.view} width="30" height="30" dangerouslySetInnerHTML={{ __html: drawn.html }} />;
 });
 
-/** Height of a row and the gap below it, in pixels; rows that are there at once. */
+/** Height of a row and the gap below it, in pixels. */
 const ROW = 41;
-const SHOWN = 60;
+
+/** Letters of a word that a tile has room for. */
+const LONGEST = 8;
+/** Words that are too long for a tile are cut, not broken. */
+const onTile = (words: string) =>
+  words.replace(/\S+/g, (word) => (word.length > LONGEST ? `${cutTo(word, LONGEST - 1)}…` : word));
 
 export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Bench; faces: Faces; arrived: number }) {
   const page = useBench(bench, pageOf);
@@ -73,8 +79,8 @@ export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Ben
   // Parts of a group are drawn where they stand in it.
   const within = useMemo(() => (group ? { ...page, items: group.items } : page), [page, group]);
   // Only what can be seen of a long stack is there.
-  const { first, onScroll } = useSeen(items.length, ROW, SHOWN);
-  const shown = items.slice(first, first + SHOWN);
+  const { first, end, before, after } = useRows(items.length, ROW, list);
+  const shown = items.slice(first, end);
   const [dragged, setDragged] = useState<string | null>(null);
   const [over, setOver] = useState<string | null>(null);
   // What the pointer is over on the sheet is lit up here, past React.
@@ -103,7 +109,6 @@ export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Ben
       <div
         className="stack-list"
         ref={list}
-        onScroll={onScroll}
         onKeyDown={(event) => {
           if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
           event.preventDefault();
@@ -113,10 +118,7 @@ export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Ben
           buttons[Math.max(0, Math.min(buttons.length - 1, at + (event.key === 'ArrowDown' ? 1 : -1)))]?.focus();
         }}
       >
-        <div
-          className="stack-room"
-          style={{ paddingTop: first * ROW, paddingBottom: (items.length - first - shown.length) * ROW }}
-        >
+        <div className="stack-room" style={{ paddingTop: before, paddingBottom: after }}>
           {shown.map((item) => {
             const chosen = selection.includes(item.id);
             const marks = [item.locked && 'locked', item.hidden && 'hidden'].filter(Boolean).join(', ');

@@ -77,6 +77,19 @@ export const held = (item: string, target: string | null = null, x = 0, y = 0) =
 /** What leaders are seen by over dark pictures. */
 export const LIGHT_EDGE = '#ffffff';
 
+/** Colours that things have before somebody chooses any. */
+export const DRAWN = {
+  ink: '#2a2820',
+  line: '#5b5646',
+  edge: '#6b6450',
+  paper: '#fffdf6',
+  sheet: '#fffefa',
+  bank: '#e6edd9',
+  fill: '#7f9d63',
+  pen: '#2c5d86',
+  grey: '#8c8c8c',
+} as const;
+
 export const line = (given: Given<LineItem>): LineItem => ({
   kind: 'line',
   ...base,

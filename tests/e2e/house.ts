@@ -210,6 +210,14 @@ export async function exported(page: Page, sheetId: string, wanted: Wanted): Pro
   return (await ask.get(`${origin}/exports/${id}/file`)).body();
 }
 
+/** Types a due time into the calendar that opens for it. */
+export async function dueBy(page: Page, when: string): Promise<void> {
+  await page.getByRole('button', { name: /^due/ }).click();
+  await page.getByRole('textbox', { name: 'due' }).fill(when);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^due/ })).toBeFocused();
+}
+
 export const onSheet = (page: Page) => page.getByRole('list', { name: 'What stands on the page' });
 
 /** A field of the margin by its name, and the things of the stack. */

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { SECRET } from '../../demo/school';
-import { drag, drawn, enter, expect, join, openSheet, press, saved, supply, test } from './house';
+import { drag, drawn, dueBy, enter, expect, join, openSheet, press, saved, supply, test } from './house';
 
 /** One after the other: change a diagram, hand it out, fill it in, review it on the spot, return it, have another go. */
 test.describe.serial('the whole job', () => {
@@ -27,10 +27,10 @@ test.describe.serial('the whole job', () => {
     await teacher.getByRole('button', { name: 'Hand it out' }).click();
     await expect(teacher.getByText('Choose who gets it')).toBeVisible();
     await teacher.getByRole('checkbox', { name: /Avocet/ }).check();
-    await teacher.getByLabel('due').fill('2020-01-01T10:00');
+    await dueBy(teacher, '1 Jan 2020, 10:00');
     await teacher.getByRole('button', { name: 'Hand it out' }).click();
     await expect(teacher.getByText('The due time is already past')).toBeVisible();
-    await teacher.getByLabel('due').fill('2099-01-01T10:00');
+    await dueBy(teacher, '2099-01-01 10:00');
     await teacher.getByLabel('Name of the handout').fill('Heron for Avocet');
     await teacher.getByLabel(/Brief/).fill('Name the parts.');
     await teacher.getByRole('button', { name: 'Add a row' }).click();

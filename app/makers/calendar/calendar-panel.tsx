@@ -1,6 +1,7 @@
+import { DayField } from '../../fields/day-field';
 import { Checkbox, Input, Select } from 'antd';
 import { useState } from 'react';
-import { dateOf, dayNumber, daysIn, isDay, MONTHS, WEEKDAYS, shownDays, writtenDay } from '../../../core/values/days';
+import { dateOf, dayNumber, daysIn, MONTHS, WEEKDAYS, shownDays, writtenDay } from '../../../core/values/days';
 import { readLines } from '../../../core/makers/calendar/lines';
 import type { CalendarRecipe, Happening } from '../../../core/schema/recipes/calendar';
 import { MOST_HAPPENINGS } from '../../../core/schema/recipes/calendar';
@@ -149,21 +150,6 @@ export function CalendarPanel({ bench, group, sheet }: PanelProps) {
 
 type Put = (name: string, values: Partial<CalendarRecipe>, keep?: 'soon' | 'now') => void;
 
-/** A day, typed or chosen; what is no day is not taken. */
-function DayField({ label, value, onChange }: { label: string; value: string; onChange: (day: string) => void }) {
-  return (
-    <input
-      type="date"
-      className="made-text calendar-day"
-      aria-label={label}
-      value={value}
-      min="0001-01-01"
-      max="9999-12-31"
-      onChange={(event) => isDay(event.target.value) && onChange(event.target.value)}
-    />
-  );
-}
-
 /** What happens in the days that are shown. */
 function Happenings({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
   const { happenings } = recipe;
@@ -203,16 +189,13 @@ function Happenings({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
             />
             <span className="happening-until">
               to
-              <input
-                type="date"
-                className="made-text calendar-day"
-                aria-label={`Last day of “${one.words}”`}
+              <DayField
+                mayBeNone
+                label={`Last day of “${one.words}”`}
+                none="the same day"
                 value={one.until ?? ''}
                 min={one.from}
-                onChange={({ target }) => {
-                  if (target.value === '') set(one.id, { until: null });
-                  else if (isDay(target.value)) set(one.id, { until: target.value > one.from ? target.value : null });
-                }}
+                onChange={(day) => set(one.id, { until: day > one.from ? day : null })}
               />
               {one.until === null && one.time && (
                 <TimeField label={`End of “${one.words}”`} value={one.to} onChange={(to) => set(one.id, { to })} />

@@ -1,3 +1,4 @@
+import { token } from '../../theme/tokens';
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
@@ -232,7 +233,7 @@ function Kinds({ kind, data, onChoose }: { kind: ChartKind; data: Data; onChoose
   );
 }
 
-const [A, B, C] = ['#4a6b35', '#c8632e', '#2c5d86'];
+const [A, B, C] = [token('moss'), token('terracotta'), token('sky')];
 const stroke = { fill: 'none', strokeWidth: 2 };
 const ICONS: Record<ChartKind, ReactNode> = {
   bar: <path d="M4 24V12h6v12zM14 24V4h6v20zM24 24V9h6v15z" fill={A} />,
@@ -251,7 +252,7 @@ const ICONS: Record<ChartKind, ReactNode> = {
   line: (
     <>
       <path d="M3 20L12 9L20 14L31 4" stroke={A} {...stroke} />
-      <path d="M3 24H31" stroke="#8a8471" strokeWidth="1" />
+      <path d="M3 24H31" stroke="var(--stone)" strokeWidth="1" />
     </>
   ),
   dots: (
@@ -283,14 +284,14 @@ const ICONS: Record<ChartKind, ReactNode> = {
   ),
   numberline: (
     <>
-      <path d="M2 17H32M7 13V21M15 13V21M23 13V21" stroke="#5b5646" strokeWidth="1.4" />
+      <path d="M2 17H32M7 13V21M15 13V21M23 13V21" stroke="var(--soft)" strokeWidth="1.4" />
       <circle cx="11" cy="17" r="2.6" fill={B} />
       <circle cx="23" cy="17" r="2.6" fill={B} />
     </>
   ),
   timeline: (
     <>
-      <path d="M2 14H32M9 14V7M24 14V21" stroke="#5b5646" strokeWidth="1.4" />
+      <path d="M2 14H32M9 14V7M24 14V21" stroke="var(--soft)" strokeWidth="1.4" />
       <path d="M4 3H15V7H4zM18 20H31V24H18z" fill={A} />
     </>
   ),

@@ -13,11 +13,11 @@ export const CHART: AppMaker<'chart'> = {
     says: '13 kinds, from data',
     drawing: (
       <g {...stroke}>
-        <path d="M12 5V48H70" stroke="#6b6450" />
-        <rect x="18" y="26" width="10" height="22" fill="#dfe8d0" />
-        <rect x="33" y="14" width="10" height="34" fill="#fbe6d6" stroke="#b2501c" />
-        <rect x="48" y="33" width="10" height="15" fill="#cfdfec" stroke="#2c5d86" />
-        <path d="M16 20L38 8L60 16" stroke="#6b6450" strokeWidth="1.1" strokeDasharray="2 2" />
+        <path d="M12 5V48H70" stroke="var(--faint)" />
+        <rect x="18" y="26" width="10" height="22" fill="var(--moss-soft)" />
+        <rect x="33" y="14" width="10" height="34" fill="var(--apricot-soft)" stroke="var(--apricot)" />
+        <rect x="48" y="33" width="10" height="15" fill="var(--sky-soft)" stroke="var(--sky)" />
+        <path d="M16 20L38 8L60 16" stroke="var(--faint)" strokeWidth="1.1" strokeDasharray="2 2" />
       </g>
     ),
   },

@@ -1,3 +1,4 @@
+import { token } from '../../theme/tokens';
 import type { Bench } from '../../document/bench';
 import type { ComponentType, ReactNode } from 'react';
 import type { MakerKind } from '../../../core/schema/recipes/recipes';
@@ -18,4 +19,4 @@ export type AppMaker<K extends MakerKind = MakerKind> = {
 };
 
 /** How tiles are drawn. */
-export const stroke = { fill: 'none', stroke: '#456632', strokeWidth: 1.6, strokeLinejoin: 'round' as const };
+export const stroke = { fill: 'none', stroke: token('moss'), strokeWidth: 1.6, strokeLinejoin: 'round' as const };

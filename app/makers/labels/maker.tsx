@@ -13,11 +13,11 @@ export const LABELS: AppMaker<'labels'> = {
     says: 'blanks, bank, key',
     drawing: (
       <g {...stroke}>
-        <path d="M40 46C27 40 30 16 41 9C54 15 55 38 40 46ZM40 46V18M40 34L49 25M40 34L32 27" fill="#dfe8d0" />
-        <path d="M46 20L58 10M34 30L21 34M48 33L58 40" stroke="#6b6450" strokeWidth="1.2" />
-        <rect x="58" y="4" width="18" height="10" rx="2.5" fill="#fff" />
-        <rect x="58" y="36" width="18" height="10" rx="2.5" fill="#fff" strokeDasharray="3 2" />
-        <rect x="4" y="29" width="17" height="10" rx="2.5" fill="#fff" />
+        <path d="M40 46C27 40 30 16 41 9C54 15 55 38 40 46ZM40 46V18M40 34L49 25M40 34L32 27" fill="var(--moss-soft)" />
+        <path d="M46 20L58 10M34 30L21 34M48 33L58 40" stroke="var(--faint)" strokeWidth="1.2" />
+        <rect x="58" y="4" width="18" height="10" rx="2.5" fill="var(--white)" />
+        <rect x="58" y="36" width="18" height="10" rx="2.5" fill="var(--white)" strokeDasharray="3 2" />
+        <rect x="4" y="29" width="17" height="10" rx="2.5" fill="var(--white)" />
       </g>
     ),
   },

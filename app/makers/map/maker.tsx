@@ -14,11 +14,11 @@ export const MAP: AppMaker<'map'> = {
     says: 'an outline, drawn',
     drawing: (
       <g {...stroke}>
-        <path d="M30 27C42 27 40 10 52 10M30 27H52M30 27C42 27 40 44 52 44" stroke="#6b6450" />
-        <rect x="5" y="20" width="26" height="14" rx="7" fill="#2f4d26" stroke="none" />
-        <rect x="52" y="4" width="22" height="12" rx="3" fill="#dfe8d0" />
-        <rect x="52" y="21" width="22" height="12" rx="3" fill="#fff" />
-        <rect x="52" y="38" width="22" height="12" rx="3" fill="#dfe8d0" />
+        <path d="M30 27C42 27 40 10 52 10M30 27H52M30 27C42 27 40 44 52 44" stroke="var(--faint)" />
+        <rect x="5" y="20" width="26" height="14" rx="7" fill="var(--moss-deep)" stroke="none" />
+        <rect x="52" y="4" width="22" height="12" rx="3" fill="var(--moss-soft)" />
+        <rect x="52" y="21" width="22" height="12" rx="3" fill="var(--white)" />
+        <rect x="52" y="38" width="22" height="12" rx="3" fill="var(--moss-soft)" />
       </g>
     ),
   },

@@ -7,7 +7,7 @@ import { branchEnd, OutlineProblem, rowMoved, rowsOf, shifted, withRows } from '
 import type { Row } from '../../../core/makers/map/outline';
 import type { MapRecipe } from '../../../core/schema/recipes/map';
 import { freeId, LONGEST_NODE, MOST_NODES } from '../../../core/schema/recipes/map';
-import { useSeen } from '../../fields/seen';
+import { useRows } from '../../fields/rows';
 
 /** The outline of a map, written like a list: Enter for the next line, Tab to hang it deeper. */
 
@@ -24,9 +24,8 @@ type Props = {
 type Drop = { index: number; depth: number };
 const INDENT = 16;
 
-/** Height of a line, in pixels as in the styles, and how many are there at once. */
+/** Height of a line, in pixels as in the styles. */
 const ROW = 22;
-const SHOWN = 36;
 
 export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProblem }: Props) {
   const rows = rowsOf(recipe.nodes);
@@ -35,9 +34,9 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
   const [dragged, setDragged] = useState<number | null>(null);
   const [drop, setDrop] = useState<Drop | null>(null);
   // Only the lines that can be seen of a long outline are there, and those that are written in or dragged.
-  const { first, onScroll } = useSeen(rows.length, ROW, SHOWN);
+  const { first, end } = useRows(rows.length, ROW, pad);
   const [held, setHeld] = useState<string | null>(null);
-  const isThere = (id: string, i: number) => (i >= first && i < first + SHOWN) || i === dragged || id === held;
+  const isThere = (id: string, i: number) => (i >= first && i < end) || i === dragged || id === held;
 
   const want = (id: string, at: number | 'end') => {
     focus.current = { id, at };
@@ -182,7 +181,6 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
       className="outline-pad"
       role="list"
       aria-label="Outline"
-      onScroll={onScroll}
       onDragOver={over}
       onDrop={(event) => {
         event.preventDefault();
