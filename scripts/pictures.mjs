@@ -110,6 +110,7 @@ try {
   await teacher.locator('.desk-sheet', { hasText: 'grey heron' }).click();
   await teacher.locator('.page-view').waitFor();
   await press(teacher, 690, 265);
+  await teacher.locator('.margin-card.active').waitFor();
   await shot(teacher, 'workbench');
   const sheet = teacher.url();
   await teacher.goto('/desk');
