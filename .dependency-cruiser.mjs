@@ -30,7 +30,8 @@ const ORDER = [
   ['server/http'],
   ['server/main\\.ts', 'workers', 'art', 'demo'],
   // The application.
-  ['app/browser', 'app/theme', 'app/fields', 'app/margin', 'app/[^/]+\\.server\\.ts', 'app/nonce\\.ts'],
+  ['app/browser', 'app/theme', 'app/[^/]+\\.server\\.ts', 'app/nonce\\.ts'],
+  ['app/fields', 'app/margin'],
   ['app/keeping', 'app/drawing', 'app/handout', 'app/spread'],
   ['app/house', 'app/document', 'app/student'],
   ['app/commands', 'app/reading'],
