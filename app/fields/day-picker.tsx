@@ -1,8 +1,11 @@
 import { DatePicker } from 'antd';
 import dayjs from 'dayjs';
+import customParseFormat from 'dayjs/plugin/customParseFormat';
 import { DAY, MOMENT } from './day-words';
 
 /** The calendar that opens for a day, with a time of day where one is wanted. */
+
+dayjs.extend(customParseFormat);
 
 export type PickerProps = {
   label: string;
@@ -17,10 +20,11 @@ export type PickerProps = {
 
 /** How a day can be typed besides as it is shown. */
 const TYPED = ['YYYY-MM-DD', 'D/M/YYYY', 'D.M.YYYY', 'D MMMM YYYY'];
-const TYPED_MOMENT = TYPED.flatMap((day) => [`${day}, HH:mm`, `${day} HH:mm`]);
+const DAYS = [DAY, ...TYPED];
+const MOMENTS = [MOMENT, ...TYPED.flatMap((day) => [`${day}, HH:mm`, `${day} HH:mm`])];
 
 export default function DayPicker({ label, value, time, min, max, mayBeNone, onChange, onClose }: PickerProps) {
-  const [shown, kept] = time ? [MOMENT, 'YYYY-MM-DDTHH:mm'] : [DAY, 'YYYY-MM-DD'];
+  const [shown, kept] = time ? [MOMENTS, 'YYYY-MM-DDTHH:mm'] : [DAYS, 'YYYY-MM-DD'];
   return (
     <DatePicker
       size="small"
@@ -30,12 +34,22 @@ export default function DayPicker({ label, value, time, min, max, mayBeNone, onC
       value={value ? dayjs(value) : null}
       minDate={min ? dayjs(min) : undefined}
       maxDate={max ? dayjs(max) : undefined}
-      format={[shown, ...(time ? TYPED_MOMENT : TYPED)]}
+      format={shown}
       showTime={time ? { format: 'HH:mm', minuteStep: 5 } : false}
       needConfirm={false}
       allowClear={mayBeNone}
       onChange={(date: dayjs.Dayjs | null) => (date ? onChange(date.format(kept)) : mayBeNone && onChange(''))}
       onOpenChange={(open) => !open && onClose()}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return;
+        // What can't be read stays there to be put right.
+        const typed = dayjs(event.target.value.trim(), shown, true);
+        if (!typed.isValid() || (min && typed.isBefore(dayjs(min)))) return;
+        // Else the same key would press the button that gets the focus, and open it again.
+        event.preventDefault();
+        onChange(typed.format(kept));
+        onClose();
+      }}
     />
   );
 }
