@@ -58,12 +58,12 @@ export const personById = async (db: Queries, id: string) =>
 export const namesAround = async (db: Queries, person: Pick<Person, 'id' | 'schoolId'>): Promise<string[]> =>
   (
     await db.query<{ name: string }>(
-      `select distinct p.name from person p
-       where p.school_id = $1 and (p.role = 'teacher' or exists (
-         select 1 from class_member m join class c on c.id = m.class_id
-         where m.person_id = p.id and (c.teacher_id = $2 or exists (
-           select 1 from class_member own where own.class_id = c.id and own.person_id = $2))))
-       order by p.name limit 3000`,
+      `with around as (
+         select id from class where teacher_id = $2
+         union select class_id from class_member where person_id = $2)
+       select name from person where school_id = $1 and role = 'teacher'
+       union select p.name from around a join class_member m on m.class_id = a.id join person p on p.id = m.person_id
+       order by name limit 3000`,
       [person.schoolId, person.id],
     )
   ).map(({ name }) => name);
