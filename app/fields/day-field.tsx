@@ -1,11 +1,13 @@
 import { useEffect, useRef, useState } from 'react';
-import { later } from '../browser/later';
+import { ahead, later } from '../browser/later';
 import type { PickerProps } from './day-picker';
 import { dayWords } from './day-words';
 
 /** A day, or a moment: shown in words, chosen or typed in a calendar that is fetched when it is wanted. */
 
 const Picker = later(() => import('./day-picker').then((part) => part.default));
+// Its styles are there then, also when the network is gone.
+ahead(() => fetch('/art/antd-picker.css'));
 
 type Props = Omit<PickerProps, 'onClose'> & {
   id?: string;

@@ -26,30 +26,33 @@ const MOMENTS = [MOMENT, ...TYPED.flatMap((day) => [`${day}, HH:mm`, `${day} HH:
 export default function DayPicker({ label, value, time, min, max, mayBeNone, onChange, onClose }: PickerProps) {
   const [shown, kept] = time ? [MOMENTS, 'YYYY-MM-DDTHH:mm'] : [DAYS, 'YYYY-MM-DD'];
   return (
-    <DatePicker
-      size="small"
-      autoFocus
-      defaultOpen
-      aria-label={label}
-      value={value ? dayjs(value) : null}
-      minDate={min ? dayjs(min) : undefined}
-      maxDate={max ? dayjs(max) : undefined}
-      format={shown}
-      showTime={time ? { format: 'HH:mm', minuteStep: 5 } : false}
-      needConfirm={false}
-      allowClear={mayBeNone}
-      onChange={(date: dayjs.Dayjs | null) => (date ? onChange(date.format(kept)) : mayBeNone && onChange(''))}
-      onOpenChange={(open) => !open && onClose()}
-      onKeyDown={(event) => {
-        if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return;
-        // What can't be read stays there to be put right.
-        const typed = dayjs(event.target.value.trim(), shown, true);
-        if (!typed.isValid() || (min && typed.isBefore(dayjs(min)))) return;
-        // Else the same key would press the button that gets the focus, and open it again.
-        event.preventDefault();
-        onChange(typed.format(kept));
-        onClose();
-      }}
-    />
+    <>
+      <link rel="stylesheet" href="/art/antd-picker.css" precedence="default" />
+      <DatePicker
+        size="small"
+        autoFocus
+        defaultOpen
+        aria-label={label}
+        value={value ? dayjs(value) : null}
+        minDate={min ? dayjs(min) : undefined}
+        maxDate={max ? dayjs(max) : undefined}
+        format={shown}
+        showTime={time ? { format: 'HH:mm', minuteStep: 5 } : false}
+        needConfirm={false}
+        allowClear={mayBeNone}
+        onChange={(date: dayjs.Dayjs | null) => (date ? onChange(date.format(kept)) : mayBeNone && onChange(''))}
+        onOpenChange={(open) => !open && onClose()}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return;
+          // What can't be read stays there to be put right.
+          const typed = dayjs(event.target.value.trim(), shown, true);
+          if (!typed.isValid() || (min && typed.isBefore(dayjs(min)))) return;
+          // Else the same key would press the button that gets the focus, and open it again.
+          event.preventDefault();
+          onChange(typed.format(kept));
+          onClose();
+        }}
+      />
+    </>
   );
 }

@@ -61,8 +61,6 @@ renderToString(
       <Segmented options={['a']} />
       <Progress percent={40} size="small" />
       <Slider />
-      <DatePicker showTime />
-      <DatePanel showTime />
       <Switch />
       <Select />
       <ModalPanel title="a" />
@@ -76,6 +74,17 @@ renderToString(
 );
 const folder = path.resolve(import.meta.dirname, '../../.generated');
 mkdirSync(folder, { recursive: true });
+// What few ever open comes with it.
+const pickerCache = createCache();
+renderToString(
+  <StyleProvider cache={pickerCache}>
+    <ConfigProvider theme={theme}>
+      <DatePicker showTime />
+      <DatePanel showTime />
+    </ConfigProvider>
+  </StyleProvider>,
+);
 const css = tokensCss() + extractStyle(cache, { plain: true });
 writeFileSync(path.join(folder, 'antd.css'), css);
+writeFileSync(path.join(folder, 'antd-picker.css'), extractStyle(pickerCache, { plain: true }));
 console.log(`styles: ${Math.round(css.length / 1024)} KB`);
