@@ -50,6 +50,7 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
         <Row label="size">
           <Choice
             label="Page size"
+            width={150}
             value={named?.id ?? 'own'}
             options={[
               ...PAGE_SIZES.map(({ id, name }) => ({ value: id, label: name })),
