@@ -29,6 +29,9 @@ export const theme: ThemeConfig = {
     fontFamily: FONTS.read,
     boxShadow: SHADOWS['shadow-high'],
     boxShadowSecondary: SHADOWS['shadow-high'],
+    controlItemBgActive: COLOURS['moss-soft'],
+    controlItemBgActiveHover: COLOURS['moss-soft'],
+    controlItemBgHover: COLOURS.tint,
     controlOutline: `${COLOURS.moss}40`,
     // Slow laptops: what opens is simply there.
     motion: false,

@@ -63,7 +63,7 @@ const Face = memo(function Face({ item: now, page: pageNow, roles, faces, arrive
 const ROW = 41;
 
 /** Letters of a word that a tile has room for. */
-const LONGEST = 8;
+const LONGEST = 7;
 /** Words that are too long for a tile are cut, not broken. */
 const onTile = (words: string) =>
   words.replace(/\S+/g, (word) => (word.length > LONGEST ? `${cutTo(word, LONGEST - 1)}…` : word));
