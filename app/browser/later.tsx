@@ -48,7 +48,8 @@ export function pagesAhead(): void {
   }
 }
 
-class Fetched<T> {
+/** What is fetched when it is first asked for and kept; after a failure it is asked for again. */
+export class Fetched<T> {
   now: { kind: 'on its way' } | { kind: 'failed' } | { kind: 'here'; value: T } = { kind: 'on its way' };
   private asked: Promise<void> | undefined;
   private listeners = new Set<() => void>();

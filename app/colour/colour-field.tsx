@@ -4,7 +4,6 @@ import { Popover } from 'antd';
 import { createContext, useContext, useState, useSyncExternalStore } from 'react';
 import type { Paint } from '../../core/schema/sheet';
 import { DRAWN, solid } from '../../core/schema/defaults';
-import { token } from '../theme/tokens';
 import type { Bench } from '../document/bench';
 import { noteColour } from '../commands/commands';
 import { NumberField, PercentField, Row, Toggle } from '../fields/fields';
@@ -130,7 +129,7 @@ function PaintDrawing({ kind }: { kind: (typeof PAINTS)[number]['kind'] }) {
         rx="3"
         stroke="var(--faint)"
         strokeDasharray={kind === 'none' ? '2 2' : undefined}
-        fill={kind === 'none' ? 'none' : kind === 'solid' ? token('moss-mid') : `url(#paint-${kind[0]})`}
+        fill={kind === 'none' ? 'none' : kind === 'solid' ? 'var(--moss-mid)' : `url(#paint-${kind[0]})`}
       />
     </svg>
   );

@@ -20,7 +20,7 @@ import { grownHeight } from '../../core/text/fit';
 import { roleOf } from '../../core/text/style';
 import { pictureNow } from '../drawing/resources';
 import type { Bench } from '../document/bench';
-import { noneLocked, untilChanged } from '../document/bench';
+import { noneLocked, selected, untilChanged } from '../document/bench';
 import { all, inOrder, movable, newId, set } from './steps';
 
 /** Where things are: moving, order, groups, sizes. */
@@ -98,8 +98,7 @@ export function putBefore(bench: Bench, id: string, other: string): void {
 export function groupChosen(bench: Bench): void {
   const { page } = bench;
   const items = inOrder(bench, bench.selection);
-  if (items.length < 2)
-    return bench.say('Select two or more things to group them.', ({ selection }) => selection.length > 1);
+  if (items.length < 2) return bench.say('Select two or more things to group them.', selected(2));
   const parent = findOn(page, items[0].id)?.groups.at(-1)?.id ?? null;
   if (items.some((item) => (findOn(page, item.id)?.groups.at(-1)?.id ?? null) !== parent))
     return bench.say('Things in different groups can’t be grouped together.', untilChanged(bench));
@@ -221,26 +220,20 @@ export function align(bench: Bench, edge: Edge, to: Anchor): void {
 
 export function spread(bench: Bench, axis: 'x' | 'y', by: 'gap' | 'centre'): void {
   const items = placeable(bench);
-  if (items.length < 3)
-    return bench.say('Select three or more things to distribute them evenly.', ({ selection }) => selection.length > 2);
+  if (items.length < 3) return bench.say('Select three or more things to distribute them evenly.', selected(3));
   moveEach(bench, 'Spread', items, spreadMoves(boxesOf(bench, items), axis, by));
 }
 
 export function tidyUp(bench: Bench): void {
   const items = placeable(bench);
-  if (items.length < 2)
-    return bench.say('Select two or more things to tidy them up.', ({ selection }) => selection.length > 1);
+  if (items.length < 2) return bench.say('Select two or more things to tidy them up.', selected(2));
   moveEach(bench, 'Tidy up', items, tidyMoves(boxesOf(bench, items)));
 }
 
 /** Gives all chosen things the width, the height or both of the first. */
 export function sameSize(bench: Bench, what: 'width' | 'height' | 'size'): void {
   const items = movable(bench).filter(isFramed);
-  if (items.length < 2)
-    return bench.say(
-      'Select two or more things: they get the size of the first.',
-      ({ selection }) => selection.length > 1,
-    );
+  if (items.length < 2) return bench.say('Select two or more things: they get the size of the first.', selected(2));
   const [first, ...others] = items;
   const values = {
     ...(what !== 'height' && { width: first.width }),

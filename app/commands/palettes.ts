@@ -9,7 +9,6 @@ import { studio } from '../document/helpers';
 
 /** The sheet's palette: out of a picture, or exchanged for another. */
 
-/** Ink and paper that every palette keeps, so that words stay words. */
 /** How many colours are taken from a picture. */
 const TAKEN = 8;
 
@@ -19,6 +18,7 @@ export async function paletteFromPicture(bench: Bench, item: PictureItem): Promi
   try {
     const { colours } = await studio.ask<'palette'>({ kind: 'palette', picture, count: TAKEN });
     if (colours.length === 0) return bench.say('No colours were found in this picture.');
+    // Every palette keeps ink and paper, so that words stay words.
     const palette = [...new Set([DRAWN.ink, ...colours, DRAWN.paper])];
     bench.make('Palette from picture', { kind: 'sheet-set', values: { palette } });
     bench.say(

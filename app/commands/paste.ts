@@ -3,8 +3,8 @@ import { plain } from '../../core/schema/defaults';
 import type { Body, Paragraph, ParagraphFormat, Run, RunStyle } from '../../core/schema/sheet';
 
 /**
- * Words from elsewhere: paragraphs, lists with their levels, bold, italic, underline, superscript and subscript stay, all else is dropped. What is
- * pasted is only read, never put on the page as it is.
+ * Words from elsewhere: paragraphs, lists with their levels, bold, italic, underline, superscript and subscript stay, all else
+ * is dropped. What is pasted is only read, never put on the page as it is.
  */
 
 /** Elements that stand in lines of their own, and those of which nothing is seen. */

@@ -4,8 +4,9 @@ import type { Page, WrittenItem } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';
 import type { Word } from '../../core/language/words';
-import { partsOfNames, withoutPossessive, wordsIn } from '../../core/language/words';
+import { partsOfNames, withoutPossessive, wordsIn, wordsOfNames } from '../../core/language/words';
 import { z } from 'zod';
+import { Fetched } from '../browser/later';
 import type { Bench } from '../document/bench';
 import { useBench } from '../document/bench';
 import { spelling } from '../document/helpers';
@@ -13,25 +14,14 @@ import { spelling } from '../document/helpers';
 /** Which words of the page are in no dictionary. Looked up off the main thread, each word once. */
 
 const known = new Map<string, boolean>();
-/** The names of people at the school, as they are written, and their parts in small letters. */
-let names: { written: readonly string[]; parts: ReadonlySet<string> } = { written: [], parts: new Set() };
-let asked = false;
+/** Who is at the school: their names as they are written, and in small letters. Until they have come they are words as others. */
+const people = new Fetched(async () => {
+  const list = z.array(z.string()).parse(await (await fetch('/names')).json());
+  return { written: wordsOfNames(list), parts: new Set(partsOfNames(list)) };
+});
+const names = () => (people.now.kind === 'here' ? people.now.value : null);
 
-/** Asks once who is at the school; without an answer, names are words as others, and it is asked again later. */
-async function learnNames(): Promise<void> {
-  if (asked) return;
-  asked = true;
-  const answer = await fetch('/names').catch(() => null);
-  const list = answer?.ok ? z.array(z.string()).safeParse(await answer.json()).data : undefined;
-  if (!list) asked = false;
-  else
-    names = {
-      written: list.flatMap((name) => wordsIn(name).map(({ word }) => word)),
-      parts: new Set(partsOfNames(list)),
-    };
-}
-
-const isName = (word: string) => names.parts.has(withoutPossessive(word).toLowerCase());
+const isName = (word: string) => names()?.parts.has(withoutPossessive(word).toLowerCase()) ?? false;
 
 const pageOf = (bench: Bench) => bench.page;
 /** Milliseconds of rest before new words are looked up: not while somebody types them, nor while the sheet still opens. */
@@ -44,7 +34,7 @@ export async function lookUp(page: Page): Promise<boolean> {
   for (const item of everyItem(page))
     if (isWritten(item)) for (const { word } of wordsIn(bodyText(item.body))) if (!known.has(word)) words.add(word);
   if (words.size === 0) return false;
-  const learnt = learnNames();
+  const learnt = people.fetch();
   const { wrong } = await spelling.ask<'check'>({ kind: 'check', words: [...words] });
   await learnt;
   for (const word of words) known.set(word, true);
@@ -82,7 +72,7 @@ export function misspelt(item: WrittenItem, ownWords: readonly string[]): Word[]
 }
 
 export const suggestionsFor = (word: string): Promise<string[]> =>
-  spelling.ask<'suggest'>({ kind: 'suggest', word, names: names.written }).then(
+  spelling.ask<'suggest'>({ kind: 'suggest', word, names: names()?.written ?? [] }).then(
     ({ words }) => words,
     () => [],
   );

@@ -96,13 +96,20 @@ const TOGGLE_NAMES: Record<Toggled, string> = {
   sub: 'Subscript',
 };
 
+/** Whether words have it, all or some of them. */
+export const toggled = (style: Common<FullStyle>, what: Toggled): boolean | 'mixed' =>
+  what === 'super' || what === 'sub'
+    ? style.script === null
+      ? 'mixed'
+      : style.script === what
+    : (style[what] ?? 'mixed');
+
 /** Turns it on for all those words; off where all of them have it. */
 export function toggleStyle(bench: Bench, what: Toggled): void {
   const setting = settingOfWords(bench);
   if (!setting) return;
-  const { style } = setting;
-  const patch: Patch<RunStyle> =
-    what === 'super' || what === 'sub' ? { script: style.script === what ? 'none' : what } : { [what]: !style[what] };
+  const on = toggled(setting.style, what) !== true;
+  const patch: Patch<RunStyle> = what === 'super' || what === 'sub' ? { script: on ? what : 'none' } : { [what]: on };
   styleWords(bench, TOGGLE_NAMES[what], patch);
 }
 

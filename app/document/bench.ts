@@ -448,6 +448,12 @@ export class Bench {
   }
 }
 
+/** Until so many things are selected. */
+export const selected =
+  (least: number): Until =>
+  ({ selection }) =>
+    selection.length >= least;
+
 /** Until nothing that is selected is locked. */
 export const noneLocked: Until = ({ selectedItems }) => selectedItems.every(({ locked }) => !locked);
 

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { ahead, later } from '../browser/later';
 import type { PickerProps } from './day-picker';
 import { dayWords } from './day-words';
@@ -10,40 +10,23 @@ const Picker = later(() => import('./day-picker').then((part) => part.default));
 ahead(() => fetch('/art/antd-picker.css'));
 
 type Props = Omit<PickerProps, 'onClose'> & {
-  id?: string;
   /** What is shown for no day. */
   none?: string;
   invalid?: boolean;
 };
 
-export function DayField({ id, none = 'no date', invalid, ...rest }: Props) {
-  const [open, setOpen] = useState(false);
-  const closed = useRef(false);
-  const button = useRef<HTMLButtonElement>(null);
-  // Whoever closes the calendar goes on from where it was opened.
-  useEffect(() => {
-    if (!open && closed.current) button.current?.focus();
-    closed.current = false;
-  }, [open]);
-  if (open)
-    return (
-      <Picker
-        {...rest}
-        onClose={() => {
-          closed.current = true;
-          setOpen(false);
-        }}
-      />
-    );
+export function DayField({ none = 'no date', invalid, ...rest }: Props) {
+  /** Null until it was opened once: whoever closes it goes on from where it was opened. */
+  const [open, setOpen] = useState<boolean | null>(null);
+  if (open) return <Picker {...rest} onClose={() => setOpen(false)} />;
   const words = rest.value ? dayWords(rest.value, rest.time ?? false) : none;
   return (
     <button
-      ref={button}
-      id={id}
       type="button"
       className={`day-field${rest.value ? '' : ' none'}`}
       aria-label={`${rest.label}: ${words}`}
       aria-invalid={invalid}
+      autoFocus={open === false}
       onClick={() => setOpen(true)}
     >
       {words}

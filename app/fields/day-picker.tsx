@@ -12,7 +12,6 @@ export type PickerProps = {
   value: string;
   time?: boolean;
   min?: string;
-  max?: string;
   mayBeNone?: boolean;
   onChange: (value: string) => void;
   onClose: () => void;
@@ -23,7 +22,7 @@ const TYPED = ['YYYY-MM-DD', 'D/M/YYYY', 'D.M.YYYY', 'D MMMM YYYY'];
 const DAYS = [DAY, ...TYPED];
 const MOMENTS = [MOMENT, ...TYPED.flatMap((day) => [`${day}, HH:mm`, `${day} HH:mm`])];
 
-export default function DayPicker({ label, value, time, min, max, mayBeNone, onChange, onClose }: PickerProps) {
+export default function DayPicker({ label, value, time, min, mayBeNone, onChange, onClose }: PickerProps) {
   const [shown, kept] = time ? [MOMENTS, 'YYYY-MM-DDTHH:mm'] : [DAYS, 'YYYY-MM-DD'];
   return (
     <>
@@ -35,7 +34,6 @@ export default function DayPicker({ label, value, time, min, max, mayBeNone, onC
         aria-label={label}
         value={value ? dayjs(value) : null}
         minDate={min ? dayjs(min) : undefined}
-        maxDate={max ? dayjs(max) : undefined}
         format={shown}
         showTime={time ? { format: 'HH:mm', minuteStep: 5 } : false}
         needConfirm={false}

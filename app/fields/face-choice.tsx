@@ -1,7 +1,7 @@
 import type { SelectProps } from 'antd';
 import { Select } from 'antd';
 import { z } from 'zod';
-import { FACES } from '../../core/text/catalogue';
+import { faceById, FACES } from '../../core/text/catalogue';
 import { fetched, useFetched } from '../browser/later';
 
 /** Choosing faces, each listed as it looks. */
@@ -45,11 +45,10 @@ export function FaceChoice<T extends string | string[] | null>({ label, early, .
 }
 
 function FaceOption({ id, name }: { id: string; name: string }) {
-  const early = FACES.some((face) => face.id === id && face.early);
   return (
     <span className="face-option">
       <FaceName id={id} name={name} />
-      {early && <small className="quiet">early reader</small>}
+      {faceById(id).early && <small className="quiet">early reader</small>}
     </span>
   );
 }

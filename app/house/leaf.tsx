@@ -1,4 +1,3 @@
-import { token } from '../theme/tokens';
 import type { ReactNode } from 'react';
 import type { CopyState } from '../../server/stores/copies';
 
@@ -13,11 +12,11 @@ export const STATE_WORDS: Record<CopyState, string> = {
 };
 
 export const STATE_COLOURS: Record<CopyState, string> = {
-  'not-begun': token('line'),
-  'under-way': token('sky-pale'),
-  'handed-in': token('moss'),
-  'another-go': token('apricot-line'),
-  done: token('ochre'),
+  'not-begun': 'var(--line)',
+  'under-way': 'var(--sky-pale)',
+  'handed-in': 'var(--moss)',
+  'another-go': 'var(--apricot-line)',
+  done: 'var(--ochre)',
 };
 
 const DRAWINGS: Record<CopyState, ReactNode> = {

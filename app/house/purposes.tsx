@@ -1,10 +1,9 @@
-import { token } from '../theme/tokens';
 import type { ReactNode } from 'react';
 import type { Purpose } from '../../server/stores/sheets';
 
 const stroke = {
   fill: 'none',
-  stroke: token('moss'),
+  stroke: 'var(--moss)',
   strokeWidth: 1.6,
   strokeLinecap: 'round' as const,
   strokeLinejoin: 'round' as const,

@@ -73,7 +73,7 @@ export function OutlineFields({ outlines, palette, none, label = 'outline', onCh
 export function ShapeFields({ bench, items }: { bench: Bench; items: readonly ShapeItem[] }) {
   const name = shared(items.map((item) => item.shape));
   const values = name && shared(items.map((item) => valuesOf(item.shape, item.adjust)));
-  const { counts, reached } = name ? OUTLINES[name] : {};
+  const { counted, reached } = name ? OUTLINES[name] : {};
   return (
     <>
       <Row label="shape">
@@ -94,10 +94,8 @@ export function ShapeFields({ bench, items }: { bench: Bench; items: readonly Sh
       {values && values.length > 0 && (
         <Row label="form">
           {values.map((value, i) => {
-            const put = (next: number) =>
-              setValues(bench, 'Form', { adjust: values.map((old, k) => (k === i ? next : old)) });
-            const counted = counts?.[i];
-            if (counted)
+            const put = (next: number) => setValues(bench, 'Form', { adjust: values.with(i, next) });
+            if (counted?.at === i)
               return (
                 <NumberField
                   key={i}

@@ -18,7 +18,7 @@ import {
   tidyUp,
   ungroupChosen,
 } from '../commands/arrange';
-import type { Bench } from '../document/bench';
+import type { Along, Bench } from '../document/bench';
 import { useBench } from '../document/bench';
 import type { Alike } from '../commands/looks';
 import { setValues } from '../commands/commands';
@@ -28,6 +28,20 @@ import { EdgeDrawing, SpreadDrawing } from '../fields/glyphs';
 
 /** Place, size and angle in numbers; aligning, spreading, order, groups. */
 
+const alongOf = (bench: Bench) => bench.along;
+
+type AlongProps = { bench: Bench; what: keyof Along; label: string; children: string };
+
+/** Whether something goes along when things are resized. */
+function AlongToggle({ bench, what, label, children }: AlongProps) {
+  const along = useBench(bench, alongOf);
+  return (
+    <Toggle on={along[what]} label={label} onClick={() => bench.put({ along: { ...along, [what]: !along[what] } })}>
+      {children}
+    </Toggle>
+  );
+}
+
 export function NumbersFields({ bench, items, unit }: { bench: Bench; items: Item[]; unit: Sheet['unit'] }) {
   const [item] = items;
   const one = items.length === 1 && isFramed(item) ? item : null;
@@ -36,7 +50,6 @@ export function NumbersFields({ bench, items, unit }: { bench: Bench; items: Ite
   const opacity = items.every((each) => each.opacity === item.opacity) ? item.opacity : null;
   const place = (axis: 'x' | 'y') => (at: number) =>
     one ? setValues(bench, 'Move', { [axis]: at }) : placeAt(bench, axis, at);
-  const along = useBench(bench, alongOf);
   return (
     <div className="typed-pair">
       <LengthField label="from left" value={box.x} unit={unit} onChange={place('x')} />
@@ -57,13 +70,9 @@ export function NumbersFields({ bench, items, unit }: { bench: Bench; items: Ite
       />
       {hasRatio(items) && (
         <span className="typed">
-          <Toggle
-            on={along.ratio}
-            label="Keep proportions: width and height change together"
-            onClick={() => bench.put({ along: { ...along, ratio: !along.ratio } })}
-          >
+          <AlongToggle bench={bench} what="ratio" label="Keep proportions: width and height change together">
             keep proportions
-          </Toggle>
+          </AlongToggle>
         </span>
       )}
       {items.every(isFramed) && (
@@ -87,12 +96,10 @@ export function NumbersFields({ bench, items, unit }: { bench: Bench; items: Ite
 
 const EDGES: Edge[] = ['left', 'centre', 'right', 'top', 'middle', 'bottom'];
 type To = 'page' | 'margin' | 'first' | 'each other';
-const alongOf = (bench: Bench) => bench.along;
 
 export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
   const many = items.length > 1;
   const [to, setTo] = useState<To>(many ? 'each other' : 'page');
-  const along = useBench(bench, alongOf);
   const [item] = items;
   const teacher = bench.rights.kind === 'all';
   const takesAlong = many || item.kind === 'group';
@@ -174,20 +181,12 @@ export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
       </Row>
       {takesAlong && (
         <Row label="scales">
-          <Toggle
-            on={along.words}
-            label="Dragging a corner scales the text too"
-            onClick={() => bench.put({ along: { ...along, words: !along.words } })}
-          >
+          <AlongToggle bench={bench} what="words" label="Dragging a corner scales the text too">
             words
-          </Toggle>
-          <Toggle
-            on={along.weights}
-            label="Dragging a corner scales line weights too"
-            onClick={() => bench.put({ along: { ...along, weights: !along.weights } })}
-          >
+          </AlongToggle>
+          <AlongToggle bench={bench} what="weights" label="Dragging a corner scales line weights too">
             line weights
-          </Toggle>
+          </AlongToggle>
         </Row>
       )}
       <Row label="select">

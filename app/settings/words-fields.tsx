@@ -11,7 +11,7 @@ import { More, NumberField, Row, Toggle } from '../fields/fields';
 import { AlignDrawing, ListDrawing, VerticalDrawing } from '../fields/glyphs';
 import { LetteringFields } from './lettering-fields';
 import { SpellingFields } from './spelling-fields';
-import { formatWords, settingOfWords, styleWords, toggleStyle } from '../commands/word-commands';
+import { formatWords, settingOfWords, styleWords, toggled, toggleStyle } from '../commands/word-commands';
 
 /** Settings of words: role, face, style, paragraphs, spacing, fit, lettering. */
 
@@ -19,8 +19,6 @@ const STYLES = [
   { what: 'bold', label: 'Bold (Ctrl+B)', letter: <b>b</b> },
   { what: 'italic', label: 'Italic (Ctrl+I)', letter: <i>i</i> },
   { what: 'underline', label: 'Underline (Ctrl+U)', letter: <u>u</u> },
-] as const;
-const SCRIPTS = [
   {
     what: 'super',
     label: 'Superscript (Ctrl+.)',
@@ -75,19 +73,9 @@ export function WordsFields({ bench, items, sheet }: Props) {
         {STYLES.map(({ what, label, letter }) => (
           <Toggle
             key={what}
-            on={style[what] ?? 'mixed'}
+            on={toggled(style, what)}
             label={label}
-            disabled={what !== 'underline' && !files[what]}
-            onClick={() => toggleStyle(bench, what)}
-          >
-            {letter}
-          </Toggle>
-        ))}
-        {SCRIPTS.map(({ what, label, letter }) => (
-          <Toggle
-            key={what}
-            on={style.script === null ? 'mixed' : style.script === what}
-            label={label}
+            disabled={(what === 'bold' || what === 'italic') && !files[what]}
             onClick={() => toggleStyle(bench, what)}
           >
             {letter}

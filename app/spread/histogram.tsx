@@ -1,4 +1,3 @@
-import { token } from '../theme/tokens';
 import { Bar, BarChart, Cell, LabelList, ResponsiveContainer, XAxis } from 'recharts';
 
 /** How many pieces hold how many look-fors. */
@@ -14,8 +13,8 @@ export default function Histogram({ counts }: { counts: { held: number; pieces: 
           <XAxis
             dataKey="held"
             tickLine={false}
-            axisLine={{ stroke: token('line-strong') }}
-            tick={{ fill: token('soft'), fontSize: 12 }}
+            axisLine={{ stroke: 'var(--line-strong)' }}
+            tick={{ fill: 'var(--soft)', fontSize: 12 }}
             height={20}
           />
           <Bar dataKey="pieces" radius={[4, 4, 0, 0]} isAnimationActive={false}>

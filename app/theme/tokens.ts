@@ -48,7 +48,7 @@ export const COLOURS = {
   clay: '#8a4a2a',
   peach: '#f2b48a',
 } as const;
-export type ColourToken = keyof typeof COLOURS;
+type ColourToken = keyof typeof COLOURS;
 
 const veil = (colour: ColourToken, share: number) =>
   `${COLOURS[colour]}${Math.round(share * 255)
@@ -94,10 +94,7 @@ export const FONTS = {
   show: "'Fraunces', Georgia, serif",
 };
 
-/** A token as styles and drawings name it. */
-export const token = (name: ColourToken) => `var(--${name})`;
-
-/** All tokens as custom properties. */
+/** All tokens as custom properties, as which styles and drawings name them. */
 export function tokensCss(): string {
   const pixels = Object.entries({ ...RADII, ...SIZES, strip: 44 }).map(([name, value]) => [name, `${value}px`]);
   const all = [...Object.entries({ ...COLOURS, ...VEILS, ...SHADOWS, ...FONTS }), ...pixels];

@@ -1,7 +1,8 @@
 import { DRAWN } from '../../core/schema/defaults';
 import { Segmented } from 'antd';
 import { useState } from 'react';
-import type { Page, Sheet } from '../../core/schema/sheet';
+import type { Sheet } from '../../core/schema/sheet';
+import { Page } from '../../core/schema/sheet';
 import { namedSize, PAGE_SIZES } from '../../core/sheet/units';
 import type { Bench } from '../document/bench';
 import type { Wanted } from './size-choice';
@@ -12,8 +13,8 @@ import { Choice } from '../fields/choice';
 
 /** The settings of the page, shown in the margin while nothing is chosen. */
 
-/** Pages reach from half an inch to 100 inches. */
-const inReach = (...sides: number[]) => sides.every((side) => side >= 36 && side <= 7200);
+/** Whether a page can have these sides. */
+const inReach = (...sides: number[]) => sides.every((side) => Page.shape.width.safeParse(side).success);
 
 const SizeChoice = later(() => import('./size-choice').then((part) => part.default));
 

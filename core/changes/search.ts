@@ -54,10 +54,10 @@ export function replaceWords(sheet: Sheet, hits: readonly Hit[], words: string, 
     ordered.flatMap(({ item: id, from, to }): Change[] => {
       const item = items.get(id);
       if (!item || !isWritten(item)) return [];
-      const [first] = sliceBody(item.body, from, to);
+      const found = sliceBody(item.body, from, to);
+      const [first] = found;
       const style = first.runs[0]?.style ?? {};
-      const found = bodyText(sliceBody(item.body, from, to));
-      const insert = (keepCapitals ? inCapitalsOf(found, words) : words)
+      const insert = (keepCapitals ? inCapitalsOf(bodyText(found), words) : words)
         .split(/\r?\n/)
         .map((text) => ({ format: first.format, runs: text ? [{ text, style }] : [] }));
       return [{ kind: 'splice', id, at: from, remove: to - from, insert }];

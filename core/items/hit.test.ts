@@ -270,7 +270,7 @@ test('values out of reach are drawn as the nearest that can be', () => {
 
 test('a polygon says how many sides it has, and has as many corners', () => {
   for (let sides = 3; sides <= 12; sides++) {
-    const adjust = [countShare(OUTLINES.polygon.counts![0], sides)];
+    const adjust = [countShare(OUTLINES.polygon.counted!, sides)];
     expect(itemName(shape({ id: 'a', shape: 'polygon', adjust }))).toBe(`polygon of ${sides} sides`);
     expect(shapePath('polygon', 100, 100, adjust).match(/[ML]/g)).toHaveLength(sides);
   }

@@ -35,11 +35,8 @@ export const SHAPE: ItemKind<ShapeItem> = {
   kind: 'shape',
   name: 'shape',
   called({ shape, adjust }) {
-    const { name, counts = {} } = OUTLINES[shape];
-    const [count] = Object.entries(counts).map(([i, counted]) => {
-      return `${countOf(counted, valuesOf(shape, adjust)[Number(i)])} ${counted.name}`;
-    });
-    return count ? `${name} of ${count}` : name;
+    const { name, counted } = OUTLINES[shape];
+    return counted ? `${name} of ${countOf(counted, valuesOf(shape, adjust)[counted.at])} ${counted.name}` : name;
   },
   look: ['opacity', 'shadow', 'padding', 'vertical', 'fill', 'outline'],
   filled: () => ['fill'],

@@ -19,9 +19,13 @@ export function wordsIn(text: string): Word[] {
   return out;
 }
 
+/** The parts of people's names as they are written. */
+export const wordsOfNames = (names: readonly string[]): string[] =>
+  names.flatMap((name) => wordsIn(name).map(({ word }) => word));
+
 /** What people are called in a text: each part of their names, in small letters. */
 export const partsOfNames = (names: readonly string[]): string[] => [
-  ...new Set(names.flatMap((name) => wordsIn(name).map(({ word }) => word.toLowerCase()))),
+  ...new Set(wordsOfNames(names).map((word) => word.toLowerCase())),
 ];
 
 /** A word without the ’s of what is somebody’s. */

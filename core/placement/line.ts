@@ -70,21 +70,15 @@ function formOfItem(item: FramedItem): Form {
 /** Where a line towards a point ends on a form in a box: at the nearest spot, or on the way to the middle of a side. */
 export function edgeOf({ x, y, width, height }: Box, form: Form, side: Side | null, towards: Point): Point {
   const aim = side ? sidePoint(width, height, side) : { x: towards.x - x, y: towards.y - y };
-  const local =
-    form === 'box' || form === 'oval'
-      ? side
-        ? aim
-        : edgePoint(width, height, aim, form === 'oval')
-      : outlinePoint(width, height, aim, side, form);
+  const met = typeof form === 'string' ? null : outermost(form, { x: width / 2, y: height / 2 }, aim);
+  const local = met ?? (side ? aim : edgePoint(width, height, aim, form === 'oval'));
   return { x: x + local.x, y: y + local.y };
 }
 
-function outlinePoint(width: number, height: number, aim: Point, side: Side | null, outline: Rings): Point {
-  const middle = { x: width / 2, y: height / 2 };
-  // A line comes from outside: what it meets first is farthest from the middle.
+/** Where a line from outside meets an outline first: farthest from the middle. Null where it meets nothing. */
+function outermost(outline: Rings, middle: Point, aim: Point): Point | null {
   const far = Math.max(...crossings(outline, middle, aim).filter((t) => t <= 1 + 1e-6));
-  if (Number.isFinite(far)) return { x: lerp(middle.x, aim.x, far), y: lerp(middle.y, aim.y, far) };
-  return side ? aim : edgePoint(width, height, aim, false);
+  return Number.isFinite(far) ? { x: lerp(middle.x, aim.x, far), y: lerp(middle.y, aim.y, far) } : null;
 }
 
 /** Where an end holds on: the point, in coordinates of the line's parent, and the item with the map from its own to those. */
@@ -107,15 +101,8 @@ export function lineEnds(page: Page, line: LineItem, pictures: Pictures): { from
   const [from, to] = [line.from, line.to].map((end) => anchor(page, line, end, pictures));
   const spot = ({ point, item, matrix, exact }: Anchor, towards: Point, side: Side | null): Point => {
     if (!item || exact) return point;
-    return transform(
-      matrix,
-      edgeOf(
-        { x: 0, y: 0, width: item.width, height: item.height },
-        formOfItem(item),
-        side,
-        transform(inverse(matrix), towards),
-      ),
-    );
+    const box = { x: 0, y: 0, width: item.width, height: item.height };
+    return transform(matrix, edgeOf(box, formOfItem(item), side, transform(inverse(matrix), towards)));
   };
   // A line that is led through points aims at the nearest of them.
   return {

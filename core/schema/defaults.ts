@@ -18,6 +18,19 @@ import { SHEET_VERSION } from './sheet';
 
 type Given<T extends Item> = Partial<Omit<T, 'kind'>> & { id: string };
 
+/** Colours that things have before somebody chooses any. */
+export const DRAWN = {
+  ink: '#2a2820',
+  line: '#5b5646',
+  edge: '#6b6450',
+  paper: '#fffdf6',
+  sheet: '#fffefa',
+  bank: '#e6edd9',
+  fill: '#7f9d63',
+  pen: '#2c5d86',
+  grey: '#8c8c8c',
+} as const;
+
 const base = {
   opacity: 1,
   locked: false,
@@ -77,19 +90,6 @@ export const held = (item: string, target: string | null = null, x = 0, y = 0) =
 /** What leaders are seen by over dark pictures. */
 export const LIGHT_EDGE = '#ffffff';
 
-/** Colours that things have before somebody chooses any. */
-export const DRAWN = {
-  ink: '#2a2820',
-  line: '#5b5646',
-  edge: '#6b6450',
-  paper: '#fffdf6',
-  sheet: '#fffefa',
-  bank: '#e6edd9',
-  fill: '#7f9d63',
-  pen: '#2c5d86',
-  grey: '#8c8c8c',
-} as const;
-
 export const line = (given: Given<LineItem>): LineItem => ({
   kind: 'line',
   ...base,
@@ -98,7 +98,7 @@ export const line = (given: Given<LineItem>): LineItem => ({
   route: 'straight',
   bend: 0.5,
   via: [],
-  outline: { colour: '#5b5646', width: 1.25, dash: 'solid' },
+  outline: { colour: DRAWN.line, width: 1.25, dash: 'solid' },
   edge: null,
   startCap: 'none',
   endCap: 'none',
@@ -120,7 +120,7 @@ export const ink = (given: Given<InkItem> & { points: number[] }): InkItem => ({
   kind: 'ink',
   ...base,
   ...frame,
-  colour: '#2c5d86',
+  colour: DRAWN.pen,
   weight: 3,
   ...given,
 });
@@ -141,7 +141,7 @@ const role = (name: string, run: Partial<Role['run']>, paragraph: Partial<Role['
     bold: false,
     italic: false,
     underline: false,
-    colour: '#2a2820',
+    colour: DRAWN.ink,
     letterSpacing: 0,
     ...run,
   },

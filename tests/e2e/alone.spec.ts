@@ -22,7 +22,7 @@ async function still(page: Page): Promise<PNG> {
   return PNG.sync.read(before);
 }
 
-/** The share of the screen that differs, but for the words that say when it was saved. */
+/** The share of the screen that differs: the words that say when it was saved may. */
 function differing(a: PNG, b: PNG): number {
   const { width, height } = a;
   return pixelmatch(a.data, b.data, undefined, width, height, { threshold: 0.2 }) / (width * height);

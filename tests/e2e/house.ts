@@ -198,7 +198,6 @@ export const paste = (page: Page, text: string, html = '') =>
     [text, html],
   );
 
-/** The words that stand on the sheet, as they are read aloud. */
 /** A file of a sheet, made by the server. */
 export async function exported(page: Page, sheetId: string, wanted: Wanted): Promise<Buffer> {
   const { origin } = new URL(page.url());
@@ -218,6 +217,7 @@ export async function dueBy(page: Page, when: string): Promise<void> {
   await expect(page.getByRole('button', { name: /^due/ })).toBeFocused();
 }
 
+/** The words that stand on the sheet, as they are read aloud. */
 export const onSheet = (page: Page) => page.getByRole('list', { name: 'What stands on the page' });
 
 /** A field of the margin by its name, and the things of the stack. */

@@ -1,4 +1,3 @@
-import { token } from '../../theme/tokens';
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
@@ -233,7 +232,7 @@ function Kinds({ kind, data, onChoose }: { kind: ChartKind; data: Data; onChoose
   );
 }
 
-const [A, B, C] = [token('moss'), token('terracotta'), token('sky')];
+const [A, B, C] = ['var(--moss)', 'var(--terracotta)', 'var(--sky)'];
 const stroke = { fill: 'none', strokeWidth: 2 };
 const ICONS: Record<ChartKind, ReactNode> = {
   bar: <path d="M4 24V12h6v12zM14 24V4h6v20zM24 24V9h6v15z" fill={A} />,

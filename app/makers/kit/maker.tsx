@@ -1,4 +1,3 @@
-import { token } from '../../theme/tokens';
 import type { Bench } from '../../document/bench';
 import type { ComponentType, ReactNode } from 'react';
 import type { MakerKind } from '../../../core/schema/recipes/recipes';
@@ -19,4 +18,4 @@ export type AppMaker<K extends MakerKind = MakerKind> = {
 };
 
 /** How tiles are drawn. */
-export const stroke = { fill: 'none', stroke: token('moss'), strokeWidth: 1.6, strokeLinejoin: 'round' as const };
+export const stroke = { fill: 'none', stroke: 'var(--moss)', strokeWidth: 1.6, strokeLinejoin: 'round' as const };

@@ -11,6 +11,7 @@ import type { MakerState } from '../../../core/schema/recipes/recipes';
 import { pictureNow } from '../../drawing/resources';
 import { groupChosen } from '../../commands/arrange';
 import type { Bench } from '../../document/bench';
+import { selected } from '../../document/bench';
 import { all, newId } from '../../commands/steps';
 import { spotsIn } from './beginning';
 
@@ -40,7 +41,7 @@ export async function labelAround(bench: Bench): Promise<void> {
   if (!thing)
     return bench.say(
       'Choose what is to be labelled first: a picture, or the shapes and strokes of a drawing.',
-      ({ selection }) => selection.length > 0,
+      selected(1),
     );
   if (thing.kind === 'group' && thing.maker)
     return bench.say('This is made from a recipe. Choose a picture or a drawing.');

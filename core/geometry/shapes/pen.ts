@@ -122,7 +122,8 @@ export const within = (w: number, h: number, left: number, top = left, right = l
   height: Math.max(0, h * (1 - top - bottom)),
 });
 
-export type Counted = { name: string; least: number; most: number };
+/** A value that stands for a whole number, such as of sides: which one, what is counted, and what 0 and 1 stand for. */
+export type Counted = { at: number; name: string; least: number; most: number };
 
 /** The whole number that a value stands for. */
 export const countOf = ({ least, most }: Counted, value: number) => least + Math.round(value * (most - least));
@@ -137,9 +138,8 @@ export type ShapeKind = {
   start?: readonly number[];
   /** Where its handles stand for given values, in its own box. */
   handles?: (w: number, h: number, a: readonly number[]) => Point[];
-  /** Which of its values are whole numbers, such as of sides: what is counted, and what 0 and 1 stand for. */
-  counts?: Readonly<Record<number, Counted>>;
-  /** Its values for a handle that reaches anywhere: they go beyond 0 and 1. */
+  counted?: Counted;
+  /** Its values for its one handle where that reaches anywhere: they go beyond 0 and 1. */
   reached?: (w: number, h: number, at: Point) => number[];
   path(w: number, h: number, a: readonly number[]): string;
   /** The box that its words are set in. */

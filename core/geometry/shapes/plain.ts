@@ -87,7 +87,7 @@ const sided = (name: string, sides: number, inset: number): ShapeKind => ({
   inside: (w, h) => within(w, h, inset),
 });
 
-const SIDES: Counted = { name: 'sides', least: 3, most: 12 };
+const SIDES: Counted = { at: 0, name: 'sides', least: 3, most: 12 };
 
 export const PLAIN = {
   rectangle: {
@@ -167,7 +167,7 @@ export const PLAIN = {
   polygon: {
     name: 'polygon',
     start: [countShare(SIDES, 7)],
-    counts: { 0: SIDES },
+    counted: SIDES,
     handles: (w, h, [a]) => [{ x: lerp(w * 0.2, w * 0.8, a), y: h * 0.5 }],
     path: (w, h, [a]) => polygon(regular(w, h, countOf(SIDES, a))),
     inside: (w, h, [a]) => within(w, h, lerp(0.26, 0.16, a)),

@@ -51,8 +51,8 @@ function lobes(w: number, h: number, count: number, depth: number, square: boole
 /** Half the sweep of a part of a ring, in degrees. */
 const ringReach = (b: number) => lerp(20, 176, b);
 
-const PETALS: Counted = { name: 'petals', least: 4, most: 14 };
-const TEETH: Counted = { name: 'teeth', least: 6, most: 20 };
+const PETALS: Counted = { at: 1, name: 'petals', least: 4, most: 14 };
+const TEETH: Counted = { at: 1, name: 'teeth', least: 6, most: 20 };
 const petals = (b: number) => countOf(PETALS, b);
 const teeth = (b: number) => countOf(TEETH, b);
 
@@ -193,7 +193,7 @@ export const ROUND = {
   flower: {
     name: 'flower',
     start: [0.35, 0.4],
-    counts: { 1: PETALS },
+    counted: PETALS,
     handles: (w, h, [a, b]) => [
       onEllipse(
         w / 2,
@@ -210,7 +210,7 @@ export const ROUND = {
   gear: {
     name: 'gear',
     start: [0.3, 0.45],
-    counts: { 1: TEETH },
+    counted: TEETH,
     handles: (w, h, [a, b]) => [
       onEllipse(
         w / 2,

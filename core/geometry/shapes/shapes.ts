@@ -1,7 +1,6 @@
 import type { Point } from '../matrix';
 import type { ShapeKind } from './pen';
 import { polygon, within } from './pen';
-
 import { PLAIN } from './plain';
 import { ROUND } from './round';
 import { RIBBONS, SPOKEN } from './spoken';
@@ -21,10 +20,10 @@ const FREE = {
   },
 } satisfies Record<string, ShapeKind>;
 
-/** The outlines of shapes in their local box. A new shape is one row in a file of shapes/, and shows up everywhere. */
-
 /** As far as a value goes for a handle that reaches anywhere. */
 export const FARTHEST = 1000;
+
+/** The outlines of shapes in their local box. A new shape is one row in a file of shapes/, and shows up everywhere. */
 
 const KINDS = { ...PLAIN, ...ROUND, ...SPOKEN, ...RIBBONS, ...WAYS, ...HOLDING, ...FREE };
 export type ShapeName = keyof typeof KINDS;
@@ -54,26 +53,18 @@ export const shapePath = (shape: ShapeName, width: number, height: number, adjus
 export const shapeInside = (shape: ShapeName, width: number, height: number, adjust: readonly number[]) =>
   OUTLINES[shape].inside(width, height, valuesOf(shape, adjust));
 
-export type ShapeHandle = { values: number[]; point: Point };
+export type ShapeHandle = { point: Point };
 
-/** Where a shape's handles stand. Two values at one spot are one handle, dragged both ways at once. */
-export function shapeHandles(
+/** Where a shape's handles stand: one for each value, or one for all where it reaches anywhere. */
+export const shapeHandles = (
   shape: ShapeName,
   width: number,
   height: number,
   adjust: readonly number[],
-): ShapeHandle[] {
-  const points = OUTLINES[shape].handles?.(width, height, valuesOf(shape, adjust)) ?? [];
-  const out: ShapeHandle[] = [];
-  points.forEach((point, i) => {
-    const same = OUTLINES[shape].reached && out[0];
-    if (same) same.values.push(i);
-    else out.push({ values: [i], point });
-  });
-  return out;
-}
+): ShapeHandle[] =>
+  (OUTLINES[shape].handles?.(width, height, valuesOf(shape, adjust)) ?? []).map((point) => ({ point }));
 
-const inRange = (value: number) => Math.max(-FARTHEST, Math.min(FARTHEST, value));
+const rounded = (value: number) => Math.round(value * 1e4) / 1e4;
 
 /** The values at which a handle stands nearest to a point: a coarse search, then a fine one about its best. */
 export function adjusted(
@@ -85,12 +76,12 @@ export function adjusted(
   point: Point,
 ): number[] {
   const kind = OUTLINES[shape];
-  if (kind.reached) return kind.reached(width, height, point).map((value) => Math.round(inRange(value) * 1e4) / 1e4);
+  if (kind.reached)
+    return kind.reached(width, height, point).map((value) => rounded(Math.max(-FARTHEST, Math.min(FARTHEST, value))));
   const now = valuesOf(shape, adjust);
-  const [index] = shapeHandles(shape, width, height, now)[handle].values;
   const miss = (value: number) => {
-    const tried = now.map((v, i) => (i === index ? value : v));
-    const at = kind.handles!(width, height, tried)[index];
+    const tried = now.with(handle, value);
+    const at = kind.handles!(width, height, tried)[handle];
     return Math.hypot(at.x - point.x, at.y - point.y);
   };
   let best = 0;
@@ -101,5 +92,5 @@ export function adjusted(
     for (const value of [best - step, best + step])
       if (value >= 0 && value <= 1 && miss(value) < miss(best)) best = value;
   }
-  return now.map((v, i) => (i === index ? Math.round(best * 1e4) / 1e4 : v));
+  return now.with(handle, rounded(best));
 }

@@ -76,7 +76,7 @@ const tailed = (
   name,
   ratio,
   start: TAIL,
-  handles: (w, h, [a, b]) => [tipAt(w, h, a, b), tipAt(w, h, a, b)],
+  handles: (w, h, [a, b]) => [tipAt(w, h, a, b)],
   reached: valuesAt,
   path: (w, h, a) => path(w, h, tipAt(w, h, a[0], a[1]), a),
   inside,
