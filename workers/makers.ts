@@ -1,7 +1,7 @@
 import type { Remake } from '../core/makers/all';
 import { reflowed } from '../core/makers/flow';
-import type { MadeAnswer } from '../core/makers/parts';
-import { Remaker } from '../core/makers/parts';
+import type { MadeAnswer } from '../core/makers/remaker';
+import { Remaker } from '../core/makers/remaker';
 import type { Flow } from '../core/makers/table/pages';
 import type { GroupItem, Sheet } from '../core/schema/sheet';
 import { Layers } from './layers';

@@ -1,7 +1,7 @@
 import { beforeEach, expect, test, vi } from 'vitest';
 import { group, shape } from '../../core/schema/defaults';
 import type { GroupItem, Item } from '../../core/schema/sheet';
-import type { MadeAnswer } from '../../core/makers/parts';
+import type { MadeAnswer } from '../../core/makers/remaker';
 
 /** What the page sends to the worker of makers, and what it makes of the answers. */
 

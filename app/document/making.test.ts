@@ -1,7 +1,7 @@
 import { afterEach, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
 import { testKit } from '../../tests/support/made';
 import type { Remake } from '../../core/makers/all';
-import { Remaker } from '../../core/makers/parts';
+import { Remaker } from '../../core/makers/remaker';
 import { beginChart } from '../../core/makers/chart/begin';
 import { beginLabels } from '../../core/makers/labels/begin';
 import type { Kit } from '../../core/makers/kit/maker';

@@ -1,9 +1,8 @@
-import MiniSearch from 'minisearch';
 import { useMemo, useState } from 'react';
 import type { Bench } from '../document/bench';
+import { useSearch } from '../browser/search';
 import { addPicture } from '../commands/commands';
 import { BringPicture } from '../pictures/bring';
-import type { PictureEntry } from '../pictures/picture-index';
 import { OWN, putPictureAway, titleOf, usePictures } from '../pictures/picture-index';
 import { Ways } from './ways';
 
@@ -13,25 +12,12 @@ export function Pictures({ bench }: { bench: Bench }) {
   const { entries: index, mayBring } = usePictures();
   const [wanted, setWanted] = useState('');
   const [group, setGroup] = useState('diagrams');
-  const search = useMemo(() => {
-    const mini = new MiniSearch<PictureEntry>({
-      fields: ['name', 'tags', 'group'],
-      searchOptions: { prefix: true, fuzzy: 0.15, boost: { name: 3 } },
-    });
-    mini.addAll(index);
-    return mini;
-  }, [index]);
+  const search = useSearch(index);
   const groups = useMemo(
     () => [...new Set([...(mayBring ? [OWN] : []), ...index.map((entry) => entry.group)])],
     [index, mayBring],
   );
-  const byId = useMemo(() => new Map(index.map((entry) => [entry.id, entry])), [index]);
-  const found = wanted.trim()
-    ? search
-        .search(wanted)
-        .slice(0, 80)
-        .flatMap((hit) => byId.get(hit.id as string) ?? [])
-    : index.filter((entry) => entry.group === group);
+  const found = wanted.trim() ? search(wanted).slice(0, 80) : index.filter((entry) => entry.group === group);
   return (
     <div className="pictures">
       <Ways

@@ -1,7 +1,7 @@
-import MiniSearch from 'minisearch';
 import { useEffect, useMemo, useState } from 'react';
 import { plain, text } from '../../core/schema/defaults';
 import { fetched, NotFetched, useFetched } from '../browser/later';
+import { useSearch } from '../browser/search';
 import type { Bench } from '../document/bench';
 import { add, newId, placeFor, touch } from '../commands/steps';
 import { typeWords } from '../commands/word-commands';
@@ -57,20 +57,11 @@ export function Signs({ bench }: { bench: Bench }) {
   useEffect(() => {
     setRecent(recentSigns());
   }, []);
-  const search = useMemo(() => {
-    const mini = new MiniSearch<Sign>({
-      idField: 'sign',
-      fields: ['name', 'tags'],
-      storeFields: ['sign', 'name', 'tags', 'group'],
-      searchOptions: { prefix: true, fuzzy: 0.15, boost: { name: 2 } },
-    });
-    mini.addAll(signs);
-    return mini;
-  }, [signs]);
+  const search = useSearch(signs);
   const groups = useMemo(() => [...new Set(signs.map((sign) => sign.group))], [signs]);
   const byName = useMemo(() => new Map(signs.map((sign) => [sign.sign, sign])), [signs]);
   const shown = wanted.trim()
-    ? search.search(wanted).flatMap((hit) => byName.get(hit.id as string) ?? [])
+    ? search(wanted)
     : group === null
       ? recent.flatMap((sign) => byName.get(sign) ?? [])
       : signs.filter((sign) => sign.group === group);

@@ -7,8 +7,9 @@ import { remake } from './all';
 import type { Kit } from './kit/maker';
 import { beginMap } from './map/begin';
 import { rowsFromText, withRows } from './map/outline';
-import { packedParts, Remaker, sameParts, unpackedParts } from './parts';
-import type { MadeAnswer } from './parts';
+import { packedParts, sameParts, unpackedParts } from './parts';
+import type { MadeAnswer } from './remaker';
+import { Remaker } from './remaker';
 
 let kit: Kit;
 beforeAll(async () => {

@@ -2,7 +2,7 @@ import { afterEach, beforeAll, beforeEach, describe, expect, test, vi } from 'vi
 import { testKit } from '../../../tests/support/made';
 import { reflowed } from '../../../core/makers/flow';
 import type { Kit } from '../../../core/makers/kit/maker';
-import { Remaker } from '../../../core/makers/parts';
+import { Remaker } from '../../../core/makers/remaker';
 import type { MakerStateOf } from '../../../core/schema/recipes/recipes';
 import { beginTable } from '../../../core/makers/table/begin';
 import { withLook, withoutRow, withWords } from '../../../core/makers/table/edit';

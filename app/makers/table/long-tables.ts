@@ -1,4 +1,4 @@
-import { headRowsOf } from '../../../core/makers/table/make';
+import { headRowsOf } from '../../../core/makers/table/edit';
 import { needsOfRecipe } from '../../../core/makers/kit/needs';
 import type { TableRecipe } from '../../../core/schema/recipes/table';
 import { between } from '../../../core/changes/between';

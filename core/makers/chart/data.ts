@@ -1,10 +1,27 @@
 import { stack } from 'd3-shape';
-import { markOf, numberIn } from '../../formats/tables';
+import { markOf, numberIn } from '../../formats/cell-numbers';
 import type { ChartKind, DataTable } from '../../schema/recipes/chart';
 import type { DateOrder } from './times';
 import { isNumbered, orderOf, timeOf } from './times';
 
 /** What the columns of a table hold, and which charts they can feed. */
+
+/** What kinds are called. */
+export const KIND_NAMES: Record<ChartKind, string> = {
+  bar: 'bars',
+  grouped: 'bars side by side',
+  stacked: 'bars on each other',
+  line: 'a line',
+  dots: 'dots',
+  area: 'an area',
+  pie: 'a pie',
+  ring: 'a ring',
+  pictogram: 'a pictogram',
+  numberline: 'a number line',
+  timeline: 'a timeline',
+  sets2: 'two circles',
+  sets3: 'three circles',
+};
 
 export type Column = {
   /** Which column of the table it is. */

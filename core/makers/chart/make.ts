@@ -3,7 +3,7 @@ import { seeded } from '../../values/random';
 import { shuffled } from '../kit/shuffle';
 import type { Asked, Kit, Made, Maker } from '../kit/maker';
 import type { Data } from './data';
-import { dataOf, nearestKind, strays, doubts, whyNot } from './data';
+import { dataOf, doubts, KIND_NAMES, nearestKind, strays, whyNot } from './data';
 import { ChartDraft, without } from './draft';
 import { drawNumberline, drawTimeline } from './along';
 import { drawBars } from './bars';
@@ -112,22 +112,5 @@ export function makeChart({ recipe, seed, width, height }: Asked<ChartRecipe>, k
     notes.push('There is little room. Pull the frame larger, or take smaller words.');
   return { items: draft.items, notes: [...new Set([...notes, ...doubts(data), ...strays(data), ...draft.notes])] };
 }
-
-/** What kinds are called. */
-export const KIND_NAMES: Record<ChartKind, string> = {
-  bar: 'bars',
-  grouped: 'bars side by side',
-  stacked: 'bars on each other',
-  line: 'a line',
-  dots: 'dots',
-  area: 'an area',
-  pie: 'a pie',
-  ring: 'a ring',
-  pictogram: 'a pictogram',
-  numberline: 'a number line',
-  timeline: 'a timeline',
-  sets2: 'two circles',
-  sets3: 'three circles',
-};
 
 export const CHART: Maker<ChartRecipe> = { kind: 'chart', make: makeChart };

@@ -1,5 +1,5 @@
 import { cutTo } from '../../values/characters';
-import { markOf, numberIn } from '../../formats/tables';
+import { markOf, numberIn } from '../../formats/cell-numbers';
 import type { GivenRow } from './edit';
 import { gridOf } from './edit';
 import type { Cell, CellLook, TableRecipe } from '../../schema/recipes/table';

@@ -37,6 +37,20 @@ export function cellsOf(recipe: TableRecipe): Spread[] {
   return out;
 }
 
+const heads = new WeakMap<TableRecipe, number>();
+/** How many rows its head has: as many as the cells of the first row reach over. */
+export function headRowsOf(recipe: TableRecipe): number {
+  let count = heads.get(recipe);
+  if (count === undefined) {
+    const first = recipe.header ? cellsOf(recipe).filter(({ row }) => row === 0) : [];
+    count = Math.max(0, ...first.map(({ down }) => down));
+    // A cell that reaches farther down stands beside what it is about.
+    if (count > 3) count = 1;
+    heads.set(recipe, count);
+  }
+  return count;
+}
+
 /** The seen cell that a place of the table belongs to. */
 export function holderOf(recipe: TableRecipe, { row, column }: At): Spread | undefined {
   const [r, c] = [recipe.rows.indexOf(row), columnIds(recipe).indexOf(column)];

@@ -5,27 +5,13 @@ import type { Item, RunStyle, TextItem } from '../../schema/sheet';
 import type { Asked, Kit, Made, Maker } from '../kit/maker';
 import { sizeOfWords, styled, tidied, tidiedBox } from '../kit/measure';
 import type { Spread } from './edit';
-import { cellAt, cellsOf, lookAt, withWords } from './edit';
+import { cellAt, cellsOf, headRowsOf, lookAt, withWords } from './edit';
 import type { CellLook, TableRecipe } from '../../schema/recipes/table';
 import { cellKey } from '../../schema/recipes/table';
 
 /** A table as cells side by side: each a box of words. */
 
 type Styled = { look: CellLook; head: boolean; style: RunStyle; fill: string | null };
-
-const heads = new WeakMap<TableRecipe, number>();
-/** How many rows its head has: as many as the cells of the first row reach over. */
-export function headRowsOf(recipe: TableRecipe): number {
-  let count = heads.get(recipe);
-  if (count === undefined) {
-    const first = recipe.header ? cellsOf(recipe).filter(({ row }) => row === 0) : [];
-    count = Math.max(0, ...first.map(({ down }) => down));
-    // A cell that reaches farther down stands beside what it is about.
-    if (count > 3) count = 1;
-    heads.set(recipe, count);
-  }
-  return count;
-}
 
 const padOf = ({ size }: TableRecipe) => tidied(size * 0.4);
 

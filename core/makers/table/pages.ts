@@ -1,8 +1,8 @@
 import type { GroupItem, Item } from '../../schema/sheet';
 import { freeIds } from '../../schema/recipes/map';
 import type { Kit } from '../kit/maker';
-import { cellsOf } from './edit';
-import { headRowsOf, heightsOf, widthsOf } from './make';
+import { cellsOf, headRowsOf } from './edit';
+import { heightsOf, widthsOf } from './make';
 import type { Cell, CellLook, TableRecipe } from '../../schema/recipes/table';
 import { cellKey } from '../../schema/recipes/table';
 
