@@ -1,16 +1,9 @@
+import { expose } from 'comlink';
 import nspell from 'nspell';
 import { editDistance } from '../core/language/spelling';
 import { byNearness } from '../core/language/words';
 
 /** Spelling beside the page: the dictionary takes a moment to load, and words are looked up by the hundred. */
-
-export type SpellingTask =
-  | { id: number; kind: 'check'; words: string[] }
-  | { id: number; kind: 'suggest'; word: string; /** Names that may have been meant. */ names: readonly string[] };
-export type SpellingAnswer =
-  | { id: number; kind: 'check'; wrong: string[] }
-  | { id: number; kind: 'suggest'; words: string[] }
-  | { id: number; kind: 'failed'; reason: string };
 
 type Speller = ReturnType<typeof nspell>;
 const file = (name: string) =>
@@ -56,21 +49,21 @@ async function rarities(): Promise<(word: string) => number> {
 /** Slips within which a name may have been meant. */
 const NEAR = 2;
 
-async function answer(task: SpellingTask): Promise<SpellingAnswer> {
-  if (task.kind === 'check') return { id: task.id, kind: 'check', wrong: await unknown(task.words) };
-  const words = new Set<string>();
-  for (const name of ['en-gb', 'en']) for (const word of (await open(name)).suggest(plain(task.word))) words.add(word);
-  const typed = task.word.toLowerCase();
-  const named = new Set(task.names.filter((name) => editDistance(typed, name.toLowerCase(), NEAR) <= NEAR));
-  const rarity = await rarities();
-  // Whoever is at the school is as likely to be meant as the commonest word.
-  const ordered = byNearness(task.word, [...words, ...named], (word) => (named.has(word) ? 0 : rarity(word)));
-  return { id: task.id, kind: 'suggest', words: [...new Set(ordered)].slice(0, MOST_SUGGESTIONS) };
-}
+export const SPELLING = {
+  /** Those of the words that neither dictionary has. */
+  check: unknown,
 
-self.onmessage = (event: MessageEvent<SpellingTask>) => {
-  answer(event.data).then(
-    (done) => self.postMessage(done),
-    (error: unknown) => self.postMessage({ id: event.data.id, kind: 'failed', reason: String(error) }),
-  );
+  /** What may have been meant, the likeliest first. @param names of people who may have been meant */
+  async suggest(word: string, names: readonly string[]): Promise<string[]> {
+    const words = new Set<string>();
+    for (const name of ['en-gb', 'en']) for (const found of (await open(name)).suggest(plain(word))) words.add(found);
+    const typed = word.toLowerCase();
+    const named = new Set(names.filter((name) => editDistance(typed, name.toLowerCase(), NEAR) <= NEAR));
+    const rarity = await rarities();
+    // Whoever is at the school is as likely to be meant as the commonest word.
+    const ordered = byNearness(word, [...words, ...named], (one) => (named.has(one) ? 0 : rarity(one)));
+    return [...new Set(ordered)].slice(0, MOST_SUGGESTIONS);
+  },
 };
+export type SpellingWorker = typeof SPELLING;
+expose(SPELLING);

@@ -16,7 +16,7 @@ export async function paletteFromPicture(bench: Bench, item: PictureItem): Promi
   const picture = pictureNow(item.picture);
   if (!picture) return bench.say('This picture has not arrived yet. Try again in a moment.');
   try {
-    const { colours } = await studio.ask<'palette'>({ kind: 'palette', picture, count: TAKEN });
+    const colours = await studio.ask((worker) => worker.palette(picture, TAKEN));
     if (colours.length === 0) return bench.say('No colours were found in this picture.');
     // Every palette keeps ink and paper, so that words stay words.
     const palette = [...new Set([DRAWN.ink, ...colours, DRAWN.paper])];

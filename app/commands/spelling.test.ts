@@ -1,19 +1,13 @@
 import { beforeEach, expect, test, vi } from 'vitest';
+import { workerOf } from '../../tests/support/worker';
 import { page, plain, text } from '../../core/schema/defaults';
 
 /** A dictionary of a few words, in the place of the worker. */
 const KNOWN = new Set(['the', 'tide', 'comes', 'in']);
-class Dictionary {
-  onmessage: ((event: { data: unknown }) => void) | null = null;
-  onerror = null;
-  postMessage(task: { id: number; kind: string; words?: string[]; word?: string }) {
-    const data =
-      task.kind === 'check'
-        ? { id: task.id, kind: 'check', wrong: task.words!.filter((word) => !KNOWN.has(word.toLowerCase())) }
-        : { id: task.id, kind: 'failed', reason: 'none' };
-    queueMicrotask(() => this.onmessage!({ data }));
-  }
-}
+const Dictionary = workerOf(() => ({
+  check: (words: string[]) => words.filter((word) => !KNOWN.has(word.toLowerCase())),
+  suggest: () => Promise.reject(new Error('none')),
+}));
 beforeEach(() => {
   vi.resetModules();
   vi.stubGlobal('Worker', Dictionary);

@@ -35,7 +35,7 @@ export async function lookUp(page: Page): Promise<boolean> {
     if (isWritten(item)) for (const { word } of wordsIn(bodyText(item.body))) if (!known.has(word)) words.add(word);
   if (words.size === 0) return false;
   const learnt = people.fetch();
-  const { wrong } = await spelling.ask<'check'>({ kind: 'check', words: [...words] });
+  const wrong = await spelling.ask((worker) => worker.check([...words]));
   await learnt;
   for (const word of words) known.set(word, true);
   for (const word of wrong) known.set(word, false);
@@ -72,7 +72,4 @@ export function misspelt(item: WrittenItem, ownWords: readonly string[]): Word[]
 }
 
 export const suggestionsFor = (word: string): Promise<string[]> =>
-  spelling.ask<'suggest'>({ kind: 'suggest', word, names: names()?.written ?? [] }).then(
-    ({ words }) => words,
-    () => [],
-  );
+  spelling.ask((worker) => worker.suggest(word, names()?.written ?? [])).catch(() => []);

@@ -1,82 +1,90 @@
-import type { FilesAnswer, FilesTask } from '../../workers/files';
-import type { MakersAnswer, MakersTask } from '../../workers/makers';
-import type { SpellingAnswer, SpellingTask } from '../../workers/spelling';
+import type { ProxyMarked, Remote } from 'comlink';
+import { proxy, wrap } from 'comlink';
+import type { FilesWorker } from '../../workers/files';
 import filesUrl from '../../workers/files?worker&url';
+import type { MakersWorker } from '../../workers/makers';
 import makersUrl from '../../workers/makers?worker&url';
+import type { SpellingWorker } from '../../workers/spelling';
 import spellingUrl from '../../workers/spelling?worker&url';
-import type { StudioAnswer, StudioTask } from '../../workers/studio';
+import type { StudioWorker } from '../../workers/studio';
 import studioUrl from '../../workers/studio?worker&url';
 import { ahead } from '../browser/later';
 
 /** The workers of the workbench: started when first asked, one for the life of the page. */
 
-type Tasks<T> = T extends { id: number } ? Omit<T, 'id'> : never;
-
-type Waiting<Answer> = {
-  done: (answer: Answer) => void;
-  failed: (reason: Error) => void;
-  progress?: (share: number) => void;
-};
-
-/** For what takes long: how far it is, and a way to end it. What is ended fails with `stopped`. */
+/** For slow tasks: how far one is, and a way to end it. What is ended fails with `stopped`. */
 export type Watch = { progress?: (share: number) => void; signal?: AbortSignal };
 
-/** Longest time without any sign of a worker that has something to do, in milliseconds: fonts may have to come first. */
+/** What a slow task is given: its number, and where it reports how far it is. */
+export type Run = { run: number; tell: ((share: number) => void) & ProxyMarked };
+
+type Going<T> = { remote: Remote<T>; waiting: number; ended: Promise<never>; end: (reason: string) => void };
+
+/** Longest silence of a worker that has something to do, in milliseconds: fonts may have to come first. */
 const MOST_SILENCE = 45_000;
 const TOO_LONG = 'it took too long and was stopped. Make it smaller, or in another way.';
 
-/** Carries questions to a worker and its answers back, each to who asked. */
-class Courier<Task extends { id: number }, Answer extends { id: number; kind: string }> {
-  private worker: Worker | null = null;
-  private waiting = new Map<number, Waiting<Answer>>();
-  private count = 0;
+/** One worker: its functions can be called, and it is replaced when it breaks or hangs. */
+class Helper<T> {
+  private going: Going<T> | null = null;
+  private runs = 0;
   private silence: ReturnType<typeof setTimeout> | undefined;
 
-  constructor(private url: string) {}
+  /** @param stop tells the worker to give up a run */
+  constructor(
+    private url: string,
+    private stop?: (remote: Remote<T>, run: number) => unknown,
+  ) {}
 
-  /** A worker that says nothing for too long hangs: it is ended, whoever waits is told, and the next asks a new one. */
-  private heard(): void {
+  private start(): Going<T> {
+    const worker = new Worker(this.url, { type: 'module' });
+    let fail: (reason: Error) => void;
+    const ended = new Promise<never>((_, reject) => (fail = reject));
+    // Whoever waits is told; with nobody waiting it is nobody's failure.
+    ended.catch(() => {});
+    const end = (reason: string) => {
+      worker.terminate();
+      this.going = null;
+      clearTimeout(this.silence);
+      fail(new Error(reason));
+    };
+    const going = { remote: wrap<T>(worker), waiting: 0, ended, end };
+    worker.addEventListener('message', () => this.heard(going));
+    worker.addEventListener('error', (event) => end(event.message || 'the worker stopped'));
+    return going;
+  }
+
+  /** A worker that has something to do and says nothing for too long hangs: it is ended, and the next call starts a new one. */
+  private heard(going: Going<T>): void {
+    if (going !== this.going) return;
     clearTimeout(this.silence);
-    if (this.waiting.size > 0) this.silence = setTimeout(() => this.end(TOO_LONG), MOST_SILENCE);
+    if (going.waiting > 0) this.silence = setTimeout(() => going.end(TOO_LONG), MOST_SILENCE);
   }
 
-  private end(reason: string): void {
-    this.worker?.terminate();
-    this.worker = null;
-    const told = [...this.waiting.values()];
-    this.waiting.clear();
-    for (const { failed } of told) failed(new Error(reason));
-  }
-
-  ask<K extends (Task extends { kind: infer N } ? N : never)>(
-    task: Tasks<Extract<Task, { kind: K }>>,
-    { progress, signal }: Watch = {},
-  ): Promise<Extract<Answer, { kind: K }>> {
-    const id = ++this.count;
-    if (!this.worker) {
-      this.worker = new Worker(this.url, { type: 'module' });
-      this.worker.onmessage = ({ data }: MessageEvent<Answer & { reason?: string; share?: number }>) => {
-        const asked = this.waiting.get(data.id);
-        if (data.kind !== 'progress') this.waiting.delete(data.id);
-        this.heard();
-        if (data.kind === 'progress') return asked?.progress?.(data.share ?? 0);
-        if (data.kind === 'failed') asked?.failed(new Error(data.reason));
-        else asked?.done(data);
-      };
-      this.worker.onerror = (event) => this.end(event.message || 'the worker stopped');
+  /** Has the worker do something. @throws Error with the worker's reason, or why it was ended */
+  async ask<R>(work: (worker: Remote<T>, run: Run) => R, { progress, signal }: Watch = {}): Promise<Awaited<R>> {
+    const going = (this.going ??= this.start());
+    const run = ++this.runs;
+    const tell = (share: number) => {
+      this.heard(going);
+      progress?.(share);
+    };
+    const stop = () => void this.stop?.(going.remote, run);
+    signal?.addEventListener('abort', stop);
+    if (going.waiting++ === 0) this.heard(going);
+    try {
+      return await Promise.race([work(going.remote, { run, tell: proxy(tell) }), going.ended]);
+    } finally {
+      signal?.removeEventListener('abort', stop);
+      going.waiting--;
+      this.heard(going);
     }
-    return new Promise((done, failed) => {
-      this.waiting.set(id, { done: done as (answer: Answer) => void, failed, progress });
-      if (this.waiting.size === 1) this.heard();
-      signal?.addEventListener('abort', () => this.worker?.postMessage({ id, kind: 'stop' }));
-      this.worker!.postMessage({ ...task, id });
-    });
   }
 }
 
-export const studio = new Courier<StudioTask, StudioAnswer>(studioUrl);
-export const spelling = new Courier<SpellingTask, SpellingAnswer>(spellingUrl);
-export const makers = new Courier<MakersTask, MakersAnswer>(makersUrl);
-export const files = new Courier<FilesTask, FilesAnswer>(filesUrl);
+export const studio = new Helper<StudioWorker>(studioUrl);
+export const spelling = new Helper<SpellingWorker>(spellingUrl);
+export const makers = new Helper<MakersWorker>(makersUrl, (worker, run) => worker.stop(run));
+export const files = new Helper<FilesWorker>(filesUrl);
 // The browser has them then, also when the network is gone.
 for (const url of [spellingUrl, makersUrl, studioUrl, filesUrl]) ahead(() => fetch(url));

@@ -9,16 +9,19 @@ type Task = { asked: { group: GroupItem }; base?: number };
 const worker = vi.hoisted(() => ({ answers: [] as unknown[], tasks: [] as unknown[] }));
 vi.mock('./helpers', () => ({
   makers: {
-    ask: (task: unknown) => {
-      worker.tasks.push(structuredClone(task));
-      return Promise.resolve(worker.answers.shift());
+    ask: (work: (remote: unknown, run: unknown) => unknown) => {
+      const make = (task: unknown) => {
+        worker.tasks.push(structuredClone(task));
+        return Promise.resolve(worker.answers.shift());
+      };
+      return work({ make }, { run: 1, tell: () => {} });
     },
   },
 }));
 const { askMade } = await import('./making-parts');
 
 const tasks = () => worker.tasks as Task[];
-const answer = (id: number, told: MadeAnswer) => worker.answers.push({ id, kind: 'make', ...told });
+const answer = (id: number, told: MadeAnswer) => worker.answers.push({ answer: id, ...told });
 const [a, b] = [shape({ id: 'a' }), shape({ id: 'b' })];
 const told = (parts: (number | Item)[]): MadeAnswer => ({
   lost: false,

@@ -42,7 +42,12 @@ let working: (task: unknown) => Promise<unknown>;
 const worker = vi.hoisted(() => ({
   ask: (_: unknown, _watch?: unknown): Promise<unknown> => Promise.reject(new Error('not set')),
 }));
-vi.mock('./helpers', () => ({ makers: { ask: (task: unknown, watch: unknown) => worker.ask(task, watch) } }));
+vi.mock('./helpers', () => ({
+  makers: {
+    ask: (work: (remote: unknown, run: unknown) => unknown, watch: unknown) =>
+      work({ make: (task: unknown) => worker.ask(task, watch) }, { run: 1, tell: () => {} }),
+  },
+}));
 
 beforeAll(async () => {
   kit = await testKit();
@@ -70,9 +75,7 @@ beforeEach(() => {
       const id = ++answers;
       waiting.push(
         () =>
-          void remaker
-            .make(id, what, base, { ...kit, roles })
-            .then((made) => resolve({ id, kind: 'make', ...made }), reject),
+          void remaker.make(id, what, base, { ...kit, roles }).then((made) => resolve({ answer: id, ...made }), reject),
       );
     });
   open();

@@ -30,7 +30,7 @@ import type { Editing } from '../document/bench';
 import { Aids, findEntry } from '../workbench/aids';
 import { Pager } from '../workbench/pager';
 import { PageCard } from '../workbench/page-card';
-import type { Found } from '../workbench/proof';
+import type { Found } from '../../workers/studio';
 import { countOf, readableEntries, smallEntries, undrawnEntries, useProof } from '../workbench/proof';
 import { Rulers } from '../canvas/rulers';
 import { SaveWords } from '../workbench/save-words';

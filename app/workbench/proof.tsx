@@ -9,14 +9,13 @@ import { itemName } from '../../core/items/name';
 import type { Small } from '../../core/proof/small';
 import type { Undrawn } from '../../core/proof/undrawn';
 import { LEAST_PRINTED } from '../../core/text/style';
-import type { Finding } from '../../workers/studio';
+import type { Finding, Found } from '../../workers/studio';
 import type { MarginEntry } from '../margin/margin';
 import type { Bench } from '../document/bench';
 import { studio } from '../document/helpers';
 
 /** Words that can't be read (against what lies behind them, drawn, or in print), found beside the page's own work and marked in the margin. */
 
-export type Found = { findings: Finding[]; undrawn: Undrawn[]; small: Small[] };
 const NONE: Found = { findings: [], undrawn: [], small: [] };
 export const countOf = ({ findings, undrawn, small }: Found) => findings.length + undrawn.length + small.length;
 /** Milliseconds of rest after the last change before the page is looked at. */
@@ -29,10 +28,12 @@ export function useProof(sheet: Sheet, page: Page, on: boolean): Found {
     let current = true;
     const timer = setTimeout(() => {
       const one = { ...sheet, pages: [page] };
-      studio.ask<'readable'>({ kind: 'readable', sheet: one, ...needsOf(one) }).then(
-        ({ findings, undrawn, small }) => current && setFound({ page, findings, undrawn, small }),
-        () => {},
-      );
+      studio
+        .ask((worker) => worker.readable(one, needsOf(one)))
+        .then(
+          ({ findings, undrawn, small }) => current && setFound({ page, findings, undrawn, small }),
+          () => {},
+        );
     }, REST);
     return () => {
       current = false;

@@ -263,8 +263,8 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
     if (chosen.size > LARGEST_FILE)
       return bench.say('This file is too large for a calendar. Take one of at most 4 MB.');
     const { from } = shownDays(recipe);
-    const task = { kind: 'calendar' as const, text: await chosen.text(), from, until: from + 366, as: kind };
-    const { found } = await files.ask(task);
+    const text = await chosen.text();
+    const found = await files.ask((worker) => worker.calendar(text, from, from + 366, kind));
     take('Events from a file', found.happenings, found.problems);
   }
   async function write() {

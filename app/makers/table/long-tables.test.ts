@@ -24,7 +24,15 @@ import { pasteTable, tableTab } from './table-commands';
 /** Tables that are longer than their page, on the bench; the worker's part is done by the same core here. */
 
 const worker = vi.hoisted(() => ({ ask: (_: unknown): Promise<unknown> => Promise.reject(new Error('not set')) }));
-vi.mock('../../document/helpers', () => ({ makers: { ask: (task: unknown) => worker.ask(task) } }));
+vi.mock('../../document/helpers', () => ({
+  makers: {
+    ask: (work: (remote: unknown, run: unknown) => unknown) =>
+      work(
+        { make: (task: unknown) => worker.ask(task), flow: (task: unknown) => worker.ask(task) },
+        { run: 1, tell: () => {} },
+      ),
+  },
+}));
 
 let kit: Kit;
 beforeAll(async () => {
@@ -38,16 +46,13 @@ beforeEach(() => {
   const remaker = new Remaker();
   let answers = 0;
   worker.ask = async (task) => {
-    const { kind, asked, base, flow } = task as {
-      kind: 'make' | 'flow';
+    const { asked, base, flow } = task as {
       asked: Parameters<Remaker['make']>[1];
       base?: number;
-      flow: Parameters<typeof reflowed>[0];
+      flow?: Parameters<typeof reflowed>[0];
     };
     const id = ++answers;
-    return kind === 'flow'
-      ? { id, kind, groups: await reflowed(flow, kit) }
-      : { id, kind, ...(await remaker.make(id, asked, base, kit)) };
+    return flow ? reflowed(flow, kit) : { answer: id, ...(await remaker.make(id, asked, base, kit)) };
   };
   const start = sheet({
     title: 'S',
@@ -202,7 +207,7 @@ describe('a table longer than its page', () => {
     let meanwhile = true;
     worker.ask = async (task) => {
       const answer = await ask(task);
-      if ((task as { kind: string }).kind === 'flow' && meanwhile) {
+      if ('flow' in (task as object) && meanwhile) {
         meanwhile = false;
         bench.make('Opacity', { kind: 'set', id: tables()[1].id, values: { opacity: 0.5 } });
       }

@@ -76,8 +76,7 @@ export class LongTables {
     bench.changed();
     let again = false;
     try {
-      const answer = await makers.ask<'flow'>({
-        kind: 'flow',
+      const flow = {
         flow: {
           parts: parts.map((part) => ({ group: part.group, room: roomOf(part) })),
           edited: groups.findIndex((group) => group.id === id),
@@ -88,12 +87,13 @@ export class LongTables {
           groups.map(({ maker }) => maker!.recipe),
           bench.sheet.roles,
         ),
-      });
+      };
+      const shared = await makers.ask((worker) => worker.flow(flow));
       const now = partsOf(bench.sheet, id).map(({ group }) => group);
       // Something was done meanwhile: once more, on top of it.
       again = now.length !== groups.length || now.some((group, i) => group !== groups[i]);
       if (again) return;
-      const change = between(bench.sheet, withParts(bench.sheet, parts, answer.groups));
+      const change = between(bench.sheet, withParts(bench.sheet, parts, shared));
       if (change.kind === 'all' && change.changes.length === 0) return;
       const { editing, selection } = bench;
       bench.amend('Continue on other pages', change);
@@ -104,7 +104,7 @@ export class LongTables {
         if (editing) bench.edit(editing);
         else bench.select(selection);
       }
-      const more = answer.groups.length - parts.length;
+      const more = shared.length - parts.length;
       if (more > 0)
         bench.say(
           `The table is longer than its page: it continues on ${more === 1 ? 'the next page' : `the next ${more} pages`}, with its header row.`,
