@@ -26,6 +26,7 @@ const ORDER = [
   ['server/stores'],
   ['server/exports'],
   ['server/actions'],
+  ['server/views'],
   ['server/services'],
   ['server/http'],
   ['server/main\\.ts', 'workers', 'art', 'demo'],

@@ -30,5 +30,5 @@ export default [
   route('documents/:documentId/mend', 'routes/mend.ts'),
   route('parts', 'routes/parts.ts'),
   route('names', 'routes/names.ts'),
-  route('sheets/:sheetId/growth', 'routes/growth.ts'),
+  route('sheets/:sheetId/history', 'routes/history.ts'),
 ] satisfies RouteConfig;

@@ -37,9 +37,8 @@ export const fromOf = async (request: Request, { services, address }: AppLoadCon
 export async function signedIn(
   request: Request,
   context: AppLoadContext,
-  person: Pick<Person, 'id' | 'role'>,
+  { person, mustChoose }: { person: Pick<Person, 'id' | 'role'>; mustChoose: boolean },
   to: string,
-  mustChoose = false,
 ): Promise<Response> {
   const { db, cookies } = context.services;
   const { token, expires } = await openSession(db, person.id, person.role, mustChoose);
@@ -49,10 +48,6 @@ export async function signedIn(
   headers.append('Set-Cookie', await cookies.device.serialize(await knowDevice(db, person.id, device)));
   return redirect(mustChoose ? '/secret' : to, { headers });
 }
-
-/** Says in how long something may be tried again. */
-export const waitWords = (seconds: number): string =>
-  seconds < 90 ? `${Math.max(2, seconds)} seconds` : `${Math.ceil(seconds / 60)} minutes`;
 
 export const signedOut = async ({ services }: AppLoadContext, to: string) =>
   redirect(to, { headers: { 'Set-Cookie': await services.cookies.session.serialize('', { maxAge: 0 }) } });

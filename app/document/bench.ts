@@ -5,7 +5,7 @@ import type { Result } from '../../core/lookfors/kind';
 import type { Point } from '../../core/geometry/matrix';
 import type { Change } from '../../core/changes/change';
 import { apply, invert } from '../../core/changes/change';
-import type { History } from '../../core/changes/history';
+import type { UndoHistory } from '../../core/changes/history';
 import { NO_HISTORY, passUnder, record, redo, undo } from '../../core/changes/history';
 import type { Look } from '../../core/items/look';
 import { lookOf } from '../../core/items/look';
@@ -55,8 +55,8 @@ type Setup = {
   sheet: Sheet;
   savedAt: number;
   rights: Rights;
-  /** The address of the sheet whose growth can be looked at; a student's copy has none. */
-  growthAt?: string;
+  /** The address of the sheet whose history can be looked at; a student's copy has none. */
+  historyAt?: string;
 };
 
 /**
@@ -73,7 +73,7 @@ export class Bench {
   begun: Begun | null = null;
   /** Items as they look while a handle is dragged; nothing of it is saved. */
   preview: ReadonlyMap<string, Item> = new Map();
-  history: History = NO_HISTORY;
+  history: UndoHistory = NO_HISTORY;
   save: SaveState;
   notice: { text: string; count: number; until: Until | null } | null = null;
   /** Changes that could not be saved, kept in this browser. */
@@ -83,7 +83,7 @@ export class Bench {
   /** Set while this sheet can't be written to, with the reason. */
   shut: string | null = null;
   readonly rights: Rights;
-  readonly growthAt: string | null;
+  readonly historyAt: string | null;
   /** What Tab does while words are edited: a student goes on to the next part to fill in. */
   onTab: ((by: 1 | -1) => void) | null = null;
   /** Chooses what lies deeper where the chosen thing is. */
@@ -146,7 +146,7 @@ export class Bench {
     this.pageId = setup.sheet.pages[0].id;
     this.save = { kind: 'saved', at: setup.savedAt };
     this.rights = setup.rights;
-    this.growthAt = setup.growthAt ?? null;
+    this.historyAt = setup.historyAt ?? null;
   }
 
   open(): Promise<void> {

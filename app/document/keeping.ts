@@ -1,5 +1,5 @@
 import type { Change } from '../../core/changes/change';
-import type { History } from '../../core/changes/history';
+import type { UndoHistory } from '../../core/changes/history';
 import type { Sheet } from '../../core/schema/sheet';
 import { nanoid } from 'nanoid';
 import { Follower } from './follower';
@@ -19,7 +19,7 @@ import { openLine } from './windows-line';
 export type Early = { name: string; change: Change };
 export type Opened = {
   sheet: Sheet;
-  history: History;
+  history: UndoHistory;
   /** What was done meanwhile, to be done again on top. */
   early: Early[];
   /** Whether the browser can keep what is unsent. */
@@ -48,7 +48,7 @@ export class Keeping {
   constructor(
     private start: Start,
     /** `steps`: asks for what can be undone, for another slot. */
-    private told: Told & { opened(opened: Opened): void; steps(): History },
+    private told: Told & { opened(opened: Opened): void; steps(): UndoHistory },
   ) {}
 
   /** Begins saving, with what an earlier window left unsent and undoable. */
@@ -179,7 +179,7 @@ export class Keeping {
   };
 
   /** Keeps a change that was done; false while the vault has not opened, for then it is in this window only. */
-  keep(name: string, change: Change, history: History): boolean {
+  keep(name: string, change: Change, history: UndoHistory): boolean {
     if (!this.ready) {
       this.early.push({ name, change });
       return false;
@@ -189,7 +189,7 @@ export class Keeping {
     return true;
   }
 
-  keepHistory(history: History): void {
+  keepHistory(history: UndoHistory): void {
     if (this.ready) void this.slot?.keepHistory(history);
   }
 

@@ -1,7 +1,7 @@
 import type { DBSchema, IDBPDatabase } from 'idb';
 import { openDB } from 'idb';
 import type { Change } from '../../core/changes/change';
-import type { History, Step } from '../../core/changes/history';
+import type { UndoHistory, Step } from '../../core/changes/history';
 import { NO_HISTORY } from '../../core/changes/history';
 import { plainNames, quietly } from './kept';
 
@@ -234,7 +234,7 @@ export class Slot {
     else await db?.delete('aside', this.name);
   }
 
-  async history(): Promise<History> {
+  async history(): Promise<UndoHistory> {
     const kept = await read(async (db) => ({
       past: await db.getAll('past', IDBKeyRange.bound([this.name, 0], [this.name, Infinity])),
       future: (await db.get('future', this.name)) ?? [],
@@ -245,7 +245,7 @@ export class Slot {
   }
 
   /** Writes what differs from the last time. */
-  async keepHistory({ past, future }: History): Promise<void> {
+  async keepHistory({ past, future }: UndoHistory): Promise<void> {
     const before = this.past;
     this.past = past;
     const db = this.keeps.history ? await openVault() : null;

@@ -38,7 +38,7 @@ import * as classes from './classes';
 import * as copy from './copy';
 import * as desk from './desk';
 import * as front from './front';
-import * as growth from './growth';
+import * as history from './history';
 import * as handOut from './hand-out';
 import * as join from './join';
 import * as ownPicture from './own-picture';
@@ -257,34 +257,34 @@ describe('the Desk and the classes', () => {
   });
 });
 
-describe('the growth of a sheet', () => {
+describe('the history of a sheet', () => {
   const ask = (handler: Handler, cookie: string | undefined, form?: Record<string, string>) =>
     call(handler, '/x', { cookie, form, params: { sheetId: ids.sheet } });
   test('is its owner’s to see, and nobody else’s', async () => {
-    const mine = (await ask(growth.loader, cookies.teacher)) as Response;
+    const mine = (await ask(history.loader, cookies.teacher)) as Response;
     expect(await mine.json()).toMatchObject({ from: 0, log: [], moments: [] });
     for (const cookie of [cookies.colleague, cookies.student])
-      expect(((await ask(growth.loader, cookie)) as Response).status).toBe(404);
-    expect(((await ask(growth.loader, undefined)) as Response).status).toBe(401);
+      expect(((await ask(history.loader, cookie)) as Response).status).toBe(404);
+    expect(((await ask(history.loader, undefined)) as Response).status).toBe(401);
   });
   test.each<[string, Record<string, string>, RegExp]>([
     ['a moment without a name', { do: 'name', seq: '0', name: ' ' }, /Give the moment a name/],
     ['a name that is a story', { do: 'name', seq: '0', name: 'x'.repeat(81) }, /under 80 letters/],
     ['a moment that has not come', { do: 'name', seq: '7', name: 'later' }, /not come that far/],
-    ['a second sheet from such a moment', { do: 'second', seq: '7' }, /Choose another one/],
+    ['a second sheet from such a moment', { do: 'copy', seq: '7' }, /Choose another one/],
   ])('refuses %s', async (_, form, message) =>
-    expect(await problemOf(await ask(growth.action, cookies.teacher, form))).toMatch(message),
+    expect(await problemOf(await ask(history.action, cookies.teacher, form))).toMatch(message),
   );
   test('keeps a moment by its name, and begins a second sheet that leaves the first as it was', async () => {
-    const named = (await ask(growth.action, cookies.teacher, { do: 'name', seq: '0', name: 'bare' })) as Response;
+    const named = (await ask(history.action, cookies.teacher, { do: 'name', seq: '0', name: 'bare' })) as Response;
     const { moments } = (await named.json()) as { moments: { id: string; name: string }[] };
     expect(moments).toMatchObject([{ name: 'bare', seq: 0 }]);
-    const answer = (await ask(growth.action, cookies.teacher, { do: 'second', seq: '0' })) as Response;
+    const answer = (await ask(history.action, cookies.teacher, { do: 'copy', seq: '0' })) as Response;
     expect(answer.headers.get('Location')).toMatch(/^\/sheets\/[\w-]+\?named=no$/);
     expect(answer.headers.get('Location')).not.toContain(ids.sheet);
-    const gone = (await ask(growth.action, cookies.teacher, { do: 'drop', id: moments[0].id })) as Response;
+    const gone = (await ask(history.action, cookies.teacher, { do: 'drop', id: moments[0].id })) as Response;
     expect(await gone.json()).toEqual({ moments: [] });
-    expect(((await ask(growth.action, cookies.colleague, { do: 'second', seq: '0' })) as Response).status).toBe(404);
+    expect(((await ask(history.action, cookies.colleague, { do: 'copy', seq: '0' })) as Response).status).toBe(404);
   });
 });
 

@@ -2,41 +2,28 @@ import { Alert, Button, Input } from 'antd';
 import { useEffect } from 'react';
 import { Form, useNavigation } from 'react-router';
 import { z } from 'zod';
-import { addClass, addStudents, classesOf, isTeacherOf, membersOf } from '../../server/stores/classes';
-import { makeCards } from '../../server/stores/sign-in';
+import {
+  addClassFor,
+  AddingClass,
+  AddingStudents,
+  addStudentsTo,
+  makeCardsFor,
+  MakingCards,
+} from '../../server/actions/classes';
+import { classesOf, membersOf } from '../../server/stores/classes';
 import { check, formOf } from '../form.server';
 import { HouseStrip } from '../house/house-strip';
 import { keep, useKept } from '../keeping/kept';
 import { orLast, reached } from '../browser/reached';
-import { missing, requireRole } from '../who.server';
+import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/classes';
 import './desk.css';
 import './classes.css';
 
-const Name = z.string().trim().min(1, 'Type a name.').max(80, 'Names have at most 80 letters.');
 const Action = z.discriminatedUnion('do', [
-  z.object({ do: z.literal('add-class'), name: Name }),
-  z.object({
-    do: z.literal('add-students'),
-    classId: z.string().max(40),
-    names: z
-      .string()
-      .max(10_000)
-      .transform((text) =>
-        text
-          .split('\n')
-          .map((line) => line.trim())
-          .filter(Boolean),
-      )
-      .pipe(
-        z
-          .array(Name)
-          .min(1, 'Type at least one name, each on a line of its own.')
-          .max(100, 'At most 100 names at once.'),
-      ),
-  }),
-  /** A card for one student, or one for everybody who has no pictures yet. */
-  z.object({ do: z.literal('cards'), classId: z.string().max(40), student: z.string().max(40).default('without') }),
+  AddingClass.extend({ do: z.literal('add-class') }),
+  AddingStudents.extend({ do: z.literal('add-students') }),
+  MakingCards.extend({ do: z.literal('cards') }),
 ]);
 
 type Carded = { name: string; pictures: string[]; code: string };
@@ -70,20 +57,15 @@ export async function action({ request, context }: Route.ActionArgs): Promise<An
   if (!read.ok) return { ...NOTHING, ...read.wrong };
   const given = read.value;
   if (given.do === 'add-class') {
-    await addClass(db, { schoolId: person.schoolId, teacherId: person.id, name: given.name });
+    await addClassFor(db, person, given);
     return { ...NOTHING, said: `${given.name} is there. Add its students below.`, taken: { box: NEW_CLASS, left: '' } };
   }
-  if (!(await isTeacherOf(db, person.id, given.classId))) throw missing();
   if (given.do === 'cards') {
-    const { code } = (await classesOf(db, person.id)).find(({ id }) => id === given.classId)!;
-    const cards = await makeCards(db, person.id, given.classId, given.student);
-    return {
-      ...NOTHING,
-      problem: cards.length > 0 ? null : 'Everybody in this class has pictures of their own already.',
-      cards: cards.map(({ name, pictures }) => ({ name, pictures, code })),
-    };
+    const made = await filledIn(makeCardsFor(db, person, given));
+    if ('problem' in made) return { ...NOTHING, problem: made.problem };
+    return { ...NOTHING, cards: made.cards.map(({ name, pictures }) => ({ name, pictures, code: made.code })) };
   }
-  const { added, there } = await addStudents(db, { schoolId: person.schoolId, ...given });
+  const { added, there } = await allowed(addStudentsTo(db, person, given));
   // Who is there already may need another name: those stay in the box.
   const taken = { box: boxOf(given.classId), left: there.join('\n') };
   return { ...NOTHING, problem: thereWords(there), said: addedWords(added), taken };

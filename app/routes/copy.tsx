@@ -2,16 +2,11 @@ import { Alert, Button, Modal } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import { boxOf } from '../../core/items/hit';
-import { veiled } from '../../core/handout/veil';
-import { forStudent, resultForStudent } from '../../core/lookfors/all';
-import { points } from '../../core/lookfors/rubric';
 import { bodyLength } from '../../core/text/body';
 import { findOn } from '../../core/sheet/tree';
-import { countedOn } from '../../server/actions/counting';
-import { copyOfStudent, goesOf, isOpen } from '../../server/stores/copies';
-import { notesOf, rulingsOf } from '../../server/stores/reviews';
+import { isOpen } from '../../server/stores/copies';
 import { doWithCopy, WithCopy } from '../../server/actions/hand-in';
-import { openedOr } from '../../server/actions/opened';
+import { copyView } from '../../server/views/copy-view';
 import { check, formOf } from '../form.server';
 import { DamagedScreen } from '../house/damaged';
 import { StateLabel } from '../house/leaf';
@@ -40,63 +35,13 @@ import { Stage } from '../canvas/stage';
 import { typeWords } from '../commands/word-commands';
 import { UndoRedo } from '../workbench/undo-redo';
 import '../workbench/workbench.css';
-import { filledIn, missing, requireRole } from '../who.server';
+import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/copy';
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'student');
   const { db, shelf } = context.services;
-  const { pictures } = shelf.resources;
-  const copy = await copyOfStudent(db, person.id, params.copyId);
-  const document = copy && (await openedOr(db, copy.documentId));
-  if (!copy || !document) throw missing();
-  const { handout } = copy;
-  if ('damage' in document) return { copyId: copy.id, title: handout.title, damage: document.damage, now: Date.now() };
-  const goes = await goesOf(db, copy.id);
-  const last = goes.at(-1);
-  const back = goes.filter((go) => go.returnedAt !== null);
-  const returned = back.at(-1);
-  const ids = back.map(({ id }) => id);
-  const [all, rulings] = returned ? await Promise.all([notesOf(db, ids), rulingsOf(db, [returned.id])]) : [[], []];
-  // What was said on an earlier go still stands, and can be ticked.
-  const notes = all.map((note) => {
-    const go = back.find(({ id }) => id === note.goId)!;
-    return { ...note, earlier: go === returned ? null : go.number };
-  });
-  const results = countedOn(handout, document.sheet, person.name, pictures);
-  // Once it is done, the teacher's own rulings and everything counted may be seen.
-  const told = results.map((result, i) => {
-    const ruling = copy.state === 'done' ? rulings.find((r) => r.lookForId === result.id) : undefined;
-    const shown = resultForStudent(
-      copy.state === 'done' ? { ...handout.lookFors[i], tell: 'result' } : handout.lookFors[i],
-      result,
-    );
-    return shown && ruling ? { ...shown, held: ruling.held } : shown;
-  });
-  return {
-    damage: null,
-    personId: person.id,
-    copyId: copy.id,
-    documentId: document.id,
-    seq: document.seq,
-    sheet: veiled(document.sheet, pictures),
-    savedAt: +document.changedAt,
-    state: copy.state,
-    title: handout.title,
-    brief: handout.brief,
-    dueAt: handout.dueAt,
-    supplies: handout.supplies,
-    lookFors: handout.lookFors.map(forStudent),
-    results: told,
-    notes,
-    marks:
-      returned && handout.rubric.rows.some(({ id }) => id in returned.marks)
-        ? { rubric: handout.rubric, marks: returned.marks, ...points(handout.rubric, returned.marks) }
-        : null,
-    go: last?.number ?? 0,
-    mayTakeBack: copy.state === 'handed-in' && !last?.reviewBeganAt,
-    now: Date.now(),
-  };
+  return allowed(copyView({ db, pictures: shelf.resources.pictures }, person, params.copyId));
 }
 
 export async function action({ request, context, params }: Route.ActionArgs) {

@@ -1,40 +1,30 @@
 import { Alert, Button, Input } from 'antd';
 import { Form, redirect, useNavigation } from 'react-router';
 import { z } from 'zod';
-import { classByCode } from '../../server/stores/classes';
+import {
+  ClassCode,
+  classOfCode,
+  DemoDoor,
+  enterAsTeacher,
+  enterDemo,
+  enterFirst,
+  FirstSchool,
+  TeacherSignIn,
+} from '../../server/actions/come-in';
 import { demoDoors } from '../../server/stores/demo';
-import { beginSchool, isEmptyHouse, personById } from '../../server/stores/people';
-import { codeTries, signInTeacher } from '../../server/stores/sign-in';
-import { giveBack, take } from '../../server/accounts/allowance';
+import { isEmptyHouse } from '../../server/stores/people';
 import { check, formOf } from '../form.server';
 import { afterReaching, reached } from '../browser/reached';
 import { Mark } from '../house/strip';
-import { fromOf, placeAfter, signedIn, waitWords, whoIs } from '../who.server';
+import { filledIn, fromOf, placeAfter, signedIn, whoIs } from '../who.server';
 import type { Route } from './+types/front';
 import './front.css';
 
 const SignIn = z.discriminatedUnion('as', [
-  z.object({
-    as: z.literal('teacher'),
-    email: z.string().trim().min(1, 'Type the e-mail address you were registered with.').max(200),
-    password: z.string().min(1, 'Type your password.').max(200),
-    next: z.string().optional(),
-  }),
-  z.object({
-    as: z.literal('student'),
-    code: z.string().trim().min(1, 'Type the code your teacher gave you.').max(20),
-  }),
-  z.object({ as: z.literal('demo'), person: z.string().max(80) }),
-  z.object({
-    as: z.literal('first'),
-    school: z.string().trim().min(1, 'Type the name of your school.').max(120),
-    name: z.string().trim().min(1, 'Type your name.').max(80),
-    email: z.email('Type your e-mail address: you sign in with it.').max(200),
-    password: z
-      .string()
-      .min(10, 'Choose a password of at least 10 letters; a few words in a row are easy to keep.')
-      .max(200),
-  }),
+  TeacherSignIn.extend({ as: z.literal('teacher'), next: z.string().optional() }),
+  ClassCode.extend({ as: z.literal('student') }),
+  DemoDoor.extend({ as: z.literal('demo') }),
+  FirstSchool.extend({ as: z.literal('first') }),
 ]);
 
 export async function loader({ request, context }: Route.LoaderArgs) {
@@ -56,44 +46,21 @@ export async function action({ request, context }: Route.ActionArgs) {
   const read = check(SignIn, await formOf(request));
   if (!read.ok) return read.wrong;
   const given = read.value;
-  if (given.as === 'demo') {
-    const door = demo ? (await demoDoors(db)).find(({ name }) => name === given.person) : undefined;
-    const person = door && (await personById(db, door.id));
-    return person
-      ? signedIn(request, context, person, placeAfter(null, person.role))
-      : { problem: 'This is not a demo, so there is no way in without a password.' };
-  }
-  if (given.as === 'first') {
-    const person = await beginSchool(db, given);
-    return person
-      ? signedIn(request, context, person, '/desk')
-      : { problem: 'A school has been set up here already. Sign in with your address, or ask whoever did it.' };
-  }
+  const from = await fromOf(request, context);
   if (given.as === 'student') {
-    const tries = codeTries(await fromOf(request, context));
-    const seconds = await take(db, tries);
-    if (seconds > 0)
-      return { problem: `Too many codes were tried from here. Try again in ${waitWords(seconds)}.`, field: 'code' };
-    const found = await classByCode(db, given.code);
-    if (found) await giveBack(db, tries);
-    return found
-      ? redirect(`/join?code=${found.code}`)
-      : {
-          problem: `There is no class with the code “${given.code}”. Look at it again, or ask your teacher.`,
-          field: 'code',
-        };
+    const found = await filledIn(classOfCode(db, given, from));
+    return 'problem' in found ? found : redirect(`/join?code=${found.code}`);
   }
-  const result = await signInTeacher(db, given.email, given.password, await fromOf(request, context));
-  if (result.ok) return signedIn(request, context, result.person, placeAfter(given.next ?? null, 'teacher'));
-  return result.reason === 'slow'
-    ? {
-        problem: `Too many tries. Try again in ${waitWords(result.seconds)}.`,
-        field: 'password',
-      }
-    : {
-        problem: 'This e-mail and password don’t match. Check both; capitals count in the password.',
-        field: 'password',
-      };
+  const entered = await filledIn(
+    given.as === 'demo'
+      ? enterDemo({ db, demo }, given)
+      : given.as === 'first'
+        ? enterFirst(db, given)
+        : enterAsTeacher(db, given, from),
+  );
+  if ('problem' in entered) return entered;
+  const next = given.as === 'teacher' ? (given.next ?? null) : null;
+  return signedIn(request, context, entered, placeAfter(next, entered.person.role));
 }
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());

@@ -1,49 +1,29 @@
 import { Alert, Button } from 'antd';
 import { useState } from 'react';
 import { Form, redirect, useNavigation } from 'react-router';
-import { z } from 'zod';
-import { maybeSecret, OLD_LENGTH, SECRET_LENGTH } from '../../core/handout/secret';
-import { giveBack, take } from '../../server/accounts/allowance';
-import { classByCode } from '../../server/stores/classes';
-import { codeTries, namesIn, signInStudent } from '../../server/stores/sign-in';
+import { OLD_LENGTH } from '../../core/handout/secret';
+import { classToJoin, enterAsStudent, Joining } from '../../server/actions/come-in';
 import { check, formOf } from '../form.server';
 import { SecretPictures } from '../house/secret-pictures';
 import { afterReaching, reached } from '../browser/reached';
 import { Strip } from '../house/strip';
-import { fromOf, signedIn, waitWords } from '../who.server';
+import { filledIn, fromOf, signedIn } from '../who.server';
 import type { Route } from './+types/join';
 import './join.css';
 
-const Entry = z.object({
-  code: z.string().max(20),
-  student: z.string().min(1, 'Choose your name first.').max(40),
-  secret: z.string().refine(maybeSecret, `Choose your ${SECRET_LENGTH} pictures, in your order.`),
-});
-
-/** Names are told to whoever knows the code of a class, and no more than names. */
 export async function loader({ request, context }: Route.LoaderArgs) {
-  const { db } = context.services;
   const code = new URL(request.url).searchParams.get('code') ?? '';
-  const tries = codeTries(await fromOf(request, context));
-  const found = (await take(db, tries)) === 0 ? await classByCode(db, code) : undefined;
+  const found = await classToJoin(context.services.db, code, await fromOf(request, context));
   if (!found) throw redirect('/');
-  await giveBack(db, tries);
-  const { name, school } = found;
-  return { class: { code: found.code, name, school }, members: await namesIn(db, found.id) };
+  const { name, school } = found.class;
+  return { class: { code: found.class.code, name, school }, members: found.members };
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const read = check(Entry, await formOf(request));
+  const read = check(Joining, await formOf(request));
   if (!read.ok) return read.wrong;
-  const { code, student, secret } = read.value;
-  const result = await signInStudent(context.services.db, code, student, secret, await fromOf(request, context));
-  if (result.ok) return signedIn(request, context, result.person, '/tray', result.mustChoose);
-  return {
-    problem:
-      result.reason === 'slow'
-        ? `That was tried too often just now. Try again in ${waitWords(result.seconds)}, or ask your teacher for a card.`
-        : 'Those are not your pictures. Try again: the order counts. If you have forgotten them or have none yet, ask your teacher for a card.',
-  };
+  const entered = await filledIn(enterAsStudent(context.services.db, read.value, await fromOf(request, context)));
+  return 'problem' in entered ? entered : signedIn(request, context, entered, '/tray');
 }
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());

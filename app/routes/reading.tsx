@@ -3,11 +3,8 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link, redirect, useFetcher, useNavigate } from 'react-router';
 import { partAt } from '../../core/items/hit';
 import { pieceMarks } from '../../core/review/marks';
-import { countedOn } from '../../server/actions/counting';
-import { copiesOf, copyForTeacher, goesOf } from '../../server/stores/copies';
-import { notesOf, rulingsOf } from '../../server/stores/reviews';
-import { openedOr } from '../../server/actions/opened';
 import { Returning, returnPiece } from '../../server/actions/review';
+import { readingView } from '../../server/views/reading-view';
 import { askedGo, check, formOf } from '../form.server';
 import { afterReaching, orLast, reached } from '../browser/reached';
 import { Strip } from '../house/strip';
@@ -23,58 +20,15 @@ import { SendingWords } from '../reading/sending-words';
 import { useWriting } from '../reading/writing';
 import { PageView, useDrawing } from '../drawing/page-view';
 import { pictureNow } from '../drawing/resources';
-import { filledIn, missing, requireRole } from '../who.server';
+import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/reading';
 import { Marks } from './spread';
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
-  const copy = await copyForTeacher(db, person.id, params.copyId);
-  if (!copy || copy.handout.id !== params.handoutId) throw missing();
-  const [goes, copies] = await Promise.all([goesOf(db, copy.id), copiesOf(db, copy.handout.id)]);
-  const asked = askedGo(request);
-  const go = goes.find((g) => g.number === asked) ?? goes.at(-1);
-  const { handout } = copy;
-  const opened = go ? null : await openedOr(db, copy.documentId);
-  if (opened === undefined) throw missing();
-  const { sheet } = go ?? opened!;
-  const [notes, rulings] = go ? await Promise.all([notesOf(db, [go.id]), rulingsOf(db, [go.id])]) : [[], []];
-  return {
-    personId: person.id,
-    begun: 0,
-    copy: {
-      id: copy.id,
-      studentName: copy.studentName,
-      state: copy.state,
-      title: handout.title,
-      handoutId: handout.id,
-      begunAt: copies.find((c) => c.id === copy.id)?.begunAt ?? null,
-    },
-    lookFors: handout.lookFors,
-    rubric: handout.rubric,
-    damage: opened && 'damage' in opened ? opened.damage : null,
-    goDamaged: Boolean(go?.damage),
-    go: go
-      ? {
-          id: go.id,
-          number: go.number,
-          handedInAt: go.handedInAt,
-          returnedAt: go.returnedAt,
-          outcome: go.outcome,
-          marks: go.marks,
-        }
-      : null,
-    goes: goes.map(({ number, outcome }) => ({ number, outcome })),
-    sheet,
-    handedOut: handout.given,
-    key: handout.sheet,
-    results: countedOn(handout, sheet, copy.studentName, shelf.resources.pictures),
-    notes,
-    rulings,
-    band: copies.map(({ id, studentName, state }) => ({ id, studentName, state })),
-    now: Date.now(),
-  };
+  const means = { db, pictures: shelf.resources.pictures };
+  return { ...(await allowed(readingView(means, person, params, askedGo(request)))), begun: 0 };
 }
 
 /** `begun`: when it was asked for, by this window's clock. */

@@ -1,23 +1,17 @@
 import { Alert, Button } from 'antd';
 import { useState } from 'react';
 import { Form, redirect, useNavigation } from 'react-router';
-import { z } from 'zod';
-import { isSecret, SECRET_LENGTH } from '../../core/handout/secret';
-import { chooseSecret } from '../../server/stores/sign-in';
+import { SECRET_LENGTH } from '../../core/handout/secret';
+import { chooseOwnSecret, ChoosingSecret } from '../../server/actions/come-in';
 import { check, formOf } from '../form.server';
 import { SecretPictures } from '../house/secret-pictures';
 import { afterReaching, reached } from '../browser/reached';
 import { Strip } from '../house/strip';
-import { tokenOf, whoIs } from '../who.server';
+import { filledIn, tokenOf, whoIs } from '../who.server';
 import type { Route } from './+types/secret';
 import './join.css';
 
 /** Who came in with a card chooses pictures of their own, twice, so that a slip does not shut them out. */
-
-const Chosen = z.object({
-  first: z.string().refine(isSecret, `Choose ${SECRET_LENGTH} pictures, in an order that you can keep in mind.`),
-  secret: z.string(),
-});
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await whoIs(request, context);
@@ -30,11 +24,10 @@ export async function action({ request, context }: Route.ActionArgs) {
   const person = await whoIs(request, context);
   const token = await tokenOf(request, context);
   if (!person?.mustChoose || !token) throw redirect('/');
-  const read = check(Chosen, await formOf(request));
+  const read = check(ChoosingSecret, await formOf(request));
   if (!read.ok) return read.wrong;
-  const { first, secret } = read.value;
-  if (first !== secret) return { problem: 'The second time they were others, or in another order. Choose them anew.' };
-  await chooseSecret(context.services.db, person.id, secret, token);
+  const refused = await filledIn(chooseOwnSecret(context.services.db, person, token, read.value));
+  if (refused) return refused;
   return redirect('/tray');
 }
 

@@ -98,7 +98,7 @@ const findingSlice = (bench: Bench) => bench.finding;
 const pastSlice = (bench: Bench) => bench.past;
 
 function useOpenBench(loaded: Loaded): Bench {
-  const [bench] = useState(() => new Bench({ ...loaded, rights: { kind: 'all' }, growthAt: `/sheets/${loaded.id}` }));
+  const [bench] = useState(() => new Bench({ ...loaded, rights: { kind: 'all' }, historyAt: `/sheets/${loaded.id}` }));
   useEffect(() => {
     void bench.open();
     return () => bench.close();

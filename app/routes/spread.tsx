@@ -2,20 +2,13 @@ import { Button, Segmented } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PieceMark } from '../../core/review/marks';
-import { heldAfter, missedMost, pieceMarks } from '../../core/review/marks';
-import { countedOn, countedOnCopy } from '../../server/actions/counting';
-import { copiesOf, newestGoes } from '../../server/stores/copies';
-import { loadDocuments } from '../../server/stores/documents';
-import { handoutOf } from '../../server/stores/handouts';
-import { rulingsOf } from '../../server/stores/reviews';
-import { Turn } from '../../server/process/turn';
-import { shownOf } from '../../server/actions/opened';
+import { spreadView } from '../../server/views/spread-view';
 import { Leaf, STATE_WORDS } from '../house/leaf';
 import { orLast } from '../browser/reached';
 import { Strip } from '../house/strip';
 import { dueWords, useZone, whenWords } from '../browser/time';
 import { useSending } from '../keeping/sender';
-import { missing, requireRole } from '../who.server';
+import { allowed, requireRole } from '../who.server';
 import type { Route } from './+types/spread';
 import '../spread/spread.css';
 import { later } from '../browser/later';
@@ -28,69 +21,7 @@ const Histogram = later(
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
-  const handout = await handoutOf(db, person.id, params.handoutId);
-  if (!handout) throw missing();
-  const [copies, goes] = await Promise.all([copiesOf(db, handout.id), newestGoes(db, handout.id)]);
-  const [documents, rulings] = await Promise.all([
-    loadDocuments(
-      db,
-      copies.filter((copy) => copy.state === 'under-way' || copy.state === 'another-go').map((copy) => copy.documentId),
-    ),
-    rulingsOf(
-      db,
-      goes.map((go) => go.id),
-    ),
-  ]);
-  const { width, height } = handout.sheet.pages[0];
-  const cards = [];
-  const turn = new Turn();
-  for (const copy of copies) {
-    await turn.end();
-    const go = goes.find((g) => g.copyId === copy.id);
-    // What is with the teacher or done shows as it was handed in; what is being worked on as it is now.
-    const asHandedIn = go && (copy.state === 'handed-in' || copy.state === 'done');
-    const document = documents.get(copy.documentId);
-    const piece = asHandedIn ? go : document && shownOf(document, handout.title);
-    const sheet = piece?.damage ? undefined : piece?.sheet;
-    const { pictures } = shelf.resources;
-    const results = !sheet
-      ? null
-      : asHandedIn
-        ? countedOn(handout, sheet, copy.studentName, pictures)
-        : countedOnCopy(handout, { id: copy.documentId, sheet }, copy.studentName, pictures);
-    const ruled = go ? rulings.filter((ruling) => ruling.goId === go.id) : [];
-    cards.push({
-      ...copy,
-      damaged: Boolean(piece?.damage),
-      // A go is told by its identity: one that was taken back and handed in anew has the same number, but is another.
-      picture: asHandedIn ? `go=${go.id}` : `seq=${copy.seq}`,
-      // Whoever was on time once is not late with another go.
-      late: copy.firstHandedInAt !== null && handout.dueAt ? +copy.firstHandedInAt > +handout.dueAt : false,
-      results,
-      ruled,
-      held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
-      marks:
-        sheet && results ? pieceMarks(sheet, results, pictures).filter((mark) => mark.page === sheet.pages[0].id) : [],
-    });
-  }
-  const pieces = cards.flatMap(({ results, ruled, state }) =>
-    results && state !== 'under-way' ? [{ results, rulings: ruled }] : [],
-  );
-  return {
-    personId: person.id,
-    handout: {
-      id: handout.id,
-      title: handout.title,
-      className: handout.className,
-      dueAt: handout.dueAt,
-      lookFors: handout.lookFors.length,
-    },
-    cards: cards.map(({ results: _, ruled: __, ...card }) => card),
-    missed: missedMost(handout.lookFors, pieces).slice(0, 6),
-    pieces: pieces.length,
-    page: { width, height },
-    now: Date.now(),
-  };
+  return allowed(spreadView({ db, pictures: shelf.resources.pictures }, person, params.handoutId));
 }
 
 export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) => orLast(request, serverLoader);

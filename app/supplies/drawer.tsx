@@ -91,7 +91,7 @@ const Makers = later(() => import('./makers').then(({ Makers }) => Makers));
 const Signs = later(() => import('./signs').then(({ Signs }) => Signs));
 const Looks = later(() => import('./looks').then(({ Looks }) => Looks));
 const Pages = later(() => import('./pages').then(({ Pages }) => Pages));
-const Growth = later(() => import('./growth').then(({ Growth }) => Growth));
+const SheetHistory = later(() => import('./history').then((part) => part.SheetHistory));
 
 const LINES: { name: string; drag: string; given: Parameters<typeof addLine>[1]; d: string; caps: ReactNode }[] = [
   { name: 'line', drag: 'plain', given: {}, d: 'M6 36L58 12', caps: null },
@@ -231,7 +231,7 @@ const COMPARTMENTS: Compartment[] = [
   { id: 'signs', name: 'Signs', supply: 'text', content: (bench) => <Signs bench={bench} /> },
   { id: 'looks', name: 'Other looks', supply: 'teacher', content: (bench) => <Looks bench={bench} /> },
   { id: 'pages', name: 'Pages', supply: 'teacher', content: (bench) => <Pages bench={bench} /> },
-  { id: 'growth', name: 'History', supply: 'teacher', content: (bench) => <Growth bench={bench} /> },
+  { id: 'history', name: 'History', supply: 'teacher', content: (bench) => <SheetHistory bench={bench} /> },
 ];
 
 function LabelDrawing({ blank }: { blank: boolean }) {

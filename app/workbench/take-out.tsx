@@ -41,7 +41,7 @@ export function TakeOut({ bench, sheetId, page }: { bench: Bench; sheetId: strin
   const second = async () => {
     const seq = await bench.settled();
     if (seq === null) return bench.say('You can make a copy when the network is back.');
-    await submit({ do: 'second', seq: `${seq}` }, { method: 'post', action: `/sheets/${sheetId}/growth` });
+    await submit({ do: 'copy', seq: `${seq}` }, { method: 'post', action: `/sheets/${sheetId}/history` });
   };
 
   if (now)

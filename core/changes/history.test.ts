@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Change } from './change';
 import { apply, invert } from './change';
-import type { History } from './history';
+import type { UndoHistory } from './history';
 import { NO_HISTORY, passUnder, record, redo, undo } from './history';
 import { plain } from '../schema/defaults';
 import type { Sheet } from '../schema/sheet';
@@ -12,7 +12,7 @@ const must = (sheet: Sheet, change: Change) => {
   if (!result.ok) throw new Error(result.reason);
   return result.sheet;
 };
-function work(changes: Change[], pause = 100): { sheet: Sheet; history: History } {
+function work(changes: Change[], pause = 100): { sheet: Sheet; history: UndoHistory } {
   let [sheet, history, at] = [sampleSheet(), NO_HISTORY, 0];
   for (const change of changes) {
     history = record(history, { name: change.kind, change, inverse: invert(sheet, change), at: (at += pause) });

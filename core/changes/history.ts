@@ -10,14 +10,14 @@ export type Step = {
   /** Milliseconds since 1970. */
   at: number;
 };
-export type History = { past: readonly Step[]; future: readonly Step[] };
+export type UndoHistory = { past: readonly Step[]; future: readonly Step[] };
 
-export const NO_HISTORY: History = { past: [], future: [] };
+export const NO_HISTORY: UndoHistory = { past: [], future: [] };
 /** Typing or moving that goes on within this many milliseconds stays one step. */
 const PAUSE = 1500;
 
 /** Adds a step; one that carries on the last step becomes part of it. */
-export function record(history: History, step: Step): History {
+export function record(history: UndoHistory, step: Step): UndoHistory {
   const last = history.past.at(-1);
   if (last && history.future.length === 0 && last.name === step.name && step.at - last.at < PAUSE) {
     const change = merge(last.change, step.change);
@@ -38,18 +38,18 @@ export function record(history: History, step: Step): History {
 }
 
 /** The step to take back and the history after it, or null when there is none. */
-export function undo(history: History): { step: Step; history: History } | null {
+export function undo(history: UndoHistory): { step: Step; history: UndoHistory } | null {
   const step = history.past.at(-1);
   return step ? { step, history: { past: history.past.slice(0, -1), future: [step, ...history.future] } } : null;
 }
 
-export function redo(history: History): { step: Step; history: History } | null {
+export function redo(history: UndoHistory): { step: Step; history: UndoHistory } | null {
   const [step, ...future] = history.future;
   return step ? { step, history: { past: [...history.past, step], future } } : null;
 }
 
 /** The history after somebody else's change: positions in words move along. */
-export function passUnder(history: History, over: Change): History {
+export function passUnder(history: UndoHistory, over: Change): UndoHistory {
   const step = (s: Step): Step => ({ ...s, change: rebase(s.change, over), inverse: rebase(s.inverse, over) });
   return { past: history.past.map(step), future: history.future.map(step) };
 }

@@ -10,9 +10,14 @@ import { missing, Refused } from './refused';
 
 /** What a teacher does with a piece that was handed in. */
 
-type Piece = { handoutId: string; copyId: string };
+export type Piece = { handoutId: string; copyId: string };
 
-async function pieceOf(db: Database, person: Pick<Person, 'id'>, { handoutId, copyId }: Piece): Promise<CopyView> {
+/** @throws Refused where it is not theirs, or not of that handout */
+export async function pieceOf(
+  db: Database,
+  person: Pick<Person, 'id'>,
+  { handoutId, copyId }: Piece,
+): Promise<CopyView> {
   const copy = await copyForTeacher(db, person.id, copyId);
   if (!copy || copy.handout.id !== handoutId) throw missing();
   return copy;

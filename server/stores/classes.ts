@@ -90,6 +90,3 @@ export function addStudents(
     return { added, there };
   });
 }
-
-export const isTeacherOf = async (db: Queries, teacherId: string, classId: string) =>
-  (await db.query('select 1 from class where id = $1 and teacher_id = $2', [classId, teacherId])).length > 0;

@@ -6,7 +6,7 @@ import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../database/id';
 import { loadDocument, reasonOf } from './documents';
-import { sheetAt } from './growth';
+import { sheetAt } from './history';
 import type { Handout } from './handouts';
 import { handoutById } from './handouts';
 import { byName } from '../database/by-name';
@@ -116,15 +116,13 @@ export async function documentAccess(
 }
 
 /** Whether a document is a copy of what this teacher handed out; null where it is not. */
-export const isTeacherOfCopy = async (db: Queries, teacherId: string, documentId: string): Promise<true | null> =>
+export const isTeacherOfCopy = async (db: Queries, teacherId: string, documentId: string): Promise<boolean> =>
   (
     await db.query(
       'select 1 from copy join handout h on h.id = copy.handout_id where copy.document_id = $1 and h.teacher_id = $2',
       [documentId, teacherId],
     )
-  ).length > 0
-    ? true
-    : null;
+  ).length > 0;
 
 // Goes: handing in, taking back, returning.
 

@@ -61,7 +61,7 @@ export async function createDocument(db: Queries, schoolId: string, sheet: Sheet
   return id;
 }
 
-/** Kept for good, so that growth can be looked at from anywhere. */
+/** Kept for good, so that history can be looked at from anywhere. */
 export const keepSnapshot = (db: Queries, id: string, seq: number, sheet: Sheet) =>
   db.query(
     `insert into document_snapshot (document_id, seq, sheet) values ($1, $2, $3::jsonb)

@@ -8,7 +8,7 @@ import type { Database } from '../database/connection';
 import type { ClassCopy } from './copies';
 import { goesOf, handIn, trayOf } from './copies';
 import { Damaged, loadDocument, loadDocuments, saveChanges } from './documents';
-import { growthOf, sheetAt } from './growth';
+import { historyOf, sheetAt } from './history';
 import { handoutOf } from './handouts';
 import { lastReadable, mend } from './mending';
 import { createSheet, sheetsOf } from './sheets';
@@ -61,9 +61,9 @@ describe.each(DATABASES)('a document of the %s database that can’t be read', (
     expect(await goesOf(db, copies[0].id)).toEqual([]);
   });
 
-  test('its growth can be looked at as far as it can be read, and no further', async () => {
+  test('its history can be looked at as far as it can be read, and no further', async () => {
     const { documentId } = copies[0];
-    expect(await growthOf(db, documentId)).toBeUndefined();
+    expect(await historyOf(db, documentId)).toBeUndefined();
     expect(await sheetAt(db, documentId, 4)).toBeUndefined();
     expect(find((await sheetAt(db, documentId, 2))!, 'box')!.item).toMatchObject({ x: 20 });
   });
@@ -80,7 +80,7 @@ describe.each(DATABASES)('a document of the %s database that can’t be read', (
     // A window that still builds on what was set aside is told so, rather than mixing the two.
     expect(await school.save(copies[0], 3, [moved(60)])).toEqual({ outcome: 'mended' });
     expect(await school.save(copies[0], 4, [moved(70)])).toMatchObject({ outcome: 'saved', seq: 5 });
-    expect(await growthOf(db, documentId)).toMatchObject({ from: 4, log: [{ seq: 5 }] });
+    expect(await historyOf(db, documentId)).toMatchObject({ from: 4, log: [{ seq: 5 }] });
   });
 
   test('a piece whose sheet is damaged is taken from the log; where that fails, it says so', async () => {

@@ -16,7 +16,7 @@ import * as classes from './classes';
 import * as copies from './copies';
 import * as demo from './demo';
 import * as documents from './documents';
-import * as growth from './growth';
+import * as history from './history';
 import * as handouts from './handouts';
 import * as mending from './mending';
 import * as people from './people';
@@ -84,7 +84,6 @@ const CALLS: Record<string, () => unknown> = {
   membersOf: () => classes.membersOf(db, 'c5-1'),
   addStudents: () => classes.addStudents(db, { schoolId: 's7', classId: 'c7-1', names: ['Newer'] }),
   addStudent: () => classes.addStudent(db, { schoolId: 's7', classId: 'c7-1', name: 'New' }),
-  isTeacherOf: () => classes.isTeacherOf(db, 't5-1', 'c5-0'),
   trayOf: () => copies.trayOf(db, 'p3-40'),
   copyOfStudent: () => copies.copyOfStudent(db, 'p3-40', 'y3-40-1'),
   copyForTeacher: () => copies.copyForTeacher(db, 't3-2', 'y3-40-1'),
@@ -110,11 +109,11 @@ const CALLS: Record<string, () => unknown> = {
     await documents.saveChanges(db, { ...save, base: 0, changes }, () => null);
     await documents.saveChanges(db, { ...save, base: 3, changes: changes.slice(0, 1) }, () => null, 'y3-40-1');
   },
-  growthSheetAt: () => growth.sheetAt(db, 'dc3-41-1', 0),
-  momentsOf: () => growth.momentsOf(db, 'ds7-0'),
-  growthOf: () => growth.growthOf(db, 'dc3-41-1'),
-  addMoment: () => growth.addMoment(db, { documentId: 'ds7-0', authorId: 't7-1', seq: 1, name: 'x' }),
-  dropMoment: () => growth.dropMoment(db, 'ds7-0', 'mds7-0'),
+  historySheetAt: () => history.sheetAt(db, 'dc3-41-1', 0),
+  momentsOf: () => history.momentsOf(db, 'ds7-0'),
+  historyOf: () => history.historyOf(db, 'dc3-41-1'),
+  addMoment: () => history.addMoment(db, { documentId: 'ds7-0', authorId: 't7-1', seq: 1, name: 'x' }),
+  dropMoment: () => history.dropMoment(db, 'ds7-0', 'mds7-0'),
   handoutById: () => handouts.handoutById(db, 'o3-1-0'),
   createHandout: () => handouts.createHandout(db, NEW_HANDOUT, openPictures()),
   addHandout: () => db.transaction((tx) => handouts.addHandout(tx, NEW_HANDOUT, openPictures())),
@@ -218,7 +217,7 @@ test('no statement scans a table that grows with schools', { timeout: 120_000 },
 });
 
 test('every function of the stores is called here', () => {
-  const all = [classes, copies, demo, documents, growth, handouts, mending, people, pictures, reviews, sheets, signIn];
+  const all = [classes, copies, demo, documents, history, handouts, mending, people, pictures, reviews, sheets, signIn];
   const files = readdirSync(path.join(projectRoot(), 'server/stores')).filter(
     (file) => file.endsWith('.ts') && !file.endsWith('.test.ts') && file !== 'beginnings.ts',
   );

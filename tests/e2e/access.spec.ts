@@ -112,7 +112,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`/art/pictures/${picture.id}.json`, script(all)],
     [`/art/pictures/${picture.id}.jpg`, script(all)],
     ['/written', script({ ...teachers, nobody: 'no' })],
-    [`${sheet}/growth?since=0`, script(mine)],
+    [`${sheet}/history?since=0`, script(mine)],
     [`${sheetDocument}?since=0`, script(mine)],
     [`${copyDocument}?since=0`, script(copies)],
   ];

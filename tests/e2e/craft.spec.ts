@@ -304,7 +304,7 @@ test.describe('the finer work', () => {
     await expect(page.getByRole('radio', { name: 'colour #2a2820' })).toHaveAttribute('aria-checked', 'true');
   });
 
-  test('names a moment, looks back along the growth, goes back, and begins a second sheet', async () => {
+  test('names a moment, looks back along the history, goes back, and begins a second sheet', async () => {
     await supply(page, 'Shapes', 'star');
     await supply(page, 'Shapes', 'heart');
     await saved(page);
@@ -325,7 +325,7 @@ test.describe('the finer work', () => {
     await expect(stack(page)).toHaveCount(2);
     await page.locator('.moment .look').click();
     await page.getByRole('button', { name: 'make a copy of this' }).click();
-    await expect(page.getByLabel('Name of the sheet')).toHaveValue(/, second$/);
+    await expect(page.getByLabel('Name of the sheet')).toHaveValue(/, copy$/);
     await expect(stack(page)).toHaveCount(2);
   });
 

@@ -59,7 +59,7 @@ test('odd methods, addresses and forms are answered, not failed on', async ({ ho
     send(house.url, { method: 'POST', path, headers, body });
   expect((await post({ 'content-type': 'multipart/form-data' }, 'nonsense')).status).toBe(400);
   expect((await post({ 'content-type': 'text/plain' }, 'nonsense')).status).toBe(400);
-  for (const path of ['/documents/none/changes', '/parts', '/nowhere', '/documents/none/mend', '/sheets/x/growth'])
+  for (const path of ['/documents/none/changes', '/parts', '/nowhere', '/documents/none/mend', '/sheets/x/history'])
     expect((await post({ 'content-type': 'application/json' }, '{}', path)).status, path).toBeLessThan(500);
   expect((await fetch(`${house.url}/healthz`)).status).toBe(200);
 });

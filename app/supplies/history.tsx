@@ -10,7 +10,7 @@ import { SmallPicture } from '../drawing/small-picture';
 import type { Bench } from '../document/bench';
 import { untilChanged, useBench } from '../document/bench';
 
-/** The sheet's growth: a slider over all that was ever done, named moments with pictures, and the way back to any of them. */
+/** The sheet's history: a slider over all that was ever done, named moments with pictures, and the way back to any of them. */
 
 const Moments = z.array(z.object({ id: z.string(), seq: z.number(), name: z.string() }));
 const Grown = z.object({
@@ -53,12 +53,12 @@ class Film {
 const facesOf = (bench: Bench) => bench.faces;
 const pastOf = (bench: Bench) => bench.past;
 const lastStep = (bench: Bench) => bench.history.past.at(-1);
-/** Milliseconds a playing takes at most, however long the growth. */
+/** Milliseconds a playing takes at most, however long the history. */
 const PLAY = 9000;
-/** Milliseconds of rest after a change before the growth is fetched anew. */
+/** Milliseconds of rest after a change before the history is fetched anew. */
 const FRESH = 900;
 
-export function Growth({ bench }: { bench: Bench }) {
+export function SheetHistory({ bench }: { bench: Bench }) {
   const [film, setFilm] = useState<Film | null>(null);
   const [moments, setMoments] = useState<Moment[]>([]);
   const [seq, setSeq] = useState(0);
@@ -69,16 +69,16 @@ export function Growth({ bench }: { bench: Bench }) {
   const faces = useBench(bench, facesOf);
   const zone = useZone();
   const submit = useSubmit();
-  const at = bench.growthAt;
+  const at = bench.historyAt;
   const now = useRef(Date.now());
   const [fetched, setFetched] = useState(0);
 
   useEffect(() => {
     let current = true;
     void (async () => {
-      // What was just done belongs to the growth too.
+      // What was just done belongs to the history too.
       const settled = await bench.settled();
-      const answer = settled === null ? null : await fetch(`${at}/growth`).catch(() => null);
+      const answer = settled === null ? null : await fetch(`${at}/history`).catch(() => null);
       if (!current) return;
       if (!answer?.ok) return setProblem('The history can be shown once the sheet is saved and the network is back.');
       const read = Grown.safeParse(await answer.json());
@@ -94,7 +94,7 @@ export function Growth({ bench }: { bench: Bench }) {
     };
   }, [bench, at, fetched]);
 
-  // What is done while this is open belongs to the growth a moment later.
+  // What is done while this is open belongs to the history a moment later.
   const done = useBench(bench, lastStep);
   const known = useRef(done);
   useEffect(() => {
@@ -130,7 +130,7 @@ export function Growth({ bench }: { bench: Bench }) {
   }, [playing, film, show]);
 
   const post = async (form: Record<string, string>) => {
-    const answer = await fetch(`${at}/growth`, { method: 'POST', body: new URLSearchParams(form) }).catch(() => null);
+    const answer = await fetch(`${at}/history`, { method: 'POST', body: new URLSearchParams(form) }).catch(() => null);
     const body = (await answer?.json().catch(() => null)) as { moments?: unknown; message?: string } | null;
     const read = Moments.safeParse(body?.moments);
     if (answer?.ok && read.success) {
@@ -154,9 +154,9 @@ export function Growth({ bench }: { bench: Bench }) {
   if (!film) return <p className="quiet">Loading the history …</p>;
   const steps = film.last - film.from;
   return (
-    <div className="growth">
-      <div className="growth-line">
-        <label className="growth-slider">
+    <div className="history">
+      <div className="history-line">
+        <label className="history-slider">
           <span className="quiet">
             {steps === 0 ? 'nothing has been done yet' : `${seq - film.from} of ${steps} steps`}
           </span>
@@ -201,7 +201,7 @@ export function Growth({ bench }: { bench: Bench }) {
             onClick={() =>
               void shownSeq().then((now) => {
                 if (now !== null)
-                  void submit({ do: 'second', seq: `${now}` }, { method: 'post', action: `${at}/growth` });
+                  void submit({ do: 'copy', seq: `${now}` }, { method: 'post', action: `${at}/history` });
               })
             }
           >
@@ -209,7 +209,7 @@ export function Growth({ bench }: { bench: Bench }) {
           </button>
         </div>
         <form
-          className="growth-name"
+          className="history-name"
           onSubmit={(event) => {
             event.preventDefault();
             void shownSeq().then(async (now) => {

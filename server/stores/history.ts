@@ -10,7 +10,7 @@ import { grownFrom, rowsBetween } from './documents';
 /** How a document grew, and the moments of it that were given names. */
 
 export type Moment = { id: string; seq: number; name: string; createdAt: Date };
-export type Growth = {
+export type SheetHistory = {
   /** The sheet that the log below builds on, and its number. */
   from: number;
   sheet: Sheet;
@@ -18,7 +18,7 @@ export type Growth = {
   moments: Moment[];
 };
 
-/** A slider over more steps than these is of no use, and slow: of older growth only the newest part is told. */
+/** A slider over more steps than these is of no use, and slow: of older history only the newest part is told. */
 const LONGEST = 3000;
 /** A document has at most so many named moments. */
 export const MOST_MOMENTS = 60;
@@ -62,7 +62,7 @@ export const momentsOf = (db: Queries, documentId: string): Promise<Moment[]> =>
   );
 
 /** How a document grew, or undefined when that is not known or can't be read. */
-export async function growthOf(db: Database, id: string): Promise<Growth | undefined> {
+export async function historyOf(db: Database, id: string): Promise<SheetHistory | undefined> {
   return db.transaction(async (tx) => {
     const row = one(
       await tx.query<{ seq: number; gap: number | null }>(

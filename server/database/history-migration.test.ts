@@ -1,11 +1,11 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
 import { sampleSheet } from '../../tests/support/sheets';
-import { growthOf, sheetAt } from '../stores/growth';
+import { historyOf, sheetAt } from '../stores/history';
 import type { Database } from './connection';
 import { migrate, shippedMigrations } from './migrate';
 
-/** A database from before growth was kept: its documents can be looked back on from then on. */
+/** A database from before history was kept: its documents can be looked back on from then on. */
 describe.each(DATABASES)('an older %s database', (_, open) => {
   let db: Database;
   beforeAll(async () => {
@@ -28,13 +28,13 @@ describe.each(DATABASES)('an older %s database', (_, open) => {
   afterAll(() => db.close());
 
   test('a document whose first state was still there is seen from its beginning', async () => {
-    expect(await growthOf(db, 'young')).toMatchObject({ from: 0, log: [{ seq: 1 }], moments: [] });
+    expect(await historyOf(db, 'young')).toMatchObject({ from: 0, log: [{ seq: 1 }], moments: [] });
     expect(await sheetAt(db, 'young', 0)).toEqual(sampleSheet());
     const after = await sheetAt(db, 'young', 1);
     expect(after?.pages[0].items.find((item) => item.id === 'box')).toMatchObject({ x: 7 });
   });
   test('one that has gone on since is seen from its last snapshot, and not before', async () => {
-    expect(await growthOf(db, 'old')).toMatchObject({ from: 240, log: [] });
+    expect(await historyOf(db, 'old')).toMatchObject({ from: 240, log: [] });
     expect(await sheetAt(db, 'old', 240)).toEqual(sampleSheet());
     expect(await sheetAt(db, 'old', 100)).toBeUndefined();
   });

@@ -1,0 +1,66 @@
+import { veiled } from '../../core/handout/veil';
+import { forStudent, resultForStudent } from '../../core/lookfors/all';
+import { points } from '../../core/lookfors/rubric';
+import { countedOn } from '../actions/counting';
+import type { Means } from '../actions/means';
+import { openedOr } from '../actions/opened';
+import { missing } from '../actions/refused';
+import { copyOfStudent, goesOf } from '../stores/copies';
+import type { Person } from '../stores/people';
+import { notesOf, rulingsOf } from '../stores/reviews';
+
+/** What students see of their copy: never the key, and of what is counted only what their teacher lets them see. */
+
+/** @throws Refused where it is not theirs */
+export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id' | 'name'>, copyId: string) {
+  const copy = await copyOfStudent(db, person.id, copyId);
+  const document = copy && (await openedOr(db, copy.documentId));
+  if (!copy || !document) throw missing();
+  const { handout } = copy;
+  if ('damage' in document) return { copyId: copy.id, title: handout.title, damage: document.damage, now: Date.now() };
+  const goes = await goesOf(db, copy.id);
+  const last = goes.at(-1);
+  const back = goes.filter((go) => go.returnedAt !== null);
+  const returned = back.at(-1);
+  const ids = back.map(({ id }) => id);
+  const [all, rulings] = returned ? await Promise.all([notesOf(db, ids), rulingsOf(db, [returned.id])]) : [[], []];
+  // What was said on an earlier go still stands, and can be ticked.
+  const notes = all.map((note) => {
+    const go = back.find(({ id }) => id === note.goId)!;
+    return { ...note, earlier: go === returned ? null : go.number };
+  });
+  const results = countedOn(handout, document.sheet, person.name, pictures);
+  // Once it is done, the teacher's own rulings and everything counted may be seen.
+  const told = results.map((result, i) => {
+    const ruling = copy.state === 'done' ? rulings.find((r) => r.lookForId === result.id) : undefined;
+    const shown = resultForStudent(
+      copy.state === 'done' ? { ...handout.lookFors[i], tell: 'result' } : handout.lookFors[i],
+      result,
+    );
+    return shown && ruling ? { ...shown, held: ruling.held } : shown;
+  });
+  return {
+    damage: null,
+    personId: person.id,
+    copyId: copy.id,
+    documentId: document.id,
+    seq: document.seq,
+    sheet: veiled(document.sheet, pictures),
+    savedAt: +document.changedAt,
+    state: copy.state,
+    title: handout.title,
+    brief: handout.brief,
+    dueAt: handout.dueAt,
+    supplies: handout.supplies,
+    lookFors: handout.lookFors.map(forStudent),
+    results: told,
+    notes,
+    marks:
+      returned && handout.rubric.rows.some(({ id }) => id in returned.marks)
+        ? { rubric: handout.rubric, marks: returned.marks, ...points(handout.rubric, returned.marks) }
+        : null,
+    go: last?.number ?? 0,
+    mayTakeBack: copy.state === 'handed-in' && !last?.reviewBeganAt,
+    now: Date.now(),
+  };
+}

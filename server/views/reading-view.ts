@@ -1,0 +1,57 @@
+import { countedOn } from '../actions/counting';
+import type { Means } from '../actions/means';
+import { openedOr } from '../actions/opened';
+import { missing } from '../actions/refused';
+import type { Piece } from '../actions/review';
+import { pieceOf } from '../actions/review';
+import { copiesOf, goesOf } from '../stores/copies';
+import type { Person } from '../stores/people';
+import { notesOf, rulingsOf } from '../stores/reviews';
+
+/** One piece as its teacher reads it: a go that was handed in, or the copy as it is now. */
+
+/** @param number of the go that is asked for; the newest where there is none of that number. @throws Refused where it is not theirs */
+export async function readingView({ db, pictures }: Means, person: Pick<Person, 'id'>, piece: Piece, number: number) {
+  const copy = await pieceOf(db, person, piece);
+  const [goes, copies] = await Promise.all([goesOf(db, copy.id), copiesOf(db, copy.handout.id)]);
+  const go = goes.find((g) => g.number === number) ?? goes.at(-1);
+  const { handout } = copy;
+  const opened = go ? null : await openedOr(db, copy.documentId);
+  if (opened === undefined) throw missing();
+  const { sheet } = go ?? opened!;
+  const [notes, rulings] = go ? await Promise.all([notesOf(db, [go.id]), rulingsOf(db, [go.id])]) : [[], []];
+  return {
+    personId: person.id,
+    copy: {
+      id: copy.id,
+      studentName: copy.studentName,
+      state: copy.state,
+      title: handout.title,
+      handoutId: handout.id,
+      begunAt: copies.find((c) => c.id === copy.id)?.begunAt ?? null,
+    },
+    lookFors: handout.lookFors,
+    rubric: handout.rubric,
+    damage: opened && 'damage' in opened ? opened.damage : null,
+    goDamaged: Boolean(go?.damage),
+    go: go
+      ? {
+          id: go.id,
+          number: go.number,
+          handedInAt: go.handedInAt,
+          returnedAt: go.returnedAt,
+          outcome: go.outcome,
+          marks: go.marks,
+        }
+      : null,
+    goes: goes.map(({ number, outcome }) => ({ number, outcome })),
+    sheet,
+    handedOut: handout.given,
+    key: handout.sheet,
+    results: countedOn(handout, sheet, copy.studentName, pictures),
+    notes,
+    rulings,
+    band: copies.map(({ id, studentName, state }) => ({ id, studentName, state })),
+    now: Date.now(),
+  };
+}

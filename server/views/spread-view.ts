@@ -1,0 +1,92 @@
+import { heldAfter, missedMost, pieceMarks } from '../../core/review/marks';
+import { countedOn, countedOnCopy } from '../actions/counting';
+import type { Means } from '../actions/means';
+import { shownOf } from '../actions/opened';
+import { missing } from '../actions/refused';
+import { Turn } from '../process/turn';
+import type { Go } from '../stores/copies';
+import { copiesOf, newestGoes } from '../stores/copies';
+import type { Damaged, Loaded } from '../stores/documents';
+import { loadDocuments } from '../stores/documents';
+import type { Handout } from '../stores/handouts';
+import { handoutOf } from '../stores/handouts';
+import type { Person } from '../stores/people';
+import { rulingsOf } from '../stores/reviews';
+
+/** All pieces of a handout side by side, counted. */
+
+type CopyRow = Awaited<ReturnType<typeof copiesOf>>[number];
+type Piece = {
+  copy: CopyRow;
+  go: Go | undefined;
+  document: Loaded | Damaged | undefined;
+  ruled: readonly { lookForId: string; held: boolean }[];
+};
+
+/** A piece as its card shows it: as it was handed in while it is with the teacher or done, else as it is now. */
+function cardOf(handout: Handout, { copy, go, document, ruled }: Piece, { pictures }: Means) {
+  const handedIn = go && (copy.state === 'handed-in' || copy.state === 'done') ? go : null;
+  const piece = handedIn ?? (document && shownOf(document, handout.title));
+  const sheet = piece?.damage ? undefined : piece?.sheet;
+  const results = !sheet
+    ? null
+    : handedIn
+      ? countedOn(handout, sheet, copy.studentName, pictures)
+      : countedOnCopy(handout, { id: copy.documentId, sheet }, copy.studentName, pictures);
+  const card = {
+    ...copy,
+    damaged: Boolean(piece?.damage),
+    // A go is told by its identity: one that was taken back and handed in anew has the same number, but is another.
+    picture: handedIn ? `go=${handedIn.id}` : `seq=${copy.seq}`,
+    // Whoever was on time once is not late with another go.
+    late: copy.firstHandedInAt !== null && handout.dueAt ? +copy.firstHandedInAt > +handout.dueAt : false,
+    held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
+    marks:
+      sheet && results ? pieceMarks(sheet, results, pictures).filter((mark) => mark.page === sheet.pages[0].id) : [],
+  };
+  return { card, judged: results && copy.state !== 'under-way' ? [{ results, rulings: ruled }] : [] };
+}
+
+/** @throws Refused where it is not theirs */
+export async function spreadView(means: Means, person: Pick<Person, 'id'>, handoutId: string) {
+  const { db } = means;
+  const handout = await handoutOf(db, person.id, handoutId);
+  if (!handout) throw missing();
+  const [copies, goes] = await Promise.all([copiesOf(db, handout.id), newestGoes(db, handout.id)]);
+  const open = copies.filter(({ state }) => state === 'under-way' || state === 'another-go');
+  const [documents, rulings] = await Promise.all([
+    loadDocuments(
+      db,
+      open.map(({ documentId }) => documentId),
+    ),
+    rulingsOf(
+      db,
+      goes.map(({ id }) => id),
+    ),
+  ]);
+  const shown = [];
+  const turn = new Turn();
+  for (const copy of copies) {
+    await turn.end();
+    const go = goes.find(({ copyId }) => copyId === copy.id);
+    const ruled = go ? rulings.filter(({ goId }) => goId === go.id) : [];
+    shown.push(cardOf(handout, { copy, go, document: documents.get(copy.documentId), ruled }, means));
+  }
+  const judged = shown.flatMap((one) => one.judged);
+  const { width, height } = handout.sheet.pages[0];
+  return {
+    personId: person.id,
+    handout: {
+      id: handout.id,
+      title: handout.title,
+      className: handout.className,
+      dueAt: handout.dueAt,
+      lookFors: handout.lookFors.length,
+    },
+    cards: shown.map(({ card }) => card),
+    missed: missedMost(handout.lookFors, judged).slice(0, 6),
+    pieces: judged.length,
+    page: { width, height },
+    now: Date.now(),
+  };
+}
