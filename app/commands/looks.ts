@@ -1,6 +1,6 @@
+import { kindOf } from '../../core/items/all';
 import { lookOf, withLook } from '../../core/items/look';
 import type { Item, TextItem } from '../../core/schema/sheet';
-import { isWritten } from '../../core/schema/sheet';
 import { roleOf } from '../../core/text/style';
 import { itemChanges } from './arrange';
 import type { Bench } from '../document/bench';
@@ -38,16 +38,8 @@ export function giveLook(bench: Bench): void {
 
 export type Alike = 'kind' | 'colour' | 'role';
 
-/** The colour by which a thing is taken to be alike another: its fill, else its line, else its words. */
-function colourOf(bench: Bench, item: Item): string | null {
-  if ((item.kind === 'text' || item.kind === 'shape') && item.fill)
-    return item.fill.kind === 'solid' ? item.fill.colour : item.fill.stops[0].colour;
-  if (item.kind === 'line') return item.outline.colour;
-  if (item.kind === 'ink') return item.colour;
-  if (!isWritten(item)) return null;
-  const run = item.body.find((p) => p.runs.length > 0)?.runs[0];
-  return run?.style.colour ?? roleOf(bench.sheet, item.role).run.colour;
-}
+const colourOf = (bench: Bench, item: Item): string | null =>
+  kindOf(item).seenIn?.(item, (role) => roleOf(bench.sheet, role)) ?? null;
 
 /** Chooses everything on the page that is like what is chosen. */
 export function chooseAlike(bench: Bench, by: Alike): void {

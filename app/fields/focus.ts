@@ -14,7 +14,7 @@ const BESIDE = '.margin-column, .stack, .drawer';
 
 /**
  * After a press on something beside the sheet that nobody types into, keys go back to the sheet. Who goes there by keyboard stays
- * there. Gives what ends it.
+ * there until Escape. Gives what ends it.
  */
 export function keysComeBack(): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -31,9 +31,20 @@ export function keysComeBack(): () => void {
       if (active === document.body || (!typed && control.contains(active))) focusSheet();
     });
   };
+  /** Escape leads back from whatever stands beside the sheet, once nothing there took it for itself. */
+  const onKey = (event: KeyboardEvent) => {
+    const { target } = event;
+    if (event.key !== 'Escape' || event.defaultPrevented || !(target instanceof Element)) return;
+    if (!target.closest(BESIDE) || target.closest('[role="dialog"]')) return;
+    // On the sheet it would deselect.
+    event.preventDefault();
+    focusSheet();
+  };
   document.addEventListener('click', onClick);
+  document.addEventListener('keydown', onKey);
   return () => {
     clearTimeout(timer);
     document.removeEventListener('click', onClick);
+    document.removeEventListener('keydown', onKey);
   };
 }

@@ -66,6 +66,8 @@ const subscribe = (listener: () => void) => {
   return () => void listeners.delete(listener);
 };
 const indexNow = () => index;
+/** What has come of it by now. */
+export const pictureIndex = indexNow;
 
 export function usePictures(): Index {
   useEffect(() => void loadIndex().catch(later), []);

@@ -21,7 +21,9 @@ import { pictureNow } from '../drawing/resources';
 import { BackCard, bankOf, noteEntries, usedElsewhere } from '../student/entries';
 import { LookForList } from '../student/lookfor-list';
 import '../student/student.css';
-import { dropSupply, Drawer } from '../supplies/drawer';
+import { later } from '../browser/later';
+import { Drawer } from '../supplies/drawer';
+import { dropSupply } from '../supplies/sorts';
 import { Bench, useBench } from '../document/bench';
 import { Aids, findEntry } from '../workbench/aids';
 import { Pager } from '../workbench/pager';
@@ -29,7 +31,6 @@ import { SaveWords } from '../workbench/save-words';
 import { madeGroupOf } from '../makers/kit/made';
 import { useMaking } from '../makers/use-making';
 import { useKeys } from '../workbench/keys';
-import { ItemSettings } from '../settings/settings';
 import { useSpelling } from '../commands/spelling';
 import { Stage } from '../canvas/stage';
 import { typeWords } from '../commands/word-commands';
@@ -37,6 +38,8 @@ import { UndoRedo } from '../workbench/undo-redo';
 import '../workbench/workbench.css';
 import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/copy';
+
+const ItemSettings = later(() => import('../settings/settings').then((part) => part.ItemSettings));
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'student');

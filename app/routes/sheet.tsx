@@ -24,7 +24,9 @@ import { useMaking } from '../makers/use-making';
 import { useKeys } from '../workbench/keys';
 import { pictureNow } from '../drawing/resources';
 import { bringTo } from '../pictures/bring-to';
-import { dropSupply, Drawer } from '../supplies/drawer';
+import { later } from '../browser/later';
+import { Drawer } from '../supplies/drawer';
+import { dropSupply } from '../supplies/sorts';
 import { Bench, useBench } from '../document/bench';
 import type { Editing } from '../document/bench';
 import { Aids, findEntry } from '../workbench/aids';
@@ -34,11 +36,9 @@ import type { Found } from '../../workers/studio';
 import { countOf, readableEntries, smallEntries, undrawnEntries, useProof } from '../workbench/proof';
 import { Rulers } from '../canvas/rulers';
 import { SaveWords } from '../workbench/save-words';
-import { ItemSettings } from '../settings/settings';
 import { useSpelling } from '../commands/spelling';
 import { Stack } from '../workbench/stack';
 import { Stage } from '../canvas/stage';
-import { TakeOut } from '../workbench/take-out';
 import { UndoRedo } from '../workbench/undo-redo';
 import '../workbench/workbench.css';
 import { missing, requireRole } from '../who.server';
@@ -182,6 +182,15 @@ function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
     },
   ];
 }
+
+// What is shown once something is chosen, or asked for: the page itself comes first.
+const ItemSettings = later(() => import('../settings/settings').then((part) => part.ItemSettings));
+const DownloadMenu = later(
+  () => import('../workbench/download-menu').then((part) => part.DownloadMenu),
+  <button type="button" className="plainbtn" disabled>
+    download ▾
+  </button>,
+);
 
 const RULERS = 'dappled-margin/rulers';
 
@@ -351,7 +360,7 @@ const TitleStrip = memo(function TitleStrip({ bench, loaded, sheet, page, zoom, 
           fit
         </button>
       </span>
-      <TakeOut bench={bench} sheetId={loaded.id} page={at} />
+      <DownloadMenu bench={bench} sheetId={loaded.id} page={at} />
       <Link to={`/sheets/${loaded.id}/hand-out`} onClick={() => void bench.settled()}>
         <Button type="primary" tabIndex={-1}>
           Hand out

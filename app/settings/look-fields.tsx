@@ -2,6 +2,7 @@ import { DRAWN } from '../../core/schema/defaults';
 import { Select } from 'antd';
 import { countOf, countShare } from '../../core/geometry/shapes/pen';
 import { FAMILIES, FARTHEST, OUTLINES, valuesOf } from '../../core/geometry/shapes/shapes';
+import { kindOf } from '../../core/items/all';
 import { shapeName } from '../../core/items/name';
 import type { InkItem, Item, Outline, Plate, Shadow, ShapeItem, TextItem } from '../../core/schema/sheet';
 import { inCommon, shared } from '../../core/text/common';
@@ -157,9 +158,12 @@ const PLATE: Plate = { colour: DRAWN.paper, opacity: 0.9, spread: 4, corner: 4 }
 type EffectProps<T> = { bench: Bench; items: readonly T[]; palette: readonly string[] };
 
 /** Backing and shadow: each is switched on and off, and has settings only while something has it. */
-export function EffectFields({ bench, items, palette }: EffectProps<Item>) {
+export function EffectFields({ bench, items: all, palette }: EffectProps<Item>) {
+  const items = all.filter((item) => kindOf(item).look.includes('shadow'));
+  if (items.length === 0) return null;
+  const ids = items.map(({ id }) => id);
   const texts = items.filter((item) => item.kind === 'text');
-  const allText = texts.length === items.length;
+  const allText = texts.length === all.length;
   const plates = allText ? texts.map((text) => text.plate) : [];
   const shadows = items.map((item) => item.shadow);
   return (
@@ -182,7 +186,12 @@ export function EffectFields({ bench, items, palette }: EffectProps<Item>) {
           on={howMany(shadows)}
           label="A shadow"
           onClick={() =>
-            setEach(bench, 'Shadow', (item) => ({ shadow: howMany(shadows) === true ? null : (item.shadow ?? SHADOW) }))
+            setEach(
+              bench,
+              'Shadow',
+              (item) => ({ shadow: howMany(shadows) === true ? null : (item.shadow ?? SHADOW) }),
+              ids,
+            )
           }
         >
           shadow
@@ -232,7 +241,12 @@ function ShadowFields({ bench, items, palette }: EffectProps<Item>) {
   if (items.length === 0) return null;
   const shadow = inCommon(items.map((item) => item.shadow!));
   const put = (patch: Partial<Shadow>) =>
-    setEach(bench, 'Shadow', (item) => ({ shadow: { ...SHADOW, ...item.shadow, ...patch } }));
+    setEach(
+      bench,
+      'Shadow',
+      (item) => ({ shadow: { ...SHADOW, ...item.shadow, ...patch } }),
+      items.map(({ id }) => id),
+    );
   const offset = (label: string, key: 'dx' | 'dy' | 'blur', min: number, max: number) => (
     <NumberField
       label={label}

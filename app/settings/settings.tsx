@@ -1,19 +1,15 @@
 import { Segmented } from 'antd';
 import { kindOf } from '../../core/items/all';
 import { itemName } from '../../core/items/name';
-import type { Item, Outline, Sheet } from '../../core/schema/sheet';
+import type { Item, Sheet } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
-import { shared } from '../../core/text/common';
 import type { Bench, Tab } from '../document/bench';
 import { useBench } from '../document/bench';
-import { BenchContext, PaintField } from '../colour/colour-field';
-import { setEach, setValues } from '../commands/commands';
-import { copyLook, giveLook } from '../commands/looks';
+import { BenchContext } from '../colour/colour-field';
+import { setValues } from '../commands/commands';
 import { rove } from '../fields/rove';
-import { NumberField, Row, Toggle } from '../fields/fields';
-import { LineFields } from './line-fields';
-import { EffectFields, InkFields, OutlineFields, ShapeFields } from './look-fields';
-import { PictureFields } from './picture-fields';
+import { Row } from '../fields/fields';
+import { LookFields } from './look';
 import { NumbersFields, PlaceFields } from './place-fields';
 import { TouchFields, TOUCHES } from './touch-fields';
 import { madeGroupOf } from '../makers/kit/made';
@@ -26,81 +22,8 @@ import { WordsFields } from './words-fields';
 
 const kindName = (item: Item) => (item.kind === 'group' && item.maker ? 'made' : kindOf(item).name);
 const tabOf = (bench: Bench) => bench.tab;
-const lookCopied = (bench: Bench) => bench.copiedLook !== null;
 
 type Props = { bench: Bench; items: Item[]; sheet: Sheet };
-
-/** All of them, if all are of that kind. */
-const allOf = <T extends Item>(items: readonly Item[], is: (item: Item) => item is T): readonly T[] | null =>
-  items.every(is) ? items : null;
-
-function LookFields({ bench, items, sheet }: Props) {
-  const shapes = allOf(items, (item) => item.kind === 'shape');
-  const lines = allOf(items, (item) => item.kind === 'line');
-  const pictures = allOf(items, (item) => item.kind === 'picture');
-  const inks = allOf(items, (item) => item.kind === 'ink');
-  const texts = allOf(items, (item) => item.kind === 'text');
-  const written = allOf(items, isWritten);
-  const setOutline = (become: (now: Outline | null) => Outline | null) =>
-    setEach(bench, 'Outline', (item) => ('outline' in item ? { outline: become(item.outline) } : {}));
-  const copied = useBench(bench, lookCopied);
-  const { palette } = sheet;
-  return (
-    <>
-      {shapes && <ShapeFields bench={bench} items={shapes} />}
-      {lines && <LineFields bench={bench} items={lines} />}
-      {pictures && <PictureFields bench={bench} items={pictures} />}
-      {inks && <InkFields bench={bench} items={inks} palette={palette} />}
-      {written && (
-        <>
-          <PaintField
-            hint
-            label="fill"
-            paint={shared(written.map(({ fill }) => fill))}
-            palette={palette}
-            onChange={(fill) => setValues(bench, 'Fill', { fill })}
-          />
-          <OutlineFields
-            outlines={written.map(({ outline }) => outline)}
-            palette={palette}
-            none
-            onChange={setOutline}
-          />
-          {texts && (
-            <Row label="corner">
-              <NumberField
-                bare
-                label="corner"
-                value={shared(texts.map(({ corner }) => corner)) ?? null}
-                suffix="pt"
-                min={0}
-                max={500}
-                onChange={(corner) => setValues(bench, 'Corner', { corner })}
-              />
-            </Row>
-          )}
-        </>
-      )}
-      {lines && (
-        <OutlineFields
-          outlines={lines.map(({ outline }) => outline)}
-          palette={palette}
-          none={false}
-          onChange={setOutline}
-        />
-      )}
-      {items.every(({ kind }) => kind !== 'line') && <EffectFields bench={bench} items={items} palette={palette} />}
-      <Row label="look">
-        <Toggle label="Copy this look (Ctrl+Alt+C)" onClick={() => copyLook(bench)}>
-          copy
-        </Toggle>
-        <Toggle label="Apply the copied look (Ctrl+Alt+V)" disabled={!copied} onClick={() => giveLook(bench)}>
-          apply
-        </Toggle>
-      </Row>
-    </>
-  );
-}
 
 function StudentFields({ bench, items }: Omit<Props, 'sheet'>) {
   const [item] = items;

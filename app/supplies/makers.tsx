@@ -1,9 +1,9 @@
-import { beginPractice, PRACTICES } from '../../core/makers/practice/begin';
+import { PRACTICES } from '../../core/makers/practice/begin';
 import type { PracticeType } from '../../core/schema/recipes/practice';
 import type { Bench } from '../document/bench';
 import { MAKERS } from '../makers/all';
 import { addMade } from '../makers/kit/begin';
-import { BEGINNING as PRACTICE } from '../makers/practice/beginning';
+import { PRACTICE_SHEET } from './made';
 
 /** Makers: what takes longest by hand. A press puts one on the sheet; its recipe then stands in the margin. */
 
@@ -34,12 +34,7 @@ export function Makers({ bench }: { bench: Bench }) {
       {tiles}
       <div className="practice-kinds" role="group" aria-label="Kinds of practice sheets">
         {(Object.keys(PRACTICES) as PracticeType[]).map((type) => (
-          <button
-            key={type}
-            type="button"
-            className="pictures-group"
-            onClick={() => void addMade(bench, PRACTICE, undefined, beginPractice(type, bench.sheet.palette))}
-          >
+          <button key={type} type="button" className="pictures-group" onClick={() => PRACTICE_SHEET.put(bench, type)}>
             {PRACTICES[type].name}
           </button>
         ))}

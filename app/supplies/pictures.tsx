@@ -1,12 +1,30 @@
 import { useMemo, useState } from 'react';
+import type { Point } from '../../core/geometry/matrix';
 import type { Bench } from '../document/bench';
 import { useSearch } from '../browser/search';
 import { addPicture } from '../commands/commands';
 import { BringPicture } from '../pictures/bring';
-import { OWN, putPictureAway, titleOf, usePictures } from '../pictures/picture-index';
+import { loadIndex, OWN, pictureIndex, putPictureAway, titleOf, usePictures } from '../pictures/picture-index';
+import { nodeAt, pictureNode } from '../makers/map/map-commands';
+import type { Sort } from './sort';
 import { Ways } from './ways';
 
 /** Pictures to put on the sheet, by group or by a word: the shipped ones and those brought along. */
+
+/** On a node of a map a picture becomes part of the node. */
+async function put(bench: Bench, id: string, at?: Point): Promise<void> {
+  const entry = (await loadIndex()).find((one) => one.id === id);
+  const node = entry && at && nodeAt(bench, at);
+  if (node) pictureNode(bench, node.group.id, node.node, entry.id);
+  else if (entry) addPicture(bench, entry, at);
+}
+
+export const PICTURE: Sort = {
+  sort: 'picture',
+  supply: 'picture',
+  named: () => pictureIndex().entries.map(({ id, name, tags }) => ({ id, name, tags })),
+  put: (bench, id, at) => void put(bench, id, at).catch(() => bench.say('Couldn’t load the picture. Try again.')),
+};
 
 export function Pictures({ bench }: { bench: Bench }) {
   const { entries: index, mayBring } = usePictures();

@@ -4,6 +4,7 @@ import { FAMILIES, OUTLINES, shapePath } from '../../core/geometry/shapes/shapes
 import { shapeName } from '../../core/items/name';
 import type { Bench } from '../document/bench';
 import { addShape } from '../commands/commands';
+import type { Sort } from './sort';
 import { Ways } from './ways';
 
 /** The shapes, by family or by a word. */
@@ -24,6 +25,16 @@ function ShapeDrawing({ shape }: { shape: ShapeName }) {
     </svg>
   );
 }
+
+export const SHAPE: Sort = {
+  sort: 'shape',
+  supply: 'shape',
+  named: () =>
+    FAMILIES.flatMap(({ name: family, shapes }) =>
+      shapes.map((id) => ({ id, name: shapeName(id), tags: ['shape', family] })),
+    ),
+  put: (bench, id, at) => addShape(bench, id as ShapeName, at),
+};
 
 export function Shapes({ bench }: { bench: Bench }) {
   const [family, setFamily] = useState(FAMILIES[0].name);

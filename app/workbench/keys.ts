@@ -109,6 +109,29 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
     ],
   },
   {
+    title: 'Adding and colouring',
+    commands: [
+      {
+        keys: '+',
+        says: 'add something by its name: oval, arrow, heron; Enter adds the first that is found',
+        when: ({ event, command }) => !command && !event.altKey && event.key === '+',
+        do: () => document.querySelector<HTMLElement>('[data-add-by-name] input')?.focus(),
+      },
+      {
+        keys: 'C',
+        says: 'choose a colour: arrows, then Enter; Escape goes back to the sheet',
+        when: (press, bench) => plainKey('c')(press) && chosen(bench),
+        do(bench) {
+          bench.put({ tab: 'look' });
+          // The card shows its colours a moment later.
+          requestAnimationFrame(() =>
+            document.querySelector<HTMLElement>('.settings [role="tabpanel"] .swatch[tabindex="0"]')?.focus(),
+          );
+        },
+      },
+    ],
+  },
+  {
     title: 'Placing',
     commands: [
       {

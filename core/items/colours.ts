@@ -1,7 +1,14 @@
-import type { Body, Paint } from '../schema/sheet';
+import type { Body, Paint, Role, WrittenItem } from '../schema/sheet';
 import type { Exchange } from './kind';
 
-/** Colours exchanged in paints, outlines and words. */
+/** The colours of paints, outlines and words: found, and exchanged. */
+
+/** The colour by which a box or a shape is seen: of its fill, else of its first words. */
+export function writtenColour({ fill, body, role }: WrittenItem, roleOf: (id: string | null) => Role): string {
+  if (fill) return fill.kind === 'solid' ? fill.colour : fill.stops[0].colour;
+  const run = body.find((p) => p.runs.length > 0)?.runs[0];
+  return run?.style.colour ?? roleOf(role).run.colour;
+}
 
 export const recolouredPaint = (paint: Paint | null, to: Exchange): Paint | null => {
   if (!paint) return null;

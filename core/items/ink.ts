@@ -39,6 +39,7 @@ export const INK: ItemKind<InkItem> = {
   look: ['opacity', 'shadow', 'colour', 'weight'],
   filled: () => [],
   pointedAt: true,
+  seenIn: ({ colour }) => colour,
   draw(item) {
     const d = inkPath(item);
     return d ? [{ kind: 'path', d, fill: ink(item.colour) }] : [];

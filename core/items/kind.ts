@@ -1,7 +1,7 @@
 import type { DisplayNode } from '../drawing/list';
 import type { Point } from '../geometry/matrix';
 import type { Pictures } from '../pictures/picture';
-import type { Body, Item, Page, Sheet } from '../schema/sheet';
+import type { Body, Item, Page, Role, Sheet } from '../schema/sheet';
 import type { Faces } from '../text/faces';
 
 /** What an item kind is: one object for each, listed in all.ts. Its schema stands in core/schema/items. */
@@ -49,6 +49,8 @@ export type ItemKind<T extends Item> = {
   filled(item: T): readonly string[];
   /** May be named as the spot that a note is about: lines run beside their box, and pictures hold many spots. */
   pointedAt: boolean;
+  /** The colour by which it is seen, where it has one: of its fill, its line, its words. */
+  seenIn?(item: T, role: (id: string | null) => Role): string | null;
   draw(item: T, drawing: Drawing, parts: (items: readonly Item[]) => DisplayNode[]): DisplayNode[];
   meets(item: T, spot: Spot): boolean;
   /** With its words and weights grown, but not its place, its size or its shadow. */

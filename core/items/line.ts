@@ -91,6 +91,7 @@ export const LINE: ItemKind<LineItem> = {
   look: ['opacity', 'route', 'outline', 'edge', 'startCap', 'endCap'],
   filled: () => ['from', 'to'],
   pointedAt: false,
+  seenIn: ({ outline }) => outline.colour,
   draw(item, drawing) {
     const { from, to } = lineEnds(drawing.page, item, drawing.pictures);
     return drawLine(item, from, to);

@@ -7,7 +7,7 @@ import { OUTLINES, shapeInside, shapePath, valuesOf } from '../geometry/shapes/s
 import type { ShapeItem } from '../schema/sheet';
 import { isEmpty } from '../text/body';
 import type { Drawing, ItemKind } from './kind';
-import { recoloured, recolouredBody, recolouredPaint } from './colours';
+import { recoloured, recolouredBody, recolouredPaint, writtenColour } from './colours';
 import { thicker, tidy, within } from './measures';
 import { paintOf, strokeOf } from './paint';
 import { layoutNodes, wordsOf } from './words';
@@ -41,6 +41,7 @@ export const SHAPE: ItemKind<ShapeItem> = {
   look: ['opacity', 'shadow', 'padding', 'vertical', 'fill', 'outline'],
   filled: () => ['fill'],
   pointedAt: true,
+  seenIn: writtenColour,
   draw: drawShape,
   meets: (item, { at, reach }) => hitsShape(item, at, reach),
   grown: (item, { words, weight, body }) => ({

@@ -6,7 +6,7 @@ import type { Lettering, Plate, TextItem } from '../schema/sheet';
 import { isEmpty } from '../text/body';
 import { nearBox } from './box';
 import type { Drawing, ItemKind } from './kind';
-import { recoloured, recolouredBody, recolouredPaint } from './colours';
+import { recoloured, recolouredBody, recolouredPaint, writtenColour } from './colours';
 import { thicker, tidy, within } from './measures';
 import { paintOf, strokeOf } from './paint';
 import type { Setting } from './words';
@@ -88,6 +88,7 @@ export const TEXT: ItemKind<TextItem> = {
   // A box that grows with its words has to be let grow.
   filled: (item) => (['grow', 'width', 'lines'].includes(item.fit) ? ['height'] : []),
   pointedAt: true,
+  seenIn: writtenColour,
   draw: drawText,
   meets: nearBox,
   grown: (item, { words, weight, body }) => ({

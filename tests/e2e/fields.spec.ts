@@ -53,6 +53,26 @@ test('the stop of a gradient that is chosen is marked, and gets the colour, on a
   await tried('fill');
 });
 
+test('a line and a shape together offer the fill of the one and the outline of both', async () => {
+  await supply(page, 'Shapes', 'oval');
+  await supply(page, 'Lines', 'line');
+  await page.locator('[data-stage]').focus();
+  await page.keyboard.press('Control+a');
+  await leaf(page, 'look');
+  const fill = margin().getByRole('radiogroup').first().getByRole('radio').nth(4);
+  const colour = /#[0-9a-f]{6}/.exec((await fill.getAttribute('aria-label'))!)![0];
+  await fill.click();
+  await set(field(page, 'weight'), '6');
+  await expect(page.locator(`.page-view path[fill="${colour}" i][stroke-width="6"]`)).toHaveCount(1);
+  await expect(page.locator('.page-view path[stroke-width="6"]')).toHaveCount(2);
+  await toggle('A shadow').click();
+  await page.keyboard.press('Control+z');
+  await page.locator('[data-stage]').focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Delete');
+  await expect(stack(page)).toHaveCount(0);
+});
+
 test('several things show what they have in common, and a part of it is set for each', async () => {
   for (const shape of ['oval', 'diamond']) await supply(page, 'Shapes', shape);
   await leaf(page, 'look');

@@ -1,4 +1,4 @@
-import type { Wanted } from '../../app/workbench/taking-out';
+import type { Wanted } from '../../app/workbench/export-file';
 import { spawn } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
 import { once } from 'node:events';

@@ -35,6 +35,23 @@ test.describe('the workbench', () => {
     await expect(page.locator('.desk-sheet', { hasText: 'Tide pools' })).toBeVisible();
   });
 
+  test('goes from an empty sheet to a coloured oval by keyboard alone, in at most 12 keys', async () => {
+    await page.getByLabel('Name of the sheet').press('Enter');
+    await page.locator('[data-stage]').focus();
+    const keys = ['+', ...'oval', 'Enter', 'c', 'ArrowRight', 'ArrowRight', 'ArrowRight', 'Enter'];
+    expect(keys.length).toBeLessThanOrEqual(12);
+    for (const key of keys) {
+      await page.keyboard.press(key);
+      if (key === 'Enter') await expect(page.locator('.margin-card.active')).toContainText('oval');
+    }
+    const chosen = page.locator('[role="radiogroup"] [role="radio"]:focus');
+    const colour = (await chosen.getAttribute('aria-label'))!.match(/#[0-9a-f]{6}/)![0];
+    await expect(page.locator(`.page-view path[fill="${colour}" i]`)).toHaveCount(1);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Delete');
+    await expect(stack(page)).toHaveCount(0);
+  });
+
   test('moves, resizes and turns with handles, and undoes it step by step', async () => {
     await add('Shapes', 'oval');
     const before = await field(page, 'from left').inputValue();
@@ -294,7 +311,7 @@ test.describe('the workbench', () => {
       await page.getByRole('button', { name: 'download ▾' }).click();
       await page.getByRole('menuitem', { name: 'PDF with the answers' }).click();
     };
-    const told = page.locator('.taking-out');
+    const told = page.locator('.exporting');
     // Not at once, however fast it was made.
     let answer: 'making' | 'none' | 'own' = 'making';
     await page.route('**/exports/*', async (route) => {

@@ -3,21 +3,21 @@ import { useEffect, useRef, useState } from 'react';
 import { useSubmit } from 'react-router';
 import { download } from '../browser/download';
 import type { Bench } from '../document/bench';
-import type { Making, Wanted } from './taking-out';
-import { takeOut, TakeOutProblem } from './taking-out';
+import type { ExportState, Wanted } from './export-file';
+import { exportFile, ExportProblem } from './export-file';
 
 const HOW = { pdf: 'the PDF', png: 'the picture' };
 
-function wordsOf(what: string, making: Making): string {
+function wordsOf(what: string, making: ExportState): string {
   if (making.kind === 'unreached') return `${what}: the school can’t be reached, trying again …`;
   if (making.kind === 'making' && making.of > 1) return `making ${what}: page ${making.done} of ${making.of} …`;
   return `making ${what} …`;
 }
 
 /** Files of the sheet, made by the server, and the sheet once more. */
-export function TakeOut({ bench, sheetId, page }: { bench: Bench; sheetId: string; page: number }) {
+export function DownloadMenu({ bench, sheetId, page }: { bench: Bench; sheetId: string; page: number }) {
   const submit = useSubmit();
-  const [now, setNow] = useState<{ what: string; making: Making } | null>(null);
+  const [now, setNow] = useState<{ what: string; making: ExportState } | null>(null);
   const stop = useRef<AbortController | null>(null);
   useEffect(() => () => stop.current?.abort(), []);
 
@@ -29,16 +29,16 @@ export function TakeOut({ bench, sheetId, page }: { bench: Bench; sheetId: strin
     try {
       // What was just typed belongs to it.
       if ((await bench.settled()) === null)
-        throw new TakeOutProblem('Not everything is saved yet. You can download the sheet when the network is back.');
-      const place = await takeOut(sheetId, wanted, control.signal, (making) => setNow({ what, making }));
+        throw new ExportProblem('Not everything is saved yet. You can download the sheet when the network is back.');
+      const place = await exportFile(sheetId, wanted, control.signal, (making) => setNow({ what, making }));
       if (place) download(place);
     } catch (error) {
-      bench.say(error instanceof TakeOutProblem ? error.message : 'Couldn’t make the file. Try again.');
+      bench.say(error instanceof ExportProblem ? error.message : 'Couldn’t make the file. Try again.');
     } finally {
       setNow(null);
     }
   };
-  const second = async () => {
+  const makeCopy = async () => {
     const seq = await bench.settled();
     if (seq === null) return bench.say('You can make a copy when the network is back.');
     await submit({ do: 'copy', seq: `${seq}` }, { method: 'post', action: `/sheets/${sheetId}/history` });
@@ -46,7 +46,7 @@ export function TakeOut({ bench, sheetId, page }: { bench: Bench; sheetId: strin
 
   if (now)
     return (
-      <span className="taking-out">
+      <span className="exporting">
         <span role="status">{wordsOf(now.what, now.making)}</span>
         <button type="button" className="plainbtn" onClick={() => stop.current?.abort()}>
           stop
@@ -62,7 +62,7 @@ export function TakeOut({ bench, sheetId, page }: { bench: Bench; sheetId: strin
           { key: 'key', label: 'PDF with the answers', onClick: () => void take({ as: 'pdf', side: 'key' }) },
           { key: 'png', label: 'PNG of this page', onClick: () => void take({ as: 'png', page }) },
           { type: 'divider' },
-          { key: 'second', label: 'Make a copy', onClick: () => void second() },
+          { key: 'copy', label: 'Make a copy', onClick: () => void makeCopy() },
         ],
       }}
     >

@@ -6,7 +6,7 @@ import type { Wanted as Whole } from '../../server/exports/exports';
 /** What is left out is as students get it, from the first page. */
 export type Wanted = Pick<Whole, 'as'> & Partial<Whole>;
 /** How it is, as told in the strip. */
-export type Making = { kind: 'asked' } | { kind: 'making'; done: number; of: number } | { kind: 'unreached' };
+export type ExportState = { kind: 'asked' } | { kind: 'making'; done: number; of: number } | { kind: 'unreached' };
 
 const State = z.discriminatedUnion('state', [
   z.object({ state: z.enum(['waiting', 'ready', 'stopped']) }),
@@ -20,8 +20,8 @@ const Asked = z.object({ id: z.string() });
 const LOOKS = { first: 150, longest: 1000, unreached: 2000 };
 
 /** Why there is no file, in words for the person. */
-export class TakeOutProblem extends Error {
-  override name = 'TakeOutProblem';
+export class ExportProblem extends Error {
+  override name = 'ExportProblem';
 }
 
 const wait = (time: number, signal: AbortSignal) =>
@@ -36,20 +36,20 @@ const wait = (time: number, signal: AbortSignal) =>
   });
 
 /** What the server says instead of what was asked for. */
-async function refusalIn(answer: Response): Promise<TakeOutProblem> {
+async function refusalIn(answer: Response): Promise<ExportProblem> {
   const told = Refusal.safeParse(await answer.json().catch(() => null));
-  return new TakeOutProblem(told.success ? told.data.message : `The server answered ${answer.status}. Try again.`);
+  return new ExportProblem(told.success ? told.data.message : `The server answered ${answer.status}. Try again.`);
 }
 
 /**
  * @returns where the file is, or null when it was stopped through the signal
- * @throws TakeOutProblem
+ * @throws ExportProblem
  */
-export async function takeOut(
+export async function exportFile(
   sheetId: string,
   wanted: Wanted,
   signal: AbortSignal,
-  tell: (making: Making) => void,
+  tell: (state: ExportState) => void,
 ): Promise<string | null> {
   tell({ kind: 'asked' });
   const asked = await fetch(`/sheets/${sheetId}/export`, {
@@ -57,7 +57,7 @@ export async function takeOut(
     headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify(wanted),
   }).catch(() => {
-    throw new TakeOutProblem('The school can’t be reached. Download the sheet when the network is back.');
+    throw new ExportProblem('The school can’t be reached. Download the sheet when the network is back.');
   });
   if (!asked.ok) throw await refusalIn(asked);
   const place = `/exports/${Asked.parse(await asked.json()).id}`;
@@ -73,8 +73,8 @@ export async function takeOut(
   }
 }
 
-/** Looks after a file until it is there: false when nobody wants it any more. @throws TakeOutProblem */
-async function follow(place: string, signal: AbortSignal, tell: (making: Making) => void): Promise<boolean> {
+/** Looks after a file until it is there: false when nobody wants it any more. @throws ExportProblem */
+async function follow(place: string, signal: AbortSignal, tell: (state: ExportState) => void): Promise<boolean> {
   let rest = LOOKS.first;
   while (!signal.aborted) {
     await wait(rest, signal);
@@ -88,8 +88,8 @@ async function follow(place: string, signal: AbortSignal, tell: (making: Making)
     if (!answer.ok) throw await refusalIn(answer);
     const now = State.parse(await answer.json());
     if (now.state === 'ready') return true;
-    if (now.state === 'failed') throw new TakeOutProblem(now.problem);
-    if (now.state === 'stopped') throw new TakeOutProblem('It was stopped before it was ready. Try again.');
+    if (now.state === 'failed') throw new ExportProblem(now.problem);
+    if (now.state === 'stopped') throw new ExportProblem('It was stopped before it was ready. Try again.');
     tell(now.state === 'making' && now.progress ? { kind: 'making', ...now.progress } : { kind: 'asked' });
     rest = Math.min(LOOKS.longest, rest * 1.3);
   }

@@ -1,0 +1,72 @@
+import { AutoComplete } from 'antd';
+import { useState } from 'react';
+import { useSearch } from '../browser/search';
+import type { Bench } from '../document/bench';
+import { focusSheet } from '../fields/focus';
+import { loadIndex } from '../pictures/picture-index';
+import type { NamedSupply } from './sorts';
+import { namedSupplies } from './sorts';
+
+/** Adds whatever is called by its name, from the keyboard: “+”, a few letters, Enter. */
+
+/** So many that are meant are offered. */
+const OFFERED = 12;
+/** What is wanted of a sort, in words. */
+const GROUPS: Record<string, string> = {
+  text: 'text',
+  shape: 'shape',
+  line: 'line',
+  label: 'label',
+  made: 'maker',
+  practice: 'practice sheet',
+  picture: 'picture',
+};
+
+export function AddByName({ bench }: { bench: Bench }) {
+  const [wanted, setWanted] = useState('');
+  const [supplies, setSupplies] = useState<NamedSupply[]>([]);
+  const load = () => {
+    setSupplies(namedSupplies(bench));
+    // Without pictures everything else is found.
+    loadIndex().then(
+      () => setSupplies(namedSupplies(bench)),
+      () => {},
+    );
+  };
+  const search = useSearch(supplies);
+  const found = wanted.trim() ? search(wanted).slice(0, OFFERED) : [];
+  const close = () => {
+    setWanted('');
+    focusSheet();
+  };
+  return (
+    <AutoComplete
+      size="small"
+      className="add-by-name"
+      data-add-by-name
+      aria-label="Add by name"
+      placeholder="Add by name  +"
+      value={wanted}
+      onFocus={load}
+      onChange={setWanted}
+      options={found.map(({ name, group }, i) => ({
+        value: `${i}`,
+        label: (
+          <>
+            {name} <small className="quiet">{GROUPS[group]}</small>
+          </>
+        ),
+      }))}
+      notFoundContent={wanted.trim() ? 'Nothing is called that. Try a simpler word.' : null}
+      defaultActiveFirstOption
+      popupMatchSelectWidth={260}
+      onSelect={(index: string) => {
+        close();
+        found[Number(index)].put();
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') close();
+      }}
+    />
+  );
+}
