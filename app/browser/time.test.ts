@@ -7,7 +7,9 @@ const before = (minutes: number) => new Date(now - minutes * 60_000);
 test.each([
   [0, 'just now'],
   [5, '5 minutes ago'],
-  [180, '3 h ago'],
+  [55, '55 minutes ago'],
+  [61, '1 hour ago'],
+  [180, '3 hours ago'],
   [60 * 30, 'yesterday'],
   [60 * 24 * 5, '5 days ago'],
 ])('%d minutes before: %s', (minutes, words) => expect(agoWords(before(minutes), now)).toBe(words));

@@ -6,14 +6,15 @@ const DAY = 86_400_000;
 export type When = Date | string | null;
 const ms = (when: When) => (when === null ? 0 : +new Date(when));
 
+const relative = new Intl.RelativeTimeFormat('en-GB', { numeric: 'auto' });
+
 export function agoWords(when: When, now: number): string {
   if (when === null) return '';
   const minutes = Math.max(0, (now - ms(when)) / 60_000);
   if (minutes < 2) return 'just now';
-  if (minutes < 60) return `${Math.round(minutes)} minutes ago`;
-  if (minutes < 60 * 20) return `${Math.round(minutes / 60)} h ago`;
-  const days = Math.max(1, Math.round((now - ms(when)) / DAY));
-  return days === 1 ? 'yesterday' : `${days} days ago`;
+  if (minutes < 60) return relative.format(-Math.round(minutes), 'minute');
+  if (minutes < 60 * 20) return relative.format(-Math.round(minutes / 60), 'hour');
+  return relative.format(-Math.max(1, Math.round((now - ms(when)) / DAY)), 'day');
 }
 
 const formats = new Map<string, Intl.DateTimeFormat>();

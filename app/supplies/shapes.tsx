@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { ShapeName } from '../../core/geometry/shapes/shapes';
 import { FAMILIES, OUTLINES, shapePath } from '../../core/geometry/shapes/shapes';
 import { shapeName } from '../../core/items/name';
+import { useSearch } from '../browser/search';
 import type { Bench } from '../document/bench';
 import { addShape } from '../commands/commands';
 import type { Sort } from './sort';
@@ -26,22 +27,23 @@ function ShapeDrawing({ shape }: { shape: ShapeName }) {
   );
 }
 
+const ALL = FAMILIES.flatMap(({ name: group, shapes }) =>
+  shapes.map((id) => ({ id, name: shapeName(id), tags: ['shape', group], group })),
+);
+
 export const SHAPE: Sort = {
   sort: 'shape',
   supply: 'shape',
-  named: () =>
-    FAMILIES.flatMap(({ name: family, shapes }) =>
-      shapes.map((id) => ({ id, name: shapeName(id), tags: ['shape', family] })),
-    ),
+  named: () => ALL,
   put: (bench, id, at) => addShape(bench, id as ShapeName, at),
 };
 
 export function Shapes({ bench }: { bench: Bench }) {
   const [family, setFamily] = useState(FAMILIES[0].name);
   const [wanted, setWanted] = useState('');
-  const words = wanted.trim().toLowerCase();
-  const found = words
-    ? FAMILIES.flatMap(({ shapes }) => shapes).filter((shape) => shapeName(shape).toLowerCase().includes(words))
+  const search = useSearch(ALL);
+  const found = wanted.trim()
+    ? search(wanted).map(({ id }) => id)
     : (FAMILIES.find(({ name }) => name === family)?.shapes ?? []);
   return (
     <div className="pictures shapes">

@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import type { Change } from './change';
 import { bodyLength } from '../text/body';
 import type { GroupItem, Item, Page, Sheet } from '../schema/sheet';
@@ -23,11 +24,9 @@ export function packed(changes: Change[]): Change {
   return { kind: 'all', changes: parts };
 }
 
-const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
-
 function differing<T extends object>(before: T, after: T, keys: readonly (keyof T)[]): Record<string, unknown> | null {
   const values = Object.fromEntries(
-    keys.filter((key) => !same(before[key], after[key])).map((key) => [key, after[key]]),
+    keys.filter((key) => !equal(before[key], after[key])).map((key) => [key, after[key]]),
   );
   return Object.keys(values).length > 0 ? values : null;
 }
@@ -39,7 +38,7 @@ function settings(before: Sheet, after: Sheet): Change[] {
   for (const id of new Set([...Object.keys(before.roles), ...Object.keys(after.roles)])) {
     const role = Object.hasOwn(after.roles, id) ? after.roles[id] : null;
     const old = Object.hasOwn(before.roles, id) ? before.roles[id] : null;
-    if (!same(old, role)) out.push({ kind: 'role-set', id, role });
+    if (!equal(old, role)) out.push({ kind: 'role-set', id, role });
   }
   return out;
 }
@@ -114,12 +113,12 @@ export function alteration(before: Item, after: Item): Change[] {
   const keys = Object.keys(after).filter((key) => !['id', 'kind', 'items', 'body'].includes(key)) as (keyof Item)[];
   const values = differing(before, after, keys);
   if (values) out.push({ kind: 'set', id: after.id, values });
-  if (isWritten(before) && isWritten(after) && !same(before.body, after.body)) {
+  if (isWritten(before) && isWritten(after) && !equal(before.body, after.body)) {
     const { id, body } = after;
     out.push({ kind: 'splice', id, at: 0, remove: bodyLength(before.body), insert: body });
     // What is put in keeps the format of the paragraph that it begins in.
     const [was, is] = [before.body[0].format, body[0].format];
-    if (!same(was, is)) {
+    if (!equal(was, is)) {
       const cleared = Object.fromEntries(Object.keys(was).map((key) => [key, null]));
       out.push({ kind: 'paragraph', id, from: 0, to: 0, patch: { ...cleared, ...is } });
     }

@@ -64,3 +64,20 @@ export function byNearness(
     .sort((a, b) => a.far - b.far)
     .map(({ candidate }) => candidate);
 }
+
+/**
+ * Things that were found by a word, those first that are called just that, then those whose names begin with it; among the
+ * latter the shorter. Otherwise their order stays.
+ */
+export function rankedByName<T extends { name: string }>(wanted: string, found: readonly T[]): T[] {
+  const word = wanted.trim().toLowerCase();
+  const rank = ({ name }: T) => {
+    const given = name.toLowerCase();
+    if (given === word) return 0;
+    return given.startsWith(word) ? 1 : given.split(/[^\p{L}\p{N}]+/u).includes(word) ? 2 : 3;
+  };
+  return found
+    .map((one) => ({ one, rank: rank(one) }))
+    .sort((a, b) => a.rank - b.rank || (a.rank === 1 ? a.one.name.length - b.one.name.length : 0))
+    .map(({ one }) => one);
+}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useSearch } from '../../browser/search';
 import { BringPicture } from '../../pictures/bring';
 import type { PictureEntry } from '../../pictures/picture-index';
 import { OWN, titleOf, usePictures } from '../../pictures/picture-index';
@@ -18,14 +19,10 @@ const SHOWN = 28;
 export function PicturePick({ label, chosen, groups, onChoose }: Props) {
   const { entries: index, mayBring } = usePictures();
   const [wanted, setWanted] = useState('');
-  const word = wanted.trim().toLowerCase();
-  const found = index
-    .filter((entry) =>
-      word
-        ? entry.name.toLowerCase().includes(word) || entry.tags.some((tag) => tag.startsWith(word))
-        : !groups || entry.group === OWN || groups.includes(entry.group),
-    )
-    .slice(0, SHOWN);
+  const search = useSearch(index);
+  const found = (
+    wanted.trim() ? search(wanted) : index.filter(({ group }) => !groups || group === OWN || groups.includes(group))
+  ).slice(0, SHOWN);
   return (
     <div className="picture-pick">
       <input
