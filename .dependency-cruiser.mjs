@@ -31,15 +31,16 @@ const ORDER = [
   ['server/http'],
   ['server/main\\.ts', 'workers', 'art', 'demo'],
   // The application.
+  ['app/parts'],
   ['app/browser', 'app/theme', 'app/[^/]+\\.server\\.ts', 'app/nonce\\.ts'],
   ['app/fields', 'app/margin'],
-  ['app/keeping', 'app/drawing', 'app/handout', 'app/spread'],
+  ['app/keeping', 'app/drawing', 'app/spread'],
   ['app/house', 'app/document', 'app/student'],
   ['app/commands', 'app/reading'],
   ['app/colour', 'app/pictures'],
   ['app/canvas', 'app/makers'],
   ['app/settings', 'app/supplies'],
-  ['app/workbench'],
+  ['app/handout', 'app/workbench'],
   ['app/routes', 'app/routes\\.ts', 'app/root\\.tsx', 'app/entry\\.server\\.tsx'],
 ];
 

@@ -6,7 +6,7 @@ import { isRouteErrorResponse, ServerRouter } from 'react-router';
 import { report } from '../server/process/report';
 import { Nonce } from './nonce';
 
-/** Answers with a page; its inline scripts carry the word that the content policy asks for. */
+/** Renders a page. Inline scripts carry the nonce of the content security policy. */
 
 const LONGEST = 5000;
 
@@ -52,7 +52,7 @@ export default function answer(
 
 export const streamTimeout = LONGEST - 500;
 
-/** Without parameters and without anything that people wrote. */
+/** Without parameters, which people may have written. */
 export function handleError(error: unknown, { request }: { request: Request }): void {
   if (request.signal.aborted || isRouteErrorResponse(error)) return;
   report(`${request.method} ${new URL(request.url).pathname.replace(/\/[\w-]{12}(?=\/|$)/g, '/…')}`, error);

@@ -3,7 +3,7 @@ import { JsonProblem, readJson } from '../core/formats/json';
 import { wellFormed } from '../core/values/characters';
 import { refuse } from './who.server';
 
-/** The first thing that is wrong with an input, as a sentence that says what to do. */
+/** The first problem with an input, as a sentence that says what to do. */
 export type Wrong = { problem: string; field?: string };
 
 export function check<T>(schema: z.ZodType<T>, input: unknown): { ok: true; value: T } | { ok: false; wrong: Wrong } {
@@ -16,10 +16,7 @@ export function check<T>(schema: z.ZodType<T>, input: unknown): { ok: true; valu
 /** A form of ours has a handful of fields. */
 const MOST_FIELDS = 50;
 
-/**
- * The fields of a form, their texts such as can be stored.
- * @throws a 400 answer for what is no form
- */
+/** The fields of a form, with text that can be stored. @throws a 400 answer for anything but a form */
 export async function formOf(request: Request): Promise<Record<string, FormDataEntryValue>> {
   const form = await request.formData().catch(() => null);
   const fields = form && [...form];
@@ -30,10 +27,7 @@ export async function formOf(request: Request): Promise<Record<string, FormDataE
   );
 }
 
-/**
- * JSON that came in, as a whole or in a field of a form; its texts can be stored.
- * @throws a 400 answer for what is none
- */
+/** JSON from a request or a form field, with text that can be stored. @throws a 400 answer for anything else */
 export function jsonOf(text: unknown): unknown {
   try {
     return readJson(String(text ?? ''));
@@ -44,7 +38,7 @@ export function jsonOf(text: unknown): unknown {
   }
 }
 
-/** Which go a reader asks for with ?go=N; 0 for the newest, and for what is no number. */
+/** The go asked for with ?go=N. 0 for the newest, and for anything but a number. */
 export const askedGo = (request: Request): number =>
   z.coerce
     .number()

@@ -1,4 +1,4 @@
 import { createContext } from 'react';
 
-/** The word that inline scripts of this answer carry; in the browser it is no longer needed. */
+/** The nonce of this answer's inline scripts. The browser doesn't need it afterwards. */
 export const Nonce = createContext<string | undefined>(undefined);

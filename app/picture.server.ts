@@ -1,6 +1,6 @@
 import { refusedWork } from './who.server';
 
-/** An SVG picture of somebody's sheet: on a shared machine nothing of it stays behind. @throws 422 or 503 when it is not drawn */
+/** An SVG picture of somebody's sheet. Never stored, since computers are shared. @throws 422 or 503 when it is not drawn */
 export async function svgAnswer(drawn: Promise<string>): Promise<Response> {
   const svg = await drawn.catch((error: unknown) => {
     throw refusedWork(error);

@@ -1,3 +1,4 @@
+import { card } from './parts/card';
 import { Button, ConfigProvider } from 'antd';
 import { StyleProvider } from '@ant-design/cssinjs';
 import { useContext, useEffect } from 'react';
@@ -64,10 +65,10 @@ export default function Root() {
   return <Outlet />;
 }
 
-/** So often a school that could not be reached is looked for again, in milliseconds. */
+/** Milliseconds between tries to reach the school. */
 const LOOK_AGAIN = 5000;
 
-/** What a person sees when something can't be shown: what it is, and a way on. */
+/** The error page: what went wrong, and where to go on. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   if (isUnreached(error)) return <NotReached />;
   const message = isRouteErrorResponse(error)
@@ -88,7 +89,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   );
 }
 
-/** Without the network a place that was not open yet can't be shown; it shows by itself when the network is back. */
+/** Offline, a page that was not open yet can't be shown. It opens by itself when the network is back. */
 function NotReached() {
   const { revalidate } = useRevalidator();
   const navigate = useNavigate();
@@ -120,7 +121,7 @@ function Said({ title, message, children }: { title: string; message: string; ch
   return (
     <main className="dapple" style={{ minHeight: '100vh', display: 'grid', placeItems: 'center', padding: 24 }}>
       <div
-        className="card"
+        className={card()}
         style={{ padding: '28px 32px', maxWidth: 480, display: 'grid', gap: 14, justifyItems: 'start' }}
       >
         <Mark size={34} />

@@ -13,7 +13,7 @@ import { knowDevice, openSession, personOf } from '../server/stores/sign-in';
 declare module 'react-router' {
   interface AppLoadContext {
     services: Services;
-    /** Where the request comes from; behind a proxy of one's own, what that proxy says. */
+    /** The client's address; behind a trusted proxy, as that proxy reports it. */
     address: string;
     nonce?: string;
   }
@@ -27,13 +27,13 @@ export async function whoIs(request: Request, context: AppLoadContext): Promise<
   return token ? ((await personOf(context.services.db, token)) ?? null) : null;
 }
 
-/** Where a try to come in comes from. */
+/** Where a sign-in attempt comes from. */
 export const fromOf = async (request: Request, { services, address }: AppLoadContext): Promise<From> => ({
   address,
   device: await tokenIn(services.cookies.device, request.headers.get('Cookie')),
 });
 
-/** Lets somebody in: the session's cookie, and one by which this device is known to be theirs. */
+/** Signs somebody in: sets the session cookie, and one that marks this device as theirs. */
 export async function signedIn(
   request: Request,
   context: AppLoadContext,
@@ -55,7 +55,7 @@ export const signedOut = async ({ services }: AppLoadContext, to: string) =>
 /** A message for the person, as an error page or, from a resource, as JSON. */
 export const refuse = (status: number, message: string) => Response.json({ message }, { status });
 
-/** Heavy work that was not done: who asked is told why. @throws what is wrong with the work itself, as it is */
+/** Turns a failed heavy job into an answer that says why. @throws any other error */
 export function refusedWork(error: unknown): Response {
   if (!(error instanceof CrewProblem)) throw error;
   return refuse(error.why === 'busy' ? 503 : 422, error.message);
@@ -65,7 +65,7 @@ export const missing = () => answerTo(notThere());
 
 const answerTo = ({ status, message }: Refused) => refuse(status, message);
 
-/** What a use case gives. @throws an answer that says why, where it was refused */
+/** The result of a use case. @throws an answer with the reason if it was refused */
 export async function allowed<T>(work: Promise<T>): Promise<T> {
   try {
     return await work;
@@ -75,7 +75,7 @@ export async function allowed<T>(work: Promise<T>): Promise<T> {
   }
 }
 
-/** The same for the action of a form, which says in its place what is wrong with what was filled in. */
+/** The same for a form's action, which shows what is wrong with the input in place. */
 export async function filledIn<T>(work: Promise<T>): Promise<T | { problem: string; field?: string }> {
   try {
     return await work;
@@ -104,6 +104,6 @@ export async function requirePerson(request: Request, context: AppLoadContext): 
   return person;
 }
 
-/** Where a sign-in leads: only to a place of our own. */
+/** Where a sign-in leads: only to a page of ours. */
 export const placeAfter = (next: FormDataEntryValue | string | null, role: Person['role']) =>
   typeof next === 'string' && /^\/[a-z]/.test(next) ? next : role === 'teacher' ? '/desk' : '/tray';

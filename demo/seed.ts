@@ -10,7 +10,7 @@ import { bodyLength, bodyText } from '../core/text/body';
 import type { Change } from '../core/changes/change';
 import { picture, plain } from '../core/schema/defaults';
 import type { Saying } from '../core/review/said';
-import type { Body, Sheet, TextItem } from '../core/schema/sheet';
+import type { TextBody, Sheet, TextItem } from '../core/schema/sheet';
 import { find } from '../core/sheet/tree';
 import type { Database } from '../server/database/connection';
 import { StartProblem } from '../server/database/connection';
@@ -62,7 +62,7 @@ const TIDE_RUBRIC: Rubric = {
 
 const PICTURES = openPictures();
 
-const replaced = (sheet: Sheet, id: string, body: Body): Change => ({
+const replaced = (sheet: Sheet, id: string, body: TextBody): Change => ({
   kind: 'splice',
   id,
   at: 0,

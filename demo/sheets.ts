@@ -11,7 +11,7 @@ import {
   text,
   defaultRoles,
 } from '../core/schema/defaults';
-import type { Body, Item, LineItem, Sheet, TextItem } from '../core/schema/sheet';
+import type { TextBody, Item, LineItem, Sheet, TextItem } from '../core/schema/sheet';
 
 /** The sheets of the unit “The salt marsh”. */
 
@@ -160,7 +160,7 @@ export function heronSheet(): Sheet {
   });
 }
 
-const bullets = (words: string[]): Body =>
+const bullets = (words: string[]): TextBody =>
   words.map((word) => ({ format: { list: 'bullet' }, runs: word ? [{ text: word, style: {} }] : [] }));
 
 /** This sheet has a role of its own: the sentence that everything else hangs on. */
@@ -302,7 +302,9 @@ export function tideSheet(): Sheet {
 
 export function nestPoster(): Sheet {
   const white = { colour: '#fffdf6' };
-  const big = (words: string, style: object): Body => [{ format: { align: 'centre' }, runs: [{ text: words, style }] }];
+  const big = (words: string, style: object): TextBody => [
+    { format: { align: 'centre' }, runs: [{ text: words, style }] },
+  ];
   const egg = (id: string, x: number, y: number, angle: number): Item =>
     shape({
       id,

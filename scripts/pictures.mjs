@@ -92,7 +92,7 @@ async function ownPicture(page) {
   await page.getByRole('button', { name: 'lobster', exact: true }).waitFor();
   await page
     .locator('.save-words')
-    .getByText(/^saved/)
+    .getByText(/^saved/i)
     .waitFor();
   await shot(page, 'own-picture');
 }

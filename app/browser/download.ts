@@ -1,6 +1,6 @@
-/** Files into the hands of the browser. */
+/** Downloads, left to the browser. */
 
-/** Has it fetch a file, under the name that the server gives it where none is said. */
+/** Lets the browser fetch a file. Without a name, the server's name is used. */
 export function download(place: string, name = ''): void {
   const link = document.createElement('a');
   link.href = place;
@@ -8,7 +8,7 @@ export function download(place: string, name = ''): void {
   link.click();
 }
 
-/** So long a browser may take to begin with a text, in milliseconds. */
+/** How long a browser may take to start saving a text, in milliseconds. */
 const BEGUN = 10_000;
 
 export function downloadText(name: string, type: string, text: string): void {

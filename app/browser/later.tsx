@@ -1,13 +1,15 @@
+import { Action } from '../parts/action';
+import { Busy } from '../parts/busy';
 import { useEffect, useSyncExternalStore } from 'react';
 import type { ComponentType, ReactNode } from 'react';
 import { z } from 'zod';
 
 /**
- * Parts of a screen that are fetched later: ahead of time once the page is idle, else when they are first shown. What can't be
- * fetched says so in its own place, and is tried again.
+ * Parts of a screen that load later: once the page is idle, or when they are first shown. A part that can't be loaded says so
+ * where it would stand, and is tried again.
  */
 
-/** A page that has just come up has other things to do, in milliseconds. */
+/** Milliseconds to wait: a page that has just opened has other things to do. */
 const REST = 2500;
 
 const queue: (() => Promise<unknown>)[] = [];
@@ -20,12 +22,12 @@ async function next(): Promise<void> {
   const work = queue.shift();
   if (!work) return void (going = false);
   await work().catch(() => {
-    // It is fetched when it is wanted.
+    // It is fetched again when it is needed.
   });
   whenIdle(() => void next());
 }
 
-/** Does this once the page has nothing else to do, one after the other. */
+/** Runs this once the page is idle. One task at a time. */
 export function ahead(work: () => Promise<unknown>): void {
   if (typeof window === 'undefined') return;
   queue.push(work);
@@ -34,12 +36,15 @@ export function ahead(work: () => Promise<unknown>): void {
   setTimeout(() => whenIdle(() => void next()), REST);
 }
 
-/** What the framework tells a page about the others; only what is used here. */
+/** The part of the framework's manifest that is used here. */
 const Pages = z.object({
   routes: z.record(z.string(), z.object({ module: z.string(), css: z.array(z.string()).optional() })),
 });
 
-/** Fetches all other pages: without one the framework would reload, and a browser without a network shows nothing then. */
+/**
+ * Fetches the code of all other pages, so that they open without a network. Without it the framework would reload the page, and
+ * an offline browser would show nothing.
+ */
 export function pagesAhead(): void {
   const read = Pages.safeParse((window as { __reactRouterManifest?: unknown }).__reactRouterManifest);
   for (const { module, css = [] } of Object.values(read.data?.routes ?? {})) {
@@ -48,7 +53,7 @@ export function pagesAhead(): void {
   }
 }
 
-/** What is fetched when it is first asked for and kept; after a failure it is asked for again. */
+/** Fetched when first asked for, then kept. After a failure it is asked for again. */
 export class Fetched<T> {
   now: { kind: 'on its way' } | { kind: 'failed' } | { kind: 'here'; value: T } = { kind: 'on its way' };
   private asked: Promise<void> | undefined;
@@ -80,7 +85,7 @@ export class Fetched<T> {
   }
 }
 
-/** A thing that is fetched once and kept; in `where` it can be asked for by a screen. */
+/** The state of something that is fetched once and kept. Asking for it starts the fetch. */
 export function useFetched<T>(where: Fetched<T>) {
   const now = useSyncExternalStore(
     where.subscribe,
@@ -96,7 +101,7 @@ export function useFetched<T>(where: Fetched<T>) {
   return now;
 }
 
-/** Something to be fetched ahead of time, or when it is first wanted. */
+/** Something to fetch ahead of time, or when it is first needed. */
 export function fetched<T>(load: () => Promise<T>): Fetched<T> {
   const made = new Fetched(load);
   ahead(made.fetch);
@@ -106,10 +111,7 @@ export function fetched<T>(load: () => Promise<T>): Fetched<T> {
 export function NotFetched({ again }: { again: () => void }) {
   return (
     <p className="quiet not-fetched" role="alert">
-      This part is not here yet, and the school can’t be reached just now.{' '}
-      <button type="button" className="plainbtn" onClick={again}>
-        Try again
-      </button>
+      This part is not here yet, and the school can’t be reached just now. <Action onClick={again}>Try again</Action>
     </p>
   );
 }
@@ -117,7 +119,7 @@ export function NotFetched({ again }: { again: () => void }) {
 /** A component of a module that is fetched later. */
 export function later<P extends object>(
   load: () => Promise<ComponentType<P>>,
-  waiting: ReactNode = <p className="quiet">…</p>,
+  waiting: ReactNode = <Busy />,
 ): ComponentType<P> {
   const part = fetched(load);
   return function Later(props: P) {

@@ -1,8 +1,8 @@
 import { isRouteErrorResponse } from 'react-router';
 
-/** What a screen does when the school can't be reached: it stays, with what it last knew and all that was typed. */
+/** When the school can't be reached a screen stays as it was, with everything typed in it. */
 
-/** Whether a request got no answer of ours: none at all, or one of something in between. */
+/** Whether no answer of ours came: none at all, or one from something between us and the browser. */
 export const isUnreached = (error: unknown): boolean =>
   error instanceof TypeError ||
   (error instanceof Error && error.message === 'Unable to decode turbo-stream response') ||
@@ -10,10 +10,10 @@ export const isUnreached = (error: unknown): boolean =>
 
 export const UNREACHED = 'The school can’t be reached just now. What you typed is kept here: try again in a moment.';
 
-/** What an action answers when nothing was reached, in the form of a problem that the screen shows. */
+/** What an action returns when the server can't be reached, as a problem the screen can show. */
 export type Unreached = { problem: string; field?: undefined; unreached: true };
 
-/** For a clientAction: the server's answer, or that it could not be had. */
+/** For a clientAction: the server's answer, or the problem that there was none. */
 export async function reached<T>(serverAction: () => Promise<T>): Promise<T | Unreached> {
   try {
     return await serverAction();
@@ -25,7 +25,7 @@ export async function reached<T>(serverAction: () => Promise<T>): Promise<T | Un
 export const wasUnreached = (answer: unknown): boolean =>
   typeof answer === 'object' && answer !== null && 'unreached' in answer;
 
-/** For shouldRevalidate: what was not reached has changed nothing, and asking again would fail, too. */
+/** For shouldRevalidate: a request that never arrived changed nothing, and loading again would fail too. */
 export const afterReaching = ({
   actionResult,
   defaultShouldRevalidate,
@@ -34,11 +34,11 @@ export const afterReaching = ({
   defaultShouldRevalidate: boolean;
 }) => defaultShouldRevalidate && !wasUnreached(actionResult);
 
-/** Places that this window remembers. */
+/** How many pages this window remembers. */
 const MOST = 40;
 const seen = new Map<string, unknown>();
 
-/** For a clientLoader: what the server says or, where it can't be reached, what it said last in this window. */
+/** For a clientLoader: the server's answer, or the last one this window had when the server can't be reached. */
 export async function orLast<T>(request: Request, serverLoader: () => Promise<T>): Promise<T> {
   const { pathname, search } = new URL(request.url);
   const place = pathname + search;

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { rankedByName } from '../../core/language/words';
 import { fetched, useFetched } from './later';
 
-/** Search over lists that ship with the application: any word of what is wanted, begun or nearly right. */
+/** Search in lists that ship with the application. It takes beginnings of words and allows for slips. */
 
 type Named = { name: string; tags: readonly string[]; group: string };
 
@@ -18,7 +18,7 @@ function indexed<T extends Named>(Engine: typeof MiniSearch, list: readonly T[])
   return index;
 }
 
-/** Finds what is asked for in a list, the best first. Until the search engine is here, it finds parts of names. */
+/** Finds items of a list, the best match first. Until the search engine has loaded, it finds parts of names. */
 export function useSearch<T extends Named>(list: readonly T[]): (wanted: string) => T[] {
   const there = useFetched(engine);
   return useMemo(() => {
@@ -28,7 +28,7 @@ export function useSearch<T extends Named>(list: readonly T[]): (wanted: string)
     const index = indexed(there.value, list);
     return (wanted) => {
       const exact = index.search(wanted);
-      // Slips count where nothing else is found: a pear is not what who types “hear” begins to write.
+      // Slips are allowed only where nothing else is found: “hear” begins “heart”, it is not a misspelt “pear”.
       const found = exact.length > 0 ? exact : index.search(wanted, { fuzzy: 0.25 });
       return rankedByName(
         wanted,

@@ -44,7 +44,7 @@ export function dueWords(when: When, now: number, zone: string): string {
 }
 
 const never = () => () => {};
-/** The person's time zone; the server, which can't know it, writes UTC, and the browser puts it right. */
+/** The person's time zone. The server can't know it and writes UTC; the browser corrects it. */
 export const useZone = () =>
   useSyncExternalStore(
     never,

@@ -1,21 +1,21 @@
 import { itemName } from '../../core/items/name';
 import { findOn } from '../../core/sheet/tree';
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 import { lightUp } from './light';
 
-const dugOf = (bench: Bench) => bench.dug;
-const selectionOf = (bench: Bench) => bench.selection;
-const pageOf = (bench: Bench) => bench.page;
+const dugOf = (editor: Editor) => editor.dug;
+const selectionOf = (editor: Editor) => editor.selection;
+const pageOf = (editor: Editor) => editor.page;
 
 /** The small list of what lies under the pointer, front to back. */
-export function DigList({ bench, scale }: { bench: Bench; scale: number }) {
-  const dug = useBench(bench, dugOf);
-  const selection = useBench(bench, selectionOf);
-  const page = useBench(bench, pageOf);
+export function DigList({ editor, scale }: { editor: Editor; scale: number }) {
+  const dug = useEditor(editor, dugOf);
+  const selection = useEditor(editor, selectionOf);
+  const page = useEditor(editor, pageOf);
   if (!dug) return null;
   const items = dug.ids.flatMap((id) => findOn(page, id)?.item ?? []);
-  // It opens towards the middle of the sheet, so that it is never cut off.
+  // Opens towards the middle of the sheet, so that it is never cut off.
   const left = dug.x > page.width * 0.7;
   const up = dug.y > page.height * 0.65;
   return (
@@ -40,9 +40,9 @@ export function DigList({ bench, scale }: { bench: Bench; scale: number }) {
           onPointerLeave={() => lightUp(item.id, false)}
           onClick={() => {
             lightUp(item.id, false);
-            const { dug } = bench;
-            bench.select([item.id]);
-            bench.put({ dug });
+            const { dug } = editor;
+            editor.select([item.id]);
+            editor.put({ dug });
           }}
         >
           {itemName(item)}

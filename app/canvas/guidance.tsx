@@ -2,16 +2,16 @@ import type { PointerEvent as ReactPointerEvent } from 'react';
 import { inUnit } from '../../core/sheet/units';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import type { Gaps, Guide } from '../../core/geometry/snap';
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 import type { Shown } from './gestures/ground';
 
-/** Lines to place things by: the margin, the grid, own guides, and what a dragged thing agrees with. */
+/** Lines to align things with: the margin, the grid, guides, and what a dragged item lines up with. */
 
-const sheetOf = (bench: Bench) => bench.sheet;
-const selectionOf = (bench: Bench) => bench.selection;
+const sheetOf = (editor: Editor) => editor.sheet;
+const selectionOf = (editor: Editor) => editor.selection;
 
-/** Never so many grid lines that they hide the page: coarser ones when it is small. */
+/** Fewer grid lines on a small page, so that they never hide it. */
 function gridLines(length: number, mesh: number, scale: number): number[] {
   let step = mesh;
   while (step * scale < 6) step *= 2;
@@ -50,19 +50,19 @@ function GapMarks({ gaps, scale, unit }: { gaps: Gaps; scale: number; unit: Shee
   );
 }
 
-/** Drags one of the page's own guides; off the page it is gone. */
+/** Drags one of the page's guides. Dragged off the page it is removed. */
 export function dragGuide(
-  bench: Bench,
+  editor: Editor,
   event: ReactPointerEvent,
   axis: 'x' | 'y',
   scale: number,
   index: number | null,
 ) {
-  if (event.button !== 0 || bench.shut) return;
+  if (event.button !== 0 || editor.shut) return;
   event.preventDefault();
   event.stopPropagation();
   const paper = document.querySelector('.paper')!;
-  const { page } = bench;
+  const { page } = editor;
   let at: number | null = null;
   const move = (pointer: PointerEvent) => {
     const box = paper.getBoundingClientRect();
@@ -82,18 +82,18 @@ export function dragGuide(
     const inside = at >= 0 && at <= length;
     if (!inside && index === null) return;
     const guides = inside ? [...rest, { axis, at: Math.round(at * 4) / 4 }] : rest;
-    if (guides.length > 60) return bench.say('A page holds sixty guides. Drag one off the page first.');
-    bench.make(inside ? 'Guide' : 'Remove guide', { kind: 'page-set', id: page.id, values: { guides } });
+    if (guides.length > 60) return editor.say('A page holds sixty guides. Drag one off the page first.');
+    editor.make(inside ? 'Guide' : 'Remove guide', { kind: 'page-set', id: page.id, values: { guides } });
   };
   window.addEventListener('pointermove', move);
   window.addEventListener('pointerup', end);
 }
 
-export function Guidance({ bench, page, scale, shown }: { bench: Bench; page: Page; scale: number; shown: Shown }) {
-  const { unit } = useBench(bench, sheetOf);
-  const chosen = useBench(bench, selectionOf).length > 0;
+export function Guidance({ editor, page, scale, shown }: { editor: Editor; page: Page; scale: number; shown: Shown }) {
+  const { unit } = useEditor(editor, sheetOf);
+  const chosen = useEditor(editor, selectionOf).length > 0;
   const { width, height, margin, grid } = page;
-  const teacher = bench.rights.kind === 'all';
+  const teacher = editor.rights.kind === 'all';
   return (
     <g>
       {grid > 0 && teacher && (
@@ -121,7 +121,7 @@ export function Guidance({ bench, page, scale, shown }: { bench: Bench; page: Pa
               ? { x1: at * scale, x2: at * scale, y1: 0, y2: height * scale }
               : { x1: 0, x2: width * scale, y1: at * scale, y2: at * scale };
           return (
-            <g key={i} onPointerDown={(event) => dragGuide(bench, event, axis, scale, i)}>
+            <g key={i} onPointerDown={(event) => dragGuide(editor, event, axis, scale, i)}>
               <line className="own-guide-hit" {...line} />
               <line className="own-guide" {...line} />
             </g>

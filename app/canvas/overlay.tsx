@@ -15,8 +15,8 @@ import { everyItem, findOn } from '../../core/sheet/tree';
 import { caretAt, selectionBoxes } from '../../core/text/caret';
 import { amountHandle } from '../../core/text/lettering';
 import { pictureNow } from '../drawing/resources';
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 import type { Shown, Target } from './gestures/ground';
 import { gradientOf } from './gestures/grips';
 import type { Gradient } from '../colour/gradient';
@@ -24,14 +24,16 @@ import { paintAxis, paintGrips } from '../colour/gradient';
 import { Guidance } from './guidance';
 import { Squiggles } from './squiggles';
 
-/** What is drawn above the sheet while working: frames, handles, guides, carets. In pixels, so that it never scales. */
+/**
+ * What is drawn above the sheet while working: frames, handles, guides, carets. Measured in pixels, so that it never scales.
+ */
 
-const selectionOf = (bench: Bench) => bench.selection;
-const editingOf = (bench: Bench) => bench.editing;
-const enteredOf = (bench: Bench) => bench.entered;
-const tabOf = (bench: Bench) => bench.tab;
-const stopOf = (bench: Bench) => bench.stop;
-const toolOf = (bench: Bench) => bench.tool;
+const selectionOf = (editor: Editor) => editor.selection;
+const editingOf = (editor: Editor) => editor.editing;
+const enteredOf = (editor: Editor) => editor.entered;
+const tabOf = (editor: Editor) => editor.tab;
+const stopOf = (editor: Editor) => editor.stop;
+const toolOf = (editor: Editor) => editor.tool;
 
 const points = (list: readonly Point[]) => list.map((p) => `${p.x},${p.y}`).join(' ');
 const cornersOf = (matrix: Matrix, { width, height }: { width: number; height: number }) =>
@@ -62,10 +64,10 @@ function SizeGrip({ at, x, y, angle }: { at: Point; x: number; y: number; angle:
   );
 }
 
-/** Handles of what a thing is: its form, its curve, its gradient. */
-function FormGrips({ bench, item, matrix }: { bench: Bench; item: FramedItem; matrix: Matrix }) {
-  const tab = useBench(bench, tabOf);
-  const stop = useBench(bench, stopOf);
+/** Handles of an item's form, curve and gradient. */
+function FormGrips({ editor, item, matrix }: { editor: Editor; item: FramedItem; matrix: Matrix }) {
+  const tab = useEditor(editor, tabOf);
+  const stop = useEditor(editor, stopOf);
   const at = (point: Point) => transform(matrix, point);
   const gradient = gradientOf(item, tab)?.paint;
   const form =
@@ -144,14 +146,14 @@ function Diamond({ at, grip, title }: { at: Point; grip: string; title: string }
   );
 }
 
-function FramedMarks({ bench, page, item, scale, grips }: MarksProps<Item>) {
+function FramedMarks({ editor, page, item, scale, grips }: MarksProps<Item>) {
   if (!isFramed(item)) return null;
   const matrix = compose(scaling(scale, scale), pageMatrix(page, item));
   const corners = cornersOf(matrix, item);
   const at = (x: number, y: number) =>
     transform(matrix, { x: ((x + 1) / 2) * item.width, y: ((y + 1) / 2) * item.height });
   const middle = at(0, 0);
-  // Handles are named by where they are seen, so a flip turns their names with it.
+  // Handles are named by where they appear, so flipping an item swaps their names.
   const [fx, fy] = [item.flipX ? -1 : 1, item.flipY ? -1 : 1];
   const low = at(0, fy);
   const length = Math.hypot(low.x - middle.x, low.y - middle.y) || 1;
@@ -169,16 +171,16 @@ function FramedMarks({ bench, page, item, scale, grips }: MarksProps<Item>) {
           {HANDLES.filter(({ x, y }) => !small || (x !== 0 && y !== 0)).map(({ x, y }) => (
             <SizeGrip key={`${x}${y}`} at={at(x * fx, y * fy)} x={x} y={y} angle={item.angle} />
           ))}
-          <FormGrips bench={bench} item={item} matrix={matrix} />
+          <FormGrips editor={editor} item={item} matrix={matrix} />
         </>
       )}
     </g>
   );
 }
 
-type MarksProps<T extends Item> = { bench: Bench; page: Page; item: T; scale: number; grips: boolean };
+type MarksProps<T extends Item> = { editor: Editor; page: Page; item: T; scale: number; grips: boolean };
 
-function LineMarks({ page, item, scale, grips }: Omit<MarksProps<LineItem>, 'bench'>) {
+function LineMarks({ page, item, scale, grips }: Omit<MarksProps<LineItem>, 'editor'>) {
   const outer = compose(scaling(scale, scale), parentMatrix(page, item.id));
   const ends = lineEnds(page, item, pictureNow);
   const [from, to] = [transform(outer, ends.from), transform(outer, ends.to)];
@@ -228,14 +230,14 @@ function Parts({ page, item, scale, hold }: { page: Page; item: PictureItem; sca
   });
 }
 
-function Caret({ bench, page, scale }: { bench: Bench; page: Page; scale: number }) {
-  const editing = bench.editing!;
+function Caret({ editor, page, scale }: { editor: Editor; page: Page; scale: number }) {
+  const editing = editor.editing!;
   const item = findOn(page, editing.id)?.item;
-  if (!item || !isWritten(item) || !bench.faces) return null;
-  const { layout, origin } = wordsOf(item, { faces: bench.faces, roles: bench.sheet.roles });
+  if (!item || !isWritten(item) || !editor.faces) return null;
+  const { layout, origin } = wordsOf(item, { faces: editor.faces, roles: editor.sheet.roles });
   const matrix = compose(scaling(scale, scale), pageMatrix(page, item));
   const warp = warpOfItem(item, layout);
-  // Along a curve a box is bent with its words.
+  // The frame of curved lettering follows the curve.
   const shape = ({ x, y, width, height }: Box) => {
     const top = [x, x + width / 2, x + width].map((at) => ({ x: at, y }));
     const bottom = [x + width, x + width / 2, x].map((at) => ({ x: at, y: y + height }));
@@ -265,28 +267,28 @@ function Caret({ bench, page, scale }: { bench: Bench; page: Page; scale: number
   );
 }
 
-type Props = { bench: Bench; page: Page; scale: number; shown: Shown };
+type Props = { editor: Editor; page: Page; scale: number; shown: Shown };
 
-export function Overlay({ bench, page, scale, shown }: Props) {
+export function Overlay({ editor, page, scale, shown }: Props) {
   const { sweep, hold, stroke } = shown;
-  const selection = useBench(bench, selectionOf);
-  const editing = useBench(bench, editingOf);
-  const entered = useBench(bench, enteredOf);
-  const tool = useBench(bench, toolOf);
+  const selection = useEditor(editor, selectionOf);
+  const editing = useEditor(editor, editingOf);
+  const entered = useEditor(editor, enteredOf);
+  const tool = useEditor(editor, toolOf);
   const items = selection.flatMap((id) => findOn(page, id)?.item ?? []);
   const one = items.length === 1;
   const may = (item: Item) =>
     !item.locked &&
-    !bench.shut &&
+    !editor.shut &&
     !tool &&
-    (bench.rights.kind === 'all' || item.touch === 'free' || (item.kind === 'line' && item.touch === 'fill'));
+    (editor.rights.kind === 'all' || item.touch === 'free' || (item.kind === 'line' && item.touch === 'fill'));
   const group = entered === null ? undefined : findOn(page, entered)?.item;
   const line = one && items[0].kind === 'line' ? items[0] : null;
   const many = items.length > 1 ? union(items.map((item) => boxOf(page, item, pictureNow))) : null;
   return (
     <svg className="sheet-over" width={page.width * scale} height={page.height * scale} aria-hidden="true">
-      <Guidance bench={bench} page={page} scale={scale} shown={shown} />
-      <Squiggles bench={bench} page={page} scale={scale} />
+      <Guidance editor={editor} page={page} scale={scale} shown={shown} />
+      <Squiggles editor={editor} page={page} scale={scale} />
       {group && isFramed(group) && <Outlined className="mark-entered" page={page} item={group} scale={scale} />}
       {line &&
         [...everyItem(page)].map(
@@ -301,7 +303,14 @@ export function Overlay({ bench, page, scale, shown }: Props) {
             item.kind === 'line' ? (
               <LineMarks key={item.id} page={page} item={item} scale={scale} grips={one && may(item)} />
             ) : (
-              <FramedMarks key={item.id} bench={bench} page={page} item={item} scale={scale} grips={one && may(item)} />
+              <FramedMarks
+                key={item.id}
+                editor={editor}
+                page={page}
+                item={item}
+                scale={scale}
+                grips={one && may(item)}
+              />
             ),
           )}
         {!editing &&
@@ -329,7 +338,7 @@ export function Overlay({ bench, page, scale, shown }: Props) {
           />
         )}
       </g>
-      {editing && <Caret bench={bench} page={page} scale={scale} />}
+      {editing && <Caret editor={editor} page={page} scale={scale} />}
       {sweep && (
         <rect
           className="sweep"

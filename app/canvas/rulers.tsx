@@ -2,10 +2,10 @@ import { memo } from 'react';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import { PER_UNIT } from '../../core/sheet/units';
 import type { View } from '../margin/view';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { dragGuide } from './guidance';
 
-/** Rulers along the stage in the page's unit. A guide is pulled out of one. */
+/** Rulers along the stage, in the page's unit. Guides are dragged out of them. */
 
 /** Pixels. */
 const THICK = 18;
@@ -15,9 +15,9 @@ const STEPS: Record<Sheet['unit'], number[]> = {
   px: [10, 20, 50, 100, 200, 500, 1000],
 };
 
-type Props = { bench: Bench; view: View; page: Page; unit: Sheet['unit'] };
+type Props = { editor: Editor; view: View; page: Page; unit: Sheet['unit'] };
 
-export const Rulers = memo(function Rulers({ bench, view, page, unit }: Props) {
+export const Rulers = memo(function Rulers({ editor, view, page, unit }: Props) {
   const per = PER_UNIT[unit] * view.scale;
   const small = STEPS[unit].find((step) => step * per >= 6) ?? 10;
   const large = STEPS[unit].find((step) => step * per >= 42 && step > small) ?? small * 5;
@@ -40,7 +40,7 @@ export const Rulers = memo(function Rulers({ bench, view, page, unit }: Props) {
         height={THICK}
         role="img"
         aria-label="Ruler across: pull a guide down from it"
-        onPointerDown={(event) => dragGuide(bench, event, 'y', scale, null)}
+        onPointerDown={(event) => dragGuide(editor, event, 'y', scale, null)}
       >
         <rect className="ruler-page" x={left} width={page.width * scale} height={THICK} />
         {ticks(page.width, left, stageWidth).map(({ at, value, major }) => (
@@ -60,7 +60,7 @@ export const Rulers = memo(function Rulers({ bench, view, page, unit }: Props) {
         height={stageHeight}
         role="img"
         aria-label="Ruler down: pull a guide out of it"
-        onPointerDown={(event) => dragGuide(bench, event, 'x', scale, null)}
+        onPointerDown={(event) => dragGuide(editor, event, 'x', scale, null)}
       >
         <rect className="ruler-page" y={top} width={THICK} height={page.height * scale} />
         {ticks(page.height, top, stageHeight).map(({ at, value, major }) => (

@@ -10,22 +10,22 @@ import { isWritten } from '../../core/schema/sheet';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import { selectionBoxes } from '../../core/text/caret';
 import type { Faces } from '../../core/text/faces';
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 import { misspelt } from '../commands/spelling';
 
-/** Marks under words that no dictionary has, and over the words that a search stands at. */
+/** Marks under words that are in no dictionary, and over the words that a search has found. */
 
-const sheetOf = (bench: Bench) => bench.sheet;
-const facesOf = (bench: Bench) => bench.faces;
-const checkedOf = (bench: Bench) => bench.checked;
-const litOf = (bench: Bench) => bench.lit;
+const sheetOf = (editor: Editor) => editor.sheet;
+const facesOf = (editor: Editor) => editor.faces;
+const checkedOf = (editor: Editor) => editor.checked;
+const litOf = (editor: Editor) => editor.lit;
 
 type Stretch = { from: number; to: number };
 
 type Spot = {
   item: WrittenItem;
-  /** What the groups around the item make of its place, as numbers in a text: equal ones are the same. */
+  /** The transform of the groups around an item, as numbers in a text so that equal ones are the same. */
   outer: string;
   roles: Sheet['roles'];
   faces: Faces;
@@ -95,7 +95,7 @@ const ItemSquiggles = memo(function ItemSquiggles({ own, checked: _, ...spot }: 
   );
 });
 
-/** The words of a page with the place of what is around each. */
+/** The text items of a page, each with the transform of the groups around it. */
 function writtenOn(page: Page): { item: WrittenItem; outer: string }[] {
   const outers = new Map<GroupItem | undefined, string>();
   return [...everyItem(page)].flatMap((item) => {
@@ -108,20 +108,20 @@ function writtenOn(page: Page): { item: WrittenItem; outer: string }[] {
 }
 
 export const Squiggles = memo(function Squiggles({
-  bench,
+  editor,
   page: now,
   scale,
 }: {
-  bench: Bench;
+  editor: Editor;
   page: Page;
   scale: number;
 }) {
-  // A moment later than the page itself: a key typed must not wait for the marks.
+  // Drawn a moment after the page: typing must not wait for the marks.
   const page = useDeferredValue(now);
-  const { roles, ownWords } = useBench(bench, sheetOf);
-  const faces = useBench(bench, facesOf);
-  const checked = useBench(bench, checkedOf);
-  const lit = useBench(bench, litOf);
+  const { roles, ownWords } = useEditor(editor, sheetOf);
+  const faces = useEditor(editor, facesOf);
+  const checked = useEditor(editor, checkedOf);
+  const lit = useEditor(editor, litOf);
   const written = useMemo(() => writtenOn(page), [page]);
   if (!faces) return null;
   const found = lit && written.find(({ item }) => item.id === lit.item);

@@ -21,8 +21,8 @@ import { positionAt, positionNear } from '../../core/text/caret';
 import type { View } from '../margin/view';
 import { PageView } from '../drawing/page-view';
 import { pictureNow } from '../drawing/resources';
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 import { DigList } from './dig';
 import { pullAmount, pullBend, pullEnd, pullPaint, pullShape, pullSize, pullTurn } from './gestures/grips';
 import type { Shown } from './gestures/ground';
@@ -33,42 +33,42 @@ import { Overlay } from './overlay';
 import { WordsInput } from './words';
 import './stage.css';
 
-/** The sheet under the pointer: choosing, digging, editing words; what is pulled and dragged is in gestures/. */
+/** The sheet under the pointer: selecting, digging, editing text. Dragging is in gestures/. */
 
-const shownPage = (bench: Bench) => bench.page;
-const previewOf = (bench: Bench) => bench.preview;
-const rolesOf = (bench: Bench) => bench.sheet;
-const facesOf = (bench: Bench) => bench.faces;
-const editingOf = (bench: Bench) => bench.editing;
-const toolOf = (bench: Bench) => bench.tool;
-const pastOf = (bench: Bench) => bench.past;
-const lastStep = (bench: Bench) => bench.history.past.at(-1);
+const shownPage = (editor: Editor) => editor.page;
+const previewOf = (editor: Editor) => editor.preview;
+const rolesOf = (editor: Editor) => editor.sheet;
+const facesOf = (editor: Editor) => editor.faces;
+const editingOf = (editor: Editor) => editor.editing;
+const toolOf = (editor: Editor) => editor.tool;
+const pastOf = (editor: Editor) => editor.past;
+const lastStep = (editor: Editor) => editor.history.past.at(-1);
 
-/** Where the chosen thing stands, for screen readers. */
-function whereWords(bench: Bench): string {
-  const item = bench.chosen;
+/** Where the selected item is, for screen readers. */
+function whereWords(editor: Editor): string {
+  const item = editor.chosen;
   if (!item || !isFramed(item)) return '';
-  const { unit } = bench.sheet;
+  const { unit } = editor.sheet;
   const say = (points: number) => inUnit(points, unit);
   return `, ${itemName(item)}: ${say(item.x)} across, ${say(item.y)} down, ${say(item.width)} by ${say(item.height)} ${unit}`;
 }
 
 type Props = {
-  bench: Bench;
+  editor: Editor;
   view: View;
   arrived: number;
   label: string;
   onDropSupply?: (data: string, at: Point, files: readonly File[]) => void;
 };
 
-export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
-  const page = useBench(bench, shownPage);
-  const preview = useBench(bench, previewOf);
-  const sheet = useBench(bench, rolesOf);
-  const faces = useBench(bench, facesOf);
-  const editing = useBench(bench, editingOf);
-  const tool = useBench(bench, toolOf);
-  const past = useBench(bench, pastOf);
+export function Stage({ editor, view, arrived, label, onDropSupply }: Props) {
+  const page = useEditor(editor, shownPage);
+  const preview = useEditor(editor, previewOf);
+  const sheet = useEditor(editor, rolesOf);
+  const faces = useEditor(editor, facesOf);
+  const editing = useEditor(editor, editingOf);
+  const tool = useEditor(editor, toolOf);
+  const past = useEditor(editor, pastOf);
   const paper = useRef<HTMLDivElement>(null);
   const [shown, setShown] = useState<Shown>(NOTHING);
   const [said, setSaid] = useState('');
@@ -76,32 +76,34 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
   const ground = useMemo(
     () =>
       new Ground(
-        bench,
+        editor,
         () => paper.current!,
         scale,
         (patch) => setShown((old) => ({ ...old, ...patch })),
       ),
-    [bench, scale],
+    [editor, scale],
   );
 
-  // What was done is said, but for typing, which the text area says itself.
-  const done = useBench(bench, lastStep);
+  // Announces what was done. Typing is left out: the text area announces it.
+  const done = useEditor(editor, lastStep);
   const before = useRef(done);
   useEffect(() => {
     if (before.current === done) return;
-    const undone = before.current !== undefined && bench.history.future[0] === before.current;
+    const undone = before.current !== undefined && editor.history.future[0] === before.current;
     const step = undone ? before.current : done;
     before.current = done;
-    if (step && step.name !== 'Type') setSaid(`${undone ? 'Undone: ' : ''}${step.name}${whereWords(bench)}`);
-  }, [bench, done]);
+    if (step && step.name !== 'Type') setSaid(`${undone ? 'Undone: ' : ''}${step.name}${whereWords(editor)}`);
+  }, [editor, done]);
 
   const under = (point: Point) =>
-    itemsAt(bench.page, bench.enteredGroup, point, REACH / scale, pictureNow).filter((item) => reachable(bench, item));
+    itemsAt(editor.page, editor.enteredGroup, point, REACH / scale, pictureNow).filter((item) =>
+      reachable(editor, item),
+    );
 
   const positionIn = (item: Item, point: Point): number => {
-    if (!isWritten(item) || !bench.faces) return 0;
-    const local = transform(inverse(compose(parentMatrix(bench.page, item.id), frameMatrix(item))), point);
-    const { layout, origin } = wordsOf(item, { faces: bench.faces, roles: bench.sheet.roles });
+    if (!isWritten(item) || !editor.faces) return 0;
+    const local = transform(inverse(compose(parentMatrix(editor.page, item.id), frameMatrix(item))), point);
+    const { layout, origin } = wordsOf(item, { faces: editor.faces, roles: editor.sheet.roles });
     const warp = warpOfItem(item, layout);
     return warp
       ? positionNear(layout, warp, local)
@@ -110,20 +112,20 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
 
   function editFrom(event: ReactPointerEvent, item: Item, extend: boolean) {
     const position = positionIn(item, ground.pointOf(event));
-    const anchor = extend && bench.editing?.id === item.id ? bench.editing.anchor : position;
-    bench.edit({ id: item.id, anchor, focus: position, typing: null });
-    // A field beside the sheet may have had the keys.
+    const anchor = extend && editor.editing?.id === item.id ? editor.editing.anchor : position;
+    editor.edit({ id: item.id, anchor, focus: position, typing: null });
+    // The focus may have been in a field beside the sheet.
     focusSheet();
     ground.follow(
       event,
-      (point) => bench.editing && bench.edit({ ...bench.editing, focus: positionIn(item, point) }),
+      (point) => editor.editing && editor.edit({ ...editor.editing, focus: positionIn(item, point) }),
       () => {},
       () => {},
     );
   }
 
   const canWrite = (item: Item): item is WrittenItem =>
-    isWritten(item) && !item.locked && !bench.shut && (bench.rights.kind === 'all' || item.touch !== 'fixed');
+    isWritten(item) && !item.locked && !editor.shut && (editor.rights.kind === 'all' || item.touch !== 'fixed');
 
   function pulled(event: ReactPointerEvent, mark: SVGElement) {
     const [kind, x, y] = mark.dataset.grip!.split(' ');
@@ -136,10 +138,10 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     return pullEnd(ground, event, kind as 'from' | 'to');
   }
 
-  /** The colour of the page as it is seen at a point, letters and pictures included. */
+  /** The colour of the page at a point, with letters and pictures. */
   function sample(point: Point) {
-    const { nodes } = drawPage(bench.sheet, bench.page, { faces: bench.faces!, pictures: pictureNow });
-    return new Sampler(nodes, bench.faces!).at(point).hex;
+    const { nodes } = drawPage(editor.sheet, editor.page, { faces: editor.faces!, pictures: pictureNow });
+    return new Sampler(nodes, editor.faces!).at(point).hex;
   }
 
   function takeSpot(event: ReactPointerEvent, taken: (from: Point, to: Point) => void) {
@@ -153,7 +155,7 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
       },
       () => {
         ground.show({ sweep: null });
-        bench.put({ tool: null });
+        editor.put({ tool: null });
         taken(start, last);
       },
       () => ground.show({ sweep: null }),
@@ -161,82 +163,82 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
   }
 
   function work(event: ReactPointerEvent): boolean {
-    if (!bench.tool) return false;
-    if (bench.shut) {
-      bench.say(bench.shut);
+    if (!editor.tool) return false;
+    if (editor.shut) {
+      editor.say(editor.shut);
       return true;
     }
-    if (bench.tool.kind === 'pen') drawStroke(ground, event, bench.tool);
-    else if (bench.tool.kind === 'eraser') erase(ground, event, bench.tool);
-    else if (bench.tool.kind === 'spot') takeSpot(event, bench.tool.taken);
+    if (editor.tool.kind === 'pen') drawStroke(ground, event, editor.tool);
+    else if (editor.tool.kind === 'eraser') erase(ground, event, editor.tool);
+    else if (editor.tool.kind === 'spot') takeSpot(event, editor.tool.taken);
     else {
-      const { taken } = bench.tool;
-      bench.put({ tool: null });
+      const { taken } = editor.tool;
+      editor.put({ tool: null });
       taken(sample(ground.pointOf(event)));
     }
     return true;
   }
 
-  /** Goes one deeper at each press: first what lies on top, then what lies under it, and round again. */
+  /** Each press goes one item deeper: first the one on top, then the one under it, and round again. */
   function dig(point: Point, here: readonly Item[]) {
     if (here.length === 0) return;
-    const at = here.findIndex((item) => bench.selection.length === 1 && item.id === bench.selection[0]);
+    const at = here.findIndex((item) => editor.selection.length === 1 && item.id === editor.selection[0]);
     const next = here[(at + 1) % here.length];
-    bench.select([next.id]);
+    editor.select([next.id]);
     showDug(point, here);
     setSaid(`${itemName(next)}, ${here.indexOf(next) + 1} of ${here.length} here`);
   }
   const showDug = (point: Point, here: readonly Item[]) =>
-    bench.put({ dug: here.length > 1 ? { ids: here.map((item) => item.id), ...point } : null });
+    editor.put({ dug: here.length > 1 ? { ids: here.map((item) => item.id), ...point } : null });
 
   function onPointerDown(event: ReactPointerEvent<HTMLDivElement>) {
-    if (event.button !== 0 || !bench.faces || bench.past) return;
+    if (event.button !== 0 || !editor.faces || editor.past) return;
     if ((event.target as Element).closest('.dig-list')) return;
     const mark = (event.target as Element).closest<SVGElement>('[data-grip]');
-    // The text area keeps the focus while words are edited; elsewhere the stage takes it.
+    // While text is edited the text area keeps the focus, otherwise the stage takes it.
     event.preventDefault();
     if (work(event)) return;
     if (mark) return pulled(event, mark);
     const point = ground.pointOf(event);
-    const { editing } = bench;
-    const editedItem = editing && findOn(bench.page, editing.id)?.item;
+    const { editing } = editor;
+    const editedItem = editing && findOn(editor.page, editing.id)?.item;
     const here = under(point);
-    if (editedItem && contains(boxOf(bench.page, editedItem, pictureNow), point))
+    if (editedItem && contains(boxOf(editor.page, editedItem, pictureNow), point))
       return editFrom(event, editedItem, event.shiftKey);
     if (!editing) paper.current?.closest<HTMLElement>('[data-stage]')?.focus({ preventScroll: true });
-    if (bench.dug && !unsnapped(event)) bench.put({ dug: null });
-    // What a student is to fill in opens at the first press, within what was made or grouped too.
-    const blank = bench.rights.kind === 'student' ? blankAt(null, point) : null;
+    if (editor.dug && !unsnapped(event)) editor.put({ dug: null });
+    // A blank opens at the first press, also inside made items and groups.
+    const blank = editor.rights.kind === 'student' ? blankAt(null, point) : null;
     if (blank) return editFrom(event, blank, false);
     const [top] = here;
     if (!top) {
-      if (bench.enteredGroup && itemsAt(bench.page, null, point, REACH / scale, pictureNow).length > 0) {
-        bench.enter(null);
-        bench.select([]);
+      if (editor.enteredGroup && itemsAt(editor.page, null, point, REACH / scale, pictureNow).length > 0) {
+        editor.enter(null);
+        editor.select([]);
       }
       return sweepFrom(ground, event, event.shiftKey);
     }
     if (event.shiftKey) {
-      const chosen = bench.selection.includes(top.id);
-      bench.select(chosen ? bench.selection.filter((id) => id !== top.id) : [...bench.selection, top.id]);
+      const chosen = editor.selection.includes(top.id);
+      editor.select(chosen ? editor.selection.filter((id) => id !== top.id) : [...editor.selection, top.id]);
       return;
     }
-    const already = here.find((item) => bench.selection.includes(item.id));
+    const already = here.find((item) => editor.selection.includes(item.id));
     const item = already ?? top;
-    const wasOnly = bench.selection.length === 1 && bench.selection[0] === item.id;
+    const wasOnly = editor.selection.length === 1 && editor.selection[0] === item.id;
     if (unsnapped(event))
-      return dragItems(ground, event, already ? bench.selectedItems : [top], () => dig(point, here));
-    if (!already) bench.select([item.id]);
+      return dragItems(ground, event, already ? editor.selectedItems : [top], () => dig(point, here));
+    if (!already) editor.select([item.id]);
     setSaid(`${itemName(item)}, chosen`);
-    dragItems(ground, event, already ? bench.selectedItems : [item], () => {
-      if (wasOnly && top.id !== item.id) bench.select([top.id]);
-      else if (already && bench.selection.length > 1) bench.select([item.id]);
+    dragItems(ground, event, already ? editor.selectedItems : [item], () => {
+      if (wasOnly && top.id !== item.id) editor.select([top.id]);
+      else if (already && editor.selection.length > 1) editor.select([item.id]);
     });
   }
 
-  /** What is to be filled in at a point, however deep it lies; what a student may move hides it, what is fixed does not. */
+  /** The blank at a point, however deep. Items a student can move hide it, fixed ones don't. */
   function blankAt(within: GroupItem | null, point: Point): WrittenItem | null {
-    for (const item of itemsAt(bench.page, within, point, REACH / scale, pictureNow)) {
+    for (const item of itemsAt(editor.page, within, point, REACH / scale, pictureNow)) {
       if (item.touch === 'free') return null;
       const found =
         item.kind === 'group' ? blankAt(item, point) : item.touch === 'fill' && canWrite(item) ? item : null;
@@ -245,11 +247,11 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
     return null;
   }
 
-  /** The words at a point, however deep they lie; of a group, its own. */
+  /** The text item at a point, however deep; in a group, one of its own. */
   function wordsAt(items: readonly Item[], point: Point): { item: WrittenItem; group: string | null } | null {
     for (const item of items) {
       if (item.kind === 'group') {
-        const inner = wordsAt(itemsAt(bench.page, item, point, REACH / scale, pictureNow), point);
+        const inner = wordsAt(itemsAt(editor.page, item, point, REACH / scale, pictureNow), point);
         if (inner) return { item: inner.item, group: inner.group ?? item.id };
       } else if (canWrite(item) && (item === items[0] || item.kind === 'text' || !isEmpty(item.body)))
         return { item, group: null };
@@ -258,19 +260,19 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
   }
 
   function onDoubleClick(event: React.MouseEvent) {
-    if (bench.past || bench.tool) return;
+    if (editor.past || editor.tool) return;
     const point = ground.pointOf(event);
     const here = under(point);
     const [top] = here;
     if (!top) return;
     const found = wordsAt(here, point);
-    if (found && bench.editing?.id === found.item.id) {
+    if (found && editor.editing?.id === found.item.id) {
       // The word under the pointer.
       const words = bodyText(found.item.body);
       const at = positionIn(found.item, point);
       const start = words.slice(0, at).search(/[\p{L}\p{N}'’-]+$/u);
       const end = words.slice(at).search(/[^\p{L}\p{N}'’-]/u);
-      bench.edit({
+      editor.edit({
         id: found.item.id,
         anchor: start < 0 ? at : start,
         focus: end < 0 ? words.length : at + end,
@@ -279,40 +281,40 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
       return;
     }
     if (top.kind === 'group' && found?.group !== top.id) {
-      bench.enter(top.id);
-      const [inner] = itemsAt(bench.page, top, point, REACH / scale, pictureNow);
-      if (inner) bench.select([inner.id]);
+      editor.enter(top.id);
+      const [inner] = itemsAt(editor.page, top, point, REACH / scale, pictureNow);
+      if (inner) editor.select([inner.id]);
       return;
     }
     if (!found) return;
-    if (found.group) bench.enter(found.group);
-    bench.edit({ id: found.item.id, anchor: 0, focus: bodyLength(found.item.body), typing: null });
+    if (found.group) editor.enter(found.group);
+    editor.edit({ id: found.item.id, anchor: 0, focus: bodyLength(found.item.body), typing: null });
   }
 
   // A student goes from blank to blank with Tab, in reading order.
   useEffect(() => {
-    bench.onTab = (by) => {
-      const fields = [...everyItem(bench.page)]
+    editor.onTab = (by) => {
+      const fields = [...everyItem(editor.page)]
         .filter((item): item is FramedItem & WrittenItem => isFramed(item) && canWrite(item) && item.touch === 'fill')
-        .map((item) => ({ item, box: boxOf(bench.page, item, pictureNow) }))
+        .map((item) => ({ item, box: boxOf(editor.page, item, pictureNow) }))
         .sort(({ box: a }, { box: b }) => (Math.abs(a.y - b.y) > 12 ? a.y - b.y : a.x - b.x));
-      const at = fields.findIndex(({ item }) => item.id === bench.editing?.id);
+      const at = fields.findIndex(({ item }) => item.id === editor.editing?.id);
       const next = fields[(at + by + fields.length) % fields.length]?.item;
-      if (next) bench.edit({ id: next.id, anchor: 0, focus: bodyLength(next.body), typing: null });
+      if (next) editor.edit({ id: next.id, anchor: 0, focus: bodyLength(next.body), typing: null });
     };
-    // By key: what lies under the chosen thing's middle.
-    bench.onDig = () => {
-      const item = bench.chosen;
+    // By keyboard: what lies under the middle of the selected item.
+    editor.onDig = () => {
+      const item = editor.chosen;
       if (!item) return;
-      const box = boxOf(bench.page, item, pictureNow);
-      const { x, y } = bench.dug ?? centre(box);
+      const box = boxOf(editor.page, item, pictureNow);
+      const { x, y } = editor.dug ?? centre(box);
       const here = under({ x, y });
       if (here.length < 2) return setSaid('Nothing else lies here.');
       dig({ x, y }, here);
     };
     return () => {
-      bench.onTab = null;
-      bench.onDig = null;
+      editor.onTab = null;
+      editor.onDig = null;
     };
   });
 
@@ -320,7 +322,7 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
   const drawn = past
     ? (past.sheet.pages.find((one) => one.id === page.id) ?? past.sheet.pages[0])
     : preview.size > 0
-      ? bench.shownPage
+      ? editor.shownPage
       : page;
   const dimmed = useMemo(() => coverOf(page, editing?.id ?? null), [page, editing?.id]);
   return (
@@ -331,11 +333,11 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
       onPointerDown={onPointerDown}
       onDoubleClick={onDoubleClick}
       onContextMenu={(event) => {
-        if (bench.past || bench.tool) return;
+        if (editor.past || editor.tool) return;
         event.preventDefault();
         const point = ground.pointOf(event);
         const here = under(point);
-        if (here.length > 0 && !here.some((item) => bench.selection.includes(item.id))) bench.select([here[0].id]);
+        if (here.length > 0 && !here.some((item) => editor.selection.includes(item.id))) editor.select([here[0].id]);
         showDug(point, here);
       }}
       onDragOver={(event) => onDropSupply && event.preventDefault()}
@@ -358,9 +360,9 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
           />
           {!past && (
             <>
-              <Overlay bench={bench} page={drawn} scale={scale} shown={shown} />
-              <WordsInput bench={bench} scale={scale} />
-              <DigList bench={bench} scale={scale} />
+              <Overlay editor={editor} page={drawn} scale={scale} shown={shown} />
+              <WordsInput editor={editor} scale={scale} />
+              <DigList editor={editor} scale={scale} />
             </>
           )}
         </>
@@ -378,8 +380,8 @@ export function Stage({ bench, view, arrived, label, onDropSupply }: Props) {
 
 const NONE: ReadonlySet<string> = new Set();
 
-/** What lies over the words that are being edited: it is drawn faintly meanwhile. */
-function coverOf(page: Bench['page'], id: string | null): ReadonlySet<string> {
+/** Items that cover the text being edited. They are drawn faintly meanwhile. */
+function coverOf(page: Editor['page'], id: string | null): ReadonlySet<string> {
   const place = id === null ? undefined : findOn(page, id);
   if (!place) return NONE;
   const top = place.groups[0] ?? place.item;

@@ -1,26 +1,25 @@
 import { useCallback, useEffect, useLayoutEffect, useRef } from 'react';
 import { wordsOf } from '../../core/items/words';
 import { bodyLength, bodyText, locate, runLength, styleAt } from '../../core/text/body';
-import type { Body, WrittenItem } from '../../core/schema/sheet';
+import type { TextBody, WrittenItem } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import { caretAt, lineEdge, vertical } from '../../core/text/caret';
-import type { Bench, Editing } from '../document/bench';
-import { useBench } from '../document/bench';
+import type { Editor, Editing } from '../document/editor';
+import { useEditor } from '../document/editor';
 import { asMuchAsFits, CLIP } from '../commands/clipboard';
 import { bodyFrom } from '../commands/paste';
 import { putWords, toggleStyle, typeWords } from '../commands/word-commands';
 import type { Toggled } from '../commands/word-commands';
 
 /**
- * Editing words in place. The glyphs, the caret and the selection are drawn from the core's layout, so that nothing jumps;
- * what is typed goes through a text area that holds the same words, so that input methods, dictation, the clipboard and
- * screen readers work as everywhere.
+ * Editing text in place. Glyphs, caret and selection are drawn from the core's layout, so nothing jumps. Typing goes through a
+ * hidden text area with the same text, so that input methods, dictation, the clipboard and screen readers work as usual.
  */
 
 /**
- * What was typed: the stretch of the old text that went, and what stands there now. All behind the caret is as it was, so of
- * several places that would do for a doubled letter the right one is found.
+ * What was typed: the part of the old text that was replaced, and what replaced it. Everything after the caret is unchanged,
+ * which decides between several possible places for a doubled letter.
  */
 export function difference(
   before: string,
@@ -36,9 +35,9 @@ export function difference(
   return { at, remove: end - at, insert: after.slice(at, after.length - tail) };
 }
 
-/** Pastes words in the place of what is marked: their paragraphs, lists, bold and italic stay, the rest is as it is here. */
-function pasteInto(bench: Bench, editing: Editing, pasted: Body): void {
-  const item = findOn(bench.page, editing.id)?.item;
+/** Pastes text over the selection. Its paragraphs, lists, bold and italic stay; the rest is set as here. */
+function pasteInto(editor: Editor, editing: Editing, pasted: TextBody): void {
+  const item = findOn(editor.page, editing.id)?.item;
   if (!item || !isWritten(item)) return;
   const { body, cut } = asMuchAsFits(pasted);
   const [from, to] = [Math.min(editing.anchor, editing.focus), Math.max(editing.anchor, editing.focus)];
@@ -48,20 +47,20 @@ function pasteInto(bench: Bench, editing: Editing, pasted: Body): void {
     format: { ...format, ...p.format },
     runs: p.runs.map((run) => ({ text: run.text, style: { ...style, ...run.style } })),
   }));
-  if (!putWords(bench, item, from, to - from, insert)) return;
+  if (!putWords(editor, item, from, to - from, insert)) return;
   const end = from + bodyLength(insert);
-  bench.edit({ id: item.id, anchor: end, focus: end, typing: null });
-  if (cut) bench.say(cut);
+  editor.edit({ id: item.id, anchor: end, focus: end, typing: null });
+  if (cut) editor.say(cut);
 }
 
-/** Enter in an empty list paragraph ends the list instead. */
-function endsList(bench: Bench, editing: Editing): boolean {
-  const item = findOn(bench.page, editing.id)?.item;
+/** Enter in an empty list item ends the list. */
+function endsList(editor: Editor, editing: Editing): boolean {
+  const item = findOn(editor.page, editing.id)?.item;
   if (!item || !isWritten(item) || editing.anchor !== editing.focus) return false;
   const { paragraph } = locate(item.body, editing.focus);
   const { format, runs } = item.body[paragraph];
   if (!format.list || format.list === 'none' || runLength(runs) > 0) return false;
-  return bench.make('End list', {
+  return editor.make('End list', {
     kind: 'paragraph',
     id: item.id,
     from: editing.focus,
@@ -70,19 +69,19 @@ function endsList(bench: Bench, editing: Editing): boolean {
   });
 }
 
-const editingOf = (bench: Bench) => bench.editing;
-const begunOf = (bench: Bench) => bench.begun;
+const editingOf = (editor: Editor) => editor.editing;
+const begunOf = (editor: Editor) => editor.begun;
 
-export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
-  const editing = useBench(bench, editingOf);
+export function WordsInput({ editor, scale }: { editor: Editor; scale: number }) {
+  const editing = useEditor(editor, editingOf);
   const area = useRef<HTMLTextAreaElement>(null);
-  /** The x that up and down keep to. */
+  /** The x position that the up and down keys keep. */
   const column = useRef<number | null>(null);
-  const page = useBench(bench, shownPageOf);
+  const page = useEditor(editor, shownPageOf);
   const item = editing ? (findOn(page, editing.id)?.item as WrittenItem | undefined) : undefined;
   const words = item && isWritten(item) ? bodyText(item.body) : '';
   const id = editing?.id;
-  const begun = useBench(bench, begunOf);
+  const begun = useEditor(editor, begunOf);
   const node = begun?.left ? undefined : begun?.node;
 
   useEffect(() => {
@@ -93,7 +92,7 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
     if (node && area.current) area.current.value = '';
   }, [node]);
 
-  // At once, and never by React: what the browser tells of a selection in between would be taken for somebody's wish.
+  // At once, and never through React: a selection reported in between would be taken for the person's.
   useLayoutEffect(() => {
     const element = area.current;
     if (!element || !editing) return;
@@ -103,18 +102,18 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
       element.setSelectionRange(start, end, editing.focus < editing.anchor ? 'backward' : 'forward');
   }, [editing, words]);
 
-  /** Takes over the selection that the text area has: keys and assistive technology may have moved it. */
+  /** Takes over the text area's selection: keys and assistive technology may have moved it. */
   const follow = useCallback(() => {
     const element = area.current;
-    const now = bench.editing;
-    if (!element || !now || document.activeElement !== element || element.value !== wordsOfItem(bench, now.id)) return;
+    const now = editor.editing;
+    if (!element || !now || document.activeElement !== element || element.value !== wordsOfItem(editor, now.id)) return;
     const back = element.selectionDirection === 'backward';
     const anchor = back ? element.selectionEnd : element.selectionStart;
     const focus = back ? element.selectionStart : element.selectionEnd;
     if (anchor === now.anchor && focus === now.focus) return;
     column.current = null;
-    bench.edit({ ...now, anchor, focus, typing: null });
-  }, [bench]);
+    editor.edit({ ...now, anchor, focus, typing: null });
+  }, [editor]);
 
   useEffect(() => {
     if (!id) return;
@@ -124,7 +123,7 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
 
   const toStage = () => area.current?.closest<HTMLElement>('[data-stage]')?.focus({ preventScroll: true });
 
-  // The same text area as below, so that what is typed meanwhile goes on in it.
+  // The same text area as below, so that typing goes on in it.
   if (begun && node)
     return (
       <textarea
@@ -133,19 +132,19 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
         aria-label="Words of the new node"
         autoCapitalize="sentences"
         spellCheck={false}
-        onChange={(event) => bench.put({ begun: { ...begun, words: event.currentTarget.value } })}
-        onBlur={() => bench.begun?.node === node && bench.put({ begun: { ...bench.begun, left: true } })}
+        onChange={(event) => editor.put({ begun: { ...begun, words: event.currentTarget.value } })}
+        onBlur={() => editor.begun?.node === node && editor.put({ begun: { ...editor.begun, left: true } })}
         onKeyDown={(event) => {
           event.stopPropagation();
           const beside = event.key === 'Enter' && (event.ctrlKey || event.metaKey);
           if (beside || event.key === 'Tab' || event.key === 'Escape') event.preventDefault();
-          if (beside) besideChosen(bench, event.shiftKey);
+          if (beside) besideChosen(editor, event.shiftKey);
           else if (event.key === 'Escape') toStage();
         }}
       />
     );
-  if (!editing || !item || !isWritten(item) || !bench.faces) return null;
-  const { layout } = wordsOf(item, { faces: bench.faces, roles: bench.sheet.roles });
+  if (!editing || !item || !isWritten(item) || !editor.faces) return null;
+  const { layout } = wordsOf(item, { faces: editor.faces, roles: editor.sheet.roles });
 
   return (
     <textarea
@@ -160,9 +159,9 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
         const element = event.currentTarget;
         const caret = element.selectionEnd;
         const { at, remove, insert } = difference(words, element.value, caret);
-        const now = bench.editing ?? editing;
-        if (typeWords(bench, now, at, remove, insert))
-          bench.edit({ id: now.id, anchor: caret, focus: caret, typing: remove === 0 ? now.typing : null });
+        const now = editor.editing ?? editing;
+        if (typeWords(editor, now, at, remove, insert))
+          editor.edit({ id: now.id, anchor: caret, focus: caret, typing: remove === 0 ? now.typing : null });
         else {
           element.value = words;
           element.setSelectionRange(now.anchor, now.focus);
@@ -170,38 +169,38 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
       }}
       onPaste={(event) => {
         event.preventDefault();
-        if (bench.onSheet.some((maker) => maker.pasteInto?.(bench, event.clipboardData))) return;
+        if (editor.onSheet.some((maker) => maker.pasteInto?.(editor, event.clipboardData))) return;
         const pasted = bodyFrom(event.clipboardData);
         if (pasted && !event.clipboardData.getData('text/plain').startsWith(CLIP))
-          pasteInto(bench, bench.editing ?? editing, pasted);
+          pasteInto(editor, editor.editing ?? editing, pasted);
       }}
       onKeyDown={(event) => {
         event.stopPropagation();
-        // The event that tells of a moved selection may still be on its way.
+        // The event for a moved selection may still be on its way.
         follow();
-        const now = bench.editing ?? editing;
+        const now = editor.editing ?? editing;
         const moveTo = (focus: number, extend: boolean) =>
-          bench.edit({ ...now, anchor: extend ? now.anchor : focus, focus, typing: null });
+          editor.edit({ ...now, anchor: extend ? now.anchor : focus, focus, typing: null });
         const command = event.ctrlKey || event.metaKey;
         const key = event.key.toLowerCase();
         if (event.key === 'Escape') {
           event.preventDefault();
-          bench.edit(null);
+          editor.edit(null);
           toStage();
         } else if (command && !event.altKey && (key === 'z' || key === 'y')) {
           event.preventDefault();
-          if (key === 'y' || event.shiftKey) bench.redo();
-          else bench.undo();
+          if (key === 'y' || event.shiftKey) editor.redo();
+          else editor.undo();
         } else if (command && event.key === 'Enter') {
           event.preventDefault();
-          besideChosen(bench, event.shiftKey);
+          besideChosen(editor, event.shiftKey);
         } else if (command && key === 'f') {
           event.preventDefault();
-          bench.put({ finding: true });
+          editor.put({ finding: true });
         } else if (command && key in STYLE_KEYS) {
           event.preventDefault();
-          toggleStyle(bench, STYLE_KEYS[key]);
-        } else if (event.key === 'Enter' && !event.shiftKey && endsList(bench, now)) event.preventDefault();
+          toggleStyle(editor, STYLE_KEYS[key]);
+        } else if (event.key === 'Enter' && !event.shiftKey && endsList(editor, now)) event.preventDefault();
         else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
           event.preventDefault();
           column.current ??= caretAt(layout, now.focus).x;
@@ -215,7 +214,7 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
           const { paragraph } = locate(item.body, now.focus);
           const { list, level = 0 } = item.body[paragraph].format;
           if (list && list !== 'none')
-            bench.make('List level', {
+            editor.make('List level', {
               kind: 'paragraph',
               id: item.id,
               from: now.focus,
@@ -224,7 +223,7 @@ export function WordsInput({ bench, scale }: { bench: Bench; scale: number }) {
             });
           else {
             const by = event.shiftKey ? -1 : 1;
-            if (!bench.onSheet.some((maker) => maker.tab?.(bench, by))) bench.onTab?.(by);
+            if (!editor.onSheet.some((maker) => maker.tab?.(editor, by))) editor.onTab?.(by);
           }
         }
       }}
@@ -240,11 +239,11 @@ const STYLE_KEYS: Record<string, Toggled> = {
   ',': 'sub',
 };
 
-const shownPageOf = (bench: Bench) => bench.page;
-const wordsOfItem = (bench: Bench, id: string) => {
-  const item = findOn(bench.page, id)?.item;
+const shownPageOf = (editor: Editor) => editor.page;
+const wordsOfItem = (editor: Editor, id: string) => {
+  const item = findOn(editor.page, id)?.item;
   return item && isWritten(item) ? bodyText(item.body) : '';
 };
 
-const besideChosen = (bench: Bench, shift: boolean) =>
-  bench.onSheet.some((maker) => maker.beside?.(bench, shift ? 'sibling' : 'child'));
+const besideChosen = (editor: Editor, shift: boolean) =>
+  editor.onSheet.some((maker) => maker.beside?.(editor, shift ? 'sibling' : 'child'));

@@ -1,9 +1,12 @@
+import { Swatch } from './swatch';
+import styles from './colour-panel.module.css';
+import { Chip } from '../parts/action';
 import { useState } from 'react';
 import type { Lch } from '../../core/colour/space';
 import { hexFrom, lchOf, readHex } from '../../core/colour/space';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 
-/** Any colour: recent ones, by its six digits, by eye with sliders for lightness, colourfulness and hue, or off the sheet. */
+/** Any colour: recent ones, six digits, sliders for lightness, saturation and hue, or picked from the sheet. */
 
 const SLIDERS: { key: keyof Lch; name: string; max: number; step: number }[] = [
   { key: 'l', name: 'lightness', max: 1, step: 0.005 },
@@ -11,26 +14,26 @@ const SLIDERS: { key: keyof Lch; name: string; max: number; step: number }[] = [
   { key: 'h', name: 'hue', max: 360, step: 1 },
 ];
 
-/** What a slider leads to, from end to end. */
+/** The colours along a slider. */
 function track(lch: Lch, key: keyof Lch, max: number): string {
   const stops = Array.from({ length: 13 }, (_, i) => {
     const at = { ...lch, [key]: (max * i) / 12 };
-    // A hue can only be seen in a colour.
+    // A hue shows only in a colour that is not grey.
     return hexFrom(key === 'h' ? { ...at, c: Math.max(0.1, lch.c), l: Math.max(0.45, Math.min(0.8, lch.l)) } : at);
   });
   return `linear-gradient(to right, ${stops.join(', ')})`;
 }
 
 type Props = {
-  bench: Bench | null;
+  editor: Editor | null;
   label: string;
   value: string;
   onChange: (hex: string) => void;
   onClose: () => void;
 };
 
-export default function ColourPanel({ bench, label, value, onChange, onClose }: Props) {
-  // Sliders keep what was set even where no screen can show it: hue does not jump when a colour turns grey.
+export default function ColourPanel({ editor, label, value, onChange, onClose }: Props) {
+  // Sliders keep their position even for colours no screen can show: the hue doesn't jump when a colour turns grey.
   const [lch, setLch] = useState<Lch>(() => lchOf(value));
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState(false);
@@ -45,9 +48,9 @@ export default function ColourPanel({ bench, label, value, onChange, onClose }: 
     onChange(hex);
   };
   return (
-    <div className="colour-panel">
-      <div className="colour-top">
-        <span className="colour-now" style={{ background: value }} />
+    <div className={styles.panel}>
+      <div className={styles.top}>
+        <span className={styles.now} style={{ background: value }} />
         <label>
           <span className="sr">{label}: colour as six digits</span>
           <input
@@ -60,30 +63,28 @@ export default function ColourPanel({ bench, label, value, onChange, onClose }: 
             onKeyDown={(event) => event.key === 'Enter' && take()}
           />
         </label>
-        {bench && (
-          <button
-            type="button"
-            className="chip"
+        {editor && (
+          <Chip
             onClick={() => {
               onClose();
-              bench.put({ tool: { kind: 'sampler', taken: onChange } });
-              bench.say(
+              editor.put({ tool: { kind: 'sampler', taken: onChange } });
+              editor.say(
                 'Press anywhere on the sheet to take the colour that is there. Escape calls it off.',
                 ({ tool }) => tool?.kind !== 'sampler',
               );
             }}
           >
             pick from sheet
-          </button>
+          </Chip>
         )}
       </div>
       {wrong && (
-        <p role="alert" className="colour-wrong">
+        <p role="alert" className={styles.wrong}>
           This is no colour. Type # and six digits from 0 to f, such as #2f4d26.
         </p>
       )}
       {SLIDERS.map(({ key, name, max, step }) => (
-        <label key={key} className="colour-slider">
+        <label key={key} className={styles.slider}>
           <span>{name}</span>
           <input
             type="range"
@@ -100,17 +101,15 @@ export default function ColourPanel({ bench, label, value, onChange, onClose }: 
           />
         </label>
       ))}
-      {bench && bench.recent.length > 0 && (
-        <div className="swatches-all" role="group" aria-label="Recent colours">
-          <span className="quiet">recent</span>
-          {bench.recent.map((hex) => (
-            <button
+      {editor && editor.recent.length > 0 && (
+        <div className={styles.recent} role="group" aria-label="Recent colours">
+          <span className="quiet">Recent</span>
+          {editor.recent.map((hex) => (
+            <Swatch
               key={hex}
-              type="button"
-              className="swatch"
+              colour={hex}
               aria-label={`recent ${hex}`}
               title={hex}
-              style={{ background: hex }}
               onClick={() => (setLch(lchOf(hex)), onChange(hex))}
             />
           ))}

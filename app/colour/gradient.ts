@@ -1,7 +1,7 @@
 import type { Point } from '../../core/geometry/matrix';
 import type { Paint } from '../../core/schema/sheet';
 
-/** Where the handles of a gradient stand on an item, in its own coordinates, and what pulling them does. */
+/** Where the handles of a gradient are on an item (in its own coordinates), and what dragging them does. */
 
 export type PaintGrip = { what: string; point: Point; colour: string | null };
 export type Gradient = Exclude<Paint, { kind: 'solid' }>;
@@ -16,7 +16,7 @@ const axisOf = (paint: Extract<Paint, { kind: 'linear' }>, width: number, height
 const radius = (paint: Extract<Paint, { kind: 'radial' }>, width: number, height: number) =>
   (Math.hypot(width, height) / 2) * paint.reach;
 
-/** The line that the stops stand on. */
+/** The line along which the stops lie. */
 export function paintAxis(paint: Gradient, width: number, height: number): [Point, Point] {
   if (paint.kind === 'linear') {
     const { dx, dy, reach, middle } = axisOf(paint, width, height);
@@ -45,7 +45,7 @@ export function paintGrips(paint: Gradient, width: number, height: number): Pain
 
 const share = (value: number) => Math.round(Math.max(0, Math.min(1, value)) * 1000) / 1000;
 
-/** The gradient after one of its grips was pulled to a point. */
+/** The gradient after one of its handles was dragged to a point. */
 export function paintPulled(paint: Gradient, width: number, height: number, what: string, at: Point): Paint {
   const [from, to] = paintAxis(paint, width, height);
   if (what === 'middle' && paint.kind === 'radial')
@@ -78,7 +78,7 @@ export function gradientFrom(kind: 'linear' | 'radial', colour: string, other: s
   return kind === 'linear' ? { kind, angle: 90, stops } : { kind, x: 0.5, y: 0.5, reach: 1, stops };
 }
 
-/** Another stop in the widest gap between two. */
+/** Adds a stop in the widest gap between two. */
 export function withStop(paint: Gradient): { paint: Paint; index: number } {
   if (paint.stops.length >= 12) return { paint, index: 0 };
   let index = 1;

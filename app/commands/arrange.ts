@@ -19,15 +19,15 @@ import { everyItem, findOn, idsWithin } from '../../core/sheet/tree';
 import { grownHeight } from '../../core/text/fit';
 import { roleOf } from '../../core/text/style';
 import { pictureNow } from '../drawing/resources';
-import type { Bench } from '../document/bench';
-import { noneLocked, selected, untilChanged } from '../document/bench';
+import type { Editor } from '../document/editor';
+import { noneLocked, selected, untilChanged } from '../document/editor';
 import { all, inOrder, movable, newId, set } from './steps';
 
-/** Where things are: moving, order, groups, sizes. */
+/** Placing: moving, order, groups, sizes. */
 
-/** The change of place of one item by a distance on the page. */
-export function moveChange(bench: Bench, item: Item, by: Point): Change {
-  const local = transform(inverse(linear(parentMatrix(bench.page, item.id))), by);
+/** Moves one item by a distance on the page. */
+export function moveChange(editor: Editor, item: Item, by: Point): Change {
+  const local = transform(inverse(linear(parentMatrix(editor.page, item.id))), by);
   if (item.kind === 'line') {
     const moved = (end: LineItem['from']) =>
       end.item === null ? { ...end, x: end.x + local.x, y: end.y + local.y } : end;
@@ -37,22 +37,22 @@ export function moveChange(bench: Bench, item: Item, by: Point): Change {
   return set(item.id, { x: item.x + local.x, y: item.y + local.y });
 }
 
-export function nudge(bench: Bench, by: Point): void {
-  const items = movable(bench);
-  if (items.length > 0) bench.make('Move', all(items.map((item) => moveChange(bench, item, by))));
+export function nudge(editor: Editor, by: Point): void {
+  const items = movable(editor);
+  if (items.length > 0) editor.make('Move', all(items.map((item) => moveChange(editor, item, by))));
 }
 
-export function remove(bench: Bench): void {
-  const items = movable(bench);
+export function remove(editor: Editor): void {
+  const items = movable(editor);
   if (items.length === 0) {
-    if (bench.selection.length > 0) bench.say('This is locked. Unlock it in the margin to delete it.', noneLocked);
+    if (editor.selection.length > 0) editor.say('This is locked. Unlock it in the margin to delete it.', noneLocked);
     return;
   }
   const gone = new Set(items.flatMap(idsWithin));
-  // Lines that held on to it stay where they are seen, free at that end.
-  const freed = [...everyItem(bench.page)].flatMap((item): Change[] => {
+  // Lines attached to it stay where they are, with a free end.
+  const freed = [...everyItem(editor.page)].flatMap((item): Change[] => {
     if (item.kind !== 'line' || gone.has(item.id)) return [];
-    const ends = lineEnds(bench.page, item, pictureNow);
+    const ends = lineEnds(editor.page, item, pictureNow);
     const values = Object.fromEntries(
       (['from', 'to'] as const)
         .filter((side) => item[side].item !== null && gone.has(item[side].item))
@@ -60,48 +60,48 @@ export function remove(bench: Bench): void {
     );
     return Object.keys(values).length > 0 ? [set(item.id, values)] : [];
   });
-  const { enteredGroup } = bench;
-  const removed = bench.make(
+  const { enteredGroup } = editor;
+  const removed = editor.make(
     'Remove',
     all([...freed, ...items.map((item): Change => ({ kind: 'remove', id: item.id }))]),
   );
-  // Whoever takes a part out of what a maker made goes on with its recipe.
-  if (removed && enteredGroup?.maker) bench.select([enteredGroup.id]);
+  // When a part of a made item is removed, the whole is selected, so that its recipe stays at hand.
+  if (removed && enteredGroup?.maker) editor.select([enteredGroup.id]);
 }
 
 /** One step (by 1) or all the way (by Infinity) to the front; negative to the back. */
-export function reorder(bench: Bench, by: number): void {
-  const { page } = bench;
-  const [id] = bench.selection;
-  const place = id && bench.selection.length === 1 ? findOn(page, id) : undefined;
+export function reorder(editor: Editor, by: number): void {
+  const { page } = editor;
+  const [id] = editor.selection;
+  const place = id && editor.selection.length === 1 ? findOn(page, id) : undefined;
   if (!place) return;
   const others = place.siblings.filter((item) => item.id !== id);
   const at = Math.max(0, Math.min(others.length, place.index - by));
-  if (at !== place.index) putAt(bench, by > 0 ? 'Bring forward' : 'Send back', id, place, others, at);
+  if (at !== place.index) putAt(editor, by > 0 ? 'Bring forward' : 'Send back', id, place, others, at);
 }
 
-/** Puts a thing at an index among the others of a list. */
-function putAt(bench: Bench, name: string, id: string, { page, groups }: Place, others: readonly Item[], at: number) {
+/** Moves an item to an index in its list. */
+function putAt(editor: Editor, name: string, id: string, { page, groups }: Place, others: readonly Item[], at: number) {
   const spot = { page: page.id, group: groups.at(-1)?.id ?? null, behind: at > 0 ? others[at - 1].id : null };
-  bench.make(name, { kind: 'reorder', id, spot });
+  editor.make(name, { kind: 'reorder', id, spot });
 }
 
-/** Puts a thing just in front of another one of the same list. */
-export function putBefore(bench: Bench, id: string, other: string): void {
-  const place = findOn(bench.page, other);
-  if (!place || id === other || !findOn(bench.page, id)) return;
+/** Moves an item just in front of another in the same list. */
+export function putBefore(editor: Editor, id: string, other: string): void {
+  const place = findOn(editor.page, other);
+  if (!place || id === other || !findOn(editor.page, id)) return;
   const others = place.siblings.filter((item) => item.id !== id);
   const at = others.findIndex((item) => item.id === other);
-  putAt(bench, 'Reorder', id, place, others, at);
+  putAt(editor, 'Reorder', id, place, others, at);
 }
 
-export function groupChosen(bench: Bench): void {
-  const { page } = bench;
-  const items = inOrder(bench, bench.selection);
-  if (items.length < 2) return bench.say('Select two or more things to group them.', selected(2));
+export function groupChosen(editor: Editor): void {
+  const { page } = editor;
+  const items = inOrder(editor, editor.selection);
+  if (items.length < 2) return editor.say('Select two or more things to group them.', selected(2));
   const parent = findOn(page, items[0].id)?.groups.at(-1)?.id ?? null;
   if (items.some((item) => (findOn(page, item.id)?.groups.at(-1)?.id ?? null) !== parent))
-    return bench.say('Things in different groups can’t be grouped together.', untilChanged(bench));
+    return editor.say('Things in different groups can’t be grouped together.', untilChanged(editor));
   const outer = parentMatrix(page, items[0].id);
   const back = inverse(outer);
   const box = around(
@@ -136,7 +136,7 @@ export function groupChosen(bench: Bench): void {
       moveBy(item, { x: -box.x, y: -box.y }),
     );
   });
-  if (bench.make('Group', all(changes))) bench.select([id]);
+  if (editor.make('Group', all(changes))) editor.select([id]);
 }
 
 const moveBy = (item: Item, by: Point): Change =>
@@ -148,15 +148,15 @@ const moveBy = (item: Item, by: Point): Change =>
       })
     : set(item.id, { x: item.x + by.x, y: item.y + by.y });
 
-export function ungroupChosen(bench: Bench): void {
-  const item = bench.chosen;
+export function ungroupChosen(editor: Editor): void {
+  const item = editor.chosen;
   if (item?.kind !== 'group') return;
-  const place = findOn(bench.page, item.id)!;
+  const place = findOn(editor.page, item.id)!;
   const outer = place.groups.at(-1)?.id ?? null;
   const matrix = frameMatrix(item);
   const changes: Change[] = [];
   for (const part of item.items.toReversed()) {
-    changes.push({ kind: 'reorder', id: part.id, spot: { page: bench.page.id, group: outer, behind: item.id } });
+    changes.push({ kind: 'reorder', id: part.id, spot: { page: editor.page.id, group: outer, behind: item.id } });
     if (part.kind === 'line') {
       const end = (e: LineItem['from']) => ({ ...e, ...transform(matrix, e) });
       const via = part.via.map((point) => transform(matrix, point));
@@ -177,10 +177,10 @@ export function ungroupChosen(bench: Bench): void {
     }
   }
   const ids = item.items.map((part) => part.id);
-  if (bench.make('Ungroup', all([...changes, { kind: 'remove', id: item.id }]))) bench.select(ids);
+  if (editor.make('Ungroup', all([...changes, { kind: 'remove', id: item.id }]))) editor.select(ids);
 }
 
-/** The changes that lead from an item to what it was made, parts of groups included. */
+/** The changes from an item to its new state, including the parts of groups. */
 export function itemChanges(before: Item, after: Item): Change[] {
   const own = alteration(before, after);
   if (before.kind !== 'group' || after.kind !== 'group') return own;
@@ -189,131 +189,131 @@ export function itemChanges(before: Item, after: Item): Change[] {
 
 type Anchor = 'page' | 'margin' | 'first' | 'each other';
 
-const boxesOf = (bench: Bench, items: readonly Item[]) => items.map((item) => boxOf(bench.page, item, pictureNow));
+const boxesOf = (editor: Editor, items: readonly Item[]) => items.map((item) => boxOf(editor.page, item, pictureNow));
 
-/** Moves items on the page, each by its own distance; nothing where none moves. */
-function moveEach(bench: Bench, name: string, items: readonly Item[], moves: readonly Point[]): void {
+/** Moves items on the page, each by its own distance. Null where none moves. */
+function moveEach(editor: Editor, name: string, items: readonly Item[], moves: readonly Point[]): void {
   const changes = items.flatMap((item, i) => {
     const { x, y } = moves[i];
-    return Math.abs(x) < 0.005 && Math.abs(y) < 0.005 ? [] : [moveChange(bench, item, moves[i])];
+    return Math.abs(x) < 0.005 && Math.abs(y) < 0.005 ? [] : [moveChange(editor, item, moves[i])];
   });
-  if (changes.length > 0) bench.make(name, all(changes));
+  if (changes.length > 0) editor.make(name, all(changes));
 }
 
-/** What can be placed of the chosen things: lines that hold on to something go where that goes. */
-const placeable = (bench: Bench) =>
-  movable(bench).filter((item) => item.kind !== 'line' || (item.from.item === null && item.to.item === null));
+/** The selected items that can be placed. Attached lines follow what they are attached to. */
+const placeable = (editor: Editor) =>
+  movable(editor).filter((item) => item.kind !== 'line' || (item.from.item === null && item.to.item === null));
 
-export function align(bench: Bench, edge: Edge, to: Anchor): void {
-  const items = placeable(bench);
+export function align(editor: Editor, edge: Edge, to: Anchor): void {
+  const items = placeable(editor);
   if (items.length === 0) return;
-  const { width, height } = bench.page;
-  const boxes = boxesOf(bench, items);
+  const { width, height } = editor.page;
+  const boxes = boxesOf(editor, items);
   const targets: Record<Anchor, Box> = {
     page: { x: 0, y: 0, width, height },
-    margin: withinMargins(bench.page),
+    margin: withinMargins(editor.page),
     first: boxes[0],
     'each other': union(boxes),
   };
-  moveEach(bench, 'Align', items, alignMoves(boxes, edge, targets[to]));
+  moveEach(editor, 'Align', items, alignMoves(boxes, edge, targets[to]));
 }
 
-export function spread(bench: Bench, axis: 'x' | 'y', by: 'gap' | 'centre'): void {
-  const items = placeable(bench);
-  if (items.length < 3) return bench.say('Select three or more things to distribute them evenly.', selected(3));
-  moveEach(bench, 'Spread', items, spreadMoves(boxesOf(bench, items), axis, by));
+export function distribute(editor: Editor, axis: 'x' | 'y', by: 'gap' | 'centre'): void {
+  const items = placeable(editor);
+  if (items.length < 3) return editor.say('Select three or more things to distribute them evenly.', selected(3));
+  moveEach(editor, 'Distribute', items, spreadMoves(boxesOf(editor, items), axis, by));
 }
 
-export function tidyUp(bench: Bench): void {
-  const items = placeable(bench);
-  if (items.length < 2) return bench.say('Select two or more things to tidy them up.', selected(2));
-  moveEach(bench, 'Tidy up', items, tidyMoves(boxesOf(bench, items)));
+export function tidyUp(editor: Editor): void {
+  const items = placeable(editor);
+  if (items.length < 2) return editor.say('Select two or more things to tidy them up.', selected(2));
+  moveEach(editor, 'Tidy up', items, tidyMoves(boxesOf(editor, items)));
 }
 
-/** Gives all chosen things the width, the height or both of the first. */
-export function sameSize(bench: Bench, what: 'width' | 'height' | 'size'): void {
-  const items = movable(bench).filter(isFramed);
-  if (items.length < 2) return bench.say('Select two or more things: they get the size of the first.', selected(2));
+/** Gives all selected items the first one's width, height or both. */
+export function sameSize(editor: Editor, what: 'width' | 'height' | 'size'): void {
+  const items = movable(editor).filter(isFramed);
+  if (items.length < 2) return editor.say('Select two or more things: they get the size of the first.', selected(2));
   const [first, ...others] = items;
   const values = {
     ...(what !== 'height' && { width: first.width }),
     ...(what !== 'width' && { height: first.height }),
   };
-  bench.make('Same size', all(others.flatMap((item) => resizeChanges(bench, item, values))));
+  editor.make('Same size', all(others.flatMap((item) => resizeChanges(editor, item, values))));
 }
 
 /** A new width or height of an item about its middle (when turned) or its top left corner. */
-export function resizeChanges(bench: Bench, item: FramedItem, values: { width?: number; height?: number }): Change[] {
+export function resizeChanges(editor: Editor, item: FramedItem, values: { width?: number; height?: number }): Change[] {
   const next = { ...item, ...values };
-  // A turned frame keeps the corner that is seen at its top left where it is.
+  // A rotated frame keeps its visible top left corner in place.
   const corner = { x: -1, y: -1 } as const;
   const [was, is] = [handlePoint(item, corner), handlePoint(next, corner)];
   const frame = { ...next, x: item.x + was.x - is.x, y: item.y + was.y - is.y };
   if (item.kind === 'group') return itemChanges(item, resizedGroup(item, frame));
-  return itemChanges(item, grownTo(bench, frame as Item));
+  return itemChanges(item, grownTo(editor, frame as Item));
 }
 
-/** A text box that grows is as high as its words at least. */
-export function grownTo(bench: Bench, item: Item): Item {
-  if (item.kind !== 'text' || !bench.faces) return item;
-  const need = () => grownHeight(item.body, roleOf(bench.sheet, item.role), item, bench.faces!);
-  // Lines that are as wide as their box get higher and lower with it.
+/** A box that grows is at least as high as its text. */
+export function grownTo(editor: Editor, item: Item): Item {
+  if (item.kind !== 'text' || !editor.faces) return item;
+  const need = () => grownHeight(item.body, roleOf(editor.sheet, item.role), item, editor.faces!);
+  // Text fitted line by line gets higher and lower with its box.
   if (item.fit === 'width' || item.fit === 'lines') return { ...item, height: need() };
   return item.fit === 'grow' ? { ...item, height: Math.max(item.height, need()) } : item;
 }
 
 /** Moves what is chosen so that the box around it begins at a place. */
-export function placeAt(bench: Bench, axis: 'x' | 'y', at: number): void {
-  const items = movable(bench);
+export function placeAt(editor: Editor, axis: 'x' | 'y', at: number): void {
+  const items = movable(editor);
   if (items.length === 0) return;
-  const box = union(boxesOf(bench, items));
+  const box = union(boxesOf(editor, items));
   const by = at - box[axis];
   moveEach(
-    bench,
+    editor,
     'Move',
     items,
     items.map(() => (axis === 'x' ? { x: by, y: 0 } : { x: 0, y: by })),
   );
 }
 
-/** Whether their proportions can be kept by the lock: stretched pictures, groups and arrangements are rarely wanted. */
+/** Whether the lock keeps the proportions: stretched pictures, groups and arrangements are rarely wanted. */
 export const hasRatio = ([item, ...others]: readonly Item[]): boolean =>
   others.length > 0 || item.kind === 'picture' || item.kind === 'group';
 
-/** Gives what is chosen a width or height, and with the lock on the other side in proportion. */
-export function sizeTo(bench: Bench, side: 'width' | 'height', length: number): void {
-  const items = movable(bench);
+/** Sets the width or height of the selection; with the lock on, the other side in proportion. */
+export function sizeTo(editor: Editor, side: 'width' | 'height', length: number): void {
+  const items = movable(editor);
   if (items.length === 0) return;
   const [item] = items;
   const one = items.length === 1 && isFramed(item) ? item : null;
-  const box = one ?? union(boxesOf(bench, items));
+  const box = one ?? union(boxesOf(editor, items));
   if (box[side] < 0.1) return;
   const factor = length / box[side];
   const sides =
-    bench.along.ratio && hasRatio(items)
+    editor.along.ratio && hasRatio(items)
       ? { width: box.width * factor, height: box.height * factor }
       : { [side]: length };
   if (one) {
-    const changes = resizeChanges(bench, one, sides);
-    if (changes.length > 0) bench.make('Resize', all(changes));
+    const changes = resizeChanges(editor, one, sides);
+    if (changes.length > 0) editor.make('Resize', all(changes));
     return;
   }
   const after = { ...box, ...sides };
-  bench.make('Resize', all(items.flatMap((item) => itemChanges(item, scaledItem(item, box, after)))));
+  editor.make('Resize', all(items.flatMap((item) => itemChanges(item, scaledItem(item, box, after)))));
 }
 
-/** Pulls a corner or side of the one thing that is chosen by keys. */
-export function stretch(bench: Bench, by: Point): void {
-  const items = movable(bench).filter(isFramed);
+/** Resizes the selected item by keys. */
+export function stretch(editor: Editor, by: Point): void {
+  const items = movable(editor).filter(isFramed);
   if (items.length === 0) return;
   const changes = items.flatMap((item) =>
-    resizeChanges(bench, item, { width: Math.max(4, item.width + by.x), height: Math.max(4, item.height + by.y) }),
+    resizeChanges(editor, item, { width: Math.max(4, item.width + by.x), height: Math.max(4, item.height + by.y) }),
   );
-  if (changes.length > 0) bench.make('Resize', all(changes));
+  if (changes.length > 0) editor.make('Resize', all(changes));
 }
 
-export function turnBy(bench: Bench, degrees: number): void {
-  const items = movable(bench).filter(isFramed);
+export function turnBy(editor: Editor, degrees: number): void {
+  const items = movable(editor).filter(isFramed);
   const changes = items.map((item) => set(item.id, { angle: (item.angle + degrees) % 360 }));
-  if (changes.length > 0) bench.make('Rotate', all(changes));
+  if (changes.length > 0) editor.make('Rotate', all(changes));
 }

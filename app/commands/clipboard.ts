@@ -1,16 +1,16 @@
 import type { Point } from '../../core/geometry/matrix';
 import { bodyLength, sliceBody } from '../../core/text/body';
 import { text } from '../../core/schema/defaults';
-import type { Body, Item, LineItem } from '../../core/schema/sheet';
+import type { TextBody, Item, LineItem } from '../../core/schema/sheet';
 import { findOn, idsWithin } from '../../core/sheet/tree';
 import { grownHeight } from '../../core/text/fit';
 import { roleOf } from '../../core/text/style';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { add, inOrder, newId, placeFor, touch } from './steps';
 
 /** Duplicating, copying and pasting. */
 
-/** Copies of items with new identities; lines between them hold on to the copies. */
+/** Copies of items with new ids. Lines between them attach to the copies. */
 export function copied(items: readonly Item[], by: Point, own?: 'free'): Item[] {
   const names = new Map(items.flatMap(idsWithin).map((id) => [id, newId()]));
   const renamed = (item: Item, top: boolean): Item => {
@@ -34,47 +34,47 @@ export function copied(items: readonly Item[], by: Point, own?: 'free'): Item[] 
   return items.map((item) => renamed(item, true));
 }
 
-const ownTouch = (bench: Bench) => (bench.rights.kind === 'all' ? undefined : ('free' as const));
+const ownTouch = (editor: Editor) => (editor.rights.kind === 'all' ? undefined : ('free' as const));
 
-/** How far copies are set off from what they were made of. */
+/** How far copies are placed from their originals. */
 const OFFSET = { x: 14, y: 14 };
 
 const cornerOf = (item: Item): Point => (item.kind === 'line' ? item.from : item);
 
-/** The step that the last copies were moved by since: the next ones go on in it. */
-function stepOf(bench: Bench, items: readonly Item[]): Point {
-  const { repeat } = bench;
-  // Only the very things that were made last go on; others, or some of them, start anew.
+/** How far the last copies were moved since: the next ones repeat that step. */
+function stepOf(editor: Editor, items: readonly Item[]): Point {
+  const { repeat } = editor;
+  // Only exactly the last copies repeat the step. Others, or some of them, start again.
   const same = repeat?.copies.length === items.length && items.every((item) => repeat.copies.includes(item.id));
   if (!repeat || !same) return OFFSET;
-  const [from, to] = [repeat.from, items[0].id].map((id) => findOn(bench.page, id)?.item);
+  const [from, to] = [repeat.from, items[0].id].map((id) => findOn(editor.page, id)?.item);
   if (!from || !to) return OFFSET;
   const [a, b] = [cornerOf(from), cornerOf(to)];
   const step = { x: b.x - a.x, y: b.y - a.y };
   return step.x === 0 && step.y === 0 ? OFFSET : step;
 }
 
-/** Duplicates what is chosen; done again, the same step is repeated. */
-export function duplicate(bench: Bench): void {
-  const items = inOrder(bench, bench.selection);
+/** Duplicates the selection. Again, it repeats the same step. */
+export function duplicate(editor: Editor): void {
+  const items = inOrder(editor, editor.selection);
   if (items.length === 0) return;
-  const copies = copied(items, stepOf(bench, items), ownTouch(bench));
+  const copies = copied(items, stepOf(editor, items), ownTouch(editor));
   const made = add(
-    bench,
+    editor,
     'Duplicate',
     copies,
     copies.map((item) => item.id),
   );
-  if (made) bench.put({ repeat: { from: items[0].id, copies: copies.map(({ id }) => id) } });
+  if (made) editor.put({ repeat: { from: items[0].id, copies: copies.map(({ id }) => id) } });
 }
 
-/** What things on the clipboard begin with. */
+/** How our items on the clipboard begin. */
 export const CLIP = 'dappled-margin/items:';
-export const clipOf = (bench: Bench) => {
-  const items = inOrder(bench, bench.selection);
+export const clipOf = (editor: Editor) => {
+  const items = inOrder(editor, editor.selection);
   return items.length > 0 ? CLIP + JSON.stringify(items) : null;
 };
-export function pasteClip(bench: Bench, clip: string, parse: (json: unknown) => Item[] | null): boolean {
+export function pasteClip(editor: Editor, clip: string, parse: (json: unknown) => Item[] | null): boolean {
   if (!clip.startsWith(CLIP)) return false;
   let items: Item[] | null = null;
   try {
@@ -83,11 +83,11 @@ export function pasteClip(bench: Bench, clip: string, parse: (json: unknown) => 
     // said below
   }
   if (!items || items.length === 0)
-    bench.say('What was copied could not be read, or is more than 500 things. Copy less of it and try again.');
+    editor.say('What was copied could not be read, or is more than 500 things. Copy less of it and try again.');
   else {
-    const copies = copied(items, OFFSET, ownTouch(bench));
+    const copies = copied(items, OFFSET, ownTouch(editor));
     add(
-      bench,
+      editor,
       'Paste',
       copies,
       copies.map((item) => item.id),
@@ -96,11 +96,11 @@ export function pasteClip(bench: Bench, clip: string, parse: (json: unknown) => 
   return true;
 }
 
-/** Most letters that one paste brings into a box. */
+/** Most letters that one paste puts into a box. */
 const MOST_WORDS = 60_000;
 
-/** As much of pasted words as a box holds; `cut` says so where that is not all. */
-export function asMuchAsFits(body: Body): { body: Body; cut: string | null } {
+/** As much of the pasted text as a box holds. `cut` is a message if some of it was left out. */
+export function asMuchAsFits(body: TextBody): { body: TextBody; cut: string | null } {
   if (bodyLength(body) <= MOST_WORDS) return { body, cut: null };
   return {
     body: sliceBody(body, 0, MOST_WORDS),
@@ -108,25 +108,25 @@ export function asMuchAsFits(body: Body): { body: Body; cut: string | null } {
   };
 }
 
-/** Words from elsewhere as a box of their own; what a box can't hold is cut, and said. */
-export function pasteBody(bench: Bench, pasted: Body): void {
+/** Text from elsewhere as a new box. What a box can't hold is left out, with a message. */
+export function pasteBody(editor: Editor, pasted: TextBody): void {
   const { body, cut } = asMuchAsFits(pasted);
   const wide = bodyLength(body) > 400;
-  const width = wide ? Math.max(120, bench.page.width - 2 * Math.max(36, bench.page.margin)) : 260;
-  const { x, y } = placeFor(bench, width, wide ? bench.page.height - 72 : 60);
-  const item = text({ id: newId(), touch: touch(bench), x, y, width, height: 30, body });
-  const height = bench.faces
-    ? Math.min(7000, grownHeight(body, roleOf(bench.sheet, 'body'), item, bench.faces))
+  const width = wide ? Math.max(120, editor.page.width - 2 * Math.max(36, editor.page.margin)) : 260;
+  const { x, y } = placeFor(editor, width, wide ? editor.page.height - 72 : 60);
+  const item = text({ id: newId(), touch: touch(editor), x, y, width, height: 30, body });
+  const height = editor.faces
+    ? Math.min(7000, grownHeight(body, roleOf(editor.sheet, 'body'), item, editor.faces))
     : item.height;
-  // More than a page of words stays in a box of the page's height, where it is seen to overflow.
-  const over = height > bench.page.height;
+  // More than a page of text stays in a box of the page's height, where its overflow shows.
+  const over = height > editor.page.height;
   const made = over
-    ? { ...item, y: 36, height: Math.max(60, bench.page.height - 72), fit: 'keep' as const }
+    ? { ...item, y: 36, height: Math.max(60, editor.page.height - 72), fit: 'keep' as const }
     : { ...item, height };
-  if (!add(bench, 'Paste words', [made])) return;
-  if (cut) bench.say(cut);
+  if (!add(editor, 'Paste words', [made])) return;
+  if (cut) editor.say(cut);
   else if (over)
-    bench.say(
+    editor.say(
       'These words need more room than the page has. Split them over several boxes or pages, or make them smaller.',
     );
 }

@@ -11,11 +11,11 @@ import { DRAWN, free, LIGHT_EDGE, line, picture, plain, shape, solid, text } fro
 import type { Item, LineItem, PictureItem, TextItem } from '../../core/schema/sheet';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import { pictureNow } from '../drawing/resources';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { add, all, inLastLook, newId, placeFor, set, touch } from './steps';
 import { fitted } from './word-commands';
 
-/** What a person can put on the sheet and set there, each as one step that can be undone. */
+/** What can be added to the sheet and set there, each as one step that can be undone. */
 
 const ROLE_SAMPLES: Record<string, { words: string; width: number; height: number }> = {
   title: { words: 'Title', width: 320, height: 46 },
@@ -23,59 +23,59 @@ const ROLE_SAMPLES: Record<string, { words: string; width: number; height: numbe
   bank: { words: 'words · to · use', width: 340, height: 28 },
 };
 
-export function addText(bench: Bench, role: string, at?: Point): void {
+export function addText(editor: Editor, role: string, at?: Point): void {
   const { words, width, height } = ROLE_SAMPLES[role] ?? { words: '', width: 200, height: 28 };
   const item = text({
     id: newId(),
     role,
-    touch: touch(bench),
-    ...placeFor(bench, width, height, at),
+    touch: touch(editor),
+    ...placeFor(editor, width, height, at),
     width,
     height,
     body: plain(words),
     ...(role === 'name' && { body: plain('Name '), width: 220 }),
   });
-  if (add(bench, 'Add text', [inLastLook(bench, item, ['role'])]))
-    bench.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
+  if (add(editor, 'Add text', [inLastLook(editor, item, ['role'])]))
+    editor.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
 }
 
-export function addShape(bench: Bench, kind: ShapeName, at?: Point): void {
+export function addShape(editor: Editor, kind: ShapeName, at?: Point): void {
   const { ratio = 1.25 } = OUTLINES[kind];
   const [width, height] = ratio >= 1 ? [120, 120 / ratio] : [110 * ratio, 110];
   const item = shape({
     id: newId(),
     shape: kind,
-    touch: touch(bench),
-    ...placeFor(bench, width, height, at),
+    touch: touch(editor),
+    ...placeFor(editor, width, height, at),
     width,
     height,
   });
-  add(bench, 'Add shape', [inLastLook(bench, item)]);
+  add(editor, 'Add shape', [inLastLook(editor, item)]);
 }
 
-export function addLine(bench: Bench, given: Partial<LineItem>, at?: Point): void {
-  const { x, y } = placeFor(bench, 140, 0, at);
-  const item = line({ id: newId(), touch: touch(bench), from: free(x, y), to: free(x + 140, y), ...given });
-  add(bench, 'Add line', [inLastLook(bench, item, ['route', 'startCap', 'endCap'])]);
+export function addLine(editor: Editor, given: Partial<LineItem>, at?: Point): void {
+  const { x, y } = placeFor(editor, 140, 0, at);
+  const item = line({ id: newId(), touch: touch(editor), from: free(x, y), to: free(x + 140, y), ...given });
+  add(editor, 'Add line', [inLastLook(editor, item, ['route', 'startCap', 'endCap'])]);
 }
 
 export function addPicture(
-  bench: Bench,
+  editor: Editor,
   given: { id: string; name: string; credit: string; width: number; height: number },
   at?: Point,
 ): void {
-  const room = Math.min(bench.page.width, bench.page.height);
+  const room = Math.min(editor.page.width, editor.page.height);
   const longest = room * (given.id.startsWith('diagram/') ? 0.62 : isOwn(given.id) ? 0.42 : 0.2);
   const scale = longest / Math.max(given.width, given.height);
   const [width, height] = [given.width * scale, given.height * scale];
-  add(bench, 'Add picture', [
+  add(editor, 'Add picture', [
     picture({
       id: newId(),
       picture: given.id,
-      touch: touch(bench),
+      touch: touch(editor),
       alt: given.name,
       credit: given.credit,
-      ...placeFor(bench, width, height, at),
+      ...placeFor(editor, width, height, at),
       width,
       height,
     }),
@@ -92,34 +92,34 @@ const LABEL_LOOK = {
   outline: { colour: DRAWN.edge, width: 1.25, dash: 'solid' as const },
 };
 
-/** A label with a line to a named part, set beside the picture on the side where the part is. */
-export function addLabel(bench: Bench, to: PictureItem, target: string, blank: boolean): void {
+/** A label with a line to a named part, placed beside the picture on the side where the part is. */
+export function addLabel(editor: Editor, to: PictureItem, target: string, blank: boolean): void {
   const drawn = pictureNow(to.picture);
   const part = drawn?.targets.find((t) => t.name === target);
   if (!drawn || !part) return;
-  const matrix = compose(parentMatrix(bench.page, to.id), frameMatrix(to));
+  const matrix = compose(parentMatrix(editor.page, to.id), frameMatrix(to));
   const point = transform(matrix, { x: (part.x / drawn.width) * to.width, y: (part.y / drawn.height) * to.height });
-  const around = boxOf(bench.page, to, pictureNow);
+  const around = boxOf(editor.page, to, pictureNow);
   const right = point.x > around.x + around.width / 2;
   const x = right
-    ? Math.min(bench.page.width - LABEL_LOOK.width - 20, around.x + around.width + 24)
+    ? Math.min(editor.page.width - LABEL_LOOK.width - 20, around.x + around.width + 24)
     : Math.max(20, around.x - LABEL_LOOK.width - 24);
   // The next free row on that side.
-  let y = Math.max(20, Math.min(bench.page.height - 48, point.y - LABEL_LOOK.height / 2));
+  let y = Math.max(20, Math.min(editor.page.height - 48, point.y - LABEL_LOOK.height / 2));
   const taken = (at: number) =>
-    bench.page.items.some(
+    editor.page.items.some(
       (item) =>
         item.kind === 'text' &&
         Math.abs(item.x - x) < LABEL_LOOK.width &&
         Math.abs(item.y - at) < LABEL_LOOK.height + 6,
     );
   for (let step = 1; taken(y) && step < 40; step++) y += (step % 2 ? 1 : -1) * step * (LABEL_LOOK.height + 8);
-  addLabelAt(bench, { x, y }, { item: to.id, target }, target, blank);
+  addLabelAt(editor, { x, y }, { item: to.id, target }, target, blank);
 }
 
-/** A label by itself, its line free or held to a part. */
+/** A label, with a line that is free or attached to a part. */
 export function addLabelAt(
-  bench: Bench,
+  editor: Editor,
   at: Point,
   end: { item: string; target: string } | null,
   words: string,
@@ -130,32 +130,32 @@ export function addLabelAt(
     role: 'label',
     ...LABEL_LOOK,
     ...at,
-    touch: blank ? 'fill' : touch(bench),
+    touch: blank ? 'fill' : touch(editor),
     blank,
     body: plain(words),
   });
   const leader = line({
     id: newId(),
-    touch: touch(bench),
+    touch: touch(editor),
     from: { ...free(at.x, at.y), item: label.id },
     to: { ...free(at.x - 60, at.y + 50), ...(end ?? {}) },
     endCap: 'dot',
     outline: { colour: DRAWN.edge, width: 1.1, dash: 'solid' },
     edge: LIGHT_EDGE,
   });
-  add(bench, 'Add label', [label, leader]);
+  add(editor, 'Add label', [label, leader]);
 }
 
 /** The answers of the page's blanks, in an order that gives nothing away. */
-export function addWordBank(bench: Bench): void {
-  const words = [...everyItem(bench.page)]
+export function addWordBank(editor: Editor): void {
+  const words = [...everyItem(editor.page)]
     .flatMap((item) => (item.kind === 'text' && item.blank ? [bodyText(item.body).trim()] : []))
     .filter(Boolean);
   if (words.length === 0)
-    return bench.say('A word bank is filled from the blanks on the page. Make a label blank first.', ({ page }) =>
+    return editor.say('A word bank is filled from the blanks on the page. Make a label blank first.', ({ page }) =>
       page.items.some((item) => item.kind === 'text' && item.blank),
     );
-  const width = Math.min(bench.page.width - 72, 120 + words.join(' · ').length * 6.6);
+  const width = Math.min(editor.page.width - 72, 120 + words.join(' · ').length * 6.6);
   const sorted = [...new Set(words)].sort((a, b) => a.localeCompare(b));
   const item = text({
     id: newId(),
@@ -166,37 +166,37 @@ export function addWordBank(bench: Bench): void {
     padding: 6,
     corner: 10,
     vertical: 'middle',
-    x: (bench.page.width - width) / 2,
-    y: bench.page.height - 32 - Math.max(24, bench.page.margin),
+    x: (editor.page.width - width) / 2,
+    y: editor.page.height - 32 - Math.max(24, editor.page.margin),
     fill: solid(DRAWN.bank),
   });
-  add(bench, 'Add word bank', [item]);
+  add(editor, 'Add word bank', [item]);
 }
 
-export function setValues(bench: Bench, name: string, values: Record<string, unknown>, ids = bench.selection): void {
-  setEach(bench, name, () => values, ids);
+export function setValues(editor: Editor, name: string, values: Record<string, unknown>, ids = editor.selection): void {
+  setEach(editor, name, () => values, ids);
 }
 
-/** Sets for each of the chosen what follows from what it has now; it takes only what its kind has. */
+/** Sets values of each selected item from its present ones. Settings its kind doesn't have are ignored. */
 export function setEach(
-  bench: Bench,
+  editor: Editor,
   name: string,
   valuesOf: (item: Item) => Record<string, unknown>,
-  ids = bench.selection,
+  ids = editor.selection,
 ): void {
   const changes = ids.flatMap((id) => {
-    const item = findOn(bench.page, id)?.item;
+    const item = findOn(editor.page, id)?.item;
     const own = item && Object.fromEntries(Object.entries(valuesOf(item)).filter(([key]) => key in item));
     if (!item || !own || Object.keys(own).length === 0) return [];
     const change = set(id, own);
     if (item.kind !== 'text') return [change];
     const next = { ...item, ...own } as TextItem;
-    return [change, ...fitted(bench, item, next)];
+    return [change, ...fitted(editor, item, next)];
   });
-  if (changes.length > 0 && bench.make(name, all(changes))) bench.remember(ids);
+  if (changes.length > 0 && editor.make(name, all(changes))) editor.remember(ids);
 }
 
-/** A colour that was chosen for something is at hand again afterwards. */
-export function noteColour(bench: Bench, hex: string | null): void {
-  if (hex) bench.remember([], hex);
+/** Remembers a colour for the recent ones. */
+export function noteColour(editor: Editor, hex: string | null): void {
+  if (hex) editor.remember([], hex);
 }

@@ -3,59 +3,59 @@ import { lookOf, withLook } from '../../core/items/look';
 import type { Item, TextItem } from '../../core/schema/sheet';
 import { roleOf } from '../../core/text/style';
 import { itemChanges } from './arrange';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { all, movable } from './steps';
 import { fitted } from './word-commands';
 
-/** Looks: copied from one thing to others, and things chosen by how they look. */
+/** Looks: copied from one item to others, and items selected by their look. */
 
 const GIVEN = 'Apply look';
 
-export function copyLook(bench: Bench): void {
-  const item = bench.chosen ?? bench.selectedItems[0];
+export function copyLook(editor: Editor): void {
+  const item = editor.chosen ?? editor.selectedItems[0];
   if (!item) return;
-  bench.put({ copiedLook: lookOf(item) });
-  bench.say(
+  editor.put({ copiedLook: lookOf(item) });
+  editor.say(
     'Look copied. Select other things and press Ctrl+Alt+V to apply it.',
     ({ history }) => history.past.at(-1)?.name === GIVEN,
   );
 }
 
-export function giveLook(bench: Bench): void {
-  const look = bench.copiedLook;
+export function giveLook(editor: Editor): void {
+  const look = editor.copiedLook;
   if (!look)
-    return bench.say(
+    return editor.say(
       'Copy a look first: select a thing and press Ctrl+Alt+C.',
       ({ copiedLook }) => copiedLook !== null,
     );
-  const items = movable(bench);
+  const items = movable(editor);
   const changes = items.flatMap((item) => {
     const next = withLook(item, look);
-    return [...itemChanges(item, next), ...(item.kind === 'text' ? fitted(bench, item, next as TextItem) : [])];
+    return [...itemChanges(item, next), ...(item.kind === 'text' ? fitted(editor, item, next as TextItem) : [])];
   });
-  if (changes.length > 0) bench.make(GIVEN, all(changes));
+  if (changes.length > 0) editor.make(GIVEN, all(changes));
 }
 
 export type Alike = 'kind' | 'colour' | 'role';
 
-const colourOf = (bench: Bench, item: Item): string | null =>
-  kindOf(item).seenIn?.(item, (role) => roleOf(bench.sheet, role)) ?? null;
+const colourOf = (editor: Editor, item: Item): string | null =>
+  kindOf(item).seenIn?.(item, (role) => roleOf(editor.sheet, role)) ?? null;
 
-/** Chooses everything on the page that is like what is chosen. */
-export function chooseAlike(bench: Bench, by: Alike): void {
-  const model = bench.chosen ?? bench.selectedItems[0];
+/** Selects everything on the page that is like the selected item. */
+export function chooseAlike(editor: Editor, by: Alike): void {
+  const model = editor.chosen ?? editor.selectedItems[0];
   if (!model) return;
   const same: Record<Alike, (item: Item) => boolean> = {
     kind: (item) =>
       item.kind === model.kind && (item.kind !== 'shape' || model.kind !== 'shape' || item.shape === model.shape),
-    colour: (item) => colourOf(bench, item) !== null && colourOf(bench, item) === colourOf(bench, model),
+    colour: (item) => colourOf(editor, item) !== null && colourOf(editor, item) === colourOf(editor, model),
     role: (item) => item.role !== null && item.role === model.role,
   };
-  const ids = (bench.enteredGroup ?? bench.page).items
+  const ids = (editor.enteredGroup ?? editor.page).items
     .filter(
       (item) =>
-        !item.hidden && !item.locked && (bench.rights.kind === 'all' || item.touch === 'free') && same[by](item),
+        !item.hidden && !item.locked && (editor.rights.kind === 'all' || item.touch === 'free') && same[by](item),
     )
     .map((item) => item.id);
-  if (ids.length > 0) bench.select(ids);
+  if (ids.length > 0) editor.select(ids);
 }

@@ -1,39 +1,39 @@
 import type { Page } from '../../core/schema/sheet';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { copied } from './clipboard';
 import { newId } from './steps';
 
-/** Pages: added, doubled, moved, dropped, turned to. */
+/** Adding, duplicating, moving, removing and turning pages. */
 
-export function addPage(bench: Bench): void {
-  const { page } = bench;
+export function addPage(editor: Editor): void {
+  const { page } = editor;
   const id = newId();
   const made = { ...page, id, items: [], guides: [] };
-  if (bench.make('Add page', { kind: 'page-insert', behind: page.id, page: made })) bench.turnTo(id);
+  if (editor.make('Add page', { kind: 'page-insert', behind: page.id, page: made })) editor.turnTo(id);
 }
 
-export function duplicatePage(bench: Bench, source: Page = bench.page): void {
+export function duplicatePage(editor: Editor, source: Page = editor.page): void {
   const id = newId();
   const page = { ...source, id, items: copied(source.items, { x: 0, y: 0 }) };
-  if (bench.make('Duplicate page', { kind: 'page-insert', behind: source.id, page })) bench.turnTo(id);
+  if (editor.make('Duplicate page', { kind: 'page-insert', behind: source.id, page })) editor.turnTo(id);
 }
 
-export function movePage(bench: Bench, id: string, to: number): void {
-  const others = bench.sheet.pages.filter((page) => page.id !== id);
+export function movePage(editor: Editor, id: string, to: number): void {
+  const others = editor.sheet.pages.filter((page) => page.id !== id);
   const at = Math.max(0, Math.min(others.length, to));
-  if (bench.sheet.pages[at]?.id === id) return;
-  bench.make('Move page', { kind: 'page-move', id, behind: at > 0 ? others[at - 1].id : null });
+  if (editor.sheet.pages[at]?.id === id) return;
+  editor.make('Move page', { kind: 'page-move', id, behind: at > 0 ? others[at - 1].id : null });
 }
 
-export function removePage(bench: Bench, id = bench.page.id): void {
-  const { pages } = bench.sheet;
+export function removePage(editor: Editor, id = editor.page.id): void {
+  const { pages } = editor.sheet;
   const at = pages.findIndex((page) => page.id === id);
   const next = pages[at + 1] ?? pages[at - 1];
-  if (bench.make('Remove page', { kind: 'page-remove', id }) && next && bench.pageId === id) bench.turnTo(next.id);
+  if (editor.make('Remove page', { kind: 'page-remove', id }) && next && editor.pageId === id) editor.turnTo(next.id);
 }
 
-export function turnPage(bench: Bench, by: 1 | -1): void {
-  const { pages } = bench.sheet;
-  const next = pages[pages.findIndex((page) => page.id === bench.page.id) + by];
-  if (next) bench.turnTo(next.id);
+export function turnPage(editor: Editor, by: 1 | -1): void {
+  const { pages } = editor.sheet;
+  const next = pages[pages.findIndex((page) => page.id === editor.page.id) + by];
+  if (next) editor.turnTo(next.id);
 }

@@ -1,13 +1,13 @@
 import { tidyRuns } from '../../core/text/body';
 import { plain } from '../../core/schema/defaults';
-import type { Body, Paragraph, ParagraphFormat, Run, RunStyle } from '../../core/schema/sheet';
+import type { TextBody, Paragraph, ParagraphFormat, Run, RunStyle } from '../../core/schema/sheet';
 
 /**
- * Words from elsewhere: paragraphs, lists with their levels, bold, italic, underline, superscript and subscript stay, all else
- * is dropped. What is pasted is only read, never put on the page as it is.
+ * Text from elsewhere. Paragraphs, lists with their levels, bold, italic, underline, superscript and subscript stay; everything
+ * else is dropped. What is pasted is only read, never put into the page.
  */
 
-/** Elements that stand in lines of their own, and those of which nothing is seen. */
+/** Block elements, and elements that show nothing. */
 export const BLOCKS = new Set([
   'P',
   'DIV',
@@ -39,7 +39,7 @@ export const UNSEEN = new Set([
   'OBJECT',
   'IFRAME',
 ]);
-/** Nested deeper than this nothing is a text that somebody wrote. */
+/** Nothing nested deeper than this was written by a person. */
 export const DEEPEST = 60;
 
 type State = { style: RunStyle; format: ParagraphFormat; pre: boolean };
@@ -67,7 +67,7 @@ function styleOf(element: Element, style: RunStyle): RunStyle {
 }
 
 /** The words of a piece of HTML, or null when it holds none. */
-export function bodyFromHtml(html: string): Body | null {
+export function bodyFromHtml(html: string): TextBody | null {
   const { body } = new DOMParser().parseFromString(html, 'text/html');
   const paragraphs: Paragraph[] = [];
   let runs: Run[] = [];
@@ -111,7 +111,7 @@ export function bodyFromHtml(html: string): Body | null {
   return paragraphs.length > 0 ? paragraphs : null;
 }
 
-/** Without the spaces at its ends, and with neighbours of one style as one run. */
+/** Without the spaces at its ends, and with adjacent runs of one style joined. */
 function trimmed(runs: readonly Run[]): Run[] {
   const tidy = tidyRuns(runs);
   if (tidy.length === 0) return tidy;
@@ -126,11 +126,11 @@ function trimmed(runs: readonly Run[]): Run[] {
 
 const MARKER = /^(\s*)(?:([•◦▪‣*–-])|(\d{1,3})[.)]|([a-z])[.)])\s+/i;
 
-/** Plain words with their paragraphs; lines that begin like a list become one. */
-export function bodyFromWords(words: string): Body {
+/** Plain text with its paragraphs. Lines that begin like a list become a list. */
+export function bodyFromWords(words: string): TextBody {
   const lines = words.replace(/\r\n?/g, '\n').replace(/\n+$/, '').split('\n');
   const marked = lines.filter((line) => MARKER.test(line)).length;
-  // One line that begins with a dash is no list.
+  // A single line that begins with a dash is no list.
   if (marked < 2) return plain(lines.join('\n'));
   return lines.map((line) => {
     const found = MARKER.exec(line);
@@ -142,8 +142,8 @@ export function bodyFromWords(words: string): Body {
   });
 }
 
-/** What the clipboard holds, as a body; null for nothing. */
-export function bodyFrom(data: DataTransfer): Body | null {
+/** The text on the clipboard, as a body. Null where there is none. */
+export function bodyFrom(data: DataTransfer): TextBody | null {
   const html = data.getData('text/html');
   const words = data.getData('text/plain');
   const rich = html ? bodyFromHtml(html) : null;

@@ -1,22 +1,22 @@
 import { cutTo } from '../../core/values/characters';
 import { bodyLength, runsWithin } from '../../core/text/body';
 import type { Change } from '../../core/changes/change';
-import type { Role, TextItem } from '../../core/schema/sheet';
+import type { TextRole, TextItem } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';
 import { refitted } from '../../core/changes/refit';
 import { fullFormat, fullStyle, roleOf, roleRun } from '../../core/text/style';
-import type { Bench } from '../document/bench';
-import { untilChanged } from '../document/bench';
+import type { Editor } from '../document/editor';
+import { untilChanged } from '../document/editor';
 import { all, newId, set } from './steps';
 
-/** Text roles: restyled for all their boxes, made from a box, taken away. */
+/** Text roles: restyled for all their boxes, made from a box, deleted. */
 
-/** All boxes of a role take over how the first words of this one are set; its own exceptions go. */
-export function restyleRole(bench: Bench, item: TextItem): void {
+/** Gives all boxes of a role the style of this one's first words. The box's own exceptions are dropped. */
+export function restyleRole(editor: Editor, item: TextItem): void {
   const id = item.role ?? 'body';
-  const role = roleOf(bench.sheet, id);
+  const role = roleOf(editor.sheet, id);
   const first = item.body.find((p) => p.runs.length > 0) ?? item.body[0];
-  const next: Role = {
+  const next: TextRole = {
     name: role.name,
     run: roleRun(role, first.runs[0]?.style ?? {}),
     paragraph: { ...fullFormat(role, first.format), list: role.paragraph.list, level: role.paragraph.level },
@@ -28,26 +28,26 @@ export function restyleRole(bench: Bench, item: TextItem): void {
     { kind: 'style', id: item.id, from: 0, to: length, patch: cleared },
     { kind: 'paragraph', id: item.id, from: 0, to: length, patch: { align: null, lineSpacing: null, before: null } },
   ];
-  setRoles(bench, 'Restyle role', changes);
+  setRoles(editor, 'Restyle role', changes);
 }
 
-/** Makes changes of roles, and lets the boxes that grow with their words grow. */
-export function setRoles(bench: Bench, name: string, changes: Change[]): void {
-  const after = bench.triedSheet(all(changes));
-  if (!after || !bench.faces) return;
-  bench.make(name, all([...changes, ...refitted(bench.sheet, after, bench.faces)]));
+/** Changes roles, and lets boxes grow with their text. */
+export function setRoles(editor: Editor, name: string, changes: Change[]): void {
+  const after = editor.triedSheet(all(changes));
+  if (!after || !editor.faces) return;
+  editor.make(name, all([...changes, ...refitted(editor.sheet, after, editor.faces)]));
 }
 
-/** A role of one's own from how this box is set. */
-export function addRole(bench: Bench, item: TextItem, name: string): void {
+/** A new role from the style of this box. */
+export function addRole(editor: Editor, item: TextItem, name: string): void {
   const clean = cutTo(name.trim(), 60);
-  if (!clean) return bench.say('Give the role a name first.', untilChanged(bench));
-  if (Object.values(bench.sheet.roles).some((role) => role.name.toLowerCase() === clean.toLowerCase()))
-    return bench.say('There is already a role with this name. Choose another name.', untilChanged(bench));
-  const role = roleOf(bench.sheet, item.role);
+  if (!clean) return editor.say('Give the role a name first.', untilChanged(editor));
+  if (Object.values(editor.sheet.roles).some((role) => role.name.toLowerCase() === clean.toLowerCase()))
+    return editor.say('There is already a role with this name. Choose another name.', untilChanged(editor));
+  const role = roleOf(editor.sheet, item.role);
   const first = item.body.find((p) => p.runs.length > 0) ?? item.body[0];
   const id = newId();
-  bench.make(
+  editor.make(
     'Add role',
     all([
       {
@@ -64,11 +64,11 @@ export function addRole(bench: Bench, item: TextItem, name: string): void {
   );
 }
 
-/** Takes a role of one's own away; its boxes are body text then, and keep their look. */
-export function removeRole(bench: Bench, id: string): void {
-  const role = bench.sheet.roles[id];
+/** Deletes a role. Its boxes become body text and keep their look. */
+export function removeRole(editor: Editor, id: string): void {
+  const role = editor.sheet.roles[id];
   if (!role) return;
-  const changes = [...everyItem(bench.sheet)].flatMap((item): Change[] => {
+  const changes = [...everyItem(editor.sheet)].flatMap((item): Change[] => {
     if (item.kind !== 'text' || item.role !== id) return [];
     const length = bodyLength(item.body);
     return [
@@ -82,5 +82,5 @@ export function removeRole(bench: Bench, id: string): void {
       })),
     ];
   });
-  bench.make('Remove role', all([...changes, { kind: 'role-set', id, role: null }]));
+  editor.make('Remove role', all([...changes, { kind: 'role-set', id, role: null }]));
 }

@@ -7,14 +7,14 @@ import type { Word } from '../../core/language/words';
 import { partsOfNames, withoutPossessive, wordsIn, wordsOfNames } from '../../core/language/words';
 import { z } from 'zod';
 import { Fetched } from '../browser/later';
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 import { spelling } from '../document/helpers';
 
-/** Which words of the page are in no dictionary. Looked up off the main thread, each word once. */
+/** Finds words of the page that are in no dictionary. Off the main thread, each word once. */
 
 const known = new Map<string, boolean>();
-/** Who is at the school: their names as they are written, and in small letters. Until they have come they are words as others. */
+/** Names of people at the school, as written and in lower case. Until they have loaded they count as ordinary words. */
 const people = new Fetched(async () => {
   const list = z.array(z.string()).parse(await (await fetch('/names')).json());
   return { written: wordsOfNames(list), parts: new Set(partsOfNames(list)) };
@@ -23,12 +23,12 @@ const names = () => (people.now.kind === 'here' ? people.now.value : null);
 
 const isName = (word: string) => names()?.parts.has(withoutPossessive(word).toLowerCase()) ?? false;
 
-const pageOf = (bench: Bench) => bench.page;
-/** Milliseconds of rest before new words are looked up: not while somebody types them, nor while the sheet still opens. */
+const pageOf = (editor: Editor) => editor.page;
+/** Milliseconds to wait before new words are looked up: not while somebody types, nor while the sheet is opening. */
 const [REST, OPENING] = [700, 2500];
-const touchedOf = (bench: Bench) => bench.history.past.length > 0;
+const touchedOf = (editor: Editor) => editor.history.past.length > 0;
 
-/** Looks up the words of a page that were not looked up before; false when there are none. */
+/** Looks up the new words of a page. False when there are none. */
 export async function lookUp(page: Page): Promise<boolean> {
   const words = new Set<string>();
   for (const item of everyItem(page))
@@ -42,25 +42,25 @@ export async function lookUp(page: Page): Promise<boolean> {
   return true;
 }
 
-/** Keeps the marks of a bench up to date. Should the dictionary not load, there are simply none. */
-export function useSpelling(bench: Bench): void {
-  const page = useBench(bench, pageOf);
-  const touched = useBench(bench, touchedOf);
-  // A student who only looks, perhaps on a slow machine, need not load a dictionary.
-  const wanted = touched || bench.rights.kind === 'all';
+/** Keeps the spelling marks up to date. Without a dictionary there are none. */
+export function useSpelling(editor: Editor): void {
+  const page = useEditor(editor, pageOf);
+  const touched = useEditor(editor, touchedOf);
+  // A student who only reads, perhaps on a slow computer, needs no dictionary.
+  const wanted = touched || editor.rights.kind === 'all';
   useEffect(() => {
     if (!wanted) return;
     const timer = setTimeout(
       () => {
         lookUp(page).then(
-          (more) => more && bench.put({ checked: bench.checked + 1 }),
+          (more) => more && editor.put({ checked: editor.checked + 1 }),
           () => {},
         );
       },
       touched ? REST : OPENING,
     );
     return () => clearTimeout(timer);
-  }, [bench, page, wanted, touched]);
+  }, [editor, page, wanted, touched]);
 }
 
 /** The words of an item that are taken to be misspelt. */

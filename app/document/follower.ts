@@ -9,16 +9,18 @@ import { SetAside } from './set-aside';
 import type { Slot } from '../keeping/vault';
 import type { Line, Mine, Said } from './windows-line';
 
-/** A window on a sheet whose outbox another window of the browser keeps: it hands over what is done here, and shows the rest. */
+/**
+ * A window that follows another one of the same browser: it hands over its changes to the outbox there, and shows the result.
+ */
 
-/** Longest wait for the one that leads, in milliseconds. */
+/** Longest wait for the leading window, in milliseconds. */
 const NO_LEAD = 1500;
-/** What is not taken after this time is said to be kept here. */
+/** After this time, changes that were not taken are shown as kept here. */
 const SLOW = 2000;
 const SETTLE = 20_000;
 
 export class Follower {
-  /** The outbox as the one that leads has it, and the sheet with it. */
+  /** The leading window's outbox, and its sheet. */
   private outbox: Outbox;
   private shared: Sheet;
   private n = -1;
@@ -99,7 +101,7 @@ export class Follower {
   }
 
   private pushed({ n, from, k, change }: Extract<Said, { kind: 'pushed' }>): void {
-    // Something was missed: from the beginning.
+    // Something was missed: start again.
     if (n !== this.n + 1) return this.line.say({ kind: 'hello', from: this.me });
     this.n = n;
     this.outbox = push(this.outbox, change);
@@ -111,7 +113,7 @@ export class Follower {
     this.handOver();
   }
 
-  /** Ours go on top of what others did. */
+  /** Our changes go on top of the others'. */
   private under(shared: Sheet, theirs: Change[]): void {
     const before = { confirmed: this.shared, base: 0, sent: null, queue: this.mine.map(({ change }) => change) };
     const after =
@@ -152,7 +154,7 @@ export class Follower {
     this.timer ??= setTimeout(this.slow, SLOW);
   }
 
-  /** Whoever leads gives no sign: it may be asleep, or gone without a word. */
+  /** The leading window doesn't answer: it may be asleep, or gone. */
   private slow = () => {
     this.timer = undefined;
     if (this.stopped || this.mine.length === 0) return;
@@ -219,7 +221,7 @@ export class Follower {
   }
 }
 
-/** The same changes as they are now, or fewer of them; the numbers go with the last ones, so that none is taken twice. */
+/** The same changes as they are now, or fewer. Numbers stay with the last ones, so that none is taken twice. */
 function renumbered(mine: readonly Mine[], changes: readonly Change[]): Mine[] {
   const numbers = mine.slice(mine.length - changes.length).map(({ k }) => k);
   return changes.map((change, i) => ({ k: numbers[i], change }));

@@ -3,7 +3,7 @@ import type { Change } from '../../core/changes/change';
 import { NO_HISTORY } from '../../core/changes/history';
 import { page, sheet, shape } from '../../core/schema/defaults';
 import { find } from '../../core/sheet/tree';
-import { Bench } from './bench';
+import { Editor } from './editor';
 import { Keeping } from './keeping';
 import type { Opened } from './keeping';
 
@@ -104,7 +104,7 @@ describe('keeping a sheet', () => {
     expect(world.left).toBe(1);
   });
 
-  test('a vault that opens after the bench was closed is let go', async () => {
+  test('a vault that opens after the editor was closed is let go', async () => {
     const { keeping, opened } = begin();
     keeping.close();
     world.open[0](slot);
@@ -114,31 +114,31 @@ describe('keeping a sheet', () => {
   });
 });
 
-describe('a bench whose vault has not opened yet', () => {
-  const at = (bench: Bench) => (find(bench.sheet, 'a')!.item as { x: number }).x;
+describe('a editor whose vault has not opened yet', () => {
+  const at = (editor: Editor) => (find(editor.sheet, 'a')!.item as { x: number }).x;
 
   test('says that it is saving, and keeps what was done and what was taken back', async () => {
-    const bench = new Bench({ ...start, savedAt: 5, rights: { kind: 'all' } });
-    void bench.open();
-    bench.make('Move', to(20));
-    bench.make('Rotate', { kind: 'set', id: 'a', values: { angle: 30 } });
-    expect(bench.saveShown.kind).toBe('saving');
-    bench.undo();
-    bench.undo();
-    bench.redo();
-    expect(at(bench)).toBe(20);
+    const editor = new Editor({ ...start, savedAt: 5, rights: { kind: 'all' } });
+    void editor.open();
+    editor.make('Move', to(20));
+    editor.make('Rotate', { kind: 'set', id: 'a', values: { angle: 30 } });
+    expect(editor.saveShown.kind).toBe('saving');
+    editor.undo();
+    editor.undo();
+    editor.redo();
+    expect(at(editor)).toBe(20);
     world.open[0](slot);
     await turn();
-    expect(at(bench)).toBe(20);
-    expect((find(bench.sheet, 'a')!.item as { angle: number }).angle).toBe(0);
+    expect(at(editor)).toBe(20);
+    expect((find(editor.sheet, 'a')!.item as { angle: number }).angle).toBe(0);
   });
 
   test('with nothing done meanwhile it is saved as it was', async () => {
-    const bench = new Bench({ ...start, savedAt: 5, rights: { kind: 'all' } });
-    void bench.open();
+    const editor = new Editor({ ...start, savedAt: 5, rights: { kind: 'all' } });
+    void editor.open();
     world.open[0]({ ...slot, whole: false });
     await turn();
-    expect(bench.saveShown).toEqual({ kind: 'saved', at: 5 });
-    expect(bench.notice?.text).toContain('can keep nothing by itself');
+    expect(editor.saveShown).toEqual({ kind: 'saved', at: 5 });
+    expect(editor.notice?.text).toContain('can keep nothing by itself');
   });
 });

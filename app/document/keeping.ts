@@ -12,26 +12,26 @@ import type { Line, Said } from './windows-line';
 import { openLine } from './windows-line';
 
 /**
- * Keeps a sheet while its workbench is open: begins with what an earlier window left, sends what is done, and lets nothing go
- * that was done before the browser's vault had opened or right before the page goes.
+ * Saving of an open sheet: takes up what an earlier window left, sends changes, and loses nothing that is done before the
+ * browser's storage has opened or just before the page closes.
  */
 
 export type Early = { name: string; change: Change };
 export type Opened = {
   sheet: Sheet;
   history: UndoHistory;
-  /** What was done meanwhile, to be done again on top. */
+  /** Changes made meanwhile, to be made again on top. */
   early: Early[];
-  /** Whether the browser can keep what is unsent. */
+  /** Whether the browser can store unsent changes. */
   whole: boolean;
 };
-/** So quickly a window that leads answers, in milliseconds. */
+/** How fast a leading window answers, in milliseconds. */
 const ANSWERS = 400;
 
 type Start = { documentId: string; personId: string; seq: number; sheet: Sheet };
 
 export class Keeping {
-  /** Where this window leads: the saver; where it follows another one of the browser: what hands over to that. */
+  /** The saver if this window leads, or what hands changes over if it follows. */
   private saver: Saver | Follower | undefined;
   private lead: Lead | undefined;
   private line: Line | null = null;
@@ -42,7 +42,7 @@ export class Keeping {
   private ready = false;
   private early: Early[] = [];
   private opening: Promise<void> | undefined;
-  /** Counts openings and closings, so that one that was overtaken lets go. */
+  /** Counts openings and closings, so that an outdated one stops. */
   private turn = 0;
 
   constructor(
@@ -122,24 +122,24 @@ export class Keeping {
     void Slot.next(documentId, personId, this.waiting.signal).then(
       (main) => this.promote(turn, follower, main),
       () => {
-        // Closed before the other one.
+        // Closed again in the meantime.
       },
     );
     return shown;
   }
 
-  /** The window that led has gone: this one goes on where it was. */
+  /** The leading window is gone: this one takes over from it. */
   private async promote(turn: number, follower: Follower, main: Slot): Promise<void> {
     if (turn !== this.turn) return main.release();
     const before = this.slot;
-    // What is done until this window leads comes after.
+    // Changes made until this window leads come after.
     this.ready = false;
     follower.stop();
     this.slot = main;
     const saver = await this.beginLeading(main, { ...follower.known, me: this.me });
     await before?.keepPending({ base: 0, sent: null, queue: [] });
     before?.release();
-    // Its steps are of a window that is gone: those of this one take their place.
+    // Those undo steps belong to a window that is gone. This one's replace them.
     await main.history();
     if (turn !== this.turn) return;
     this.ready = true;
@@ -162,7 +162,7 @@ export class Keeping {
     this.slot?.release();
   }
 
-  /** What is not on its way yet when the page goes is kept at once. */
+  /** When the page closes, what is not on its way yet is stored at once. */
   private leave = () => {
     const { documentId, personId, seq } = this.start;
     if (this.ready) this.saver?.leave();
@@ -178,7 +178,7 @@ export class Keeping {
     if (event.persisted && this.ready) this.saver?.back();
   };
 
-  /** Keeps a change that was done; false while the vault has not opened, for then it is in this window only. */
+  /** Stores a change. False while the storage has not opened: then it is in this window only. */
   keep(name: string, change: Change, history: UndoHistory): boolean {
     if (!this.ready) {
       this.early.push({ name, change });
@@ -197,12 +197,12 @@ export class Keeping {
     this.saver?.forgetAside();
   }
 
-  /** Is done when the vault has opened. */
+  /** Resolves when the storage has opened. */
   opened(): Promise<void> | undefined {
     return this.opening;
   }
 
-  /** The number of changes on the server once all of ours are there; null when the server does not answer. */
+  /** The number of changes on the server once all of ours are saved. Null when the server does not answer. */
   async settled(): Promise<number | null> {
     return this.saver?.settled() ?? null;
   }

@@ -4,9 +4,9 @@ import type { Saver } from './saver';
 import type { Happening, SaveState } from './save-state';
 import type { Line, Said } from './windows-line';
 
-/** The window that keeps a sheet's outbox, towards the other windows of its browser. */
+/** The leading window, which keeps a sheet's outbox, and how it deals with the browser's other windows. */
 export class Lead {
-  /** Grows with everything that changes what the sheet looks like. */
+  /** Counts everything that changes the sheet. */
   private n = 0;
   private followers = new Set<string>();
   private save: SaveState | null = null;
@@ -36,7 +36,7 @@ export class Lead {
     }
   }
 
-  /** What was done on another version than ours comes again, on top of what it did not know of. */
+  /** Changes to an older version are sent again, on top of what was missing. */
   private take({ from, n, items }: Extract<Said, { kind: 'mine' }>): void {
     if (n !== this.n) return;
     for (const { k, change } of items) {

@@ -5,9 +5,9 @@ import type { MakeTask } from '../../workers/makers';
 import type { Watch } from './helpers';
 import { makers } from './helpers';
 
-/** Asks the worker of makers, with only what it does not have yet. */
+/** Asks the makers' worker, sending only what it doesn't have. */
 
-/** What the worker gave last, by group: which answer that was, and its parts. */
+/** The worker's last answer for each group, with its parts. */
 const last = new Recent<string, { answer: number; parts: readonly Item[] }>(12);
 
 export async function askMade(
@@ -20,7 +20,7 @@ export async function askMade(
   const short = { ...wanted, asked: { ...wanted.asked, group: { ...group, items: [] } } };
   const make = (task: MakeTask) => makers.ask((worker, { run, tell }) => worker.make(task, run, tell), watch);
   const first = await make(known ? { ...short, base: known.answer } : wanted);
-  // A worker that was started anew knows nothing of what the one before it made.
+  // A restarted worker doesn't have the earlier parts.
   const got = first.lost ? await make(wanted) : first;
   if (got.lost) throw new Error('the worker could not be asked');
   const items = unpackedParts(got.parts, group.items);

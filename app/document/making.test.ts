@@ -22,15 +22,15 @@ import { addBeside, addNode, chosenNode, linkChosen, mapNode, pictureNode, rehan
 import { pasteCells, pasteTable, tableTab } from '../makers/table/table-commands';
 import { makeVersions } from '../makers/kit/versions';
 import { nudge, remove, ungroupChosen } from '../commands/arrange';
-import type { Rights } from './bench';
-import { Bench } from './bench';
+import type { Rights } from './open-document';
+import { Editor } from './editor';
 import { duplicate } from '../commands/clipboard';
 import { setValues } from '../commands/commands';
 import type { Watch } from './helpers';
 import { Making } from './making';
 import { typeWords } from '../commands/word-commands';
 
-/** Made things on the bench, with the worker's part done by the same core here. Answers come only when they are let through. */
+/** Made things on the editor, with the worker's part done by the same core here. Answers come only when they are let through. */
 
 let kit: Kit;
 const remaker = new Remaker();
@@ -53,16 +53,16 @@ beforeAll(async () => {
   kit = await testKit();
 });
 
-let bench: Bench;
+let editor: Editor;
 let making: Making;
 function open(rights: Rights = { kind: 'all' }) {
   const start = sheet({ title: 'S', pages: [page({ id: 'p' })] });
-  bench = new Bench({ documentId: 'd', personId: 'p', seq: 0, sheet: start, savedAt: 0, rights });
-  bench.faces = kit.faces;
-  bench.onSheet = ON_SHEET;
-  making = new Making(bench);
-  bench.making = making;
-  bench.onChange = (...done) => making.follow(...done);
+  editor = new Editor({ documentId: 'd', personId: 'p', seq: 0, sheet: start, savedAt: 0, rights });
+  editor.faces = kit.faces;
+  editor.onSheet = ON_SHEET;
+  making = new Making(editor);
+  editor.making = making;
+  editor.onChange = (...done) => making.follow(...done);
 }
 beforeEach(() => {
   vi.useFakeTimers();
@@ -93,7 +93,7 @@ async function settle() {
     for (let i = 0; i < 30; i++) await Promise.resolve();
   }
 }
-const group = () => bench.page.items.find((item): item is GroupItem => item.kind === 'group' && item.maker !== null)!;
+const group = () => editor.page.items.find((item): item is GroupItem => item.kind === 'group' && item.maker !== null)!;
 const recipe = () => (group().maker as MakerStateOf<'map'>).recipe;
 const part = <T extends Item>(name: string) => group().items.find((item) => item.made?.part === name) as T;
 const lines = () => rowsOf(recipe().nodes).map(({ text }) => text);
@@ -102,20 +102,20 @@ const edit = (next: MapRecipe, keep: 'soon' | 'now' = 'now') =>
   making.edit(group().id, 'Outline', { kind: 'map', recipe: next, seed: 1 }, keep);
 
 async function withMap(text = 'marsh\n\tplants\n\tanimals\n\t\theron') {
-  await addMade(bench, makerOf('map').begin, undefined, written(text));
+  await addMade(editor, makerOf('map').begin, undefined, written(text));
   await settle();
 }
 
 describe('putting down', () => {
   test('is one step with its making, chosen, with its recipe in the margin', async () => {
     await withMap();
-    expect(bench.history.past).toHaveLength(1);
+    expect(editor.history.past).toHaveLength(1);
     expect(group().items.length).toBeGreaterThan(6);
-    expect(bench.selection).toEqual([group().id]);
-    expect(bench.tab).toBe('make');
-    bench.undo();
-    expect(bench.page.items).toEqual([]);
-    bench.redo();
+    expect(editor.selection).toEqual([group().id]);
+    expect(editor.tab).toBe('make');
+    editor.undo();
+    expect(editor.page.items).toEqual([]);
+    editor.redo();
     expect(part<ShapeItem>('n-1')).toBeDefined();
   });
   test('a student’s own is free, with all of its parts', async () => {
@@ -123,32 +123,32 @@ describe('putting down', () => {
     await withMap();
     expect(group().touch).toBe('free');
     expect(group().items.every((item) => item.touch === 'free')).toBe(true);
-    expect(bench.notice).toBeNull();
+    expect(editor.notice).toBeNull();
   });
   test('every kind begins with something that can be made', async () => {
-    await addMade(bench, makerOf('labels').begin, undefined, beginLabels([]));
-    await addMade(bench, makerOf('practice').begin, undefined, beginPractice('sums'));
+    await addMade(editor, makerOf('labels').begin, undefined, beginLabels([]));
+    await addMade(editor, makerOf('practice').begin, undefined, beginPractice('sums'));
     await settle();
-    expect(bench.page.items.map((item) => item.kind === 'group' && item.items.length > 0)).toEqual([true, true]);
+    expect(editor.page.items.map((item) => item.kind === 'group' && item.items.length > 0)).toEqual([true, true]);
   });
 });
 
 describe('editing the recipe', () => {
   test('letters that are typed show at once, and are kept as one step after a rest', async () => {
     await withMap();
-    const steps = bench.history.past.length;
+    const steps = editor.history.past.length;
     for (const word of ['m', 'mu', 'mud']) {
       edit(written(`marsh\n\tplants\n\tanimals\n\t\theron\n\t${word}`), 'soon');
       await settle();
     }
-    expect(bench.preview.size).toBe(1);
-    expect(bench.history.past).toHaveLength(steps);
+    expect(editor.preview.size).toBe(1);
+    expect(editor.history.past).toHaveLength(steps);
     expect((making.state(group().id) as MakerStateOf<'map'>).recipe.nodes).toHaveLength(5);
     await vi.advanceTimersByTimeAsync(700);
-    expect(bench.preview.size).toBe(0);
-    expect(bench.history.past).toHaveLength(steps + 1);
+    expect(editor.preview.size).toBe(0);
+    expect(editor.history.past).toHaveLength(steps + 1);
     expect(lines()).toEqual(['marsh', 'plants', 'animals', 'heron', 'mud']);
-    bench.undo();
+    editor.undo();
     expect(lines()).toEqual(['marsh', 'plants', 'animals', 'heron']);
   });
   test('what is to be done after it is done once it is kept, not while it only shows', async () => {
@@ -163,7 +163,7 @@ describe('editing the recipe', () => {
   test('whoever hands the sheet on at once hands on what was just typed; until then it is not said to be saved', async () => {
     await withMap();
     edit(written('marsh\n\tspring tide'), 'soon');
-    expect(bench.saveShown.kind).toBe('saving');
+    expect(editor.saveShown.kind).toBe('saving');
     const settled = making.settled();
     await settle();
     await settled;
@@ -172,12 +172,12 @@ describe('editing the recipe', () => {
   });
   test('letters that are typed show at once where they stand, before anything is made, and are no step yet', async () => {
     await withMap();
-    const steps = bench.history.past.length;
+    const steps = editor.history.past.length;
     const shown = () =>
-      (bench.shownPage.items[0] as GroupItem).items.map((item) => ('body' in item ? bodyText(item.body) : ''));
+      (editor.shownPage.items[0] as GroupItem).items.map((item) => ('body' in item ? bodyText(item.body) : ''));
     edit(written('marsh\n\tplanty\n\tanimals\n\t\theron'), 'soon');
     expect(shown()).toContain('planty');
-    expect([lines(), bench.history.past.length]).toEqual([['marsh', 'plants', 'animals', 'heron'], steps]);
+    expect([lines(), editor.history.past.length]).toEqual([['marsh', 'plants', 'animals', 'heron'], steps]);
     await settle();
     await vi.advanceTimersByTimeAsync(700);
     expect(lines()).toContain('planty');
@@ -205,7 +205,7 @@ describe('editing the recipe', () => {
     await settle();
     expect(lines()).toEqual(['marsh', 'two']);
   });
-  test('what shows is kept when the bench is left', async () => {
+  test('what shows is kept when the editor is left', async () => {
     await withMap();
     edit(written('marsh\n\ttide'), 'soon');
     await settle();
@@ -218,7 +218,7 @@ describe('editing the recipe', () => {
     worker.ask = () => Promise.reject(new Error('out of memory'));
     edit(written('gone'));
     await settle();
-    expect(bench.notice?.text).toMatch(/could not be made: out of memory. What you entered is kept/);
+    expect(editor.notice?.text).toMatch(/could not be made: out of memory. What you entered is kept/);
     expect(lines()).toEqual(['gone']);
     expect(group().items).toEqual(items);
     expect(making.notes.get(group().id)).toMatchObject([expect.stringMatching(/shows as it was before/)]);
@@ -233,8 +233,8 @@ describe('editing the recipe', () => {
   test('an answer that comes after the group was changed is made anew on top of it', async () => {
     await withMap();
     edit(written('marsh\n\tplants\n\tanimals\n\t\theron\n\twater'));
-    bench.select([group().id]);
-    setValues(bench, 'Opacity', { opacity: 0.5 });
+    editor.select([group().id]);
+    setValues(editor, 'Opacity', { opacity: 0.5 });
     await settle();
     expect(group().opacity).toBe(0.5);
     expect(lines()).toContain('water');
@@ -243,43 +243,43 @@ describe('editing the recipe', () => {
 
 test('where the chosen node goes with its line, the map is chosen and its recipe stays at hand', async () => {
   await withMap();
-  bench.enter(group().id);
-  bench.select([part('n-2').id]);
+  editor.enter(group().id);
+  editor.select([part('n-2').id]);
   edit(written('marsh\n\tmud'));
   await settle();
   edit({ ...recipe(), nodes: recipe().nodes.slice(0, 1) });
   await settle();
-  expect(bench.selection).toEqual([group().id]);
-  expect(bench.entered).toBeNull();
+  expect(editor.selection).toEqual([group().id]);
+  expect(editor.entered).toBeNull();
 });
 
 describe('by hand', () => {
   const node = (text: string) => part<ShapeItem>(`n-${recipe().nodes.find((one) => one.text === text)!.id}`);
   const choose = (text: string) => {
-    bench.enter(group().id);
-    bench.select([node(text).id]);
+    editor.enter(group().id);
+    editor.select([node(text).id]);
   };
   test('moving a node is one step with the links that follow; tidy brings it back', async () => {
     await withMap();
     choose('heron');
     const before = node('heron').x;
-    const steps = bench.history.past.length;
-    nudge(bench, { x: 40, y: -30 });
+    const steps = editor.history.past.length;
+    nudge(editor, { x: 40, y: -30 });
     await settle();
-    expect(bench.history.past).toHaveLength(steps + 1);
+    expect(editor.history.past).toHaveLength(steps + 1);
     expect(node('heron').x).toBeCloseTo(before + 40);
     making.tidy(group().id, 'places');
     await settle();
     expect(node('heron').x).toBeCloseTo(before);
-    bench.undo();
-    bench.undo();
+    editor.undo();
+    editor.undo();
     expect(node('heron').x).toBeCloseTo(before);
   });
   test('words typed into a node are taken into the outline when they rest', async () => {
     await withMap();
     const { id, body } = node('heron');
-    bench.edit({ id, anchor: 0, focus: 0, typing: null });
-    typeWords(bench, bench.editing!, bodyLength(body), 0, 's');
+    editor.edit({ id, anchor: 0, focus: 0, typing: null });
+    typeWords(editor, editor.editing!, bodyLength(body), 0, 's');
     await settle();
     expect(lines()).toContain('heron');
     await vi.advanceTimersByTimeAsync(700);
@@ -290,32 +290,32 @@ describe('by hand', () => {
   test('words taken back half way are laid out as they stand, and can be done again', async () => {
     await withMap();
     const { id, body } = node('heron');
-    bench.edit({ id, anchor: 0, focus: 0, typing: null });
+    editor.edit({ id, anchor: 0, focus: 0, typing: null });
     const write = (words: string) => {
-      const item = find(bench.sheet, id)!.item as ShapeItem;
-      typeWords(bench, bench.editing!, bodyLength(item.body), 0, words);
+      const item = find(editor.sheet, id)!.item as ShapeItem;
+      typeWords(editor, editor.editing!, bodyLength(item.body), 0, words);
     };
     write(' by the');
     // A pause, so that what follows is a step of its own; yet not so long that the map has followed.
     await vi.advanceTimersByTimeAsync(400);
-    bench.make('Dimmed', { kind: 'set', id, values: { opacity: 0.9 } });
+    editor.make('Dimmed', { kind: 'set', id, values: { opacity: 0.9 } });
     write(' water');
     await vi.advanceTimersByTimeAsync(700);
     await settle();
     const wide = node('heron by the water').width;
     expect(wide).toBeGreaterThan(40);
-    bench.undo();
+    editor.undo();
     await vi.advanceTimersByTimeAsync(700);
     await settle();
     expect(lines()).toContain('heron by the');
     const narrower = node('heron by the').width;
     expect(narrower).toBeLessThan(wide);
-    bench.redo();
+    editor.redo();
     await vi.advanceTimersByTimeAsync(700);
     await settle();
     expect(lines()).toContain('heron by the water');
     expect(node('heron by the water').width).toBeCloseTo(wide);
-    while (bench.history.past.length > 1) bench.undo();
+    while (editor.history.past.length > 1) editor.undo();
     await vi.advanceTimersByTimeAsync(700);
     await settle();
     expect(lines()).toContain(bodyText(body));
@@ -323,14 +323,14 @@ describe('by hand', () => {
   test('taken back before the map has followed, it is still there to be done again', async () => {
     await withMap();
     const { id, body } = node('heron');
-    bench.edit({ id, anchor: 0, focus: 0, typing: null });
-    typeWords(bench, bench.editing!, bodyLength(body), 0, 's');
-    bench.undo();
+    editor.edit({ id, anchor: 0, focus: 0, typing: null });
+    typeWords(editor, editor.editing!, bodyLength(body), 0, 's');
+    editor.undo();
     await vi.advanceTimersByTimeAsync(700);
     await settle();
     expect(lines()).toContain('heron');
-    expect(bench.history.future).toHaveLength(1);
-    bench.redo();
+    expect(editor.history.future).toHaveLength(1);
+    editor.redo();
     await vi.advanceTimersByTimeAsync(700);
     await settle();
     expect(lines()).toContain('herons');
@@ -338,95 +338,95 @@ describe('by hand', () => {
   test('a node taken away goes from the outline; the map is chosen after it', async () => {
     await withMap();
     choose('animals');
-    remove(bench);
+    remove(editor);
     await settle();
     expect(lines()).toEqual(['marsh', 'plants', 'heron']);
-    expect(bench.selection).toEqual([group().id]);
+    expect(editor.selection).toEqual([group().id]);
   });
   test('a look of its own asks for nothing to be made', async () => {
     await withMap();
     choose('plants');
     asked = [];
-    setValues(bench, 'Fill', { fill: null });
+    setValues(editor, 'Fill', { fill: null });
     await settle();
     expect(asked).toEqual([]);
   });
   test('a practice sheet follows its frame, not its parts', async () => {
-    await addMade(bench, makerOf('practice').begin, undefined, beginPractice('sums'));
+    await addMade(editor, makerOf('practice').begin, undefined, beginPractice('sums'));
     await settle();
     asked = [];
-    bench.enter(group().id);
-    bench.select([group().items[0].id]);
-    nudge(bench, { x: 5, y: 5 });
+    editor.enter(group().id);
+    editor.select([group().items[0].id]);
+    nudge(editor, { x: 5, y: 5 });
     await settle();
     expect(asked).toEqual([]);
-    bench.enter(null);
-    bench.select([group().id]);
-    setValues(bench, 'Size', { height: group().height - 60 });
+    editor.enter(null);
+    editor.select([group().id]);
+    setValues(editor, 'Size', { height: group().height - 60 });
     await settle();
     expect(asked).toHaveLength(1);
   });
   test('undo makes nothing anew: it is what was', async () => {
     await withMap();
     choose('heron');
-    nudge(bench, { x: 10, y: 0 });
+    nudge(editor, { x: 10, y: 0 });
     await settle();
     asked = [];
-    bench.undo();
+    editor.undo();
     await settle();
     expect(asked).toEqual([]);
   });
   test('a duplicate is a map of its own', async () => {
     await withMap();
-    bench.enter(null);
-    bench.select([group().id]);
-    duplicate(bench);
-    const [copy, first] = bench.page.items as GroupItem[];
+    editor.enter(null);
+    editor.select([group().id]);
+    duplicate(editor);
+    const [copy, first] = editor.page.items as GroupItem[];
     making.edit(copy.id, 'Outline', { kind: 'map', recipe: written('another'), seed: 1 });
     await settle();
-    const again = find(bench.sheet, copy.id)!.item as GroupItem;
+    const again = find(editor.sheet, copy.id)!.item as GroupItem;
     expect(again.items).toHaveLength(1);
-    expect((find(bench.sheet, first.id)!.item as GroupItem).items.length).toBeGreaterThan(6);
+    expect((find(editor.sheet, first.id)!.item as GroupItem).items.length).toBeGreaterThan(6);
   });
   test('taken out of its group, a part is made by nobody', async () => {
     await withMap();
-    bench.enter(null);
-    bench.select([group().id]);
-    ungroupChosen(bench);
-    expect(bench.page.items.every((item) => item.made === null)).toBe(true);
+    editor.enter(null);
+    editor.select([group().id]);
+    ungroupChosen(editor);
+    expect(editor.page.items.every((item) => item.made === null)).toBe(true);
   });
 });
 
 describe('commands on a map', () => {
   const nodeId = (text: string) => recipe().nodes.find((one) => one.text === text)!.id;
   const choose = (text: string) => {
-    bench.enter(group().id);
-    bench.select([part(`n-${nodeId(text)}`).id]);
+    editor.enter(group().id);
+    editor.select([part(`n-${nodeId(text)}`).id]);
   };
   test('add a child or a sibling, which is then written in', async () => {
     await withMap();
     choose('plants');
-    addBeside(bench, 'child');
+    addBeside(editor, 'child');
     await settle();
     expect(lines()).toEqual(['marsh', 'plants', '', 'animals', 'heron']);
-    expect(bench.editing?.id).toBe(bench.selection[0]);
-    bench.edit(null);
+    expect(editor.editing?.id).toBe(editor.selection[0]);
+    editor.edit(null);
     choose('animals');
-    addBeside(bench, 'sibling');
+    addBeside(editor, 'sibling');
     await settle();
     expect(lines()).toEqual(['marsh', 'plants', '', 'animals', 'heron', '']);
   });
   test('what is typed before a node is there goes into it, and writing goes on behind it', async () => {
     await withMap();
     choose('plants');
-    addBeside(bench, 'child');
-    bench.put({ begun: { ...bench.begun!, words: 'glasswort' } });
+    addBeside(editor, 'child');
+    editor.put({ begun: { ...editor.begun!, words: 'glasswort' } });
     await settle();
-    expect(bench.begun).toBeNull();
-    const { id } = bench.editing!;
-    expect(bench.selection).toEqual([id]);
-    expect(bench.editing).toMatchObject({ anchor: 9, focus: 9 });
-    expect(bodyText((find(bench.sheet, id)!.item as ShapeItem).body)).toBe('glasswort');
+    expect(editor.begun).toBeNull();
+    const { id } = editor.editing!;
+    expect(editor.selection).toEqual([id]);
+    expect(editor.editing).toMatchObject({ anchor: 9, focus: 9 });
+    expect(bodyText((find(editor.sheet, id)!.item as ShapeItem).body)).toBe('glasswort');
     await vi.advanceTimersByTimeAsync(700);
     await settle();
     expect(lines()).toEqual(['marsh', 'plants', 'glasswort', 'animals', 'heron']);
@@ -435,13 +435,13 @@ describe('commands on a map', () => {
     await withMap();
     choose('plants');
     for (const words of ['sea lavender', 'leaves']) {
-      addBeside(bench, 'child');
-      bench.put({ begun: { ...bench.begun!, words } });
+      addBeside(editor, 'child');
+      editor.put({ begun: { ...editor.begun!, words } });
     }
-    addBeside(bench, 'sibling');
+    addBeside(editor, 'sibling');
     await settle();
-    expect(bodyText((bench.chosen as ShapeItem).body)).toBe('');
-    expect(bench.editing?.id).toBe(bench.chosen?.id);
+    expect(bodyText((editor.chosen as ShapeItem).body)).toBe('');
+    expect(editor.editing?.id).toBe(editor.chosen?.id);
     expect(rowsOf(recipe().nodes).map(({ text, depth }) => `${depth} ${text}`)).toEqual([
       '0 marsh',
       '1 plants',
@@ -455,21 +455,21 @@ describe('commands on a map', () => {
   test('whoever turned to another thing meanwhile stays there; the words go into the node all the same', async () => {
     await withMap();
     choose('plants');
-    addBeside(bench, 'child');
-    bench.put({ begun: { ...bench.begun!, words: 'glasswort', left: true } });
+    addBeside(editor, 'child');
+    editor.put({ begun: { ...editor.begun!, words: 'glasswort', left: true } });
     choose('heron');
     await settle();
-    expect(bodyText((bench.chosen as ShapeItem).body)).toBe('heron');
-    expect(bench.editing).toBeNull();
+    expect(bodyText((editor.chosen as ShapeItem).body)).toBe('heron');
+    expect(editor.editing).toBeNull();
     await settle();
     expect(lines()).toContain('glasswort');
   });
   test('what was typed for a node of one map goes into no node of another', async () => {
     await withMap();
     choose('plants');
-    addBeside(bench, 'child');
-    bench.put({ begun: { ...bench.begun!, group: 'another', words: 'glasswort' } });
-    addNode(bench, 'child', group().id, bench.begun!.node);
+    addBeside(editor, 'child');
+    editor.put({ begun: { ...editor.begun!, group: 'another', words: 'glasswort' } });
+    addNode(editor, 'child', group().id, editor.begun!.node);
     await settle();
     expect(lines()).not.toContain('glasswort');
   });
@@ -477,25 +477,25 @@ describe('commands on a map', () => {
     await withMap();
     choose('plants');
     worker.ask = () => Promise.reject(new Error('out of memory'));
-    addBeside(bench, 'child');
+    addBeside(editor, 'child');
     await settle();
-    expect(bench.begun).toBeNull();
-    expect(bench.notice?.text).toMatch(/out of memory/);
+    expect(editor.begun).toBeNull();
+    expect(editor.notice?.text).toMatch(/out of memory/);
   });
   test('hang a branch elsewhere, but not under itself', async () => {
     await withMap();
-    expect(rehang(bench, group().id, nodeId('animals'), nodeId('plants'))).toBe(true);
+    expect(rehang(editor, group().id, nodeId('animals'), nodeId('plants'))).toBe(true);
     await settle();
     expect(rowsOf(recipe().nodes).map(({ depth }) => depth)).toEqual([0, 1, 2, 3]);
-    expect(rehang(bench, group().id, nodeId('animals'), nodeId('heron'))).toBe(false);
-    expect(bench.notice?.text).toMatch(/can’t hang under itself/);
+    expect(rehang(editor, group().id, nodeId('animals'), nodeId('heron'))).toBe(false);
+    expect(editor.notice?.text).toMatch(/can’t hang under itself/);
   });
   test('link two nodes across, and give one a picture', async () => {
     await withMap();
-    linkChosen(bench, group().id, nodeId('heron'), nodeId('plants'));
+    linkChosen(editor, group().id, nodeId('heron'), nodeId('plants'));
     await settle();
     expect(recipe().links).toHaveLength(1);
-    pictureNode(bench, group().id, nodeId('heron'), 'flat/owl');
+    pictureNode(editor, group().id, nodeId('heron'), 'flat/owl');
     await settle();
     expect(part(`p-${nodeId('heron')}`).kind).toBe('picture');
     expect(part(`x-${recipe().links[0].id}`).kind).toBe('line');
@@ -503,66 +503,66 @@ describe('commands on a map', () => {
   test('know a node from anything else', async () => {
     await withMap();
     choose('heron');
-    expect(chosenNode(bench)?.node).toBe(nodeId('heron'));
-    expect(madeGroupOf(bench.page, bench.selectedItems)?.id).toBe(group().id);
-    expect(mapNode(bench, group().items.find((item) => item.kind === 'line')!.id)).toBeNull();
-    bench.select([]);
-    expect(chosenNode(bench)).toBeNull();
-    expect(madeGroupOf(bench.page, [])).toBeNull();
+    expect(chosenNode(editor)?.node).toBe(nodeId('heron'));
+    expect(madeGroupOf(editor.page, editor.selectedItems)?.id).toBe(group().id);
+    expect(mapNode(editor, group().items.find((item) => item.kind === 'line')!.id)).toBeNull();
+    editor.select([]);
+    expect(chosenNode(editor)).toBeNull();
+    expect(madeGroupOf(editor.page, [])).toBeNull();
   });
 });
 
 describe('versions', () => {
   test('are pages of their own behind the first, each by another seed, in one step', async () => {
-    await addMade(bench, makerOf('practice').begin, undefined, beginPractice('sums'));
+    await addMade(editor, makerOf('practice').begin, undefined, beginPractice('sums'));
     await settle();
-    const steps = bench.history.past.length;
-    const done = makeVersions(bench, group().id, 4);
+    const steps = editor.history.past.length;
+    const done = makeVersions(editor, group().id, 4);
     await settle();
     await done;
-    expect(bench.sheet.pages).toHaveLength(4);
-    expect(bench.history.past).toHaveLength(steps + 1);
-    const seeds = bench.sheet.pages.map(({ items }) => items[0].kind === 'group' && items[0].maker?.seed);
+    expect(editor.sheet.pages).toHaveLength(4);
+    expect(editor.history.past).toHaveLength(steps + 1);
+    const seeds = editor.sheet.pages.map(({ items }) => items[0].kind === 'group' && items[0].maker?.seed);
     expect(seeds).toEqual([1, 2, 3, 4]);
-    const looks = bench.sheet.pages.map(({ items }) =>
+    const looks = editor.sheet.pages.map(({ items }) =>
       JSON.stringify((items[0] as GroupItem).items.map((item) => (item.kind === 'text' ? bodyText(item.body) : ''))),
     );
     expect(new Set(looks).size).toBe(4);
     const letter = ({ items }: GroupItem) =>
       bodyText((items.find((item) => item.made?.part === 'edition1') as TextItem).body);
-    const letters = () => bench.sheet.pages.map((one) => letter(one.items[0] as GroupItem));
+    const letters = () => editor.sheet.pages.map((one) => letter(one.items[0] as GroupItem));
     expect(letters()).toEqual(['A', 'B', 'C', 'D']);
     // It stands on what students get and on the key alike.
-    const kept = bench.sheet.pages.map((one) =>
+    const kept = editor.sheet.pages.map((one) =>
       (one.items[0] as GroupItem).items.find((item) => item.made?.part === 'edition1'),
     );
     expect(kept.every((item) => item?.role !== 'key' && item?.touch === 'fixed')).toBe(true);
-    bench.undo();
-    expect(bench.sheet.pages).toHaveLength(1);
-    expect(JSON.stringify(bench.sheet)).not.toContain('edition1');
+    editor.undo();
+    expect(editor.sheet.pages).toHaveLength(1);
+    expect(JSON.stringify(editor.sheet)).not.toContain('edition1');
   });
   test('are no more than there are, and it is said how many', async () => {
-    await addMade(bench, makerOf('practice').begin, undefined, beginPractice('crossword'));
+    await addMade(editor, makerOf('practice').begin, undefined, beginPractice('crossword'));
     await settle();
-    const done = makeVersions(bench, group().id, 30);
+    const done = makeVersions(editor, group().id, 30);
     let over = false;
     void done.then(() => (over = true));
     while (!over) await settle();
-    const { length } = bench.sheet.pages;
+    const { length } = editor.sheet.pages;
     expect(length).toBeLessThan(30);
-    expect(bench.notice?.text).toMatch(new RegExp(`^${length} versions: .*No more that differ were found`));
-    const shapes = bench.sheet.pages.map(({ items }) =>
+    expect(editor.notice?.text).toMatch(new RegExp(`^${length} versions: .*No more that differ were found`));
+    const shapes = editor.sheet.pages.map(({ items }) =>
       (items[0] as GroupItem).items.map(({ made, kind }) => kind + made!.part).join(),
     );
-    expect(new Set(bench.sheet.pages.map(({ items }) => (items[0] as GroupItem).maker?.seed)).size).toBe(length);
+    expect(new Set(editor.sheet.pages.map(({ items }) => (items[0] as GroupItem).maker?.seed)).size).toBe(length);
     expect(shapes).toHaveLength(length);
   });
   test('are refused where the sheet would hold too many pages', async () => {
-    await addMade(bench, makerOf('practice').begin, undefined, beginPractice('sums'));
+    await addMade(editor, makerOf('practice').begin, undefined, beginPractice('sums'));
     await settle();
-    await makeVersions(bench, group().id, 300);
-    expect(bench.notice?.text).toMatch(/at most 200 pages/);
-    expect(bench.sheet.pages).toHaveLength(1);
+    await makeVersions(editor, group().id, 300);
+    expect(editor.notice?.text).toMatch(/at most 200 pages/);
+    expect(editor.sheet.pages).toHaveLength(1);
   });
 });
 
@@ -586,19 +586,19 @@ describe('what takes long', () => {
     expect(making.open).toBe(false);
     expect(group().items).toEqual(items);
     expect(lines()[0]).toBe('otherwise');
-    expect(bench.notice?.text).toMatch(/^Stopped. What you entered is kept/);
+    expect(editor.notice?.text).toMatch(/^Stopped. What you entered is kept/);
   });
 });
 
 describe('charts that share a table', () => {
   test('follow it in one step with the one whose table was edited', async () => {
     const chart = beginChart([], 'bar', 'shared');
-    await addMade(bench, makerOf('chart').begin, undefined, chart);
+    await addMade(editor, makerOf('chart').begin, undefined, chart);
     await settle();
-    await addMade(bench, makerOf('chart').begin, undefined, { ...chart, kind: 'line' });
+    await addMade(editor, makerOf('chart').begin, undefined, { ...chart, kind: 'line' });
     await settle();
-    const groups = () => bench.page.items as GroupItem[];
-    const steps = bench.history.past.length;
+    const groups = () => editor.page.items as GroupItem[];
+    const steps = editor.history.past.length;
     const rows = chart.table.rows.map((row, i) => (i === 0 ? ['otter', '5'] : row));
     const after = (one: GroupItem) => ({
       ...(one.maker as MakerStateOf<'chart'>),
@@ -611,8 +611,8 @@ describe('charts that share a table', () => {
       items.some((item) => item.kind === 'text' && bodyText(item.body) === 'otter'),
     );
     expect(said).toEqual([true, true]);
-    expect(bench.history.past).toHaveLength(steps + 1);
-    bench.undo();
+    expect(editor.history.past).toHaveLength(steps + 1);
+    editor.undo();
     expect(
       groups().some(({ items }) => items.some((item) => item.kind === 'text' && bodyText(item.body) === 'otter')),
     ).toBe(false);
@@ -625,10 +625,10 @@ const clip = (words: string) => ({ getData: (type: string) => (type === 'text/pl
 describe('a table on the sheet', () => {
   const cell = (row: number, column: number) => part<TextItem>(`c-${row}-${column}`);
   const table = () => (group().maker as MakerStateOf<'table'>).recipe;
-  const editAt = (id: string) => bench.edit({ id, anchor: 0, focus: 0, typing: null });
+  const editAt = (id: string) => editor.edit({ id, anchor: 0, focus: 0, typing: null });
   beforeEach(async () => {
     await addMade(
-      bench,
+      editor,
       makerOf('table').begin,
       undefined,
       beginTable(
@@ -644,37 +644,37 @@ describe('a table on the sheet', () => {
 
   test('Tab goes from cell to cell, back with Shift, and behind the last into a new row', async () => {
     editAt(cell(1, 1).id);
-    expect(tableTab(bench, 1)).toBe(true);
-    expect(bench.editing!.id).toBe(cell(1, 2).id);
-    tableTab(bench, -1);
-    expect(bench.editing!.id).toBe(cell(1, 1).id);
+    expect(tableTab(editor, 1)).toBe(true);
+    expect(editor.editing!.id).toBe(cell(1, 2).id);
+    tableTab(editor, -1);
+    expect(editor.editing!.id).toBe(cell(1, 1).id);
     editAt(cell(2, 2).id);
-    tableTab(bench, 1);
+    tableTab(editor, 1);
     await settle();
     expect(table().rows).toHaveLength(3);
-    expect(bench.editing!.id).toBe(part<TextItem>(`c-${table().rows[2]}-1`).id);
-    bench.edit(null);
-    expect(tableTab(bench, 1)).toBe(false);
+    expect(editor.editing!.id).toBe(part<TextItem>(`c-${table().rows[2]}-1`).id);
+    editor.edit(null);
+    expect(tableTab(editor, 1)).toBe(false);
   });
 
   test('takes cells from a spreadsheet from the one that is written in', async () => {
     editAt(cell(2, 1).id);
-    expect(pasteCells(bench, clip('just words'))).toBe(false);
-    expect(pasteCells(bench, clip('curlew\t9\navocet\t11\n'))).toBe(true);
+    expect(pasteCells(editor, clip('just words'))).toBe(false);
+    expect(pasteCells(editor, clip('curlew\t9\navocet\t11\n'))).toBe(true);
     await settle();
     expect(group().items.map((item) => (item.kind === 'text' ? bodyText(item.body) : ''))).toEqual(
       expect.arrayContaining(['bird', 'seen', 'curlew', '9', 'avocet', '11']),
     );
     expect(table().rows).toHaveLength(3);
-    bench.undo();
+    editor.undo();
     expect(bodyText(cell(2, 1).body)).toBe('heron');
   });
 
   test('cells pasted onto the sheet are a table of their own', async () => {
-    expect(pasteTable(bench, clip('one line\twith a tab'))).toBe(false);
-    expect(pasteTable(bench, clip('bird\tseen\nheron\t2\n'))).toBe(true);
+    expect(pasteTable(editor, clip('one line\twith a tab'))).toBe(false);
+    expect(pasteTable(editor, clip('bird\tseen\nheron\t2\n'))).toBe(true);
     await settle();
-    const pasted = bench.page.items[0] as GroupItem;
+    const pasted = editor.page.items[0] as GroupItem;
     expect(pasted.maker?.kind).toBe('table');
     expect(pasted.items.map((item) => (item.kind === 'text' ? bodyText(item.body) : ''))).toEqual([
       'bird',
@@ -683,13 +683,13 @@ describe('a table on the sheet', () => {
       '2',
     ]);
     open({ kind: 'student', supplies: ['map'] });
-    expect(pasteTable(bench, clip('bird\tseen\nheron\t2\n'))).toBe(false);
+    expect(pasteTable(editor, clip('bird\tseen\nheron\t2\n'))).toBe(false);
   });
 
   test('rows grow with what is typed, in one step with it', async () => {
     const before = cell(2, 1).height;
     editAt(cell(2, 1).id);
-    typeWords(bench, bench.editing!, 0, 0, 'a bird\nthat stands\nand waits\nfor hours ');
+    typeWords(editor, editor.editing!, 0, 0, 'a bird\nthat stands\nand waits\nfor hours ');
     await vi.advanceTimersByTimeAsync(700);
     await settle();
     expect(cell(2, 1).height).toBeGreaterThan(before * 1.2);

@@ -2,7 +2,7 @@ import type { MakerKind, MakerState } from '../../core/schema/recipes/recipes';
 import type { GroupItem, Item } from '../../core/schema/sheet';
 import type { Point } from '../../core/geometry/matrix';
 
-/** What belongs together over several groups, and is brought in step after one of them was made. */
+/** Things that span several groups, and are brought in step after one of them was made. */
 export type Together = {
   /** How many are being brought in step. */
   readonly busy: number;
@@ -11,21 +11,21 @@ export type Together = {
 
 type Clip = Pick<DataTransfer, 'getData'>;
 
-/** What a maker adds to the sheet itself. Each answers whether it dealt with what was asked. */
-export type OnSheet<Bench> = {
+/** What a maker adds to the sheet. Each returns whether it handled the request. */
+export type OnSheet<Editor> = {
   kind: MakerKind;
-  /** The settings of its frame after which it is made anew; width and height where none are said. */
+  /** The frame settings after which it is made again; width and height by default. */
   frame?: readonly string[];
-  /** What shows at once of a recipe that is being typed, until it is made. */
+  /** What of a recipe shows at once while it is typed. */
   ahead?(group: GroupItem, recipe: MakerState['recipe']): GroupItem | null;
-  together?(bench: Bench, finished: () => void): Together;
+  together?(editor: Editor, finished: () => void): Together;
   /** Tab while words of a part are written. */
-  tab?(bench: Bench, by: 1 | -1): boolean;
-  /** Ctrl+Enter: something new under or beside what is chosen or written. */
-  beside?(bench: Bench, as: 'child' | 'sibling'): boolean;
+  tab?(editor: Editor, by: 1 | -1): boolean;
+  /** Ctrl+Enter: adds something under or beside the selected part. */
+  beside?(editor: Editor, as: 'child' | 'sibling'): boolean;
   /** Pasted while words of a part are written, or onto the page. */
-  pasteInto?(bench: Bench, clip: Clip): boolean;
-  paste?(bench: Bench, clip: Clip): boolean;
-  /** A thing was let go over a point of the page. */
-  drop?(bench: Bench, item: Item, point: Point): boolean;
+  pasteInto?(editor: Editor, clip: Clip): boolean;
+  paste?(editor: Editor, clip: Clip): boolean;
+  /** An item was dropped on a point of the page. */
+  drop?(editor: Editor, item: Item, point: Point): boolean;
 };

@@ -4,14 +4,14 @@ import type { Result } from '../../core/lookfors/kind';
 import type { Sheet } from '../../core/schema/sheet';
 import type { Aside } from '../keeping/vault';
 
-/** How saving stands, and what is told of it. */
+/** The state of saving. */
 
 export type SaveState =
   | { kind: 'saved'; at: number }
   | { kind: 'saving' }
-  /** No answer, or with `trouble` a server that can't save: the changes are kept here and go out later. */
+  /** No answer, or with `trouble` a server that can't save. Changes are kept here and sent later. */
   | { kind: 'offline'; waiting: number; trouble: boolean }
-  /** Signed out, handed in, or gone: nothing more is taken. */
+  /** Signed out, handed in, or deleted: nothing more is saved. */
   | { kind: 'stopped'; reason: string };
 
 export type SaveAnswer =
@@ -20,7 +20,7 @@ export type SaveAnswer =
   | { outcome: 'refused'; index: number; reason: string };
 
 export type Told = {
-  /** The sheet changed beneath: others' changes, or something of ours that was refused. */
+  /** The sheet has changed: by others, or because a change of ours was refused. */
   sheet(sheet: Sheet, over: Change[]): void;
   state(state: SaveState): void;
   notice(text: string): void;
@@ -29,7 +29,7 @@ export type Told = {
   aside(aside: readonly Aside[]): void;
 };
 
-/** What happens to the outbox, for other windows of the browser that follow it. `from`: the window that did it, if another. */
+/** What happens to the outbox, for the browser's following windows. `from`: the window that made the change. */
 export type Happening =
   | { kind: 'pushed'; change: Change; from: string | null; k: number }
   | { kind: 'sent'; batch: string; count: number }

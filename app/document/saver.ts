@@ -20,24 +20,24 @@ import type { Pending, Slot } from '../keeping/vault';
 import type { Happening, SaveAnswer, Told } from './save-state';
 import type { Mine } from './windows-line';
 
-/** Sends changes to the server, keeps what is unsent in the browser, and says plainly how it stands. */
+/** Sends changes to the server, stores unsent ones in the browser, and reports the state of saving. */
 
 const SETTLE = 350;
 const LOOK_EVERY = 5000;
-/** Longest wait for an answer; a batch that is sent again is taken once. */
+/** Longest wait for an answer. A batch that is sent again is taken only once. */
 const NO_ANSWER = 30_000;
-/** After so many answers that the server failed with a batch, it is looked for the change that it fails with. */
+/** After this many failures with one batch, its faulty change is looked for. */
 const PATIENCE = 3;
 
 export const MET =
   'Something was deleted in one place while it was worked on in another. It stays: delete it once more if it is to go.';
 
-/** Answers that say that a batch can't be read or is too much. */
+/** Answers that say a batch can't be read or is too large. */
 const TOO_MUCH = new Set([400, 413, 422]);
 
 const unsentOf = ({ sent, queue }: Pending) => ({ sent, queue });
 
-/** The server answered, and not as hoped. */
+/** The server answered with an error. */
 class Answered extends Error {
   constructor(readonly status: number) {
     super(`the server answered ${status}`);
@@ -49,18 +49,18 @@ export class Saver {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private busy = false;
   private fails = 0;
-  /** How much goes out at once: less after a batch that the server could not take. */
+  /** How much is sent at once: less after a batch that failed. */
   private slice = WHOLE_SLICE;
-  /** A change that can't be saved never holds back the others. */
+  /** A change that can't be saved never holds up the others. */
   private aside: SetAside;
   private trouble = false;
   private stopped = false;
   private poll: ReturnType<typeof setInterval> | undefined;
-  /** The sheet with all that waits, where it is known. */
+  /** The sheet with all waiting changes, if known. */
   private shown: Sheet | undefined;
-  /** The last change that was taken from each of the other windows. */
+  /** The last change taken from each other window. */
   private taken: Record<string, number> = {};
-  /** Hears of all that happens to the outbox. */
+  /** Is told everything that happens to the outbox. */
   follow: (happening: Happening) => void = () => {};
 
   constructor(
@@ -77,7 +77,7 @@ export class Saver {
     return `/documents/${this.documentId}/changes`;
   }
 
-  /** The sheet with all that waits. */
+  /** The sheet with all waiting changes. */
   get sheetNow(): Sheet {
     return (this.shown ??= rebuilt(this.outbox).sheet);
   }
@@ -87,8 +87,8 @@ export class Saver {
   }
 
   /**
-   * Takes up what an earlier window left unsent; gives the sheet to show. `followed`: this window has followed the one that led
-   * before, and knows what that had; what it did itself goes on top.
+   * Takes up what an earlier window left unsent, and returns the sheet to show. `followed`: what this window knew of the one
+   * that led before; its own changes go on top.
    */
   async start(followed?: { outbox: Outbox; mine: readonly Mine[]; me: string }): Promise<Sheet> {
     const left = await this.slot.left();
@@ -105,7 +105,7 @@ export class Saver {
       if (k > this.takenOf(followed!.me)) this.outbox = push(this.outbox, change);
     await this.aside.open();
     const sheet = this.settle();
-    // Closed while it was being opened: what was left is kept, for whoever opens it next.
+    // Closed while opening: what was left is stored for whoever opens it next.
     if (this.stopped) return sheet;
     if (waiting(this.outbox) > 0) void this.flush();
     window.addEventListener('online', this.wake);
@@ -114,7 +114,7 @@ export class Saver {
     return sheet;
   }
 
-  /** Takes up what another window left that was closed meanwhile. */
+  /** Takes up what a window left that was closed meanwhile. */
   async takeLeft(): Promise<void> {
     if (this.taking || this.stopped) return;
     this.taking = true;
@@ -147,7 +147,7 @@ export class Saver {
     return this.slot.keepPending({ ...this.outbox, taken: this.taken });
   }
 
-  /** Puts what a closed window left on top of what there is. */
+  /** Puts a closed window's changes on top of ours. */
   private async takeUp(given: Pending): Promise<void> {
     const { base, confirmed, sent, queue } = this.outbox;
     const left = this.without(given);
@@ -160,13 +160,13 @@ export class Saver {
         );
     }
     if (given.mine) {
-      // It was done on top of what waits here.
+      // It was made on top of what waits here.
       this.outbox = { ...this.outbox, queue: [...queue, ...restored(confirmed, base, left, missed).queue] };
       return;
     }
     const before = [...(sent?.changes ?? []), ...queue].map((change) => ({ batch: '', change }));
     const next = restored(confirmed, base, left, [...missed, ...before]);
-    // Only one batch can be on its way under its own name: the first that is found.
+    // Only one batch can keep its name on the way: the first one found.
     if (before.length === 0) this.outbox = next;
     else this.outbox = { ...this.outbox, queue: [...queue, ...(next.sent?.changes ?? []), ...next.queue] };
   }
@@ -177,7 +177,7 @@ export class Saver {
     return taken > 0 ? { ...left, queue: left.queue.slice(taken) } : left;
   }
 
-  /** Sends nothing more and leaves what is unsent in the slot, for whoever takes it next. */
+  /** Stops sending, and leaves unsent changes in the slot for its next owner. */
   stop(): void {
     this.stopped = true;
     clearTimeout(this.timer);
@@ -190,7 +190,7 @@ export class Saver {
   leave(): void {
     if (!this.stopped && waiting(this.outbox) > 0) this.slot.keepNow({ ...this.outbox, taken: this.taken });
   }
-  /** The page is back as it was: what it kept when it went is not newer than what it has. */
+  /** The page is restored from the browser's cache: what it stored when it closed is not newer than what it has. */
   back(): void {
     this.slot.forgetNow();
   }
@@ -236,7 +236,7 @@ export class Saver {
     this.timer = setTimeout(() => void this.flush(), delay);
   }
 
-  /** What of ours no longer fits is set aside, and said. */
+  /** Sets our changes aside that no longer fit, and reports it. */
   private settle(theirs: Change[] = []): Sheet {
     const { sheet, outbox, lost } = rebuilt(this.outbox);
     this.outbox = outbox;
@@ -247,7 +247,7 @@ export class Saver {
     return sheet;
   }
 
-  /** What was set aside has been seen to. */
+  /** Forgets what was set aside. */
   forgetAside(): void {
     this.aside.forget();
   }
@@ -296,8 +296,8 @@ export class Saver {
   }
 
   /**
-   * The server can't take a batch, though it is well: half of it goes out next, until the change is found that it fails with.
-   * Only when the log says that nothing of the batch arrived.
+   * The server fails with a batch although it works otherwise. Half of it is sent next, until the faulty change is found. Only
+   * when the log shows that nothing of the batch arrived.
    */
   private async narrow(status: number) {
     const { sent, base } = this.outbox;
@@ -357,7 +357,7 @@ export class Saver {
     this.told.state({ kind: 'stopped', reason });
   }
 
-  /** Another window or person may have changed the sheet. */
+  /** Another window or person may have changed it. */
   private async look() {
     if (!this.stopped) await this.takeLeft();
     if (this.busy || this.stopped || document.visibilityState !== 'visible' || waiting(this.outbox) > 0) return;

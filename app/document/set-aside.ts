@@ -2,7 +2,7 @@ import type { Change } from '../../core/changes/change';
 import type { Told } from './save-state';
 import type { Aside, Slot } from '../keeping/vault';
 
-/** Changes that could not be saved: kept in the browser, said, and there to be downloaded until they have been seen to. */
+/** Changes that could not be saved: stored in the browser and shown until they are downloaded or discarded. */
 export class SetAside {
   private all: readonly Aside[] = [];
   constructor(

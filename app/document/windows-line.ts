@@ -4,14 +4,14 @@ import type { Result } from '../../core/lookfors/kind';
 import type { SaveState } from './save-state';
 
 /**
- * What the windows of one browser say to each other about a sheet that several of them have open. One of them, the one that
- * holds the sheet's main slot, keeps the outbox and sends it: it leads. The others hand it what is done in them, and follow.
+ * Messages between the windows of one browser that show the same sheet. The one that holds the sheet's main slot leads: it
+ * keeps the outbox and sends it. The others hand it their changes and follow.
  */
 
 /** A change of a follower: `k` counts on from 1. */
 export type Mine = { k: number; change: Change };
 export type Said =
-  /** To whoever leads. `n` is the version that `items` build on. */
+  /** To the leading window. `n` is the version that `items` are based on. */
   | { kind: 'hello'; from: string }
   | { kind: 'mine'; from: string; n: number; items: Mine[] }
   | { kind: 'settle'; from: string; ask: number }

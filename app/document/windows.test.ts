@@ -16,7 +16,7 @@ import type { Said } from './windows-line';
 
 /** Windows of one browser on one sheet: one leads, the others follow. Their messages take their time, each sender's in order. */
 
-class Storage {
+class FakeStorage {
   slots = new Map<string, Pending>();
   slot(name: string, main: boolean): Slot {
     return {
@@ -43,12 +43,12 @@ class Storage {
 }
 /** Slots whose window is open. */
 let open: Set<string>;
-let storage: Storage;
-let windows: Window[];
+let storage: FakeStorage;
+let windows: FakeWindow[];
 /** Messages on their way, by who gets them. */
-let way: { to: Window; said: Said }[];
+let way: { to: FakeWindow; said: Said }[];
 
-class Window {
+class FakeWindow {
   sheet: Sheet = sampleSheet();
   notices: string[] = [];
   save: SaveState | null = null;
@@ -127,7 +127,7 @@ const to = (x: number): Change => ({ kind: 'set', id: 'box', values: { x } });
 const wordsOf = (sheet: Sheet) => bodyText((find(sheet, 'words')!.item as TextItem).body);
 
 beforeEach(() => {
-  [open, storage, windows, way] = [new Set(['main']), new Storage(), [], []];
+  [open, storage, windows, way] = [new Set(['main']), new FakeStorage(), [], []];
   vi.stubGlobal('window', new EventTarget());
   vi.stubGlobal('document', Object.assign(new EventTarget(), { visibilityState: 'hidden' }));
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
@@ -146,8 +146,8 @@ describe('windows of one browser', () => {
     });
     await fc.assert(
       fc.asyncProperty(fc.array(step, { maxLength: 25 }), async (steps) => {
-        [storage, windows, way] = [new Storage(), [], []];
-        const all = [new Window('a'), new Window('b'), new Window('c')];
+        [storage, windows, way] = [new FakeStorage(), [], []];
+        const all = [new FakeWindow('a'), new FakeWindow('b'), new FakeWindow('c')];
         await all[0].leads();
         for (const one of all.slice(1)) await one.follows();
         for (const { who, what, rest } of steps) {
@@ -166,7 +166,7 @@ describe('windows of one browser', () => {
     );
   });
   test('when the one that leads goes, another one goes on with all that was done', async () => {
-    const [a, b, c] = [new Window('a'), new Window('b'), new Window('c')];
+    const [a, b, c] = [new FakeWindow('a'), new FakeWindow('b'), new FakeWindow('c')];
     await a.leads();
     await b.follows();
     await c.follows();
@@ -184,7 +184,7 @@ describe('windows of one browser', () => {
     expect(c.sheet).toEqual(b.sheet);
   });
   test('what a closed window had not handed over is taken up at once, and what it had is not taken twice', async () => {
-    const [a, b] = [new Window('a'), new Window('b')];
+    const [a, b] = [new FakeWindow('a'), new FakeWindow('b')];
     await a.leads();
     await b.follows();
     b.does(typed('X'));
@@ -199,7 +199,7 @@ describe('windows of one browser', () => {
     expect(storage.slots.has('b')).toBe(false);
   });
   test('a deletion in one meets what was done in another: that stays', async () => {
-    const [a, b] = [new Window('a'), new Window('b')];
+    const [a, b] = [new FakeWindow('a'), new FakeWindow('b')];
     await a.leads();
     await b.follows();
     a.does(typed('seen '));
@@ -210,7 +210,7 @@ describe('windows of one browser', () => {
     expect(b.notices.join()).toMatch(/stays/);
   });
   test('what does not fit is told where it was done', async () => {
-    const [a, b] = [new Window('a'), new Window('b')];
+    const [a, b] = [new FakeWindow('a'), new FakeWindow('b')];
     await a.leads();
     await b.follows();
     b.saver!.push({ kind: 'remove', id: 'nothing' });
@@ -221,7 +221,7 @@ describe('windows of one browser', () => {
   });
   test('alone in the browser, a window is told so', async () => {
     vi.useFakeTimers();
-    const b = new Window('b');
+    const b = new FakeWindow('b');
     const shown = new Follower('b', { seq: 0, sheet: sampleSheet() }, storage.slot('b', false), b.line, b.told).start();
     await vi.advanceTimersByTimeAsync(1600);
     expect(await shown).toBeNull();

@@ -14,7 +14,7 @@ import { everyItem } from '../../core/sheet/tree';
 import type { Faces } from '../../core/text/faces';
 import { arrivals, facesNow, imageUrl, loadMissing, onArrival, pictureNow, prepare } from './resources';
 
-/** Draws a page from the display list: the same outlines as on paper. Each item is drawn anew only when it changes. */
+/** Draws a page from the display list, with the same outlines as on paper. Each item is drawn again only when it changes. */
 
 /** The faces once everything the sheet needs is here; redraws as more arrives. */
 export function useDrawing(sheet: Sheet): { faces: Faces | null; arrived: number } {
@@ -38,7 +38,7 @@ export function useDrawing(sheet: Sheet): { faces: Faces | null; arrived: number
 const NOWHERE = { items: [] } as unknown as Page;
 const hasLine = (item: Item): boolean => item.kind === 'line' || (item.kind === 'group' && item.items.some(hasLine));
 
-/** Where a line runs from and to, as a text that tells whether that changed; nothing for what is no line. */
+/** Where a line runs, as text to compare. Empty for anything but lines. */
 function endsOf(page: Page, item: Item): string {
   if (item.kind !== 'line') return '';
   const { from, to } = lineEnds(page, item, pictureNow);
@@ -90,7 +90,7 @@ const ItemView = memo(function ItemView({ item, roles, faces, prompts, arrived, 
 /** A group of more parts than this is drawn part by part: so only those that changed are drawn anew. */
 const MANY = 24;
 
-/** A large group: its parts by themselves, each within the group's frame. */
+/** The parts of a large group, each within the group's frame. */
 const PartsView = memo(function PartsView({ item, roles, faces, prompts, arrived, page, dim }: ItemProps) {
   const group = item as GroupItem;
   const around = page ?? NOWHERE;

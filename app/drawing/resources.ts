@@ -5,7 +5,7 @@ import { Faces } from '../../core/text/faces';
 import { needsOf } from '../../core/sheet/needs';
 import { named } from '../../workers/part-names';
 
-/** Faces and pictures in the browser: fetched when first wanted, kept for the life of the page. */
+/** Faces and pictures in the browser: fetched when first needed, kept while the page is open. */
 
 let opening: Promise<Faces> | undefined;
 let opened: Faces | null = null;
@@ -25,7 +25,7 @@ export const onArrival = (listener: () => void) => {
 };
 // What could not be fetched is asked for again.
 if (typeof window !== 'undefined') window.addEventListener('online', tell);
-/** Grows whenever something has arrived: what is drawn with it may be drawn anew. */
+/** Counts arrivals: what is drawn with them may have to be drawn again. */
 export const arrivals = () => arrived;
 
 async function bytes(url: string): Promise<ArrayBuffer> {
@@ -55,7 +55,7 @@ export function openFaces(): Promise<Faces> {
   return opening;
 }
 
-/** The faces if an earlier screen has opened them: then the next one draws at once. */
+/** The faces, if an earlier screen loaded them: then this one draws at once. */
 export const facesNow = () => opened;
 
 const loadFace = (faces: Faces, file: string) =>
@@ -64,7 +64,7 @@ const loadFace = (faces: Faces, file: string) =>
     tell();
   });
 
-/** Fetches a picture, once; it is here then, or there is none of that name. */
+/** Fetches a picture once. Afterwards it is here, or there is none of that name. */
 export const loadPicture = (id: string) =>
   once(id, async () => {
     const answer = await fetch(`/art/pictures/${id}.json`);
@@ -75,19 +75,19 @@ export const loadPicture = (id: string) =>
 /** Where the pixels of own pictures are. */
 export const imageUrl = (asset: string) => `/art/pictures/${asset}`;
 
-/** A picture if it is here; asks for it if not. */
+/** A picture if it is here. Otherwise it is fetched. */
 export function pictureNow(id: string): DrawnPicture | undefined {
   const known = pictures.get(id);
   if (known === undefined) void loadPicture(id);
   return known ?? undefined;
 }
 
-/** The font files that drawing has asked for in vain so far. */
+/** Font files that drawing needed and did not have. */
 export function loadMissing(faces: Faces): void {
   for (const file of faces.missing) void loadFace(faces, file);
 }
 
-/** All that a sheet is drawn with, before it is first shown. */
+/** Loads everything a sheet is drawn with, before it is first shown. */
 export async function prepare(sheet: Sheet): Promise<Faces> {
   const faces = await openFaces();
   const { fonts, pictures: wanted } = needsOf(sheet);

@@ -7,7 +7,7 @@ import { arrivals, loadMissing, onArrival, pictureNow } from './resources';
 
 type Props = { sheet: Sheet; page: Page; faces: Faces | null };
 
-/** A page as it would be, small: for what is seen before it is taken. Drawn anew when a face or picture that it needs has come. */
+/** A small preview of a page. Drawn again when a face or picture it needs has arrived. */
 export const SmallPicture = memo(function SmallPicture({ sheet, page, faces }: Props) {
   const arrived = useSyncExternalStore(onArrival, arrivals, () => 0);
   const url = useMemo(() => {

@@ -42,10 +42,10 @@ export default function DayPicker({ label, value, time, min, mayBeNone, onChange
         onOpenChange={(open) => !open && onClose()}
         onKeyDown={(event) => {
           if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return;
-          // What can't be read stays there to be put right.
+          // Wrong input stays, to be corrected.
           const typed = dayjs(event.target.value.trim(), shown, true);
           if (!typed.isValid() || (min && typed.isBefore(dayjs(min)))) return;
-          // Else the same key would press the button that gets the focus, and open it again.
+          // Otherwise the same key would press the button that gets the focus, and open the calendar again.
           event.preventDefault();
           onChange(typed.format(kept));
           onClose();

@@ -1,15 +1,16 @@
+import styles from './face-choice.module.css';
 import type { SelectProps } from 'antd';
 import { Select } from 'antd';
 import { z } from 'zod';
 import { faceById, FACES } from '../../core/text/catalogue';
 import { fetched, useFetched } from '../browser/later';
 
-/** Choosing faces, each listed as it looks. */
+/** Choosing a font, each listed in its own face. */
 
 const Names = z.record(z.string(), z.object({ d: z.string(), width: z.number(), height: z.number() }));
 const drawn = fetched(async () => Names.parse(await (await fetch('/art/faces.json')).json()));
 
-/** The name of a face in it; in plain words until it has come. */
+/** A font's name in its own face, or in plain text until that has loaded. */
 function FaceName({ id, name }: { id: string; name: string }) {
   const names = useFetched(drawn);
   const one = names.kind === 'here' ? names.value[id] : undefined;
@@ -17,7 +18,7 @@ function FaceName({ id, name }: { id: string; name: string }) {
   return (
     <>
       <span className="sr">{name}</span>
-      <svg className="face-name" aria-hidden="true" width={one.width} height={one.height}>
+      <svg className={styles.name} aria-hidden="true" width={one.width} height={one.height}>
         <path d={one.d} />
       </svg>
     </>
@@ -26,7 +27,7 @@ function FaceName({ id, name }: { id: string; name: string }) {
 
 type Props<T> = Pick<SelectProps<T>, 'value' | 'placeholder' | 'mode' | 'maxCount' | 'style' | 'onChange'> & {
   label: string;
-  /** Only faces for early readers. */
+  /** Only fonts for early readers. */
   early?: boolean;
 };
 
@@ -46,9 +47,9 @@ export function FaceChoice<T extends string | string[] | null>({ label, early, .
 
 function FaceOption({ id, name }: { id: string; name: string }) {
   return (
-    <span className="face-option">
+    <span className={styles.option}>
       <FaceName id={id} name={name} />
-      {faceById(id).early && <small className="quiet">early reader</small>}
+      {faceById(id).early && <small className="quiet">Early reader</small>}
     </span>
   );
 }

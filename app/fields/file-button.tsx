@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { useRef } from 'react';
-import { Toggle } from './fields';
+import { Toggle } from './toggle';
 
 type Props = {
   /** What a press does. */

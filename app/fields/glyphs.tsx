@@ -63,7 +63,7 @@ export function CurveDrawing({ curve }: { curve: keyof typeof CURVE_PATHS }) {
 
 type EdgeName = 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom';
 
-/** Two bars at a line, upright or lying. */
+/** Two bars at a line, vertical or horizontal. */
 export function EdgeDrawing({ edge }: { edge: EdgeName }) {
   const across = edge === 'left' || edge === 'centre' || edge === 'right';
   const at = edge === 'left' || edge === 'top' ? 1.5 : edge === 'right' || edge === 'bottom' ? 14.5 : 8;
@@ -80,7 +80,7 @@ export function EdgeDrawing({ edge }: { edge: EdgeName }) {
 }
 
 /** Three bars with equal gaps, or with marks at equal distances. */
-export function SpreadDrawing({ axis, by }: { axis: 'x' | 'y'; by: 'gap' | 'centre' }) {
+export function DistributeDrawing({ axis, by }: { axis: 'x' | 'y'; by: 'gap' | 'centre' }) {
   const bars = by === 'gap' ? [1, 6.2, 12.4] : [1, 6, 12];
   const widths = by === 'gap' ? [2.6, 3.6, 2.6] : [3, 4, 3];
   return (

@@ -1,6 +1,6 @@
 import { startTransition, useEffect, useState } from 'react';
 
-/** A value, taken up only after it has rested for so many milliseconds: for what is dear to draw and need not follow each letter. */
+/** A value that follows only after a pause, in milliseconds: for what is slow to draw and need not follow each letter. */
 export function useRested<T>(value: T, rest: number): T {
   const [rested, setRested] = useState(() => value);
   useEffect(() => {

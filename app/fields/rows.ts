@@ -1,14 +1,14 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import type { RefObject } from 'react';
 
-/** Rows beyond those that can be seen, on either side. */
+/** Rows kept beyond the visible ones, on either side. */
 const BEYOND = 14;
-/** What is taken to be seen until the list was measured, in pixels. */
+/** The visible size until the list has been measured, in pixels. */
 const FIRST = { width: 100, height: 700 };
 
 /**
- * Which rows of a long list are there, and the room that the others take before and after them, in pixels. All rows are `row`
- * pixels high.
+ * Which rows of a long list exist, and the space the others take before and after them, in pixels. All rows are `row` pixels
+ * high.
  */
 export function useRows(count: number, row: number, list: RefObject<HTMLElement | null>) {
   const rows = useVirtualizer({

@@ -1,3 +1,4 @@
+import { Action } from '../parts/action';
 import { Input } from 'antd';
 import { nanoid } from 'nanoid';
 import type { LookFor } from '../../core/lookfors/all';
@@ -7,7 +8,7 @@ import type { Sheet } from '../../core/schema/sheet';
 import { Settings } from './lookfors/all';
 import { Choice } from '../fields/choice';
 
-/** Choosing what to look for. Each is tried at once on the teacher's own sheet. */
+/** Choosing look-fors. Each is tried at once on the teacher's own sheet. */
 
 type Props = {
   sheet: Sheet;
@@ -31,14 +32,12 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Prop
               aria-label="What you will look for, as students read it"
               onChange={(event) => set(i, { title: event.target.value })}
             />
-            <button
-              type="button"
-              className="plainbtn"
+            <Action
               aria-label={`Remove: ${lookFor.title}`}
               onClick={() => onChange(lookFors.filter((_, j) => j !== i))}
             >
               ✕
-            </button>
+            </Action>
           </div>
           <div className="lookfor-line">
             <Settings lookFor={lookFor} sheet={sheet} set={(patch) => set(i, patch)} />
@@ -78,6 +77,6 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Prop
 
 function triedWords(result: Result | undefined): string {
   if (!result) return '';
-  if (result.held === null) return 'you tick this while reading';
-  return `on yours: ${result.got} of ${result.need}`;
+  if (result.held === null) return 'You tick this while reading';
+  return `On yours: ${result.got} of ${result.need}`;
 }

@@ -1,3 +1,4 @@
+import { Action } from '../parts/action';
 import { Button, Input, Select } from 'antd';
 import { nanoid } from 'nanoid';
 import type { Rubric } from '../../core/lookfors/rubric';
@@ -19,7 +20,7 @@ export function RubricEdit({ rubric, onChange }: { rubric: Rubric; onChange: (ru
             <Input
               size="small"
               aria-label="Row of the rubric"
-              placeholder="what is marked"
+              placeholder="What is marked"
               value={row.name}
               onChange={(event) => set(row.id, { name: event.target.value })}
             />
@@ -30,17 +31,15 @@ export function RubricEdit({ rubric, onChange }: { rubric: Rubric; onChange: (ru
               options={[2, 3, 4, 5].map((n) => ({ value: n, label: `levels 1 to ${n}` }))}
               onChange={(count: number) => set(row.id, { levels: levels(count, row.levels) })}
             />
-            <button
-              type="button"
-              className="plainbtn"
+            <Action
               aria-label={`Remove: ${row.name || 'this row'}`}
               onClick={() => onChange({ rows: rubric.rows.filter(({ id }) => id !== row.id) })}
             >
               ✕
-            </button>
+            </Action>
           </div>
           <details>
-            <summary className="quiet">what each level means</summary>
+            <summary className="quiet">What each level means</summary>
             {row.levels.map((level, i) => (
               <Input
                 key={level.points}

@@ -2,11 +2,11 @@ import { COLOURS } from '../theme/tokens';
 import type { Cover } from '../../core/sheet/cover';
 import './cover.css';
 
-/** The picture of a sheet's first page: paper of the right size and colour stands there until it is drawn. */
+/** The picture of a sheet's first page. Until it is drawn, paper of the right size and colour stands in its place. */
 
 type Props = {
   src: string;
-  /** Not known for what was damaged before sizes were kept: an upright page. */
+  /** Unknown for sheets damaged before sizes were stored: a portrait page. */
   cover: Cover | null;
   /** The room it has, in pixels. */
   width: number;
@@ -29,7 +29,7 @@ export function CoverPicture({ src, cover, width, height }: Props) {
         width={wide}
         height={high}
         onLoad={(event) => (event.currentTarget.hidden = false)}
-        // Where it can't be had, the paper stays.
+        // If it can't be loaded the paper stays.
         onError={(event) => (event.currentTarget.hidden = true)}
       />
     </span>

@@ -1,3 +1,4 @@
+import { card } from '../parts/card';
 import { Button } from 'antd';
 import { Form } from 'react-router';
 import { Strip } from './strip';
@@ -6,7 +7,7 @@ import './damaged.css';
 
 export type DamageSaid = { documentId: string; changedAt: Date; last: { at: Date } | null };
 
-/** In the place of a sheet that can't be read: what is the matter, its last readable state, and a way on from there. */
+/** Shown instead of a sheet that can't be read: the reason, its last readable state, and how to go on from there. */
 export function DamagedScreen({
   damage,
   title,
@@ -18,7 +19,7 @@ export function DamagedScreen({
   damage: DamageSaid;
   title: string;
   home: string;
-  /** Where one comes back to when it has been put right. */
+  /** Where to return once it is mended. */
   back: string;
   picture: string;
   now: number;
@@ -37,7 +38,7 @@ export function DamagedScreen({
 export function DamageCard({ damage, back, now }: { damage: DamageSaid; back: string; now: number }) {
   const zone = useZone();
   return (
-    <section className="card damage-card" role="alert">
+    <section className={card('damage-card')} role="alert">
       <h2>This sheet is damaged</h2>
       <p>Its newest state, changed {whenWords(damage.changedAt, now, zone)}, can’t be read. Nothing is thrown away.</p>
       {damage.last ? (

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { SECRET_LENGTH, SECRET_PICTURES } from '../../core/handout/secret';
 import './secret-pictures.css';
 
-/** Choosing pictures in an order: to come in with, or as one's own from now on. */
+/** Choosing pictures in an order: to sign in, or as a new secret. */
 export function SecretPictures({
   chosen,
   onChange,

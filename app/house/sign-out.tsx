@@ -1,10 +1,11 @@
+import { Action } from '../parts/action';
 import { Modal } from 'antd';
 import { useState } from 'react';
 import { Form } from 'react-router';
 import type { Unsent } from '../keeping/seal';
 import { closeOtherWindows } from '../keeping/windows';
 
-/** Fetched when it is wanted: few sign out. */
+/** Loaded when needed: few people sign out. */
 const seal = () => import('../keeping/seal');
 
 const NOTHING: Unsent = { documents: 0, words: 0 };
@@ -13,7 +14,7 @@ function titleOf({ documents, words }: Unsent): string {
   return documents === 1 ? 'One sheet has work that is not saved' : `${documents} sheets have work that is not saved`;
 }
 
-/** The way out. What is not saved yet is said first; it stays on this machine, sealed. */
+/** Signing out. Unsaved work is mentioned first; it stays on this computer, encrypted. */
 export function SignOut({ personId }: { personId: string }) {
   const [unsent, setUnsent] = useState<Unsent>(NOTHING);
   const [problem, setProblem] = useState(false);
@@ -29,7 +30,7 @@ export function SignOut({ personId }: { personId: string }) {
     } catch {
       return setProblem(true);
     }
-    // Loaded anew, nothing of this person is left in the window.
+    // The page is reloaded, so that nothing of this person is left in the window.
     window.location.replace('/');
   };
   const ask = async () => {
@@ -49,9 +50,7 @@ export function SignOut({ personId }: { personId: string }) {
           void ask();
         }}
       >
-        <button className="plainbtn" type="submit">
-          Sign out
-        </button>
+        <Action type="submit">Sign out</Action>
       </Form>
       <Modal
         open={unsent.documents + unsent.words > 0}

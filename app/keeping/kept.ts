@@ -2,18 +2,18 @@ import { useMemo, useSyncExternalStore } from 'react';
 import { z } from 'zod';
 
 /**
- * Words that a person has typed and that are nowhere else yet: drafts, forms not sent, notes on their way. They are in the
- * browser with the next letter, and over a reload; each is told by whose it is and a place, such as `classes/3b/names`.
+ * Text a person has typed that is stored nowhere else yet: drafts, unsent forms, notes on their way. It is stored in the
+ * browser with every letter and survives a reload. Each text has an owner and a key, such as `classes/3b/names`.
  */
 
 const PREFIX = 'dappled-margin words ';
-/** Where storage is full or refused, words stay in this window. */
+/** If storage is full or refused, text stays in this window. */
 const here = new Map<string, string>();
 const listeners = new Set<() => void>();
 
 const keyOf = (personId: string, place: string) => `${PREFIX}${personId}/${place}`;
 
-/** Storage that is full or refused throws: then it holds nothing. */
+/** Full or refused storage throws: then it holds nothing. */
 export function quietly<T>(work: () => T, otherwise: T): T {
   try {
     return work();
@@ -36,7 +36,7 @@ function put(key: string, raw: string | null): void {
   tell();
 }
 
-/** Keeps a value at a place; null forgets it. */
+/** Stores a value under a key. Null removes it. */
 export const keep = (personId: string, place: string, value: unknown): void =>
   put(keyOf(personId, place), value === null ? null : JSON.stringify(value));
 
@@ -48,15 +48,15 @@ function read<T>(schema: z.ZodType<T>, raw: string | null): T | null {
 export const keptAt = <T>(personId: string, place: string, schema: z.ZodType<T>): T | null =>
   read(schema, rawAt(keyOf(personId, place)));
 
-/** The names of all that lies in the browser's plain storage. */
+/** All keys in the browser's local storage. */
 export const plainNames = (): string[] => quietly(() => Object.keys(localStorage), []);
 
-/** Words that were locked away at signing out, by whose they are. */
+/** Text encrypted at sign-out, by its owner. */
 export const SEALED = 'dappled-margin sealed ';
 export const hasSealed = (personId: string): boolean =>
   plainNames().some((name) => name.startsWith(`${SEALED}${personId} `));
 
-/** All entries whose key begins so, in the order of their keys. */
+/** All entries whose key has this prefix, in order. */
 function entries(prefix: string): [key: string, raw: string][] {
   const keys = new Set([...plainNames(), ...here.keys()]);
   return [...keys]
@@ -69,7 +69,7 @@ function entries(prefix: string): [key: string, raw: string][] {
 }
 
 export type Kept<T> = { place: string; value: T };
-/** What is kept at places that begin so, in their order; what can't be read is left out, but stays. */
+/** The values under keys with this prefix, in order. Unreadable ones are left out, but stay stored. */
 export function keptWithin<T>(personId: string, within: string, schema: z.ZodType<T>): Kept<T>[] {
   return readAll(personId, entries(keyOf(personId, within)), schema);
 }
@@ -82,10 +82,10 @@ function readAll<T>(personId: string, found: readonly [key: string, raw: string]
   });
 }
 
-/** A person's words as they lie there, for locking them away, and for putting them back. */
+/** A person's stored text, for encrypting it and for putting it back. */
 export const rawWords = (personId: string): [key: string, raw: string][] => entries(keyOf(personId, ''));
 export const forgetRaw = (key: string): void => put(key, null);
-/** What is there already is newer than what comes back. */
+/** What is there already is newer. */
 export function putBack(key: string, raw: string): void {
   if (rawAt(key) === null) put(key, raw);
 }
@@ -102,7 +102,7 @@ export function onKept(listener: () => void): () => void {
   };
 }
 
-/** What is kept at a place, and how to keep something else there; in all windows alike. */
+/** A stored value and how to change it, the same in all windows. */
 export function useKept<T>(
   personId: string,
   place: string,

@@ -9,11 +9,11 @@ import type { Aside, Pending } from './vault';
 import { forgetNow, isUnsent, keptNow, mainSlot, namesNow, nowEntry, openVault, Slot, STUCK, within } from './vault';
 
 /**
- * Signing out of a machine that others use, too. What is saved needs no keeping: it goes. What is not saved is sealed: it stays,
- * but only its owner is given the key, and finds it again in the sheet where it was made.
+ * Signing out of a shared computer. Saved work is removed. Unsaved work is encrypted and stays: only its owner gets the key,
+ * and finds it again in the sheet where it was made.
  */
 
-/** Parcels hold what one window had. */
+/** One parcel for each window. */
 type Parcel = { pending: Pending | null; aside: readonly Aside[] };
 
 /** Keys in a store that belong to one person. */
@@ -31,13 +31,13 @@ async function cipher() {
 type Vault = Awaited<ReturnType<typeof openVault>>;
 
 /**
- * What the browser's plain storage holds of a person: words that are nowhere else yet and, where there is no vault, unsaved
- * changes. It is sealed as it lies there, under one name.
+ * What local storage holds of a person: typed text and, without IndexedDB, unsaved changes. It is encrypted as it is, under one
+ * name.
  */
 const sealedNames = (personId: string) => plainNames().filter((name) => name.startsWith(`${SEALED}${personId} `));
 const Plain = z.array(z.tuple([z.string(), z.string()]));
 
-/** All slots in which something of a person is kept. */
+/** All slots that hold something of a person. */
 async function slotsOf(db: Vault, personId: string): Promise<string[]> {
   const early = namesNow(`${personId}/`);
   if (!db) return early;
@@ -62,17 +62,17 @@ async function parcelsIn(db: Vault, slots: readonly string[]): Promise<[slot: st
 }
 
 export type Unsent = { documents: number; words: number };
-/** In how many documents a person has something here that is not saved, in any window, and how much else that was typed. */
+/** In how many documents a person has unsaved work here, in any window, and how much other typed text. */
 export async function unsentOf(personId: string): Promise<Unsent> {
   const db = await openVault();
   const parcels = await parcelsIn(db, await slotsOf(db, personId));
   return { documents: new Set(parcels.map(([slot]) => slot.split('/')[1])).size, words: rawWords(personId).length };
 }
 
-/** Seals what a person has not saved and clears whatever else of theirs is kept here. @throws Error without the key */
+/** Encrypts a person's unsaved work and removes everything else of theirs. @throws Error without the key */
 export async function sealAll(personId: string): Promise<void> {
   const db = await openVault();
-  // What a window still holds is its own to keep.
+  // What a window still has open it stores itself.
   const held = new Set(await heldSlots());
   const left = (await slotsOf(db, personId)).filter((slot) => !held.has(slot));
   const parcels = await parcelsIn(db, left);
@@ -93,7 +93,7 @@ export async function sealAll(personId: string): Promise<void> {
   for (const slot of left) forgetNow(slot);
 }
 
-/** A window's slot in the vault, with what was sealed there before. */
+/** A window's slot, with what was encrypted there before. */
 export async function slotOf(documentId: string, personId: string, isLed: () => Promise<boolean>): Promise<Slot> {
   const both = Promise.all([unsealWords(personId), unseal(documentId, personId)]);
   await within(STUCK, both, undefined).catch((error: unknown) =>
@@ -102,7 +102,7 @@ export async function slotOf(documentId: string, personId: string, isLed: () => 
   return Slot.take(documentId, personId, isLed);
 }
 
-/** Puts back what was sealed of a person's words, once they are here again; without the key it stays sealed. */
+/** Restores a person's encrypted text when they are back. Without the key it stays encrypted. */
 export async function unsealWords(personId: string): Promise<void> {
   const names = sealedNames(personId);
   if (names.length === 0) return;
@@ -116,7 +116,7 @@ export async function unsealWords(personId: string): Promise<void> {
   }
 }
 
-/** Opens what was sealed of a document, so that its next window takes it up; without the key it stays sealed. */
+/** Decrypts what was stored of a document, so that its next window takes it up. Without the key it stays encrypted. */
 async function unseal(documentId: string, personId: string): Promise<void> {
   const db = await openVault();
   const main = mainSlot(documentId, personId);
@@ -129,7 +129,7 @@ async function unseal(documentId: string, personId: string): Promise<void> {
     if (!sealed) continue;
     const { pending, aside } = JSON.parse(bytesToUtf8(opener.decrypt(sealed))) as Parcel;
     const tx = db.transaction(['pending', 'aside', 'sealed'], 'readwrite');
-    // As what another window left, which the main one takes up behind its own.
+    // Stored as if another window had left it: the main one takes it up after its own.
     if (pending) void tx.objectStore('pending').put(pending, `${main}/${nanoid(10)}`);
     const before = (await tx.objectStore('aside').get(main)) ?? [];
     if (aside.length > 0) void tx.objectStore('aside').put([...before, ...aside], main);

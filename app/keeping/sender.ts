@@ -5,40 +5,40 @@ import { Saying, Spot } from '../../core/review/said';
 import { hasSealed, keep, keptWithin, onKept } from './kept';
 
 /**
- * What a teacher says on pieces goes out from here: kept in the browser first, sent in order, sent again until the school has
- * answered. What it can't take any more is set aside with its reason.
+ * Sends what a teacher says on pieces: stored in the browser first, sent in order, and sent again until the school has
+ * answered. What is refused is set aside with its reason.
  */
 
-/** A step on its way, whose piece it is on, and where on it words belong. */
+/** A step on its way, the piece it is on, and where its text belongs. */
 const OnItsWay = z.object({ handoutId: z.string(), copyId: z.string(), step: Saying, spot: Spot.nullable() });
 type OnItsWay = z.infer<typeof OnItsWay>;
-/** A note that is being written; `changes` when it is there already. */
+/** A note being written. `changes`: the note it replaces. */
 export const Draft = z.object({ note: z.string(), changes: z.boolean(), spot: Spot, body: z.string() });
 export type Draft = z.infer<typeof Draft>;
 export const NotTaken = z.object({ what: z.enum(['note', 'ruling', 'mark']), reason: z.string() });
 export type NotTaken = z.infer<typeof NotTaken>;
 
 const wayOf = (goId: string) => `said/${goId}/`;
-/** By the piece: its next go has another id. */
+/** By piece: its next go has another id. */
 export const draftsOf = (copyId: string) => `drafts/${copyId}/`;
 export const asideOf = (copyId: string) => `not-taken/${copyId}/`;
 
 export type Sending = 'idle' | 'sending' | 'unreached' | 'signed out';
 
-/** Longest wait for an answer, in milliseconds; steps that are sent again are taken once. */
+/** Longest wait for an answer, in milliseconds. Steps that are sent again are taken only once. */
 const NO_ANSWER = 20_000;
-/** A request to have less than the server reads at once. */
+/** A request stays below what the server reads at once. */
 const SLICE = 50;
 const WAITS = [1000, 2000, 4000, 8000, 15_000];
 
 type Entry = { place: string; value: OnItsWay };
-/** A step that this window knows of, and when it saw it taken. */
+/** A step this window knows, and when it was taken. */
 export type Step = { place: string; step: Saying; takenAt: number | null };
 type Outcome = { kind: 'taken' } | { kind: 'later'; state: Sending } | { kind: 'refused'; reason: string };
 
 const goOf = (place: string) => place.split('/')[1];
 
-/** Places sort as they were made, in this window and between windows. */
+/** Keys sort in the order they were made, also across windows. */
 let last = 0;
 function nextName(): string {
   last = Math.max(last + 1, Date.now());
@@ -53,7 +53,7 @@ class Sender {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private forgetKept: (() => void) | undefined;
   private listeners = new Set<() => void>();
-  /** Steps of a go, as long as they are on their way and for a while after. */
+  /** Steps of a go, while they are on their way and for some time after. */
   private known = new Map<string, readonly Step[]>();
 
   constructor(readonly personId: string) {}
@@ -69,13 +69,13 @@ class Sender {
     return () => this.listeners.delete(listener);
   };
 
-  /** What was said on a go and is not in what was loaded before it was taken. The same list until something changes. */
+  /** What was said on a go and is not yet in the loaded data. The same list until something changes. */
   stepsOn(goId: string): readonly Step[] {
     if (!this.known.has(goId)) this.look(goId);
     return this.known.get(goId)!;
   }
 
-  /** What is on its way no longer was taken, here or by another window, or is set aside. */
+  /** A step no longer on its way was taken, here or by another window, or set aside. */
   private look(goId: string) {
     const before = this.known.get(goId) ?? [];
     const now = this.waiting(goId);
@@ -105,7 +105,7 @@ class Sender {
     };
   }
 
-  /** What this person left here when signing out comes back first. */
+  /** What this person left here at sign-out is restored first. */
   private async unseal(): Promise<void> {
     if (!hasSealed(this.personId)) return;
     try {
@@ -131,7 +131,7 @@ class Sender {
     this.listeners.forEach((listener) => listener());
   }
 
-  /** Whether all that was said on a go has been taken; tries for a while. */
+  /** Whether everything said on a go has been taken. Keeps trying for some time. */
   async settled(goId: string): Promise<boolean> {
     for (let tries = 0; tries < 20 && this.waiting(goId).length > 0; tries++) {
       this.wake();
@@ -176,7 +176,7 @@ class Sender {
     this.tell('idle');
   }
 
-  /** Words become a draft again, for the next go; that they were not taken is kept until it is seen. */
+  /** Refused text becomes a draft for the next go. The refusal is stored until it has been seen. */
   private refuse({ place, value: { copyId, step, spot } }: Entry, reason: string) {
     const [, goId, name] = place.split('/');
     const what = step.do === 'rule' ? 'ruling' : step.do === 'mark' ? 'mark' : 'note';
@@ -186,7 +186,7 @@ class Sender {
     }
     keep(this.personId, `${asideOf(copyId)}${name}`, { what, reason });
     keep(this.personId, place, null);
-    // It went, but was not taken.
+    // It was sent but refused.
     const others = this.known.get(goId)?.filter((known) => known.place !== place);
     if (others) this.known.set(goId, others);
     this.listeners.forEach((listener) => listener());
@@ -210,7 +210,7 @@ async function send(goId: string, batch: readonly Entry[]): Promise<Outcome> {
     });
     told = (await answer.json()) as { message?: unknown };
   } catch {
-    // What is no answer of ours comes from something in between.
+    // An answer that isn't ours comes from something in between.
     return { kind: 'later', state: 'unreached' };
   }
   if (answer.ok) return { kind: 'taken' };
@@ -226,7 +226,7 @@ export function senderOf(personId: string): Sender {
   return there;
 }
 
-/** Sends what this teacher has said, from whatever screen it is left for. */
+/** Sends what this teacher has said, whichever screen they go to. */
 export function useSending(personId: string): Sending {
   const sender = senderOf(personId);
   useEffect(() => sender.begin(), [sender]);

@@ -5,19 +5,19 @@ import type { UndoHistory, Step } from '../../core/changes/history';
 import { NO_HISTORY } from '../../core/changes/history';
 import { plainNames, quietly } from './kept';
 
-/** What the browser keeps over a reload: changes that are not saved yet, and the steps that can be undone. */
+/** What the browser stores over a reload: unsaved changes, and the steps that can be undone. */
 
-/** Changes on their way: `base` is the number they build on; `sent` are those of a batch that got no answer yet. */
+/** Changes on their way. `base`: the number they are based on. `sent`: those of a batch without an answer yet. */
 export type Pending = {
   base: number;
   sent: { batch: string; changes: Change[] } | null;
   queue: Change[];
-  /** Of a window that follows another one: its name, and the number of the first of these changes. */
+  /** For a following window: its name, and the number of the first of these changes. */
   mine?: { from: string; first: number };
-  /** Of the window that leads: the last change that it has of each that follows. */
+  /** For the leading window: the last change it has from each follower. */
   taken?: Record<string, number>;
 };
-/** What was left in a slot; `own` is the reader's own. */
+/** What was left in a slot. `own`: the reader's own. */
 export type Left = { pending: Pending; own: boolean; forget: () => Promise<void> };
 
 /** A change that could not be saved, when and why. */
@@ -28,11 +28,11 @@ interface Schema extends DBSchema {
   aside: { key: string; value: readonly Aside[] };
   past: { key: [string, number]; value: Step };
   future: { key: string; value: readonly Step[] };
-  /** Left by somebody who has signed out: told by slot and a number of its own. */
+  /** Left by somebody who signed out, by slot and number. */
   sealed: { key: [string, string]; value: Uint8Array };
 }
 
-/** Longest waits for an answer of the browser's storage, in milliseconds: where it hangs, saving must not hang with it. */
+/** Longest waits for the browser's storage, in milliseconds: if it hangs, saving must not. */
 export const STUCK = 3000;
 const STUCK_LOCK = 1500;
 
@@ -52,7 +52,7 @@ export async function within<T>(limit: number, work: Promise<T>, otherwise: T): 
 }
 
 let opened: Promise<IDBPDatabase<Schema> | null> | undefined;
-/** null where the browser keeps nothing (private windows) or does not answer: then work goes on without. */
+/** Null if the browser stores nothing (private windows) or does not answer: then work goes on without. */
 export const openVault = () =>
   (opened ??= within(
     STUCK,
@@ -70,15 +70,15 @@ export const openVault = () =>
     null,
   ).catch(() => null));
 
-/** What is read while a sheet opens; null where there is no storage, or where it fails or hangs. */
+/** Read while a sheet opens. Null without storage, or when it fails or hangs. */
 async function read<T>(work: (db: IDBPDatabase<Schema>) => Promise<T>): Promise<T | null> {
   const db = await openVault();
   return db && within(STUCK, work(db), null).catch(() => null);
 }
 
 /**
- * What is unsent when a page goes, written at once: IndexedDB takes its time, and what it has not done by then is lost. It is
- * newer than what lies in IndexedDB for the same slot.
+ * Unsent changes when a page closes, written at once: IndexedDB is too slow then. They are newer than what IndexedDB has for
+ * the slot.
  */
 const NOW = 'dappled-margin unsent ';
 export const keptNow = (name: string) =>
@@ -86,7 +86,7 @@ export const keptNow = (name: string) =>
 const keepNow = (name: string, { base, sent, queue, mine, taken }: Pending) =>
   quietly(() => localStorage.setItem(NOW + name, JSON.stringify({ base, sent, queue, mine, taken })), undefined);
 export const forgetNow = (name: string) => quietly(() => localStorage.removeItem(NOW + name), undefined);
-/** As it lies there, for where there is nothing else to keep it in. */
+/** The raw entries, for browsers without other storage. */
 export const nowEntry = (name: string): [key: string, raw: string][] => {
   const raw = quietly(() => localStorage.getItem(NOW + name), null);
   return raw === null ? [] : [[NOW + name, raw]];
@@ -96,14 +96,14 @@ export const namesNow = (within: string) =>
     .filter((key) => key.startsWith(NOW + within))
     .map((key) => key.slice(NOW.length));
 
-/** The main slot that this window's page has, over a reload: the page before may still be holding it. */
+/** The main slot this window had before a reload: the old page may still be holding it. */
 const MINE = 'dappled-margin main slot';
 const wasMine = (name: string) => quietly(() => sessionStorage.getItem(MINE) === name, false);
 const noteMine = (name: string) => quietly(() => sessionStorage.setItem(MINE, name), undefined);
 
 export const mainSlot = (documentId: string, personId: string) => `${personId}/${documentId}`;
 
-/** For a page that goes before its slot is there: puts changes behind those that were left for the main slot. */
+/** For a page that closes before its slot has opened: adds changes to those left for the main slot. */
 export function keepEarly(documentId: string, personId: string, base: number, changes: readonly Change[]): void {
   const name = mainSlot(documentId, personId);
   const before = keptNow(name) ?? { base, sent: null, queue: [] };
@@ -114,26 +114,27 @@ export const isUnsent = (pending: Pending | null | undefined): pending is Pendin
   !!pending && (pending.sent !== null || pending.queue.length > 0);
 
 /**
- * One window's drawer in the vault. The first window on a document holds the main slot; a second one keeps to itself, so
- * that neither overwrites the other's unsent changes. What closed windows left behind is taken up by the next main one.
+ * One window's slot. The first window on a document holds the main slot. A second one has its own, so that neither overwrites
+ * the other's unsent changes. What closed windows left is taken up by the next main one.
  */
 export class Slot {
   private past: readonly Step[] = [];
-  /** Where something could not be read nothing is written, for it would mix with that. */
+  /** Nothing is written over what could not be read. */
   private keeps = { pending: true, history: true };
   private constructor(
     readonly name: string,
     private isMain: boolean,
-    /** Lets the next window have the slot. */
+    /** Releases the slot for the next window. */
     readonly release: () => void,
   ) {}
 
-  /** `isLed`: whether another window of this browser answers for the main slot: then it is not waited for. */
+  /** `isLed`: whether another window answers for the main slot. Then it is not waited for. */
   static async take(documentId: string, personId: string, isLed: () => Promise<boolean> = no): Promise<Slot> {
     const main = mainSlot(documentId, personId);
     const unsent = async () =>
       keptNow(main) !== null || (await read(async (db) => isUnsent(await db.get('pending', main))));
-    // A reload's old page may take a while to let go. Where it was this window's, or left something, that is waited for.
+    // After a reload the old page may hold the slot for a moment. If this window had it, or left something in it, it is waited
+    // for.
     for (const began = Date.now(); Date.now() - began < PATIENCE;) {
       const release = await tryLock(main);
       if (release) {
@@ -155,7 +156,7 @@ export class Slot {
     });
   }
 
-  /** The main slot, once the window that has it has let go. @throws when the signal ends the wait */
+  /** Resolves with the main slot once its window has released it. @throws when the signal ends the wait */
   static async next(documentId: string, personId: string, signal: AbortSignal): Promise<Slot> {
     const name = mainSlot(documentId, personId);
     const release = await new Promise<() => void>((given, fail) => {
@@ -168,7 +169,7 @@ export class Slot {
     return this.isMain;
   }
 
-  /** What closed windows left unsent, this slot's own first; the others' slots are emptied by `forget`. */
+  /** What closed windows left unsent, this slot's own first. `forget` empties the others' slots. */
   async left(): Promise<Left[]> {
     const { name } = this;
     const own = async () => forgetNow(name);
@@ -202,16 +203,16 @@ export class Slot {
     return left ?? (now ? [{ pending: now, own: true, forget: own }] : []);
   }
 
-  /** For a page that goes: keeps what is unsent at once. */
+  /** For a closing page: stores unsent changes at once. */
   keepNow(pending: Pending): void {
     keepNow(this.name, pending);
   }
-  /** For a page that went and came back as it was. */
+  /** For a page restored from the browser's cache. */
   forgetNow(): void {
     forgetNow(this.name);
   }
 
-  /** Whether unsent changes and steps are kept, both. */
+  /** Whether both unsent changes and undo steps are stored. */
   get whole(): boolean {
     return this.keeps.pending && this.keeps.history;
   }
@@ -244,7 +245,7 @@ export class Slot {
     return kept ?? NO_HISTORY;
   }
 
-  /** Writes what differs from the last time. */
+  /** Writes only what changed since the last time. */
   async keepHistory({ past, future }: UndoHistory): Promise<void> {
     const before = this.past;
     this.past = past;
@@ -263,10 +264,10 @@ export class Slot {
 
 const no = () => Promise.resolve(false);
 
-/** Longest wait for a slot that holds something unsent, in milliseconds. */
+/** Longest wait for a slot with unsent changes, in milliseconds. */
 const PATIENCE = 8000;
 
-/** What gives the lock back, or null when another window has it. */
+/** A function that releases the lock, or null if another window holds it. */
 function tryLock(name: string): Promise<(() => void) | null> {
   if (!navigator.locks) return Promise.resolve(() => {});
   let late = false;

@@ -1,16 +1,16 @@
-/** Windows of one browser: when somebody signs out in one, all of them go. */
+/** Signing out in one window signs out all windows of the browser. */
 
-/** One for the whole window: what it sends does not come back to it. */
+/** One channel for the window: it doesn't hear its own messages. */
 let channel: BroadcastChannel | undefined;
 const others = () => (channel ??= new BroadcastChannel('dappled-margin'));
 
-/** The slots of sheets that windows of this browser hold at this moment. */
+/** The slots that windows of this browser hold now. */
 export async function heldSlots(): Promise<string[]> {
   const { held = [] } = (await navigator.locks?.query()) ?? {};
   return held.flatMap(({ name }) => name ?? []);
 }
 
-/** Has all other windows go to the front page; is done when none of theirs holds a sheet any more, or after a while. */
+/** Sends all other windows to the front page. Resolves when none holds a sheet any more, or after a while. */
 export async function closeOtherWindows(personId: string): Promise<void> {
   others().postMessage('signed out');
   for (let i = 0; i < 40; i++) {
@@ -19,7 +19,7 @@ export async function closeOtherWindows(personId: string): Promise<void> {
   }
 }
 
-/** Places that show nothing of anybody: what is being typed there stays. */
+/** Pages that show nobody's data: what is typed there stays. */
 const OPEN_TO_ALL = new Set(['/', '/join', '/credits']);
 
 /** Leaves for the front page when another window signs out. */

@@ -1,12 +1,12 @@
 import { useMemo } from 'react';
 import { alteredCount } from '../../core/makers/remake';
-import { Toggle } from '../fields/fields';
+import { Toggle } from '../fields/toggle';
 import { makerOf } from './all';
 import type { PanelProps } from './kit/parts';
 
 /** The recipe of what is chosen, in its margin card. */
 export function MakerPanel(props: PanelProps) {
-  const { bench, group } = props;
+  const { editor, group } = props;
   const altered = useMemo(() => alteredCount(group), [group]);
   if (!group.maker) return null;
   const { Panel } = makerOf(group.maker.kind);
@@ -18,13 +18,13 @@ export function MakerPanel(props: PanelProps) {
           {altered === 1 ? '1 part was changed by hand' : `${altered} parts were changed by hand`}
           <Toggle
             label="Puts all back to where they would be made; looks stay"
-            onClick={() => bench.making?.tidy(group.id, 'places')}
+            onClick={() => editor.making?.tidy(group.id, 'places')}
           >
             tidy
           </Toggle>
           <Toggle
             label="Makes everything anew, as if nothing had been done by hand"
-            onClick={() => bench.making?.tidy(group.id, 'all')}
+            onClick={() => editor.making?.tidy(group.id, 'all')}
           >
             make anew
           </Toggle>

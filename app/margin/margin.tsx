@@ -6,7 +6,7 @@ import type { View } from './view';
 import { onStage } from './view';
 import './margin.css';
 
-/** The column beside the sheet. Each entry stands at the height of the spot it is about, joined to it by a line. */
+/** The column beside the sheet. Each entry is at the height of the spot it is about, with a line to it. */
 
 export type Tone = 'plain' | 'moss' | 'apricot' | 'sky' | 'straw';
 export type MarginEntry = {
@@ -18,7 +18,7 @@ export type MarginEntry = {
   tone: Tone;
   /** Whether its line is drawn strongly. */
   active?: boolean;
-  /** What is being worked on: the margin scrolls to keep it in sight. */
+  /** What is being worked on: the margin scrolls to keep it visible. */
   current?: boolean;
   label: string;
   content: ReactNode;
@@ -69,7 +69,7 @@ export const Margin = memo(function Margin({ entries, view, label, onChoose }: P
   const bottom = Math.max(view.stageHeight, ...wishes.map(({ id, height }) => (tops.get(id) ?? 0) + height + PAD));
   const measured = entries.every((entry) => heights[entry.id] !== undefined);
 
-  // What is being worked on stays in sight, however full the margin is.
+  // What is being worked on stays visible, however full the margin is.
   const active = entries.find((entry) => entry.current && heights[entry.id] !== undefined);
   const activeTop = active && tops.get(active.id);
   const activeHeight = active && heights[active.id];
@@ -98,7 +98,7 @@ export const Margin = memo(function Margin({ entries, view, label, onChoose }: P
                 else cards.current.delete(entry.id);
               }}
               className={`margin-card tone-${entry.tone}${entry.anchor ? ' tied' : ''}${entry.active ? ' active' : ''}`}
-              // Not hidden until it has its place: it may be typed in already.
+              // Not hidden until it is placed: somebody may already be typing in it.
               style={{ top: tops.get(entry.id) ?? PAD, opacity: heights[entry.id] === undefined ? 0 : undefined }}
               aria-label={entry.label}
               onPointerDown={() => onChoose?.(entry.id)}
@@ -115,7 +115,7 @@ export const Margin = memo(function Margin({ entries, view, label, onChoose }: P
             const from = onStage(view, entry.anchor);
             if (from.y < 0 || from.y > view.stageHeight || from.x < 0 || from.x > view.stageWidth) return null;
             const to = { x: view.stageWidth + 8, y: (tops.get(entry.id) ?? 0) + LATCH - scroll };
-            // Flat at both ends, so that it leaves the sheet sideways and meets the card squarely.
+            // Horizontal at both ends.
             const reach = Math.max(24, Math.min(90, (to.x - from.x) * 0.5));
             return (
               <g key={entry.id} className={`tone-${entry.tone}${entry.active ? ' active' : ''}`}>

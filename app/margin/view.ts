@@ -3,7 +3,7 @@ import type { RefObject } from 'react';
 import type { Point } from '../../core/geometry/matrix';
 import type { Page } from '../../core/schema/sheet';
 
-/** How the sheet lies in its stage: pixels to a point, and where its corner is. */
+/** How the sheet lies in its stage: pixels per point, and where its corner is. */
 export type View = {
   scale: number;
   /** The sheet's top left corner in the stage's visible area, in pixels. */

@@ -9,7 +9,7 @@ type Props = {
   onProblem?: (words: string) => void;
 };
 
-/** Asks for a picture of one's own. */
+/** The button that uploads a picture. */
 export function BringPicture({ onBrought, onProblem }: Props) {
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);

@@ -3,7 +3,7 @@ import type { OwnPicture } from '../../server/stores/pictures';
 import { MOST_BYTES } from '../../core/raster/limits';
 import type { PictureAnswer, PicturesAnswer } from './answers';
 
-/** The pictures that there are to choose from: the shipped ones, and those that a teacher brought along. */
+/** The pictures to choose from: shipped ones and a teacher's uploads. */
 
 export type PictureEntry = {
   id: string;
@@ -16,10 +16,10 @@ export type PictureEntry = {
   licence: string;
 };
 
-/** The group of those brought along, before all others. */
+/** The group of uploaded pictures, before all others. */
 export const OWN = 'uploaded';
 
-/** `mayBring`: whether this person can bring pictures along. */
+/** `mayBring`: whether this person can upload pictures. */
 type Index = { entries: readonly PictureEntry[]; mayBring: boolean };
 
 let shipped: readonly PictureEntry[] = [];
@@ -53,12 +53,12 @@ export const loadIndex = (): Promise<readonly PictureEntry[]> =>
     put((answer?.pictures ?? []).map(entryOf), answer?.mayBring ?? false);
     return index.entries;
   })().catch((problem: unknown) => {
-    // Asked for again, it may come.
+    // It may load when asked for again.
     loading = undefined;
     throw problem;
   }));
 
-/** Tried again when a picture is next asked for. */
+/** Tried again the next time a picture is needed. */
 const later = () => undefined;
 
 const subscribe = (listener: () => void) => {
@@ -66,7 +66,7 @@ const subscribe = (listener: () => void) => {
   return () => void listeners.delete(listener);
 };
 const indexNow = () => index;
-/** What has come of it by now. */
+/** The index as far as it has loaded. */
 export const pictureIndex = indexNow;
 
 export function usePictures(): Index {
@@ -74,7 +74,7 @@ export function usePictures(): Index {
   return useSyncExternalStore(subscribe, indexNow, indexNow);
 }
 
-/** What a picture is called with where it comes from, where that is known. */
+/** A picture's name with its source, if known. */
 export const titleOf = ({ name, credit, licence }: PictureEntry): string =>
   credit ? `${name} · ${credit} (${licence})` : name;
 
@@ -87,7 +87,7 @@ async function sent(url: string, request: RequestInit): Promise<Response | strin
   return said?.message ?? 'Couldn’t upload the picture. Try again.';
 }
 
-/** Brings a picture along, for this sheet and others. @returns it, or what is wrong with it as a sentence */
+/** Uploads a picture, for this sheet and others. @returns it, or a sentence that says what is wrong with it */
 export async function bringPicture(file: File): Promise<PictureEntry | string> {
   if (file.size > MOST_BYTES)
     return `“${file.name}” has ${Math.ceil(file.size / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be uploaded. Save it smaller and try again.`;

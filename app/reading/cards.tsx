@@ -10,7 +10,7 @@ import { whenWords } from '../browser/time';
 import type { Route } from '../routes/+types/reading';
 import { Tick } from '../student/lookfor-list';
 
-/** What stands around a piece that is being read: the class above, look-fors and rubric in the margin. */
+/** Around a piece being read: the class above, look-fors and rubric in the margin. */
 
 type Loaded = Route.ComponentProps['loaderData'];
 type Say = (step: Saying) => void;
@@ -57,10 +57,10 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone }: Judging
       </div>
       <p className="quiet">
         {go
-          ? `go ${go.number}, handed in ${whenWords(go.handedInAt, now, zone)}`
+          ? `Go ${go.number}, handed in ${whenWords(go.handedInAt, now, zone)}`
           : copy.state === 'not-begun'
-            ? 'nothing is on it yet'
-            : 'not handed in: shown as it is now'}
+            ? 'Nothing is on it yet'
+            : 'Not handed in: shown as it is now'}
         {lookFors.length > 0 && ` · ${held.filter(Boolean).length} of ${lookFors.length} met`}
       </p>
       <ul className="lookfors reading-lookfors">
@@ -95,7 +95,7 @@ function LookForRow({
   open: boolean;
   say: Say;
 }) {
-  // A ruling that says what was counted anyway is taken back.
+  // A ruling that agrees with the count is withdrawn.
   const rule = (to: boolean) => say({ do: 'rule', lookFor: lookFor.id, held: ruled && result.held === to ? null : to });
   return (
     <li>
@@ -110,12 +110,12 @@ function LookForRow({
           <span className="rule">
             {held !== true && (
               <button type="button" onClick={() => rule(true)}>
-                met
+                Met
               </button>
             )}
             {held !== false && (
               <button type="button" onClick={() => rule(false)}>
-                not met
+                Not met
               </button>
             )}
           </span>

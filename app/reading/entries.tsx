@@ -1,3 +1,4 @@
+import { Action } from '../parts/action';
 import { boxOf } from '../../core/items/hit';
 import type { Point } from '../../core/geometry/matrix';
 import type { Evidence } from '../../core/lookfors/kind';
@@ -18,7 +19,7 @@ import type { Writing } from './writing';
 
 export type Loaded = Route.ComponentProps['loaderData'];
 
-/** Evidence that stands in the margin; the rest shows on the piece alone. */
+/** Evidence listed in the margin. The rest shows on the piece only. */
 const TOLD: ReadonlySet<Evidence['verdict']> = new Set(['wrong', 'near', 'reversed', 'missing', 'extra']);
 
 export function anchorOf(page: Page, itemId: string | null, x: number | null, y: number | null): Point | null {
@@ -92,7 +93,7 @@ function damageEntry({ damage, goDamaged, copy, now }: Loaded): MarginEntry[] {
 const WHAT = { note: 'note', ruling: 'ruling', mark: 'mark' } as const;
 const counted = (count: number, what: string) => `${count === 1 ? 'A' : count} ${what}${count === 1 ? '' : 's'}`;
 
-/** Said once, until it is seen: the words are drafts again. */
+/** Shown until it is dismissed. The text is a draft again. */
 function notTakenEntry({ notTaken, seen }: Writing): MarginEntry[] {
   if (notTaken.length === 0) return [];
   const kinds = Object.keys(WHAT) as (keyof typeof WHAT)[];
@@ -115,9 +116,7 @@ function notTakenEntry({ notTaken, seen }: Writing): MarginEntry[] {
             {notTaken.at(-1)!.reason}
             {notTaken.some(({ what }) => what === 'note') && ' What you wrote stays here.'}
           </p>
-          <button type="button" className="plainbtn" onClick={seen}>
-            OK
-          </button>
+          <Action onClick={seen}>OK</Action>
         </>
       ),
     },
@@ -156,7 +155,7 @@ function evidenceEntries({ loaded, writing, page, open, active }: Reading): Marg
                   style={{ padding: 0 }}
                   onClick={() => writing.begin({ page: page.id, item: evidence.items[0], ...anchor })}
                 >
-                  write a note here
+                  Write a note here
                 </button>
               )}
             </>
@@ -191,7 +190,7 @@ function noteEntries({ writing, page, open, active }: Reading): MarginEntry[] {
 
 function draftEntries({ loaded, writing, page, open }: Reading): MarginEntry[] {
   const pages = loaded.sheet.pages;
-  // A page that is gone can't be turned to.
+  // The page may be gone.
   const isHere = ({ spot }: Draft) => spot.page === page.id || !pages.some(({ id }) => id === spot.page);
   const shut = open
     ? null

@@ -3,7 +3,7 @@ import type { Note } from '../../core/review/said';
 import { MOST_LETTERS } from '../../core/review/said';
 import type { Draft } from '../keeping/sender';
 
-/** Margin notes: what a teacher says about a spot. Enter keeps it, Shift+Enter makes a new line. */
+/** Margin notes: what a teacher says about a spot. Enter saves, Shift+Enter starts a new line. */
 
 export function NoteDraft({
   draft,
@@ -34,7 +34,7 @@ export function NoteDraft({
         onChange={(event) => onWrite(event.target.value)}
         onKeyDown={(event) => {
           event.stopPropagation();
-          // What is written stays; an empty one goes.
+          // Written text stays, an empty note is removed.
           if (event.key === 'Escape') (draft.body === '' ? onDrop : () => event.currentTarget.blur())();
           if (event.key === 'Enter' && !event.shiftKey && !event.nativeEvent.isComposing) {
             event.preventDefault();
@@ -73,15 +73,15 @@ export function NoteCard({
       <p className="note-words">{note.body}</p>
       <span className="note-foot">
         <span className="quiet">
-          {unsent ? 'on its way' : note.settled ? 'the student has dealt with it' : 'your note'}
+          {unsent ? 'On its way' : note.settled ? 'The student has dealt with it' : 'Your note'}
         </span>
         {open && (
           <>
             <button type="button" onClick={onChange}>
-              change
+              Change
             </button>
             <button type="button" onClick={onRemove}>
-              delete
+              Delete
             </button>
           </>
         )}

@@ -1,13 +1,13 @@
 import type { Sending } from '../keeping/sender';
 
-/** Says plainly whether the school has what was said. */
+/** Shows whether the school has what was said. */
 export function SendingWords({ sending, waiting }: { sending: Sending; waiting: number }) {
   const kept = waiting > 0 ? ` · ${waiting} ${waiting === 1 ? 'thing' : 'things'} kept here` : '';
   const words: Record<Sending, string> = {
     idle: '',
-    sending: 'saving …',
-    unreached: `offline${kept}`,
-    'signed out': `signed out${kept}: sign in again in another tab`,
+    sending: 'Saving …',
+    unreached: `Offline${kept}`,
+    'signed out': `Signed out${kept}: sign in again in another tab`,
   };
   return (
     <span className={`save-words ${sending === 'idle' || sending === 'sending' ? '' : 'offline'}`} role="status">

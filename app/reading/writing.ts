@@ -7,17 +7,17 @@ import { keep, useKeptWithin } from '../keeping/kept';
 import type { Sending, Step } from '../keeping/sender';
 import { asideOf, Draft, draftsOf, NotTaken, senderOf, useSending } from '../keeping/sender';
 
-/** What a teacher is writing on a piece: notes begun, and all that is said, whether the school has it yet or not. */
+/** What a teacher writes on a piece: drafts, and everything said, whether the school has it yet or not. */
 
 type Piece = { personId: string; handoutId: string; copyId: string; goId: string | null };
 export type Writing = {
   said: Said;
-  /** Notes that the school does not have yet, as they stand here. */
+  /** Notes that the school doesn't have yet. */
   unsent: ReadonlySet<string>;
   waiting: number;
   sending: Sending;
   drafts: readonly Draft[];
-  /** The one that was begun just now. */
+  /** The draft just begun. */
   newest: string | null;
   /** Why something that was said could not be taken. */
   notTaken: readonly NotTaken[];
@@ -33,7 +33,7 @@ export type Writing = {
 
 const NONE: readonly Step[] = [];
 
-/** `begun`: when what was loaded was asked for, by this window's clock; what was taken before is in it. */
+/** `begun`: when the loaded data was requested, by this window's clock. It contains everything taken before. */
 export function useWriting({ personId, handoutId, copyId, goId }: Piece, loaded: Said, begun: number): Writing {
   const sender = senderOf(personId);
   const sending = useSending(personId);
@@ -57,7 +57,7 @@ export function useWriting({ personId, handoutId, copyId, goId }: Piece, loaded:
   const drafts = fresh && !kept.some(({ note }) => note === fresh.note) ? [...kept, fresh] : kept;
   const reasons = useKeptWithin(personId, asideOf(copyId), NotTaken);
 
-  // Something was not taken: the piece is no longer as it is shown here.
+  // Something was refused: the piece has changed.
   const { revalidate } = useRevalidator();
   useEffect(() => {
     if (reasons.length > 0) void revalidate();
@@ -91,7 +91,7 @@ export function useWriting({ personId, handoutId, copyId, goId }: Piece, loaded:
       if (!body || goId === null) return;
       const there = draft.changes && said.notes.some(({ id }) => id === draft.note);
       if (there) say({ do: 'edit-note', note: draft.note, body }, draft.spot);
-      // Where the note to be changed is gone its words are not.
+      // If the note to be changed is gone, its text is kept.
       else say({ do: 'note', note: draft.changes ? nanoid() : draft.note, ...draft.spot, body }, draft.spot);
       put(draft, null);
       setFresh(null);

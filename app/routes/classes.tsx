@@ -1,3 +1,5 @@
+import { Action } from '../parts/action';
+import { card } from '../parts/card';
 import { Alert, Button, Input } from 'antd';
 import { useEffect } from 'react';
 import { Form, useNavigation } from 'react-router';
@@ -20,7 +22,7 @@ import type { Route } from './+types/classes';
 import './desk.css';
 import './classes.css';
 
-const Action = z.discriminatedUnion('do', [
+const Given = z.discriminatedUnion('do', [
   AddingClass.extend({ do: z.literal('add-class') }),
   AddingStudents.extend({ do: z.literal('add-students') }),
   MakingCards.extend({ do: z.literal('cards') }),
@@ -31,11 +33,11 @@ type Answer = {
   problem: string | null;
   said: string | null;
   cards: Carded[];
-  /** A box whose words have been taken, and what of them stays in it. */
+  /** A field whose text was taken, and what remains in it. */
   taken: { box: string; left: string } | null;
 };
 const NOTHING: Answer = { problem: null, said: null, cards: [], taken: null };
-/** Where the browser keeps what is typed in a box. */
+/** Where the browser stores what is typed in a field. */
 const NEW_CLASS = 'classes/new';
 const boxOf = (classId: string) => `classes/${classId}/names`;
 
@@ -53,7 +55,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 export async function action({ request, context }: Route.ActionArgs): Promise<Answer> {
   const person = await requireRole(request, context, 'teacher');
   const { db } = context.services;
-  const read = check(Action, await formOf(request));
+  const read = check(Given, await formOf(request));
   if (!read.ok) return { ...NOTHING, ...read.wrong };
   const given = read.value;
   if (given.do === 'add-class') {
@@ -66,7 +68,7 @@ export async function action({ request, context }: Route.ActionArgs): Promise<An
     return { ...NOTHING, cards: made.cards.map(({ name, pictures }) => ({ name, pictures, code: made.code })) };
   }
   const { added, there } = await allowed(addStudentsTo(db, person, given));
-  // Who is there already may need another name: those stay in the box.
+  // Names already in the class may need changing: they stay in the field.
   const taken = { box: boxOf(given.classId), left: there.join('\n') };
   return { ...NOTHING, problem: thereWords(there), said: addedWords(added), taken };
 }
@@ -98,7 +100,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Classes · Dappled Marg
 /** Cards to print, with pictures that are good for one sign-in. They are shown this once. */
 function Cards({ cards }: { cards: readonly Carded[] }) {
   return (
-    <section className="card cards-made" aria-label="Cards to print">
+    <section className={card('cards-made')} aria-label="Cards to print">
       <header>
         <h2>{cards.length === 1 ? 'A card to print' : `${cards.length} cards to print`}</h2>
         <span className="quiet">Each is good for one sign-in, and is shown this once.</span>
@@ -111,7 +113,7 @@ function Cards({ cards }: { cards: readonly Carded[] }) {
           <li key={name}>
             <strong>{name}</strong>
             <span>
-              class code <b>{code}</b>
+              Class code <b>{code}</b>
             </span>
             <span className="cards-pictures" aria-label={pictures.join(', ')}>
               {pictures.map((picture, i) => (
@@ -125,7 +127,7 @@ function Cards({ cards }: { cards: readonly Carded[] }) {
   );
 }
 
-/** Names to add; what is typed stays in the browser until it is taken. */
+/** Names to add. What is typed stays in the browser until it is taken. */
 function AddNames({
   personId,
   classId,
@@ -172,12 +174,12 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
         {actionData?.said && <Alert type="success" showIcon title={actionData.said} role="status" />}
         {actionData && actionData.cards.length > 0 && <Cards cards={actionData.cards} />}
         {loaderData.classes.map((c) => (
-          <section key={c.id} className="card class-card" aria-labelledby={`class-${c.id}`}>
+          <section key={c.id} className={card('class-card')} aria-labelledby={`class-${c.id}`}>
             <header>
               <h2 id={`class-${c.id}`}>{c.name}</h2>
               <span className="quiet">{c.size === 1 ? '1 student' : `${c.size} students`}</span>
               <span className="class-code">
-                class code <b>{c.code}</b>
+                Class code <b>{c.code}</b>
               </span>
             </header>
             <ul className="class-names">
@@ -187,8 +189,8 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
                   <Form method="post">
                     <input type="hidden" name="classId" value={c.id} />
                     <input type="hidden" name="student" value={member.id} />
-                    <button
-                      className="plainbtn quiet"
+                    <Action
+                      className="quiet"
                       name="do"
                       value="cards"
                       title={
@@ -197,7 +199,7 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
                       aria-label={`A card for ${member.name}`}
                     >
                       {member.hasSecret ? 'new card' : 'card'}
-                    </button>
+                    </Action>
                   </Form>
                 </li>
               ))}
@@ -208,13 +210,13 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
                 <Button htmlType="submit" name="do" value="cards" loading={busy}>
                   Cards for all who have no pictures yet
                 </Button>
-                <span className="quiet">to print and cut out; with one, a student comes in for the first time</span>
+                <span className="quiet">To print and cut out; with one, a student comes in for the first time</span>
               </Form>
             )}
             <AddNames personId={personId} classId={c.id} name={c.name} busy={busy} />
           </section>
         ))}
-        <Form method="post" className="card class-card class-new">
+        <Form method="post" className={card('class-card class-new')}>
           <h2>Add a class</h2>
           <Input
             name="name"

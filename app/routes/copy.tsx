@@ -1,3 +1,5 @@
+import { sentence } from '../parts/sentence';
+import { Chip, Chips } from '../parts/action';
 import { Alert, Button, Modal } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
@@ -24,7 +26,7 @@ import '../student/student.css';
 import { later } from '../browser/later';
 import { Drawer } from '../supplies/drawer';
 import { dropSupply } from '../supplies/sorts';
-import { Bench, useBench } from '../document/bench';
+import { Editor, useEditor } from '../document/editor';
 import { Aids, findEntry } from '../workbench/aids';
 import { Pager } from '../workbench/pager';
 import { SaveWords } from '../workbench/save-words';
@@ -70,19 +72,19 @@ export default function CopyScreen({ loaderData }: Route.ComponentProps) {
       <DamagedScreen damage={damage} title={title} home="/tray" back={here} picture={`${here}/picture.svg`} now={now} />
     );
   }
-  // A copy that was handed in, taken back or returned is begun anew, from what the server says.
+  // After handing in, taking back or returning, the copy is opened again from the server's data.
   return <Copy key={`${loaderData.copyId} ${loaderData.state} ${loaderData.go}`} loaded={loaderData} />;
 }
 
 type Loaded = Extract<Route.ComponentProps['loaderData'], { damage: null }>;
 
-const sheetSlice = (bench: Bench) => bench.sheet;
-const pageSlice = (bench: Bench) => bench.page;
-const selectionSlice = (bench: Bench) => bench.selection;
-const editingSlice = (bench: Bench) => bench.editing;
-const resultsSlice = (bench: Bench) => bench.results;
-const shutSlice = (bench: Bench) => bench.shut;
-const findingSlice = (bench: Bench) => bench.finding;
+const sheetSlice = (editor: Editor) => editor.sheet;
+const pageSlice = (editor: Editor) => editor.page;
+const selectionSlice = (editor: Editor) => editor.selection;
+const editingSlice = (editor: Editor) => editor.editing;
+const resultsSlice = (editor: Editor) => editor.results;
+const shutSlice = (editor: Editor) => editor.shut;
+const findingSlice = (editor: Editor) => editor.finding;
 
 const SHUT: Partial<Record<Loaded['state'], string>> = {
   'handed-in': 'This copy is handed in. Take it back to change it.',
@@ -91,26 +93,26 @@ const SHUT: Partial<Record<Loaded['state'], string>> = {
 
 function Copy({ loaded }: { loaded: Loaded }) {
   const open = isOpen(loaded.state);
-  const [bench] = useState(() => {
-    const made = new Bench({ ...loaded, rights: { kind: 'student', supplies: loaded.supplies } });
+  const [editor] = useState(() => {
+    const made = new Editor({ ...loaded, rights: { kind: 'student', supplies: loaded.supplies } });
     made.shut = SHUT[loaded.state] ?? null;
     return made;
   });
   useEffect(() => {
     if (!open) return;
-    void bench.open();
-    return () => bench.close();
-  }, [bench, open]);
-  const sheet = useBench(bench, sheetSlice);
-  const page = useBench(bench, pageSlice);
-  const selection = useBench(bench, selectionSlice);
-  const editing = useBench(bench, editingSlice);
-  const results = useBench(bench, resultsSlice) ?? loaded.results;
-  const shut = useBench(bench, shutSlice);
-  const finding = useBench(bench, findingSlice);
-  useSpelling(bench);
-  useMaking(bench);
-  useKeys(bench);
+    void editor.open();
+    return () => editor.close();
+  }, [editor, open]);
+  const sheet = useEditor(editor, sheetSlice);
+  const page = useEditor(editor, pageSlice);
+  const selection = useEditor(editor, selectionSlice);
+  const editing = useEditor(editor, editingSlice);
+  const results = useEditor(editor, resultsSlice) ?? loaded.results;
+  const shut = useEditor(editor, shutSlice);
+  const finding = useEditor(editor, findingSlice);
+  useSpelling(editor);
+  useMaking(editor);
+  useKeys(editor);
   const { view, stage } = useView(page, 'fit');
   const { faces, arrived } = useDrawing(sheet);
   const fetcher = useFetcher<typeof clientAction>();
@@ -118,16 +120,16 @@ function Copy({ loaded }: { loaded: Loaded }) {
   const [sending, setSending] = useState(false);
   const zone = useZone();
   useEffect(() => {
-    bench.faces = faces;
-    bench.changed();
-  }, [bench, faces]);
+    editor.faces = faces;
+    editor.changed();
+  }, [editor, faces]);
 
   const handInNow = async () => {
     setSending(true);
-    const seq = await bench.settled();
+    const seq = await editor.settled();
     setSending(false);
     if (seq === null)
-      return bench.say('Your changes are still kept here: the server does not answer. Hand in when it says “saved”.');
+      return editor.say('Your changes are still kept here: the server does not answer. Hand in when it says “saved”.');
     setAsking(false);
     void fetcher.submit({ do: 'hand-in', seq: String(seq) }, { method: 'post' });
   };
@@ -170,20 +172,20 @@ function Copy({ loaded }: { loaded: Loaded }) {
             lookFors={loaded.lookFors}
             results={results}
             done={loaded.state === 'done'}
-            onGo={(id) => goTo(bench, id)}
+            onGo={(id) => goTo(editor, id)}
           />
         ),
       });
     return out;
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [loaded, results]);
-  // A tick shows at once, before the server has it.
+  // A tick shows at once, before the server has saved it.
   const ticked = fetcher.formData?.get('note');
   const notes = loaded.notes.map((note) =>
     note.id === ticked ? { ...note, settled: fetcher.formData?.get('settled') === 'yes' } : note,
   );
   const all: MarginEntry[] = [
-    ...(finding ? [findEntry(bench)] : []),
+    ...(finding ? [findEntry(editor)] : []),
     ...entries,
     ...noteEntries(notes, page, fetcher.submit),
   ];
@@ -202,28 +204,28 @@ function Copy({ loaded }: { loaded: Loaded }) {
         content: (
           <>
             <h3>This label</h3>
-            <div className="chips">
+            <Chips>
               {bank.map((word) => (
-                <button
+                <Chip
+                  asIs
                   key={word}
-                  type="button"
-                  className={`chip${usedElsewhere(page, word, here.id) ? ' used' : ''}`}
+                  tone={usedElsewhere(page, word, here.id) ? 'used' : 'moss'}
                   onMouseDown={(event) => event.preventDefault()}
                   onClick={() => {
-                    if (bench.editing && typeWords(bench, bench.editing, 0, bodyLength(here.body), word))
-                      bench.edit({ ...bench.editing, anchor: word.length, focus: word.length });
+                    if (editor.editing && typeWords(editor, editor.editing, 0, bodyLength(here.body), word))
+                      editor.edit({ ...editor.editing, anchor: word.length, focus: word.length });
                   }}
                 >
                   {word}
-                </button>
+                </Chip>
               ))}
-            </div>
-            <p className="quiet">from the word bank, or type your own · Tab goes on</p>
+            </Chips>
+            <p className="quiet">From the word bank, or type your own · Tab goes on</p>
           </>
         ),
       });
-  } else if (!shut && selection.length > 0 && bench.selectedItems.every((item) => item.touch === 'free')) {
-    const box = boxOf(page, bench.selectedItems[0], pictureNow);
+  } else if (!shut && selection.length > 0 && editor.selectedItems.every((item) => item.touch === 'free')) {
+    const box = boxOf(page, editor.selectedItems[0], pictureNow);
     all.push({
       id: 'chosen',
       anchor: { x: box.x + box.width, y: box.y + box.height / 2 },
@@ -233,9 +235,9 @@ function Copy({ loaded }: { loaded: Loaded }) {
       label: 'Settings of the selection',
       content: (
         <ItemSettings
-          key={madeGroupOf(bench.page, bench.selectedItems)?.id ?? selection.join()}
-          bench={bench}
-          items={bench.selectedItems}
+          key={madeGroupOf(editor.page, editor.selectedItems)?.id ?? selection.join()}
+          editor={editor}
+          items={editor.selectedItems}
           sheet={sheet}
         />
       ),
@@ -251,15 +253,15 @@ function Copy({ loaded }: { loaded: Loaded }) {
             title={loaded.title}
             before={
               <>
-                {open ? <SaveWords bench={bench} /> : <StateLabel state={loaded.state} />}
-                <Pager bench={bench} />
+                {open ? <SaveWords editor={editor} /> : <StateLabel state={loaded.state} />}
+                <Pager editor={editor} />
               </>
             }
           >
-            {open && <span className="quiet">{dueWords(loaded.dueAt, loaded.now, zone)}</span>}
+            {open && <span className="quiet">{sentence(dueWords(loaded.dueAt, loaded.now, zone))}</span>}
             {open && (
               <>
-                <UndoRedo bench={bench} />
+                <UndoRedo editor={editor} />
                 <Button
                   type="primary"
                   loading={sending || fetcher.state !== 'idle'}
@@ -280,7 +282,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
             )}
           </Strip>
         }
-        drawer={open ? <Drawer bench={bench} note="your teacher opened these" /> : undefined}
+        drawer={open ? <Drawer editor={editor} note="your teacher opened these" /> : undefined}
         stage={stage}
         view={view}
         entries={all}
@@ -292,14 +294,14 @@ function Copy({ loaded }: { loaded: Loaded }) {
           role="application"
           aria-label="Your sheet. Enter chooses the first part you may fill in, Tab the next."
           style={{ position: 'absolute', inset: 0 }}
-          onPointerDown={(event) => event.target === event.currentTarget && bench.select([])}
+          onPointerDown={(event) => event.target === event.currentTarget && editor.select([])}
         >
           <Stage
-            bench={bench}
+            editor={editor}
             view={view}
             arrived={arrived}
             label={loaded.title}
-            onDropSupply={open ? (data, at) => void dropSupply(bench, data, at) : undefined}
+            onDropSupply={open ? (data, at) => void dropSupply(editor, data, at) : undefined}
           />
         </div>
       </SheetFrame>
@@ -333,14 +335,14 @@ function Copy({ loaded }: { loaded: Loaded }) {
         </ul>
         <p className="quiet">You can take it back until your teacher begins to read it.</p>
       </Modal>
-      <Aids bench={bench} />
+      <Aids editor={editor} />
     </>
   );
 }
 
-/** Opens the first part that still counts against a look-for. */
-function goTo(bench: Bench, id: string) {
-  const item = findOn(bench.page, id)?.item;
-  if (item?.kind === 'text' && !bench.shut) bench.edit({ id, anchor: 0, focus: bodyLength(item.body), typing: null });
-  else if (item) bench.select([id]);
+/** Opens the first part that a look-for still misses. */
+function goTo(editor: Editor, id: string) {
+  const item = findOn(editor.page, id)?.item;
+  if (item?.kind === 'text' && !editor.shut) editor.edit({ id, anchor: 0, focus: bodyLength(item.body), typing: null });
+  else if (item) editor.select([id]);
 }

@@ -1,3 +1,4 @@
+import { card } from '../parts/card';
 import { Link } from 'react-router';
 import { FACES, STAND_INS } from '../../core/text/catalogue';
 import { Strip } from '../house/strip';
@@ -10,7 +11,7 @@ export default function Credits() {
   return (
     <div className="dapple" style={{ minHeight: '100vh' }}>
       <Strip title="Pictures, fonts and their licences" home="/" />
-      <main className="card" style={{ width: 'min(760px, 100% - 32px)', margin: '28px auto', padding: '22px 28px' }}>
+      <main className={card()} style={{ width: 'min(760px, 100% - 32px)', margin: '28px auto', padding: '22px 28px' }}>
         <h2>Pictures</h2>
         <p>
           Colour pictures: Fluent Emoji (flat) by Microsoft, MIT licence, as packed by Iconify; search words from

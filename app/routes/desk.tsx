@@ -1,3 +1,6 @@
+import { sentence } from '../parts/sentence';
+import { card } from '../parts/card';
+import { Empty } from '../parts/empty';
 import { CoverPicture } from '../house/cover';
 import { Alert } from 'antd';
 import { Form, Link, redirect } from 'react-router';
@@ -68,7 +71,7 @@ function ProgressLine({ handout }: { handout: Progress }) {
       aria-label={
         STATES.filter((s) => handout.counts[s])
           .map((s) => `${handout.counts[s]} ${STATE_WORDS[s]}`)
-          .join(', ') || 'no copies'
+          .join(', ') || 'No copies'
       }
     >
       {STATES.map(
@@ -103,7 +106,7 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
         {actionData && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
         <Form method="post" className="desk-new" aria-label="Start something new">
           {purposes.map(({ id, name }) => (
-            <button key={id} name="purpose" value={id} className="card desk-purpose">
+            <button key={id} name="purpose" value={id} className={card('desk-purpose')}>
               <PurposeDrawing purpose={id} />
               <span>{name}</span>
             </button>
@@ -113,11 +116,11 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
         <section aria-labelledby="waiting">
           <h2 id="waiting">Waiting for you</h2>
           {waiting.length === 0 ? (
-            <p className="desk-empty">Nothing to read yet. What students hand in shows here, oldest first.</p>
+            <Empty>Nothing to read yet. What students hand in shows here, oldest first.</Empty>
           ) : (
             <div className="desk-waiting">
               {waiting.map((h) => (
-                <Link key={h.id} to={`/handouts/${h.id}`} className="card desk-waiter">
+                <Link key={h.id} to={`/handouts/${h.id}`} className={card('desk-waiter')}>
                   <CoverPicture src={`/handouts/${h.id}/picture.svg`} cover={h.cover} width={140} height={108} />
                   <span>
                     <strong>{h.title}</strong>
@@ -136,16 +139,16 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
         <section aria-labelledby="out">
           <h2 id="out">Out with students</h2>
           {handouts.length === 0 ? (
-            <p className="desk-empty">Nothing is handed out. Open a sheet below and press “Hand out”.</p>
+            <Empty>Nothing is handed out. Open a sheet below and press “Hand out”.</Empty>
           ) : (
-            <div className="card desk-out">
+            <div className={card('desk-out')}>
               {handouts.map((h) => (
                 <Link key={h.id} to={`/handouts/${h.id}`} className="desk-row">
                   <strong>{h.title}</strong>
                   <span className="quiet">{h.className}</span>
                   <ProgressLine handout={h} />
                   <span className={h.dueAt && +h.dueAt < now ? 'desk-late' : 'quiet'}>
-                    {dueWords(h.dueAt, now, zone)}
+                    {sentence(dueWords(h.dueAt, now, zone))}
                   </span>
                 </Link>
               ))}
@@ -164,7 +167,7 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
         <section aria-labelledby="made">
           <h2 id="made">Being made</h2>
           {sheets.length === 0 ? (
-            <p className="desk-empty">No sheets yet. Start one with the row above.</p>
+            <Empty>No sheets yet. Start one with the row above.</Empty>
           ) : (
             <div className="desk-sheets">
               {sheets.map((s) => (
@@ -179,8 +182,8 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
                   </span>
                   <strong>{s.title}</strong>
                   <span className="quiet">
-                    {s.damage !== null && <strong className="damage-word">damaged · </strong>}
-                    changed {agoWords(s.changedAt, now)}
+                    {s.damage !== null && <strong className="damage-word">Damaged · </strong>}
+                    Changed {agoWords(s.changedAt, now)}
                     {s.handedOut > 0 && ` · out ${s.handedOut === 1 ? 'once' : `${s.handedOut} times`}`}
                   </span>
                 </Link>

@@ -2,7 +2,7 @@ import { createReadableStreamFromReadable } from '@react-router/node';
 import { refuse, requirePerson } from '../who.server';
 import type { Route } from './+types/export-file';
 
-/** A file that was asked for and is ready. */
+/** A requested file that is ready. */
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
   const file = await context.services.exports.file(person.id, params.exportId);

@@ -1,7 +1,7 @@
 import { missing, requirePerson } from '../who.server';
 import type { Route } from './+types/export';
 
-/** How a file that was asked for is; DELETE stops it. */
+/** The progress of a requested file. DELETE stops it. */
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
   const state = await context.services.exports.look(person.id, params.exportId);

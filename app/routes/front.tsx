@@ -1,3 +1,4 @@
+import { card } from '../parts/card';
 import { Alert, Button, Input } from 'antd';
 import { Form, redirect, useNavigation } from 'react-router';
 import { z } from 'zod';
@@ -86,7 +87,7 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
           <Alert type="error" showIcon title={actionData.problem} role="alert" className="front-problem" />
         )}
         {loaderData.empty && (
-          <Form method="post" className="card front-door">
+          <Form method="post" className={card('front-door')}>
             <h2>Set up your school</h2>
             <p className="quiet">Nobody is here yet. You are the first teacher.</p>
             <input type="hidden" name="as" value="first" />
@@ -104,7 +105,7 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
           </Form>
         )}
         <div className="front-doors" hidden={loaderData.empty}>
-          <Form method="post" className="card front-door front-student">
+          <Form method="post" className={card('front-door front-student')}>
             <h2>I am a student</h2>
             <input type="hidden" name="as" value="student" />
             <label htmlFor="code">Class code</label>
@@ -122,7 +123,7 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
               Find my class
             </Button>
           </Form>
-          <Form method="post" className="card front-door">
+          <Form method="post" className={card('front-door')}>
             <h2>I am a teacher</h2>
             <input type="hidden" name="as" value="teacher" />
             {loaderData.next && <input type="hidden" name="next" value={loaderData.next} />}
@@ -142,7 +143,7 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
           </Form>
         </div>
         {loaderData.doors.length > 0 && (
-          <Form method="post" className="card front-demo">
+          <Form method="post" className={card('front-demo')}>
             <input type="hidden" name="as" value="demo" />
             <div>
               <h2>This is a demo</h2>

@@ -1,3 +1,4 @@
+import { card } from '../parts/card';
 import { Alert, Button } from 'antd';
 import { useState } from 'react';
 import { Form, redirect, useNavigation } from 'react-router';
@@ -43,7 +44,7 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
       <main>
         {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
         {!member ? (
-          <section className="card join-card">
+          <section className={card('join-card')}>
             <h2>Which name is yours?</h2>
             {members.length === 0 && <p>There is nobody in this class yet. Your teacher adds the names.</p>}
             <div className="join-names">
@@ -55,7 +56,7 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
             </div>
           </section>
         ) : (
-          <Form method="post" className="card join-card" onSubmit={() => setChosen([])}>
+          <Form method="post" className={card('join-card')} onSubmit={() => setChosen([])}>
             <h2>{member.name}, your pictures in your order</h2>
             <p className="quiet">The first time, they are on the card that your teacher gave you.</p>
             <input type="hidden" name="code" value={loaderData.class.code} />

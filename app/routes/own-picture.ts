@@ -2,7 +2,7 @@ import { drawnPicture, pictureFile } from '../../server/stores/pictures';
 import { missing, requirePerson } from '../who.server';
 import type { Route } from './+types/own-picture';
 
-/** On a shared machine nothing of it stays behind. */
+/** Never stored, since computers are shared. */
 const LASTING = 'private, no-store';
 
 const answer = (body: BodyInit, type: string, cache: string) =>
@@ -15,8 +15,8 @@ const answer = (body: BodyInit, type: string, cache: string) =>
   });
 
 /**
- * The files of a picture that somebody of the same school brought along: HASH.json (what it is drawn with), HASH.svg (small),
- * HASH.jpg or HASH.png, and HASH-lines.png.
+ * The files of a picture uploaded by somebody at the same school: HASH.json (how it is drawn), HASH.svg (small), HASH.jpg or
+ * HASH.png, and HASH-lines.png.
  */
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const { schoolId } = await requirePerson(request, context);

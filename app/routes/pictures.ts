@@ -5,7 +5,7 @@ import type { PictureAnswer, PicturesAnswer } from '../pictures/answers';
 import { allowed, missing, refuse, refusedWork, requirePerson } from '../who.server';
 import type { Route } from './+types/pictures';
 
-/** The pictures that a teacher brought along: what there is, one more (POST), one put away (DELETE). */
+/** A teacher's uploaded pictures: list, upload (POST), remove (DELETE). */
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
@@ -15,11 +15,11 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   return Response.json({ pictures, mayBring } satisfies PicturesAnswer);
 }
 
-/** The body of a request, as far as it is not too large; null beyond that. */
+/** The body of a request. Null if it is too large. */
 async function bytesOf(request: Request): Promise<Uint8Array | null> {
   const chunks: Uint8Array[] = [];
   let length = 0;
-  // Node's streams can be gone through; the types of the browser's do not say so.
+  // Node's streams are iterable, although the browser's types don't say so.
   for await (const chunk of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
     length += chunk.length;
     if (length > MOST_BYTES) return null;

@@ -1,4 +1,5 @@
-import { Alert, Button, Modal, Segmented } from 'antd';
+import { Segments } from '../fields/choice';
+import { Alert, Button, Modal } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, redirect, useFetcher, useNavigate } from 'react-router';
 import { partAt } from '../../core/items/hit';
@@ -136,14 +137,14 @@ function Reading({ loaded }: { loaded: Loaded }) {
             before={
               <>
                 <Link to={`/handouts/${copy.handoutId}`} className="quiet">
-                  the whole class
+                  The whole class
                 </Link>
                 <SendingWords sending={writing.sending} waiting={writing.waiting} />
               </>
             }
           >
-            <Segmented
-              aria-label="What is shown"
+            <Segments
+              label="What is shown"
               value={shown}
               onChange={setShown}
               options={['piece', 'handed out', 'key']}
@@ -152,7 +153,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
               <span className="goes" role="group" aria-label="Goes">
                 {loaded.goes.map(({ number }) => (
                   <Link key={number} to={`?go=${number}`} aria-current={number === go?.number} className="go-link">
-                    go {number}
+                    Go {number}
                   </Link>
                 ))}
               </span>

@@ -1,3 +1,4 @@
+import { card } from '../parts/card';
 import { Alert, Button } from 'antd';
 import { useState } from 'react';
 import { Form, redirect, useNavigation } from 'react-router';
@@ -11,7 +12,7 @@ import { filledIn, tokenOf, whoIs } from '../who.server';
 import type { Route } from './+types/secret';
 import './join.css';
 
-/** Who came in with a card chooses pictures of their own, twice, so that a slip does not shut them out. */
+/** Whoever signed in with a card chooses their own pictures, twice, so that a slip doesn't lock them out. */
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await whoIs(request, context);
@@ -45,7 +46,7 @@ export default function Secret({ loaderData, actionData }: Route.ComponentProps)
       <Strip title="Your pictures" home="/" />
       <main>
         {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
-        <Form method="post" className="card join-card" onSubmit={() => (setFirst(null), setChosen([]))}>
+        <Form method="post" className={card('join-card')} onSubmit={() => (setFirst(null), setChosen([]))}>
           <h2>
             {first === null
               ? `${loaderData.name}, choose ${SECRET_LENGTH} pictures: your secret from now on`

@@ -11,7 +11,7 @@ const Wanted = z.strictObject({
   page: z.number().int().min(0).max(199).default(0),
 });
 
-/** Asks for a file of a sheet; how it is and the file itself are at /exports. */
+/** Requests a file of a sheet. Its progress and the file are at /exports. */
 export async function action({ request, context, params }: Route.ActionArgs) {
   const person = await requirePerson(request, context);
   const { db, exports } = context.services;

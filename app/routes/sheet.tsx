@@ -1,3 +1,4 @@
+import { Action } from '../parts/action';
 import { cutTo } from '../../core/values/characters';
 import { Button } from 'antd';
 import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
@@ -27,8 +28,8 @@ import { bringTo } from '../pictures/bring-to';
 import { later } from '../browser/later';
 import { Drawer } from '../supplies/drawer';
 import { dropSupply } from '../supplies/sorts';
-import { Bench, useBench } from '../document/bench';
-import type { Editing } from '../document/bench';
+import { Editor, useEditor } from '../document/editor';
+import type { Editing } from '../document/editor';
 import { Aids, findEntry } from '../workbench/aids';
 import { Pager } from '../workbench/pager';
 import { PageCard } from '../workbench/page-card';
@@ -61,7 +62,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   };
 }
 
-/** The workbench keeps its own state: a navigation back to it must not load the sheet over it. */
+/** The workbench keeps its own state, which loader data must not overwrite. */
 export const shouldRevalidate = ({ currentParams, nextParams }: ShouldRevalidateFunctionArgs) =>
   currentParams.sheetId !== nextParams.sheetId;
 
@@ -84,26 +85,28 @@ export default function SheetScreen({ loaderData }: Route.ComponentProps) {
       />
     );
   }
-  // One bench for each document: another sheet is another bench.
+  // Another sheet gets another editor.
   return <Workbench key={loaderData.documentId} loaded={loaderData} />;
 }
 
 type Loaded = Extract<Route.ComponentProps['loaderData'], { damage: null }>;
 
-const sheetSlice = (bench: Bench) => bench.sheet;
-const pageSlice = (bench: Bench) => bench.page;
-const selectionSlice = (bench: Bench) => bench.selection;
-const editingSlice = (bench: Bench) => bench.editing;
-const findingSlice = (bench: Bench) => bench.finding;
-const pastSlice = (bench: Bench) => bench.past;
+const sheetSlice = (editor: Editor) => editor.sheet;
+const pageSlice = (editor: Editor) => editor.page;
+const selectionSlice = (editor: Editor) => editor.selection;
+const editingSlice = (editor: Editor) => editor.editing;
+const findingSlice = (editor: Editor) => editor.finding;
+const pastSlice = (editor: Editor) => editor.past;
 
-function useOpenBench(loaded: Loaded): Bench {
-  const [bench] = useState(() => new Bench({ ...loaded, rights: { kind: 'all' }, historyAt: `/sheets/${loaded.id}` }));
+function useOpenEditor(loaded: Loaded): Editor {
+  const [editor] = useState(
+    () => new Editor({ ...loaded, rights: { kind: 'all' }, historyAt: `/sheets/${loaded.id}` }),
+  );
   useEffect(() => {
-    void bench.open();
-    return () => bench.close();
-  }, [bench]);
-  return bench;
+    void editor.open();
+    return () => editor.close();
+  }, [editor]);
+  return editor;
 }
 
 type Shown = {
@@ -113,13 +116,13 @@ type Shown = {
   editing: Editing | null;
   finding: boolean;
   found: Found;
-  past: Bench['past'];
+  past: Editor['past'];
   rulers: boolean;
   setRulers: (on: boolean) => void;
 };
 
 /** What stands in the margin: the search, what can't be read, and the settings of what is chosen or of the page. */
-function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
+function entriesFor(editor: Editor, shown: Shown): MarginEntry[] {
   const { sheet, page, selection, finding, found } = shown;
   if (shown.past)
     return [
@@ -144,11 +147,11 @@ function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
     ];
   const items = selection.flatMap((id) => findOn(page, id)?.item ?? []);
   const entries = [
-    ...readableEntries(bench, page, found.findings),
+    ...readableEntries(editor, page, found.findings),
     ...undrawnEntries(page, found.undrawn),
     ...smallEntries(page, found.small),
   ];
-  if (finding) entries.unshift(findEntry(bench));
+  if (finding) entries.unshift(findEntry(editor));
   if (items.length === 0)
     return [
       ...entries,
@@ -158,7 +161,9 @@ function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
         end: finding ? 'bottom' : 'top',
         tone: 'plain',
         label: 'Settings of the page',
-        content: <PageCard bench={bench} sheet={sheet} page={page} rulers={shown.rulers} setRulers={shown.setRulers} />,
+        content: (
+          <PageCard editor={editor} sheet={sheet} page={page} rulers={shown.rulers} setRulers={shown.setRulers} />
+        ),
       },
     ];
   const box = union(items.map((item) => boxOf(page, item, pictureNow)));
@@ -174,7 +179,7 @@ function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
       content: (
         <ItemSettings
           key={madeGroupOf(page, items)?.id ?? selection.join()}
-          bench={bench}
+          editor={editor}
           items={items}
           sheet={sheet}
         />
@@ -183,40 +188,38 @@ function entriesFor(bench: Bench, shown: Shown): MarginEntry[] {
   ];
 }
 
-// What is shown once something is chosen, or asked for: the page itself comes first.
+// Shown only once something is selected or opened: the page itself loads first.
 const ItemSettings = later(() => import('../settings/settings').then((part) => part.ItemSettings));
 const DownloadMenu = later(
   () => import('../workbench/download-menu').then((part) => part.DownloadMenu),
-  <button type="button" className="plainbtn" disabled>
-    download ▾
-  </button>,
+  <Action disabled>Download ▾</Action>,
 );
 
 const RULERS = 'dappled-margin/rulers';
 
 function Workbench({ loaded }: { loaded: Loaded }) {
-  const bench = useOpenBench(loaded);
+  const editor = useOpenEditor(loaded);
   const [zoom, setZoom] = useState<Zoom>('fit');
-  const sheet = useBench(bench, sheetSlice);
-  const page = useBench(bench, pageSlice);
-  const selection = useBench(bench, selectionSlice);
-  const editing = useBench(bench, editingSlice);
+  const sheet = useEditor(editor, sheetSlice);
+  const page = useEditor(editor, pageSlice);
+  const selection = useEditor(editor, selectionSlice);
+  const editing = useEditor(editor, editingSlice);
   const { view, stage } = useView(page, zoom);
   const { faces, arrived } = useDrawing(sheet);
   useEffect(() => {
-    bench.faces = faces;
-    bench.changed();
-  }, [bench, faces]);
+    editor.faces = faces;
+    editor.changed();
+  }, [editor, faces]);
 
-  // The margin follows a moment later: a key typed on the sheet must not wait for it.
+  // The margin follows a moment later: typing must not wait for it.
   const found = useProof(sheet, page, faces !== null);
-  useSpelling(bench);
-  useMaking(bench);
-  useKeys(bench);
+  useSpelling(editor);
+  useMaking(editor);
+  useKeys(editor);
   const [rulers, setRulersOn] = useState(false);
   useEffect(() => setRulersOn(localStorage.getItem(RULERS) === 'on'), []);
-  const finding = useBench(bench, findingSlice);
-  const past = useBench(bench, pastSlice);
+  const finding = useEditor(editor, findingSlice);
+  const past = useEditor(editor, pastSlice);
   const now = useMemo(() => {
     const setRulers = (on: boolean) => {
       localStorage.setItem(RULERS, on ? 'on' : 'off');
@@ -225,15 +228,15 @@ function Workbench({ loaded }: { loaded: Loaded }) {
     return { sheet, page, selection, editing, finding, found, past, rulers, setRulers };
   }, [sheet, page, selection, editing, finding, found, past, rulers]);
   const shown = useDeferredValue(now);
-  // A picture that has arrived brings its parts along.
-  const entries = useMemo(() => entriesFor(bench, shown), [bench, shown, arrived]); // eslint-disable-line react-hooks/exhaustive-deps
+  // When a picture has loaded its parts are known.
+  const entries = useMemo(() => entriesFor(editor, shown), [editor, shown, arrived]); // eslint-disable-line react-hooks/exhaustive-deps
 
   return (
     <>
       <SheetFrame
         strip={
           <TitleStrip
-            bench={bench}
+            editor={editor}
             loaded={loaded}
             sheet={sheet}
             page={page}
@@ -244,17 +247,17 @@ function Workbench({ loaded }: { loaded: Loaded }) {
         }
         stack={
           faces ? (
-            <Stack bench={bench} faces={faces} arrived={arrived} />
+            <Stack editor={editor} faces={faces} arrived={arrived} />
           ) : (
             <nav className="stack" aria-label="Things on the page" />
           )
         }
-        drawer={<Drawer bench={bench} />}
+        drawer={<Drawer editor={editor} />}
         stage={stage}
         view={view}
         entries={entries}
         marginLabel="Margin"
-        above={rulers && <Rulers bench={bench} view={view} page={page} unit={sheet.unit} />}
+        above={rulers && <Rulers editor={editor} view={view} page={page} unit={sheet.unit} />}
       >
         <div
           data-stage
@@ -262,26 +265,26 @@ function Workbench({ loaded }: { loaded: Loaded }) {
           role="application"
           aria-label="The sheet. Enter chooses the first thing, Tab the next one, arrows move it."
           style={{ position: 'absolute', inset: 0 }}
-          onPointerDown={(event) => event.target === event.currentTarget && (bench.select([]), bench.enter(null))}
+          onPointerDown={(event) => event.target === event.currentTarget && (editor.select([]), editor.enter(null))}
         >
           <Stage
-            bench={bench}
+            editor={editor}
             view={view}
             arrived={arrived}
             label={sheet.title}
             onDropSupply={(data, at, files) =>
-              void (files.length > 0 ? bringTo(bench, files, at) : dropSupply(bench, data, at))
+              void (files.length > 0 ? bringTo(editor, files, at) : dropSupply(editor, data, at))
             }
           />
         </div>
       </SheetFrame>
-      <Aids bench={bench} />
+      <Aids editor={editor} />
     </>
   );
 }
 
 type StripProps = {
-  bench: Bench;
+  editor: Editor;
   loaded: Loaded;
   sheet: Sheet;
   page: Page;
@@ -291,20 +294,20 @@ type StripProps = {
   hard: number;
 };
 
-/** A face that this program does not have is drawn in another: said once, when the sheet is opened. */
-function useFaceNotice(bench: Bench, sheet: Sheet) {
+/** A font that is not available is drawn in another one. Said once, when the sheet is opened. */
+function useFaceNotice(editor: Editor, sheet: Sheet) {
   useEffect(() => {
     const lost = unknownFaces(sheet, isFace);
     if (lost.length > 0)
-      bench.say(
+      editor.say(
         `This sheet was set in ${lost.map((id) => `“${id}”`).join(', ')}, which is not here. It is shown in another face; choose one to keep.`,
       );
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [bench]);
+  }, [editor]);
 }
 
-const TitleStrip = memo(function TitleStrip({ bench, loaded, sheet, page, zoom, setZoom, hard }: StripProps) {
-  useFaceNotice(bench, sheet);
+const TitleStrip = memo(function TitleStrip({ editor, loaded, sheet, page, zoom, setZoom, hard }: StripProps) {
+  useFaceNotice(editor, sheet);
   const at = sheet.pages.indexOf(page);
   const [name, setName] = useState<string | null>(null);
   const [search] = useSearchParams();
@@ -315,7 +318,7 @@ const TitleStrip = memo(function TitleStrip({ bench, loaded, sheet, page, zoom, 
   }, [search]);
   const take = () => {
     const title = name === null ? null : cutTo(name.trim(), 200);
-    if (title && title !== sheet.title) bench.make('Rename', { kind: 'sheet-set', values: { title } });
+    if (title && title !== sheet.title) editor.make('Rename', { kind: 'sheet-set', values: { title } });
     setName(null);
   };
   const step = (by: number) => setZoom(Math.max(0.1, Math.min(5, Math.round((zoom + by) * 10) / 10)));
@@ -338,30 +341,28 @@ const TitleStrip = memo(function TitleStrip({ bench, loaded, sheet, page, zoom, 
       }
       before={
         <>
-          <SaveWords bench={bench} />
+          <SaveWords editor={editor} />
           <span className="size-words">{sizeName(page.width, page.height, sheet.unit)}</span>
-          <Pager bench={bench} />
+          <Pager editor={editor} />
           {hard > 0 && <span className="hard-words">{hard === 1 ? '1 to look at' : `${hard} to look at`}</span>}
         </>
       }
     >
-      <UndoRedo bench={bench} />
+      <UndoRedo editor={editor} />
       <span className="zoom">
-        <button type="button" className="plainbtn" aria-label="Smaller" onClick={() => step(-0.1)}>
+        <Action aria-label="Smaller" onClick={() => step(-0.1)}>
           −
-        </button>
+        </Action>
         <output aria-label="Zoom" suppressHydrationWarning>
           {Math.round(zoom * 100)}%
         </output>
-        <button type="button" className="plainbtn" aria-label="Larger" onClick={() => step(0.1)}>
+        <Action aria-label="Larger" onClick={() => step(0.1)}>
           +
-        </button>
-        <button type="button" className="plainbtn" onClick={() => setZoom('fit')}>
-          fit
-        </button>
+        </Action>
+        <Action onClick={() => setZoom('fit')}>fit</Action>
       </span>
-      <DownloadMenu bench={bench} sheetId={loaded.id} page={at} />
-      <Link to={`/sheets/${loaded.id}/hand-out`} onClick={() => void bench.settled()}>
+      <DownloadMenu editor={editor} sheetId={loaded.id} page={at} />
+      <Link to={`/sheets/${loaded.id}/hand-out`} onClick={() => void editor.settled()}>
         <Button type="primary" tabIndex={-1}>
           Hand out
         </Button>

@@ -1,4 +1,8 @@
-import { Button, Segmented } from 'antd';
+import { Segments } from '../fields/choice';
+import { Action } from '../parts/action';
+import { card } from '../parts/card';
+import { Empty } from '../parts/empty';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PieceMark } from '../../core/review/marks';
@@ -68,9 +72,9 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
           </span>
         }
       >
-        <span className="quiet">on the pieces</span>
-        <Segmented
-          aria-label="What is shown on the pieces"
+        <span className="quiet">On the pieces</span>
+        <Segments
+          label="What is shown on the pieces"
           value={shown}
           onChange={setShown}
           options={['nothing', 'look-fors']}
@@ -93,24 +97,23 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
             {ORDER.map((state) => {
               const count = cards.filter((card) => card.state === state).length;
               return (
-                <button
+                <Action
                   key={state}
-                  type="button"
-                  className="plainbtn spread-state"
+                  className="spread-state"
                   aria-pressed={only === state}
                   onClick={() => setOnly(only === state ? null : state)}
                 >
                   <Leaf state={state} /> {STATE_WORDS[state]} <b>{count}</b>
-                </button>
+                </Action>
               );
             })}
             <span className="spring" />
             <label className="quiet">
-              first{' '}
+              First{' '}
               <select value={sort} onChange={(event) => setSort(event.target.value as typeof sort)}>
-                <option value="state">what waits</option>
-                <option value="fewest">fewest look-fors</option>
-                <option value="name">by name</option>
+                <option value="state">What waits</option>
+                <option value="fewest">Fewest look-fors</option>
+                <option value="name">By name</option>
               </select>
             </label>
           </div>
@@ -122,7 +125,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
               <Link key={card.id} to={`/handouts/${handout.id}/reading/${card.id}`} className="spread-card">
                 <span className="spread-picture" style={{ aspectRatio: `${page.width} / ${page.height}` }}>
                   {card.state === 'not-begun' ? (
-                    <span className="spread-none">nothing yet</span>
+                    <span className="spread-none">Nothing yet</span>
                   ) : (
                     <img src={`/copies/${card.id}/picture.svg?${card.picture}`} alt="" loading="lazy" />
                   )}
@@ -148,7 +151,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
                 </span>
               </Link>
             ))}
-            {list.length === 0 && <p className="desk-empty">No copy is in this state.</p>}
+            {list.length === 0 && <Empty>No copy is in this state.</Empty>}
           </div>
         </main>
         <aside className="margin-column spread-margin" aria-label="The class so far">
@@ -158,7 +161,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
           </p>
           {pieces > 0 && handout.lookFors > 0 && (
             <>
-              <section className="card spread-figure">
+              <section className={card('spread-figure')}>
                 <h3>What is missed most</h3>
                 {missed.length === 0 ? (
                   <p className="quiet">Nothing: every piece has all that can be counted.</p>
@@ -174,7 +177,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
                   ))
                 )}
               </section>
-              <section className="card spread-figure">
+              <section className={card('spread-figure')}>
                 <h3>
                   Look-fors met <small>pieces</small>
                 </h3>
@@ -182,9 +185,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
               </section>
             </>
           )}
-          {pieces === 0 && (
-            <p className="desk-empty">When the first piece is handed in, this shows what the class found hard.</p>
-          )}
+          {pieces === 0 && <Empty>When the first piece is handed in, this shows what the class found hard.</Empty>}
         </aside>
       </div>
     </div>
@@ -201,7 +202,7 @@ const VERDICT_WORDS: Record<PieceMark['verdict'], string> = {
   extra: 'not in the key',
 };
 
-/** The look-fors on the piece: a frame around what counts, with a form as well as a colour. */
+/** The look-fors on the piece: a frame around what counts, with a shape as well as a colour. */
 export function Marks({ marks, page }: { marks: readonly PieceMark[]; page: { width: number; height: number } }) {
   return (
     <svg

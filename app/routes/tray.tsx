@@ -1,3 +1,6 @@
+import { sentence } from '../parts/sentence';
+import { card } from '../parts/card';
+import { Empty } from '../parts/empty';
 import { Link } from 'react-router';
 import { addLateCopies } from '../../server/stores/handouts';
 import { trayOf } from '../../server/stores/copies';
@@ -28,6 +31,14 @@ export default function Tray({ loaderData }: Route.ComponentProps) {
   const back = copies.filter((copy) => copy.state === 'another-go' || (copy.state === 'done' && copy.unsettled > 0));
   const toDo = copies.filter((copy) => copy.state === 'not-begun' || copy.state === 'under-way');
   const done = copies.filter((copy) => !back.includes(copy) && !toDo.includes(copy));
+  /** What a student has to know of a copy now. */
+  const newsOf = (copy: Entry): string => {
+    if (toDo.includes(copy)) return dueWords(copy.dueAt, now, zone);
+    if (copy.state === 'handed-in') return 'with your teacher';
+    const came = `came back ${agoWords(copy.returnedAt, now)}`;
+    if (!back.includes(copy) || copy.unsettled === 0) return came;
+    return `${came} · ${copy.unsettled} ${copy.unsettled === 1 ? 'note' : 'notes'}`;
+  };
   const bands: [string, Entry[], string][] = [
     ['Back from your teacher', back, 'Nothing has come back just now.'],
     ['To do', toDo, 'Nothing is waiting for you.'],
@@ -44,25 +55,19 @@ export default function Tray({ loaderData }: Route.ComponentProps) {
           <section key={name} aria-labelledby={name}>
             <h2 id={name}>{name}</h2>
             {entries.length === 0 ? (
-              <p className="desk-empty">{empty}</p>
+              <Empty>{empty}</Empty>
             ) : (
               <div className="tray-copies">
                 {entries.map((copy) => (
-                  <Link key={copy.id} to={`/copies/${copy.id}`} className="card tray-copy">
+                  <Link key={copy.id} to={`/copies/${copy.id}`} className={card('tray-copy')}>
                     <span className="tray-picture">
                       <img src={`/copies/${copy.id}/picture.svg?seq=${copy.seq}`} alt="" loading="lazy" />
                     </span>
                     <strong>{copy.title}</strong>
                     <StateLabel state={copy.state} />
-                    {copy.damage !== null && <strong className="damage-word">damaged</strong>}
+                    {copy.damage !== null && <strong className="damage-word">Damaged</strong>}
                     <span className={copy.dueAt && +copy.dueAt < now && toDo.includes(copy) ? 'desk-late' : 'quiet'}>
-                      {back.includes(copy)
-                        ? `came back ${agoWords(copy.returnedAt, now)}${copy.unsettled ? ` · ${copy.unsettled} ${copy.unsettled === 1 ? 'note' : 'notes'}` : ''}`
-                        : toDo.includes(copy)
-                          ? dueWords(copy.dueAt, now, zone)
-                          : copy.state === 'handed-in'
-                            ? 'with your teacher'
-                            : `came back ${agoWords(copy.returnedAt, now)}`}
+                      {sentence(newsOf(copy))}
                     </span>
                   </Link>
                 ))}

@@ -7,7 +7,7 @@ import type { WrittenAnswer } from '../makers/cloud/written-answer';
 import { missing, refuse, requirePerson } from '../who.server';
 import type { Route } from './+types/written';
 
-/** What classes wrote: a teacher's handouts; with ?handout its boxes; with ?box too the words in it, counted. */
+/** What classes wrote: a teacher's handouts, with ?handout its boxes, with ?box also the counted words. */
 
 const Asked = z.object({ handout: z.string().max(40).nullable(), box: z.string().max(40).nullable() });
 

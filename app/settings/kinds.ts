@@ -1,13 +1,13 @@
 import type { ComponentType } from 'react';
 import type { Item } from '../../core/schema/sheet';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { LineFields } from './line-fields';
 import { InkFields, ShapeFields } from './look-fields';
 import { PictureFields } from './picture-fields';
 
 /** The settings that only one kind of item has, shown while nothing of another kind is selected with it. */
 
-type Fields<T extends Item> = ComponentType<{ bench: Bench; items: readonly T[]; palette: readonly string[] }>;
+type Fields<T extends Item> = ComponentType<{ editor: Editor; items: readonly T[]; palette: readonly string[] }>;
 
 const KINDS = {
   text: null,

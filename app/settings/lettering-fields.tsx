@@ -1,10 +1,13 @@
-import { Segmented } from 'antd';
+import { Segments } from '../fields/choice';
+import { Chip } from '../parts/action';
 import type { Lettering, Sheet, TextItem } from '../../core/schema/sheet';
 import { inCommon, shared } from '../../core/text/common';
-import type { Bench } from '../document/bench';
-import { PaintField } from '../colour/colour-field';
+import type { Editor } from '../document/editor';
+import { PaintField } from '../colour/paint-field';
 import { setEach, setValues } from '../commands/commands';
-import { More, PercentField, Row, Toggle } from '../fields/fields';
+import { PercentField } from '../fields/number-field';
+import { Toggle } from '../fields/toggle';
+import { More, Row } from '../parts/row';
 import { CurveDrawing } from '../fields/glyphs';
 import { OutlineFields } from './look-fields';
 import { fitToWidth } from '../commands/word-commands';
@@ -22,15 +25,15 @@ const CURVES = [
 const PLAIN_LETTERING: Lettering = { curve: 'straight', amount: 0.5, fill: null, outline: null };
 
 /** Words drawn large: the curve, how wide, fill and outline of the letters. */
-type Props = { bench: Bench; items: readonly TextItem[]; sheet: Sheet };
+type Props = { editor: Editor; items: readonly TextItem[]; sheet: Sheet };
 
-export function LetteringFields({ bench, items, sheet }: Props) {
+export function LetteringFields({ editor, items, sheet }: Props) {
   const [item] = items;
   const drawn = items.map(({ lettering }) => lettering).filter((one) => one !== null);
   const lettering = drawn.length > 0 ? inCommon(drawn) : null;
   const curve = shared(items.map((one) => one.lettering?.curve ?? null));
   const put = (become: (now: Lettering) => Partial<Lettering>) =>
-    setEach(bench, 'Lettering', (one) => {
+    setEach(editor, 'Lettering', (one) => {
       const now = (one.kind === 'text' && one.lettering) || PLAIN_LETTERING;
       return one.kind === 'text' ? { lettering: { ...now, ...become(now) } } : {};
     });
@@ -41,7 +44,7 @@ export function LetteringFields({ bench, items, sheet }: Props) {
     { value: 'lines', label: 'fit each line' },
   ];
   return (
-    <More title="lettering" open={lettering !== null || fits.some((fit) => fit !== 'wraps')}>
+    <More title="Lettering" open={lettering !== null || fits.some((fit) => fit !== 'wraps')}>
       <Row label="curve">
         {CURVES.map(({ curve: id, name }) => (
           <Toggle
@@ -50,7 +53,7 @@ export function LetteringFields({ bench, items, sheet }: Props) {
             label={`Lettering ${name}`}
             onClick={() =>
               curve === id
-                ? setValues(bench, 'Lettering', { lettering: null })
+                ? setValues(editor, 'Lettering', { lettering: null })
                 : put((now) => ({ curve: id, amount: id === 'circle' ? 1 : now.amount }))
             }
           >
@@ -68,20 +71,19 @@ export function LetteringFields({ bench, items, sheet }: Props) {
         )}
       </Row>
       <Row label="width">
-        <Segmented
-          size="small"
-          aria-label="How wide the lines are made"
-          value={shared(fits) ?? ''}
-          onChange={(fit) => setValues(bench, 'Fit', { fit: fit === 'wraps' ? 'grow' : fit })}
+        <Segments
+          label="How wide the lines are made"
+          value={shared(fits) ?? null}
+          onChange={(fit) => setValues(editor, 'Fit', { fit: fit === 'wraps' ? 'grow' : fit })}
           options={widths}
         />
       </Row>
       {items.length === 1 && (
         <Row label="match">
           {(['page', 'margin', 'next'] as const).map((as) => (
-            <button key={as} type="button" className="chip" onClick={() => fitToWidth(bench, item, as)}>
+            <Chip key={as} onClick={() => fitToWidth(editor, item, as)}>
               {as === 'next' ? 'thing below' : as}
-            </button>
+            </Chip>
           ))}
         </Row>
       )}

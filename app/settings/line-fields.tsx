@@ -1,4 +1,4 @@
-import { Segmented, Select } from 'antd';
+import { Select } from 'antd';
 import { isHold } from '../../core/items/hit';
 import { lineEnds } from '../../core/placement/line';
 import { free, LIGHT_EDGE } from '../../core/schema/defaults';
@@ -8,11 +8,12 @@ import { inCommon, shared } from '../../core/text/common';
 import { CAPS } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import { pictureNow } from '../drawing/resources';
-import type { Bench } from '../document/bench';
-import { Swatches } from '../colour/colour-field';
+import type { Editor } from '../document/editor';
+import { Swatches } from '../colour/swatches';
 import { setValues } from '../commands/commands';
-import { PercentField, Row } from '../fields/fields';
-import { Choice } from '../fields/choice';
+import { PercentField } from '../fields/number-field';
+import { Row } from '../parts/row';
+import { Choice, Segments } from '../fields/choice';
 
 /** Settings of lines. */
 
@@ -26,18 +27,17 @@ const CAP_NAMES: Record<(typeof CAPS)[number], string> = {
   square: 'square',
 };
 
-export function LineFields({ bench, items }: { bench: Bench; items: readonly LineItem[] }) {
+export function LineFields({ editor, items }: { editor: Editor; items: readonly LineItem[] }) {
   const [item] = items;
   const line = inCommon(items);
   const caps = CAPS.map((value) => ({ value, label: CAP_NAMES[value] }));
   return (
     <>
       <Row label="route">
-        <Segmented
-          size="small"
-          aria-label="Route of the line"
-          value={line.route ?? ''}
-          onChange={(route) => setValues(bench, 'Way of line', { route })}
+        <Segments
+          label="Route of the line"
+          value={line.route ?? null}
+          onChange={(route) => setValues(editor, 'Way of line', { route })}
           options={['straight', 'stepped', 'curved']}
         />
       </Row>
@@ -48,8 +48,8 @@ export function LineFields({ bench, items }: { bench: Bench; items: readonly Lin
             size="small"
             aria-label={side === 'startCap' ? 'Start' : 'End'}
             value={line[side]}
-            placeholder="mixed"
-            onChange={(cap) => setValues(bench, 'Line end', { [side]: cap })}
+            placeholder="Mixed"
+            onChange={(cap) => setValues(editor, 'Line end', { [side]: cap })}
             options={caps}
             style={{ width: 104 }}
           />
@@ -58,9 +58,9 @@ export function LineFields({ bench, items }: { bench: Bench; items: readonly Lin
       <Swatches
         label="light edge"
         value={shared(items.map(({ edge }) => edge))}
-        palette={[LIGHT_EDGE, ...bench.sheet.palette]}
+        palette={[LIGHT_EDGE, ...editor.sheet.palette]}
         none="no light edge"
-        onChange={(edge) => setValues(bench, 'Light edge', { edge })}
+        onChange={(edge) => setValues(editor, 'Light edge', { edge })}
       />
       {items.every(({ route }) => route !== 'straight') && (
         <Row label="bend">
@@ -68,14 +68,14 @@ export function LineFields({ bench, items }: { bench: Bench; items: readonly Lin
             bare
             label="bend"
             share={line.bend}
-            onChange={(bend) => setValues(bench, 'Bend line', { bend })}
+            onChange={(bend) => setValues(editor, 'Bend line', { bend })}
           />
         </Row>
       )}
       {items.length === 1 && (
         <>
           {(['from', 'to'] as const).map((side) => (
-            <HoldField key={side} bench={bench} item={item} side={side} />
+            <HoldField key={side} editor={editor} item={item} side={side} />
           ))}
           <p className="quiet">Or pull an end to a box or a part of a diagram on the sheet.</p>
         </>
@@ -84,10 +84,10 @@ export function LineFields({ bench, items }: { bench: Bench; items: readonly Lin
   );
 }
 
-/** What an end of a line holds on to, for those who lead it without a pointer. */
-function HoldField({ bench, item, side }: { bench: Bench; item: LineItem; side: 'from' | 'to' }) {
+/** What an end of a line is attached to, set without a pointer. */
+function HoldField({ editor, item, side }: { editor: Editor; item: LineItem; side: 'from' | 'to' }) {
   const end = item[side];
-  const holds = bench.page.items.filter((other) => isHold(other) && !other.hidden).slice(0, 200);
+  const holds = editor.page.items.filter((other) => isHold(other) && !other.hidden).slice(0, 200);
   const options = holds.flatMap((other) => [
     { value: `${other.id} `, label: itemName(other) },
     ...(other.kind === 'picture' ? (pictureNow(other.picture)?.targets ?? []) : []).map(({ name }, i) => ({
@@ -97,25 +97,26 @@ function HoldField({ bench, item, side }: { bench: Bench; item: LineItem; side: 
   ]);
   const value = end.item === null ? '' : `${end.item} ${end.target ?? ''}`;
   if (value && !options.some((option) => option.value === value)) {
-    const held = findOn(bench.page, end.item!)?.item;
+    const held = findOn(editor.page, end.item!)?.item;
     const part = end.target && !end.target.startsWith('@') ? `: ${end.target}` : '';
     options.unshift({
       value,
-      label: held ? `${itemName(held)}${part || (end.target ? ': a spot on it' : '')}` : 'something deleted',
+      label: held ? `${itemName(held)}${part || (end.target ? ': a spot on it' : '')}` : 'Something deleted',
     });
   }
   return (
     <Row label={side}>
       <Choice
         label={side === 'from' ? 'Begins at' : 'Ends at'}
+        asIs
         value={value}
-        options={[{ value: '', label: 'nothing' }, ...options]}
+        options={[{ value: '', label: 'Nothing' }, ...options]}
         onChange={(chosen) => {
-          const at = lineEnds(bench.page, item, pictureNow)[side];
+          const at = lineEnds(editor.page, item, pictureNow)[side];
           const [id, ...target] = chosen.split(' ');
           const name = target.join(' ');
           const next = id ? { ...at, item: id, target: name || null } : free(at.x, at.y);
-          setValues(bench, 'Lead line', { [side]: next });
+          setValues(editor, 'Lead line', { [side]: next });
         }}
       />
     </Row>

@@ -6,10 +6,12 @@ import { kindOf } from '../../core/items/all';
 import { shapeName } from '../../core/items/name';
 import type { InkItem, Item, Outline, Plate, Shadow, ShapeItem, TextItem } from '../../core/schema/sheet';
 import { inCommon, shared } from '../../core/text/common';
-import type { Bench } from '../document/bench';
-import { Swatches } from '../colour/colour-field';
+import type { Editor } from '../document/editor';
+import { Swatches } from '../colour/swatches';
 import { setEach, setValues } from '../commands/commands';
-import { NumberField, PercentField, Row, Toggle } from '../fields/fields';
+import { NumberField, PercentField } from '../fields/number-field';
+import { Toggle } from '../fields/toggle';
+import { Pair, Row } from '../parts/row';
 
 /** Settings of outlines, shapes, pen strokes, plates and shadows. */
 
@@ -19,7 +21,7 @@ type OutlineProps = {
   palette: readonly string[];
   none: boolean;
   label?: string;
-  /** Gets what each one's outline becomes. */
+  /** Gets a function from each outline to its new one. */
   onChange: (become: (now: Outline | null) => Outline | null) => void;
 };
 
@@ -71,7 +73,7 @@ export function OutlineFields({ outlines, palette, none, label = 'outline', onCh
   );
 }
 
-export function ShapeFields({ bench, items }: { bench: Bench; items: readonly ShapeItem[] }) {
+export function ShapeFields({ editor, items }: { editor: Editor; items: readonly ShapeItem[] }) {
   const name = shared(items.map((item) => item.shape));
   const values = name && shared(items.map((item) => valuesOf(item.shape, item.adjust)));
   const { counted, reached } = name ? OUTLINES[name] : {};
@@ -82,10 +84,10 @@ export function ShapeFields({ bench, items }: { bench: Bench; items: readonly Sh
           size="small"
           aria-label="Shape"
           value={name}
-          placeholder="mixed"
+          placeholder="Mixed"
           style={{ flex: 1 }}
           showSearch={{ optionFilterProp: 'label' }}
-          onChange={(shape) => setValues(bench, 'Shape', { shape, adjust: [] })}
+          onChange={(shape) => setValues(editor, 'Shape', { shape, adjust: [] })}
           options={FAMILIES.map(({ name, shapes }) => ({
             label: name,
             options: shapes.map((value) => ({ value, label: shapeName(value) })),
@@ -95,7 +97,7 @@ export function ShapeFields({ bench, items }: { bench: Bench; items: readonly Sh
       {values && values.length > 0 && (
         <Row label="form">
           {values.map((value, i) => {
-            const put = (next: number) => setValues(bench, 'Form', { adjust: values.with(i, next) });
+            const put = (next: number) => setValues(editor, 'Form', { adjust: values.with(i, next) });
             if (counted?.at === i)
               return (
                 <NumberField
@@ -126,9 +128,9 @@ export function ShapeFields({ bench, items }: { bench: Bench; items: readonly Sh
   );
 }
 
-type InkProps = { bench: Bench; items: readonly InkItem[]; palette: readonly string[] };
+type InkProps = { editor: Editor; items: readonly InkItem[]; palette: readonly string[] };
 
-export function InkFields({ bench, items, palette }: InkProps) {
+export function InkFields({ editor, items, palette }: InkProps) {
   const ink = inCommon(items);
   return (
     <>
@@ -136,7 +138,7 @@ export function InkFields({ bench, items, palette }: InkProps) {
         label="colour"
         value={ink.colour ?? undefined}
         palette={palette}
-        onChange={(colour) => colour && setValues(bench, 'Colour', { colour })}
+        onChange={(colour) => colour && setValues(editor, 'Colour', { colour })}
       />
       <Row label="pen">
         <NumberField
@@ -146,7 +148,7 @@ export function InkFields({ bench, items, palette }: InkProps) {
           suffix="pt"
           min={0.3}
           max={120}
-          onChange={(weight) => setValues(bench, 'Weight', { weight })}
+          onChange={(weight) => setValues(editor, 'Weight', { weight })}
         />
       </Row>
     </>
@@ -155,10 +157,10 @@ export function InkFields({ bench, items, palette }: InkProps) {
 
 const PLATE: Plate = { colour: DRAWN.paper, opacity: 0.9, spread: 4, corner: 4 };
 
-type EffectProps<T> = { bench: Bench; items: readonly T[]; palette: readonly string[] };
+type EffectProps<T> = { editor: Editor; items: readonly T[]; palette: readonly string[] };
 
 /** Backing and shadow: each is switched on and off, and has settings only while something has it. */
-export function EffectFields({ bench, items: all, palette }: EffectProps<Item>) {
+export function EffectFields({ editor, items: all, palette }: EffectProps<Item>) {
   const items = all.filter((item) => kindOf(item).look.includes('shadow'));
   if (items.length === 0) return null;
   const ids = items.map(({ id }) => id);
@@ -174,7 +176,7 @@ export function EffectFields({ bench, items: all, palette }: EffectProps<Item>) 
             on={howMany(plates)}
             label="A backing behind the words only"
             onClick={() =>
-              setEach(bench, 'Plate', (item) => ({
+              setEach(editor, 'Plate', (item) => ({
                 plate: howMany(plates) === true || item.kind !== 'text' ? null : (item.plate ?? PLATE),
               }))
             }
@@ -187,7 +189,7 @@ export function EffectFields({ bench, items: all, palette }: EffectProps<Item>) 
           label="A shadow"
           onClick={() =>
             setEach(
-              bench,
+              editor,
               'Shadow',
               (item) => ({ shadow: howMany(shadows) === true ? null : (item.shadow ?? SHADOW) }),
               ids,
@@ -197,8 +199,8 @@ export function EffectFields({ bench, items: all, palette }: EffectProps<Item>) 
           shadow
         </Toggle>
       </Row>
-      <PlateFields bench={bench} items={texts.filter(({ plate }) => plate)} palette={palette} />
-      <ShadowFields bench={bench} items={items.filter(({ shadow }) => shadow)} palette={palette} />
+      <PlateFields editor={editor} items={texts.filter(({ plate }) => plate)} palette={palette} />
+      <ShadowFields editor={editor} items={items.filter(({ shadow }) => shadow)} palette={palette} />
     </>
   );
 }
@@ -207,11 +209,11 @@ export function EffectFields({ bench, items: all, palette }: EffectProps<Item>) 
 const howMany = (all: readonly unknown[]) =>
   all.every((one) => one !== null) ? true : all.some((one) => one !== null) ? ('mixed' as const) : false;
 
-function PlateFields({ bench, items, palette }: EffectProps<TextItem>) {
+function PlateFields({ editor, items, palette }: EffectProps<TextItem>) {
   if (items.length === 0) return null;
   const plate = inCommon(items.map((item) => item.plate!));
   const put = (patch: Partial<Plate>) =>
-    setEach(bench, 'Plate', (item) => (item.kind === 'text' ? { plate: { ...PLATE, ...item.plate, ...patch } } : {}));
+    setEach(editor, 'Plate', (item) => (item.kind === 'text' ? { plate: { ...PLATE, ...item.plate, ...patch } } : {}));
   return (
     <>
       <Swatches
@@ -220,7 +222,7 @@ function PlateFields({ bench, items, palette }: EffectProps<TextItem>) {
         palette={palette}
         onChange={(hex) => hex && put({ colour: hex })}
       />
-      <div className="typed-pair" style={{ marginTop: 6 }}>
+      <Pair>
         <NumberField
           label="padding"
           value={plate.spread}
@@ -230,19 +232,19 @@ function PlateFields({ bench, items, palette }: EffectProps<TextItem>) {
           onChange={(spread) => put({ spread })}
         />
         <PercentField label="opacity" share={plate.opacity} onChange={(opacity) => put({ opacity })} />
-      </div>
+      </Pair>
     </>
   );
 }
 
 const SHADOW: Shadow = { dx: 3, dy: 4, blur: 6, colour: DRAWN.ink, opacity: 0.35 };
 
-function ShadowFields({ bench, items, palette }: EffectProps<Item>) {
+function ShadowFields({ editor, items, palette }: EffectProps<Item>) {
   if (items.length === 0) return null;
   const shadow = inCommon(items.map((item) => item.shadow!));
   const put = (patch: Partial<Shadow>) =>
     setEach(
-      bench,
+      editor,
       'Shadow',
       (item) => ({ shadow: { ...SHADOW, ...item.shadow, ...patch } }),
       items.map(({ id }) => id),
@@ -265,12 +267,12 @@ function ShadowFields({ bench, items, palette }: EffectProps<Item>) {
         palette={palette}
         onChange={(hex) => hex && put({ colour: hex })}
       />
-      <div className="typed-pair" style={{ marginTop: 6 }}>
+      <Pair>
         {offset('right', 'dx', -200, 200)}
         {offset('down', 'dy', -200, 200)}
         {offset('blur', 'blur', 0, 100)}
         <PercentField label="opacity" share={shadow.opacity} onChange={(opacity) => put({ opacity })} />
-      </div>
+      </Pair>
     </>
   );
 }

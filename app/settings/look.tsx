@@ -1,12 +1,14 @@
 import { kindOf } from '../../core/items/all';
 import type { Item, Outline, Paint, Sheet } from '../../core/schema/sheet';
 import { shared } from '../../core/text/common';
-import { PaintField } from '../colour/colour-field';
+import { PaintField } from '../colour/paint-field';
 import { setEach } from '../commands/commands';
 import { copyLook, giveLook } from '../commands/looks';
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
-import { NumberField, Row, Toggle } from '../fields/fields';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
+import { NumberField } from '../fields/number-field';
+import { Toggle } from '../fields/toggle';
+import { Row } from '../parts/row';
 import { fieldsOf } from './kinds';
 import { EffectFields, OutlineFields } from './look-fields';
 
@@ -19,26 +21,26 @@ type Having = { fill: Paint | null; outline: Outline | null; corner: number };
 const having = <K extends Setting>(items: readonly Item[], setting: K) =>
   items.filter((item) => (kindOf(item).look as readonly string[]).includes(setting)) as (Item & Pick<Having, K>)[];
 
-const lookCopied = (bench: Bench) => bench.copiedLook !== null;
+const lookCopied = (editor: Editor) => editor.copiedLook !== null;
 
-export function LookFields({ bench, items, sheet }: { bench: Bench; items: readonly Item[]; sheet: Sheet }) {
+export function LookFields({ editor, items, sheet }: { editor: Editor; items: readonly Item[]; sheet: Sheet }) {
   const { palette } = sheet;
   const [{ kind }] = items;
   const Own = items.every((item) => item.kind === kind) ? fieldsOf(kind) : null;
   const filled = having(items, 'fill');
   const outlined = having(items, 'outline');
   const cornered = having(items, 'corner');
-  const copied = useBench(bench, lookCopied);
+  const copied = useEditor(editor, lookCopied);
   const put = <K extends Setting>(name: string, setting: K, become: (now: Having[K]) => Having[K]) =>
     setEach(
-      bench,
+      editor,
       name,
       (item) => ({ [setting]: become((item as unknown as Having)[setting]) }),
       having(items, setting).map(({ id }) => id),
     );
   return (
     <>
-      {Own && <Own bench={bench} items={items} palette={palette} />}
+      {Own && <Own editor={editor} items={items} palette={palette} />}
       {filled.length > 0 && (
         <PaintField
           hint
@@ -52,7 +54,7 @@ export function LookFields({ bench, items, sheet }: { bench: Bench; items: reado
         <OutlineFields
           outlines={outlined.map(({ outline }) => outline)}
           palette={palette}
-          // A line without one would be nothing.
+          // A line can't do without.
           none={outlined.length === filled.length}
           onChange={(become) => put('Outline', 'outline', become)}
         />
@@ -70,12 +72,12 @@ export function LookFields({ bench, items, sheet }: { bench: Bench; items: reado
           />
         </Row>
       )}
-      <EffectFields bench={bench} items={items} palette={palette} />
+      <EffectFields editor={editor} items={items} palette={palette} />
       <Row label="look">
-        <Toggle label="Copy this look (Ctrl+Alt+C)" onClick={() => copyLook(bench)}>
+        <Toggle label="Copy this look (Ctrl+Alt+C)" onClick={() => copyLook(editor)}>
           copy
         </Toggle>
-        <Toggle label="Apply the copied look (Ctrl+Alt+V)" disabled={!copied} onClick={() => giveLook(bench)}>
+        <Toggle label="Apply the copied look (Ctrl+Alt+V)" disabled={!copied} onClick={() => giveLook(editor)}>
           apply
         </Toggle>
       </Row>

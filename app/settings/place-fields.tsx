@@ -1,4 +1,4 @@
-import { Segmented } from 'antd';
+import { Segments } from '../fields/choice';
 import { useState } from 'react';
 import type { Edge } from '../../core/geometry/align';
 import { union } from '../../core/geometry/box';
@@ -14,44 +14,46 @@ import {
   reorder,
   sameSize,
   sizeTo,
-  spread,
+  distribute,
   tidyUp,
   ungroupChosen,
 } from '../commands/arrange';
-import type { Along, Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import type { Along, Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 import type { Alike } from '../commands/looks';
 import { setValues } from '../commands/commands';
 import { chooseAlike } from '../commands/looks';
-import { LengthField, NumberField, PercentField, Row, Toggle } from '../fields/fields';
-import { EdgeDrawing, SpreadDrawing } from '../fields/glyphs';
+import { LengthField, NumberField, PercentField } from '../fields/number-field';
+import { Toggle } from '../fields/toggle';
+import { Pair, Row } from '../parts/row';
+import { EdgeDrawing, DistributeDrawing } from '../fields/glyphs';
 
-/** Place, size and angle in numbers; aligning, spreading, order, groups. */
+/** Place, size and angle in numbers; aligning, distributing, order, groups. */
 
-const alongOf = (bench: Bench) => bench.along;
+const alongOf = (editor: Editor) => editor.along;
 
-type AlongProps = { bench: Bench; what: keyof Along; label: string; children: string };
+type AlongProps = { editor: Editor; what: keyof Along; label: string; children: string };
 
-/** Whether something goes along when things are resized. */
-function AlongToggle({ bench, what, label, children }: AlongProps) {
-  const along = useBench(bench, alongOf);
+/** Toggles whether something scales along when items are resized. */
+function AlongToggle({ editor, what, label, children }: AlongProps) {
+  const along = useEditor(editor, alongOf);
   return (
-    <Toggle on={along[what]} label={label} onClick={() => bench.put({ along: { ...along, [what]: !along[what] } })}>
+    <Toggle on={along[what]} label={label} onClick={() => editor.put({ along: { ...along, [what]: !along[what] } })}>
       {children}
     </Toggle>
   );
 }
 
-export function NumbersFields({ bench, items, unit }: { bench: Bench; items: Item[]; unit: Sheet['unit'] }) {
+export function NumbersFields({ editor, items, unit }: { editor: Editor; items: Item[]; unit: Sheet['unit'] }) {
   const [item] = items;
   const one = items.length === 1 && isFramed(item) ? item : null;
-  const box = one ?? union(items.map((each) => boxOf(bench.page, each, pictureNow)));
+  const box = one ?? union(items.map((each) => boxOf(editor.page, each, pictureNow)));
   const angle = items.every((each) => isFramed(each) && isFramed(item) && each.angle === item.angle);
   const opacity = items.every((each) => each.opacity === item.opacity) ? item.opacity : null;
   const place = (axis: 'x' | 'y') => (at: number) =>
-    one ? setValues(bench, 'Move', { [axis]: at }) : placeAt(bench, axis, at);
+    one ? setValues(editor, 'Move', { [axis]: at }) : placeAt(editor, axis, at);
   return (
-    <div className="typed-pair">
+    <Pair>
       <LengthField label="from left" value={box.x} unit={unit} onChange={place('x')} />
       <LengthField label="from top" value={box.y} unit={unit} onChange={place('y')} />
       <LengthField
@@ -59,21 +61,19 @@ export function NumbersFields({ bench, items, unit }: { bench: Bench; items: Ite
         value={box.width}
         unit={unit}
         min={1}
-        onChange={(length) => sizeTo(bench, 'width', length)}
+        onChange={(length) => sizeTo(editor, 'width', length)}
       />
       <LengthField
         label="height"
         value={box.height}
         unit={unit}
         min={1}
-        onChange={(length) => sizeTo(bench, 'height', length)}
+        onChange={(length) => sizeTo(editor, 'height', length)}
       />
       {hasRatio(items) && (
-        <span className="typed">
-          <AlongToggle bench={bench} what="ratio" label="Keep proportions: width and height change together">
-            keep proportions
-          </AlongToggle>
-        </span>
+        <AlongToggle editor={editor} what="ratio" label="Keep proportions: width and height change together">
+          keep proportions
+        </AlongToggle>
       )}
       {items.every(isFramed) && (
         <NumberField
@@ -82,26 +82,26 @@ export function NumbersFields({ bench, items, unit }: { bench: Bench; items: Ite
           suffix="°"
           min={-360}
           max={360}
-          onChange={(value) => setValues(bench, 'Rotate', { angle: value })}
+          onChange={(value) => setValues(editor, 'Rotate', { angle: value })}
         />
       )}
       <PercentField
         label="opacity"
         share={opacity}
-        onChange={(value) => setValues(bench, 'Opacity', { opacity: value })}
+        onChange={(value) => setValues(editor, 'Opacity', { opacity: value })}
       />
-    </div>
+    </Pair>
   );
 }
 
 const EDGES: Edge[] = ['left', 'centre', 'right', 'top', 'middle', 'bottom'];
 type To = 'page' | 'margin' | 'first' | 'each other';
 
-export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
+export function PlaceFields({ editor, items }: { editor: Editor; items: Item[] }) {
   const many = items.length > 1;
   const [to, setTo] = useState<To>(many ? 'each other' : 'page');
   const [item] = items;
-  const teacher = bench.rights.kind === 'all';
+  const teacher = editor.rights.kind === 'all';
   const takesAlong = many || item.kind === 'group';
   const alike: { by: Alike; says: string }[] = [
     { by: 'kind', says: 'kind' },
@@ -112,15 +112,14 @@ export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
     <>
       <Row label="align">
         {EDGES.map((edge) => (
-          <Toggle key={edge} label={`Align ${edge}, to ${to}`} onClick={() => align(bench, edge, to)}>
+          <Toggle key={edge} label={`Align ${edge}, to ${to}`} onClick={() => align(editor, edge, to)}>
             <EdgeDrawing edge={edge} />
           </Toggle>
         ))}
       </Row>
       <Row label="to">
-        <Segmented
-          size="small"
-          aria-label="Align to"
+        <Segments
+          label="Align to"
           value={to}
           onChange={(value) => setTo(value as To)}
           options={many ? ['each other', 'first', 'page', 'margin'] : ['page', 'margin']}
@@ -135,19 +134,19 @@ export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
                   key={axis + by}
                   label={`Distribute ${axis === 'x' ? 'horizontally' : 'vertically'}, ${by === 'gap' ? 'equal gaps' : 'equal distances of centres'}`}
                   disabled={items.length < 3}
-                  onClick={() => spread(bench, axis, by)}
+                  onClick={() => distribute(editor, axis, by)}
                 >
-                  <SpreadDrawing axis={axis} by={by} />
+                  <DistributeDrawing axis={axis} by={by} />
                 </Toggle>
               )),
             )}
-            <Toggle label="Tidy up: rows and columns made regular" onClick={() => tidyUp(bench)}>
+            <Toggle label="Tidy up: rows and columns made regular" onClick={() => tidyUp(editor)}>
               tidy up
             </Toggle>
           </Row>
           <Row label="same">
             {(['width', 'height', 'size'] as const).map((what) => (
-              <Toggle key={what} label={`Same ${what} as the first`} onClick={() => sameSize(bench, what)}>
+              <Toggle key={what} label={`Same ${what} as the first`} onClick={() => sameSize(editor, what)}>
                 {what}
               </Toggle>
             ))}
@@ -164,34 +163,34 @@ export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
               ['last', -Infinity, 'To the back (Ctrl+Shift+[)'],
             ] as const
           ).map(([name, by, label]) => (
-            <Toggle key={name} label={label} onClick={() => reorder(bench, by)}>
+            <Toggle key={name} label={label} onClick={() => reorder(editor, by)}>
               {name}
             </Toggle>
           ))}
         {many && (
-          <Toggle label="Group (Ctrl+G)" onClick={() => groupChosen(bench)}>
+          <Toggle label="Group (Ctrl+G)" onClick={() => groupChosen(editor)}>
             group
           </Toggle>
         )}
         {!many && item.kind === 'group' && (
-          <Toggle label="Ungroup (Ctrl+Shift+G)" onClick={() => ungroupChosen(bench)}>
+          <Toggle label="Ungroup (Ctrl+Shift+G)" onClick={() => ungroupChosen(editor)}>
             ungroup
           </Toggle>
         )}
       </Row>
       {takesAlong && (
         <Row label="scales">
-          <AlongToggle bench={bench} what="words" label="Dragging a corner scales the text too">
+          <AlongToggle editor={editor} what="words" label="Dragging a corner scales the text too">
             words
           </AlongToggle>
-          <AlongToggle bench={bench} what="weights" label="Dragging a corner scales line weights too">
+          <AlongToggle editor={editor} what="weights" label="Dragging a corner scales line weights too">
             line weights
           </AlongToggle>
         </Row>
       )}
       <Row label="select">
         {alike.map(({ by, says }) => (
-          <Toggle key={by} label={`Select everything of the same ${says}`} onClick={() => chooseAlike(bench, by)}>
+          <Toggle key={by} label={`Select everything of the same ${says}`} onClick={() => chooseAlike(editor, by)}>
             same {says}
           </Toggle>
         ))}
@@ -201,14 +200,14 @@ export function PlaceFields({ bench, items }: { bench: Bench; items: Item[] }) {
           <Toggle
             on={items.every((i) => i.locked)}
             label="Lock in place"
-            onClick={() => setValues(bench, 'Lock', { locked: !items.every((i) => i.locked) })}
+            onClick={() => setValues(editor, 'Lock', { locked: !items.every((i) => i.locked) })}
           >
             lock
           </Toggle>
           <Toggle
             on={items.every((i) => i.hidden)}
             label="Hide"
-            onClick={() => setValues(bench, 'Hide', { hidden: !items.every((i) => i.hidden) })}
+            onClick={() => setValues(editor, 'Hide', { hidden: !items.every((i) => i.hidden) })}
           >
             hide
           </Toggle>

@@ -1,14 +1,16 @@
+import { TextLine } from '../fields/text-line';
 import { useState } from 'react';
 import { roleIds } from '../../core/schema/defaults';
 import type { Sheet, TextItem } from '../../core/schema/sheet';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { setValues } from '../commands/commands';
-import { Row, Toggle } from '../fields/fields';
+import { Toggle } from '../fields/toggle';
+import { Row } from '../parts/row';
 import { addRole, removeRole, restyleRole } from '../commands/roles';
 import { Choice } from '../fields/choice';
 
-/** The text role, and what is done with it: restyle all its boxes, make one of one's own. */
-export function RoleField({ bench, item, sheet }: { bench: Bench; item: TextItem; sheet: Sheet }) {
+/** The text role: choosing it, restyling all its boxes, making a new one. */
+export function RoleField({ editor, item, sheet }: { editor: Editor; item: TextItem; sheet: Sheet }) {
   const [naming, setNaming] = useState<string | null>(null);
   const id = item.role ?? 'body';
   const own = Object.hasOwn(sheet.roles, id) && !SHIPPED.has(id);
@@ -27,26 +29,25 @@ export function RoleField({ bench, item, sheet }: { bench: Bench; item: TextItem
             ...roleIds(sheet.roles).map((value) => ({ value, label: sheet.roles[value].name })),
             { value: '+', label: 'new role …' },
           ]}
-          onChange={(role) => (role === '+' ? setNaming('') : setValues(bench, 'Role', { role }))}
+          onChange={(role) => (role === '+' ? setNaming('') : setValues(editor, 'Role', { role }))}
         />
         {differs && (
-          <Toggle label="Updates all boxes of this role to match this one" onClick={() => restyleRole(bench, item)}>
+          <Toggle label="Updates all boxes of this role to match this one" onClick={() => restyleRole(editor, item)}>
             update all
           </Toggle>
         )}
         {own && !differs && (
-          <Toggle label="Deletes this role; its boxes keep their look" onClick={() => removeRole(bench, id)}>
+          <Toggle label="Deletes this role; its boxes keep their look" onClick={() => removeRole(editor, id)}>
             delete
           </Toggle>
         )}
       </Row>
       {naming !== null && (
         <Row label="">
-          <input
-            className="inline-name"
+          <TextLine
             autoFocus
             aria-label="Name of the role"
-            placeholder="name of the role, then Enter"
+            placeholder="Name of the role, then Enter"
             value={naming}
             maxLength={60}
             onChange={(event) => setNaming(event.target.value)}
@@ -54,7 +55,7 @@ export function RoleField({ bench, item, sheet }: { bench: Bench; item: TextItem
             onKeyDown={(event) => {
               if (event.key === 'Escape') setNaming(null);
               if (event.key !== 'Enter') return;
-              addRole(bench, item, naming);
+              addRole(editor, item, naming);
               setNaming(null);
             }}
           />

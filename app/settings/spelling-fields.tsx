@@ -1,18 +1,20 @@
+import styles from './spelling-fields.module.css';
+import { Chip } from '../parts/action';
 import { useEffect, useState } from 'react';
 import { replaceWords } from '../../core/changes/search';
 import type { WrittenItem } from '../../core/schema/sheet';
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
-import { Row } from '../fields/fields';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
+import { Row } from '../parts/row';
 import { misspelt, suggestionsFor } from '../commands/spelling';
 
-const checkedOf = (bench: Bench) => bench.checked;
-const ownOf = (bench: Bench) => bench.sheet.ownWords;
+const checkedOf = (editor: Editor) => editor.checked;
+const ownOf = (editor: Editor) => editor.sheet.ownWords;
 
-/** The words of a box that no dictionary has, each with what may have been meant. */
-export function SpellingFields({ bench, item }: { bench: Bench; item: WrittenItem }) {
-  useBench(bench, checkedOf);
-  const own = useBench(bench, ownOf);
+/** Words of a box that are in no dictionary, each with suggestions. */
+export function SpellingFields({ editor, item }: { editor: Editor; item: WrittenItem }) {
+  useEditor(editor, checkedOf);
+  const own = useEditor(editor, ownOf);
   const wrong = misspelt(item, own);
   const [asked, setAsked] = useState<string | null>(null);
   const [found, setFound] = useState<string[] | null>(null);
@@ -36,7 +38,7 @@ export function SpellingFields({ bench, item }: { bench: Bench; item: WrittenIte
           <button
             key={name}
             type="button"
-            className="misspelt"
+            className={styles.word}
             aria-pressed={name === wanted}
             onClick={() => setAsked(name)}
           >
@@ -47,35 +49,33 @@ export function SpellingFields({ bench, item }: { bench: Bench; item: WrittenIte
       {word && (
         <Row label="">
           {found === null && <span className="quiet">…</span>}
-          {found?.length === 0 && <span className="quiet">no suggestions</span>}
+          {found?.length === 0 && <span className="quiet">No suggestions</span>}
           {found?.map((better) => (
-            <button
+            <Chip
+              asIs
               key={better}
-              type="button"
-              className="chip"
               onClick={() => {
                 const hits = wrong
                   .filter((one) => one.word === word.word)
-                  .map(({ from, to }) => ({ page: bench.page.id, item: item.id, from, to }));
-                bench.make('Spelling', replaceWords(bench.sheet, hits, better));
+                  .map(({ from, to }) => ({ page: editor.page.id, item: item.id, from, to }));
+                editor.make('Spelling', replaceWords(editor.sheet, hits, better));
               }}
             >
               {better}
-            </button>
+            </Chip>
           ))}
-          {bench.rights.kind === 'all' && (
-            <button
-              type="button"
-              className="chip apricot"
+          {editor.rights.kind === 'all' && (
+            <Chip
+              tone="apricot"
               onClick={() =>
-                bench.make('Own word', {
+                editor.make('Own word', {
                   kind: 'sheet-set',
                   values: { ownWords: [...own, word.word.toLowerCase()].slice(-500) },
                 })
               }
             >
               add word
-            </button>
+            </Chip>
           )}
         </Row>
       )}

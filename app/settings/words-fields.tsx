@@ -1,13 +1,15 @@
+import { Segments } from '../fields/choice';
 import { DRAWN } from '../../core/schema/defaults';
-import { Segmented } from 'antd';
 import { FaceChoice } from '../fields/face-choice';
 import type { Sheet, TextItem, WrittenItem } from '../../core/schema/sheet';
 import { faceById } from '../../core/text/catalogue';
 import { inCommon, shared } from '../../core/text/common';
-import type { Bench } from '../document/bench';
-import { Swatches } from '../colour/colour-field';
+import type { Editor } from '../document/editor';
+import { Swatches } from '../colour/swatches';
 import { setValues } from '../commands/commands';
-import { More, NumberField, Row, Toggle } from '../fields/fields';
+import { NumberField } from '../fields/number-field';
+import { Toggle } from '../fields/toggle';
+import { More, Pair, Row } from '../parts/row';
 import { AlignDrawing, ListDrawing, VerticalDrawing } from '../fields/glyphs';
 import { LetteringFields } from './lettering-fields';
 import { SpellingFields } from './spelling-fields';
@@ -39,13 +41,13 @@ const STYLES = [
   },
 ] as const;
 
-type Props = { bench: Bench; /** At least one. */ items: readonly WrittenItem[]; sheet: Sheet };
+type Props = { editor: Editor; /** At least one. */ items: readonly WrittenItem[]; sheet: Sheet };
 
-export function WordsFields({ bench, items, sheet }: Props) {
+export function WordsFields({ editor, items, sheet }: Props) {
   const [item] = items;
   const texts = items.filter((one) => one.kind === 'text');
   const boxes = inCommon(items);
-  const setting = settingOfWords(bench);
+  const setting = settingOfWords(editor);
   if (!setting) return null;
   const { style, format } = setting;
   const { files } = style.font === null ? { files: { bold: true, italic: true } } : faceById(style.font);
@@ -55,9 +57,9 @@ export function WordsFields({ bench, items, sheet }: Props) {
         <FaceChoice
           label="Font"
           value={style.font}
-          placeholder="mixed"
+          placeholder="Mixed"
           style={{ flex: 1, minWidth: 100, marginRight: 6 }}
-          onChange={(font) => font && styleWords(bench, 'Font', { font })}
+          onChange={(font) => font && styleWords(editor, 'Font', { font })}
         />
         <NumberField
           bare
@@ -66,7 +68,7 @@ export function WordsFields({ bench, items, sheet }: Props) {
           suffix="pt"
           min={4}
           max={1000}
-          onChange={(size) => styleWords(bench, 'Size', { size })}
+          onChange={(size) => styleWords(editor, 'Size', { size })}
         />
       </Row>
       <Row label="words">
@@ -76,7 +78,7 @@ export function WordsFields({ bench, items, sheet }: Props) {
             on={toggled(style, what)}
             label={label}
             disabled={(what === 'bold' || what === 'italic') && !files[what]}
-            onClick={() => toggleStyle(bench, what)}
+            onClick={() => toggleStyle(editor, what)}
           >
             {letter}
           </Toggle>
@@ -88,7 +90,7 @@ export function WordsFields({ bench, items, sheet }: Props) {
             key={align}
             on={format.align === align}
             label={`Align: ${align}`}
-            onClick={() => formatWords(bench, 'Align', { align })}
+            onClick={() => formatWords(editor, 'Align', { align })}
           >
             <AlignDrawing align={align} />
           </Toggle>
@@ -100,7 +102,7 @@ export function WordsFields({ bench, items, sheet }: Props) {
             key={list}
             on={format.list === list}
             label={`List: ${list}`}
-            onClick={() => formatWords(bench, 'List', { list: format.list === list ? null : list })}
+            onClick={() => formatWords(editor, 'List', { list: format.list === list ? null : list })}
           >
             <ListDrawing list={list} />
           </Toggle>
@@ -111,7 +113,7 @@ export function WordsFields({ bench, items, sheet }: Props) {
             key={vertical}
             on={boxes.vertical === vertical}
             label={`Words at the ${vertical}`}
-            onClick={() => setValues(bench, 'Stand', { vertical })}
+            onClick={() => setValues(editor, 'Stand', { vertical })}
           >
             <VerticalDrawing vertical={vertical} />
           </Toggle>
@@ -121,19 +123,19 @@ export function WordsFields({ bench, items, sheet }: Props) {
         label="colour"
         value={style.colour}
         palette={sheet.palette}
-        onChange={(colour) => styleWords(bench, 'Colour of words', { colour: colour ?? DRAWN.ink })}
+        onChange={(colour) => styleWords(editor, 'Colour of words', { colour: colour ?? DRAWN.ink })}
       />
-      <SpellingFields bench={bench} item={item} />
-      {texts.length === items.length && <LetteringFields bench={bench} items={texts} sheet={sheet} />}
-      <More title="spacing and fit">
-        <div className="typed-pair">
+      <SpellingFields editor={editor} item={item} />
+      {texts.length === items.length && <LetteringFields editor={editor} items={texts} sheet={sheet} />}
+      <More title="Spacing and fit">
+        <Pair>
           <NumberField
             label="lines"
             value={format.lineSpacing}
             suffix="×"
             min={0.5}
             max={5}
-            onChange={(lineSpacing) => formatWords(bench, 'Line spacing', { lineSpacing })}
+            onChange={(lineSpacing) => formatWords(editor, 'Line spacing', { lineSpacing })}
           />
           <NumberField
             label="letters"
@@ -141,7 +143,7 @@ export function WordsFields({ bench, items, sheet }: Props) {
             suffix="pt"
             min={-20}
             max={200}
-            onChange={(letterSpacing) => styleWords(bench, 'Letter spacing', { letterSpacing })}
+            onChange={(letterSpacing) => styleWords(editor, 'Letter spacing', { letterSpacing })}
           />
           <NumberField
             label="padding"
@@ -149,7 +151,7 @@ export function WordsFields({ bench, items, sheet }: Props) {
             suffix="pt"
             min={0}
             max={200}
-            onChange={(padding) => setValues(bench, 'Padding', { padding })}
+            onChange={(padding) => setValues(editor, 'Padding', { padding })}
           />
           <NumberField
             label="space before"
@@ -157,25 +159,24 @@ export function WordsFields({ bench, items, sheet }: Props) {
             suffix="pt"
             min={0}
             max={500}
-            onChange={(before) => formatWords(bench, 'Space before', { before })}
+            onChange={(before) => formatWords(editor, 'Space before', { before })}
           />
-        </div>
-        {texts.length === items.length && <FitFields bench={bench} items={texts} />}
+        </Pair>
+        {texts.length === items.length && <FitFields editor={editor} items={texts} />}
       </More>
     </>
   );
 }
 
-function FitFields({ bench, items }: { bench: Bench; items: readonly TextItem[] }) {
+function FitFields({ editor, items }: { editor: Editor; items: readonly TextItem[] }) {
   const fit = shared(items.map((item) => (item.fit === 'width' || item.fit === 'lines' ? 'grow' : item.fit)));
   return (
     <>
       <Row label="fit">
-        <Segmented
-          size="small"
-          aria-label="How the words fit"
-          value={fit ?? ''}
-          onChange={(next) => setValues(bench, 'Fit', { fit: next })}
+        <Segments
+          label="How the words fit"
+          value={fit ?? null}
+          onChange={(next) => setValues(editor, 'Fit', { fit: next })}
           options={[
             { value: 'grow', label: 'box grows' },
             { value: 'shrink', label: 'text shrinks' },
@@ -191,7 +192,7 @@ function FitFields({ bench, items }: { bench: Bench; items: readonly TextItem[] 
             suffix="pt"
             min={1}
             max={200}
-            onChange={(least) => setValues(bench, 'Least size', { least })}
+            onChange={(least) => setValues(editor, 'Least size', { least })}
           />
         </Row>
       )}

@@ -83,7 +83,7 @@ export function noteEntries(
         label: note.earlier === null ? 'A note from your teacher' : `A note on go ${note.earlier}`,
         content: (
           <>
-            {note.earlier !== null && <p className="quiet">on go {note.earlier}</p>}
+            {note.earlier !== null && <p className="quiet">On go {note.earlier}</p>}
             <p className="note-words">{note.body}</p>
             <Checkbox
               checked={note.settled}
@@ -94,7 +94,7 @@ export function noteEntries(
                 )
               }
             >
-              done
+              Done
             </Checkbox>
           </>
         ),

@@ -3,9 +3,9 @@ import type { StudentLookFor } from '../../core/lookfors/all';
 
 /** What the teacher will look for, counted as the student works. */
 
-/** filled: something stands there, and whether it is right is not told. */
+/** `filled`: something is there; whether it is right is not shown. */
 export function Tick({ held }: { held: boolean | 'filled' | null }) {
-  const label = held === null ? 'your teacher decides' : held === 'filled' ? 'filled in' : held ? 'there' : 'not yet';
+  const label = held === null ? 'Your teacher decides' : held === 'filled' ? 'Filled in' : held ? 'There' : 'Not yet';
   return (
     <svg viewBox="0 0 18 18" width="18" height="18" role="img" aria-label={label} style={{ flex: 'none' }}>
       {held === 'filled' ? (
@@ -48,7 +48,7 @@ type Props = {
 };
 
 export function LookForList({ lookFors, results, done, onGo }: Props) {
-  // Of what is only told to be filled in nobody knows yet whether it is right.
+  // If only filling in is shown, whether it is right is not known here.
   const onlyFilled = (i: number) => lookFors[i].tell === 'filled' && !done;
   const counted = results.filter((result, i) => result && result.held !== null && !onlyFilled(i));
   const held = counted.filter((result) => result!.held).length;
@@ -81,7 +81,7 @@ export function LookForList({ lookFors, results, done, onGo }: Props) {
                 {!result && <span className="quiet"> · your teacher looks at this</span>}
                 {open && !done && (
                   <button type="button" className="lookfor-go" onClick={() => onGo(open.items[0])}>
-                    next one
+                    Next one
                   </button>
                 )}
               </span>

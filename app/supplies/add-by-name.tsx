@@ -1,7 +1,8 @@
+import { sentence } from '../parts/sentence';
 import { AutoComplete } from 'antd';
 import { useState } from 'react';
 import { useSearch } from '../browser/search';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { focusSheet } from '../fields/focus';
 import { loadIndex } from '../pictures/picture-index';
 import type { NamedSupply } from './sorts';
@@ -9,9 +10,9 @@ import { namedSupplies } from './sorts';
 
 /** Adds whatever is called by its name, from the keyboard: “+”, a few letters, Enter. */
 
-/** So many that are meant are offered. */
+/** The most results offered. */
 const OFFERED = 12;
-/** What is wanted of a sort, in words. */
+/** What the sorts are called. */
 const GROUPS: Record<string, string> = {
   text: 'text',
   shape: 'shape',
@@ -22,14 +23,14 @@ const GROUPS: Record<string, string> = {
   picture: 'picture',
 };
 
-export function AddByName({ bench }: { bench: Bench }) {
+export function AddByName({ editor }: { editor: Editor }) {
   const [wanted, setWanted] = useState('');
   const [supplies, setSupplies] = useState<NamedSupply[]>([]);
   const load = () => {
-    setSupplies(namedSupplies(bench));
-    // Without pictures everything else is found.
+    setSupplies(namedSupplies(editor));
+    // Without the pictures everything else can still be found.
     loadIndex().then(
-      () => setSupplies(namedSupplies(bench)),
+      () => setSupplies(namedSupplies(editor)),
       () => {},
     );
   };
@@ -53,7 +54,7 @@ export function AddByName({ bench }: { bench: Bench }) {
         value: `${i}`,
         label: (
           <>
-            {name} <small className="quiet">{GROUPS[group]}</small>
+            {sentence(name)} <small className="quiet">{GROUPS[group]}</small>
           </>
         ),
       }))}

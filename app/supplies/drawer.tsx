@@ -1,7 +1,7 @@
 import { memo, useState } from 'react';
 import type { ReactNode } from 'react';
-import type { Bench } from '../document/bench';
-import { rove, stopAt } from '../fields/rove';
+import type { Editor } from '../document/editor';
+import { rove, stopAt } from '../parts/rove';
 import { later } from '../browser/later';
 import { Labels } from './labels';
 import { Lines } from './lines';
@@ -12,11 +12,11 @@ import { isOpenTo } from './sort';
 import { Words } from './words';
 import './drawer.css';
 
-/** The supply drawer: compartments of what can be put on the sheet. A press adds it; it can be dragged to its place too. */
+/** The supply drawer: compartments of what can be added. A press adds it, and it can be dragged to its place. */
 
-type Compartment = { id: string; name: string; supply: Sort['supply']; content: (bench: Bench) => ReactNode };
+type Compartment = { id: string; name: string; supply: Sort['supply']; content: (editor: Editor) => ReactNode };
 
-// What is wanted less often is fetched when it is opened.
+// Loaded when first opened.
 const AddByName = later(() => import('./add-by-name').then((part) => part.AddByName), <span className="add-by-name" />);
 const Pens = later(() => import('./pen').then(({ Pens }) => Pens));
 const Makers = later(() => import('./makers').then(({ Makers }) => Makers));
@@ -26,55 +26,57 @@ const Pages = later(() => import('./pages').then(({ Pages }) => Pages));
 const SheetHistory = later(() => import('./history').then((part) => part.SheetHistory));
 
 const COMPARTMENTS: Compartment[] = [
-  { id: 'words', name: 'Words', supply: 'text', content: (bench) => <Words bench={bench} /> },
-  { id: 'pictures', name: 'Pictures', supply: 'picture', content: (bench) => <Pictures bench={bench} /> },
-  { id: 'shapes', name: 'Shapes', supply: 'shape', content: (bench) => <Shapes bench={bench} /> },
-  { id: 'lines', name: 'Lines', supply: 'line', content: (bench) => <Lines bench={bench} /> },
-  { id: 'labels', name: 'Labels', supply: 'teacher', content: (bench) => <Labels bench={bench} /> },
-  { id: 'makers', name: 'Makers', supply: 'map', content: (bench) => <Makers bench={bench} /> },
-  { id: 'pen', name: 'Pen', supply: 'ink', content: (bench) => <Pens bench={bench} /> },
-  { id: 'signs', name: 'Signs', supply: 'text', content: (bench) => <Signs bench={bench} /> },
-  { id: 'looks', name: 'Other looks', supply: 'teacher', content: (bench) => <Looks bench={bench} /> },
-  { id: 'pages', name: 'Pages', supply: 'teacher', content: (bench) => <Pages bench={bench} /> },
-  { id: 'history', name: 'History', supply: 'teacher', content: (bench) => <SheetHistory bench={bench} /> },
+  { id: 'words', name: 'Words', supply: 'text', content: (editor) => <Words editor={editor} /> },
+  { id: 'pictures', name: 'Pictures', supply: 'picture', content: (editor) => <Pictures editor={editor} /> },
+  { id: 'shapes', name: 'Shapes', supply: 'shape', content: (editor) => <Shapes editor={editor} /> },
+  { id: 'lines', name: 'Lines', supply: 'line', content: (editor) => <Lines editor={editor} /> },
+  { id: 'labels', name: 'Labels', supply: 'teacher', content: (editor) => <Labels editor={editor} /> },
+  { id: 'makers', name: 'Makers', supply: 'map', content: (editor) => <Makers editor={editor} /> },
+  { id: 'pen', name: 'Pen', supply: 'ink', content: (editor) => <Pens editor={editor} /> },
+  { id: 'signs', name: 'Signs', supply: 'text', content: (editor) => <Signs editor={editor} /> },
+  { id: 'looks', name: 'Other looks', supply: 'teacher', content: (editor) => <Looks editor={editor} /> },
+  { id: 'pages', name: 'Pages', supply: 'teacher', content: (editor) => <Pages editor={editor} /> },
+  { id: 'history', name: 'History', supply: 'teacher', content: (editor) => <SheetHistory editor={editor} /> },
 ];
 
-export const Drawer = memo(function Drawer({ bench, note }: { bench: Bench; note?: string }) {
-  const { rights } = bench;
-  const open = COMPARTMENTS.filter(({ supply }) => isOpenTo(bench, supply));
+export const Drawer = memo(function Drawer({ editor, note }: { editor: Editor; note?: string }) {
+  const { rights } = editor;
+  const open = COMPARTMENTS.filter(({ supply }) => isOpenTo(editor, supply));
   const [shown, setShown] = useState<string | null>(rights.kind === 'all' ? 'words' : null);
   if (open.length === 0) return null;
   const current = open.find(({ id }) => id === shown);
   return (
     <section className={`drawer${current ? ' open' : ''}`} aria-label="Supplies">
-      <div className="drawer-tabs" role="tablist" aria-label="Compartments" onKeyDown={(event) => rove(event, 'tab')}>
-        {open.map(({ id, name }, i) => (
-          <button
-            key={id}
-            type="button"
-            role="tab"
-            aria-selected={shown === id}
-            tabIndex={stopAt(
-              open.findIndex((one) => one.id === shown),
-              i,
-            )}
-            aria-controls="compartment"
-            className="drawer-tab"
-            onClick={() => {
-              if (bench.tool?.kind !== 'sampler') bench.put({ tool: null });
-              if (bench.past) bench.put({ past: null });
-              setShown(shown === id ? null : id);
-            }}
-          >
-            {name}
-          </button>
-        ))}
-        <AddByName bench={bench} />
+      <div className="drawer-top">
+        <div className="drawer-tabs" role="tablist" aria-label="Compartments" onKeyDown={(event) => rove(event, 'tab')}>
+          {open.map(({ id, name }, i) => (
+            <button
+              key={id}
+              type="button"
+              role="tab"
+              aria-selected={shown === id}
+              tabIndex={stopAt(
+                open.findIndex((one) => one.id === shown),
+                i,
+              )}
+              aria-controls="compartment"
+              className="drawer-tab"
+              onClick={() => {
+                if (editor.tool?.kind !== 'sampler') editor.put({ tool: null });
+                if (editor.past) editor.put({ past: null });
+                setShown(shown === id ? null : id);
+              }}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+        <AddByName editor={editor} />
         {note && <span className="quiet drawer-note">{note}</span>}
       </div>
       {current && (
         <div id="compartment" className="compartment" role="tabpanel" aria-label={current.name}>
-          {current.content(bench)}
+          {current.content(editor)}
         </div>
       )}
     </section>

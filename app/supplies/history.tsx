@@ -1,3 +1,6 @@
+import { Busy } from '../parts/busy';
+import { Chip, Chips } from '../parts/action';
+import { TextLine } from '../fields/text-line';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useSubmit } from 'react-router';
 import { z } from 'zod';
@@ -7,8 +10,8 @@ import { readSheet } from '../../core/schema/read';
 import type { Sheet } from '../../core/schema/sheet';
 import { useZone, whenWords } from '../browser/time';
 import { SmallPicture } from '../drawing/small-picture';
-import type { Bench } from '../document/bench';
-import { untilChanged, useBench } from '../document/bench';
+import type { Editor } from '../document/editor';
+import { untilChanged, useEditor } from '../document/editor';
 
 /** The sheet's history: a slider over all that was ever done, named moments with pictures, and the way back to any of them. */
 
@@ -21,7 +24,7 @@ const Grown = z.object({
 });
 type Moment = z.infer<typeof Moments>[number];
 
-/** Sheets along a log, each worked out once: a keyframe every so many changes, the rest from the one before. */
+/** The states of a sheet along its log, each computed once: keyframes at intervals, the others from the one before. */
 class Film {
   private frames = new Map<number, Sheet>();
   readonly last: number;
@@ -50,26 +53,26 @@ class Film {
   }
 }
 
-const facesOf = (bench: Bench) => bench.faces;
-const pastOf = (bench: Bench) => bench.past;
-const lastStep = (bench: Bench) => bench.history.past.at(-1);
-/** Milliseconds a playing takes at most, however long the history. */
+const facesOf = (editor: Editor) => editor.faces;
+const pastOf = (editor: Editor) => editor.past;
+const lastStep = (editor: Editor) => editor.history.past.at(-1);
+/** The most milliseconds a playback takes, however long the history. */
 const PLAY = 9000;
-/** Milliseconds of rest after a change before the history is fetched anew. */
+/** Milliseconds after a change before the history is fetched again. */
 const FRESH = 900;
 
-export function SheetHistory({ bench }: { bench: Bench }) {
+export function SheetHistory({ editor }: { editor: Editor }) {
   const [film, setFilm] = useState<Film | null>(null);
   const [moments, setMoments] = useState<Moment[]>([]);
   const [seq, setSeq] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
   const [name, setName] = useState('');
   const [playing, setPlaying] = useState(false);
-  const past = useBench(bench, pastOf);
-  const faces = useBench(bench, facesOf);
+  const past = useEditor(editor, pastOf);
+  const faces = useEditor(editor, facesOf);
   const zone = useZone();
   const submit = useSubmit();
-  const at = bench.historyAt;
+  const at = editor.historyAt;
   const now = useRef(Date.now());
   const [fetched, setFetched] = useState(0);
 
@@ -77,7 +80,7 @@ export function SheetHistory({ bench }: { bench: Bench }) {
     let current = true;
     void (async () => {
       // What was just done belongs to the history too.
-      const settled = await bench.settled();
+      const settled = await editor.settled();
       const answer = settled === null ? null : await fetch(`${at}/history`).catch(() => null);
       if (!current) return;
       if (!answer?.ok) return setProblem('The history can be shown once the sheet is saved and the network is back.');
@@ -90,12 +93,12 @@ export function SheetHistory({ bench }: { bench: Bench }) {
     })();
     return () => {
       current = false;
-      bench.put({ past: null });
+      editor.put({ past: null });
     };
-  }, [bench, at, fetched]);
+  }, [editor, at, fetched]);
 
   // What is done while this is open belongs to the history a moment later.
-  const done = useBench(bench, lastStep);
+  const done = useEditor(editor, lastStep);
   const known = useRef(done);
   useEffect(() => {
     if (known.current === done) return;
@@ -110,9 +113,9 @@ export function SheetHistory({ bench }: { bench: Bench }) {
     (to: number, shown: Film) => {
       setSeq(to);
       const words = whenWords(shown.when(to), now.current, zone);
-      bench.put({ past: to >= shown.last ? null : { sheet: shown.at(to), label: words } });
+      editor.put({ past: to >= shown.last ? null : { sheet: shown.at(to), label: words } });
     },
-    [bench, zone],
+    [editor, zone],
   );
 
   useEffect(() => {
@@ -138,27 +141,27 @@ export function SheetHistory({ bench }: { bench: Bench }) {
       setProblem(null);
       return true;
     }
-    bench.say(body?.message ?? 'This could not be saved. Try again when the network is back.');
+    editor.say(body?.message ?? 'This could not be saved. Try again when the network is back.');
     return false;
   };
 
-  /** The number of the state that is shown: now, that is all that was done by now. */
+  /** The number of the state shown: by default all changes so far. */
   const shownSeq = async (): Promise<number | null> => {
-    if (bench.past) return seq;
-    const settled = await bench.settled();
-    if (settled === null) bench.say('This can be done once the sheet is saved and the network is back.');
+    if (editor.past) return seq;
+    const settled = await editor.settled();
+    if (settled === null) editor.say('This can be done once the sheet is saved and the network is back.');
     return settled;
   };
 
   if (problem) return <p className="quiet">{problem}</p>;
-  if (!film) return <p className="quiet">Loading the history …</p>;
+  if (!film) return <Busy>Loading the history …</Busy>;
   const steps = film.last - film.from;
   return (
     <div className="history">
       <div className="history-line">
         <label className="history-slider">
           <span className="quiet">
-            {steps === 0 ? 'nothing has been done yet' : `${seq - film.from} of ${steps} steps`}
+            {steps === 0 ? 'Nothing has been done yet' : `${seq - film.from} of ${steps} steps`}
           </span>
           <input
             type="range"
@@ -169,35 +172,30 @@ export function SheetHistory({ bench }: { bench: Bench }) {
             value={seq}
             onChange={(event) => (setPlaying(false), show(Number(event.target.value), film))}
           />
-          <span className="quiet">{past ? past.label : 'as it is now'}</span>
+          <span className="quiet">{past ? past.label : 'As it is now'}</span>
         </label>
-        <div className="chips">
-          <button type="button" className="chip" disabled={steps === 0} onClick={() => setPlaying(!playing)}>
+        <Chips>
+          <Chip disabled={steps === 0} onClick={() => setPlaying(!playing)}>
             {playing ? 'stop' : 'play history'}
-          </button>
+          </Chip>
           {past && (
             <>
-              <button
-                type="button"
-                className="chip apricot"
+              <Chip
+                tone="apricot"
                 onClick={() => {
-                  const change = between(bench.sheet, past.sheet);
-                  bench.put({ past: null });
-                  if (bench.make('Go back', change))
-                    bench.say('The sheet is as it was then. Undo brings back what it was.', untilChanged(bench));
+                  const change = between(editor.sheet, past.sheet);
+                  editor.put({ past: null });
+                  if (editor.make('Go back', change))
+                    editor.say('The sheet is as it was then. Undo brings back what it was.', untilChanged(editor));
                   setSeq(film.last);
                 }}
               >
                 go back to this
-              </button>
-              <button type="button" className="chip" onClick={() => show(film.last, film)}>
-                back to now
-              </button>
+              </Chip>
+              <Chip onClick={() => show(film.last, film)}>back to now</Chip>
             </>
           )}
-          <button
-            type="button"
-            className="chip"
+          <Chip
             onClick={() =>
               void shownSeq().then((now) => {
                 if (now !== null)
@@ -206,8 +204,8 @@ export function SheetHistory({ bench }: { bench: Bench }) {
             }
           >
             make a copy of this
-          </button>
-        </div>
+          </Chip>
+        </Chips>
         <form
           className="history-name"
           onSubmit={(event) => {
@@ -217,10 +215,9 @@ export function SheetHistory({ bench }: { bench: Bench }) {
             });
           }}
         >
-          <input
-            className="inline-name"
+          <TextLine
             aria-label="Name of this moment"
-            placeholder="name this moment, then Enter"
+            placeholder="Name this moment, then Enter"
             value={name}
             maxLength={80}
             onChange={(event) => setName(event.target.value)}

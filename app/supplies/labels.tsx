@@ -1,40 +1,40 @@
 import type { Point } from '../../core/geometry/matrix';
 import { addLabelAt, addWordBank } from '../commands/commands';
 import { placeFor } from '../commands/steps';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { labelAround } from '../makers/labels/around';
 import { Supplied } from './supplied';
 import type { Sort } from './sort';
 
 /** Labels with their lines, blanks, and the word bank. */
 
-const label = (bench: Bench, at: Point | undefined, blank: boolean) =>
-  addLabelAt(bench, at ?? placeFor(bench, 118, 28), null, blank ? 'answer' : 'label', blank);
+const label = (editor: Editor, at: Point | undefined, blank: boolean) =>
+  addLabelAt(editor, at ?? placeFor(editor, 118, 28), null, blank ? 'answer' : 'label', blank);
 
-const PUT: Record<string, { name: string; put: (bench: Bench, at?: Point) => void }> = {
-  given: { name: 'label and line', put: (bench, at) => label(bench, at, false) },
-  blank: { name: 'blank to fill', put: (bench, at) => label(bench, at, true) },
+const PUT: Record<string, { name: string; put: (editor: Editor, at?: Point) => void }> = {
+  given: { name: 'label and line', put: (editor, at) => label(editor, at, false) },
+  blank: { name: 'blank to fill', put: (editor, at) => label(editor, at, true) },
   bank: { name: 'word bank', put: addWordBank },
-  around: { name: 'labels around the selection', put: (bench) => void labelAround(bench) },
+  around: { name: 'labels around the selection', put: (editor) => void labelAround(editor) },
 };
 
 export const LABEL: Sort = {
   sort: 'label',
   supply: 'teacher',
   named: () => Object.entries(PUT).map(([id, { name }]) => ({ id, name, tags: ['label'] })),
-  put: (bench, id, at) => PUT[id]?.put(bench, at),
+  put: (editor, id, at) => PUT[id]?.put(editor, at),
 };
 
-export function Labels({ bench }: { bench: Bench }) {
+export function Labels({ editor }: { editor: Editor }) {
   return (
     <>
-      <Supplied name="label and line" drag="label given" onAdd={() => LABEL.put(bench, 'given')}>
+      <Supplied name="label and line" drag="label given" onAdd={() => LABEL.put(editor, 'given')}>
         <LabelDrawing blank={false} />
       </Supplied>
-      <Supplied name="blank to fill" drag="label blank" onAdd={() => LABEL.put(bench, 'blank')}>
+      <Supplied name="blank to fill" drag="label blank" onAdd={() => LABEL.put(editor, 'blank')}>
         <LabelDrawing blank />
       </Supplied>
-      <Supplied name="word bank" drag="label bank" onAdd={() => LABEL.put(bench, 'bank')}>
+      <Supplied name="word bank" drag="label bank" onAdd={() => LABEL.put(editor, 'bank')}>
         <svg width="72" height="50" aria-hidden="true">
           {[0, 1, 2, 3].map((i) => (
             <rect
@@ -50,7 +50,7 @@ export function Labels({ bench }: { bench: Bench }) {
           ))}
         </svg>
       </Supplied>
-      <Supplied name="around the selection" drag="label around" onAdd={() => LABEL.put(bench, 'around')}>
+      <Supplied name="around the selection" drag="label around" onAdd={() => LABEL.put(editor, 'around')}>
         <svg width="84" height="50" aria-hidden="true">
           <path
             d="M30 34c-4-14 6-24 15-22 8 2 14 10 10 18-3 8-20 14-25 4Z"

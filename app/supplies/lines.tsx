@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { DRAWN } from '../../core/schema/defaults';
 import { addLine } from '../commands/commands';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { Supplied } from './supplied';
 import type { Sort } from './sort';
 
@@ -54,12 +54,12 @@ export const LINE: Sort = {
   sort: 'line',
   supply: 'line',
   named: () => LINES.map(({ name, drag }) => ({ id: drag, name, tags: ['line', 'arrow'] })),
-  put: (bench, drag, at) => addLine(bench, givenOf(drag), at),
+  put: (editor, drag, at) => addLine(editor, givenOf(drag), at),
 };
 
-export const Lines = ({ bench }: { bench: Bench }) =>
+export const Lines = ({ editor }: { editor: Editor }) =>
   LINES.map(({ name, drag, given, d, caps }) => (
-    <Supplied key={name} name={name} drag={`line ${drag}`} onAdd={() => addLine(bench, given)}>
+    <Supplied key={name} name={name} drag={`line ${drag}`} onAdd={() => addLine(editor, given)}>
       <svg width="64" height="50" aria-hidden="true">
         <path d={d} fill="none" stroke="var(--soft)" strokeWidth="2" />
         {caps}

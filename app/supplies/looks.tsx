@@ -1,3 +1,5 @@
+import { sentence } from '../parts/sentence';
+import { Chip } from '../parts/action';
 import { cutTo } from '../../core/values/characters';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { arranged } from '../../core/arrange/arrange';
@@ -14,17 +16,17 @@ import { refitted } from '../../core/changes/refit';
 import { faceById } from '../../core/text/catalogue';
 import { pictureNow } from '../drawing/resources';
 import { SmallPicture } from '../drawing/small-picture';
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 import { all } from '../commands/steps';
 import { exchangePalette } from '../commands/palettes';
 
-/** Other looks of the same content: arrangements, palettes, pairs of faces. Each is seen before it is taken, and one step. */
+/** Other looks for the same content: arrangements, palettes, font pairs. Each is previewed, and is one step. */
 
-const sheetOf = (bench: Bench) => bench.sheet;
-const pageOf = (bench: Bench) => bench.page;
-const selectionOf = (bench: Bench) => bench.selection;
-const facesOf = (bench: Bench) => bench.faces;
+const sheetOf = (editor: Editor) => editor.sheet;
+const pageOf = (editor: Editor) => editor.page;
+const selectionOf = (editor: Editor) => editor.selection;
+const facesOf = (editor: Editor) => editor.faces;
 
 const MODES = [
   { id: 'places', name: 'arrangements' },
@@ -36,7 +38,7 @@ const PALETTES = 7;
 
 type Choice = { id: string; name: string; sheet: Sheet; page?: Page; take: () => void };
 
-/** The first words of the sheet that are set in a role, for a specimen of it. */
+/** The first text of the sheet in a role, for its specimen. */
 function wordsOf(sheet: Sheet, role: string, other: string): string {
   for (const item of everyItem(sheet))
     if (item.kind === 'text' && item.role === role && !isEmpty(item.body)) return cutTo(bodyText(item.body), 90);
@@ -68,11 +70,11 @@ function specimen(sheet: Sheet): Page {
   return makePage({ id: 'specimen', width: 250, height: 124, items: [title, words] });
 }
 
-export function Looks({ bench }: { bench: Bench }) {
-  const now = useBench(bench, sheetOf);
-  const page = useBench(bench, pageOf);
-  const selection = useBench(bench, selectionOf);
-  const faces = useBench(bench, facesOf);
+export function Looks({ editor }: { editor: Editor }) {
+  const now = useEditor(editor, sheetOf);
+  const page = useEditor(editor, pageOf);
+  const selection = useEditor(editor, selectionOf);
+  const faces = useEditor(editor, facesOf);
   const [mode, setMode] = useState<(typeof MODES)[number]['id']>('places');
   const [seed, setSeed] = useState(1);
   const sheet = useDeferredValue(now);
@@ -88,7 +90,7 @@ export function Looks({ bench }: { bench: Bench }) {
           id: layout.id,
           name: layout.name,
           sheet: after,
-          take: () => bench.make('Other arrangement', between(bench.sheet, after)),
+          take: () => editor.make('Other arrangement', between(editor.sheet, after)),
         };
       });
     if (mode === 'colours')
@@ -98,7 +100,7 @@ export function Looks({ bench }: { bench: Bench }) {
           id: `${seed} ${i}`,
           name: `palette ${(seed - 1) * PALETTES + i + 1}`,
           sheet: withPalette(sheet, palette),
-          take: () => exchangePalette(bench, palette),
+          take: () => exchangePalette(editor, palette),
         };
       });
     return PAIRS.map((pair) => {
@@ -109,12 +111,12 @@ export function Looks({ bench }: { bench: Bench }) {
         sheet: after,
         page: specimen(after),
         take: () => {
-          const next = paired(bench.sheet, pair);
-          bench.make('Font pair', all([between(bench.sheet, next), ...refitted(bench.sheet, next, faces)]));
+          const next = paired(editor.sheet, pair);
+          editor.make('Font pair', all([between(editor.sheet, next), ...refitted(editor.sheet, next, faces)]));
         },
       };
     });
-  }, [bench, faces, mode, seed, sheet, page.id, ids]);
+  }, [editor, faces, mode, seed, sheet, page.id, ids]);
   return (
     <div className="looks">
       <div className="looks-ways" role="tablist" aria-label="Other looks">
@@ -127,22 +129,18 @@ export function Looks({ bench }: { bench: Bench }) {
             className={`pictures-group${id === mode ? ' on' : ''}`}
             onClick={() => setMode(id)}
           >
-            {name}
+            {sentence(name)}
           </button>
         ))}
-        {mode === 'colours' && (
-          <button type="button" className="chip" onClick={() => setSeed(seed + 1)}>
-            shuffle
-          </button>
-        )}
+        {mode === 'colours' && <Chip onClick={() => setSeed(seed + 1)}>shuffle</Chip>}
         <p className="quiet">
           {mode === 'places'
             ? ids
-              ? `of the ${ids.length} selected things`
-              : 'of the whole page'
+              ? `Of the ${ids.length} selected things`
+              : 'Of the whole page'
             : mode === 'colours'
-              ? 'all stay as readable as now'
-              : 'for all text roles'}
+              ? 'All stay as readable as now'
+              : 'For all text roles'}
         </p>
       </div>
       {choices.map(({ id, name, sheet: after, page: own, take }) => {
@@ -150,7 +148,7 @@ export function Looks({ bench }: { bench: Bench }) {
         return (
           <button key={id} type="button" className="look" aria-label={name} title={name} onClick={take}>
             <SmallPicture sheet={after} page={shown} faces={faces} />
-            <span>{name}</span>
+            <span>{sentence(name)}</span>
           </button>
         );
       })}

@@ -14,7 +14,7 @@ export const MAKER: Sort = {
     MAKERS.filter(({ kind }) => rights.kind === 'all' || (rights.supplies as readonly string[]).includes(kind)).map(
       ({ kind, tile }) => ({ id: kind, name: tile.name, tags: [tile.says] }),
     ),
-  put: (bench, kind, at) => void addMade(bench, makerOf(kind as MakerKind).begin, at),
+  put: (editor, kind, at) => void addMade(editor, makerOf(kind as MakerKind).begin, at),
 };
 
 export const PRACTICE_SHEET: Sort = {
@@ -22,5 +22,6 @@ export const PRACTICE_SHEET: Sort = {
   supply: 'teacher',
   named: () =>
     Object.entries(PRACTICES).map(([type, { name }]) => ({ id: type, name, tags: ['practice', 'exercise'] })),
-  put: (bench, type, at) => void addMade(bench, PRACTICE, at, beginPractice(type as PracticeType, bench.sheet.palette)),
+  put: (editor, type, at) =>
+    void addMade(editor, PRACTICE, at, beginPractice(type as PracticeType, editor.sheet.palette)),
 };

@@ -1,14 +1,15 @@
+import { sentence } from '../parts/sentence';
 import { PRACTICES } from '../../core/makers/practice/begin';
 import type { PracticeType } from '../../core/schema/recipes/practice';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { MAKERS } from '../makers/all';
 import { addMade } from '../makers/kit/begin';
 import { PRACTICE_SHEET } from './made';
 
 /** Makers: what takes longest by hand. A press puts one on the sheet; its recipe then stands in the margin. */
 
-export function Makers({ bench }: { bench: Bench }) {
-  const { rights } = bench;
+export function Makers({ editor }: { editor: Editor }) {
+  const { rights } = editor;
   const tiles = MAKERS.filter(
     ({ kind }) => rights.kind === 'all' || (rights.supplies as readonly string[]).includes(kind),
   ).map(({ kind, begin, tile: { name, says, drawing } }) => (
@@ -18,13 +19,13 @@ export function Makers({ bench }: { bench: Bench }) {
       className="supply maker-supply"
       draggable
       onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:made ${kind}`)}
-      onClick={() => void addMade(bench, begin)}
+      onClick={() => void addMade(editor, begin)}
     >
       <svg width="80" height="54" viewBox="0 0 80 54" aria-hidden="true">
         {drawing}
       </svg>
       <span>
-        {name} <small>{says}</small>
+        {sentence(name)} <small>{says}</small>
       </span>
     </button>
   ));
@@ -34,8 +35,8 @@ export function Makers({ bench }: { bench: Bench }) {
       {tiles}
       <div className="practice-kinds" role="group" aria-label="Kinds of practice sheets">
         {(Object.keys(PRACTICES) as PracticeType[]).map((type) => (
-          <button key={type} type="button" className="pictures-group" onClick={() => PRACTICE_SHEET.put(bench, type)}>
-            {PRACTICES[type].name}
+          <button key={type} type="button" className="pictures-group" onClick={() => PRACTICE_SHEET.put(editor, type)}>
+            {sentence(PRACTICES[type].name)}
           </button>
         ))}
       </div>

@@ -1,16 +1,17 @@
+import { Chip } from '../parts/action';
 import { memo, useEffect, useState } from 'react';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import type { Faces } from '../../core/text/faces';
 import { PageView } from '../drawing/page-view';
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 import { addPage, duplicatePage, movePage, removePage } from '../commands/page-commands';
 
-/** The pages of the sheet as small pictures: turned to with a press, dragged into another order, added, doubled, dropped. */
+/** The pages of the sheet as small pictures: to turn to, reorder, add, duplicate and remove. */
 
-const sheetOf = (bench: Bench) => bench.sheet;
-const pageIdOf = (bench: Bench) => bench.pageId;
-const facesOf = (bench: Bench) => bench.faces;
+const sheetOf = (editor: Editor) => editor.sheet;
+const pageIdOf = (editor: Editor) => editor.pageId;
+const facesOf = (editor: Editor) => editor.faces;
 /** Pixels. */
 const [HEIGHT, WIDTH] = [78, 150];
 
@@ -23,14 +24,14 @@ const Small = memo(function Small({ sheet, page, faces }: { sheet: Sheet; page: 
   );
 });
 
-export function Pages({ bench }: { bench: Bench }) {
-  const sheet = useBench(bench, sheetOf);
-  const current = useBench(bench, pageIdOf);
-  const faces = useBench(bench, facesOf);
+export function Pages({ editor }: { editor: Editor }) {
+  const sheet = useEditor(editor, sheetOf);
+  const current = useEditor(editor, pageIdOf);
+  const faces = useEditor(editor, facesOf);
   const [dragged, setDragged] = useState<string | null>(null);
   const [over, setOver] = useState<number | null>(null);
   const { pages } = sheet;
-  // Moving a card in the list takes the focus from it: it gets it back.
+  // Moving a card takes the focus from it, so it is focused again.
   const [moved, setMoved] = useState<string | null>(null);
   useEffect(() => {
     if (moved === null) return;
@@ -51,7 +52,7 @@ export function Pages({ bench }: { bench: Bench }) {
             }}
             onDrop={(event) => {
               event.preventDefault();
-              if (dragged !== null) movePage(bench, dragged, i);
+              if (dragged !== null) movePage(editor, dragged, i);
               setDragged(null);
               setOver(null);
             }}
@@ -68,11 +69,11 @@ export function Pages({ bench }: { bench: Bench }) {
                 setDragged(page.id);
               }}
               onDragEnd={() => (setDragged(null), setOver(null))}
-              onClick={() => bench.turnTo(page.id)}
+              onClick={() => editor.turnTo(page.id)}
               onKeyDown={(event) => {
                 if (!event.altKey || (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight')) return;
                 event.preventDefault();
-                movePage(bench, page.id, i + (event.key === 'ArrowLeft' ? -1 : 1));
+                movePage(editor, page.id, i + (event.key === 'ArrowLeft' ? -1 : 1));
                 setMoved(page.id);
               }}
             >
@@ -83,16 +84,12 @@ export function Pages({ bench }: { bench: Bench }) {
         ))}
       </ol>
       <div className="pages-do">
-        <button type="button" className="chip" onClick={() => addPage(bench)}>
-          add page
-        </button>
-        <button type="button" className="chip" onClick={() => duplicatePage(bench)}>
-          duplicate page
-        </button>
+        <Chip onClick={() => addPage(editor)}>add page</Chip>
+        <Chip onClick={() => duplicatePage(editor)}>duplicate page</Chip>
         {pages.length > 1 && (
-          <button type="button" className="chip apricot" onClick={() => removePage(bench)}>
+          <Chip tone="apricot" onClick={() => removePage(editor)}>
             delete page
-          </button>
+          </Chip>
         )}
         {pages.length > 1 && <p className="quiet">Drag to reorder, or Alt with the arrow keys.</p>}
       </div>

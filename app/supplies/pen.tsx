@@ -1,7 +1,8 @@
+import { sentence } from '../parts/sentence';
 import { DRAWN } from '../../core/schema/defaults';
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
-import { Swatches } from '../colour/colour-field';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
+import { Swatches } from '../colour/swatches';
 
 /** Pens of some widths and an eraser: picked up with a press, put down with another or with Escape. */
 
@@ -11,19 +12,19 @@ const PENS = [
   { name: 'felt pen', weight: 7 },
   { name: 'broad brush', weight: 16 },
 ];
-const toolOf = (bench: Bench) => bench.tool;
-const paletteOf = (bench: Bench) => bench.sheet.palette;
+const toolOf = (editor: Editor) => editor.tool;
+const paletteOf = (editor: Editor) => editor.sheet.palette;
 /** The pen last drawn with keeps its colour for the next. */
 const COLOUR = DRAWN.pen;
 
-export function Pens({ bench }: { bench: Bench }) {
-  const tool = useBench(bench, toolOf);
-  const palette = useBench(bench, paletteOf);
-  const colour = tool?.kind === 'pen' ? tool.colour : (bench.recentPen ?? COLOUR);
+export function Pens({ editor }: { editor: Editor }) {
+  const tool = useEditor(editor, toolOf);
+  const palette = useEditor(editor, paletteOf);
+  const colour = tool?.kind === 'pen' ? tool.colour : (editor.recentPen ?? COLOUR);
   const weight = tool?.kind === 'pen' ? tool.weight : PENS[1].weight;
   const take = (next: typeof tool) => {
-    bench.select([]);
-    bench.put({ tool: next, ...(next?.kind === 'pen' && { recentPen: next.colour }) });
+    editor.select([]);
+    editor.put({ tool: next, ...(next?.kind === 'pen' && { recentPen: next.colour }) });
   };
   return (
     <>
@@ -46,7 +47,7 @@ export function Pens({ bench }: { bench: Bench }) {
                 strokeLinecap="round"
               />
             </svg>
-            <span>{pen.name}</span>
+            <span>{sentence(pen.name)}</span>
           </button>
         );
       })}
@@ -66,7 +67,7 @@ export function Pens({ bench }: { bench: Bench }) {
           />
           <path d="M24 20L41 32" stroke="var(--clay)" strokeWidth="1.4" />
         </svg>
-        <span>eraser</span>
+        <span>Eraser</span>
       </button>
       <div className="pen-colours">
         <Swatches

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { Point } from '../../core/geometry/matrix';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { useSearch } from '../browser/search';
 import { addPicture } from '../commands/commands';
 import { BringPicture } from '../pictures/bring';
@@ -12,21 +12,21 @@ import { Ways } from './ways';
 /** Pictures to put on the sheet, by group or by a word: the shipped ones and those brought along. */
 
 /** On a node of a map a picture becomes part of the node. */
-async function put(bench: Bench, id: string, at?: Point): Promise<void> {
+async function put(editor: Editor, id: string, at?: Point): Promise<void> {
   const entry = (await loadIndex()).find((one) => one.id === id);
-  const node = entry && at && nodeAt(bench, at);
-  if (node) pictureNode(bench, node.group.id, node.node, entry.id);
-  else if (entry) addPicture(bench, entry, at);
+  const node = entry && at && nodeAt(editor, at);
+  if (node) pictureNode(editor, node.group.id, node.node, entry.id);
+  else if (entry) addPicture(editor, entry, at);
 }
 
 export const PICTURE: Sort = {
   sort: 'picture',
   supply: 'picture',
   named: () => pictureIndex().entries.map(({ id, name, tags }) => ({ id, name, tags })),
-  put: (bench, id, at) => void put(bench, id, at).catch(() => bench.say('Couldn’t load the picture. Try again.')),
+  put: (editor, id, at) => void put(editor, id, at).catch(() => editor.say('Couldn’t load the picture. Try again.')),
 };
 
-export function Pictures({ bench }: { bench: Bench }) {
+export function Pictures({ editor }: { editor: Editor }) {
   const { entries: index, mayBring } = usePictures();
   const [wanted, setWanted] = useState('');
   const [group, setGroup] = useState('diagrams');
@@ -49,7 +49,7 @@ export function Pictures({ bench }: { bench: Bench }) {
       <div className="pictures-found" aria-live="polite">
         {group === OWN && !wanted.trim() && (
           <div className="bring-line">
-            <BringPicture onBrought={(entry) => addPicture(bench, entry)} onProblem={(words) => bench.say(words)} />
+            <BringPicture onBrought={(entry) => addPicture(editor, entry)} onProblem={(words) => editor.say(words)} />
             <span className="quiet">A PNG or JPEG file. It can be dropped or pasted on the sheet as well.</span>
           </div>
         )}
@@ -67,7 +67,7 @@ export function Pictures({ bench }: { bench: Bench }) {
               aria-label={entry.name}
               draggable
               onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:picture ${entry.id}`)}
-              onClick={() => addPicture(bench, entry)}
+              onClick={() => addPicture(editor, entry)}
             >
               <img src={`/art/pictures/${entry.id}.svg`} alt="" loading="lazy" draggable={false} />
             </button>
@@ -77,7 +77,7 @@ export function Pictures({ bench }: { bench: Bench }) {
                 className="picture-away"
                 aria-label={`Removes “${entry.name}” from this list; sheets that show it keep it`}
                 title={`Removes “${entry.name}” from this list; sheets that show it keep it`}
-                onClick={() => void putPictureAway(entry.id).then((problem) => problem && bench.say(problem))}
+                onClick={() => void putPictureAway(entry.id).then((problem) => problem && editor.say(problem))}
               >
                 ✕
               </button>

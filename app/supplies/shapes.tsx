@@ -3,7 +3,7 @@ import type { ShapeName } from '../../core/geometry/shapes/shapes';
 import { FAMILIES, OUTLINES, shapePath } from '../../core/geometry/shapes/shapes';
 import { shapeName } from '../../core/items/name';
 import { useSearch } from '../browser/search';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { addShape } from '../commands/commands';
 import type { Sort } from './sort';
 import { Ways } from './ways';
@@ -35,10 +35,10 @@ export const SHAPE: Sort = {
   sort: 'shape',
   supply: 'shape',
   named: () => ALL,
-  put: (bench, id, at) => addShape(bench, id as ShapeName, at),
+  put: (editor, id, at) => addShape(editor, id as ShapeName, at),
 };
 
-export function Shapes({ bench }: { bench: Bench }) {
+export function Shapes({ editor }: { editor: Editor }) {
   const [family, setFamily] = useState(FAMILIES[0].name);
   const [wanted, setWanted] = useState('');
   const search = useSearch(ALL);
@@ -66,7 +66,7 @@ export function Shapes({ bench }: { bench: Bench }) {
             aria-label={shapeName(shape)}
             draggable
             onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:shape ${shape}`)}
-            onClick={() => addShape(bench, shape)}
+            onClick={() => addShape(editor, shape)}
           >
             <ShapeDrawing shape={shape} />
           </button>

@@ -2,12 +2,12 @@ import { useEffect, useMemo, useState } from 'react';
 import { plain, text } from '../../core/schema/defaults';
 import { fetched, NotFetched, useFetched } from '../browser/later';
 import { useSearch } from '../browser/search';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { add, newId, placeFor, touch } from '../commands/steps';
 import { typeWords } from '../commands/word-commands';
 import { Ways } from './ways';
 
-/** Symbols and emoji by search, those used last first. Into the words that are being edited, else as words of their own. */
+/** Symbols and emoji by search, the last used first. They go into the text being edited, or become a text box. */
 
 type Sign = { sign: string; name: string; tags: string[]; group: string };
 const shipped = fetched(() => fetch('/art/signs.json').then((answer) => answer.json() as Promise<Sign[]>));
@@ -25,18 +25,18 @@ function recentSigns(): string[] {
   }
 }
 
-function put(bench: Bench, sign: string): void {
-  const { editing } = bench;
+function put(editor: Editor, sign: string): void {
+  const { editing } = editor;
   if (editing) {
     const [from, to] = [Math.min(editing.anchor, editing.focus), Math.max(editing.anchor, editing.focus)];
-    if (typeWords(bench, editing, from, to - from, sign))
-      bench.edit({ ...editing, anchor: from + sign.length, focus: from + sign.length });
+    if (typeWords(editor, editing, from, to - from, sign))
+      editor.edit({ ...editing, anchor: from + sign.length, focus: from + sign.length });
     return;
   }
   const item = text({
     id: newId(),
-    touch: touch(bench),
-    ...placeFor(bench, 64, 64),
+    touch: touch(editor),
+    ...placeFor(editor, 64, 64),
     width: 64,
     height: 64,
     body: plain(sign).map((p) => ({
@@ -45,10 +45,10 @@ function put(bench: Bench, sign: string): void {
       runs: p.runs.map((run) => ({ ...run, style: { size: 40 } })),
     })),
   });
-  add(bench, 'Add sign', [item]);
+  add(editor, 'Add sign', [item]);
 }
 
-export function Signs({ bench }: { bench: Bench }) {
+export function Signs({ editor }: { editor: Editor }) {
   const there = useFetched(shipped);
   const signs = there.kind === 'here' ? there.value : NONE;
   const [wanted, setWanted] = useState('');
@@ -96,7 +96,7 @@ export function Signs({ bench }: { bench: Bench }) {
             aria-label={name}
             onMouseDown={(event) => event.preventDefault()}
             onClick={() => {
-              put(bench, sign);
+              put(editor, sign);
               const next = [sign, ...recent.filter((one) => one !== sign)].slice(0, 14);
               setRecent(next);
               localStorage.setItem(KEPT, JSON.stringify(next));

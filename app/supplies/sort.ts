@@ -1,18 +1,18 @@
 import type { Point } from '../../core/geometry/matrix';
 import type { Supply } from '../../core/handout/permission';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 
-/** What one sort of supplies is: one object for each, listed in sorts.ts. Tiles say what they are as “sort name”. */
+/** One sort of supplies: one object each, listed in sorts.ts. A tile's drag data is “supply:SORT ID”. */
 export type Sort = {
   sort: string;
   /** Who may use it: everybody to whom this supply is open, or teachers only. */
   supply: Supply | 'teacher';
   /** Those that can be asked for by name. */
-  named(bench: Bench): { id: string; name: string; tags: readonly string[] }[];
+  named(editor: Editor): { id: string; name: string; tags: readonly string[] }[];
   /** Puts one on the sheet: at a point (in points of the page), else where there is room. */
-  put(bench: Bench, id: string, at?: Point): void;
+  put(editor: Editor, id: string, at?: Point): void;
 };
 
 /** Whether a person may use a supply. */
-export const isOpenTo = ({ rights }: Bench, supply: Sort['supply']): boolean =>
+export const isOpenTo = ({ rights }: Editor, supply: Sort['supply']): boolean =>
   rights.kind === 'all' || (supply !== 'teacher' && rights.supplies.includes(supply));

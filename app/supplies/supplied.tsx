@@ -1,8 +1,9 @@
+import { sentence } from '../parts/sentence';
 import type { ReactNode } from 'react';
 
 type Props = {
   name: string;
-  /** What is put down where it is dragged to: see sorts.ts. */
+  /** What a drop adds: see sorts.ts. */
   drag: string;
   onAdd: () => void;
   children: ReactNode;
@@ -19,7 +20,7 @@ export function Supplied({ name, drag, onAdd, children }: Props) {
       onClick={onAdd}
     >
       {children}
-      <span>{name}</span>
+      <span>{sentence(name)}</span>
     </button>
   );
 }

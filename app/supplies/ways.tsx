@@ -1,3 +1,4 @@
+import { sentence } from '../parts/sentence';
 import { Input } from 'antd';
 
 type Props = {
@@ -10,7 +11,7 @@ type Props = {
   onGroup: (id: string | null) => void;
 };
 
-/** The two ways into a compartment: a word to search by, or a group to look through. */
+/** The two ways into a compartment: search, or a group. */
 export function Ways({ label, wanted, group, groups, onWanted, onGroup }: Props) {
   return (
     <div className="pictures-ways">
@@ -30,7 +31,7 @@ export function Ways({ label, wanted, group, groups, onWanted, onGroup }: Props)
             className={`pictures-group${!wanted.trim() && id === group ? ' on' : ''}`}
             onClick={() => (onGroup(id), onWanted(''))}
           >
-            {name}
+            {sentence(name)}
           </button>
         ))}
       </div>

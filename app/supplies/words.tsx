@@ -1,8 +1,8 @@
 import { roleIds } from '../../core/schema/defaults';
 import type { Sheet } from '../../core/schema/sheet';
 import { addText } from '../commands/commands';
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 import { Supplied } from './supplied';
 import type { Sort } from './sort';
 
@@ -12,29 +12,29 @@ import type { Sort } from './sort';
 const LABELS = ['label', 'bank'];
 const TEACHERS = [...LABELS, 'title', 'name', 'instruction'];
 
-const rolesFor = (bench: Bench) =>
-  roleIds(bench.sheet.roles).filter((id) => !(bench.rights.kind === 'all' ? LABELS : TEACHERS).includes(id));
+const rolesFor = (editor: Editor) =>
+  roleIds(editor.sheet.roles).filter((id) => !(editor.rights.kind === 'all' ? LABELS : TEACHERS).includes(id));
 
 export const TEXT: Sort = {
   sort: 'text',
   supply: 'text',
-  named: (bench) =>
-    rolesFor(bench).map((id) => ({ id, name: bench.sheet.roles[id].name, tags: ['text', 'words', 'write'] })),
+  named: (editor) =>
+    rolesFor(editor).map((id) => ({ id, name: editor.sheet.roles[id].name, tags: ['text', 'words', 'write'] })),
   put: addText,
 };
 
-const rolesOf = (bench: Bench) => bench.sheet.roles;
+const rolesOf = (editor: Editor) => editor.sheet.roles;
 
-export function Words({ bench }: { bench: Bench }) {
-  const roles = useBench(bench, rolesOf);
-  return rolesFor(bench).map((id) => (
-    <Supplied key={id} name={roles[id].name} drag={`text ${id}`} onAdd={() => addText(bench, id)}>
+export function Words({ editor }: { editor: Editor }) {
+  const roles = useEditor(editor, rolesOf);
+  return rolesFor(editor).map((id) => (
+    <Supplied key={id} name={roles[id].name} drag={`text ${id}`} onAdd={() => addText(editor, id)}>
       <RoleSample role={roles[id]} />
     </Supplied>
   ));
 }
 
-/** Set in the interface's faces, but with the role's own weight, slope and colour. */
+/** In the interface's fonts, with the role's weight, slope and colour. */
 function RoleSample({ role }: { role: Sheet['roles'][string] }) {
   const { bold, italic, colour, size, font } = role.run;
   return (

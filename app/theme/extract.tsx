@@ -27,8 +27,8 @@ import { theme } from './theme';
 import { tokensCss } from './tokens';
 
 /**
- * Writes our tokens and the styles of the Ant Design components in use to one file, so that the first paint has them and no page has to
- * compute them. A component that is used anywhere has to stand here.
+ * Writes our tokens and the styles of all Ant Design components in use to one file, so that the first paint has them and no
+ * page computes them. Every component used anywhere has to be listed here.
  */
 
 /** The part of a component that usually opens on demand, rendered in place. */
@@ -74,7 +74,7 @@ renderToString(
 );
 const folder = path.resolve(import.meta.dirname, '../../.generated');
 mkdirSync(folder, { recursive: true });
-// What few ever open comes with it.
+// Loaded only with what few people open.
 const pickerCache = createCache();
 renderToString(
   <StyleProvider cache={pickerCache}>

@@ -1,7 +1,7 @@
 import type { ThemeConfig } from 'antd';
 import { COLOURS, FONTS, RADII, SHADOWS, SIZES } from './tokens';
 
-/** Ant Design in our colours and measures. */
+/** Ant Design in our colours and sizes. */
 export const theme: ThemeConfig = {
   cssVar: { key: 'margin' },
   hashed: false,
@@ -33,7 +33,7 @@ export const theme: ThemeConfig = {
     controlItemBgActiveHover: COLOURS['moss-soft'],
     controlItemBgHover: COLOURS.tint,
     controlOutline: `${COLOURS.moss}40`,
-    // Slow laptops: what opens is simply there.
+    // No animations, for slow laptops.
     motion: false,
   },
   components: {

@@ -3,7 +3,7 @@ import path from 'node:path';
 import { describe, expect, test } from 'vitest';
 import { COLOURS, RADII, SIZES, tokensCss } from './tokens';
 
-/** Every colour, size and radius of the screens is a token: what is changed here is changed everywhere. */
+/** Every colour, size and radius of the screens is a token, so that a change there changes it everywhere. */
 
 const app = path.resolve(import.meta.dirname, '..');
 const all = readdirSync(app, { recursive: true, encoding: 'utf8' }).filter(

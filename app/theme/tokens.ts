@@ -1,4 +1,4 @@
-/** Our colours and measures: the one place where they are given. The Ant Design theme and all styles take theirs from here. */
+/** Our colours and sizes, defined only here. The Ant Design theme and all styles are derived from them. */
 
 export const COLOURS = {
   paper: '#fffefa',
@@ -56,7 +56,7 @@ const veil = (colour: ColourToken, share: number) =>
     .padStart(2, '0')}`;
 const shadow = (down: number, blur: number, share: number) => `0 ${down}px ${blur}px rgb(74 62 30 / ${share}%)`;
 
-/** Colours through which what lies behind is seen. */
+/** Translucent colours. */
 const VEILS = {
   'paper-veil': veil('paper', 0.94),
   'drawer-veil': veil('drawer', 0.94),
@@ -94,7 +94,7 @@ export const FONTS = {
   show: "'Fraunces', Georgia, serif",
 };
 
-/** All tokens as custom properties, as which styles and drawings name them. */
+/** All tokens as CSS custom properties. */
 export function tokensCss(): string {
   const pixels = Object.entries({ ...RADII, ...SIZES, strip: 44 }).map(([name, value]) => [name, `${value}px`]);
   const all = [...Object.entries({ ...COLOURS, ...VEILS, ...SHADOWS, ...FONTS }), ...pixels];

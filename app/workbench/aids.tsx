@@ -1,32 +1,32 @@
 import type { MarginEntry } from '../margin/margin';
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 import { FindCard } from './find';
 import { Notice } from './save-words';
 import { later } from '../browser/later';
 
-/** What every open sheet has, a teacher's and a student's: messages, the sheet of keys, the search. */
+/** Parts of every open sheet, a teacher's and a student's: messages, the list of keys, the search. */
 
 const KeySheet = later(() => import('./key-sheet').then((part) => part.default), null);
-const keySheetOf = (bench: Bench) => bench.keySheet;
+const keySheetOf = (editor: Editor) => editor.keySheet;
 
-export function Aids({ bench }: { bench: Bench }) {
-  const keySheet = useBench(bench, keySheetOf);
+export function Aids({ editor }: { editor: Editor }) {
+  const keySheet = useEditor(editor, keySheetOf);
   return (
     <>
-      <Notice bench={bench} />
-      {keySheet && <KeySheet bench={bench} />}
+      <Notice editor={editor} />
+      {keySheet && <KeySheet editor={editor} />}
     </>
   );
 }
 
 /** The search, at the top of the margin. */
-export const findEntry = (bench: Bench): MarginEntry => ({
+export const findEntry = (editor: Editor): MarginEntry => ({
   id: 'find',
   anchor: null,
   end: 'top',
   tone: 'sky',
   current: true,
   label: 'Find words',
-  content: <FindCard bench={bench} />,
+  content: <FindCard editor={editor} />,
 });

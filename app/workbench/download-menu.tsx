@@ -1,21 +1,23 @@
+import { sentence } from '../parts/sentence';
+import { Action } from '../parts/action';
 import { Dropdown } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { useSubmit } from 'react-router';
 import { download } from '../browser/download';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import type { ExportState, Wanted } from './export-file';
 import { exportFile, ExportProblem } from './export-file';
 
 const HOW = { pdf: 'the PDF', png: 'the picture' };
 
 function wordsOf(what: string, making: ExportState): string {
-  if (making.kind === 'unreached') return `${what}: the school can’t be reached, trying again …`;
-  if (making.kind === 'making' && making.of > 1) return `making ${what}: page ${making.done} of ${making.of} …`;
-  return `making ${what} …`;
+  if (making.kind === 'unreached') return `${sentence(what)}: the school can’t be reached, trying again …`;
+  if (making.kind === 'making' && making.of > 1) return `Making ${what}: page ${making.done} of ${making.of} …`;
+  return `Making ${what} …`;
 }
 
-/** Files of the sheet, made by the server, and the sheet once more. */
-export function DownloadMenu({ bench, sheetId, page }: { bench: Bench; sheetId: string; page: number }) {
+/** Downloads of the sheet, made by the server, and a copy of it. */
+export function DownloadMenu({ editor, sheetId, page }: { editor: Editor; sheetId: string; page: number }) {
   const submit = useSubmit();
   const [now, setNow] = useState<{ what: string; making: ExportState } | null>(null);
   const stop = useRef<AbortController | null>(null);
@@ -27,20 +29,20 @@ export function DownloadMenu({ bench, sheetId, page }: { bench: Bench; sheetId: 
     stop.current = control;
     setNow({ what, making: { kind: 'asked' } });
     try {
-      // What was just typed belongs to it.
-      if ((await bench.settled()) === null)
+      // The last letters typed belong to it.
+      if ((await editor.settled()) === null)
         throw new ExportProblem('Not everything is saved yet. You can download the sheet when the network is back.');
       const place = await exportFile(sheetId, wanted, control.signal, (making) => setNow({ what, making }));
       if (place) download(place);
     } catch (error) {
-      bench.say(error instanceof ExportProblem ? error.message : 'Couldn’t make the file. Try again.');
+      editor.say(error instanceof ExportProblem ? error.message : 'Couldn’t make the file. Try again.');
     } finally {
       setNow(null);
     }
   };
   const makeCopy = async () => {
-    const seq = await bench.settled();
-    if (seq === null) return bench.say('You can make a copy when the network is back.');
+    const seq = await editor.settled();
+    if (seq === null) return editor.say('You can make a copy when the network is back.');
     await submit({ do: 'copy', seq: `${seq}` }, { method: 'post', action: `/sheets/${sheetId}/history` });
   };
 
@@ -48,9 +50,7 @@ export function DownloadMenu({ bench, sheetId, page }: { bench: Bench; sheetId: 
     return (
       <span className="exporting">
         <span role="status">{wordsOf(now.what, now.making)}</span>
-        <button type="button" className="plainbtn" onClick={() => stop.current?.abort()}>
-          stop
-        </button>
+        <Action onClick={() => stop.current?.abort()}>stop</Action>
       </span>
     );
   return (
@@ -66,9 +66,7 @@ export function DownloadMenu({ bench, sheetId, page }: { bench: Bench; sheetId: 
         ],
       }}
     >
-      <button type="button" className="plainbtn">
-        download ▾
-      </button>
+      <Action>download ▾</Action>
     </Dropdown>
   );
 }

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import type { Wanted as Whole } from '../../server/exports/exports';
 
-/** Has a file made by the server and follows it until it can be fetched. */
+/** Requests a file from the server and follows its progress until it is ready. */
 
-/** What is left out is as students get it, from the first page. */
+/** By default as students get it, from the first page. */
 export type Wanted = Pick<Whole, 'as'> & Partial<Whole>;
-/** How it is, as told in the strip. */
+/** The progress, as shown in the strip. */
 export type ExportState = { kind: 'asked' } | { kind: 'making'; done: number; of: number } | { kind: 'unreached' };
 
 const State = z.discriminatedUnion('state', [
@@ -16,10 +16,10 @@ const State = z.discriminatedUnion('state', [
 const Refusal = z.object({ message: z.string() });
 const Asked = z.object({ id: z.string() });
 
-/** Looks come quickly at first, for what is made at once; with a long one they rest longer, in milliseconds. */
-const LOOKS = { first: 150, longest: 1000, unreached: 2000 };
+/** Polling is fast at first, for quick files, then slower; in milliseconds. */
+const POLLING = { first: 150, longest: 1000, unreached: 2000 };
 
-/** Why there is no file, in words for the person. */
+/** Why there is no file, in words to show. */
 export class ExportProblem extends Error {
   override name = 'ExportProblem';
 }
@@ -35,16 +35,13 @@ const wait = (time: number, signal: AbortSignal) =>
     signal.addEventListener('abort', done, { once: true });
   });
 
-/** What the server says instead of what was asked for. */
+/** The server's reason for refusing. */
 async function refusalIn(answer: Response): Promise<ExportProblem> {
   const told = Refusal.safeParse(await answer.json().catch(() => null));
   return new ExportProblem(told.success ? told.data.message : `The server answered ${answer.status}. Try again.`);
 }
 
-/**
- * @returns where the file is, or null when it was stopped through the signal
- * @throws ExportProblem
- */
+/** @returns the file's address, or null if it was stopped by the signal @throws ExportProblem */
 export async function exportFile(
   sheetId: string,
   wanted: Wanted,
@@ -61,7 +58,7 @@ export async function exportFile(
   });
   if (!asked.ok) throw await refusalIn(asked);
   const place = `/exports/${Asked.parse(await asked.json()).id}`;
-  // Nobody waits for it when the page has gone.
+  // Stopped when the page closes: nobody waits for it then.
   const leave = () => void fetch(place, { method: 'DELETE', keepalive: true }).catch(() => {});
   window.addEventListener('pagehide', leave);
   try {
@@ -73,16 +70,16 @@ export async function exportFile(
   }
 }
 
-/** Looks after a file until it is there: false when nobody wants it any more. @throws ExportProblem */
+/** Polls until the file is ready. False if it was stopped. @throws ExportProblem */
 async function follow(place: string, signal: AbortSignal, tell: (state: ExportState) => void): Promise<boolean> {
-  let rest = LOOKS.first;
+  let rest = POLLING.first;
   while (!signal.aborted) {
     await wait(rest, signal);
     const answer = await fetch(place, { signal }).catch(() => null);
     if (signal.aborted) break;
     if (!answer || answer.status >= 500) {
       tell({ kind: 'unreached' });
-      rest = LOOKS.unreached;
+      rest = POLLING.unreached;
       continue;
     }
     if (!answer.ok) throw await refusalIn(answer);
@@ -91,7 +88,7 @@ async function follow(place: string, signal: AbortSignal, tell: (state: ExportSt
     if (now.state === 'failed') throw new ExportProblem(now.problem);
     if (now.state === 'stopped') throw new ExportProblem('It was stopped before it was ready. Try again.');
     tell(now.state === 'making' && now.progress ? { kind: 'making', ...now.progress } : { kind: 'asked' });
-    rest = Math.min(LOOKS.longest, rest * 1.3);
+    rest = Math.min(POLLING.longest, rest * 1.3);
   }
   return false;
 }

@@ -1,10 +1,13 @@
+import styles from './find.module.css';
+import { TextLine } from '../fields/text-line';
+import { Chip, Chips } from '../parts/action';
 import { useEffect, useRef, useState } from 'react';
 import { findWords, replaceWords } from '../../core/changes/search';
-import type { Bench } from '../document/bench';
-import { untilChanged, useBench } from '../document/bench';
-import { Toggle } from '../fields/fields';
+import type { Editor } from '../document/editor';
+import { untilChanged, useEditor } from '../document/editor';
+import { Toggle } from '../fields/toggle';
 
-const sheetOf = (bench: Bench) => bench.sheet;
+const sheetOf = (editor: Editor) => editor.sheet;
 
 const OPTIONS = [
   { option: 'whole', name: 'whole words', label: 'Find whole words only' },
@@ -17,14 +20,14 @@ const OPTIONS = [
 ] as const;
 
 /** Finding words on all pages and replacing them: a card at the top of the margin. */
-export function FindCard({ bench }: { bench: Bench }) {
-  const sheet = useBench(bench, sheetOf);
+export function FindCard({ editor }: { editor: Editor }) {
+  const sheet = useEditor(editor, sheetOf);
   const [words, setWords] = useState('');
   const [better, setBetter] = useState('');
   const [options, setOptions] = useState({ matchCase: false, whole: false, keepCapitals: true });
   const [at, setAt] = useState(0);
   const field = useRef<HTMLInputElement>(null);
-  // The margin shows a card only once it has measured it, and what is not shown can't have the focus.
+  // The margin shows a card only after measuring it, and hidden fields can't be focused.
   useEffect(() => {
     let tries = 0;
     let frame = requestAnimationFrame(function focus() {
@@ -41,22 +44,22 @@ export function FindCard({ bench }: { bench: Bench }) {
     const next = (to + hits.length) % hits.length;
     setAt(next);
     const hit = hits[next];
-    if (bench.pageId !== hit.page) bench.turnTo(hit.page);
-    bench.select([hit.item]);
-    bench.put({ lit: hit });
+    if (editor.pageId !== hit.page) editor.turnTo(hit.page);
+    editor.select([hit.item]);
+    editor.put({ lit: hit });
   };
   const close = () => {
-    bench.put({ finding: false, lit: null });
+    editor.put({ finding: false, lit: null });
     document.querySelector<HTMLElement>('[data-stage]')?.focus({ preventScroll: true });
   };
   const replace = (all: boolean) => {
     const which = all ? hits : current ? [current] : [];
     if (which.length === 0) return;
-    const made = bench.make(all ? 'Replace all' : 'Replace', replaceWords(sheet, which, better, options.keepCapitals));
+    const made = editor.make(all ? 'Replace all' : 'Replace', replaceWords(sheet, which, better, options.keepCapitals));
     if (made && all)
-      bench.say(
+      editor.say(
         `${which.length} ${which.length === 1 ? 'place' : 'places'} replaced. Undo brings them back in one step.`,
-        untilChanged(bench),
+        untilChanged(editor),
       );
   };
   return (
@@ -67,24 +70,22 @@ export function FindCard({ bench }: { bench: Bench }) {
           {words.trim() ? `${hits.length ? Math.min(at, hits.length - 1) + 1 : 0} of ${hits.length}` : 'on all pages'}
         </small>
       </h3>
-      <input
+      <TextLine
         ref={field}
-        className="inline-name"
         aria-label="Find words"
-        placeholder="text to find"
+        placeholder="Text to find"
         value={words}
         onChange={(event) => (setWords(event.target.value), setAt(0))}
-        onKeyDown={(event) => event.key === 'Enter' && go(bench.lit ? at + (event.shiftKey ? -1 : 1) : 0)}
+        onKeyDown={(event) => event.key === 'Enter' && go(editor.lit ? at + (event.shiftKey ? -1 : 1) : 0)}
       />
-      <input
-        className="inline-name"
+      <TextLine
         aria-label="Replace with"
-        placeholder="replacement"
+        placeholder="Replacement"
         value={better}
         onChange={(event) => setBetter(event.target.value)}
         onKeyDown={(event) => event.key === 'Enter' && replace(false)}
       />
-      <div className="find-row">
+      <div className={styles.row}>
         {OPTIONS.map(({ option, name, label }) => (
           <Toggle
             key={option}
@@ -96,29 +97,23 @@ export function FindCard({ bench }: { bench: Bench }) {
           </Toggle>
         ))}
       </div>
-      <div className="chips">
-        <button type="button" className="chip" disabled={!current} onClick={() => go(at - 1)} aria-label="Previous">
+      <Chips>
+        <Chip disabled={!current} onClick={() => go(at - 1)} aria-label="Previous">
           ‹
-        </button>
-        <button
-          type="button"
-          className="chip"
-          disabled={!current}
-          onClick={() => go(bench.lit ? at + 1 : 0)}
-          aria-label="Next"
-        >
+        </Chip>
+        <Chip disabled={!current} onClick={() => go(editor.lit ? at + 1 : 0)} aria-label="Next">
           ›
-        </button>
-        <button type="button" className="chip" disabled={!current} onClick={() => replace(false)}>
+        </Chip>
+        <Chip disabled={!current} onClick={() => replace(false)}>
           replace
-        </button>
-        <button type="button" className="chip" disabled={!current} onClick={() => replace(true)}>
+        </Chip>
+        <Chip disabled={!current} onClick={() => replace(true)}>
           replace all
-        </button>
-        <button type="button" className="chip apricot" onClick={close}>
+        </Chip>
+        <Chip tone="apricot" onClick={close}>
           close
-        </button>
-      </div>
+        </Chip>
+      </Chips>
     </div>
   );
 }

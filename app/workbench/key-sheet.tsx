@@ -1,11 +1,12 @@
+import styles from './key-sheet.module.css';
 import { Modal } from 'antd';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { COMMANDS, OTHER_KEYS } from './keys';
 
-/** All keys of the workbench on one leaf. */
-export default function KeySheet({ bench }: { bench: Bench }) {
+/** The list of all keys of the workbench. */
+export default function KeySheet({ editor }: { editor: Editor }) {
   const row = ({ keys, says }: { keys: string; says: string }) => (
-    <div key={keys} className="key-row">
+    <div key={keys} className={styles.row}>
       <dt>
         {keys.split(' · ').map((each, i) => (
           <span key={each}>
@@ -18,8 +19,8 @@ export default function KeySheet({ bench }: { bench: Bench }) {
     </div>
   );
   return (
-    <Modal open title="Keyboard shortcuts" footer={null} width={860} onCancel={() => bench.put({ keySheet: false })}>
-      <div className="key-sheet">
+    <Modal open title="Keyboard shortcuts" footer={null} width={860} onCancel={() => editor.put({ keySheet: false })}>
+      <div className={styles.sheet}>
         {COMMANDS.map(({ title, commands }) => (
           <section key={title}>
             <h4>{title}</h4>

@@ -2,21 +2,21 @@ import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Item, TextItem } from '../../core/schema/sheet';
 import { find } from '../../core/sheet/tree';
-import type { Rights } from '../document/bench';
-import { Bench } from '../document/bench';
+import type { Rights } from '../document/open-document';
+import { Editor } from '../document/editor';
 import { COMMANDS, OTHER_KEYS } from './keys';
 
-let bench: Bench;
+let editor: Editor;
 const open = (rights: Rights = { kind: 'all' }) => {
-  bench = new Bench({ documentId: 'd', personId: 'p', seq: 0, sheet: sampleSheet(), savedAt: 0, rights });
+  editor = new Editor({ documentId: 'd', personId: 'p', seq: 0, sheet: sampleSheet(), savedAt: 0, rights });
 };
 beforeEach(() => {
   open();
   vi.stubGlobal('document', { activeElement: { hasAttribute: () => true } });
   vi.stubGlobal('fetch', () => Promise.reject(new Error('no network here')));
 });
-const item = <T extends Item>(id: string) => find(bench.sheet, id)!.item as T;
-const ids = () => bench.page.items.map((one) => one.id);
+const item = <T extends Item>(id: string) => find(editor.sheet, id)!.item as T;
+const ids = () => editor.page.items.map((one) => one.id);
 
 /** Presses a key as it would be on the sheet; what it is called in the list of keys, or null when nothing is done. */
 function press(written: string): string | null {
@@ -34,8 +34,8 @@ function press(written: string): string | null {
   const given = { event, key: key.toLowerCase(), command: event.ctrlKey };
   for (const { commands } of COMMANDS)
     for (const command of commands)
-      if (command.when(given, bench)) {
-        command.do(bench, given);
+      if (command.when(given, editor)) {
+        command.do(editor, given);
         return command.keys;
       }
   return null;
@@ -44,29 +44,29 @@ function press(written: string): string | null {
 describe('keys of the sheet', () => {
   test('choose: Enter the first, Tab the next, and past the last one nothing', () => {
     press('Enter');
-    expect(bench.selection).toEqual(['label']);
+    expect(editor.selection).toEqual(['label']);
     press('Tab');
-    expect(bench.selection).toEqual(['leader']);
+    expect(editor.selection).toEqual(['leader']);
     press('Shift+Tab');
     press('Shift+Tab');
-    expect(bench.selection).toEqual([]);
+    expect(editor.selection).toEqual([]);
     // Without anything chosen Tab is the browser's.
     expect(press('Tab')).toBeNull();
   });
   test('Enter edits words, and goes into a group', () => {
-    bench.select(['words']);
+    editor.select(['words']);
     press('Enter');
-    expect(bench.editing).toMatchObject({ id: 'words', anchor: 0 });
-    bench.edit(null);
-    bench.select(['pair']);
+    expect(editor.editing).toMatchObject({ id: 'words', anchor: 0 });
+    editor.edit(null);
+    editor.select(['pair']);
     press('Enter');
-    expect([bench.entered, bench.selection]).toEqual(['pair', ['inner']]);
+    expect([editor.entered, editor.selection]).toEqual(['pair', ['inner']]);
     press('Escape');
     press('Escape');
-    expect([bench.entered, bench.selection]).toEqual([null, []]);
+    expect([editor.entered, editor.selection]).toEqual([null, []]);
   });
   test('arrows move by a point, ten, or a quarter; with Ctrl they make larger', () => {
-    bench.select(['box']);
+    editor.select(['box']);
     press('ArrowRight');
     press('Shift+ArrowDown');
     press('Alt+ArrowLeft');
@@ -76,14 +76,14 @@ describe('keys of the sheet', () => {
     expect(item('box')).toMatchObject({ width: 101, height: 70 });
   });
   test('turn with comma and full stop', () => {
-    bench.select(['box']);
+    editor.select(['box']);
     press('.');
     press('Alt+.');
     press(',');
     expect(item('box')).toMatchObject({ angle: 15 });
   });
   test('order with brackets, one step or all the way', () => {
-    bench.select(['box']);
+    editor.select(['box']);
     press('Ctrl+]');
     expect(ids().indexOf('box')).toBe(3);
     press('Ctrl+Shift+]');
@@ -92,16 +92,16 @@ describe('keys of the sheet', () => {
     expect(ids().at(-1)).toBe('box');
   });
   test('group, ungroup, duplicate, lock, take away', () => {
-    bench.select(['box', 'words']);
+    editor.select(['box', 'words']);
     press('Ctrl+g');
-    expect(item(bench.selection[0]).kind).toBe('group');
+    expect(item(editor.selection[0]).kind).toBe('group');
     press('Ctrl+Shift+g');
-    expect(bench.selection).toHaveLength(2);
+    expect(editor.selection).toHaveLength(2);
     press('Ctrl+l');
     expect(item('box').locked).toBe(true);
     press('Delete');
     expect(ids()).toContain('box');
-    expect(bench.notice?.text).toMatch(/locked/);
+    expect(editor.notice?.text).toMatch(/locked/);
     press('Ctrl+l');
     press('Ctrl+d');
     expect(ids()).toHaveLength(8);
@@ -109,44 +109,44 @@ describe('keys of the sheet', () => {
     expect(ids()).toHaveLength(6);
   });
   test('choose all leaves out what is locked and hidden', () => {
-    bench.make('Lock', { kind: 'set', id: 'box', values: { locked: true } });
-    bench.make('Hide', { kind: 'set', id: 'words', values: { hidden: true } });
+    editor.make('Lock', { kind: 'set', id: 'box', values: { locked: true } });
+    editor.make('Hide', { kind: 'set', id: 'words', values: { hidden: true } });
     press('Ctrl+a');
-    expect(bench.selection).toEqual(['label', 'leader', 'pair', 'bird']);
+    expect(editor.selection).toEqual(['label', 'leader', 'pair', 'bird']);
   });
   test('copy a look and give it', () => {
-    bench.select(['label']);
+    editor.select(['label']);
     press('Ctrl+Alt+c');
-    bench.select(['words']);
+    editor.select(['words']);
     press('Ctrl+Alt+v');
     expect(item<TextItem>('words').role).toBe('label');
   });
   test('turn the page, find words, and show themselves', () => {
     press('PageDown');
-    expect(bench.pageId).toBe('p2');
+    expect(editor.pageId).toBe('p2');
     press('PageUp');
-    expect(bench.pageId).toBe('p1');
+    expect(editor.pageId).toBe('p1');
     press('Ctrl+f');
-    expect(bench.finding).toBe(true);
+    expect(editor.finding).toBe(true);
     press('?');
-    expect(bench.keySheet).toBe(true);
+    expect(editor.keySheet).toBe(true);
   });
   test('Escape first puts the pen down, then closes the list, then lets go', () => {
-    bench.select(['box']);
-    bench.put({ tool: { kind: 'eraser', size: 10 }, dug: { ids: ['box'], x: 0, y: 0 } });
+    editor.select(['box']);
+    editor.put({ tool: { kind: 'eraser', size: 10 }, dug: { ids: ['box'], x: 0, y: 0 } });
     press('Escape');
-    expect([bench.tool, bench.dug !== null]).toEqual([null, true]);
+    expect([editor.tool, editor.dug !== null]).toEqual([null, true]);
     press('Escape');
-    expect([bench.dug, bench.selection]).toEqual([null, ['box']]);
+    expect([editor.dug, editor.selection]).toEqual([null, ['box']]);
     press('Escape');
-    expect(bench.selection).toEqual([]);
+    expect(editor.selection).toEqual([]);
   });
   test('a student reaches what may be filled in or changed, and can lock nothing', () => {
     open({ kind: 'student', supplies: [] });
     press('Enter');
-    expect(bench.selection).toEqual(['words']);
+    expect(editor.selection).toEqual(['words']);
     press('Tab');
-    expect(bench.selection).toEqual(['box']);
+    expect(editor.selection).toEqual(['box']);
     press('Ctrl+l');
     expect(item('box').locked).toBe(false);
   });

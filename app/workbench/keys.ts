@@ -5,7 +5,7 @@ import { Item } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { addBeside, chosenNode } from '../makers/map/map-commands';
 import { groupChosen, nudge, remove, reorder, stretch, turnBy, ungroupChosen } from '../commands/arrange';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { keysComeBack } from '../fields/focus';
 import { bringTo } from '../pictures/bring-to';
 import { clipOf, duplicate, pasteBody, pasteClip } from '../commands/clipboard';
@@ -14,7 +14,7 @@ import { copyLook, giveLook } from '../commands/looks';
 import { turnPage } from '../commands/page-commands';
 import { bodyFrom } from '../commands/paste';
 
-/** Keys of the workbench, where no field has the focus. Letters follow the platform's conventions. */
+/** Keys of the workbench while no field has the focus. Letters follow the platform's conventions. */
 
 const isField = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
@@ -26,11 +26,11 @@ type Press = { event: KeyboardEvent; key: string; command: boolean };
 type Command = {
   keys: string;
   says: string;
-  when(press: Press, bench: Bench): boolean;
-  do(bench: Bench, press: Press): void;
+  when(press: Press, editor: Editor): boolean;
+  do(editor: Editor, press: Press): void;
 };
 
-const chosen = (bench: Bench) => bench.selection.length > 0;
+const chosen = (editor: Editor) => editor.selection.length > 0;
 const plainKey = (key: string) => (press: Press) => !press.command && !press.event.altKey && press.key === key;
 const ARROWS: Record<string, [number, number]> = {
   arrowleft: [-1, 0],
@@ -38,12 +38,14 @@ const ARROWS: Record<string, [number, number]> = {
   arrowup: [0, -1],
   arrowdown: [0, 1],
 };
-const mayChoose = (bench: Bench, item: Item) => !item.hidden && (bench.rights.kind === 'all' || item.touch !== 'fixed');
+const mayChoose = (editor: Editor, item: Item) =>
+  !item.hidden && (editor.rights.kind === 'all' || item.touch !== 'fixed');
 
 /** What can be chosen with Tab, front to back. */
-const inReach = (bench: Bench) => (bench.enteredGroup ?? bench.page).items.filter((item) => mayChoose(bench, item));
+const inReach = (editor: Editor) =>
+  (editor.enteredGroup ?? editor.page).items.filter((item) => mayChoose(editor, item));
 
-/** All keys that work on the sheet, as the sheet of keys lists them. The first that fits is done. */
+/** All keys that work on the sheet, as listed for people. The first that matches is used. */
 export const COMMANDS: { title: string; commands: Command[] }[] = [
   {
     title: 'Selecting',
@@ -51,47 +53,47 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
       {
         keys: 'Tab · Shift+Tab',
         says: 'select the next or previous thing, front to back; Enter selects the first',
-        when: ({ key, command }, bench) => key === 'tab' && !command && chosen(bench),
-        do(bench, { event }) {
-          const list = inReach(bench);
-          const at = list.findIndex((item) => item.id === bench.selection[0]);
+        when: ({ key, command }, editor) => key === 'tab' && !command && chosen(editor),
+        do(editor, { event }) {
+          const list = inReach(editor);
+          const at = list.findIndex((item) => item.id === editor.selection[0]);
           const next = list[at + (event.shiftKey ? -1 : 1)];
-          bench.select(next ? [next.id] : []);
+          editor.select(next ? [next.id] : []);
         },
       },
       {
         keys: 'Enter',
         says: 'edit the text, or enter a group',
-        when: ({ key, command }, bench) =>
+        when: ({ key, command }, editor) =>
           key === 'enter' &&
           !command &&
-          (bench.chosen !== null || document.activeElement?.hasAttribute('data-stage') === true),
-        do(bench) {
-          const item = bench.chosen;
+          (editor.chosen !== null || document.activeElement?.hasAttribute('data-stage') === true),
+        do(editor) {
+          const item = editor.chosen;
           if (!item) {
-            const [first] = inReach(bench);
-            if (first) bench.select([first.id]);
+            const [first] = inReach(editor);
+            if (first) editor.select([first.id]);
           } else if (item.kind === 'group') {
-            bench.enter(item.id);
-            bench.select(item.items.slice(0, 1).map((part) => part.id));
-          } else if (isWritten(item) && !item.locked && (bench.rights.kind === 'all' || item.touch !== 'fixed'))
-            bench.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
+            editor.enter(item.id);
+            editor.select(item.items.slice(0, 1).map((part) => part.id));
+          } else if (isWritten(item) && !item.locked && (editor.rights.kind === 'all' || item.touch !== 'fixed'))
+            editor.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
         },
       },
       {
         keys: 'D',
         says: 'dig: what lies under the selected thing',
         when: plainKey('d'),
-        do: (bench) => bench.onDig?.(),
+        do: (editor) => editor.onDig?.(),
       },
       {
         keys: 'Ctrl+A',
         says: 'select everything on the page',
         when: ({ key, command }) => command && key === 'a',
-        do: (bench) =>
-          bench.select(
-            (bench.enteredGroup ?? bench.page).items
-              .filter((item) => !item.hidden && !item.locked && (bench.rights.kind === 'all' || item.touch === 'free'))
+        do: (editor) =>
+          editor.select(
+            (editor.enteredGroup ?? editor.page).items
+              .filter((item) => !item.hidden && !item.locked && (editor.rights.kind === 'all' || item.touch === 'free'))
               .map((item) => item.id),
           ),
       },
@@ -99,11 +101,11 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
         keys: 'Escape',
         says: 'deselect; leave a group; put the pen down',
         when: ({ key }) => key === 'escape',
-        do(bench) {
-          if (bench.tool) bench.put({ tool: null });
-          else if (bench.dug) bench.put({ dug: null });
-          else if (bench.selection.length > 0) bench.select([]);
-          else bench.enter(null);
+        do(editor) {
+          if (editor.tool) editor.put({ tool: null });
+          else if (editor.dug) editor.put({ dug: null });
+          else if (editor.selection.length > 0) editor.select([]);
+          else editor.enter(null);
         },
       },
     ],
@@ -120,12 +122,12 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
       {
         keys: 'C',
         says: 'choose a colour: arrows, then Enter; Escape goes back to the sheet',
-        when: (press, bench) => plainKey('c')(press) && chosen(bench),
-        do(bench) {
-          bench.put({ tab: 'look' });
-          // The card shows its colours a moment later.
+        when: (press, editor) => plainKey('c')(press) && chosen(editor),
+        do(editor) {
+          editor.put({ tab: 'look' });
+          // The card shows its colours only in the next frame.
           requestAnimationFrame(() =>
-            document.querySelector<HTMLElement>('.settings [role="tabpanel"] .swatch[tabindex="0"]')?.focus(),
+            document.querySelector<HTMLElement>('.settings [role="tabpanel"] [role="radio"][tabindex="0"]')?.focus(),
           );
         },
       },
@@ -137,45 +139,45 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
       {
         keys: 'Arrows',
         says: 'move by a point; with Shift by ten, with Alt by a quarter',
-        when: ({ key, command }, bench) => key in ARROWS && !command && chosen(bench),
-        do(bench, { event, key }) {
+        when: ({ key, command }, editor) => key in ARROWS && !command && chosen(editor),
+        do(editor, { event, key }) {
           const step = event.altKey ? 0.25 : event.shiftKey ? 10 : 1;
-          nudge(bench, { x: ARROWS[key][0] * step, y: ARROWS[key][1] * step });
+          nudge(editor, { x: ARROWS[key][0] * step, y: ARROWS[key][1] * step });
         },
       },
       {
         keys: 'Ctrl+Arrows',
         says: 'make wider, narrower, taller, lower; with Shift by ten points',
-        when: ({ key, command }, bench) => key in ARROWS && command && chosen(bench),
-        do(bench, { event, key }) {
+        when: ({ key, command }, editor) => key in ARROWS && command && chosen(editor),
+        do(editor, { event, key }) {
           const step = event.shiftKey ? 10 : 1;
-          stretch(bench, { x: ARROWS[key][0] * step, y: ARROWS[key][1] * step });
+          stretch(editor, { x: ARROWS[key][0] * step, y: ARROWS[key][1] * step });
         },
       },
       {
         keys: ', · .',
         says: 'rotate left or right by a degree; with Alt by 15',
-        when: ({ event, command }, bench) => !command && /^(Comma|Period)$/.test(event.code) && chosen(bench),
-        do: (bench, { event }) => turnBy(bench, (event.code === 'Comma' ? -1 : 1) * (event.altKey ? 15 : 1)),
+        when: ({ event, command }, editor) => !command && /^(Comma|Period)$/.test(event.code) && chosen(editor),
+        do: (editor, { event }) => turnBy(editor, (event.code === 'Comma' ? -1 : 1) * (event.altKey ? 15 : 1)),
       },
       {
         keys: 'Ctrl+] · Ctrl+[',
         says: 'one step to the front or the back; with Shift all the way',
         when: ({ event, command }) => command && /^Bracket/.test(event.code),
-        do: (bench, { event }) =>
-          reorder(bench, (event.code === 'BracketRight' ? 1 : -1) * (event.shiftKey ? Infinity : 1)),
+        do: (editor, { event }) =>
+          reorder(editor, (event.code === 'BracketRight' ? 1 : -1) * (event.shiftKey ? Infinity : 1)),
       },
       {
         keys: 'Ctrl+G · Ctrl+Shift+G',
         says: 'group, ungroup',
         when: ({ key, command }) => command && key === 'g',
-        do: (bench, { event }) => (event.shiftKey ? ungroupChosen(bench) : groupChosen(bench)),
+        do: (editor, { event }) => (event.shiftKey ? ungroupChosen(editor) : groupChosen(editor)),
       },
       {
         keys: 'Ctrl+L',
         says: 'lock, unlock',
-        when: ({ key, command }, bench) => command && key === 'l' && chosen(bench) && bench.rights.kind === 'all',
-        do: (bench) => setValues(bench, 'Lock', { locked: !bench.selectedItems.every((item) => item.locked) }),
+        when: ({ key, command }, editor) => command && key === 'l' && chosen(editor) && editor.rights.kind === 'all',
+        do: (editor) => setValues(editor, 'Lock', { locked: !editor.selectedItems.every((item) => item.locked) }),
       },
     ],
   },
@@ -192,7 +194,7 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
         keys: 'Ctrl+Alt+C · Ctrl+Alt+V',
         says: 'copy a look, apply it',
         when: ({ event, command }) => command && event.altKey && /^Key[CV]$/.test(event.code),
-        do: (bench, { event }) => (event.code === 'KeyC' ? copyLook(bench) : giveLook(bench)),
+        do: (editor, { event }) => (event.code === 'KeyC' ? copyLook(editor) : giveLook(editor)),
       },
       {
         keys: 'Delete',
@@ -208,8 +210,8 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
       {
         keys: 'Ctrl+Enter · Ctrl+Shift+Enter',
         says: 'add a node under the selected one, or beside it; while typing, too',
-        when: ({ key, command }, bench) => key === 'enter' && command && chosenNode(bench) !== null,
-        do: (bench, { event }) => addBeside(bench, event.shiftKey ? 'sibling' : 'child'),
+        when: ({ key, command }, editor) => key === 'enter' && command && chosenNode(editor) !== null,
+        do: (editor, { event }) => addBeside(editor, event.shiftKey ? 'sibling' : 'child'),
       },
     ],
   },
@@ -220,25 +222,25 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
         keys: 'Ctrl+F',
         says: 'find text on all pages, and replace it',
         when: ({ key, command }) => command && key === 'f',
-        do: (bench) => bench.put({ finding: true }),
+        do: (editor) => editor.put({ finding: true }),
       },
       {
         keys: 'Page Up · Page Down',
         says: 'previous or next page',
         when: ({ key }) => key === 'pageup' || key === 'pagedown',
-        do: (bench, { key }) => turnPage(bench, key === 'pageup' ? -1 : 1),
+        do: (editor, { key }) => turnPage(editor, key === 'pageup' ? -1 : 1),
       },
       {
         keys: '?',
         says: 'show this list',
         when: ({ event, command }) => !command && event.key === '?',
-        do: (bench) => bench.put({ keySheet: true }),
+        do: (editor) => editor.put({ keySheet: true }),
       },
     ],
   },
 ];
 
-/** What works too, in a field or by the browser's own means. */
+/** Keys that also work in fields or come from the browser. */
 export const OTHER_KEYS: { keys: string; says: string }[] = [
   { keys: 'Ctrl+Z · Ctrl+Shift+Z', says: 'undo, redo, without limit, even after a reload' },
   { keys: 'F6 · Shift+F6', says: 'go to the margin, the supplies, the title, the sheet; the selection stays' },
@@ -270,7 +272,7 @@ function goToPart(by: 1 | -1): void {
   }
 }
 
-export function useKeys(bench: Bench) {
+export function useKeys(editor: Editor) {
   useEffect(keysComeBack, []);
   useEffect(() => {
     const inStage = () => {
@@ -282,8 +284,8 @@ export function useKeys(bench: Bench) {
       );
     };
     const onKey = (event: KeyboardEvent) => {
-      if (event.key === 'Escape' && bench.cancelGesture) {
-        bench.cancelGesture();
+      if (event.key === 'Escape' && editor.cancelGesture) {
+        editor.cancelGesture();
         event.preventDefault();
         return;
       }
@@ -297,37 +299,37 @@ export function useKeys(bench: Bench) {
         event.preventDefault();
         work();
       };
-      if (press.command && press.key === 'z') return done(() => (event.shiftKey ? bench.redo() : bench.undo()));
-      if (press.command && press.key === 'y') return done(() => bench.redo());
-      if (!inStage() || bench.past) return;
+      if (press.command && press.key === 'z') return done(() => (event.shiftKey ? editor.redo() : editor.undo()));
+      if (press.command && press.key === 'y') return done(() => editor.redo());
+      if (!inStage() || editor.past) return;
       for (const { commands } of COMMANDS)
-        for (const command of commands) if (command.when(press, bench)) return done(() => command.do(bench, press));
+        for (const command of commands) if (command.when(press, editor)) return done(() => command.do(editor, press));
     };
     const onCopy = (event: ClipboardEvent) => {
       if (isField(event.target) || !inStage()) return;
-      const clip = clipOf(bench);
+      const clip = clipOf(editor);
       if (!clip) return;
       event.clipboardData?.setData('text/plain', clip);
       event.preventDefault();
-      if (event.type === 'cut') remove(bench);
+      if (event.type === 'cut') remove(editor);
     };
     const onPaste = (event: ClipboardEvent) => {
-      // After a press on a button what is pasted still goes onto the page.
+      // After a press on a button, paste still goes to the page.
       const elsewhere = document.activeElement?.closest('[role="dialog"]');
-      if (isField(event.target) || elsewhere || !event.clipboardData || bench.past) return;
+      if (isField(event.target) || elsewhere || !event.clipboardData || editor.past) return;
       const words = event.clipboardData.getData('text/plain');
       if (
-        pasteClip(bench, words, parseItems) ||
-        bench.onSheet.some((maker) => maker.paste?.(bench, event.clipboardData!))
+        pasteClip(editor, words, parseItems) ||
+        editor.onSheet.some((maker) => maker.paste?.(editor, event.clipboardData!))
       )
         return event.preventDefault();
       const files = [...event.clipboardData.files];
       const body = bodyFrom(event.clipboardData);
-      // Words copied together with their picture, as from a word processor, are words.
-      if (!body && files.length > 0) return (event.preventDefault(), void bringTo(bench, files));
+      // Text copied together with a picture of it, as word processors do, is text.
+      if (!body && files.length > 0) return (event.preventDefault(), void bringTo(editor, files));
       if (!body) return;
       event.preventDefault();
-      pasteBody(bench, body);
+      pasteBody(editor, body);
     };
     window.addEventListener('keydown', onKey);
     document.addEventListener('copy', onCopy);
@@ -339,5 +341,5 @@ export function useKeys(bench: Bench) {
       document.removeEventListener('cut', onCopy);
       document.removeEventListener('paste', onPaste);
     };
-  }, [bench]);
+  }, [editor]);
 }

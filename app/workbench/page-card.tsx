@@ -1,15 +1,19 @@
+import styles from './page-card.module.css';
+import { Chip, Chips } from '../parts/action';
 import { DRAWN } from '../../core/schema/defaults';
-import { Segmented } from 'antd';
 import { useState } from 'react';
 import type { Sheet } from '../../core/schema/sheet';
 import { Page } from '../../core/schema/sheet';
 import { namedSize, PAGE_SIZES } from '../../core/sheet/units';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import type { Wanted } from './size-choice';
-import { BenchContext, PaintField, Swatches } from '../colour/colour-field';
-import { LengthField, More, Row, Toggle } from '../fields/fields';
+import { PaintField } from '../colour/paint-field';
+import { EditorContext, Swatches } from '../colour/swatches';
+import { LengthField } from '../fields/number-field';
+import { Toggle } from '../fields/toggle';
+import { More, Pair, Row } from '../parts/row';
 import { later } from '../browser/later';
-import { Choice } from '../fields/choice';
+import { Choice, Segments } from '../fields/choice';
 
 /** The settings of the page, shown in the margin while nothing is chosen. */
 
@@ -19,17 +23,17 @@ const inReach = (...sides: number[]) => sides.every((side) => Page.shape.width.s
 const SizeChoice = later(() => import('./size-choice').then((part) => part.default));
 
 type Props = {
-  bench: Bench;
+  editor: Editor;
   sheet: Sheet;
   page: Page;
   rulers: boolean;
   setRulers: (on: boolean) => void;
 };
 
-export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
+export function PageCard({ editor, sheet, page, rulers, setRulers }: Props) {
   const [wanted, setWanted] = useState<Wanted | null>(null);
   const { unit } = sheet;
-  const set = (values: Record<string, unknown>) => bench.make('Page', { kind: 'page-set', id: page.id, values });
+  const set = (values: Record<string, unknown>) => editor.make('Page', { kind: 'page-set', id: page.id, values });
   const wide = page.width > page.height;
   const named = namedSize(page.width, page.height);
   // An empty page has nothing to keep or to scale.
@@ -40,13 +44,13 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
   };
   const palette = (at: number, hex: string | null) => {
     const next = hex === null ? sheet.palette.toSpliced(at, 1) : sheet.palette.toSpliced(at, 1, hex);
-    bench.make('Palette', { kind: 'sheet-set', values: { palette: next } });
+    editor.make('Palette', { kind: 'sheet-set', values: { palette: next } });
   };
   return (
-    <BenchContext.Provider value={bench}>
+    <EditorContext.Provider value={editor}>
       <div className="settings">
         <h3>
-          Page <small>nothing selected</small>
+          Page <small>Nothing selected</small>
         </h3>
         <Row label="size">
           <Choice
@@ -60,20 +64,19 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
             onChange={(id) => {
               const size = PAGE_SIZES.find((one) => one.id === id);
               if (!size) return;
-              // Slides are wide by nature, paper stays the way round it is.
+              // Slides are landscape, paper keeps its orientation.
               const sideways = id === 'slide' || (wide && id !== 'long');
               ask(sideways ? size.height : size.width, sideways ? size.width : size.height);
             }}
           />
-          <Segmented
-            size="small"
-            aria-label="Portrait or landscape"
-            value={page.width === page.height ? '' : wide ? 'landscape' : 'portrait'}
+          <Segments
+            label="Portrait or landscape"
+            value={page.width === page.height ? null : wide ? 'landscape' : 'portrait'}
             onChange={() => ask(page.height, page.width)}
             options={['portrait', 'landscape']}
           />
         </Row>
-        <div className="typed-pair" style={{ marginTop: 8 }}>
+        <Pair>
           <LengthField
             label="width"
             value={wanted?.width ?? page.width}
@@ -104,7 +107,7 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
             max={720}
             onChange={(grid) => set({ grid })}
           />
-        </div>
+        </Pair>
         <Row label="resize">
           {[0.5, 2].map((factor) => (
             <Toggle
@@ -118,14 +121,14 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
           ))}
         </Row>
         {wanted && (
-          <SizeChoice bench={bench} sheet={sheet} page={page} wanted={wanted} onDone={() => setWanted(null)} />
+          <SizeChoice editor={editor} sheet={sheet} page={page} wanted={wanted} onDone={() => setWanted(null)} />
         )}
         <Row label="unit">
-          <Segmented
-            size="small"
-            aria-label="Unit of lengths"
+          <Segments
+            asIs
+            label="Unit of lengths"
             value={unit}
-            onChange={(next) => bench.make('Unit', { kind: 'sheet-set', values: { unit: next } })}
+            onChange={(next) => editor.make('Unit', { kind: 'sheet-set', values: { unit: next } })}
             options={['in', 'mm', 'px']}
           />
           <Toggle on={rulers} label="Show rulers: drag guides out of them" onClick={() => setRulers(!rulers)}>
@@ -143,7 +146,7 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
           palette={sheet.palette}
           onChange={(background) => set({ background })}
         />
-        <More title="guides">
+        <More title="Guides">
           {page.guides.map((guide, i) => (
             <Row key={i} label="">
               <LengthField
@@ -157,23 +160,21 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
               </Toggle>
             </Row>
           ))}
-          <div className="chips">
+          <Chips>
             {(['x', 'y'] as const).map((axis) => (
-              <button
+              <Chip
                 key={axis}
-                type="button"
-                className="chip"
                 disabled={page.guides.length >= 60}
                 onClick={() =>
                   set({ guides: [...page.guides, { axis, at: (axis === 'x' ? page.width : page.height) / 2 }] })
                 }
               >
                 {axis === 'x' ? 'add vertical' : 'add horizontal'}
-              </button>
+              </Chip>
             ))}
-          </div>
+          </Chips>
         </More>
-        <More title="palette">
+        <More title="Palette">
           {sheet.palette.map((hex, i) => (
             <Swatches
               key={i}
@@ -185,21 +186,19 @@ export function PageCard({ bench, sheet, page, rulers, setRulers }: Props) {
             />
           ))}
           {sheet.palette.length < 24 && (
-            <button
-              type="button"
-              className="chip"
+            <Chip
               onClick={() =>
-                bench.make('Palette', { kind: 'sheet-set', values: { palette: [...sheet.palette, DRAWN.grey] } })
+                editor.make('Palette', { kind: 'sheet-set', values: { palette: [...sheet.palette, DRAWN.grey] } })
               }
             >
               add colour
-            </button>
+            </Chip>
           )}
         </More>
-        <p className="quiet card-keys">
+        <p className={`quiet ${styles.keys}`}>
           Press <kbd>?</kbd> for keyboard shortcuts, <kbd>Ctrl</kbd>+<kbd>F</kbd> to find words.
         </p>
       </div>
-    </BenchContext.Provider>
+    </EditorContext.Provider>
   );
 }

@@ -1,26 +1,21 @@
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import { Action } from '../parts/action';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 import { turnPage } from '../commands/page-commands';
 
-const sheetOf = (bench: Bench) => bench.sheet;
-const pageOf = (bench: Bench) => bench.page;
+const sheetOf = (editor: Editor) => editor.sheet;
+const pageOf = (editor: Editor) => editor.page;
 
 /** Turns the pages of a sheet that has several. */
-export function Pager({ bench }: { bench: Bench }) {
-  const { pages } = useBench(bench, sheetOf);
-  const page = useBench(bench, pageOf);
+export function Pager({ editor }: { editor: Editor }) {
+  const { pages } = useEditor(editor, sheetOf);
+  const page = useEditor(editor, pageOf);
   if (pages.length < 2) return null;
   const at = pages.indexOf(page);
   const turn = (by: 1 | -1, name: string, sign: string) => (
-    <button
-      type="button"
-      className="plainbtn"
-      aria-label={name}
-      disabled={!pages[at + by]}
-      onClick={() => turnPage(bench, by)}
-    >
+    <Action aria-label={name} disabled={!pages[at + by]} onClick={() => turnPage(editor, by)}>
       {sign}
-    </button>
+    </Action>
   );
   return (
     <span className="pager">

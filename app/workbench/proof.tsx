@@ -1,3 +1,5 @@
+import styles from './proof.module.css';
+import { Chip, Chips } from '../parts/action';
 import { DRAWN } from '../../core/schema/defaults';
 import type { ReactNode } from 'react';
 import { useEffect, useState } from 'react';
@@ -11,10 +13,13 @@ import type { Undrawn } from '../../core/proof/undrawn';
 import { LEAST_PRINTED } from '../../core/text/style';
 import type { Finding, Found } from '../../workers/studio';
 import type { MarginEntry } from '../margin/margin';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { studio } from '../document/helpers';
 
-/** Words that can't be read (against what lies behind them, drawn, or in print), found beside the page's own work and marked in the margin. */
+/**
+ * Text that can't be read: for lack of contrast or of signs in the font, or because it is too small in print. Found off the
+ * main thread and marked in the margin.
+ */
 
 const NONE: Found = { findings: [], undrawn: [], small: [] };
 export const countOf = ({ findings, undrawn, small }: Found) => findings.length + undrawn.length + small.length;
@@ -40,7 +45,7 @@ export function useProof(sheet: Sheet, page: Page, on: boolean): Found {
       clearTimeout(timer);
     };
   }, [sheet, page, on]);
-  // What was found of an earlier state stays until the next look, as long as its thing is there.
+  // Findings of an earlier state stay until the next check, as long as their item is there.
   return found && found.page.id === page.id ? found : NONE;
 }
 
@@ -49,7 +54,7 @@ const SHOWN = 4;
 
 type FoundAt = { item: string; at: Point };
 
-/** What was found of things that are still there, as cards in the margin. */
+/** Findings about items that are still there, as cards in the margin. */
 function entriesOf<F extends FoundAt>(
   page: Page,
   list: readonly F[],
@@ -85,7 +90,7 @@ function entriesOf<F extends FoundAt>(
 /** Signs that no face has. */
 export const undrawnEntries = (page: Page, undrawn: readonly Undrawn[]): MarginEntry[] =>
   entriesOf(page, undrawn, 'undrawn', 'Can’t be drawn', 'can’t be drawn', ({ signs }) => (
-    <p className="finding-facts">
+    <p className={styles.facts}>
       No face here has {signs.length === 1 ? 'this sign' : 'these signs'}: {signs.join(' ')}. On screen and in print a
       box stands in {signs.length === 1 ? 'its' : 'their'} place.
     </p>
@@ -96,7 +101,7 @@ const boxes = (count: number) => (count === 1 ? 'one box' : `${count} boxes`);
 /** Words that would be too small in print. */
 export const smallEntries = (page: Page, small: readonly Small[]): MarginEntry[] =>
   entriesOf(page, small, 'small', 'Text', 'too small', ({ size, count, over }) => (
-    <p className="finding-facts">
+    <p className={styles.facts}>
       {size !== null &&
         `The words of ${boxes(count)} are ${size.toFixed(1)} pt high${count > 1 ? ' or little more' : ''}; under ${LEAST_PRINTED} pt they can’t be read in print. `}
       {over > 0 && `The text of ${boxes(over)} does not fit. `}
@@ -104,37 +109,35 @@ export const smallEntries = (page: Page, small: readonly Small[]): MarginEntry[]
     </p>
   ));
 
-export const readableEntries = (bench: Bench, page: Page, findings: readonly Finding[]): MarginEntry[] =>
+export const readableEntries = (editor: Editor, page: Page, findings: readonly Finding[]): MarginEntry[] =>
   entriesOf(page, findings, 'readable', 'Hard to read', 'hard to read', (finding) => (
     <>
-      <p className="finding-facts">
-        <span className="finding-sample" style={{ background: finding.behind, color: finding.colour || DRAWN.grey }}>
+      <p className={styles.facts}>
+        <span className={styles.sample} style={{ background: finding.behind, color: finding.colour || DRAWN.grey }}>
           Aa
         </span>
         contrast {finding.worst.toFixed(1)}, should be {finding.needed}
         {finding.share < 0.995 && `: too little for ${Math.max(1, Math.round(finding.share * 100))}% of the letters`}
       </p>
-      <div className="chips">
+      <Chips>
         {finding.mends.map(({ name: mend, change }) => {
           const hex = /#[0-9a-f]{6}/.exec(mend)?.[0];
           return (
-            <button
+            <Chip
               key={mend}
-              type="button"
-              className="chip"
-              onClick={() => bench.make('Make readable', change)}
+              onClick={() => editor.make('Make readable', change)}
               aria-label={hex ? `words in another colour, ${hex}` : mend}
             >
               {hex ? (
                 <>
-                  words in <i className="chip-colour" style={{ background: hex }} />
+                  words in <i className={styles.colour} style={{ background: hex }} />
                 </>
               ) : (
                 mend
               )}
-            </button>
+            </Chip>
           );
         })}
-      </div>
+      </Chips>
     </>
   ));

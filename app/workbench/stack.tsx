@@ -9,31 +9,31 @@ import { isWritten } from '../../core/schema/sheet';
 import { isEmpty } from '../../core/text/body';
 import type { Faces } from '../../core/text/faces';
 import { imageUrl, pictureNow } from '../drawing/resources';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { putBefore } from '../commands/arrange';
-import { useBench } from '../document/bench';
+import { useEditor } from '../document/editor';
 import { lightUp } from '../canvas/light';
 import { useRested } from '../fields/rested';
 import { useRows } from '../fields/rows';
 import './stack.css';
 
-/** The stack: everything on the page (or in the group that is entered) from front to back. */
+/** The stack: everything on the page (or in the open group), front to back. */
 
-const pageOf = (bench: Bench) => bench.page;
-const selectionOf = (bench: Bench) => bench.selection;
-const enteredOf = (bench: Bench) => bench.entered;
-const sheetOf = (bench: Bench) => bench.sheet;
+const pageOf = (editor: Editor) => editor.page;
+const selectionOf = (editor: Editor) => editor.selection;
+const enteredOf = (editor: Editor) => editor.entered;
+const sheetOf = (editor: Editor) => editor.sheet;
 
 type FaceProps = {
   item: Item;
-  /** What stands around it: only lines need that, they run to other things. */ page: Page | null;
+  /** The surrounding page: only lines need it, since they run to other items. */ page: Page | null;
   roles: Sheet['roles'];
   faces: Faces;
-  /** What is drawn with pictures is drawn anew when one has come. */
+  /** Redrawn when a picture has loaded. */
   arrived: number;
 };
 
-/** So long, in milliseconds, a thing is left alone before its face in the stack follows: a whole map would be drawn for each letter. */
+/** Milliseconds without a change before an item's tile is redrawn: a whole map would be drawn for each letter. */
 const REST = 250;
 
 const Face = memo(function Face({ item: now, page: pageNow, roles, faces, arrived }: FaceProps) {
@@ -62,28 +62,36 @@ const Face = memo(function Face({ item: now, page: pageNow, roles, faces, arrive
 /** Height of a row and the gap below it, in pixels. */
 const ROW = 41;
 
-/** Letters of a word that a tile has room for. */
+/** The most letters a tile has room for. */
 const LONGEST = 7;
 /** Words that are too long for a tile are cut, not broken. */
 const onTile = (words: string) =>
   words.replace(/\S+/g, (word) => (word.length > LONGEST ? `${cutTo(word, LONGEST - 1)}…` : word));
 
-export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Bench; faces: Faces; arrived: number }) {
-  const page = useBench(bench, pageOf);
-  const sheet = useBench(bench, sheetOf);
-  const selection = useBench(bench, selectionOf);
-  const entered = useBench(bench, enteredOf);
+export const Stack = memo(function Stack({
+  editor,
+  faces,
+  arrived,
+}: {
+  editor: Editor;
+  faces: Faces;
+  arrived: number;
+}) {
+  const page = useEditor(editor, pageOf);
+  const sheet = useEditor(editor, sheetOf);
+  const selection = useEditor(editor, selectionOf);
+  const entered = useEditor(editor, enteredOf);
   const list = useRef<HTMLDivElement>(null);
-  const group = entered === null ? null : bench.enteredGroup;
+  const group = entered === null ? null : editor.enteredGroup;
   const items = group ? group.items : page.items;
   // Parts of a group are drawn where they stand in it.
   const within = useMemo(() => (group ? { ...page, items: group.items } : page), [page, group]);
-  // Only what can be seen of a long stack is there.
+  // Of a long stack only the visible rows exist.
   const { first, end, before, after } = useRows(items.length, ROW, list);
   const shown = items.slice(first, end);
   const [dragged, setDragged] = useState<string | null>(null);
   const [over, setOver] = useState<string | null>(null);
-  // What the pointer is over on the sheet is lit up here, past React.
+  // Highlights what the pointer is over on the sheet, without React.
   useEffect(() => {
     let lit: Element | null = null;
     const onOver = (event: PointerEvent) => {
@@ -100,11 +108,11 @@ export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Ben
   return (
     <nav className="stack" aria-label="Things on the page, front to back">
       {group ? (
-        <button className="stack-end" onClick={() => bench.enter(null)} title="Leave the group (Esc)">
+        <button className="stack-end" onClick={() => editor.enter(null)} title="Leave the group (Esc)">
           ‹ leave group
         </button>
       ) : (
-        <span className="stack-end">front</span>
+        <span className="stack-end">Front</span>
       )}
       <div
         className="stack-list"
@@ -141,7 +149,7 @@ export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Ben
                 }}
                 onDrop={(event) => {
                   event.preventDefault();
-                  if (dragged !== null) putBefore(bench, dragged, item.id);
+                  if (dragged !== null) putBefore(editor, dragged, item.id);
                   setDragged(null);
                   setOver(null);
                 }}
@@ -150,10 +158,10 @@ export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Ben
                 aria-label={`${itemName(item)}${marks && `, ${marks}`}`}
                 onClick={(event) => {
                   if (event.shiftKey)
-                    bench.select(chosen ? selection.filter((id) => id !== item.id) : [...selection, item.id]);
-                  else bench.select([item.id]);
+                    editor.select(chosen ? selection.filter((id) => id !== item.id) : [...selection, item.id]);
+                  else editor.select([item.id]);
                 }}
-                onDoubleClick={() => item.kind === 'group' && bench.enter(item.id)}
+                onDoubleClick={() => item.kind === 'group' && editor.enter(item.id)}
                 onPointerEnter={() => lightUp(item.id, true)}
                 onPointerLeave={() => lightUp(item.id, false)}
               >
@@ -170,7 +178,7 @@ export const Stack = memo(function Stack({ bench, faces, arrived }: { bench: Ben
           })}
         </div>
       </div>
-      <span className="stack-end">back</span>
+      <span className="stack-end">Back</span>
     </nav>
   );
 });

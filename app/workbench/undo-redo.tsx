@@ -1,32 +1,25 @@
-import type { Bench } from '../document/bench';
-import { useBench } from '../document/bench';
+import { Action } from '../parts/action';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 
-const historyOf = (bench: Bench) => bench.history;
+const historyOf = (editor: Editor) => editor.history;
 
-export function UndoRedo({ bench }: { bench: Bench }) {
-  const { past, future } = useBench(bench, historyOf);
+export function UndoRedo({ editor }: { editor: Editor }) {
+  const { past, future } = useEditor(editor, historyOf);
   const named = (word: string, step: { name: string } | undefined, keys: string) =>
     `${word}${step ? `: ${step.name}` : ''} (${keys})`;
   return (
     <>
-      <button
-        type="button"
-        className="plainbtn"
-        disabled={past.length === 0}
-        onClick={() => bench.undo()}
-        title={named('Undo', past.at(-1), 'Ctrl+Z')}
-      >
+      <Action disabled={past.length === 0} onClick={() => editor.undo()} title={named('Undo', past.at(-1), 'Ctrl+Z')}>
         undo
-      </button>
-      <button
-        type="button"
-        className="plainbtn"
+      </Action>
+      <Action
         disabled={future.length === 0}
-        onClick={() => bench.redo()}
+        onClick={() => editor.redo()}
         title={named('Redo', future[0], 'Ctrl+Shift+Z')}
       >
         redo
-      </button>
+      </Action>
     </>
   );
 }

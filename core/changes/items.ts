@@ -1,4 +1,4 @@
-import type { Body, GroupItem, Item, Sheet } from '../schema/sheet';
+import type { TextBody, GroupItem, Item, Sheet } from '../schema/sheet';
 import { isWritten, schemaOf } from '../schema/sheet';
 import { depthOf, GROUP_FULL, itemProblem, LIMITS, loadOf, TOO_DEEP } from '../sheet/limits';
 import { idsWithin, isThere, locate as place, withInserted, withItem, withoutItem } from '../sheet/tree';
@@ -9,7 +9,7 @@ import type { Spot } from './schema';
 /** Changes of items: put in, taken away, put elsewhere, set. */
 
 /** Stands for words that are not looked at. */
-const NO_WORDS: Body = [{ format: {}, runs: [] }];
+const NO_WORDS: TextBody = [{ format: {}, runs: [] }];
 
 const UNSETTABLE = new Set(['id', 'kind', 'items', 'body']);
 

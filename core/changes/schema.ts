@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Body, Id, Item, Page, ParagraphFormat, Role, RunStyle } from '../schema/sheet';
+import { TextBody, Id, Item, Page, ParagraphFormat, TextRole, RunStyle } from '../schema/sheet';
 
 /** One edit of a sheet, as JSON. */
 
@@ -19,7 +19,7 @@ const SIMPLE = [
   /** Sets some of an item's own settings; every value is checked by the item's schema. */
   z.strictObject({ kind: z.literal('set'), id: Id, values: z.record(z.string().max(20), z.unknown()) }),
   /** Replaces a stretch of words. */
-  z.strictObject({ kind: z.literal('splice'), id: Id, at: offset, remove: offset, insert: Body }),
+  z.strictObject({ kind: z.literal('splice'), id: Id, at: offset, remove: offset, insert: TextBody }),
   z.strictObject({ kind: z.literal('style'), id: Id, from: offset, to: offset, patch: nullable(RunStyle) }),
   z.strictObject({ kind: z.literal('paragraph'), id: Id, from: offset, to: offset, patch: nullable(ParagraphFormat) }),
   z.strictObject({ kind: z.literal('page-insert'), behind: Id.nullable(), page: Page }),
@@ -29,7 +29,7 @@ const SIMPLE = [
   z.strictObject({ kind: z.literal('page-set'), id: Id, values: z.record(z.string().max(20), z.unknown()) }),
   /** The sheet's own settings: title, unit, palette, words of its own. */
   z.strictObject({ kind: z.literal('sheet-set'), values: z.record(z.string().max(20), z.unknown()) }),
-  z.strictObject({ kind: z.literal('role-set'), id: Id, role: Role.nullable() }),
+  z.strictObject({ kind: z.literal('role-set'), id: Id, role: TextRole.nullable() }),
 ] as const;
 type Simple = z.infer<(typeof SIMPLE)[number]>;
 /** Several changes that hold together or not at all. */

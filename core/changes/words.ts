@@ -1,4 +1,4 @@
-import type { Body, ParagraphFormat, RunStyle, Sheet } from '../schema/sheet';
+import type { TextBody, ParagraphFormat, RunStyle, Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { bodyProblem } from '../sheet/limits';
 import { locate as place, withItem } from '../sheet/tree';
@@ -24,7 +24,7 @@ import type { Change, ChangeOf } from './schema';
 
 type Stretch = { from: number; to: number };
 /** A stretch that would begin or end within a character made of two units takes in the whole of it. */
-function wholeCharacters(body: Body, from: number, to: number): Stretch {
+function wholeCharacters(body: TextBody, from: number, to: number): Stretch {
   const start = isWithinCharacter(body, from) ? from - 1 : from;
   return { from: start, to: to === from ? start : isWithinCharacter(body, to) ? to + 1 : to };
 }
@@ -34,7 +34,7 @@ function words(
   change: { id: string },
   { from, to }: Stretch,
   bounded: boolean,
-  edit: (body: Body, stretch: Stretch) => Body,
+  edit: (body: TextBody, stretch: Stretch) => TextBody,
 ): Applied {
   const found = place(sheet, change.id);
   if (!found) return gone();
@@ -49,7 +49,7 @@ function words(
   return no ? refused(no) : done(withItem(sheet, found, { ...found.item, body: next }));
 }
 
-const bodyOf = (sheet: Sheet, id: string): Body => {
+const bodyOf = (sheet: Sheet, id: string): TextBody => {
   const { item } = place(sheet, id)!;
   return isWritten(item) ? item.body : [];
 };

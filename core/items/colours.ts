@@ -1,10 +1,10 @@
-import type { Body, Paint, Role, WrittenItem } from '../schema/sheet';
+import type { TextBody, Paint, TextRole, WrittenItem } from '../schema/sheet';
 import type { Exchange } from './kind';
 
 /** The colours of paints, outlines and words: found, and exchanged. */
 
 /** The colour by which a box or a shape is seen: of its fill, else of its first words. */
-export function writtenColour({ fill, body, role }: WrittenItem, roleOf: (id: string | null) => Role): string {
+export function writtenColour({ fill, body, role }: WrittenItem, roleOf: (id: string | null) => TextRole): string {
   if (fill) return fill.kind === 'solid' ? fill.colour : fill.stops[0].colour;
   const run = body.find((p) => p.runs.length > 0)?.runs[0];
   return run?.style.colour ?? roleOf(role).run.colour;
@@ -19,7 +19,7 @@ export const recolouredPaint = (paint: Paint | null, to: Exchange): Paint | null
 export const recoloured = <T extends { colour: string } | null>(given: T, to: Exchange): T =>
   given && { ...given, colour: to(given.colour) };
 
-export const recolouredBody = (given: Body, to: Exchange): Body =>
+export const recolouredBody = (given: TextBody, to: Exchange): TextBody =>
   given.map((p) => ({
     ...p,
     runs: p.runs.map((run) =>

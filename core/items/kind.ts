@@ -1,7 +1,7 @@
 import type { DisplayNode } from '../drawing/list';
 import type { Point } from '../geometry/matrix';
 import type { Pictures } from '../pictures/picture';
-import type { Body, Item, Page, Role, Sheet } from '../schema/sheet';
+import type { TextBody, Item, Page, TextRole, Sheet } from '../schema/sheet';
 import type { Faces } from '../text/faces';
 
 /** What an item kind is: one object for each, listed in all.ts. Its schema stands in core/schema/items. */
@@ -31,7 +31,7 @@ export type Spot = {
 export type Growth = {
   words: number;
   weight: number;
-  body: (body: Body, role: string | null) => Body;
+  body: (body: TextBody, role: string | null) => TextBody;
 };
 
 /** Gives another colour for a colour, as #rrggbb. */
@@ -50,7 +50,7 @@ export type ItemKind<T extends Item> = {
   /** May be named as the spot that a note is about: lines run beside their box, and pictures hold many spots. */
   pointedAt: boolean;
   /** The colour by which it is seen, where it has one: of its fill, its line, its words. */
-  seenIn?(item: T, role: (id: string | null) => Role): string | null;
+  seenIn?(item: T, role: (id: string | null) => TextRole): string | null;
   draw(item: T, drawing: Drawing, parts: (items: readonly Item[]) => DisplayNode[]): DisplayNode[];
   meets(item: T, spot: Spot): boolean;
   /** With its words and weights grown, but not its place, its size or its shadow. */

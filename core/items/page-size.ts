@@ -1,5 +1,5 @@
 import { scaledItem } from './scale';
-import type { Item, LineItem, Page, Role, Sheet } from '../schema/sheet';
+import type { Item, LineItem, Page, TextRole, Sheet } from '../schema/sheet';
 
 /** Another size for pages, in one of the two ways between which a person chooses. */
 
@@ -49,7 +49,7 @@ function scaled(page: Page, width: number, height: number, roles: Sheet['roles']
   };
 }
 
-const scaledRole = (role: Role, factor: number): Role => ({
+const scaledRole = (role: TextRole, factor: number): TextRole => ({
   ...role,
   run: {
     ...role.run,

@@ -1,4 +1,4 @@
-import type { Body, GroupItem, Item, LineItem, Shadow, Sheet } from '../schema/sheet';
+import type { TextBody, GroupItem, Item, LineItem, Shadow, Sheet } from '../schema/sheet';
 import type { MakerState } from '../schema/recipes/recipes';
 import { alteredFacets, FACETS, partNames, placeOf, printOf } from '../sheet/made';
 import { isFramed } from '../schema/sheet';
@@ -21,7 +21,7 @@ export type Along = {
 export const PLACES_ONLY: Along = { words: 'none', weights: false, roles: {} };
 
 /** Words with all their measures multiplied. */
-export function scaledBody(body: Body, factor: number, along: Along, role: string | null): Body {
+export function scaledBody(body: TextBody, factor: number, along: Along, role: string | null): TextBody {
   if (along.words === 'none') return body;
   const { run } = roleOf(along, role);
   return body.map((paragraph) => ({

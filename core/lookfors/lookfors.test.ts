@@ -4,7 +4,7 @@ import { givenOut, keyOf } from '../handout/copy';
 import { refusal, SUPPLIES } from '../handout/permission';
 import type { Change } from '../changes/change';
 import { group, held, line, page, picture, plain, shape, sheet, text } from '../schema/defaults';
-import type { Body, Item, Sheet } from '../schema/sheet';
+import type { TextBody, Item, Sheet } from '../schema/sheet';
 import type { Result } from './kind';
 import type { LookFor } from './all';
 import { count, LookFor as Schema, resultForStudent } from './all';
@@ -48,7 +48,7 @@ const labels = (spelling: 'exact' | 'near' | 'loose' = 'near'): LookFor => ({
 const context = { handedOut: givenOut(full), studentName: 'Ayo Bankole' };
 const counted = (lookFor: LookFor, piece: Sheet): Result => count(lookFor, piece, context);
 const verdicts = (result: Result) => result.evidence.map((e) => e.verdict);
-const writing = (id: string, body: Body): Sheet => {
+const writing = (id: string, body: TextBody): Sheet => {
   const base = diagram(['', '']);
   return {
     ...base,
@@ -230,7 +230,7 @@ describe('the other look-fors', () => {
       italic: null,
       colour: null,
     };
-    const bold = (extra: Body[number]['runs'] = []): Body => [
+    const bold = (extra: TextBody[number]['runs'] = []): TextBody => [
       { format: {}, runs: [{ text: 'a wader', style: { bold: true } }, ...extra] },
     ];
     expect(counted(lookFor, writing('own', bold())).held).toBe(true);

@@ -3,7 +3,7 @@ import { scaledItem } from '../items/scale';
 import { bodyText } from '../text/body';
 import type { Facet } from '../sheet/made';
 import { alteredFacets, keysOf, markAfter, partNames, rememberUnaltered } from '../sheet/made';
-import type { Body, GroupItem, Item, Sheet } from '../schema/sheet';
+import type { TextBody, GroupItem, Item, Sheet } from '../schema/sheet';
 import { isFramed, isWritten } from '../schema/sheet';
 import type { Hand, Made } from './kit/maker';
 import type { MakerState } from '../schema/recipes/recipes';
@@ -64,7 +64,7 @@ export function alteredCount(group: GroupItem): number {
   }).length;
 }
 
-const isStyled = (body: Body) => body.some(({ runs }) => runs.some(({ style }) => Object.keys(style).length > 0));
+const isStyled = (body: TextBody) => body.some(({ runs }) => runs.some(({ style }) => Object.keys(style).length > 0));
 
 /** What to forget of what was done by hand: nothing, where parts were moved to, or all of it. */
 export type Forget = 'nothing' | 'places' | 'all';

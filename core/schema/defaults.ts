@@ -1,5 +1,5 @@
 import type {
-  Body,
+  TextBody,
   GroupItem,
   InkItem,
   Item,
@@ -7,7 +7,7 @@ import type {
   Page,
   Paint,
   PictureItem,
-  Role,
+  TextRole,
   ShapeItem,
   Sheet,
   TextItem,
@@ -46,7 +46,7 @@ const frame = { x: 0, y: 0, width: 100, height: 60, angle: 0, flipX: false, flip
 export const solid = (colour: string, opacity = 1): Paint => ({ kind: 'solid', colour, opacity });
 
 /** A body of plain paragraphs, one per line of the text. */
-export const plain = (text: string): Body =>
+export const plain = (text: string): TextBody =>
   text.split('\n').map((line) => ({ format: {}, runs: line ? [{ text: line, style: {} }] : [] }));
 
 export const text = (given: Given<TextItem>): TextItem => ({
@@ -133,7 +133,11 @@ export const group = (given: Given<GroupItem> & { items: Item[] }): GroupItem =>
   ...given,
 });
 
-const role = (name: string, run: Partial<Role['run']>, paragraph: Partial<Role['paragraph']> = {}): Role => ({
+const role = (
+  name: string,
+  run: Partial<TextRole['run']>,
+  paragraph: Partial<TextRole['paragraph']> = {},
+): TextRole => ({
   name,
   run: {
     font: 'andika',
@@ -148,7 +152,7 @@ const role = (name: string, run: Partial<Role['run']>, paragraph: Partial<Role['
   paragraph: { align: 'left', list: 'none', level: 0, lineSpacing: 1, before: 0, ...paragraph },
 });
 
-export const defaultRoles = (): Record<string, Role> => ({
+export const defaultRoles = (): Record<string, TextRole> => ({
   title: role('Title', { font: 'fraunces', size: 30, bold: true, colour: '#2f4d26' }),
   heading: role('Heading', { font: 'fraunces', size: 18, bold: true, colour: '#2f4d26' }),
   body: role('Body', {}),
@@ -162,7 +166,7 @@ export const defaultRoles = (): Record<string, Role> => ({
 
 /** The order in which roles are shown; JSON keeps none. Own roles come last. */
 const ROLE_ORDER = ['title', 'heading', 'body', 'caption', 'quote', 'instruction', 'name', 'label', 'bank'];
-export const roleIds = (roles: Record<string, Role>): string[] =>
+export const roleIds = (roles: Record<string, TextRole>): string[] =>
   Object.keys(roles).sort(
     (a, b) => (ROLE_ORDER.indexOf(a) + 1 || 99) - (ROLE_ORDER.indexOf(b) + 1 || 99) || a.localeCompare(b),
   );

@@ -19,7 +19,7 @@ export * from './items/text';
 export const SHEET_VERSION = 3;
 
 /** A text role: complete settings that every box of the role starts from. */
-export const Role = z.object({
+export const TextRole = z.object({
   name: z.string().min(1).max(60),
   run: RunStyle.omit({ script: true }).required(),
   paragraph: ParagraphFormat.required(),
@@ -49,12 +49,12 @@ export const Sheet = z.strictObject({
   /** The unit that lengths are shown in. */
   unit: z.enum(['in', 'mm', 'px']),
   palette: z.array(Hex).max(24),
-  roles: z.record(z.string().max(40), Role),
+  roles: z.record(z.string().max(40), TextRole),
   /** Words that count as spelt right on this sheet. */
   ownWords: z.array(z.string().min(1).max(60)).max(500).default([]),
   pages: z.array(Page).min(1),
 });
 
-export type Role = z.infer<typeof Role>;
+export type TextRole = z.infer<typeof TextRole>;
 export type Page = z.infer<typeof Page>;
 export type Sheet = z.infer<typeof Sheet>;

@@ -1,6 +1,6 @@
 import { bodyLength } from '../text/body';
 import type { Item, Page } from '../schema/sheet';
-import type { Body } from '../values/primitives';
+import type { TextBody } from '../values/primitives';
 
 /**
  * How much a sheet may hold. Asked of every change that adds something, never of what is read: what was stored before a limit
@@ -65,7 +65,7 @@ const many = new Intl.NumberFormat('en');
 const n = (value: number) => many.format(value);
 
 /** Why a body can't be so long, where it gets longer by this; null where it can. */
-export function bodyProblem(body: Body, before: Body | null): string | null {
+export function bodyProblem(body: TextBody, before: TextBody | null): string | null {
   const letters = bodyLength(body);
   if (letters > LIMITS.boxLetters && letters > (before ? bodyLength(before) : 0))
     return `A box holds at most ${n(LIMITS.boxLetters)} letters; with this it would be ${n(letters)}. Put the rest into a box of its own.`;
@@ -76,7 +76,7 @@ export function bodyProblem(body: Body, before: Body | null): string | null {
     return `A paragraph holds at most ${n(LIMITS.runs)} changes of style. Begin another paragraph.`;
   return null;
 }
-const runsIn = (body: Body) => body.reduce((most, { runs }) => Math.max(most, runs.length), 0);
+const runsIn = (body: TextBody) => body.reduce((most, { runs }) => Math.max(most, runs.length), 0);
 
 /** What is too much in an item that is to be added. */
 export function itemProblem(item: Item): string | null {

@@ -15,11 +15,11 @@ import {
   tidyRuns,
 } from './body';
 import { plain } from '../schema/defaults';
-import type { Body } from '../schema/sheet';
+import type { TextBody } from '../schema/sheet';
 
 /** Bodies as they are kept: neighbouring runs of one style are one. */
-const tidy = fragment.map((body): Body => body.map((p) => ({ ...p, runs: tidyRuns(p.runs) })));
-const stretch = (body: Body) => fc.tuple(fc.nat({ max: bodyLength(body) }), fc.nat({ max: bodyLength(body) }));
+const tidy = fragment.map((body): TextBody => body.map((p) => ({ ...p, runs: tidyRuns(p.runs) })));
+const stretch = (body: TextBody) => fc.tuple(fc.nat({ max: bodyLength(body) }), fc.nat({ max: bodyLength(body) }));
 
 describe('positions', () => {
   test('count every letter, and one for each break', () => {
@@ -67,8 +67,8 @@ describe('a splice', () => {
     );
   });
   test('within a paragraph keeps its format; a break gives the new one', () => {
-    const list: Body = [{ format: { list: 'bullet' }, runs: [{ text: 'onetwo', style: {} }] }];
-    const broken: Body = [
+    const list: TextBody = [{ format: { list: 'bullet' }, runs: [{ text: 'onetwo', style: {} }] }];
+    const broken: TextBody = [
       { format: {}, runs: [] },
       { format: { list: 'number' }, runs: [] },
     ];
@@ -96,7 +96,7 @@ describe('styling', () => {
     );
   });
   test('with null takes a setting away, so that the role shows again', () => {
-    const bold: Body = [{ format: {}, runs: [{ text: 'word', style: { bold: true } }] }];
+    const bold: TextBody = [{ format: {}, runs: [{ text: 'word', style: { bold: true } }] }];
     expect(styleBody(bold, 0, 4, { bold: null })).toEqual(plain('word'));
   });
   test('formats every paragraph that it touches', () => {

@@ -1,14 +1,14 @@
-import type { Body, Paragraph, ParagraphFormat, Run, RunStyle } from '../schema/sheet';
+import type { TextBody, Paragraph, ParagraphFormat, Run, RunStyle } from '../schema/sheet';
 
 /**
  * The words of a box. Positions are flat: UTF-16 units, with one unit for the break between two paragraphs.
- * A fragment is a Body as well; its breaks are the gaps between its paragraphs.
+ * A fragment is a TextBody as well; its breaks are the gaps between its paragraphs.
  */
 
 export const runLength = (runs: readonly Run[]) => runs.reduce((sum, run) => sum + run.text.length, 0);
-export const bodyLength = (body: Body) => body.reduce((sum, p) => sum + runLength(p.runs), body.length - 1);
-export const bodyText = (body: Body) => body.map((p) => p.runs.map((run) => run.text).join('')).join('\n');
-export const isEmpty = (body: Body) => body.every((p) => p.runs.every((run) => run.text.trim() === ''));
+export const bodyLength = (body: TextBody) => body.reduce((sum, p) => sum + runLength(p.runs), body.length - 1);
+export const bodyText = (body: TextBody) => body.map((p) => p.runs.map((run) => run.text).join('')).join('\n');
+export const isEmpty = (body: TextBody) => body.every((p) => p.runs.every((run) => run.text.trim() === ''));
 
 const sameStyle = (a: RunStyle, b: RunStyle) => {
   const keys = new Set([...Object.keys(a), ...Object.keys(b)]) as Set<keyof RunStyle>;
@@ -41,7 +41,7 @@ function sliceRuns(runs: readonly Run[], from: number, to: number): Run[] {
 }
 
 /** The paragraph that holds a flat position, and the offset within it. */
-export function locate(body: Body, position: number): { paragraph: number; offset: number } {
+export function locate(body: TextBody, position: number): { paragraph: number; offset: number } {
   let left = position;
   for (let i = 0; i < body.length; i++) {
     const length = runLength(body[i].runs);
@@ -53,7 +53,7 @@ export function locate(body: Body, position: number): { paragraph: number; offse
 }
 
 /** The style that words typed at a position take: that of the letter before it. */
-export function styleAt(body: Body, position: number): RunStyle {
+export function styleAt(body: TextBody, position: number): RunStyle {
   const { paragraph, offset } = locate(body, position);
   let at = 0;
   for (const run of body[paragraph].runs) {
@@ -64,7 +64,7 @@ export function styleAt(body: Body, position: number): RunStyle {
 }
 
 /** Whether a flat position lies in the middle of a character of two units, such as an emoji. */
-export function isWithinCharacter(body: Body, position: number): boolean {
+export function isWithinCharacter(body: TextBody, position: number): boolean {
   const { paragraph, offset } = locate(body, position);
   let at = 0;
   for (const { text } of body[paragraph].runs) {
@@ -78,14 +78,14 @@ const isHigh = (unit: number) => unit >= 0xd800 && unit <= 0xdbff;
 const isLow = (unit: number) => unit >= 0xdc00 && unit <= 0xdfff;
 
 /** The flat position at which a paragraph begins. */
-export function paragraphStart(body: Body, paragraph: number): number {
+export function paragraphStart(body: TextBody, paragraph: number): number {
   let at = 0;
   for (let i = 0; i < paragraph; i++) at += runLength(body[i].runs) + 1;
   return at;
 }
 
 /** The stretch [from, to) as a fragment: its first and last paragraph may be parts of one. */
-export function sliceBody(body: Body, from: number, to: number): Body {
+export function sliceBody(body: TextBody, from: number, to: number): TextBody {
   const start = locate(body, from);
   const end = locate(body, to);
   const out: Paragraph[] = [];
@@ -103,7 +103,7 @@ export function sliceBody(body: Body, from: number, to: number): Body {
  * the first; with more, the rest of the broken paragraph takes the format of the fragment's last. So a splice by the slice
  * that it removed restores the body exactly.
  */
-export function spliceBody(body: Body, at: number, remove: number, insert: Body): Body {
+export function spliceBody(body: TextBody, at: number, remove: number, insert: TextBody): TextBody {
   const start = locate(body, at);
   const end = locate(body, at + remove);
   const head = sliceRuns(body[start.paragraph].runs, 0, start.offset);
@@ -141,7 +141,7 @@ export function unpatched<T extends object>(old: T, patch: Patch<T>): Patch<T> {
 }
 
 /** Styles the words in [from, to). */
-export function styleBody(body: Body, from: number, to: number, patch: Patch<RunStyle>): Body {
+export function styleBody(body: TextBody, from: number, to: number, patch: Patch<RunStyle>): TextBody {
   let at = 0;
   return body.map((p) => {
     const length = runLength(p.runs);
@@ -158,14 +158,14 @@ export function styleBody(body: Body, from: number, to: number, patch: Patch<Run
 }
 
 /** Formats every paragraph that [from, to] touches. */
-export function formatBody(body: Body, from: number, to: number, patch: Patch<ParagraphFormat>): Body {
+export function formatBody(body: TextBody, from: number, to: number, patch: Patch<ParagraphFormat>): TextBody {
   const first = locate(body, from).paragraph;
   const last = locate(body, to).paragraph;
   return body.map((p, i) => (i >= first && i <= last ? { ...p, format: patched(p.format, patch) } : p));
 }
 
 /** The runs that overlap [from, to), each with its flat position. */
-export function runsWithin(body: Body, from: number, to: number): { from: number; to: number; style: RunStyle }[] {
+export function runsWithin(body: TextBody, from: number, to: number): { from: number; to: number; style: RunStyle }[] {
   const out: { from: number; to: number; style: RunStyle }[] = [];
   let at = 0;
   for (const p of body) {

@@ -283,7 +283,7 @@ export function fileFor(id: string, bold: boolean, italic: boolean): string {
   return `${file}.ttf`;
 }
 
-type Range = [from: number, to: number];
+type SignRange = [from: number, to: number];
 /** Draws what the chosen face lacks; no face to choose. */
 export type StandIn = {
   name: string;
@@ -291,30 +291,30 @@ export type StandIn = {
   regular: string;
   bold?: string;
   /** What it may have: it is not fetched for anything else. */
-  ranges: readonly Range[];
+  ranges: readonly SignRange[];
   /** Of those that are cut from a larger one: the npm package folder, and its files. */
   from?: { source: string; regular: string; bold?: string };
 };
 
-const GREEK: Range[] = [
+const GREEK: SignRange[] = [
   [0x370, 0x3ff],
   [0x1f00, 0x1fff],
 ];
-const CYRILLIC: Range[] = [
+const CYRILLIC: SignRange[] = [
   [0x400, 0x52f],
   [0x1c80, 0x1c8f],
   [0x2de0, 0x2dff],
   [0xa640, 0xa69f],
 ];
 /** Of speech sounds, raised and lowered, and units. */
-const LETTERS: Range[] = [
+const LETTERS: SignRange[] = [
   [0x250, 0x2af],
   [0x1d00, 0x1dbf],
   [0x2070, 0x209f],
   [0x2100, 0x214f],
 ];
 /** Signs of mathematics and physics. */
-const MATHEMATICS: Range[] = [
+const MATHEMATICS: SignRange[] = [
   [0x2100, 0x214f],
   [0x2190, 0x22ff],
   [0x2308, 0x230b],
@@ -324,7 +324,7 @@ const MATHEMATICS: Range[] = [
   [0x1d434, 0x1d467],
 ];
 /** Signs and emoji, drawn in the colour of the words. */
-export const SIGNS: Range[] = [
+export const SIGNS: SignRange[] = [
   [0x2190, 0x21ff],
   [0x2300, 0x27bf],
   [0x2800, 0x28ff],
@@ -334,14 +334,14 @@ export const SIGNS: Range[] = [
   [0x1f000, 0x1faff],
 ];
 
-const notoSans = (name: string, ranges: Range[]): StandIn => ({
+const notoSans = (name: string, ranges: SignRange[]): StandIn => ({
   name: `Noto Sans, ${name}`,
   regular: `NotoSans${name}_400Regular.ttf`,
   bold: `NotoSans${name}_700Bold.ttf`,
   ranges,
   from: { source: 'noto-sans', regular: 'NotoSans_400Regular', bold: 'NotoSans_700Bold' },
 });
-const single = (name: string, source: string, file: string, ranges: Range[]): StandIn => ({
+const single = (name: string, source: string, file: string, ranges: SignRange[]): StandIn => ({
   name,
   regular: `${file}.ttf`,
   ranges,
@@ -378,7 +378,7 @@ export const BOX_FILE = 'NotoSansSymbols2_400Regular.ttf';
 /** The file that is there before anything is drawn. */
 export const FIRST_FILE = STAND_INS[0].regular;
 
-const within = (ranges: readonly Range[]) =>
+const within = (ranges: readonly SignRange[]) =>
   new RegExp(`[${ranges.map(([from, to]) => `\\u{${from.toString(16)}}-\\u{${to.toString(16)}}`).join('')}]`, 'u');
 const MAY = STAND_INS.map(({ ranges }) => within(ranges));
 

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { defaultRoles } from '../schema/defaults';
-import type { Body } from '../schema/sheet';
+import type { TextBody } from '../schema/sheet';
 import { bodyLength, styleBody } from './body';
 import { formatsWithin, inCommon, stylesWithin } from './common';
 
 const role = defaultRoles().body;
-const body: Body = [
+const body: TextBody = [
   {
     format: {},
     runs: [

@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal';
-import type { Body, Role } from '../schema/sheet';
+import type { TextBody, TextRole } from '../schema/sheet';
 import { locate, runsWithin, styleAt } from './body';
 import type { FullFormat, FullStyle } from './style';
 import { fullFormat, fullStyle } from './style';
@@ -21,13 +21,13 @@ export function inCommon<T extends object>(all: readonly T[]): Common<T> {
 }
 
 /** How the words of a stretch are set, a style for each run of it; for a stretch without letters that of where it begins. */
-export function stylesWithin(role: Role, body: Body, from: number, to: number): FullStyle[] {
+export function stylesWithin(role: TextRole, body: TextBody, from: number, to: number): FullStyle[] {
   const runs = runsWithin(body, from, to).map(({ style }) => fullStyle(role, style));
   return runs.length > 0 ? runs : [fullStyle(role, styleAt(body, from))];
 }
 
 /** The formats of the paragraphs that a stretch touches. */
-export function formatsWithin(role: Role, body: Body, from: number, to: number): FullFormat[] {
+export function formatsWithin(role: TextRole, body: TextBody, from: number, to: number): FullFormat[] {
   const [first, last] = [locate(body, from).paragraph, locate(body, to).paragraph];
   return body.slice(first, last + 1).map(({ format }) => fullFormat(role, format));
 }

@@ -4,8 +4,8 @@ import { allFaces } from '../../tests/support/fonts';
 import { fragment } from '../../tests/support/sheets';
 import { bodyLength, bodyText } from './body';
 import { defaultRoles, plain } from '../schema/defaults';
-import type { Body } from '../schema/sheet';
-import { Role } from '../schema/sheet';
+import type { TextBody } from '../schema/sheet';
+import { TextRole } from '../schema/sheet';
 import { roleRun } from './style';
 import { caretAt, lineEdge, positionAt, selectionBoxes, vertical } from './caret';
 import { FACES, fileFor, isFace } from './catalogue';
@@ -27,8 +27,9 @@ const box = (given: Partial<Box> = {}): Box => ({
   ...given,
 });
 const prose = 'The heron stands still in the shallow water until a small fish swims past its long legs.';
-const lay = (body: Body, given: Partial<Box> = {}, settings = role) => layOut(body, settings, box(given), faces);
-const formatted = (text: string, format: Body[number]['format']): Body => plain(text).map((p) => ({ ...p, format }));
+const lay = (body: TextBody, given: Partial<Box> = {}, settings = role) => layOut(body, settings, box(given), faces);
+const formatted = (text: string, format: TextBody[number]['format']): TextBody =>
+  plain(text).map((p) => ({ ...p, format }));
 
 describe('breaking into lines', () => {
   test('no line is wider than its box, and no character is lost', () => {
@@ -76,14 +77,14 @@ describe('breaking into lines', () => {
 
 describe('lists', () => {
   test('number their paragraphs, level by level', () => {
-    const body: Body = [0, 0, 1, 1, 0].map((level) => ({
+    const body: TextBody = [0, 0, 1, 1, 0].map((level) => ({
       format: { list: level ? ('letter' as const) : ('number' as const), level },
       runs: [{ text: 'fact', style: {} }],
     }));
     expect(lay(body).lines.map((line) => line.marker!.text)).toEqual(['1.', '2.', 'a)', 'b)', '3.']);
   });
   test('begin again after plain words, and hang their marker before the words', () => {
-    const one: Body[number] = { format: { list: 'bullet' }, runs: [{ text: prose, style: {} }] };
+    const one: TextBody[number] = { format: { list: 'bullet' }, runs: [{ text: prose, style: {} }] };
     const { lines } = lay([one, ...plain('between'), one]);
     const marked = lines.filter((line) => line.marker);
     expect(marked).toHaveLength(2);
@@ -212,7 +213,7 @@ describe('carets', () => {
 });
 
 describe('superscript and subscript', () => {
-  const formula = (script: 'super' | 'sub'): Body => [
+  const formula = (script: 'super' | 'sub'): TextBody => [
     {
       format: {},
       runs: [
@@ -236,6 +237,6 @@ describe('superscript and subscript', () => {
   });
   test('stay with their words when the role is restyled: a role has none', () => {
     expect(roleRun(role, { script: 'sub', bold: true })).toEqual({ ...role.run, bold: true });
-    expect(Role.safeParse({ ...role, run: { ...role.run, script: 'sub' } }).success).toBe(false);
+    expect(TextRole.safeParse({ ...role, run: { ...role.run, script: 'sub' } }).success).toBe(false);
   });
 });

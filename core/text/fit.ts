@@ -1,4 +1,4 @@
-import type { Body, Role, TextItem, WrittenItem } from '../schema/sheet';
+import type { TextBody, TextRole, TextItem, WrittenItem } from '../schema/sheet';
 import type { Faces } from './faces';
 import { curveRise } from './lettering';
 import type { Layout } from './lines';
@@ -22,13 +22,13 @@ const roomOf = (box: TextBox) => ({
 });
 
 /** The sizes that a body is set in, smallest and largest. */
-function sizesOf(body: Body, role: Role): [least: number, most: number] {
+function sizesOf(body: TextBody, role: TextRole): [least: number, most: number] {
   const sizes = body.flatMap((p) => p.runs.map((run) => run.style.size ?? role.run.size));
   return sizes.length > 0 ? [Math.min(...sizes), Math.max(...sizes)] : [role.run.size, role.run.size];
 }
 
 /** Scales at which the longest line, or each line, is as wide as the room; the words are not wrapped. */
-function widening(body: Body, role: Role, fit: 'width' | 'lines', width: number, faces: Faces): number[] {
+function widening(body: TextBody, role: TextRole, fit: 'width' | 'lines', width: number, faces: Faces): number[] {
   const natural = body.map((paragraph) => setBody([paragraph], role, Infinity, [1], faces).widest);
   const most = LARGEST / sizesOf(body, role)[1];
   const longest = Math.max(...natural);
@@ -38,7 +38,7 @@ function widening(body: Body, role: Role, fit: 'width' | 'lines', width: number,
   });
 }
 
-function setInBox(body: Body, role: Role, box: TextBox, faces: Faces): { set: SetBody; scale: number } {
+function setInBox(body: TextBody, role: TextRole, box: TextBox, faces: Faces): { set: SetBody; scale: number } {
   const { width, height } = roomOf(box);
   if (box.fit === 'width' || box.fit === 'lines') {
     const scales = widening(body, role, box.fit, width, faces);
@@ -58,7 +58,7 @@ function setInBox(body: Body, role: Role, box: TextBox, faces: Faces): { set: Se
 }
 
 /** Lays a body out in a box. Where `fit` is shrink, the largest scale is taken at which everything fits. */
-export function layOut(body: Body, role: Role, box: TextBox, faces: Faces): Layout {
+export function layOut(body: TextBody, role: TextRole, box: TextBox, faces: Faces): Layout {
   const { width, height: room } = roomOf(box);
   const { set, scale } = setInBox(body, role, box, faces);
   const free = box.fit === 'grow' || box.fit === 'width' || box.fit === 'lines';
@@ -84,7 +84,7 @@ export function layOut(body: Body, role: Role, box: TextBox, faces: Faces): Layo
 }
 
 /** The height that a box has to have for its words, at the width it has. */
-export function grownHeight(body: Body, role: Role, box: TextBox, faces: Faces): number {
+export function grownHeight(body: TextBody, role: TextRole, box: TextBox, faces: Faces): number {
   const { height } = setInBox(body, role, box.fit === 'shrink' ? { ...box, fit: 'grow' } : box, faces).set;
   const { width } = roomOf(box);
   return height + 2 * box.padding + (box.lettering ? curveRise(box.lettering, width, height) : 0);

@@ -1,4 +1,4 @@
-import type { Body, Role } from '../schema/sheet';
+import type { TextBody, TextRole } from '../schema/sheet';
 import { FALLBACK, fileFor } from './catalogue';
 import type { Faces } from './faces';
 import type { Line, Piece } from './lines';
@@ -33,8 +33,8 @@ export type SetBody = { lines: Line[]; height: number; widest: number };
 
 /** `scales`: one for all paragraphs, or one for each. Unwrapped paragraphs are lines, however long. */
 export function setBody(
-  body: Body,
-  role: Role,
+  body: TextBody,
+  role: TextRole,
   width: number,
   scales: number | readonly number[],
   faces: Faces,
@@ -115,7 +115,7 @@ function markerPiece(text: string, style: FullStyle, size: number, indent: numbe
 /** Characters after which a line may break, besides spaces. */
 const BREAK_AFTER = /[-\u2010\u2013\u2014/]$/;
 
-function shapeParagraph(runs: Body[number]['runs'], role: Role, scale: number, faces: Faces) {
+function shapeParagraph(runs: TextBody[number]['runs'], role: TextRole, scale: number, faces: Faces) {
   const sources: Source[] = [];
   const clusters: Cluster[] = [];
   let at = 0;

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, test } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
 import { page, sheet, text } from '../schema/defaults';
 import { undrawnOn } from '../proof/undrawn';
-import type { Role } from '../schema/sheet';
+import type { TextRole } from '../schema/sheet';
 import { FACES, STAND_INS, standInsFor } from './catalogue';
 import type { Faces } from './faces';
 import { layOut } from './fit';
@@ -15,7 +15,7 @@ beforeAll(async () => {
 });
 const plain = { font: 'andika', bold: false, italic: false };
 const filesOf = (words: string, font: string, bold = false) => {
-  const [role] = Object.values(sheet({ title: 's', pages: [page({ id: 'p' })] }).roles) as [Role];
+  const [role] = Object.values(sheet({ title: 's', pages: [page({ id: 'p' })] }).roles) as [TextRole];
   const body = [{ format: {}, runs: [{ text: words, style: { font, bold } }] }];
   const box = { width: 9000, height: 100, padding: 0, vertical: 'top' as const, fit: 'keep' as const };
   return layOut(body, role, box, faces).lines.flatMap(({ pieces }) =>
@@ -45,7 +45,7 @@ describe('what a face lacks', () => {
   test('and nobody has stands as a box, and is a finding with its thing', () => {
     const words = 'שלום 你好 नमस्ते';
     expect(undrawn(words, plain, faces).join('')).toMatch(/ש.*你/);
-    const [role] = Object.values(sheet({ title: 's', pages: [page({ id: 'p' })] }).roles) as [Role];
+    const [role] = Object.values(sheet({ title: 's', pages: [page({ id: 'p' })] }).roles) as [TextRole];
     const box = { width: 9000, height: 100, padding: 0, vertical: 'top' as const, fit: 'keep' as const };
     const set = layOut([{ format: {}, runs: [{ text: '你a', style: { font: 'lexend' } }] }], role, box, faces);
     const [drawn] = set.lines[0].pieces;

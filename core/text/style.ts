@@ -1,4 +1,4 @@
-import type { ParagraphFormat, Role, RunStyle, Sheet, WrittenItem } from '../schema/sheet';
+import type { ParagraphFormat, TextRole, RunStyle, Sheet, WrittenItem } from '../schema/sheet';
 import { defaultRoles } from '../schema/defaults';
 
 export type FullStyle = Required<RunStyle>;
@@ -10,18 +10,18 @@ export const LEAST_PRINTED = 7;
 const BODY = defaultRoles().body;
 
 /** The role's settings, those of the plain body for a role the sheet no longer has. */
-export const roleOf = (sheet: Pick<Sheet, 'roles'>, role: string | null): Role =>
+export const roleOf = (sheet: Pick<Sheet, 'roles'>, role: string | null): TextRole =>
   (role !== null && Object.hasOwn(sheet.roles, role) ? sheet.roles[role] : sheet.roles.body) ?? BODY;
 
 /** The role that an item's words are set in: a shape without one labels. */
-export const roleOfItem = (sheet: Pick<Sheet, 'roles'>, item: WrittenItem): Role =>
+export const roleOfItem = (sheet: Pick<Sheet, 'roles'>, item: WrittenItem): TextRole =>
   roleOf(sheet, item.role ?? (item.kind === 'shape' ? 'label' : 'body'));
 
-export const fullStyle = (role: Role, style: RunStyle): FullStyle => ({ ...role.run, script: 'none', ...style });
+export const fullStyle = (role: TextRole, style: RunStyle): FullStyle => ({ ...role.run, script: 'none', ...style });
 
 /** A style as a role can have it: superscript and subscript belong to words alone. */
-export function roleRun(role: Role, style: RunStyle): Role['run'] {
+export function roleRun(role: TextRole, style: RunStyle): TextRole['run'] {
   const { script: _, ...run } = fullStyle(role, style);
   return run;
 }
-export const fullFormat = (role: Role, format: ParagraphFormat): FullFormat => ({ ...role.paragraph, ...format });
+export const fullFormat = (role: TextRole, format: ParagraphFormat): FullFormat => ({ ...role.paragraph, ...format });

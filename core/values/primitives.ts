@@ -66,7 +66,7 @@ export const Run = z.strictObject({
   style: RunStyle,
 });
 export const Paragraph = z.strictObject({ format: ParagraphFormat, runs: z.array(Run) });
-export const Body = z.array(Paragraph).min(1);
+export const TextBody = z.array(Paragraph).min(1);
 
 export type Paint = z.infer<typeof Paint>;
 export type Outline = z.infer<typeof Outline>;
@@ -75,4 +75,4 @@ export type RunStyle = z.infer<typeof RunStyle>;
 export type ParagraphFormat = z.infer<typeof ParagraphFormat>;
 export type Run = z.infer<typeof Run>;
 export type Paragraph = z.infer<typeof Paragraph>;
-export type Body = z.infer<typeof Body>;
+export type TextBody = z.infer<typeof TextBody>;

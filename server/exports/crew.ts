@@ -46,7 +46,12 @@ type Task = {
   /** Ends the waiting for its signal. */
   done: () => void;
 };
-type Worker = { child: ChildProcess; task: Task | null; why: keyof typeof SAID | null; rest: NodeJS.Timeout | null };
+type CrewMember = {
+  child: ChildProcess;
+  task: Task | null;
+  why: keyof typeof SAID | null;
+  rest: NodeJS.Timeout | null;
+};
 /** How far a piece of work is: `done` parts of `of`. */
 export type Progress = { done: number; of: number };
 /** What a process answers: the result, or what is wrong in words; before that, how far it is. */
@@ -58,7 +63,7 @@ const LOOK_EVERY = 100;
 const PAGE_BYTES = 4096;
 
 export class Crew {
-  private workers = new Set<Worker>();
+  private workers = new Set<CrewMember>();
   private queue: Task[] = [];
   private closed = false;
   constructor(
@@ -98,7 +103,7 @@ export class Crew {
     for (const worker of this.workers) if (worker.task === task) this.stop(worker, 'left');
   }
 
-  private stop(worker: Worker, why: keyof typeof SAID) {
+  private stop(worker: CrewMember, why: keyof typeof SAID) {
     worker.why ??= why;
     worker.child.kill('SIGKILL');
   }
@@ -112,9 +117,9 @@ export class Crew {
     }
   }
 
-  private engage(): Worker {
+  private engage(): CrewMember {
     const child = fork(this.script, { serialization: 'advanced', stdio: ['ignore', 'ignore', 'inherit', 'ipc'] });
-    const worker: Worker = { child, task: null, why: null, rest: null };
+    const worker: CrewMember = { child, task: null, why: null, rest: null };
     this.workers.add(worker);
     child.on('message', (answer: Answer) => this.answered(worker, answer));
     child.on('error', () => this.stop(worker, 'ended'));
@@ -130,7 +135,7 @@ export class Crew {
     return worker;
   }
 
-  private give(worker: Worker, task: Task) {
+  private give(worker: CrewMember, task: Task) {
     if (worker.rest) clearTimeout(worker.rest);
     worker.rest = null;
     worker.task = task;
@@ -147,7 +152,7 @@ export class Crew {
     worker.child.send(task.job as object, (error) => error && this.stop(worker, 'ended'));
   }
 
-  private answered(worker: Worker, answer: Answer) {
+  private answered(worker: CrewMember, answer: Answer) {
     const { task } = worker;
     if (answer.ok === null) return task?.tell?.(answer.progress);
     worker.task = null;

@@ -69,7 +69,7 @@ test('everything that opens on the workbench has names and contrast', async ({ b
   await page.locator('[data-stage]').focus();
   await page.keyboard.press('Control+f');
   await check(page, 'search');
-  await page.getByRole('button', { name: 'close', exact: true }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await page.locator('[data-stage]').focus();
   await page.keyboard.press('Escape');
   await page.keyboard.press('?');
@@ -78,7 +78,7 @@ test('everything that opens on the workbench has names and contrast', async ({ b
   await page.keyboard.press('Escape');
   await page.locator('.margin-card .ant-select').first().click();
   await page.getByTitle('A4', { exact: true }).click();
-  await expect(page.locator('.size-ways img')).toHaveCount(2);
+  await expect(page.getByRole('group', { name: 'How the page changes its size' }).locator('img')).toHaveCount(2);
   await check(page, 'another size');
 });
 
@@ -99,9 +99,9 @@ test('the makers and their recipes have names and contrast', async ({ browser, h
   ]) {
     await page
       .getByRole('tabpanel', { name: 'Makers' })
-      .getByRole('button', { name: new RegExp(`^${name}`) })
+      .getByRole('button', { name: new RegExp(`^${name}`, 'i') })
       .click();
-    await expect(page.getByRole('tabpanel', { name: leafName }).locator('.field-row').first()).toBeVisible();
+    await expect(page.getByRole('tabpanel', { name: leafName }).getByRole('group').first()).toBeVisible();
     await check(page, name);
   }
 });

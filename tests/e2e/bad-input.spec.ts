@@ -82,7 +82,7 @@ test('a copy that was handed in elsewhere can’t be written on', async ({ brows
   await page.mouse.click(box.x + box.width * 0.87, box.y + box.height * 0.21);
   await page.keyboard.type('eye');
   await expect(page.locator('.over-alert')).toContainText('This copy is handed in. Take it back to change it.');
-  await expect(page.locator('.save-words')).toContainText('not being saved');
+  await expect(page.locator('.save-words')).toContainText('Not being saved');
   await other.getByRole('button', { name: 'Take it back' }).click();
   await expect(other.getByRole('button', { name: 'Hand in' })).toBeVisible();
 });

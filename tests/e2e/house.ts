@@ -163,7 +163,7 @@ export async function drawn(page: Page): Promise<void> {
   await expect(page.locator('.page-view')).toBeVisible();
 }
 
-export const saved = (page: Page) => expect(page.locator('.save-words')).toContainText(/^saved/);
+export const saved = (page: Page) => expect(page.locator('.save-words')).toContainText(/^Saved/);
 
 /** Opens a compartment of the supply drawer. */
 export async function compartment(page: Page, name: string): Promise<void> {
@@ -175,7 +175,10 @@ export async function compartment(page: Page, name: string): Promise<void> {
 export async function supply(page: Page, from: string, name: string): Promise<void> {
   await compartment(page, from);
   if (from === 'Shapes') await page.getByLabel('Find a shape').fill(name);
-  await page.getByRole('tabpanel', { name: from }).getByRole('button', { name, exact: true }).click();
+  await page
+    .getByRole('tabpanel', { name: from })
+    .getByRole('button', { name: just(name) })
+    .click();
 }
 
 /** Puts something made on the sheet by a press in the drawer. */
@@ -211,22 +214,26 @@ export async function exported(page: Page, sheetId: string, wanted: Wanted): Pro
 
 /** Types a due time into the calendar that opens for it. */
 export async function dueBy(page: Page, when: string): Promise<void> {
-  await page.getByRole('button', { name: /^due/ }).click();
+  await page.getByRole('button', { name: /^due/i }).click();
   await page.getByRole('textbox', { name: 'due' }).fill(when);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: /^due/ })).toBeFocused();
+  await expect(page.getByRole('button', { name: /^due/i })).toBeFocused();
 }
 
 /** The words that stand on the sheet, as they are read aloud. */
 export const onSheet = (page: Page) => page.getByRole('list', { name: 'What stands on the page' });
 
+/** A whole name, with or without a capital. */
+export const just = (name: string) => new RegExp(`^${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}$`, 'i');
+
 /** A field of the margin by its name, and the things of the stack. */
 export const field = (page: Page, name: string) =>
-  page.locator('.margin-card').getByRole('textbox', { name, exact: true });
+  page.locator('.margin-card').getByRole('textbox', { name: just(name) });
 export const stack = (page: Page) => page.locator('.stack-item');
 
 /** Turns to a leaf of the settings in the margin. */
-export const leaf = (page: Page, name: string) => page.locator('.leaf-tab', { hasText: name }).click();
+export const leaf = (page: Page, name: string) =>
+  page.getByRole('tablist', { name: 'Settings' }).getByRole('tab', { name }).click();
 
 /** Begins a blank page from the Desk. */
 export async function blankPage(page: Page): Promise<void> {

@@ -62,7 +62,9 @@ test.describe('words in their boxes', () => {
     await page.keyboard.type('and all that lives in it');
     await page.keyboard.press('Escape');
     await page.locator('summary', { hasText: 'lettering' }).click();
+    const wrapped = await box(page);
     await page.getByLabel('How wide the lines are made').getByText('fit each line').click();
+    await expect.poll(async () => (await box(page)).high).not.toBe(wrapped.high);
     const tall = await box(page);
     await page.locator('[data-stage]').focus();
     await page.keyboard.press('Enter');
@@ -81,7 +83,7 @@ test.describe('words in their boxes', () => {
     await write('Title', 'Salt marsh week');
     await drag(page, [396, 306], [396, 150], 'Control');
     await page.locator('summary', { hasText: 'lettering' }).click();
-    await page.locator('.chip', { hasText: 'thing below' }).click();
+    await page.getByRole('button', { name: 'thing below' }).click();
     await expect(field(page, 'width')).toHaveValue('6');
     await page.getByRole('button', { name: 'Lettering round a circle' }).click();
     await expect.poll(async () => (await box(page)).high).toBeGreaterThan(4);

@@ -100,7 +100,7 @@ test('files are dropped on the sheet and pasted there', async () => {
 });
 
 test('is the base of a diagram, the outline of a cloud and a page to colour', async () => {
-  await begun(/^labelled diagram/);
+  await begun(/^labelled diagram/i);
   await page.getByText('another picture').click();
   await asked().setInputFiles(await file('orange_disc.jpg', discFile.plain()));
   await expect(images()).toHaveCount(1);
@@ -112,16 +112,16 @@ test('is the base of a diagram, the outline of a cloud and a page to colour', as
   await saved(page);
 
   await blankPage(page);
-  await begun(/^word cloud/);
+  await begun(/^word cloud/i);
   await page.getByRole('combobox', { name: 'What the words fill' }).click();
-  await page.getByTitle('a picture’s outline', { exact: true }).click();
+  await page.getByTitle('A picture’s outline', { exact: true }).click();
   await shipped('orange disc').click();
   await expect(page.getByText('almost no area')).toHaveCount(0);
   await saved(page);
 
   await blankPage(page);
   await compartment(page, 'Makers');
-  await page.getByRole('button', { name: 'colouring', exact: true }).click();
+  await page.getByRole('button', { name: 'Colouring', exact: true }).click();
   await page.getByLabel('Picks pictures one by one').click();
   await shipped('orange disc').click();
   await page
@@ -177,10 +177,10 @@ test('labels are set around what was drawn on the sheet', async () => {
 });
 
 test('a column of a table on the sheet gives the words of a cloud', async () => {
-  await begun(/^chart/);
+  await begun(/^chart/i);
   await saved(page);
   await press(page, 5, 5);
-  await begun(/^word cloud/);
+  await begun(/^word cloud/i);
   await page.getByRole('button', { name: /Takes a column of a table/ }).click();
   await expect(page.getByRole('combobox', { name: 'Column of words' })).toBeVisible();
   await page.getByRole('button', { name: 'Replaces the words above with this column' }).click();
@@ -191,7 +191,7 @@ test('a column of a table on the sheet gives the words of a cloud', async () => 
 });
 
 test('a table file that is no table, or too large, is told', async () => {
-  await begun(/^chart/);
+  await begun(/^chart/i);
   const table = page.getByLabel('File with a table');
   await table.setInputFiles({ name: 'empty.csv', mimeType: 'text/csv', buffer: Buffer.from(';;\n;;') });
   await expect(page.getByText('“empty.csv” holds no cells.')).toBeVisible();
@@ -216,7 +216,7 @@ test('a student presses into a blank of a diagram that was made, and takes its w
     await expect(page.getByRole('list', { name: 'What stands on the page' })).toContainText(words);
   }
   await page.getByRole('combobox', { name: 'Edition' }).click();
-  await page.getByTitle('empty, with a word bank', { exact: true }).click();
+  await page.getByTitle('Empty, with a word bank', { exact: true }).click();
   await expect(page.getByRole('list', { name: 'What stands on the page' })).toContainText(/ half  +\w+ half/);
   await saved(page);
   await page.getByRole('link', { name: 'Hand out' }).click();

@@ -56,7 +56,7 @@ test.describe.serial('a poster from blank, by pointer', () => {
     await page.keyboard.press('Escape');
     await page.locator('summary', { hasText: 'lettering' }).click();
     await page.getByRole('button', { name: 'Lettering along an arch' }).click();
-    await page.locator('.chip', { hasText: 'margin' }).click();
+    await page.getByRole('button', { name: /margin/ }).click();
     await page.getByRole('button', { name: 'letters: linear gradient' }).click();
     await expect(page.locator('.page-view linearGradient')).not.toHaveCount(0);
     const wide = Number(await field(page, 'width').inputValue());

@@ -16,7 +16,7 @@ test('offline, changes are kept over a reload and go out later', async ({ browse
   await openSheet(page, 'Parts of the grey heron');
   await page.route('**/changes*', (route) => route.abort());
   await title(page, ' offline');
-  await expect(page.locator('.save-words')).toContainText(/offline · \d+ changes? kept here/);
+  await expect(page.locator('.save-words')).toContainText(/Offline · \d+ changes? kept here/);
   await page.reload();
   await drawn(page);
   await says(page, 'The grey heron.* offline');
@@ -135,7 +135,7 @@ test('two windows without a network share what is done, also when one is closed,
   // The window that was first goes; the other one keeps everything, over a reload too.
   await one.close();
   await supply(two, 'Shapes', 'pentagon');
-  await expect(two.locator('.save-words')).toContainText(/offline/);
+  await expect(two.locator('.save-words')).toContainText(/Offline/);
   await two.reload();
   await drawn(two);
   for (const name of ['heart', 'cloud', 'pentagon'])

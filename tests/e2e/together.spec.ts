@@ -189,11 +189,11 @@ test.describe('things among others', () => {
     await expect(page.locator('.notice')).toContainText('The palette now holds the colours of this picture');
     await supply(page, 'Shapes', 'oval');
     await expect(
-      page.getByRole('radio', { name: /^ #/ }).or(page.locator('.swatch[title$="#6d4534"]')).first(),
+      page.getByRole('radio', { name: /^ #/ }).or(page.locator('[role="radio"][title$="#6d4534"]')).first(),
     ).toBeVisible();
     await page.getByRole('button', { name: 'undo' }).click();
     await page.getByRole('button', { name: 'undo' }).click();
-    await expect(page.locator('.swatch[title$="#2f4d26"]').first()).toBeVisible();
+    await expect(page.locator('[role="radio"][title$="#2f4d26"]').first()).toBeVisible();
   });
 });
 
@@ -210,7 +210,7 @@ test('a student makes a page of their own with what the teacher opened: words, s
   await leaf(student, 'look');
   await student.getByRole('button', { name: 'fill: radial gradient' }).click();
   await expect(student.locator('.page-view radialGradient')).toHaveCount(1);
-  await expect(student.locator('.leaf-tab', { hasText: 'students' })).toHaveCount(0);
+  await expect(student.getByRole('tab', { name: 'students' })).toHaveCount(0);
   await student.locator('[data-stage]').focus();
   await student.keyboard.press('Control+d');
   await student.keyboard.press('?');

@@ -25,12 +25,12 @@ test('without a network, notes, rulings and marks stay, are shown as such, and g
   await press(page, 200, 300);
   await draft(page).fill('Κοίτα τη γραμμή: follow it to its dot.');
   await page.keyboard.press('Enter');
-  await expect(card(page, 'follow it to its dot')).toContainText('on its way');
+  await expect(card(page, 'follow it to its dot')).toContainText('On its way');
   await page.getByRole('radio', { name: '2' }).first().click();
   await expect(page.getByRole('radio', { name: '2' }).first()).toBeChecked();
   await page.getByRole('button', { name: 'not met' }).first().click();
   await expect(page.getByText('your ruling')).toBeVisible();
-  await expect(page.locator('.save-words')).toContainText('offline · 3 things kept here');
+  await expect(page.locator('.save-words')).toContainText('Offline · 3 things kept here');
 
   // What is being typed stays where it is when another spot is pressed.
   await press(page, 200, 420);
@@ -53,11 +53,11 @@ test('without a network, notes, rulings and marks stay, are shown as such, and g
   await expect(draft(page)).toHaveValue('And this');
 
   await page.context().setOffline(false);
-  await expect(page.locator('.save-words')).not.toContainText('offline');
-  await expect(card(page, 'follow it to its dot')).toContainText('your note');
+  await expect(page.locator('.save-words')).not.toContainText('Offline');
+  await expect(card(page, 'follow it to its dot')).toContainText('Your note');
   await page.goto(piece);
   await drawn(page);
-  await expect(card(page, 'follow it to its dot')).toContainText('your note');
+  await expect(card(page, 'follow it to its dot')).toContainText('Your note');
   await expect(page.getByRole('radio', { name: '2' }).first()).toBeChecked();
   await expect(page.getByText('your ruling')).toBeVisible();
   await expect(draft(page)).toHaveValue('And this');
@@ -67,7 +67,7 @@ test('without a network, notes, rulings and marks stay, are shown as such, and g
   await page.getByRole('button', { name: 'Keep it and give back' }).click();
   await expect(page).not.toHaveURL(piece);
   await page.goto(piece);
-  await expect(card(page, 'And this')).toContainText('your note');
+  await expect(card(page, 'And this')).toContainText('Your note');
 });
 
 test('what is typed while the student takes the piece back waits for the next go', async ({ browser, house }) => {
@@ -99,7 +99,7 @@ test('what is typed while the student takes the piece back waits for the next go
   await drawn(teacher);
   await expect(draft(teacher)).toHaveValue('What is this called?');
   await teacher.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(card(teacher, 'What is this called?')).toContainText('your note');
+  await expect(card(teacher, 'What is this called?')).toContainText('Your note');
   await expect(draft(teacher)).toHaveCount(0);
 });
 
@@ -202,11 +202,11 @@ test('a part that can’t be fetched says so in its own place, and comes when it
   // It may also have come by itself once the page had nothing else to do.
   await expect(async () => {
     if (await again.isVisible()) await again.click({ timeout: 2000 });
-    await expect(page.getByRole('tabpanel', { name: 'Makers' }).getByRole('button', { name: /^calendar/ })).toBeVisible(
-      {
-        timeout: 3000,
-      },
-    );
+    await expect(
+      page.getByRole('tabpanel', { name: 'Makers' }).getByRole('button', { name: /^calendar/i }),
+    ).toBeVisible({
+      timeout: 3000,
+    });
   }).toPass({ timeout: 60_000 });
 });
 
@@ -236,5 +236,5 @@ test('once a sheet has come to rest, all its parts are there without a network',
   await page.getByRole('tabpanel', { name: 'Makers' }).getByRole('button', { name: /map/i }).first().click();
   await leaf(page, 'outline');
   await expect(page.getByRole('list', { name: 'What stands on the page' })).toContainText('Main idea');
-  await expect(page.locator('.save-words')).toContainText(/offline/);
+  await expect(page.locator('.save-words')).toContainText(/Offline/);
 });

@@ -237,7 +237,7 @@ test.describe('the workbench', () => {
     for (const part of ['pincer', 'shell']) {
       await stack(page).last().click();
       await leaf(page, 'look');
-      await page.locator('.chip', { hasText: part }).click();
+      await page.locator('.margin-card').getByRole('button', { name: part, exact: true }).click();
     }
     await leaf(page, 'students');
     await expect(page.getByText('Its line ends on shell')).toBeVisible();
@@ -320,7 +320,7 @@ test.describe('the workbench', () => {
       return route.fulfill({ json: { state: 'making', progress: { done: 3, of: 12 } } });
     });
     await take();
-    await expect(told).toContainText('making the PDF: page 3 of 12');
+    await expect(told).toContainText('Making the PDF: page 3 of 12');
     answer = 'none';
     await expect(told).toContainText('can’t be reached');
     const file = page.waitForEvent('download');

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Change } from '../../core/changes/change';
 import { bodyLength } from '../../core/text/body';
 import { free, group, held, line, page, picture, plain, shape, sheet, solid, text } from '../../core/schema/defaults';
-import type { Body, Item, Sheet } from '../../core/schema/sheet';
+import type { TextBody, Item, Sheet } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';
 
@@ -52,7 +52,7 @@ export const sampleSheet = (): Sheet =>
 
 const words = fc.string({ unit: fc.constantFrom('a', 'b', ' ', 'é', '-', '😀', 'ffi'), maxLength: 8 });
 const style = fc.record({ bold: fc.boolean(), size: fc.integer({ min: 6, max: 40 }) }, { requiredKeys: [] });
-export const fragment: fc.Arbitrary<Body> = fc.array(
+export const fragment: fc.Arbitrary<TextBody> = fc.array(
   fc.record({
     format: fc.record(
       {

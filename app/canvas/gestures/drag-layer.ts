@@ -4,13 +4,13 @@ import type { Point } from '../../../core/geometry/matrix';
 import type { Item, LineItem, Page } from '../../../core/schema/sheet';
 import { everyItem, idsWithin } from '../../../core/sheet/tree';
 import { imageUrl, pictureNow } from '../../drawing/resources';
-import type { Bench } from '../../document/bench';
+import type { Editor } from '../../document/editor';
 import { moveChange } from '../../commands/arrange';
 
 /**
- * Moves things while they are dragged, past React. They are lifted into a layer of their own above the sheet, which the
- * compositor moves without drawing the page anew; only the lines that hold on to them are redrawn, in a second layer. So a
- * drag costs the same on a page of two thousand things as on a page of two.
+ * Moves things while they are dragged, without React. They are lifted into a layer above the sheet, which the compositor moves
+ * without drawing the page again. Only lines attached to them are redrawn, in a second layer. So a drag costs the same on a
+ * page of two thousand things as on a page of two.
  */
 export class DragLayer {
   private lifted: SVGSVGElement | null = null;
@@ -18,16 +18,16 @@ export class DragLayer {
   private originals: SVGGElement[] = [];
   private lines: LineItem[] = [];
   private marks: HTMLElement | null;
-  /** Parts of an entered group are drawn by their group: then it is shown anew through React. */
+  /** Parts of an open group are drawn by the group, so React has to draw it again. */
   private parts: boolean;
 
   constructor(
-    private bench: Bench,
+    private editor: Editor,
     paper: HTMLElement,
     items: readonly Item[],
     private scale: number,
   ) {
-    const { page } = bench;
+    const { page } = editor;
     const held = new Set(items.flatMap(idsWithin));
     const elementOf = (id: string) => paper.querySelector<SVGGElement>(`.page-view > g[data-item="${id}"]`);
     this.parts = items.some((item) => elementOf(item.id) === null);
@@ -39,7 +39,7 @@ export class DragLayer {
       if (item.kind === 'line' && elementOf(item.id) && (isHeld(item) || (held.has(item.id) && atOneEnd(item))))
         this.lines.push(item);
     const moved = page.items.filter((item) => items.includes(item) && !this.lines.some((line) => line.id === item.id));
-    // Back to front, as they lie.
+    // In drawing order, back to front.
     this.lifted = this.layer(
       paper,
       moved.toReversed().map((item) => elementOf(item.id)!),
@@ -75,30 +75,30 @@ export class DragLayer {
   }
 
   private redraw(by: Point) {
-    const { bench } = this;
+    const { editor } = this;
     const next = new Map<string, Item>();
-    for (const item of bench.selectedItems) {
+    for (const item of editor.selectedItems) {
       if (item.locked) continue;
-      const change = moveChange(bench, item, by);
+      const change = moveChange(editor, item, by);
       if (change.kind === 'set') next.set(item.id, { ...item, ...change.values } as Item);
     }
-    if (this.parts) return bench.show(next);
-    const page: Page = { ...bench.page, items: bench.page.items.map((item) => next.get(item.id) ?? item) };
-    const drawing = { faces: bench.faces!, pictures: pictureNow, roles: bench.sheet.roles, page };
+    if (this.parts) return editor.show(next);
+    const page: Page = { ...editor.page, items: editor.page.items.map((item) => next.get(item.id) ?? item) };
+    const drawing = { faces: editor.faces!, pictures: pictureNow, roles: editor.sheet.roles, page };
     this.lineLayer!.innerHTML = this.lines
       .map((item) => {
         const node = drawItem(next.get(item.id) ?? item, drawing);
-        return node ? svgMarkup([node], bench.faces!, { prefix: `lifted-${item.id}`, imageUrl }) : '';
+        return node ? svgMarkup([node], editor.faces!, { prefix: `lifted-${item.id}`, imageUrl }) : '';
       })
       .join('');
   }
 
-  /** Puts everything back; what was decided is then drawn by React. */
+  /** Puts everything back. React then draws the result. */
   done(): void {
     this.lifted?.remove();
     this.lineLayer?.remove();
     for (const element of this.originals) element.style.visibility = '';
     this.marks?.querySelector('.chosen-marks')?.removeAttribute('transform');
-    if (this.bench.preview.size > 0) this.bench.show(new Map());
+    if (this.editor.preview.size > 0) this.editor.show(new Map());
   }
 }

@@ -17,29 +17,29 @@ import { isFramed } from '../../../core/schema/sheet';
 import { amountAt } from '../../../core/text/lettering';
 import { pictureNow } from '../../drawing/resources';
 import { grownTo } from '../../commands/arrange';
-import type { Tab } from '../../document/bench';
+import type { Tab } from '../../document/editor';
 import type { Gradient } from '../../colour/gradient';
 import { paintPulled } from '../../colour/gradient';
 import type { Ground, Target } from './ground';
 import { mayMove, SNAP, unsnapped } from './ground';
 
-/** Handles: of frames, lines, shapes, lettering and gradients. */
+/** Dragging the handles of frames, lines, shapes, lettering and gradients. */
 
-/** The one thing that is chosen, if this person may alter it. */
-const only = ({ bench }: Ground): Item | null => {
-  const item = bench.chosen;
-  return item && mayMove(bench, item) ? item : null;
+/** The selected item, if it is the only one and this person may change it. */
+const only = ({ editor }: Ground): Item | null => {
+  const item = editor.chosen;
+  return item && mayMove(editor, item) ? item : null;
 };
 
-/** What a pulled corner takes along. Sides only wrap words anew and stretch. */
-const alongFor = ({ bench }: Ground, corner: boolean): Along =>
+/** What scales along with a dragged corner. Sides only wrap words again and stretch. */
+const alongFor = ({ editor }: Ground, corner: boolean): Along =>
   corner
-    ? { words: bench.along.words ? 'all' : 'none', weights: bench.along.weights, roles: bench.sheet.roles }
+    ? { words: editor.along.words ? 'all' : 'none', weights: editor.along.weights, roles: editor.sheet.roles }
     : PLACES_ONLY;
 
 export function pullSize(ground: Ground, event: Press, handle: Handle): void {
-  const { bench, scale } = ground;
-  const items = bench.selectedItems.filter((item) => mayMove(bench, item));
+  const { editor, scale } = ground;
+  const items = editor.selectedItems.filter((item) => mayMove(editor, item));
   if (items.length === 0) return;
   const start = ground.pointOf(event);
   const corner = handle.x !== 0 && handle.y !== 0;
@@ -54,8 +54,8 @@ export function pullSize(ground: Ground, event: Press, handle: Handle): void {
   };
   if (items.length === 1 && isFramed(items[0])) {
     const item = items[0];
-    const back = inverse(linear(parentMatrix(bench.page, item.id)));
-    const onPage = bench.page.items.includes(item);
+    const back = inverse(linear(parentMatrix(editor.page, item.id)));
+    const onPage = editor.page.items.includes(item);
     return ground.reshape(event, 'Resize', items, (point, pointer) => {
       let delta = transform(back, { x: point.x - start.x, y: point.y - start.y });
       const inProportion = keepsProportion(item) ? !pointer.shiftKey : corner && pointer.shiftKey;
@@ -65,7 +65,7 @@ export function pullSize(ground: Ground, event: Press, handle: Handle): void {
       return [framed(ground, item, frame, proportional)];
     });
   }
-  const box = union(items.map((item) => boxOf(bench.page, item, pictureNow)));
+  const box = union(items.map((item) => boxOf(editor.page, item, pictureNow)));
   const frame = { ...box, angle: 0, flipX: false, flipY: false };
   const along = alongFor(ground, corner);
   ground.reshape(event, 'Resize', items, (point, pointer) => {
@@ -77,28 +77,31 @@ export function pullSize(ground: Ground, event: Press, handle: Handle): void {
   });
 }
 
-/** Whose corners keep the proportion by themselves; Shift then lets go of it. */
+/** Items whose corners keep the proportions by themselves. Shift releases them. */
 const keepsProportion = (item: FramedItem) =>
   item.kind === 'picture' || item.kind === 'group' || item.kind === 'ink' || item.kind === 'text';
 
-/** An item in a new frame. A corner of a text scales its words; a side wraps them anew, and the box stays as high as they are. */
+/**
+ * An item in a new frame. A corner of a text box scales its words; a side wraps them again, and the box stays as high as they
+ * need.
+ */
 function framed(ground: Ground, item: FramedItem, frame: ReturnType<typeof resize>, proportional: boolean): Item {
   if (item.kind === 'group') return resizedGroup(item, frame, alongFor(ground, proportional));
   if (item.kind === 'text' && proportional) {
     const before = { x: 0, y: 0, width: item.width, height: item.height };
     const after = { x: 0, y: 0, width: frame.width, height: frame.height };
-    const scaled = scaledItem(item, before, after, { words: 'all', weights: false, roles: ground.bench.sheet.roles });
+    const scaled = scaledItem(item, before, after, { words: 'all', weights: false, roles: ground.editor.sheet.roles });
     return { ...(scaled as FramedItem), x: frame.x, y: frame.y } as Item;
   }
-  return grownTo(ground.bench, { ...item, ...frame } as Item);
+  return grownTo(ground.editor, { ...item, ...frame } as Item);
 }
 
 export function pullTurn(ground: Ground, event: Press): void {
   const item = only(ground);
   if (!item || !isFramed(item)) return;
-  const outer = inverse(parentMatrix(ground.bench.page, item.id));
+  const outer = inverse(parentMatrix(ground.editor.page, item.id));
   ground.reshape(event, 'Rotate', [item], (point, pointer) => {
-    // The handle hangs below the box: half a turn from where turned() measures.
+    // The handle hangs below the box, half a turn from where turned() measures.
     const raw = turned(item, transform(outer, point), pointer.shiftKey ? 15 : undefined);
     const angle = (raw + 180) % 360;
     const near = Math.round(angle / 90) * 90;
@@ -106,15 +109,15 @@ export function pullTurn(ground: Ground, event: Press): void {
   });
 }
 
-/** Shift leads a line in steps of 45 degrees, Alt pulls both ends from its middle, Ctrl holds on to nothing. */
+/** Shift moves the end in steps of 45 degrees, Alt moves both ends from the middle, Ctrl attaches to nothing. */
 export function pullEnd(ground: Ground, event: Press, side: 'from' | 'to'): void {
-  const { bench } = ground;
-  const item = bench.chosen;
+  const { editor } = ground;
+  const item = editor.chosen;
   if (item?.kind !== 'line' || item.locked) return;
-  if (!(mayMove(bench, item) || (bench.rights.kind === 'student' && item.touch === 'fill' && !bench.shut))) return;
-  const outer = inverse(parentMatrix(bench.page, item.id));
+  if (!(mayMove(editor, item) || (editor.rights.kind === 'student' && item.touch === 'fill' && !editor.shut))) return;
+  const outer = inverse(parentMatrix(editor.page, item.id));
   const other = side === 'from' ? 'to' : 'from';
-  const ends = lineEnds(bench.page, item, pictureNow);
+  const ends = lineEnds(editor.page, item, pictureNow);
   const middle = { x: (ends.from.x + ends.to.x) / 2, y: (ends.from.y + ends.to.y) / 2 };
   ground.reshape(event, 'Lead line', [item], (point, pointer) => {
     const found = unsnapped(pointer) || pointer.shiftKey || pointer.altKey ? null : holdFor(ground, point, item);
@@ -143,19 +146,19 @@ export function inSteps(from: Point, to: Point, step: number): Point {
   return { x: tidy(from.x + length * Math.cos(angle)), y: tidy(from.y + length * Math.sin(angle)) };
 }
 
-/** What a line's end would hold on to at a point: a named part first, else the foremost box there. */
-function holdFor({ bench, scale }: Ground, point: Point, line: LineItem): Target | null {
-  const part = targetAt(bench.page, point, 9 / scale, pictureNow);
+/** What a line's end would attach to at a point: a named part first, else the front box there. */
+function holdFor({ editor, scale }: Ground, point: Point, line: LineItem): Target | null {
+  const part = targetAt(editor.page, point, 9 / scale, pictureNow);
   if (part) return part;
-  const box = holdAt(bench.page, point, 2 / scale, pictureNow, line.id);
+  const box = holdAt(editor.page, point, 2 / scale, pictureNow, line.id);
   return box ? { item: box.id, target: null } : null;
 }
 
 export function pullBend(ground: Ground, event: Press): void {
   const item = only(ground);
   if (item?.kind !== 'line') return;
-  const outer = inverse(parentMatrix(ground.bench.page, item.id));
-  const { from, to } = lineEnds(ground.bench.page, item, pictureNow);
+  const outer = inverse(parentMatrix(ground.editor.page, item.id));
+  const { from, to } = lineEnds(ground.editor.page, item, pictureNow);
   ground.reshape(event, 'Bend line', [item], (point) => [{ ...item, bend: bendAt(from, to, transform(outer, point)) }]);
 }
 
@@ -163,7 +166,7 @@ export function pullBend(ground: Ground, event: Press): void {
 export function pullShape(ground: Ground, event: Press, handle: number): void {
   const item = only(ground);
   if (item?.kind !== 'shape') return;
-  const back = inverse(pageMatrix(ground.bench.page, item));
+  const back = inverse(pageMatrix(ground.editor.page, item));
   ground.reshape(event, 'Form', [item], (point) => [
     { ...item, adjust: adjusted(item.shape, item.width, item.height, item.adjust, handle, transform(back, point)) },
   ]);
@@ -174,10 +177,10 @@ export function pullAmount(ground: Ground, event: Press): void {
   const item = only(ground);
   if (item?.kind !== 'text' || !item.lettering) return;
   const { lettering } = item;
-  const back = inverse(pageMatrix(ground.bench.page, item));
+  const back = inverse(pageMatrix(ground.editor.page, item));
   const box = { x: 0, y: 0, width: item.width, height: item.height };
   ground.reshape(event, 'Curve', [item], (point) => [
-    grownTo(ground.bench, {
+    grownTo(ground.editor, {
       ...item,
       lettering: { ...lettering, amount: amountAt(lettering.curve, box, transform(back, point)) },
     }),
@@ -192,14 +195,14 @@ export function gradientOf(item: Item, tab: Tab): { of: 'fill' | 'letters'; pain
   return fill && fill.kind !== 'solid' ? { of: 'fill', paint: fill } : null;
 }
 
-/** An end or a stop of a gradient, on the item itself. */
+/** Drags an end or a stop of a gradient, on the item itself. */
 export function pullPaint(ground: Ground, event: Press, what: string): void {
-  const { bench } = ground;
+  const { editor } = ground;
   const item = only(ground);
-  const found = item && gradientOf(item, bench.tab);
+  const found = item && gradientOf(item, editor.tab);
   if (!item || !isFramed(item) || !found) return;
-  if (/^\d+$/.test(what)) bench.put({ stop: Number(what) });
-  const back = inverse(pageMatrix(bench.page, item));
+  if (/^\d+$/.test(what)) editor.put({ stop: Number(what) });
+  const back = inverse(pageMatrix(editor.page, item));
   ground.reshape(event, 'Gradient', [item], (point) => {
     const paint = paintPulled(found.paint, item.width, item.height, what, transform(back, point));
     if (found.of === 'letters' && item.kind === 'text')

@@ -7,10 +7,10 @@ import type { Item } from '../../../core/schema/sheet';
 import { idsWithin } from '../../../core/sheet/tree';
 import { pictureNow } from '../../drawing/resources';
 import { itemChanges } from '../../commands/arrange';
-import type { Bench } from '../../document/bench';
+import type { Editor } from '../../document/editor';
 import { all } from '../../commands/steps';
 
-/** What gestures read of the press that begins them, whichever library tells of it. */
+/** The part of a pointer event that gestures use, whichever library it comes from. */
 export type Press = Pick<
   PointerEvent,
   | 'clientX'
@@ -25,9 +25,9 @@ export type Press = Pick<
   | 'preventDefault'
 > & { currentTarget: EventTarget | null };
 
-/** What a line's end would hold on to. */
+/** What a line's end would attach to. */
 export type Target = { item: string; target: string | null };
-/** What a gesture shows while it goes on. */
+/** What is drawn above the sheet while a gesture goes on. */
 export type Shown = {
   guides: readonly Guide[];
   gaps: readonly Gaps[];
@@ -38,21 +38,21 @@ export type Shown = {
 };
 export const NOTHING: Shown = { guides: [], gaps: [], sweep: null, hold: null, stroke: null };
 
-/** Pixels within which a dragged thing is drawn to a line, and a press meets a thin thing. */
+/** Pixels within which a dragged item snaps to a line, and within which a press hits a thin item. */
 export const SNAP = 6;
 export const REACH = 5;
 
-/** May this person do anything with it? Fixed parts are glass to a student: the pointer goes through. */
-export const reachable = (bench: Bench, item: Item) => bench.rights.kind === 'all' || item.touch !== 'fixed';
-export const mayMove = (bench: Bench, item: Item) =>
-  !item.locked && !bench.shut && (bench.rights.kind === 'all' || item.touch === 'free');
-/** Without drawing to anything while Ctrl or ⌘ is held. */
+/** Whether this person can do anything with the item. For students, presses go through fixed parts as through glass. */
+export const reachable = (editor: Editor, item: Item) => editor.rights.kind === 'all' || item.touch !== 'fixed';
+export const mayMove = (editor: Editor, item: Item) =>
+  !item.locked && !editor.shut && (editor.rights.kind === 'all' || item.touch === 'free');
+/** Snapping is off while Ctrl or ⌘ is held. */
 export const unsnapped = (event: { ctrlKey: boolean; metaKey: boolean }) => event.ctrlKey || event.metaKey;
 
-/** Where gestures take place: the paper under the pointer, its scale, and what is shown above it. */
+/** Where a gesture takes place: the paper under the pointer, its scale, and what is drawn above it. */
 export class Ground {
   constructor(
-    readonly bench: Bench,
+    readonly editor: Editor,
     readonly paper: () => HTMLElement,
     /** Pixels to a point. */
     readonly scale: number,
@@ -64,13 +64,13 @@ export class Ground {
     return { x: (event.clientX - box.left) / this.scale, y: (event.clientY - box.top) / this.scale };
   };
 
-  /** Follows the pointer until it is let go; Escape calls it off. */
+  /** Follows the pointer until it is released. Escape cancels. */
   follow(
     start: Press,
     move: (point: Point, event: PointerEvent) => void,
     end: (moved: boolean) => void,
     abandon: () => void,
-    /** Pixels that the pointer has to go before it counts as a move. */
+    /** Pixels the pointer has to move before it counts as a drag. */
     slack = 3,
   ): void {
     const origin = { x: start.clientX, y: start.clientY };
@@ -80,7 +80,7 @@ export class Ground {
     try {
       element.setPointerCapture(pointerId);
     } catch {
-      // A pointer that is gone already can't be captured; the window's own events will do.
+      // A pointer that is already gone can't be captured. The window's own events are enough then.
     }
     const onMove = (event: PointerEvent) => {
       if (event.pointerId !== pointerId) return;
@@ -92,7 +92,7 @@ export class Ground {
       window.removeEventListener('pointermove', onMove);
       window.removeEventListener('pointerup', onUp);
       window.removeEventListener('pointercancel', onCancel);
-      this.bench.cancelGesture = null;
+      this.editor.cancelGesture = null;
       this.show(NOTHING);
     };
     const onUp = (event: PointerEvent) => {
@@ -104,13 +104,13 @@ export class Ground {
       stop();
       abandon();
     };
-    this.bench.cancelGesture = onCancel;
+    this.editor.cancelGesture = onCancel;
     window.addEventListener('pointermove', onMove);
     window.addEventListener('pointerup', onUp);
     window.addEventListener('pointercancel', onCancel);
   }
 
-  /** Shows items as they would be and makes the change at the end. */
+  /** Shows items as they would be, and makes the change when the gesture ends. */
   reshape(
     event: Press,
     name: string,
@@ -118,33 +118,33 @@ export class Ground {
     next: (point: Point, pointer: PointerEvent) => Item[],
     slack?: number,
   ): void {
-    const { bench } = this;
+    const { editor } = this;
     let after: Item[] | null = null;
     this.follow(
       event,
       (point, pointer) => {
         after = next(point, pointer);
-        bench.show(new Map(after.map((item) => [item.id, item])));
+        editor.show(new Map(after.map((item) => [item.id, item])));
       },
       () => {
-        bench.show(new Map());
+        editor.show(new Map());
         if (!after) return;
         const changes = before.flatMap((item, i) => itemChanges(item, after![i]));
-        bench.make(name, all(changes));
+        editor.make(name, all(changes));
       },
-      () => bench.show(new Map()),
+      () => editor.show(new Map()),
       slack,
     );
   }
 
-  /** What a dragged thing is drawn to: the things that stay, page and margin, own guides and the grid. */
+  /** What a dragged item snaps to: items that stay, the page and its margin, guides and the grid. */
   targets(moving: readonly Item[]) {
-    const { bench } = this;
+    const { editor } = this;
     const gone = new Set(moving.flatMap(idsWithin));
-    const boxes = bench.page.items
+    const boxes = editor.page.items
       .filter((item) => !gone.has(item.id) && !item.hidden && item.kind !== 'line')
-      .map((item) => boxOf(bench.page, item, pictureNow));
-    const { width, height, guides, grid } = bench.page;
-    return snapTargets(boxes, [{ x: 0, y: 0, width, height }, withinMargins(bench.page)], guides, grid);
+      .map((item) => boxOf(editor.page, item, pictureNow));
+    const { width, height, guides, grid } = editor.page;
+    return snapTargets(boxes, [{ x: 0, y: 0, width, height }, withinMargins(editor.page)], guides, grid);
   }
 }

@@ -1,4 +1,4 @@
-import { noneLocked } from '../../document/bench';
+import { noneLocked } from '../../document/editor';
 import type { Press } from './ground';
 import { spanned, union } from '../../../core/geometry/box';
 import { boxOf, itemsWithin } from '../../../core/items/hit';
@@ -12,10 +12,10 @@ import { all } from '../../commands/steps';
 import type { Ground } from './ground';
 import { mayMove, reachable, SNAP, unsnapped } from './ground';
 
-/** Moves items with the pointer: Shift keeps to one direction, Ctrl does without drawing to anything. */
+/** Moves items with the pointer. Shift keeps to one direction, Ctrl turns snapping off. */
 export function dragItems(ground: Ground, event: Press, items: readonly Item[], onClick: () => void): void {
-  const { bench, scale } = ground;
-  const moving = items.filter((item) => mayMove(bench, item));
+  const { editor, scale } = ground;
+  const moving = items.filter((item) => mayMove(editor, item));
   if (moving.length === 0)
     return ground.follow(
       event,
@@ -23,14 +23,14 @@ export function dragItems(ground: Ground, event: Press, items: readonly Item[], 
       (moved) => {
         if (!moved) onClick();
         else if (items.some((item) => item.locked))
-          bench.say('This is locked. Unlock it in the margin to move it.', noneLocked);
+          editor.say('This is locked. Unlock it in the margin to move it.', noneLocked);
       },
       () => {},
     );
   const start = ground.pointOf(event);
-  const box = union(moving.map((item) => boxOf(bench.page, item, pictureNow)));
+  const box = union(moving.map((item) => boxOf(editor.page, item, pictureNow)));
   const targets = ground.targets(moving);
-  const layer = new DragLayer(bench, ground.paper(), moving, scale);
+  const layer = new DragLayer(editor, ground.paper(), moving, scale);
   let by: Point = { x: 0, y: 0 };
   let last = start;
   let shown = false;
@@ -58,18 +58,18 @@ export function dragItems(ground: Ground, event: Press, items: readonly Item[], 
     (moved) => {
       layer.done();
       if (!moved) onClick();
-      else if (moving.length === 1 && bench.onSheet.some((maker) => maker.drop?.(bench, moving[0], last))) return;
-      else if (by.x !== 0 || by.y !== 0) bench.make('Move', all(moving.map((item) => moveChange(bench, item, by))));
+      else if (moving.length === 1 && editor.onSheet.some((maker) => maker.drop?.(editor, moving[0], last))) return;
+      else if (by.x !== 0 || by.y !== 0) editor.make('Move', all(moving.map((item) => moveChange(editor, item, by))));
     },
     () => layer.done(),
   );
 }
 
-/** Chooses what lies wholly in a swept box. */
+/** Selects what lies entirely in the swept area. */
 export function sweepFrom(ground: Ground, event: Press, add: boolean): void {
-  const { bench } = ground;
+  const { editor } = ground;
   const start = ground.pointOf(event);
-  const had = add ? bench.selection : [];
+  const had = add ? editor.selection : [];
   let box: Box | null = null;
   ground.follow(
     event,
@@ -80,15 +80,15 @@ export function sweepFrom(ground: Ground, event: Press, add: boolean): void {
     (moved) => {
       if (!moved || !box) {
         if (!add) {
-          bench.select([]);
-          bench.enter(null);
+          editor.select([]);
+          editor.enter(null);
         }
         return;
       }
-      const found = itemsWithin(bench.page, bench.enteredGroup, box, pictureNow).filter(
-        (item) => reachable(bench, item) && !item.locked,
+      const found = itemsWithin(editor.page, editor.enteredGroup, box, pictureNow).filter(
+        (item) => reachable(editor, item) && !item.locked,
       );
-      bench.select([...new Set([...had, ...found.map((item) => item.id)])]);
+      editor.select([...new Set([...had, ...found.map((item) => item.id)])]);
     },
     () => {},
   );

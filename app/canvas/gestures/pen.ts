@@ -9,29 +9,29 @@ import type { Change } from '../../../core/changes/change';
 import { ink } from '../../../core/schema/defaults';
 import type { InkItem } from '../../../core/schema/sheet';
 import { everyItem, findOn } from '../../../core/sheet/tree';
-import type { Tool } from '../../document/bench';
+import type { Tool } from '../../document/editor';
 import { all, newId, touch } from '../../commands/steps';
 import type { Ground } from './ground';
 import { mayMove } from './ground';
 
 /** Drawing and erasing by hand. */
 
-/** A pen that tells no pressure draws with an even one. */
+/** A pen without pressure draws evenly. */
 const pressureOf = (event: PointerEvent | Press) =>
   event.pointerType === 'pen' && event.pressure > 0 ? event.pressure : 0.5;
 
 export function drawStroke(ground: Ground, event: Press, tool: Extract<Tool, { kind: 'pen' }>): void {
-  const { bench } = ground;
-  const group = bench.enteredGroup;
-  const back = group ? inverse(pageMatrix(bench.page, group)) : IDENTITY;
+  const { editor } = ground;
+  const group = editor.enteredGroup;
+  const back = group ? inverse(pageMatrix(editor.page, group)) : IDENTITY;
   const start = ground.pointOf(event);
   const points: PenPoint[] = [[start.x, start.y, pressureOf(event)]];
   const made = (list: readonly PenPoint[]) =>
-    ink({ id: newId(), touch: touch(bench), colour: tool.colour, weight: tool.weight, ...strokeOf(list) });
+    ink({ id: newId(), touch: touch(editor), colour: tool.colour, weight: tool.weight, ...strokeOf(list) });
   ground.follow(
     event,
     (_, pointer) => {
-      // All that the pen told since the last frame: fast strokes stay round.
+      // All pen positions since the last frame, so that fast strokes stay round.
       const all = pointer.getCoalescedEvents?.() ?? [];
       for (const one of all.length > 0 ? all : [pointer]) {
         const { x, y } = ground.pointOf(one);
@@ -47,9 +47,9 @@ export function drawStroke(ground: Ground, event: Press, tool: Extract<Tool, { k
       });
       // A press without a move is a dot.
       if (local.length === 1) local.push([local[0][0] + 0.1, local[0][1], local[0][2]]);
-      bench.make('Draw', {
+      editor.make('Draw', {
         kind: 'insert',
-        spot: { page: bench.page.id, group: bench.entered, behind: null },
+        spot: { page: editor.page.id, group: editor.entered, behind: null },
         item: made(local),
       });
     },
@@ -59,11 +59,11 @@ export function drawStroke(ground: Ground, event: Press, tool: Extract<Tool, { k
 }
 
 export function erase(ground: Ground, event: Press, tool: Extract<Tool, { kind: 'eraser' }>): void {
-  const { bench } = ground;
+  const { editor } = ground;
   const path: Point[] = [ground.pointOf(event)];
   const radius = tool.size / 2;
-  const strokes = [...everyItem(bench.page)].filter(
-    (item): item is InkItem => item.kind === 'ink' && mayMove(bench, item) && !item.hidden,
+  const strokes = [...everyItem(editor.page)].filter(
+    (item): item is InkItem => item.kind === 'ink' && mayMove(editor, item) && !item.hidden,
   );
   const circle = `M${-radius} 0a${radius} ${radius} 0 1 0 ${tool.size} 0a${radius} ${radius} 0 1 0 ${-tool.size} 0Z`;
   const showAt = (at: Point) => ground.show({ stroke: { d: circle, at, colour: 'rgb(178 80 28 / 25%)' } });
@@ -77,14 +77,14 @@ export function erase(ground: Ground, event: Press, tool: Extract<Tool, { kind: 
     () => {
       const changes: Change[] = [];
       for (const item of strokes) {
-        const back = inverse(parentMatrix(bench.page, item.id));
+        const back = inverse(parentMatrix(editor.page, item.id));
         const local = path.map((point) => transform(back, point));
         const reach = radius + longestStep(local);
         if (!local.some((at) => mayTouch(item, at, reach))) continue;
         const pieces = erased(item, local, radius);
         if (!pieces) continue;
-        const place = findOn(bench.page, item.id)!;
-        const spot = { page: bench.page.id, group: place.groups.at(-1)?.id ?? null, behind: item.id };
+        const place = findOn(editor.page, item.id)!;
+        const spot = { page: editor.page.id, group: place.groups.at(-1)?.id ?? null, behind: item.id };
         for (const piece of pieces.toReversed())
           changes.push({
             kind: 'insert',
@@ -93,7 +93,7 @@ export function erase(ground: Ground, event: Press, tool: Extract<Tool, { kind: 
           });
         changes.push({ kind: 'remove', id: item.id });
       }
-      if (changes.length > 0) bench.make('Erase', all(changes));
+      if (changes.length > 0) editor.make('Erase', all(changes));
     },
     () => {},
     1,

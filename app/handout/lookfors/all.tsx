@@ -7,7 +7,7 @@ import type { LookForSettings, SettingsProps } from './settings';
 import { StyleSettings } from './style';
 import { WordsSettings } from './words';
 
-/** The settings of each kind of look-for; null where there is nothing to set. */
+/** The settings of each kind of look-for. Null where there are none. */
 const SETTINGS: { [K in LookFor['kind']]: LookForSettings<LookForOf<K>> | null } = {
   labels: LabelsSettings,
   words: WordsSettings,

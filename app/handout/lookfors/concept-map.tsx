@@ -27,20 +27,20 @@ export function MapSettings({ lookFor, set }: SettingsProps<MapLookFor>) {
         <SpellingChoice spelling={lookFor.spelling} onChange={(spelling) => set({ spelling })} />
       </div>
       <Checkbox checked={lookFor.direction} onChange={(event) => set({ direction: event.target.checked })}>
-        arrows must point the right way
+        Arrows must point the right way
       </Checkbox>
       <Checkbox checked={lookFor.words} onChange={(event) => set({ words: event.target.checked })}>
-        links must say the same
+        Links must say the same
       </Checkbox>
       <details>
-        <summary>other words that count</summary>
+        <summary>Other words that count</summary>
         {lookFor.concepts.map(({ id: concept, words }, i) => (
           <label key={concept} className="lookfor-line">
             <span className="map-concept">{words[0]}</span>
             <Input
               size="small"
               value={typedNow[concept] ?? words.slice(1).join(', ')}
-              placeholder="none; separate them by commas"
+              placeholder="None; separate them by commas"
               onChange={(event) => also(i, event.target.value)}
             />
           </label>

@@ -2,7 +2,7 @@ import { InputNumber } from 'antd';
 
 type Props = { label: string; value: number; width: number; onChange: (value: number) => void };
 
-/** How many of something are looked for, within what a look-for may ask. */
+/** How many of something a look-for asks for. */
 export function HowMany({ label, value, width, onChange }: Props) {
   return (
     <InputNumber

@@ -5,5 +5,5 @@ import type { SettingsProps } from './settings';
 
 export function NameSettings({ lookFor, sheet }: SettingsProps<NameLookFor>) {
   const item = lookFor.item === null ? undefined : find(sheet, lookFor.item)?.item;
-  return <span className="quiet">{item ? `on “${itemName(item)}”` : 'anywhere they may write'}</span>;
+  return <span className="quiet">{item ? `On “${itemName(item)}”` : 'Anywhere they may write'}</span>;
 }

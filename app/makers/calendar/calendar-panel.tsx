@@ -7,10 +7,12 @@ import type { CalendarRecipe, Happening } from '../../../core/schema/recipes/cal
 import { MOST_HAPPENINGS } from '../../../core/schema/recipes/calendar';
 import { freeIds } from '../../../core/schema/recipes/map';
 import { fileName } from '../../../core/items/name';
-import type { Bench } from '../../document/bench';
+import type { Editor } from '../../document/editor';
 import { files } from '../../document/helpers';
-import { Swatches } from '../../colour/colour-field';
-import { More, NumberField, Row, Toggle } from '../../fields/fields';
+import { Swatches } from '../../colour/swatches';
+import { NumberField } from '../../fields/number-field';
+import { Toggle } from '../../fields/toggle';
+import { More, Row } from '../../parts/row';
 import { FileButton } from '../../fields/file-button';
 import { downloadText } from '../../browser/download';
 import { useMade } from '../kit/made';
@@ -24,8 +26,8 @@ const two = (value: number) => `${value}`.padStart(2, '0');
 const dayIn = (year: number, month: number, day = 1) =>
   `${`${year}`.padStart(4, '0')}-${two(month)}-${two(Math.min(day, daysIn(year, month)))}`;
 
-export function CalendarPanel({ bench, group, sheet }: PanelProps) {
-  const { recipe, notes, put } = useMade(bench, group, 'calendar');
+export function CalendarPanel({ editor, group, sheet }: PanelProps) {
+  const { recipe, notes, put } = useMade(editor, group, 'calendar');
   const { year, month, day } = dateOf(dayNumber(recipe.day));
   const goTo = (values: { year?: number; month?: number }) =>
     put('Month', { day: dayIn(values.year ?? year, values.month ?? month, day) });
@@ -92,8 +94,8 @@ export function CalendarPanel({ bench, group, sheet }: PanelProps) {
         </Row>
       )}
       <Happenings recipe={recipe} put={put} />
-      <Notes {...{ notes, bench, group }} />
-      <Sources bench={bench} recipe={recipe} put={put} />
+      <Notes {...{ notes, editor, group }} />
+      <Sources editor={editor} recipe={recipe} put={put} />
       <Row label="also">
         <Toggle on={recipe.moon} label="Quarters of the moon" onClick={() => put('Moon', { moon: !recipe.moon })}>
           moon
@@ -111,10 +113,10 @@ export function CalendarPanel({ bench, group, sheet }: PanelProps) {
       </Row>
       <Row label="">
         <Checkbox checked={recipe.outside} onChange={(event) => put('Other months', { outside: event.target.checked })}>
-          days of other months
+          Days of other months
         </Checkbox>
       </Row>
-      <More title="shading and words">
+      <More title="Shading and words">
         <Swatches
           label="weekends"
           value={recipe.weekends}
@@ -150,7 +152,7 @@ export function CalendarPanel({ bench, group, sheet }: PanelProps) {
 
 type Put = (name: string, values: Partial<CalendarRecipe>, keep?: 'soon' | 'now') => void;
 
-/** What happens in the days that are shown. */
+/** The events of the days shown. */
 function Happenings({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
   const { happenings } = recipe;
   const { from, until } = shownDays(recipe);
@@ -241,11 +243,11 @@ function TimeField({ label, value, onChange }: { label: string; value: string; o
   );
 }
 
-/** Larger files hold more than a calendar on paper can. */
+/** Larger files hold more than a printed calendar can show. */
 const LARGEST_FILE = 4_000_000;
 
 /** Events and holidays from a calendar file or a typed list, and all of them as a file. */
-function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe; put: Put }) {
+function Sources({ editor, recipe, put }: { editor: Editor; recipe: CalendarRecipe; put: Put }) {
   const [kind, setKind] = useState<Happening['kind']>('event');
   const [typed, setTyped] = useState('');
   const [problems, setProblems] = useState<readonly string[]>([]);
@@ -261,7 +263,7 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
   }
   async function read(chosen: File) {
     if (chosen.size > LARGEST_FILE)
-      return bench.say('This file is too large for a calendar. Take one of at most 4 MB.');
+      return editor.say('This file is too large for a calendar. Take one of at most 4 MB.');
     const { from } = shownDays(recipe);
     const text = await chosen.text();
     const found = await files.ask((worker) => worker.calendar(text, from, from + 366, kind));
@@ -269,11 +271,11 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
   }
   async function write() {
     const { writtenCalendar } = await import('../../../core/makers/calendar/files');
-    const name = fileName(bench.sheet.title, 'calendar');
+    const name = fileName(editor.sheet.title, 'calendar');
     downloadText(`${name}.ics`, 'text/calendar', writtenCalendar(recipe.happenings, Date.now()));
   }
   return (
-    <More title="from a file or a list">
+    <More title="From a file or a list">
       <Row label="as">
         <Choice
           label="What they are taken as"
@@ -291,7 +293,7 @@ function Sources({ bench, recipe, put }: { bench: Bench; recipe: CalendarRecipe;
           accept=".ics,.ical,text/calendar"
           onFile={(chosen) => void read(chosen)}
         >
-          from .ics …
+          From .ics …
         </FileButton>
       </Row>
       <Input.TextArea

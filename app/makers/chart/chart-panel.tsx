@@ -1,4 +1,3 @@
-import { Segmented } from 'antd';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Data } from '../../../core/makers/chart/data';
@@ -7,9 +6,11 @@ import type { ChartKind, ChartRecipe, DataTable } from '../../../core/schema/rec
 import { CHART_KINDS, TASKS, VALUES } from '../../../core/schema/recipes/chart';
 import type { GroupItem } from '../../../core/schema/sheet';
 import { everyItem } from '../../../core/sheet/tree';
-import type { Bench } from '../../document/bench';
-import { Swatches } from '../../colour/colour-field';
-import { More, NumberField, Row, Toggle } from '../../fields/fields';
+import type { Editor } from '../../document/editor';
+import { Swatches } from '../../colour/swatches';
+import { NumberField } from '../../fields/number-field';
+import { Toggle } from '../../fields/toggle';
+import { More, Row } from '../../parts/row';
 import type { State } from '../../document/makes';
 import { newId } from '../../commands/steps';
 import { addMade } from '../kit/begin';
@@ -19,7 +20,7 @@ import { useMade } from '../kit/made';
 import type { PanelProps } from '../kit/parts';
 import { FaceAndSize, Notes, TitleField } from '../kit/parts';
 import { PicturePick } from '../kit/picture-pick';
-import { Choice } from '../../fields/choice';
+import { Choice, Segments } from '../../fields/choice';
 
 /** A chart's margin card: its table, the kinds that can show it, and what students do with it. */
 
@@ -32,8 +33,8 @@ const TASK_NAMES = {
 const CAN_LIE = new Set<ChartKind>(['bar', 'grouped', 'stacked']);
 
 /** All charts of the sheet that share a table, besides one. */
-const sharing = (bench: Bench, table: string, but: string): GroupItem[] =>
-  bench.sheet.pages.flatMap((page) =>
+const sharing = (editor: Editor, table: string, but: string): GroupItem[] =>
+  editor.sheet.pages.flatMap((page) =>
     [...everyItem(page)].filter(
       (item): item is GroupItem =>
         item.kind === 'group' &&
@@ -43,26 +44,26 @@ const sharing = (bench: Bench, table: string, but: string): GroupItem[] =>
     ),
   );
 
-export function ChartPanel({ bench, group, sheet }: PanelProps) {
-  const { recipe, notes, edit, put } = useMade(bench, group, 'chart');
+export function ChartPanel({ editor, group, sheet }: PanelProps) {
+  const { recipe, notes, edit, put } = useMade(editor, group, 'chart');
   const data = dataOf(recipe.table);
-  const others = sharing(bench, recipe.table.id, group.id);
+  const others = sharing(editor, recipe.table.id, group.id);
 
-  /** The table, for this chart and all that share it. */
+  /** The table of this chart and of all that share it. */
   function setTable(name: string, table: DataTable, keep: 'soon' | 'now' = 'now') {
     edit(name, { ...recipe, table }, keep, () => {
-      for (const other of sharing(bench, table.id, group.id)) {
-        const state = bench.making?.state(other.id);
+      for (const other of sharing(editor, table.id, group.id)) {
+        const state = editor.making?.state(other.id);
         if (state?.kind === 'chart') {
           const followed = { ...state, recipe: { ...(state.recipe as ChartRecipe), table } } as State;
-          bench.making?.edit(other.id, name, followed, 'with last');
+          editor.making?.edit(other.id, name, followed, 'with last');
         }
       }
     });
   }
   function another() {
     const kind = CHART_KINDS.find((one) => one !== recipe.kind && whyNot(one, data) === null);
-    void addMade(bench, BEGINNING, undefined, { ...recipe, kind: kind ?? recipe.kind });
+    void addMade(editor, BEGINNING, undefined, { ...recipe, kind: kind ?? recipe.kind });
   }
 
   return (
@@ -71,13 +72,12 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
         table={recipe.table}
         stray={strayCells(data)}
         onChange={setTable}
-        onProblem={(words) => bench.say(words)}
+        onProblem={(words) => editor.say(words)}
       />
       {data.columns.some(({ doubtful }) => doubtful) && (
         <Row label="dates">
-          <Segmented
-            size="small"
-            aria-label="Which comes first in the dates of the table"
+          <Segments
+            label="Which comes first in the dates of the table"
             value={recipe.table.dates ?? 'day'}
             onChange={(dates) => setTable('Order of dates', { ...recipe.table, dates })}
             options={[
@@ -88,7 +88,7 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
         </Row>
       )}
       <Kinds kind={recipe.kind} data={data} onChoose={(kind) => put('Kind of chart', { kind })} />
-      <Notes {...{ notes, bench, group }} />
+      <Notes {...{ notes, editor, group }} />
       <p className="chart-shares">
         {others.length > 0 && (
           <span>
@@ -151,7 +151,7 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
           onChange={(task) => put('Task', { task })}
         />
       </Row>
-      <More title="colours and words">
+      <More title="Colours and words">
         <Row label="colours">
           <span className="cloud-colours">
             {recipe.colours.map((hex, i) => (
@@ -173,11 +173,11 @@ export function ChartPanel({ bench, group, sheet }: PanelProps) {
   );
 }
 
-/** Cells that are no number in a column of numbers, by row and column of the whole table; its head is row 0. */
+/** Cells that are not numbers in a column of numbers, by row and column of the whole table. Its head is row 0. */
 const strayCells = (data: Data): Set<string> =>
   new Set(straysIn(data).map(({ row, column }) => `${row + 1} ${column.at}`));
 
-/** All kinds; those that the table can't feed say why, and which is nearest. */
+/** All kinds. Those that can't show the table say why, and which is nearest. */
 function Kinds({ kind, data, onChoose }: { kind: ChartKind; data: Data; onChoose: (kind: ChartKind) => void }) {
   const [asked, setAsked] = useState<ChartKind | null>(null);
   const reason = asked && whyNot(asked, data);

@@ -4,10 +4,10 @@ import type { ClipboardEvent, KeyboardEvent } from 'react';
 import { readCells, readTable } from '../../../core/formats/tables';
 import { LONGEST_CELL, MOST_COLUMNS, MOST_ROWS } from '../../../core/schema/recipes/chart';
 import type { DataTable } from '../../../core/schema/recipes/chart';
-import { Toggle } from '../../fields/fields';
+import { Toggle } from '../../fields/toggle';
 import { FileButton } from '../../fields/file-button';
 
-/** A small table to type in: Tab goes on, Enter goes down, and what is pasted from a spreadsheet fills the cells from here on. */
+/** A small table to type in: Tab moves on, Enter moves down, and cells pasted from a spreadsheet fill it from there. */
 
 type Props = {
   table: DataTable;
@@ -24,7 +24,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
   const all = [head, ...rows];
   const wide = head.length;
 
-  /** The whole table with cells put in from a place on; it grows as far as it may. */
+  /** The table with cells inserted from a position on. It grows up to its limits. */
   function withCells(at: { row: number; column: number }, cells: readonly (readonly string[])[]): DataTable {
     const columns = Math.min(MOST_COLUMNS, Math.max(wide, at.column + Math.max(1, ...cells.map((row) => row.length))));
     const next = Array.from(
@@ -41,7 +41,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
     const cells = readCells(event.clipboardData.getData('text/plain'));
     if (cells.length === 0 || (cells.length === 1 && cells[0].length === 1)) return;
     event.preventDefault();
-    // A whole table pasted into the first cell stands in the place of what was there.
+    // A whole table pasted into the first cell replaces the old one.
     if (row === 0 && column === 0 && cells.length > 1)
       onChange('Paste table', { ...table, head: cells[0], rows: cells.slice(1) });
     else onChange('Paste cells', withCells({ row, column }, cells));
@@ -69,7 +69,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
     />
   );
   const drop = (row: number) => onChange('Remove row', { ...table, rows: rows.filter((_, i) => i !== row - 1) });
-  // One empty row more to type into.
+  // An empty row more to type into.
   const shown = rows.length < MOST_ROWS ? [...rows, []] : rows;
   return (
     <div className="data-grid">
@@ -135,7 +135,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
   );
 }
 
-/** Larger files are no tables for a chart. */
+/** Larger files are too much for a chart. */
 const LARGEST_FILE = 1_000_000;
 
 /** A table from a file of comma-separated or tab-separated cells. */
@@ -157,7 +157,7 @@ function TableFile({ onCells, onProblem }: { onCells: (cells: string[][]) => voi
       accept=".csv,.tsv,.txt,text/csv,text/plain"
       onFile={(chosen) => void read(chosen)}
     >
-      from file …
+      From file …
     </FileButton>
   );
 }

@@ -1,12 +1,14 @@
+import { Swatch } from '../../colour/swatch';
 import { Checkbox, Input, Progress, Slider } from 'antd';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Angles, CloudRecipe, CloudShape } from '../../../core/schema/recipes/cloud';
 import { ANGLES, MOST_WORDS } from '../../../core/schema/recipes/cloud';
 import { beyondList, readList, writtenList } from '../../../core/makers/cloud/words';
 import { FaceChoice } from '../../fields/face-choice';
-import type { Bench } from '../../document/bench';
-import { useBench } from '../../document/bench';
-import { More, Row, Toggle } from '../../fields/fields';
+import type { Editor } from '../../document/editor';
+import { useEditor } from '../../document/editor';
+import { Toggle } from '../../fields/toggle';
+import { More, Row } from '../../parts/row';
 import { CloudSources } from './cloud-sources';
 import { useMade } from '../kit/made';
 import type { PanelProps } from '../kit/parts';
@@ -35,15 +37,15 @@ const begun: Record<CloudShape['kind'], CloudShape> = {
   letters: { kind: 'letters', letters: 'A', font: 'fredoka' },
 };
 
-export function CloudPanel({ bench, group, sheet }: PanelProps) {
-  const { recipe, seed, notes, put, reseed } = useMade(bench, group, 'cloud');
+export function CloudPanel({ editor, group, sheet }: PanelProps) {
+  const { recipe, seed, notes, put, reseed } = useMade(editor, group, 'cloud');
   const { shape } = recipe;
   return (
     <div className="cloud-panel">
       <WordList words={recipe.words} onChange={(words, keep) => put('Words', { words }, keep)} />
-      <CloudSources bench={bench} group={group} onWords={(words) => put('Words', { words })} />
-      <Making bench={bench} id={group.id} />
-      <Notes {...{ notes, bench, group }} />
+      <CloudSources editor={editor} group={group} onWords={(words) => put('Words', { words })} />
+      <Making editor={editor} id={group.id} />
+      <Notes {...{ notes, editor, group }} />
       <Row label="fills">
         <Choice
           label="What the words fill"
@@ -103,7 +105,7 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
           fill up
         </Toggle>
       </div>
-      <More title="fonts and colours">
+      <More title="Fonts and colours">
         <Row label="fonts">
           <FaceChoice
             mode="multiple"
@@ -116,7 +118,7 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
         </Row>
         <Row label="">
           <Checkbox checked={recipe.bold} onChange={(event) => put('Bold', { bold: event.target.checked })}>
-            bold
+            Bold
           </Checkbox>
         </Row>
         <Row label="colours">
@@ -124,14 +126,13 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
             {[...new Set([...sheet.palette, ...recipe.colours])].map((hex) => {
               const on = recipe.colours.includes(hex);
               return (
-                <button
+                <Swatch
                   key={hex}
-                  type="button"
-                  className="swatch"
+                  colour={hex}
+                  out={!on}
                   aria-pressed={on}
                   aria-label={hex}
                   title={on ? `${hex}: words have this colour` : hex}
-                  style={{ background: hex }}
                   onClick={() => {
                     const colours = on ? recipe.colours.filter((one) => one !== hex) : [...recipe.colours, hex];
                     if (colours.length > 0 && colours.length <= 10) put('Colours', { colours });
@@ -154,7 +155,7 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
           />
         </Row>
       </More>
-      <More title="sizes">
+      <More title="Sizes">
         <Row label="weights">
           <Slider
             min={0}
@@ -186,7 +187,7 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
         </Row>
         <Row label="">
           <Checkbox checked={recipe.wrap} onChange={(event) => put('Lines', { wrap: event.target.checked })}>
-            long phrases in two lines
+            Long phrases in two lines
           </Checkbox>
         </Row>
       </More>
@@ -194,7 +195,7 @@ export function CloudPanel({ bench, group, sheet }: PanelProps) {
   );
 }
 
-/** Words as they are typed; what is typed is read as a list each time, and written anew only when it came from elsewhere. */
+/** The words as typed. They are read as a list each time, and rewritten only when they change elsewhere. */
 function WordList({
   words,
   onChange,
@@ -233,11 +234,11 @@ function WordList({
   );
 }
 
-/** How far a cloud is that takes long, and a way to stop it. */
-function Making({ bench, id }: { bench: Bench; id: string }) {
-  const share = useBench(
-    bench,
-    useCallback((now: Bench) => now.making?.progress.get(id) ?? null, [id]),
+/** The progress of a slow cloud, and a button to stop it. */
+function Making({ editor, id }: { editor: Editor; id: string }) {
+  const share = useEditor(
+    editor,
+    useCallback((now: Editor) => now.making?.progress.get(id) ?? null, [id]),
   );
   const going = share !== null;
   useEffect(() => {
@@ -245,11 +246,11 @@ function Making({ bench, id }: { bench: Bench; id: string }) {
     const stop = (event: KeyboardEvent) => {
       if (event.key !== 'Escape') return;
       event.stopPropagation();
-      bench.making?.stop(id);
+      editor.making?.stop(id);
     };
     window.addEventListener('keydown', stop, true);
     return () => window.removeEventListener('keydown', stop, true);
-  }, [bench, id, going]);
+  }, [editor, id, going]);
   if (share === null) return null;
   return (
     <p className="made-making" role="status">
@@ -260,7 +261,7 @@ function Making({ bench, id }: { bench: Bench; id: string }) {
         strokeColor="var(--moss)"
         aria-label="How far it is"
       />
-      <Toggle label="Stops (Escape); all stays as it was" onClick={() => bench.making?.stop(id)}>
+      <Toggle label="Stops (Escape); all stays as it was" onClick={() => editor.making?.stop(id)}>
         stop
       </Toggle>
     </p>

@@ -11,8 +11,9 @@ import type { GroupItem } from '../../../core/schema/sheet';
 import { isWritten } from '../../../core/schema/sheet';
 import { everyItem } from '../../../core/sheet/tree';
 import type { WrittenAnswer } from './written-answer';
-import type { Bench } from '../../document/bench';
-import { Row, Toggle } from '../../fields/fields';
+import type { Editor } from '../../document/editor';
+import { Toggle } from '../../fields/toggle';
+import { Row } from '../../parts/row';
 import { Choice } from '../../fields/choice';
 
 /** Where the words of a cloud may come from, besides being typed. */
@@ -31,13 +32,13 @@ const WAY_TELLS: Record<Way, string> = {
   class: 'Counts what all students of a class wrote in one box of a handout',
 };
 
-type Props = { bench: Bench; group: GroupItem; onWords: (words: Weighted[]) => void };
+type Props = { editor: Editor; group: GroupItem; onWords: (words: Weighted[]) => void };
 
-export function CloudSources({ bench, group, onWords }: Props) {
+export function CloudSources({ editor, group, onWords }: Props) {
   const [way, setWay] = useState<Way | null>(null);
-  const teacher = bench.rights.kind === 'all';
+  const teacher = editor.rights.kind === 'all';
   const take = (words: Weighted[], from: string) => {
-    if (words.length === 0) return bench.say(`There are no words to count in ${from}.`);
+    if (words.length === 0) return editor.say(`There are no words to count in ${from}.`);
     onWords(words);
     setWay(null);
   };
@@ -53,8 +54,8 @@ export function CloudSources({ bench, group, onWords }: Props) {
           ))}
       </Row>
       {way === 'text' && <FromText onTake={(text) => take(countWords([text]), 'this text')} />}
-      {way === 'box' && <FromBox {...{ bench, group }} onTake={(text) => take(countWords([text]), 'this box')} />}
-      {way === 'column' && <FromColumn bench={bench} onTake={(words) => take(words, 'this column')} />}
+      {way === 'box' && <FromBox {...{ editor, group }} onTake={(text) => take(countWords([text]), 'this box')} />}
+      {way === 'column' && <FromColumn editor={editor} onTake={(words) => take(words, 'this column')} />}
       {way === 'class' && <FromClass onTake={(words) => take(words, 'what the class wrote')} />}
     </div>
   );
@@ -82,28 +83,29 @@ function FromText({ onTake }: { onTake: (text: string) => void }) {
   );
 }
 
-function FromBox({ bench, group, onTake }: { bench: Bench; group: GroupItem; onTake: (text: string) => void }) {
+function FromBox({ editor, group, onTake }: { editor: Editor; group: GroupItem; onTake: (text: string) => void }) {
   const own = new Set(group.items.map(({ id }) => id));
-  const boxes = bench.sheet.pages.flatMap((page) =>
+  const boxes = editor.sheet.pages.flatMap((page) =>
     [...everyItem(page)].filter(isWritten).filter((item) => !own.has(item.id) && bodyText(item.body).trim() !== ''),
   );
   if (boxes.length === 0) return <p className="quiet">There is no box with words on this sheet.</p>;
   return (
     <Choice
       label="Box whose words are counted"
+      asIs
       options={boxes.map((item) => ({ value: item.id, label: itemName(item) }))}
       onChange={(id: string) => onTake(bodyText(boxes.find((item) => item.id === id)!.body))}
-      placeholder="which box?"
+      placeholder="Which box?"
     />
   );
 }
 
-/** Weighed by no column, and the table that is no one's on the sheet. */
+/** No column of weights; no table of the sheet. */
 const COUNTED = -1;
 const PASTED = '';
 
-function FromColumn({ bench, onTake }: { bench: Bench; onTake: (words: Weighted[]) => void }) {
-  const [tables] = useState(() => tablesOn(bench.sheet));
+function FromColumn({ editor, onTake }: { editor: Editor; onTake: (words: Weighted[]) => void }) {
+  const [tables] = useState(() => tablesOn(editor.sheet));
   const [chosen, setChosen] = useState(tables[0]?.id ?? PASTED);
   const [pasted, setPasted] = useState('');
   const [column, setColumn] = useState(0);
@@ -113,14 +115,14 @@ function FromColumn({ bench, onTake }: { bench: Bench; onTake: (words: Weighted[
     const [head, ...rows] = readCells(pasted);
     return head && rows.length > 0 ? { head, rows } : null;
   }, [chosen, pasted, tables]);
-  // A column of numbers that are no words is what weighs them, until another is chosen.
+  // The first column of numbers gives the weights until another one is chosen.
   const numbers = table ? numbersAfter(table, column) : null;
   const by = weights ?? numbers ?? COUNTED;
   const names = (table?.head ?? []).map((name, i) => ({ value: i, label: name || `column ${i + 1}` }));
   function take() {
     const { words, left } = columnWords(table!, column, by === COUNTED ? null : by);
     if (words.length > 0 && left > 0)
-      bench.say(
+      editor.say(
         `${left === 1 ? 'One row is' : `${left} rows are`} left out: no number above 0 stands beside its words.`,
       );
     onTake(words);
@@ -155,6 +157,7 @@ function FromColumn({ bench, onTake }: { bench: Bench; onTake: (words: Weighted[
             <Choice
               label="Column of words"
               value={Math.min(column, names.length - 1)}
+              asIs
               options={names}
               onChange={setColumn}
             />
@@ -219,7 +222,7 @@ function FromClass({ onTake }: { onTake: (words: Weighted[]) => void }) {
       <Select
         size="small"
         aria-label="Handout"
-        placeholder="which handout?"
+        placeholder="Which handout?"
         loading={!all.answer && !all.problem}
         value={handout}
         options={(all.answer?.handouts ?? []).map(({ id, title, className }) => ({
@@ -234,7 +237,7 @@ function FromClass({ onTake }: { onTake: (words: Weighted[]) => void }) {
           key={handout}
           size="small"
           aria-label="Box that the class wrote in"
-          placeholder="which box?"
+          placeholder="Which box?"
           options={boxes.map(({ id, name, page, filled }) => ({
             value: id,
             label: `${name} · page ${page} · ${filled} written`,

@@ -3,9 +3,9 @@ import type { Point } from '../../../core/geometry/matrix';
 import { group } from '../../../core/schema/defaults';
 import type { MakerKind, MakerState, RecipeOf } from '../../../core/schema/recipes/recipes';
 import { add, newId, placeFor, touch } from '../../commands/steps';
-import type { Bench } from '../../document/bench';
+import type { Editor } from '../../document/editor';
 
-/** What is made as it is first put down. */
+/** A made item as it is first added. */
 
 export type Beginning<K extends MakerKind = MakerKind> = {
   kind: K;
@@ -15,14 +15,14 @@ export type Beginning<K extends MakerKind = MakerKind> = {
   height: number;
 };
 
-/** Puts down something made, in the middle of the page or at a point, and opens its recipe. */
+/** Adds a made item in the middle of the page or at a point, and opens its recipe. */
 export async function addMade<K extends MakerKind>(
-  bench: Bench,
+  editor: Editor,
   begun: Beginning<K>,
   at?: Point,
   recipe?: RecipeOf<K>,
 ): Promise<void> {
-  const { page, sheet } = bench;
+  const { page, sheet } = editor;
   const { kind } = begun;
   const room = withinMargins(page);
   const width = Math.round(room.width * begun.width);
@@ -31,13 +31,13 @@ export async function addMade<K extends MakerKind>(
   const id = newId();
   const item = group({
     id,
-    ...placeFor(bench, width, height, at),
+    ...placeFor(editor, width, height, at),
     width,
     height,
     maker: state as unknown as MakerState,
-    touch: touch(bench),
+    touch: touch(editor),
     items: [],
   });
-  bench.put({ tab: 'make' });
-  if (add(bench, 'Make', [item])) bench.making?.begin(id);
+  editor.put({ tab: 'make' });
+  if (add(editor, 'Make', [item])) editor.making?.begin(id);
 }

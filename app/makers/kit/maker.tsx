@@ -1,20 +1,20 @@
-import type { Bench } from '../../document/bench';
+import type { Editor } from '../../document/editor';
 import type { ComponentType, ReactNode } from 'react';
 import type { MakerKind } from '../../../core/schema/recipes/recipes';
 import type { OnSheet } from '../../document/on-sheet';
 import type { Beginning } from './begin';
 import type { PanelProps } from './parts';
 
-/** What a maker is on the workbench: one object for each, listed in ../all.ts. */
+/** A maker's part on the workbench: one object each, listed in ../all.ts. */
 export type AppMaker<K extends MakerKind = MakerKind> = {
   kind: K;
   begin: Beginning<K>;
-  /** What the tab of its recipe is called in the card. */
+  /** The title of its recipe's tab. */
   tab: string;
   Panel: ComponentType<PanelProps>;
   /** Its tile among the supplies; the drawing fills 80 x 54. */
   tile: { name: string; says: string; drawing: ReactNode };
-  onSheet?: OnSheet<Bench>;
+  onSheet?: OnSheet<Editor>;
 };
 
 /** How tiles are drawn. */

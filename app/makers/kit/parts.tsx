@@ -3,22 +3,24 @@ import { withinMargins } from '../../../core/placement/on-page';
 import type { Box } from '../../../core/geometry/matrix';
 import type { GroupItem, Item, Sheet } from '../../../core/schema/sheet';
 import { FaceChoice } from '../../fields/face-choice';
-import type { Bench } from '../../document/bench';
-import { NumberField, Row, Toggle } from '../../fields/fields';
+import type { Editor } from '../../document/editor';
+import { NumberField } from '../../fields/number-field';
+import { Toggle } from '../../fields/toggle';
+import { Row } from '../../parts/row';
 import { set } from '../../commands/steps';
 import './makers.css';
 
-/** What the panels of makers are put together from. */
+/** Parts of the makers' panels. */
 
 export type PanelProps = {
-  bench: Bench;
+  editor: Editor;
   group: GroupItem;
   sheet: Sheet;
   /** The part that is chosen. */ part: Item | null;
 };
 
-/** The largest frame that a made thing can have within the page's margins; null where it is about as large already. */
-function largest({ page }: Bench, { id, width, height, angle }: GroupItem): Box | null {
+/** The largest frame within the page's margins. Null if the item is about as large already. */
+function largest({ page }: Editor, { id, width, height, angle }: GroupItem): Box | null {
   const room = withinMargins(page);
   const upright = angle === 0 && page.items.some((item) => item.id === id);
   const fits = upright && width <= room.width + 1 && height <= room.height + 1;
@@ -27,15 +29,15 @@ function largest({ page }: Bench, { id, width, height, angle }: GroupItem): Box 
 
 type NotesProps = {
   notes: readonly string[];
-  /** Where more room would help: the thing whose frame can be made larger. */
-  bench?: Bench;
+  /** The item to enlarge, where more room would help. */
+  editor?: Editor;
   group?: GroupItem;
 };
 
 /** What the maker could not do, and what would help. */
-export function Notes({ notes, bench, group }: NotesProps) {
+export function Notes({ notes, editor, group }: NotesProps) {
   if (notes.length === 0) return null;
-  const room = bench && group && largest(bench, group);
+  const room = editor && group && largest(editor, group);
   return (
     <div className="made-notes" role="status">
       <ul>
@@ -46,7 +48,7 @@ export function Notes({ notes, bench, group }: NotesProps) {
       {room && (
         <Toggle
           label="Enlarges the frame to the page margins"
-          onClick={() => bench.make('Larger frame', set(group.id, room))}
+          onClick={() => editor.make('Larger frame', set(group.id, room))}
         >
           fill the page
         </Toggle>
@@ -79,7 +81,7 @@ export function WordsSize({
 type FaceProps = {
   face: string;
   size: number;
-  /** Only faces for early readers. */
+  /** Only fonts for early readers. */
   early?: boolean;
   onChange: (name: string, values: { face: string } | { size: number }) => void;
 };

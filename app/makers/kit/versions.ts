@@ -4,24 +4,24 @@ import { between, packed } from '../../../core/changes/between';
 import type { Change } from '../../../core/changes/change';
 import type { GroupItem, Item, Page } from '../../../core/schema/sheet';
 import { find, withItem } from '../../../core/sheet/tree';
-import type { Bench } from '../../document/bench';
+import type { Editor } from '../../document/editor';
 import { copied } from '../../commands/clipboard';
 import { askMade } from '../../document/making-parts';
 import { newId } from '../../commands/steps';
 
-/** Many versions of a made thing, one on each page: behind its own page, with all else that is there. One step. */
-export async function makeVersions(bench: Bench, groupId: string, count: number): Promise<void> {
-  bench.making?.flush();
-  const place = find(bench.sheet, groupId);
+/** Versions of a made item, one on each page behind its own, with everything else on it. One step. */
+export async function makeVersions(editor: Editor, groupId: string, count: number): Promise<void> {
+  editor.making?.flush();
+  const place = find(editor.sheet, groupId);
   const group = place?.item;
   if (!place || group?.kind !== 'group' || !group.maker || place.groups.length > 0)
-    return bench.say('Take it out of its group first: versions are made of what stands on the page itself.');
-  if (bench.sheet.pages.length + count - 1 > 200)
-    return bench.say('A sheet holds at most 200 pages. Remove some first.');
+    return editor.say('Take it out of its group first: versions are made of what stands on the page itself.');
+  if (editor.sheet.pages.length + count - 1 > 200)
+    return editor.say('A sheet holds at most 200 pages. Remove some first.');
   const { maker } = group;
-  const { roles } = bench.sheet;
+  const { roles } = editor.sheet;
   const needs = needsOfRecipe(maker.recipe, roles);
-  const before = bench.sheet;
+  const before = editor.sheet;
   const pages: Page[] = [];
   const stateOf = (seed: number, n: number) =>
     MakerState.parse({
@@ -49,7 +49,7 @@ export async function makeVersions(bench: Bench, groupId: string, count: number)
     [alike, n] = [0, n + 1];
     pages.push({ ...place.page, id: newId(), items: items.map((item): Item => (item === copy ? answer.group : item)) });
   }
-  if (bench.sheet !== before) return bench.say('The sheet was changed meanwhile. Ask for the versions once more.');
+  if (editor.sheet !== before) return editor.say('The sheet was changed meanwhile. Ask for the versions once more.');
   const changes: Change[] = [
     between(before, withItem(before, place, first)),
     ...pages.map((page, i): Change => ({
@@ -59,13 +59,13 @@ export async function makeVersions(bench: Bench, groupId: string, count: number)
     })),
   ];
   const made = pages.length + 1;
-  if (made === 1) return bench.say('There is only this one version: what is practised leaves nothing to vary.');
-  if (!bench.make(`${made} versions`, packed(changes), 'made')) return;
+  if (made === 1) return editor.say('There is only this one version: what is practised leaves nothing to vary.');
+  if (!editor.make(`${made} versions`, packed(changes), 'made')) return;
   const all = `${made} versions: this page and the ${made - 1 === 1 ? 'one' : made - 1} after it.`;
-  bench.say(made < count ? `${all} No more that differ were found.` : all);
+  editor.say(made < count ? `${all} No more that differ were found.` : all);
 }
 
-/** So many tries in a row that give nothing new show that there is nothing new. */
+/** After this many tries without a new version there is none. */
 const MOST_ALIKE = 40;
 
 /** A, B … Z, AA, AB … */
@@ -74,7 +74,7 @@ function letterOf(n: number): string {
   return n < 26 ? last : letterOf(Math.floor(n / 26) - 1) + last;
 }
 
-/** What a version looks like, without its letter. */
+/** A version's content, without its letter. */
 const lookOf = ({ items }: GroupItem): string =>
   JSON.stringify(
     items.flatMap((item) =>

@@ -10,43 +10,43 @@ import { isFramed } from '../../../core/schema/sheet';
 import type { MakerState } from '../../../core/schema/recipes/recipes';
 import { pictureNow } from '../../drawing/resources';
 import { groupChosen } from '../../commands/arrange';
-import type { Bench } from '../../document/bench';
-import { selected } from '../../document/bench';
+import type { Editor } from '../../document/editor';
+import { selected } from '../../document/editor';
 import { all, newId } from '../../commands/steps';
 import { spotsIn } from './beginning';
 
-/** Labels around what stands on the sheet already: a picture, or what was drawn there. */
+/** Labels around something on the sheet: a picture, or a drawing. */
 
-/** What labels need beside a drawing, and above and below it, in points. */
+/** Room for labels beside a drawing, and above and below it, in points. */
 const BESIDE = 130;
 const ABOVE = 14;
 
-/** What is chosen as one thing at the top of the page; what are several is grouped. */
-function chosenThing(bench: Bench): FramedItem | null {
-  if (bench.selectedItems.length > 1) groupChosen(bench);
-  const { chosen } = bench;
-  return chosen && isFramed(chosen) && bench.page.items.includes(chosen) ? chosen : null;
+/** The selection as one item at the top level of the page. Several are grouped. */
+function chosenThing(editor: Editor): FramedItem | null {
+  if (editor.selectedItems.length > 1) groupChosen(editor);
+  const { chosen } = editor;
+  return chosen && isFramed(chosen) && editor.page.items.includes(chosen) ? chosen : null;
 }
 
-/** A thing that stands upright: what is turned, in a group around it. */
-function upright(bench: Bench, thing: FramedItem): FramedItem {
+/** An item that is not rotated: a rotated one is put into a group. */
+function upright(editor: Editor, thing: FramedItem): FramedItem {
   if (thing.angle === 0) return thing;
-  const box = boxOf(bench.page, thing, pictureNow);
+  const box = boxOf(editor.page, thing, pictureNow);
   const inside = { ...thing, x: thing.x - box.x, y: thing.y - box.y };
   return group({ id: newId(), ...box, touch: thing.touch, items: [inside] });
 }
 
-export async function labelAround(bench: Bench): Promise<void> {
-  const thing = chosenThing(bench);
+export async function labelAround(editor: Editor): Promise<void> {
+  const thing = chosenThing(editor);
   if (!thing)
-    return bench.say(
+    return editor.say(
       'Choose what is to be labelled first: a picture, or the shapes and strokes of a drawing.',
       selected(1),
     );
   if (thing.kind === 'group' && thing.maker)
-    return bench.say('This is made from a recipe. Choose a picture or a drawing.');
-  const { page, sheet } = bench;
-  const drawn = upright(bench, thing);
+    return editor.say('This is made from a recipe. Choose a picture or a drawing.');
+  const { page, sheet } = editor;
+  const drawn = upright(editor, thing);
   const room = withinMargins(page);
   const width = Math.min(room.width, drawn.width + 2 * BESIDE);
   const height = Math.min(room.height, drawn.height + 2 * ABOVE);
@@ -69,12 +69,12 @@ export async function labelAround(bench: Bench): Promise<void> {
   });
   const at = page.items.indexOf(thing);
   const spot = { page: page.id, group: null, behind: at > 0 ? page.items[at - 1].id : null };
-  bench.put({ tab: 'make' });
+  editor.put({ tab: 'make' });
   const step = all([
     { kind: 'remove', id: thing.id },
     { kind: 'insert', spot, item: made },
   ]);
-  if (!bench.make('Label a drawing', step)) return;
-  bench.select([made.id]);
-  bench.making?.begin(made.id);
+  if (!editor.make('Label a drawing', step)) return;
+  editor.select([made.id]);
+  editor.making?.begin(made.id);
 }

@@ -10,9 +10,11 @@ import type { GroupItem } from '../../../core/schema/sheet';
 import { isFramed } from '../../../core/schema/sheet';
 import { find } from '../../../core/sheet/tree';
 import { pictureNow } from '../../drawing/resources';
-import type { Bench } from '../../document/bench';
-import { Swatches } from '../../colour/colour-field';
-import { More, NumberField, Row, Toggle } from '../../fields/fields';
+import type { Editor } from '../../document/editor';
+import { Swatches } from '../../colour/swatches';
+import { NumberField } from '../../fields/number-field';
+import { Toggle } from '../../fields/toggle';
+import { More, Row } from '../../parts/row';
 import { spotsIn } from './beginning';
 import { useMade } from '../kit/made';
 import type { PanelProps } from '../kit/parts';
@@ -35,32 +37,32 @@ const EDITION_NAMES: Record<Edition, string> = {
 const TRAIT_EDITIONS = new Set<Edition>(['filled', 'blank']);
 const SIDE_NAMES = { both: 'both sides', left: 'the left', right: 'the right' };
 
-/** Where a point of the page lies on the picture, as shares; null beside it. */
-function onBase(bench: Bench, group: GroupItem, point: Point): Point | null {
-  const live = find(bench.sheet, group.id)?.item;
-  // A drawing is pointed at as soon as it is there, also before it has been made the base.
+/** Where a point of the page is on the picture, as shares. Null beside it. */
+function onBase(editor: Editor, group: GroupItem, point: Point): Point | null {
+  const live = find(editor.sheet, group.id)?.item;
+  // Spots can be set on a drawing at once, also before it has been made the base.
   const parts = live?.kind === 'group' ? live.items : [];
   const base = parts.find(({ made }) => made?.part === 'base') ?? parts.find(({ made }) => made?.part === DRAWING);
   if (!base || !isFramed(base)) return null;
-  const local = transform(inverse(pageMatrix(bench.page, base)), point);
+  const local = transform(inverse(pageMatrix(editor.page, base)), point);
   const box = { x: 0, y: 0, width: base.width, height: base.height };
   return contains(box, local) ? { x: local.x / base.width, y: local.y / base.height } : null;
 }
 
-export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
-  const { recipe, seed, notes, put, reseed } = useMade(bench, group, 'labels');
+export function LabelsPanel({ editor, group, sheet, part }: PanelProps) {
+  const { recipe, seed, notes, put, reseed } = useMade(editor, group, 'labels');
   const current = /-(.+)$/.exec(part?.made?.part ?? '')?.[1] ?? null;
   const setSpot = (id: string, values: Partial<Spot>, keep: 'soon' | 'now' = 'now') =>
     put('Label', { spots: recipe.spots.map((spot) => (spot.id === id ? { ...spot, ...values } : spot)) }, keep);
 
-  /** Lets a spot be pointed at on the sheet: a press is a point, a pulled box a region. */
+  /** Lets a spot be set on the sheet: a press for a point, a drag for a region. */
   function point(id: string | null) {
-    bench.put({
+    editor.put({
       tool: {
         kind: 'spot',
         taken: (from, to) => {
-          const [a, b] = [onBase(bench, group, from), onBase(bench, group, to)];
-          if (!a) return bench.say('Press on the picture itself, where the label is to point.');
+          const [a, b] = [onBase(editor, group, from), onBase(editor, group, to)];
+          if (!a) return editor.say('Press on the picture itself, where the label is to point.');
           const region = b && Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y)) > 0.03;
           const round = (share: number) => Math.round(share * 10_000) / 10_000;
           const place = region
@@ -73,7 +75,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
               }
             : { x: round(a.x), y: round(a.y), wide: 0, high: 0, target: null };
           if (id !== null) return setSpot(id, place);
-          if (recipe.spots.length >= MOST_LABELS) return bench.say(`A diagram holds at most ${MOST_LABELS} labels.`);
+          if (recipe.spots.length >= MOST_LABELS) return editor.say(`A diagram holds at most ${MOST_LABELS} labels.`);
           const fresh = freeId(recipe.spots.map((spot) => spot.id));
           put('New spot', {
             spots: [...recipe.spots, { id: fresh, words: '', also: [], definition: '', reason: '', ...place }],
@@ -85,8 +87,8 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
 
   /** The sheet gets the roles that the lines are set in. */
   function bringRoles(lines: readonly CallOutLine[]) {
-    const changes = rolesForLines(lines, bench.sheet);
-    if (changes.length > 0) bench.make('Roles of call-outs', { kind: 'all', changes });
+    const changes = rolesForLines(lines, editor.sheet);
+    if (changes.length > 0) editor.make('Roles of call-outs', { kind: 'all', changes });
   }
   function nameLine(i: number, name: string) {
     if (!name || name === recipe.lines[i].name) return;
@@ -127,7 +129,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
           <input
             className="made-text"
             aria-label="Decoys: words in the bank that belong nowhere"
-            placeholder="none; separate them by commas"
+            placeholder="None; separate them by commas"
             defaultValue={recipe.decoys.join(', ')}
             onBlur={(event) => {
               const decoys = listed(event.target.value, 20, 200);
@@ -139,7 +141,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
           </Toggle>
         </Row>
       )}
-      <Notes {...{ notes, bench, group }} />
+      <Notes {...{ notes, editor, group }} />
       <ul className="spot-list" aria-label="Spots">
         {recipe.spots.map((spot, i) => (
           <li key={spot.id} className={spot.id === current ? 'current' : undefined}>
@@ -147,7 +149,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
               className="made-text"
               value={spot.words}
               maxLength={200}
-              placeholder="what is it called?"
+              placeholder="What is it called?"
               aria-label={`Spot ${i + 1}`}
               onChange={(event) => setSpot(spot.id, { words: event.target.value }, 'soon')}
             />
@@ -187,7 +189,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
               <input
                 className="made-text wide"
                 defaultValue={spot.also.join(', ')}
-                placeholder="other right words, with commas"
+                placeholder="Other right words, with commas"
                 aria-label={`Other right words of spot ${i + 1}`}
                 onBlur={(event) =>
                   setSpot(spot.id, {
@@ -242,7 +244,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
         />
         <WordsSize size={recipe.size} onChange={put} />
       </Row>
-      <More title="colours">
+      <More title="Colours">
         <Swatches
           label="fill"
           value={recipe.fill}
@@ -263,7 +265,7 @@ export function LabelsPanel({ bench, group, sheet, part }: PanelProps) {
           onChange={(line) => line && put('Colour of lines', { line })}
         />
       </More>
-      <More title="another picture" open={recipe.spots.length === 0}>
+      <More title="Another picture" open={recipe.spots.length === 0}>
         <PicturePick
           label="a word for it: bird, leaf …"
           groups={['diagrams', 'maps']}

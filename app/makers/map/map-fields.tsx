@@ -2,17 +2,19 @@ import { memo } from 'react';
 import type { MapLink, MapRecipe, NodeLook } from '../../../core/schema/recipes/map';
 import { ARROWS, NODE_SHAPES } from '../../../core/schema/recipes/map';
 import { findOn } from '../../../core/sheet/tree';
-import type { Bench } from '../../document/bench';
-import { useBench } from '../../document/bench';
-import { Swatches } from '../../colour/colour-field';
-import { More, PercentField, Row, Toggle } from '../../fields/fields';
+import type { Editor } from '../../document/editor';
+import { useEditor } from '../../document/editor';
+import { Swatches } from '../../colour/swatches';
+import { PercentField } from '../../fields/number-field';
+import { Toggle } from '../../fields/toggle';
+import { More, Row } from '../../parts/row';
 import type { Values } from '../kit/made';
 import { addNode, linkChosen, nodeOf } from './map-commands';
 import { Choice } from '../../fields/choice';
 
 /**
- * Settings of a map's parts: of one node, of the links across, of the nodes of each level. Each is given just what it shows,
- * so that a letter typed in the outline draws none of them anew; what is set goes into the map as it stands then.
+ * Settings of a node, of cross links, and of the nodes of each level. Each gets only what it shows, so that typing in the
+ * outline does not redraw it. What is set goes into the map as it is then.
  */
 
 export type PutMap = (name: string, values: Values<MapRecipe>, keep?: 'soon') => void;
@@ -29,20 +31,20 @@ const SHAPE_NAMES: Record<NodeLook['shape'], string> = {
 const LEVELS = ['first', 'second', 'third', 'fourth', 'fifth', 'deeper'];
 export const optionsOf = <T extends string>(names: Record<T, string>, order: readonly T[]) =>
   order.map((value) => ({ value, label: names[value] }));
-const selectionOf = (bench: Bench) => bench.selection;
+const selectionOf = (editor: Editor) => editor.selection;
 
 type NodeProps = {
-  bench: Bench;
+  editor: Editor;
   groupId: string;
   id: string;
-  /** The words on the link to the node; null where none leads to it. */
+  /** The text of the link to the node. Null where there is none. */
   link: string | null;
   picture: string | null;
   put: PutMap;
 };
 
-/** What belongs to one node besides its words: those on its link, and a picture. */
-export const NodeFields = memo(function NodeFields({ bench, groupId, id, link, picture, put }: NodeProps) {
+/** A node's link text and picture. */
+export const NodeFields = memo(function NodeFields({ editor, groupId, id, link, picture, put }: NodeProps) {
   const set = (name: string, values: { link: string } | { picture: null }, keep?: 'soon') =>
     put(name, ({ nodes }) => ({ nodes: nodes.map((one) => (one.id === id ? { ...one, ...values } : one)) }), keep);
   return (
@@ -54,7 +56,7 @@ export const NodeFields = memo(function NodeFields({ bench, groupId, id, link, p
             aria-label="Words on the link to this node"
             value={link}
             maxLength={120}
-            placeholder="nothing"
+            placeholder="Nothing"
             onChange={(event) => set('Words on link', { link: event.target.value }, 'soon')}
           />
         </Row>
@@ -68,16 +70,16 @@ export const NodeFields = memo(function NodeFields({ bench, groupId, id, link, p
             </Toggle>
           </>
         ) : (
-          <span className="quiet">drag one from the supplies onto the node</span>
+          <span className="quiet">Drag one from the supplies onto the node</span>
         )}
       </Row>
       <Row label="node">
-        <Toggle label="Adds a node under this one (Ctrl+Enter)" onClick={() => addNode(bench, 'child', groupId, id)}>
+        <Toggle label="Adds a node under this one (Ctrl+Enter)" onClick={() => addNode(editor, 'child', groupId, id)}>
           + under
         </Toggle>
         <Toggle
           label="Adds a node beside this one (Ctrl+Shift+Enter)"
-          onClick={() => addNode(bench, 'sibling', groupId, id)}
+          onClick={() => addNode(editor, 'sibling', groupId, id)}
         >
           + beside
         </Toggle>
@@ -90,7 +92,7 @@ const SIGNS = { none: '–', forward: '→', back: '←', both: '↔' };
 
 type LinkProps = { link: MapLink; from: string; to: string; put: PutMap };
 
-/** One link across: where it runs, what it says. */
+/** A cross link: its ends and its text. */
 const LinkFields = memo(function LinkFields({ link: { id, words, arrow }, from, to, put }: LinkProps) {
   const set = (values: Partial<MapLink>, keep?: 'soon') =>
     put('Link', ({ links }) => ({ links: links.map((one) => (one.id === id ? { ...one, ...values } : one)) }), keep);
@@ -104,7 +106,7 @@ const LinkFields = memo(function LinkFields({ link: { id, words, arrow }, from, 
         aria-label="Words on the link"
         value={words}
         maxLength={120}
-        placeholder="says …"
+        placeholder="Says …"
         onChange={(event) => set({ words: event.target.value }, 'soon')}
       />
       <Choice
@@ -124,11 +126,11 @@ const LinkFields = memo(function LinkFields({ link: { id, words, arrow }, from, 
   );
 });
 
-type LinksProps = Pick<MapRecipe, 'links' | 'nodes'> & { bench: Bench; groupId: string; put: PutMap };
+type LinksProps = Pick<MapRecipe, 'links' | 'nodes'> & { editor: Editor; groupId: string; put: PutMap };
 
-export function CrossLinks({ bench, groupId, links, nodes, put }: LinksProps) {
-  const selection = useBench(bench, selectionOf);
-  const chosen = selection.flatMap((id) => nodeOf(findOn(bench.page, id)?.item ?? null) ?? []);
+export function CrossLinks({ editor, groupId, links, nodes, put }: LinksProps) {
+  const selection = useEditor(editor, selectionOf);
+  const chosen = selection.flatMap((id) => nodeOf(findOn(editor.page, id)?.item ?? null) ?? []);
   const name = (id: string) => nodes.find((node) => node.id === id)?.text || '…';
   return (
     <More
@@ -141,7 +143,7 @@ export function CrossLinks({ bench, groupId, links, nodes, put }: LinksProps) {
       {chosen.length === 2 ? (
         <Toggle
           label="Links the two nodes that are chosen"
-          onClick={() => linkChosen(bench, groupId, chosen[0], chosen[1])}
+          onClick={() => linkChosen(editor, groupId, chosen[0], chosen[1])}
         >
           link “{name(chosen[0])}” to “{name(chosen[1])}”
         </Toggle>
@@ -160,7 +162,7 @@ export const Levels = memo(function Levels({ looks, edge, palette, put }: LevelP
       looks: looks.map((look, n) => (n === i ? { ...look, ...values } : look)),
     }));
   return (
-    <More title="look of each level">
+    <More title="Look of each level">
       {looks.map((look, i) => (
         <div key={i} className="map-level" role="group" aria-label={`Nodes of the ${LEVELS[i]} level`}>
           <Row label={i === looks.length - 1 && i > 0 ? `${LEVELS[i]} +` : LEVELS[i]}>

@@ -1,41 +1,42 @@
+import { Key } from '../../fields/toggle';
 import { Dropdown } from 'antd';
 import { memo } from 'react';
 import { graphmlOf, indentedOf, opmlOf, readOutline } from '../../../core/makers/map/files';
 import { OutlineProblem } from '../../../core/makers/map/outline';
 import type { MapRecipe } from '../../../core/schema/recipes/map';
 import { fileName } from '../../../core/items/name';
-import type { Bench } from '../../document/bench';
-import { useBench } from '../../document/bench';
+import type { Editor } from '../../document/editor';
+import { useEditor } from '../../document/editor';
 import { FileButton } from '../../fields/file-button';
 import { downloadText } from '../../browser/download';
 
 /** A map from a file, and as one. */
 
-const titleOf = (bench: Bench) => bench.sheet.title;
+const titleOf = (editor: Editor) => editor.sheet.title;
 
 /** Larger files than this are no outlines. */
 const LARGEST_FILE = 2_000_000;
 
 type Props = {
-  bench: Bench;
-  /** The map at the moment of asking: no letter of it draws this anew. */
+  editor: Editor;
+  /** Returns the present map, so that typing does not redraw this. */
   recipeNow: () => MapRecipe | null;
   onEdit: (name: string, recipe: MapRecipe) => void;
 };
 
-export const InAndOut = memo(function InAndOut({ bench, recipeNow, onEdit }: Props) {
-  const title = useBench(bench, titleOf);
+export const InAndOut = memo(function InAndOut({ editor, recipeNow, onEdit }: Props) {
+  const title = useEditor(editor, titleOf);
   const name = fileName(title, 'map');
   async function read(chosen: File) {
     if (chosen.size > LARGEST_FILE)
-      return bench.say('This file is too large for an outline. Take one of at most 2 MB.');
+      return editor.say('This file is too large for an outline. Take one of at most 2 MB.');
     try {
       const { nodes, links, drawn } = readOutline(await chosen.text());
       const recipe = recipeNow();
       if (recipe) onEdit('Take in an outline', { ...recipe, ...drawn, nodes, links });
     } catch (problem) {
       if (!(problem instanceof OutlineProblem)) throw problem;
-      bench.say(`“${chosen.name}”: ${problem.message}`);
+      editor.say(`“${chosen.name}”: ${problem.message}`);
     }
   }
   const give = (ending: string, type: string, words: (recipe: MapRecipe) => string) => {
@@ -50,7 +51,7 @@ export const InAndOut = memo(function InAndOut({ bench, recipeNow, onEdit }: Pro
         accept=".opml,.graphml,.xml,.txt,.md,text/plain"
         onFile={(chosen) => void read(chosen)}
       >
-        from file …
+        From file …
       </FileButton>
       <Dropdown
         trigger={['click']}
@@ -74,9 +75,7 @@ export const InAndOut = memo(function InAndOut({ bench, recipeNow, onEdit }: Pro
           ],
         }}
       >
-        <button type="button" className="toggle">
-          download as ▾
-        </button>
+        <Key>download as ▾</Key>
       </Dropdown>
     </div>
   );

@@ -2,7 +2,7 @@ import { memo, useRef } from 'react';
 import type { ReactNode } from 'react';
 import type { MapLayout, MapRecipe } from '../../../core/schema/recipes/map';
 import { ARROWS, MAP_LAYOUTS } from '../../../core/schema/recipes/map';
-import { Row } from '../../fields/fields';
+import { Row } from '../../parts/row';
 import { useMade } from '../kit/made';
 import { chooseNode, nodeOf } from './map-commands';
 import type { PutMap } from './map-fields';
@@ -82,8 +82,8 @@ const LAYOUT_DRAWINGS: Record<MapLayout, ReactNode> = {
 
 const ROUTES = { straight: 'straight', stepped: 'in steps', curved: 'curved' };
 
-export function MapPanel({ bench, group, sheet, part }: PanelProps) {
-  const { recipe, notes, now, edit, put } = useMade(bench, group, 'map');
+export function MapPanel({ editor, group, sheet, part }: PanelProps) {
+  const { recipe, notes, now, edit, put } = useMade(editor, group, 'map');
   const current = nodeOf(part);
   const node = recipe.nodes.find(({ id }) => id === current);
   const row = useRef<string | null>(null);
@@ -93,42 +93,42 @@ export function MapPanel({ bench, group, sheet, part }: PanelProps) {
         recipe={recipe}
         current={current}
         onEdit={(name, next, keep) =>
-          // A line that was just begun has no node to be chosen before it is made.
+          // A new line has no node to select before it is made.
           edit(name, next, keep, () => {
             const writing = document.activeElement?.closest('.outline-pad');
-            if (writing && row.current) chooseNode(bench, group.id, row.current);
+            if (writing && row.current) chooseNode(editor, group.id, row.current);
           })
         }
         onUndo={(by) => {
-          bench.making?.flush();
-          if (by > 0) bench.undo();
-          else bench.redo();
+          editor.making?.flush();
+          if (by > 0) editor.undo();
+          else editor.redo();
         }}
         onFocusRow={(id) => {
           row.current = id;
-          chooseNode(bench, group.id, id);
+          chooseNode(editor, group.id, id);
         }}
-        onProblem={(words) => bench.say(words)}
+        onProblem={(words) => editor.say(words)}
       />
-      <Notes {...{ notes, bench, group }} />
+      <Notes {...{ notes, editor, group }} />
       <MapLooks layout={recipe.layout} route={recipe.route} arrows={recipe.arrows} size={recipe.size} {...{ put }} />
       {node && (
         <NodeFields
-          {...{ bench, put }}
+          {...{ editor, put }}
           groupId={group.id}
           id={node.id}
           link={node.parent === null ? null : node.link}
           picture={node.picture}
         />
       )}
-      <CrossLinks {...{ bench, put }} groupId={group.id} links={recipe.links} nodes={recipe.nodes} />
+      <CrossLinks {...{ editor, put }} groupId={group.id} links={recipe.links} nodes={recipe.nodes} />
       <Levels looks={recipe.looks} edge={recipe.edge} palette={sheet.palette} put={put} />
-      <InAndOut bench={bench} recipeNow={now} onEdit={edit} />
+      <InAndOut editor={editor} recipeNow={now} onEdit={edit} />
     </div>
   );
 }
 
-/** How the whole is laid out: not drawn anew for each letter of the outline. */
+/** The layout settings: not redrawn while the outline is typed. */
 const MapLooks = memo(function MapLooks({
   layout: chosen,
   route,

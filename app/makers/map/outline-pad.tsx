@@ -9,11 +9,11 @@ import type { MapRecipe } from '../../../core/schema/recipes/map';
 import { freeId, LONGEST_NODE, MOST_NODES } from '../../../core/schema/recipes/map';
 import { useRows } from '../../fields/rows';
 
-/** The outline of a map, written like a list: Enter for the next line, Tab to hang it deeper. */
+/** The outline of a map, written like a list: Enter for the next line, Tab to indent it. */
 
 type Props = {
   recipe: MapRecipe;
-  /** The node that is chosen on the map. */
+  /** The node selected on the map. */
   current: string | null;
   onEdit: (name: string, recipe: MapRecipe, keep: 'soon' | 'now') => void;
   onUndo: (by: 1 | -1) => void;
@@ -33,7 +33,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
   const focus = useRef<{ id: string; at: number | 'end' } | null>(null);
   const [dragged, setDragged] = useState<number | null>(null);
   const [drop, setDrop] = useState<Drop | null>(null);
-  // Only the lines that can be seen of a long outline are there, and those that are written in or dragged.
+  // Of a long outline only the visible lines exist, and those being edited or dragged.
   const { first, end } = useRows(rows.length, ROW, pad);
   const [held, setHeld] = useState<string | null>(null);
   const isThere = (id: string, i: number) => (i >= first && i < end) || i === dragged || id === held;
@@ -86,7 +86,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
       return did(() => {
         const id = freeId(rows.map((one) => one.id));
         const [left, right] = [row.text.slice(0, start), row.text.slice(start)];
-        // A line that has others under it gets its next line among them.
+        // The line after a parent becomes its first child.
         const deeper = branchEnd(rows, at) > at + 1 && right === '';
         const next = rows.slice();
         next.splice(at, 1, { ...row, text: left }, { id, text: right, depth: row.depth + (deeper ? 1 : 0) });
@@ -151,7 +151,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
     if (drop?.index !== index || drop.depth !== depth) setDrop({ index, depth });
   }
 
-  // Rows are drawn anew only when they themselves change; what they tell goes to the newest of these.
+  // Rows are redrawn only when they change, so their callbacks go through this.
   const latest = useRef<RowEvents>(null!);
   latest.current = {
     change: (i, text) =>
@@ -165,7 +165,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
     focus: (i, field) => {
       setHeld(rows[i].id);
       onFocusRow(rows[i].id);
-      // What stands there to begin with is written over.
+      // The sample text is replaced.
       if (isUntouched(recipe)) field.select();
     },
     drag: (i, begun) => {
@@ -210,7 +210,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
   );
 }
 
-/** What was pasted goes after the line it was pasted into, or in its place. */
+/** Pasted lines go after the line they were pasted into, or replace it if it is empty. */
 function pasted(
   recipe: MapRecipe,
   rows: readonly Row[],

@@ -1,7 +1,9 @@
 import { Checkbox, Input } from 'antd';
 import type { ReactNode } from 'react';
 import type { Thing } from '../../../core/schema/recipes/practice';
-import { NumberField, Row, Toggle } from '../../fields/fields';
+import { NumberField } from '../../fields/number-field';
+import { Toggle } from '../../fields/toggle';
+import { Row } from '../../parts/row';
 import { listed } from '../kit/parts';
 import type { Field } from './practice-fields';
 import { ThingsField } from './things-field';

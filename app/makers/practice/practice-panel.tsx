@@ -1,8 +1,9 @@
 import { Checkbox } from 'antd';
 import { beginPractice, PRACTICES, tell } from '../../../core/makers/practice/begin';
 import type { PracticeRecipe, PracticeType } from '../../../core/schema/recipes/practice';
-import { Swatches } from '../../colour/colour-field';
-import { More, Row, Toggle } from '../../fields/fields';
+import { Swatches } from '../../colour/swatches';
+import { Toggle } from '../../fields/toggle';
+import { More, Row } from '../../parts/row';
 import { useMade } from '../kit/made';
 import type { PanelProps } from '../kit/parts';
 import { FaceAndSize, Notes, TitleField } from '../kit/parts';
@@ -14,8 +15,8 @@ import { Choice } from '../../fields/choice';
 
 /** A practice sheet's margin card: what is practised, how hard it is, and other versions of it. */
 
-export function PracticePanel({ bench, group, sheet }: PanelProps) {
-  const { recipe, seed, notes, edit, reseed } = useMade(bench, group, 'practice');
+export function PracticePanel({ editor, group, sheet }: PanelProps) {
+  const { recipe, seed, notes, edit, reseed } = useMade(editor, group, 'practice');
   const put = (name: string, values: Values, keep: 'soon' | 'now' = 'now') =>
     edit(name, { ...recipe, ...values } as PracticeRecipe, keep);
   return (
@@ -42,7 +43,7 @@ export function PracticePanel({ bench, group, sheet }: PanelProps) {
         />
       </Row>
       <p className="practice-tells">{tell(recipe)}</p>
-      <Notes {...{ notes, bench, group }} />
+      <Notes {...{ notes, editor, group }} />
       {FIELDS[recipe.type].map((field) => (
         <PracticeField
           key={`${recipe.type} ${field.key}`}
@@ -58,11 +59,11 @@ export function PracticePanel({ bench, group, sheet }: PanelProps) {
         >
           another version
         </Toggle>
-        <Toggle label="29 pages more, each a version of its own" onClick={() => makeVersions(bench, group.id, 30)}>
+        <Toggle label="29 pages more, each a version of its own" onClick={() => makeVersions(editor, group.id, 30)}>
           30 versions
         </Toggle>
       </div>
-      <More title="title and words">
+      <More title="Title and words">
         <TitleField title={recipe.title} onChange={put} />
         <Row label="task">
           <input
@@ -78,7 +79,7 @@ export function PracticePanel({ bench, group, sheet }: PanelProps) {
             checked={recipe.nameLine}
             onChange={(event) => put('Name line', { nameLine: event.target.checked })}
           >
-            a line for the name
+            A line for the name
           </Checkbox>
         </Row>
         <FaceAndSize face={recipe.face} size={recipe.size} early onChange={put} />

@@ -3,16 +3,16 @@ import type { Thing } from '../../../core/schema/recipes/practice';
 import { shuffled } from '../../../core/makers/kit/shuffle';
 import type { PictureEntry } from '../../pictures/picture-index';
 import { usePictures } from '../../pictures/picture-index';
-import { Toggle } from '../../fields/fields';
+import { Toggle } from '../../fields/toggle';
 import { PicturePick } from '../kit/picture-pick';
 import { Choice } from '../../fields/choice';
 
-/** A list of things for a practice sheet: pictures by category or one by one, words, and what belongs to each. */
+/** The items of a practice sheet: pictures by category or one by one, words, and what belongs to each. */
 
 type Props = {
   label: string;
   things: readonly Thing[];
-  /** What stands beside the word, where the sheet needs it. */
+  /** What goes with the word, if the sheet needs it. */
   other: string | null;
   pictures: boolean;
   onChange: (name: string, things: Thing[], keep?: 'soon' | 'now') => void;
@@ -85,6 +85,7 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
           <Choice
             label="Pictures of a category"
             value={null}
+            asIs
             options={groups.map((value) => ({ value, label: value }))}
             onChange={(group: string | null) => {
               if (!group) return;
@@ -94,7 +95,7 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
               );
               onChange('Pick pictures', found.slice(0, 12).map(asThing));
             }}
-            placeholder="a category …"
+            placeholder="A category …"
           />
         )}
       </div>

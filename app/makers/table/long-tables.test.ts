@@ -10,7 +10,7 @@ import type { TableRecipe } from '../../../core/schema/recipes/table';
 import { bodyText } from '../../../core/text/body';
 import { page, sheet } from '../../../core/schema/defaults';
 import type { GroupItem } from '../../../core/schema/sheet';
-import { Bench } from '../../document/bench';
+import { Editor } from '../../document/editor';
 import { duplicatePage } from '../../commands/page-commands';
 import { remove } from '../../commands/arrange';
 import { setValues } from '../../commands/commands';
@@ -21,7 +21,7 @@ import { addMade } from '../kit/begin';
 import { partsOf } from './long-tables';
 import { pasteTable, tableTab } from './table-commands';
 
-/** Tables that are longer than their page, on the bench; the worker's part is done by the same core here. */
+/** Tables that are longer than their page, on the editor; the worker's part is done by the same core here. */
 
 const worker = vi.hoisted(() => ({ ask: (_: unknown): Promise<unknown> => Promise.reject(new Error('not set')) }));
 vi.mock('../../document/helpers', () => ({
@@ -39,7 +39,7 @@ beforeAll(async () => {
   kit = await testKit();
 });
 
-let bench: Bench;
+let editor: Editor;
 let making: Making;
 beforeEach(() => {
   vi.useFakeTimers();
@@ -58,12 +58,12 @@ beforeEach(() => {
     title: 'S',
     pages: [page({ id: 'p', width: 420, height: 400, margin: 30 }), page({ id: 'z' })],
   });
-  bench = new Bench({ documentId: 'd', personId: 'p', seq: 0, sheet: start, savedAt: 0, rights: { kind: 'all' } });
-  bench.faces = kit.faces;
-  bench.onSheet = ON_SHEET;
-  making = new Making(bench);
-  bench.making = making;
-  bench.onChange = (...done) => making.follow(...done);
+  editor = new Editor({ documentId: 'd', personId: 'p', seq: 0, sheet: start, savedAt: 0, rights: { kind: 'all' } });
+  editor.faces = kit.faces;
+  editor.onSheet = ON_SHEET;
+  making = new Making(editor);
+  editor.making = making;
+  editor.onChange = (...done) => making.follow(...done);
 });
 afterEach(() => {
   making.close();
@@ -76,7 +76,7 @@ async function settle() {
 }
 const rows = (count: number) => [['river', 'km'], ...Array.from({ length: count }, (_, i) => [`river ${i}`, `${i}`])];
 const tables = () =>
-  bench.sheet.pages.flatMap(({ items }) =>
+  editor.sheet.pages.flatMap(({ items }) =>
     items.filter((item): item is GroupItem => item.kind === 'group' && item.maker?.kind === 'table'),
   );
 const recipeOf = (group: GroupItem) => (group.maker as MakerStateOf<'table'>).recipe;
@@ -96,7 +96,7 @@ const edit = (at: number, change: (recipe: TableRecipe) => TableRecipe) => {
   making.edit(group.id, 'Edit', { ...group.maker!, recipe: change(recipeOf(group)) } as MakerStateOf<'table'>);
 };
 async function withLong(count = 40) {
-  await addMade(bench, makerOf('table').begin, { x: 200, y: 60 }, beginTable([], rows(count)));
+  await addMade(editor, makerOf('table').begin, { x: 200, y: 60 }, beginTable([], rows(count)));
   await settle();
 }
 
@@ -110,29 +110,29 @@ describe('a table longer than its page', () => {
               .join('\n')
           : '',
     };
-    expect(pasteTable(bench, clip)).toBe(true);
+    expect(pasteTable(editor, clip)).toBe(true);
     await settle();
     expect(tables().length).toBeGreaterThan(2);
-    expect(bench.sheet.pages.map(({ id }) => id).at(-1)).toBe('z');
-    expect(bench.sheet.pages).toHaveLength(tables().length + 1);
+    expect(editor.sheet.pages.map(({ id }) => id).at(-1)).toBe('z');
+    expect(editor.sheet.pages).toHaveLength(tables().length + 1);
     expect(said()).toEqual(wanted(60));
     for (const group of tables()) {
       expect(group.y + group.height).toBeLessThan(371);
       expect(recipeOf(group).rows[0]).toBe('1');
     }
-    expect(bench.notice?.text).toMatch(/longer than its page: it continues on the next \d pages, with its head/);
-    bench.undo();
+    expect(editor.notice?.text).toMatch(/longer than its page: it continues on the next \d pages, with its head/);
+    editor.undo();
     expect(tables()).toEqual([]);
-    expect(bench.sheet.pages.map(({ id }) => id)).toEqual(['p', 'z']);
-    bench.redo();
+    expect(editor.sheet.pages.map(({ id }) => id)).toEqual(['p', 'z']);
+    editor.redo();
     expect(said()).toEqual(wanted(60));
   });
   test('rows taken away draw the others up, and pages that become empty go', async () => {
     await withLong();
-    const pages = bench.sheet.pages.length;
+    const pages = editor.sheet.pages.length;
     edit(0, (recipe) => recipe.rows.slice(1, -1).reduce(withoutRow, recipe));
     await settle();
-    expect(bench.sheet.pages.length).toBeLessThan(pages);
+    expect(editor.sheet.pages.length).toBeLessThan(pages);
     const first = recipeOf(tables()[0]);
     expect(first.rows.length).toBeGreaterThan(8);
     expect(said()[0]).toBe('river');
@@ -153,13 +153,13 @@ describe('a table longer than its page', () => {
     const [first] = tables();
     const last = recipeOf(first).rows.at(-1)!;
     const cell = first.items.find((item) => item.made?.part === `c-${last}-1`)!;
-    bench.edit({ id: cell.id, anchor: 0, focus: 0, typing: null });
-    typeWords(bench, bench.editing!, 0, 0, 'a\nhigher\nrow\n');
+    editor.edit({ id: cell.id, anchor: 0, focus: 0, typing: null });
+    typeWords(editor, editor.editing!, 0, 0, 'a\nhigher\nrow\n');
     await settle();
     expect(said().filter((words) => words.startsWith('a\nhigher'))).toHaveLength(1);
     expect(said()).toHaveLength(41);
-    expect(bench.editing?.id).toBe(cell.id);
-    expect(bench.page.items.some((item) => item.kind === 'group' && item.items.some(({ id }) => id === cell.id))).toBe(
+    expect(editor.editing?.id).toBe(cell.id);
+    expect(editor.page.items.some((item) => item.kind === 'group' && item.items.some(({ id }) => id === cell.id))).toBe(
       true,
     );
   });
@@ -168,19 +168,19 @@ describe('a table longer than its page', () => {
     const [first, second] = tables();
     const at = (group: GroupItem, row: string, column: number) =>
       group.items.find((item) => item.made?.part === `c-${row}-${column}`)!.id;
-    bench.edit({ id: at(first, recipeOf(first).rows.at(-1)!, 2), anchor: 0, focus: 0, typing: null });
-    expect(tableTab(bench, 1)).toBe(true);
-    expect(bench.editing?.id).toBe(at(second, recipeOf(second).rows[1], 1));
-    tableTab(bench, -1);
-    expect(bench.page.id).toBe('p');
+    editor.edit({ id: at(first, recipeOf(first).rows.at(-1)!, 2), anchor: 0, focus: 0, typing: null });
+    expect(tableTab(editor, 1)).toBe(true);
+    expect(editor.editing?.id).toBe(at(second, recipeOf(second).rows[1], 1));
+    tableTab(editor, -1);
+    expect(editor.page.id).toBe('p');
   });
   test('a copy of a page of it stands for itself', async () => {
     await withLong();
     const [, second] = tables();
-    const middle = bench.sheet.pages.find(({ items }) => items.includes(second))!;
-    duplicatePage(bench, middle);
-    const copy = bench.page.items[0] as GroupItem;
-    expect(partsOf(bench.sheet, copy.id).map(({ group }) => group.id)).toEqual([copy.id]);
+    const middle = editor.sheet.pages.find(({ items }) => items.includes(second))!;
+    duplicatePage(editor, middle);
+    const copy = editor.page.items[0] as GroupItem;
+    expect(partsOf(editor.sheet, copy.id).map(({ group }) => group.id)).toEqual([copy.id]);
     const count = tables().length;
     making.edit(copy.id, 'Edit', {
       ...copy.maker!,
@@ -194,9 +194,9 @@ describe('a table longer than its page', () => {
     await withLong(60);
     const [, second] = tables();
     const gone = recipeOf(second).rows.length - 1;
-    bench.turnTo(bench.sheet.pages.find(({ items }) => items.includes(second))!.id);
-    bench.select([second.id]);
-    remove(bench);
+    editor.turnTo(editor.sheet.pages.find(({ items }) => items.includes(second))!.id);
+    editor.select([second.id]);
+    remove(editor);
     edit(0, (recipe) => ({ ...recipe, banding: 'rows' }));
     await settle();
     expect(said()).toHaveLength(61 - gone);
@@ -209,7 +209,7 @@ describe('a table longer than its page', () => {
       const answer = await ask(task);
       if ('flow' in (task as object) && meanwhile) {
         meanwhile = false;
-        bench.make('Opacity', { kind: 'set', id: tables()[1].id, values: { opacity: 0.5 } });
+        editor.make('Opacity', { kind: 'set', id: tables()[1].id, values: { opacity: 0.5 } });
       }
       return answer;
     };
@@ -223,9 +223,9 @@ describe('a table longer than its page', () => {
   test('moved up, it takes more rows; a table within a group, or of a student, is left alone', async () => {
     await withLong();
     const before = recipeOf(tables()[0]).rows.length;
-    bench.turnTo('p');
-    bench.select([tables()[0].id]);
-    setValues(bench, 'Place', { y: 200 });
+    editor.turnTo('p');
+    editor.select([tables()[0].id]);
+    setValues(editor, 'Place', { y: 200 });
     await settle();
     expect(recipeOf(tables()[0]).rows.length).toBeLessThan(before);
     expect(said()).toEqual(wanted(40));

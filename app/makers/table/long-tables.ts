@@ -5,17 +5,17 @@ import { between } from '../../../core/changes/between';
 import { LIMITS } from '../../../core/sheet/limits';
 import type { GroupItem, Page, Sheet } from '../../../core/schema/sheet';
 import { find } from '../../../core/sheet/tree';
-import type { Bench } from '../../document/bench';
+import type { Editor } from '../../document/editor';
 import { makers } from '../../document/helpers';
 import { newId } from '../../commands/steps';
 
-/** Tables that go on over pages: whatever is done to one of their parts, the rows are shared out anew. */
+/** Tables that continue on further pages. After any change to one part, the rows are distributed again. */
 
 export type TablePart = { page: Page; group: GroupItem };
 
 const recipeOf = ({ maker }: GroupItem) => maker!.recipe as TableRecipe;
 
-/** The parts of the table that a group is one of, in order; only what lies on a page itself, and straight. */
+/** The parts of the table a group belongs to, in order. Only groups directly on a page, and not rotated. */
 export function partsOf(sheet: Sheet, id: string): TablePart[] {
   const all = sheet.pages.flatMap((page) =>
     page.items.flatMap((item): TablePart[] =>
@@ -38,13 +38,13 @@ export function partsOf(sheet: Sheet, id: string): TablePart[] {
     const before: string = at.group.id;
     at = all.find(({ group }) => recipeOf(group).part?.after === before);
   }
-  // A copy of a part stands for itself.
+  // A copy of a part is a table of its own.
   return chain.includes(own) ? chain : [own];
 }
 
 const roomOf = ({ page, group }: TablePart): number => page.height - page.margin - group.y;
 
-/** Whether rows may have to go to another page, or can come back. */
+/** Whether rows may have to move to another page, or back. */
 function wanting(parts: readonly TablePart[]): boolean {
   const [first] = parts;
   if (parts.length > 1 || recipeOf(first.group).part !== null) return true;
@@ -52,28 +52,28 @@ function wanting(parts: readonly TablePart[]): boolean {
   return first.group.height > roomOf(first) + 0.5 && rows.length > headRowsOf(recipeOf(first.group)) + 1;
 }
 
-/** A table goes on over so many pages at most. */
+/** The most pages a table continues on. */
 const MOST_PAGES = 40;
 
 export class LongTables {
-  /** Being shared out right now. */
+  /** Tables being distributed now. */
   busy = 0;
   constructor(
-    private bench: Bench,
+    private editor: Editor,
     private onFinished: () => void,
   ) {}
 
-  /** Shares the rows of a table out anew, where it has to be, as one step with what was done last. */
+  /** Distributes the rows of a table again where needed, in one step with the last change. */
   async share(id: string): Promise<void> {
-    const { bench } = this;
-    if (bench.rights.kind !== 'all') return;
-    const parts = partsOf(bench.sheet, id);
+    const { editor } = this;
+    if (editor.rights.kind !== 'all') return;
+    const parts = partsOf(editor.sheet, id);
     if (parts.length === 0 || !wanting(parts)) return;
     const { page } = parts[parts.length - 1];
-    const free = Math.max(0, Math.min(MOST_PAGES, LIMITS.pages - bench.sheet.pages.length));
+    const free = Math.max(0, Math.min(MOST_PAGES, LIMITS.pages - editor.sheet.pages.length));
     const groups = parts.map(({ group }) => group);
     this.busy++;
-    bench.changed();
+    editor.changed();
     let again = false;
     try {
       const flow = {
@@ -82,47 +82,47 @@ export class LongTables {
           edited: groups.findIndex((group) => group.id === id),
           more: { room: page.height - 2 * page.margin, ids: Array.from({ length: free }, newId) },
         },
-        roles: bench.sheet.roles,
+        roles: editor.sheet.roles,
         ...needsOfRecipe(
           groups.map(({ maker }) => maker!.recipe),
-          bench.sheet.roles,
+          editor.sheet.roles,
         ),
       };
       const shared = await makers.ask((worker) => worker.flow(flow));
-      const now = partsOf(bench.sheet, id).map(({ group }) => group);
-      // Something was done meanwhile: once more, on top of it.
+      const now = partsOf(editor.sheet, id).map(({ group }) => group);
+      // Something was changed meanwhile: do it again on top of that.
       again = now.length !== groups.length || now.some((group, i) => group !== groups[i]);
       if (again) return;
-      const change = between(bench.sheet, withParts(bench.sheet, parts, shared));
+      const change = between(editor.sheet, withParts(editor.sheet, parts, shared));
       if (change.kind === 'all' && change.changes.length === 0) return;
-      const { editing, selection } = bench;
-      bench.amend('Continue on other pages', change);
-      // What was written in, or chosen, may stand on another page now.
-      const held = find(bench.sheet, editing?.id ?? selection[0] ?? '')?.page;
-      if (held && held.id !== bench.page.id) {
-        bench.turnTo(held.id);
-        if (editing) bench.edit(editing);
-        else bench.select(selection);
+      const { editing, selection } = editor;
+      editor.amend('Continue on other pages', change);
+      // The cell being edited or selected may be on another page now.
+      const held = find(editor.sheet, editing?.id ?? selection[0] ?? '')?.page;
+      if (held && held.id !== editor.page.id) {
+        editor.turnTo(held.id);
+        if (editing) editor.edit(editing);
+        else editor.select(selection);
       }
       const more = shared.length - parts.length;
       if (more > 0)
-        bench.say(
+        editor.say(
           `The table is longer than its page: it continues on ${more === 1 ? 'the next page' : `the next ${more} pages`}, with its header row.`,
         );
     } catch (problem) {
-      bench.say(
+      editor.say(
         `The table is longer than its page, and could not be shared out over more: ${(problem as Error).message.replace(/\.?$/, '.')} Change something in it to try again.`,
       );
     } finally {
       this.busy--;
-      bench.changed();
+      editor.changed();
       if (again) void this.share(id);
       else this.onFinished();
     }
   }
 }
 
-/** The sheet with the parts of a table as they have to be: new ones on pages of their own, and no page left empty by them. */
+/** The sheet with the new parts of a table: added ones on pages of their own, and no page left empty by removed ones. */
 function withParts(sheet: Sheet, parts: readonly TablePart[], groups: readonly GroupItem[]): Sheet {
   const byId = new Map(groups.map((group) => [group.id, group]));
   const own = new Set(parts.map(({ group }) => group.id));

@@ -1,13 +1,13 @@
-import type { Bench } from '../../document/bench';
+import type { Editor } from '../../document/editor';
 import type { OnSheet } from '../../document/on-sheet';
 import { LongTables } from './long-tables';
 import { pasteCells, pasteTable, tableTab } from './table-commands';
 
-export const TABLE_ON_SHEET: OnSheet<Bench> = {
+export const TABLE_ON_SHEET: OnSheet<Editor> = {
   kind: 'table',
-  // Lower on its page it has room for fewer rows.
+  // Moved down, it has room for fewer rows.
   frame: ['y', 'width', 'height'],
-  together: (bench, finished) => new LongTables(bench, finished),
+  together: (editor, finished) => new LongTables(editor, finished),
   tab: tableTab,
   pasteInto: pasteCells,
   paste: pasteTable,

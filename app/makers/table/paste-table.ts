@@ -1,7 +1,7 @@
 import type { GivenCell, GivenRow } from '../../../core/makers/table/edit';
 import { BLOCKS, DEEPEST, UNSEEN } from '../../commands/paste';
 
-/** Tables from other programs: their cells, with lines in them and with what is joined. Only read, never put on the page. */
+/** Tables from other programs: their cells, with line breaks and joined cells. Only read, never put into the page. */
 
 const LINES = new Set([...BLOCKS, 'TABLE', 'UL', 'OL']);
 
@@ -32,7 +32,7 @@ function wordsIn(element: Element): string {
     .trim();
 }
 
-/** The one table that a piece of HTML is; null where it is something else, or more than that. */
+/** The table in a piece of HTML. Null if there is anything else in it. */
 export function tableFromHtml(html: string): GivenRow[] | null {
   const { body } = new DOMParser().parseFromString(html, 'text/html');
   const tables = [...body.querySelectorAll('table')].filter((table) => !table.parentElement?.closest('table'));

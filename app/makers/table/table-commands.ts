@@ -8,13 +8,13 @@ import { bodyLength } from '../../../core/text/body';
 import type { GroupItem, Item } from '../../../core/schema/sheet';
 import { isWritten } from '../../../core/schema/sheet';
 import { find, findOn } from '../../../core/sheet/tree';
-import type { Bench } from '../../document/bench';
+import type { Editor } from '../../document/editor';
 import { tableFromHtml } from './paste-table';
 import { addMade } from '../kit/begin';
 import { BEGINNING } from './beginning';
 import { partsOf } from './long-tables';
 
-/** What can be done with a table on the sheet itself. */
+/** Editing a table on the sheet itself. */
 
 /** The place of the table that a part is. */
 export function placeOf(item: Item | null): At | null {
@@ -22,28 +22,28 @@ export function placeOf(item: Item | null): At | null {
   return row ? { row, column } : null;
 }
 
-function tableAt(bench: Bench, id: string): { group: GroupItem; recipe: TableRecipe; at: At } | null {
-  const place = findOn(bench.page, id);
+function tableAt(editor: Editor, id: string): { group: GroupItem; recipe: TableRecipe; at: At } | null {
+  const place = findOn(editor.page, id);
   const group = place?.groups.at(-1);
   const at = placeOf(place?.item ?? null);
   if (!group || group.maker?.kind !== 'table' || !at) return null;
-  const state = bench.making?.state(group.id);
+  const state = editor.making?.state(group.id);
   return { group, recipe: (state ?? group.maker).recipe as TableRecipe, at };
 }
 
 const partId = (group: GroupItem, { row, column }: At) =>
   group.items.find((item) => item.made?.part === `c-${row}-${column}`)?.id;
 
-function writeAt(bench: Bench, groupId: string, at: At): void {
-  const group = find(bench.sheet, groupId)?.item;
+function writeAt(editor: Editor, groupId: string, at: At): void {
+  const group = find(editor.sheet, groupId)?.item;
   const id = group?.kind === 'group' ? partId(group, at) : undefined;
-  const item = id === undefined ? undefined : findOn(bench.page, id)?.item;
-  if (item && isWritten(item)) bench.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
+  const item = id === undefined ? undefined : findOn(editor.page, id)?.item;
+  if (item && isWritten(item)) editor.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
 }
 
-/** Goes on into the part of the table on the next page, or back into the one before. False where there is none. */
-function writeInPart(bench: Bench, id: string, by: 1 | -1): boolean {
-  const parts = partsOf(bench.sheet, id);
+/** Moves into the part of the table on the next page, or the one before. False where there is none. */
+function writeInPart(editor: Editor, id: string, by: 1 | -1): boolean {
+  const parts = partsOf(editor.sheet, id);
   const other = parts[parts.findIndex(({ group }) => group.id === id) + by];
   if (!other) return false;
   const recipe = other.group.maker!.recipe as TableRecipe;
@@ -51,15 +51,15 @@ function writeInPart(bench: Bench, id: string, by: 1 | -1): boolean {
   const own = cells.filter(({ row }) => !recipe.part?.repeated.includes(recipe.rows[row]));
   const cell = by > 0 ? own[0] : cells[cells.length - 1];
   if (!cell) return false;
-  bench.edit(null);
-  bench.turnTo(other.page.id);
-  writeAt(bench, other.group.id, { row: recipe.rows[cell.row], column: recipe.columns[cell.column].id });
+  editor.edit(null);
+  editor.turnTo(other.page.id);
+  writeAt(editor, other.group.id, { row: recipe.rows[cell.row], column: recipe.columns[cell.column].id });
   return true;
 }
 
-/** Goes to the next cell while one is written in, or back; behind the last one there is a new row. False in no table. */
-export function tableTab(bench: Bench, by: 1 | -1): boolean {
-  const found = bench.editing && tableAt(bench, bench.editing.id);
+/** Moves to the next or previous cell while one is edited. After the last one there is a new row. False outside a table. */
+export function tableTab(editor: Editor, by: 1 | -1): boolean {
+  const found = editor.editing && tableAt(editor, editor.editing.id);
   if (!found) return false;
   const { group, recipe, at } = found;
   const cells = cellsOf(recipe);
@@ -68,15 +68,15 @@ export function tableTab(bench: Bench, by: 1 | -1): boolean {
   const next = cells[index + by];
   const repeated = next && recipe.part?.repeated.includes(recipe.rows[next.row]);
   if (next && !repeated)
-    writeAt(bench, group.id, { row: recipe.rows[next.row], column: recipe.columns[next.column].id });
-  else if (writeInPart(bench, group.id, by)) return true;
-  else if (by > 0 && bench.rights.kind === 'all') {
+    writeAt(editor, group.id, { row: recipe.rows[next.row], column: recipe.columns[next.column].id });
+  else if (writeInPart(editor, group.id, by)) return true;
+  else if (by > 0 && editor.rights.kind === 'all') {
     const longer = withRow(recipe, recipe.rows[recipe.rows.length - 1], 'behind');
-    const state = bench.making?.state(group.id);
+    const state = editor.making?.state(group.id);
     if (longer === recipe || !state) return true;
     const place = { row: longer.rows[longer.rows.length - 1], column: longer.columns[0].id };
-    bench.making?.edit(group.id, 'Add row', { ...state, recipe: longer } as typeof state, 'now', () =>
-      writeAt(bench, group.id, place),
+    editor.making?.edit(group.id, 'Add row', { ...state, recipe: longer } as typeof state, 'now', () =>
+      writeAt(editor, group.id, place),
     );
   }
   return true;
@@ -86,7 +86,7 @@ type Clip = Pick<DataTransfer, 'getData'>;
 
 const LARGEST = { rows: MOST_TABLE_ROWS, columns: MOST_TABLE_COLUMNS, letters: 2000 };
 
-/** The cells on the clipboard, and how many rows there are beyond what a table holds; null where there is no table. */
+/** The cells on the clipboard, and how many rows are too many for a table. Null where there is no table. */
 function cellsFrom(clip: Clip): { rows: readonly GivenRow[]; left: number } | null {
   const html = clip.getData('text/html');
   const marked = html && tableFromHtml(html);
@@ -97,34 +97,34 @@ function cellsFrom(clip: Clip): { rows: readonly GivenRow[]; left: number } | nu
   return { rows: cells, left };
 }
 
-function sayLeft(bench: Bench, left: number): void {
+function sayLeft(editor: Editor, left: number): void {
   if (left > 0)
-    bench.say(
+    editor.say(
       `${left.toLocaleString('en')} rows were left out: a table holds ${MOST_TABLE_ROWS}. Paste the rest into a second one.`,
     );
 }
 
-/** Cells from elsewhere, put into the table from the one that is written in. False where it is no table, or no cells. */
-export function pasteCells(bench: Bench, clip: Clip): boolean {
-  if (bench.rights.kind !== 'all') return false;
-  const found = bench.editing && tableAt(bench, bench.editing.id);
-  const state = found && bench.making?.state(found.group.id);
+/** Pastes cells into the table, from the edited cell on. False outside a table or without cells. */
+export function pasteCells(editor: Editor, clip: Clip): boolean {
+  if (editor.rights.kind !== 'all') return false;
+  const found = editor.editing && tableAt(editor, editor.editing.id);
+  const state = found && editor.making?.state(found.group.id);
   const cells = found && state && cellsFrom(clip);
   if (!cells) return false;
-  bench.edit(null);
+  editor.edit(null);
   const recipe = pasted(found.recipe, found.at, cells.rows);
   const beyond = found.recipe.rows.indexOf(found.at.row) + cells.rows.length - MOST_TABLE_ROWS;
-  bench.making?.edit(found.group.id, 'Paste cells', { ...state, recipe } as typeof state);
-  sayLeft(bench, cells.left + Math.max(0, beyond));
+  editor.making?.edit(found.group.id, 'Paste cells', { ...state, recipe } as typeof state);
+  sayLeft(editor, cells.left + Math.max(0, beyond));
   return true;
 }
 
-/** Cells from elsewhere pasted onto the sheet are a table. False where the clipboard holds none. */
-export function pasteTable(bench: Bench, clip: Clip): boolean {
-  if (bench.rights.kind !== 'all') return false;
+/** Pastes cells onto the sheet as a table. False without cells. */
+export function pasteTable(editor: Editor, clip: Clip): boolean {
+  if (editor.rights.kind !== 'all') return false;
   const cells = cellsFrom(clip);
   if (!cells || cells.rows.length < 2 || Math.max(...cells.rows.map((row) => row.length)) < 2) return false;
-  void addMade(bench, BEGINNING, undefined, beginTable(bench.sheet.palette, cells.rows));
-  sayLeft(bench, cells.left);
+  void addMade(editor, BEGINNING, undefined, beginTable(editor.sheet.palette, cells.rows));
+  sayLeft(editor, cells.left);
   return true;
 }

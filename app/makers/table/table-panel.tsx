@@ -1,3 +1,4 @@
+import { Key } from '../../fields/toggle';
 import { Checkbox } from 'antd';
 import { useState } from 'react';
 import type { At, Scope } from '../../../core/makers/table/edit';
@@ -14,11 +15,13 @@ import {
   withRow,
 } from '../../../core/makers/table/edit';
 import type { CellLook, TableRecipe } from '../../../core/schema/recipes/table';
-import { Swatches } from '../../colour/colour-field';
-import { More, NumberField, Row, Toggle } from '../../fields/fields';
+import { Swatches } from '../../colour/swatches';
+import { NumberField } from '../../fields/number-field';
+import { Toggle } from '../../fields/toggle';
+import { More, Row } from '../../parts/row';
 import { useMade } from '../kit/made';
 import type { Sheet } from '../../../core/schema/sheet';
-import type { Bench } from '../../document/bench';
+import type { Editor } from '../../document/editor';
 import type { TablePart } from './long-tables';
 import { partsOf } from './long-tables';
 import type { PanelProps } from '../kit/parts';
@@ -35,8 +38,8 @@ const SCOPES: { id: Scope; name: string }[] = [
   { id: 'all', name: 'whole table' },
 ];
 
-export function TablePanel({ bench, group, sheet, part }: PanelProps) {
-  const { recipe, notes, edit, put } = useMade(bench, group, 'table');
+export function TablePanel({ editor, group, sheet, part }: PanelProps) {
+  const { recipe, notes, edit, put } = useMade(editor, group, 'table');
   const at = placeOf(part);
   return (
     <div className="table-panel">
@@ -50,15 +53,15 @@ export function TablePanel({ bench, group, sheet, part }: PanelProps) {
       )}
       <Looks key={at ? 'cell' : 'table'} recipe={recipe} at={at} palette={sheet.palette} onEdit={edit} />
       <Notes notes={notes} />
-      {recipe.part && <OverPages bench={bench} sheet={sheet} id={group.id} />}
+      {recipe.part && <OverPages editor={editor} sheet={sheet} id={group.id} />}
       <Row label="">
         <Checkbox checked={recipe.header} onChange={(event) => put('Head', { header: event.target.checked })}>
-          first row is a header
+          First row is a header
         </Checkbox>
       </Row>
       <Row label="">
         <Checkbox checked={recipe.side} onChange={(event) => put('Head', { side: event.target.checked })}>
-          first column too
+          First column too
         </Checkbox>
       </Row>
       <Row label="bands">
@@ -102,7 +105,7 @@ export function TablePanel({ bench, group, sheet, part }: PanelProps) {
           <span className="quiet">parts of the width</span>
         </Row>
       )}
-      <More title="text and headers">
+      <More title="Text and headers">
         <FaceAndSize face={recipe.face} size={recipe.size} onChange={put} />
         {(['head', 'band', 'ink'] as const).map((key) => (
           <Swatches
@@ -119,21 +122,19 @@ export function TablePanel({ bench, group, sheet, part }: PanelProps) {
 }
 
 /** On which other pages the table is. */
-function OverPages({ bench, sheet, id }: { bench: Bench; sheet: Sheet; id: string }) {
+function OverPages({ editor, sheet, id }: { editor: Editor; sheet: Sheet; id: string }) {
   const parts = partsOf(sheet, id);
   const at = parts.findIndex(({ group }) => group.id === id);
   const [before, after] = [parts[at - 1], parts[at + 1]];
   const go = (part: TablePart, words: string) => (
-    <button
-      type="button"
-      className="toggle"
+    <Key
       onClick={() => {
-        bench.turnTo(part.page.id);
-        bench.select([part.group.id]);
+        editor.turnTo(part.page.id);
+        editor.select([part.group.id]);
       }}
     >
       {words} {sheet.pages.findIndex((page) => page.id === part.page.id) + 1}
-    </button>
+    </Key>
   );
   return (
     <Row label="pages">
@@ -145,7 +146,7 @@ function OverPages({ bench, sheet, id }: { bench: Bench; sheet: Sheet; id: strin
 
 type EditProps = { recipe: TableRecipe; onEdit: (name: string, recipe: TableRecipe) => void };
 
-/** Rows and columns around the chosen cell, and cells made one. */
+/** Rows and columns around the selected cell, and joining cells. */
 function Lines({ recipe, at, onEdit }: EditProps & { at: At }) {
   const cell = cellAt(recipe, at);
   const here = holderOf(recipe, at);
@@ -272,7 +273,7 @@ function Looks({ recipe, at, palette, onEdit }: EditProps & { at: At | null; pal
           checked={shown.write === true}
           onChange={(event) => set('Students write', { write: event.target.checked })}
         >
-          students write here; it is given out empty
+          Students write here; it is given out empty
         </Checkbox>
       </Row>
     </>

@@ -2,7 +2,7 @@ import type { Box } from '../../geometry/matrix';
 import { seeded } from '../../values/random';
 import { bodyText } from '../../text/body';
 import { solid } from '../../schema/defaults';
-import type { Body } from '../../schema/sheet';
+import type { TextBody } from '../../schema/sheet';
 import { LEAST_PRINTED } from '../../text/style';
 import { Draft } from '../kit/draft';
 import type { Asked, Kit, Made, Maker } from '../kit/maker';
@@ -47,7 +47,7 @@ const depthOn = (lanes: readonly (readonly Span[])[], day: number): number =>
 const timeSaid = ({ time, to }: Happening) => (time ? (to ? `${time}–${to}` : time) : '');
 
 /** What happens on a day, one paragraph each: holidays first, then those without a time, then by the clock. */
-function bodyOf(draft: Calendar, list: readonly Happening[]): Body {
+function bodyOf(draft: Calendar, list: readonly Happening[]): TextBody {
   const { recipe } = draft;
   const order = [...list].sort(
     (a, b) =>

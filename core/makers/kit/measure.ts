@@ -3,7 +3,7 @@ import type { DrawnPicture } from '../../pictures/picture';
 import type { Box } from '../../geometry/matrix';
 import { Recent } from '../../values/recent';
 import { bodyText } from '../../text/body';
-import type { Body, Item, Outline, RunStyle, Sheet } from '../../schema/sheet';
+import type { TextBody, Item, Outline, RunStyle, Sheet } from '../../schema/sheet';
 import { isWritten } from '../../schema/sheet';
 import type { Faces } from '../../text/faces';
 import { layOut } from '../../text/fit';
@@ -12,7 +12,7 @@ import { roleOf } from '../../text/style';
 /** How much room words take: in points, wrapped at `most`. */
 export type Size = Readonly<{ width: number; height: number }>;
 
-export const styled = (text: string, style: RunStyle, align: 'left' | 'centre' | 'right' = 'centre'): Body =>
+export const styled = (text: string, style: RunStyle, align: 'left' | 'centre' | 'right' = 'centre'): TextBody =>
   text.split('\n').map((line) => ({ format: { align }, runs: line ? [{ text: line, style }] : [] }));
 
 export function sizeOfWords(
@@ -38,7 +38,7 @@ export function sizeOfWords(
 }
 
 /** How high a body is when it is wrapped at a width, as a label without padding. */
-export function tallOf(body: Body, width: number, kit: { faces: Faces; roles: Sheet['roles'] }): number {
+export function tallOf(body: TextBody, width: number, kit: { faces: Faces; roles: Sheet['roles'] }): number {
   const box = { width, height: 0, padding: 0, vertical: 'top' as const, fit: 'keep' as const };
   return layOut(body, roleOf(kit, 'label'), box, kit.faces).height;
 }

@@ -13,13 +13,13 @@ export const cellAt = ({ cells }: TableRecipe, { row, column }: At): Cell => cel
 const columnIds = ({ columns }: TableRecipe) => columns.map(({ id }) => id);
 
 /** A cell that spans others, with where it begins and how far it reaches within the table. */
-export type Spread = { row: number; column: number; across: number; down: number };
+export type CellSpan = { row: number; column: number; across: number; down: number };
 
 /** All cells that are seen, row by row: those that others reach over are left out. */
-export function cellsOf(recipe: TableRecipe): Spread[] {
+export function cellsOf(recipe: TableRecipe): CellSpan[] {
   const { rows, columns } = recipe;
   const covered = new Set<string>();
-  const out: Spread[] = [];
+  const out: CellSpan[] = [];
   rows.forEach((row, r) =>
     columns.forEach(({ id }, c) => {
       if (covered.has(`${r} ${c}`)) return;
@@ -52,7 +52,7 @@ export function headRowsOf(recipe: TableRecipe): number {
 }
 
 /** The seen cell that a place of the table belongs to. */
-export function holderOf(recipe: TableRecipe, { row, column }: At): Spread | undefined {
+export function holderOf(recipe: TableRecipe, { row, column }: At): CellSpan | undefined {
   const [r, c] = [recipe.rows.indexOf(row), columnIds(recipe).indexOf(column)];
   return cellsOf(recipe).find(
     (cell) => r >= cell.row && r < cell.row + cell.down && c >= cell.column && c < cell.column + cell.across,
@@ -97,7 +97,7 @@ export function withColumn(recipe: TableRecipe, at: string, side: 'before' | 'be
   };
 }
 
-function stretched(recipe: TableRecipe, change: (cell: Spread) => Partial<Cell> | null): TableRecipe['cells'] {
+function stretched(recipe: TableRecipe, change: (cell: CellSpan) => Partial<Cell> | null): TableRecipe['cells'] {
   const cells = { ...recipe.cells };
   for (const cell of cellsOf(recipe)) {
     const patch = change(cell);

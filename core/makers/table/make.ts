@@ -4,7 +4,7 @@ import { solid, text } from '../../schema/defaults';
 import type { Item, RunStyle, TextItem } from '../../schema/sheet';
 import type { Asked, Kit, Made, Maker } from '../kit/maker';
 import { sizeOfWords, styled, tidied, tidiedBox } from '../kit/measure';
-import type { Spread } from './edit';
+import type { CellSpan } from './edit';
 import { cellAt, cellsOf, headRowsOf, lookAt, withWords } from './edit';
 import type { CellLook, TableRecipe } from '../../schema/recipes/table';
 import { cellKey } from '../../schema/recipes/table';
@@ -15,7 +15,7 @@ type Styled = { look: CellLook; head: boolean; style: RunStyle; fill: string | n
 
 const padOf = ({ size }: TableRecipe) => tidied(size * 0.4);
 
-function styleOf(recipe: TableRecipe, { row, column }: Spread): Styled {
+function styleOf(recipe: TableRecipe, { row, column }: CellSpan): Styled {
   const at = { row: recipe.rows[row], column: recipe.columns[column].id };
   const look = lookAt(recipe, at);
   const head = row < headRowsOf(recipe) || (recipe.side && column === 0);
@@ -66,7 +66,7 @@ export function heightsOf(recipe: TableRecipe, widths: readonly number[], kit: K
   const pad = padOf(recipe);
   const line = sizeOfWords('x', { font: recipe.face, size: recipe.size }, 'label', 5000, kit).height;
   const heights = recipe.rows.map(() => line + 2 * pad);
-  const needs = (cell: Spread) => {
+  const needs = (cell: CellSpan) => {
     const { words } = cellAt(recipe, { row: recipe.rows[cell.row], column: recipe.columns[cell.column].id });
     const wide = widths.slice(cell.column, cell.column + cell.across).reduce((all, value) => all + value, 0);
     return words
@@ -83,7 +83,7 @@ export function heightsOf(recipe: TableRecipe, widths: readonly number[], kit: K
   return heights;
 }
 
-const partOf = (recipe: TableRecipe, { row, column }: Spread) => `c-${recipe.rows[row]}-${recipe.columns[column].id}`;
+const partOf = (recipe: TableRecipe, { row, column }: CellSpan) => `c-${recipe.rows[row]}-${recipe.columns[column].id}`;
 
 export function makeTable({ recipe, width, height }: Asked<TableRecipe>, kit: Kit): Made {
   const widths = widthsOf(recipe, width, kit);

@@ -41,7 +41,7 @@ const byKind = new Map<string, z.ZodType>(SINGLE.map((schema) => [schema.shape.k
 /** The schema of one kind of item. */
 export const schemaOf = (kind: Item['kind']) => (byKind.get(kind) ?? GroupItem) as z.ZodType<Item>;
 
-export type Touch = Item['touch'];
+export type Access = Item['touch'];
 
 export const isFramed = (item: Item): item is FramedItem => item.kind !== 'line';
 export const isWritten = (item: Item): item is WrittenItem => item.kind === 'text' || item.kind === 'shape';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { FARTHEST, SHAPES } from '../../geometry/shapes/shapes';
-import { Body, Outline, Paint } from '../../values/primitives';
+import { TextBody, Outline, Paint } from '../../values/primitives';
 import { base, frame, writing } from './common';
 
 export const ShapeItem = z.strictObject({
@@ -16,6 +16,6 @@ export const ShapeItem = z.strictObject({
   ),
   fill: Paint.nullable(),
   outline: Outline.nullable(),
-  body: Body,
+  body: TextBody,
 });
 export type ShapeItem = z.infer<typeof ShapeItem>;

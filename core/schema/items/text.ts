@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Body, Hex, Outline, Paint, Share } from '../../values/primitives';
+import { TextBody, Hex, Outline, Paint, Share } from '../../values/primitives';
 import { base, frame, writing } from './common';
 
 /** Words drawn large: along a curve, with a fill and an outline of their own. They stay words. */
@@ -26,7 +26,7 @@ export const TextItem = z.strictObject({
   ...base,
   ...frame,
   ...writing,
-  body: Body,
+  body: TextBody,
   /**
    * grow: the box is as high as its words; shrink: the words get smaller until they fit; keep: what is over is reported;
    * width: the longest line is made just as wide as the box; lines: each line is.

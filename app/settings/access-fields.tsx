@@ -1,17 +1,19 @@
+import { Segments } from '../fields/choice';
 import { cutTo } from '../../core/values/characters';
-import { Input, Segmented } from 'antd';
+import { Input } from 'antd';
 import { bodyText } from '../../core/text/body';
-import type { Item, TextItem, Touch } from '../../core/schema/sheet';
+import type { Item, TextItem, Access } from '../../core/schema/sheet';
 import { idsWithin } from '../../core/sheet/tree';
-import type { Bench } from '../document/bench';
+import type { Editor } from '../document/editor';
 import { setValues } from '../commands/commands';
-import { Row, Toggle } from '../fields/fields';
+import { Toggle } from '../fields/toggle';
+import { Row, Split } from '../parts/row';
 
-/** What students may do with a part, and whether they get it empty. */
+/** What students may do with an item, and whether they get it empty. */
 
-/** Which part a label's line ends on. */
-function blankNote(bench: Bench, item: TextItem): string | null {
-  for (const line of bench.page.items)
+/** The diagram part that a label's line ends on. */
+function blankNote(editor: Editor, item: TextItem): string | null {
+  for (const line of editor.page.items)
     if (line.kind === 'line')
       for (const [near, far] of [
         [line.from, line.to],
@@ -22,22 +24,21 @@ function blankNote(bench: Bench, item: TextItem): string | null {
 }
 
 /** What a student may do, in words. */
-export const TOUCH_WORDS: Record<Touch, string> = { fixed: 'look only', fill: 'fill in', free: 'change' };
-export const TOUCHES = Object.entries(TOUCH_WORDS).map(([value, label]) => ({ value, label }));
+export const ACCESS_WORDS: Record<Access, string> = { fixed: 'look only', fill: 'fill in', free: 'change' };
+export const ACCESSES = Object.entries(ACCESS_WORDS).map(([value, label]) => ({ value, label }));
 
-export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
+export function AccessFields({ editor, item }: { editor: Editor; item: Item }) {
   const text = item.kind === 'text' ? item : null;
-  const part = text && blankNote(bench, text);
+  const part = text && blankNote(editor, text);
   return (
     <>
-      <hr className="field-split" />
+      <Split />
       <Row label="students">
-        <Segmented
-          size="small"
-          aria-label="What students may do with it"
+        <Segments
+          label="What students may do with it"
           value={item.touch}
-          onChange={(touch) => setValues(bench, 'What students may do', { touch }, idsWithin(item))}
-          options={TOUCHES}
+          onChange={(touch) => setValues(editor, 'What students may do', { touch }, idsWithin(item))}
+          options={ACCESSES}
         />
       </Row>
       {item.kind === 'group' && (
@@ -45,7 +46,7 @@ export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
           <Toggle
             on={item.role === 'key'}
             label="Students never get it: it is the answer key"
-            onClick={() => setValues(bench, 'Answer key', { role: item.role === 'key' ? null : 'key' })}
+            onClick={() => setValues(editor, 'Answer key', { role: item.role === 'key' ? null : 'key' })}
           >
             answer key only
           </Toggle>
@@ -53,13 +54,12 @@ export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
       )}
       {text && (
         <Row label="given">
-          <Segmented
-            size="small"
-            aria-label="Given out with its words or empty"
+          <Segments
+            label="Given out with its words or empty"
             value={text.blank ? 'yes' : 'no'}
             onChange={(value) =>
               setValues(
-                bench,
+                editor,
                 'Blank',
                 value === 'yes'
                   ? { blank: true, touch: text.touch === 'fixed' ? 'fill' : text.touch }
@@ -80,7 +80,7 @@ export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
             size="small"
             style={{ flex: 1 }}
             aria-label="Other words that count as right"
-            placeholder="other right words, with commas"
+            placeholder="Other right words, with commas"
             defaultValue={text.also.join(', ')}
             onBlur={(event) => {
               const also = event.target.value
@@ -88,7 +88,7 @@ export function TouchFields({ bench, item }: { bench: Bench; item: Item }) {
                 .map((word) => cutTo(word.trim(), 200))
                 .filter(Boolean)
                 .slice(0, 20);
-              if (also.join() !== text.also.join()) setValues(bench, 'Right words', { also });
+              if (also.join() !== text.also.join()) setValues(editor, 'Right words', { also });
             }}
           />
         </Row>

@@ -1,105 +1,16 @@
-import { colourName } from '../../core/colour/name';
-import { rove, stopAt } from '../fields/rove';
-import { Popover } from 'antd';
-import { createContext, useContext, useState, useSyncExternalStore } from 'react';
+import { useContext, useState, useSyncExternalStore } from 'react';
 import type { Paint } from '../../core/schema/sheet';
 import { DRAWN, solid } from '../../core/schema/defaults';
-import type { Bench } from '../document/bench';
-import { noteColour } from '../commands/commands';
-import { NumberField, PercentField, Row, Toggle } from '../fields/fields';
+import type { Editor } from '../document/editor';
+import { NumberField, PercentField } from '../fields/number-field';
+import { Toggle } from '../fields/toggle';
+import { Row } from '../parts/row';
+import { Swatch } from './swatch';
+import { EditorContext, Swatches } from './swatches';
 import type { Gradient } from './gradient';
 import { gradientFrom, withoutStop, withStop } from './gradient';
-import { later } from '../browser/later';
 
-/** Choosing a colour: the sheet's palette is always in view, everything else one press away. */
-
-const ColourPanel = later(() => import('./colour-panel').then((part) => part.default));
-/** The bench whose recent colours and sampler a colour field uses. */
-export const BenchContext = createContext<Bench | null>(null);
-
-type SwatchProps = {
-  label: string;
-  /** Undefined where several differ. */
-  value: string | null | undefined;
-  palette: readonly string[];
-  none?: string;
-  onChange: (hex: string | null) => void;
-};
-
-export function Swatches({ label, value, palette, none, onChange }: SwatchProps) {
-  const bench = useContext(BenchContext);
-  const [open, setOpen] = useState(false);
-  const other = typeof value === 'string' && !palette.includes(value);
-  const members = [...(none ? [null] : []), ...palette];
-  const chosen = value === undefined ? -1 : members.indexOf(value);
-  const choose = (hex: string | null) => {
-    onChange(hex);
-    if (bench && hex && !palette.includes(hex)) noteColour(bench, hex);
-  };
-  return (
-    <div className="swatches" role="radiogroup" aria-label={label} onKeyDown={(event) => rove(event, 'radio')}>
-      <span className="swatches-label">{label}</span>
-      <span className="swatches-all">
-        {none && (
-          <button
-            type="button"
-            role="radio"
-            aria-checked={value === null}
-            tabIndex={stopAt(chosen, 0)}
-            aria-label={none}
-            title={none}
-            className="swatch none"
-            onClick={() => onChange(null)}
-          />
-        )}
-        {palette.map((hex, i) => {
-          const name = colourName(hex);
-          return (
-            <button
-              key={`${hex} ${i}`}
-              type="button"
-              role="radio"
-              aria-checked={value === hex}
-              tabIndex={stopAt(chosen, i + (none ? 1 : 0))}
-              aria-label={`${label} ${hex}, ${name}`}
-              title={`${name} ${hex}`}
-              className="swatch"
-              style={{ background: hex }}
-              onClick={() => onChange(hex)}
-            />
-          );
-        })}
-        <Popover
-          trigger="click"
-          placement="leftTop"
-          open={open}
-          onOpenChange={setOpen}
-          destroyOnHidden
-          content={
-            <>
-              <ColourPanel
-                bench={bench}
-                label={label}
-                value={value ?? DRAWN.grey}
-                onChange={choose}
-                onClose={() => setOpen(false)}
-              />
-            </>
-          }
-        >
-          <button
-            type="button"
-            className={`swatch other${other ? ' chosen' : ''}`}
-            aria-label={`${label}: another colour`}
-            aria-expanded={open}
-            title="Another colour"
-            style={other ? { background: value } : undefined}
-          />
-        </Popover>
-      </span>
-    </div>
-  );
-}
+/** Fills: none, one colour, or a gradient. */
 
 const PAINTS = [
   { kind: 'none', name: 'None' },
@@ -136,9 +47,9 @@ function PaintDrawing({ kind }: { kind: (typeof PAINTS)[number]['kind'] }) {
 }
 
 /** The stop that was pressed last on the sheet. */
-function useStop(bench: Bench | null): number {
-  const now = () => bench?.stop ?? 0;
-  return useSyncExternalStore(bench?.subscribe ?? NEVER, now, now);
+function useStop(editor: Editor | null): number {
+  const now = () => editor?.stop ?? 0;
+  return useSyncExternalStore(editor?.subscribe ?? NEVER, now, now);
 }
 const NEVER = () => () => {};
 
@@ -148,17 +59,17 @@ type PaintProps = {
   paint: Paint | null | undefined;
   palette: readonly string[];
   onChange: (paint: Paint | null) => void;
-  /** Whether its ends and stops can be pulled on the sheet. */
+  /** Whether its ends and stops can be dragged on the sheet. */
   hint?: boolean;
 };
 
-/** A fill: none, one colour or a gradient, whose ends and stops are pulled on the thing itself. */
+/** A fill: none, one colour, or a gradient whose ends and stops are dragged on the item itself. */
 export function PaintField({ label, paint, palette, onChange, hint }: PaintProps) {
-  const bench = useContext(BenchContext);
-  const pulled = useStop(bench);
+  const editor = useContext(EditorContext);
+  const pulled = useStop(editor);
   const [own, setOwn] = useState(0);
   const stop = hint ? pulled : own;
-  const setStop = (index: number) => (hint ? bench?.put({ stop: index }) : setOwn(index));
+  const setStop = (index: number) => (hint ? editor?.put({ stop: index }) : setOwn(index));
   const first = !paint ? (palette[2] ?? DRAWN.fill) : paint.kind === 'solid' ? paint.colour : paint.stops[0].colour;
   const change = (kind: (typeof PAINTS)[number]['kind']) => {
     if (kind === 'none') return onChange(null);
@@ -209,16 +120,12 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
         <>
           <Row label="stops">
             {paint.stops.map((stop, i) => (
-              <button
+              <Swatch
                 key={i}
-                type="button"
-                className="swatch"
+                colour={stop.colour}
+                marked={i === at}
                 aria-pressed={i === at}
                 aria-label={`Stop ${i + 1} of ${paint.stops.length}, ${stop.colour}`}
-                style={{
-                  background: stop.colour,
-                  ...(i === at && { boxShadow: '0 0 0 2px var(--paper), 0 0 0 4px var(--apricot)' }),
-                }}
                 onClick={() => setStop(i)}
               />
             ))}

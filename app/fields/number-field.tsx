@@ -2,12 +2,12 @@ import { COLOURS } from '../theme/tokens';
 import { focusSheet } from './focus';
 import { Tooltip } from 'antd';
 import { useId, useState } from 'react';
-import type { ReactNode } from 'react';
 import type { Sheet } from '../../core/schema/sheet';
 import { fromSum, fromUnit, inUnit } from '../../core/sheet/units';
-import './fields.css';
+import { sentence } from '../parts/sentence';
+import styles from './number-field.module.css';
 
-/** Small fields for the margin. */
+/** Numbers and lengths: typed with a unit or as a sum, taken at Enter or when left. */
 
 type LengthProps = {
   label: string;
@@ -105,7 +105,7 @@ export function PercentField({ share, least = 0, most = 1, onChange, ...rest }: 
 
 type TypedProps = {
   label: string;
-  /** The row says already what it is: the label is there for screen readers only. */
+  /** The row already shows the label; this one is for screen readers. */
   bare?: boolean;
   shown: string;
   /** Several differ in it. */
@@ -115,12 +115,12 @@ type TypedProps = {
   onChange: (value: number) => void;
 };
 
-/** Takes what is typed at Enter or when left; what can't be used is said, and nothing changes. */
+/** Takes what is typed at Enter or when the field is left. Wrong input gets a message and changes nothing. */
 function TypedField({ label, bare, shown, mixed, suffix, read, onChange }: TypedProps) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
-  /** False where what is typed can't be used. */
+  /** False for wrong input. */
   const take = (): boolean => {
     if (typed !== null && typed !== shown) {
       const result = read(typed);
@@ -135,15 +135,15 @@ function TypedField({ label, bare, shown, mixed, suffix, read, onChange }: Typed
     return true;
   };
   return (
-    <span className="typed">
+    <span className={styles.typed}>
       <label htmlFor={id} className={bare ? 'sr' : undefined}>
-        {label}
+        {sentence(label)}
       </label>
       <Tooltip title={wrong} open={wrong !== null} color={COLOURS.rust}>
         <input
           id={id}
           value={typed ?? shown}
-          placeholder={mixed ? 'mixed' : undefined}
+          placeholder={mixed ? 'Mixed' : undefined}
           inputMode="decimal"
           aria-invalid={wrong !== null}
           onFocus={(event) => event.currentTarget.select()}
@@ -167,57 +167,7 @@ function TypedField({ label, bare, shown, mixed, suffix, read, onChange }: Typed
           }}
         />
       </Tooltip>
-      {suffix && <span className="typed-unit">{suffix}</span>}
+      {suffix && <span className={styles.unit}>{suffix}</span>}
     </span>
-  );
-}
-
-export function Toggle({
-  on,
-  label,
-  children,
-  onClick,
-  disabled,
-}: {
-  /** Whether it is set, or set for some; left out where a press does something at once. */
-  on?: boolean | 'mixed';
-  label: string;
-  children: ReactNode;
-  onClick: () => void;
-  disabled?: boolean;
-}) {
-  return (
-    <Tooltip title={label} mouseEnterDelay={0.5}>
-      <button
-        type="button"
-        className={`toggle${on === 'mixed' ? ' mixed' : on ? ' on' : ''}`}
-        aria-pressed={on}
-        aria-label={label}
-        disabled={disabled}
-        onMouseDown={(event) => event.preventDefault()}
-        onClick={onClick}
-      >
-        {children}
-      </button>
-    </Tooltip>
-  );
-}
-
-/** A part of the settings that opens on demand. */
-export function More({ title, open, children }: { title: string; open?: boolean; children: ReactNode }) {
-  return (
-    <details className="more" open={open}>
-      <summary>{title}</summary>
-      {children}
-    </details>
-  );
-}
-
-export function Row({ label, children }: { label: string; children: ReactNode }) {
-  return (
-    <div className="field-row" role="group" aria-label={label || undefined}>
-      <span className="swatches-label">{label}</span>
-      <div className="field-rest">{children}</div>
-    </div>
   );
 }

@@ -18,14 +18,14 @@ import {
   remove,
   reorder,
   sameSize,
-  spread,
+  distribute,
   stretch,
   tidyUp,
   turnBy,
   ungroupChosen,
 } from '../commands/arrange';
-import { Bench } from './bench';
-import type { Rights } from './bench';
+import { Editor } from './editor';
+import type { Rights } from './open-document';
 import { clipOf, duplicate, pasteBody, pasteClip } from '../commands/clipboard';
 import { addLabelAt, addLine, addShape, addText, addWordBank, setValues } from '../commands/commands';
 import { chooseAlike, copyLook, giveLook } from '../commands/looks';
@@ -42,116 +42,116 @@ beforeAll(async () => {
   vi.stubGlobal('fetch', () => Promise.reject(new Error('no network here')));
 });
 
-let bench: Bench;
+let editor: Editor;
 const open = (rights: Rights = { kind: 'all' }) => {
-  bench = new Bench({ documentId: 'd', personId: 'p', seq: 0, sheet: sampleSheet(), savedAt: 0, rights });
-  bench.faces = faces;
+  editor = new Editor({ documentId: 'd', personId: 'p', seq: 0, sheet: sampleSheet(), savedAt: 0, rights });
+  editor.faces = faces;
 };
 beforeEach(() => open());
-const item = <T extends Item>(id: string) => find(bench.sheet, id)!.item as T;
-const ids = () => bench.page.items.map((i) => i.id);
-const boxes = (list: string[]) => list.map((id) => boxOf(bench.page, findOn(bench.page, id)!.item, () => undefined));
+const item = <T extends Item>(id: string) => find(editor.sheet, id)!.item as T;
+const ids = () => editor.page.items.map((i) => i.id);
+const boxes = (list: string[]) => list.map((id) => boxOf(editor.page, findOn(editor.page, id)!.item, () => undefined));
 
 describe('adding', () => {
   test('puts things in front, chosen, and steps aside where something lies', () => {
-    addShape(bench, 'star');
-    const [first] = bench.selection;
-    addShape(bench, 'star');
-    const [second] = bench.selection;
+    addShape(editor, 'star');
+    const [first] = editor.selection;
+    addShape(editor, 'star');
+    const [second] = editor.selection;
     expect(ids().slice(0, 2)).toEqual([second, first]);
     expect(boxes([second])[0].x).toBe(boxes([first])[0].x + 16);
   });
   test('opens new words for writing, all marked', () => {
-    addText(bench, 'title');
-    expect(bench.editing).toMatchObject({ id: bench.selection[0], anchor: 0, focus: 5 });
+    addText(editor, 'title');
+    expect(editor.editing).toMatchObject({ id: editor.selection[0], anchor: 0, focus: 5 });
   });
   test('makes a label with its line, and a blank that students may fill', () => {
-    addLabelAt(bench, { x: 10, y: 10 }, { item: 'bird', target: 'bill' }, 'bill', true);
+    addLabelAt(editor, { x: 10, y: 10 }, { item: 'bird', target: 'bill' }, 'bill', true);
     const [label, leader] = ids();
     expect(item<TextItem>(label)).toMatchObject({ blank: true, touch: 'fill', role: 'label' });
     expect(item<LineItem>(leader)).toMatchObject({ from: { item: label }, to: { item: 'bird', target: 'bill' } });
   });
   test('fills a word bank with the answers in alphabetical order, or says why there is none', () => {
-    addLabelAt(bench, { x: 10, y: 10 }, null, 'bill', true);
-    addWordBank(bench);
-    expect(bodyText(item<TextItem>(bench.selection[0]).body)).toBe('bill  ·  long neck');
-    for (const id of ['label', ids()[1]]) setValues(bench, 'x', { blank: false }, [id]);
-    addWordBank(bench);
-    expect(bench.notice?.text).toMatch(/Make a label blank first/);
+    addLabelAt(editor, { x: 10, y: 10 }, null, 'bill', true);
+    addWordBank(editor);
+    expect(bodyText(item<TextItem>(editor.selection[0]).body)).toBe('bill  ·  long neck');
+    for (const id of ['label', ids()[1]]) setValues(editor, 'x', { blank: false }, [id]);
+    addWordBank(editor);
+    expect(editor.notice?.text).toMatch(/Make a label blank first/);
   });
 });
 
 describe('moving and ordering', () => {
   test('moves all that is chosen by one step that can be undone', () => {
-    bench.select(['box', 'words']);
-    nudge(bench, { x: 5, y: -3 });
+    editor.select(['box', 'words']);
+    nudge(editor, { x: 5, y: -3 });
     expect([item<TextItem>('box').x, item<TextItem>('words').y]).toEqual([505, 297]);
-    bench.undo();
-    expect(bench.sheet).toEqual(sampleSheet());
-    bench.redo();
+    editor.undo();
+    expect(editor.sheet).toEqual(sampleSheet());
+    editor.redo();
     expect(item<TextItem>('box').x).toBe(505);
   });
   test('leaves what is locked where it is, and says so when it is to be taken away', () => {
-    setValues(bench, 'Lock', { locked: true }, ['box']);
-    bench.select(['box']);
-    nudge(bench, { x: 5, y: 0 });
-    remove(bench);
+    setValues(editor, 'Lock', { locked: true }, ['box']);
+    editor.select(['box']);
+    nudge(editor, { x: 5, y: 0 });
+    remove(editor);
     expect(item<TextItem>('box').x).toBe(500);
-    expect(bench.notice?.text).toMatch(/locked/);
+    expect(editor.notice?.text).toMatch(/locked/);
   });
   test('goes one step or all the way, forward and back', () => {
-    bench.select(['box']);
+    editor.select(['box']);
     const at = () => ids().indexOf('box');
     const before = at();
-    reorder(bench, 1);
+    reorder(editor, 1);
     expect(at()).toBe(before - 1);
-    reorder(bench, Infinity);
+    reorder(editor, Infinity);
     expect(at()).toBe(0);
-    reorder(bench, -Infinity);
+    reorder(editor, -Infinity);
     expect(at()).toBe(ids().length - 1);
-    reorder(bench, -1);
+    reorder(editor, -1);
     expect(at()).toBe(ids().length - 1);
   });
   test('frees the lines of what is removed where they are seen', () => {
-    bench.select(['label']);
-    remove(bench);
+    editor.select(['label']);
+    remove(editor);
     const leader = item<LineItem>('leader');
     expect(leader.from.item).toBeNull();
     expect(leader.from.x).toBeGreaterThan(59);
-    bench.undo();
-    expect(bench.sheet).toEqual(sampleSheet());
+    editor.undo();
+    expect(editor.sheet).toEqual(sampleSheet());
   });
 });
 
 describe('groups', () => {
   test('grouping and ungrouping leaves everything where it is seen', () => {
-    bench.select(['box', 'words']);
+    editor.select(['box', 'words']);
     const before = boxes(['box', 'words']);
-    groupChosen(bench);
-    expect(bench.chosen).toMatchObject({ kind: 'group' });
+    groupChosen(editor);
+    expect(editor.chosen).toMatchObject({ kind: 'group' });
     const inGroup = boxes(['box', 'words']);
-    ungroupChosen(bench);
+    ungroupChosen(editor);
     for (const after of [inGroup, boxes(['box', 'words'])])
       after.forEach((box, i) => {
         expect(box.x).toBeCloseTo(before[i].x, 6);
         expect(box.y).toBeCloseTo(before[i].y, 6);
       });
-    expect([...bench.selection].sort()).toEqual(['box', 'words']);
+    expect([...editor.selection].sort()).toEqual(['box', 'words']);
   });
   test('ungrouping a turned group turns its parts', () => {
-    setValues(bench, 'Rotate', { angle: 30 }, ['pair']);
+    setValues(editor, 'Rotate', { angle: 30 }, ['pair']);
     const before = boxes(['inner', 'inner2']);
-    bench.select(['pair']);
-    ungroupChosen(bench);
+    editor.select(['pair']);
+    ungroupChosen(editor);
     expect(item<TextItem>('inner').angle).toBe(30);
     boxes(['inner', 'inner2']).forEach((box, i) =>
       expect(box.x + box.width / 2).toBeCloseTo(before[i].x + before[i].width / 2, 6),
     );
   });
   test('one thing alone is not grouped', () => {
-    bench.select(['box']);
-    groupChosen(bench);
-    expect(bench.notice?.text).toMatch(/two or more things/);
+    editor.select(['box']);
+    groupChosen(editor);
+    expect(editor.notice?.text).toMatch(/two or more things/);
   });
   test('a group that is resized takes its parts along, and back', () => {
     const size = fc.integer({ min: 20, max: 400 });
@@ -177,57 +177,57 @@ describe('groups', () => {
 
 describe('copies', () => {
   test('hold on to one another, not to the originals', () => {
-    bench.select(['label', 'leader']);
-    duplicate(bench);
+    editor.select(['label', 'leader']);
+    duplicate(editor);
     const [label, leader] = ids();
     expect(item<LineItem>(leader)).toMatchObject({ from: { item: label }, to: { item: 'bird' } });
     expect(item<TextItem>(label)).toMatchObject({ x: 74, blank: true, also: ['neck'] });
   });
   test('go through the clipboard and come back with new names', () => {
-    bench.select(['pair']);
-    const clip = clipOf(bench)!;
-    expect(pasteClip(bench, clip, (json) => json as Item[])).toBe(true);
+    editor.select(['pair']);
+    const clip = clipOf(editor)!;
+    expect(pasteClip(editor, clip, (json) => json as Item[])).toBe(true);
     expect(ids()[0]).not.toBe('pair');
     expect(
-      new Set([...bench.page.items.flatMap((i) => (i.kind === 'group' ? i.items.map((part) => part.id) : []))]).size,
+      new Set([...editor.page.items.flatMap((i) => (i.kind === 'group' ? i.items.map((part) => part.id) : []))]).size,
     ).toBe(4);
   });
   test('that can’t be read are refused and said', () => {
-    expect(pasteClip(bench, `${clipOf((bench.select(['box']), bench))!.slice(0, 40)}`, () => null)).toBe(true);
-    expect(bench.notice?.text).toMatch(/could not be read/);
-    expect(pasteClip(bench, 'just words', () => null)).toBe(false);
+    expect(pasteClip(editor, `${clipOf((editor.select(['box']), editor))!.slice(0, 40)}`, () => null)).toBe(true);
+    expect(editor.notice?.text).toMatch(/could not be read/);
+    expect(pasteClip(editor, 'just words', () => null)).toBe(false);
   });
   test('of words from elsewhere become a box as high as they need', () => {
-    pasteBody(bench, bodyFromWords('one\r\ntwo\r\n'));
-    const box = item<TextItem>(bench.selection[0]);
+    pasteBody(editor, bodyFromWords('one\r\ntwo\r\n'));
+    const box = item<TextItem>(editor.selection[0]);
     expect(bodyText(box.body)).toBe('one\ntwo');
     expect(box.height).toBeGreaterThan(35);
   });
 });
 
 describe('words', () => {
-  const edit = (anchor: number, focus = anchor) => bench.edit({ id: 'words', anchor, focus, typing: null });
+  const edit = (anchor: number, focus = anchor) => editor.edit({ id: 'words', anchor, focus, typing: null });
   test('typed letter by letter are one step', () => {
     edit(0);
-    'abc'.split('').forEach((letter, i) => typeWords(bench, bench.editing!, i, 0, letter));
+    'abc'.split('').forEach((letter, i) => typeWords(editor, editor.editing!, i, 0, letter));
     expect(bodyText(item<TextItem>('words').body)).toMatch(/^abcone/);
-    bench.undo();
-    expect(bench.sheet).toEqual(sampleSheet());
+    editor.undo();
+    expect(editor.sheet).toEqual(sampleSheet());
   });
   test('carry on the style before them, or the one just chosen', () => {
     edit(0, 3);
-    styleWords(bench, 'Bold', { bold: true });
-    typeWords(bench, bench.editing!, 3, 0, 's');
+    styleWords(editor, 'Bold', { bold: true });
+    typeWords(editor, editor.editing!, 3, 0, 's');
     expect(item<TextItem>('words').body[0].runs[0]).toEqual({ text: 'ones', style: { bold: true } });
     edit(4);
-    styleWords(bench, 'Bold', { bold: false });
-    typeWords(bench, bench.editing!, 4, 0, '!');
+    styleWords(editor, 'Bold', { bold: false });
+    typeWords(editor, editor.editing!, 4, 0, '!');
     expect(item<TextItem>('words').body[0].runs[1]).toMatchObject({ text: '!', style: { bold: false } });
   });
   test('of a whole box are styled and aligned when none are marked', () => {
-    bench.select(['words']);
-    styleWords(bench, 'Size', { size: 30 });
-    formatWords(bench, 'Align', { align: 'centre' });
+    editor.select(['words']);
+    styleWords(editor, 'Size', { size: 30 });
+    formatWords(editor, 'Align', { align: 'centre' });
     expect(
       item<TextItem>('words').body.every(
         (p) => p.format.align === 'centre' && p.runs.every((run) => run.style.size === 30),
@@ -235,201 +235,201 @@ describe('words', () => {
     ).toBe(true);
   });
   test('make their box grow, and shrink again when it was just as high', () => {
-    setValues(bench, 'Height', { height: 44 }, ['words']);
+    setValues(editor, 'Height', { height: 44 }, ['words']);
     edit(0);
-    typeWords(bench, bench.editing!, 0, 0, 'a\nb\nc\nd\n');
+    typeWords(editor, editor.editing!, 0, 0, 'a\nb\nc\nd\n');
     const grown = item<TextItem>('words').height;
     expect(grown).toBeGreaterThan(100);
-    typeWords(bench, bench.editing!, 0, 8, '');
+    typeWords(editor, editor.editing!, 0, 8, '');
     expect(item<TextItem>('words').height).toBeLessThan(grown);
   });
 });
 
 describe('pages', () => {
   test('are added behind the one that is shown, and the last one stays', () => {
-    addPage(bench);
-    expect(bench.sheet.pages.map((page) => page.id)[1]).toBe(bench.pageId);
-    removePage(bench);
-    removePage(bench);
-    removePage(bench);
-    expect(bench.sheet.pages).toHaveLength(1);
-    expect(bench.notice?.text).toMatch(/at least one page/);
+    addPage(editor);
+    expect(editor.sheet.pages.map((page) => page.id)[1]).toBe(editor.pageId);
+    removePage(editor);
+    removePage(editor);
+    removePage(editor);
+    expect(editor.sheet.pages).toHaveLength(1);
+    expect(editor.notice?.text).toMatch(/at least one page/);
   });
 });
 
 describe('a student', () => {
   test('adds free things only, from the supplies that are open', () => {
     open({ kind: 'student', supplies: ['shape'] });
-    addShape(bench, 'star');
-    expect(item(bench.selection[0]).touch).toBe('free');
-    const count = bench.page.items.length;
-    addLine(bench, {});
-    expect(bench.page.items).toHaveLength(count);
-    expect(bench.notice?.text).toMatch(/not opened this supply/);
+    addShape(editor, 'star');
+    expect(item(editor.selection[0]).touch).toBe('free');
+    const count = editor.page.items.length;
+    addLine(editor, {});
+    expect(editor.page.items).toHaveLength(count);
+    expect(editor.notice?.text).toMatch(/not opened this supply/);
   });
   test('does not copy a blank as a blank', () => {
     open({ kind: 'student', supplies: ['text'] });
-    bench.select(['label']);
-    duplicate(bench);
-    expect(item<TextItem>(bench.selection[0])).toMatchObject({ blank: false, also: [], touch: 'free' });
+    editor.select(['label']);
+    duplicate(editor);
+    expect(item<TextItem>(editor.selection[0])).toMatchObject({ blank: false, also: [], touch: 'free' });
   });
   test('changes nothing once the copy is shut', () => {
     open({ kind: 'student', supplies: ['shape'] });
-    bench.shut = 'handed in';
-    addShape(bench, 'star');
-    expect(bench.sheet).toEqual(sampleSheet());
-    expect(bench.notice?.text).toBe('handed in');
+    editor.shut = 'handed in';
+    addShape(editor, 'star');
+    expect(editor.sheet).toEqual(sampleSheet());
+    expect(editor.notice?.text).toBe('handed in');
   });
 });
 
 test('what is gone is no longer chosen or edited', () => {
-  bench.edit({ id: 'words', anchor: 0, focus: 0, typing: null });
-  bench.make('Remove', { kind: 'remove', id: 'words' });
-  expect([bench.selection, bench.editing]).toEqual([[], null]);
+  editor.edit({ id: 'words', anchor: 0, focus: 0, typing: null });
+  editor.make('Remove', { kind: 'remove', id: 'words' });
+  expect([editor.selection, editor.editing]).toEqual([[], null]);
 });
 
 test('choosing something outside a group leaves it', () => {
-  bench.enter('pair');
-  bench.select(['inner']);
-  expect(bench.entered).toBe('pair');
-  bench.select(['box']);
-  expect(bench.entered).toBeNull();
+  editor.enter('pair');
+  editor.select(['inner']);
+  expect(editor.entered).toBe('pair');
+  editor.select(['box']);
+  expect(editor.entered).toBeNull();
 });
 
 describe('placing', () => {
   const across = () => boxes(['box', 'words', 'bird']);
   test('aligns to the page, the margin, the first chosen, or each other', () => {
-    bench.select(['box', 'words', 'bird']);
-    align(bench, 'left', 'first');
+    editor.select(['box', 'words', 'bird']);
+    align(editor, 'left', 'first');
     expect(across().map((b) => b.x)).toEqual([500, 500, 500]);
-    align(bench, 'bottom', 'page');
+    align(editor, 'bottom', 'page');
     expect(across().map((b) => Math.round(b.y + b.height))).toEqual([612, 612, 612]);
-    align(bench, 'top', 'margin');
+    align(editor, 'top', 'margin');
     expect(across().map((b) => b.y)).toEqual([24, 24, 24]);
-    align(bench, 'centre', 'each other');
+    align(editor, 'centre', 'each other');
     expect(new Set(across().map((b) => Math.round(b.x + b.width / 2))).size).toBe(1);
   });
   test('spreads three things, and says so for two', () => {
-    bench.select(['box', 'words']);
-    spread(bench, 'x', 'gap');
-    expect(bench.notice?.text).toMatch(/three or more things/);
-    bench.select(['label', 'bird', 'box']);
-    spread(bench, 'x', 'gap');
+    editor.select(['box', 'words']);
+    distribute(editor, 'x', 'gap');
+    expect(editor.notice?.text).toMatch(/three or more things/);
+    editor.select(['label', 'bird', 'box']);
+    distribute(editor, 'x', 'gap');
     const [label, bird, box] = boxes(['label', 'bird', 'box']);
     expect(bird.x - (label.x + label.width)).toBeCloseTo(box.x - (bird.x + bird.width), 6);
   });
   test('tidies up what is chosen, in one step that can be taken back', () => {
-    const before = bench.sheet;
-    bench.select(['label', 'words', 'box']);
-    tidyUp(bench);
-    bench.undo();
-    expect(bench.sheet).toEqual(before);
+    const before = editor.sheet;
+    editor.select(['label', 'words', 'box']);
+    tidyUp(editor);
+    editor.undo();
+    expect(editor.sheet).toEqual(before);
   });
   test('gives others the size of the first', () => {
-    bench.select(['box', 'bird']);
-    sameSize(bench, 'width');
+    editor.select(['box', 'bird']);
+    sameSize(editor, 'width');
     expect(item<TextItem>('bird')).toMatchObject({ width: 100, height: 240 });
-    sameSize(bench, 'size');
+    sameSize(editor, 'size');
     expect(item<TextItem>('bird')).toMatchObject({ width: 100, height: 80 });
   });
   test('stretches and turns by key; nothing gets smaller than can be seen', () => {
-    bench.select(['box']);
-    stretch(bench, { x: 10, y: -1000 });
+    editor.select(['box']);
+    stretch(editor, { x: 10, y: -1000 });
     expect(item('box')).toMatchObject({ x: 500, y: 60, width: 110, height: 4 });
-    turnBy(bench, -15);
+    turnBy(editor, -15);
     expect(item('box')).toMatchObject({ angle: -15 });
   });
   test('what is dragged in the stack lies just before where it is dropped', () => {
-    putBefore(bench, 'bird', 'words');
+    putBefore(editor, 'bird', 'words');
     expect(ids()).toEqual(['label', 'leader', 'bird', 'words', 'pair', 'box']);
-    putBefore(bench, 'bird', 'label');
+    putBefore(editor, 'bird', 'label');
     expect(ids()[0]).toBe('bird');
   });
 });
 
 describe('doing again', () => {
   test('duplicating once more repeats the step that the copy was moved by', () => {
-    bench.select(['box']);
-    duplicate(bench);
-    nudge(bench, { x: 86, y: -14 });
-    duplicate(bench);
-    expect(item(bench.selection[0])).toMatchObject({ x: 700, y: 60 });
-    duplicate(bench);
-    expect(item(bench.selection[0])).toMatchObject({ x: 800, y: 60 });
+    editor.select(['box']);
+    duplicate(editor);
+    nudge(editor, { x: 86, y: -14 });
+    duplicate(editor);
+    expect(item(editor.selection[0])).toMatchObject({ x: 700, y: 60 });
+    duplicate(editor);
+    expect(item(editor.selection[0])).toMatchObject({ x: 800, y: 60 });
   });
   test('the next of a kind starts in the look of the last', () => {
-    bench.select(['box']);
-    setValues(bench, 'Fill', { fill: null, outline: { colour: '#aa0000', width: 4, dash: 'dotted' } });
-    addShape(bench, 'heart');
-    expect(item(bench.selection[0])).toMatchObject({ fill: null, outline: { colour: '#aa0000', width: 4 } });
+    editor.select(['box']);
+    setValues(editor, 'Fill', { fill: null, outline: { colour: '#aa0000', width: 4, dash: 'dotted' } });
+    addShape(editor, 'heart');
+    expect(item(editor.selection[0])).toMatchObject({ fill: null, outline: { colour: '#aa0000', width: 4 } });
   });
   test('a look is copied and given to others', () => {
-    giveLook(bench);
-    expect(bench.notice?.text).toMatch(/Copy a look first/);
-    bench.select(['label']);
-    copyLook(bench);
-    bench.select(['words', 'box']);
-    giveLook(bench);
+    giveLook(editor);
+    expect(editor.notice?.text).toMatch(/Copy a look first/);
+    editor.select(['label']);
+    copyLook(editor);
+    editor.select(['words', 'box']);
+    giveLook(editor);
     expect(item('words')).toMatchObject({ role: 'label' });
     expect(item('box').touch).toBe('free');
   });
   test('all of a kind, a colour or a role are chosen', () => {
-    bench.select(['box']);
-    chooseAlike(bench, 'kind');
-    expect(bench.selection).toEqual(['box']);
-    bench.enter('pair');
-    bench.select(['inner']);
-    chooseAlike(bench, 'colour');
-    expect(bench.selection).toEqual(['inner', 'inner2']);
-    bench.enter(null);
-    bench.select(['words']);
-    chooseAlike(bench, 'role');
-    expect(bench.selection).toEqual(['words']);
+    editor.select(['box']);
+    chooseAlike(editor, 'kind');
+    expect(editor.selection).toEqual(['box']);
+    editor.enter('pair');
+    editor.select(['inner']);
+    chooseAlike(editor, 'colour');
+    expect(editor.selection).toEqual(['inner', 'inner2']);
+    editor.enter(null);
+    editor.select(['words']);
+    chooseAlike(editor, 'role');
+    expect(editor.selection).toEqual(['words']);
   });
 });
 
 describe('text roles', () => {
   const words = () => item<TextItem>('words');
   test('restyling one restyles all its boxes, and lets them grow', () => {
-    bench.select(['words']);
-    styleWords(bench, 'Size', { size: 40 });
+    editor.select(['words']);
+    styleWords(editor, 'Size', { size: 40 });
     const high = item<TextItem>('words').height;
-    restyleRole(bench, words());
-    expect(bench.sheet.roles.body.run.size).toBe(40);
+    restyleRole(editor, words());
+    expect(editor.sheet.roles.body.run.size).toBe(40);
     expect(words().body[0].runs[0].style).toEqual({});
     expect(words().height).toBe(high);
-    const second = find(bench.sheet, 'second')!.item as TextItem;
+    const second = find(editor.sheet, 'second')!.item as TextItem;
     expect(second.height).toBeGreaterThan(100);
-    bench.undo();
-    expect(bench.sheet.roles.body.run.size).toBe(14);
+    editor.undo();
+    expect(editor.sheet.roles.body.run.size).toBe(14);
   });
   test('one’s own is made from a box, taken away again without a change of look', () => {
-    bench.select(['words']);
-    styleWords(bench, 'Colour', { colour: '#aa0000' });
-    addRole(bench, words(), 'Field note');
+    editor.select(['words']);
+    styleWords(editor, 'Colour', { colour: '#aa0000' });
+    addRole(editor, words(), 'Field note');
     const id = words().role!;
-    expect(bench.sheet.roles[id]).toMatchObject({ name: 'Field note', run: { colour: '#aa0000' } });
-    removeRole(bench, id);
+    expect(editor.sheet.roles[id]).toMatchObject({ name: 'Field note', run: { colour: '#aa0000' } });
+    removeRole(editor, id);
     expect(words()).toMatchObject({ role: 'body', body: [{ runs: [{ style: { colour: '#aa0000' } }] }, {}] });
   });
   test('needs a name that is not taken', () => {
-    addRole(bench, words(), '  ');
-    expect(bench.notice?.text).toMatch(/name first/);
-    addRole(bench, words(), 'title');
-    expect(bench.notice?.text).toMatch(/already/);
+    addRole(editor, words(), '  ');
+    expect(editor.notice?.text).toMatch(/name first/);
+    addRole(editor, words(), 'title');
+    expect(editor.notice?.text).toMatch(/already/);
   });
 });
 
 describe('lettering', () => {
   test('is made as wide as the page, its margin, or what stands below', () => {
-    bench.select(['label']);
+    editor.select(['label']);
     const width = () => item<TextItem>('label').width;
-    fitToWidth(bench, item('label'), 'page');
+    fitToWidth(editor, item('label'), 'page');
     expect([width(), item<TextItem>('label').fit]).toEqual([792, 'width']);
-    fitToWidth(bench, item('label'), 'margin');
+    fitToWidth(editor, item('label'), 'margin');
     expect(width()).toBe(744);
-    nudge(bench, { x: 0, y: 200 });
-    fitToWidth(bench, item('label'), 'next');
+    nudge(editor, { x: 0, y: 200 });
+    fitToWidth(editor, item('label'), 'next');
     expect([200, 120]).toContain(width());
   });
 });
@@ -437,19 +437,19 @@ describe('lettering', () => {
 describe('words from elsewhere', () => {
   test('are told when a box is nearly full, and refused with what to do when it is', () => {
     const put = (letters: number) =>
-      bench.make('Type', { kind: 'splice', id: 'words', at: 0, remove: 0, insert: plain('x'.repeat(letters)) });
+      editor.make('Type', { kind: 'splice', id: 'words', at: 0, remove: 0, insert: plain('x'.repeat(letters)) });
     expect(put(89_000)).toBe(true);
-    expect(bench.notice).toBeNull();
+    expect(editor.notice).toBeNull();
     expect(put(2000)).toBe(true);
-    expect(bench.notice?.text).toMatch(/nearly full/);
+    expect(editor.notice?.text).toMatch(/nearly full/);
     expect(put(12_000)).toBe(false);
-    expect(bench.notice?.text).toMatch(/at most 100,000 letters.*box of its own/);
+    expect(editor.notice?.text).toMatch(/at most 100,000 letters.*box of its own/);
   });
   test('of ten thousand are kept in a box of the page’s height, and it is said', () => {
-    pasteBody(bench, bodyFromWords(Array.from({ length: 10_000 }, (_, i) => `word${i}`).join(' ')));
-    const made = item<TextItem>(bench.selection[0]);
-    expect(made.height).toBeLessThanOrEqual(bench.page.height);
-    expect(bench.notice?.text).toMatch(/letters were pasted|more room than the page/);
+    pasteBody(editor, bodyFromWords(Array.from({ length: 10_000 }, (_, i) => `word${i}`).join(' ')));
+    const made = item<TextItem>(editor.selection[0]);
+    expect(made.height).toBeLessThanOrEqual(editor.page.height);
+    expect(editor.notice?.text).toMatch(/letters were pasted|more room than the page/);
   });
   test('that look like a list become one', () => {
     const body = bodyFromWords('- crab\n- snail\n    - shell\nwords');
@@ -466,28 +466,28 @@ describe('words from elsewhere', () => {
     const clip = (count: number) =>
       `dappled-margin/items:${JSON.stringify(Array.from({ length: count }, (_, i) => ({ ...item('box'), id: `n${i}` })))}`;
     const parse = (json: unknown) => ((json as unknown[]).length > 500 ? null : (json as Item[]));
-    pasteClip(bench, clip(500), parse);
-    expect(bench.page.items).toHaveLength(506);
-    pasteClip(bench, clip(501), parse);
-    expect(bench.page.items).toHaveLength(506);
-    expect(bench.notice?.text).toMatch(/more than 500 things/);
+    pasteClip(editor, clip(500), parse);
+    expect(editor.page.items).toHaveLength(506);
+    pasteClip(editor, clip(501), parse);
+    expect(editor.page.items).toHaveLength(506);
+    expect(editor.notice?.text).toMatch(/more than 500 things/);
   });
 });
 
 describe('several pages', () => {
   test('are doubled, moved and turned to', () => {
-    duplicatePage(bench);
-    expect(bench.sheet.pages).toHaveLength(3);
-    expect(bench.pageId).toBe(bench.sheet.pages[1].id);
-    expect(bench.page.items).toHaveLength(6);
-    movePage(bench, bench.pageId, 2);
-    expect(bench.sheet.pages[2].id).toBe(bench.pageId);
-    movePage(bench, bench.pageId, -5);
-    expect(bench.sheet.pages[0].id).toBe(bench.pageId);
-    turnPage(bench, 1);
-    expect(bench.pageId).toBe('p1');
-    turnPage(bench, 1);
-    turnPage(bench, 1);
-    expect(bench.pageId).toBe('p2');
+    duplicatePage(editor);
+    expect(editor.sheet.pages).toHaveLength(3);
+    expect(editor.pageId).toBe(editor.sheet.pages[1].id);
+    expect(editor.page.items).toHaveLength(6);
+    movePage(editor, editor.pageId, 2);
+    expect(editor.sheet.pages[2].id).toBe(editor.pageId);
+    movePage(editor, editor.pageId, -5);
+    expect(editor.sheet.pages[0].id).toBe(editor.pageId);
+    turnPage(editor, 1);
+    expect(editor.pageId).toBe('p1');
+    turnPage(editor, 1);
+    turnPage(editor, 1);
+    expect(editor.pageId).toBe('p2');
   });
 });

@@ -1,0 +1,133 @@
+import { Alert, Button, Checkbox, Input } from 'antd';
+import { Link } from 'react-router';
+import type { Supply } from '../../core/handout/permission';
+import { SUPPLIES } from '../../core/handout/permission';
+import type { Sheet } from '../../core/schema/sheet';
+import { DayField } from '../fields/day-field';
+import { Action } from '../parts/action';
+import type { HandOutDraft, HandOutView } from './draft';
+import { LookForEdit } from './lookfor-edit';
+import { RubricEdit } from './rubric-edit';
+
+/** The form beside the sheet: to whom it goes, until when, and what is looked for. */
+
+const SUPPLY_NAMES: Record<Supply, string> = {
+  text: 'Text',
+  shape: 'Shapes',
+  line: 'Lines',
+  picture: 'Pictures',
+  map: 'Concept maps',
+  ink: 'Pen',
+};
+
+type Of = { of: HandOutDraft };
+
+/** With a member, or without it. */
+const toggled = <T,>(list: readonly T[], one: T, on: boolean): T[] =>
+  on ? [...list, one] : list.filter((other) => other !== one);
+
+function WhoAndWhen({ of: { draft, set, wrong }, classes }: Of & Pick<HandOutView, 'classes'>) {
+  return (
+    <section>
+      <h2>Who and when</h2>
+      {classes.length === 0 && (
+        <p className="quiet">
+          You have no class yet. <Link to="/classes">Add one</Link>, then come back.
+        </p>
+      )}
+      <div className="who-row">
+        {classes.map(({ id, name, size }) => (
+          <Checkbox
+            key={id}
+            checked={draft.classes.includes(id)}
+            onChange={(event) => set({ classes: toggled(draft.classes, id, event.target.checked) })}
+          >
+            {name} ({size})
+          </Checkbox>
+        ))}
+      </div>
+      <p className="due-row">
+        Due{' '}
+        <DayField
+          time
+          mayBeNone
+          label="due"
+          none="No due time"
+          value={draft.due}
+          invalid={wrong?.field === 'dueAt'}
+          onChange={(due) => set({ due })}
+        />
+      </p>
+    </section>
+  );
+}
+
+const OpenSupplies = ({ of: { draft, set } }: Of) => (
+  <section>
+    <h2>Supplies open to students</h2>
+    <div className="who-row">
+      {SUPPLIES.map((supply) => (
+        <Checkbox
+          key={supply}
+          checked={draft.supplies.includes(supply)}
+          onChange={(event) => set({ supplies: toggled(draft.supplies, supply, event.target.checked) })}
+        >
+          {SUPPLY_NAMES[supply]}
+        </Checkbox>
+      ))}
+    </div>
+  </section>
+);
+
+type Props = Of & { view: HandOutView; sheet: Sheet; onRefuse: (reason: string) => void };
+
+export function HandoutForm({ of, view, sheet, onRefuse }: Props) {
+  const { draft, set, tried, wrong } = of;
+  return (
+    <div className="handing-form">
+      <section>
+        <label className="block" htmlFor="title">
+          Name of the handout
+        </label>
+        <Input id="title" value={draft.title} onChange={(event) => set({ title: event.target.value })} />
+      </section>
+      <WhoAndWhen of={of} classes={view.classes} />
+      <section>
+        <label className="block" htmlFor="brief">
+          Brief: what to do
+        </label>
+        <Input.TextArea
+          id="brief"
+          rows={3}
+          value={draft.brief}
+          onChange={(event) => set({ brief: event.target.value })}
+        />
+      </section>
+      <section>
+        <h2>What you will look for</h2>
+        <LookForEdit
+          sheet={sheet}
+          lookFors={draft.lookFors}
+          tried={tried}
+          onChange={(lookFors) => set({ lookFors })}
+          onRefuse={onRefuse}
+        />
+      </section>
+      <section>
+        <h2>Rubric</h2>
+        <RubricEdit rubric={draft.rubric} onChange={(rubric) => set({ rubric })} />
+      </section>
+      <OpenSupplies of={of} />
+      {wrong && <Alert type="error" showIcon title={wrong.problem} role="alert" />}
+      <Button type="primary" size="large" loading={of.sending} onClick={() => void of.send()}>
+        Hand it out
+      </Button>
+      {of.isKept && (
+        <p className="quiet">
+          What you filled in is kept in this browser until it is handed out.{' '}
+          <Action onClick={of.startOver}>start over</Action>
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,31 @@
+import type { ReactNode } from 'react';
+import { sentence } from './sentence';
+import styles from './row.module.css';
+
+/** How fields stand in a card. */
+
+/** A label, and its fields beside it. */
+export function Row({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <div className={styles.row} role="group" aria-label={label ? sentence(label) : undefined}>
+      <span className={styles.label}>{sentence(label)}</span>
+      <div className={styles.rest}>{children}</div>
+    </div>
+  );
+}
+
+/** Two columns of fields with labels of their own. */
+export const Pair = ({ children }: { children: ReactNode }) => <div className={styles.pair}>{children}</div>;
+
+/** A line between different kinds of settings. */
+export const Split = () => <hr className={styles.split} />;
+
+/** A part of the settings that opens on demand. */
+export function More({ title, open, children }: { title: string; open?: boolean; children: ReactNode }) {
+  return (
+    <details className={styles.more} open={open}>
+      <summary>{sentence(title)}</summary>
+      {children}
+    </details>
+  );
+}
