@@ -190,6 +190,7 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
                     <input type="hidden" name="classId" value={c.id} />
                     <input type="hidden" name="student" value={member.id} />
                     <Action
+                      type="submit"
                       className="quiet"
                       name="do"
                       value="cards"

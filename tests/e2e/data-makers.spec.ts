@@ -111,7 +111,7 @@ test('a long table of another program keeps its joins and lines, and goes on ove
   ).toBeVisible();
   await expect(onSheet(page)).toContainText('Fluß 0');
   await expect(onSheet(page)).not.toContainText('Fluß 69');
-  await page.getByRole('button', { name: /continues on page → 2/ }).click();
+  await page.getByRole('button', { name: /continues on page → 2/i }).click();
   await expect(onSheet(page)).toContainText('water');
   await expect(onSheet(page)).not.toContainText('Fluß 0');
   await saved(page);

@@ -309,8 +309,8 @@ test.describe('a labelled diagram', () => {
   test('is labelled at once, and one choice makes it another edition with its bank and key', async ({ house }) => {
     await expect(onSheet(page)).toContainText('bill');
     await edition('empty, with a word bank');
-    await page.getByLabel(/^Decoys/).fill('antler, Bill');
-    await page.getByLabel(/^Decoys/).blur();
+    await page.getByRole('textbox', { name: /^Decoys/ }).fill('antler, Bill');
+    await page.getByRole('textbox', { name: /^Decoys/ }).blur();
     await expect(page.getByText(/“Bill” can’t mislead/)).toBeVisible();
     await expect(onSheet(page)).toContainText('antler');
     await saved(page);

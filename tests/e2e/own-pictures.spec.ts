@@ -124,11 +124,7 @@ test('is the base of a diagram, the outline of a cloud and a page to colour', as
   await page.getByRole('button', { name: 'Colouring', exact: true }).click();
   await page.getByLabel('Picks pictures one by one').click();
   await shipped('orange disc').click();
-  await page
-    .getByLabel('How many')
-    .or(page.getByLabel('pictures', { exact: true }))
-    .first()
-    .waitFor();
+  await page.getByRole('group', { name: 'Pictures' }).waitFor();
   await expect(page.getByLabel(/^Word \d+$/).last()).toHaveValue('orange disc');
 });
 
