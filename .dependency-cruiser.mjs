@@ -41,6 +41,7 @@ const ORDER = [
   ['app/canvas', 'app/makers'],
   ['app/settings', 'app/supplies'],
   ['app/handout', 'app/workbench'],
+  ['app/copy'],
   ['app/routes', 'app/routes\\.ts', 'app/root\\.tsx', 'app/entry\\.server\\.tsx'],
 ];
 

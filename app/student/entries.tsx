@@ -5,12 +5,13 @@ import { bodyText } from '../../core/text/body';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import type { MarginEntry } from '../margin/margin';
-import type { Route } from '../routes/+types/copy';
+import type { copyView } from '../../server/views/copy-view';
 import { pictureNow } from '../drawing/resources';
 
 /** What stands in the margin of a student's copy: what came back, notes on their spots, the word bank. */
 
-type Loaded = Extract<Route.ComponentProps['loaderData'], { damage: null }>;
+/** A copy that can be read, as its screen was loaded. */
+export type Loaded = Extract<Awaited<ReturnType<typeof copyView>>, { damage: null }>;
 
 /** The words of the banks on a sheet: parted by dots, lines or gaps. */
 export const bankOf = (sheet: Sheet): string[] =>
