@@ -193,7 +193,7 @@ function buildPictures() {
   return all.length;
 }
 
-/** The leaf shadows of the desk as a picture: a blur in SVG would be worked out anew at every repaint. */
+/** The leaf shadows of the desk as a picture: a blur in SVG would be computed again at every repaint. */
 async function buildDapple() {
   const drawn = new Resvg(readFileSync(path.join(import.meta.dirname, 'dapple.svg')), {
     fitTo: { mode: 'width', value: 1440 },

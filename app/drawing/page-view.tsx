@@ -87,7 +87,7 @@ const ItemView = memo(function ItemView({ item, roles, faces, prompts, arrived, 
   return <g data-item={item.id} className={dim ? 'dim' : undefined} dangerouslySetInnerHTML={{ __html: html }} />;
 });
 
-/** A group of more parts than this is drawn part by part: so only those that changed are drawn anew. */
+/** A group of more parts than this is drawn part by part: so only those that changed are drawn again. */
 const MANY = 24;
 
 /** The parts of a large group, each within the group's frame. */

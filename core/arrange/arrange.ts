@@ -11,9 +11,9 @@ import { leastSize, partsOf } from './parts';
 
 type Resources = Pick<Drawing, 'faces' | 'pictures'>;
 
-/** Pictures and shapes grow at most so much, so that a small one does not shout. */
+/** The most that pictures and shapes are enlarged, so that a small one does not dominate. */
 const LARGEST = 2.4;
-/** Words never get smaller than this many points, nor than this share of what they were. */
+/** Text never gets smaller than this many points, nor than this share of its size. */
 const LEAST_POINTS = 8;
 const LEAST_SHARE = 0.5;
 
@@ -73,7 +73,7 @@ function neededHeight(item: TextItem, width: number, factor: number, sheet: Shee
   return grownHeight(sized.body, roleOf(sheet, sized.role), { ...sized, width, fit }, faces);
 }
 
-/** The items of a part as they stand in its cell: words wrapped and, where they must, smaller; all else in proportion. */
+/** The items of a part in its cell: text wrapped and, where needed, smaller; everything else in proportion. */
 function settled(part: Part, cell: Box, sheet: Sheet, resources: Resources): Item[] {
   if (part.flows) return [flowed(part, cell, sheet, resources)];
   const { box } = part;
@@ -105,12 +105,12 @@ function flowed(part: Part, cell: Box, sheet: Sheet, resources: Resources): Text
   const boxed = item.fill !== null || item.outline !== null;
   return {
     ...sized,
-    // A box with a ground fills its cell; words alone take what they need.
+    // A box with a background fills its cell; text alone takes what it needs.
     height: boxed ? cell.height : height,
     width: cell.width,
     x: cell.x,
     y: part.title || boxed ? cell.y : cell.y + Math.max(0, cell.height - height) * 0.12,
-    // What is still too much for its cell shrinks to it.
+    // What is still too large for its cell is scaled down.
     fit: need > cell.height + 0.01 ? 'shrink' : sized.fit,
   };
 }

@@ -1,8 +1,8 @@
 import type { Box } from '../geometry/matrix';
 
 /**
- * Layouts: from what is to be placed to a cell for each, within an area, in points. Cells never overlap and never leave the
- * area. How a thing fills its cell is not decided here.
+ * Layouts: a cell for each thing to be placed, within an area, in points. Cells never overlap and never leave the area. How a
+ * thing fills its cell is decided elsewhere.
  */
 
 export type Placed = {
@@ -12,7 +12,7 @@ export type Placed = {
   /** Width over height, as it is. */
   ratio: number;
   title: boolean;
-  /** The height that it takes at a width; what keeps its proportion takes width / ratio. */
+  /** Its height at a given width; what keeps its proportions takes width / ratio. */
   heightAt: (width: number) => number;
 };
 export type Cells = Map<string, Box>;
@@ -22,7 +22,7 @@ export type Layout = { id: string; name: string; place: Place };
 const total = (parts: readonly Placed[]) => parts.reduce((sum, part) => sum + part.weight, 0);
 const heaviest = (parts: readonly Placed[]) => parts.reduce((most, part) => (part.weight > most.weight ? part : most));
 
-/** Titles across the top, as high as they are but at most a quarter of the area; the rest of it below. */
+/** Titles across the top, at their height but at most a quarter of the area, and the rest of it below. */
 function banner(parts: readonly Placed[], area: Box, gap: number): { cells: Cells; rest: Placed[]; below: Box } {
   const titles = parts.filter((part) => part.title);
   const rest = parts.filter((part) => !part.title);
@@ -66,7 +66,7 @@ const underTitles =
     return rest.length === 0 ? cells : merged(cells, place(rest, below, gap));
   };
 
-/** What weighs most beside a stack of the rest. */
+/** The heaviest thing beside a stack of the rest. */
 function lead(parts: readonly Placed[], area: Box, gap: number): Cells {
   if (parts.length < 2) return stacked(parts, area, gap);
   const main = heaviest(parts);
@@ -81,7 +81,7 @@ function lead(parts: readonly Placed[], area: Box, gap: number): Cells {
   return merged(new Map([[main.id, { ...area, height }]]), grid(others, foot, gap));
 }
 
-/** As many columns as make cells that suit most of the things. */
+/** The number of columns whose cells suit most of the things. */
 function grid(parts: readonly Placed[], area: Box, gap: number): Cells {
   const cells: Cells = new Map();
   if (parts.length === 0) return cells;
@@ -112,7 +112,7 @@ function grid(parts: readonly Placed[], area: Box, gap: number): Cells {
   return cells;
 }
 
-/** The title or what weighs most in the middle, the rest around it clockwise from the top left. */
+/** The title or the heaviest thing in the middle, the rest around it clockwise from the top left. */
 function ring(parts: readonly Placed[], area: Box, gap: number): Cells {
   const titles = parts.filter((part) => part.title);
   const middle = titles[0] ?? heaviest(parts);

@@ -13,10 +13,10 @@ export const PAIRS: readonly Pair[] = [
   { id: 'study', large: 'gentium', small: 'atkinson' },
 ];
 
-/** Roles whose words are set large. */
+/** Roles with large text. */
 const LARGE = new Set(['title', 'heading']);
 
-/** The sheet with all its text roles in a pair of faces; words that were given a face of their own keep it. */
+/** The sheet with all its text roles in a pair of fonts. Text with a font of its own keeps it. */
 export function paired(sheet: Sheet, pair: Pair): Sheet {
   return {
     ...sheet,

@@ -7,7 +7,7 @@ import { isFramed, isWritten } from '../schema/sheet';
 import { isEmpty } from '../text/body';
 import { roleOf } from '../text/style';
 
-/** What an arrangement places: one thing, or several that belong together, such as a diagram with its labels. */
+/** What an arrangement places: one item, or several that belong together, such as a diagram with its labels. */
 export type Part = {
   id: string;
   items: Item[];
@@ -22,7 +22,7 @@ export type Part = {
 };
 
 const ROLE_WEIGHT: Record<string, number> = { title: 3, heading: 2, name: 0.4, instruction: 0.7, bank: 0.8 };
-/** Things that fill the page are its ground, and stay. */
+/** Things that fill the page are its background, and stay. */
 const GROUND = 0.8;
 
 /** The parts of a page, or of some of its top-level items, in reading order with titles first. */

@@ -6,8 +6,8 @@ import { isWritten } from '../schema/sheet';
 import { findOn } from '../sheet/tree';
 
 /**
- * The change that leads from one state of a sheet to another: for whatever is worked out as a whole (another arrangement,
- * another size, a moment to go back to) and yet has to be one step that can be taken back.
+ * The change from one state of a sheet to another: for whatever is computed as a whole (another arrangement, another size, an
+ * earlier moment) and yet has to be one step to undo.
  */
 export function between(before: Sheet, after: Sheet): Change {
   const changes: Change[] = [...settings(before, after), ...pages(before, after)];
@@ -47,10 +47,10 @@ function pages(before: Sheet, after: Sheet): Change[] {
   const out: Change[] = [];
   const old = new Map(before.pages.map((page) => [page.id, page]));
   const kept = new Set(after.pages.filter((page) => old.has(page.id)).map((page) => page.id));
-  // Things may have gone from one page to another: all that leave go first.
+  // Items may have moved between pages: those that leave are taken out first.
   for (const page of after.pages) if (kept.has(page.id)) out.push(...removals(old.get(page.id)!, page));
   const gone = before.pages.filter((page) => !kept.has(page.id));
-  // A sheet keeps a page at all times, so the old ones empty out before the new ones come, and go after.
+  // A sheet always has a page, so old pages are emptied before the new ones come, and removed after.
   for (const page of gone) for (const { id } of page.items) out.push({ kind: 'remove', id });
   const order = before.pages.map((page) => page.id).filter((id) => kept.has(id));
   const steady = new Set(longestRun(after.pages.map((page) => order.indexOf(page.id))).map((i) => after.pages[i].id));
@@ -70,7 +70,7 @@ function pages(before: Sheet, after: Sheet): Change[] {
   return out;
 }
 
-/** Whether an item stays what and where it is, apart from its settings and its place among its neighbours. */
+/** Whether an item stays the same item in the same group, apart from its settings and its place in the order. */
 function stays(item: Item, from: Page, to: Page): boolean {
   const [was, is] = [findOn(from, item.id), findOn(to, item.id)];
   if (!was || !is || was.item.kind !== is.item.kind) return false;
@@ -116,7 +116,7 @@ export function alteration(before: Item, after: Item): Change[] {
   if (isWritten(before) && isWritten(after) && !equal(before.body, after.body)) {
     const { id, body } = after;
     out.push({ kind: 'splice', id, at: 0, remove: bodyLength(before.body), insert: body });
-    // What is put in keeps the format of the paragraph that it begins in.
+    // Inserted text keeps the format of the paragraph it begins in.
     const [was, is] = [before.body[0].format, body[0].format];
     if (!equal(was, is)) {
       const cleared = Object.fromEntries(Object.keys(was).map((key) => [key, null]));

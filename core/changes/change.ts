@@ -16,7 +16,7 @@ export type { Applied };
 
 export type Single = Exclude<Change, { kind: 'all' }>;
 
-/** All kinds but `all`, which holds several: adding one is a schema, an object and a row. */
+/** All kinds but `all`, which holds several. A new one is a schema, an object and a row. */
 const KINDS: { [K in Single['kind']]: ChangeKind<K> } = {
   insert: INSERT,
   remove: REMOVE,
@@ -91,8 +91,8 @@ export function merge(first: Change, second: Change): Change | null {
 }
 
 /**
- * A change made without knowing of `over`, put on top of it. Only positions in words move; all else names what it is about
- * by identity. The later of two changes to one property wins.
+ * A change made without knowledge of `over`, based on it now. Only positions in text move; everything else is named by id. Of
+ * two changes to one property the later one wins.
  */
 export function rebase(change: Change, over: Change): Change {
   if (over.kind === 'all') return over.changes.reduce(rebase, change);
@@ -107,13 +107,13 @@ export function* singles(change: Change): Generator<Single> {
   else yield change;
 }
 
-/** What somebody works on with a change: things, their groups, and pages that something is put on. */
+/** What a change works on: items, their groups, and pages that something is added to. */
 export const worksOn = (change: Change): string[] => [...singles(change)].flatMap((one) => kindOf(one).worksOn(one));
 
-/** All that goes with a single change. */
+/** Everything a single change removes. */
 export const removes = (sheet: Sheet, change: Single): string[] => kindOf(change).removes?.(sheet, change) ?? [];
 
-/** What brings back what a single change removed from `before`, where `after` has none of it any more. */
+/** The change that restores what a single change removed from `before`, if `after` has none of it. */
 export const revive = (before: Sheet, after: Sheet, change: Single): Change | null =>
   kindOf(change).revive?.(before, after, change) ?? null;
 

@@ -1,7 +1,7 @@
 import type { Change } from './change';
 import { merge, rebase } from './change';
 
-/** What a person did, to be taken back and done again; others' changes pass under it without being taken back. */
+/** A person's steps, to undo and redo. Others' changes pass beneath them and are not undone. */
 export type Step = {
   name: string;
   change: Change;
@@ -13,7 +13,7 @@ export type Step = {
 export type UndoHistory = { past: readonly Step[]; future: readonly Step[] };
 
 export const NO_HISTORY: UndoHistory = { past: [], future: [] };
-/** Typing or moving that goes on within this many milliseconds stays one step. */
+/** Typing or moving that continues within this many milliseconds stays one step. */
 const PAUSE = 1500;
 
 /** Adds a step; one that carries on the last step becomes part of it. */
@@ -37,7 +37,7 @@ export function record(history: UndoHistory, step: Step): UndoHistory {
   return { past: [...history.past, step], future: [] };
 }
 
-/** The step to take back and the history after it, or null when there is none. */
+/** The step to undo and the history after it. Null when there is none. */
 export function undo(history: UndoHistory): { step: Step; history: UndoHistory } | null {
   const step = history.past.at(-1);
   return step ? { step, history: { past: history.past.slice(0, -1), future: [step, ...history.future] } } : null;
@@ -48,7 +48,7 @@ export function redo(history: UndoHistory): { step: Step; history: UndoHistory }
   return step ? { step, history: { past: [...history.past, step], future } } : null;
 }
 
-/** The history after somebody else's change: positions in words move along. */
+/** The history after somebody else's change: positions in text move along. */
 export function passUnder(history: UndoHistory, over: Change): UndoHistory {
   const step = (s: Step): Step => ({ ...s, change: rebase(s.change, over), inverse: rebase(s.inverse, over) });
   return { past: history.past.map(step), future: history.future.map(step) };

@@ -8,12 +8,12 @@ import type { Spot } from './schema';
 
 /** Changes of items: put in, taken away, put elsewhere, set. */
 
-/** Stands for words that are not looked at. */
+/** Stands for text that is not checked. */
 const NO_WORDS: TextBody = [{ format: {}, runs: [] }];
 
 const UNSETTABLE = new Set(['id', 'kind', 'items', 'body']);
 
-/** Where a spot leads: the groups around it, or why there is no such spot. */
+/** The groups around a place, or why there is no such place. */
 function groupsAt(sheet: Sheet, spot: Spot): { ok: true; groups: GroupItem[] } | { ok: false; reason: string } {
   if (!sheet.pages.some((p) => p.id === spot.page)) return { ok: false, reason: 'Its page is no longer in the sheet.' };
   if (spot.group === null) return { ok: true, groups: [] };
@@ -35,7 +35,7 @@ function spotOf(sheet: Sheet, id: string): Spot {
   return { page: page.id, group: groups.at(-1)?.id ?? null, behind: index > 0 ? siblings[index - 1].id : null };
 }
 
-/** What something is put on: a page, and the group on it. */
+/** Where something is added: a page, and the group on it. */
 const idsAt = ({ page, group }: Spot): string[] => (group === null ? [page] : [page, group]);
 
 export const INSERT: ChangeKind<'insert'> = {
@@ -102,7 +102,7 @@ export const SET: ChangeKind<'set'> = {
     const { item } = found;
     const wrong = Object.keys(values).find((key) => UNSETTABLE.has(key) || !Object.hasOwn(item, key));
     if (wrong) return refused(`“${wrong}” can not be set on a ${item.kind}.`);
-    // Parts and words are not set here, and may be many: they are not looked at again.
+    // Parts and text are not set here and may be large: they are not checked again.
     const kept = item.kind === 'group' ? { items: item.items } : isWritten(item) ? { body: item.body } : {};
     const read = schemaOf(item.kind).safeParse({
       ...item,

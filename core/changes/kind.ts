@@ -5,7 +5,7 @@ import { loadProblem } from '../sheet/limits';
 import { isThere, loadsOf } from '../sheet/tree';
 import type { Change, ChangeOf } from './schema';
 
-/** What a kind of change is: one object for each, listed in change.ts. */
+/** A kind of change: one object each, listed in change.ts. */
 
 export type Applied = { ok: true; sheet: Sheet } | { ok: false; reason: string };
 
@@ -14,17 +14,17 @@ export type ChangeKind<K extends Change['kind']> = {
   apply(sheet: Sheet, change: ChangeOf<K>, bounded: boolean): Applied;
   /** The change that undoes this one on the sheet it was applied to; called only when it applied. */
   invert(sheet: Sheet, change: ChangeOf<K>): Change;
-  /** This one and a second of its kind made right after it as one, where they are parts of one movement; or null. */
+  /** This change and the next of its kind as one, where they are parts of one movement; or null. */
   merge?(first: ChangeOf<K>, second: ChangeOf<K>): Change | null;
-  /** Put on top of a splice of the same words that it did not know of. */
+  /** Based on a splice of the same text that it did not know of. */
   rebase?(change: ChangeOf<K>, over: ChangeOf<'splice'>): Change;
-  /** What somebody works on with it: things, their groups, and pages that something is put on. */
+  /** What it works on: items, their groups, and pages that something is added to. */
   worksOn(change: ChangeOf<K>): readonly string[];
   /** All that goes with it. */
   removes?(sheet: Sheet, change: ChangeOf<K>): string[];
-  /** What brings back what it removed from `before`, where `after` has none of it any more; null where some is still there. */
+  /** The change that restores what it removed from `before`. Null if some of it is still in `after`. */
   revive?(before: Sheet, after: Sheet, change: ChangeOf<K>): Change | null;
-  /** The items that it brings along, as they are after `map`. */
+  /** This change with its new items replaced by `map`. */
   items?(change: ChangeOf<K>, map: (item: Item) => Item): ChangeOf<K>;
 };
 

@@ -40,7 +40,7 @@ export function send(outbox: Outbox, batch: string, most: Slice = WHOLE_SLICE): 
   return { ...outbox, sent: { batch, changes: outbox.queue.slice(0, count) }, queue: outbox.queue.slice(count) };
 }
 
-/** The batch is known not to have arrived: its changes wait again, to go out in smaller ones. */
+/** The batch did not arrive: its changes wait again, to be sent in smaller ones. */
 export const unsent = (outbox: Outbox): Outbox =>
   outbox.sent ? { ...outbox, sent: null, queue: [...outbox.sent.changes, ...outbox.queue] } : outbox;
 
@@ -50,7 +50,7 @@ export function acknowledged(outbox: Outbox, seq: number): Outbox {
   return { ...outbox, confirmed: replay(outbox.confirmed, outbox.sent.changes), base: seq, sent: null };
 }
 
-/** The server will not have one change of the batch: it goes, the others wait again. */
+/** The server refused one change of the batch: it is dropped, the others wait again. */
 export function rejected(outbox: Outbox, index: number): Outbox {
   if (!outbox.sent) return outbox;
   return { ...outbox, sent: null, queue: [...outbox.sent.changes.filter((_, i) => i !== index), ...outbox.queue] };

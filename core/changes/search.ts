@@ -5,7 +5,7 @@ import type { Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { everyItem } from '../sheet/tree';
 
-/** Finding words on all pages, and putting others in their place. */
+/** Finding text on all pages, and replacing it. */
 
 export type Wanted = { words: string; matchCase: boolean; whole: boolean };
 /** A stretch [from, to) of the words of an item. */
@@ -13,7 +13,7 @@ export type Hit = { page: string; item: string; from: number; to: number };
 
 const escaped = (words: string) => words.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&').replace(/\s+/g, '\\s+');
 
-/** Every place where the words stand, page by page, the foremost thing first; none for no words. */
+/** Every place where the text occurs, page by page, front items first. None for an empty text. */
 export function findWords(sheet: Sheet, { words, matchCase, whole }: Wanted): Hit[] {
   const wanted = words.trim();
   if (wanted === '') return [];
@@ -33,7 +33,7 @@ export function findWords(sheet: Sheet, { words, matchCase, whole }: Wanted): Hi
   );
 }
 
-/** Words written as those they replace: in capitals, with a capital to begin with, or as they are. */
+/** A replacement with the capitals of what it replaces: all capitals, a first capital, or as it is. */
 export function inCapitalsOf(found: string, words: string): string {
   const letters = found.match(/\p{L}/gu) ?? [];
   const [first] = letters;
@@ -48,7 +48,7 @@ export function inCapitalsOf(found: string, words: string): string {
  */
 export function replaceWords(sheet: Sheet, hits: readonly Hit[], words: string, keepCapitals = false): Change {
   const items = new Map([...everyItem(sheet)].map((item) => [item.id, item]));
-  // From the end of each item, so that the places of the others stay right.
+  // From the end of each item, so that earlier positions stay valid.
   const ordered = [...hits].sort((a, b) => b.from - a.from);
   return packed(
     ordered.flatMap(({ item: id, from, to }): Change[] => {

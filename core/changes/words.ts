@@ -23,7 +23,7 @@ import type { Change, ChangeOf } from './schema';
 /** Changes of words: other words, another style, another format of paragraphs. */
 
 type Stretch = { from: number; to: number };
-/** A stretch that would begin or end within a character made of two units takes in the whole of it. */
+/** A range that begins or ends within a two-unit character is extended to the whole of it. */
 function wholeCharacters(body: TextBody, from: number, to: number): Stretch {
   const start = isWithinCharacter(body, from) ? from - 1 : from;
   return { from: start, to: to === from ? start : isWithinCharacter(body, to) ? to + 1 : to };

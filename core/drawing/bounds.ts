@@ -3,7 +3,7 @@ import type { Box, Matrix } from '../geometry/matrix';
 import { IDENTITY, inverse, multiply } from '../geometry/matrix';
 import type { DisplayNode, DrawnPage, DrawnShadow, GroupNode } from './list';
 
-/** How far drawn things reach, never less than they do; and a page without what lies off it. */
+/** How far drawn things reach (never too little), and a page without what lies off it. */
 
 /** The box of path data: all its points and controls lie within. Commands may be absolute or relative. */
 function pathBox(d: string): Box | null {
@@ -66,7 +66,7 @@ function measured(node: DisplayNode): Box | null {
         width: Math.max(0, advance),
         height: 0,
       }));
-      // No letter reaches further than this from where it stands.
+      // No letter reaches further than this from its origin.
       return grown(union(points), node.size * 1.6 + 2 * (node.stroke?.width ?? 0));
     }
     case 'image':
@@ -117,7 +117,7 @@ function onPage(node: DisplayNode, page: Box, toPage: Matrix): DisplayNode | nul
   return { ...node, children, ...(node.shadow && { shadow: shadow ?? undefined }) };
 }
 
-/** A shadow no larger than what can be seen of it: what a blur is worked out over costs by its area. */
+/** A shadow cut to its visible part: a blur costs by area. */
 function shadowOn(own: Box, shadow: DrawnShadow, near: Box, toPage: Matrix): DrawnShadow | null {
   const [a, b, c, d] = toPage;
   // What is folded flat shows no area.

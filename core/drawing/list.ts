@@ -51,7 +51,7 @@ export type ImageNode = {
   y: number;
   width: number;
   height: number;
-  /** Its colours, for what asks after them without drawing. */
+  /** Its colours, for use without drawing. */
   mosaic?: Mosaic;
 };
 export type DrawnShadow = {
@@ -61,7 +61,7 @@ export type DrawnShadow = {
   blur: number;
   hex: string;
   alpha: number;
-  /** All that the shadow may cover, in the group's outer coordinates. */
+  /** The area the shadow may cover, in the group's outer coordinates. */
   box: Box;
 };
 export type GroupNode = {

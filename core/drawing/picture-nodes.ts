@@ -63,7 +63,7 @@ const outlinedPaths = (picture: DrawnPicture, unit: number): DisplayNode[] =>
 /** A picture item in its own coordinates. */
 export function drawPicture(item: PictureItem, pictures: Pictures): DisplayNode[] {
   const picture = pictures(item.picture);
-  // Still on its way, or not shipped any more: its place stays visible.
+  // Not loaded yet, or no longer shipped: its place stays visible.
   if (!picture)
     return [
       {

@@ -11,7 +11,7 @@ import { colourAt } from '../raster/mosaic';
 import type { DisplayNode, DrawnPaint, GlyphsNode } from './list';
 
 /**
- * The colour of a drawn page at a point, worked out from the display list: the same on every machine, in a page, a worker
+ * The colour of a drawn page at a point, computed from the display list: the same on every machine, in a page, a worker
  * or the server, and without drawing anything. Shadows are passed over: they are soft, and seldom decide.
  */
 

@@ -15,7 +15,7 @@ export type SvgOptions = {
   prefix?: string;
   /** Where an image's bytes are, as a URL or data URL; else its small form is put in. */
   imageUrl?: (asset: string) => string | undefined;
-  /** Each letter's outline stands once and is shown where it is wanted: smaller by far where there are many words. */
+  /** Each letter's outline is defined once and used where needed: much smaller for long texts. */
   once?: boolean;
   /** Marks each item's group with data-item, for the editor. */
   marked?: boolean;

@@ -1,13 +1,13 @@
-/** Numbers as they stand in the cells of tables, in any country's way of writing them. */
+/** Numbers in table cells, as written in any country. */
 
 const SIGNS = /[\s  '’%€£$¥]/g;
 
-/** What numbers of a column have between whole and broken part: a comma where that is the only sense it can have. */
+/** The decimal mark of a column: a comma only where it can't mean anything else. */
 export function markOf(cells: readonly string[]): '.' | ',' {
   const bare = cells.map((cell) => cell.replace(SIGNS, ''));
   const withComma = bare.filter((cell) => /^[-−+]?[\d.]*,\d+$/.test(cell));
   if (withComma.length === 0) return '.';
-  // 1,234 is a thousand where nothing speaks against it.
+  // 1,234 is a thousand unless something contradicts it.
   const thousands = withComma.every((cell) => /^[-−+]?\d{1,3}(,\d{3})+$/.test(cell));
   const points = bare.some((cell) => /^[-−+]?[\d,]*\.\d+$/.test(cell));
   return thousands || points ? '.' : ',';

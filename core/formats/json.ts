@@ -4,7 +4,7 @@ import { isWellFormed, wellFormed } from '../values/characters';
 
 /** What may hold text that no database takes: in JSON such units can only be written as escapes. */
 const SUSPECT = /\\u(0000|d[89a-f])/i;
-/** Nothing of ours lies deeper; what does would break whatever goes through it. */
+/** Nothing of ours is nested deeper, and deeper nesting could break recursion. */
 const DEEPEST = 120;
 
 export class JsonProblem extends Error {

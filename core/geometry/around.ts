@@ -1,7 +1,7 @@
 import { contains, corners, grown } from './box';
 import type { Box, Point } from './matrix';
 
-/** Ways between two points that go around boxes. */
+/** Routes between two points around boxes. */
 
 /** Whether a segment runs through the inside of a box (Liang and Barsky 1984). Asked very often: it allocates nothing. */
 export function crosses(a: Point, b: Point, box: Box): boolean {
@@ -73,12 +73,12 @@ const wayOf = (step: Step, points: readonly Point[]): Point[] => {
 };
 const distance = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y);
 
-/** What is in the way, and where a way may go. */
+/** The obstacles, and where a route may go. */
 export type Ground = {
   boxes: readonly Box[];
-  /** How far a way keeps from them, in points. */
+  /** The distance a route keeps from them, in points. */
   margin: number;
-  /** What it may not leave; without it, anywhere. */
+  /** The area it stays in; anywhere if left out. */
   within?: Box;
 };
 
@@ -87,7 +87,7 @@ const MANY = 40;
 
 /**
  * The points between the ends of a short way from `a` to `b` that keeps its margin from all boxes: the shortest, by A* over the
- * corners that can see each other; among many boxes a square one that is pulled tight. Null when the ends are shut in.
+ * corners that can see each other; among many boxes a square one that is dragged tight. Null when the ends are shut in.
  */
 export function wayAround(a: Point, b: Point, ground: Ground): Point[] | null {
   const { boxes, margin, within } = ground;
@@ -122,7 +122,7 @@ export function wayAround(a: Point, b: Point, ground: Ground): Point[] | null {
   return null;
 }
 
-/** A way without the turns that it can do without. */
+/** A route without unnecessary turns. */
 function pulledTight(way: readonly Point[], boxes: readonly Box[]): Point[] {
   const out = [way[0]];
   for (let at = 0; at < way.length - 1;) {
@@ -135,8 +135,8 @@ function pulledTight(way: readonly Point[], boxes: readonly Box[]): Point[] {
 }
 
 /**
- * The same with level and upright stretches only: A* over the lines along the boxes' edges, where each turn costs as much as
- * `turn` points of way.
+ * The same with horizontal and vertical segments only: A* over the lines along the boxes' edges, where each turn costs as much
+ * as `turn` points of length.
  */
 export function squareWay(a: Point, b: Point, { boxes, margin, within }: Ground, turn = 40): Point[] | null {
   const blocks = boxes.map((box) => grown(box, margin));
@@ -157,7 +157,7 @@ export function squareWay(a: Point, b: Point, { boxes, margin, within }: Ground,
   const goal = ys.indexOf(b.y) * wide + xs.indexOf(b.x);
   if (start < 0 || goal < 0) return null;
   const { right, down } = shutSteps(xs, ys, blocks);
-  // By spot and by the direction it was come to in: a level step or an upright one.
+  // By position and direction of arrival: horizontal or vertical.
   const best = new Float64Array(wide * high * 2).fill(Infinity);
   const done = new Uint8Array(wide * high * 2);
   const open = new Open();
@@ -211,7 +211,7 @@ function shutSteps(xs: Float64Array, ys: Float64Array, boxes: readonly Box[]) {
   return { right, down };
 }
 
-/** Only the turns of a way stay. */
+/** Keeps only the corners of a route. */
 function turnsOf(step: Step, pointAt: (at: number) => Point): Point[] {
   const way: Point[] = [];
   for (let at: Step | null = step; at; at = at.from) way.unshift(pointAt(at.at));

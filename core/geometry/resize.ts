@@ -29,7 +29,7 @@ export function handlePoint(frame: Frame, handle: Handle): Point {
 }
 
 /**
- * The frame after its handle was pulled by `delta` (in the parent's coordinates). The opposite handle stays where it is, or
+ * The frame after its handle was dragged by `delta` (in the parent's coordinates). The opposite handle stays where it is, or
  * the centre with `fromCentre`; no side gets shorter than `min` points (default 4).
  */
 export function resize(frame: Frame, handle: Handle, delta: Point, options: ResizeOptions = {}): Frame {

@@ -18,7 +18,7 @@ function givenItem(item: Item): Item | null {
   return { ...plain, body: [{ format: first.format, runs: [] }], also: [], blank: false, alt: '' };
 }
 
-/** A made group keeps its recipe only where students may make it anew, and where a recipe can't hold answers. */
+/** A made group keeps its recipe only where students may make it again, and where a recipe can't hold answers. */
 function givenGroup(group: GroupItem): GroupItem {
   const open = group.touch === 'free' && group.maker !== null && recipeKindOf(group.maker.kind).open === true;
   const items = group.items.flatMap((inner) => {

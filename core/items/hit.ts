@@ -90,7 +90,7 @@ export function targetAt(
   return best;
 }
 
-/** The foremost thing at a point that a line's end may hold on to, within groups too; pictures are held by their parts only. */
+/** The front thing at a point that a line's end may hold on to, within groups too; pictures are held by their parts only. */
 export function holdAt(
   page: Page,
   point: Point,

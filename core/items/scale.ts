@@ -90,7 +90,7 @@ export function scaledItem(item: Item, before: Box, after: Box, along: Along = P
 const scaleOf = (before: Box, after: Box) =>
   before.width > 0 && before.height > 0 ? Math.sqrt((after.width / before.width) * (after.height / before.height)) : 1;
 
-/** Words that grow along do so when the parts are made anew as well. */
+/** Words that grow along do so when the parts are made again as well. */
 function scaledMaker(maker: MakerState, factor: number, along: Along): MakerState {
   if (along.words === 'none') return maker;
   return {

@@ -27,7 +27,7 @@ export type Remake = {
 
 const typeOf = (recipe: MakerState['recipe']) => ('type' in recipe ? recipe.type : null);
 
-/** Makes a group anew: with another recipe, at another size, or after something was done to its parts by hand. */
+/** Makes a group again: with another recipe, at another size, or after something was done to its parts by hand. */
 export async function remake(
   { group, state, forget: asked = 'nothing', taken = [] }: Remake,
   kit: Kit,

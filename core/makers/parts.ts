@@ -3,7 +3,7 @@ import type { Item } from '../schema/sheet';
 
 /**
  * The parts of a made group against those that it had before: between a page and its worker only what is different has to
- * go, and what is not stays the very same thing, so that it need not be drawn anew.
+ * go, and what is not stays the very same thing, so that it need not be drawn again.
  */
 
 /** Each part: where an equal one stood before, or itself. */

@@ -109,7 +109,7 @@ function carried(
 }
 
 /**
- * The group with its parts made anew. Parts keep their identities, so that lines from elsewhere hold on; what was added to
+ * The group with its parts made again. Parts keep their identities, so that lines from elsewhere hold on; what was added to
  * the group by hand stays in front. `taken` tells whether an identity is in use elsewhere on the sheet.
  */
 export function remade(

@@ -86,7 +86,7 @@ const greedy = (now: Sheet): fc.Arbitrary<Change> => {
   );
 };
 
-/** Counted anew, by other means than the sheet's own register. */
+/** Counted again, by other means than the sheet's own register. */
 function measured(now: Sheet) {
   const items = [...everyItem({ ...now, pages: now.pages.map((p) => ({ ...p })) })];
   const written = items.filter(isWritten);

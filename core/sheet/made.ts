@@ -82,7 +82,7 @@ export const markOf = (item: Item, part: string, partOf: PartOf): MadeMark => ({
 });
 
 /**
- * The mark of a part that is made anew in the place of `old`: where only its place is another one, its print is still that of
+ * The mark of a part that is made again in the place of `old`: where only its place is another one, its print is still that of
  * the old one, which saves printing it.
  */
 export function markAfter(item: Item, part: string, old: Item | undefined, partOf: PartOf): MadeMark {

@@ -34,7 +34,7 @@ function indexOf(page: Page): Map<string, Place> {
 
 /**
  * Where everything is, kept for the newest of a row of sheets only: a change hands it on to the sheet that it makes, so that a
- * batch costs what it changes, and not what its page holds. An older sheet that is asked after is looked through anew.
+ * batch costs what it changes, and not what its page holds. An older sheet that is asked after is looked through again.
  */
 type Register = {
   /** The page and the group that an item stands in. */
@@ -177,7 +177,7 @@ export function withItem(sheet: Sheet, place: Place, item: Item): Sheet {
     return changed;
   });
   return handedOn(sheet, next, (register) => {
-    // A group keeps its parts when it is set; only where they are others do they have to be entered anew.
+    // A group keeps its parts when it is set; only where they are others do they have to be entered again.
     if (item.kind === 'group' && place.item.kind === 'group' && item.items === place.item.items) return;
     weigh(register, page.id, loadOf(place.item), -1);
     weigh(register, page.id, loadOf(item), 1);

@@ -22,7 +22,7 @@ const contextOf = (handout: Handout, studentName: string, pictures: Pictures): C
 export const countedOn = (handout: Handout, sheet: Sheet, studentName: string, pictures: Pictures): Result[] =>
   countAll(handout.lookFors, sheet, contextOf(handout, studentName, pictures));
 
-/** The same on a copy that is being worked on: only what the last change touched is counted anew. */
+/** The same on a copy that is being worked on: only what the last change touched is counted again. */
 export function countedOnCopy(
   handout: Handout,
   copy: { id: string; sheet: Sheet },

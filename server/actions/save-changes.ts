@@ -159,7 +159,7 @@ export async function saveWork(
 }
 
 /**
- * Every save counts its look-fors anew, for what a student may be told. What is saved is saved: should the counting fail, only
+ * Every save counts its look-fors again, for what a student may be told. What is saved is saved: should the counting fail, only
  * the counts are missing.
  */
 function resultsAfter(handout: Handout, id: string, studentName: string, sheet: Sheet, pictures: Pictures) {

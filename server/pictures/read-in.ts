@@ -10,7 +10,7 @@ import type { Pixels } from '../../core/raster/pixels';
 import { LEAST_SIDE, MOST_BYTES, MOST_PIXELS, MOST_RATIO } from '../../core/raster/limits';
 
 /**
- * Takes in a PNG or JPEG file from outside. Only its pixels are kept: they are read and written anew, upright, without
+ * Takes in a PNG or JPEG file from outside. Only its pixels are kept: they are read and written again, upright, without
  * anything else that was in the file (place, camera, profile, hidden data).
  */
 

@@ -164,7 +164,7 @@ export async function changesSince(db: Queries, id: string, since: number): Prom
     'select seq, batch, change from document_change where document_id = $1 and seq > $2 order by seq',
     [id, since],
   );
-  // Read anew: what an older program logged is brought up to date by the schema.
+  // Read again: what an older program logged is brought up to date by the schema.
   return rows.map((row) => ({ ...row, change: Change.parse(row.change) }));
 }
 

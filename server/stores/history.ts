@@ -82,7 +82,7 @@ export async function historyOf(db: Database, id: string): Promise<SheetHistory 
     return readable(() => ({
       from: start.seq,
       sheet: readSheet(start.sheet),
-      // Read anew: what an older program logged is brought up to date by the schema.
+      // Read again: what an older program logged is brought up to date by the schema.
       log: rows.map((row) => ({ ...row, change: Change.parse(row.change) })),
       moments,
     }));

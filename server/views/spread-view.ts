@@ -36,7 +36,7 @@ function cardOf(handout: Handout, { copy, go, document, ruled }: Piece, { pictur
   const card = {
     ...copy,
     damaged: Boolean(piece?.damage),
-    // A go is told by its identity: one that was taken back and handed in anew has the same number, but is another.
+    // A go is told by its identity: one that was taken back and handed in again has the same number, but is another.
     picture: handedIn ? `go=${handedIn.id}` : `seq=${copy.seq}`,
     // Whoever was on time once is not late with another go.
     late: copy.firstHandedInAt !== null && handout.dueAt ? +copy.firstHandedInAt > +handout.dueAt : false,

@@ -24,7 +24,7 @@ export function regionsOf(columns: readonly Column[]): Map<number, string[]> {
 
 type Circle = { x: number; y: number; r: number };
 
-/** Where the words of each region stand: boxes that lie within it, worked out for circles of radius 1. */
+/** Where the words of each region stand: boxes that lie within it, computed for circles of radius 1. */
 const TWO: { circles: Circle[]; regions: Record<number, Box>; box: Box } = {
   circles: [
     { x: 0, y: 0, r: 1 },

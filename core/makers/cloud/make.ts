@@ -64,7 +64,7 @@ const known = new WeakMap<Faces, Map<string, Set>>();
 /** So many are kept. */
 const KEPT = 1200;
 
-/** Sets words; the outlines of letters are worked out once for all of them. */
+/** Sets words; the outlines of letters are computed once for all of them. */
 class Setter {
   private letters = new Map<string, Float64Array[]>();
   private role: string;

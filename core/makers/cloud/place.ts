@@ -7,7 +7,7 @@ import type { Mask } from './mask';
  * against a mask of what is taken: the randomised greedy method (J. Feinberg, in Beautiful Visualization, 2010, chapter 3) with
  * bit masks of glyphs (J. Davies, 2012), but searched by rows away from the start, 32 places at a time, not along a spiral.
  * Starts are drawn from where the shape is deep enough for the word. The common scale is set from the area, lowered where a
- * word finds no place, and searched for anew when that was more than a little; what room is left words then grow into.
+ * word finds no place, and searched for again when that was more than a little; what room is left words then grow into.
  */
 
 export type Placing = { placed: Placed[]; left: number[] };
@@ -76,7 +76,7 @@ function capOf(field: Field, entry: number, { angles }: Entry, least: number, mo
 
 /** How much of the area the glyphs of a first try take; what is found then decides. */
 const FIRST_SHARE = 0.37;
-/** So often all words are placed anew to find the common scale, and so far it may be lowered on the way. */
+/** So often all words are placed again to find the common scale, and so far it may be lowered on the way. */
 const PASSES = 3;
 const EVEN = 7;
 /** Few words are placed again larger where all found their place at once: it costs little, and shows. */

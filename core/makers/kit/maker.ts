@@ -53,7 +53,7 @@ export type Made = {
 
 export type Maker<R> = {
   kind: MakerKind;
-  /** All places are worked out together: what was moved by hand goes back among the others when it is made anew. */
+  /** All places are computed together: what was moved by hand goes back among the others when it is made again. */
   loose?: boolean;
   make(asked: Asked<R>, kit: Kit): Made | Promise<Made>;
   /**

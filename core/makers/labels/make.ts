@@ -303,7 +303,7 @@ const regionItem = (spot: Spot, box: Box, recipe: LabelsRecipe, size: number): I
     outline: outlineFor(size, WEIGHT, recipe.line, 'dashed'),
   });
 
-/** A drawing that was pulled wider or taller keeps its new proportions. */
+/** A drawing that was dragged wider or taller keeps its new proportions. */
 function pulled(drawing: LabelsRecipe['drawing'], item: Item | undefined): LabelsRecipe['drawing'] {
   if (!drawing || !item || !isFramed(item) || item.height <= 0) return drawing;
   const ratio = Math.max(0.02, Math.min(50, item.width / item.height));

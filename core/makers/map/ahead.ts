@@ -5,7 +5,7 @@ import type { MapRecipe } from '../../schema/recipes/map';
 
 /**
  * A map with the words of its nodes as they are being typed, everything else where it stands: what can be shown at once,
- * before the map is made anew. Null where no word is different.
+ * before the map is made again. Null where no word is different.
  */
 export function typedAhead(group: GroupItem, { nodes }: Pick<MapRecipe, 'nodes'>): GroupItem | null {
   const words = new Map(nodes.map(({ id, text }) => [`n-${id}`, text]));

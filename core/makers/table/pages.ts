@@ -8,7 +8,7 @@ import { cellKey } from '../../schema/recipes/table';
 
 /**
  * Tables that are longer than a page: parts on page after page, each a table of its own that begins with the head of the first.
- * Whatever is done to one part, all are gathered and shared out anew.
+ * Whatever is done to one part, all are gathered and shared out again.
  */
 
 /** A part as it stands, and how high it may become on its page, in points. */
@@ -146,7 +146,7 @@ export type Flow = {
 };
 
 /**
- * The parts of a table as they have to be now: as many as it needs, each with its parts by name, to be made anew in that order.
+ * The parts of a table as they have to be now: as many as it needs, each with its parts by name, to be made again in that order.
  * Things of cells that went to another part went with them.
  */
 export function flowed({ parts, edited, more }: Flow, kit: Kit): GroupItem[] {

@@ -8,7 +8,7 @@ export type RecipeKind<K extends string, S extends z.ZodType> = {
   recipe: S;
   /** It may come to students with its recipe: that holds no answers. */
   open?: true;
-  /** It is made anew after something was done to its parts by hand; the others only follow their frame. */
+  /** It is made again after something was done to its parts by hand; the others only follow their frame. */
   followsParts?: true;
   /** The pictures that a recipe brings along, where students may make one. */
   pictures?(recipe: z.infer<S>): string[];
