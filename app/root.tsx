@@ -15,6 +15,7 @@ import {
 } from 'react-router';
 import type { Route } from './+types/root';
 import './theme/base.css';
+import styles from './root.module.css';
 import { isUnreached } from './browser/reached';
 import { pagesAhead } from './browser/later';
 import { Mark } from './house/strip';
@@ -107,7 +108,7 @@ function NotReached() {
       title="The school can’t be reached"
       message="This page comes by itself when the network is back. What you did and typed is kept in this browser."
     >
-      <span style={{ display: 'flex', gap: 10 }}>
+      <span className={styles.ways}>
         <Button type="primary" onClick={() => void revalidate()}>
           Try again
         </Button>
@@ -119,14 +120,11 @@ function NotReached() {
 
 function Said({ title, message, children }: { title: string; message: string; children: ReactNode }) {
   return (
-    <main className="dapple" style={{ minHeight: '100vh', display: 'grid', placeItems: 'center', padding: 24 }}>
-      <div
-        className={card()}
-        style={{ padding: '28px 32px', maxWidth: 480, display: 'grid', gap: 14, justifyItems: 'start' }}
-      >
+    <main className={`dapple ${styles.page}`}>
+      <div className={card(styles.message)}>
         <Mark size={34} />
         <h1>{title}</h1>
-        <p style={{ margin: 0 }}>{message}</p>
+        <p>{message}</p>
         {children}
       </div>
     </main>

@@ -1,3 +1,4 @@
+import styles from './credits.module.css';
 import { card } from '../parts/card';
 import { Link } from 'react-router';
 import { FACES, STAND_INS } from '../../core/text/catalogue';
@@ -9,9 +10,9 @@ export const meta: Route.MetaFunction = () => [{ title: 'Credits · Dappled Marg
 /** Who made what ships with the application, and under which licence; docs/credits.md says the same with sources. */
 export default function Credits() {
   return (
-    <div className="dapple" style={{ minHeight: '100vh' }}>
+    <div className={`dapple ${styles.page}`}>
       <Strip title="Pictures, fonts and their licences" home="/" />
-      <main className={card()} style={{ width: 'min(760px, 100% - 32px)', margin: '28px auto', padding: '22px 28px' }}>
+      <main className={card(styles.credits)}>
         <h2>Pictures</h2>
         <p>
           Colour pictures: Fluent Emoji (flat) by Microsoft, MIT licence, as packed by Iconify; search words from

@@ -128,7 +128,7 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
                     <span className="desk-count">
                       <Leaf state="handed-in" size={20} /> <b>{h.counts['handed-in']}</b> to read
                     </span>
-                    <span className="quiet">oldest {agoWords(h.oldestWaiting, now)}</span>
+                    <span className="quiet">Oldest {agoWords(h.oldestWaiting, now)}</span>
                   </span>
                 </Link>
               ))}

@@ -117,7 +117,7 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
               autoCapitalize="characters"
               status={wrong('code') && 'error'}
               aria-invalid={wrong('code')}
-              style={{ letterSpacing: '0.2em', textTransform: 'uppercase' }}
+              className="front-code"
             />
             <Button htmlType="submit" type="primary" size="large" loading={busy}>
               Find my class

@@ -69,7 +69,7 @@ export function PictureFields({ editor, items }: { editor: Editor; items: readon
       </Row>
       {parts.length > 0 && teacher && (
         <>
-          <p style={{ marginTop: 8 }}>Label a part:</p>
+          <p>Label a part:</p>
           <Chips>
             {parts.map((part) => (
               <Chip asIs key={part.name} onClick={() => addLabel(editor, item, part.name, true)}>

@@ -20,7 +20,7 @@ export function Pager({ editor }: { editor: Editor }) {
   return (
     <span className="pager">
       {turn(-1, 'Previous page', '‹')}
-      page {at + 1} of {pages.length}
+      Page {at + 1} of {pages.length}
       {turn(1, 'Next page', '›')}
     </span>
   );

@@ -194,7 +194,7 @@ function Happenings({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
               <DayField
                 mayBeNone
                 label={`Last day of “${one.words}”`}
-                none="the same day"
+                none="The same day"
                 value={one.until ?? ''}
                 min={one.from}
                 onChange={(day) => set(one.id, { until: day > one.from ? day : null })}
