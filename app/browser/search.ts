@@ -1,6 +1,6 @@
 import type MiniSearch from 'minisearch';
 import { useMemo } from 'react';
-import { rankedByName } from '../../core/language/words';
+import { nearestByName, rankedByName } from '../../core/language/words';
 import { fetched, useFetched } from './later';
 
 /** Search in lists that ship with the application. It takes beginnings of words and allows for slips. */
@@ -27,13 +27,10 @@ export function useSearch<T extends Named>(list: readonly T[]): (wanted: string)
     }
     const index = indexed(there.value, list);
     return (wanted) => {
-      const exact = index.search(wanted);
+      const found = (fuzzy: number | false) => index.search(wanted, { fuzzy }).map(({ id }) => list[id as number]);
+      const exact = found(false);
       // Slips are allowed only where nothing else is found: “hear” begins “heart”, it is not a misspelt “pear”.
-      const found = exact.length > 0 ? exact : index.search(wanted, { fuzzy: 0.25 });
-      return rankedByName(
-        wanted,
-        found.map(({ id }) => list[id as number]),
-      );
+      return exact.length > 0 ? rankedByName(wanted, exact) : nearestByName(wanted, found(0.25));
     };
   }, [there, list]);
 }

@@ -124,10 +124,16 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
         says: 'choose a colour: arrows, then Enter; Escape goes back to the sheet',
         when: (press, editor) => plainKey('c')(press) && chosen(editor),
         do(editor) {
-          editor.put({ tab: 'look' });
+          // Of text its letters are meant, of anything else its fill.
+          const text = editor.selectedItems.every(({ kind }) => kind === 'text');
+          editor.put({ tab: text ? 'words' : 'look' });
           // The card shows its colours only in the next frame.
           requestAnimationFrame(() =>
-            document.querySelector<HTMLElement>('.settings [role="tabpanel"] [role="radio"][tabindex="0"]')?.focus(),
+            document
+              .querySelector<HTMLElement>(
+                '.settings [role="tabpanel"] [role="radiogroup"] [role="radio"][tabindex="0"]',
+              )
+              ?.focus(),
           );
         },
       },

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { page, picture, plain, sheet, text } from '../schema/defaults';
 import { isFace } from '../text/catalogue';
 import { needsOf, unknownFaces } from '../sheet/needs';
-import { byNearness, partsOfNames, rankedByName, withoutPossessive, wordsIn } from './words';
+import { byNearness, nearestByName, partsOfNames, rankedByName, withoutPossessive, wordsIn } from './words';
 
 describe('words to look up', () => {
   const found = (words: string) => wordsIn(words).map(({ word }) => word);
@@ -79,4 +79,12 @@ test('things found by a word: called just that, then begun with it, the shorter 
     names.map((name) => ({ name })),
   );
   expect(ranked.map(({ name }) => name)).toEqual(['Moon', 'moonlight', 'moon boot', 'half moon tide', 'honeymoon']);
+});
+
+test('things found in spite of a slip: the nearest name first', () => {
+  const near = nearestByName(
+    'ovl',
+    ['oil drum', 'owl, silhouette', 'oval', 'owls'].map((name) => ({ name })),
+  );
+  expect(near[0].name).toBe('oval');
 });

@@ -81,3 +81,12 @@ export function rankedByName<T extends { name: string }>(wanted: string, found: 
     .sort((a, b) => a.rank - b.rank || (a.rank === 1 ? a.one.name.length - b.one.name.length : 0))
     .map(({ one }) => one);
 }
+
+/** Things that were found in spite of a slip: those first whose names are nearest to what was typed. */
+export function nearestByName<T extends { name: string }>(wanted: string, found: readonly T[]): T[] {
+  const word = wanted.trim().toLowerCase();
+  return found
+    .map((one) => ({ one, far: editDistance(word, one.name.toLowerCase()) }))
+    .sort((a, b) => a.far - b.far)
+    .map(({ one }) => one);
+}
