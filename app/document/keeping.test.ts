@@ -114,7 +114,7 @@ describe('keeping a sheet', () => {
   });
 });
 
-describe('a editor whose vault has not opened yet', () => {
+describe('an editor whose vault has not opened yet', () => {
   const at = (editor: Editor) => (find(editor.sheet, 'a')!.item as { x: number }).x;
 
   test('says that it is saving, and keeps what was done and what was taken back', async () => {

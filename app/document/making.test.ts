@@ -30,7 +30,7 @@ import type { Watch } from './helpers';
 import { Making } from './making';
 import { typeWords } from '../commands/word-commands';
 
-/** Made things on the editor, with the worker's part done by the same core here. Answers come only when they are let through. */
+/** Made items in the editor, with the worker's part done by the same core here. Answers come only when they are let through. */
 
 let kit: Kit;
 const remaker = new Remaker();

@@ -21,7 +21,7 @@ import { addMade } from '../kit/begin';
 import { partsOf } from './long-tables';
 import { pasteTable, tableTab } from './table-commands';
 
-/** Tables that are longer than their page, on the editor; the worker's part is done by the same core here. */
+/** Tables that are longer than their page, in the editor; the worker's part is done by the same core here. */
 
 const worker = vi.hoisted(() => ({ ask: (_: unknown): Promise<unknown> => Promise.reject(new Error('not set')) }));
 vi.mock('../../document/helpers', () => ({
