@@ -5,12 +5,12 @@ import { everyItem, findOn } from '../sheet/tree';
 
 /** A teacher's sheet as students get it, and the key that stays behind. */
 
-/** The item without anything a student could read the answer from. */
+/** The item without anything that gives the answer away. */
 function givenItem(item: Item): Item | null {
-  // What is hidden, or is the answer key itself, may hold answers: it is left out, not just made invisible.
+  // Hidden items and the answer key may hold answers: they are left out, not just made invisible.
   if (item.hidden || item.role === 'key') return null;
   if (item.kind === 'group') return givenGroup(item);
-  // What a part was made as tells what was done to it, and is of no use without its recipe.
+  // The mark of how a part was made could give answers away, and is useless without the recipe.
   const plain = { ...item, made: null };
   if (plain.kind !== 'text') return plain;
   if (!plain.blank) return { ...plain, also: [] };
@@ -56,13 +56,13 @@ export function labelsOn(page: Page): Label[] {
   return out;
 }
 
-/** What is right in a box: its own words where it is given out blank; else what is kept beside the words it is given out with. */
+/** The right answer of a box: its own text if it is given out blank, else the answer stored beside its text. */
 function rightWords(item: TextItem): string[] {
   if (item.blank) return [bodyText(item.body).trim(), ...item.also].filter(Boolean);
   return item.touch === 'fill' ? item.also : [];
 }
 
-/** The sheet with the right words wherever others are given out: what a key shows. */
+/** The sheet with all right answers filled in: what a key shows. */
 export function answered(sheet: Sheet): Sheet {
   const right = (item: Item): Item => {
     if (item.kind === 'group') return { ...item, items: item.items.map(right) };
@@ -75,7 +75,7 @@ export function answered(sheet: Sheet): Sheet {
 
 export type KeyEntry = { target: string; words: string[] };
 
-/** What each part of a diagram is called: from the labels that the sheet gives out blank. */
+/** The name of each part of a diagram, from the labels that are given out blank. */
 export function keyOf(sheet: Sheet): { picture: string; expect: KeyEntry[] }[] {
   const byPicture = new Map<string, KeyEntry[]>();
   for (const page of sheet.pages)

@@ -31,7 +31,7 @@ export function freeThrough(item: Item): boolean {
 /** The pictures that a recipe brings along. */
 const picturesOf = ({ kind, recipe }: MakerState): string[] => recipeKindOf(kind).pictures?.(recipe) ?? [];
 
-/** Why a recipe may not take the place of another (null: of none); null when it may. */
+/** Why a recipe may not replace another (null: there was none). Null when it may. */
 function recipeRefusal(next: MakerState, before: MakerState | null, supplies: readonly Supply[]): string | null {
   if (before ? next.kind !== before.kind : !(supplies as readonly string[]).includes(next.kind)) return NOT_OPENED;
   const known = new Set(before ? picturesOf(before) : []);
@@ -39,7 +39,7 @@ function recipeRefusal(next: MakerState, before: MakerState | null, supplies: re
   return brought && !supplies.includes('picture') ? NOT_OPENED : null;
 }
 
-/** Why an item may not be part of what a student made with a maker: its parts come and go with its recipe. */
+/** Why an item may not be part of an item a student made: its parts come and go with its recipe. */
 function partRefusal(item: Item, maker: MakerState, supplies: readonly Supply[]): string | null {
   if (item.kind === 'ink' || item.kind === 'group') return NOT_OPENED;
   if (item.kind === 'picture' && !supplies.includes('picture') && !picturesOf(maker).includes(item.picture))
@@ -47,7 +47,7 @@ function partRefusal(item: Item, maker: MakerState, supplies: readonly Supply[])
   return ownRefusal(item);
 }
 
-/** What everything that a student adds has to be: free, and no blank. */
+/** Requirements for everything a student adds: free, and not a blank. */
 function ownRefusal(item: Item): string | null {
   if (item.touch !== 'free') return STAYS_FREE;
   return item.kind === 'text' && (item.blank || item.also.length > 0) ? NO_BLANK : null;
@@ -66,7 +66,7 @@ function insertable(item: Item, supplies: readonly Supply[]): string | null {
   );
 }
 
-/** The group that a spot lies in; null for the page itself, undefined where it is gone. */
+/** The group a place is in. Null for the page itself, undefined if it is gone. */
 function groupAt(sheet: Sheet, id: string | null): GroupItem | null | undefined {
   if (id === null) return null;
   const item = locate(sheet, id)?.item;
@@ -79,7 +79,7 @@ type Rule<K extends Single['kind']> = (
   supplies: readonly Supply[],
 ) => string | null;
 
-/** Other words, another style: wherever something is to be filled in, and on what is free. */
+/** Changing text and its style is allowed in blanks and on free items. */
 const mayWrite = (sheet: Sheet, change: { id: string }): string | null => {
   const place = locate(sheet, change.id);
   return !place || place.item.touch !== 'fixed' ? null : NOT_YOURS;
@@ -103,7 +103,7 @@ const RULES: { [K in Single['kind']]: Rule<K> } = {
     const group = groupAt(sheet, change.spot.group);
     if (!place || group === undefined) return null;
     if (!freeThrough(place.item)) return NOT_YOURS;
-    // Within the group where it lies already, nothing of the teacher's moves.
+    // Within its group, nothing of the teacher's moves.
     if (group === null || group.id === place.groups.at(-1)?.id) return null;
     if (!freeThrough(group)) return NOT_YOURS;
     return group.maker ? partRefusal(place.item, group.maker, supplies) : null;

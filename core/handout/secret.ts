@@ -20,7 +20,7 @@ export const SECRET_PICTURES = [
   'whale',
 ] as const;
 export const SECRET_LENGTH = 4;
-/** Secrets of before were of three pictures: they count until they are renewed. */
+/** Older secrets have three pictures. They are valid until they are renewed. */
 export const OLD_LENGTH = 3;
 
 const known = (parts: string[]) => parts.every((part) => (SECRET_PICTURES as readonly string[]).includes(part));
@@ -30,6 +30,6 @@ export const isSecret = (secret: string): boolean => {
   const parts = secret.split(' ');
   return parts.length === SECRET_LENGTH && known(parts);
 };
-/** What may be somebody's secret: an old one, too. */
+/** What may be a secret, old ones included. */
 export const maybeSecret = (secret: string): boolean =>
   isSecret(secret) || (secret.split(' ').length === OLD_LENGTH && known(secret.split(' ')));

@@ -6,14 +6,14 @@ import type { End, Item, Sheet } from '../schema/sheet';
 import { find } from '../sheet/tree';
 
 /**
- * What a leader ends on is often the answer: students get the spot instead of the part's name. The same part always has the
- * same spot, so that lines of theirs and of the teacher's are told alike.
+ * The part a leader line ends on is often the answer: students get its position instead of its name. The same part always has
+ * the same position, so that lines of students and teacher can be compared.
  */
 
 /** Which picture an item shows. */
 type Shown = (id: string) => string | undefined;
 
-/** A target as its spot; null for a part that there is not. */
+/** A target as its position. Null for a part that does not exist. */
 function veiledTarget(item: string | null, target: string | null, shown: Shown, pictures: Pictures): string | null {
   if (item === null || target === null || target.startsWith('@')) return target;
   const id = shown(item);
@@ -43,7 +43,7 @@ const shownOn =
     return item?.kind === 'picture' ? item.picture : undefined;
   };
 
-/** A sheet as students get it to see: no part of a picture is told by its name. */
+/** A sheet as students see it: without the names of picture parts. */
 export function veiled(sheet: Sheet, pictures: Pictures): Sheet {
   const shown = shownOn(sheet);
   return {
@@ -55,7 +55,7 @@ export function veiled(sheet: Sheet, pictures: Pictures): Sheet {
   };
 }
 
-/** A logged change as students get it to see. */
+/** A logged change as students see it. */
 export function veiledChange(sheet: Sheet, change: Change, pictures: Pictures): Change {
   const shown = shownOn(sheet);
   if (change.kind === 'all')
@@ -70,6 +70,6 @@ export function veiledChange(sheet: Sheet, change: Change, pictures: Pictures): 
   return { ...change, values };
 }
 
-/** A target as it is compared with others: by its spot, whichever way it was told. */
+/** A target in comparable form: its position, however it was given. */
 export const targetSpot = (sheet: Sheet, item: string, target: string, pictures: Pictures | undefined): string =>
   (pictures && veiledTarget(item, target, shownOn(sheet), pictures)) ?? target;

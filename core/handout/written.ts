@@ -9,7 +9,7 @@ import { labelsOn } from './copy';
 
 export type WrittenBox = { id: string; name: string; page: number };
 
-/** The boxes that students write in, in the order of pages; those for a name are left out. */
+/** The boxes that students write in, by page. Name lines are left out. */
 export function boxesOf(sheet: Sheet): WrittenBox[] {
   return sheet.pages.flatMap((page, i) => {
     const targets = new Map(labelsOn(page).map(({ item, target }) => [item.id, target]));
@@ -19,7 +19,7 @@ export function boxesOf(sheet: Sheet): WrittenBox[] {
   });
 }
 
-/** What stands in one box of a copy; empty where it is as it was given out, or is gone. */
+/** The text in one box of a copy. Empty if it is unchanged or gone. */
 export function writtenIn(copy: Sheet, given: Sheet, id: string): string {
   const now = find(copy, id)?.item;
   const before = find(given, id)?.item;

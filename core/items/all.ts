@@ -7,7 +7,7 @@ import { PICTURE } from './picture';
 import { SHAPE } from './shape';
 import { TEXT } from './text';
 
-/** All item kinds: adding one is a schema in core/schema/items, a file here and a row. */
+/** All item kinds. A new one is a schema in core/schema/items, a file here and a row. */
 const KINDS = { text: TEXT, shape: SHAPE, line: LINE, picture: PICTURE, ink: INK, group: GROUP } satisfies {
   [K in Item['kind']]: ItemKind<Extract<Item, { kind: K }>>;
 };

@@ -3,7 +3,7 @@ import { localBox } from '../geometry/frame';
 import type { FramedItem } from '../schema/sheet';
 import type { Spot } from './kind';
 
-/** Whether a point lies in an item's box. Thin things get a little room, so that a finger can meet them. */
+/** Whether a point is in an item's box. Thin items get extra room, so that a finger can hit them. */
 export function nearBox(item: FramedItem, { at, reach }: Spot): boolean {
   const box = localBox(item);
   const room = Math.max(0, reach - Math.min(box.width, box.height) / 2);

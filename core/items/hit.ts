@@ -10,7 +10,7 @@ import { everyItem } from '../sheet/tree';
 import { kindOf } from './all';
 import { linePoints } from './line';
 
-/** What lies under a point, front to back. Points and boxes in page coordinates. */
+/** Hit testing: what is under a point, front to back. Points and boxes are in page coordinates. */
 
 /** The upright box around any item, lines as they run. */
 export const boxOf = (page: Page, item: Item, pictures: Pictures): Box =>
@@ -28,7 +28,7 @@ function touches(page: Page, item: Item, matrix: Matrix, point: Point, reach: nu
   });
 }
 
-/** All items of one list under a point: the page's own, or those of a group that was entered. `reach` in points. */
+/** All items of one list under a point: the page's own, or those of an open group. `reach` in points. */
 export function itemsAt(page: Page, within: GroupItem | null, point: Point, reach: number, pictures: Pictures): Item[] {
   const matrix = within ? compose(parentMatrix(page, within.id), frameMatrix(within)) : IDENTITY;
   return (within ? within.items : page.items).filter(
@@ -36,10 +36,10 @@ export function itemsAt(page: Page, within: GroupItem | null, point: Point, reac
   );
 }
 
-/** Beyond this share of the page a thing is no spot that something can be said about. */
+/** An item larger than this share of the page is not a spot for a note. */
 const SPOT_SHARE = 0.25;
 
-/** What somebody means who points at a spot: the smallest thing there, within groups too, or nothing but the spot itself. */
+/** What somebody means by pointing at a spot: the smallest item there, within groups too, or only the spot. */
 export function partAt(page: Page, point: Point, pictures: Pictures): Item | undefined {
   let [best, least]: [Item | undefined, number] = [undefined, SPOT_SHARE * page.width * page.height];
   const look = (items: readonly Item[]) => {
@@ -56,7 +56,7 @@ export function partAt(page: Page, point: Point, pictures: Pictures): Item | und
   return best;
 }
 
-/** Items of a list that lie wholly in a swept box. */
+/** Items of a list that are entirely in the swept area. */
 export function itemsWithin(page: Page, within: GroupItem | null, box: Box, pictures: Pictures): Item[] {
   return (within ? within.items : page.items).filter(
     (item) => !item.hidden && encloses(box, boxOf(page, item, pictures)),
@@ -90,7 +90,7 @@ export function targetAt(
   return best;
 }
 
-/** The front thing at a point that a line's end may hold on to, within groups too; pictures are held by their parts only. */
+/** The front item at a point that a line can attach to, within groups too. Pictures are attached to by their parts only. */
 export function holdAt(
   page: Page,
   point: Point,
@@ -108,7 +108,7 @@ export function holdAt(
   return within ? null : hollowAt(page, point, except);
 }
 
-/** The smallest hollow shape about whose middle a point lies: it can't be met there, but a line can be led to it. */
+/** The smallest hollow shape whose middle is near a point: a press there hits nothing, but a line can be led to it. */
 function hollowAt(page: Page, point: Point, except: string): Item | null {
   const about = [...everyItem(page)].filter((item) => {
     if (item.id === except || item.hidden || item.kind !== 'shape') return false;
@@ -119,5 +119,5 @@ function hollowAt(page: Page, point: Point, except: string): Item | null {
   return about.sort((a, b) => size(a) - size(b))[0] ?? null;
 }
 
-/** What a line's end may hold on to. */
+/** What a line's end can attach to. */
 export const isHold = (item: Item) => isFramed(item) && item.kind !== 'group';

@@ -4,18 +4,18 @@ import type { Pictures } from '../pictures/picture';
 import type { TextBody, Item, Page, TextRole, Sheet } from '../schema/sheet';
 import type { Faces } from '../text/faces';
 
-/** What an item kind is: one object for each, listed in all.ts. Its schema stands in core/schema/items. */
+/** An item kind: one object each, listed in all.ts. Its schema is in core/schema/items. */
 
 export type Drawing = {
   faces: Faces;
   pictures: Pictures;
   roles: Sheet['roles'];
   page: Page;
-  /** What an empty box asks for is drawn faintly: on screen, never on paper. */
+  /** Whether prompts of empty boxes are drawn faintly: on screen, never on paper. */
   prompts?: boolean;
 };
 
-/** A point that is asked for what lies there. */
+/** A point to test for hits. */
 export type Spot = {
   /** In the item's local coordinates; for a line in those of its parent. */
   at: Point;
@@ -27,7 +27,7 @@ export type Spot = {
   part: (item: Item) => boolean;
 };
 
-/** How measures grow: `words` those of text and what surrounds it, `weight` those of outlines, which may stay 1. */
+/** Scale factors: `words` for text and what surrounds it, `weight` for outlines, which may stay 1. */
 export type Growth = {
   words: number;
   weight: number;
@@ -41,19 +41,19 @@ export type ItemKind<T extends Item> = {
   kind: T['kind'];
   /** As a teacher calls it. */
   name: string;
-  /** What one without words is called in lists and by screen readers. */
+  /** The name of one without text, in lists and for screen readers. */
   called(item: T): string;
   /** Its look without place and content: the settings that another of its kind can take over. */
   look: readonly (keyof T & string)[];
   /** The settings that a student may change where it is to be filled in. */
   filled(item: T): readonly string[];
-  /** May be named as the spot that a note is about: lines run beside their box, and pictures hold many spots. */
+  /** Whether a note can be about the whole of it: lines leave their box, and pictures hold many spots. */
   pointedAt: boolean;
-  /** The colour by which it is seen, where it has one: of its fill, its line, its words. */
+  /** Its main colour, if any: of its fill, its line, its text. */
   seenIn?(item: T, role: (id: string | null) => TextRole): string | null;
   draw(item: T, drawing: Drawing, parts: (items: readonly Item[]) => DisplayNode[]): DisplayNode[];
   meets(item: T, spot: Spot): boolean;
-  /** With its words and weights grown, but not its place, its size or its shadow. */
+  /** With its text and weights scaled, but not its place, size or shadow. */
   grown(item: T, growth: Growth): T;
   /** In other colours, but for its shadow. */
   recoloured(item: T, to: Exchange, part: (item: Item) => Item): T;

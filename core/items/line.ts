@@ -15,7 +15,7 @@ const circlePath = (x: number, y: number, r: number) => {
   return `M${x - r} ${y}C${x - r} ${y - k} ${x - k} ${y - r} ${x} ${y - r}C${x + k} ${y - r} ${x + r} ${y - k} ${x + r} ${y}C${x + r} ${y + k} ${x + k} ${y + r} ${x} ${y + r}C${x - k} ${y + r} ${x - r} ${y + k} ${x - r} ${y}Z`;
 };
 
-/** What stands at the end of a line that arrives there at an angle. */
+/** The cap at the end of a line that arrives at an angle. */
 function capNode(cap: Cap, { x, y }: Point, angle: number, { colour, width }: Outline): DisplayNode[] {
   const size = 4 + CAP_SIZE * width;
   const turn = (angle * Math.PI) / 180;
@@ -77,7 +77,7 @@ export const linePoints = (page: Page, item: LineItem, pictures: Pictures): Poin
   return wayOfLine(item, from, to).points;
 };
 
-/** A part of a picture as it is said: by its name, or as a spot where names are kept back. */
+/** How a part of a picture is called: by its name, or as a spot where names are withheld. */
 export const partName = (target: string): string => (target.startsWith('@') ? 'a part' : target);
 
 export const LINE: ItemKind<LineItem> = {
@@ -85,7 +85,7 @@ export const LINE: ItemKind<LineItem> = {
   name: 'line',
   called({ from, to }) {
     const target = to.target ?? from.target;
-    // A spot without a name tells nobody anything.
+    // An unnamed spot would say nothing.
     return target === null ? 'line' : `line to ${partName(target)}`;
   },
   look: ['opacity', 'route', 'outline', 'edge', 'startCap', 'endCap'],

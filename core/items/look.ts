@@ -2,7 +2,7 @@ import type { Item, ParagraphFormat, RunStyle } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { kindOf } from './all';
 
-/** The look of a thing without its place and content, to be given to others or to the next one of its kind. */
+/** The look of an item without place and content, to be applied to others or to the next of its kind. */
 export type Look = {
   kind: Item['kind'];
   values: Record<string, unknown>;
@@ -22,7 +22,7 @@ export function lookOf(item: Item): Look {
   };
 }
 
-/** Whether words are a list is what they say, not how they look. */
+/** Being a list is content, not look. */
 function withoutList(format: ParagraphFormat): ParagraphFormat {
   const { align, lineSpacing, before } = format;
   return {

@@ -1,6 +1,6 @@
 import type { Outline } from '../schema/sheet';
 
-/** Measures that grow along, within what the document allows. */
+/** Scaled measures, within the document's limits. */
 export const within = (value: number, low: number, high: number) => Math.max(low, Math.min(high, value));
 export const tidy = (value: number) => Math.round(value * 1000) / 1000;
 

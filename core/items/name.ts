@@ -15,11 +15,11 @@ export function itemName(item: Item): string {
   return kindOf(item).called(item);
 }
 
-/** A title as the name of a file, or what stands in for one that holds no letter. */
+/** A title as a file name, or a substitute if it has no letters. */
 export const fileName = (title: string, otherwise: string): string =>
   title.replace(/[^\p{L}\p{N} _-]/gu, '').trim() || otherwise;
 
-/** What a thing is called after the file that it came from: without folder and ending, with spaces. */
+/** A name from a file name: without folder and extension, with spaces. */
 export const nameFromFile = (file: string, otherwise: string): string =>
   cutTo(
     file

@@ -1,7 +1,7 @@
 import { scaledItem } from './scale';
 import type { Item, LineItem, Page, TextRole, Sheet } from '../schema/sheet';
 
-/** Another size for pages, in one of the two ways between which a person chooses. */
+/** Changing the size of pages, in one of two ways to choose from. */
 
 /** Keep things as they are and add room (or lose some): 0, 0 leaves them at the top left, 1, 1 at the bottom right. */
 export type Keep = { how: 'keep'; x: 0 | 0.5 | 1; y: 0 | 0.5 | 1 };

@@ -90,7 +90,7 @@ export function scaledItem(item: Item, before: Box, after: Box, along: Along = P
 const scaleOf = (before: Box, after: Box) =>
   before.width > 0 && before.height > 0 ? Math.sqrt((after.width / before.width) * (after.height / before.height)) : 1;
 
-/** Words that grow along do so when the parts are made again as well. */
+/** Scaled text stays scaled when the parts are made again. */
 function scaledMaker(maker: MakerState, factor: number, along: Along): MakerState {
   if (along.words === 'none') return maker;
   return {
@@ -99,7 +99,7 @@ function scaledMaker(maker: MakerState, factor: number, along: Along): MakerStat
   } as MakerState;
 }
 
-/** A part that was scaled is still as it was made, apart from what was done to it before. */
+/** A scaled part still counts as made, apart from earlier manual changes. */
 function scaledPart(part: Item, scaled: (item: Item) => Item, name: (id: string) => string): Item {
   const { made } = part;
   const after = scaled(part);

@@ -28,7 +28,7 @@ function letteringNodes(item: TextItem, lettering: Lettering, setting: Setting):
     glyphs: piece.glyphs.map(({ id, cluster, x, dy, advance }) => {
       const at = { x: piece.x + x, y: line.baseline + dy };
       if (!warp) return { id, cluster, ...at, advance };
-      // A letter stands on the curve with its middle.
+      // Each letter stands on the curve at its middle.
       const { point, turn } = warp({ x: at.x + advance / 2, y: at.y });
       return {
         id,
@@ -85,7 +85,7 @@ export const TEXT: ItemKind<TextItem> = {
   name: 'text',
   called: (item) => item.prompt || (item.role === 'label' ? 'empty label' : 'empty text'),
   look: ['opacity', 'shadow', 'role', 'padding', 'vertical', 'plate', 'lettering', 'fill', 'outline', 'corner'],
-  // A box that grows with its words has to be let grow.
+  // A box that grows with its text must be allowed to.
   filled: (item) => (['grow', 'width', 'lines'].includes(item.fit) ? ['height'] : []),
   pointedAt: true,
   seenIn: writtenColour,

@@ -14,7 +14,7 @@ export const partOfSheet = ({ pages, ...sheet }: Sheet, index = 0): SheetPart =>
   page: pages[index] ?? pages[0],
 });
 
-/** What can be drawn between two requests without anybody noticing: some tens of milliseconds. */
+/** Small enough to draw between two requests: some tens of milliseconds. */
 const LIGHT = { items: 1200, letters: 6000 };
 export function isHeavy({ page }: SheetPart): boolean {
   const { items, letters } = loadOfAll(page.items);

@@ -62,7 +62,7 @@ export const piecesOf = ({ layout }: Setting) =>
 export const layoutNodes = (setting: Setting): DisplayNode[] =>
   piecesOf(setting).flatMap(({ piece, line }) => pieceNodes(piece, line.baseline, setting.origin));
 
-/** The map that bends an item's words, or null where they stand straight. */
+/** The transform that bends an item's text, or null for straight text. */
 export function warpOfItem(item: WrittenItem, layout: Layout): Warp | null {
   if (item.kind !== 'text' || !item.lettering || item.lettering.curve === 'straight') return null;
   const { padding, width, height } = item;

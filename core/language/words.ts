@@ -23,7 +23,7 @@ export function wordsIn(text: string): Word[] {
 export const wordsOfNames = (names: readonly string[]): string[] =>
   names.flatMap((name) => wordsIn(name).map(({ word }) => word));
 
-/** What people are called in a text: each part of their names, in small letters. */
+/** The parts of people's names, in lower case. */
 export const partsOfNames = (names: readonly string[]): string[] => [
   ...new Set(wordsOfNames(names).map((word) => word.toLowerCase())),
 ];
@@ -31,7 +31,7 @@ export const partsOfNames = (names: readonly string[]): string[] => [
 /** A word without the ’s of what is somebody’s. */
 export const withoutPossessive = (word: string) => word.replace(/['’]s$/u, '');
 
-/** Whether the letters of one stand in the other in their order: one was left out, or one slipped in. */
+/** Whether one word contains the other's letters in order: a letter was left out or added. */
 function isWithin(short: string, long: string): boolean {
   let at = 0;
   for (const letter of long) if (letter === short[at]) at++;
@@ -66,8 +66,8 @@ export function byNearness(
 }
 
 /**
- * Things that were found by a word, those first that are called just that, then those whose names begin with it; among the
- * latter the shorter. Otherwise their order stays.
+ * Sorts search results: exact names first, then names that begin with the word (shorter ones first), then names that contain it
+ * as a word. Otherwise their order stays.
  */
 export function rankedByName<T extends { name: string }>(wanted: string, found: readonly T[]): T[] {
   const word = wanted.trim().toLowerCase();
@@ -82,7 +82,7 @@ export function rankedByName<T extends { name: string }>(wanted: string, found: 
     .map(({ one }) => one);
 }
 
-/** Things that were found in spite of a slip: those first whose names are nearest to what was typed. */
+/** Sorts results found in spite of a slip: the nearest name first. */
 export function nearestByName<T extends { name: string }>(wanted: string, found: readonly T[]): T[] {
   const word = wanted.trim().toLowerCase();
   return found

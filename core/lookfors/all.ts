@@ -10,7 +10,7 @@ import { STYLE } from './style';
 import { TEACHER, UNKNOWN } from './teacher';
 import { WORDS } from './words';
 
-/** What a teacher will look for in a piece: stated once, counted by the program where it can. */
+/** What a teacher looks for in a piece: stated once, and counted by the program where it can. */
 
 /** All kinds, in the order in which they are suggested and offered. Adding one is a file and a row here. */
 const KINDS = [NAME, LABELS, WORDS, STYLE, ITEMS, CONCEPT_MAP, TEACHER, UNKNOWN] as const;
@@ -23,10 +23,10 @@ export type LookForOf<K extends LookFor['kind']> = Extract<LookFor, { kind: K }>
 const byKind = new Map(KINDS.map((kind) => [kind.kind as string, kind as unknown as LookForKind<LookFor>]));
 export const lookForKindOf = (kind: LookFor['kind']): LookForKind<LookFor> => byKind.get(kind)!;
 
-/** What a teacher may choose from: one that this program does not know is only kept. */
+/** The kinds to choose from. Unknown kinds are only kept. */
 export const OFFERED = KINDS.filter(({ kind }) => kind !== 'unknown').map(({ kind, name }) => ({ kind, name }));
 
-/** A new look-for filled from the sheet, or the reason why the sheet has nothing for it. */
+/** A new look-for filled in from the sheet, or why the sheet has nothing for it. */
 export function begun(kind: LookFor['kind'], sheet: Sheet, id: string): LookFor | string {
   const made = lookForKindOf(kind).begin(sheet);
   return 'nothing' in made ? made.nothing : ({ kind, id, ...made.settings } as LookFor);
@@ -50,8 +50,8 @@ export const countAll = (lookFors: readonly LookFor[], sheet: Sheet, context: Co
   lookFors.map((lookFor) => count(lookFor, sheet, context));
 
 /**
- * Look-fors with their keys as the sheet has them now: it may have been changed since they were chosen. What a teacher added
- * to the key stays; one whose diagram or map is gone from the sheet goes, too.
+ * Look-fors with the sheet's present keys: the sheet may have changed since. What a teacher added to a key stays; a look-for
+ * whose diagram or map is gone is dropped.
  */
 export const rekeyed = (lookFors: readonly LookFor[], sheet: Sheet): LookFor[] =>
   lookFors.flatMap((lookFor) => {
@@ -67,19 +67,19 @@ export const evidenceWords = (lookFor: LookFor, evidence: Evidence): string =>
 export type StudentLookFor = { id: string; title: string; kind: LookFor['kind']; tell: LookFor['tell'] };
 export const forStudent = ({ id, title, kind, tell }: LookFor): StudentLookFor => ({ id, title, kind, tell });
 
-/** A result as a student may see it while working: nothing that the key could be read from. */
+/** A result as a student may see it while working: without anything that gives the key away. */
 export function resultForStudent(lookFor: LookFor, result: Result): Result | null {
   if (lookFor.tell === 'after') return null;
   if (lookFor.tell === 'filled') {
     const { got, need, evidence } = (lookForKindOf(lookFor.kind).filled ?? filledIn)(result);
     return { id: result.id, held: result.held === null ? null : got >= need, got, need, evidence };
   }
-  // Between which two things a link is missing is the answer itself.
+  // Where a link is missing would be the answer.
   const told = result.evidence.filter(({ verdict }) => verdict !== 'missing');
   return { ...result, evidence: told.map((e) => ({ ...e, meant: '' })) };
 }
 
-/** How much is filled in, whatever it says. */
+/** How much is filled in, right or wrong. */
 function filledIn({ got, need, evidence }: Result) {
   const written = evidence.filter((e) => e.verdict !== 'empty');
   return {

@@ -30,7 +30,7 @@ export type MapLookFor = z.infer<typeof MapLookFor>;
 
 type Key = Pick<MapLookFor, 'concepts' | 'links'>;
 
-/** The key that a map of the teacher's is. */
+/** The key from a teacher's map. */
 export function mapKey({ nodes, links }: Pick<MapRecipe, 'nodes' | 'links'>): Key {
   const concepts = nodes.filter(({ text }) => text.trim() !== '').map(({ id, text }) => ({ id, words: [text.trim()] }));
   const known = new Set(concepts.map(({ id }) => id));

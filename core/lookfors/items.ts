@@ -15,7 +15,7 @@ const ItemsLookFor = z.strictObject({
 });
 export type ItemsLookFor = z.infer<typeof ItemsLookFor>;
 
-/** At least so many things of a kind that can be seen, besides those that were handed out. */
+/** At least n visible items of a kind, besides those that were handed out. */
 function countItems(lookFor: ItemsLookFor, sheet: Sheet, context: Context): Counted {
   const added = [...everyItem(sheet)].filter(
     (item) =>

@@ -5,7 +5,7 @@ import { find } from '../sheet/tree';
 import { cutTo } from '../values/characters';
 import { Id } from '../values/primitives';
 
-/** What a look-for is: one object for each kind, listed in all.ts. */
+/** A look-for kind: one object each, listed in all.ts. */
 
 /** The settings that every look-for has. */
 export const base = {
@@ -18,7 +18,7 @@ export const base = {
 /** How many of something a look-for asks for. */
 export const atLeast = z.number().int().min(1, 'at least 1').max(500, 'at most 500');
 
-/** Something on the page that counts for or against: shown on the piece itself. */
+/** Something on the page that counts for or against, shown on the piece. */
 export type Evidence = {
   /** The items it is about; empty where something is missing altogether. */
   items: string[];
@@ -49,7 +49,7 @@ type Base = { kind: string; id: string; title: string; tell: 'result' | 'filled'
 /** A kind of look-for: how it is stored, begun, counted and put into words. */
 export type LookForKind<L extends Base> = {
   kind: L['kind'];
-  /** As a teacher chooses it from a list. */
+  /** Its name in the list to choose from. */
   name: string;
   schema: z.ZodType<L>;
   /** A new one, filled from the sheet; or the reason why the sheet has nothing for it. */
@@ -58,7 +58,7 @@ export type LookForKind<L extends Base> = {
   suits?(sheet: Sheet): boolean;
   /** null leaves the judgement to the teacher. */
   count(lookFor: L, sheet: Sheet, context: Context): Counted | null;
-  /** What it is counted from: sheets never change, so while these are the very same objects the count stays. */
+  /** What it is counted from. Sheets are immutable: while these are the same objects the count stays. */
   sources(lookFor: L, sheet: Sheet): readonly unknown[];
   /** With its key as the sheet has it now; null when the sheet has nothing for it any more. */
   rekeyed?(lookFor: L, sheet: Sheet): L | null;

@@ -12,10 +12,10 @@ import { normalised } from '../language/spelling';
 const NameLookFor = z.strictObject({ kind: z.literal('name'), ...base, item: Id.nullable() });
 export type NameLookFor = z.infer<typeof NameLookFor>;
 
-/** Letters that are no letter with a mark, as they are written without. */
+/** Letters without a decomposition, and how they are written plainly. */
 const BARE: Record<string, string> = { ł: 'l', ø: 'o', đ: 'd', ð: 'd', þ: 'th', æ: 'ae', œ: 'oe', ß: 'ss', ı: 'i' };
 
-/** A name as it is written in a hurry: no accents, no capitals, no hyphens. */
+/** A name in plain form: no accents, capitals or hyphens. */
 const hurried = (name: string): string[] =>
   normalised(name)
     .normalize('NFD')

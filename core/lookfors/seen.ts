@@ -7,9 +7,9 @@ import { isWritten } from '../schema/sheet';
 import { find } from '../sheet/tree';
 import type { Paint } from '../values/primitives';
 
-/** What somebody who reads a piece sees of it: only that counts. */
+/** What a reader of a piece can see: only that counts. */
 
-/** Fainter, and smaller in points, nothing is read. */
+/** Fainter or smaller (in points) is not readable. */
 const FAINTEST = 0.15;
 const SMALLEST = 3;
 

@@ -13,9 +13,9 @@ export type WordsLookFor = z.infer<typeof WordsLookFor>;
 
 export const wordsIn = (text: string): string[] => text.match(/[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*/gu) ?? [];
 
-/** So many words in a row that stand so on the sheet are copied from it; single words of it are there to be used. */
+/** This many words in a row from the sheet count as copied. Single words of it may be used. */
 const RUN = 5;
-/** A word counts so often, and in a longer text as often as this share of its different words. */
+/** How often a word counts; in a longer text, as often as this share of its different words. */
 const OFTEN = 3;
 const OFTEN_SHARE = 0.25;
 
@@ -38,7 +38,7 @@ function runsOf(handedOut: Sheet): Set<string> {
   return all;
 }
 
-/** How many words are the student's own: not those that stood there, nor copied from the sheet, nor said again and again. */
+/** How many words are the student's own: not printed, copied from the sheet, or repeated. */
 export function ownWords(text: string, given: string, handedOut: Sheet): number {
   const words = plainWords(text);
   const copied = words.map(() => false);

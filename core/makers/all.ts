@@ -11,7 +11,7 @@ import type { Forget } from './remake';
 import { TABLE } from './table/make';
 import { handOf, partsByName, remade, wasOf, withGiven } from './remake';
 
-/** All makers: adding one is a folder and a row. */
+/** All makers. A new one is a folder and a row. */
 const MAKERS = [MAP, LABELS, PRACTICE, CLOUD, CHART, TABLE, CALENDAR] as unknown as readonly Maker<unknown>[];
 const byKind = new Map(MAKERS.map((maker) => [maker.kind, maker]));
 const makerOf = (kind: MakerKind): Maker<unknown> => byKind.get(kind)!;

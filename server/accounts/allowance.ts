@@ -2,9 +2,9 @@ import type { Queries } from '../database/connection';
 import { one } from '../database/connection';
 
 /**
- * How often something may be tried: so many times at once, and then once in a while. Counted in one statement before it is tried,
- * so that many tries at the same moment count each for itself. The generic cell rate algorithm (ITU-T I.371), with the time at
- * which all is allowed again as its only state; it slows down, and never locks.
+ * How often something may be tried: a number of times at once, then once in a while. Counted in one statement before it is
+ * tried, so that many tries at the same moment each count. The generic cell rate algorithm (ITU-T I.371), with the theoretical
+ * arrival time kept in the row.
  */
 export type Allowance = {
   /** Whose tries are counted together. */
@@ -27,7 +27,7 @@ const WAIT = `
   select greatest(1, ceil(extract(epoch from full_at - now()) - $2 * ($3 - 1)))::int as seconds
   from allowance where subject = $1`;
 
-/** Takes one try from each; where one has none left, gives the others back and says in how many seconds there is one. */
+/** Takes one try from each. If one has none left, gives the others back and returns in how many seconds there is one. */
 export async function take(db: Queries, allowances: readonly Allowance[]): Promise<number> {
   for (const [i, { subject, burst, every }] of allowances.entries()) {
     const taken = await db.query(TAKE, [subject, every, burst]);
@@ -38,10 +38,10 @@ export async function take(db: Queries, allowances: readonly Allowance[]): Promi
   return 0;
 }
 
-/** A try that was right does not count. */
+/** A successful try does not count. */
 export async function giveBack(db: Queries, allowances: readonly Allowance[]): Promise<void> {
   for (const { subject, every } of allowances) await db.query(GIVE_BACK, [subject, every]);
 }
 
-/** What is full again needs no row. */
+/** A full allowance needs no row. */
 export const forgetAllowances = (db: Queries) => db.query('delete from allowance where full_at < now()');

@@ -11,7 +11,7 @@ const scryptKey = promisify(scrypt) as (
   cost: typeof COST,
 ) => Promise<Buffer>;
 
-/** Each takes 16 MiB and a thread: a flood of sign-ins waits in line rather than taking all of both. */
+/** Each takes 16 MiB and a thread, so a flood of sign-ins waits in line. */
 const AT_ONCE = 3;
 let running = 0;
 const line: (() => void)[] = [];
@@ -32,7 +32,7 @@ export async function hashSecret(secret: string): Promise<string> {
   return `scrypt$${COST.N}$${salt.toString('base64')}$${key.toString('base64')}`;
 }
 
-/** Whether the secret is the one that was hashed. With no hash it takes as long, so that time tells nothing. */
+/** Whether the secret matches the hash. Without a hash it takes as long, so that timing reveals nothing. */
 export async function checkSecret(secret: string, hash: string | null): Promise<boolean> {
   const [, n, salt, key] = (hash ?? `scrypt$${COST.N}$AAAAAAAAAAAAAAAAAAAAAA==$`).split('$');
   const expected = Buffer.from(key, 'base64');

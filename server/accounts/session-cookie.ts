@@ -1,6 +1,6 @@
 import { createCookie } from 'react-router';
 
-/** The cookies of ours: who is signed in, and which device it is. They hold random tokens, of which only hashes are stored. */
+/** Our cookies: who is signed in, and which device it is. They hold random tokens, of which only hashes are stored. */
 
 const DAYS_OF_DEVICE = 400;
 
@@ -13,7 +13,7 @@ export function cookiesFor(secure: boolean) {
 }
 export type Cookies = ReturnType<typeof cookiesFor>;
 
-/** The token in a cookie, or null where there is none, or nothing of ours. */
+/** The token in a cookie. Null if there is none, or it is not ours. */
 export async function tokenIn(cookie: Cookies['session'], header: string | null | undefined): Promise<string | null> {
   const token: unknown = await cookie.parse(header ?? null).catch(() => null);
   return typeof token === 'string' && /^[\w-]{20,60}$/.test(token) ? token : null;

@@ -11,7 +11,7 @@ import type { From, SignedIn } from '../stores/sign-in';
 import { chooseSecret, codeTries, namesIn, signInStudent, signInTeacher } from '../stores/sign-in';
 import { Refused } from './refused';
 
-/** How people come in: teachers by password, students by the code of their class and their pictures. */
+/** Signing in: teachers by password, students by the code of their class and their pictures. */
 
 export const TeacherSignIn = z.object({
   email: z.string().trim().min(1, 'Type the e-mail address you were registered with.').max(200),
@@ -43,11 +43,11 @@ export const ChoosingSecret = z.object({
 
 type Entered = { person: Person; mustChoose: boolean };
 
-/** Says in how long something may be tried again. */
+/** How long until it may be tried again, in words. */
 const waitWords = (seconds: number): string =>
   seconds < 90 ? `${Math.max(2, seconds)} seconds` : `${Math.ceil(seconds / 60)} minutes`;
 
-/** @throws Refused for a wrong pair, and for now where it was tried too often */
+/** @throws Refused for a wrong pair, and for a while after too many tries */
 export async function enterAsTeacher(
   db: Database,
   { email, password }: z.infer<typeof TeacherSignIn>,
@@ -97,7 +97,7 @@ async function within<T>(db: Database, tries: Allowance[], work: () => Promise<T
   return { seconds, found };
 }
 
-/** @throws Refused where no class has the code, and for now where too many were tried */
+/** @throws Refused where no class has the code, and for a while after too many tries */
 export async function classOfCode(db: Database, { code }: z.infer<typeof ClassCode>, from: From): Promise<OpenClass> {
   const { seconds, found } = await within(db, codeTries(from), () => classByCode(db, code));
   if (seconds > 0)
@@ -113,7 +113,7 @@ export async function classToJoin(db: Database, code: string, from: From) {
   return found ? { class: found, members: await namesIn(db, found.id) } : null;
 }
 
-/** @throws Refused where those are not their pictures, and for now where it was tried too often */
+/** @throws Refused for wrong pictures, and for a while after too many tries */
 export async function enterAsStudent(
   db: Database,
   { code, student, secret }: z.infer<typeof Joining>,

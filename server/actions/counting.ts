@@ -9,7 +9,7 @@ import type { Handout } from '../stores/handouts';
 
 /** Look-fors of a handout counted on its pieces. */
 
-/** So many copies that are being worked on are remembered with their counts. */
+/** How many copies in work are remembered with their counts. */
 const KEPT = 400;
 const tallies = new Recent<string, Tally>(KEPT);
 
@@ -22,7 +22,7 @@ const contextOf = (handout: Handout, studentName: string, pictures: Pictures): C
 export const countedOn = (handout: Handout, sheet: Sheet, studentName: string, pictures: Pictures): Result[] =>
   countAll(handout.lookFors, sheet, contextOf(handout, studentName, pictures));
 
-/** The same on a copy that is being worked on: only what the last change touched is counted again. */
+/** The same for a copy in work: only what the last change affects is counted again. */
 export function countedOnCopy(
   handout: Handout,
   copy: { id: string; sheet: Sheet },

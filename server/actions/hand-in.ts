@@ -11,7 +11,7 @@ export const WithCopy = z.discriminatedUnion('do', [
   /** `seq`: the number of changes that the student has seen saved. */
   z.object({ do: z.literal('hand-in'), seq: z.coerce.number().int().min(0) }),
   z.object({ do: z.literal('take-back') }),
-  /** A teacher's note that was dealt with, or not yet. */
+  /** A teacher's note is dealt with, or not yet. */
   z.object({ do: z.literal('settle'), note: z.string().max(40), settled: z.enum(['yes', 'no']) }),
 ]);
 export type WithCopy = z.infer<typeof WithCopy>;

@@ -7,15 +7,15 @@ import { lastReadable } from '../stores/mending';
 
 import { missing, Refused } from './refused';
 
-/** What is shown of documents that can't be read. */
+/** Reading documents that may be damaged. */
 
-/** A document as it is shown among others: itself, or that it is damaged. */
+/** A document as shown among others: itself, or a damaged sign. */
 export const shownOf = (document: Loaded | Damaged, title: string): { sheet: Sheet; damage: string | null } =>
   document instanceof Damaged
     ? { sheet: damagedSheet(title), damage: document.reason }
     : { sheet: document.sheet, damage: null };
 
-/** What a person is told of their damaged sheet, with the last state that can be gone on from. */
+/** What is told about a damaged sheet, with its last readable state. */
 export type Damage = {
   documentId: string;
   reason: string;
@@ -23,10 +23,10 @@ export type Damage = {
   last: { at: Date } | null;
 };
 
-/** The last state of a damaged document that can be read: in its place is shown what can be of it. */
+/** A damaged document, with its last readable state. */
 type Broken = { damage: Damage; seq: number; sheet: Sheet };
 
-/** A document, or what is the matter with it; undefined when there is none. */
+/** A document, or its damage. Undefined when there is none. */
 export async function openedOr(db: Database, id: string): Promise<Loaded | Broken | undefined> {
   try {
     return await loadDocument(db, id);
@@ -41,13 +41,13 @@ export async function openedOr(db: Database, id: string): Promise<Loaded | Broke
   }
 }
 
-/** What a picture of a document shows, and a key for that state: its last readable one where it is damaged. */
+/** The sheet that a document's picture shows, and a key for that state: the last readable one if it is damaged. */
 export async function pictured(db: Database, id: string): Promise<{ key: string; sheet: Sheet } | undefined> {
   const opened = await openedOr(db, id);
   return opened && { key: `${id}:${opened.seq}`, sheet: opened.sheet };
 }
 
-/** A document that can be gone on with; a damaged one is told, with where it can be put right. @throws Refused */
+/** A document that is not damaged. @throws Refused if it is, saying where it can be mended */
 export async function whole(db: Database, id: string): Promise<Loaded> {
   const document = await openedOr(db, id);
   if (!document) throw missing();

@@ -1,4 +1,4 @@
-/** Why something a person wanted was not done, in words for them. `status` says of what sort it is, as HTTP counts. */
+/** Why a request was refused, in words for the person. `status` is the HTTP status. */
 export class Refused extends Error {
   override name = 'Refused';
   constructor(
@@ -11,5 +11,5 @@ export class Refused extends Error {
   }
 }
 
-/** What is not there and what is somebody else's look alike from outside. */
+/** Missing things and other people's things look the same from outside. */
 export const missing = () => new Refused(404, 'There is nothing here, or it is not yours to see.');

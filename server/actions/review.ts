@@ -25,7 +25,7 @@ export async function pieceOf(
 
 export const Review = z.strictObject({ go: Id, steps: z.array(Saying).min(1).max(100) });
 
-/** Takes what a teacher says on a go: all of it. @throws Refused, and takes nothing */
+/** Takes everything a teacher says on a go. @throws Refused, and takes nothing */
 export async function review(
   db: Database,
   person: Pick<Person, 'id'>,
@@ -44,7 +44,7 @@ export async function review(
 
 export const Returning = z.strictObject({ go: Id, outcome: z.enum(['done', 'another-go']) });
 
-/** Gives a piece back; tells which one waits longest now, if any does. @throws Refused where it can't be given back */
+/** Returns a piece to its student, and says which one waits longest now. @throws Refused where it can't be returned */
 export async function returnPiece(
   db: Database,
   person: Pick<Person, 'id'>,

@@ -21,7 +21,7 @@ import { countedOnCopy } from './counting';
 import type { Means } from './means';
 import { missing, Refused } from './refused';
 
-/** Saving what was changed on a sheet or a copy, and fetching what others changed. */
+/** Saving changes to a sheet or a copy, and fetching others' changes. */
 
 /** More than the program ever sends at once; `saver.ts` sends some hundreds. */
 const MOST_CHANGES = 2000;
@@ -31,13 +31,13 @@ export const Saving = z.strictObject({
   changes: z.array(z.unknown()).min(1).max(MOST_CHANGES),
 });
 
-/** How many single changes there are in one: several that hold together count each. */
+/** How many single changes a change contains. */
 const countOf = (change: Change): number =>
   change.kind === 'all' ? change.changes.reduce((sum, one) => sum + countOf(one), 0) : 1;
-/** What may be asked of the server at once. */
+/** The largest request. */
 const MOST_SINGLE = 20_000;
 
-/** What others changed since a number. @throws Refused where the document is not theirs */
+/** Others' changes since a number. @throws Refused where the document is not theirs */
 export async function changesFor(
   { db, pictures }: Means,
   person: Pick<Person, 'id'>,

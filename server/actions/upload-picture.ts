@@ -7,7 +7,7 @@ import type { OwnPicture } from '../stores/pictures';
 import { keepPicture, MOST_PICTURES, ownPictures, putAway } from '../stores/pictures';
 import { missing, Refused } from './refused';
 
-/** A teacher's own pictures: uploaded, and removed from what is offered. Sheets that show one keep it. */
+/** A teacher's own pictures: uploaded, and removed from the list. Sheets that show one keep it. */
 
 type Teacher = Pick<Person, 'id' | 'role' | 'schoolId'>;
 /** Reads a picture file in a process of its own. */
@@ -20,7 +20,7 @@ function teachersOnly({ role }: Teacher): void {
   if (role !== 'teacher') throw new Refused(403, 'Only teachers can upload pictures.');
 }
 
-/** @throws Refused for who may not, and once there are too many: asked before the file is read */
+/** @throws Refused for anybody but teachers, and when there are too many: asked before the file is read */
 export async function mayUpload(db: Database, person: Teacher): Promise<void> {
   teachersOnly(person);
   if ((await ownPictures(db, person.id)).length >= MOST_PICTURES)

@@ -12,7 +12,7 @@ import { projectRoot } from '../process/place';
 export const artFolder = () => path.join(projectRoot(), '.generated');
 export const fontBytes = (file: string) => readFileSync(path.join(artFolder(), 'fonts', path.basename(file)));
 
-/** What the parts of shipped pictures are called, in their order; kept from what is served to everybody. */
+/** The names of the parts of shipped pictures, in order. Not served to everybody. */
 export const partNames = (): Record<string, string[]> =>
   JSON.parse(readFileSync(path.join(artFolder(), 'kept/parts.json'), 'utf8')) as Record<string, string[]>;
 

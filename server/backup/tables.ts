@@ -20,5 +20,5 @@ export const TABLES = [
   'ruling',
 ] as const;
 
-/** What is of the moment only: sessions end with a restore, tries begin again. */
+/** Left out: sessions end with a restore, and tries start again. */
 export const LEFT_OUT = ['session', 'allowance', 'migration'] as const;

@@ -22,7 +22,7 @@ export type End = { end: true; rows: Record<string, number>; sha256: string };
 export type Column = { name: string; type: string };
 
 export const rowsIn = ({ rows }: End): number => Object.values(rows).reduce((sum, count) => sum + count, 0);
-/** What is said of a backup that was made. */
+/** The report of a finished backup. */
 export const savedAs = (file: string, end: End): string => `${file}: ${rowsIn(end)} rows, read again and whole.`;
 
 const PORTION = 200;

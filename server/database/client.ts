@@ -4,7 +4,7 @@ import type { Queries, Row } from './connection';
 
 /** One connection to either database, through the same client. */
 
-/** So many statements are kept planned in a connection; a store has a fixed number of them. */
+/** How many prepared statements a connection keeps. Stores have a fixed number of them. */
 const MOST_NAMES = 400;
 const names = new Map<string, string | undefined>();
 
@@ -29,7 +29,7 @@ export const queriesOf = (client: Client): Queries => ({
     (await client.query<T>({ name: nameOf(sql), text: sql, values: parameters })).rows,
 });
 
-/** All of it or nothing; a thrown error rolls back. */
+/** Runs everything or nothing: an error rolls back. */
 export async function inTransaction<T>(client: Client, work: (queries: Queries) => Promise<T>): Promise<T> {
   await client.query('begin');
   try {

@@ -7,7 +7,7 @@ export interface Queries {
 }
 export interface Database extends Queries {
   readonly kind: 'embedded' | 'server';
-  /** All of it or nothing; a thrown error rolls back. */
+  /** Runs everything or nothing: an error rolls back. */
   transaction<T>(work: (queries: Queries) => Promise<T>): Promise<T>;
   /** Runs a script of several statements, without parameters; gives the rows of the last. */
   script(sql: string): Promise<Row[]>;

@@ -22,7 +22,7 @@ const PARAMETERS = [
   ...['-c', 'fsync=on', '-c', 'wal_sync_method=fsync', '-c', 'synchronous_commit=off'],
 ];
 
-/** Lets one at a time use the only connection there is, in the order in which they came. */
+/** Gives out the only connection, one at a time, in order. */
 class Turns {
   private last: Promise<unknown> = Promise.resolve();
   take<T>(work: () => Promise<T>): Promise<T> {

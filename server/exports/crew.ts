@@ -18,7 +18,7 @@ export type Limits = {
   waiting: number;
 };
 
-/** Why work was not done, as a sentence for whoever asked for it. */
+/** Why a job failed, as a sentence to show. */
 export class CrewProblem extends Error {
   override name = 'CrewProblem';
   constructor(
@@ -52,9 +52,9 @@ type CrewMember = {
   why: keyof typeof SAID | null;
   rest: NodeJS.Timeout | null;
 };
-/** How far a piece of work is: `done` parts of `of`. */
+/** Progress: `done` parts of `of`. */
 export type Progress = { done: number; of: number };
-/** What a process answers: the result, or what is wrong in words; before that, how far it is. */
+/** A process's answer: progress first, then the result or a problem in words. */
 export type Answer =
   { ok: true; value: unknown } | { ok: false; name: string; message: string } | { ok: null; progress: Progress };
 

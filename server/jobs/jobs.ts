@@ -2,7 +2,7 @@ import PgBoss from 'pg-boss';
 import type { Database } from '../database/connection';
 import { report } from '../process/report';
 
-/** Work that is done by the clock or when it is its turn, once for all processes that share a database. */
+/** Jobs that run by the clock or in turn, once for all processes that share a database. */
 
 export type Daily = {
   name: string;

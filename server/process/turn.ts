@@ -1,4 +1,4 @@
-/** So long may work go on before others get their turn, in milliseconds. */
+/** How long work may go on before others get a turn, in milliseconds. */
 const TURN = 12;
 
 /** Long work on the main thread in pieces: asked after each, it lets others in when the time is up. */

@@ -9,7 +9,7 @@ import { forgetSessions } from '../stores/sign-in';
 
 /** What the program does by itself, every day. */
 
-/** So many daily backups are kept. */
+/** How many daily backups are kept. */
 export const KEPT = 14;
 const NAME = /^daily-\d{4}-\d\d-\d\d\.backup$/;
 

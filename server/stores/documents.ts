@@ -12,7 +12,7 @@ import { Turn } from '../process/turn';
 
 /** Documents: a snapshot and the log of changes since. Acknowledged means committed. */
 
-/** A new snapshot is taken after so many changes, so that loading replays at most these. */
+/** A snapshot is taken after this many changes, so that loading replays no more. */
 const SNAPSHOT_EVERY = 100;
 /** The sheets that were used last, as they are after their newest change, so that saving need not replay: in bytes, about. */
 const KEPT_BYTES = 96e6;
@@ -118,7 +118,7 @@ async function newest(db: Database, ids: string[]): Promise<(Loaded | Damaged)[]
   return out;
 }
 
-/** So many are read at once: between them others get at the database. */
+/** How many are read at once: in between, others can use the database. */
 const AT_ONCE = 10;
 
 /** Several at once, for a spread of a class. One that can't be read does not keep the others from being shown. */

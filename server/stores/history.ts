@@ -20,7 +20,7 @@ export type SheetHistory = {
 
 /** A slider over more steps than these is of no use, and slow: of older history only the newest part is told. */
 const LONGEST = 3000;
-/** A document has at most so many named moments. */
+/** The most named moments of a document. */
 export const MOST_MOMENTS = 60;
 
 /** The snapshot nearest before a number of changes. */

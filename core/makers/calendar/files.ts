@@ -11,13 +11,13 @@ export type ReadCalendar = {
   problems: string[];
 };
 
-/** So many turns of events are taken from one file, */
+/** The most occurrences taken from one file, */
 const MOST_TAKEN = 500;
-/** so many events of it are looked at, */
+/** the most events read, */
 const MOST_EVENTS = 10_000;
-/** and so many turns are gone through: the oldest rules of a full calendar need some hundreds each. */
+/** and the most occurrences stepped through: the oldest rules of a full calendar need some hundreds each. */
 const MOST_TURNS = 60_000;
-/** So many sentences about what is wrong are of use. */
+/** The most problems reported. */
 const MOST_PROBLEMS = 12;
 
 /** A moment as a day and a time where the reader is; by default that of Greenwich. */
@@ -104,10 +104,10 @@ const isNoSuchDay = (event: ICAL.Event, turn: ICAL.Time): boolean =>
 const dayOf = (time: unknown): number =>
   time instanceof ICAL.Time ? numberOf(time.year, time.month, time.day) : Infinity;
 
-/** What may still be gone through of one file. */
+/** What is left of these limits for one file. */
 type Budget = { turns: number };
 
-/** All turns of an event between two days. */
+/** All occurrences of an event between two days. */
 function turnsOf(
   event: ICAL.Event,
   moved: readonly ICAL.Component[],
@@ -117,7 +117,7 @@ function turnsOf(
   if (!event.startDate) throw new Error('it does not say when it begins');
   if (!event.isRecurring()) return [turnOf(event, event.startDate, event.endDate, bounds)];
   const out: (Omit<Happening, 'id'> & { last: number })[] = [];
-  // A turn from before may have been moved into this time.
+  // An earlier occurrence may have been moved into this time.
   const from = Math.min(bounds.from, ...moved.map((one) => dayOf(one.getFirstPropertyValue('recurrence-id'))));
   const turns = event.iterator(startNear(event, from));
   while (out.length <= MOST_TAKEN) {
@@ -217,7 +217,7 @@ export function readCalendar(text: string, given: Partial<Bounds> & Pick<Bounds,
   return { happenings: happenings.slice(0, MOST_TAKEN), problems: inShort(problems) };
 }
 
-/** Events by themselves, and changes of single turns of one by whose they are. */
+/** Events, and changes of single occurrences, by event. */
 function apart(events: readonly ICAL.Component[]): [ICAL.Component[], Map<string, ICAL.Component[]>] {
   const singles: ICAL.Component[] = [];
   const changes = new Map<string, ICAL.Component[]>();

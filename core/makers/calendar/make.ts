@@ -415,7 +415,7 @@ export async function makeCalendar({ recipe, seed, width, height }: Asked<Calend
   const area = { x: 0, y: top, width, height: Math.max(em * 8, height - top - below) };
   const { from, until } = shownDays(recipe);
   const spans = recipe.happenings.map(spanOf).filter((span) => span.from <= until && span.until >= from);
-  // The reckoning of the moon is large: it is fetched only where it is wanted.
+  // The moon's computation is large, so it is loaded only when needed.
   const moon = recipe.moon ? (await import('./moon')).quartersBetween(from, until) : new Map<number, Quarter>();
   (recipe.span === 'month' ? drawMonth : drawWeek)(draft, area, spans, moon);
   if (recipe.notes) drawNotes(draft, { x: 0, y: area.y + area.height + em * 0.6, width, height: below - em * 0.6 });

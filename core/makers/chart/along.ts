@@ -112,7 +112,7 @@ export function drawTimeline(draft: ChartDraft, data: Data, area: Box): void {
   const marks = times.flatMap((at, row): Mark[] => {
     if (at === null) return [];
     const words = what?.cells[row] ?? '';
-    // A line to itself for the date would part it from its words in a narrow box.
+    // In a narrow box a separate line for the date would part it from its text.
     return [{ row, at, name: draft.direct && what ? `${when.cells[row]}: ${words}` : words || when.cells[row] }];
   });
   when.cells.forEach((cell, row) => {
