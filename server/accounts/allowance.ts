@@ -3,8 +3,8 @@ import { one } from '../database/connection';
 
 /**
  * How often something may be tried: a number of times at once, then once in a while. Counted in one statement before it is
- * tried, so that many tries at the same moment each count. The generic cell rate algorithm (ITU-T I.371), with the theoretical
- * arrival time kept in the row.
+ * tried, so that many tries at the same moment each count. The generic cell rate algorithm (ITU-T I.371); the row holds the
+ * time at which the allowance is full again.
  */
 export type Allowance = {
   /** Whose tries are counted together. */
