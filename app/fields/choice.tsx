@@ -1,8 +1,6 @@
-import { Segmented, Select } from 'antd';
+import { Select } from 'antd';
 import type { SelectProps } from 'antd';
 import { sentence } from '../parts/sentence';
-
-/** One of several. */
 
 type Props<T> = Pick<SelectProps<T>, 'options' | 'onChange' | 'value' | 'disabled' | 'placeholder'> & {
   /** What is chosen, for screen readers: the row says it to the eye. */
@@ -13,7 +11,7 @@ type Props<T> = Pick<SelectProps<T>, 'options' | 'onChange' | 'value' | 'disable
   asIs?: boolean;
 };
 
-/** From a list that opens. */
+/** One of several, from a list that opens. */
 export function Choice<T>({ label, options, width, asIs, ...rest }: Props<T>) {
   return (
     <Select<T>
@@ -24,32 +22,6 @@ export function Choice<T>({ label, options, width, asIs, ...rest }: Props<T>) {
         typeof option.label === 'string' && !asIs ? { ...option, label: sentence(option.label) } : option,
       )}
       {...rest}
-    />
-  );
-}
-
-type SegmentsProps<T extends string> = {
-  label: string;
-  /** Null where several differ. */
-  value: T | null;
-  options: readonly (T | { value: T; label: string })[];
-  /** The options keep their first letter: units are written small. */
-  asIs?: boolean;
-  onChange: (value: T) => void;
-};
-
-/** From a few that are all in view. */
-export function Segments<T extends string>({ label, value, options, asIs, onChange }: SegmentsProps<T>) {
-  return (
-    <Segmented<T | ''>
-      size="small"
-      aria-label={label}
-      value={value ?? ''}
-      options={options.map((option) => {
-        const { value: of, label: words } = typeof option === 'string' ? { value: option, label: option } : option;
-        return { value: of, label: asIs ? words : sentence(words) };
-      })}
-      onChange={(next) => next !== '' && onChange(next)}
     />
   );
 }

@@ -1,4 +1,4 @@
-import { Segments } from '../fields/choice';
+import { Segments } from '../fields/segments';
 import { Alert, Button, Modal } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, redirect, useFetcher, useNavigate } from 'react-router';

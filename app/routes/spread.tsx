@@ -1,4 +1,4 @@
-import { Segments } from '../fields/choice';
+import { Segments } from '../fields/segments';
 import { Action } from '../parts/action';
 import { card } from '../parts/card';
 import { Empty } from '../parts/empty';

@@ -1,4 +1,4 @@
-import { Segments } from '../fields/choice';
+import { Segments } from '../fields/segments';
 import { cutTo } from '../../core/values/characters';
 import { Input } from 'antd';
 import { bodyText } from '../../core/text/body';

@@ -1,4 +1,4 @@
-import { Segments } from '../fields/choice';
+import { Segments } from '../fields/segments';
 import { Chip } from '../parts/action';
 import type { Lettering, Sheet, TextItem } from '../../core/schema/sheet';
 import { inCommon, shared } from '../../core/text/common';

@@ -13,7 +13,8 @@ import { Swatches } from '../colour/swatches';
 import { setValues } from '../commands/commands';
 import { PercentField } from '../fields/number-field';
 import { Row } from '../parts/row';
-import { Choice, Segments } from '../fields/choice';
+import { Choice } from '../fields/choice';
+import { Segments } from '../fields/segments';
 
 /** Settings of lines. */
 

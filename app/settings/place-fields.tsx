@@ -1,4 +1,4 @@
-import { Segments } from '../fields/choice';
+import { Segments } from '../fields/segments';
 import { useState } from 'react';
 import type { Edge } from '../../core/geometry/align';
 import { union } from '../../core/geometry/box';

@@ -1,4 +1,4 @@
-import { Segments } from '../fields/choice';
+import { Segments } from '../fields/segments';
 import { kindOf } from '../../core/items/all';
 import { itemName } from '../../core/items/name';
 import type { Item, Sheet } from '../../core/schema/sheet';

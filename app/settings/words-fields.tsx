@@ -1,4 +1,4 @@
-import { Segments } from '../fields/choice';
+import { Segments } from '../fields/segments';
 import { DRAWN } from '../../core/schema/defaults';
 import { FaceChoice } from '../fields/face-choice';
 import type { Sheet, TextItem, WrittenItem } from '../../core/schema/sheet';

@@ -13,7 +13,8 @@ import { LengthField } from '../fields/number-field';
 import { Toggle } from '../fields/toggle';
 import { More, Pair, Row } from '../parts/row';
 import { later } from '../browser/later';
-import { Choice, Segments } from '../fields/choice';
+import { Choice } from '../fields/choice';
+import { Segments } from '../fields/segments';
 
 /** The settings of the page, shown in the margin while nothing is chosen. */
 

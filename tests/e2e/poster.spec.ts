@@ -6,6 +6,7 @@ import {
   enter,
   expect,
   field,
+  just,
   leaf,
   onPage,
   press,
@@ -56,7 +57,7 @@ test.describe.serial('a poster from blank, by pointer', () => {
     await page.keyboard.press('Escape');
     await page.locator('summary', { hasText: 'lettering' }).click();
     await page.getByRole('button', { name: 'Lettering along an arch' }).click();
-    await page.getByRole('button', { name: /margin/ }).click();
+    await page.getByRole('button', { name: 'Margin', exact: true }).click();
     await page.getByRole('button', { name: 'letters: linear gradient' }).click();
     await expect(page.locator('.page-view linearGradient')).not.toHaveCount(0);
     const wide = Number(await field(page, 'width').inputValue());
@@ -164,7 +165,7 @@ async function reach(page: Page, wanted: Locator, back = false): Promise<void> {
 /** To a tab of a row, which is one stop: to the chosen one with Tab, on from there with arrows. */
 async function reachTab(page: Page, row: Locator, name: string): Promise<void> {
   await reach(page, row.locator('[role="tab"][tabindex="0"]'));
-  const wanted = row.getByRole('tab', { name, exact: true });
+  const wanted = row.getByRole('tab', { name: just(name) });
   for (let i = 0; i < 14; i++) {
     if (await wanted.evaluate((element) => element === document.activeElement)) return;
     await page.keyboard.press('ArrowRight');

@@ -20,7 +20,8 @@ import { useMade } from '../kit/made';
 import type { PanelProps } from '../kit/parts';
 import { FaceAndSize, Notes, TitleField } from '../kit/parts';
 import { PicturePick } from '../kit/picture-pick';
-import { Choice, Segments } from '../../fields/choice';
+import { Choice } from '../../fields/choice';
+import { Segments } from '../../fields/segments';
 
 /** A chart's margin card: its table, the kinds that can show it, and what students do with it. */
 
