@@ -3,21 +3,18 @@ import { boxOf } from '../../core/items/hit';
 import type { Item, Page, Sheet, TextItem } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import { bodyLength } from '../../core/text/body';
-import { later } from '../browser/later';
 import { typeWords } from '../commands/word-commands';
 import type { Editor } from '../document/editor';
 import { pictureNow } from '../drawing/resources';
-import { madeGroupOf } from '../makers/kit/made';
 import type { MarginEntry } from '../margin/margin';
 import { Chip, Chips } from '../parts/action';
 import type { Loaded } from '../student/entries';
 import { BackCard, bankOf, noteEntries, usedElsewhere } from '../student/entries';
 import { LookForList } from '../student/lookfor-list';
 import { findEntry } from '../workbench/aids';
+import { chosenEntry } from '../workbench/chosen-entry';
 
 /** The margin of a student's copy: the brief, the look-fors, the teacher's notes, and what helps with the selected part. */
-
-const ItemSettings = later(() => import('../settings/settings').then((part) => part.ItemSettings));
 
 /** Opens the first part that a look-for still misses. */
 function goTo(editor: Editor, id: string) {
@@ -114,24 +111,7 @@ function helpEntries(editor: Editor, { sheet, page }: { sheet: Sheet; page: Page
     return bank.length > 0 && here.role === 'label' ? [bankEntry(editor, page, here, bank)] : [];
   }
   if (selection.length === 0 || !items.every((item) => item.touch === 'free')) return [];
-  return [
-    {
-      id: 'chosen',
-      anchor: besides(page, items[0]),
-      tone: 'apricot',
-      active: true,
-      current: true,
-      label: 'Settings of the selection',
-      content: (
-        <ItemSettings
-          key={madeGroupOf(page, items)?.id ?? selection.join()}
-          editor={editor}
-          items={items}
-          sheet={sheet}
-        />
-      ),
-    },
-  ];
+  return [chosenEntry(editor, { sheet, page, items, anchor: besides(page, items[0]), current: true })];
 }
 
 type Fetcher = Pick<ReturnType<typeof useFetcher>, 'formData' | 'submit'>;

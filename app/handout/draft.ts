@@ -11,7 +11,6 @@ import type { Rubric } from '../../core/lookfors/rubric';
 import type { Sheet } from '../../core/schema/sheet';
 import type { HandingOut } from '../../server/actions/hand-out';
 import type { Editor } from '../document/editor';
-import { useEditor } from '../document/editor';
 import { keep, useKept } from '../keeping/kept';
 
 /** What is filled in before a sheet is handed out, stored in the browser from the first letter on. `v`: its version. */
@@ -36,8 +35,6 @@ type Class = { id: string; name: string; size: number };
 export type HandOutView = { id: string; personId: string; personName: string; sheet: Sheet; classes: readonly Class[] };
 /** What the server answers: what is wrong, or where to go. */
 type Answer = { problem: string; field?: string } | { problem: null; to: string };
-
-const sheetOf = (editor: Editor) => editor.sheet;
 
 const begun = ({ classes, sheet }: HandOutView): Draft => ({
   v: 1,
@@ -81,8 +78,7 @@ export type HandOutDraft = {
 };
 
 /** What is filled in on the hand-out screen, and how it is sent. */
-export function useHandOut(editor: Editor, view: HandOutView): HandOutDraft {
-  const sheet = useEditor(editor, sheetOf);
+export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): HandOutDraft {
   const { personId, personName, id } = view;
   const { draft, isKept, setKept } = useDraft(view, sheet);
   const fetcher = useFetcher<Answer>();

@@ -51,7 +51,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
   }, [editor]);
   useSending(loaderData.personId);
   const sheet = useEditor(editor, sheetOf);
-  const handOut = useHandOut(editor, loaderData);
+  const handOut = useHandOut(editor, sheet, loaderData);
   return (
     <div className="frame handing">
       <Strip home="/desk" title={`Hand out: ${sheet.title}`} before={<SaveWords editor={editor} />}>

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useSearch } from '../browser/search';
 import type { Editor } from '../document/editor';
 import { focusSheet } from '../fields/focus';
-import { loadIndex } from '../pictures/picture-index';
+import { loadIndex, pictureIndex } from '../pictures/picture-index';
 import type { NamedSupply } from './sorts';
 import { namedSupplies } from './sorts';
 
@@ -12,27 +12,14 @@ import { namedSupplies } from './sorts';
 
 /** The most results offered. */
 const OFFERED = 12;
-/** What the sorts are called. */
-const GROUPS: Record<string, string> = {
-  text: 'text',
-  shape: 'shape',
-  line: 'line',
-  label: 'label',
-  made: 'maker',
-  practice: 'practice sheet',
-  picture: 'picture',
-};
-
 export function AddByName({ editor }: { editor: Editor }) {
   const [wanted, setWanted] = useState('');
   const [supplies, setSupplies] = useState<NamedSupply[]>([]);
   const load = () => {
-    setSupplies(namedSupplies(editor));
-    // Without the pictures everything else can still be found.
-    loadIndex().then(
-      () => setSupplies(namedSupplies(editor)),
-      () => {},
-    );
+    const list = () => setSupplies(namedSupplies(editor));
+    // Until the pictures have loaded, and without them, everything else can be found.
+    if (pictureIndex().entries.length === 0) list();
+    loadIndex().then(list, () => {});
   };
   const search = useSearch(supplies);
   const found = wanted.trim() ? search(wanted).slice(0, OFFERED) : [];
@@ -54,7 +41,7 @@ export function AddByName({ editor }: { editor: Editor }) {
         value: `${i}`,
         label: (
           <>
-            {sentence(name)} <small className="quiet">{GROUPS[group]}</small>
+            {sentence(name)} <small className="quiet">{group}</small>
           </>
         ),
       }))}

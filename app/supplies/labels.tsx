@@ -20,6 +20,7 @@ const PUT: Record<string, { name: string; put: (editor: Editor, at?: Point) => v
 
 export const LABEL: Sort = {
   sort: 'label',
+  called: 'label',
   supply: 'teacher',
   named: () => Object.entries(PUT).map(([id, { name }]) => ({ id, name, tags: ['label'] })),
   put: (editor, id, at) => PUT[id]?.put(editor, at),

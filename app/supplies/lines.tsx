@@ -52,6 +52,7 @@ const givenOf = (drag: string) => LINES.find((line) => line.drag === drag)?.give
 
 export const LINE: Sort = {
   sort: 'line',
+  called: 'line',
   supply: 'line',
   named: () => LINES.map(({ name, drag }) => ({ id: drag, name, tags: ['line', 'arrow'] })),
   put: (editor, drag, at) => addLine(editor, givenOf(drag), at),

@@ -9,6 +9,7 @@ import type { Sort } from './sort';
 /** What makers make. */
 export const MAKER: Sort = {
   sort: 'made',
+  called: 'maker',
   supply: 'map',
   named: ({ rights }) =>
     MAKERS.filter(({ kind }) => rights.kind === 'all' || (rights.supplies as readonly string[]).includes(kind)).map(
@@ -19,6 +20,7 @@ export const MAKER: Sort = {
 
 export const PRACTICE_SHEET: Sort = {
   sort: 'practice',
+  called: 'practice sheet',
   supply: 'teacher',
   named: () =>
     Object.entries(PRACTICES).map(([type, { name }]) => ({ id: type, name, tags: ['practice', 'exercise'] })),

@@ -21,6 +21,7 @@ async function put(editor: Editor, id: string, at?: Point): Promise<void> {
 
 export const PICTURE: Sort = {
   sort: 'picture',
+  called: 'picture',
   supply: 'picture',
   named: () => pictureIndex().entries.map(({ id, name, tags }) => ({ id, name, tags })),
   put: (editor, id, at) => void put(editor, id, at).catch(() => editor.say('Couldn’t load the picture. Try again.')),

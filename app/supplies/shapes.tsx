@@ -33,6 +33,7 @@ const ALL = FAMILIES.flatMap(({ name: group, shapes }) =>
 
 export const SHAPE: Sort = {
   sort: 'shape',
+  called: 'shape',
   supply: 'shape',
   named: () => ALL,
   put: (editor, id, at) => addShape(editor, id as ShapeName, at),

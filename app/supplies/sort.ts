@@ -5,6 +5,8 @@ import type { Editor } from '../document/editor';
 /** One sort of supplies: one object each, listed in sorts.ts. A tile's drag data is “supply:SORT ID”. */
 export type Sort = {
   sort: string;
+  /** What one of them is called. */
+  called: string;
   /** Who may use it: everybody to whom this supply is open, or teachers only. */
   supply: Supply | 'teacher';
   /** Those that can be asked for by name. */

@@ -26,7 +26,7 @@ export const namedSupplies = (editor: Editor): NamedSupply[] =>
     sort.named(editor).map(({ id, name, tags }) => ({
       name,
       tags,
-      group: sort.sort,
+      group: sort.called,
       put: () => sort.put(editor, id),
     })),
   );

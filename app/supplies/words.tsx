@@ -17,6 +17,7 @@ const rolesFor = (editor: Editor) =>
 
 export const TEXT: Sort = {
   sort: 'text',
+  called: 'text',
   supply: 'text',
   named: (editor) =>
     rolesFor(editor).map((id) => ({ id, name: editor.sheet.roles[id].name, tags: ['text', 'words', 'write'] })),

@@ -3,17 +3,13 @@ import { boxOf } from '../../core/items/hit';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import type { Found } from '../../workers/studio';
-import { later } from '../browser/later';
 import type { Editing, Editor } from '../document/editor';
 import { pictureNow } from '../drawing/resources';
-import { madeGroupOf } from '../makers/kit/made';
 import type { MarginEntry } from '../margin/margin';
 import { findEntry } from './aids';
+import { chosenEntry } from './chosen-entry';
 import { PageCard } from './page-card';
 import { readableEntries, smallEntries, undrawnEntries } from './proof';
-
-// Loaded after the page: it shows only once something is selected.
-const ItemSettings = later(() => import('../settings/settings').then((part) => part.ItemSettings));
 
 export type Shown = {
   sheet: Sheet;
@@ -75,21 +71,12 @@ export function entriesFor(editor: Editor, shown: Shown): MarginEntry[] {
   const box = union(items.map((item) => boxOf(page, item, pictureNow)));
   return [
     ...entries,
-    {
-      id: 'chosen',
+    chosenEntry(editor, {
+      sheet,
+      page,
+      items,
       anchor: { x: box.x + box.width, y: box.y + Math.min(box.height / 2, 60) },
-      tone: 'apricot',
-      active: true,
       current: !finding,
-      label: 'Settings of the selection',
-      content: (
-        <ItemSettings
-          key={madeGroupOf(page, items)?.id ?? selection.join()}
-          editor={editor}
-          items={items}
-          sheet={sheet}
-        />
-      ),
-    },
+    }),
   ];
 }

@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { isSecret, maybeSecret, SECRET_LENGTH } from '../../core/handout/secret';
-import type { Allowance } from '../accounts/allowance';
 import { giveBack, take } from '../accounts/allowance';
 import type { Database } from '../database/connection';
 import { classByCode } from '../stores/classes';
@@ -88,18 +87,19 @@ export async function enterDemo(
 
 type OpenClass = NonNullable<Awaited<ReturnType<typeof classByCode>>>;
 
-async function within<T>(db: Database, tries: Allowance[], work: () => Promise<T | undefined>) {
+async function lookUp(db: Database, code: string, from: From): Promise<{ seconds: number; found?: OpenClass }> {
+  const tries = codeTries(from);
   const seconds = await take(db, tries);
   if (seconds > 0) return { seconds };
-  const found = await work();
+  const found = await classByCode(db, code);
   // Only codes that lead nowhere count as tries.
-  if (found !== undefined) await giveBack(db, tries);
+  if (found) await giveBack(db, tries);
   return { seconds, found };
 }
 
 /** @throws Refused where no class has the code, and for a while after too many tries */
 export async function classOfCode(db: Database, { code }: z.infer<typeof ClassCode>, from: From): Promise<OpenClass> {
-  const { seconds, found } = await within(db, codeTries(from), () => classByCode(db, code));
+  const { seconds, found } = await lookUp(db, code, from);
   if (seconds > 0)
     throw new Refused(422, `Too many codes were tried from here. Try again in ${waitWords(seconds)}.`, 'code');
   if (!found)
@@ -109,7 +109,7 @@ export async function classOfCode(db: Database, { code }: z.infer<typeof ClassCo
 
 /** A class with the names of its members, and no more than names, for whoever knows its code; null where there is none. */
 export async function classToJoin(db: Database, code: string, from: From) {
-  const { found } = await within(db, codeTries(from), () => classByCode(db, code));
+  const { found } = await lookUp(db, code, from);
   return found ? { class: found, members: await namesIn(db, found.id) } : null;
 }
 

@@ -5,9 +5,8 @@ import { Rubric } from '../../core/lookfors/rubric';
 import { classesOf } from '../stores/classes';
 import { addHandout } from '../stores/handouts';
 import type { Person } from '../stores/people';
-import { sheetOf } from '../stores/sheets';
 import type { Means } from './means';
-import { whole } from './opened';
+import { ownSheet, whole } from './opened';
 import { missing, Refused } from './refused';
 
 export const HandingOut = z.object({
@@ -33,8 +32,7 @@ export async function handOut(
   sheetId: string,
   given: HandingOut,
 ): Promise<string[]> {
-  const found = await sheetOf(db, person.id, sheetId);
-  if (!found) throw missing();
+  const found = await ownSheet(db, person.id, sheetId);
   const { sheet } = await whole(db, found.documentId);
   const dueAt = given.dueAt === null ? null : new Date(given.dueAt);
   if (dueAt && +dueAt < Date.now())

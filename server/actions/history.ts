@@ -6,7 +6,8 @@ import { addMoment, dropMoment, historyOf, momentsOf, sheetAt } from '../stores/
 import { documentAccess, isTeacherOfCopy } from '../stores/copies';
 import { mend } from '../stores/mending';
 import type { Person } from '../stores/people';
-import { createSheet, sheetOf } from '../stores/sheets';
+import { createSheet } from '../stores/sheets';
+import { ownSheet } from './opened';
 import { missing, Refused } from './refused';
 
 /** What a teacher does with the history of a sheet, and how a damaged one goes on from an earlier state. */
@@ -30,15 +31,14 @@ export const WithHistory = z.discriminatedUnion('do', [
 ]);
 export type WithHistory = z.infer<typeof WithHistory>;
 
-async function ownSheet(db: Database, person: Teacher, sheetId: string) {
-  const found = person.role === 'teacher' && (await sheetOf(db, person.id, sheetId));
-  if (!found) throw missing();
-  return found;
+function sheetFor(db: Database, { id, role }: Teacher, sheetId: string) {
+  if (role !== 'teacher') throw missing();
+  return ownSheet(db, id, sheetId);
 }
 
 /** @throws Refused where the sheet is not theirs, or its history is damaged */
 export async function historyFor(db: Database, person: Teacher, sheetId: string): Promise<SheetHistory> {
-  const { documentId } = await ownSheet(db, person, sheetId);
+  const { documentId } = await sheetFor(db, person, sheetId);
   const history = await historyOf(db, documentId);
   if (!history)
     throw new Refused(
@@ -55,7 +55,7 @@ export async function doWithHistory(
   sheetId: string,
   wanted: WithHistory,
 ): Promise<{ moments: Moment[] } | { sheetId: string }> {
-  const { documentId, purpose } = await ownSheet(db, person, sheetId);
+  const { documentId, purpose } = await sheetFor(db, person, sheetId);
   if (wanted.do === 'copy') {
     const sheet = await sheetAt(db, documentId, wanted.seq);
     if (!sheet) throw new Refused(409, 'This moment of the sheet can no longer be opened. Choose another one.');

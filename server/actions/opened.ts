@@ -4,6 +4,8 @@ import type { Database } from '../database/connection';
 import type { Loaded } from '../stores/documents';
 import { Damaged, DAMAGED_WORDS, loadDocument } from '../stores/documents';
 import { lastReadable } from '../stores/mending';
+import type { OwnedSheet } from '../stores/sheets';
+import { sheetOf } from '../stores/sheets';
 
 import { missing, Refused } from './refused';
 
@@ -53,4 +55,11 @@ export async function whole(db: Database, id: string): Promise<Loaded> {
   if (!document) throw missing();
   if ('damage' in document) throw new Refused(409, DAMAGED_WORDS);
   return document;
+}
+
+/** A teacher's sheet. @throws Refused where it is not theirs */
+export async function ownSheet(db: Database, teacherId: string, sheetId: string): Promise<OwnedSheet> {
+  const found = await sheetOf(db, teacherId, sheetId);
+  if (!found) throw missing();
+  return found;
 }
