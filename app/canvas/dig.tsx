@@ -4,15 +4,11 @@ import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 import { lightUp } from './light';
 
-const dugOf = (editor: Editor) => editor.dug;
-const selectionOf = (editor: Editor) => editor.selection;
-const pageOf = (editor: Editor) => editor.page;
-
 /** The small list of what lies under the pointer, front to back. */
 export function DigList({ editor, scale }: { editor: Editor; scale: number }) {
-  const dug = useEditor(editor, dugOf);
-  const selection = useEditor(editor, selectionOf);
-  const page = useEditor(editor, pageOf);
+  const dug = useEditor(editor, 'dug');
+  const selection = useEditor(editor, 'selection');
+  const page = useEditor(editor, 'page');
   if (!dug) return null;
   const items = dug.ids.flatMap((id) => findOn(page, id)?.item ?? []);
   // Opens towards the middle of the sheet, so that it is never cut off.

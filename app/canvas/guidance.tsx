@@ -8,9 +8,6 @@ import type { Shown } from './gestures/ground';
 
 /** Lines to align things with: the margin, the grid, guides, and what a dragged item lines up with. */
 
-const sheetOf = (editor: Editor) => editor.sheet;
-const selectionOf = (editor: Editor) => editor.selection;
-
 /** Fewer grid lines on a small page, so that they never hide it. */
 function gridLines(length: number, mesh: number, scale: number): number[] {
   let step = mesh;
@@ -90,8 +87,8 @@ export function dragGuide(
 }
 
 export function Guidance({ editor, page, scale, shown }: { editor: Editor; page: Page; scale: number; shown: Shown }) {
-  const { unit } = useEditor(editor, sheetOf);
-  const chosen = useEditor(editor, selectionOf).length > 0;
+  const { unit } = useEditor(editor, 'sheet');
+  const chosen = useEditor(editor, 'selection').length > 0;
   const { width, height, margin, grid } = page;
   const teacher = editor.rights.kind === 'all';
   return (

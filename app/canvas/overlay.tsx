@@ -28,13 +28,6 @@ import { Squiggles } from './squiggles';
  * What is drawn above the sheet while working: frames, handles, guides, carets. Measured in pixels, so that it never scales.
  */
 
-const selectionOf = (editor: Editor) => editor.selection;
-const editingOf = (editor: Editor) => editor.editing;
-const enteredOf = (editor: Editor) => editor.entered;
-const tabOf = (editor: Editor) => editor.tab;
-const stopOf = (editor: Editor) => editor.stop;
-const toolOf = (editor: Editor) => editor.tool;
-
 const points = (list: readonly Point[]) => list.map((p) => `${p.x},${p.y}`).join(' ');
 const cornersOf = (matrix: Matrix, { width, height }: { width: number; height: number }) =>
   [
@@ -66,8 +59,8 @@ function SizeGrip({ at, x, y, angle }: { at: Point; x: number; y: number; angle:
 
 /** Handles of an item's form, curve and gradient. */
 function FormGrips({ editor, item, matrix }: { editor: Editor; item: FramedItem; matrix: Matrix }) {
-  const tab = useEditor(editor, tabOf);
-  const stop = useEditor(editor, stopOf);
+  const tab = useEditor(editor, 'tab');
+  const stop = useEditor(editor, 'stop');
   const at = (point: Point) => transform(matrix, point);
   const gradient = gradientOf(item, tab)?.paint;
   const form =
@@ -271,10 +264,10 @@ type Props = { editor: Editor; page: Page; scale: number; shown: Shown };
 
 export function Overlay({ editor, page, scale, shown }: Props) {
   const { sweep, hold, stroke } = shown;
-  const selection = useEditor(editor, selectionOf);
-  const editing = useEditor(editor, editingOf);
-  const entered = useEditor(editor, enteredOf);
-  const tool = useEditor(editor, toolOf);
+  const selection = useEditor(editor, 'selection');
+  const editing = useEditor(editor, 'editing');
+  const entered = useEditor(editor, 'entered');
+  const tool = useEditor(editor, 'tool');
   const items = selection.flatMap((id) => findOn(page, id)?.item ?? []);
   const one = items.length === 1;
   const may = (item: Item) =>

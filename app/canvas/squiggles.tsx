@@ -16,11 +16,6 @@ import { misspelt } from '../commands/spelling';
 
 /** Marks under words that are in no dictionary, and over the words that a search has found. */
 
-const sheetOf = (editor: Editor) => editor.sheet;
-const facesOf = (editor: Editor) => editor.faces;
-const checkedOf = (editor: Editor) => editor.checked;
-const litOf = (editor: Editor) => editor.lit;
-
 type Stretch = { from: number; to: number };
 
 type Spot = {
@@ -118,10 +113,10 @@ export const Squiggles = memo(function Squiggles({
 }) {
   // Drawn a moment after the page: typing must not wait for the marks.
   const page = useDeferredValue(now);
-  const { roles, ownWords } = useEditor(editor, sheetOf);
-  const faces = useEditor(editor, facesOf);
-  const checked = useEditor(editor, checkedOf);
-  const lit = useEditor(editor, litOf);
+  const { roles, ownWords } = useEditor(editor, 'sheet');
+  const faces = useEditor(editor, 'faces');
+  const checked = useEditor(editor, 'checked');
+  const lit = useEditor(editor, 'lit');
   const written = useMemo(() => writtenOn(page), [page]);
   if (!faces) return null;
   const found = lit && written.find(({ item }) => item.id === lit.item);

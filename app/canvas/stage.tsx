@@ -35,13 +35,6 @@ import './stage.css';
 
 /** The sheet under the pointer: selecting, digging, editing text. Dragging is in gestures/. */
 
-const shownPage = (editor: Editor) => editor.page;
-const previewOf = (editor: Editor) => editor.preview;
-const rolesOf = (editor: Editor) => editor.sheet;
-const facesOf = (editor: Editor) => editor.faces;
-const editingOf = (editor: Editor) => editor.editing;
-const toolOf = (editor: Editor) => editor.tool;
-const pastOf = (editor: Editor) => editor.past;
 const lastStep = (editor: Editor) => editor.history.past.at(-1);
 
 /** Where the selected item is, for screen readers. */
@@ -62,13 +55,13 @@ type Props = {
 };
 
 export function Stage({ editor, view, arrived, label, onDropSupply }: Props) {
-  const page = useEditor(editor, shownPage);
-  const preview = useEditor(editor, previewOf);
-  const sheet = useEditor(editor, rolesOf);
-  const faces = useEditor(editor, facesOf);
-  const editing = useEditor(editor, editingOf);
-  const tool = useEditor(editor, toolOf);
-  const past = useEditor(editor, pastOf);
+  const page = useEditor(editor, 'page');
+  const preview = useEditor(editor, 'preview');
+  const sheet = useEditor(editor, 'sheet');
+  const faces = useEditor(editor, 'faces');
+  const editing = useEditor(editor, 'editing');
+  const tool = useEditor(editor, 'tool');
+  const past = useEditor(editor, 'past');
   const paper = useRef<HTMLDivElement>(null);
   const [shown, setShown] = useState<Shown>(NOTHING);
   const [said, setSaid] = useState('');

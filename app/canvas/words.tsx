@@ -69,19 +69,16 @@ function endsList(editor: Editor, editing: Editing): boolean {
   });
 }
 
-const editingOf = (editor: Editor) => editor.editing;
-const begunOf = (editor: Editor) => editor.begun;
-
 export function WordsInput({ editor, scale }: { editor: Editor; scale: number }) {
-  const editing = useEditor(editor, editingOf);
+  const editing = useEditor(editor, 'editing');
   const area = useRef<HTMLTextAreaElement>(null);
   /** The x position that the up and down keys keep. */
   const column = useRef<number | null>(null);
-  const page = useEditor(editor, shownPageOf);
+  const page = useEditor(editor, 'page');
   const item = editing ? (findOn(page, editing.id)?.item as WrittenItem | undefined) : undefined;
   const words = item && isWritten(item) ? bodyText(item.body) : '';
   const id = editing?.id;
-  const begun = useEditor(editor, begunOf);
+  const begun = useEditor(editor, 'begun');
   const node = begun?.left ? undefined : begun?.node;
 
   useEffect(() => {
@@ -239,7 +236,6 @@ const STYLE_KEYS: Record<string, Toggled> = {
   ',': 'sub',
 };
 
-const shownPageOf = (editor: Editor) => editor.page;
 const wordsOfItem = (editor: Editor, id: string) => {
   const item = findOn(editor.page, id)?.item;
   return item && isWritten(item) ? bodyText(item.body) : '';

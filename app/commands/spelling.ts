@@ -23,7 +23,6 @@ const names = () => (people.now.kind === 'here' ? people.now.value : null);
 
 const isName = (word: string) => names()?.parts.has(withoutPossessive(word).toLowerCase()) ?? false;
 
-const pageOf = (editor: Editor) => editor.page;
 /** Milliseconds to wait before new words are looked up: not while somebody types, nor while the sheet is opening. */
 const [REST, OPENING] = [700, 2500];
 const touchedOf = (editor: Editor) => editor.history.past.length > 0;
@@ -44,7 +43,7 @@ export async function lookUp(page: Page): Promise<boolean> {
 
 /** Keeps the spelling marks up to date. Without a dictionary there are none. */
 export function useSpelling(editor: Editor): void {
-  const page = useEditor(editor, pageOf);
+  const page = useEditor(editor, 'page');
   const touched = useEditor(editor, touchedOf);
   // A student who only reads, perhaps on a slow computer, needs no dictionary.
   const wanted = touched || editor.rights.kind === 'all';

@@ -290,8 +290,10 @@ export function untilChanged({ history: { past, future } }: Editor): Until {
 /** For text, by role: a title must not start with the look of the last quote. */
 export const lookKey = (item: Item) => (item.kind === 'text' ? `text ${item.role}` : item.kind);
 
-/** A slice of the editor. `slice` must return the same object while nothing in it changed. */
-export function useEditor<T>(editor: Editor, slice: (editor: Editor) => T): T {
-  const get = useCallback(() => slice(editor), [editor, slice]);
+/** A field of the editor, or what `slice` makes of it: the same object while nothing in it changed. */
+export function useEditor<K extends keyof Editor>(editor: Editor, slice: K): Editor[K];
+export function useEditor<T>(editor: Editor, slice: (editor: Editor) => T): T;
+export function useEditor(editor: Editor, slice: keyof Editor | ((editor: Editor) => unknown)): unknown {
+  const get = useCallback(() => (typeof slice === 'string' ? editor[slice] : slice(editor)), [editor, slice]);
   return useSyncExternalStore(editor.subscribe, get, get);
 }

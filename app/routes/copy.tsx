@@ -67,14 +67,6 @@ export default function CopyScreen({ loaderData }: Route.ComponentProps) {
   return <Copy key={`${loaderData.copyId} ${loaderData.state} ${loaderData.go}`} loaded={loaderData} />;
 }
 
-const sheetOf = (editor: Editor) => editor.sheet;
-const pageOf = (editor: Editor) => editor.page;
-const resultsOf = (editor: Editor) => editor.results;
-const shutOf = (editor: Editor) => editor.shut;
-const selectionOf = (editor: Editor) => editor.selection;
-const editingOf = (editor: Editor) => editor.editing;
-const findingOf = (editor: Editor) => editor.finding;
-
 const SHUT: Partial<Record<Loaded['state'], string>> = {
   'handed-in': 'This copy is handed in. Take it back to change it.',
   done: 'This copy is done. It can be looked at, but not changed.',
@@ -97,14 +89,14 @@ function useOpenCopy(loaded: Loaded, open: boolean): Editor {
 function Copy({ loaded }: { loaded: Loaded }) {
   const open = isOpen(loaded.state);
   const editor = useOpenCopy(loaded, open);
-  const sheet = useEditor(editor, sheetOf);
-  const page = useEditor(editor, pageOf);
-  const results = useEditor(editor, resultsOf) ?? loaded.results;
-  const shut = useEditor(editor, shutOf);
+  const sheet = useEditor(editor, 'sheet');
+  const page = useEditor(editor, 'page');
+  const results = useEditor(editor, 'results') ?? loaded.results;
+  const shut = useEditor(editor, 'shut');
   // The margin is drawn again with these.
-  useEditor(editor, selectionOf);
-  useEditor(editor, editingOf);
-  useEditor(editor, findingOf);
+  useEditor(editor, 'selection');
+  useEditor(editor, 'editing');
+  useEditor(editor, 'finding');
   useSpelling(editor);
   useMaking(editor);
   useKeys(editor);

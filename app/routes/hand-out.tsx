@@ -41,8 +41,6 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `Hand out: ${loaderData?.sheet.title ?? ''} · Dappled Margin` },
 ];
 
-const sheetOf = (editor: Editor) => editor.sheet;
-
 export default function HandOut({ loaderData }: Route.ComponentProps) {
   const [editor] = useState(() => new Editor({ ...loaderData, rights: { kind: 'all' } }));
   useEffect(() => {
@@ -50,7 +48,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
     return () => editor.close();
   }, [editor]);
   useSending(loaderData.personId);
-  const sheet = useEditor(editor, sheetOf);
+  const sheet = useEditor(editor, 'sheet');
   const handOut = useHandOut(editor, sheet, loaderData);
   return (
     <div className="frame handing">

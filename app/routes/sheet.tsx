@@ -71,13 +71,6 @@ export default function SheetScreen({ loaderData }: Route.ComponentProps) {
 
 type Loaded = Extract<Route.ComponentProps['loaderData'], { damage: null }>;
 
-const sheetSlice = (editor: Editor) => editor.sheet;
-const pageSlice = (editor: Editor) => editor.page;
-const selectionSlice = (editor: Editor) => editor.selection;
-const editingSlice = (editor: Editor) => editor.editing;
-const findingSlice = (editor: Editor) => editor.finding;
-const pastSlice = (editor: Editor) => editor.past;
-
 function useOpenEditor(loaded: Loaded): Editor {
   const [editor] = useState(
     () => new Editor({ ...loaded, rights: { kind: 'all' }, historyAt: `/sheets/${loaded.id}` }),
@@ -94,10 +87,10 @@ const RULERS = 'dappled-margin/rulers';
 function Workbench({ loaded }: { loaded: Loaded }) {
   const editor = useOpenEditor(loaded);
   const [zoom, setZoom] = useState<Zoom>('fit');
-  const sheet = useEditor(editor, sheetSlice);
-  const page = useEditor(editor, pageSlice);
-  const selection = useEditor(editor, selectionSlice);
-  const editing = useEditor(editor, editingSlice);
+  const sheet = useEditor(editor, 'sheet');
+  const page = useEditor(editor, 'page');
+  const selection = useEditor(editor, 'selection');
+  const editing = useEditor(editor, 'editing');
   const { view, stage } = useView(page, zoom);
   const { faces, arrived } = useDrawing(sheet);
   useEffect(() => {
@@ -112,8 +105,8 @@ function Workbench({ loaded }: { loaded: Loaded }) {
   useKeys(editor);
   const [rulers, setRulersOn] = useState(false);
   useEffect(() => setRulersOn(localStorage.getItem(RULERS) === 'on'), []);
-  const finding = useEditor(editor, findingSlice);
-  const past = useEditor(editor, pastSlice);
+  const finding = useEditor(editor, 'finding');
+  const past = useEditor(editor, 'past');
   const now = useMemo(() => {
     const setRulers = (on: boolean) => {
       localStorage.setItem(RULERS, on ? 'on' : 'off');

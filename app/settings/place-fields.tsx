@@ -30,13 +30,11 @@ import { EdgeDrawing, DistributeDrawing } from '../fields/glyphs';
 
 /** Place, size and angle in numbers; aligning, distributing, order, groups. */
 
-const alongOf = (editor: Editor) => editor.along;
-
 type AlongProps = { editor: Editor; what: keyof Along; label: string; children: string };
 
 /** Toggles whether something scales along when items are resized. */
 function AlongToggle({ editor, what, label, children }: AlongProps) {
-  const along = useEditor(editor, alongOf);
+  const along = useEditor(editor, 'along');
   return (
     <Toggle on={along[what]} label={label} onClick={() => editor.put({ along: { ...along, [what]: !along[what] } })}>
       {children}

@@ -21,7 +21,6 @@ import { WordsFields } from './words-fields';
 /** The settings of the selection in its margin card: numbers always, the rest on tabs. */
 
 const kindName = (item: Item) => (item.kind === 'group' && item.maker ? 'made' : kindOf(item).name);
-const tabOf = (editor: Editor) => editor.tab;
 
 type Props = { editor: Editor; items: Item[]; sheet: Sheet };
 
@@ -41,7 +40,7 @@ function StudentFields({ editor, items }: Omit<Props, 'sheet'>) {
 }
 
 export function ItemSettings({ editor, items, sheet }: Props) {
-  const wanted = useEditor(editor, tabOf);
+  const wanted = useEditor(editor, 'tab');
   const [item] = items;
   const one = items.length === 1;
   const teacher = editor.rights.kind === 'all';

@@ -8,12 +8,11 @@ import { useEditor } from '../document/editor';
 import { Row } from '../parts/row';
 import { misspelt, suggestionsFor } from '../commands/spelling';
 
-const checkedOf = (editor: Editor) => editor.checked;
 const ownOf = (editor: Editor) => editor.sheet.ownWords;
 
 /** Words of a box that are in no dictionary, each with suggestions. */
 export function SpellingFields({ editor, item }: { editor: Editor; item: WrittenItem }) {
-  useEditor(editor, checkedOf);
+  useEditor(editor, 'checked');
   const own = useEditor(editor, ownOf);
   const wrong = misspelt(item, own);
   const [asked, setAsked] = useState<string | null>(null);

@@ -53,8 +53,6 @@ class Film {
   }
 }
 
-const facesOf = (editor: Editor) => editor.faces;
-const pastOf = (editor: Editor) => editor.past;
 const lastStep = (editor: Editor) => editor.history.past.at(-1);
 /** The most milliseconds a playback takes, however long the history. */
 const PLAY = 9000;
@@ -68,8 +66,8 @@ export function SheetHistory({ editor }: { editor: Editor }) {
   const [problem, setProblem] = useState<string | null>(null);
   const [name, setName] = useState('');
   const [playing, setPlaying] = useState(false);
-  const past = useEditor(editor, pastOf);
-  const faces = useEditor(editor, facesOf);
+  const past = useEditor(editor, 'past');
+  const faces = useEditor(editor, 'faces');
   const zone = useZone();
   const submit = useSubmit();
   const at = editor.historyAt;

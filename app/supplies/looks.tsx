@@ -23,11 +23,6 @@ import { exchangePalette } from '../commands/palettes';
 
 /** Other looks for the same content: arrangements, palettes, font pairs. Each is previewed, and is one step. */
 
-const sheetOf = (editor: Editor) => editor.sheet;
-const pageOf = (editor: Editor) => editor.page;
-const selectionOf = (editor: Editor) => editor.selection;
-const facesOf = (editor: Editor) => editor.faces;
-
 const MODES = [
   { id: 'places', name: 'arrangements' },
   { id: 'colours', name: 'palettes' },
@@ -71,10 +66,10 @@ function specimen(sheet: Sheet): Page {
 }
 
 export function Looks({ editor }: { editor: Editor }) {
-  const now = useEditor(editor, sheetOf);
-  const page = useEditor(editor, pageOf);
-  const selection = useEditor(editor, selectionOf);
-  const faces = useEditor(editor, facesOf);
+  const now = useEditor(editor, 'sheet');
+  const page = useEditor(editor, 'page');
+  const selection = useEditor(editor, 'selection');
+  const faces = useEditor(editor, 'faces');
   const [mode, setMode] = useState<(typeof MODES)[number]['id']>('places');
   const [seed, setSeed] = useState(1);
   const sheet = useDeferredValue(now);

@@ -9,9 +9,6 @@ import { addPage, duplicatePage, movePage, removePage } from '../commands/page-c
 
 /** The pages of the sheet as small pictures: to turn to, reorder, add, duplicate and remove. */
 
-const sheetOf = (editor: Editor) => editor.sheet;
-const pageIdOf = (editor: Editor) => editor.pageId;
-const facesOf = (editor: Editor) => editor.faces;
 /** Pixels. */
 const [HEIGHT, WIDTH] = [78, 150];
 
@@ -25,9 +22,9 @@ const Small = memo(function Small({ sheet, page, faces }: { sheet: Sheet; page: 
 });
 
 export function Pages({ editor }: { editor: Editor }) {
-  const sheet = useEditor(editor, sheetOf);
-  const current = useEditor(editor, pageIdOf);
-  const faces = useEditor(editor, facesOf);
+  const sheet = useEditor(editor, 'sheet');
+  const current = useEditor(editor, 'pageId');
+  const faces = useEditor(editor, 'faces');
   const [dragged, setDragged] = useState<string | null>(null);
   const [over, setOver] = useState<number | null>(null);
   const { pages } = sheet;

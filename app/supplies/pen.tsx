@@ -12,13 +12,12 @@ const PENS = [
   { name: 'felt pen', weight: 7 },
   { name: 'broad brush', weight: 16 },
 ];
-const toolOf = (editor: Editor) => editor.tool;
 const paletteOf = (editor: Editor) => editor.sheet.palette;
 /** The pen last drawn with keeps its colour for the next. */
 const COLOUR = DRAWN.pen;
 
 export function Pens({ editor }: { editor: Editor }) {
-  const tool = useEditor(editor, toolOf);
+  const tool = useEditor(editor, 'tool');
   const palette = useEditor(editor, paletteOf);
   const colour = tool?.kind === 'pen' ? tool.colour : (editor.recentPen ?? COLOUR);
   const weight = tool?.kind === 'pen' ? tool.weight : PENS[1].weight;

@@ -8,10 +8,9 @@ import { later } from '../browser/later';
 /** Parts of every open sheet, a teacher's and a student's: messages, the list of keys, the search. */
 
 const KeySheet = later(() => import('./key-sheet').then((part) => part.default), null);
-const keySheetOf = (editor: Editor) => editor.keySheet;
 
 export function Aids({ editor }: { editor: Editor }) {
-  const keySheet = useEditor(editor, keySheetOf);
+  const keySheet = useEditor(editor, 'keySheet');
   return (
     <>
       <Notice editor={editor} />

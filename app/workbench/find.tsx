@@ -7,8 +7,6 @@ import type { Editor } from '../document/editor';
 import { untilChanged, useEditor } from '../document/editor';
 import { Toggle } from '../fields/toggle';
 
-const sheetOf = (editor: Editor) => editor.sheet;
-
 const OPTIONS = [
   { option: 'whole', name: 'whole words', label: 'Find whole words only' },
   { option: 'matchCase', name: 'match capitals', label: 'Find only words with the same capitals' },
@@ -21,7 +19,7 @@ const OPTIONS = [
 
 /** Finding words on all pages and replacing them: a card at the top of the margin. */
 export function FindCard({ editor }: { editor: Editor }) {
-  const sheet = useEditor(editor, sheetOf);
+  const sheet = useEditor(editor, 'sheet');
   const [words, setWords] = useState('');
   const [better, setBetter] = useState('');
   const [options, setOptions] = useState({ matchCase: false, whole: false, keepCapitals: true });

@@ -3,13 +3,10 @@ import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 import { turnPage } from '../commands/page-commands';
 
-const sheetOf = (editor: Editor) => editor.sheet;
-const pageOf = (editor: Editor) => editor.page;
-
 /** Turns the pages of a sheet that has several. */
 export function Pager({ editor }: { editor: Editor }) {
-  const { pages } = useEditor(editor, sheetOf);
-  const page = useEditor(editor, pageOf);
+  const { pages } = useEditor(editor, 'sheet');
+  const page = useEditor(editor, 'page');
   if (pages.length < 2) return null;
   const at = pages.indexOf(page);
   const turn = (by: 1 | -1, name: string, sign: string) => (

@@ -4,12 +4,11 @@ import { downloadText } from '../browser/download';
 import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 
-const saveOf = (editor: Editor) => editor.saveShown;
 const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 /** Shows the state of saving. */
 export function SaveWords({ editor }: { editor: Editor }) {
-  const save = useEditor(editor, saveOf);
+  const save = useEditor(editor, 'saveShown');
   const changes = (n: number) => `${n} ${n === 1 ? 'change' : 'changes'}`;
   return (
     <span className={`save-words ${save.kind}`} role="status" suppressHydrationWarning>
@@ -22,10 +21,9 @@ export function SaveWords({ editor }: { editor: Editor }) {
   );
 }
 
-const asideOf = (editor: Editor) => editor.aside;
 /** Changes that could not be saved, to be downloaded or discarded. */
 function SetAside({ editor }: { editor: Editor }) {
-  const aside = useEditor(editor, asideOf);
+  const aside = useEditor(editor, 'aside');
   if (aside.length === 0) return null;
   const handOver = () => {
     const words = JSON.stringify({ sheet: editor.sheet.title, notSaved: aside }, null, 2);
@@ -43,10 +41,9 @@ function SetAside({ editor }: { editor: Editor }) {
   );
 }
 
-const noticeOf = (editor: Editor) => editor.notice;
 /** A message, where it is noticed and in nobody's way. */
 export function Notice({ editor }: { editor: Editor }) {
-  const notice = useEditor(editor, noticeOf);
+  const notice = useEditor(editor, 'notice');
   return (
     <div className="notice-place" role="alert">
       <SetAside editor={editor} />

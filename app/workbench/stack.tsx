@@ -19,11 +19,6 @@ import './stack.css';
 
 /** The stack: everything on the page (or in the open group), front to back. */
 
-const pageOf = (editor: Editor) => editor.page;
-const selectionOf = (editor: Editor) => editor.selection;
-const enteredOf = (editor: Editor) => editor.entered;
-const sheetOf = (editor: Editor) => editor.sheet;
-
 type FaceProps = {
   item: Item;
   /** The surrounding page: only lines need it, since they run to other items. */ page: Page | null;
@@ -77,10 +72,10 @@ export const Stack = memo(function Stack({
   faces: Faces;
   arrived: number;
 }) {
-  const page = useEditor(editor, pageOf);
-  const sheet = useEditor(editor, sheetOf);
-  const selection = useEditor(editor, selectionOf);
-  const entered = useEditor(editor, enteredOf);
+  const page = useEditor(editor, 'page');
+  const sheet = useEditor(editor, 'sheet');
+  const selection = useEditor(editor, 'selection');
+  const entered = useEditor(editor, 'entered');
   const list = useRef<HTMLDivElement>(null);
   const group = entered === null ? null : editor.enteredGroup;
   const items = group ? group.items : page.items;

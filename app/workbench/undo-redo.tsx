@@ -2,10 +2,8 @@ import { Action } from '../parts/action';
 import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 
-const historyOf = (editor: Editor) => editor.history;
-
 export function UndoRedo({ editor }: { editor: Editor }) {
-  const { past, future } = useEditor(editor, historyOf);
+  const { past, future } = useEditor(editor, 'history');
   const named = (word: string, step: { name: string } | undefined, keys: string) =>
     `${word}${step ? `: ${step.name}` : ''} (${keys})`;
   return (

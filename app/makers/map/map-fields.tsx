@@ -31,7 +31,6 @@ const SHAPE_NAMES: Record<NodeLook['shape'], string> = {
 const LEVELS = ['first', 'second', 'third', 'fourth', 'fifth', 'deeper'];
 export const optionsOf = <T extends string>(names: Record<T, string>, order: readonly T[]) =>
   order.map((value) => ({ value, label: names[value] }));
-const selectionOf = (editor: Editor) => editor.selection;
 
 type NodeProps = {
   editor: Editor;
@@ -129,7 +128,7 @@ const LinkFields = memo(function LinkFields({ link: { id, words, arrow }, from, 
 type LinksProps = Pick<MapRecipe, 'links' | 'nodes'> & { editor: Editor; groupId: string; put: PutMap };
 
 export function CrossLinks({ editor, groupId, links, nodes, put }: LinksProps) {
-  const selection = useEditor(editor, selectionOf);
+  const selection = useEditor(editor, 'selection');
   const chosen = selection.flatMap((id) => nodeOf(findOn(editor.page, id)?.item ?? null) ?? []);
   const name = (id: string) => nodes.find((node) => node.id === id)?.text || '…';
   return (
