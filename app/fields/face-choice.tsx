@@ -4,6 +4,7 @@ import { Select } from 'antd';
 import { z } from 'zod';
 import { faceById, FACES } from '../../core/text/catalogue';
 import { fetched, useFetched } from '../browser/later';
+import { widthOf } from './width';
 
 /** Choosing a font, each listed in its own face. */
 
@@ -25,17 +26,20 @@ function FaceName({ id, name }: { id: string; name: string }) {
   );
 }
 
-type Props<T> = Pick<SelectProps<T>, 'value' | 'placeholder' | 'mode' | 'maxCount' | 'style' | 'onChange'> & {
+type Props<T> = Pick<SelectProps<T>, 'value' | 'placeholder' | 'mode' | 'maxCount' | 'onChange'> & {
   label: string;
   /** Only fonts for early readers. */
   early?: boolean;
+  /** In pixels; without it the choice fills what is left of its row. */
+  width?: number;
 };
 
-export function FaceChoice<T extends string | string[] | null>({ label, early, ...rest }: Props<T>) {
+export function FaceChoice<T extends string | string[] | null>({ label, early, width, ...rest }: Props<T>) {
   return (
     <Select<T>
       size="small"
       aria-label={label}
+      style={widthOf(width)}
       popupMatchSelectWidth={260}
       showSearch={{ optionFilterProp: 'label' }}
       options={FACES.filter((face) => !early || face.early).map(({ id, name }) => ({ value: id, label: name }))}

@@ -47,11 +47,11 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Prop
               <Choice
                 label="What students are told while they work"
                 value={lookFor.tell}
-                options={[
-                  { value: 'result', label: 'students see the count' },
-                  { value: 'filled', label: 'students see what is filled' },
-                  { value: 'after', label: 'told when returned' },
-                ]}
+                names={{
+                  result: 'students see the count',
+                  filled: 'students see what is filled',
+                  after: 'told when returned',
+                }}
                 onChange={(tell) => set(i, { tell })}
                 width={200}
               />

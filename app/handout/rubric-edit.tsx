@@ -1,7 +1,8 @@
 import { Action } from '../parts/action';
-import { Button, Input, Select } from 'antd';
+import { Button, Input } from 'antd';
 import { nanoid } from 'nanoid';
 import type { Rubric } from '../../core/lookfors/rubric';
+import { Choice } from '../fields/choice';
 
 /** Rows of a rubric, each with its levels and what they mean. */
 
@@ -24,9 +25,9 @@ export function RubricEdit({ rubric, onChange }: { rubric: Rubric; onChange: (ru
               value={row.name}
               onChange={(event) => set(row.id, { name: event.target.value })}
             />
-            <Select
-              size="small"
-              aria-label="Levels"
+            <Choice
+              label="Levels"
+              width={130}
               value={row.levels.length}
               options={[2, 3, 4, 5].map((n) => ({ value: n, label: `levels 1 to ${n}` }))}
               onChange={(count: number) => set(row.id, { levels: levels(count, row.levels) })}

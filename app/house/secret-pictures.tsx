@@ -40,8 +40,7 @@ export function SecretPictures({
         <Button onClick={() => onChange([])} disabled={chosen.length === 0}>
           Start over
         </Button>
-        <span style={{ flex: 1 }} />
-        {children}
+        <span className="join-next">{children}</span>
       </div>
     </>
   );

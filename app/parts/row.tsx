@@ -17,6 +17,9 @@ export function Row({ label, children }: { label: string; children: ReactNode })
 /** Two columns of fields with labels of their own. */
 export const Pair = ({ children }: { children: ReactNode }) => <div className={styles.pair}>{children}</div>;
 
+/** A little room between two kinds of buttons in one row. */
+export const Gap = () => <span className={styles.gap} />;
+
 /** A line between different kinds of settings. */
 export const Split = () => <hr className={styles.split} />;
 

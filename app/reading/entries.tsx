@@ -1,4 +1,4 @@
-import { Action } from '../parts/action';
+import { Action, Chip, Chips } from '../parts/action';
 import { boxOf } from '../../core/items/hit';
 import type { Point } from '../../core/geometry/matrix';
 import type { Evidence } from '../../core/lookfors/kind';
@@ -149,14 +149,11 @@ function evidenceEntries({ loaded, writing, page, open, active }: Reading): Marg
                 {evidenceWords(lookFor, evidence)} <small>{verdict === 'near' ? 'counted as right' : 'look-for'}</small>
               </h3>
               {open && verdict !== 'near' && !spokenOf(evidence.items[0]) && (
-                <button
-                  type="button"
-                  className="lookfor-go"
-                  style={{ padding: 0 }}
-                  onClick={() => writing.begin({ page: page.id, item: evidence.items[0], ...anchor })}
-                >
-                  Write a note here
-                </button>
+                <Chips>
+                  <Chip onClick={() => writing.begin({ page: page.id, item: evidence.items[0], ...anchor })}>
+                    Write a note here
+                  </Chip>
+                </Chips>
               )}
             </>
           ),

@@ -78,7 +78,6 @@ export function AccessFields({ editor, item }: { editor: Editor; item: Item }) {
           <Input
             key={text.id}
             size="small"
-            style={{ flex: 1 }}
             aria-label="Other words that count as right"
             placeholder="Other right words, with commas"
             defaultValue={text.also.join(', ')}

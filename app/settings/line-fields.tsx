@@ -1,4 +1,3 @@
-import { Select } from 'antd';
 import { isHold } from '../../core/items/hit';
 import { lineEnds } from '../../core/placement/line';
 import { free, LIGHT_EDGE } from '../../core/schema/defaults';
@@ -31,7 +30,6 @@ const CAP_NAMES: Record<(typeof CAPS)[number], string> = {
 export function LineFields({ editor, items }: { editor: Editor; items: readonly LineItem[] }) {
   const [item] = items;
   const line = inCommon(items);
-  const caps = CAPS.map((value) => ({ value, label: CAP_NAMES[value] }));
   return (
     <>
       <Row label="route">
@@ -44,15 +42,14 @@ export function LineFields({ editor, items }: { editor: Editor; items: readonly 
       </Row>
       <Row label="ends">
         {(['startCap', 'endCap'] as const).map((side) => (
-          <Select
+          <Choice
             key={side}
-            size="small"
-            aria-label={side === 'startCap' ? 'Start' : 'End'}
+            label={side === 'startCap' ? 'Start' : 'End'}
             value={line[side]}
             placeholder="Mixed"
             onChange={(cap) => setValues(editor, 'Line end', { [side]: cap })}
-            options={caps}
-            style={{ width: 104 }}
+            names={CAP_NAMES}
+            width={104}
           />
         ))}
       </Row>

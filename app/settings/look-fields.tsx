@@ -1,5 +1,4 @@
 import { DRAWN } from '../../core/schema/defaults';
-import { Select } from 'antd';
 import { countOf, countShare } from '../../core/geometry/shapes/pen';
 import { FAMILIES, FARTHEST, OUTLINES, valuesOf } from '../../core/geometry/shapes/shapes';
 import { kindOf } from '../../core/items/all';
@@ -12,6 +11,7 @@ import { setEach, setValues } from '../commands/commands';
 import { NumberField, PercentField } from '../fields/number-field';
 import { Toggle } from '../fields/toggle';
 import { Pair, Row } from '../parts/row';
+import { Choice } from '../fields/choice';
 
 /** Settings of outlines, shapes, pen strokes, plates and shadows. */
 
@@ -79,21 +79,18 @@ export function ShapeFields({ editor, items }: { editor: Editor; items: readonly
   const { counted, reached } = name ? OUTLINES[name] : {};
   return (
     <>
-      <Row label="shape">
-        <Select
-          size="small"
-          aria-label="Shape"
-          value={name}
-          placeholder="Mixed"
-          style={{ flex: 1 }}
-          showSearch={{ optionFilterProp: 'label' }}
-          onChange={(shape) => setValues(editor, 'Shape', { shape, adjust: [] })}
-          options={FAMILIES.map(({ name, shapes }) => ({
-            label: name,
-            options: shapes.map((value) => ({ value, label: shapeName(value) })),
-          }))}
-        />
-      </Row>
+      <Choice
+        row="shape"
+        label="Shape"
+        value={name}
+        placeholder="Mixed"
+        showSearch={{ optionFilterProp: 'label' }}
+        onChange={(shape) => setValues(editor, 'Shape', { shape, adjust: [] })}
+        options={FAMILIES.map(({ name, shapes }) => ({
+          label: name,
+          options: shapes.map((value) => ({ value, label: shapeName(value) })),
+        }))}
+      />
       {values && values.length > 0 && (
         <Row label="form">
           {values.map((value, i) => {

@@ -36,7 +36,6 @@ export function PictureFields({ editor, items }: { editor: Editor; items: readon
             aria-label="What the picture shows, for who can’t see it"
             defaultValue={item.alt}
             placeholder="What it shows"
-            style={{ flex: 1 }}
             onBlur={(event) =>
               event.target.value !== item.alt &&
               setValues(editor, 'Description', { alt: cutTo(event.target.value, 1000) })

@@ -9,7 +9,7 @@ import { Swatches } from '../colour/swatches';
 import { setValues } from '../commands/commands';
 import { NumberField } from '../fields/number-field';
 import { Toggle } from '../fields/toggle';
-import { More, Pair, Row } from '../parts/row';
+import { Gap, More, Pair, Row } from '../parts/row';
 import { AlignDrawing, ListDrawing, VerticalDrawing } from '../fields/glyphs';
 import { LetteringFields } from './lettering-fields';
 import { SpellingFields } from './spelling-fields';
@@ -58,7 +58,6 @@ export function WordsFields({ editor, items, sheet }: Props) {
           label="Font"
           value={style.font}
           placeholder="Mixed"
-          style={{ flex: 1, minWidth: 100, marginRight: 6 }}
           onChange={(font) => font && styleWords(editor, 'Font', { font })}
         />
         <NumberField
@@ -107,7 +106,7 @@ export function WordsFields({ editor, items, sheet }: Props) {
             <ListDrawing list={list} />
           </Toggle>
         ))}
-        <span style={{ width: 4 }} />
+        <Gap />
         {(['top', 'middle', 'bottom'] as const).map((vertical) => (
           <Toggle
             key={vertical}

@@ -11,12 +11,7 @@ export function ItemsSettings({ lookFor, set }: SettingsProps<ItemsLookFor>) {
       <Choice
         label="Of what"
         value={lookFor.item}
-        options={[
-          { value: 'picture', label: 'pictures' },
-          { value: 'shape', label: 'shapes' },
-          { value: 'text', label: 'texts' },
-          { value: 'line', label: 'lines' },
-        ]}
+        names={{ picture: 'pictures', shape: 'shapes', text: 'texts', line: 'lines' }}
         onChange={(item) => set({ item })}
         width={110}
       />

@@ -6,11 +6,7 @@ export function SpellingChoice({ spelling, onChange }: { spelling: Spelling; onC
     <Choice
       label="How exact the spelling has to be"
       value={spelling}
-      options={[
-        { value: 'exact', label: 'must be exact' },
-        { value: 'near', label: 'small slips are fine' },
-        { value: 'loose', label: 'sounds right' },
-      ]}
+      names={{ exact: 'must be exact', near: 'small slips are fine', loose: 'sounds right' }}
       onChange={onChange}
       width={150}
     />

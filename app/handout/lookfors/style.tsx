@@ -16,11 +16,7 @@ export function StyleSettings({ lookFor, sheet, set }: SettingsProps<StyleLookFo
       <Choice
         label="Style"
         value={lookFor.bold ? 'bold' : lookFor.italic ? 'italic' : 'plain'}
-        options={[
-          { value: 'bold', label: 'bold' },
-          { value: 'italic', label: 'italic' },
-          { value: 'plain', label: 'any' },
-        ]}
+        names={{ bold: 'bold', italic: 'italic', plain: 'any' }}
         onChange={(style) => set({ bold: style === 'bold' ? true : null, italic: style === 'italic' ? true : null })}
         width={90}
       />

@@ -1,5 +1,5 @@
 import { DayField } from '../../fields/day-field';
-import { Checkbox, Input, Select } from 'antd';
+import { Input } from 'antd';
 import { useState } from 'react';
 import { dateOf, dayNumber, daysIn, MONTHS, WEEKDAYS, shownDays, writtenDay } from '../../../core/values/days';
 import { readLines } from '../../../core/makers/calendar/lines';
@@ -19,6 +19,7 @@ import { useMade } from '../kit/made';
 import type { PanelProps } from '../kit/parts';
 import { FaceAndSize, Notes, TitleField } from '../kit/parts';
 import { Choice } from '../../fields/choice';
+import { Check } from '../../fields/check';
 
 /** A calendar's margin card: which month or week, what happens in it, and how it looks. */
 
@@ -42,10 +43,7 @@ export function CalendarPanel({ editor, group, sheet }: PanelProps) {
         <Choice
           label="What the calendar shows"
           value={recipe.span}
-          options={[
-            { value: 'month', label: 'a month' },
-            { value: 'week', label: 'a week' },
-          ]}
+          names={{ month: 'a month', week: 'a week' }}
           onChange={(span) => put('Span', { span })}
           width={100}
         />
@@ -58,15 +56,13 @@ export function CalendarPanel({ editor, group, sheet }: PanelProps) {
       </Row>
       {recipe.span === 'month' ? (
         <Row label="month">
-          <Select
-            size="small"
-            aria-label="Month"
-            virtual={false}
+          <Choice
+            label="Month"
             listHeight={330}
             value={month}
             options={MONTHS.map((label, i) => ({ value: i + 1, label }))}
             onChange={(next) => goTo({ month: next })}
-            style={{ width: 116 }}
+            width={116}
           />
           <NumberField
             bare
@@ -83,15 +79,14 @@ export function CalendarPanel({ editor, group, sheet }: PanelProps) {
         </Row>
       )}
       {recipe.span === 'month' && (
-        <Row label="weeks">
-          <Choice
-            label="Weeks begin with"
-            value={recipe.first}
-            options={[1, 2, 3, 4, 5, 6, 0].map((value) => ({ value, label: `from ${WEEKDAYS[value]}` }))}
-            onChange={(first) => put('First day of weeks', { first })}
-            width={150}
-          />
-        </Row>
+        <Choice
+          row="weeks"
+          label="Weeks begin with"
+          value={recipe.first}
+          options={[1, 2, 3, 4, 5, 6, 0].map((value) => ({ value, label: `from ${WEEKDAYS[value]}` }))}
+          onChange={(first) => put('First day of weeks', { first })}
+          width={150}
+        />
       )}
       <Happenings recipe={recipe} put={put} />
       <Notes {...{ notes, editor, group }} />
@@ -111,11 +106,9 @@ export function CalendarPanel({ editor, group, sheet }: PanelProps) {
           students write
         </Toggle>
       </Row>
-      <Row label="">
-        <Checkbox checked={recipe.outside} onChange={(event) => put('Other months', { outside: event.target.checked })}>
-          Days of other months
-        </Checkbox>
-      </Row>
+      <Check checked={recipe.outside} onChange={(on) => put('Other months', { outside: on })}>
+        Days of other months
+      </Check>
       <More title="Shading and words">
         <Swatches
           label="weekends"
@@ -280,10 +273,7 @@ function Sources({ editor, recipe, put }: { editor: Editor; recipe: CalendarReci
         <Choice
           label="What they are taken as"
           value={kind}
-          options={[
-            { value: 'event', label: 'events' },
-            { value: 'holiday', label: 'holidays' },
-          ]}
+          names={{ event: 'events', holiday: 'holidays' }}
           onChange={setKind}
           width={106}
         />

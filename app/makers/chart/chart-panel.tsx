@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import type { Data } from '../../../core/makers/chart/data';
 import { dataOf, KIND_NAMES, nearestKind, straysIn, whyNot } from '../../../core/makers/chart/data';
 import type { ChartKind, ChartRecipe, DataTable } from '../../../core/schema/recipes/chart';
-import { CHART_KINDS, TASKS, VALUES } from '../../../core/schema/recipes/chart';
+import { CHART_KINDS } from '../../../core/schema/recipes/chart';
 import type { GroupItem } from '../../../core/schema/sheet';
 import { everyItem } from '../../../core/sheet/tree';
 import type { Editor } from '../../document/editor';
@@ -134,7 +134,7 @@ export function ChartPanel({ editor, group, sheet }: PanelProps) {
         <Choice
           label="Where numbers stand"
           value={recipe.values}
-          options={VALUES.map((value) => ({ value, label: VALUE_NAMES[value] }))}
+          names={VALUE_NAMES}
           onChange={(values) => put('Numbers', { values })}
           width={150}
         />
@@ -144,14 +144,13 @@ export function ChartPanel({ editor, group, sheet }: PanelProps) {
           </Toggle>
         )}
       </Row>
-      <Row label="task">
-        <Choice
-          label="What students do with it"
-          value={recipe.task}
-          options={TASKS.map((value) => ({ value, label: TASK_NAMES[value] }))}
-          onChange={(task) => put('Task', { task })}
-        />
-      </Row>
+      <Choice
+        row="task"
+        label="What students do with it"
+        value={recipe.task}
+        names={TASK_NAMES}
+        onChange={(task) => put('Task', { task })}
+      />
       <More title="Colours and words">
         <Row label="colours">
           <span className="cloud-colours">

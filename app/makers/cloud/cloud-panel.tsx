@@ -1,8 +1,8 @@
 import { Swatch } from '../../colour/swatch';
-import { Checkbox, Input, Progress, Slider } from 'antd';
+import { Input, Progress, Slider } from 'antd';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Angles, CloudRecipe, CloudShape } from '../../../core/schema/recipes/cloud';
-import { ANGLES, MOST_WORDS } from '../../../core/schema/recipes/cloud';
+import { MOST_WORDS } from '../../../core/schema/recipes/cloud';
 import { beyondList, readList, writtenList } from '../../../core/makers/cloud/words';
 import { FaceChoice } from '../../fields/face-choice';
 import type { Editor } from '../../document/editor';
@@ -15,6 +15,7 @@ import type { PanelProps } from '../kit/parts';
 import { Notes, WordsSize } from '../kit/parts';
 import { PicturePick } from '../kit/picture-pick';
 import { Choice } from '../../fields/choice';
+import { Check } from '../../fields/check';
 
 /** A word cloud's margin card: the words, what they fill, and how they stand in it. */
 
@@ -50,7 +51,7 @@ export function CloudPanel({ editor, group, sheet }: PanelProps) {
         <Choice
           label="What the words fill"
           value={shape.kind}
-          options={Object.entries(SHAPE_NAMES).map(([value, label]) => ({ value: value as CloudShape['kind'], label }))}
+          names={SHAPE_NAMES}
           onChange={(kind) => put('Shape', { shape: begun[kind] })}
           width={160}
         />
@@ -71,7 +72,7 @@ export function CloudPanel({ editor, group, sheet }: PanelProps) {
           <FaceChoice
             label="Face of the letters that are filled"
             value={shape.font}
-            style={{ width: 160 }}
+            width={160}
             onChange={(font) => put('Shape', { shape: { ...shape, font } })}
           />
         </Row>
@@ -84,15 +85,14 @@ export function CloudPanel({ editor, group, sheet }: PanelProps) {
           onChoose={({ id }) => put('Shape', { shape: { kind: 'picture', picture: id } })}
         />
       )}
-      <Row label="stand">
-        <Choice
-          label="How words stand"
-          value={recipe.angles}
-          options={ANGLES.map((value) => ({ value, label: ANGLE_NAMES[value] }))}
-          onChange={(angles) => put('Angles', { angles })}
-          width={160}
-        />
-      </Row>
+      <Choice
+        row="stand"
+        label="How words stand"
+        value={recipe.angles}
+        names={ANGLE_NAMES}
+        onChange={(angles) => put('Angles', { angles })}
+        width={160}
+      />
       <div className="made-files">
         <Toggle label="The same words in another arrangement" onClick={() => reseed('Another arrangement', seed + 1)}>
           rearrange
@@ -113,14 +113,11 @@ export function CloudPanel({ editor, group, sheet }: PanelProps) {
             value={recipe.font}
             maxCount={6}
             onChange={(font) => font.length > 0 && put('Fonts', { font })}
-            style={{ flex: 1, minWidth: 0 }}
           />
         </Row>
-        <Row label="">
-          <Checkbox checked={recipe.bold} onChange={(event) => put('Bold', { bold: event.target.checked })}>
-            Bold
-          </Checkbox>
-        </Row>
+        <Check checked={recipe.bold} onChange={(on) => put('Bold', { bold: on })}>
+          Bold
+        </Check>
         <Row label="colours">
           <span className="cloud-colours" role="group" aria-label="Colours of words">
             {[...new Set([...sheet.palette, ...recipe.colours])].map((hex) => {
@@ -142,18 +139,14 @@ export function CloudPanel({ editor, group, sheet }: PanelProps) {
             })}
           </span>
         </Row>
-        <Row label="colour">
-          <Choice
-            label="What a colour tells"
-            value={recipe.tint}
-            options={[
-              { value: 'mixed', label: 'mixed' },
-              { value: 'weight', label: 'tells the weight' },
-            ]}
-            onChange={(tint) => put('Colours', { tint })}
-            width={140}
-          />
-        </Row>
+        <Choice
+          row="colour"
+          label="What a colour tells"
+          value={recipe.tint}
+          names={{ mixed: 'mixed', weight: 'tells the weight' }}
+          onChange={(tint) => put('Colours', { tint })}
+          width={140}
+        />
       </More>
       <More title="Sizes">
         <Row label="weights">
@@ -167,7 +160,6 @@ export function CloudPanel({ editor, group, sheet }: PanelProps) {
             }}
             ariaLabelForHandle="How much larger heavier words are"
             onChange={(spread: number) => put('Weights', { spread }, 'soon')}
-            style={{ flex: 1, margin: '4px 8px' }}
           />
         </Row>
         <Row label="room">
@@ -179,17 +171,14 @@ export function CloudPanel({ editor, group, sheet }: PanelProps) {
             tooltip={{ formatter: null }}
             ariaLabelForHandle="Room around words"
             onChange={(air: number) => put('Room', { air }, 'soon')}
-            style={{ flex: 1, margin: '4px 8px' }}
           />
         </Row>
         <Row label="at least">
           <WordsSize size={recipe.size} onChange={put} />
         </Row>
-        <Row label="">
-          <Checkbox checked={recipe.wrap} onChange={(event) => put('Lines', { wrap: event.target.checked })}>
-            Long phrases in two lines
-          </Checkbox>
-        </Row>
+        <Check checked={recipe.wrap} onChange={(on) => put('Lines', { wrap: on })}>
+          Long phrases in two lines
+        </Check>
       </More>
     </div>
   );

@@ -1,4 +1,4 @@
-import { Input, Select } from 'antd';
+import { Input } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { readCells } from '../../../core/formats/tables';
 import type { Table } from '../../../core/makers/cloud/columns';
@@ -153,26 +153,24 @@ function FromColumn({ editor, onTake }: { editor: Editor; onTake: (words: Weight
       )}
       {table && (
         <>
-          <Row label="words">
-            <Choice
-              label="Column of words"
-              value={Math.min(column, names.length - 1)}
-              asIs
-              options={names}
-              onChange={setColumn}
-            />
-          </Row>
-          <Row label="as large as">
-            <Choice
-              label="Column of weights"
-              value={by}
-              options={[
-                { value: COUNTED, label: 'how often each stands' },
-                ...names.filter(({ value }) => value !== column),
-              ]}
-              onChange={setWeights}
-            />
-          </Row>
+          <Choice
+            row="words"
+            label="Column of words"
+            value={Math.min(column, names.length - 1)}
+            asIs
+            options={names}
+            onChange={setColumn}
+          />
+          <Choice
+            row="as large as"
+            label="Column of weights"
+            value={by}
+            options={[
+              { value: COUNTED, label: 'how often each stands' },
+              ...names.filter(({ value }) => value !== column),
+            ]}
+            onChange={setWeights}
+          />
           <div className="made-files">
             <Toggle label="Replaces the words above with this column" onClick={take}>
               use these words
@@ -219,9 +217,9 @@ function FromClass({ onTake }: { onTake: (words: Weighted[]) => void }) {
   }
   return (
     <>
-      <Select
-        size="small"
-        aria-label="Handout"
+      <Choice
+        asIs
+        label="Handout"
         placeholder="Which handout?"
         loading={!all.answer && !all.problem}
         value={handout}
@@ -230,13 +228,12 @@ function FromClass({ onTake }: { onTake: (words: Weighted[]) => void }) {
           label: `${title} · ${className}`,
         }))}
         onChange={setHandout}
-        style={{ width: '100%' }}
       />
       {boxes && boxes.length > 0 && (
-        <Select
+        <Choice
           key={handout}
-          size="small"
-          aria-label="Box that the class wrote in"
+          asIs
+          label="Box that the class wrote in"
           placeholder="Which box?"
           options={boxes.map(({ id, name, page, filled }) => ({
             value: id,
@@ -244,7 +241,6 @@ function FromClass({ onTake }: { onTake: (words: Weighted[]) => void }) {
             disabled: filled === 0,
           }))}
           onChange={(box: string) => void take(box)}
-          style={{ width: '100%', marginTop: 5 }}
         />
       )}
       {boxes?.length === 0 && <p className="quiet">Students write in no box of this handout.</p>}

@@ -94,7 +94,7 @@ export function FaceAndSize({ face, size, early, onChange }: FaceProps) {
         label="Font"
         value={face}
         early={early}
-        style={{ width: 140 }}
+        width={140}
         onChange={(next) => onChange('Font', { face: next })}
       />
       <WordsSize size={size} onChange={onChange} />

@@ -4,7 +4,7 @@ import type { Point } from '../../../core/geometry/matrix';
 import { inverse, transform } from '../../../core/geometry/matrix';
 import { calledLine, rolesForLines, spotsOf } from '../../../core/makers/labels/begin';
 import type { CallOutLine, Edition, LabelsRecipe, Spot } from '../../../core/schema/recipes/labels';
-import { DRAWING, EDITIONS, LABEL_SIDES, MOST_LABELS } from '../../../core/schema/recipes/labels';
+import { DRAWING, EDITIONS, MOST_LABELS } from '../../../core/schema/recipes/labels';
 import { freeId, freeIds } from '../../../core/schema/recipes/map';
 import type { GroupItem } from '../../../core/schema/sheet';
 import { isFramed } from '../../../core/schema/sheet';
@@ -101,14 +101,13 @@ export function LabelsPanel({ editor, group, sheet, part }: PanelProps) {
   const choices = EDITIONS.filter((edition) => !traits || TRAIT_EDITIONS.has(edition));
   return (
     <div className="labels-panel">
-      <Row label="edition">
-        <Choice
-          label="Edition"
-          value={choices.includes(recipe.edition) ? recipe.edition : choices[1]}
-          options={choices.map((value) => ({ value, label: EDITION_NAMES[value] }))}
-          onChange={(edition) => put('Edition', { edition })}
-        />
-      </Row>
+      <Choice
+        row="edition"
+        label="Edition"
+        value={choices.includes(recipe.edition) ? recipe.edition : choices[1]}
+        names={EDITION_NAMES}
+        onChange={(edition) => put('Edition', { edition })}
+      />
       {(recipe.edition === 'some' || recipe.edition === 'swapped') && !traits && (
         <Row label="how many">
           <NumberField
@@ -207,21 +206,17 @@ export function LabelsPanel({ editor, group, sheet, part }: PanelProps) {
         </Toggle>
         <Missing recipe={recipe} onAdd={(spots) => put('Label parts', { spots: [...recipe.spots, ...spots] })} />
       </div>
-      <Row label="form">
-        <Choice
-          label="What stands at each spot"
-          value={recipe.form}
-          options={[
-            { value: 'word', label: 'a word' },
-            { value: 'traits', label: 'a title with two lines' },
-          ]}
-          onChange={(form) => {
-            if (form === 'traits') bringRoles(recipe.lines);
-            put('Form of labels', { form });
-          }}
-          width={172}
-        />
-      </Row>
+      <Choice
+        row="form"
+        label="What stands at each spot"
+        value={recipe.form}
+        names={{ word: 'a word', traits: 'a title with two lines' }}
+        onChange={(form) => {
+          if (form === 'traits') bringRoles(recipe.lines);
+          put('Form of labels', { form });
+        }}
+        width={172}
+      />
       {traits &&
         recipe.lines.map(({ name, role }, i) => (
           <Row key={role} label={i === 0 ? 'first line' : 'second line'}>
@@ -238,7 +233,7 @@ export function LabelsPanel({ editor, group, sheet, part }: PanelProps) {
         <Choice
           label="Where labels stand"
           value={recipe.sides}
-          options={LABEL_SIDES.map((value) => ({ value, label: SIDE_NAMES[value] }))}
+          names={SIDE_NAMES}
           onChange={(sides) => put('Sides', { sides })}
           width={106}
         />

@@ -1,4 +1,4 @@
-import { Checkbox, Input } from 'antd';
+import { Input } from 'antd';
 import type { ReactNode } from 'react';
 import type { Thing } from '../../../core/schema/recipes/practice';
 import { NumberField } from '../../fields/number-field';
@@ -8,6 +8,7 @@ import { listed } from '../kit/parts';
 import type { Field } from './practice-fields';
 import { ThingsField } from './things-field';
 import { Choice } from '../../fields/choice';
+import { Check } from '../../fields/check';
 
 /** One setting of a practice sheet, in a field of its kind. */
 
@@ -35,11 +36,9 @@ export function PracticeField({ field, recipe, put }: FieldProps): ReactNode {
       );
     case 'check':
       return (
-        <Row label="">
-          <Checkbox checked={value as boolean} onChange={(event) => take(event.target.checked)}>
-            {label}
-          </Checkbox>
-        </Row>
+        <Check checked={value as boolean} onChange={(on) => take(on)}>
+          {label}
+        </Check>
       );
     case 'choice':
       return (

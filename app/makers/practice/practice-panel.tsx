@@ -1,4 +1,3 @@
-import { Checkbox } from 'antd';
 import { beginPractice, PRACTICES, tell } from '../../../core/makers/practice/begin';
 import type { PracticeRecipe, PracticeType } from '../../../core/schema/recipes/practice';
 import { Swatches } from '../../colour/swatches';
@@ -12,6 +11,7 @@ import { PracticeField } from './practice-field';
 import { FIELDS } from './practice-fields';
 import { makeVersions } from '../kit/versions';
 import { Choice } from '../../fields/choice';
+import { Check } from '../../fields/check';
 
 /** A practice sheet's margin card: what is practised, how hard it is, and other versions of it. */
 
@@ -21,27 +21,26 @@ export function PracticePanel({ editor, group, sheet }: PanelProps) {
     edit(name, { ...recipe, ...values } as PracticeRecipe, keep);
   return (
     <div className="practice-panel">
-      <Row label="kind">
-        <Choice
-          label="What is practised"
-          value={recipe.type}
-          options={Object.entries(PRACTICES).map(([value, { name }]) => ({
-            value: value as PracticeType,
-            label: name,
-          }))}
-          onChange={(type) => {
-            const { nameLine, face, size, ink, tint } = recipe;
-            edit('Another practice', {
-              ...beginPractice(type, sheet.palette),
-              nameLine,
-              face,
-              size,
-              ink,
-              tint,
-            } as PracticeRecipe);
-          }}
-        />
-      </Row>
+      <Choice
+        row="kind"
+        label="What is practised"
+        value={recipe.type}
+        options={Object.entries(PRACTICES).map(([value, { name }]) => ({
+          value: value as PracticeType,
+          label: name,
+        }))}
+        onChange={(type) => {
+          const { nameLine, face, size, ink, tint } = recipe;
+          edit('Another practice', {
+            ...beginPractice(type, sheet.palette),
+            nameLine,
+            face,
+            size,
+            ink,
+            tint,
+          } as PracticeRecipe);
+        }}
+      />
       <p className="practice-tells">{tell(recipe)}</p>
       <Notes {...{ notes, editor, group }} />
       {FIELDS[recipe.type].map((field) => (
@@ -74,14 +73,9 @@ export function PracticePanel({ editor, group, sheet }: PanelProps) {
             onChange={(event) => put('Instruction', { instruction: event.target.value }, 'soon')}
           />
         </Row>
-        <Row label="">
-          <Checkbox
-            checked={recipe.nameLine}
-            onChange={(event) => put('Name line', { nameLine: event.target.checked })}
-          >
-            A line for the name
-          </Checkbox>
-        </Row>
+        <Check checked={recipe.nameLine} onChange={(on) => put('Name line', { nameLine: on })}>
+          A line for the name
+        </Check>
         <FaceAndSize face={recipe.face} size={recipe.size} early onChange={put} />
         <Swatches
           label="words"

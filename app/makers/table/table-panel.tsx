@@ -1,5 +1,4 @@
 import { Key } from '../../fields/toggle';
-import { Checkbox } from 'antd';
 import { useState } from 'react';
 import type { At, Scope } from '../../../core/makers/table/edit';
 import {
@@ -28,6 +27,7 @@ import type { PanelProps } from '../kit/parts';
 import { FaceAndSize, Notes } from '../kit/parts';
 import { placeOf } from './table-commands';
 import { Choice } from '../../fields/choice';
+import { Check } from '../../fields/check';
 
 /** A table's margin card: its rows and columns, and looks by cell, row, column or whole. */
 
@@ -54,42 +54,28 @@ export function TablePanel({ editor, group, sheet, part }: PanelProps) {
       <Looks key={at ? 'cell' : 'table'} recipe={recipe} at={at} palette={sheet.palette} onEdit={edit} />
       <Notes notes={notes} />
       {recipe.part && <OverPages editor={editor} sheet={sheet} id={group.id} />}
-      <Row label="">
-        <Checkbox checked={recipe.header} onChange={(event) => put('Head', { header: event.target.checked })}>
-          First row is a header
-        </Checkbox>
-      </Row>
-      <Row label="">
-        <Checkbox checked={recipe.side} onChange={(event) => put('Head', { side: event.target.checked })}>
-          First column too
-        </Checkbox>
-      </Row>
-      <Row label="bands">
-        <Choice
-          label="Bands"
-          value={recipe.banding}
-          options={[
-            { value: 'none', label: 'none' },
-            { value: 'rows', label: 'every other row' },
-            { value: 'columns', label: 'every other column' },
-          ]}
-          onChange={(banding) => put('Bands', { banding })}
-          width={160}
-        />
-      </Row>
-      <Row label="widths">
-        <Choice
-          label="Widths of columns"
-          value={recipe.widths}
-          options={[
-            { value: 'equal', label: 'all equal' },
-            { value: 'content', label: 'by what they hold' },
-            { value: 'own', label: 'my own' },
-          ]}
-          onChange={(widths) => put('Widths', { widths })}
-          width={160}
-        />
-      </Row>
+      <Check checked={recipe.header} onChange={(on) => put('Head', { header: on })}>
+        First row is a header
+      </Check>
+      <Check checked={recipe.side} onChange={(on) => put('Head', { side: on })}>
+        First column too
+      </Check>
+      <Choice
+        row="bands"
+        label="Bands"
+        value={recipe.banding}
+        names={{ none: 'none', rows: 'every other row', columns: 'every other column' }}
+        onChange={(banding) => put('Bands', { banding })}
+        width={160}
+      />
+      <Choice
+        row="widths"
+        label="Widths of columns"
+        value={recipe.widths}
+        names={{ equal: 'all equal', content: 'by what they hold', own: 'my own' }}
+        onChange={(widths) => put('Widths', { widths })}
+        width={160}
+      />
       {recipe.widths === 'own' && at && (
         <Row label="">
           <NumberField
@@ -268,14 +254,9 @@ function Looks({ recipe, at, palette, onEdit }: EditProps & { at: At | null; pal
           <b>b</b>
         </Toggle>
       </Row>
-      <Row label="">
-        <Checkbox
-          checked={shown.write === true}
-          onChange={(event) => set('Students write', { write: event.target.checked })}
-        >
-          Students write here; it is given out empty
-        </Checkbox>
-      </Row>
+      <Check checked={shown.write === true} onChange={(on) => set('Students write', { write: on })}>
+        Students write here; it is given out empty
+      </Check>
     </>
   );
 }
