@@ -18,7 +18,7 @@ const makerOf = (kind: MakerKind): Maker<unknown> => byKind.get(kind)!;
 
 export type Remake = {
   group: GroupItem;
-  /** The recipe and seed to make from; without them those of the group, with what was done by hand taken in. */
+  /** The recipe and seed to make from. By default the group's own, with changes made by hand taken in. */
   state?: Pick<MakerState, 'kind' | 'recipe' | 'seed'>;
   forget?: Forget;
   /** Identities in use elsewhere on the sheet that begin with the group's. */
@@ -35,7 +35,7 @@ export async function remake(
   const from = state ?? group.maker;
   if (!from) throw new Error('this group was not made by a maker');
   const { kind, seed } = from;
-  // Of another type of sheet no part is the part it was.
+  // On another type of sheet no part corresponds to an earlier one.
   const sameType = typeOf(from.recipe) === typeOf(group.maker?.recipe ?? from.recipe);
   const maker = makerOf(kind);
   const forget = !sameType ? 'all' : maker.loose && asked === 'nothing' ? 'places' : asked;

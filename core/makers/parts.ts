@@ -2,11 +2,11 @@ import equal from 'fast-deep-equal';
 import type { Item } from '../schema/sheet';
 
 /**
- * The parts of a made group against those that it had before: between a page and its worker only what is different has to
- * go, and what is not stays the very same thing, so that it need not be drawn again.
+ * The parts of a made group compared with those before. Only what differs has to go between a page and its worker, and
+ * what is the same stays the very same object, so that it need not be drawn again.
  */
 
-/** Each part: where an equal one stood before, or itself. */
+/** Each part, or the place of an equal one before. */
 export type PartList = (number | Item)[];
 
 export function packedParts(parts: readonly Item[], before: readonly Item[]): PartList {

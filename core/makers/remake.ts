@@ -10,7 +10,7 @@ import type { MakerState } from '../schema/recipes/recipes';
 
 /** Putting what a maker made in the place of what it made before, with all that was done to it by hand. */
 
-/** By how much a place counts as moved, in points. */
+/** How far a part has to be from its place to count as moved, in points. */
 const MOVED = 0.02;
 
 /** The group's parts by name, for a maker to take in what was done to them by hand. */
@@ -66,10 +66,13 @@ export function alteredCount(group: GroupItem): number {
 
 const isStyled = (body: TextBody) => body.some(({ runs }) => runs.some(({ style }) => Object.keys(style).length > 0));
 
-/** What to forget of what was done by hand: nothing, where parts were moved to, or all of it. */
+/** Which changes made by hand to forget: none, moves only, or all. */
 export type Forget = 'nothing' | 'places' | 'all';
 
-/** A part as it is made now, with what was done by hand to the one before it; `altered` tells whether it was. */
+/**
+ * A part as it is made now, with the changes that were made by hand to the earlier one; `altered` says whether there
+ * were any.
+ */
 function carried(
   fresh: Item,
   old: Item | undefined,
@@ -85,7 +88,7 @@ function carried(
     values.x = fresh.x + dx;
     values.y = fresh.y + dy;
     const [, , width, height, angle] = old.made.at;
-    // A box that grows with its words is no taller by hand.
+    // The height of a box that grows with its words is not a change by hand.
     const grows = old.kind === 'text' && old.fit === 'grow';
     if (Math.abs(old.width - width) > MOVED) values.width = old.width;
     if (Math.abs(old.height - height) > MOVED && !grows) values.height = old.height;
@@ -99,7 +102,7 @@ function carried(
   const altered = alteredFacets(old, old.made, name);
   for (const facet of altered) {
     if (facet !== 'words') take(facet);
-    // Words that the recipe has changed since are newer than those written by hand; their styles may stay.
+    // Words that the recipe has changed since then are newer than those written by hand; styles stay.
     else if (was[0] === is[0]) take('words');
     // What was typed where there were no words has no style of its own yet.
     else if (isWritten(old) && isWritten(fresh) && bodyText(old.body) === bodyText(fresh.body) && isStyled(old.body))
@@ -136,7 +139,7 @@ export function remade(
     .filter(({ id }) => !dropped(id))
     .map((fresh) => {
       const part = fresh.id;
-      // What a person may do anything with, they may do with its parts.
+      // The parts of a group allow what the group allows.
       const touched = group.touch === 'free' ? { ...fresh, touch: 'free' as const } : fresh;
       const marked = { ...touched, made: markAfter(touched, part, old.get(part), name) } as Item;
       const kept = carried(marked, old.get(part), name, forget, made.moved?.get(part));

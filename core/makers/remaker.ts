@@ -6,10 +6,13 @@ import type { Kit } from './kit/maker';
 import type { PartList } from './parts';
 import { packedParts } from './parts';
 
-/** What a worker tells: the group without its parts, those against the ones it was asked with; or that it has lost those. */
+/**
+ * What a worker answers: the group without its parts, and its parts compared with those it was asked with; or that it
+ * no longer has those.
+ */
 export type MadeAnswer = { lost: true } | { lost: false; group: GroupItem; parts: PartList; notes: string[] };
 
-/** Makes groups, and remembers their parts for when it is asked to go on from them. */
+/** Makes groups, and remembers their parts so that the next request need not send them. */
 export class Remaker {
   private given = new Recent<number, readonly Item[]>(12);
 

@@ -20,7 +20,7 @@ const MOST_TURNS = 60_000;
 /** The most problems reported. */
 const MOST_PROBLEMS = 12;
 
-/** A moment as a day and a time where the reader is; by default that of Greenwich. */
+/** A moment as a day and a time in the reader's zone, UTC by default. */
 export type Local = (moment: number) => { day: number; time: string };
 export const greenwich: Local = (moment) => {
   const date = new Date(moment);
@@ -33,7 +33,7 @@ export const greenwich: Local = (moment) => {
 const two = (value: number) => `${value}`.padStart(2, '0');
 const clock = (time: ICAL.Time) => `${two(time.hour)}:${two(time.minute)}`;
 
-/** A time of the file where the reader is; one without a zone that the file describes stays as its own clock says. */
+/** A time in the file, in the reader's zone. Without a zone that the file describes it keeps its own clock. */
 function placed(time: ICAL.Time, local: Local): { day: number; time: string } {
   if (time.isDate) return { day: numberOf(time.year, time.month, time.day), time: '' };
   if (time.zone && time.zone !== ICAL.Timezone.localTimezone) return local(time.toUnixTime() * 1000);
@@ -50,7 +50,7 @@ function turnOf(
 ): Omit<Happening, 'id'> & { last: number } {
   const begun = placed(start, local);
   const ended = end ? placed(end, local) : begun;
-  // The end of whole days is the day after; so is midnight of a time, and what ends in the night belongs to its evening.
+  // An all-day event ends on the day after its last, as does an event that ends at midnight. One that ends in the night belongs to the evening before.
   const night = !start.isDate && ended.day === begun.day + 1 && ended.time < begun.time;
   const last = ended.day - ((start.isDate || ended.time === '00:00' || night) && ended.day > begun.day ? 1 : 0);
   return {
@@ -68,8 +68,8 @@ function turnOf(
 type Rule = { freq: string; interval: number; count: number | null; parts: Record<string, unknown> };
 
 /**
- * Where to begin with an event that recurs every so many days or weeks: shortly before the time that is asked for, at a turn
- * that is as far from its first as others. Anything else begins at its first.
+ * Where to begin with an event that recurs every few days or weeks: shortly before the time asked for, a whole number
+ * of intervals from its first. Any other event begins at its first.
  */
 function startNear(event: ICAL.Event, from: number): ICAL.Time {
   const rules = event.component.getAllProperties('rrule').map((one) => one.getFirstValue() as unknown as Rule);
@@ -90,7 +90,7 @@ function startNear(event: ICAL.Event, from: number): ICAL.Time {
 const isCancelled = (event: ICAL.Component): boolean =>
   String(event.getFirstPropertyValue('status') ?? '').toUpperCase() === 'CANCELLED';
 
-/** The library takes 29 February for 1 March where there is none; there is no such turn then (RFC 5545, 3.3.10). */
+/** Where a year has no 29 February the library uses 1 March; by RFC 5545, 3.3.10, there is no occurrence. */
 const isNoSuchDay = (event: ICAL.Event, turn: ICAL.Time): boolean =>
   event.startDate.month === 2 &&
   event.startDate.day === 29 &&

@@ -14,7 +14,7 @@ export type Axis = {
   high: number;
 };
 
-/** An axis of some length for numbers between two, at which its ends are ticks too. */
+/** An axis of a given length that covers a range of numbers and has ticks at both ends. */
 export function axisFor(low: number, high: number, length: number, apart: number): Axis {
   const count = Math.max(2, Math.min(9, Math.floor(length / apart)));
   const [from, to] = low === high ? [low - (low === 0 ? 0 : 1), high + 1] : [low, high];
@@ -38,12 +38,12 @@ export function timeAxisFor(low: number, high: number, length: number, apart: nu
 export const widthOf = (draft: ChartDraft, ticks: readonly number[]): number =>
   Math.max(0, ...ticks.map((tick) => draft.sizeOf(draft.said(tick)).width));
 
-/** The line at a tick: that at nothing is strong. */
+/** The line at a tick; the one at zero is stronger. */
 const tickLine = (draft: ChartDraft, tick: number) => ({
   outline: draft.outline(tick === 0 ? 0.09 : 0.05, 'solid', tick === 0 ? draft.recipe.ink : GRID),
 });
 
-/** Lines across a plot at each tick of an upright axis, with its numbers to the left. */
+/** Lines across a plot at each tick of a vertical axis, with its numbers to the left. */
 export function drawUpright(draft: ChartDraft, axis: Axis, plot: Box): void {
   const { em } = draft;
   const bottom = plot.y + plot.height;

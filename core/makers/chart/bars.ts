@@ -7,7 +7,7 @@ import { layersOf, namesOf, rowsOf } from './data';
 import type { ChartDraft } from './draft';
 import { without } from './draft';
 
-/** Bars: one for each row, several side by side, or one on the other; standing or lying. They begin at nothing. */
+/** Bars: one for each row, side by side or stacked, vertical or horizontal. They begin at zero. */
 
 type Bar = { row: number; series: number; low: number; high: number; value: number };
 

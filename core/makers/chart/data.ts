@@ -74,7 +74,7 @@ export type Data = {
   series: Column[];
 };
 
-/** Reads a table: the first column is what rows are called where others hold numbers; else the first of words is. */
+/** Reads a table. The first column names the rows if others hold numbers; otherwise the first column of words does. */
 export function dataOf(table: DataTable): Data {
   const columns = table.head.map((_, at) => columnOf(table, at)).filter(({ kind }) => kind !== 'empty');
   const numeric = columns.filter(({ kind }) => kind === 'numbers');
@@ -167,7 +167,7 @@ export const timesOf = (columns: readonly Column[]): Column | null =>
   columns.find(areYears) ??
   null;
 
-/** Which kinds stand nearest to one that can't be had. */
+/** The kinds that come nearest to one that a table can't feed. */
 const NEAR: Record<ChartKind, ChartKind[]> = {
   bar: ['pictogram', 'numberline', 'timeline', 'sets2'],
   grouped: ['bar', 'pictogram', 'sets2'],
@@ -184,10 +184,10 @@ const NEAR: Record<ChartKind, ChartKind[]> = {
   sets3: ['sets2', 'bar', 'timeline'],
 };
 
-/** Why a kind can't be had from a table; null where it can. */
+/** Why a table can't feed a kind; null if it can. */
 export const whyNot = (kind: ChartKind, data: Data): string | null => NEEDS[kind](data);
 
-/** The kind itself where the table can feed it, else the nearest that it can; null where it feeds none. */
+/** The kind itself if the table can feed it, else the nearest that it can; null if it can feed none. */
 export function nearestKind(kind: ChartKind, data: Data): ChartKind | null {
   if (whyNot(kind, data) === null) return kind;
   return NEAR[kind].find((other) => whyNot(other, data) === null) ?? null;

@@ -28,7 +28,7 @@ export class ChartDraft extends Draft<ChartRecipe> {
     return this.recipe.values === 'direct' || this.recipe.values === 'both' || this.recipe.task === 'read';
   }
   get axis(): boolean {
-    // Who is to read a chart, or to draw it, needs the axis.
+    // Students who read the chart or draw it need the axis.
     return this.recipe.values === 'axis' || this.recipe.values === 'both' || this.recipe.task !== 'shown';
   }
 

@@ -79,7 +79,7 @@ function dot(draft: ChartDraft, part: string, { x, y }: Point, colour: string, s
   });
 }
 
-/** Where an axis starts: above nothing where all of it lies far from there. */
+/** Where an axis starts: above zero if all values are far from zero. */
 const startOf = (low: number, high: number) => (low < (high - low) * 1.5 ? Math.min(0, low) : low);
 
 export function drawLines(draft: ChartDraft, { series, label }: Data, area: Box, form: 'line' | 'area'): void {
@@ -96,7 +96,7 @@ export function drawLines(draft: ChartDraft, { series, label }: Data, area: Box,
     draft.caption('counted-1', series[0].head, area, 'left');
     inner = without(area, { top: em * 1.7 });
   }
-  // An area never starts above nothing.
+  // An area always starts at zero.
   const start = form === 'area' ? Math.min(0, low) : startOf(low, high);
   const guess = axisFor(start, high, inner.height * 0.8, em * 2.4);
   const plot = without(inner, {
@@ -117,7 +117,7 @@ export function drawLines(draft: ChartDraft, { series, label }: Data, area: Box,
   const order = [...rows].sort((a, b) => (across.place(a) ?? 0) - (across.place(b) ?? 0));
   series.forEach(({ numbers }, s) => {
     const colour = draft.colour(s);
-    /** What goes on without a gap: an empty cell is no number, and not nothing either. */
+    /** Stretches without a gap: an empty cell is not a number, and not zero either. */
     const stretches: { row: number; point: Point; floor: Point | null; value: number }[][] = [[]];
     for (const row of order) {
       const value = numbers[row];

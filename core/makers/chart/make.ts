@@ -50,7 +50,7 @@ function drawTask(draft: ChartDraft, { columns }: Data, kind: ChartKind, area: B
   }
   if (recipe.task !== 'make') return 0;
   const rows = columns[0]?.cells.length ?? 0;
-  // The table lies on its side: one row for each column of it.
+  // The table is transposed: one row for each of its columns.
   const shown = Math.min(rows, Math.floor(area.width / (em * 4)) - 1);
   const high = em * 1.6;
   const first = Math.min(area.width * 0.25, Math.max(...columns.map(({ head }) => draft.sizeOf(head).width)) + em);

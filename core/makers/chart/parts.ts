@@ -11,7 +11,7 @@ import { GRID, without } from './draft';
 
 const corner = (cx: number, cy: number, r: number, turn: number) =>
   [cx + r * Math.sin(turn), cy - r * Math.cos(turn)] as const;
-/** Corners along an arc stand two degrees apart at most: less than a hair from the round. */
+/** Corners along an arc are at most two degrees apart, which can't be told from a true arc. */
 const APART = Math.PI / 90;
 
 function arc(cx: number, cy: number, r: number, from: number, to: number): (readonly [number, number])[] {

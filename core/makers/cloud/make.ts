@@ -94,7 +94,7 @@ class Setter {
     const had = this.before.get(key);
     if (had) return had;
     const made = this.made(said, style);
-    // In a face that stands in for one that has not come yet it would be wrong later.
+    // Not kept when set in a stand-in face: the right one is still loading.
     if (made.files.every((file) => file === wanted)) {
       if (this.before.size >= KEPT) this.before.clear();
       this.before.set(key, made.set);

@@ -125,7 +125,7 @@ function addEdges(mask: Mask, chain: Chain, from: number, to: number): void {
   }
 }
 
-/** The sides of the box around chains; the left beyond the right where there are none. */
+/** The bounding box of chains; its left is beyond its right if there are none. */
 export function sidesOf(chains: Chains): { left: number; top: number; right: number; bottom: number } {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const chain of chains)

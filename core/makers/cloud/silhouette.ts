@@ -83,11 +83,11 @@ const round = (width: number, height: number): Chains => [
   }),
 ];
 
-/** What shapes without enough room in them are told. */
+/** What is said of shapes without enough room. */
 const TOO_SMALL =
   'has almost no area to fill. Choose another, or pull the frame larger. The whole frame is filled meanwhile.';
 
-/** What pictures without an outline of their own are told. */
+/** What is said of pictures without an outline of their own. */
 const FULL =
   'This picture fills its frame to the edges, so the words do too. One on a plain or clear ground has an outline to fill.';
 

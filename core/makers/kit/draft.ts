@@ -26,7 +26,7 @@ export class Draft<R extends Look = Look> {
   constructor(
     readonly recipe: R,
     readonly random: () => number,
-    /** Where is drawn, under the head. */
+    /** Box to draw in, below the heading. */
     public area: Box,
     readonly kit: Kit,
   ) {}
@@ -35,7 +35,7 @@ export class Draft<R extends Look = Look> {
     return this.recipe.size;
   }
 
-  /** The name of the next part of a kind; one that is given whole is used as it is. */
+  /** The name of the next part of a kind; a full name is used as given. */
   part(kind: string): string {
     if (kind.includes('-')) return kind;
     const n = (this.counts.get(kind) ?? 0) + 1;
@@ -80,7 +80,7 @@ export class Draft<R extends Look = Look> {
     );
   }
 
-  /** A box that is given out empty, with what is right in it. */
+  /** A blank box, with its right answer. */
   answer(
     kind: string,
     right: string,
@@ -146,7 +146,7 @@ export class Draft<R extends Look = Look> {
     );
   }
 
-  /** A figure of corners in the coordinates of the frame. */
+  /** A polygon, in the coordinates of the frame. */
   figure(part: string, corners: readonly (readonly [number, number])[], values: Partial<ShapeItem>): void {
     const xs = corners.map(([x]) => x);
     const ys = corners.map(([, y]) => y);
@@ -197,7 +197,7 @@ export class Draft<R extends Look = Look> {
     }).length;
   }
 
-  /** Says so, where words have too little room; `help` tells what would give it to them. */
+  /** Notes that words have too little room; `help` says what would make room. */
   sayCrammed(help: string): void {
     const count = this.crammed();
     if (count === 0) return;

@@ -12,9 +12,12 @@ export type Kit = {
   faces: Faces;
   pictures: Pictures;
   roles: Sheet['roles'];
-  /** Called by makers that take long, with the share that is done; what it throws ends the making. */
+  /**
+   * Slow makers await this with the share that is done, so that a message to stop can arrive. What it throws ends the
+   * making.
+   */
   rest?: (share: number) => Promise<void>;
-  /** Lays networks out beside this; without it they are laid out here. */
+  /** Lays networks out in another thread; without it they are laid out in this one. */
   layered?: (graph: ElkNode) => Promise<ElkNode>;
 };
 

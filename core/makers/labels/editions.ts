@@ -43,7 +43,7 @@ export function labelsFor(recipe: Pick<LabelsRecipe, 'spots' | 'edition' | 'some
     if (EMPTY.has(edition)) return { ...plain, blank: true, fill: true };
     if (edition === 'some') return picked.has(spot) ? { ...plain, blank: true, fill: true } : plain;
     if (edition === 'first') return { ...plain, words: firstLetters(spot.words), fill: true };
-    // All may be corrected, so that nothing tells which of them have to be.
+    // All may be corrected, so that nothing gives away which are wrong.
     if (edition === 'swapped') return { ...plain, words: swapped.get(spot) ?? spot.words, fill: true };
     return plain;
   });
@@ -76,6 +76,6 @@ export function bankFor(
     seen.add(key);
     return true;
   });
-  // Another stream than the one that picks blanks, so that the two do not go together.
+  // Another random stream than the one that picks blanks, so that the two are independent.
   return { words: shuffled(words, seeded(seed ^ 0x5bd1e995)), useless };
 }

@@ -143,7 +143,7 @@ describe('every edition', () => {
       };
       const context = { handedOut: copy, studentName: 'I' };
       const got = count(lookFor, copy, context);
-      // Of the swapped edition what was not swapped is right already.
+      // In the swapped edition, labels that were not swapped are right already.
       expect(got.got).toBe(edition === 'swapped' ? recipe.spots.length - 3 : 0);
       expect(count(lookFor, answered(whole), context).held).toBe(true);
     },

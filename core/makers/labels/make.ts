@@ -103,7 +103,7 @@ export function makeLabels(asked: Asked<LabelsRecipe>, kit: Kit): Made {
   };
 }
 
-/** The turn of each label, from 0, as the eye goes: round the picture with the clock, or down its one side. */
+/** The order of each label, from 0, as it is read: clockwise round the picture, or down its one side. */
 function aroundPicture(places: readonly (LabelPlace | null)[], columns: readonly Column[]): number[] {
   const sides = new Set(places.flatMap((place) => (place ? [columns[place.column].side] : [])));
   const key = (place: LabelPlace | null): number => {
@@ -165,7 +165,7 @@ function wordItems(label: Label, at: Box, size: number, recipe: LabelsRecipe): I
       body: styled(given, styleAt(size)),
       touch: fill ? 'fill' : 'fixed',
       blank,
-      // Where other words stand in it than the right ones, those are kept here, and never leave the server.
+      // If a label shows other words than the right ones, the right ones are kept here. They never leave the server.
       also: fill && answer ? (blank ? spot.also : [answer, ...spot.also]) : [],
       ...boxLook(recipe, size),
     }),

@@ -17,7 +17,7 @@ type Sized = { label: Label; width: number; height: number; port: number };
 /** The height of a label that has room for an explanation under it. */
 export const explainedHigh = (size: number) => size * 2.1;
 
-/** What is as wide as the words that will stand in it, whether they stand there yet or not. */
+/** Boxes are as wide as the words that will stand in them, whether those are there yet or not. */
 function sizesOf(recipe: LabelsRecipe, labels: readonly Label[], size: number, most: number, kit: Kit): Sized[] {
   const pad = size * 0.5;
   if (recipe.form === 'traits') {

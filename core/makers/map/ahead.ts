@@ -4,8 +4,8 @@ import { isWritten } from '../../schema/sheet';
 import type { MapRecipe } from '../../schema/recipes/map';
 
 /**
- * A map with the words of its nodes as they are being typed, everything else where it stands: what can be shown at once,
- * before the map is made again. Null where no word is different.
+ * A map with the words of its nodes as they are being typed and everything else unmoved: what can be shown before the
+ * map is made again. Null if no word differs.
  */
 export function typedAhead(group: GroupItem, { nodes }: Pick<MapRecipe, 'nodes'>): GroupItem | null {
   const words = new Map(nodes.map(({ id, text }) => [`n-${id}`, text]));

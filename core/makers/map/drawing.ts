@@ -1,4 +1,4 @@
-import { around, centre, grown, overlaps, union } from '../../geometry/box';
+import { around, centre, union } from '../../geometry/box';
 import type { Box, Point } from '../../geometry/matrix';
 import { held, LIGHT_EDGE, line, picture, shape, solid, text } from '../../schema/defaults';
 import type { Cap, Item, Side } from '../../schema/sheet';
@@ -6,16 +6,21 @@ import type { Asked } from '../kit/maker';
 import type { Size } from '../kit/measure';
 import { inProportion, outlineFor, styled, tidied, tidiedBox } from '../kit/measure';
 import type { Fitted } from './fit';
-import { disturbs, pictureAtRight, wordsOn } from './links';
+import { disturbs, wordsOn } from './links';
 import { offsetsOf } from './moved';
 import type { Offset } from './moved';
 import type { MapRecipe } from '../../schema/recipes/map';
 import { ADJUST, lookAt, SHAPE } from './sizes';
 import { spreadIn } from './spread';
-import type { Branch, Laid, LaidLink } from './tree';
+import type { Branch, LaidLink } from './tree';
 import { everyBranch } from './tree';
 import { formOf } from '../../placement/line';
-import type { Gap, Placed } from './ways';
+import type { Placed } from './ways';
+import { notKept } from './not-kept';
+import { partsOf } from './node-parts';
+import { Obstacles } from './obstacles';
+import type { GapOf } from './gaps';
+import { gapsOf } from './gaps';
 import { wayOf } from './ways';
 
 /** A map's nodes, pictures, links and words in its frame, and what could not be kept. */
@@ -30,9 +35,6 @@ const NOBODY: ReadonlyMap<string, Offset> = new Map();
 /** Room that nodes leave at the edges of the frame, for links and words beyond them. */
 export type Inset = { left: number; top: number; right: number; bottom: number };
 
-/** A node or a picture; `own` is the node whose picture it is. */
-type Obstacle = { id: string; own: string | null; parent: string | null; box: Box; holds: boolean };
-
 /** A map that is being drawn in its frame. */
 export class Drawing {
   readonly moved = new Map<string, Offset>();
@@ -41,17 +43,16 @@ export class Drawing {
   private lines: Item[] = [];
   private words: Item[] = [];
   private wordBoxes: Box[] = [];
-  /** As nodes stand after what was moved by hand: links go by these. */
+  /** Where nodes stand once moves by hand are applied; links follow these. */
   private placed = new Map<string, Placed>();
   private beside = new Map<string, Box>();
-  /** What reaches farthest where nothing was moved by hand. */
+  /** Outermost boxes, of things that nobody moved by hand. */
   private reach: Box[] = [];
   private through = 0;
   private lost = { words: 0, pictures: 0, links: 0 };
   private gapOf: GapOf;
   private branches: ReadonlyMap<string, Branch>;
-  private ups = new Map<string, ReadonlySet<string>>();
-  private obstacles: Obstacle[];
+  private obstacles: Obstacles;
   /** What words on links had better not cover. */
   private standing: Box[];
 
@@ -79,8 +80,9 @@ export class Drawing {
     this.branches = new Map(everyBranch(fit.draft.roots).map((branch) => [branch.node.id, branch]));
     this.putNodes(places, laidLinks);
     this.gapOf = gapsOf(laid, places);
-    this.obstacles = this.allObstacles();
-    this.standing = this.obstacles.map(({ id, box, holds }) => (holds ? this.headOf(id) : box));
+    const { placed, beside } = this;
+    this.obstacles = new Obstacles(fit, this.branches, { placed, beside, shown: (id) => this.shown(id) });
+    this.standing = this.obstacles.covered;
     const byId = new Map(recipe.nodes.map((node) => [node.id, node]));
     for (const of of laidLinks) this.link(`l-${of.of}`, `w-${of.of}`, of, byId.get(of.of)!.link, recipe.arrows);
     if (laid.boxes) for (const { id, parent, link } of recipe.nodes) if (parent !== null && link) this.over(id, link);
@@ -106,7 +108,7 @@ export class Drawing {
     const middleOf = (id: string) => centre(places.get(id)!);
     for (const [id, branch] of this.branches) {
       const box = places.get(id);
-      if (box) frames.set(id, { branch, ...this.partsOf(branch, box, laidLinks, middleOf) });
+      if (box) frames.set(id, { branch, ...partsOf(this.fit, branch, box, laidLinks, middleOf) });
     }
     const offsets =
       this.asked.hand.size > 0
@@ -153,40 +155,6 @@ export class Drawing {
     }
   }
 
-  /** A node and its picture in the box that both were given. */
-  private partsOf(
-    { node, depth, height: headHeight }: Branch,
-    box: Box,
-    laidLinks: readonly LaidLink[],
-    middleOf: (id: string) => Point,
-  ): { frame: Box; picture: Box | null } {
-    const { draft } = this.fit;
-    const { shape: own, picture: side } = draft.sizes(node, depth);
-    const apart = draft.apart(depth);
-    if (this.holds(node.id)) {
-      const inner = { x: box.x + this.em * 0.4, y: box.y + (headHeight - side) / 2 + this.em * 0.15 };
-      return { frame: box, picture: side > 0 ? { ...inner, width: side, height: side } : null };
-    }
-    const middle = { x: box.x + (box.width - own.width) / 2, y: box.y + (box.height - own.height) / 2 };
-    if (side === 0) return { frame: { ...middle, ...own }, picture: null };
-    const square = { width: side, height: side };
-    if (draft.words.pictureAt(node.id, depth, draft.shape) === 'above')
-      return {
-        frame: { x: middle.x, y: box.y + box.height - own.height, ...own },
-        picture: { x: box.x + (box.width - side) / 2, y: box.y, ...square },
-      };
-    const atRight = pictureAtRight(node.id, laidLinks, middleOf);
-    const left = draft.words.centred(node.id) ? middle.x : atRight ? box.x : box.x + box.width - own.width;
-    return {
-      frame: { x: left, y: middle.y, ...own },
-      picture: {
-        x: atRight ? left + own.width + apart : left - apart - side,
-        y: box.y + (box.height - side) / 2,
-        ...square,
-      },
-    };
-  }
-
   private shown(id: string): boolean {
     const done = this.asked.hand.get(`n-${id}`);
     return this.placed.has(id) && !done?.hidden && !done?.gone;
@@ -196,67 +164,16 @@ export class Drawing {
     return dx !== 0 || dy !== 0;
   }
 
-  private allObstacles(): Obstacle[] {
-    return [
-      ...[...this.placed].map(([id, box]) => ({ id, own: null, parent: this.above(id), box, holds: this.holds(id) })),
-      ...[...this.beside].map(([id, box]) => ({ id: `p-${id}`, own: id, parent: this.above(id), box, holds: false })),
-    ].filter(({ id, own }) => this.shown(own ?? id));
-  }
-
-  private above(id: string): string | null {
-    return this.branches.get(id)?.node.parent ?? null;
-  }
-  /** A node with all that it hangs under. */
-  private withAbove(id: string): ReadonlySet<string> {
-    let known = this.ups.get(id);
-    if (!known) {
-      const out = new Set<string>();
-      for (let at: string | null = id; at !== null; at = this.above(at)) out.add(at);
-      this.ups.set(id, (known = out));
-    }
-    return known;
-  }
-
-  /** What a link may not run through: all nodes but its own and those that hold them, of which it is the words; and pictures. */
-  private othersFor({ from, to }: LaidLink): (within?: Box) => Box[] {
-    const entered = this.fit.laid.boxes ? new Set([...this.withAbove(from), ...this.withAbove(to)]) : null;
-    const inTheWay = ({ id, own, parent, box, holds }: Obstacle): Box | null => {
-      if (id === from || id === to) return null;
-      // What lies in a box that the link does not enter is not in its way: the box is.
-      if (entered && parent !== null && !entered.has(own ?? parent) && !entered.has(parent)) return null;
-      if (holds && entered?.has(id)) return this.headOf(id);
-      // Where a line comes to a corner it may touch the edge of the picture beside.
-      return own === from || own === to ? grown(box, -box.width / 6) : box;
-    };
-    return (within) => {
-      const out: Box[] = [];
-      for (const one of this.obstacles) {
-        if (within && !overlaps(within, one.box)) continue;
-        const box = inTheWay(one);
-        if (box && (!within || overlaps(within, box))) out.push(box);
-      }
-      return out;
-    };
-  }
-
-  /** The words of a node that holds others. */
-  private headOf(id: string): Box {
-    const box = this.placed.get(id)!;
-    const { node, depth } = this.branches.get(id)!;
-    const { shape: own } = this.fit.draft.sizes(node, depth);
-    return { x: box.x + (box.width - own.width) / 2, y: box.y, width: own.width, height: own.height };
-  }
-
   private link(part: string, wordsPart: string, of: LaidLink, said: string, arrows: MapRecipe['arrows']): void {
     if (!this.shown(of.from) || !this.shown(of.to)) return;
     const { recipe } = this.asked;
     const [from, to] = [this.placed.get(of.from)!, this.placed.get(of.to)!];
-    // What was moved by hand may stand on another side now.
+    // A node that was moved by hand may be on another side now.
     const moved = this.isMoved(of.from) || this.isMoved(of.to);
     const sides = moved ? undefined : (of.sides ?? this.outOf(of));
     const kind = of.bracket ? 'stepped' : recipe.route;
     const gap = moved || !of.sides ? null : this.gapOf(of.from, of.to);
-    const way = wayOf({ from, to, sides, route: kind, gap, frame: this.frame }, this.othersFor(of));
+    const way = wayOf({ from, to, sides, route: kind, gap, frame: this.frame }, this.obstacles.othersFor(of));
     if (way.through) this.through++;
     if (!moved) this.reach.push(around(way.points));
     const end = (id: string, box: Box, side: Side | null) => {
@@ -291,7 +208,11 @@ export class Drawing {
   /** The sides of a link between a node and one that holds it: out to the edge that is nearest. */
   private outOf({ from, to }: LaidLink): [Side | null, Side | null] | undefined {
     if (from === to || !this.fit.laid.boxes) return undefined;
-    const [inner, outer] = this.withAbove(from).has(to) ? [from, to] : this.withAbove(to).has(from) ? [to, from] : [];
+    const [inner, outer] = this.obstacles.withAbove(from).has(to)
+      ? [from, to]
+      : this.obstacles.withAbove(to).has(from)
+        ? [to, from]
+        : [];
     if (!inner || !outer) return undefined;
     const [box, around] = [this.placed.get(inner)!, this.placed.get(outer)!];
     const left = box.x - around.x < around.x + around.width - box.x - box.width;
@@ -359,22 +280,9 @@ export class Drawing {
   }
 
   get notes(): string[] {
-    const notes = [...(this.fit.laid.notes ?? [])];
     const standing = [...this.placed].flatMap(([id, box]) => (this.holds(id) ? [] : [box]));
     const covered = this.wordBoxes.filter((box) => standing.some((node) => disturbs(box, node))).length;
-    if (covered > 0) notes.push(`${wordsOfLinks(covered)} no room of their own. A larger frame would give it to them.`);
-    if (this.through > 0)
-      notes.push(
-        `${this.through === 1 ? 'One link runs' : `${this.through} links run`} through other things, since there is no room around them. A larger frame, or another layout, would give it.`,
-      );
-    const { words, pictures, links } = this.lost;
-    if (words > 0) notes.push(`${wordsOfLinks(words)} no place in this layout: the links are not drawn in it.`);
-    if (pictures > 0)
-      notes.push(
-        `${pictures === 1 ? 'One picture has' : `${pictures} pictures have`} no place in this layout: what it belongs to is drawn together with another.`,
-      );
-    if (links > 0) notes.push(`${links === 1 ? 'One link' : `${links} links`} across can’t be drawn in this layout.`);
-    return notes;
+    return [...(this.fit.laid.notes ?? []), ...notKept({ ...this.lost, covered, through: this.through })];
   }
 }
 
@@ -382,28 +290,4 @@ export class Drawing {
 function beforeEnd(points: readonly Point[], size: Size): Box {
   const [start, end] = points.slice(-2);
   return { x: (start.x + end.x - size.width) / 2, y: end.y - size.height / 2, ...size };
-}
-
-const wordsOfLinks = (count: number) =>
-  count === 1 ? 'The words of one link have' : `The words of ${count} links have`;
-
-type GapOf = (from: string, to: string) => Gap | null;
-
-/** The gap between the levels of two nodes, as the map stands. */
-function gapsOf({ levels }: Laid, places: ReadonlyMap<string, Box>): GapOf {
-  if (!levels) return () => null;
-  const spans: { start: number; end: number }[] = [];
-  for (const [id, level] of levels.of) {
-    const box = places.get(id);
-    if (!box) continue;
-    const [start, size] = levels.axis === 'x' ? [box.x, box.width] : [box.y, box.height];
-    const span = (spans[level] ??= { start, end: start + size });
-    span.start = Math.min(span.start, start);
-    span.end = Math.max(span.end, start + size);
-  }
-  return (from, to) => {
-    const [a, b] = [levels.of.get(from), levels.of.get(to)];
-    if (a === undefined || b === undefined || a === b) return null;
-    return b > a ? { end: spans[a].end, start: spans[b].start } : { end: spans[a].start, start: spans[b].end };
-  };
 }

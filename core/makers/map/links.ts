@@ -39,9 +39,9 @@ function pointsAlong(points: readonly Point[], shares: readonly number[]): Point
   });
 }
 
-/** Rather near the end that the words are about. */
+/** Preferably near the end that the words are about. */
 const SHARES = [0.62, 0.7, 0.54, 0.78, 0.46, 0.86, 0.38, 0.3, 0.22, 0.14];
-/** Where it is looked whether a link can be seen beside its words. */
+/** Points at which a link is checked for being visible beside its words. */
 const LOOKED = Array.from({ length: 8 }, (_, i) => (i + 0.5) / 8);
 
 /** Shifts of words from a spot on their link, in their own widths and heights: on it, beside it, and farther off. */
@@ -71,16 +71,15 @@ export const inkOf = ({ x, y, width, height }: Box): Box => ({
   height: height * (1 - AIR.above - AIR.below),
 });
 
-/** Whether words on a link lie on a node so far that it disturbs. */
+/** Whether the words of a link cover too much of a node. */
 export const disturbs = (words: Box, node: Box): boolean => {
   const ink = inkOf(words);
   return overlapArea(ink, node) > ink.width * ink.height * 0.15;
 };
 
 /**
- * A box for words on a way, where it lies on no node, on no words that stand already, and in the frame; else where that is
- * least so. Rather than
- * to stand far off, words beside their link do without a plate and its `spread`.
+ * A box for words on a link: on no node, on no other words, and in the frame, or as nearly so as possible. Rather than
+ * stand far off, words beside their link do without a plate and its `spread`.
  */
 export function wordsOn(
   points: readonly Point[],

@@ -4,14 +4,14 @@ import type { Asked } from '../kit/maker';
 import { tidied } from '../kit/measure';
 import type { MapRecipe } from '../../schema/recipes/map';
 
-/** Where nodes stay that were moved by hand. */
+/** Where nodes that were moved by hand stay. */
 
 export type Offset = { dx: number; dy: number };
 
 /**
- * How far nodes that were moved by hand stand from where they are made now, by id. While the nodes around one go on standing to
- * each other as they did, it stays where it is among them; where they are laid out in another way, it keeps its distance from
- * its own new place. `place` gives where a node is made now, `loose` is how far its neighbours may drift apart (points).
+ * How far nodes that were moved by hand are from where they are made now, by id. While a node's neighbours keep their
+ * places relative to each other it keeps its place among them; otherwise it keeps its distance from its own new place.
+ * `place` gives where a node is made now, `loose` how far its neighbours may drift apart (points).
  */
 export function offsetsOf(
   { recipe, hand, was }: Pick<Asked<MapRecipe>, 'recipe' | 'hand' | 'was'>,

@@ -39,7 +39,7 @@ export function inOrder(nodes: readonly MapNode[]): MapNode[] {
   return out;
 }
 
-/** The map with these rows: what a row's node had besides its words stays; links of rows that went go too. */
+/** The map with these rows. A row's node keeps everything besides its words; links of removed rows go too. */
 export function withRows(recipe: MapRecipe, rows: readonly Row[]): MapRecipe {
   const old = new Map(recipe.nodes.map((node) => [node.id, node]));
   const nodes = nodesFrom(rows).map((node): MapNode => {
@@ -98,7 +98,7 @@ export function withNode(recipe: MapRecipe, at: string, as: 'child' | 'sibling')
   return { recipe: { ...recipe, nodes: inOrder(rest) }, id };
 }
 
-/** Takes nodes away; what hung under them goes up to what they hung under. */
+/** Removes nodes; their children move up to what they hung under. */
 export function withoutNodes(recipe: MapRecipe, gone: ReadonlySet<string>): MapRecipe {
   const byId = new Map(recipe.nodes.map((node) => [node.id, node]));
   const nodes = recipe.nodes
@@ -115,7 +115,7 @@ export function withoutNodes(recipe: MapRecipe, gone: ReadonlySet<string>): MapR
   };
 }
 
-/** What can't be taken in, said with what to do. */
+/** Why an outline can't be read, and what to do about it. */
 export class OutlineProblem extends Error {
   override name = 'OutlineProblem';
 }
@@ -129,8 +129,8 @@ export function tooMany(count: number): OutlineProblem {
 const BULLET = /^(?:[-*+•‣◦▪–—·●○■□►▸✓]|\(?(?:\d{1,3}|[a-z]|[ivx]{1,4})[.)])\s+/i;
 
 /**
- * Reads an indented or bulleted list: the deeper a line is set in, the deeper it hangs, by whatever measure it is set in.
- * @throws OutlineProblem when there is nothing in it or too much.
+ * Reads an indented or bulleted list; any measure of indentation will do. @throws OutlineProblem when there is nothing
+ * in it or too much.
  */
 export function rowsFromText(text: string, taken: Iterable<string> = []): Row[] {
   const lines = text.split(/\r\n?|\n/).filter((line) => line.trim() !== '');

@@ -93,7 +93,7 @@ export class Words {
     return Math.min(...this.recipe.looks.map(({ scale }) => scale));
   }
 
-  /** Whether a node stands in the middle of its box: there lines run straight down, and words are centred. */
+  /** Whether a node stands in the middle of its box, so that lines run straight down and words are centred. */
   centred(id: string): boolean {
     const { layout } = this.recipe;
     return layout === 'down' || layout === 'network' || (layout === 'nested' && this.inner.has(id));
@@ -142,7 +142,7 @@ export class Draft {
     });
   }
 
-  /** The size of words on links: they go on being read where nodes become small. */
+  /** The size of words on links: they stay readable when nodes become small. */
   get linkSize(): number {
     return Math.max(this.em * LINK_WORDS, LEAST_PRINTED);
   }

@@ -7,7 +7,7 @@ import type { Laid } from './tree';
 /** How far boxes are drawn apart at most where there is room. */
 const MOST = 1.5;
 
-/** Where all goes in the frame, by node: in its middle, and drawn apart in either direction where there is room. */
+/** Where each node goes in the frame: in the middle, and spread in both directions if there is room. */
 export function spreadIn(frame: Size, laid: Laid, boxes: ReadonlyMap<string, Box>): (id: string) => Box {
   const pins = pinsOf(laid, boxes);
   const spans = (along: 'x' | 'y', across: 'width' | 'height') =>

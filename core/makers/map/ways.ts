@@ -19,7 +19,7 @@ export type Wanted = {
   sides?: Sides;
   route: LineItem['route'];
   gap?: Gap | null;
-  /** What a way around others had better not leave. */
+  /** The area that a detour should stay in. */
   frame: Box;
 };
 
@@ -58,7 +58,7 @@ function* ways(wanted: Wanted, others: Others): Generator<Way> {
           const way = wayThrough(wanted, tried, { boxes, margin, within });
           if (way) yield way;
         }
-  // Shut in on the sides that face each other: out of others.
+  // The sides that face each other are blocked: leave by others.
   for (const start of SIDES)
     for (const end of SIDES) {
       const way = wayThrough({ ...wanted, route: 'straight' }, [start, end], { boxes: all, margin: 2 });
@@ -107,7 +107,7 @@ function rounded(way: readonly Point[]): Point[] {
   return out;
 }
 
-/** The ways that ask for nothing but a bend, the best first; then those that cross the gap between two levels where it is free. */
+/** Ways with nothing but a bend, the best first; then those that cross the gap between two levels where it is free. */
 function plainWays(wanted: Wanted): Way[] {
   const { from, to, sides = FREE, route: kind, gap } = wanted;
   const [start] = sides;
@@ -128,7 +128,7 @@ function plainWays(wanted: Wanted): Way[] {
   }
   if (kind === 'straight') return [plain(0.5), ...crossed];
   if (kind === 'curved') {
-    // One that turns back within the gap: it swings out no farther than what it goes to.
+    // A way that turns back within the gap swings out no farther than its target.
     const swing = start ? (0.5 * ahead) / Math.max(Math.abs(b.x - a.x), Math.abs(b.y - a.y), 24) : 0.5;
     return [plain(rounding(swing)), ...crossed];
   }

@@ -24,7 +24,7 @@ class Board {
     return this.letters.get(key(x, y));
   }
 
-  /** How many letters a word would share there; -1 where it does not fit by the rules. */
+  /** How many letters a word would share there; -1 if the rules forbid it. */
   fit(word: string, x: number, y: number, across: boolean): number {
     const letters = [...word];
     const [dx, dy] = across ? [1, 0] : [0, 1];
@@ -36,7 +36,7 @@ class Board {
       if (there) {
         if (there !== letter) return -1;
         shared++;
-        // Nothing beside a new letter: neighbours would read as words.
+        // No letters beside a new one: they would read as words.
       } else if (this.at(px + dy, py + dx) || this.at(px - dy, py - dx)) return -1;
     }
     return shared < letters.length ? shared : -1;
@@ -87,7 +87,7 @@ function attempt(
   const [first] = rest.splice(0, 1);
   if (!first) return board;
   board.put({ ...first, x: 500, y: 500, across: true });
-  // Again and again over what did not fit yet: a later word may give it a letter.
+  // Words that did not fit are tried again: a later word may give them a letter.
   for (let before = -1; before !== rest.length;) {
     before = rest.length;
     for (let i = 0; i < rest.length;) {
@@ -144,7 +144,7 @@ export function crosswordFor(things: readonly { word: string; clue: string }[], 
     boards.push(board);
     if (!best || worth(board) > worth(best)) best = board;
   }
-  // Any of those that are nearly as close: versions are to differ.
+  // Any that is nearly as compact, so that versions differ.
   const close = boards.filter((board) => worth(board) > worth(best!) - 16);
   best = pick(random, close) ?? best;
   if (!best) return { width: 0, height: 0, entries: [], lost: [] };
@@ -219,7 +219,7 @@ const SHARES = [0.7, 0.64, 0.6, 0.56, 0.5, 0.44, 0.38, 0.32];
 const SIZES = [1, 0.94, 0.88, 0.82, 0.76, 0.7, 0.64, 0.58, 0.52];
 /** The largest cells, in sizes of words. */
 const LARGEST_CELL = 2.4;
-/** No cell had better be smaller, in points: a child writes in it. */
+/** The smallest good cell, in points: a child writes in it. */
 const LEAST_CELL = 15;
 
 /** The room of the grid, and boxes for the clues with the size that they fit at. */

@@ -3,8 +3,8 @@ import type { PracticeDraft as Draft } from './draft';
 import type { RecipeFor } from '../../schema/recipes/practice';
 
 /**
- * An order in which nothing stands opposite its own answer, nor opposite another thing's that is the same: things of one answer
- * are moved on by as many as share the commonest one. Where more than half share one, as few as can be stand opposite it.
+ * An order in which nothing stands opposite its own answer, nor opposite an equal one: things are moved on by as many
+ * places as share the commonest answer. If more than half share one, as few as possible stand opposite it.
  */
 export function apartFrom(answers: readonly string[], random: () => number): number[] {
   const shared = new Map<string, number[]>();

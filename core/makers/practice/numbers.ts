@@ -17,7 +17,7 @@ export function drawNumberline(draft: Draft, recipe: RecipeFor<'numberline'>): v
     const y = row.y + row.height * 0.35;
     const [left, right] = [row.x + em * 1.5, row.x + row.width - em * 1.5];
     draft.line('line', left - em, y, right + em, y, { endCap: 'arrow', startCap: recipe.from < 0 ? 'arrow' : 'none' });
-    // The ends stay, so that it can be told how it goes on.
+    // The ends stay, so that the sequence can be continued.
     const empty = new Set(
       shuffled(
         Array.from({ length: Math.max(0, marks - 2) }, (_, i) => i + 1),
@@ -27,7 +27,7 @@ export function drawNumberline(draft: Draft, recipe: RecipeFor<'numberline'>): v
     const gap = (right - left) / (marks - 1);
     const wide = Math.min(gap * 0.86, em * 3.4);
     const values = Array.from({ length: marks }, (_, i) => said(recipe.from + (n * (marks - 1) + i) * step));
-    // A number is never broken: all are as small as the longest needs.
+    // Numbers never wrap: all are as small as the longest needs.
     const most = Math.min(gap, em * 3);
     const scale = Math.min(1, (most * 0.9) / Math.max(...values.map((value) => draft.sizeOf(value).width)));
     if (scale * em < LEAST_PRINTED)
@@ -84,7 +84,7 @@ export function sumFor(
   return null;
 }
 
-/** So many sums, all different as long as there are enough. */
+/** A number of sums, all different as long as there are enough. */
 export function sumsFor(count: number, make: () => Sum | null): Sum[] {
   const out: Sum[] = [];
   const seen = new Set<string>();
@@ -132,7 +132,7 @@ function drawColumns(draft: Draft, sums: readonly Sum[]): void {
   const [wide, high] = [cell * (places + 1), em * 7];
   const columnsAt = (scale: number) =>
     Math.max(1, Math.min(sums.length, Math.floor((area.width + em * scale * 2) / ((wide + em * 2) * scale))));
-  // As large as all fit: what is smaller also stands more side by side.
+  // The largest size at which all fit; smaller ones also fit more side by side.
   let scale = 1;
   for (; scale > 0.4; scale -= 0.03) {
     const rows = Math.ceil(sums.length / columnsAt(scale));
@@ -327,7 +327,7 @@ export function drawMoney(draft: Draft, recipe: RecipeFor<'money'>): void {
     const room = row.width - box - em;
     const size = Math.min(row.height, room / recipe.most);
     coins.forEach((coin, i) => {
-      // Worth more, larger: as most coins are.
+      // More valuable coins are larger, as in most currencies.
       const own = size * (0.62 + 0.34 * (Math.log(coin + 1) / Math.log(largest + 1)));
       const place = {
         x: row.x + i * size + (size - own) / 2,

@@ -68,7 +68,7 @@ describe('every type', () => {
   test.each(TYPES)('%s: the same seed gives the same, thirty seeds no two alike', async (type) => {
     const versions = await Promise.all(Array.from({ length: 30 }, (_, seed) => made(beginPractice(type), seed)));
     expect(await made(beginPractice(type), 7)).toEqual(versions[7]);
-    // What is written down as it is, or is few, has little to vary.
+    // Kinds with fixed or few contents vary little.
     const least = { cutouts: 1, tracing: 4, sequence: 4, gaps: 12, crossword: 3, colouring: 20 }[type as string] ?? 28;
     const looks = versions.map(({ group }) => JSON.stringify(group.items.map((item) => ({ ...item, made: null }))));
     expect(new Set(looks).size).toBeGreaterThanOrEqual(least);

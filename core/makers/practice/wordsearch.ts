@@ -28,7 +28,7 @@ export const lettersOf = (word: string): string =>
     .toUpperCase()
     .replace(/[^\p{L}]/gu, '');
 
-/** Where a word begins and ends, whichever way it is read: what tells one place of it from another. */
+/** The ends of a word, whichever way it is read: what tells two places of it apart. */
 const endsOf = (cells: readonly Cell[]): string =>
   [cells[0], cells[cells.length - 1]]
     .map(({ x, y }) => `${x},${y}`)
@@ -130,7 +130,7 @@ function filled(
   const grid = start.map((row) => row.map((letter) => letter || pick(random, pool)));
   const isChance = ({ x, y }: Cell) => start[y][x] === '';
   const forbidden = [...NEVER, ...recipe.unwanted.map(lettersOf)].filter((word) => word.length > 1);
-  // What stands within a word that is wanted can't be helped; anywhere else it can.
+  // An unwanted word inside a wanted one can't be avoided; anywhere else it can.
   const helped = (place: Cell[]) =>
     !hidden.some(({ cells }) => place.every((cell) => cells.some((own) => own.x === cell.x && own.y === cell.y)));
   for (let round = 0; round < 60; round++) {

@@ -3,7 +3,7 @@ import { freeIds } from '../../schema/recipes/map';
 import type { Cell, CellLook, TableRecipe } from '../../schema/recipes/table';
 import { cellKey, MOST_TABLE_COLUMNS, MOST_TABLE_ROWS, noCell } from '../../schema/recipes/table';
 
-/** What can be done to a table: each gives another recipe, or the same where it can't be done. */
+/** Edits of a table. Each returns a new recipe, or the same one if it can't be done. */
 
 export type At = { row: string; column: string };
 export type Scope = 'cell' | 'row' | 'column' | 'all';
@@ -26,7 +26,7 @@ export function cellsOf(recipe: TableRecipe): CellSpan[] {
       const cell = cellAt(recipe, { row, column: id });
       const across = Math.min(cell.across, columns.length - c);
       let down = Math.min(cell.down, rows.length - r);
-      // A cell reaches no further than to one that is another's already.
+      // A cell reaches no further than the next taken one.
       let free = 1;
       while (free < across && !covered.has(`${r} ${c + free}`)) free++;
       for (let y = 1; y < down; y++) for (let x = 0; x < free; x++) if (covered.has(`${r + y} ${c + x}`)) down = y;
@@ -38,7 +38,7 @@ export function cellsOf(recipe: TableRecipe): CellSpan[] {
 }
 
 const heads = new WeakMap<TableRecipe, number>();
-/** How many rows its head has: as many as the cells of the first row reach over. */
+/** How many rows the head has: as many as the cells of the first row span. */
 export function headRowsOf(recipe: TableRecipe): number {
   let count = heads.get(recipe);
   if (count === undefined) {
@@ -159,7 +159,7 @@ export function withoutColumn(recipe: TableRecipe, at: string): TableRecipe {
   };
 }
 
-/** A cell made one with those between it and another; their words follow one another. */
+/** Merges a cell with all up to another; their words are joined in order. */
 export function merged(recipe: TableRecipe, from: At, to: At): TableRecipe {
   const [a, b] = [holderOf(recipe, from), holderOf(recipe, to)];
   if (!a || !b) return recipe;
@@ -209,12 +209,12 @@ export function split(recipe: TableRecipe, at: At): TableRecipe {
   return { ...recipe, cells: { ...recipe.cells, [key]: { ...cell, across: 1, down: 1 } } };
 }
 
-/** The look of a cell: what is said of it goes before its row, that before its column, and that before the whole. */
+/** The style of a cell: its own settings come before those of its row, its column and the whole table. */
 export function lookAt({ look }: TableRecipe, { row, column }: At): CellLook {
   return { ...look.all, ...look.columns[column], ...look.rows[row], ...look.cells[cellKey(row, column)] };
 }
 
-/** Another look for a cell, a row, a column, or the whole: there what was said of its parts in the same respect is forgotten. */
+/** Styles a cell, a row, a column or the whole table, and drops the same settings of its parts. */
 export function withLook(recipe: TableRecipe, scope: Scope, at: At | null, values: CellLook): TableRecipe {
   const { look } = recipe;
   const drop = (record: Record<string, CellLook>, which: (key: string) => boolean): Record<string, CellLook> =>
@@ -249,7 +249,7 @@ export function withLook(recipe: TableRecipe, scope: Scope, at: At | null, value
       look: {
         ...look,
         columns: { ...look.columns, [at.column]: { ...look.columns[at.column], ...values } },
-        // A row that says otherwise gives way where the column crosses it.
+        // Where the column crosses a row with another setting, the column wins.
         cells: Object.fromEntries([
           ...Object.entries(drop(look.cells, (key) => key.endsWith(` ${at.column}`))),
           ...recipe.rows
@@ -270,7 +270,8 @@ export type GivenCell = { words: string; across: number; down: number };
 export type GivenRow = readonly (string | GivenCell)[];
 
 /**
- * Given rows as cells of a grid, each with the column it begins in: a cell that reaches over rows pushes those of the next rows on.
+ * Rows as cells of a grid, each with the column it begins in: a cell that spans rows pushes the cells of the next rows
+ * along.
  */
 export function gridOf(rows: readonly GivenRow[]): { row: number; column: number; cell: GivenCell }[] {
   const taken = new Set<string>();

@@ -89,7 +89,7 @@ export function makeTable({ recipe, width, height }: Asked<TableRecipe>, kit: Ki
   const widths = widthsOf(recipe, width, kit);
   const needed = heightsOf(recipe, widths, kit);
   const least = needed.reduce((all, value) => all + value, 0);
-  // What room is over is shared out; where there is too little the table grows.
+  // Spare room is shared out; with too little the table grows.
   const heights = needed.map((value) => value + Math.max(0, height - least) / needed.length);
   const starts = (list: readonly number[]) =>
     list.reduce<number[]>((all, value) => [...all, all[all.length - 1] + value], [0]);

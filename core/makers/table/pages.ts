@@ -87,7 +87,7 @@ function breaks(whole: TableRecipe, rooms: readonly { width: number; room: numbe
     if (!heights) known.set(width, (heights = heightsOf(whole, widthsOf(whole, width, kit), kit)));
     return heights;
   };
-  // A break had better cut no joined cell.
+  // A break should cut no merged cell.
   const joined = new Set<number>();
   for (const { row, down } of cellsOf(whole)) for (let y = 1; y < down; y++) joined.add(row + y);
   const counts: number[] = [];
@@ -123,7 +123,7 @@ function partOf(whole: TableRecipe, from: number, to: number, after: string | nu
   const rows = [...repeated, ...own];
   const set = new Set(rows);
   const cells = ofRows(whole.cells, set);
-  // What was cut goes on as an empty cell that reaches as far.
+  // What was cut off continues as an empty cell of the same span.
   for (const { row, column, across, down } of cellsOf(whole))
     if (row < from && row + down > from && from > 0 && !repeated.includes(whole.rows[row]))
       cells[cellKey(whole.rows[from], whole.columns[column].id)] = { words: '', across, down: row + down - from };
@@ -157,7 +157,7 @@ export function flowed({ parts, edited, more }: Flow, kit: Kit): GroupItem[] {
     ...more.ids.map(() => ({ width: groups[0].width, room: more.room })),
   ];
   const counts = breaks(whole, rooms, kit);
-  // More than there are names for stays with the last.
+  // Rows beyond the last name stay with the last part.
   const most = Math.max(1, groups.length + more.ids.length);
   while (counts.length > most) counts[counts.length - 2] += counts.pop()!;
   const single = counts.length === 1;
@@ -166,7 +166,7 @@ export function flowed({ parts, edited, more }: Flow, kit: Kit): GroupItem[] {
   const sum = widths.reduce((all, value) => all + value, 0);
   const shares = widths.map((width) => Math.max(0.02, Math.round((width / sum) * whole.columns.length * 1e4) / 1e4));
   const ids = [...groups.map(({ id }) => id), ...more.ids];
-  // What was added to a part by hand that is no longer wanted stays with the last one.
+  // What was added by hand to a part that goes stays with the last one.
   const extras = groups.slice(counts.length).flatMap(({ items }) => items.filter((item) => rowOf(item) === null));
   let from = 0;
   return counts.map((count, i): GroupItem => {
