@@ -1,6 +1,3 @@
-import { xchacha20poly1305 } from '@noble/ciphers/chacha';
-import { bytesToHex, bytesToUtf8, hexToBytes, utf8ToBytes } from '@noble/ciphers/utils';
-import { managedNonce } from '@noble/ciphers/webcrypto';
 import { nanoid } from 'nanoid';
 import { z } from 'zod';
 import { forgetRaw, plainNames, putBack, rawWords, SEALED } from './kept';
@@ -25,7 +22,8 @@ const Key = z.object({ key: z.string().regex(/^[0-9a-f]{64}$/) });
 async function cipher() {
   const answer = await fetch('/seal');
   if (!answer.ok) throw new Error(`no key: ${answer.status}`);
-  return managedNonce(xchacha20poly1305)(hexToBytes(Key.parse(await answer.json()).key));
+  const { key } = Key.parse(await answer.json());
+  return (await import('./cipher')).cipherOf(key);
 }
 
 type Vault = Awaited<ReturnType<typeof openVault>>;
@@ -78,13 +76,12 @@ export async function sealAll(personId: string): Promise<void> {
   const parcels = await parcelsIn(db, left);
   const words = rawWords(personId);
   const sealer = parcels.length + words.length > 0 ? await cipher() : null;
-  const seal = (what: unknown) => sealer!.encrypt(utf8ToBytes(JSON.stringify(what)));
   const plain = [...words, ...(db ? [] : parcels.flatMap(([slot]) => nowEntry(slot)))];
-  if (plain.length > 0) localStorage.setItem(`${SEALED}${personId} ${nanoid(10)}`, bytesToHex(seal(plain)));
+  if (plain.length > 0) localStorage.setItem(`${SEALED}${personId} ${nanoid(10)}`, sealer!.sealAsText(plain));
   for (const [key] of words) forgetRaw(key);
   if (!db) return left.forEach(forgetNow);
   const tx = db.transaction(['pending', 'aside', 'past', 'future', 'sealed'], 'readwrite');
-  for (const [slot, parcel] of parcels) void tx.objectStore('sealed').put(seal(parcel), [slot, nanoid(10)]);
+  for (const [slot, parcel] of parcels) void tx.objectStore('sealed').put(sealer!.seal(parcel), [slot, nanoid(10)]);
   for (const slot of left) {
     for (const store of ['pending', 'aside', 'future'] as const) void tx.objectStore(store).delete(slot);
     void tx.objectStore('past').delete(IDBKeyRange.bound([slot, 0], [slot, Infinity]));
@@ -110,8 +107,7 @@ export async function unsealWords(personId: string): Promise<void> {
   for (const name of names) {
     const sealed = localStorage.getItem(name);
     if (sealed === null) continue;
-    for (const [key, raw] of Plain.parse(JSON.parse(bytesToUtf8(opener.decrypt(hexToBytes(sealed))))))
-      putBack(key, raw);
+    for (const [key, raw] of Plain.parse(opener.openText(sealed))) putBack(key, raw);
     localStorage.removeItem(name);
   }
 }
@@ -127,7 +123,7 @@ async function unseal(documentId: string, personId: string): Promise<void> {
   for (const key of mine) {
     const sealed = await db.get('sealed', key);
     if (!sealed) continue;
-    const { pending, aside } = JSON.parse(bytesToUtf8(opener.decrypt(sealed))) as Parcel;
+    const { pending, aside } = opener.open(sealed) as Parcel;
     const tx = db.transaction(['pending', 'aside', 'sealed'], 'readwrite');
     // Stored as if another window had left it: the main one takes it up after its own.
     if (pending) void tx.objectStore('pending').put(pending, `${main}/${nanoid(10)}`);
