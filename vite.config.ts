@@ -1,4 +1,5 @@
 import { reactRouter } from '@react-router/dev/vite';
+import path from 'node:path';
 import { defineConfig } from 'vite';
 
 export default defineConfig(({ command }) => ({
@@ -24,6 +25,8 @@ export default defineConfig(({ command }) => ({
       'zod',
     ],
   },
+  // Names in the page say where a style comes from.
+  css: { modules: { generateScopedName: (name, file) => `${path.basename(file, '.module.css')}_${name}` } },
   build: { target: 'es2022', chunkSizeWarningLimit: 1500 },
   worker: { format: 'es' },
 }));

@@ -15,6 +15,7 @@ import {
 } from 'react-router';
 import type { Route } from './+types/root';
 import './theme/base.css';
+import './theme/landmarks.css';
 import styles from './root.module.css';
 import { isUnreached } from './browser/reached';
 import { pagesAhead } from './browser/later';

@@ -146,12 +146,12 @@ async function mapSheet(count: number): Promise<Sheet> {
 /** Letters typed into the outline of a map: until each is painted on the map, and until all is painted where it belongs then. */
 async function typedInMap(window: Page, letters: number): Promise<{ letter: number[]; whole: number[] }> {
   await window.locator('.page-view g[data-item="map"] path').first().waitFor({ state: 'attached' });
-  await window.locator('.stack-item').click();
-  await window.locator('.pad-row input').nth(3).waitFor();
+  await window.locator('.stack_item').click();
+  await window.locator('.map_padRow input').nth(3).waitFor();
   await pause(window, 800);
   return window.evaluate(async (count) => {
     const times = { letter: [] as number[], whole: [] as number[] };
-    const input = document.querySelectorAll<HTMLInputElement>('.pad-row input')[3];
+    const input = document.querySelectorAll<HTMLInputElement>('.map_padRow input')[3];
     const map = document.querySelector('.page-view g[data-item="map"]')!;
     let paints: number[] = [];
     let begun = 0;

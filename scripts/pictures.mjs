@@ -65,11 +65,11 @@ async function ownPicture(page) {
   await page.goto('/desk');
   await page.getByRole('button', { name: 'Blank page' }).click();
   await page.locator('.page-view').waitFor();
-  await page.locator('.drawer-tab', { hasText: 'Pictures' }).click();
+  await page.locator('.drawer_tab', { hasText: 'Pictures' }).click();
   await page.getByRole('button', { name: 'uploaded' }).click();
   await page.getByLabel('File with a picture').setInputFiles({ name: 'lobster.jpg', mimeType: 'image/jpeg', buffer });
   await page.locator('.page-view image').waitFor();
-  await page.locator('.drawer-tab', { hasText: 'Labels' }).click();
+  await page.locator('.drawer_tab', { hasText: 'Labels' }).click();
   await page.getByRole('button', { name: 'around the selection' }).click();
   await page.locator('.labels-panel').waitFor();
   const box = await page.locator('.page-view image').boundingBox();
@@ -84,14 +84,14 @@ async function ownPicture(page) {
     const now = i === 0 ? box : await page.locator('.page-view image').boundingBox();
     await page.mouse.click(now.x + now.width * x, now.y + now.height * y);
     await page.getByLabel(`Spot ${i + 1}`).fill(words);
-    await page.locator('.save-words.saving').waitFor({ state: 'detached' });
+    await page.locator('.save-words_words.saving').waitFor({ state: 'detached' });
     await page.getByRole('list', { name: 'What stands on the page' }).getByText(words).waitFor({ state: 'attached' });
   }
-  await page.locator('.drawer-tab', { hasText: 'Pictures' }).click();
+  await page.locator('.drawer_tab', { hasText: 'Pictures' }).click();
   await page.getByRole('button', { name: 'uploaded' }).click();
   await page.getByRole('button', { name: 'lobster', exact: true }).waitFor();
   await page
-    .locator('.save-words')
+    .locator('.save-words_words')
     .getByText(/^saved/i)
     .waitFor();
   await shot(page, 'own-picture');
@@ -107,22 +107,22 @@ async function press(page, x, y) {
 try {
   const teacher = await enter('Maren');
   await shot(teacher, 'desk');
-  await teacher.locator('.desk-sheet', { hasText: 'grey heron' }).click();
+  await teacher.locator('.desk_sheet', { hasText: 'grey heron' }).click();
   await teacher.locator('.page-view').waitFor();
   await press(teacher, 690, 265);
   await teacher.locator('.margin-card.active').waitFor();
   await shot(teacher, 'workbench');
   const sheet = teacher.url();
   await teacher.goto('/desk');
-  await teacher.locator('.desk-sheet', { hasText: 'After dark' }).click();
+  await teacher.locator('.desk_sheet', { hasText: 'After dark' }).click();
   await teacher.locator('.page-view').waitFor();
-  await teacher.locator('.drawer-tab', { hasText: 'Other looks' }).click();
+  await teacher.locator('.drawer_tab', { hasText: 'Other looks' }).click();
   await teacher.getByRole('tab', { name: 'palettes' }).click();
-  await teacher.locator('.look-picture').nth(6).waitFor();
+  await teacher.locator('.small-picture_lookPicture').nth(6).waitFor();
   await press(teacher, 150, 650);
   await shot(teacher, 'looks');
   await teacher.goto('/desk');
-  await teacher.locator('.desk-sheet', { hasText: 'The salt marsh on one page' }).click();
+  await teacher.locator('.desk_sheet', { hasText: 'The salt marsh on one page' }).click();
   await teacher.locator('.page-view').waitFor();
   // The instruction in a colour that is too pale for it.
   await press(teacher, 396, 122);
@@ -130,13 +130,13 @@ try {
   await teacher.getByRole('region', { name: /^Hard to read/ }).waitFor();
   await shot(teacher, 'overview');
   await teacher.goto('/desk');
-  await teacher.locator('.desk-sheet', { hasText: 'A week on the salt marsh' }).click();
+  await teacher.locator('.desk_sheet', { hasText: 'A week on the salt marsh' }).click();
   await teacher.locator('.page-view').waitFor();
-  await teacher.locator('.drawer-tab', { hasText: 'Makers' }).click();
-  await teacher.locator('.maker-supply').first().waitFor();
+  await teacher.locator('.drawer_tab', { hasText: 'Makers' }).click();
+  await teacher.locator('.drawer_makerSupply').first().waitFor();
   await teacher.locator('[data-stage]').focus();
   await press(teacher, 100, 330);
-  await teacher.locator('.outline-pad input').first().waitFor();
+  await teacher.locator('.map_outlinePad input').first().waitFor();
   await shot(teacher, 'map');
   await teacher.locator('[data-stage]').focus();
   await teacher.keyboard.press('Escape');
@@ -160,19 +160,19 @@ try {
   await teacher.goto(sheet);
   await teacher.locator('.page-view').waitFor();
   await teacher.getByRole('link', { name: 'Hand out' }).click();
-  await teacher.locator('.touch-mark').first().waitFor();
+  await teacher.locator('.hand-out_touchMark').first().waitFor();
   await shot(teacher, 'hand-out');
   await teacher.goto('/desk');
-  await teacher.locator('.desk-row', { hasText: 'grey heron' }).click();
+  await teacher.locator('.desk_row', { hasText: 'grey heron' }).click();
   await teacher.locator('.recharts-bar').first().waitFor();
   await shot(teacher, 'spread');
-  await teacher.locator('.spread-card', { hasText: 'Dara Kowal' }).click();
+  await teacher.locator('.spread_card', { hasText: 'Dara Kowal' }).click();
   await teacher.locator('.page-view').waitFor();
   await shot(teacher, 'reading');
   await ownPicture(teacher);
   const student = await enter('Ayo');
   await shot(student, 'tray');
-  await student.locator('.tray-copy').first().click();
+  await student.locator('.tray_copy').first().click();
   await student.locator('.page-view').waitFor();
   await press(student, 690, 521);
   await shot(student, 'copy');

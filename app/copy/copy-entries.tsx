@@ -13,6 +13,7 @@ import { BackCard, bankOf, noteEntries, usedElsewhere } from '../student/entries
 import { LookForList } from '../student/lookfor-list';
 import { findEntry } from '../workbench/aids';
 import { chosenEntry } from '../workbench/chosen-entry';
+import styles from '../student/student.module.css';
 
 /** The margin of a student's copy: the brief, the look-fors, the teacher's notes, and what helps with the selected part. */
 
@@ -42,8 +43,8 @@ export function fixedEntries(editor: Editor, loaded: Loaded, results: Loaded['re
       'brief',
       'What to do',
       <>
-        <h3 className="brief-title">What to do</h3>
-        <p className="brief">{brief || 'Fill in the sheet.'}</p>
+        <h3 className={styles.briefTitle}>What to do</h3>
+        <p className={styles.brief}>{brief || 'Fill in the sheet.'}</p>
       </>,
     ),
     ...(lookFors.length > 0

@@ -4,6 +4,7 @@ import { pageSvg } from '../../core/drawing/svg';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import type { Faces } from '../../core/text/faces';
 import { arrivals, loadMissing, onArrival, pictureNow } from './resources';
+import styles from './small-picture.module.css';
 
 type Props = { sheet: Sheet; page: Page; faces: Faces | null };
 
@@ -17,5 +18,5 @@ export const SmallPicture = memo(function SmallPicture({ sheet, page, faces }: P
     return `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [sheet, page, faces, arrived]);
-  return <img className="look-picture" src={url} alt="" draggable={false} />;
+  return <img className={styles.lookPicture} src={url} alt="" draggable={false} />;
 });

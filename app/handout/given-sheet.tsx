@@ -11,6 +11,9 @@ import { pictureNow } from '../drawing/resources';
 import { useView } from '../margin/view';
 import { sentence } from '../parts/sentence';
 import { ACCESS_WORDS } from '../settings/access-fields';
+import styles from '../margin/frame.module.css';
+import pageTabStyles from '../parts/page-tab.module.css';
+import handOutStyles from './hand-out.module.css';
 
 /** The sheet as students get it, where what they may do is set part by part. */
 
@@ -25,8 +28,8 @@ export function GivenSheet({ editor, sheet }: { editor: Editor; sheet: Sheet }) 
   const { faces, arrived } = useDrawing(sheet);
   const { scale, inset } = view;
   return (
-    <div className="frame-stage dapple" ref={stage}>
-      <div className="frame-room" style={{ width: view.roomWidth, height: view.roomHeight }}>
+    <div className={`${styles.stage} dapple`} ref={stage}>
+      <div className={styles.room} style={{ width: view.roomWidth, height: view.roomHeight }}>
         <div
           className="paper"
           style={{ left: inset.x, top: inset.y, width: page.width * scale, height: page.height * scale }}
@@ -47,7 +50,7 @@ export function GivenSheet({ editor, sheet }: { editor: Editor; sheet: Sheet }) 
           )}
         </div>
       </div>
-      <div className="touch-key">
+      <div className={handOutStyles.touchKey}>
         {ACCESSES.map((touch) => (
           <span key={touch}>
             <i className={touch} />
@@ -60,7 +63,7 @@ export function GivenSheet({ editor, sheet }: { editor: Editor; sheet: Sheet }) 
             <button
               key={id}
               type="button"
-              className="page-tab"
+              className={pageTabStyles.pageTab}
               aria-current={id === page.id}
               onClick={() => setPageId(id)}
             >
@@ -83,7 +86,7 @@ function AccessMarks({ editor, page, scale }: { editor: Editor; page: Page; scal
         <button
           key={item.id}
           type="button"
-          className={`touch-mark ${item.touch}`}
+          className={`${handOutStyles.touchMark} ${item.touch}`}
           aria-label={`${itemName(item)}: students may ${ACCESS_WORDS[item.touch]}`}
           style={{
             left: box.x * scale - 2,

@@ -8,6 +8,7 @@ import { Action } from '../parts/action';
 import type { HandOutDraft, HandOutView } from './draft';
 import { LookForEdit } from './lookfor-edit';
 import { RubricEdit } from './rubric-edit';
+import styles from './hand-out.module.css';
 
 /** The form beside the sheet: to whom it goes, until when, and what is looked for. */
 
@@ -35,7 +36,7 @@ function WhoAndWhen({ of: { draft, set, wrong }, classes }: Of & Pick<HandOutVie
           You have no class yet. <Link to="/classes">Add one</Link>, then come back.
         </p>
       )}
-      <div className="who-row">
+      <div className={styles.whoRow}>
         {classes.map(({ id, name, size }) => (
           <Checkbox
             key={id}
@@ -46,7 +47,7 @@ function WhoAndWhen({ of: { draft, set, wrong }, classes }: Of & Pick<HandOutVie
           </Checkbox>
         ))}
       </div>
-      <p className="due-row">
+      <p className={styles.dueRow}>
         Due{' '}
         <DayField
           time
@@ -65,7 +66,7 @@ function WhoAndWhen({ of: { draft, set, wrong }, classes }: Of & Pick<HandOutVie
 const OpenSupplies = ({ of: { draft, set } }: Of) => (
   <section>
     <h2>Supplies open to students</h2>
-    <div className="who-row">
+    <div className={styles.whoRow}>
       {SUPPLIES.map((supply) => (
         <Checkbox
           key={supply}
@@ -84,16 +85,16 @@ type Props = Of & { view: HandOutView; sheet: Sheet; onRefuse: (reason: string) 
 export function HandoutForm({ of, view, sheet, onRefuse }: Props) {
   const { draft, set, tried, wrong } = of;
   return (
-    <div className="handing-form">
+    <div className={styles.handingForm}>
       <section>
-        <label className="block" htmlFor="title">
+        <label className={styles.block} htmlFor="title">
           Name of the handout
         </label>
         <Input id="title" value={draft.title} onChange={(event) => set({ title: event.target.value })} />
       </section>
       <WhoAndWhen of={of} classes={view.classes} />
       <section>
-        <label className="block" htmlFor="brief">
+        <label className={styles.block} htmlFor="brief">
           Brief: what to do
         </label>
         <Input.TextArea

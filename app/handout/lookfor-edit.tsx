@@ -7,6 +7,7 @@ import type { Result } from '../../core/lookfors/kind';
 import type { Sheet } from '../../core/schema/sheet';
 import { Settings } from './lookfors/all';
 import { Choice } from '../fields/choice';
+import styles from './hand-out.module.css';
 
 /** Choosing look-fors. Each is tried at once on the teacher's own sheet. */
 
@@ -22,10 +23,10 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Prop
   const set = (index: number, patch: Partial<LookFor>) =>
     onChange(lookFors.map((lookFor, i) => (i === index ? ({ ...lookFor, ...patch } as LookFor) : lookFor)));
   return (
-    <div className="lookfor-edit">
+    <div className={styles.lookforEdit}>
       {lookFors.map((lookFor, i) => (
-        <div key={lookFor.id} className="lookfor-row">
-          <div className="lookfor-line">
+        <div key={lookFor.id} className={styles.lookforRow}>
+          <div className={styles.lookforLine}>
             <Input
               size="small"
               value={lookFor.title}
@@ -39,10 +40,10 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Prop
               ✕
             </Action>
           </div>
-          <div className="lookfor-line">
+          <div className={styles.lookforLine}>
             <Settings lookFor={lookFor} sheet={sheet} set={(patch) => set(i, patch)} />
           </div>
-          <div className="lookfor-line">
+          <div className={styles.lookforLine}>
             {lookFor.kind !== 'teacher' && (
               <Choice
                 label="What students are told while they work"
@@ -56,7 +57,7 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Prop
                 width={200}
               />
             )}
-            <span className="quiet lookfor-tried">{triedWords(tried[i])}</span>
+            <span className={`quiet ${styles.lookforTried}`}>{triedWords(tried[i])}</span>
           </div>
         </div>
       ))}

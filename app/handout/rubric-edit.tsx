@@ -3,6 +3,7 @@ import { Button, Input } from 'antd';
 import { nanoid } from 'nanoid';
 import type { Rubric } from '../../core/lookfors/rubric';
 import { Choice } from '../fields/choice';
+import styles from './hand-out.module.css';
 
 /** Rows of a rubric, each with its levels and what they mean. */
 
@@ -16,8 +17,8 @@ export function RubricEdit({ rubric, onChange }: { rubric: Rubric; onChange: (ru
   return (
     <>
       {rubric.rows.map((row) => (
-        <div key={row.id} className="rubric-edit">
-          <div className="rubric-row">
+        <div key={row.id} className={styles.rubricEdit}>
+          <div className={styles.rubricRow}>
             <Input
               size="small"
               aria-label="Row of the rubric"

@@ -1,6 +1,6 @@
 import { COLOURS } from '../theme/tokens';
 import type { Cover } from '../../core/sheet/cover';
-import './cover.css';
+import styles from './cover.module.css';
 
 /** The picture of a sheet's first page. Until it is drawn, paper of the right size and colour stands in its place. */
 
@@ -19,7 +19,7 @@ export function CoverPicture({ src, cover, width, height }: Props) {
   const [wide, high] = [Math.round(page.width * scale), Math.round(page.height * scale)];
   return (
     <span
-      className="cover"
+      className={styles.cover}
       style={{ width: wide, aspectRatio: `${page.width} / ${page.height}`, background: page.ground }}
     >
       <img

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { Form } from 'react-router';
 import { Strip } from './strip';
 import { useZone, whenWords } from '../browser/time';
-import './damaged.css';
+import styles from './damaged.module.css';
 
 export type DamageSaid = { documentId: string; changedAt: Date; last: { at: Date } | null };
 
@@ -25,7 +25,7 @@ export function DamagedScreen({
   now: number;
 }) {
   return (
-    <div className="damaged dapple">
+    <div className={`${styles.damaged} dapple`}>
       <Strip home={home} title={title} />
       <main>
         <DamageCard damage={damage} back={back} now={now} />
@@ -38,7 +38,7 @@ export function DamagedScreen({
 export function DamageCard({ damage, back, now }: { damage: DamageSaid; back: string; now: number }) {
   const zone = useZone();
   return (
-    <section className={card('damage-card')} role="alert">
+    <section className={card(styles.damageCard)} role="alert">
       <h2>This sheet is damaged</h2>
       <p>Its newest state, changed {whenWords(damage.changedAt, now, zone)}, can’t be read. Nothing is thrown away.</p>
       {damage.last ? (

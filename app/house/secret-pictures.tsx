@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { SECRET_LENGTH, SECRET_PICTURES } from '../../core/handout/secret';
-import './secret-pictures.css';
+import styles from './secret-pictures.module.css';
 
 /** Choosing pictures in an order: to sign in, or as a new secret. */
 export function SecretPictures({
@@ -15,7 +15,7 @@ export function SecretPictures({
   return (
     <>
       <input type="hidden" name="secret" value={chosen.join(' ')} />
-      <div className="join-pictures">
+      <div className={styles.pictures}>
         {SECRET_PICTURES.map((picture) => (
           <button
             key={picture}
@@ -28,19 +28,19 @@ export function SecretPictures({
           </button>
         ))}
       </div>
-      <div className="join-chosen" aria-live="polite">
+      <div className={styles.chosen} aria-live="polite">
         <span className="sr">
           {chosen.length} of {SECRET_LENGTH} chosen
         </span>
         {Array.from({ length: SECRET_LENGTH }, (_, i) => (
-          <span key={i} className="join-slot">
+          <span key={i} className={styles.slot}>
             {chosen[i] && <img src={`/art/pictures/flat/${chosen[i]}.svg`} alt="" width={34} height={34} />}
           </span>
         ))}
         <Button onClick={() => onChange([])} disabled={chosen.length === 0}>
           Start over
         </Button>
-        <span className="join-next">{children}</span>
+        <span className={styles.next}>{children}</span>
       </div>
     </>
   );

@@ -3,6 +3,7 @@ import { alteredCount } from '../../core/makers/remake';
 import { Toggle } from '../fields/toggle';
 import { makerOf } from './all';
 import type { PanelProps } from './kit/parts';
+import styles from './kit/kit.module.css';
 
 /** The recipe of what is chosen, in its margin card. */
 export function MakerPanel(props: PanelProps) {
@@ -14,7 +15,7 @@ export function MakerPanel(props: PanelProps) {
     <>
       <Panel {...props} />
       {altered > 0 && (
-        <p className="made-altered">
+        <p className={styles.altered}>
           {altered === 1 ? '1 part was changed by hand' : `${altered} parts were changed by hand`}
           <Toggle
             label="Puts all back to where they would be made; looks stay"

@@ -2,6 +2,7 @@ import type { ReactNode, RefObject } from 'react';
 import type { MarginEntry } from './margin';
 import { Margin } from './margin';
 import type { View } from './view';
+import styles from './frame.module.css';
 
 /** The frame of every sheet screen: strip, stack, stage, margin, drawer. */
 
@@ -35,14 +36,14 @@ export function SheetFrame({
   children,
 }: Props) {
   return (
-    <div className="frame">
+    <div className={styles.frame}>
       {strip}
       {band}
-      <div className="frame-row">
+      <div className={styles.row}>
         {stack}
-        <div className="frame-main">
-          <div className="frame-stage dapple" ref={stage}>
-            <div className="frame-room" style={{ width: view.roomWidth, height: view.roomHeight }}>
+        <div className={styles.main}>
+          <div className={`${styles.stage} dapple`} ref={stage}>
+            <div className={styles.room} style={{ width: view.roomWidth, height: view.roomHeight }}>
               {children}
             </div>
           </div>

@@ -4,7 +4,7 @@ import type { Point } from '../../core/geometry/matrix';
 import { place } from '../../core/margin/place';
 import type { View } from './view';
 import { onStage } from './view';
-import './margin.css';
+import styles from './margin.module.css';
 
 /** The column beside the sheet. Each entry is at the height of the spot it is about, with a line to it. */
 
@@ -89,7 +89,7 @@ export const Margin = memo(function Margin({ entries, view, label, onChoose }: P
         aria-label={label}
         onScroll={(event) => setScroll(event.currentTarget.scrollTop)}
       >
-        <div className="margin-room" style={{ height: bottom }}>
+        <div className={styles.room} style={{ height: bottom }}>
           {entries.map((entry) => (
             <section
               key={entry.id}
@@ -109,7 +109,7 @@ export const Margin = memo(function Margin({ entries, view, label, onChoose }: P
         </div>
       </aside>
       {measured && (
-        <svg className="margin-lines" aria-hidden="true">
+        <svg className={styles.lines} aria-hidden="true">
           {entries.map((entry) => {
             if (!entry.anchor) return null;
             const from = onStage(view, entry.anchor);

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { FileButton } from '../fields/file-button';
 import type { PictureEntry } from './picture-index';
 import { bringPicture } from './picture-index';
+import styles from './pictures.module.css';
 
 type Props = {
   onBrought: (entry: PictureEntry) => void;
@@ -22,7 +23,7 @@ export function BringPicture({ onBrought, onProblem }: Props) {
     else onBrought(brought);
   }
   return (
-    <div className="bring">
+    <div className={styles.bring}>
       <FileButton
         label="Upload a picture: a PNG or JPEG file"
         field="File with a picture"
@@ -33,7 +34,7 @@ export function BringPicture({ onBrought, onProblem }: Props) {
         {busy ? 'uploading …' : 'upload a picture …'}
       </FileButton>
       {problem && (
-        <p className="bring-problem" role="alert">
+        <p className={styles.bringProblem} role="alert">
           {problem}
         </p>
       )}

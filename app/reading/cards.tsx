@@ -9,6 +9,8 @@ import { Leaf, StateLabel, STATE_WORDS } from '../house/leaf';
 import { whenWords } from '../browser/time';
 import type { Route } from '../routes/+types/reading';
 import { Tick } from '../student/lookfor-list';
+import styles from '../student/student.module.css';
+import readingStyles from './reading.module.css';
 
 /** Around a piece being read: the class above, look-fors and rubric in the margin. */
 
@@ -17,15 +19,15 @@ type Say = (step: Saying) => void;
 
 export function Band({ band, current, handoutId }: { band: Loaded['band']; current: string; handoutId: string }) {
   useEffect(() => {
-    document.querySelector('.band [aria-current="page"]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
+    document.querySelector('[data-band] [aria-current="page"]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
   }, [current]);
   return (
-    <nav className="band" aria-label="The class">
+    <nav className={readingStyles.band} data-band aria-label="The class">
       {band.map(({ id, studentName, state }) => (
         <Link
           key={id}
           to={`/handouts/${handoutId}/reading/${id}`}
-          className="band-entry"
+          className={readingStyles.bandEntry}
           aria-current={id === current ? 'page' : undefined}
           title={`${studentName}: ${STATE_WORDS[state]}`}
         >
@@ -34,7 +36,7 @@ export function Band({ band, current, handoutId }: { band: Loaded['band']; curre
           {shortName(studentName)}
         </Link>
       ))}
-      <span className="quiet band-keys">← → next</span>
+      <span className={`quiet ${readingStyles.bandKeys}`}>← → next</span>
     </nav>
   );
 }
@@ -51,7 +53,7 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone }: Judging
   const held = results.map((result) => heldAfter(result, rulings));
   return (
     <>
-      <div className="head-name">
+      <div className={readingStyles.headName}>
         <h2>{copy.studentName}</h2>
         <StateLabel state={copy.state} />
       </div>
@@ -63,7 +65,7 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone }: Judging
             : 'Not handed in: shown as it is now'}
         {lookFors.length > 0 && ` · ${held.filter(Boolean).length} of ${lookFors.length} met`}
       </p>
-      <ul className="lookfors reading-lookfors">
+      <ul className={`${styles.lookfors} ${readingStyles.readingLookfors}`}>
         {lookFors.map((lookFor, i) => (
           <LookForRow
             key={lookFor.id}
@@ -107,7 +109,7 @@ function LookForRow({
           {ruled && result.held !== null ? ' · your ruling' : ''}
         </span>
         {open && (
-          <span className="rule">
+          <span className={readingStyles.rule}>
             {held !== true && (
               <button type="button" onClick={() => rule(true)}>
                 Met
@@ -136,7 +138,7 @@ export function RubricCard({ loaded, said: { marks }, open, say }: JudgingProps)
         </small>
       </h3>
       {loaded.rubric.rows.map((row) => (
-        <div key={row.id} className="rubric-line" role="radiogroup" aria-label={row.name}>
+        <div key={row.id} className={readingStyles.rubricLine} role="radiogroup" aria-label={row.name}>
           <span>{row.name}</span>
           {row.levels.map((level, i) => (
             <button

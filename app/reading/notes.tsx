@@ -2,6 +2,8 @@ import { Button, Input } from 'antd';
 import type { Note } from '../../core/review/said';
 import { MOST_LETTERS } from '../../core/review/said';
 import type { Draft } from '../keeping/sender';
+import styles from '../student/student.module.css';
+import readingStyles from './reading.module.css';
 
 /** Margin notes: what a teacher says about a spot. Enter saves, Shift+Enter starts a new line. */
 
@@ -23,7 +25,7 @@ export function NoteDraft({
 }) {
   const may = shut === null && draft.body.trim() !== '';
   return (
-    <div className="note-draft">
+    <div className={readingStyles.noteDraft}>
       <Input.TextArea
         autoFocus={focus}
         autoSize={{ minRows: 2, maxRows: 8 }}
@@ -70,8 +72,8 @@ export function NoteCard({
 }) {
   return (
     <>
-      <p className="note-words">{note.body}</p>
-      <span className="note-foot">
+      <p className={styles.noteWords}>{note.body}</p>
+      <span className={readingStyles.noteFoot}>
         <span className="quiet">
           {unsent ? 'On its way' : note.settled ? 'The student has dealt with it' : 'Your note'}
         </span>

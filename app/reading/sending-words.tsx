@@ -1,4 +1,5 @@
 import type { Sending } from '../keeping/sender';
+import styles from '../house/save-words.module.css';
 
 /** Shows whether the school has what was said. */
 export function SendingWords({ sending, waiting }: { sending: Sending; waiting: number }) {
@@ -10,7 +11,7 @@ export function SendingWords({ sending, waiting }: { sending: Sending; waiting: 
     'signed out': `Signed out${kept}: sign in again in another tab`,
   };
   return (
-    <span className={`save-words ${sending === 'idle' || sending === 'sending' ? '' : 'offline'}`} role="status">
+    <span className={`${styles.words} ${sending === 'idle' || sending === 'sending' ? '' : 'offline'}`} role="status">
       {words[sending]}
     </span>
   );

@@ -19,8 +19,8 @@ import { keep, useKept } from '../keeping/kept';
 import { orLast, reached } from '../browser/reached';
 import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/classes';
-import './desk.css';
-import './classes.css';
+import styles from './desk.module.css';
+import classesStyles from './classes.module.css';
 
 const Given = z.discriminatedUnion('do', [
   AddingClass.extend({ do: z.literal('add-class') }),
@@ -100,7 +100,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Classes · Dappled Marg
 /** Cards to print, with pictures that are good for one sign-in. They are shown this once. */
 function Cards({ cards }: { cards: readonly Carded[] }) {
   return (
-    <section className={card('cards-made')} aria-label="Cards to print">
+    <section className={card(classesStyles.cardsMade)} aria-label="Cards to print">
       <header>
         <h2>{cards.length === 1 ? 'A card to print' : `${cards.length} cards to print`}</h2>
         <span className="quiet">Each is good for one sign-in, and is shown this once.</span>
@@ -108,14 +108,14 @@ function Cards({ cards }: { cards: readonly Carded[] }) {
           Print
         </Button>
       </header>
-      <ul className="cards-sheet">
+      <ul className={classesStyles.cardsSheet}>
         {cards.map(({ name, pictures, code }) => (
           <li key={name}>
             <strong>{name}</strong>
             <span>
               Class code <b>{code}</b>
             </span>
-            <span className="cards-pictures" aria-label={pictures.join(', ')}>
+            <span className={classesStyles.cardsPictures} aria-label={pictures.join(', ')}>
               {pictures.map((picture, i) => (
                 <img key={i} src={`/art/pictures/flat/${picture}.svg`} alt={picture} width={40} height={40} />
               ))}
@@ -141,7 +141,7 @@ function AddNames({
 }) {
   const [names, setNames] = useKept(personId, boxOf(classId), z.string());
   return (
-    <Form method="post" className="class-add">
+    <Form method="post" className={classesStyles.classAdd}>
       <input type="hidden" name="classId" value={classId} />
       <Input.TextArea
         name="names"
@@ -167,22 +167,22 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
   }, [personId, taken]);
   const [newClass, setNewClass] = useKept(personId, NEW_CLASS, z.string());
   return (
-    <div className="desk dapple">
+    <div className={`${styles.desk} dapple`}>
       <HouseStrip person={loaderData.person} />
-      <main className="classes">
+      <main className={classesStyles.classes}>
         {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
         {actionData?.said && <Alert type="success" showIcon title={actionData.said} role="status" />}
         {actionData && actionData.cards.length > 0 && <Cards cards={actionData.cards} />}
         {loaderData.classes.map((c) => (
-          <section key={c.id} className={card('class-card')} aria-labelledby={`class-${c.id}`}>
+          <section key={c.id} className={card(classesStyles.classCard)} aria-labelledby={`class-${c.id}`}>
             <header>
               <h2 id={`class-${c.id}`}>{c.name}</h2>
               <span className="quiet">{c.size === 1 ? '1 student' : `${c.size} students`}</span>
-              <span className="class-code">
+              <span className={classesStyles.classCode}>
                 Class code <b>{c.code}</b>
               </span>
             </header>
-            <ul className="class-names">
+            <ul className={classesStyles.classNames}>
               {c.members.map((member) => (
                 <li key={member.id}>
                   <span>{member.name}</span>
@@ -206,7 +206,7 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
               ))}
             </ul>
             {c.members.some((member) => !member.hasSecret) && (
-              <Form method="post" className="class-cards">
+              <Form method="post" className={classesStyles.classCards}>
                 <input type="hidden" name="classId" value={c.id} />
                 <Button htmlType="submit" name="do" value="cards" loading={busy}>
                   Cards for all who have no pictures yet
@@ -217,7 +217,7 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
             <AddNames personId={personId} classId={c.id} name={c.name} busy={busy} />
           </section>
         ))}
-        <Form method="post" className={card('class-card class-new')}>
+        <Form method="post" className={card(`${classesStyles.classCard} ${classesStyles.classNew}`)}>
           <h2>Add a class</h2>
           <Input
             name="name"

@@ -21,7 +21,6 @@ import { SheetFrame } from '../margin/frame';
 import { useView } from '../margin/view';
 import { sentence } from '../parts/sentence';
 import type { Loaded } from '../student/entries';
-import '../student/student.css';
 import { Drawer } from '../supplies/drawer';
 import { dropSupply } from '../supplies/sorts';
 import { allowed, filledIn, requireRole } from '../who.server';
@@ -31,8 +30,8 @@ import { Pager } from '../workbench/pager';
 import { SaveWords } from '../workbench/save-words';
 import { SheetStage } from '../workbench/sheet-stage';
 import { UndoRedo } from '../workbench/undo-redo';
-import '../workbench/workbench.css';
 import type { Route } from './+types/copy';
+import styles from '../parts/over-alert.module.css';
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'student');
@@ -130,7 +129,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
         />
       </SheetFrame>
       {(problem || shut) && open && (
-        <div className="over-alert">
+        <div className={styles.overAlert}>
           <Alert type="warning" showIcon title={problem ?? shut} role="alert" />
         </div>
       )}

@@ -16,7 +16,7 @@ import { agoWords, dueWords, useZone } from '../browser/time';
 import { formOf } from '../form.server';
 import { refuse, requireRole } from '../who.server';
 import type { Route } from './+types/desk';
-import './desk.css';
+import styles from './desk.module.css';
 
 const STATES = ['done', 'handed-in', 'another-go', 'under-way', 'not-begun'] as const;
 
@@ -66,7 +66,7 @@ function ProgressLine({ handout }: { handout: Progress }) {
   );
   return (
     <div
-      className="desk-progress"
+      className={styles.progress}
       role="img"
       aria-label={
         STATES.filter((s) => handout.counts[s])
@@ -97,16 +97,16 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
     .filter((h) => h.counts['handed-in'] > 0)
     .sort((a, b) => +(a.oldestWaiting ?? 0) - +(b.oldestWaiting ?? 0));
   return (
-    <div className="desk dapple">
+    <div className={`${styles.desk} dapple`}>
       <HouseStrip person={person} />
       {demo && (
         <div className="demo-note">This is the demo school: everybody in it is made up. Change what you like.</div>
       )}
       <main>
         {actionData && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
-        <Form method="post" className="desk-new" aria-label="Start something new">
+        <Form method="post" className={styles.new} aria-label="Start something new">
           {purposes.map(({ id, name }) => (
-            <button key={id} name="purpose" value={id} className={card('desk-purpose')}>
+            <button key={id} name="purpose" value={id} className={card(styles.purpose)}>
               <PurposeDrawing purpose={id} />
               <span>{name}</span>
             </button>
@@ -118,14 +118,14 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
           {waiting.length === 0 ? (
             <Empty>Nothing to read yet. What students hand in shows here, oldest first.</Empty>
           ) : (
-            <div className="desk-waiting">
+            <div className={styles.waiting}>
               {waiting.map((h) => (
-                <Link key={h.id} to={`/handouts/${h.id}`} className={card('desk-waiter')}>
+                <Link key={h.id} to={`/handouts/${h.id}`} className={card(styles.waiter)}>
                   <CoverPicture src={`/handouts/${h.id}/picture.svg`} cover={h.cover} width={140} height={108} />
                   <span>
                     <strong>{h.title}</strong>
                     <span className="quiet">{h.className}</span>
-                    <span className="desk-count">
+                    <span className={styles.count}>
                       <Leaf state="handed-in" size={20} /> <b>{h.counts['handed-in']}</b> to read
                     </span>
                     <span className="quiet">Oldest {agoWords(h.oldestWaiting, now)}</span>
@@ -141,18 +141,18 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
           {handouts.length === 0 ? (
             <Empty>Nothing is handed out. Open a sheet below and press “Hand out”.</Empty>
           ) : (
-            <div className={card('desk-out')}>
+            <div className={card(styles.out)}>
               {handouts.map((h) => (
-                <Link key={h.id} to={`/handouts/${h.id}`} className="desk-row">
+                <Link key={h.id} to={`/handouts/${h.id}`} className={styles.row}>
                   <strong>{h.title}</strong>
                   <span className="quiet">{h.className}</span>
                   <ProgressLine handout={h} />
-                  <span className={h.dueAt && +h.dueAt < now ? 'desk-late' : 'quiet'}>
+                  <span className={h.dueAt && +h.dueAt < now ? styles.late : 'quiet'}>
                     {sentence(dueWords(h.dueAt, now, zone))}
                   </span>
                 </Link>
               ))}
-              <div className="desk-legend" aria-hidden="true">
+              <div className={styles.legend} aria-hidden="true">
                 {STATES.map((state) => (
                   <span key={state} className="state">
                     <i style={{ background: STATE_COLOURS[state] }} />
@@ -169,10 +169,10 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
           {sheets.length === 0 ? (
             <Empty>No sheets yet. Start one with the row above.</Empty>
           ) : (
-            <div className="desk-sheets">
+            <div className={styles.sheets}>
               {sheets.map((s) => (
-                <Link key={s.id} to={`/sheets/${s.id}`} className="desk-sheet">
-                  <span className="desk-thumb">
+                <Link key={s.id} to={`/sheets/${s.id}`} className={styles.sheet}>
+                  <span className={styles.thumb}>
                     <CoverPicture
                       src={`/sheets/${s.id}/picture.svg?seq=${s.seq}`}
                       cover={s.cover}

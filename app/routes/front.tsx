@@ -19,7 +19,7 @@ import { afterReaching, reached } from '../browser/reached';
 import { Mark } from '../house/strip';
 import { filledIn, fromOf, placeAfter, signedIn, whoIs } from '../who.server';
 import type { Route } from './+types/front';
-import './front.css';
+import styles from './front.module.css';
 
 const SignIn = z.discriminatedUnion('as', [
   TeacherSignIn.extend({ as: z.literal('teacher'), next: z.string().optional() }),
@@ -73,9 +73,9 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
   const busy = useNavigation().state === 'submitting';
   const wrong = (field: string) => actionData?.field === field || undefined;
   return (
-    <div className="front dapple">
+    <div className={`${styles.front} dapple`}>
       <main>
-        <section className="front-name">
+        <section className={styles.name}>
           <Mark size={54} />
           <h1>Dappled Margin</h1>
           <p>
@@ -87,7 +87,7 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
           <Alert type="error" showIcon title={actionData.problem} role="alert" className="front-problem" />
         )}
         {loaderData.empty && (
-          <Form method="post" className={card('front-door')}>
+          <Form method="post" className={card(styles.door)}>
             <h2>Set up your school</h2>
             <p className="quiet">Nobody is here yet. You are the first teacher.</p>
             <input type="hidden" name="as" value="first" />
@@ -104,8 +104,8 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
             </Button>
           </Form>
         )}
-        <div className="front-doors" hidden={loaderData.empty}>
-          <Form method="post" className={card('front-door front-student')}>
+        <div className={styles.doors} hidden={loaderData.empty}>
+          <Form method="post" className={card(`${styles.door} ${styles.student}`)}>
             <h2>I am a student</h2>
             <input type="hidden" name="as" value="student" />
             <label htmlFor="code">Class code</label>
@@ -117,13 +117,13 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
               autoCapitalize="characters"
               status={wrong('code') && 'error'}
               aria-invalid={wrong('code')}
-              className="front-code"
+              className={styles.code}
             />
             <Button htmlType="submit" type="primary" size="large" loading={busy}>
               Find my class
             </Button>
           </Form>
-          <Form method="post" className={card('front-door')}>
+          <Form method="post" className={card(styles.door)}>
             <h2>I am a teacher</h2>
             <input type="hidden" name="as" value="teacher" />
             {loaderData.next && <input type="hidden" name="next" value={loaderData.next} />}
@@ -143,7 +143,7 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
           </Form>
         </div>
         {loaderData.doors.length > 0 && (
-          <Form method="post" className={card('front-demo')}>
+          <Form method="post" className={card(styles.demo)}>
             <input type="hidden" name="as" value="demo" />
             <div>
               <h2>This is a demo</h2>
@@ -152,9 +152,9 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
                 what you like.
               </p>
             </div>
-            <div className="front-people">
+            <div className={styles.people}>
               {loaderData.doors.map((door) => (
-                <button key={door.name} name="person" value={door.name} className="front-person" type="submit">
+                <button key={door.name} name="person" value={door.name} className={styles.person} type="submit">
                   <strong>{door.name}</strong>
                   <span>{door.what}</span>
                 </button>
@@ -162,7 +162,7 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
             </div>
           </Form>
         )}
-        <p className="quiet front-foot">
+        <p className={`quiet ${styles.foot}`}>
           <a href="/credits">Pictures, fonts and their licences</a>
         </p>
       </main>

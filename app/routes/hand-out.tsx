@@ -8,14 +8,13 @@ import { check, formOf, jsonOf } from '../form.server';
 import { useHandOut } from '../handout/draft';
 import { GivenSheet } from '../handout/given-sheet';
 import { HandoutForm } from '../handout/handout-form';
-import '../handout/hand-out.css';
 import { Strip } from '../house/strip';
 import { useSending } from '../keeping/sender';
-import '../margin/margin.css';
 import { allowed, filledIn, requireRole } from '../who.server';
 import { Notice, SaveWords } from '../workbench/save-words';
-import '../workbench/workbench.css';
 import type { Route } from './+types/hand-out';
+import styles from '../margin/frame.module.css';
+import handOutStyles from '../handout/hand-out.module.css';
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
@@ -51,12 +50,12 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
   const sheet = useEditor(editor, 'sheet');
   const handOut = useHandOut(editor, sheet, loaderData);
   return (
-    <div className="frame handing">
+    <div className={`${styles.frame} ${handOutStyles.handing}`}>
       <Strip home="/desk" title={`Hand out: ${sheet.title}`} before={<SaveWords editor={editor} />}>
         <Link to={`/sheets/${loaderData.id}`}>Back to the sheet</Link>
       </Strip>
-      <div className="frame-row">
-        <div className="frame-main">
+      <div className={styles.row}>
+        <div className={`${styles.main} ${styles.wide}`}>
           <GivenSheet editor={editor} sheet={sheet} />
           <aside className="margin-column" aria-label="Who, when and what">
             <HandoutForm of={handOut} view={loaderData} sheet={sheet} onRefuse={(reason) => editor.say(reason)} />

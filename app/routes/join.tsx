@@ -10,7 +10,7 @@ import { afterReaching, reached } from '../browser/reached';
 import { Strip } from '../house/strip';
 import { filledIn, fromOf, signedIn } from '../who.server';
 import type { Route } from './+types/join';
-import './join.css';
+import styles from './join.module.css';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const code = new URL(request.url).searchParams.get('code') ?? '';
@@ -39,24 +39,24 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
   const busy = useNavigation().state === 'submitting';
   const member = members.find(({ ref }) => ref === student);
   return (
-    <div className="join dapple">
+    <div className={`${styles.join} dapple`}>
       <Strip title={`${loaderData.class.name} · ${loaderData.class.school}`} home="/" />
       <main>
         {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
         {!member ? (
-          <section className={card('join-card')}>
+          <section className={card(styles.card)}>
             <h2>Which name is yours?</h2>
             {members.length === 0 && <p>There is nobody in this class yet. Your teacher adds the names.</p>}
-            <div className="join-names">
+            <div className={styles.names}>
               {members.map(({ ref, name }) => (
-                <button key={ref} type="button" className="join-name" onClick={() => setStudent(ref)}>
+                <button key={ref} type="button" className={styles.name} onClick={() => setStudent(ref)}>
                   {name}
                 </button>
               ))}
             </div>
           </section>
         ) : (
-          <Form method="post" className={card('join-card')} onSubmit={() => setChosen([])}>
+          <Form method="post" className={card(styles.card)} onSubmit={() => setChosen([])}>
             <h2>{member.name}, your pictures in your order</h2>
             <p className="quiet">The first time, they are on the card that your teacher gave you.</p>
             <input type="hidden" name="code" value={loaderData.class.code} />

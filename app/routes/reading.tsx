@@ -15,7 +15,6 @@ import { useView } from '../margin/view';
 import { Band } from '../reading/cards';
 import type { Loaded } from '../reading/entries';
 import { anchorOf, readingEntries } from '../reading/entries';
-import '../reading/reading.css';
 import { senderOf } from '../keeping/sender';
 import { SendingWords } from '../reading/sending-words';
 import { useWriting } from '../reading/writing';
@@ -24,6 +23,10 @@ import { pictureNow } from '../drawing/resources';
 import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/reading';
 import { Marks } from './spread';
+import styles from '../parts/over-alert.module.css';
+import studentStyles from '../student/student.module.css';
+import pageTabStyles from '../parts/page-tab.module.css';
+import readingStyles from '../reading/reading.module.css';
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
@@ -150,9 +153,14 @@ function Reading({ loaded }: { loaded: Loaded }) {
               options={['piece', 'handed out', 'key']}
             />
             {loaded.goes.length > 1 && (
-              <span className="goes" role="group" aria-label="Goes">
+              <span className={readingStyles.goes} role="group" aria-label="Goes">
                 {loaded.goes.map(({ number }) => (
-                  <Link key={number} to={`?go=${number}`} aria-current={number === go?.number} className="go-link">
+                  <Link
+                    key={number}
+                    to={`?go=${number}`}
+                    aria-current={number === go?.number}
+                    className={readingStyles.goLink}
+                  >
                     Go {number}
                   </Link>
                 ))}
@@ -163,7 +171,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
                 <button
                   key={p.id}
                   type="button"
-                  className="page-tab"
+                  className={pageTabStyles.pageTab}
                   aria-label={`Page ${i + 1}`}
                   aria-current={i === pageIndex}
                   onClick={() => setPageIndex(i)}
@@ -187,7 +195,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
         onChooseEntry={setActive}
       >
         <div
-          className={`paper${open && shown === 'piece' ? ' reading-paper' : ''}`}
+          className={`paper${open && shown === 'piece' ? ` ${readingStyles.readingPaper}` : ''}`}
           style={{
             left: view.inset.x,
             top: view.inset.y,
@@ -227,13 +235,13 @@ function Reading({ loaded }: { loaded: Loaded }) {
         onCancel={() => setAsking(null)}
       >
         {written.map(({ note, body }) => (
-          <p key={note} className="note-words">
+          <p key={note} className={studentStyles.noteWords}>
             {body}
           </p>
         ))}
       </Modal>
       {problem && (
-        <div className="over-alert">
+        <div className={styles.overAlert}>
           <Alert type="warning" showIcon title={problem} role="alert" />
         </div>
       )}

@@ -10,7 +10,7 @@ import { afterReaching, reached } from '../browser/reached';
 import { Strip } from '../house/strip';
 import { filledIn, tokenOf, whoIs } from '../who.server';
 import type { Route } from './+types/secret';
-import './join.css';
+import styles from './join.module.css';
 
 /** Whoever signed in with a card chooses their own pictures, twice, so that a slip doesn't lock them out. */
 
@@ -42,11 +42,11 @@ export default function Secret({ loaderData, actionData }: Route.ComponentProps)
   const [chosen, setChosen] = useState<string[]>([]);
   const busy = useNavigation().state === 'submitting';
   return (
-    <div className="join dapple">
+    <div className={`${styles.join} dapple`}>
       <Strip title="Your pictures" home="/" />
       <main>
         {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
-        <Form method="post" className={card('join-card')} onSubmit={() => (setFirst(null), setChosen([]))}>
+        <Form method="post" className={card(styles.card)} onSubmit={() => (setFirst(null), setChosen([]))}>
           <h2>
             {first === null
               ? `${loaderData.name}, choose ${SECRET_LENGTH} pictures: your secret from now on`

@@ -22,7 +22,6 @@ import { entriesFor } from '../workbench/sheet-entries';
 import { SheetStage } from '../workbench/sheet-stage';
 import { Stack } from '../workbench/stack';
 import { TitleStrip } from '../workbench/title-strip';
-import '../workbench/workbench.css';
 import type { Route } from './+types/sheet';
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {

@@ -14,8 +14,9 @@ import { dueWords, useZone, whenWords } from '../browser/time';
 import { useSending } from '../keeping/sender';
 import { allowed, requireRole } from '../who.server';
 import type { Route } from './+types/spread';
-import '../spread/spread.css';
 import { later } from '../browser/later';
+import styles from '../margin/frame.module.css';
+import spreadStyles from '../spread/spread.module.css';
 
 const Histogram = later(
   () => import('../spread/histogram').then((part) => part.default),
@@ -62,7 +63,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
       .length,
   }));
   return (
-    <div className="frame">
+    <div className={styles.frame}>
       <Strip
         home="/desk"
         title={handout.title}
@@ -91,15 +92,15 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
           </Button>
         )}
       </Strip>
-      <div className="spread-row">
-        <main className="spread dapple">
-          <div className="spread-states">
+      <div className={spreadStyles.row}>
+        <main className={`${spreadStyles.spread} dapple`}>
+          <div className={spreadStyles.states}>
             {ORDER.map((state) => {
               const count = cards.filter((card) => card.state === state).length;
               return (
                 <Action
                   key={state}
-                  className="spread-state"
+                  className={spreadStyles.state}
                   aria-pressed={only === state}
                   onClick={() => setOnly(only === state ? null : state)}
                 >
@@ -118,58 +119,58 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
             </label>
           </div>
           <div
-            className="spread-cards"
+            className={spreadStyles.cards}
             style={{ gridTemplateColumns: `repeat(auto-fill, minmax(${page.width > page.height ? 214 : 168}px, 1fr))` }}
           >
             {list.map((card) => (
-              <Link key={card.id} to={`/handouts/${handout.id}/reading/${card.id}`} className="spread-card">
-                <span className="spread-picture" style={{ aspectRatio: `${page.width} / ${page.height}` }}>
+              <Link key={card.id} to={`/handouts/${handout.id}/reading/${card.id}`} className={spreadStyles.card}>
+                <span className={spreadStyles.picture} style={{ aspectRatio: `${page.width} / ${page.height}` }}>
                   {card.state === 'not-begun' ? (
-                    <span className="spread-none">Nothing yet</span>
+                    <span className={spreadStyles.none}>Nothing yet</span>
                   ) : (
                     <img src={`/copies/${card.id}/picture.svg?${card.picture}`} alt="" loading="lazy" />
                   )}
                   {shown === 'look-fors' && <Marks marks={card.marks} page={page} />}
                 </span>
-                <span className="spread-name">
+                <span className={spreadStyles.name}>
                   <Leaf state={card.state} />
                   <span className="sr">{STATE_WORDS[card.state]}:</span>
                   <strong>{card.studentName}</strong>
                   <span className="spring" />
                   {card.held !== null && handout.lookFors > 0 && (
-                    <span className="spread-count" title={`${card.held} of ${handout.lookFors} look-fors met`}>
+                    <span className={spreadStyles.count} title={`${card.held} of ${handout.lookFors} look-fors met`}>
                       {card.held}/{handout.lookFors}
                     </span>
                   )}
                 </span>
-                <span className="quiet spread-when">
+                <span className={`quiet ${spreadStyles.when}`}>
                   {STATE_WORDS[card.state]}
                   {card.handedInAt && card.state === 'handed-in' && ` ${whenWords(card.handedInAt, now, zone)}`}
                   {card.go > 1 && ` · go ${card.go}`}
-                  {card.late && <span className="late"> · late</span>}
-                  {card.damaged && <strong className="late"> · damaged</strong>}
+                  {card.late && <span className={spreadStyles.late}> · late</span>}
+                  {card.damaged && <strong className={spreadStyles.late}> · damaged</strong>}
                 </span>
               </Link>
             ))}
             {list.length === 0 && <Empty>No copy is in this state.</Empty>}
           </div>
         </main>
-        <aside className="margin-column spread-margin" aria-label="The class so far">
+        <aside className={`margin-column ${spreadStyles.margin}`} aria-label="The class so far">
           <h2>The class so far</h2>
           <p className="quiet">
             {begun} of {cards.length} have begun · {pieces} {pieces === 1 ? 'piece' : 'pieces'} handed in
           </p>
           {pieces > 0 && handout.lookFors > 0 && (
             <>
-              <section className={card('spread-figure')}>
+              <section className={card(spreadStyles.figure)}>
                 <h3>What is missed most</h3>
                 {missed.length === 0 ? (
                   <p className="quiet">Nothing: every piece has all that can be counted.</p>
                 ) : (
                   missed.map(({ label, count }) => (
-                    <div key={label} className="missed">
+                    <div key={label} className={spreadStyles.missed}>
                       <span>{label}</span>
-                      <span className="missed-bar">
+                      <span className={spreadStyles.missedBar}>
                         <i style={{ width: `${(100 * count) / missed[0].count}%` }} />
                         <b>{count}</b>
                       </span>
@@ -177,7 +178,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
                   ))
                 )}
               </section>
-              <section className={card('spread-figure')}>
+              <section className={card(spreadStyles.figure)}>
                 <h3>
                   Look-fors met <small>pieces</small>
                 </h3>
@@ -206,7 +207,7 @@ const VERDICT_WORDS: Record<PieceMark['verdict'], string> = {
 export function Marks({ marks, page }: { marks: readonly PieceMark[]; page: { width: number; height: number } }) {
   return (
     <svg
-      className="piece-marks"
+      className={spreadStyles.pieceMarks}
       viewBox={`0 0 ${page.width} ${page.height}`}
       role="img"
       aria-label={marks.map((mark) => VERDICT_WORDS[mark.verdict]).join(', ') || 'no marks'}
@@ -214,7 +215,7 @@ export function Marks({ marks, page }: { marks: readonly PieceMark[]; page: { wi
       {marks.map(({ item, box, verdict }) => (
         <rect
           key={item}
-          className={`piece-mark ${verdict}`}
+          className={`${spreadStyles.pieceMark} ${verdict}`}
           x={box.x - 3}
           y={box.y - 3}
           width={box.width + 6}

@@ -10,7 +10,8 @@ import { orLast } from '../browser/reached';
 import { agoWords, dueWords, useZone } from '../browser/time';
 import { requireRole } from '../who.server';
 import type { Route } from './+types/tray';
-import './tray.css';
+import styles from './desk.module.css';
+import trayStyles from './tray.module.css';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'student');
@@ -45,7 +46,7 @@ export default function Tray({ loaderData }: Route.ComponentProps) {
     ['Done', done, 'What you hand in goes here.'],
   ];
   return (
-    <div className="desk dapple">
+    <div className={`${styles.desk} dapple`}>
       <HouseStrip person={loaderData.person} />
       {loaderData.demo && (
         <div className="demo-note">This is the demo school: everybody in it is made up. Change what you like.</div>
@@ -57,16 +58,16 @@ export default function Tray({ loaderData }: Route.ComponentProps) {
             {entries.length === 0 ? (
               <Empty>{empty}</Empty>
             ) : (
-              <div className="tray-copies">
+              <div className={trayStyles.copies}>
                 {entries.map((copy) => (
-                  <Link key={copy.id} to={`/copies/${copy.id}`} className={card('tray-copy')}>
-                    <span className="tray-picture">
+                  <Link key={copy.id} to={`/copies/${copy.id}`} className={card(trayStyles.copy)}>
+                    <span className={trayStyles.picture}>
                       <img src={`/copies/${copy.id}/picture.svg?seq=${copy.seq}`} alt="" loading="lazy" />
                     </span>
                     <strong>{copy.title}</strong>
                     <StateLabel state={copy.state} />
                     {copy.damage !== null && <strong className="damage-word">Damaged</strong>}
-                    <span className={copy.dueAt && +copy.dueAt < now && toDo.includes(copy) ? 'desk-late' : 'quiet'}>
+                    <span className={copy.dueAt && +copy.dueAt < now && toDo.includes(copy) ? styles.late : 'quiet'}>
                       {sentence(newsOf(copy))}
                     </span>
                   </Link>

@@ -17,6 +17,7 @@ import { makerOf } from '../makers/all';
 import { MakerPanel } from '../makers/panel';
 import { RoleField } from './role-field';
 import { WordsFields } from './words-fields';
+import styles from './settings.module.css';
 
 /** The settings of the selection in its margin card: numbers always, the rest on tabs. */
 
@@ -58,7 +59,7 @@ export function ItemSettings({ editor, items, sheet }: Props) {
     <EditorContext.Provider value={editor}>
       <div className="settings">
         <h3>
-          <span className="settings-name">{one ? itemName(item) : `${items.length} things`}</span>
+          <span className={styles.name}>{one ? itemName(item) : `${items.length} things`}</span>
           <small>{one ? kindName(item) : 'together'}</small>
         </h3>
         <NumbersFields editor={editor} items={items} unit={sheet.unit} />

@@ -7,6 +7,7 @@ import { everyItem, findOn } from '../../core/sheet/tree';
 import type { MarginEntry } from '../margin/margin';
 import type { copyView } from '../../server/views/copy-view';
 import { pictureNow } from '../drawing/resources';
+import styles from './student.module.css';
 
 /** What stands in the margin of a student's copy: what came back, notes on their spots, the word bank. */
 
@@ -40,7 +41,7 @@ export function BackCard({ loaded }: { loaded: Loaded }) {
         {state === 'done' ? 'Done' : 'Another go'} <small>{marks ? `${marks.got} of ${marks.of} points` : ''}</small>
       </h3>
       {marks && (
-        <div className="back-marks">
+        <div className={styles.backMarks}>
           {marks.rubric.rows.map((row) => (
             <span key={row.id}>
               {row.name} <b>{row.levels[marks.marks[row.id]]?.points ?? '–'}</b>
@@ -85,7 +86,7 @@ export function noteEntries(
         content: (
           <>
             {note.earlier !== null && <p className="quiet">On go {note.earlier}</p>}
-            <p className="note-words">{note.body}</p>
+            <p className={styles.noteWords}>{note.body}</p>
             <Checkbox
               checked={note.settled}
               onChange={(event) =>

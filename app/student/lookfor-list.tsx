@@ -1,5 +1,6 @@
 import type { Result } from '../../core/lookfors/kind';
 import type { StudentLookFor } from '../../core/lookfors/all';
+import styles from './student.module.css';
 
 /** What the teacher will look for, counted as the student works. */
 
@@ -58,7 +59,7 @@ export function LookForList({ lookFors, results, done, onGo }: Props) {
         Your teacher {done ? 'looked' : 'will look'} for{' '}
         <small>{counted.length > 0 && `${held} of ${counted.length}`}</small>
       </h3>
-      <ul className="lookfors">
+      <ul className={styles.lookfors}>
         {lookFors.map((lookFor, i) => {
           const result = results[i];
           const open = result?.evidence.find(
@@ -80,7 +81,7 @@ export function LookForList({ lookFors, results, done, onGo }: Props) {
                 {filled && <span className="quiet"> · filled in</span>}
                 {!result && <span className="quiet"> · your teacher looks at this</span>}
                 {open && !done && (
-                  <button type="button" className="lookfor-go" onClick={() => onGo(open.items[0])}>
+                  <button type="button" className={styles.lookforGo} onClick={() => onGo(open.items[0])}>
                     Next one
                   </button>
                 )}

@@ -7,6 +7,7 @@ import { focusSheet } from '../fields/focus';
 import { loadIndex, pictureIndex } from '../pictures/picture-index';
 import type { NamedSupply } from './sorts';
 import { namedSupplies } from './sorts';
+import styles from './drawer.module.css';
 
 /** Adds whatever is called by its name, from the keyboard: “+”, a few letters, Enter. */
 
@@ -30,7 +31,7 @@ export function AddByName({ editor }: { editor: Editor }) {
   return (
     <AutoComplete
       size="small"
-      className="add-by-name"
+      className={styles.addByName}
       data-add-by-name
       aria-label="Add by name"
       placeholder="Add by name  +"

@@ -10,14 +10,17 @@ import { Shapes } from './shapes';
 import type { Sort } from './sort';
 import { isOpenTo } from './sort';
 import { Words } from './words';
-import './drawer.css';
+import styles from './drawer.module.css';
 
 /** The supply drawer: compartments of what can be added. A press adds it, and it can be dragged to its place. */
 
 type Compartment = { id: string; name: string; supply: Sort['supply']; content: (editor: Editor) => ReactNode };
 
 // Loaded when first opened.
-const AddByName = later(() => import('./add-by-name').then((part) => part.AddByName), <span className="add-by-name" />);
+const AddByName = later(
+  () => import('./add-by-name').then((part) => part.AddByName),
+  <span className={styles.addByName} />,
+);
 const Pens = later(() => import('./pen').then(({ Pens }) => Pens));
 const Makers = later(() => import('./makers').then(({ Makers }) => Makers));
 const Signs = later(() => import('./signs').then(({ Signs }) => Signs));
@@ -47,8 +50,8 @@ export const Drawer = memo(function Drawer({ editor, note }: { editor: Editor; n
   const current = open.find(({ id }) => id === shown);
   return (
     <section className={`drawer${current ? ' open' : ''}`} aria-label="Supplies">
-      <div className="drawer-top">
-        <div className="drawer-tabs" role="tablist" aria-label="Compartments" onKeyDown={(event) => rove(event, 'tab')}>
+      <div className={styles.top}>
+        <div className={styles.tabs} role="tablist" aria-label="Compartments" onKeyDown={(event) => rove(event, 'tab')}>
           {open.map(({ id, name }, i) => (
             <button
               key={id}
@@ -60,7 +63,7 @@ export const Drawer = memo(function Drawer({ editor, note }: { editor: Editor; n
                 i,
               )}
               aria-controls="compartment"
-              className="drawer-tab"
+              className={styles.tab}
               onClick={() => {
                 if (editor.tool?.kind !== 'sampler') editor.put({ tool: null });
                 if (editor.past) editor.put({ past: null });
@@ -72,10 +75,10 @@ export const Drawer = memo(function Drawer({ editor, note }: { editor: Editor; n
           ))}
         </div>
         <AddByName editor={editor} />
-        {note && <span className="quiet drawer-note">{note}</span>}
+        {note && <span className={`quiet ${styles.note}`}>{note}</span>}
       </div>
       {current && (
-        <div id="compartment" className="compartment" role="tabpanel" aria-label={current.name}>
+        <div id="compartment" className={styles.compartment} role="tabpanel" aria-label={current.name}>
           {current.content(editor)}
         </div>
       )}

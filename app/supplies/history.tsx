@@ -12,6 +12,7 @@ import { useZone, whenWords } from '../browser/time';
 import { SmallPicture } from '../drawing/small-picture';
 import type { Editor } from '../document/editor';
 import { untilChanged, useEditor } from '../document/editor';
+import styles from './drawer.module.css';
 
 /** The sheet's history: a slider over all that was ever done, named moments with pictures, and the way back to any of them. */
 
@@ -155,9 +156,9 @@ export function SheetHistory({ editor }: { editor: Editor }) {
   if (!film) return <Busy>Loading the history …</Busy>;
   const steps = film.last - film.from;
   return (
-    <div className="history">
-      <div className="history-line">
-        <label className="history-slider">
+    <div className={styles.history}>
+      <div className={styles.historyLine}>
+        <label className={styles.historySlider}>
           <span className="quiet">
             {steps === 0 ? 'Nothing has been done yet' : `${seq - film.from} of ${steps} steps`}
           </span>
@@ -225,10 +226,10 @@ export function SheetHistory({ editor }: { editor: Editor }) {
       {moments
         .filter((moment) => moment.seq >= film.from && moment.seq <= film.last)
         .map((moment) => (
-          <div key={moment.id} className="moment">
+          <div key={moment.id} className={styles.moment}>
             <button
               type="button"
-              className="look"
+              className={styles.look}
               onClick={() => show(moment.seq, film)}
               title={`Look at “${moment.name}”`}
             >
@@ -237,7 +238,7 @@ export function SheetHistory({ editor }: { editor: Editor }) {
             </button>
             <button
               type="button"
-              className="moment-drop"
+              className={styles.momentDrop}
               aria-label={`Delete the moment ${moment.name}`}
               onClick={() => void post({ do: 'drop', id: moment.id })}
             >

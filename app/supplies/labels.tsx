@@ -5,6 +5,7 @@ import type { Editor } from '../document/editor';
 import { labelAround } from '../makers/labels/around';
 import { Supplied } from './supplied';
 import type { Sort } from './sort';
+import styles from './drawer.module.css';
 
 /** Labels with their lines, blanks, and the word bank. */
 
@@ -79,7 +80,7 @@ export function Labels({ editor }: { editor: Editor }) {
           ))}
         </svg>
       </Supplied>
-      <p className="supplies-hint">
+      <p className={styles.suppliesHint}>
         Choose a diagram on the sheet, and its parts can be labelled one by one from the margin.
       </p>
     </>

@@ -20,6 +20,7 @@ import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 import { all } from '../commands/steps';
 import { exchangePalette } from '../commands/palettes';
+import styles from './drawer.module.css';
 
 /** Other looks for the same content: arrangements, palettes, font pairs. Each is previewed, and is one step. */
 
@@ -113,15 +114,15 @@ export function Looks({ editor }: { editor: Editor }) {
     });
   }, [editor, faces, mode, seed, sheet, page.id, ids]);
   return (
-    <div className="looks">
-      <div className="looks-ways" role="tablist" aria-label="Other looks">
+    <div className={styles.looks}>
+      <div className={styles.looksWays} role="tablist" aria-label="Other looks">
         {MODES.map(({ id, name }) => (
           <button
             key={id}
             type="button"
             role="tab"
             aria-selected={id === mode}
-            className={`pictures-group${id === mode ? ' on' : ''}`}
+            className={`${styles.picturesGroup}${id === mode ? ' on' : ''}`}
             onClick={() => setMode(id)}
           >
             {sentence(name)}
@@ -141,7 +142,7 @@ export function Looks({ editor }: { editor: Editor }) {
       {choices.map(({ id, name, sheet: after, page: own, take }) => {
         const shown = own ?? after.pages.find((one) => one.id === page.id) ?? after.pages[0];
         return (
-          <button key={id} type="button" className="look" aria-label={name} title={name} onClick={take}>
+          <button key={id} type="button" className={styles.look} aria-label={name} title={name} onClick={take}>
             <SmallPicture sheet={after} page={shown} faces={faces} />
             <span>{sentence(name)}</span>
           </button>

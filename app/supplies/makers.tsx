@@ -5,6 +5,7 @@ import type { Editor } from '../document/editor';
 import { MAKERS } from '../makers/all';
 import { addMade } from '../makers/kit/begin';
 import { PRACTICE_SHEET } from './made';
+import styles from './drawer.module.css';
 
 /** Makers: what takes longest by hand. A press puts one on the sheet; its recipe then stands in the margin. */
 
@@ -16,7 +17,7 @@ export function Makers({ editor }: { editor: Editor }) {
     <button
       key={kind}
       type="button"
-      className="supply maker-supply"
+      className={`${styles.supply} ${styles.makerSupply}`}
       draggable
       onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:made ${kind}`)}
       onClick={() => void addMade(editor, begin)}
@@ -33,9 +34,14 @@ export function Makers({ editor }: { editor: Editor }) {
   return (
     <>
       {tiles}
-      <div className="practice-kinds" role="group" aria-label="Kinds of practice sheets">
+      <div className={styles.practiceKinds} role="group" aria-label="Kinds of practice sheets">
         {(Object.keys(PRACTICES) as PracticeType[]).map((type) => (
-          <button key={type} type="button" className="pictures-group" onClick={() => PRACTICE_SHEET.put(editor, type)}>
+          <button
+            key={type}
+            type="button"
+            className={styles.picturesGroup}
+            onClick={() => PRACTICE_SHEET.put(editor, type)}
+          >
             {sentence(PRACTICES[type].name)}
           </button>
         ))}

@@ -6,6 +6,7 @@ import { PageView } from '../drawing/page-view';
 import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 import { addPage, duplicatePage, movePage, removePage } from '../commands/page-commands';
+import styles from './drawer.module.css';
 
 /** The pages of the sheet as small pictures: to turn to, reorder, add, duplicate and remove. */
 
@@ -15,7 +16,11 @@ const [HEIGHT, WIDTH] = [78, 150];
 const Small = memo(function Small({ sheet, page, faces }: { sheet: Sheet; page: Page; faces: Faces }) {
   const scale = Math.min(HEIGHT / page.height, WIDTH / page.width);
   return (
-    <span className="page-small" style={{ width: page.width * scale, height: page.height * scale }} aria-hidden="true">
+    <span
+      className={styles.pageSmall}
+      style={{ width: page.width * scale, height: page.height * scale }}
+      aria-hidden="true"
+    >
       <PageView sheet={sheet} page={page} faces={faces} arrived={0} scale={scale} label="" />
     </span>
   );
@@ -37,11 +42,11 @@ export function Pages({ editor }: { editor: Editor }) {
   }, [moved, pages]);
   return (
     <>
-      <ol className="pages" aria-label="Pages">
+      <ol className={styles.pages} aria-label="Pages">
         {pages.map((page, i) => (
           <li
             key={page.id}
-            className={over === i ? 'page-drop' : undefined}
+            className={over === i ? styles.pageDrop : undefined}
             onDragOver={(event) => {
               if (dragged === null) return;
               event.preventDefault();
@@ -80,7 +85,7 @@ export function Pages({ editor }: { editor: Editor }) {
           </li>
         ))}
       </ol>
-      <div className="pages-do">
+      <div className={styles.pagesDo}>
         <Chip onClick={() => addPage(editor)}>add page</Chip>
         <Chip onClick={() => duplicatePage(editor)}>duplicate page</Chip>
         {pages.length > 1 && (

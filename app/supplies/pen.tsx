@@ -3,6 +3,7 @@ import { DRAWN } from '../../core/schema/defaults';
 import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 import { Swatches } from '../colour/swatches';
+import styles from './drawer.module.css';
 
 /** Pens of some widths and an eraser: picked up with a press, put down with another or with Escape. */
 
@@ -33,7 +34,7 @@ export function Pens({ editor }: { editor: Editor }) {
           <button
             key={pen.name}
             type="button"
-            className={`supply${on ? ' on' : ''}`}
+            className={`${styles.supply}${on ? ' on' : ''}`}
             aria-pressed={on}
             onClick={() => take(on ? null : { kind: 'pen', colour, weight: pen.weight })}
           >
@@ -52,7 +53,7 @@ export function Pens({ editor }: { editor: Editor }) {
       })}
       <button
         type="button"
-        className={`supply${tool?.kind === 'eraser' ? ' on' : ''}`}
+        className={`${styles.supply}${tool?.kind === 'eraser' ? ' on' : ''}`}
         aria-pressed={tool?.kind === 'eraser'}
         onClick={() => take(tool?.kind === 'eraser' ? null : { kind: 'eraser', size: 14 })}
       >
@@ -68,7 +69,7 @@ export function Pens({ editor }: { editor: Editor }) {
         </svg>
         <span>Eraser</span>
       </button>
-      <div className="pen-colours">
+      <div className={styles.penColours}>
         <Swatches
           label="ink"
           value={colour}

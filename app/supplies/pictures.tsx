@@ -8,6 +8,8 @@ import { loadIndex, OWN, pictureIndex, putPictureAway, titleOf, usePictures } fr
 import { nodeAt, pictureNode } from '../makers/map/map-commands';
 import type { Sort } from './sort';
 import { Ways } from './ways';
+import styles from './drawer.module.css';
+import picturesStyles from '../pictures/pictures.module.css';
 
 /** Pictures to put on the sheet, by group or by a word: the shipped ones and those brought along. */
 
@@ -38,7 +40,7 @@ export function Pictures({ editor }: { editor: Editor }) {
   );
   const found = wanted.trim() ? search(wanted).slice(0, 80) : index.filter((entry) => entry.group === group);
   return (
-    <div className="pictures">
+    <div className={styles.pictures}>
       <Ways
         label="Find a picture"
         wanted={wanted}
@@ -47,9 +49,9 @@ export function Pictures({ editor }: { editor: Editor }) {
         onWanted={setWanted}
         onGroup={(id) => id && setGroup(id)}
       />
-      <div className="pictures-found" aria-live="polite">
+      <div className={styles.picturesFound} aria-live="polite">
         {group === OWN && !wanted.trim() && (
-          <div className="bring-line">
+          <div className={styles.bringLine}>
             <BringPicture onBrought={(entry) => addPicture(editor, entry)} onProblem={(words) => editor.say(words)} />
             <span className="quiet">A PNG or JPEG file. It can be dropped or pasted on the sheet as well.</span>
           </div>
@@ -60,10 +62,10 @@ export function Pictures({ editor }: { editor: Editor }) {
           </p>
         )}
         {found.map((entry) => (
-          <span key={entry.id} className="picture-place">
+          <span key={entry.id} className={styles.picturePlace}>
             <button
               type="button"
-              className="picture"
+              className={picturesStyles.picture}
               title={titleOf(entry)}
               aria-label={entry.name}
               draggable
@@ -75,7 +77,7 @@ export function Pictures({ editor }: { editor: Editor }) {
             {entry.group === OWN && (
               <button
                 type="button"
-                className="picture-away"
+                className={styles.pictureAway}
                 aria-label={`Removes “${entry.name}” from this list; sheets that show it keep it`}
                 title={`Removes “${entry.name}” from this list; sheets that show it keep it`}
                 onClick={() => void putPictureAway(entry.id).then((problem) => problem && editor.say(problem))}

@@ -7,6 +7,8 @@ import type { Editor } from '../document/editor';
 import { addShape } from '../commands/commands';
 import type { Sort } from './sort';
 import { Ways } from './ways';
+import styles from './drawer.module.css';
+import picturesStyles from '../pictures/pictures.module.css';
 
 /** The shapes, by family or by a word. */
 
@@ -47,7 +49,7 @@ export function Shapes({ editor }: { editor: Editor }) {
     ? search(wanted).map(({ id }) => id)
     : (FAMILIES.find(({ name }) => name === family)?.shapes ?? []);
   return (
-    <div className="pictures shapes">
+    <div className={`${styles.pictures} shapes`}>
       <Ways
         label="Find a shape"
         wanted={wanted}
@@ -56,13 +58,13 @@ export function Shapes({ editor }: { editor: Editor }) {
         onWanted={setWanted}
         onGroup={(id) => id && setFamily(id)}
       />
-      <div className="shapes-found">
+      <div className={styles.shapesFound}>
         {found.length === 0 && <p className="quiet">No shape is called “{wanted}”.</p>}
         {found.map((shape) => (
           <button
             key={shape}
             type="button"
-            className="picture"
+            className={picturesStyles.picture}
             title={shapeName(shape)}
             aria-label={shapeName(shape)}
             draggable

@@ -6,6 +6,7 @@ import type { Editor } from '../document/editor';
 import { add, newId, placeFor, touch } from '../commands/steps';
 import { typeWords } from '../commands/word-commands';
 import { Ways } from './ways';
+import styles from './drawer.module.css';
 
 /** Symbols and emoji by search, the last used first. They go into the text being edited, or become a text box. */
 
@@ -70,7 +71,7 @@ export function Signs({ editor }: { editor: Editor }) {
     if (group === null && recent.length === 0 && first) setGroup(first);
   }, [group, recent.length, first]);
   return (
-    <div className="pictures signs">
+    <div className={`${styles.pictures} signs`}>
       <Ways
         label="Find a sign"
         wanted={wanted}
@@ -82,7 +83,7 @@ export function Signs({ editor }: { editor: Editor }) {
         onWanted={setWanted}
         onGroup={setGroup}
       />
-      <div className="signs-found" aria-live="polite">
+      <div className={styles.signsFound} aria-live="polite">
         {there.kind === 'failed' && <NotFetched again={shipped.again} />}
         {shown.length === 0 && wanted.trim() && (
           <p className="quiet">No sign is called “{wanted}”. Try a simpler word, such as “arrow”, “fish” or “pi”.</p>
@@ -91,7 +92,7 @@ export function Signs({ editor }: { editor: Editor }) {
           <button
             key={sign}
             type="button"
-            className="sign"
+            className={styles.sign}
             title={name}
             aria-label={name}
             onMouseDown={(event) => event.preventDefault()}

@@ -1,5 +1,6 @@
 import { sentence } from '../parts/sentence';
 import type { ReactNode } from 'react';
+import styles from './drawer.module.css';
 
 type Props = {
   name: string;
@@ -14,7 +15,7 @@ export function Supplied({ name, drag, onAdd, children }: Props) {
   return (
     <button
       type="button"
-      className="supply"
+      className={styles.supply}
       draggable
       onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:${drag}`)}
       onClick={onAdd}

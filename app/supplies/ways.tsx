@@ -1,5 +1,6 @@
 import { sentence } from '../parts/sentence';
 import { Input } from 'antd';
+import styles from './drawer.module.css';
 
 type Props = {
   /** What is found here, as in “Find a picture”. */
@@ -14,7 +15,7 @@ type Props = {
 /** The two ways into a compartment: search, or a group. */
 export function Ways({ label, wanted, group, groups, onWanted, onGroup }: Props) {
   return (
-    <div className="pictures-ways">
+    <div className={styles.picturesWays}>
       <Input
         size="small"
         allowClear
@@ -23,12 +24,12 @@ export function Ways({ label, wanted, group, groups, onWanted, onGroup }: Props)
         value={wanted}
         onChange={(event) => onWanted(event.target.value)}
       />
-      <div className="pictures-groups">
+      <div className={styles.picturesGroups}>
         {groups.map(({ id, name }) => (
           <button
             key={name}
             type="button"
-            className={`pictures-group${!wanted.trim() && id === group ? ' on' : ''}`}
+            className={`${styles.picturesGroup}${!wanted.trim() && id === group ? ' on' : ''}`}
             onClick={() => (onGroup(id), onWanted(''))}
           >
             {sentence(name)}

@@ -5,6 +5,7 @@ import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 import { Supplied } from './supplied';
 import type { Sort } from './sort';
+import styles from './drawer.module.css';
 
 /** Text to put on the sheet, by its role. */
 
@@ -41,7 +42,7 @@ function RoleSample({ role }: { role: Sheet['roles'][string] }) {
   return (
     <em
       aria-hidden="true"
-      className="supply-words"
+      className={styles.supplyWords}
       style={{
         fontWeight: bold ? 700 : 400,
         fontStyle: italic ? 'italic' : 'normal',

@@ -43,3 +43,50 @@ describe('nothing but tokens', () => {
     expect(Object.values(COLOURS).every((colour) => /^#[0-9a-f]{6}$/.test(colour))).toBe(true);
   });
 });
+
+describe('styles', () => {
+  const modules = styles.filter(({ file }) => file.endsWith('.module.css'));
+  const asked = code.flatMap(({ file, text }) =>
+    [...text.matchAll(/import (\w+) from '([^']+\.module\.css)'/g)].map(([, name, from]) => ({
+      file,
+      text,
+      name,
+      from: path.join(path.dirname(file), from),
+    })),
+  );
+
+  test('stand in modules, but for those of the whole and of what is drawn above the sheet', () => {
+    const plain = styles.filter(({ file }) => !file.endsWith('.module.css')).map(({ file }) => file);
+    expect(plain.toSorted()).toEqual(['canvas/stage.css', 'theme/base.css', 'theme/landmarks.css']);
+  });
+  test('have names that tell their module', () => {
+    const names = modules.map(({ file }) => path.basename(file));
+    expect(names.filter((name, i) => names.indexOf(name) !== i)).toEqual([]);
+  });
+  test('are there where they are asked for, and asked for where they are there', () => {
+    const classesOf = (text: string) =>
+      new Set(
+        [...text.replaceAll(/:global\([^)]*\)/g, '').matchAll(/\.([a-z]\w*)(?=[^;{}]*\{)/g)].map(([, name]) => name),
+      );
+    const used = new Map<string, Set<string>>();
+    for (const { text, name, from } of asked) {
+      const set = used.get(from) ?? new Set();
+      for (const [, one] of text.matchAll(new RegExp(`\\b${name}\\.(\\w+)`, 'g'))) set.add(one);
+      // Looked up by a value, such as the tone of a chip.
+      if (text.includes(`${name}[`)) set.add('*');
+      used.set(from, set);
+    }
+    for (const { file, text } of modules) {
+      const [there, wanted] = [classesOf(text), used.get(file) ?? new Set<string>()];
+      expect(
+        [...wanted].filter((name) => name !== '*' && !there.has(name)),
+        `wanted of ${file}`,
+      ).toEqual([]);
+      if (!wanted.has('*'))
+        expect(
+          [...there].filter((name) => !wanted.has(name)),
+          `unused in ${file}`,
+        ).toEqual([]);
+    }
+  });
+});

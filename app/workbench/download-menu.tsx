@@ -7,6 +7,7 @@ import { download } from '../browser/download';
 import type { Editor } from '../document/editor';
 import type { ExportState, Wanted } from './export-file';
 import { exportFile, ExportProblem } from './export-file';
+import styles from './workbench.module.css';
 
 const HOW = { pdf: 'the PDF', png: 'the picture' };
 
@@ -48,7 +49,7 @@ export function DownloadMenu({ editor, sheetId, page }: { editor: Editor; sheetI
 
   if (now)
     return (
-      <span className="exporting">
+      <span className={styles.exporting}>
         <span role="status">{wordsOf(now.what, now.making)}</span>
         <Action onClick={() => stop.current?.abort()}>stop</Action>
       </span>

@@ -2,6 +2,7 @@ import { Action } from '../parts/action';
 import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 import { turnPage } from '../commands/page-commands';
+import styles from './workbench.module.css';
 
 /** Turns the pages of a sheet that has several. */
 export function Pager({ editor }: { editor: Editor }) {
@@ -15,7 +16,7 @@ export function Pager({ editor }: { editor: Editor }) {
     </Action>
   );
   return (
-    <span className="pager">
+    <span className={styles.pager}>
       {turn(-1, 'Previous page', '‹')}
       Page {at + 1} of {pages.length}
       {turn(1, 'Next page', '›')}

@@ -15,6 +15,7 @@ import type { Finding, Found } from '../../workers/studio';
 import type { MarginEntry } from '../margin/margin';
 import type { Editor } from '../document/editor';
 import { studio } from '../document/helpers';
+import settingsStyles from '../settings/settings.module.css';
 
 /**
  * Text that can't be read: for lack of contrast or of signs in the font, or because it is too small in print. Found off the
@@ -76,7 +77,7 @@ function entriesOf<F extends FoundAt>(
         content: (
           <div className="finding">
             <h3>
-              <span className="settings-name">{name}</span>
+              <span className={settingsStyles.name}>{name}</span>
               <small>{what}</small>
             </h3>
             {facts(found)}

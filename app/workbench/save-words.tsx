@@ -3,6 +3,8 @@ import { fileName } from '../../core/items/name';
 import { downloadText } from '../browser/download';
 import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
+import styles from '../house/save-words.module.css';
+import workbenchStyles from './workbench.module.css';
 
 const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 
@@ -11,7 +13,7 @@ export function SaveWords({ editor }: { editor: Editor }) {
   const save = useEditor(editor, 'saveShown');
   const changes = (n: number) => `${n} ${n === 1 ? 'change' : 'changes'}`;
   return (
-    <span className={`save-words ${save.kind}`} role="status" suppressHydrationWarning>
+    <span className={`${styles.words} ${save.kind}`} role="status" suppressHydrationWarning>
       {save.kind === 'saved' && `Saved ${clock.format(save.at)}`}
       {save.kind === 'saving' && 'Saving …'}
       {save.kind === 'offline' &&
@@ -30,7 +32,7 @@ function SetAside({ editor }: { editor: Editor }) {
     downloadText(`${fileName(editor.sheet.title, 'sheet')} (not saved).json`, 'application/json', words);
   };
   return (
-    <div className="notice">
+    <div className={workbenchStyles.notice}>
       <span>
         {aside.length === 1 ? '1 change could not be saved' : `${aside.length} changes could not be saved`} and{' '}
         {aside.length === 1 ? 'is' : 'are'} kept in this browser: {aside.at(-1)!.reason}
@@ -45,10 +47,10 @@ function SetAside({ editor }: { editor: Editor }) {
 export function Notice({ editor }: { editor: Editor }) {
   const notice = useEditor(editor, 'notice');
   return (
-    <div className="notice-place" role="alert">
+    <div className={workbenchStyles.noticePlace} role="alert">
       <SetAside editor={editor} />
       {notice && (
-        <div key={notice.count} className="notice">
+        <div key={notice.count} className={workbenchStyles.notice}>
           <span>{notice.text}</span>
           <Action onClick={() => editor.hush()}>OK</Action>
         </div>

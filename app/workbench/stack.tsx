@@ -15,7 +15,7 @@ import { useEditor } from '../document/editor';
 import { lightUp } from '../canvas/light';
 import { useRested } from '../fields/rested';
 import { useRows } from '../fields/rows';
-import './stack.css';
+import styles from './stack.module.css';
 
 /** The stack: everything on the page (or in the open group), front to back. */
 
@@ -50,7 +50,7 @@ const Face = memo(function Face({ item: now, page: pageNow, roles, faces, arrive
     );
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [item, page, roles, faces, arrived]);
-  if (!drawn) return <span className="stack-words">{onTile(itemName(item))}</span>;
+  if (!drawn) return <span className={styles.words}>{onTile(itemName(item))}</span>;
   return <svg viewBox={drawn.view} width="30" height="30" dangerouslySetInnerHTML={{ __html: drawn.html }} />;
 });
 
@@ -103,14 +103,14 @@ export const Stack = memo(function Stack({
   return (
     <nav className="stack" aria-label="Things on the page, front to back">
       {group ? (
-        <button className="stack-end" onClick={() => editor.enter(null)} title="Leave the group (Esc)">
+        <button className={styles.end} onClick={() => editor.enter(null)} title="Leave the group (Esc)">
           ‹ leave group
         </button>
       ) : (
-        <span className="stack-end">Front</span>
+        <span className={styles.end}>Front</span>
       )}
       <div
-        className="stack-list"
+        className={styles.list}
         ref={list}
         onKeyDown={(event) => {
           if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
@@ -121,7 +121,7 @@ export const Stack = memo(function Stack({
           buttons[Math.max(0, Math.min(buttons.length - 1, at + (event.key === 'ArrowDown' ? 1 : -1)))]?.focus();
         }}
       >
-        <div className="stack-room" style={{ paddingTop: before, paddingBottom: after }}>
+        <div className={styles.room} style={{ paddingTop: before, paddingBottom: after }}>
           {shown.map((item) => {
             const chosen = selection.includes(item.id);
             const marks = [item.locked && 'locked', item.hidden && 'hidden'].filter(Boolean).join(', ');
@@ -129,7 +129,7 @@ export const Stack = memo(function Stack({
               <button
                 key={item.id}
                 data-stack={item.id}
-                className={`stack-item${chosen ? ' chosen' : ''}${item.hidden ? ' hidden' : ''}${over === item.id ? ' stack-drop' : ''}`}
+                className={`${styles.item}${chosen ? ' chosen' : ''}${item.hidden ? ' hidden' : ''}${over === item.id ? ` ${styles.drop}` : ''}`}
                 draggable
                 onDragStart={(event) => {
                   event.dataTransfer.setData('text/plain', `stack:${item.id}`);
@@ -167,13 +167,13 @@ export const Stack = memo(function Stack({
                   faces={faces}
                   arrived={item.kind === 'picture' || item.kind === 'group' ? arrived : 0}
                 />
-                {item.locked && <i className="stack-lock" aria-hidden="true" />}
+                {item.locked && <i className={styles.lock} aria-hidden="true" />}
               </button>
             );
           })}
         </div>
       </div>
-      <span className="stack-end">Back</span>
+      <span className={styles.end}>Back</span>
     </nav>
   );
 });

@@ -14,6 +14,7 @@ import { Action } from '../parts/action';
 import { Pager } from './pager';
 import { SaveWords } from './save-words';
 import { UndoRedo } from './undo-redo';
+import styles from './workbench.module.css';
 
 /** The strip above the workbench: the sheet's name, how it is saved, zoom, download and handing out. */
 
@@ -67,7 +68,7 @@ export const TitleStrip = memo(function TitleStrip({ editor, sheetId, sheet, pag
       title={
         <input
           ref={field}
-          className="sheet-name"
+          className={styles.sheetName}
           aria-label="Name of the sheet"
           value={name ?? sheet.title}
           onChange={(event) => setName(event.target.value)}
@@ -81,14 +82,14 @@ export const TitleStrip = memo(function TitleStrip({ editor, sheetId, sheet, pag
       before={
         <>
           <SaveWords editor={editor} />
-          <span className="size-words">{sizeName(page.width, page.height, sheet.unit)}</span>
+          <span className={styles.sizeWords}>{sizeName(page.width, page.height, sheet.unit)}</span>
           <Pager editor={editor} />
-          {hard > 0 && <span className="hard-words">{hard === 1 ? '1 to look at' : `${hard} to look at`}</span>}
+          {hard > 0 && <span className={styles.hardWords}>{hard === 1 ? '1 to look at' : `${hard} to look at`}</span>}
         </>
       }
     >
       <UndoRedo editor={editor} />
-      <span className="zoom">
+      <span className={styles.zoom}>
         <Action aria-label="Smaller" onClick={() => step(-0.1)}>
           −
         </Action>

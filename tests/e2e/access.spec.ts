@@ -45,7 +45,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
   const sheet = await linkTo(pages.owner, '/desk', '/sheets/');
   const handout = await (async () => {
     await pages.owner.goto('/desk');
-    return (await pages.owner.locator('.desk-row', { hasText: 'grey heron' }).getAttribute('href'))!;
+    return (await pages.owner.locator('.desk_row', { hasText: 'grey heron' }).getAttribute('href'))!;
   })();
   const copy = await linkTo(pages.student, '/tray', '/copies/');
   const copyId = copy.split('/').at(-1)!;
@@ -169,7 +169,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
 test('a change to a fixed part is refused by the server, also when it is sent by hand', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Ines');
   const asked = page.waitForRequest(/\/documents\/[^/]+\/changes/);
-  await page.locator('.tray-copy').first().click();
+  await page.locator('.tray_copy').first().click();
   const url = new URL((await asked).url()).pathname;
   const send = (changes: unknown) =>
     page.context().request.post(url, { headers: { origin: house.url }, data: { base: 0, batch: 'by-hand', changes } });

@@ -36,11 +36,11 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
   await expect(page.getByRole('button', { name: 'Grey heron', exact: true })).toBeVisible();
   await check(page, 'workbench, pictures');
   await page.getByRole('link', { name: 'Hand out' }).click();
-  await expect(page.locator('.touch-mark')).not.toHaveCount(0);
+  await expect(page.locator('.hand-out_touchMark')).not.toHaveCount(0);
   await check(page, 'handing out');
   await page.goto('/desk');
-  await page.locator('.desk-row', { hasText: 'grey heron' }).click();
-  await expect(page.locator('.spread-card')).toHaveCount(26);
+  await page.locator('.desk_row', { hasText: 'grey heron' }).click();
+  await expect(page.locator('.spread_card')).toHaveCount(26);
   await check(page, 'spread');
   await page.getByRole('link', { name: 'Start reading' }).click();
   await drawn(page);
@@ -109,7 +109,7 @@ test('the makers and their recipes have names and contrast', async ({ browser, h
 test('every screen of a student has names and contrast', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Ayo');
   await check(page, 'tray');
-  await page.locator('.tray-copy').first().click();
+  await page.locator('.tray_copy').first().click();
   await drawn(page);
   await press(page, 690, 265);
   await check(page, 'copy');

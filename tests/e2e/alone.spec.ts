@@ -45,7 +45,7 @@ async function alike(page: Page, from: string, { name, walk, there }: Way): Prom
 
 test('the screens of a teacher', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Maren');
-  const sheet = page.locator('.desk-sheet', { hasText: 'grey heron' }).first();
+  const sheet = page.locator('.desk_sheet', { hasText: 'grey heron' }).first();
   const ways: Way[] = [
     {
       name: 'classes',
@@ -64,13 +64,13 @@ test('the screens of a teacher', async ({ browser, house }) => {
     },
     {
       name: 'handout',
-      walk: (p) => p.locator('.desk-waiting a').first().click(),
+      walk: (p) => p.locator('.desk_waiting a').first().click(),
       there: heading('The class so far'),
     },
     {
       name: 'reading',
       async walk(p) {
-        await p.locator('.desk-waiting a').first().click();
+        await p.locator('.desk_waiting a').first().click();
         await p.getByRole('link', { name: 'Start reading' }).click();
       },
       there: drawn,
@@ -80,17 +80,17 @@ test('the screens of a teacher', async ({ browser, house }) => {
   await alike(page, '/classes', {
     name: 'desk',
     walk: (p) => p.getByRole('link', { name: 'Desk', exact: true }).click(),
-    there: (p) => expect(p.locator('.desk-sheet').first()).toBeVisible(),
+    there: (p) => expect(p.locator('.desk_sheet').first()).toBeVisible(),
   });
 });
 
 test('the screens of a student, and the front of the house', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Ines');
-  await alike(page, '/tray', { name: 'copy', walk: (p) => p.locator('.tray-copy').first().click(), there: drawn });
+  await alike(page, '/tray', { name: 'copy', walk: (p) => p.locator('.tray_copy').first().click(), there: drawn });
   await alike(page, page.url(), {
     name: 'tray',
     walk: (p) => p.getByRole('link', { name: 'To your tray' }).click(),
-    there: (p) => expect(p.locator('.tray-copy').first()).toBeVisible(),
+    there: (p) => expect(p.locator('.tray_copy').first()).toBeVisible(),
   });
   const guest = await (
     await browser.newContext({ baseURL: house.url, viewport: { width: 1280, height: 800 } })

@@ -70,7 +70,7 @@ test('what is not there or not one’s own says so', async ({ browser, house }) 
 
 test('a copy that was handed in elsewhere can’t be written on', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Ines');
-  await page.locator('.tray-copy').first().click();
+  await page.locator('.tray_copy').first().click();
   await drawn(page);
   const other = await page.context().newPage();
   await other.goto(page.url());
@@ -81,8 +81,10 @@ test('a copy that was handed in elsewhere can’t be written on', async ({ brows
   const box = (await page.locator('.page-view').boundingBox())!;
   await page.mouse.click(box.x + box.width * 0.87, box.y + box.height * 0.21);
   await page.keyboard.type('eye');
-  await expect(page.locator('.over-alert')).toContainText('This copy is handed in. Take it back to change it.');
-  await expect(page.locator('.save-words')).toContainText('Not being saved');
+  await expect(page.locator('.over-alert_overAlert')).toContainText(
+    'This copy is handed in. Take it back to change it.',
+  );
+  await expect(page.locator('.save-words_words')).toContainText('Not being saved');
   await other.getByRole('button', { name: 'Take it back' }).click();
   await expect(other.getByRole('button', { name: 'Hand in' })).toBeVisible();
 });

@@ -207,7 +207,7 @@ test.describe('the finer work', () => {
     await expect(page.getByRole('group', { name: 'How the page changes its size' }).locator('img')).toHaveCount(2);
     await page.getByRole('button', { name: 'Things stay at the bottom right' }).click();
     await page.getByRole('button', { name: 'keep sizes, add space' }).click();
-    await expect(page.locator('.size-words')).toHaveText('11 × 17 in, landscape');
+    await expect(page.locator('.workbench_sizeWords')).toHaveText('11 × 17 in, landscape');
     await stack(page).first().click();
     await expect(field(page, 'size')).toHaveValue('30');
     await page.getByRole('button', { name: 'undo' }).click();
@@ -251,13 +251,13 @@ test.describe('the finer work', () => {
     await page.keyboard.press('Escape');
     const card = page.getByRole('region', { name: /^Hard to read/ });
     await expect(card).toContainText('should be 4.5');
-    await expect(page.locator('.hard-words')).toHaveText('1 to look at');
+    await expect(page.locator('.workbench_hardWords')).toHaveText('1 to look at');
     await card
       .getByRole('button', { name: /another colour/ })
       .first()
       .click();
     await expect(card).toBeHidden();
-    await expect(page.locator('.hard-words')).toBeHidden();
+    await expect(page.locator('.workbench_hardWords')).toBeHidden();
   });
 
   test('takes a colour off the sheet, and refuses one that is none', async () => {
@@ -314,7 +314,7 @@ test.describe('the finer work', () => {
     await compartment(page, 'History');
     await page.getByLabel('Name of this moment').fill('two shapes');
     await page.getByLabel('Name of this moment').press('Enter');
-    await expect(page.locator('.moment')).toContainText('two shapes');
+    await expect(page.locator('.drawer_moment')).toContainText('two shapes');
     await page.getByLabel('History of the sheet').focus();
     await page.keyboard.press('Home');
     await expect(page.locator('.paper.past')).toBeVisible();
@@ -326,7 +326,7 @@ test.describe('the finer work', () => {
     await expect(stack(page)).toHaveCount(1);
     await page.getByRole('button', { name: 'undo' }).click();
     await expect(stack(page)).toHaveCount(2);
-    await page.locator('.moment .look').click();
+    await page.locator('.drawer_moment .drawer_look').click();
     await page.getByRole('button', { name: 'make a copy of this' }).click();
     await expect(page.getByLabel('Name of the sheet')).toHaveValue(/, copy$/);
     await expect(stack(page)).toHaveCount(2);
@@ -352,7 +352,7 @@ test.describe('the finer work', () => {
     expect(await posted.json()).toMatchObject({ outcome: 'saved' });
     await page.reload();
     await drawn(page);
-    await expect(page.locator('.notice')).toContainText('“long-gone”, which is not here');
+    await expect(page.locator('.workbench_notice')).toContainText('“long-gone”, which is not here');
     await expect(words(page)).toContainText('Set long ago');
   });
 

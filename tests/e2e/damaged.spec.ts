@@ -26,7 +26,7 @@ test('a damaged sheet is told on the Desk, shows its last readable state, and go
   await page.keyboard.press('End');
   await page.keyboard.type(' of the marsh');
   await saved(page);
-  const others = await page.goto('/desk').then(() => page.locator('.desk-sheet').count());
+  const others = await page.goto('/desk').then(() => page.locator('.desk_sheet').count());
   await damage(house, (db) =>
     db.query(
       `update document_change set change = '{"kind": "nonsense"}' where (document_id, seq) in
@@ -39,8 +39,8 @@ test('a damaged sheet is told on the Desk, shows its last readable state, and go
   await expect(page.getByRole('heading', { name: 'This sheet is damaged' })).toBeVisible();
   await expect(page.getByRole('img', { name: 'The last state that can be read' })).toBeVisible();
   await page.goto('/desk');
-  await expect(page.locator('.desk-sheet')).toHaveCount(others);
-  const entry = page.locator('.desk-sheet', { hasText: 'damaged' });
+  await expect(page.locator('.desk_sheet')).toHaveCount(others);
+  const entry = page.locator('.desk_sheet', { hasText: 'damaged' });
   await expect(entry).toHaveCount(1);
 
   await entry.click();
@@ -56,7 +56,7 @@ test('a damaged sheet is told on the Desk, shows its last readable state, and go
   await page.reload();
   await expect(onSheet(page)).toContainText(/The grey heron.* again/);
   await page.goto('/desk');
-  await expect(page.locator('.desk-sheet', { hasText: 'damaged' })).toHaveCount(0);
+  await expect(page.locator('.desk_sheet', { hasText: 'damaged' })).toHaveCount(0);
 });
 
 test('one damaged copy keeps no teacher from the class, and no student from their tray', async ({ browser, house }) => {
@@ -67,9 +67,9 @@ test('one damaged copy keeps no teacher from the class, and no student from thei
     ),
   );
   const teacher = await enter(browser, house, 'Maren');
-  await teacher.locator('.desk-row', { hasText: /Parts of the grey heron.*Curlew/ }).click();
-  await expect(teacher.locator('.spread-card')).toHaveCount(26);
-  const card = teacher.locator('.spread-card', { hasText: 'Kavya Nair' });
+  await teacher.locator('.desk_row', { hasText: /Parts of the grey heron.*Curlew/ }).click();
+  await expect(teacher.locator('.spread_card')).toHaveCount(26);
+  const card = teacher.locator('.spread_card', { hasText: 'Kavya Nair' });
   await expect(card).toContainText('damaged');
   await card.click();
   await expect(teacher.getByRole('heading', { name: 'This sheet is damaged' })).toBeVisible();

@@ -103,7 +103,7 @@ test('a polygon says its sides; width and height of a group go together', async 
   await supply(page, 'Shapes', 'polygon');
   await leaf(page, 'look');
   await set(field(page, 'sides'), '5');
-  await expect(margin().locator('.settings-name')).toHaveText('polygon of 5 sides');
+  await expect(margin().locator('.settings_name')).toHaveText('polygon of 5 sides');
   await supply(page, 'Shapes', 'oval');
   // The keys are back with the sheet a moment after the press.
   await expect(page.locator('[data-stage]')).toBeFocused();
@@ -140,7 +140,7 @@ test('words that do not fit are counted in the title strip; found words keep the
   await supply(page, 'Shapes', 'oval');
   await page.keyboard.press('Enter');
   await page.keyboard.type('Heron, heron and HERON: far more words than this oval has room for. '.repeat(6));
-  await expect(page.locator('.hard-words')).toHaveText('1 to look at');
+  await expect(page.locator('.workbench_hardWords')).toHaveText('1 to look at');
   await page.keyboard.press('Control+f');
   await page.getByRole('textbox', { name: 'Find words' }).fill('heron');
   await page.getByLabel('Replace with').fill('egret');

@@ -163,11 +163,11 @@ export async function drawn(page: Page): Promise<void> {
   await expect(page.locator('.page-view')).toBeVisible();
 }
 
-export const saved = (page: Page) => expect(page.locator('.save-words')).toContainText(/^Saved/);
+export const saved = (page: Page) => expect(page.locator('.save-words_words')).toContainText(/^Saved/);
 
 /** Opens a compartment of the supply drawer. */
 export async function compartment(page: Page, name: string): Promise<void> {
-  const tab = page.locator('.drawer-tab', { hasText: name });
+  const tab = page.locator('.drawer_tab', { hasText: name });
   if ((await tab.getAttribute('aria-selected')) !== 'true') await tab.click();
 }
 
@@ -229,7 +229,7 @@ export const just = (name: string) => new RegExp(`^${name.replace(/[.*+?^${}()|[
 /** A field of the margin by its name, and the things of the stack. */
 export const field = (page: Page, name: string) =>
   page.locator('.margin-card').getByRole('textbox', { name: just(name) });
-export const stack = (page: Page) => page.locator('.stack-item');
+export const stack = (page: Page) => page.locator('.stack_item');
 
 /** Turns to a leaf of the settings in the margin. */
 export const leaf = (page: Page, name: string) =>
@@ -246,7 +246,7 @@ export async function blankPage(page: Page): Promise<void> {
 /** Opens a sheet of the Desk by its name. */
 export async function openSheet(page: Page, name: string): Promise<void> {
   await page.goto('/desk');
-  await page.locator('.desk-sheet', { hasText: name }).click();
+  await page.locator('.desk_sheet', { hasText: name }).click();
   await drawn(page);
 }
 

@@ -39,20 +39,20 @@ test.describe.serial('the whole job', () => {
     await teacher.getByLabel('Level 3 of Names').fill('most of them');
     await teacher.getByRole('button', { name: 'Hand it out' }).click();
     await teacher.waitForURL(/\/handouts\//);
-    await expect(teacher.locator('.spread-card')).toHaveCount(9);
+    await expect(teacher.locator('.spread_card')).toHaveCount(9);
     await expect(teacher.getByText('0 of 9 have begun')).toBeVisible();
   });
 
   test('a student fills it in, from blank to blank with Tab', async () => {
     await student.goto('/tray');
-    await student.locator('.tray-copy', { hasText: 'Heron for Avocet' }).click();
+    await student.locator('.tray_copy', { hasText: 'Heron for Avocet' }).click();
     await drawn(student);
     await expect(student.getByText('Name the parts.')).toBeVisible();
     await expect(student.locator('body')).not.toContainText('breast feathers');
     await press(student, 640, 52);
     await student.keyboard.type('Ilse');
     await expect(
-      student.locator('.lookfors li', { hasText: 'Your name' }).getByRole('img', { name: 'there' }),
+      student.locator('.student_lookfors li', { hasText: 'Your name' }).getByRole('img', { name: 'there' }),
     ).toBeVisible();
     await press(student, 690, 127);
     for (const [word, last] of [['eye'], ['crest'], ['beak'], ['plumes'], ['wing'], ['neck', true]] as [
@@ -83,7 +83,7 @@ test.describe.serial('the whole job', () => {
 
   test('the teacher sees what is wrong on the piece, says so there, and gives it back', async () => {
     await teacher.reload();
-    await expect(teacher.locator('.spread-card', { hasText: 'Ilse Brandt' })).toContainText('Handed in');
+    await expect(teacher.locator('.spread_card', { hasText: 'Ilse Brandt' })).toContainText('Handed in');
     await teacher.getByRole('link', { name: 'Start reading' }).click();
     await drawn(teacher);
     const card = teacher.locator('.margin-card', { hasText: '“plumes” points at the neck' });
@@ -134,9 +134,9 @@ test.describe.serial('the whole job', () => {
     await teacher.getByRole('link', { name: 'go 2' }).click();
     await teacher.getByRole('button', { name: 'Return as done' }).click();
     await teacher.waitForURL(/\/handouts\/[^/]+$/);
-    await expect(teacher.locator('.spread-card', { hasText: 'Ilse Brandt' })).toContainText('Done');
+    await expect(teacher.locator('.spread_card', { hasText: 'Ilse Brandt' })).toContainText('Done');
     await student.goto('/tray');
-    await expect(student.locator('.tray-copy', { hasText: 'Heron for Avocet' })).toContainText('Done');
+    await expect(student.locator('.tray_copy', { hasText: 'Heron for Avocet' })).toContainText('Done');
   });
 });
 
@@ -145,7 +145,7 @@ test('a student can lead nothing astray: fixed parts are glass, what is added is
   house,
 }) => {
   const student = await join(browser, house, 'AVCT4', 'Gift Moyo', SECRET.split(' '));
-  await student.locator('.tray-copy', { hasText: 'Life between the tides' }).click();
+  await student.locator('.tray_copy', { hasText: 'Life between the tides' }).click();
   await drawn(student);
   // The shore is a fixed shape: pressing it chooses nothing.
   await press(student, 80, 700);

@@ -39,7 +39,7 @@ test('unsaved work is warned of, locked away, and there again for its owner alon
   await press(page, 150, 50, 2);
   await page.keyboard.press('End');
   await page.keyboard.type(` ${WORDS}`);
-  await expect(page.locator('.save-words')).toContainText(/Offline/);
+  await expect(page.locator('.save-words_words')).toContainText(/Offline/);
   await expect.poll(async () => lettersIn(await keptIn(page))).toContain(WORDS);
 
   // Another window of hers is on another sheet.

@@ -424,7 +424,7 @@ test('a class makes a map, and it is read against the teacher’s', async ({ bro
   await teacher.waitForURL(/\/handouts\//);
 
   const student = await join(browser, house, 'avct4', 'Ilse Brandt', SECRET.split(' '));
-  await student.locator('.tray-copy', { hasText: 'A map of the marsh' }).click();
+  await student.locator('.tray_copy', { hasText: 'A map of the marsh' }).click();
   await drawn(student);
   await expect(student.locator('body')).not.toContainText('heron');
   await made(student, /^concept map/i);
@@ -440,7 +440,7 @@ test('a class makes a map, and it is read against the teacher’s', async ({ bro
   await expect(student.getByRole('button', { name: 'Take it back' })).toBeVisible();
 
   await teacher.reload();
-  await teacher.locator('.spread-card', { hasText: 'Ilse Brandt' }).click();
+  await teacher.locator('.spread_card', { hasText: 'Ilse Brandt' }).click();
   await drawn(teacher);
   await expect(teacher.getByText('“carb” taken for “crab”')).toBeVisible();
   await expect(teacher.getByText(/1 of 1 met/)).toBeVisible();

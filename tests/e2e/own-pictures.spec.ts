@@ -44,7 +44,7 @@ const begun = async (name: RegExp) => {
   await made(page, name);
   await expect(page.locator('.settings h3')).toBeVisible();
 };
-const shipped = (name: string) => page.locator('.picture-pick').getByRole('button', { name, exact: true });
+const shipped = (name: string) => page.locator('.kit_picturePick').getByRole('button', { name, exact: true });
 
 test('a file is put on the sheet, kept for the next one, and what is no picture is told', async () => {
   await brought();
@@ -61,13 +61,13 @@ test('a file is put on the sheet, kept for the next one, and what is no picture 
   await blankPage(page);
   await brought('notes.png', Promise.resolve(Buffer.from('hello')));
   await expect(page.getByText('This is no PNG or JPEG picture.')).toBeVisible();
-  await page.locator('.pictures-found').getByRole('button', { name: 'orange disc', exact: true }).click();
+  await page.locator('.drawer_picturesFound').getByRole('button', { name: 'orange disc', exact: true }).click();
   await expect(images()).toHaveCount(1);
   await page.getByRole('button', { name: /Removes “orange disc”/ }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.locator('.pictures-found').getByRole('button', { name: 'orange disc', exact: true })).toHaveCount(
-    0,
-  );
+  await expect(
+    page.locator('.drawer_picturesFound').getByRole('button', { name: 'orange disc', exact: true }),
+  ).toHaveCount(0);
   await expect(images()).toHaveCount(1);
 });
 
@@ -222,7 +222,7 @@ test('a student presses into a blank of a diagram that was made, and takes its w
   await page.waitForURL(/handouts|desk/);
 
   const student = await join(browser, house, 'CURLW', 'Ines Ramos', SECRET.split(' '));
-  await student.locator('.tray-copy', { hasText: 'Two halves' }).click();
+  await student.locator('.tray_copy', { hasText: 'Two halves' }).click();
   await drawn(student);
   await expect(student.locator('.page-view image')).toHaveCount(1);
   // The margin tells where the first blank is; then it is pressed.

@@ -46,9 +46,9 @@ test.describe.serial('a poster from blank, by pointer', () => {
 
     await page.locator('.margin-card .ant-select').first().click();
     await page.getByTitle('A3', { exact: true }).click();
-    await expect(page.locator('.size-words')).toHaveText('A3, landscape');
+    await expect(page.locator('.workbench_sizeWords')).toHaveText('A3, landscape');
     await page.getByLabel('Portrait or landscape').getByText('portrait').click();
-    await expect(page.locator('.size-words')).toHaveText('A3, portrait');
+    await expect(page.locator('.workbench_sizeWords')).toHaveText('A3, portrait');
   });
 
   test('a title along an arch, as wide as the margin, its letters in a gradient', async () => {
@@ -138,7 +138,7 @@ test.describe.serial('a poster from blank, by pointer', () => {
     await page.getByRole('button', { name: 'undo' }).click();
     await expect.poll(async () => (await picture(page)) === looked).toBe(true);
     await page.getByRole('tab', { name: 'arrangements' }).click();
-    await expect(page.locator('.look')).toHaveCount(7);
+    await expect(page.locator('.drawer_look')).toHaveCount(7);
     await page.getByRole('button', { name: 'even columns', exact: true }).click();
     await expect.poll(async () => (await picture(page)) === looked).toBe(false);
     await page.getByRole('button', { name: 'undo' }).click();

@@ -16,7 +16,7 @@ test('offline, changes are kept over a reload and go out later', async ({ browse
   await openSheet(page, 'Parts of the grey heron');
   await page.route('**/changes*', (route) => route.abort());
   await title(page, ' offline');
-  await expect(page.locator('.save-words')).toContainText(/Offline · \d+ changes? kept here/);
+  await expect(page.locator('.save-words_words')).toContainText(/Offline · \d+ changes? kept here/);
   await page.reload();
   await drawn(page);
   await says(page, 'The grey heron.* offline');
@@ -82,7 +82,7 @@ test('after a power cut every acknowledged change is there, and what was typed m
   await page.keyboard.type(' Typed while');
   await house.kill();
   await page.keyboard.type(' it fell.');
-  await expect(page.locator('.save-words')).toContainText('kept here');
+  await expect(page.locator('.save-words_words')).toContainText('kept here');
   await house.start();
   await page.evaluate(() => window.dispatchEvent(new Event('online')));
   await saved(page);
@@ -135,7 +135,7 @@ test('two windows without a network share what is done, also when one is closed,
   // The window that was first goes; the other one keeps everything, over a reload too.
   await one.close();
   await supply(two, 'Shapes', 'pentagon');
-  await expect(two.locator('.save-words')).toContainText(/Offline/);
+  await expect(two.locator('.save-words_words')).toContainText(/Offline/);
   await two.reload();
   await drawn(two);
   for (const name of ['heart', 'cloud', 'pentagon'])

@@ -10,7 +10,7 @@ test('a card lets a student in once, who then chooses pictures; a new card ends 
   await teacher.goto('/classes');
   await teacher.getByLabel('Name of the class').fill('Sandpiper');
   await teacher.getByRole('button', { name: 'Add class' }).click();
-  const card = teacher.locator('.class-card', { hasText: 'Sandpiper' });
+  const card = teacher.locator('.classes_classCard', { hasText: 'Sandpiper' });
   await card.getByLabel('Names to add').fill('Éva Ž. O’Neill\nJonas 😀 Pohl');
   await card.getByRole('button', { name: 'Add', exact: true }).click();
   // The box is empty then: pressed once more, nobody is there twice.
@@ -18,13 +18,15 @@ test('a card lets a student in once, who then chooses pictures; a new card ends 
   await expect(card.getByLabel('Names to add')).toHaveValue('');
   await card.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(teacher.getByRole('alert')).toContainText('at least one name');
-  await expect(card.locator('.class-names li')).toHaveCount(2);
-  const code = await card.locator('.class-code b').innerText();
+  await expect(card.locator('.classes_classNames li')).toHaveCount(2);
+  const code = await card.locator('.classes_classCode b').innerText();
   await card.getByRole('button', { name: 'Cards for all' }).click();
   const made = teacher.getByRole('region', { name: 'Cards to print' });
   await expect(made.locator('li')).toHaveCount(2);
   const pictures = async (name: string) =>
-    (await made.locator('li', { hasText: name }).locator('.cards-pictures').getAttribute('aria-label'))!.split(', ');
+    (await made.locator('li', { hasText: name }).locator('.classes_cardsPictures').getAttribute('aria-label'))!.split(
+      ', ',
+    );
   const given = await pictures('Éva');
 
   const student = await (await browser.newContext({ baseURL: house.url })).newPage();

@@ -91,7 +91,7 @@ test.describe('things among others', () => {
     await press(page, 700, 500);
     const heart = await onPage(page, 350, 200);
     await page.mouse.move(heart.x, heart.y);
-    await expect(page.locator('.stack-item.pointed')).toHaveAccessibleName('heart');
+    await expect(page.locator('.stack_item.pointed')).toHaveAccessibleName('heart');
     await stack(page).first().hover();
     await expect(page.locator('.page-view .lit')).toHaveCount(1);
   });
@@ -109,7 +109,7 @@ test.describe('things among others', () => {
     await page.getByRole('button', { name: 'Lock in place' }).click();
     await expect(stack(page).first()).toHaveAccessibleName('heart, locked');
     await drag(page, [396, 306], [500, 400]);
-    await expect(page.locator('.notice')).toContainText('This is locked');
+    await expect(page.locator('.workbench_notice')).toContainText('This is locked');
   });
 
   test('a line keeps to 45 degrees with Shift, and grows from its middle with Alt', async () => {
@@ -171,11 +171,11 @@ test.describe('things among others', () => {
     await page.keyboard.type('tide ');
     await compartment(page, 'Signs');
     await page.getByLabel('Find a sign').fill('arrow up');
-    await page.locator('.sign[aria-label="arrow up"]').click();
+    await page.locator('.drawer_sign[aria-label="arrow up"]').click();
     await expect(page.getByRole('list', { name: 'What stands on the page' })).toContainText('tide ↑');
     await page.getByLabel('Find a sign').fill('');
     await page.getByRole('button', { name: 'recent' }).click();
-    await expect(page.locator('.sign').first()).toHaveAccessibleName('arrow up');
+    await expect(page.locator('.drawer_sign').first()).toHaveAccessibleName('arrow up');
     await page.getByLabel('Find a sign').fill('qqqqq');
     await expect(page.getByText('No sign is called “qqqqq”')).toBeVisible();
   });
@@ -186,7 +186,7 @@ test.describe('things among others', () => {
     await page.getByRole('button', { name: 'hedgehog', exact: true }).click();
     await leaf(page, 'look');
     await page.getByRole('button', { name: 'use its colours as palette' }).click();
-    await expect(page.locator('.notice')).toContainText('The palette now holds the colours of this picture');
+    await expect(page.locator('.workbench_notice')).toContainText('The palette now holds the colours of this picture');
     await supply(page, 'Shapes', 'oval');
     await expect(
       page.getByRole('radio', { name: /^ #/ }).or(page.locator('[role="radio"][title$="#6d4534"]')).first(),
@@ -202,9 +202,9 @@ test('a student makes a page of their own with what the teacher opened: words, s
   house,
 }) => {
   const student = await join(browser, house, 'AVCT4', 'Gift Moyo', SECRET.split(' '));
-  await student.locator('.tray-copy', { hasText: 'Life between the tides' }).click();
+  await student.locator('.tray_copy', { hasText: 'Life between the tides' }).click();
   await drawn(student);
-  const tabs = await student.locator('.drawer-tab').allTextContents();
+  const tabs = await student.locator('.drawer_tab').allTextContents();
   for (const shut of ['Labels', 'Other looks', 'Pages', 'History']) expect(tabs).not.toContain(shut);
   await supply(student, 'Shapes', 'star');
   await leaf(student, 'look');

@@ -9,7 +9,7 @@ const card = (page: Page, words: string) => page.locator('.margin-card', { hasTe
 const draft = (page: Page) => page.getByLabel('Note on this spot');
 const startReading = async (page: Page) => {
   await page.goto('/desk');
-  await page.locator('.desk-waiting a', { hasText: 'grey heron' }).click();
+  await page.locator('.desk_waiting a', { hasText: 'grey heron' }).click();
   await page.getByRole('link', { name: 'Start reading' }).click();
   await drawn(page);
 };
@@ -30,7 +30,7 @@ test('without a network, notes, rulings and marks stay, are shown as such, and g
   await expect(page.getByRole('radio', { name: '2' }).first()).toBeChecked();
   await page.getByRole('button', { name: 'not met' }).first().click();
   await expect(page.getByText('your ruling')).toBeVisible();
-  await expect(page.locator('.save-words')).toContainText('Offline · 3 things kept here');
+  await expect(page.locator('.save-words_words')).toContainText('Offline · 3 things kept here');
 
   // What is being typed stays where it is when another spot is pressed.
   await press(page, 200, 420);
@@ -46,14 +46,14 @@ test('without a network, notes, rulings and marks stay, are shown as such, and g
   await page.getByRole('dialog').getByRole('button', { name: 'Stay' }).click();
 
   // Another piece can't be shown, and this one is there again.
-  await page.locator('.band-entry[aria-current="page"] + .band-entry').click();
+  await page.locator('.reading_bandEntry[aria-current="page"] + .reading_bandEntry').click();
   await expect(page.getByRole('heading', { name: 'The school can’t be reached' })).toBeVisible();
   await page.getByRole('button', { name: 'Back' }).click();
   await expect(card(page, 'follow it to its dot')).toBeVisible();
   await expect(draft(page)).toHaveValue('And this');
 
   await page.context().setOffline(false);
-  await expect(page.locator('.save-words')).not.toContainText('Offline');
+  await expect(page.locator('.save-words_words')).not.toContainText('Offline');
   await expect(card(page, 'follow it to its dot')).toContainText('Your note');
   await page.goto(piece);
   await drawn(page);
@@ -73,9 +73,9 @@ test('without a network, notes, rulings and marks stay, are shown as such, and g
 test('what is typed while the student takes the piece back waits for the next go', async ({ browser, house }) => {
   const teacher = await enter(browser, house, 'Maren');
   await startReading(teacher);
-  const name = await teacher.locator('.head-name h2').innerText();
+  const name = await teacher.locator('.reading_headName h2').innerText();
   const student = await join(browser, house, DEMO_CLASS, name, SECRET.split(' '));
-  const sheet = student.locator('.tray-copy', { hasText: 'grey heron' });
+  const sheet = student.locator('.tray_copy', { hasText: 'grey heron' });
 
   await press(teacher, 200, 300);
   await draft(teacher).fill('What is this called?');
@@ -151,7 +151,7 @@ test('names of a class stay in their box until they are taken, and only those', 
     await page.reload();
     await expect(box).toHaveValue('Éva Nagy\nIlse Brandt', { timeout: 2000 });
   }).toPass();
-  const add = page.locator('.class-card', { has: box }).getByRole('button', { name: 'Add' });
+  const add = page.locator('.classes_classCard', { has: box }).getByRole('button', { name: 'Add' });
   await page.route('**/classes.data*', (route) => route.abort());
   await add.click();
   await expect(page.getByRole('alert')).toContainText('can’t be reached');
@@ -190,12 +190,12 @@ test('a part that can’t be fetched says so in its own place, and comes when it
   await page.route(late, (route) => route.abort());
   await openSheet(page, 'Who eats whom');
   for (const tab of ['Signs', 'Makers']) {
-    await page.locator('.drawer-tab', { hasText: tab }).click();
+    await page.locator('.drawer_tab', { hasText: tab }).click();
     await expect(page.getByText('This part is not here yet')).toBeVisible();
   }
   // The workbench goes on.
   await supply(page, 'Shapes', 'star');
-  await page.locator('.drawer-tab', { hasText: 'Makers' }).click();
+  await page.locator('.drawer_tab', { hasText: 'Makers' }).click();
   const again = page.getByRole('button', { name: 'Try again' });
   await expect(again).toBeVisible();
   await page.unroute(late);
@@ -229,12 +229,12 @@ test('once a sheet has come to rest, all its parts are there without a network',
     .toEqual([]);
   await page.context().setOffline(true);
   for (const tab of ['Signs', 'Makers', 'Pages', 'Other looks']) {
-    await page.locator('.drawer-tab', { hasText: tab }).click();
+    await page.locator('.drawer_tab', { hasText: tab }).click();
     await expect(page.getByRole('tabpanel', { name: tab }).getByRole('button').first()).toBeVisible();
   }
-  await page.locator('.drawer-tab', { hasText: 'Makers' }).click();
+  await page.locator('.drawer_tab', { hasText: 'Makers' }).click();
   await page.getByRole('tabpanel', { name: 'Makers' }).getByRole('button', { name: /map/i }).first().click();
   await leaf(page, 'outline');
   await expect(page.getByRole('list', { name: 'What stands on the page' })).toContainText('Main idea');
-  await expect(page.locator('.save-words')).toContainText(/Offline/);
+  await expect(page.locator('.save-words_words')).toContainText(/Offline/);
 });

@@ -32,7 +32,7 @@ test.describe('the workbench', () => {
     await page.keyboard.press('Enter');
     await saved(page);
     await page.goto('/desk');
-    await expect(page.locator('.desk-sheet', { hasText: 'Tide pools' })).toBeVisible();
+    await expect(page.locator('.desk_sheet', { hasText: 'Tide pools' })).toBeVisible();
   });
 
   test('goes from an empty sheet to a coloured oval by keyboard alone, in at most 12 keys', async () => {
@@ -311,7 +311,7 @@ test.describe('the workbench', () => {
       await page.getByRole('button', { name: 'download ▾' }).click();
       await page.getByRole('menuitem', { name: 'PDF with the answers' }).click();
     };
-    const told = page.locator('.exporting');
+    const told = page.locator('.workbench_exporting');
     // Not at once, however fast it was made.
     let answer: 'making' | 'none' | 'own' = 'making';
     await page.route('**/exports/*', async (route) => {
@@ -339,7 +339,7 @@ test.describe('the workbench', () => {
     // Without the server it is said what to do, and nothing is lost.
     await page.route('**/export', (route) => route.abort());
     await take();
-    await expect(page.locator('.notice')).toContainText('when the network is back');
+    await expect(page.locator('.workbench_notice')).toContainText('when the network is back');
     await page.unroute('**/export');
   });
 });

@@ -4,6 +4,7 @@ import type { MapLookFor } from '../../../core/lookfors/concept-map';
 import { cutTo } from '../../../core/values/characters';
 import type { SettingsProps } from './settings';
 import { SpellingChoice } from './spelling-choice';
+import styles from '../hand-out.module.css';
 
 export function MapSettings({ lookFor, set }: SettingsProps<MapLookFor>) {
   /** As it is typed, with a comma at its end. */
@@ -19,8 +20,8 @@ export function MapSettings({ lookFor, set }: SettingsProps<MapLookFor>) {
     set({ concepts: lookFor.concepts.map((one, n) => (n === i ? { ...one, words: [first, ...others] } : one)) });
   };
   return (
-    <div className="map-lookfor">
-      <div className="lookfor-line">
+    <div className={styles.mapLookfor}>
+      <div className={styles.lookforLine}>
         <span className="quiet">
           {lookFor.concepts.length} concepts, {lookFor.links.length} links, spelling
         </span>
@@ -35,8 +36,8 @@ export function MapSettings({ lookFor, set }: SettingsProps<MapLookFor>) {
       <details>
         <summary>Other words that count</summary>
         {lookFor.concepts.map(({ id: concept, words }, i) => (
-          <label key={concept} className="lookfor-line">
-            <span className="map-concept">{words[0]}</span>
+          <label key={concept} className={styles.lookforLine}>
+            <span className={styles.mapConcept}>{words[0]}</span>
             <Input
               size="small"
               value={typedNow[concept] ?? words.slice(1).join(', ')}

@@ -20,6 +20,8 @@ import type { PanelProps } from '../kit/parts';
 import { FaceAndSize, Notes, TitleField } from '../kit/parts';
 import { Choice } from '../../fields/choice';
 import { Check } from '../../fields/check';
+import styles from './calendar.module.css';
+import kitStyles from '../kit/kit.module.css';
 
 /** A calendar's margin card: which month or week, what happens in it, and how it looks. */
 
@@ -157,7 +159,7 @@ function Happenings({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
   const others = happenings.length - here.length;
   return (
     <>
-      <ul className="happenings" aria-label="Events">
+      <ul className={styles.happenings} aria-label="Events">
         {here.map((one) => (
           <li key={one.id}>
             <DayField label={`Day of “${one.words}”`} value={one.from} onChange={(day) => set(one.id, { from: day })} />
@@ -176,13 +178,13 @@ function Happenings({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
               ✕
             </Toggle>
             <input
-              className="made-text wide"
+              className={`${kitStyles.text} wide`}
               aria-label={`What happens on ${one.from}`}
               value={one.words}
               maxLength={200}
               onChange={(event) => event.target.value && set(one.id, { words: event.target.value }, 'soon')}
             />
-            <span className="happening-until">
+            <span className={styles.happeningUntil}>
               to
               <DayField
                 mayBeNone
@@ -199,7 +201,7 @@ function Happenings({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
           </li>
         ))}
       </ul>
-      <div className="made-files">
+      <div className={kitStyles.files}>
         <Toggle
           label="An event on the first day that is shown"
           disabled={happenings.length >= MOST_HAPPENINGS}
@@ -228,7 +230,7 @@ function TimeField({ label, value, onChange }: { label: string; value: string; o
   return (
     <input
       type="time"
-      className="made-text calendar-time"
+      className={`${kitStyles.text} ${styles.calendarTime}`}
       aria-label={label}
       value={value}
       onChange={(event) => onChange(event.target.value.slice(0, 5))}
@@ -295,7 +297,7 @@ function Sources({ editor, recipe, put }: { editor: Editor; recipe: CalendarReci
         autoSize={{ minRows: 2, maxRows: 6 }}
         onChange={(event) => setTyped(event.target.value)}
       />
-      <div className="made-files">
+      <div className={kitStyles.files}>
         <Toggle
           label="Adds these days"
           onClick={() => {

@@ -22,6 +22,8 @@ import { FaceAndSize, Notes, TitleField } from '../kit/parts';
 import { PicturePick } from '../kit/picture-pick';
 import { Choice } from '../../fields/choice';
 import { Segments } from '../../fields/segments';
+import styles from './chart.module.css';
+import kitStyles from '../kit/kit.module.css';
 
 /** A chart's margin card: its table, the kinds that can show it, and what students do with it. */
 
@@ -90,7 +92,7 @@ export function ChartPanel({ editor, group, sheet }: PanelProps) {
       )}
       <Kinds kind={recipe.kind} data={data} onChoose={(kind) => put('Kind of chart', { kind })} />
       <Notes {...{ notes, editor, group }} />
-      <p className="chart-shares">
+      <p className={styles.chartShares}>
         {others.length > 0 && (
           <span>
             {others.length === 1 ? 'Another chart shares' : `${others.length} other charts share`} this table.
@@ -153,7 +155,7 @@ export function ChartPanel({ editor, group, sheet }: PanelProps) {
       />
       <More title="Colours and words">
         <Row label="colours">
-          <span className="cloud-colours">
+          <span className={kitStyles.cloudColours}>
             {recipe.colours.map((hex, i) => (
               <Swatches
                 key={i}
@@ -184,7 +186,7 @@ function Kinds({ kind, data, onChoose }: { kind: ChartKind; data: Data; onChoose
   const nearest = asked && nearestKind(asked, data);
   return (
     <>
-      <div className="chart-kinds" role="radiogroup" aria-label="Kind of chart">
+      <div className={styles.chartKinds} role="radiogroup" aria-label="Kind of chart">
         {CHART_KINDS.map((one) => {
           const why = whyNot(one, data);
           return (
@@ -195,7 +197,7 @@ function Kinds({ kind, data, onChoose }: { kind: ChartKind; data: Data; onChoose
               aria-checked={one === kind}
               aria-label={why ? `${KIND_NAMES[one]}. ${why}` : KIND_NAMES[one]}
               title={why ? `${KIND_NAMES[one]}: ${why}` : KIND_NAMES[one]}
-              className={why ? 'chart-kind starved' : 'chart-kind'}
+              className={why ? `${styles.chartKind} ${styles.starved}` : styles.chartKind}
               onClick={() => {
                 setAsked(why ? one : null);
                 if (!why) onChoose(one);
@@ -209,7 +211,7 @@ function Kinds({ kind, data, onChoose }: { kind: ChartKind; data: Data; onChoose
         })}
       </div>
       {asked && reason && (
-        <p className="made-notes" role="status">
+        <p className={kitStyles.notes} role="status">
           {reason}
           {nearest && (
             <>

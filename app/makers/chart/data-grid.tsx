@@ -6,6 +6,8 @@ import { LONGEST_CELL, MOST_COLUMNS, MOST_ROWS } from '../../../core/schema/reci
 import type { DataTable } from '../../../core/schema/recipes/chart';
 import { Toggle } from '../../fields/toggle';
 import { FileButton } from '../../fields/file-button';
+import styles from './chart.module.css';
+import kitStyles from '../kit/kit.module.css';
 
 /** A small table to type in: Tab moves on, Enter moves down, and cells pasted from a spreadsheet fill it from there. */
 
@@ -72,8 +74,8 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
   // An empty row more to type into.
   const shown = rows.length < MOST_ROWS ? [...rows, []] : rows;
   return (
-    <div className="data-grid">
-      <div className="data-grid-cells">
+    <div className={styles.dataGrid}>
+      <div className={styles.dataGridCells}>
         <table ref={grid} aria-label="Table of the chart">
           <thead>
             <tr>
@@ -89,7 +91,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
                 {head.map((_, column) => (
                   <td key={column}>{cell(r + 1, column, row[column] ?? '')}</td>
                 ))}
-                <td className="data-grid-drop">
+                <td className={styles.dataGridDrop}>
                   {r < rows.length && (
                     <button type="button" aria-label={`Remove row ${r + 1}`} tabIndex={-1} onClick={() => drop(r + 1)}>
                       ✕
@@ -101,7 +103,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
           </tbody>
         </table>
       </div>
-      <div className="made-files">
+      <div className={kitStyles.files}>
         {wide < MOST_COLUMNS && (
           <Toggle
             label="Add a column"

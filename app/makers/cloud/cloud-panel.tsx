@@ -16,6 +16,8 @@ import { Notes, WordsSize } from '../kit/parts';
 import { PicturePick } from '../kit/picture-pick';
 import { Choice } from '../../fields/choice';
 import { Check } from '../../fields/check';
+import styles from './cloud.module.css';
+import kitStyles from '../kit/kit.module.css';
 
 /** A word cloud's margin card: the words, what they fill, and how they stand in it. */
 
@@ -57,7 +59,7 @@ export function CloudPanel({ editor, group, sheet }: PanelProps) {
         />
         {shape.kind === 'letters' && (
           <input
-            className="made-text cloud-letters"
+            className={`${kitStyles.text} ${styles.cloudLetters}`}
             aria-label="Letters or digits to fill"
             value={shape.letters}
             maxLength={6}
@@ -93,7 +95,7 @@ export function CloudPanel({ editor, group, sheet }: PanelProps) {
         onChange={(angles) => put('Angles', { angles })}
         width={160}
       />
-      <div className="made-files">
+      <div className={kitStyles.files}>
         <Toggle label="The same words in another arrangement" onClick={() => reseed('Another arrangement', seed + 1)}>
           rearrange
         </Toggle>
@@ -119,7 +121,7 @@ export function CloudPanel({ editor, group, sheet }: PanelProps) {
           Bold
         </Check>
         <Row label="colours">
-          <span className="cloud-colours" role="group" aria-label="Colours of words">
+          <span className={kitStyles.cloudColours} role="group" aria-label="Colours of words">
             {[...new Set([...sheet.palette, ...recipe.colours])].map((hex) => {
               const on = recipe.colours.includes(hex);
               return (
@@ -203,7 +205,7 @@ function WordList({
   return (
     <>
       <Input.TextArea
-        className="cloud-words"
+        className={styles.cloudWords}
         aria-label="Words, one in a line, with their weights"
         placeholder={'salt marsh: 12\ntide: 10\nheron'}
         value={typed}
@@ -242,7 +244,7 @@ function Making({ editor, id }: { editor: Editor; id: string }) {
   }, [editor, id, going]);
   if (share === null) return null;
   return (
-    <p className="made-making" role="status">
+    <p className={styles.madeMaking} role="status">
       <Progress
         percent={Math.round(share * 100)}
         size="small"

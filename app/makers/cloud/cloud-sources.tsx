@@ -15,6 +15,8 @@ import type { Editor } from '../../document/editor';
 import { Toggle } from '../../fields/toggle';
 import { Row } from '../../parts/row';
 import { Choice } from '../../fields/choice';
+import styles from './cloud.module.css';
+import kitStyles from '../kit/kit.module.css';
 
 /** Where the words of a cloud may come from, besides being typed. */
 
@@ -43,7 +45,7 @@ export function CloudSources({ editor, group, onWords }: Props) {
     setWay(null);
   };
   return (
-    <div className="cloud-sources">
+    <div className={styles.cloudSources}>
       <Row label="from">
         {(Object.keys(WAYS) as Way[])
           .filter((key) => key !== 'class' || teacher)
@@ -74,7 +76,7 @@ function FromText({ onTake }: { onTake: (text: string) => void }) {
         autoSize={{ minRows: 3, maxRows: 7 }}
         onChange={(event) => setText(event.target.value)}
       />
-      <div className="made-files">
+      <div className={kitStyles.files}>
         <Toggle label="Replaces the words above with these" onClick={() => onTake(text)}>
           count its words
         </Toggle>
@@ -171,7 +173,7 @@ function FromColumn({ editor, onTake }: { editor: Editor; onTake: (words: Weight
             ]}
             onChange={setWeights}
           />
-          <div className="made-files">
+          <div className={kitStyles.files}>
             <Toggle label="Replaces the words above with this column" onClick={take}>
               use these words
             </Toggle>

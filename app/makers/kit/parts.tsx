@@ -8,7 +8,7 @@ import { NumberField } from '../../fields/number-field';
 import { Toggle } from '../../fields/toggle';
 import { Row } from '../../parts/row';
 import { set } from '../../commands/steps';
-import './makers.css';
+import styles from './kit.module.css';
 
 /** Parts of the makers' panels. */
 
@@ -39,7 +39,7 @@ export function Notes({ notes, editor, group }: NotesProps) {
   if (notes.length === 0) return null;
   const room = editor && group && largest(editor, group);
   return (
-    <div className="made-notes" role="status">
+    <div className={styles.notes} role="status">
       <ul>
         {notes.map((note) => (
           <li key={note}>{note}</li>
@@ -113,7 +113,7 @@ export function TitleField({ title, hint, onChange }: TitleProps) {
   return (
     <Row label="title">
       <input
-        className="made-text"
+        className={styles.text}
         aria-label="Title"
         placeholder={hint}
         value={title}

@@ -3,6 +3,8 @@ import { useSearch } from '../../browser/search';
 import { BringPicture } from '../../pictures/bring';
 import type { PictureEntry } from '../../pictures/picture-index';
 import { OWN, titleOf, usePictures } from '../../pictures/picture-index';
+import styles from './kit.module.css';
+import picturesStyles from '../../pictures/pictures.module.css';
 
 /** Choosing a picture within a recipe: by a word, from a group, or one's own. */
 
@@ -24,20 +26,20 @@ export function PicturePick({ label, chosen, groups, onChoose }: Props) {
     wanted.trim() ? search(wanted) : index.filter(({ group }) => !groups || group === OWN || groups.includes(group))
   ).slice(0, SHOWN);
   return (
-    <div className="picture-pick">
+    <div className={styles.picturePick}>
       <input
-        className="made-text"
+        className={styles.text}
         value={wanted}
         placeholder={label}
         aria-label={label}
         onChange={(event) => setWanted(event.target.value)}
       />
-      <div className="picture-pick-found">
+      <div className={styles.picturePickFound}>
         {found.map((entry) => (
           <button
             key={entry.id}
             type="button"
-            className="picture"
+            className={picturesStyles.picture}
             aria-label={entry.name}
             aria-pressed={entry.id === chosen}
             title={titleOf(entry)}

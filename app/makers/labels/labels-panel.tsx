@@ -21,6 +21,7 @@ import type { PanelProps } from '../kit/parts';
 import { listed, Notes, WordsSize } from '../kit/parts';
 import { PicturePick } from '../kit/picture-pick';
 import { Choice } from '../../fields/choice';
+import styles from '../kit/kit.module.css';
 
 /** A labelled diagram's margin card: the picture, its spots and what they are called, and which edition of it this is. */
 
@@ -126,7 +127,7 @@ export function LabelsPanel({ editor, group, sheet, part }: PanelProps) {
       {recipe.edition === 'bank' && !traits && (
         <Row label="decoys">
           <input
-            className="made-text"
+            className={styles.text}
             aria-label="Decoys: words in the bank that belong nowhere"
             placeholder="None; separate them by commas"
             defaultValue={recipe.decoys.join(', ')}
@@ -141,11 +142,11 @@ export function LabelsPanel({ editor, group, sheet, part }: PanelProps) {
         </Row>
       )}
       <Notes {...{ notes, editor, group }} />
-      <ul className="spot-list" aria-label="Spots">
+      <ul className={styles.spotList} aria-label="Spots">
         {recipe.spots.map((spot, i) => (
           <li key={spot.id} className={spot.id === current ? 'current' : undefined}>
             <input
-              className="made-text"
+              className={styles.text}
               value={spot.words}
               maxLength={200}
               placeholder="What is it called?"
@@ -167,7 +168,7 @@ export function LabelsPanel({ editor, group, sheet, part }: PanelProps) {
             {traits && (
               <>
                 <input
-                  className="made-text wide"
+                  className={`${styles.text} wide`}
                   value={spot.definition}
                   maxLength={400}
                   placeholder={recipe.lines[0].name.toLowerCase()}
@@ -175,7 +176,7 @@ export function LabelsPanel({ editor, group, sheet, part }: PanelProps) {
                   onChange={(event) => setSpot(spot.id, { definition: event.target.value }, 'soon')}
                 />
                 <input
-                  className="made-text wide"
+                  className={`${styles.text} wide`}
                   value={spot.reason}
                   maxLength={400}
                   placeholder={recipe.lines[1].name.toLowerCase()}
@@ -186,7 +187,7 @@ export function LabelsPanel({ editor, group, sheet, part }: PanelProps) {
             )}
             {!traits && spot.id === current && (
               <input
-                className="made-text wide"
+                className={`${styles.text} wide`}
                 defaultValue={spot.also.join(', ')}
                 placeholder="Other right words, with commas"
                 aria-label={`Other right words of spot ${i + 1}`}
@@ -200,7 +201,7 @@ export function LabelsPanel({ editor, group, sheet, part }: PanelProps) {
           </li>
         ))}
       </ul>
-      <div className="made-files">
+      <div className={styles.files}>
         <Toggle label="Press on the picture for a point, or pull a box there for a region" onClick={() => point(null)}>
           + new spot
         </Toggle>
@@ -221,7 +222,7 @@ export function LabelsPanel({ editor, group, sheet, part }: PanelProps) {
         recipe.lines.map(({ name, role }, i) => (
           <Row key={role} label={i === 0 ? 'first line' : 'second line'}>
             <input
-              className="made-text wide"
+              className={`${styles.text} wide`}
               defaultValue={name}
               maxLength={40}
               aria-label={`What the ${i === 0 ? 'first' : 'second'} line holds`}

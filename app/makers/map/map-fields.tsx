@@ -11,6 +11,8 @@ import { More, Row } from '../../parts/row';
 import type { Values } from '../kit/made';
 import { addNode, linkChosen, nodeOf } from './map-commands';
 import { Choice } from '../../fields/choice';
+import styles from './map.module.css';
+import kitStyles from '../kit/kit.module.css';
 
 /**
  * Settings of a node, of cross links, and of the nodes of each level. Each gets only what it shows, so that typing in the
@@ -51,7 +53,7 @@ export const NodeFields = memo(function NodeFields({ editor, groupId, id, link, 
       {link !== null && (
         <Row label="link says">
           <input
-            className="made-text"
+            className={kitStyles.text}
             aria-label="Words on the link to this node"
             value={link}
             maxLength={120}
@@ -63,7 +65,7 @@ export const NodeFields = memo(function NodeFields({ editor, groupId, id, link, 
       <Row label="picture">
         {picture ? (
           <>
-            <img className="made-picture" src={`/art/pictures/${picture}.svg`} alt={picture.split('/')[1]} />
+            <img className={kitStyles.picture} src={`/art/pictures/${picture}.svg`} alt={picture.split('/')[1]} />
             <Toggle label="Remove the picture" onClick={() => set('Picture of node', { picture: null })}>
               none
             </Toggle>
@@ -96,12 +98,12 @@ const LinkFields = memo(function LinkFields({ link: { id, words, arrow }, from, 
   const set = (values: Partial<MapLink>, keep?: 'soon') =>
     put('Link', ({ links }) => ({ links: links.map((one) => (one.id === id ? { ...one, ...values } : one)) }), keep);
   return (
-    <div className="cross-link" role="group" aria-label={`Link from ${from} to ${to}`}>
-      <span className="cross-ends" title={`${from} to ${to}`}>
+    <div className={styles.crossLink} role="group" aria-label={`Link from ${from} to ${to}`}>
+      <span className={styles.crossEnds} title={`${from} to ${to}`}>
         {from} {SIGNS[arrow]} {to}
       </span>
       <input
-        className="made-text"
+        className={kitStyles.text}
         aria-label="Words on the link"
         value={words}
         maxLength={120}
@@ -163,7 +165,7 @@ export const Levels = memo(function Levels({ looks, edge, palette, put }: LevelP
   return (
     <More title="Look of each level">
       {looks.map((look, i) => (
-        <div key={i} className="map-level" role="group" aria-label={`Nodes of the ${LEVELS[i]} level`}>
+        <div key={i} className={styles.mapLevel} role="group" aria-label={`Nodes of the ${LEVELS[i]} level`}>
           <Row label={i === looks.length - 1 && i > 0 ? `${LEVELS[i]} +` : LEVELS[i]}>
             <Choice
               label="Form"

@@ -9,6 +9,7 @@ import type { Editor } from '../../document/editor';
 import { useEditor } from '../../document/editor';
 import { FileButton } from '../../fields/file-button';
 import { downloadText } from '../../browser/download';
+import styles from '../kit/kit.module.css';
 
 /** A map from a file, and as one. */
 
@@ -44,7 +45,7 @@ export const InAndOut = memo(function InAndOut({ editor, recipeNow, onEdit }: Pr
     if (recipe) downloadText(`${name}.${ending}`, type, words(recipe));
   };
   return (
-    <div className="made-files">
+    <div className={styles.files}>
       <FileButton
         label="Makes the map from a file: OPML, GraphML or an indented list"
         field="File with an outline"

@@ -12,6 +12,7 @@ import { OutlinePad } from './outline-pad';
 import type { PanelProps } from '../kit/parts';
 import { Notes, WordsSize } from '../kit/parts';
 import { Choice } from '../../fields/choice';
+import styles from './map.module.css';
 
 /** A concept map's margin card: its outline, how it is laid out, and how its nodes and links look. */
 
@@ -95,7 +96,7 @@ export function MapPanel({ editor, group, sheet, part }: PanelProps) {
         onEdit={(name, next, keep) =>
           // A new line has no node to select before it is made.
           edit(name, next, keep, () => {
-            const writing = document.activeElement?.closest('.outline-pad');
+            const writing = document.activeElement?.closest('[data-outline]');
             if (writing && row.current) chooseNode(editor, group.id, row.current);
           })
         }
@@ -138,7 +139,7 @@ const MapLooks = memo(function MapLooks({
 }: Pick<MapRecipe, 'layout' | 'route' | 'arrows' | 'size'> & { put: PutMap }) {
   return (
     <>
-      <div className="map-layouts" role="radiogroup" aria-label="Layout">
+      <div className={styles.mapLayouts} role="radiogroup" aria-label="Layout">
         {MAP_LAYOUTS.map((layout) => (
           <button
             key={layout}
@@ -147,7 +148,7 @@ const MapLooks = memo(function MapLooks({
             aria-checked={chosen === layout}
             aria-label={LAYOUT_NAMES[layout]}
             title={LAYOUT_NAMES[layout]}
-            className="map-layout"
+            className={styles.mapLayout}
             onMouseDown={(event) => event.preventDefault()}
             onClick={() => put('Layout', { layout })}
           >

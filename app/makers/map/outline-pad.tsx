@@ -8,6 +8,7 @@ import type { Row } from '../../../core/makers/map/outline';
 import type { MapRecipe } from '../../../core/schema/recipes/map';
 import { freeId, LONGEST_NODE, MOST_NODES } from '../../../core/schema/recipes/map';
 import { useRows } from '../../fields/rows';
+import styles from './map.module.css';
 
 /** The outline of a map, written like a list: Enter for the next line, Tab to indent it. */
 
@@ -178,7 +179,8 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
   return (
     <div
       ref={pad}
-      className="outline-pad"
+      className={styles.outlinePad}
+      data-outline
       role="list"
       aria-label="Outline"
       onDragOver={over}
@@ -189,7 +191,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
         setDrop(null);
       }}
     >
-      <div className="pad-room" style={{ height: rows.length * ROW }}>
+      <div className={styles.padRoom} style={{ height: rows.length * ROW }}>
         {rows.map(
           (row, i) =>
             isThere(row.id, i) && (
@@ -204,7 +206,7 @@ export function OutlinePad({ recipe, current, onEdit, onUndo, onFocusRow, onProb
               />
             ),
         )}
-        {drop && <span className="pad-drop" style={{ top: drop.index * ROW, left: 14 + drop.depth * INDENT }} />}
+        {drop && <span className={styles.padDrop} style={{ top: drop.index * ROW, left: 14 + drop.depth * INDENT }} />}
       </div>
     </div>
   );
@@ -281,11 +283,11 @@ const PadRow = memo(function PadRow({ row, index, count, current, branch, on }: 
       aria-setsize={count}
       aria-posinset={index + 1}
       data-row={row.id}
-      className={`pad-row${current ? ' current' : ''}`}
+      className={`${styles.padRow}${current ? ' current' : ''}`}
       style={{ top: index * ROW, paddingLeft: row.depth * INDENT }}
     >
       <span
-        className={`pad-knot${branch ? ' branch' : ''}`}
+        className={`${styles.padKnot}${branch ? ` ${styles.branch}` : ''}`}
         draggable
         title="Drag to another place"
         aria-hidden="true"

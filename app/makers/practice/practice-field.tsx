@@ -9,6 +9,8 @@ import type { Field } from './practice-fields';
 import { ThingsField } from './things-field';
 import { Choice } from '../../fields/choice';
 import { Check } from '../../fields/check';
+import styles from './practice.module.css';
+import kitStyles from '../kit/kit.module.css';
 
 /** One setting of a practice sheet, in a field of its kind. */
 
@@ -93,7 +95,7 @@ export function PracticeField({ field, recipe, put }: FieldProps): ReactNode {
       return (
         <Row label={label}>
           <input
-            className="made-text"
+            className={kitStyles.text}
             aria-label={label}
             value={value as string}
             maxLength={field.most}
@@ -130,7 +132,7 @@ function NumbersField({ field, label, value, take }: TypedProps<Extract<Field, {
     <Row label={label}>
       <input
         key={value.join()}
-        className="made-text"
+        className={kitStyles.text}
         aria-label={`${label}, separated by commas`}
         defaultValue={value.join(', ')}
         onBlur={(event) => {
@@ -184,10 +186,10 @@ function GroupsField({ most, groups, put }: GroupsProps) {
   return (
     <>
       {groups.map((group, i) => (
-        <div key={i} className="practice-group">
+        <div key={i} className={styles.practiceGroup}>
           <Row label={`${i + 1}`}>
             <input
-              className="made-text"
+              className={kitStyles.text}
               aria-label={`Name of group ${i + 1}`}
               value={group.name}
               maxLength={60}

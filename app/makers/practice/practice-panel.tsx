@@ -12,6 +12,8 @@ import { FIELDS } from './practice-fields';
 import { makeVersions } from '../kit/versions';
 import { Choice } from '../../fields/choice';
 import { Check } from '../../fields/check';
+import styles from './practice.module.css';
+import kitStyles from '../kit/kit.module.css';
 
 /** A practice sheet's margin card: what is practised, how hard it is, and other versions of it. */
 
@@ -41,7 +43,7 @@ export function PracticePanel({ editor, group, sheet }: PanelProps) {
           } as PracticeRecipe);
         }}
       />
-      <p className="practice-tells">{tell(recipe)}</p>
+      <p className={styles.practiceTells}>{tell(recipe)}</p>
       <Notes {...{ notes, editor, group }} />
       {FIELDS[recipe.type].map((field) => (
         <PracticeField
@@ -51,7 +53,7 @@ export function PracticePanel({ editor, group, sheet }: PanelProps) {
           put={put}
         />
       ))}
-      <div className="made-files">
+      <div className={kitStyles.files}>
         <Toggle
           label="The same practice with other numbers, words or places"
           onClick={() => reseed('Another version', seed + 1)}
@@ -66,7 +68,7 @@ export function PracticePanel({ editor, group, sheet }: PanelProps) {
         <TitleField title={recipe.title} onChange={put} />
         <Row label="task">
           <input
-            className="made-text"
+            className={kitStyles.text}
             aria-label="Instruction"
             value={recipe.instruction}
             maxLength={300}

@@ -6,6 +6,7 @@ import { usePictures } from '../../pictures/picture-index';
 import { Toggle } from '../../fields/toggle';
 import { PicturePick } from '../kit/picture-pick';
 import { Choice } from '../../fields/choice';
+import styles from '../kit/kit.module.css';
 
 /** The items of a practice sheet: pictures by category or one by one, words, and what belongs to each. */
 
@@ -32,13 +33,15 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
       'soon',
     );
   return (
-    <div className="things" role="group" aria-label={label}>
-      <ul className="spot-list">
+    <div className={styles.things} role="group" aria-label={label}>
+      <ul className={styles.spotList}>
         {things.map((thing, i) => (
           <li key={i}>
-            {thing.picture && <img className="made-picture small" src={`/art/pictures/${thing.picture}.svg`} alt="" />}
+            {thing.picture && (
+              <img className={`${styles.picture} small`} src={`/art/pictures/${thing.picture}.svg`} alt="" />
+            )}
             <input
-              className="made-text"
+              className={styles.text}
               value={thing.word}
               maxLength={80}
               aria-label={`Word ${i + 1}`}
@@ -57,7 +60,7 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
             </Toggle>
             {other && (
               <input
-                className="made-text wide"
+                className={`${styles.text} wide`}
                 value={thing.other}
                 maxLength={200}
                 placeholder={other}
@@ -68,7 +71,7 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
           </li>
         ))}
       </ul>
-      <div className="made-files">
+      <div className={styles.files}>
         <Toggle
           label="A word without a picture"
           disabled={things.length >= MOST}

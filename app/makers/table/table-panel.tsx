@@ -28,6 +28,7 @@ import { FaceAndSize, Notes } from '../kit/parts';
 import { placeOf } from './table-commands';
 import { Choice } from '../../fields/choice';
 import { Check } from '../../fields/check';
+import styles from './table.module.css';
 
 /** A table's margin card: its rows and columns, and looks by cell, row, column or whole. */
 
@@ -204,7 +205,7 @@ function Looks({ recipe, at, palette, onEdit }: EditProps & { at: At | null; pal
   return (
     <>
       {at && (
-        <div className="table-scopes" role="radiogroup" aria-label="What a look is for">
+        <div className={styles.tableScopes} role="radiogroup" aria-label="What a look is for">
           {SCOPES.map(({ id, name }) => (
             <button key={id} type="button" role="radio" aria-checked={scope === id} onClick={() => setWanted(id)}>
               {name}
