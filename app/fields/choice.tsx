@@ -24,7 +24,8 @@ type Props<T> = Pick<SelectProps<T>, Kept> & {
 const inSentences = (option: DefaultOptionType): DefaultOptionType => ({
   ...option,
   label: typeof option.label === 'string' ? sentence(option.label) : option.label,
-  options: (option.options as DefaultOptionType[] | undefined)?.map(inSentences),
+  // Whatever has this key is a group.
+  ...(option.options && { options: (option.options as DefaultOptionType[]).map(inSentences) }),
 });
 
 /** One of several, from a list that opens. */

@@ -106,7 +106,7 @@ export function LabelsPanel({ editor, group, sheet, part }: PanelProps) {
         row="edition"
         label="Edition"
         value={choices.includes(recipe.edition) ? recipe.edition : choices[1]}
-        names={EDITION_NAMES}
+        options={choices.map((value) => ({ value, label: EDITION_NAMES[value] }))}
         onChange={(edition) => put('Edition', { edition })}
       />
       {(recipe.edition === 'some' || recipe.edition === 'swapped') && !traits && (
