@@ -11,6 +11,7 @@ import {
   Scripts,
   ScrollRestoration,
   useNavigate,
+  useNavigation,
   useRevalidator,
 } from 'react-router';
 import type { Route } from './+types/root';
@@ -64,7 +65,27 @@ export function Layout({ children }: { children: ReactNode }) {
 export default function Root() {
   useEffect(followSigningOut, []);
   useEffect(pagesAhead, []);
-  return <Outlet />;
+  return (
+    <>
+      <Waiting />
+      <Outlet />
+    </>
+  );
+}
+
+/** While a page is fetched: what was pressed says so at once, and after a moment a thread runs under the strip. */
+function Waiting() {
+  const { state, location } = useNavigation();
+  const to = state === 'loading' ? `${location.pathname}${location.search}` : null;
+  useEffect(() => {
+    if (to === null) return;
+    const pressed = [...document.querySelectorAll(`a[href="${CSS.escape(to)}"]`)];
+    for (const link of pressed) link.setAttribute('data-going', '');
+    return () => {
+      for (const link of pressed) link.removeAttribute('data-going');
+    };
+  }, [to]);
+  return to === null ? null : <div className={styles.waiting} role="progressbar" aria-label="Opening the page" />;
 }
 
 /** Milliseconds between tries to reach the school. */

@@ -25,15 +25,18 @@ function open(name: string): Promise<Speller> {
 
 /** Curly apostrophes are the same as straight ones to the dictionary. */
 const plain = (word: string) => word.replace(/’/g, "'");
+/** The dictionaries have few words with accents: “naïve” is right as “naive” is. */
+const bare = (word: string) => plain(word).normalize('NFD').replace(/\p{M}/gu, '');
+const has = (speller: Speller, word: string) => speller.correct(plain(word)) || speller.correct(bare(word));
 const MOST_SUGGESTIONS = 4;
 
 /** Schools write either English: the second dictionary is fetched when the first does not have a word. */
 async function unknown(words: readonly string[]): Promise<string[]> {
   const first = await open('en');
-  const left = words.filter((word) => !first.correct(plain(word)));
+  const left = words.filter((word) => !has(first, word));
   if (left.length === 0) return [];
   const second = await open('en-gb');
-  return left.filter((word) => !second.correct(plain(word)));
+  return left.filter((word) => !has(second, word));
 }
 
 /** Common words, the commonest first: how rare a word is grows with the logarithm of its place. */

@@ -40,6 +40,7 @@ describe('spelling', () => {
   test('finds what is in neither English, and takes both as right', async () => {
     const words = ['colour', 'color', 'wrods', 'heron', 'it’s', 'mudflatt'];
     expect(await spelling.check(words)).toEqual(['wrods', 'mudflatt']);
+    expect(await spelling.check(['naïve', 'éclair', 'façade', 'éclaire'])).toEqual(['éclaire']);
   });
   test('suggests the nearest first: two letters that changed places are one slip', async () => {
     const words = await spelling.suggest('wrods', []);

@@ -126,9 +126,10 @@ export const Squiggles = memo(function Squiggles({
         boxesOf({ ...found, roles, faces, scale }, [lit]).map((corners, i) => (
           <polygon key={i} className="mark-found" points={corners.map((p) => `${p.x},${p.y}`).join(' ')} />
         ))}
-      {written.map(({ item, outer }) => (
-        <ItemSquiggles key={item.id} {...{ item, outer, roles, faces, scale, checked }} own={ownWords} />
-      ))}
+      {editor.shut === null &&
+        written.map(({ item, outer }) => (
+          <ItemSquiggles key={item.id} {...{ item, outer, roles, faces, scale, checked }} own={ownWords} />
+        ))}
     </g>
   );
 });

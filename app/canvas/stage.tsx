@@ -8,14 +8,15 @@ import { centre, contains, overlaps, spanned } from '../../core/geometry/box';
 import { frameMatrix } from '../../core/geometry/frame';
 import { parentMatrix } from '../../core/placement/on-page';
 import { boxOf, itemsAt } from '../../core/items/hit';
+import { blanksOn } from '../../core/handout/blanks';
 import type { Point } from '../../core/geometry/matrix';
 import { compose, inverse, transform } from '../../core/geometry/matrix';
 import type { Handle } from '../../core/geometry/resize';
 import { bodyLength, bodyText, isEmpty } from '../../core/text/body';
 import { itemName } from '../../core/items/name';
-import type { FramedItem, GroupItem, Item, WrittenItem } from '../../core/schema/sheet';
+import type { GroupItem, Item, WrittenItem } from '../../core/schema/sheet';
 import { isFramed, isWritten } from '../../core/schema/sheet';
-import { everyItem, findOn } from '../../core/sheet/tree';
+import { findOn } from '../../core/sheet/tree';
 import { inUnit } from '../../core/sheet/units';
 import { positionAt, positionNear } from '../../core/text/caret';
 import type { View } from '../margin/view';
@@ -287,10 +288,7 @@ export function Stage({ editor, view, arrived, label, onDropSupply }: Props) {
   // A student goes from blank to blank with Tab, in reading order.
   useEffect(() => {
     editor.onTab = (by) => {
-      const fields = [...everyItem(editor.page)]
-        .filter((item): item is FramedItem & WrittenItem => isFramed(item) && canWrite(item) && item.touch === 'fill')
-        .map((item) => ({ item, box: boxOf(editor.page, item, pictureNow) }))
-        .sort(({ box: a }, { box: b }) => (Math.abs(a.y - b.y) > 12 ? a.y - b.y : a.x - b.x));
+      const fields = blanksOn(editor.page, pictureNow).filter(({ item }) => canWrite(item));
       const at = fields.findIndex(({ item }) => item.id === editor.editing?.id);
       const next = fields[(at + by + fields.length) % fields.length]?.item;
       if (next) editor.edit({ id: next.id, anchor: 0, focus: bodyLength(next.body), typing: null });
@@ -347,7 +345,7 @@ export function Stage({ editor, view, arrived, label, onDropSupply }: Props) {
             faces={faces}
             arrived={arrived}
             scale={scale}
-            prompts
+            prompts={editor.shut === null}
             label={label}
             dimmed={dimmed}
           />

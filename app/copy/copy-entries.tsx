@@ -1,21 +1,26 @@
+import { useMemo, useState } from 'react';
 import type { useFetcher } from 'react-router';
+import type { Box } from '../../core/geometry/matrix';
 import { boxOf } from '../../core/items/hit';
-import type { Item, Page, Sheet, TextItem } from '../../core/schema/sheet';
+import type { Result } from '../../core/lookfors/kind';
+import type { Item, Page } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import { bodyLength } from '../../core/text/body';
-import { typeWords } from '../commands/word-commands';
+import { useZone } from '../browser/time';
 import type { Editor } from '../document/editor';
 import { pictureNow } from '../drawing/resources';
-import type { MarginEntry } from '../margin/margin';
-import { Chip, Chips } from '../parts/action';
+import type { Lit, MarginEntry } from '../margin/margin';
+import type { View } from '../margin/view';
 import type { Loaded } from '../student/entries';
-import { BackCard, bankOf, noteEntries, usedElsewhere } from '../student/entries';
-import { LookForList } from '../student/lookfor-list';
+import { bankOf, noteEntries } from '../student/entries';
 import { findEntry } from '../workbench/aids';
 import { chosenEntry } from '../workbench/chosen-entry';
-import styles from '../student/student.module.css';
+import { aboutEntry } from './about';
+import { blankEntry, stepsOf } from './blanks';
+import type { Handing } from './hand-in';
+import { lastLookEntry, withTeacherEntry } from './hand-in';
 
-/** The margin of a student's copy: the brief, the look-fors, the teacher's notes, and what helps with the selected part. */
+/** The margin of a student's copy, and where its light falls: what is asked, the next blank, the teacher's notes. */
 
 /** Opens the first part that a look-for still misses. */
 function goTo(editor: Editor, id: string) {
@@ -24,115 +29,133 @@ function goTo(editor: Editor, id: string) {
   else if (item) editor.select([id]);
 }
 
-const card = (id: string, label: string, content: MarginEntry['content']): MarginEntry => ({
-  id,
-  anchor: null,
-  end: 'top',
-  tone: 'plain',
-  label,
-  content,
-});
-
-/** What stays the same while the student works, but for the counts. */
-export function fixedEntries(editor: Editor, loaded: Loaded, results: Loaded['results']): MarginEntry[] {
-  const { state, brief, lookFors } = loaded;
-  const back = state === 'another-go' || state === 'done';
-  return [
-    ...(back ? [card('back', 'From your teacher', <BackCard loaded={loaded} />)] : []),
-    card(
-      'brief',
-      'What to do',
-      <>
-        <h3 className={styles.briefTitle}>What to do</h3>
-        <p className={styles.brief}>{brief || 'Fill in the sheet.'}</p>
-      </>,
-    ),
-    ...(lookFors.length > 0
-      ? [
-          card(
-            'lookfors',
-            'What your teacher will look for',
-            <LookForList
-              lookFors={lookFors}
-              results={results}
-              done={state === 'done'}
-              onGo={(id) => goTo(editor, id)}
-            />,
-          ),
-        ]
-      : []),
-  ];
-}
-
 const besides = (page: Page, item: Item): MarginEntry['anchor'] => {
   const box = boxOf(page, item, pictureNow);
   return { x: box.x + box.width, y: box.y + box.height / 2 };
 };
 
-function bankEntry(editor: Editor, page: Page, label: TextItem, bank: readonly string[]): MarginEntry {
-  const take = (word: string) => {
-    if (editor.editing && typeWords(editor, editor.editing, 0, bodyLength(label.body), word))
-      editor.edit({ ...editor.editing, anchor: word.length, focus: word.length });
-  };
-  return {
-    id: 'this',
-    anchor: besides(page, label),
-    tone: 'sky',
-    active: true,
-    current: true,
-    label: 'Words for this label',
-    content: (
-      <>
-        <h3>This label</h3>
-        <Chips>
-          {bank.map((word) => (
-            <Chip
-              asIs
-              key={word}
-              tone={usedElsewhere(page, word, label.id) ? 'used' : 'moss'}
-              onMouseDown={(event) => event.preventDefault()}
-              onClick={() => take(word)}
-            >
-              {word}
-            </Chip>
-          ))}
-        </Chips>
-        <p className="quiet">From the word bank, or type your own · Tab goes on</p>
-      </>
-    ),
-  };
+/** The spots on a page that a look-for is about: where it is not met those that it misses, else all. */
+function spotsOf(page: Page, result: Result | null | undefined): Box[] {
+  const open = result?.evidence.filter(({ verdict }) => !['right', 'near', 'extra'].includes(verdict)) ?? [];
+  const items = (open.length > 0 ? open : (result?.evidence ?? [])).flatMap((one) => one.items);
+  return [...new Set(items)].flatMap((id) => {
+    const item = findOn(page, id)?.item;
+    return item ? [boxOf(page, item, pictureNow)] : [];
+  });
 }
 
-/** What helps with the part that is being edited or selected. */
-function helpEntries(editor: Editor, { sheet, page }: { sheet: Sheet; page: Page }): MarginEntry[] {
-  const { editing, selection, selectedItems: items } = editor;
-  const here = editing ? findOn(page, editing.id)?.item : undefined;
-  if (here?.kind === 'text') {
-    const bank = bankOf(sheet);
-    return bank.length > 0 && here.role === 'label' ? [bankEntry(editor, page, here, bank)] : [];
-  }
-  if (selection.length === 0 || !items.every((item) => item.touch === 'free')) return [];
-  return [chosenEntry(editor, { sheet, page, items, anchor: besides(page, items[0]), current: true })];
-}
+/** With less height than this, in pixels, the checklist is folded at first. */
+const ROOMY = 600;
 
 type Fetcher = Pick<ReturnType<typeof useFetcher>, 'formData' | 'submit'>;
+type Of = {
+  editor: Editor;
+  loaded: Loaded;
+  results: Loaded['results'];
+  view: View;
+  fetcher: Fetcher;
+  handing: Handing;
+};
 
-/** All entries of the margin. `fixed`: see fixedEntries. */
-export function copyEntries(
-  editor: Editor,
-  loaded: Loaded,
-  fixed: readonly MarginEntry[],
-  { formData, submit }: Fetcher,
-): MarginEntry[] {
-  // A tick shows at once, before the server has saved it.
-  const ticked = formData?.get('note');
-  const notes = loaded.notes.map((note) =>
-    note.id === ticked ? { ...note, settled: formData?.get('settled') === 'yes' } : note,
+export function useCopyMargin({ editor, loaded, results, view, fetcher, handing }: Of) {
+  const { state, lookFors } = loaded;
+  const { sheet, page, editing, selection, selectedItems, shut } = editor;
+  const zone = useZone();
+  const [note, setNote] = useState<string | null>(null);
+  // A look-for is lit until something else is edited or selected, or a last look begins.
+  const [shown, setShown] = useState<{ lookFor: string; editing: unknown; selection: unknown; asking: boolean } | null>(
+    null,
   );
-  return [
+  const lookFor =
+    shown?.editing === editing?.id && shown?.selection === selection && shown.asking === handing.asking
+      ? shown.lookFor
+      : null;
+  const setLookFor = (id: string | null) =>
+    setShown(id === null ? null : { lookFor: id, editing: editing?.id, selection, asking: handing.asking });
+  const steps = useMemo(() => stepsOf(sheet), [sheet]);
+  const taken = useMemo(() => page.items.map((item) => boxOf(page, item, pictureNow)), [page]);
+
+  // A tick shows at once, before the server has saved it.
+  const ticked = fetcher.formData?.get('note');
+  const notes = loaded.notes.map((one) =>
+    one.id === ticked ? { ...one, settled: fetcher.formData?.get('settled') === 'yes' } : one,
+  );
+  const noteCards = noteEntries(notes, page, fetcher.submit);
+  const back = state === 'another-go' || state === 'done';
+  const unsettled = new Set(notes.flatMap(({ id, settled }) => (settled ? [] : [id])));
+  const firstOpen = back ? noteCards.find(({ id }) => unsettled.has(id))?.id : undefined;
+
+  const here = editing ? steps.findIndex(({ item }) => item.id === editing.id) : -1;
+  const nextBlank = steps.findIndex((step) => !step.filled && step.page === page.id);
+  const resting = !editing && selectedItems.every(({ touch }) => touch === 'fill');
+  const at = here >= 0 ? here : resting && !back ? nextBlank : -1;
+  const blank = !shut && at >= 0 && !handing.asking ? blankEntry(editor, steps, at, bankOf(sheet)) : null;
+
+  const begun = editing !== null || steps.some(({ filled }) => filled);
+  const about = aboutEntry({
+    loaded,
+    results,
+    first:
+      back || shut !== null
+        ? null
+        : begun
+          ? view.stageHeight < ROOMY || lookFors.length === 0
+            ? null
+            : 'list'
+          : 'brief',
+    chosen: lookFor,
+    onShow: (id) => setLookFor(id === lookFor ? null : id),
+    onGo: (id) => goTo(editor, id),
+    light: spotsOf(page, results[lookFors.findIndex(({ id }) => id === lookFor)]),
+  });
+  const gaps = useMemo(
+    () => [
+      ...steps.filter((step) => !step.filled && step.page === page.id).map(({ box }) => box),
+      ...results.flatMap((result) => (result?.held === false ? spotsOf(page, result) : [])),
+    ],
+    [steps, results, page],
+  );
+  const chosen =
+    !shut && here < 0 && selection.length > 0 && selectedItems.every(({ touch }) => touch === 'free')
+      ? chosenEntry(editor, {
+          sheet,
+          page,
+          items: selectedItems,
+          anchor: besides(page, selectedItems[0]),
+          current: true,
+        })
+      : null;
+
+  const entries: MarginEntry[] = [
     ...(editor.finding ? [findEntry(editor)] : []),
-    ...fixed,
-    ...noteEntries(notes, editor.page, submit),
-    ...(editor.shut ? [] : helpEntries(editor, editor)),
+    ...(state === 'handed-in' ? [withTeacherEntry(loaded, zone)] : []),
+    ...(handing.asking ? [lastLookEntry({ editor, lookFors, results, steps, handing, onShow: setLookFor }, gaps)] : []),
+    ...(handing.asking && lookFor === null ? [] : [about]),
+    ...noteCards,
+    ...(blank ? [blank] : []),
+    ...(chosen ? [chosen] : []),
   ];
+  const noteHere = editing && noteCards.find(({ id }) => notes.find((one) => one.id === id)?.itemId === editing.id)?.id;
+  const source =
+    lookFor !== null
+      ? 'about'
+      : handing.asking
+        ? 'last-look'
+        : (noteHere ??
+          (here >= 0
+            ? 'blank'
+            : ((note && (unsettled.has(note) || !firstOpen) ? note : firstOpen) ?? (blank ? 'blank' : null))));
+  const lit: Lit | null = source && !chosen ? { id: source, page, taken } : null;
+  return {
+    entries,
+    lit,
+    /** What is still to be filled in on the page, besides what is being filled in. */
+    open: shut
+      ? []
+      : steps.filter((step, i) => !step.filled && step.page === page.id && i !== here).map(({ box }) => box),
+    choose: (id: string) => {
+      setNote(noteCards.some((card) => card.id === id) ? id : null);
+      if (id !== 'about') setLookFor(null);
+    },
+  };
 }

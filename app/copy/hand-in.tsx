@@ -1,8 +1,16 @@
-import { Modal } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
+import { Link } from 'react-router';
+import type { Box } from '../../core/geometry/matrix';
+import { whenWords } from '../browser/time';
 import type { Editor } from '../document/editor';
+import { Leaf } from '../house/leaf';
+import type { MarginEntry } from '../margin/margin';
 import type { Loaded } from '../student/entries';
+import type { Step } from './blanks';
+import { openBlank } from './blanks';
+import styles from './copy.module.css';
 
 /** Handing in: a last look at what is still missing, then everything is saved and the copy goes to the teacher. */
 
@@ -22,37 +30,93 @@ export function useHandIn(editor: Editor, { submit }: Fetcher) {
   };
   return { asking, setAsking, sending, handIn };
 }
+export type Handing = ReturnType<typeof useHandIn>;
 
-type Props = Pick<Loaded, 'lookFors' | 'results'> & { handing: ReturnType<typeof useHandIn> };
+type LastLook = {
+  editor: Editor;
+  lookFors: Loaded['lookFors'];
+  results: Loaded['results'];
+  steps: readonly Step[];
+  handing: Handing;
+  onShow: (lookFor: string) => void;
+};
 
-export function LastLook({ lookFors, results, handing }: Props) {
-  const { asking, setAsking, sending, handIn } = handing;
+function LastLookCard({ editor, lookFors, results, steps, handing, onShow }: LastLook) {
+  const { setAsking, sending, handIn } = handing;
   const lacking = lookFors.flatMap(({ id, title }, i) => {
     const result = results[i];
     return result?.held === false ? [{ id, title, result }] : [];
   });
+  const empty = steps.filter(({ filled }) => !filled);
+  const missing = lacking.length > 0 || empty.length > 0;
+  const goOn = (
+    <Button autoFocus={missing} type={missing ? 'primary' : 'default'} onClick={() => setAsking(false)}>
+      Go on working
+    </Button>
+  );
+  const hand = (
+    <Button autoFocus={!missing} type={missing ? 'default' : 'primary'} loading={sending} onClick={() => void handIn()}>
+      {missing ? 'Hand in anyway' : 'Hand it in'}
+    </Button>
+  );
   return (
-    <Modal
-      open={asking}
-      title="A last look"
-      okText={lacking.length ? 'Hand in anyway' : 'Hand in'}
-      cancelText="Not yet"
-      onCancel={() => setAsking(false)}
-      onOk={() => void handIn()}
-      confirmLoading={sending}
-    >
-      {lacking.length === 0 ? <p>Everything that can be counted is there.</p> : <p>This is still missing:</p>}
-      <ul>
-        {lacking.map(({ id, title, result }) => (
-          <li key={id}>
-            {title}{' '}
-            <span className="quiet">
-              ({result.got} of {result.need})
-            </span>
-          </li>
-        ))}
-      </ul>
+    <div onKeyDown={(event) => event.key === 'Escape' && setAsking(false)}>
+      <h3 className={styles.asked}>A last look</h3>
+      <p>{missing ? 'This is still missing:' : 'Everything that can be counted is there.'}</p>
+      {missing && (
+        <ul className={styles.missing}>
+          {empty.length > 0 && (
+            <li>
+              <button type="button" onClick={() => (setAsking(false), openBlank(editor, empty[0]))}>
+                {empty.length === 1 ? 'One box is empty' : `${empty.length} boxes are empty`}
+              </button>
+            </li>
+          )}
+          {lacking.map(({ id, title, result }) => (
+            <li key={id}>
+              <button type="button" onClick={() => onShow(id)}>
+                {title}{' '}
+                <span className="quiet">
+                  {result.got} of {result.need}
+                </span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className={styles.buttons}>
+        {missing ? goOn : hand}
+        {missing ? hand : goOn}
+      </div>
       <p className="quiet">You can take it back until your teacher begins to read it.</p>
-    </Modal>
+    </div>
   );
 }
+
+/** The card of the last look, which lights every gap on the page. */
+export const lastLookEntry = (of: LastLook, light: readonly Box[]): MarginEntry => ({
+  id: 'last-look',
+  anchor: null,
+  end: 'top',
+  tone: 'plain',
+  current: true,
+  label: 'A last look',
+  light,
+  content: <LastLookCard {...of} />,
+});
+
+/** What a copy says that is with the teacher. */
+export const withTeacherEntry = ({ handedInAt, now }: Loaded, zone: string): MarginEntry => ({
+  id: 'with-teacher',
+  anchor: null,
+  end: 'top',
+  tone: 'plain',
+  label: 'Handed in',
+  content: (
+    <div className={styles.given}>
+      <Leaf state="handed-in" size={56} />
+      <h3>With your teacher since {whenWords(handedInAt, now, zone)}</h3>
+      <Link to="/tray">Back to your tray</Link>
+    </div>
+  ),
+});

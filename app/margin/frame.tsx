@@ -1,5 +1,5 @@
 import type { ReactNode, RefObject } from 'react';
-import type { MarginEntry } from './margin';
+import type { Lit, MarginEntry } from './margin';
 import { Margin } from './margin';
 import type { View } from './view';
 import styles from './frame.module.css';
@@ -16,6 +16,11 @@ type Props = {
   view: View;
   entries: readonly MarginEntry[];
   marginLabel: string;
+  /** Where light falls from the margin. */
+  lit?: Lit | null;
+  /** In a narrow, high window the margin is a band below the sheet. */
+  mayBeBelow?: boolean;
+  ticksFrom?: number;
   onChooseEntry?: (id: string) => void;
   /** Lies over the edges of the stage: rulers. */
   above?: ReactNode;
@@ -31,6 +36,9 @@ export function SheetFrame({
   view,
   entries,
   marginLabel,
+  lit,
+  mayBeBelow,
+  ticksFrom,
   onChooseEntry,
   above,
   children,
@@ -41,14 +49,22 @@ export function SheetFrame({
       {band}
       <div className={styles.row}>
         {stack}
-        <div className={styles.main}>
+        <div className={`${styles.main}${mayBeBelow ? ` ${styles.mayBeBelow}` : ''}`}>
           <div className={`${styles.stage} dapple`} ref={stage}>
             <div className={styles.room} style={{ width: view.roomWidth, height: view.roomHeight }}>
               {children}
             </div>
           </div>
           {above}
-          <Margin entries={entries} view={view} label={marginLabel} onChoose={onChooseEntry} />
+          <Margin
+            entries={entries}
+            view={view}
+            label={marginLabel}
+            lit={lit}
+            mayBeBelow={mayBeBelow}
+            ticksFrom={ticksFrom}
+            onChoose={onChooseEntry}
+          />
         </div>
       </div>
       {drawer}

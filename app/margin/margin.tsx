@@ -1,7 +1,8 @@
-import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { memo, useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore } from 'react';
 import type { ReactNode } from 'react';
-import type { Point } from '../../core/geometry/matrix';
+import type { Box, Point } from '../../core/geometry/matrix';
 import { place } from '../../core/margin/place';
+import { Light } from './light';
 import type { View } from './view';
 import { onStage } from './view';
 import styles from './margin.module.css';
@@ -18,6 +19,8 @@ export type MarginEntry = {
   tone: Tone;
   /** Whether its line is drawn strongly. */
   active?: boolean;
+  /** The spots that are lit while this entry is the lit one, in points. */
+  light?: readonly Box[];
   /** What is being worked on: the margin scrolls to keep it visible. */
   current?: boolean;
   label: string;
@@ -31,9 +34,42 @@ const LATCH = 24;
 
 const useIsomorphicLayout = typeof window === 'undefined' ? useEffect : useLayoutEffect;
 
-type Props = { entries: readonly MarginEntry[]; view: View; label: string; onChoose?: (id: string) => void };
+export type Lit = {
+  /** The entry that the light comes from. */
+  id: string;
+  page: { width: number; height: number };
+  /** What stands on the page, in points. */
+  taken: readonly Box[];
+};
 
-export const Margin = memo(function Margin({ entries, view, label, onChoose }: Props) {
+type Props = {
+  entries: readonly MarginEntry[];
+  view: View;
+  label: string;
+  lit?: Lit | null;
+  /** In a narrow, high window the margin is a band below the sheet. */
+  mayBeBelow?: boolean;
+  /** Threads that are not lit are ticks at the edge of the sheet, which ends here, in points. */
+  ticksFrom?: number;
+  onChoose?: (id: string) => void;
+};
+
+const NOTHING: readonly Box[] = [];
+
+const narrow = '(max-width: 900px) and (orientation: portrait)';
+const onNarrow = (listener: () => void) => {
+  const query = window.matchMedia(narrow);
+  query.addEventListener('change', listener);
+  return () => query.removeEventListener('change', listener);
+};
+const useNarrow = () =>
+  useSyncExternalStore(
+    onNarrow,
+    () => window.matchMedia(narrow).matches,
+    () => false,
+  );
+
+export const Margin = memo(function Margin({ entries, view, label, lit, mayBeBelow, ticksFrom, onChoose }: Props) {
   const [heights, setHeights] = useState<Record<string, number>>({});
   const [scroll, setScroll] = useState(0);
   const column = useRef<HTMLElement>(null);
@@ -81,15 +117,26 @@ export const Margin = memo(function Margin({ entries, view, label, onChoose }: P
     else if (element.scrollTop > activeTop - PAD) element.scrollTop = activeTop - PAD;
   }, [active?.id, activeTop, activeHeight]);
 
+  const source = lit ? entries.find(({ id }) => id === lit.id) : undefined;
+  const below = useNarrow() && mayBeBelow === true;
   return (
     <>
+      {measured && lit && source && (
+        <Light
+          view={view}
+          page={lit.page}
+          spots={source.light ?? NOTHING}
+          card={below || !source.anchor ? null : { x: view.stageWidth, y: (tops.get(source.id) ?? 0) + LATCH - scroll }}
+          taken={lit.taken}
+        />
+      )}
       <aside
         ref={column}
-        className="margin-column"
+        className={`margin-column${below ? ` ${styles.band}` : ''}`}
         aria-label={label}
         onScroll={(event) => setScroll(event.currentTarget.scrollTop)}
       >
-        <div className={styles.room} style={{ height: bottom }}>
+        <div className={styles.room} style={below ? undefined : { height: bottom }}>
           {entries.map((entry) => (
             <section
               key={entry.id}
@@ -97,7 +144,7 @@ export const Margin = memo(function Margin({ entries, view, label, onChoose }: P
                 if (card) cards.current.set(entry.id, card);
                 else cards.current.delete(entry.id);
               }}
-              className={`margin-card tone-${entry.tone}${entry.anchor ? ' tied' : ''}${entry.active ? ' active' : ''}`}
+              className={`margin-card tone-${entry.tone}${entry.anchor ? ' tied' : ''}${entry.active ? ' active' : ''}${entry === source ? ' lit' : ''}`}
               // Not hidden until it is placed: somebody may already be typing in it.
               style={{ top: tops.get(entry.id) ?? PAD, opacity: heights[entry.id] === undefined ? 0 : undefined }}
               aria-label={entry.label}
@@ -108,17 +155,22 @@ export const Margin = memo(function Margin({ entries, view, label, onChoose }: P
           ))}
         </div>
       </aside>
-      {measured && (
+      {measured && !below && (
         <svg className={styles.lines} aria-hidden="true">
           {entries.map((entry) => {
             if (!entry.anchor) return null;
-            const from = onStage(view, entry.anchor);
+            const spot = onStage(view, entry.anchor);
+            const quiet = ticksFrom !== undefined && entry !== source && !entry.active;
+            const from = quiet ? { x: view.left + ticksFrom * view.scale + 3, y: spot.y } : spot;
             if (from.y < 0 || from.y > view.stageHeight || from.x < 0 || from.x > view.stageWidth) return null;
             const to = { x: view.stageWidth + 8, y: (tops.get(entry.id) ?? 0) + LATCH - scroll };
             // Horizontal at both ends.
             const reach = Math.max(24, Math.min(90, (to.x - from.x) * 0.5));
             return (
-              <g key={entry.id} className={`tone-${entry.tone}${entry.active ? ' active' : ''}`}>
+              <g
+                key={entry.id}
+                className={`tone-${entry.tone}${entry.active ? ' active' : ''}${entry === source ? ' lit' : ''}`}
+              >
                 <path d={`M${from.x} ${from.y}C${from.x + reach} ${from.y} ${to.x - reach} ${to.y} ${to.x} ${to.y}`} />
                 <circle cx={from.x} cy={from.y} r="2.6" />
               </g>

@@ -99,7 +99,7 @@ describe('bringing one along', () => {
 test('one is put away, and says so when it could not be', async () => {
   await index.loadIndex();
   expect(await index.putPictureAway(own.id)).toMatch(/can’t be reached/);
-  answers['DELETE /pictures'] = () => json({ message: 'There is nothing here, or it is not yours to see.' }, 404);
+  answers['DELETE /pictures'] = () => json({ message: 'There is nothing here, or you can’t open it.' }, 404);
   expect(await index.putPictureAway(own.id)).toMatch(/nothing here/);
   answers['DELETE /pictures'] = () => json({ id: own.id });
   expect(await index.putPictureAway(own.id)).toBeNull();

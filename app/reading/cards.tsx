@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 import { Link } from 'react-router';
 import type { Result } from '../../core/lookfors/kind';
 import type { LookFor } from '../../core/lookfors/all';
+import { countWords } from '../../core/lookfors/all';
 import { points } from '../../core/lookfors/rubric';
 import { heldAfter } from '../../core/review/marks';
 import type { Said, Saying } from '../../core/review/said';
@@ -22,21 +23,25 @@ export function Band({ band, current, handoutId }: { band: Loaded['band']; curre
     document.querySelector('[data-band] [aria-current="page"]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
   }, [current]);
   return (
-    <nav className={readingStyles.band} data-band aria-label="The class">
-      {band.map(({ id, studentName, state }) => (
-        <Link
-          key={id}
-          to={`/handouts/${handoutId}/reading/${id}`}
-          className={readingStyles.bandEntry}
-          aria-current={id === current ? 'page' : undefined}
-          title={`${studentName}: ${STATE_WORDS[state]}`}
-        >
-          <Leaf state={state} />
-          <span className="sr">{STATE_WORDS[state]}:</span>
-          {shortName(studentName)}
-        </Link>
-      ))}
-      <span className={`quiet ${readingStyles.bandKeys}`}>← → next</span>
+    <nav className={readingStyles.band} aria-label="The class">
+      <span className={readingStyles.bandList} data-band>
+        {band.map(({ id, studentName, state }) => (
+          <Link
+            key={id}
+            to={`/handouts/${handoutId}/reading/${id}`}
+            className={readingStyles.bandEntry}
+            aria-current={id === current ? 'page' : undefined}
+            title={`${studentName}: ${STATE_WORDS[state]}`}
+          >
+            <Leaf state={state} />
+            <span className="sr">{STATE_WORDS[state]}:</span>
+            {shortName(studentName)}
+          </Link>
+        ))}
+      </span>
+      <span className={`quiet ${readingStyles.bandKeys}`}>
+        <kbd>←</kbd> <kbd>→</kbd>
+      </span>
     </nav>
   );
 }
@@ -97,32 +102,37 @@ function LookForRow({
   open: boolean;
   say: Say;
 }) {
-  // A ruling that agrees with the count is withdrawn.
-  const rule = (to: boolean) => say({ do: 'rule', lookFor: lookFor.id, held: ruled && result.held === to ? null : to });
+  const rule = (to: boolean) => {
+    if (held === to && !ruled) return;
+    // A ruling that agrees with the count, or is pressed again, is withdrawn.
+    say({ do: 'rule', lookFor: lookFor.id, held: ruled && (result.held === to || held === to) ? null : to });
+  };
   return (
     <li>
       <Tick held={held} />
       <span>
         {lookFor.title}
         <span className="quiet">
-          {result.held === null ? '' : ` · ${result.got} of ${result.need}`}
+          {result.held === null ? '' : ` · ${countWords(lookFor, result)}`}
           {ruled && result.held !== null ? ' · your ruling' : ''}
         </span>
-        {open && (
-          <span className={readingStyles.rule}>
-            {held !== true && (
-              <button type="button" onClick={() => rule(true)}>
-                Met
-              </button>
-            )}
-            {held !== false && (
-              <button type="button" onClick={() => rule(false)}>
-                Not met
-              </button>
-            )}
-          </span>
-        )}
       </span>
+      {open && (
+        <span className={readingStyles.rule} role="group" aria-label={`Your ruling: ${lookFor.title}`}>
+          <button type="button" title="Met" aria-label="Met" aria-pressed={held === true} onClick={() => rule(true)}>
+            ✓
+          </button>
+          <button
+            type="button"
+            title="Not met"
+            aria-label="Not met"
+            aria-pressed={held === false}
+            onClick={() => rule(false)}
+          >
+            ✕
+          </button>
+        </span>
+      )}
     </li>
   );
 }

@@ -5,6 +5,7 @@ import type { Evidence } from '../../core/lookfors/kind';
 import { heldAfter } from '../../core/review/marks';
 import { evidenceWords, lookForKindOf } from '../../core/lookfors/all';
 import type { Page } from '../../core/schema/sheet';
+import { lightAt } from '../../core/handout/spots';
 import { findOn } from '../../core/sheet/tree';
 import { DamageCard } from '../house/damaged';
 import type { MarginEntry } from '../margin/margin';
@@ -142,6 +143,7 @@ function evidenceEntries({ loaded, writing, page, open, active }: Reading): Marg
           anchor,
           tone: verdict === 'near' || verdict === 'extra' ? 'moss' : 'apricot',
           active: active === id,
+          light: evidence.items.flatMap((item) => lightAt(page, { item, x: null, y: null }, pictureNow)),
           label: lookFor.title,
           content: (
             <>
@@ -172,6 +174,7 @@ function noteEntries({ writing, page, open, active }: Reading): MarginEntry[] {
       end: 'bottom',
       tone: 'sky',
       active: active === note.id,
+      light: lightAt(page, { item: note.itemId, x: note.x, y: note.y }, pictureNow),
       label: 'Your note',
       content: (
         <NoteCard
@@ -198,6 +201,7 @@ function draftEntries({ loaded, writing, page, open }: Reading): MarginEntry[] {
     end: 'bottom',
     tone: 'sky',
     active: true,
+    light: draft.spot.page === page.id ? lightAt(page, draft.spot, pictureNow) : [],
     current: draft.note === writing.newest,
     label: draft.changes ? 'A note being changed' : 'A new note',
     content: (

@@ -231,7 +231,7 @@ describe('the Desk and the classes', () => {
     ['a name that is a whole story', { do: 'add-class', name: 'x'.repeat(90) }, /at most 80/],
     ['no names to add', { do: 'add-students', classId: 'x', names: '\n \n' }, /at least one name/],
     ['a whole town', { do: 'add-students', classId: 'x', names: 'a\n'.repeat(101) }, /At most 100/],
-    ['a class of somebody else', { do: 'add-students', classId: 'x', names: 'Ada' }, /not yours/],
+    ['a class of somebody else', { do: 'add-students', classId: 'x', names: 'Ada' }, /can’t open it/],
   ])('refuse %s', async (_, form, message) =>
     expect(await problemOf(await call(classes.action, '/classes', { cookie: cookies.teacher, form }))).toMatch(message),
   );
@@ -450,7 +450,7 @@ describe('handing out', () => {
       },
       /give the row a name/,
     ],
-    ['to a class of somebody else', { classes: ['elsewhere'] }, /not yours/],
+    ['to a class of somebody else', { classes: ['elsewhere'] }, /can’t open it/],
   ])('%s is refused', async (_, change, message) => {
     const before = (await progressOf(db, ids.teacher)).length;
     expect(await problemOf(await given(change))).toMatch(message);

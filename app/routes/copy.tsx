@@ -1,5 +1,5 @@
 import { Alert, Button } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import { useFetcher } from 'react-router';
 import { doWithCopy, WithCopy } from '../../server/actions/hand-in';
@@ -8,8 +8,9 @@ import { copyView } from '../../server/views/copy-view';
 import { afterReaching, reached } from '../browser/reached';
 import { dueWords, useZone } from '../browser/time';
 import { useSpelling } from '../commands/spelling';
-import { copyEntries, fixedEntries } from '../copy/copy-entries';
-import { LastLook, useHandIn } from '../copy/hand-in';
+import { BlankTints } from '../copy/blanks';
+import { useCopyMargin } from '../copy/copy-entries';
+import { useHandIn } from '../copy/hand-in';
 import { Editor, useEditor } from '../document/editor';
 import { useDrawing } from '../drawing/page-view';
 import { check, formOf } from '../form.server';
@@ -107,7 +108,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
   }, [editor, faces]);
   const fetcher = useFetcher<typeof clientAction>();
   const handing = useHandIn(editor, fetcher);
-  const fixed = useMemo(() => fixedEntries(editor, loaded, results), [editor, loaded, results]);
+  const margin = useCopyMargin({ editor, loaded, results, view, fetcher, handing });
   const problem = fetcher.data?.problem;
   return (
     <>
@@ -116,7 +117,10 @@ function Copy({ loaded }: { loaded: Loaded }) {
         drawer={open ? <Drawer editor={editor} note="Your teacher opened these" /> : undefined}
         stage={stage}
         view={view}
-        entries={copyEntries(editor, loaded, fixed, fetcher)}
+        entries={margin.entries}
+        lit={margin.lit}
+        mayBeBelow
+        onChooseEntry={margin.choose}
         marginLabel="Margin"
       >
         <SheetStage
@@ -127,13 +131,13 @@ function Copy({ loaded }: { loaded: Loaded }) {
           label="Your sheet. Enter chooses the first part you may fill in, Tab the next."
           onDropSupply={open ? (data, at) => dropSupply(editor, data, at) : undefined}
         />
+        <BlankTints view={view} boxes={margin.open} />
       </SheetFrame>
       {(problem || shut) && open && (
         <div className={styles.overAlert}>
           <Alert type="warning" showIcon title={problem ?? shut} role="alert" />
         </div>
       )}
-      <LastLook lookFors={loaded.lookFors} results={results} handing={handing} />
       <Aids editor={editor} />
     </>
   );
@@ -171,7 +175,7 @@ function CopyStrip({ editor, loaded, shut, fetcher, handing }: StripProps) {
             type="primary"
             loading={handing.sending || busy}
             onClick={() => handing.setAsking(true)}
-            disabled={shut !== null}
+            disabled={shut !== null || handing.asking}
           >
             Hand in
           </Button>

@@ -2,7 +2,7 @@ import { Segments } from '../fields/segments';
 import { Alert, Button, Modal } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, redirect, useFetcher, useNavigate } from 'react-router';
-import { partAt } from '../../core/items/hit';
+import { boxOf, partAt } from '../../core/items/hit';
 import { pieceMarks } from '../../core/review/marks';
 import { Returning, returnPiece } from '../../server/actions/review';
 import { readingView } from '../../server/views/reading-view';
@@ -128,7 +128,12 @@ function Reading({ loaded }: { loaded: Loaded }) {
   );
   const problem = unsaid ?? fetcher.data?.problem;
   const busy = giving || fetcher.state !== 'idle';
+  const taken = useMemo(() => page.items.map((item) => boxOf(page, item, pictureNow)), [page]);
   const entries = readingEntries({ loaded, writing, page, piece: shown === 'piece', open, active, zone });
+
+  // What is being written is lit; else what was chosen in the margin.
+  const from = entries.find(({ current }) => current) ?? entries.find(({ id }) => id === active);
+  const lit = from?.light?.length ? { id: from.id, page, taken } : null;
 
   return (
     <>
@@ -192,6 +197,9 @@ function Reading({ loaded }: { loaded: Loaded }) {
         view={view}
         entries={entries}
         marginLabel="What is to be said"
+        lit={lit}
+        mayBeBelow
+        ticksFrom={page.width}
         onChooseEntry={setActive}
       >
         <div

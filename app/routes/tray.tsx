@@ -1,17 +1,16 @@
-import { sentence } from '../parts/sentence';
-import { card } from '../parts/card';
-import { Empty } from '../parts/empty';
 import { Link } from 'react-router';
 import { addLateCopies } from '../../server/stores/handouts';
 import { trayOf } from '../../server/stores/copies';
-import { StateLabel } from '../house/leaf';
-import { HouseStrip } from '../house/house-strip';
 import { orLast } from '../browser/reached';
 import { agoWords, dueWords, useZone } from '../browser/time';
+import { HouseStrip } from '../house/house-strip';
+import { StateLabel } from '../house/leaf';
+import { card } from '../parts/card';
+import { Empty } from '../parts/empty';
+import { sentence } from '../parts/sentence';
 import { requireRole } from '../who.server';
 import type { Route } from './+types/tray';
-import styles from './desk.module.css';
-import trayStyles from './tray.module.css';
+import styles from './tray.module.css';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'student');
@@ -26,57 +25,97 @@ export const meta: Route.MetaFunction = () => [{ title: 'Tray · Dappled Margin'
 
 type Entry = Route.ComponentProps['loaderData']['copies'][number];
 
+const isBack = ({ state, unsettled }: Entry) => state === 'another-go' || (state === 'done' && unsettled > 0);
+const isToDo = ({ state }: Entry) => state === 'not-begun' || state === 'under-way';
+/** What came back first, then what is due first; what has no due time last. */
+const inTurn = (a: Entry, b: Entry) =>
+  Number(isBack(b)) - Number(isBack(a)) || (a.dueAt ? +a.dueAt : Infinity) - (b.dueAt ? +b.dueAt : Infinity);
+
+/** What the student does next with a copy, as a button says it. */
+function nextStep({ state, unsettled }: Entry): string {
+  if (unsettled > 0) return unsettled === 1 ? 'See your note' : `See your ${unsettled} notes`;
+  if (state === 'not-begun') return 'Begin';
+  return state === 'under-way' ? 'Go on' : 'Have another go';
+}
+
 export default function Tray({ loaderData }: Route.ComponentProps) {
-  const { copies, now } = loaderData;
+  const { person, copies, now } = loaderData;
   const zone = useZone();
-  const back = copies.filter((copy) => copy.state === 'another-go' || (copy.state === 'done' && copy.unsettled > 0));
-  const toDo = copies.filter((copy) => copy.state === 'not-begun' || copy.state === 'under-way');
-  const done = copies.filter((copy) => !back.includes(copy) && !toDo.includes(copy));
+  const open = copies.filter((copy) => isBack(copy) || isToDo(copy)).sort(inTurn);
+  const shelf = copies.filter((copy) => !open.includes(copy));
+  const [next, ...others] = open;
   /** What a student has to know of a copy now. */
   const newsOf = (copy: Entry): string => {
-    if (toDo.includes(copy)) return dueWords(copy.dueAt, now, zone);
-    if (copy.state === 'handed-in') return 'with your teacher';
-    const came = `came back ${agoWords(copy.returnedAt, now)}`;
-    if (!back.includes(copy) || copy.unsettled === 0) return came;
-    return `${came} · ${copy.unsettled} ${copy.unsettled === 1 ? 'note' : 'notes'}`;
+    if (isToDo(copy)) return dueWords(copy.dueAt, now, zone);
+    return copy.state === 'handed-in' ? 'with your teacher' : `came back ${agoWords(copy.returnedAt, now)}`;
   };
-  const bands: [string, Entry[], string][] = [
-    ['Back from your teacher', back, 'Nothing has come back just now.'],
-    ['To do', toDo, 'Nothing is waiting for you.'],
-    ['Done', done, 'What you hand in goes here.'],
-  ];
+  const late = (copy: Entry) => isToDo(copy) && copy.dueAt !== null && +copy.dueAt < now;
+  const first = person.name.split(/\s+/)[0];
   return (
-    <div className={`${styles.desk} dapple`}>
-      <HouseStrip person={loaderData.person} />
+    <div className={`${styles.tray} dapple`}>
+      <HouseStrip person={person} />
       {loaderData.demo && (
         <div className="demo-note">This is the demo school: everybody in it is made up. Change what you like.</div>
       )}
       <main>
-        {bands.map(([name, entries, empty]) => (
-          <section key={name} aria-labelledby={name}>
-            <h2 id={name}>{name}</h2>
-            {entries.length === 0 ? (
-              <Empty>{empty}</Empty>
-            ) : (
-              <div className={trayStyles.copies}>
-                {entries.map((copy) => (
-                  <Link key={copy.id} to={`/copies/${copy.id}`} className={card(trayStyles.copy)}>
-                    <span className={trayStyles.picture}>
-                      <img src={`/copies/${copy.id}/picture.svg?seq=${copy.seq}`} alt="" loading="lazy" />
-                    </span>
-                    <strong>{copy.title}</strong>
-                    <StateLabel state={copy.state} />
-                    {copy.damage !== null && <strong className="damage-word">Damaged</strong>}
-                    <span className={copy.dueAt && +copy.dueAt < now && toDo.includes(copy) ? styles.late : 'quiet'}>
-                      {sentence(newsOf(copy))}
-                    </span>
-                  </Link>
-                ))}
-              </div>
-            )}
+        <h2 className={styles.hello}>
+          Hello {first}.{' '}
+          <span>{next ? (isBack(next) ? 'Something came back.' : 'This is next.') : 'Nothing to do just now.'}</span>
+        </h2>
+        {next && (
+          <Link to={`/copies/${next.id}`} className={`${card(styles.next)} ${styles.copy}`}>
+            <Picture copy={next} />
+            <span className={styles.words}>
+              <strong>{next.title}</strong>
+              {next.brief && <span className={styles.brief}>{next.brief}</span>}
+              <StateLabel state={next.state} />
+              <span className={late(next) ? styles.late : 'quiet'}>{sentence(newsOf(next))}</span>
+              {next.damage !== null && <strong className="damage-word">Damaged</strong>}
+              <span className={styles.step}>{nextStep(next)} →</span>
+            </span>
+          </Link>
+        )}
+        {others.length > 0 && (
+          <section aria-labelledby="then">
+            <h2 id="then">Then</h2>
+            <div className={styles.copies}>
+              {others.map((copy) => (
+                <Small key={copy.id} copy={copy} news={newsOf(copy)} late={late(copy)} step={nextStep(copy)} />
+              ))}
+            </div>
           </section>
-        ))}
+        )}
+        {shelf.length > 0 && (
+          <section aria-labelledby="shelf">
+            <h2 id="shelf">Handed in and done</h2>
+            <div className={styles.copies}>
+              {shelf.map((copy) => (
+                <Small key={copy.id} copy={copy} news={newsOf(copy)} late={false} />
+              ))}
+            </div>
+          </section>
+        )}
+        {copies.length === 0 && <Empty>When your teacher hands something out, it is here.</Empty>}
       </main>
     </div>
+  );
+}
+
+const Picture = ({ copy }: { copy: Entry }) => (
+  <span className={styles.picture}>
+    <img src={`/copies/${copy.id}/picture.svg?seq=${copy.seq}`} alt="" loading="lazy" />
+  </span>
+);
+
+function Small({ copy, news, late, step }: { copy: Entry; news: string; late: boolean; step?: string }) {
+  return (
+    <Link to={`/copies/${copy.id}`} className={`${card(styles.small)} ${styles.copy}`}>
+      <Picture copy={copy} />
+      <strong>{copy.title}</strong>
+      <StateLabel state={copy.state} />
+      {copy.damage !== null && <strong className="damage-word">Damaged</strong>}
+      <span className={late ? styles.late : 'quiet'}>{sentence(news)}</span>
+      {step && <span className={styles.step}>{step} →</span>}
+    </Link>
   );
 }

@@ -2,6 +2,7 @@ import { Checkbox } from 'antd';
 import { boxOf } from '../../core/items/hit';
 import type { Point } from '../../core/geometry/matrix';
 import { bodyText } from '../../core/text/body';
+import { lightAt } from '../../core/handout/spots';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import type { MarginEntry } from '../margin/margin';
@@ -32,36 +33,20 @@ export const usedElsewhere = (page: Page, word: string, but: string) =>
       bodyText(item.body).trim().toLowerCase() === word.toLowerCase(),
   );
 
-export function BackCard({ loaded }: { loaded: Loaded }) {
-  const { marks, state, notes } = loaded;
-  const settled = notes.filter((note) => note.settled).length;
-  return (
-    <>
-      <h3>
-        {state === 'done' ? 'Done' : 'Another go'} <small>{marks ? `${marks.got} of ${marks.of} points` : ''}</small>
-      </h3>
-      {marks && (
-        <div className={styles.backMarks}>
-          {marks.rubric.rows.map((row) => (
-            <span key={row.id}>
-              {row.name} <b>{row.levels[marks.marks[row.id]]?.points ?? '–'}</b>
-              <span className="quiet">
-                {' '}
-                of {row.levels.at(-1)!.points}
-                {row.levels[marks.marks[row.id]]?.text && `: ${row.levels[marks.marks[row.id]].text}`}
-              </span>
-            </span>
-          ))}
-        </div>
-      )}
-      {notes.length > 0 && (
-        <p className="quiet">
-          {settled} of {notes.length} {notes.length === 1 ? 'note' : 'notes'} done
-        </p>
-      )}
-    </>
-  );
-}
+export const BackMarks = ({ marks }: { marks: NonNullable<Loaded['marks']> }) => (
+  <div className={styles.backMarks}>
+    {marks.rubric.rows.map((row) => (
+      <span key={row.id}>
+        {row.name} <b>{row.levels[marks.marks[row.id]]?.points ?? '–'}</b>
+        <span className="quiet">
+          {' '}
+          of {row.levels.at(-1)!.points}
+          {row.levels[marks.marks[row.id]]?.text && `: ${row.levels[marks.marks[row.id]].text}`}
+        </span>
+      </span>
+    ))}
+  </div>
+);
 
 export function noteEntries(
   notes: Loaded['notes'],
@@ -80,6 +65,7 @@ export function noteEntries(
       return {
         id: note.id,
         anchor,
+        light: lightAt(page, { item: note.itemId, x: note.x, y: note.y }, pictureNow),
         tone: note.settled ? 'moss' : 'apricot',
         active: !note.settled,
         label: note.earlier === null ? 'A note from your teacher' : `A note on go ${note.earlier}`,
@@ -101,5 +87,6 @@ export function noteEntries(
           </>
         ),
       };
-    });
+    })
+    .sort((a, b) => (a.anchor?.y ?? 0) - (b.anchor?.y ?? 0));
 }

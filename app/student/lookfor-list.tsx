@@ -41,23 +41,37 @@ export function Tick({ held }: { held: boolean | 'filled' | null }) {
   );
 }
 
-type Props = {
-  lookFors: readonly StudentLookFor[];
-  results: readonly (Result | null)[];
-  done: boolean;
+type Counted = { lookFors: readonly StudentLookFor[]; results: readonly (Result | null)[]; done: boolean };
+
+/** If only filling in is shown, whether it is right is not known here. */
+const onlyFilled = ({ tell }: StudentLookFor, done: boolean) => tell === 'filled' && !done;
+
+function counts({ lookFors, results, done }: Counted): { held: number; of: number } {
+  const counted = results.filter((result, i) => result && result.held !== null && !onlyFilled(lookFors[i], done));
+  return { held: counted.filter((result) => result!.held).length, of: counted.length };
+}
+
+/** How many look-fors are met, in a few words. */
+export function countOf(lookFors: Counted['lookFors'], results: Counted['results'], done: boolean): string {
+  const { held, of } = counts({ lookFors, results, done });
+  return of > 0 ? `Checks ${held} of ${of}` : 'Checks';
+}
+
+type Props = Counted & {
+  /** Nothing can be changed: nothing leads on. */
+  shut: boolean;
+  /** The one whose spots are lit. */
+  chosen: string | null;
+  onShow: (id: string) => void;
   onGo: (item: string) => void;
 };
 
-export function LookForList({ lookFors, results, done, onGo }: Props) {
-  // If only filling in is shown, whether it is right is not known here.
-  const onlyFilled = (i: number) => lookFors[i].tell === 'filled' && !done;
-  const counted = results.filter((result, i) => result && result.held !== null && !onlyFilled(i));
-  const held = counted.filter((result) => result!.held).length;
+export function LookForList({ lookFors, results, done, shut, chosen, onShow, onGo }: Props) {
+  const { held, of } = counts({ lookFors, results, done });
   return (
     <>
       <h3>
-        Your teacher {done ? 'looked' : 'will look'} for{' '}
-        <small>{counted.length > 0 && `${held} of ${counted.length}`}</small>
+        Your teacher {done ? 'looked' : 'will look'} for <small>{of > 0 && `${held} of ${of}`}</small>
       </h3>
       <ul className={styles.lookfors}>
         {lookFors.map((lookFor, i) => {
@@ -65,22 +79,40 @@ export function LookForList({ lookFors, results, done, onGo }: Props) {
           const open = result?.evidence.find(
             (e) => !['right', 'near', 'extra'].includes(e.verdict) && e.items.length > 0,
           );
-          const filled = onlyFilled(i) && result?.held === true;
+          const filled = onlyFilled(lookFor, done) && result?.held === true;
           const partly = result && result.held === false && result.need > 1;
+          const somewhere = result?.evidence.some(({ items }) => items.length > 0);
+          const words = (
+            <>
+              {lookFor.title}
+              {partly && (
+                <span className="quiet">
+                  {' '}
+                  · {result.got} of {result.need}
+                </span>
+              )}
+              {filled && <span className="quiet"> · filled in</span>}
+              {!result && <span className="quiet"> · your teacher looks at this</span>}
+            </>
+          );
           return (
             <li key={lookFor.id}>
               <Tick held={filled ? 'filled' : (result?.held ?? null)} />
               <span>
-                {lookFor.title}
-                {partly && (
-                  <span className="quiet">
-                    {' '}
-                    · {result.got} of {result.need}
-                  </span>
+                {somewhere ? (
+                  <button
+                    type="button"
+                    className={styles.lookfor}
+                    aria-pressed={chosen === lookFor.id}
+                    title="Show me where"
+                    onClick={() => onShow(lookFor.id)}
+                  >
+                    {words}
+                  </button>
+                ) : (
+                  words
                 )}
-                {filled && <span className="quiet"> · filled in</span>}
-                {!result && <span className="quiet"> · your teacher looks at this</span>}
-                {open && !done && (
+                {open && !shut && (
                   <button type="button" className={styles.lookforGo} onClick={() => onGo(open.items[0])}>
                     Next one
                   </button>

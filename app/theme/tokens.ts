@@ -47,6 +47,8 @@ export const COLOURS = {
   'sky-pale': '#a3bfd6',
   clay: '#8a4a2a',
   peach: '#f2b48a',
+  lit: '#fff6e0',
+  sun: '#ffeebc',
 } as const;
 type ColourToken = keyof typeof COLOURS;
 
@@ -67,6 +69,9 @@ const VEILS = {
   'sky-veil': veil('sky', 0.15),
   'sky-veil-strong': veil('sky', 0.26),
   'straw-veil': veil('straw-line', 0.38),
+  'shade-warm': veil('straw-deep', 0.16),
+  glow: veil('peach', 0.55),
+  'lit-veil': veil('sun', 0.55),
 };
 
 export const SHADOWS = {

@@ -84,12 +84,12 @@ describe('a change', () => {
 
   test.each<[string, Change, RegExp]>([
     ['about a thing that is gone', { kind: 'set', id: 'nobody', values: { x: 1 } }, /no longer/],
-    ['of a setting that the kind has not', { kind: 'set', id: 'bird', values: { shape: 'star' } }, /can not be set/],
-    ['of an identity', { kind: 'set', id: 'bird', values: { id: 'other' } }, /can not be set/],
+    ['of a setting that the kind has not', { kind: 'set', id: 'bird', values: { shape: 'star' } }, /can’t be set/],
+    ['of an identity', { kind: 'set', id: 'bird', values: { id: 'other' } }, /can’t be set/],
     [
       'of the prototype',
       { kind: 'set', id: 'bird', values: JSON.parse('{"__proto__": {"x": 1}}') as Record<string, unknown> },
-      /can not be set/,
+      /can’t be set/,
     ],
     ['to an absurd number', { kind: 'set', id: 'bird', values: { x: 1e9 } }, /x:/],
     [
@@ -113,7 +113,7 @@ describe('a change', () => {
       /within itself/,
     ],
     ['of words past the end', { kind: 'splice', id: 'words', at: 90, remove: 0, insert: plain('x') }, /words/],
-    ['of words where there are none', { kind: 'splice', id: 'bird', at: 0, remove: 0, insert: plain('x') }, /no words/],
+    ['of words where there are none', { kind: 'splice', id: 'bird', at: 0, remove: 0, insert: plain('x') }, /has no text/],
     [
       'that takes the last page',
       {

@@ -76,10 +76,10 @@ export const REORDER: ChangeKind<'reorder'> = {
   apply(sheet, { id, spot }, bounded) {
     const found = place(sheet, id);
     if (!found) return gone();
-    if (spot.behind === id) return refused('A thing can not lie behind itself.');
+    if (spot.behind === id) return refused('A thing can’t lie behind itself.');
     const at = groupsAt(sheet, spot);
     if (!at.ok) return at;
-    if (at.groups.some((group) => group.id === id)) return refused('A group can not lie within itself.');
+    if (at.groups.some((group) => group.id === id)) return refused('A group can’t lie within itself.');
     const sameGroup = at.groups.at(-1) === found.groups.at(-1);
     const no =
       bounded &&
@@ -101,7 +101,7 @@ export const SET: ChangeKind<'set'> = {
     if (!found) return gone();
     const { item } = found;
     const wrong = Object.keys(values).find((key) => UNSETTABLE.has(key) || !Object.hasOwn(item, key));
-    if (wrong) return refused(`“${wrong}” can not be set on a ${item.kind}.`);
+    if (wrong) return refused(`“${wrong}” can’t be set on a ${item.kind}.`);
     // Parts and text are not set here and may be large: they are not checked again.
     const kept = item.kind === 'group' ? { items: item.items } : isWritten(item) ? { body: item.body } : {};
     const read = schemaOf(item.kind).safeParse({

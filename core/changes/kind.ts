@@ -39,7 +39,7 @@ export function loadRefusal(sheet: Sheet, page: string, more: Load): string | nu
 /** Whether identities that come in are used twice among them, or on the sheet already. */
 export const clash = (sheet: Sheet, ids: readonly string[]): boolean =>
   new Set(ids).size < ids.length || ids.some((id) => isThere(sheet, id));
-export const twice = () => refused('Two things can not share one identity.');
+export const twice = () => refused('Two things can’t share one identity.');
 export const firstIssue = (error: z.ZodError) => {
   const [issue] = error.issues;
   return `${issue.path.join('.') || 'value'}: ${issue.message}`;

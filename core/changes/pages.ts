@@ -14,7 +14,7 @@ function behindPage(sheet: Sheet, behind: string | null): number {
 
 export const PAGE_INSERT: ChangeKind<'page-insert'> = {
   apply(sheet, { behind, page }, bounded) {
-    if (sheet.pages.some((p) => p.id === page.id)) return refused('Two pages can not share one identity.');
+    if (sheet.pages.some((p) => p.id === page.id)) return refused('Two pages can’t share one identity.');
     if (clash(sheet, page.items.flatMap(idsWithin))) return twice();
     const no =
       bounded &&
@@ -33,7 +33,7 @@ export const PAGE_INSERT: ChangeKind<'page-insert'> = {
 export const PAGE_REMOVE: ChangeKind<'page-remove'> = {
   apply(sheet, { id }) {
     if (!sheet.pages.some((p) => p.id === id)) return refused('This page is no longer in the sheet.');
-    if (sheet.pages.length === 1) return refused('A sheet keeps at least one page.');
+    if (sheet.pages.length === 1) return refused('A sheet needs at least one page.');
     return done(
       withPages(
         sheet,
@@ -79,7 +79,7 @@ export const PAGE_SET: ChangeKind<'page-set'> = {
     const page = sheet.pages.find((p) => p.id === id);
     if (!page) return refused('This page is no longer in the sheet.');
     const wrong = Object.keys(values).find((key) => key === 'id' || key === 'items' || !Object.hasOwn(page, key));
-    if (wrong) return refused(`“${wrong}” can not be set on a page.`);
+    if (wrong) return refused(`“${wrong}” can’t be set on a page.`);
     const read = Page.safeParse({ ...page, ...values, items: [] });
     if (!read.success) return refused(firstIssue(read.error));
     const next = { ...read.data, items: page.items };

@@ -9,7 +9,7 @@ import { done, firstIssue, pick, refused } from './kind';
 export const SHEET_SET: ChangeKind<'sheet-set'> = {
   apply(sheet, { values }) {
     const wrong = Object.keys(values).find((key) => !['title', 'unit', 'palette', 'ownWords'].includes(key));
-    if (wrong) return refused(`“${wrong}” can not be set on a sheet.`);
+    if (wrong) return refused(`“${wrong}” can’t be set on a sheet.`);
     const { title, unit, palette, ownWords } = sheet;
     const read = Sheet.pick({ title: true, unit: true, palette: true, ownWords: true }).safeParse({
       title,

@@ -38,7 +38,7 @@ function words(
 ): Applied {
   const found = place(sheet, change.id);
   if (!found) return gone();
-  if (!isWritten(found.item)) return refused('There are no words in this kind of thing.');
+  if (!isWritten(found.item)) return refused('This kind of thing has no text.');
   const { body } = found.item;
   if (from > to || to > bodyLength(body)) return refused('The words it was about are no longer there.');
   const next = edit(body, wholeCharacters(body, from, to));

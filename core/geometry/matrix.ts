@@ -26,7 +26,7 @@ export const compose = (...maps: Matrix[]): Matrix => maps.reduce(multiply, IDEN
 /** @throws RangeError when the map flattens the plane. */
 export function inverse([a, b, c, d, e, f]: Matrix): Matrix {
   const det = a * d - b * c;
-  if (Math.abs(det) < 1e-12) throw new RangeError('this map can not be turned round');
+  if (Math.abs(det) < 1e-12) throw new RangeError('this map can’t be inverted');
   return [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det];
 }
 

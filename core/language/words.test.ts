@@ -12,6 +12,9 @@ describe('words to look up', () => {
   test('leave out initials, addresses and what has digits', () => {
     expect(found('a H2O NASA mail@example.org x4 tide')).toEqual(['tide']);
   });
+  test('leave out other scripts than Latin, and keep accents', () => {
+    expect(wordsIn('Το πόδι, журавль, 鶴 and naïve Zoë').map(({ word }) => word)).toEqual(['and', 'naïve', 'Zoë']);
+  });
   test('know where they stand', () => {
     expect(wordsIn('two (words)')).toEqual([
       { word: 'two', from: 0, to: 3 },

@@ -4,7 +4,10 @@ import { editDistance } from './spelling';
 
 export type Word = { word: string; from: number; to: number };
 
-/** Words of one letter, with digits beside them or all in capitals (names of things, initials) are not looked up. */
+/**
+ * Words of one letter, with digits beside them, all in capitals (names of things, initials) or in another script than Latin are
+ * not looked up.
+ */
 export function wordsIn(text: string): Word[] {
   const out: Word[] = [];
   for (const found of text.matchAll(/[\p{L}\p{M}]+(?:['’][\p{L}\p{M}]+)*/gu)) {
@@ -14,6 +17,7 @@ export function wordsIn(text: string): Word[] {
     if (word.length < 2 || /[\d@_/]/.test(beside) || /\p{L}\.$/u.test(text.slice(Math.max(0, index - 2), index)))
       continue;
     if (word === word.toUpperCase() && word.length <= 6) continue;
+    if (!/^[\p{Script=Latin}\p{M}'’]+$/u.test(word)) continue;
     out.push({ word, from: index, to: index + word.length });
   }
   return out;

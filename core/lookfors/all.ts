@@ -63,6 +63,12 @@ export const rekeyed = (lookFors: readonly LookFor[], sheet: Sheet): LookFor[] =
 export const evidenceWords = (lookFor: LookFor, evidence: Evidence): string =>
   (lookForKindOf(lookFor.kind).worded ?? plainly)(evidence);
 
+/** How much was found, in words: `13 words, 8 asked for`, or `8 of 9` for a share. */
+export function countWords(lookFor: LookFor, { got, need }: Pick<Result, 'got' | 'need'>): string {
+  const unit = lookForKindOf(lookFor.kind).unit?.(lookFor);
+  return unit ? `${got} ${unit[got === 1 ? 0 : 1]}, ${need} asked for` : `${got} of ${need}`;
+}
+
 /** A look-for as a student may see it: without its key. */
 export type StudentLookFor = { id: string; title: string; kind: LookFor['kind']; tell: LookFor['tell'] };
 export const forStudent = ({ id, title, kind, tell }: LookFor): StudentLookFor => ({ id, title, kind, tell });

@@ -37,6 +37,7 @@ export const ITEMS: LookForKind<ItemsLookFor> = {
   schema: ItemsLookFor,
   kind: 'items',
   name: 'a number of things',
+  unit: ({ item }) => [item, `${item}s`],
   begin: () => ({ settings: { title: 'At least three pictures', tell: 'result', item: 'picture', min: 3 } }),
   count: countItems,
   sources: (_, sheet) => sheet.pages,

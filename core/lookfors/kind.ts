@@ -64,6 +64,8 @@ export type LookForKind<L extends Base> = {
   rekeyed?(lookFor: L, sheet: Sheet): L | null;
   /** How much is filled in, for students who are told no more than that. */
   filled?(result: Result): Counted;
+  /** What is counted, one and several of it; without it the count is a share, such as 8 of 9. */
+  unit?(lookFor: L): readonly [one: string, many: string];
   /** How a piece of evidence reads to the teacher. */
   worded?(evidence: Evidence): string;
   /** What a class misses, from the evidence of one piece; without it the look-for itself is named. */

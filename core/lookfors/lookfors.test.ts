@@ -7,7 +7,7 @@ import { group, held, line, page, picture, plain, shape, sheet, text } from '../
 import type { TextBody, Item, Sheet } from '../schema/sheet';
 import type { Result } from './kind';
 import type { LookFor } from './all';
-import { count, LookFor as Schema, resultForStudent } from './all';
+import { count, countWords, LookFor as Schema, resultForStudent } from './all';
 import { points } from './rubric';
 import { editDistance, matches } from '../language/spelling';
 import { wordsIn } from './words';
@@ -413,4 +413,15 @@ test('a number that points at the same part does not stand for its name', () => 
   expect(read('bill')).toMatchObject({ verdict: 'right', items: ['own'] });
   expect(read('')).toMatchObject({ verdict: 'empty', items: ['own'] });
   expect(read('3')).toMatchObject({ verdict: 'wrong', said: '3' });
+});
+
+test('a count says what was found and what was asked for; a share says of how many', () => {
+  const words: LookFor = { kind: 'words', id: 'w', title: 'W', tell: 'result', item: 'why', min: 8 };
+  const pictures: LookFor = { kind: 'items', id: 'p', title: 'P', tell: 'result', item: 'picture', min: 3 };
+  expect(countWords(words, { got: 13, need: 8 })).toBe('13 words, 8 asked for');
+  expect(countWords(words, { got: 1, need: 8 })).toBe('1 word, 8 asked for');
+  expect(countWords(pictures, { got: 0, need: 3 })).toBe('0 pictures, 3 asked for');
+  expect(countWords({ kind: 'name', id: 'n', title: 'N', tell: 'result', item: 'name' }, { got: 1, need: 1 })).toBe(
+    '1 of 1',
+  );
 });

@@ -20,8 +20,8 @@ export const TEACHER: LookForKind<z.infer<typeof TeacherLookFor>> = {
 export const UNKNOWN: LookForKind<z.infer<typeof UnknownLookFor>> = {
   schema: UnknownLookFor,
   kind: 'unknown',
-  name: 'something of a newer program',
-  begin: () => ({ nothing: 'This program does not know it.' }),
+  name: 'something from a newer version',
+  begin: () => ({ nothing: 'This version does not know it.' }),
   count: () => null,
   sources: () => [],
 };

@@ -95,6 +95,7 @@ export const WORDS: LookForKind<WordsLookFor> = {
   schema: WordsLookFor,
   kind: 'words',
   name: 'a number of words',
+  unit: () => ['word', 'words'],
   begin: (sheet) => ({
     settings: {
       title: 'At least 15 words of your own',

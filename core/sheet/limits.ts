@@ -91,7 +91,7 @@ export function itemProblem(item: Item): string | null {
 }
 
 export const GROUP_FULL = `A group holds at most ${n(LIMITS.groupItems)} things. Make two groups of it.`;
-export const TOO_DEEP = `Groups lie within each other at most ${LIMITS.depth} deep. Take a group apart first.`;
+export const TOO_DEEP = `Groups can be nested at most ${LIMITS.depth} deep. Take a group apart first.`;
 export const PAGES_FULL = `A sheet has at most ${LIMITS.pages} pages. Begin a second sheet for the rest.`;
 export const ROLES_FULL = `A sheet has at most ${LIMITS.roles} kinds of text. Remove one that is not used.`;
 

@@ -10,7 +10,7 @@ import { missing, Refused } from './refused';
 
 type Teacher = Pick<Person, 'id' | 'schoolId'>;
 
-const Name = z.string().trim().min(1, 'Type a name.').max(80, 'Names have at most 80 letters.');
+const Name = z.string().trim().min(1, 'Type a name.').max(80, 'A name has at most 80 letters.');
 /** One name on each line. */
 const Names = z
   .string()
@@ -58,6 +58,6 @@ export async function makeCardsFor(
 ): Promise<{ code: string; cards: Card[] }> {
   const { code } = await ownClass(db, teacher, classId);
   const cards = await makeCards(db, teacher.id, classId, student);
-  if (cards.length === 0) throw new Refused(422, 'Everybody in this class has pictures of their own already.');
+  if (cards.length === 0) throw new Refused(422, 'Everybody in this class already has their own pictures.');
   return { code, cards };
 }

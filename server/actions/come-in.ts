@@ -136,8 +136,8 @@ export async function chooseOwnSecret(
   token: string,
   { first, secret }: z.infer<typeof ChoosingSecret>,
 ): Promise<void> {
-  if (!person.mustChoose) throw new Refused(403, 'You have pictures of your own already.');
+  if (!person.mustChoose) throw new Refused(403, 'You already have your own pictures.');
   if (first !== secret)
-    throw new Refused(422, 'The second time they were others, or in another order. Choose them again.');
+    throw new Refused(422, 'The second time they were different, or in a different order. Choose them again.');
   await chooseSecret(db, person.id, secret, token);
 }

@@ -96,7 +96,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       const [own, other] = ['owl frog snail', 'frog owl snail'];
       const choose = (first: string, again: string, mustChoose = true) =>
         chooseOwnSecret(db, { id: ada, mustChoose }, token, { first, secret: again });
-      expect(await why(choose(own, other))).toMatch(/in another order/);
+      expect(await why(choose(own, other))).toMatch(/in a different order/);
       expect(await why(choose(own, own, false))).toMatch(/already/);
       await choose(own, own);
       expect((await personOf(db, token))?.mustChoose).toBe(false);

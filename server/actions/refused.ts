@@ -12,4 +12,4 @@ export class Refused extends Error {
 }
 
 /** Missing things and other people's things look the same from outside. */
-export const missing = () => new Refused(404, 'There is nothing here, or it is not yours to see.');
+export const missing = () => new Refused(404, 'There is nothing here, or you can’t open it.');

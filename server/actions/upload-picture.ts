@@ -24,7 +24,7 @@ function teachersOnly({ role }: Teacher): void {
 export async function mayUpload(db: Database, person: Teacher): Promise<void> {
   teachersOnly(person);
   if ((await ownPictures(db, person.id)).length >= MOST_PICTURES)
-    throw new Refused(409, `You have ${MOST_PICTURES} uploaded pictures. Remove some first.`);
+    throw new Refused(409, `You have ${MOST_PICTURES} uploaded pictures, the most there can be. Remove some first.`);
 }
 
 /** @throws Refused where the file is no picture that can be taken */

@@ -97,7 +97,7 @@ describe.each(DATABASES)('a backup of the %s database', (_, open) => {
     await expect(bad('cut', gzipSync(whole.slice(0, whole.lastIndexOf('{"end"'))))).rejects.toThrow(/not whole/);
     await expect(bad('short', readFileSync(file).subarray(0, 400))).rejects.toThrow(/can’t be read|not whole/);
     await expect(bad('changed', gzipSync(whole.replace('Look', 'Lock')))).rejects.toThrow(/not whole/);
-    await expect(bad('other', gzipSync('{"what":1}\n'))).rejects.toThrow(/no backup/);
+    await expect(bad('other', gzipSync('{"what":1}\n'))).rejects.toThrow(/not a backup/);
     await expect(bad('text', Buffer.from('hello'))).rejects.toThrow(/can’t be read/);
     const newer = whole.replace('"version":1', '"version":9');
     await expect(bad('newer', gzipSync(newer))).rejects.toThrow(/newer version/);

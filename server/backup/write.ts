@@ -120,7 +120,7 @@ export async function readBackup(file: string, reader: Reader): Promise<End> {
       await reader.head?.(value);
     }
     if (seen.first && !('format' in (value as object)))
-      throw new StartProblem('This file is no backup of Dappled Margin.');
+      throw new StartProblem('This file is not a backup of Dappled Margin.');
     seen.first = false;
     if (!seen.end) hash.update(`${text}\n`);
   };
@@ -147,7 +147,7 @@ export async function readBackup(file: string, reader: Reader): Promise<End> {
 }
 
 function checkHead({ format, version }: Head): void {
-  if (format !== FORMAT) throw new StartProblem('This file is no backup of Dappled Margin.');
+  if (format !== FORMAT) throw new StartProblem('This file is not a backup of Dappled Margin.');
   if (version > FORMAT_VERSION)
     throw new StartProblem('This backup was made by a newer version of Dappled Margin. Use that one to restore it.');
 }

@@ -32,8 +32,8 @@ export class CrewProblem extends Error {
 const SAID = {
   time: 'This took too long and was stopped. Try it with fewer pages, or with smaller shadows and pictures.',
   memory: 'This needs more memory than there is and was stopped. Try it with fewer or smaller pages.',
-  ended: 'This could not be drawn. Try it once more; if it fails again, tell whoever looks after Dappled Margin.',
-  busy: 'Too much is being made at this moment. Try again in a minute.',
+  ended: 'This could not be drawn. Try again; if it fails again, tell whoever looks after Dappled Margin.',
+  busy: 'Too much is being made at the moment. Try again in a minute.',
   left: 'Stopped.',
 } as const;
 const problem = (why: keyof typeof SAID) => new CrewProblem(why, SAID[why]);

@@ -50,10 +50,9 @@ const LOOK_EVERY = 1000;
 const LEFT = 75_000;
 
 const GONE = 'This sheet is no longer there.';
-const NOBODY = 'Nobody waited for this any more. Ask for it once more.';
-const NOT_MADE =
-  'This could not be made. Try it once more; if it fails again, tell whoever looks after Dappled Margin.';
-const CUT_OFF = 'The program was started anew while this was being made. Ask for it once more.';
+const NOBODY = 'Nobody was waiting for this any more. Ask for it again.';
+const NOT_MADE = 'This could not be made. Try again; if it fails again, tell whoever looks after Dappled Margin.';
+const CUT_OFF = 'The program was restarted while this was being made. Ask for it again.';
 
 export class Exports {
   private line!: Line<Given, Made>;

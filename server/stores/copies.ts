@@ -20,6 +20,7 @@ export type TrayEntry = {
   id: string;
   title: string;
   className: string;
+  brief: string;
   state: CopyState;
   dueAt: Date | null;
   seq: number;
@@ -30,7 +31,7 @@ export type TrayEntry = {
 
 export const trayOf = (db: Queries, studentId: string) =>
   db.query<TrayEntry>(
-    `select copy.id, h.title, c.name as "className", copy.state, h.due_at as "dueAt", d.seq, d.damage,
+    `select copy.id, h.title, h.brief, c.name as "className", copy.state, h.due_at as "dueAt", d.seq, d.damage,
        (select max(returned_at) from go where copy_id = copy.id) as "returnedAt",
        (select count(*)::int from margin_note n join go on go.id = n.go_id where go.copy_id = copy.id and go.returned_at is not null and not n.settled) as unsettled
      from copy join handout h on h.id = copy.handout_id join class c on c.id = h.class_id join document d on d.id = copy.document_id

@@ -59,6 +59,7 @@ export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id
       returned && handout.rubric.rows.some(({ id }) => id in returned.marks)
         ? { rubric: handout.rubric, marks: returned.marks, ...points(handout.rubric, returned.marks) }
         : null,
+    handedInAt: last?.handedInAt ?? null,
     go: last?.number ?? 0,
     mayTakeBack: copy.state === 'handed-in' && !last?.reviewBeganAt,
     now: Date.now(),

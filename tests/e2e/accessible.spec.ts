@@ -115,7 +115,7 @@ test('every screen of a student has names and contrast', async ({ browser, house
   await check(page, 'copy');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Hand in' }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'A last look' })).toBeVisible();
   await check(page, 'a last look');
 });
 

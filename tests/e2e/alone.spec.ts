@@ -86,7 +86,14 @@ test('the screens of a teacher', async ({ browser, house }) => {
 
 test('the screens of a student, and the front of the house', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Ines');
-  await alike(page, '/tray', { name: 'copy', walk: (p) => p.locator('.tray_copy').first().click(), there: drawn });
+  await alike(page, '/tray', {
+    name: 'copy',
+    walk: (p) => p.locator('.tray_copy').first().click(),
+    async there(p) {
+      await drawn(p);
+      await expect(p.locator('.light_light')).toBeVisible();
+    },
+  });
   await alike(page, page.url(), {
     name: 'tray',
     walk: (p) => p.getByRole('link', { name: 'To your tray' }).click(),

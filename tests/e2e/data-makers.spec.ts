@@ -32,7 +32,7 @@ test.describe('a word cloud', () => {
     await page.getByText('Sizes', { exact: true }).click();
     await page.getByLabel('Size of words').fill('20');
     await page.getByLabel('Size of words').press('Enter');
-    await expect(page.getByText(/and \d+ more found no room\. Pull the frame larger/)).toBeVisible();
+    await expect(page.getByText(/and \d+ more found no room\. Make the frame larger/)).toBeVisible();
     await saved(page);
     await page.reload();
     await drawn(page);
@@ -66,7 +66,7 @@ test.describe('a chart', () => {
     await expect(onSheet(page)).toContainText('greenshank');
     await cell(2, 2).fill('many');
     await expect(
-      page.getByText('“many” in row 2 of “seen” is no number. It is left out until it is one.'),
+      page.getByText('“many” in row 2 of “seen” is not a number. It is left out until it is.'),
     ).toBeVisible();
     await page.getByRole('radio', { name: /^bars side by side/i }).click();
     await expect(page.getByText('Bars side by side need two columns of numbers; there is one.')).toBeVisible();

@@ -69,8 +69,18 @@ test.describe.serial('the whole job', () => {
 
   test('hands it in after a last look at what is missing, takes it back, hands it in again', async () => {
     await student.getByRole('button', { name: 'Hand in' }).click();
-    await expect(student.getByRole('dialog')).toContainText('Every part has its name');
+    const look = student.getByRole('region', { name: 'A last look' });
+    await expect(look).toContainText('4 boxes are empty');
+    // Every gap is lit: what is empty, and what is missed.
+    await expect(student.locator('.light_light mask > ellipse').first()).toBeAttached();
+    await look.getByRole('button', { name: 'Every part has its name' }).click();
+    await expect(student.getByRole('button', { name: /^Every part has its name/, pressed: true })).toBeVisible();
+    await look.getByRole('button', { name: 'Go on working' }).click();
+    await expect(look).toHaveCount(0);
+    await student.getByRole('button', { name: 'Hand in' }).click();
     await student.getByRole('button', { name: 'Hand in anyway' }).click();
+    await expect(student.getByText('With your teacher since')).toBeVisible();
+    await expect(student.getByRole('button', { name: 'Next one' })).toHaveCount(0);
     await student.getByRole('button', { name: 'Take it back' }).click();
     await expect(student.getByRole('button', { name: 'Hand in' })).toBeVisible();
     await student.getByRole('button', { name: 'Hand in' }).click();
@@ -108,7 +118,9 @@ test.describe.serial('the whole job', () => {
     await student.reload();
     await expect(student.locator('.margin-card', { hasText: 'Follow the line to its dot.' })).toBeVisible();
     await student.locator('.margin-card', { hasText: 'Follow the line to its dot.' }).getByRole('checkbox').click();
-    await expect(student.getByText('1 of 2 notes done')).toBeVisible();
+    // The light goes on to the next note.
+    await expect(student.locator('.margin-card.lit')).toContainText('What is this part called?');
+    await student.getByRole('button', { name: '3 of 4 points' }).click();
     await expect(student.getByText('of 4: most of them')).toBeVisible();
     await press(student, 690, 265);
     await student.keyboard.press('Control+A');

@@ -52,7 +52,7 @@ test('a card lets a student in once, who then chooses pictures; a new card ends 
   await student.getByRole('button', { name: 'These are mine' }).click();
   await choose(['kite', 'owl', 'kite', 'crab']);
   await student.getByRole('button', { name: 'Keep them' }).click();
-  await expect(student.getByRole('alert')).toContainText('others, or in another order');
+  await expect(student.getByRole('alert')).toContainText('different, or in a different order');
   for (const button of ['These are mine', 'Keep them']) {
     await choose(['kite', 'kite', 'owl', 'crab']);
     await student.getByRole('button', { name: button }).click();

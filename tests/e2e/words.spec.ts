@@ -91,8 +91,8 @@ test('what is typed while the student takes the piece back waits for the next go
 
   await student.getByRole('button', { name: 'Hand in' }).click();
   await student
-    .getByRole('dialog')
-    .getByRole('button', { name: /^Hand in/ })
+    .getByRole('region', { name: 'A last look' })
+    .getByRole('button', { name: /^Hand (it in|in anyway)$/ })
     .click();
   await expect(student.getByRole('button', { name: 'Take it back' })).toBeVisible();
   await teacher.reload();

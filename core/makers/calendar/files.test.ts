@@ -152,9 +152,9 @@ describe('a calendar file', () => {
   });
 
   it('that is none says what to do, and one with nothing in the time says so', () => {
-    expect(read('hello').problems[0]).toContain('no calendar file');
+    expect(read('hello').problems[0]).toContain('not a calendar file');
     expect(read('').happenings).toEqual([]);
-    expect(read(file()).problems).toEqual(['Nothing in this file falls into this time.']);
+    expect(read(file()).problems).toEqual(['Nothing in this file is in this period.']);
   });
 
   it('is found in what began long ago as in what began just now', () => {
@@ -202,7 +202,7 @@ describe('a calendar file', () => {
     const since = (freq: string) =>
       file(event('UID:d', 'SUMMARY:Tide', 'DTSTART:19900101T080000', `RRULE:FREQ=${freq}`));
     expect(told(since('DAILY'))).toHaveLength(29);
-    expect(read(since('SECONDLY')).problems).toEqual(['“Tide” was left out: it recurs too often to be gone through.']);
+    expect(read(since('SECONDLY')).problems).toEqual(['“Tide” was left out: it recurs too often.']);
   });
 
   it('names what is broken only a few times', () => {
@@ -219,7 +219,7 @@ describe('a calendar file', () => {
     const { happenings, problems } = read(many);
     expect([happenings.length, problems[0]]).toEqual([
       500,
-      'The file holds more than 500 events in this time; the first 500 were taken.',
+      'The file holds more than 500 events in this period; the first 500 were taken.',
     ]);
   });
 

@@ -121,7 +121,7 @@ function turnsOf(
   const from = Math.min(bounds.from, ...moved.map((one) => dayOf(one.getFirstPropertyValue('recurrence-id'))));
   const turns = event.iterator(startNear(event, from));
   while (out.length <= MOST_TAKEN) {
-    if (budget.turns-- <= 0) throw new Error('it recurs too often to be gone through');
+    if (budget.turns-- <= 0) throw new Error('it recurs too often');
     const next = turns.next() as ICAL.Time | undefined;
     if (!next || placed(next, bounds.local).day > bounds.until) break;
     const { item, startDate, endDate } = event.getOccurrenceDetails(next);
@@ -185,7 +185,7 @@ export function readCalendar(text: string, given: Partial<Bounds> & Pick<Bounds,
   if (!/BEGIN:VCALENDAR/i.test(text))
     return {
       happenings: [],
-      problems: ['This is no calendar file. Export one as “iCalendar” or “.ics”, and take that.'],
+      problems: ['This is not a calendar file. Export one as “iCalendar” or “.ics”, and choose that.'],
     };
   const problems: string[] = [];
   const { zones, events } = componentsOf(text, problems);
@@ -212,8 +212,8 @@ export function readCalendar(text: string, given: Partial<Bounds> & Pick<Bounds,
   }
   happenings.sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.time < b.time ? -1 : 1));
   if (happenings.length > MOST_TAKEN)
-    problems.push(`The file holds more than ${MOST_TAKEN} events in this time; the first ${MOST_TAKEN} were taken.`);
-  if (happenings.length === 0 && problems.length === 0) problems.push('Nothing in this file falls into this time.');
+    problems.push(`The file holds more than ${MOST_TAKEN} events in this period; the first ${MOST_TAKEN} were taken.`);
+  if (happenings.length === 0 && problems.length === 0) problems.push('Nothing in this file is in this period.');
   return { happenings: happenings.slice(0, MOST_TAKEN), problems: inShort(problems) };
 }
 

@@ -57,7 +57,7 @@ export async function makeCalendar({ recipe, seed, width, height }: Asked<Calend
   (recipe.span === 'month' ? drawMonth : drawWeek)(draft, area, spans, moon);
   if (recipe.notes) drawNotes(draft, { x: 0, y: area.y + area.height + em * 0.6, width, height: below - em * 0.6 });
   if (width < em * 24 || height < em * 18)
-    draft.notes.push('There is little room. Pull the calendar larger, or take smaller words.');
+    draft.notes.push('There is little room. Make the calendar larger, or use smaller text.');
   return { items: draft.items, notes: [...new Set(draft.notes)] };
 }
 

@@ -77,8 +77,7 @@ function drawAlong(
     draft.disc(`mark-${row + 1}`, x, y, em * 0.36, { fill: solid(draft.colour(0)), outline: null, ...draft.shown });
     if (name) put(draft, row, name, { x: from, y: near, width: own, height: tall }, below);
   });
-  if (crowded)
-    draft.notes.push('Some words stand over others. Pull the frame larger, shorten the words, or take smaller ones.');
+  if (crowded) draft.notes.push('Some words overlap. Make the frame larger, shorten the words, or use smaller text.');
 }
 
 function put(draft: ChartDraft, row: number, name: string, box: Box, below: boolean): void {
@@ -117,7 +116,7 @@ export function drawTimeline(draft: ChartDraft, data: Data, area: Box): void {
   });
   when.cells.forEach((cell, row) => {
     if (cell && times[row] === null)
-      draft.notes.push(`“${cell}” in row ${row + 1} is no year or date. Write it as 1897, 44 BC or 12 May 1901.`);
+      draft.notes.push(`“${cell}” in row ${row + 1} is not a year or a date. Write it as 1897, 44 BC or 12 May 1901.`);
   });
   const scale = (low: number, high: number, length: number) =>
     timeAxisFor(low, high, length, draft.em * 4.4, when.yearless);

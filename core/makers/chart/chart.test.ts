@@ -156,7 +156,7 @@ describe('kinds that the columns can’t feed', () => {
     const one = dataOf(table('bird,seen\nheron,3\ncurlew,9'));
     expect(whyNot('bar', words)).toBe('Bars need a column of numbers; there is none.');
     expect(whyNot('stacked', one)).toBe('Stacked bars need two columns of numbers; there is one.');
-    expect(whyNot('pie', dataOf(table('a,b\nx,3\ny,-2')))).toContain('below nothing');
+    expect(whyNot('pie', dataOf(table('a,b\nx,3\ny,-2')))).toContain('below zero');
     expect(whyNot('timeline', one)).toContain('years or dates');
     expect(nearestKind('stacked', one)).toBe('bar');
     expect(nearestKind('bar', words)).toBe('sets2');
@@ -179,7 +179,7 @@ describe('kinds that the columns can’t feed', () => {
 
   it('words in a column of numbers are named with their row, and left out', async () => {
     const { group, notes } = await make(chart('bar', 'bird,seen\nheron,3\ncurlew,many\navocet,5'));
-    expect(notes).toEqual(['“many” in row 2 of “seen” is no number. It is left out until it is one.']);
+    expect(notes).toEqual(['“many” in row 2 of “seen” is not a number. It is left out until it is.']);
     expect(
       parts(group, 'bar-')
         .map((item) => item.made!.part)
@@ -234,7 +234,7 @@ describe('bars', () => {
     );
   });
 
-  it('hang below nothing where numbers do', async () => {
+  it('hang below zero where numbers do', async () => {
     const { group } = await make(chart('bar', 'day,degrees\nMo,4\nTu,-3'));
     const [up, down] = [1, 2].map((row) => partOf<'shape'>(group, `bar-${row}-1`));
     expect(down.y).toBeCloseTo(up.y + up.height, 1);
@@ -310,7 +310,7 @@ describe('other kinds', () => {
     expect(boxes).toHaveLength(5);
     for (const a of boxes) for (const b of boxes) if (a !== b) expect(apart(a, b)).toBe(true);
     const wrong = await make(chart('timeline', 'year,what\n1812,wall\nlong ago,sea\n1990,path'));
-    expect(wrong.notes.join()).toContain('“long ago” in row 2 is no year or date');
+    expect(wrong.notes.join()).toContain('“long ago” in row 2 is not a year or a date');
   });
 
   it('circles hold each word once, in the part it belongs to', async () => {

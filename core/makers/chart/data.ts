@@ -10,7 +10,7 @@ import { isNumbered, orderOf, timeOf } from './times';
 export const KIND_NAMES: Record<ChartKind, string> = {
   bar: 'bars',
   grouped: 'bars side by side',
-  stacked: 'bars on each other',
+  stacked: 'stacked bars',
   line: 'a line',
   dots: 'dots',
   area: 'an area',
@@ -103,7 +103,7 @@ const NEEDS: Record<ChartKind, (data: Data) => string | null> = {
   stacked: ({ series }) => {
     if (series.length < 2) return `Stacked bars need two columns of numbers; there is ${few(series.length)}.`;
     const below = negative(series);
-    return below ? `Stacked bars can’t show less than nothing, as in “${below.head}”.` : null;
+    return below ? `Stacked bars can’t show numbers below zero, as in “${below.head}”.` : null;
   },
   line: ({ series, columns }) =>
     series.length === 0
@@ -119,13 +119,13 @@ const NEEDS: Record<ChartKind, (data: Data) => string | null> = {
     const line = NEEDS.line(data);
     if (line) return line.replace('A line needs', 'Areas need');
     const below = negative(data.series);
-    return below ? `Areas can’t show less than nothing, as in “${below.head}”.` : null;
+    return below ? `Areas can’t show numbers below zero, as in “${below.head}”.` : null;
   },
   pie: (data) => parts(data, 'A pie'),
   ring: (data) => parts(data, 'A ring'),
   pictogram: ({ series }) => {
     if (series.length === 0) return 'A pictogram needs a column of numbers; there is none.';
-    return negative(series.slice(0, 1)) ? `Pictures can’t show less than nothing, as in “${series[0].head}”.` : null;
+    return negative(series.slice(0, 1)) ? `Pictures can’t show numbers below zero, as in “${series[0].head}”.` : null;
   },
   numberline: ({ columns }) =>
     columns.some(({ kind }) => kind === 'numbers') ? null : 'A number line needs a column of numbers; there is none.',
@@ -137,9 +137,9 @@ const NEEDS: Record<ChartKind, (data: Data) => string | null> = {
 function parts({ series }: Data, what: string): string | null {
   if (series.length === 0) return `${what} needs a column of numbers; there is none.`;
   const [{ head, numbers }] = series;
-  if (negative(series.slice(0, 1))) return `${what} shows parts of a whole: “${head}” holds a number below nothing.`;
+  if (negative(series.slice(0, 1))) return `${what} shows parts of a whole: “${head}” holds a number below zero.`;
   const filled = numbers.filter((value) => value !== null && value > 0);
-  if (filled.length === 0) return `${what} needs a number above nothing in “${head}”.`;
+  if (filled.length === 0) return `${what} needs a number above zero in “${head}”.`;
   return filled.length > MOST_SLICES
     ? `${what} of ${filled.length} parts can’t be read: ${MOST_SLICES} are the most.`
     : null;
@@ -232,5 +232,5 @@ export const doubts = ({ columns }: Data): string[] =>
 export const strays = (data: Data): string[] =>
   straysIn(data).map(
     ({ row, column: { head, cells } }) =>
-      `“${cells[row]}” in row ${row + 1} of “${head}” is no number. It is left out until it is one.`,
+      `“${cells[row]}” in row ${row + 1} of “${head}” is not a number. It is left out until it is.`,
   );

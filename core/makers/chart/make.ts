@@ -73,7 +73,7 @@ function drawTask(draft: ChartDraft, { columns }: Data, kind: ChartKind, area: B
     draft.line(`rule-${c + 1}`, area.x, y, area.x + area.width, y, { outline: draft.outline(0.04) });
   });
   if (shown < rows)
-    draft.notes.push(`Only ${shown} of ${rows} rows stand below the chart. Pull the frame wider, or take fewer rows.`);
+    draft.notes.push(`Only ${shown} of ${rows} rows fit below the chart. Make the frame wider, or use fewer rows.`);
   return high * columns.length + em * 0.8;
 }
 
@@ -107,9 +107,9 @@ export function makeChart({ recipe, seed, width, height }: Asked<ChartRecipe>, k
       ? drawTask(draft, data, kind, area)
       : 0;
   DRAWN[kind](draft, data, without(area, { bottom: below }));
-  draft.sayCrammed('Pull the frame larger, take smaller words, or shorter ones.');
+  draft.sayCrammed('Make the frame larger, use smaller text, or shorter words.');
   if (height < em * 8 || width < em * 12)
-    notes.push('There is little room. Pull the frame larger, or take smaller words.');
+    notes.push('There is little room. Make the frame larger, or use smaller text.');
   return { items: draft.items, notes: [...new Set([...notes, ...doubts(data), ...strays(data), ...draft.notes])] };
 }
 

@@ -141,7 +141,7 @@ export function drawPictogram(draft: ChartDraft, { series, label }: Data, area: 
   const each = most / given > 40 ? eachFor(most) : given;
   if (each !== given)
     draft.notes.push(
-      `One picture stands for ${draft.said(each)}: with ${draft.said(given)} there were more than can be counted.`,
+      `One picture stands for ${draft.said(each)}: with ${draft.said(given)} there would be too many to count.`,
     );
   const names = namesOf(label, rows);
   const left = Math.min(area.width * 0.34, Math.max(...names.map((name) => draft.sizeOf(name).width)) + em);

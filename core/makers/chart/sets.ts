@@ -100,7 +100,7 @@ export function drawSets(draft: ChartDraft, data: Data, area: Box, count: 2 | 3)
     draft.words(`region-${bits}`, words.join('\n'), where, recipe.task === 'shown' ? {} : { role: 'key' });
     if (draft.sizeOf(words.join('\n'), where.width).height > where.height * 1.9)
       draft.notes.push(
-        'There are more words in one part of the circles than fit well. Pull the frame larger, or take smaller words.',
+        'There are more words in one part of the circles than fit well. Make the frame larger, or use smaller text.',
       );
   }
   if (recipe.task !== 'shown') {

@@ -201,7 +201,7 @@ export async function makeCloud({ recipe, seed, width, height, hand }: Asked<Clo
   if (words.length === 0) notes.push('There are no words yet. Type some, or take them from a text.');
   else if (left.length > 0)
     notes.push(`${few(left.map((entry) => ready[entry].word.text))} found no room. ${help(recipe)}`);
-  if (placed.length >= MOST_PLACED) notes.push(`No more than ${MOST_PLACED} words are set.`);
+  if (placed.length >= MOST_PLACED) notes.push(`A cloud holds at most ${MOST_PLACED} words.`);
   return { items, notes };
 }
 
@@ -213,7 +213,7 @@ const rank = (due: number, { colours, spread }: CloudRecipe) => {
 
 function help({ size, angles, shape, wrap, air }: CloudRecipe): string {
   const ways = [
-    'pull the frame larger',
+    'make the frame larger',
     ...(size > 6 ? ['let the smallest words be smaller'] : []),
     ...(angles === 'level' ? ['let words stand crossed'] : []),
     ...(shape.kind === 'frame' ? [] : ['take a rounder shape']),

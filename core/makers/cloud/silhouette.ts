@@ -85,7 +85,7 @@ const round = (width: number, height: number): Chains => [
 
 /** What is said of shapes without enough room. */
 const TOO_SMALL =
-  'has almost no area to fill. Choose another, or pull the frame larger. The whole frame is filled meanwhile.';
+  'has almost no area to fill. Choose another, or make the frame larger. Until then the whole frame is filled.';
 
 /** What is said of pictures without an outline of their own. */
 const FULL =
@@ -108,7 +108,10 @@ export function areaOf(
   if (shape.kind === 'round') return { area: filledBy(round(width, height)), note: null };
   const drawn = shape.kind === 'picture' ? kit.pictures(shape.picture) : undefined;
   if (shape.kind === 'picture' && !drawn)
-    return { area: frame(), note: 'This picture is not here any more. The whole frame is filled meanwhile.' };
+    return {
+      area: frame(),
+      note: 'This picture is no longer here. Until you choose another, the whole frame is filled.',
+    };
   const fills =
     shape.kind === 'letters'
       ? [{ chains: chainsOfLetters(shape.letters, shape.font, kit.faces), evenOdd: false }]

@@ -131,7 +131,7 @@ function notesFor(recipe: LabelsRecipe, lost: readonly string[], useless: readon
     notes.push('No spot has a name yet: name the parts below, or press “new spot” and then the place on the picture.');
   if (lost.length > 0)
     notes.push(
-      `There is no room for ${lost.map((word) => `“${word}”`).join(', ')}. Pull the frame taller, use both sides, or take fewer spots.`,
+      `There is no room for ${lost.map((word) => `“${word}”`).join(', ')}. Make the frame taller, use both sides, or use fewer spots.`,
     );
   if (useless.length > 0 && recipe.edition === 'bank')
     notes.push(

@@ -78,7 +78,7 @@ function walk(
   });
   parser.on('error', (error) => {
     throw new OutlineProblem(
-      `This ${format} file is damaged in line ${parser.line}: ${error.message.replace(/^[\d:]+\s*/, '')}. Save it anew where it comes from.`,
+      `This ${format} file is damaged in line ${parser.line}: ${error.message.replace(/^[\d:]+\s*/, '')}. Save it again in the program it comes from.`,
     );
   });
   parser.write(xml).close();
@@ -217,7 +217,7 @@ function readGraphml(xml: string, taken: Iterable<string>): ReadOutline {
   const lost = edges.find(({ from, to }) => !names.has(from) || !names.has(to));
   if (lost)
     throw new OutlineProblem(
-      `A link of this GraphML file goes from “${lost.from}” to “${lost.to}”, and one of them is not in it. Save it anew where it comes from.`,
+      `A link of this GraphML file goes from “${lost.from}” to “${lost.to}”, and one of them is not in it. Save it again in the program it comes from.`,
     );
   return hung(names, edges, taken);
 }

@@ -312,7 +312,7 @@ const compare: Layout = (roots, gaps) => {
   const top = roots.length === 1 && roots[0].children.length > 1 ? roots[0] : null;
   const [left, right, ...others] = top ? top.children : roots;
   if (!left || !right)
-    return { ...tree(roots, gaps, false), notes: ['There is one thing only. Write the second one beside it.'] };
+    return { ...tree(roots, gaps, false), notes: ['A comparison needs a second thing. Write it beside the first.'] };
   const words = ({ node }: Branch) => normalised(node.text);
   const twinOf = new Map(right.children.map((trait) => [words(trait), trait]));
   const drawnAs = new Map<string, string>();

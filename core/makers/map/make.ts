@@ -13,7 +13,7 @@ import { Words } from './sizes';
 /** From a map's recipe to its items. Parts: n- nodes, p- pictures, l- links of the outline, x- links across, w- and y- words. */
 
 const TOO_LARGE =
-  'The map is larger than its frame, even with the smallest words. Pull the frame larger, shorten the outline, or make two maps of it.';
+  'The map is larger than its frame, even with the smallest words. Make the frame larger, shorten the outline, or split it into two maps.';
 
 /** How often nodes make room for what reaches over the frame. */
 const STEPS = 4;

@@ -124,7 +124,7 @@ describe('every layout', () => {
     expect(sizeIn(partOf<'shape'>(small.group, 'n-2'))).toBeLessThan(13);
     expect(small.notes).toEqual([]);
     const tiny = await madeFrom('map', map(), kit, { width: 60, height: 40 });
-    expect(tiny.notes[0]).toMatch(/larger than its frame.*Pull the frame larger/);
+    expect(tiny.notes[0]).toMatch(/larger than its frame.*Make the frame larger/);
   });
   test('an empty outline makes nothing, and says what to do', async () => {
     const { group, notes } = await madeFrom('map', { ...map(), nodes: [], links: [] }, kit);

@@ -122,7 +122,7 @@ export class OutlineProblem extends Error {
 
 export function tooMany(count: number): OutlineProblem {
   return new OutlineProblem(
-    `These are ${count.toLocaleString('en')} lines; a map holds ${MOST_NODES}. Paste a part of them, or make several maps.`,
+    `These are ${count.toLocaleString('en')} lines; a map holds ${MOST_NODES}. Paste fewer, or make several maps.`,
   );
 }
 
@@ -134,7 +134,7 @@ const BULLET = /^(?:[-*+•‣◦▪–—·●○■□►▸✓]|\(?(?:\d{1,3}
  */
 export function rowsFromText(text: string, taken: Iterable<string> = []): Row[] {
   const lines = text.split(/\r\n?|\n/).filter((line) => line.trim() !== '');
-  if (lines.length === 0) throw new OutlineProblem('There are no words in it. Write one line for each thing.');
+  if (lines.length === 0) throw new OutlineProblem('It has no text. Write one line for each thing.');
   if (lines.length > MOST_NODES) throw tooMany(lines.length);
   const nextId = freeIds(taken);
   const steps: number[] = [];

@@ -58,7 +58,7 @@ export const PRACTICES: { [T in PracticeType]: Beginning<T> } = {
   },
   sorting: {
     name: 'sorting',
-    instruction: 'Where does each belong? Put it into its box.',
+    instruction: 'Where does each belong? Put it in its box.',
     own: {
       groups: [
         { name: 'in the water', things: [...SHORE] },
@@ -94,14 +94,14 @@ export const PRACTICES: { [T in PracticeType]: Beginning<T> } = {
   },
   tracing: {
     name: 'tracing',
-    instruction: 'Trace the words, then the ways.',
+    instruction: 'Trace the words, then the paths.',
     own: { words: ['crab', 'marsh', 'tide'], ways: 2, copies: 3 },
     tell: ({ words, ways }) =>
       [words.length > 0 && few(words.length, 'word'), ways > 0 && few(ways, 'way')].filter(Boolean).join(' and '),
   },
   colouring: {
     name: 'colouring',
-    instruction: 'Colour each part as its number tells.',
+    instruction: 'Colour each part by its number.',
     own: { things: [...SHORE], count: 2, key: true },
     tell: ({ count, key }) => `${few(count, 'picture')}, ${key ? 'by numbers' : 'in any colours'}`,
   },
@@ -174,7 +174,7 @@ export const PRACTICES: { [T in PracticeType]: Beginning<T> } = {
         ['tide', 'The sea comes and goes with it'],
         ['heron', 'A tall grey bird that waits'],
         ['crab', 'It walks sideways'],
-        ['creek', 'The way the water takes through the marsh'],
+        ['creek', 'The path of the water through the marsh'],
         ['salt', 'What makes the sea taste'],
         ['mud', 'The ground at low water'],
         ['snail', 'It carries its house'],

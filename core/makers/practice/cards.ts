@@ -60,10 +60,10 @@ export function drawBingo(draft: Draft, recipe: RecipeFor<'bingo'>, seed: number
   const cells = side * side - (free >= 0 ? 1 : 0);
   if (recipe.things.length < cells)
     return void draft.notes.push(
-      `A card of ${side} by ${side} needs ${cells} things; there are ${recipe.things.length}. Pick more, or take a smaller card.`,
+      `A card of ${side} by ${side} needs ${cells} things; there are ${recipe.things.length}. Pick more, or choose a smaller card.`,
     );
   if (recipe.things.length === cells)
-    draft.notes.push('All cards hold the same things, in other places. With more things the cards would differ.');
+    draft.notes.push('All cards hold the same things in different places. Add more things, and the cards will differ.');
   const card = bingoCard(recipe.things, cells, seed);
   const size = Math.min(area.width, area.height);
   const square = {

@@ -170,7 +170,7 @@ export function drawCrossword(draft: Draft, recipe: RecipeFor<'crossword'>): voi
   );
   if (entries.length === 0) return void draft.notes.push('Write words, each with its clue.');
   if (lost.length > 0)
-    draft.notes.push(`These share no letter with the others: ${lost.join(', ')}. Take other words for them.`);
+    draft.notes.push(`These share no letter with the others: ${lost.join(', ')}. Use other words for them.`);
   const clues = (across: boolean) =>
     entries
       .filter((entry) => entry.across === across)

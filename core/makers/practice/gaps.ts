@@ -74,7 +74,7 @@ export function drawGaps(draft: Draft, recipe: RecipeFor<'gaps'>): void {
     styled(said, draft.style({ size: at }), 'left').map((p) => ({ ...p, format: { ...p.format, lineSpacing: 1.5 } }));
   while (size > 8 && grownHeight(bodyAt(size), role, box, kit.faces) > room.height) size *= 0.95;
   if (grownHeight(bodyAt(size), role, box, kit.faces) > room.height + 1)
-    draft.notes.push('The text is longer than its frame, even in small words. Shorten it, or pull the frame taller.');
+    draft.notes.push('The text is longer than its frame, even in small words. Shorten it, or make the frame taller.');
   const layout = layOut(bodyAt(size), role, { ...box, fit: 'keep' }, kit.faces);
   draft.words('text', '', room, { body: bodyAt(size), fit: 'keep', vertical: 'top' });
   let at = 0;

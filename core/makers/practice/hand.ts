@@ -18,7 +18,7 @@ export function drawTracing(draft: Draft, recipe: RecipeFor<'tracing'>): void {
     recipe: { ink },
   } = draft;
   const rows = recipe.words.length + recipe.ways;
-  if (rows === 0) return void draft.notes.push('Write the words to be traced, or ask for ways.');
+  if (rows === 0) return void draft.notes.push('Write the words to be traced, or ask for paths.');
   const boxes = draft.grid(1, rows, em * 0.7);
   const faint = { colour: '#b9b29c', width: 0.6, dash: 'solid' as const };
   boxes.slice(0, recipe.words.length).forEach((row, i) => {

@@ -91,9 +91,9 @@ export function makePractice({ recipe, seed, width, height }: Asked<PracticeReci
   const top = drawHead(draft, width);
   draft.area = { x: 0, y: top, width, height: Math.max(20, height - top) };
   (DRAWN[recipe.type] as (draft: Draft, recipe: PracticeRecipe, seed: number) => void)(draft, recipe, seed);
-  draft.sayCrammed('Pull the frame larger, or put less on the sheet.');
+  draft.sayCrammed('Make the frame larger, or put less on the sheet.');
   const notes = [...new Set(draft.notes)];
-  if (height - top < recipe.size * 6) notes.push('There is little room. Pull the frame taller, or take smaller words.');
+  if (height - top < recipe.size * 6) notes.push('There is little room. Make the frame taller, or use smaller text.');
   return { items: draft.items, notes };
 }
 

@@ -27,7 +27,7 @@ export function drawMatching(draft: Draft, recipe: RecipeFor<'matching'>): void 
   const answers = things.map((thing, i) => thing[recipe.right]?.trim().toLowerCase() || `${i}`);
   const order = apartFrom(answers, random);
   if (order.some((thing, i) => answers[thing] === answers[i]))
-    draft.notes.push('So many things share an answer that some stand opposite it. Pick others, or take fewer.');
+    draft.notes.push('So many things share an answer that some are opposite it. Pick others, or fewer.');
   const rows = draft.grid(1, things.length, em * 0.5);
   const dot = em * 0.55;
   const wide = Math.min(area.width * 0.38, em * 14);

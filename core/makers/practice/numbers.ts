@@ -32,7 +32,7 @@ export function drawNumberline(draft: Draft, recipe: RecipeFor<'numberline'>): v
     const scale = Math.min(1, (most * 0.9) / Math.max(...values.map((value) => draft.sizeOf(value).width)));
     if (scale * em < LEAST_PRINTED)
       draft.notes.push(
-        'The numbers stand so close that they are too small to read. Take fewer marks, or a wider frame.',
+        'The numbers stand so close that they are too small to read. Use fewer marks, or a wider frame.',
       );
     for (let i = 0; i < marks; i++) {
       const x = left + i * gap;
@@ -176,8 +176,8 @@ export function drawSums(draft: Draft, recipe: RecipeFor<'sums'>): void {
   if (sums.length < recipe.count)
     draft.notes.push(
       sums.length === 0
-        ? `Up to ${recipe.most} there is no such sum ${recipe.carry === 'always' ? 'that carries' : ''}. Take a wider range.`
-        : `Only ${sums.length} such sums were found. Take a wider range, or fewer sums.`,
+        ? `Up to ${recipe.most} there is no such sum ${recipe.carry === 'always' ? 'that carries' : ''}. Choose a wider range.`
+        : `Only ${sums.length} such sums were found. Choose a wider range, or fewer sums.`,
     );
   const column =
     recipe.form === 'column' && recipe.operations.every((operation) => operation === '+' || operation === '−');

@@ -126,7 +126,7 @@ export function makeTable({ recipe, width, height }: Asked<TableRecipe>, kit: Ki
   items.sort((a, b) => Number(own.has(b.id)) - Number(own.has(a.id)));
   const notes: string[] = [];
   if (width / recipe.columns.length < recipe.size * 1.6)
-    notes.push('Columns are very narrow. Pull the table wider, take smaller words, or fewer columns.');
+    notes.push('Columns are very narrow. Make the table wider, use smaller text, or fewer columns.');
   return {
     items,
     notes,

@@ -15,7 +15,7 @@ export const Weighted = z.strictObject({
     .string()
     .min(1)
     .max(120)
-    .regex(/^[^\n\r]*$/, 'a word or phrase stands in one line'),
+    .regex(/^[^\n\r]*$/, 'a word or phrase is one line'),
   weight: z.number().min(0.01).max(1_000_000),
 });
 

@@ -1,0 +1,90 @@
+import { useState } from 'react';
+import type { Box } from '../../core/geometry/matrix';
+import type { MarginEntry } from '../margin/margin';
+import type { Loaded } from '../student/entries';
+import { BackMarks } from '../student/entries';
+import { countOf, LookForList } from '../student/lookfor-list';
+import styles from './copy.module.css';
+import studentStyles from '../student/student.module.css';
+
+/** What is asked of a student, what will be looked for, and what came back: one line, of which one part opens. */
+
+type Of = {
+  loaded: Loaded;
+  results: Loaded['results'];
+  /** What is open until the student opens something else. */
+  first: Part | null;
+  /** The look-for whose spots are lit. */
+  chosen: string | null;
+  onShow: (lookFor: string) => void;
+  onGo: (item: string) => void;
+  light: readonly Box[];
+};
+
+export type Part = 'brief' | 'list' | 'points';
+
+const Brief = ({ brief }: { brief: string }) => <p className={studentStyles.brief}>{brief || 'Fill in the sheet.'}</p>;
+
+export function aboutEntry(of: Of): MarginEntry {
+  return {
+    id: 'about',
+    anchor: null,
+    end: 'top',
+    tone: 'plain',
+    label: 'What to do, and what your teacher will look for',
+    light: of.light,
+    content: <About {...of} />,
+  };
+}
+
+function About({ loaded, results, first, chosen, onShow, onGo }: Of) {
+  const [asked, setOpen] = useState<Part | null | undefined>();
+  const open = asked === undefined ? first : asked;
+  // A look-for whose spots are lit stays in sight.
+  const shown = chosen !== null ? 'list' : open;
+  const done = loaded.state === 'done';
+  const list = loaded.lookFors.length > 0 && (
+    <LookForList
+      lookFors={loaded.lookFors}
+      results={results}
+      done={done}
+      shut={done || loaded.state === 'handed-in'}
+      chosen={chosen}
+      onShow={onShow}
+      onGo={onGo}
+    />
+  );
+  const { marks } = loaded;
+  const parts: [Part, string][] = [
+    ['brief', 'To do'],
+    ...(list ? [['list', countOf(loaded.lookFors, results, done)] as [Part, string]] : []),
+    ...(marks ? [['points', `${marks.got} of ${marks.of} points`] as [Part, string]] : []),
+  ];
+  return (
+    <>
+      <div className={styles.about}>
+        {parts.map(([part, name]) => (
+          <button
+            key={part}
+            type="button"
+            className={styles.fold}
+            aria-expanded={shown === part}
+            onClick={() => {
+              if (chosen !== null) onShow(chosen);
+              setOpen(shown === part ? null : part);
+            }}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+      {shown && (
+        <div className={styles.panel}>
+          {shown === 'brief' && <Brief brief={loaded.brief} />}
+          {shown === 'list' && list}
+          {shown === 'points' && marks && <BackMarks marks={marks} />}
+        </div>
+      )}
+    </>
+  );
+}
