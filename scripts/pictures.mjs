@@ -37,7 +37,11 @@ const browser = await chromium.launch({
 });
 
 async function enter(name) {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: base });
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    baseURL: base,
+    reducedMotion: 'reduce',
+  });
   const page = await context.newPage();
   await page.goto('/');
   await page.getByRole('button', { name: new RegExp(name) }).click();

@@ -76,6 +76,11 @@ describe('styles', () => {
       if (text.includes(`${name}[`)) set.add('*');
       used.set(from, set);
     }
+    for (const { file, text } of modules)
+      for (const [, names, from] of text.matchAll(/composes: ([^;]*?)(?: from '([^']+)')?;/g)) {
+        const of = from ? path.join(path.dirname(file), from) : file;
+        used.set(of, new Set([...(used.get(of) ?? []), ...names.split(' ')]));
+      }
     for (const { file, text } of modules) {
       const [there, wanted] = [classesOf(text), used.get(file) ?? new Set<string>()];
       expect(
