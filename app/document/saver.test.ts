@@ -1,7 +1,6 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { sampleSheet } from '../../tests/support/sheets';
+import { sampleSheet, typed } from '../../tests/support/sheets';
 import type { Change } from '../../core/changes/change';
-import { plain } from '../../core/schema/defaults';
 import type { TextItem } from '../../core/schema/sheet';
 import { bodyText } from '../../core/text/body';
 import { find } from '../../core/sheet/tree';
@@ -12,13 +11,6 @@ import type { Aside, Pending, Slot } from '../keeping/vault';
 
 /** The saver against a server that answers, keeps silent, or says no. */
 
-const typed = (at: number, words: string): Change => ({
-  kind: 'splice',
-  id: 'words',
-  at,
-  remove: 0,
-  insert: plain(words),
-});
 const wordsOf = (sheet: Sheet) => bodyText((find(sheet, 'words')!.item as TextItem).body);
 
 type Sent = { base: number; batch: string; changes: Change[] };

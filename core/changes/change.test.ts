@@ -113,7 +113,11 @@ describe('a change', () => {
       /within itself/,
     ],
     ['of words past the end', { kind: 'splice', id: 'words', at: 90, remove: 0, insert: plain('x') }, /words/],
-    ['of words where there are none', { kind: 'splice', id: 'bird', at: 0, remove: 0, insert: plain('x') }, /has no text/],
+    [
+      'of words where there are none',
+      { kind: 'splice', id: 'bird', at: 0, remove: 0, insert: plain('x') },
+      /has no text/,
+    ],
     [
       'that takes the last page',
       {

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { sampleSheet } from '../../tests/support/sheets';
+import { sampleSheet, typed } from '../../tests/support/sheets';
 import type { Change } from './change';
 import { apply, invert } from './change';
 import type { UndoHistory } from './history';
@@ -20,13 +20,6 @@ function work(changes: Change[], pause = 100): { sheet: Sheet; history: UndoHist
   }
   return { sheet, history };
 }
-const typed = (at: number, words: string): Change => ({
-  kind: 'splice',
-  id: 'words',
-  at,
-  remove: 0,
-  insert: plain(words),
-});
 const erased = (at: number): Change => ({ kind: 'splice', id: 'words', at, remove: 1, insert: plain('') });
 
 test('a word typed letter by letter is one step, and undo takes all of it', () => {

@@ -1,22 +1,15 @@
 import { expect, test } from 'vitest';
-import { sampleSheet } from '../../tests/support/sheets';
+import { sampleSheet, typed } from '../../tests/support/sheets';
 import { bodyText } from '../text/body';
 import type { Change } from './change';
 import { replay } from './change';
-import { plain, shape } from '../schema/defaults';
+import { shape } from '../schema/defaults';
 import type { Outbox } from './queue';
 import { acknowledged, behind, push, rebuilt, rejected, restored, send, waiting } from './queue';
 import type { TextItem } from '../schema/sheet';
 import { find } from '../sheet/tree';
 
 const empty = (): Outbox => ({ confirmed: sampleSheet(), base: 0, sent: null, queue: [] });
-const typed = (at: number, words: string): Change => ({
-  kind: 'splice',
-  id: 'words',
-  at,
-  remove: 0,
-  insert: plain(words),
-});
 const move = (x: number): Change => ({ kind: 'set', id: 'box', values: { x } });
 const theirs = (...changes: Change[]) => changes.map((change) => ({ batch: 'theirs', change }));
 const wordsOf = (outbox: Outbox) => bodyText((find(rebuilt(outbox).sheet, 'words')!.item as TextItem).body);

@@ -1,3 +1,4 @@
+import { smallPicture } from '../../tests/support/sheets';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
@@ -6,7 +7,6 @@ import { group, line, free, page, picture, plain, shape, sheet, solid, text } fr
 import type { Item, Paint } from '../schema/sheet';
 import type { Faces } from '../text/faces';
 import { drawPage } from '../items/draw';
-import type { DrawnPicture } from '../pictures/picture';
 import { hexOf } from '../colour/rgb';
 import { paintAt, Sampler } from './sampler';
 
@@ -14,19 +14,10 @@ let faces: Faces;
 beforeAll(async () => {
   faces = await allFaces();
 });
-const tile: DrawnPicture = {
-  id: 'flat/tile',
-  name: 'tile',
-  width: 10,
-  height: 10,
-  targets: [],
-  licence: 'MIT',
-  credit: '',
-  paths: [
-    { d: 'M0 0L10 0L10 10L0 10Z', fill: '#336699', stroke: null, width: 0, opacity: 1 },
-    { d: 'M2 2L8 2L8 8L2 8Z', fill: '#ffffff', stroke: null, width: 0, opacity: 0.5 },
-  ],
-};
+const tile = smallPicture('tile', [
+  { d: 'M0 0L10 0L10 10L0 10Z', fill: '#336699', opacity: 1 },
+  { d: 'M2 2L8 2L8 8L2 8Z', fill: '#ffffff', opacity: 0.5 },
+]);
 const pictures = (id: string) => (id === tile.id ? tile : undefined);
 const sampled = (items: Item[], letters = false, background: Paint | null = solid('#fffefa')) => {
   const made = sheet({ title: 't', pages: [page({ id: 'p', background, items })] });

@@ -1,7 +1,7 @@
+import { smallPicture } from '../../tests/support/sheets';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
-import type { DrawnPicture } from '../pictures/picture';
 import { apply } from '../changes/change';
 import { page, picture, plain, shape, sheet, solid, text } from '../schema/defaults';
 import type { Item, Paint } from '../schema/sheet';
@@ -13,19 +13,10 @@ beforeAll(async () => {
   faces = await allFaces();
 });
 /** Dark on its left half, light on its right. */
-const halves: DrawnPicture = {
-  id: 'flat/halves',
-  name: 'halves',
-  width: 10,
-  height: 10,
-  targets: [],
-  licence: 'MIT',
-  credit: '',
-  paths: [
-    { d: 'M0 0L10 0L10 10L0 10Z', fill: '#f4f0e0', stroke: null, width: 0, opacity: 1 },
-    { d: 'M0 0L5 0L5 10L0 10Z', fill: '#10220a', stroke: null, width: 0, opacity: 1 },
-  ],
-};
+const halves = smallPicture('halves', [
+  { d: 'M0 0L10 0L10 10L0 10Z', fill: '#f4f0e0', opacity: 1 },
+  { d: 'M0 0L5 0L5 10L0 10Z', fill: '#10220a', opacity: 1 },
+]);
 const pictures = (id: string) => (id === halves.id ? halves : undefined);
 const onPage = (items: Item[]) => {
   const made = sheet({ title: 't', pages: [page({ id: 'p', items })] });

@@ -1,3 +1,4 @@
+import type { DrawnPicture } from '../../core/pictures/picture';
 import fc from 'fast-check';
 import type { Change } from '../../core/changes/change';
 import { bodyLength } from '../../core/text/body';
@@ -139,3 +140,27 @@ export function changeFor(now: Sheet): fc.Arbitrary<Change> {
     { weight: 1, arbitrary: fc.array(simple, { maxLength: 3 }).map((changes): Change => ({ kind: 'all', changes })) },
   );
 }
+
+/** Words typed into the box `words` of the sample sheet. */
+export const typed = (at: number, words: string): Change => ({
+  kind: 'splice',
+  id: 'words',
+  at,
+  remove: 0,
+  insert: plain(words),
+});
+
+/** A picture of 10 by 10, of filled paths. */
+export const smallPicture = (
+  name: string,
+  paths: Pick<DrawnPicture['paths'][number], 'd' | 'fill' | 'opacity'>[],
+): DrawnPicture => ({
+  id: `flat/${name}`,
+  name,
+  width: 10,
+  height: 10,
+  targets: [],
+  licence: 'MIT',
+  credit: '',
+  paths: paths.map((one) => ({ ...one, stroke: null, width: 0 })),
+});
