@@ -1,22 +1,21 @@
-import { Segments } from '../fields/segments';
-import { Alert, Button, Modal } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
-import { Link, redirect, useFetcher, useNavigate } from 'react-router';
+import { Alert } from 'antd';
+import { useMemo, useState } from 'react';
+import { redirect, useFetcher } from 'react-router';
 import { boxOf, partAt } from '../../core/items/hit';
 import { pieceMarks } from '../../core/review/marks';
 import { Returning, returnPiece } from '../../server/actions/review';
 import { readingView } from '../../server/views/reading-view';
 import { askedGo, check, formOf } from '../form.server';
 import { afterReaching, orLast, reached } from '../browser/reached';
-import { Strip } from '../house/strip';
 import { useZone } from '../browser/time';
 import { SheetFrame } from '../margin/frame';
 import { useView } from '../margin/view';
 import { Band } from '../reading/cards';
 import type { Loaded } from '../reading/entries';
 import { anchorOf, readingEntries } from '../reading/entries';
-import { senderOf } from '../keeping/sender';
-import { SendingWords } from '../reading/sending-words';
+import type { Shown } from '../reading/reading-strip';
+import { ReadingStrip, useNeighbourKeys } from '../reading/reading-strip';
+import { UnfinishedNotes, useReturning } from '../reading/returning';
 import { useWriting } from '../reading/writing';
 import { PageView, useDrawing } from '../drawing/page-view';
 import { pictureNow } from '../drawing/resources';
@@ -24,8 +23,6 @@ import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/reading';
 import { Marks } from './spread';
 import styles from '../parts/over-alert.module.css';
-import studentStyles from '../student/student.module.css';
-import pageTabStyles from '../parts/page-tab.module.css';
 import readingStyles from '../reading/reading.module.css';
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
@@ -64,20 +61,16 @@ export default function ReadingScreen({ loaderData }: Route.ComponentProps) {
   return <Reading key={`${loaderData.copy.id} ${loaderData.go?.id}`} loaded={loaderData} />;
 }
 
-type Shown = 'piece' | 'handed out' | 'key';
-
 function Reading({ loaded }: { loaded: Loaded }) {
   const { personId, begun, copy, go, sheet, results, band } = loaded;
   const [pageIndex, setPageIndex] = useState(0);
   const [shown, setShown] = useState<Shown>('piece');
   const [active, setActive] = useState<string | null>(null);
-  const [asking, setAsking] = useState<'done' | 'another-go' | null>(null);
   const source = shown === 'piece' ? sheet : shown === 'key' ? loaded.key : loaded.handedOut;
   const page = source.pages[pageIndex] ?? source.pages[0];
   const { view, stage } = useView(page, 'fit');
   const { faces, arrived } = useDrawing(source);
   const fetcher = useFetcher<typeof clientAction>();
-  const navigate = useNavigate();
   const zone = useZone();
   const open = go !== null && go.returnedAt === null && copy.state === 'handed-in';
   const before = useMemo(
@@ -89,45 +82,13 @@ function Reading({ loaded }: { loaded: Loaded }) {
   // Drafts belong to the newest go.
   const writing = go && go.number !== loaded.goes.at(-1)?.number ? { ...all, drafts: [] } : all;
 
-  const at = band.findIndex((entry) => entry.id === copy.id);
-  const [previous, next] = [band[at - 1], band[at + 1]];
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement;
-      if (['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || event.ctrlKey || event.metaKey || event.altKey)
-        return;
-      const to = event.key === 'ArrowRight' ? next : event.key === 'ArrowLeft' ? previous : undefined;
-      if (to) void navigate(`/handouts/${copy.handoutId}/reading/${to.id}`);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [next, previous, copy.handoutId, navigate]);
-
-  const [giving, setGiving] = useState(false);
-  const [unsaid, setUnsaid] = useState<string | null>(null);
-  const written = writing.drafts.filter(({ body }) => body.trim() !== '');
-  const giveBack = async (outcome: 'done' | 'another-go') => {
-    if (!go) return;
-    setAsking(null);
-    setUnsaid(null);
-    setGiving(true);
-    const said = await senderOf(personId).settled(go.id);
-    setGiving(false);
-    if (!said)
-      return setUnsaid(
-        'Not given back yet: the school can’t be reached. What you said is kept here; try again in a moment.',
-      );
-    void fetcher.submit({ go: go.id, outcome }, { method: 'post' });
-  };
-  const giveOrAsk = (outcome: 'done' | 'another-go') =>
-    written.length > 0 ? setAsking(outcome) : void giveBack(outcome);
+  useNeighbourKeys(loaded);
+  const returning = useReturning(loaded, writing, fetcher);
 
   const marks = useMemo(
     () => pieceMarks(sheet, results, pictureNow).filter((mark) => mark.page === page.id),
     [sheet, results, page.id],
   );
-  const problem = unsaid ?? fetcher.data?.problem;
-  const busy = giving || fetcher.state !== 'idle';
   const taken = useMemo(() => page.items.map((item) => boxOf(page, item, pictureNow)), [page]);
   const entries = readingEntries({ loaded, writing, page, piece: shown === 'piece', open, active, zone });
 
@@ -139,58 +100,11 @@ function Reading({ loaded }: { loaded: Loaded }) {
     <>
       <SheetFrame
         strip={
-          <Strip
-            home="/desk"
-            title={copy.title}
-            before={
-              <>
-                <Link to={`/handouts/${copy.handoutId}`} className="quiet">
-                  The whole class
-                </Link>
-                <SendingWords sending={writing.sending} waiting={writing.waiting} />
-              </>
-            }
-          >
-            <Segments
-              label="What is shown"
-              value={shown}
-              onChange={setShown}
-              options={['piece', 'handed out', 'key']}
-            />
-            {loaded.goes.length > 1 && (
-              <span className={readingStyles.goes} role="group" aria-label="Goes">
-                {loaded.goes.map(({ number }) => (
-                  <Link
-                    key={number}
-                    to={`?go=${number}`}
-                    aria-current={number === go?.number}
-                    className={readingStyles.goLink}
-                  >
-                    Go {number}
-                  </Link>
-                ))}
-              </span>
-            )}
-            {sheet.pages.length > 1 &&
-              sheet.pages.map((p, i) => (
-                <button
-                  key={p.id}
-                  type="button"
-                  className={pageTabStyles.pageTab}
-                  aria-label={`Page ${i + 1}`}
-                  aria-current={i === pageIndex}
-                  onClick={() => setPageIndex(i)}
-                >
-                  {i + 1}
-                </button>
-              ))}
-            <Button disabled={!open} loading={busy} onClick={() => giveOrAsk('another-go')}>
-              Another go
-            </Button>
-            <Button type="primary" disabled={!open} loading={busy} onClick={() => giveOrAsk('done')}>
-              Return as done
-            </Button>
-          </Strip>
+          <ReadingStrip
+            {...{ loaded, writing, returning, open, shown, pageIndex }}
+            onShow={setShown}
+            onTurn={setPageIndex}
+          />
         }
         band={<Band band={band} current={copy.id} handoutId={copy.handoutId} />}
         stage={stage}
@@ -231,26 +145,10 @@ function Reading({ loaded }: { loaded: Loaded }) {
           {shown === 'piece' && <Marks marks={marks} page={page} />}
         </div>
       </SheetFrame>
-      <Modal
-        open={asking !== null}
-        title={written.length === 1 ? 'One note is not finished' : `${written.length} notes are not finished`}
-        okText={`Keep ${written.length === 1 ? 'it' : 'them'} and give back`}
-        cancelText="Stay"
-        onOk={() => {
-          for (const draft of written) writing.finish(draft);
-          void giveBack(asking!);
-        }}
-        onCancel={() => setAsking(null)}
-      >
-        {written.map(({ note, body }) => (
-          <p key={note} className={studentStyles.noteWords}>
-            {body}
-          </p>
-        ))}
-      </Modal>
-      {problem && (
+      <UnfinishedNotes of={returning} />
+      {returning.problem && (
         <div className={styles.overAlert}>
-          <Alert type="warning" showIcon title={problem} role="alert" />
+          <Alert type="warning" showIcon title={returning.problem} role="alert" />
         </div>
       )}
     </>

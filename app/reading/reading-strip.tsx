@@ -1,0 +1,93 @@
+import { Button } from 'antd';
+import { useEffect } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { Segments } from '../fields/segments';
+import { Strip } from '../house/strip';
+import pageTabStyles from '../parts/page-tab.module.css';
+import type { Loaded } from './entries';
+import styles from './reading.module.css';
+import type { ReturningPiece } from './returning';
+import { SendingWords } from './sending-words';
+import type { Writing } from './writing';
+
+/** The strip above a piece that is being read: what is shown of it, and returning it. */
+
+export type Shown = 'piece' | 'handed out' | 'key';
+
+type Props = {
+  loaded: Loaded;
+  writing: Writing;
+  returning: ReturningPiece;
+  open: boolean;
+  shown: Shown;
+  onShow: (shown: Shown) => void;
+  pageIndex: number;
+  onTurn: (index: number) => void;
+};
+
+export function ReadingStrip({ loaded, writing, returning, open, shown, onShow, pageIndex, onTurn }: Props) {
+  const { copy, go, goes, sheet } = loaded;
+  const { busy, giveOrAsk } = returning;
+  return (
+    <Strip
+      home="/desk"
+      title={copy.title}
+      before={
+        <>
+          <Link to={`/handouts/${copy.handoutId}`} className="quiet">
+            The whole class
+          </Link>
+          <SendingWords sending={writing.sending} waiting={writing.waiting} />
+        </>
+      }
+    >
+      <Segments label="What is shown" value={shown} onChange={onShow} options={['piece', 'handed out', 'key']} />
+      {goes.length > 1 && (
+        <span className={styles.goes} role="group" aria-label="Goes">
+          {goes.map(({ number }) => (
+            <Link key={number} to={`?go=${number}`} aria-current={number === go?.number} className={styles.goLink}>
+              Go {number}
+            </Link>
+          ))}
+        </span>
+      )}
+      {sheet.pages.length > 1 &&
+        sheet.pages.map(({ id }, i) => (
+          <button
+            key={id}
+            type="button"
+            className={pageTabStyles.pageTab}
+            aria-label={`Page ${i + 1}`}
+            aria-current={i === pageIndex}
+            onClick={() => onTurn(i)}
+          >
+            {i + 1}
+          </button>
+        ))}
+      <Button disabled={!open} loading={busy} onClick={() => giveOrAsk('another-go')}>
+        Another go
+      </Button>
+      <Button type="primary" disabled={!open} loading={busy} onClick={() => giveOrAsk('done')}>
+        Return as done
+      </Button>
+    </Strip>
+  );
+}
+
+/** The arrow keys lead to the pieces before and after. */
+export function useNeighbourKeys({ band, copy }: Pick<Loaded, 'band' | 'copy'>): void {
+  const navigate = useNavigate();
+  const at = band.findIndex(({ id }) => id === copy.id);
+  const [previous, next] = [band[at - 1], band[at + 1]];
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || event.ctrlKey || event.metaKey || event.altKey)
+        return;
+      const to = event.key === 'ArrowRight' ? next : event.key === 'ArrowLeft' ? previous : undefined;
+      if (to) void navigate(`/handouts/${copy.handoutId}/reading/${to.id}`);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [next, previous, copy.handoutId, navigate]);
+}

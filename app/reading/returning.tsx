@@ -1,0 +1,63 @@
+import { Modal } from 'antd';
+import { useState } from 'react';
+import type { FetcherWithComponents } from 'react-router';
+import { senderOf } from '../keeping/sender';
+import type { Loaded } from './entries';
+import type { Writing } from './writing';
+import styles from '../student/student.module.css';
+
+/** Returning a piece: unfinished notes are asked about first, and whatever was said has to have arrived. */
+
+export type Outcome = 'done' | 'another-go';
+
+type Fetcher = Pick<FetcherWithComponents<{ problem: string | null } | undefined>, 'state' | 'submit' | 'data'>;
+
+export function useReturning({ personId, go }: Pick<Loaded, 'personId' | 'go'>, writing: Writing, fetcher: Fetcher) {
+  const [asking, setAsking] = useState<Outcome | null>(null);
+  const [giving, setGiving] = useState(false);
+  const [unsaid, setUnsaid] = useState<string | null>(null);
+  const written = writing.drafts.filter(({ body }) => body.trim() !== '');
+  const giveBack = async (outcome: Outcome) => {
+    if (!go) return;
+    setAsking(null);
+    setUnsaid(null);
+    setGiving(true);
+    const said = await senderOf(personId).settled(go.id);
+    setGiving(false);
+    if (!said)
+      return setUnsaid(
+        'Not given back yet: the school can’t be reached. What you said is kept here; try again in a moment.',
+      );
+    void fetcher.submit({ go: go.id, outcome }, { method: 'post' });
+  };
+  return {
+    asking,
+    written,
+    busy: giving || fetcher.state !== 'idle',
+    problem: unsaid ?? fetcher.data?.problem,
+    giveOrAsk: (outcome: Outcome) => (written.length > 0 ? setAsking(outcome) : void giveBack(outcome)),
+    stay: () => setAsking(null),
+    finishAndGive: () => {
+      for (const draft of written) writing.finish(draft);
+      void giveBack(asking!);
+    },
+  };
+}
+export type ReturningPiece = ReturnType<typeof useReturning>;
+
+export const UnfinishedNotes = ({ of: { asking, written, stay, finishAndGive } }: { of: ReturningPiece }) => (
+  <Modal
+    open={asking !== null}
+    title={written.length === 1 ? 'One note is not finished' : `${written.length} notes are not finished`}
+    okText={`Keep ${written.length === 1 ? 'it' : 'them'} and give back`}
+    cancelText="Stay"
+    onOk={finishAndGive}
+    onCancel={stay}
+  >
+    {written.map(({ note, body }) => (
+      <p key={note} className={styles.noteWords}>
+        {body}
+      </p>
+    ))}
+  </Modal>
+);
