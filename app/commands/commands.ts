@@ -8,12 +8,11 @@ import type { ShapeName } from '../../core/geometry/shapes/shapes';
 import { OUTLINES } from '../../core/geometry/shapes/shapes';
 import { bodyLength, bodyText } from '../../core/text/body';
 import { DRAWN, free, LIGHT_EDGE, line, picture, plain, shape, solid, text } from '../../core/schema/defaults';
-import type { Item, LineItem, PictureItem, TextItem } from '../../core/schema/sheet';
-import { everyItem, findOn } from '../../core/sheet/tree';
+import type { LineItem, PictureItem } from '../../core/schema/sheet';
+import { everyItem } from '../../core/sheet/tree';
 import { pictureNow } from '../drawing/resources';
 import type { Editor } from '../document/editor';
-import { add, all, inLastLook, newId, placeFor, set, touch } from './steps';
-import { fitted } from './word-commands';
+import { add, inLastLook, newId, placeFor, touch } from './steps';
 
 /** What can be added to the sheet and set there, each as one step that can be undone. */
 
@@ -171,29 +170,6 @@ export function addWordBank(editor: Editor): void {
     fill: solid(DRAWN.bank),
   });
   add(editor, 'Add word bank', [item]);
-}
-
-export function setValues(editor: Editor, name: string, values: Record<string, unknown>, ids = editor.selection): void {
-  setEach(editor, name, () => values, ids);
-}
-
-/** Sets values of each selected item from its present ones. Settings its kind doesn't have are ignored. */
-export function setEach(
-  editor: Editor,
-  name: string,
-  valuesOf: (item: Item) => Record<string, unknown>,
-  ids = editor.selection,
-): void {
-  const changes = ids.flatMap((id) => {
-    const item = findOn(editor.page, id)?.item;
-    const own = item && Object.fromEntries(Object.entries(valuesOf(item)).filter(([key]) => key in item));
-    if (!item || !own || Object.keys(own).length === 0) return [];
-    const change = set(id, own);
-    if (item.kind !== 'text') return [change];
-    const next = { ...item, ...own } as TextItem;
-    return [change, ...fitted(editor, item, next)];
-  });
-  if (changes.length > 0 && editor.make(name, all(changes))) editor.remember(ids);
 }
 
 /** Remembers a colour for the recent ones. */

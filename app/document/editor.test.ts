@@ -27,7 +27,8 @@ import {
 import { Editor } from './editor';
 import type { Rights } from './open-document';
 import { clipOf, duplicate, pasteBody, pasteClip } from '../commands/clipboard';
-import { addLabelAt, addLine, addShape, addText, addWordBank, setValues } from '../commands/commands';
+import { addLabelAt, addLine, addShape, addText, addWordBank } from '../commands/commands';
+import { setValues } from '../commands/set-values';
 import { chooseAlike, copyLook, giveLook } from '../commands/looks';
 import { addPage, duplicatePage, movePage, removePage, turnPage } from '../commands/page-commands';
 import { addRole, removeRole, restyleRole } from '../commands/roles';

@@ -25,7 +25,7 @@ import { nudge, remove, ungroupChosen } from '../commands/arrange';
 import type { Rights } from './open-document';
 import { Editor } from './editor';
 import { duplicate } from '../commands/clipboard';
-import { setValues } from '../commands/commands';
+import { setValues } from '../commands/set-values';
 import type { Watch } from './helpers';
 import { Making } from './making';
 import { typeWords } from '../commands/word-commands';

@@ -4,7 +4,7 @@ import { boxOf } from '../../core/items/hit';
 import { itemName } from '../../core/items/name';
 import type { Page, Sheet, Access } from '../../core/schema/sheet';
 import { isFramed } from '../../core/schema/sheet';
-import { setValues } from '../commands/commands';
+import { setValues } from '../commands/set-values';
 import type { Editor } from '../document/editor';
 import { PageView, useDrawing } from '../drawing/page-view';
 import { pictureNow } from '../drawing/resources';

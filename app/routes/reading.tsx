@@ -15,7 +15,8 @@ import type { Loaded } from '../reading/entries';
 import { anchorOf, readingEntries } from '../reading/entries';
 import type { Shown } from '../reading/reading-strip';
 import { ReadingStrip, useNeighbourKeys } from '../reading/reading-strip';
-import { UnfinishedNotes, useReturning } from '../reading/returning';
+import { useReturning } from '../reading/returning';
+import { later } from '../browser/later';
 import { useWriting } from '../reading/writing';
 import { PageView, useDrawing } from '../drawing/page-view';
 import { pictureNow } from '../drawing/resources';
@@ -24,6 +25,8 @@ import type { Route } from './+types/reading';
 import { Marks } from './spread';
 import styles from '../parts/over-alert.module.css';
 import readingStyles from '../reading/reading.module.css';
+
+const UnfinishedNotes = later(() => import('../reading/unfinished-notes').then((part) => part.default), null);
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
@@ -145,7 +148,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
           {shown === 'piece' && <Marks marks={marks} page={page} />}
         </div>
       </SheetFrame>
-      <UnfinishedNotes of={returning} />
+      {returning.asking !== null && <UnfinishedNotes of={returning} />}
       {returning.problem && (
         <div className={styles.overAlert}>
           <Alert type="warning" showIcon title={returning.problem} role="alert" />

@@ -5,7 +5,7 @@ import { bodyText } from '../../core/text/body';
 import type { Item, TextItem, Access } from '../../core/schema/sheet';
 import { idsWithin } from '../../core/sheet/tree';
 import type { Editor } from '../document/editor';
-import { setValues } from '../commands/commands';
+import { setValues } from '../commands/set-values';
 import { Toggle } from '../fields/toggle';
 import { Row, Split } from '../parts/row';
 

@@ -4,7 +4,7 @@ import type { Lettering, Sheet, TextItem } from '../../core/schema/sheet';
 import { inCommon, shared } from '../../core/text/common';
 import type { Editor } from '../document/editor';
 import { PaintField } from '../colour/paint-field';
-import { setEach, setValues } from '../commands/commands';
+import { setEach, setValues } from '../commands/set-values';
 import { PercentField } from '../fields/number-field';
 import { Toggle } from '../fields/toggle';
 import { More, Row } from '../parts/row';

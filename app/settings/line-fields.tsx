@@ -9,7 +9,7 @@ import { findOn } from '../../core/sheet/tree';
 import { pictureNow } from '../drawing/resources';
 import type { Editor } from '../document/editor';
 import { Swatches } from '../colour/swatches';
-import { setValues } from '../commands/commands';
+import { setValues } from '../commands/set-values';
 import { PercentField } from '../fields/number-field';
 import { Row } from '../parts/row';
 import { Choice } from '../fields/choice';

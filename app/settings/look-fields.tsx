@@ -7,7 +7,7 @@ import type { InkItem, Item, Outline, Plate, Shadow, ShapeItem, TextItem } from 
 import { inCommon, shared } from '../../core/text/common';
 import type { Editor } from '../document/editor';
 import { Swatches } from '../colour/swatches';
-import { setEach, setValues } from '../commands/commands';
+import { setEach, setValues } from '../commands/set-values';
 import { NumberField, PercentField } from '../fields/number-field';
 import { Toggle } from '../fields/toggle';
 import { Pair, Row } from '../parts/row';

@@ -2,7 +2,7 @@ import { kindOf } from '../../core/items/all';
 import type { Item, Outline, Paint, Sheet } from '../../core/schema/sheet';
 import { shared } from '../../core/text/common';
 import { PaintField } from '../colour/paint-field';
-import { setEach } from '../commands/commands';
+import { setEach } from '../commands/set-values';
 import { copyLook, giveLook } from '../commands/looks';
 import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';

@@ -21,7 +21,7 @@ import {
 import type { Along, Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 import type { Alike } from '../commands/looks';
-import { setValues } from '../commands/commands';
+import { setValues } from '../commands/set-values';
 import { chooseAlike } from '../commands/looks';
 import { LengthField, NumberField, PercentField } from '../fields/number-field';
 import { Toggle } from '../fields/toggle';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { roleIds } from '../../core/schema/defaults';
 import type { Sheet, TextItem } from '../../core/schema/sheet';
 import type { Editor } from '../document/editor';
-import { setValues } from '../commands/commands';
+import { setValues } from '../commands/set-values';
 import { Toggle } from '../fields/toggle';
 import { Row } from '../parts/row';
 import { addRole, removeRole, restyleRole } from '../commands/roles';

@@ -6,7 +6,7 @@ import { isWritten } from '../../core/schema/sheet';
 import type { Editor, Tab } from '../document/editor';
 import { useEditor } from '../document/editor';
 import { EditorContext } from '../colour/swatches';
-import { setValues } from '../commands/commands';
+import { setValues } from '../commands/set-values';
 import { Tabs } from '../parts/tabs';
 import { Row } from '../parts/row';
 import { LookFields } from './look';

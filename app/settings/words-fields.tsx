@@ -6,7 +6,7 @@ import { faceById } from '../../core/text/catalogue';
 import { inCommon, shared } from '../../core/text/common';
 import type { Editor } from '../document/editor';
 import { Swatches } from '../colour/swatches';
-import { setValues } from '../commands/commands';
+import { setValues } from '../commands/set-values';
 import { NumberField } from '../fields/number-field';
 import { Toggle } from '../fields/toggle';
 import { Gap, More, Pair, Row } from '../parts/row';

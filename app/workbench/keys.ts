@@ -9,7 +9,7 @@ import type { Editor } from '../document/editor';
 import { keysComeBack } from '../fields/focus';
 import { bringTo } from '../pictures/bring-to';
 import { clipOf, duplicate, pasteBody, pasteClip } from '../commands/clipboard';
-import { setValues } from '../commands/commands';
+import { setValues } from '../commands/set-values';
 import { copyLook, giveLook } from '../commands/looks';
 import { turnPage } from '../commands/page-commands';
 import { bodyFrom } from '../commands/paste';

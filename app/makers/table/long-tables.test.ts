@@ -13,7 +13,7 @@ import type { GroupItem } from '../../../core/schema/sheet';
 import { Editor } from '../../document/editor';
 import { duplicatePage } from '../../commands/page-commands';
 import { remove } from '../../commands/arrange';
-import { setValues } from '../../commands/commands';
+import { setValues } from '../../commands/set-values';
 import { Making } from '../../document/making';
 import { typeWords } from '../../commands/word-commands';
 import { makerOf, ON_SHEET } from '../all';

@@ -1,10 +1,8 @@
-import { Modal } from 'antd';
 import { useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import { senderOf } from '../keeping/sender';
 import type { Loaded } from './entries';
 import type { Writing } from './writing';
-import styles from '../student/student.module.css';
 
 /** Returning a piece: unfinished notes are asked about first, and whatever was said has to have arrived. */
 
@@ -44,20 +42,3 @@ export function useReturning({ personId, go }: Pick<Loaded, 'personId' | 'go'>, 
   };
 }
 export type ReturningPiece = ReturnType<typeof useReturning>;
-
-export const UnfinishedNotes = ({ of: { asking, written, stay, finishAndGive } }: { of: ReturningPiece }) => (
-  <Modal
-    open={asking !== null}
-    title={written.length === 1 ? 'One note is not finished' : `${written.length} notes are not finished`}
-    okText={`Keep ${written.length === 1 ? 'it' : 'them'} and give back`}
-    cancelText="Stay"
-    onOk={finishAndGive}
-    onCancel={stay}
-  >
-    {written.map(({ note, body }) => (
-      <p key={note} className={styles.noteWords}>
-        {body}
-      </p>
-    ))}
-  </Modal>
-);
