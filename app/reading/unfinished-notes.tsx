@@ -2,9 +2,9 @@ import { Modal } from 'antd';
 import type { ReturningPiece } from './returning';
 import styles from '../student/student.module.css';
 
-/** What is asked before a piece with unfinished notes is returned. Loaded later, with the dialog. */
+/** What is asked before a piece with unfinished notes is returned. It comes with the page: it is asked offline, too. */
 
-const UnfinishedNotes = ({ of: { asking, written, stay, finishAndGive } }: { of: ReturningPiece }) => (
+export const UnfinishedNotes = ({ of: { asking, written, stay, finishAndGive } }: { of: ReturningPiece }) => (
   <Modal
     open={asking !== null}
     title={written.length === 1 ? 'One note is not finished' : `${written.length} notes are not finished`}
@@ -20,5 +20,3 @@ const UnfinishedNotes = ({ of: { asking, written, stay, finishAndGive } }: { of:
     ))}
   </Modal>
 );
-
-export default UnfinishedNotes;

@@ -16,7 +16,7 @@ import { anchorOf, readingEntries } from '../reading/entries';
 import type { Shown } from '../reading/reading-strip';
 import { ReadingStrip, useNeighbourKeys } from '../reading/reading-strip';
 import { useReturning } from '../reading/returning';
-import { later } from '../browser/later';
+import { UnfinishedNotes } from '../reading/unfinished-notes';
 import { useWriting } from '../reading/writing';
 import { PageView, useDrawing } from '../drawing/page-view';
 import { pictureNow } from '../drawing/resources';
@@ -25,8 +25,6 @@ import type { Route } from './+types/reading';
 import { Marks } from './spread';
 import styles from '../parts/over-alert.module.css';
 import readingStyles from '../reading/reading.module.css';
-
-const UnfinishedNotes = later(() => import('../reading/unfinished-notes').then((part) => part.default), null);
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
