@@ -6,7 +6,7 @@ import type { Point } from '../../core/geometry/matrix';
 import { compose, transform } from '../../core/geometry/matrix';
 import type { ShapeName } from '../../core/geometry/shapes/shapes';
 import { OUTLINES } from '../../core/geometry/shapes/shapes';
-import { bodyLength, bodyText } from '../../core/text/body';
+import { bodyText } from '../../core/text/body';
 import { DRAWN, free, LIGHT_EDGE, line, picture, plain, shape, solid, text } from '../../core/schema/defaults';
 import type { LineItem, PictureItem } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';
@@ -34,8 +34,7 @@ export function addText(editor: Editor, role: string, at?: Point): void {
     body: plain(words),
     ...(role === 'name' && { body: plain('Name '), width: 220 }),
   });
-  if (add(editor, 'Add text', [inLastLook(editor, item, ['role'])]))
-    editor.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
+  if (add(editor, 'Add text', [inLastLook(editor, item, ['role'])])) editor.openText(item);
 }
 
 export function addShape(editor: Editor, kind: ShapeName, at?: Point): void {

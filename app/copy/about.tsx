@@ -18,7 +18,7 @@ type Of = {
   chosen: string | null;
   onShow: (lookFor: string) => void;
   onGo: (item: string) => void;
-  light: readonly Box[];
+  light: () => readonly Box[];
 };
 
 export type Part = 'brief' | 'list' | 'points';

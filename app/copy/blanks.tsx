@@ -1,6 +1,7 @@
 import type { Blank } from '../../core/handout/blanks';
 import { blanksOn } from '../../core/handout/blanks';
 import { lightOn } from '../../core/handout/spots';
+import { rightMiddle } from '../../core/geometry/box';
 import type { Box } from '../../core/geometry/matrix';
 import { cutTo } from '../../core/values/characters';
 import type { Page, Sheet, WrittenItem } from '../../core/schema/sheet';
@@ -26,7 +27,7 @@ export const stepsOf = (sheet: Sheet): Step[] =>
 /** Opens a blank for typing, on whichever page it is. */
 export function openBlank(editor: Editor, { item, page }: Pick<Step, 'item' | 'page'>): void {
   if (editor.page.id !== page) editor.turnTo(page);
-  editor.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
+  editor.openText(item);
 }
 
 /** What is asked for in a blank, as a question or a request. */
@@ -95,12 +96,12 @@ export function blankEntry(editor: Editor, steps: readonly Step[], at: number, b
   const { box } = steps[at];
   return {
     id: 'blank',
-    anchor: { x: box.x + box.width, y: box.y + box.height / 2 },
+    anchor: rightMiddle(box),
     tone: 'apricot',
     active: true,
     current: editor.editing !== null,
     label: 'What to fill in',
-    light: lightOn(page, steps[at].item, pictureNow),
+    light: () => lightOn(page, steps[at].item, pictureNow),
     content: <BlankCard {...{ editor, page, steps, at, bank }} />,
   };
 }

@@ -1,20 +1,23 @@
 import { useMemo, useState } from 'react';
 import type { useFetcher } from 'react-router';
 import type { Box } from '../../core/geometry/matrix';
+import { rightMiddle } from '../../core/geometry/box';
+import { boxesOn } from '../../core/handout/spots';
 import { boxOf } from '../../core/items/hit';
 import type { Result } from '../../core/lookfors/kind';
-import type { Item, Page } from '../../core/schema/sheet';
+import type { Page } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
-import { bodyLength } from '../../core/text/body';
 import { useZone } from '../browser/time';
 import type { Editor } from '../document/editor';
 import { pictureNow } from '../drawing/resources';
-import type { Lit, MarginEntry } from '../margin/margin';
+import type { Lit } from '../margin/light';
+import type { MarginEntry } from '../margin/margin';
 import type { View } from '../margin/view';
 import type { Loaded } from '../student/entries';
 import { bankOf, noteEntries } from '../student/entries';
 import { findEntry } from '../workbench/aids';
 import { chosenEntry } from '../workbench/chosen-entry';
+import type { Part } from './about';
 import { aboutEntry } from './about';
 import { blankEntry, stepsOf } from './blanks';
 import type { Handing } from './hand-in';
@@ -25,14 +28,9 @@ import { lastLookEntry, withTeacherEntry } from './hand-in';
 /** Opens the first part that a look-for still misses. */
 function goTo(editor: Editor, id: string) {
   const item = findOn(editor.page, id)?.item;
-  if (item?.kind === 'text' && !editor.shut) editor.edit({ id, anchor: 0, focus: bodyLength(item.body), typing: null });
+  if (item?.kind === 'text' && !editor.shut) editor.openText(item);
   else if (item) editor.select([id]);
 }
-
-const besides = (page: Page, item: Item): MarginEntry['anchor'] => {
-  const box = boxOf(page, item, pictureNow);
-  return { x: box.x + box.width, y: box.y + box.height / 2 };
-};
 
 /** The spots on a page that a look-for is about: where it is not met those that it misses, else all. */
 function spotsOf(page: Page, result: Result | null | undefined): Box[] {
@@ -73,7 +71,6 @@ export function useCopyMargin({ editor, loaded, results, view, fetcher, handing 
   const setLookFor = (id: string | null) =>
     setShown(id === null ? null : { lookFor: id, editing: editing?.id, selection, asking: handing.asking });
   const steps = useMemo(() => stepsOf(sheet), [sheet]);
-  const taken = useMemo(() => page.items.map((item) => boxOf(page, item, pictureNow)), [page]);
 
   // A tick shows at once, before the server has saved it.
   const ticked = fetcher.formData?.get('note');
@@ -92,36 +89,32 @@ export function useCopyMargin({ editor, loaded, results, view, fetcher, handing 
   const blank = !shut && at >= 0 && !handing.asking ? blankEntry(editor, steps, at, bankOf(sheet)) : null;
 
   const begun = editing !== null || steps.some(({ filled }) => filled);
+  /** What is open of the first card until the student opens something else. */
+  const first = (): Part | null => {
+    if (back || shut !== null) return null;
+    if (!begun) return 'brief';
+    return view.stageHeight >= ROOMY && lookFors.length > 0 ? 'list' : null;
+  };
   const about = aboutEntry({
     loaded,
     results,
-    first:
-      back || shut !== null
-        ? null
-        : begun
-          ? view.stageHeight < ROOMY || lookFors.length === 0
-            ? null
-            : 'list'
-          : 'brief',
+    first: first(),
     chosen: lookFor,
     onShow: (id) => setLookFor(id === lookFor ? null : id),
     onGo: (id) => goTo(editor, id),
-    light: spotsOf(page, results[lookFors.findIndex(({ id }) => id === lookFor)]),
+    light: () => spotsOf(page, results[lookFors.findIndex(({ id }) => id === lookFor)]),
   });
-  const gaps = useMemo(
-    () => [
-      ...steps.filter((step) => !step.filled && step.page === page.id).map(({ box }) => box),
-      ...results.flatMap((result) => (result?.held === false ? spotsOf(page, result) : [])),
-    ],
-    [steps, results, page],
-  );
+  const gaps = () => [
+    ...steps.filter((step) => !step.filled && step.page === page.id).map(({ box }) => box),
+    ...results.flatMap((result) => (result?.held === false ? spotsOf(page, result) : [])),
+  ];
   const chosen =
     !shut && here < 0 && selection.length > 0 && selectedItems.every(({ touch }) => touch === 'free')
       ? chosenEntry(editor, {
           sheet,
           page,
           items: selectedItems,
-          anchor: besides(page, selectedItems[0]),
+          anchor: rightMiddle(boxOf(page, selectedItems[0], pictureNow)),
           current: true,
         })
       : null;
@@ -136,16 +129,16 @@ export function useCopyMargin({ editor, loaded, results, view, fetcher, handing 
     ...(chosen ? [chosen] : []),
   ];
   const noteHere = editing && noteCards.find(({ id }) => notes.find((one) => one.id === id)?.itemId === editing.id)?.id;
+  const chosenNote = note && (unsettled.has(note) || !firstOpen) ? note : firstOpen;
+  /** The first that applies is lit. */
   const source =
-    lookFor !== null
-      ? 'about'
-      : handing.asking
-        ? 'last-look'
-        : (noteHere ??
-          (here >= 0
-            ? 'blank'
-            : ((note && (unsettled.has(note) || !firstOpen) ? note : firstOpen) ?? (blank ? 'blank' : null))));
-  const lit: Lit | null = source && !chosen ? { id: source, page, taken } : null;
+    (lookFor && 'about') ||
+    (handing.asking && 'last-look') ||
+    noteHere ||
+    (here >= 0 && 'blank') ||
+    chosenNote ||
+    blank?.id;
+  const lit: Lit | null = source && !chosen ? { id: source, page, taken: () => boxesOn(page, pictureNow) } : null;
   return {
     entries,
     lit,

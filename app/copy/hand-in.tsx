@@ -94,7 +94,7 @@ function LastLookCard({ editor, lookFors, results, steps, handing, onShow }: Las
 }
 
 /** The card of the last look, which lights every gap on the page. */
-export const lastLookEntry = (of: LastLook, light: readonly Box[]): MarginEntry => ({
+export const lastLookEntry = (of: LastLook, light: () => readonly Box[]): MarginEntry => ({
   id: 'last-look',
   anchor: null,
   end: 'top',

@@ -4,7 +4,7 @@ import type { Hit } from '../../core/changes/search';
 import type { Point } from '../../core/geometry/matrix';
 import type { Look } from '../../core/items/look';
 import { lookOf } from '../../core/items/look';
-import type { GroupItem, Item, Page, RunStyle, Sheet } from '../../core/schema/sheet';
+import type { GroupItem, Item, Page, RunStyle, Sheet, WrittenItem } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { LIMITS, NEARLY_FULL } from '../../core/sheet/limits';
 import { find, findOn } from '../../core/sheet/tree';
@@ -261,6 +261,11 @@ export class Editor extends OpenDocument {
   show(preview: ReadonlyMap<string, Item>): void {
     this.preview = preview;
     this.changed();
+  }
+
+  /** Opens a text for typing, with all of it selected. */
+  openText({ id, body }: Pick<WrittenItem, 'id' | 'body'>): void {
+    this.edit({ id, anchor: 0, focus: bodyLength(body), typing: null });
   }
 
   turnTo(pageId: string): void {

@@ -11,9 +11,9 @@ import { pictureNow } from '../drawing/resources';
 import { useView } from '../margin/view';
 import { sentence } from '../parts/sentence';
 import { ACCESS_WORDS } from '../settings/access-fields';
-import styles from '../margin/frame.module.css';
-import pageTabStyles from '../parts/page-tab.module.css';
-import handOutStyles from './hand-out.module.css';
+import { SheetRoom } from '../margin/sheet-room';
+import { PageTabs } from '../parts/page-tabs';
+import styles from './hand-out.module.css';
 
 /** The sheet as students get it, where what they may do is set part by part. */
 
@@ -28,50 +28,42 @@ export function GivenSheet({ editor, sheet }: { editor: Editor; sheet: Sheet }) 
   const { faces, arrived } = useDrawing(sheet);
   const { scale, inset } = view;
   return (
-    <div className={`${styles.stage} dapple`} ref={stage}>
-      <div className={styles.room} style={{ width: view.roomWidth, height: view.roomHeight }}>
-        <div
-          className="paper"
-          style={{ left: inset.x, top: inset.y, width: page.width * scale, height: page.height * scale }}
-        >
-          {faces && (
-            <>
-              <PageView
-                sheet={given}
-                page={page}
-                faces={faces}
-                arrived={arrived}
-                scale={scale}
-                prompts
-                label="What students get"
-              />
-              <AccessMarks editor={editor} page={page} scale={scale} />
-            </>
-          )}
-        </div>
-      </div>
-      <div className={handOutStyles.touchKey}>
-        {ACCESSES.map((touch) => (
-          <span key={touch}>
-            <i className={touch} />
-            {sentence(ACCESS_WORDS[touch])}
-          </span>
-        ))}
-        <span className="quiet">Press a part to change it</span>
-        {sheet.pages.length > 1 &&
-          sheet.pages.map(({ id }, i) => (
-            <button
-              key={id}
-              type="button"
-              className={pageTabStyles.pageTab}
-              aria-current={id === page.id}
-              onClick={() => setPageId(id)}
-            >
-              {i + 1}
-            </button>
+    <SheetRoom
+      stage={stage}
+      view={view}
+      above={
+        <div className={styles.touchKey}>
+          {ACCESSES.map((touch) => (
+            <span key={touch}>
+              <i className={touch} />
+              {sentence(ACCESS_WORDS[touch])}
+            </span>
           ))}
+          <span className="quiet">Press a part to change it</span>
+          <PageTabs pages={sheet.pages} shown={page.id} onShow={setPageId} />
+        </div>
+      }
+    >
+      <div
+        className="paper"
+        style={{ left: inset.x, top: inset.y, width: page.width * scale, height: page.height * scale }}
+      >
+        {faces && (
+          <>
+            <PageView
+              sheet={given}
+              page={page}
+              faces={faces}
+              arrived={arrived}
+              scale={scale}
+              prompts
+              label="What students get"
+            />
+            <AccessMarks editor={editor} page={page} scale={scale} />
+          </>
+        )}
       </div>
-    </div>
+    </SheetRoom>
   );
 }
 
@@ -86,7 +78,7 @@ function AccessMarks({ editor, page, scale }: { editor: Editor; page: Page; scal
         <button
           key={item.id}
           type="button"
-          className={`${handOutStyles.touchMark} ${item.touch}`}
+          className={`${styles.touchMark} ${item.touch}`}
           aria-label={`${itemName(item)}: students may ${ACCESS_WORDS[item.touch]}`}
           style={{
             left: box.x * scale - 2,

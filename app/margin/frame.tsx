@@ -1,6 +1,8 @@
 import type { ReactNode, RefObject } from 'react';
-import type { Lit, MarginEntry } from './margin';
+import type { Lit } from './light';
+import type { MarginEntry } from './margin';
 import { Margin } from './margin';
+import { SheetRoom } from './sheet-room';
 import type { View } from './view';
 import styles from './frame.module.css';
 
@@ -50,11 +52,9 @@ export function SheetFrame({
       <div className={styles.row}>
         {stack}
         <div className={`${styles.main}${mayBeBelow ? ` ${styles.mayBeBelow}` : ''}`}>
-          <div className={`${styles.stage} dapple`} ref={stage}>
-            <div className={styles.room} style={{ width: view.roomWidth, height: view.roomHeight }}>
-              {children}
-            </div>
-          </div>
+          <SheetRoom stage={stage} view={view}>
+            {children}
+          </SheetRoom>
           {above}
           <Margin
             entries={entries}

@@ -1,4 +1,4 @@
-import { memo, useId, useMemo } from 'react';
+import { useId, useMemo } from 'react';
 import type { Box, Point } from '../../core/geometry/matrix';
 import { beamTo, flecksOn, poolOver } from '../../core/geometry/light';
 import styles from './light.module.css';
@@ -7,32 +7,40 @@ import { onStage } from './view';
 
 /** Light from the margin: the spots in question are lit, the rest of the stage lies in mild shade. Never printed. */
 
+export type Lit = {
+  /** The entry that the light comes from. */
+  id: string;
+  page: { id: string; width: number; height: number };
+  /** What stands on the page, in points: no fleck falls there. */
+  taken: () => readonly Box[];
+};
+
 type Props = {
   view: View;
-  page: { width: number; height: number };
+  lit: Lit;
   /** What is lit, in points on the page. */
   spots: readonly Box[];
   /** Where the light leaves its card, on the stage; null without a card. */
   card: Point | null;
-  /** What stands on the page: no fleck falls there. */
-  taken: readonly Box[];
 };
 
-export const boxOnStage = (view: View, { x, y, width, height }: Box): Box => ({
+const boxOnStage = (view: View, { x, y, width, height }: Box): Box => ({
   ...onStage(view, { x, y }),
   width: width * view.scale,
   height: height * view.scale,
 });
 
-export const Light = memo(function Light({ view, page, spots, card, taken }: Props) {
+export function Light({ view, lit, spots, card }: Props) {
   const id = useId();
+  // They stay while somebody types: only another spot, page or view moves them.
   const flecks = useMemo(() => {
-    const sheet = boxOnStage(view, { x: 0, y: 0, width: page.width, height: page.height });
+    const { width, height } = lit.page;
     return flecksOn(
-      sheet,
-      [...taken, ...spots].map((box) => boxOnStage(view, box)),
+      boxOnStage(view, { x: 0, y: 0, width, height }),
+      [...lit.taken(), ...spots].map((box) => boxOnStage(view, box)),
     );
-  }, [view, page.width, page.height, taken, spots]);
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [view, lit.id, lit.page.id]);
   const { stageWidth: width, stageHeight: height } = view;
   const pools = spots.map((spot) => poolOver(boxOnStage(view, spot)));
   const first = pools[0];
@@ -84,4 +92,4 @@ export const Light = memo(function Light({ view, page, spots, card, taken }: Pro
       <rect className={styles.shade} width={width} height={height} mask={`url(#${id}shade)`} />
     </svg>
   );
-});
+}

@@ -2,6 +2,7 @@ import { memo, useEffect, useLayoutEffect, useRef, useState, useSyncExternalStor
 import type { ReactNode } from 'react';
 import type { Box, Point } from '../../core/geometry/matrix';
 import { place } from '../../core/margin/place';
+import type { Lit } from './light';
 import { Light } from './light';
 import type { View } from './view';
 import { onStage } from './view';
@@ -19,8 +20,8 @@ export type MarginEntry = {
   tone: Tone;
   /** Whether its line is drawn strongly. */
   active?: boolean;
-  /** The spots that are lit while this entry is the lit one, in points. */
-  light?: readonly Box[];
+  /** The spots that are lit while this entry is the lit one, in points. Asked for only then. */
+  light?: () => readonly Box[];
   /** What is being worked on: the margin scrolls to keep it visible. */
   current?: boolean;
   label: string;
@@ -34,14 +35,6 @@ const LATCH = 24;
 
 const useIsomorphicLayout = typeof window === 'undefined' ? useEffect : useLayoutEffect;
 
-export type Lit = {
-  /** The entry that the light comes from. */
-  id: string;
-  page: { width: number; height: number };
-  /** What stands on the page, in points. */
-  taken: readonly Box[];
-};
-
 type Props = {
   entries: readonly MarginEntry[];
   view: View;
@@ -53,8 +46,6 @@ type Props = {
   ticksFrom?: number;
   onChoose?: (id: string) => void;
 };
-
-const NOTHING: readonly Box[] = [];
 
 const narrow = '(max-width: 900px) and (orientation: portrait)';
 const onNarrow = (listener: () => void) => {
@@ -124,10 +115,9 @@ export const Margin = memo(function Margin({ entries, view, label, lit, mayBeBel
       {measured && lit && source && (
         <Light
           view={view}
-          page={lit.page}
-          spots={source.light ?? NOTHING}
+          lit={lit}
+          spots={source.light?.() ?? []}
           card={below || !source.anchor ? null : { x: view.stageWidth, y: (tops.get(source.id) ?? 0) + LATCH - scroll }}
-          taken={lit.taken}
         />
       )}
       <aside

@@ -1,12 +1,9 @@
 import { Action, Chip, Chips } from '../parts/action';
-import { boxOf } from '../../core/items/hit';
-import type { Point } from '../../core/geometry/matrix';
 import type { Evidence } from '../../core/lookfors/kind';
 import { heldAfter } from '../../core/review/marks';
 import { evidenceWords, lookForKindOf } from '../../core/lookfors/all';
 import type { Page } from '../../core/schema/sheet';
-import { lightAt } from '../../core/handout/spots';
-import { findOn } from '../../core/sheet/tree';
+import { anchorAt, lightAt } from '../../core/handout/spots';
 import { DamageCard } from '../house/damaged';
 import type { MarginEntry } from '../margin/margin';
 import type { Route } from '../routes/+types/reading';
@@ -23,14 +20,8 @@ export type Loaded = Route.ComponentProps['loaderData'];
 /** Evidence listed in the margin. The rest shows on the piece only. */
 const TOLD: ReadonlySet<Evidence['verdict']> = new Set(['wrong', 'near', 'reversed', 'missing', 'extra']);
 
-export function anchorOf(page: Page, itemId: string | null, x: number | null, y: number | null): Point | null {
-  const item = itemId === null ? undefined : findOn(page, itemId)?.item;
-  if (item) {
-    const box = boxOf(page, item, pictureNow);
-    return { x: box.x + box.width, y: box.y + box.height / 2 };
-  }
-  return x !== null && y !== null ? { x, y } : null;
-}
+/** The spot of an item, wherever it stands. */
+const onItem = (item: string | null) => ({ item, x: null, y: null });
 
 type Reading = {
   loaded: Loaded;
@@ -131,7 +122,7 @@ function evidenceEntries({ loaded, writing, page, open, active }: Reading): Marg
     notes.some((note) => note.itemId === item) || writing.drafts.some(({ spot }) => spot.item === item);
   return lookFors.flatMap((lookFor, i) =>
     results[i].evidence.flatMap((evidence, j): MarginEntry[] => {
-      const anchor = anchorOf(page, evidence.items[0] ?? null, null, null);
+      const anchor = anchorAt(page, onItem(evidence.items[0] ?? null), pictureNow);
       if (!TOLD.has(evidence.verdict) || !anchor || lookForKindOf(lookFor.kind).whole) return [];
       const { verdict } = evidence;
       const ruledRight = heldAfter(results[i], rulings) === true && verdict === 'wrong';
@@ -143,7 +134,7 @@ function evidenceEntries({ loaded, writing, page, open, active }: Reading): Marg
           anchor,
           tone: verdict === 'near' || verdict === 'extra' ? 'moss' : 'apricot',
           active: active === id,
-          light: evidence.items.flatMap((item) => lightAt(page, { item, x: null, y: null }, pictureNow)),
+          light: () => evidence.items.flatMap((item) => lightAt(page, onItem(item), pictureNow)),
           label: lookFor.title,
           content: (
             <>
@@ -170,11 +161,11 @@ function noteEntries({ writing, page, open, active }: Reading): MarginEntry[] {
     .filter(({ id, pageId }) => pageId === page.id && !writing.drafts.some(({ note }) => note === id))
     .map((note) => ({
       id: note.id,
-      anchor: anchorOf(page, note.itemId, note.x, note.y),
+      anchor: anchorAt(page, { item: note.itemId, x: note.x, y: note.y }, pictureNow),
       end: 'bottom',
       tone: 'sky',
       active: active === note.id,
-      light: lightAt(page, { item: note.itemId, x: note.x, y: note.y }, pictureNow),
+      light: () => lightAt(page, { item: note.itemId, x: note.x, y: note.y }, pictureNow),
       label: 'Your note',
       content: (
         <NoteCard
@@ -197,11 +188,11 @@ function draftEntries({ loaded, writing, page, open }: Reading): MarginEntry[] {
     : `The piece is with ${loaded.copy.studentName}. What you wrote stays here and can be said on the next go.`;
   return writing.drafts.filter(isHere).map((draft) => ({
     id: `draft ${draft.note}`,
-    anchor: draft.spot.page === page.id ? anchorOf(page, draft.spot.item, draft.spot.x, draft.spot.y) : null,
+    anchor: draft.spot.page === page.id ? anchorAt(page, draft.spot, pictureNow) : null,
     end: 'bottom',
     tone: 'sky',
     active: true,
-    light: draft.spot.page === page.id ? lightAt(page, draft.spot, pictureNow) : [],
+    light: () => (draft.spot.page === page.id ? lightAt(page, draft.spot, pictureNow) : []),
     current: draft.note === writing.newest,
     label: draft.changes ? 'A note being changed' : 'A new note',
     content: (

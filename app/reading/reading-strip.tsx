@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Segments } from '../fields/segments';
 import { Strip } from '../house/strip';
-import pageTabStyles from '../parts/page-tab.module.css';
+import { PageTabs } from '../parts/page-tabs';
 import type { Loaded } from './entries';
 import styles from './reading.module.css';
 import type { ReturningPiece } from './returning';
@@ -51,19 +51,7 @@ export function ReadingStrip({ loaded, writing, returning, open, shown, onShow, 
           ))}
         </span>
       )}
-      {sheet.pages.length > 1 &&
-        sheet.pages.map(({ id }, i) => (
-          <button
-            key={id}
-            type="button"
-            className={pageTabStyles.pageTab}
-            aria-label={`Page ${i + 1}`}
-            aria-current={i === pageIndex}
-            onClick={() => onTurn(i)}
-          >
-            {i + 1}
-          </button>
-        ))}
+      <PageTabs pages={sheet.pages} shown={sheet.pages[pageIndex].id} onShow={(_, index) => onTurn(index)} />
       <Button disabled={!open} loading={busy} onClick={() => giveOrAsk('another-go')}>
         Another go
       </Button>

@@ -1,4 +1,4 @@
-import { Alert, Button } from 'antd';
+import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import { useFetcher } from 'react-router';
@@ -32,7 +32,7 @@ import { SaveWords } from '../workbench/save-words';
 import { SheetStage } from '../workbench/sheet-stage';
 import { UndoRedo } from '../workbench/undo-redo';
 import type { Route } from './+types/copy';
-import styles from '../parts/over-alert.module.css';
+import { OverAlert } from '../parts/over-alert';
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'student');
@@ -133,11 +133,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
         />
         <BlankTints view={view} boxes={margin.open} />
       </SheetFrame>
-      {(problem || shut) && open && (
-        <div className={styles.overAlert}>
-          <Alert type="warning" showIcon title={problem ?? shut} role="alert" />
-        </div>
-      )}
+      {(problem || shut) && open && <OverAlert>{problem ?? shut}</OverAlert>}
       <Aids editor={editor} />
     </>
   );

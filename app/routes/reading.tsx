@@ -1,7 +1,7 @@
-import { Alert } from 'antd';
 import { useMemo, useState } from 'react';
 import { redirect, useFetcher } from 'react-router';
-import { boxOf, partAt } from '../../core/items/hit';
+import { anchorAt, boxesOn } from '../../core/handout/spots';
+import { partAt } from '../../core/items/hit';
 import { pieceMarks } from '../../core/review/marks';
 import { Returning, returnPiece } from '../../server/actions/review';
 import { readingView } from '../../server/views/reading-view';
@@ -12,7 +12,7 @@ import { SheetFrame } from '../margin/frame';
 import { useView } from '../margin/view';
 import { Band } from '../reading/cards';
 import type { Loaded } from '../reading/entries';
-import { anchorOf, readingEntries } from '../reading/entries';
+import { readingEntries } from '../reading/entries';
 import type { Shown } from '../reading/reading-strip';
 import { ReadingStrip, useNeighbourKeys } from '../reading/reading-strip';
 import { useReturning } from '../reading/returning';
@@ -23,7 +23,7 @@ import { pictureNow } from '../drawing/resources';
 import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/reading';
 import { Marks } from './spread';
-import styles from '../parts/over-alert.module.css';
+import { OverAlert } from '../parts/over-alert';
 import readingStyles from '../reading/reading.module.css';
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
@@ -90,12 +90,11 @@ function Reading({ loaded }: { loaded: Loaded }) {
     () => pieceMarks(sheet, results, pictureNow).filter((mark) => mark.page === page.id),
     [sheet, results, page.id],
   );
-  const taken = useMemo(() => page.items.map((item) => boxOf(page, item, pictureNow)), [page]);
   const entries = readingEntries({ loaded, writing, page, piece: shown === 'piece', open, active, zone });
 
   // What is being written is lit; else what was chosen in the margin.
   const from = entries.find(({ current }) => current) ?? entries.find(({ id }) => id === active);
-  const lit = from?.light?.length ? { id: from.id, page, taken } : null;
+  const lit = from?.light?.().length ? { id: from.id, page, taken: () => boxesOn(page, pictureNow) } : null;
 
   return (
     <>
@@ -130,7 +129,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
             const box = event.currentTarget.getBoundingClientRect();
             const point = { x: (event.clientX - box.left) / view.scale, y: (event.clientY - box.top) / view.scale };
             const item = partAt(page, point, pictureNow)?.id ?? null;
-            writing.begin({ page: page.id, item, ...anchorOf(page, item, point.x, point.y)! });
+            writing.begin({ page: page.id, item, ...anchorAt(page, { item, ...point }, pictureNow)! });
           }}
         >
           {faces && (
@@ -147,11 +146,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
         </div>
       </SheetFrame>
       {returning.asking !== null && <UnfinishedNotes of={returning} />}
-      {returning.problem && (
-        <div className={styles.overAlert}>
-          <Alert type="warning" showIcon title={returning.problem} role="alert" />
-        </div>
-      )}
+      {returning.problem && <OverAlert>{returning.problem}</OverAlert>}
     </>
   );
 }

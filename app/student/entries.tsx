@@ -1,10 +1,8 @@
 import { Checkbox } from 'antd';
-import { boxOf } from '../../core/items/hit';
-import type { Point } from '../../core/geometry/matrix';
 import { bodyText } from '../../core/text/body';
-import { lightAt } from '../../core/handout/spots';
+import { anchorAt, lightAt } from '../../core/handout/spots';
 import type { Page, Sheet } from '../../core/schema/sheet';
-import { everyItem, findOn } from '../../core/sheet/tree';
+import { everyItem } from '../../core/sheet/tree';
 import type { MarginEntry } from '../margin/margin';
 import type { copyView } from '../../server/views/copy-view';
 import { pictureNow } from '../drawing/resources';
@@ -56,16 +54,11 @@ export function noteEntries(
   return notes
     .filter((note) => note.pageId === page.id)
     .map((note): MarginEntry => {
-      const item = note.itemId === null ? undefined : findOn(page, note.itemId)?.item;
-      let anchor: Point | null = note.x !== null && note.y !== null ? { x: note.x, y: note.y } : null;
-      if (item) {
-        const box = boxOf(page, item, pictureNow);
-        anchor = { x: box.x + box.width, y: box.y + box.height / 2 };
-      }
+      const spot = { item: note.itemId, x: note.x, y: note.y };
       return {
         id: note.id,
-        anchor,
-        light: lightAt(page, { item: note.itemId, x: note.x, y: note.y }, pictureNow),
+        anchor: anchorAt(page, spot, pictureNow),
+        light: () => lightAt(page, spot, pictureNow),
         tone: note.settled ? 'moss' : 'apricot',
         active: !note.settled,
         label: note.earlier === null ? 'A note from your teacher' : `A note on go ${note.earlier}`,

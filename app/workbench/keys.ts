@@ -1,6 +1,5 @@
 import { useEffect } from 'react';
 import { z } from 'zod';
-import { bodyLength } from '../../core/text/body';
 import { Item } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { addBeside, chosenNode } from '../makers/map/map-commands';
@@ -77,7 +76,7 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
             editor.enter(item.id);
             editor.select(item.items.slice(0, 1).map((part) => part.id));
           } else if (isWritten(item) && !item.locked && (editor.rights.kind === 'all' || item.touch !== 'fixed'))
-            editor.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
+            editor.openText(item);
         },
       },
       {

@@ -12,6 +12,9 @@ export const corners = ({ x, y, width, height }: Box): Point[] => [
 
 export const centre = ({ x, y, width, height }: Box): Point => ({ x: x + width / 2, y: y + height / 2 });
 
+/** The middle of a box's right edge, where threads to the margin begin. */
+export const rightMiddle = ({ x, y, width, height }: Box): Point => ({ x: x + width, y: y + height / 2 });
+
 /** The smallest upright box around some points; a box of no size at the origin for none. */
 export function around(points: readonly Point[]): Box {
   if (points.length === 0) return { x: 0, y: 0, width: 0, height: 0 };

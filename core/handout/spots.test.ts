@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { held, line, page, picture, text } from '../schema/defaults';
-import { lightAt } from './spots';
+import { anchorAt, boxesOn, lightAt } from './spots';
 
 const none = () => undefined;
 const sheet = page({
@@ -25,3 +25,12 @@ test('what is gone is lit where it was, and nothing without a place', () => {
   expect(lightAt(sheet, { item: 'gone', x: 100, y: 80 }, none)).toEqual([{ x: 82, y: 62, width: 36, height: 36 }]);
   expect(lightAt(sheet, { item: 'gone', x: null, y: null }, none)).toEqual([]);
 });
+
+test('a thread begins beside the item, or where it was', () => {
+  expect(anchorAt(sheet, { item: 'label', x: 1, y: 2 }, none)).toEqual({ x: 380, y: 50 });
+  expect(anchorAt(sheet, { item: 'gone', x: 1, y: 2 }, none)).toEqual({ x: 1, y: 2 });
+  expect(anchorAt(sheet, { item: null, x: null, y: null }, none)).toBeNull();
+});
+
+test('all that stands on a page has a box', () =>
+  expect(boxesOn(sheet, none)[1]).toEqual({ x: 0, y: 0, width: 200, height: 200 }));

@@ -1,3 +1,4 @@
+import { rightMiddle } from '../geometry/box';
 import type { Pictures } from '../pictures/picture';
 import { boxOf } from '../items/hit';
 import { wordsOf } from '../items/words';
@@ -49,8 +50,7 @@ export function smallOn(sheet: Sheet, page: Page, { faces, pictures }: { faces: 
     if (outer.hidden) continue;
     let entry = found.get(outer.id);
     if (!entry) {
-      const box = boxOf(page, outer, pictures);
-      const at = { x: box.x + box.width, y: box.y + box.height / 2 };
+      const at = rightMiddle(boxOf(page, outer, pictures));
       found.set(outer.id, (entry = { item: outer.id, size: null, count: 0, over: 0, at }));
     }
     if (small) {

@@ -1,3 +1,4 @@
+import { rightMiddle } from '../geometry/box';
 import type { Pictures } from '../pictures/picture';
 import { boxOf } from '../items/hit';
 import type { Point } from '../geometry/matrix';
@@ -27,11 +28,10 @@ export function undrawnOn(
       item.body.flatMap(({ runs }) => runs.flatMap((run) => undrawn(run.text, fullStyle(role, run.style), faces))),
     );
     if (signs.size === 0) continue;
-    const box = boxOf(page, item, pictures);
     out.push({
       item: item.id,
       signs: [...signs].slice(0, LISTED),
-      at: { x: box.x + box.width, y: box.y + box.height / 2 },
+      at: rightMiddle(boxOf(page, item, pictures)),
     });
   }
   return out;

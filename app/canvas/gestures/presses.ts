@@ -10,7 +10,7 @@ import { blanksOn } from '../../../core/handout/blanks';
 import type { Point } from '../../../core/geometry/matrix';
 import { compose, inverse, transform } from '../../../core/geometry/matrix';
 import type { Handle } from '../../../core/geometry/resize';
-import { bodyLength, bodyText, isEmpty } from '../../../core/text/body';
+import { bodyText, isEmpty } from '../../../core/text/body';
 import { itemName } from '../../../core/items/name';
 import type { GroupItem, Item, WrittenItem } from '../../../core/schema/sheet';
 import { isWritten } from '../../../core/schema/sheet';
@@ -255,7 +255,7 @@ export class Presses {
     }
     if (!found) return;
     if (found.group) this.editor.enter(found.group);
-    this.editor.edit({ id: found.item.id, anchor: 0, focus: bodyLength(found.item.body), typing: null });
+    this.editor.openText(found.item);
   }
 
   /** A student goes from blank to blank with Tab, in reading order. */
@@ -264,7 +264,7 @@ export class Presses {
     const fields = blanksOn(editor.page, pictureNow).filter(({ item }) => this.canWrite(item));
     const at = fields.findIndex(({ item }) => item.id === editor.editing?.id);
     const next = fields[(at + by + fields.length) % fields.length]?.item;
-    if (next) editor.edit({ id: next.id, anchor: 0, focus: bodyLength(next.body), typing: null });
+    if (next) editor.openText(next);
   }
 
   /** By keyboard: what lies under the middle of the selected item. */

@@ -1,6 +1,5 @@
 import { memo } from 'react';
 import type { MapLink, MapRecipe, NodeLook } from '../../../core/schema/recipes/map';
-import { ARROWS, NODE_SHAPES } from '../../../core/schema/recipes/map';
 import { findOn } from '../../../core/sheet/tree';
 import type { Editor } from '../../document/editor';
 import { useEditor } from '../../document/editor';
@@ -31,8 +30,6 @@ const SHAPE_NAMES: Record<NodeLook['shape'], string> = {
   plain: 'words only',
 };
 const LEVELS = ['first', 'second', 'third', 'fourth', 'fifth', 'deeper'];
-export const optionsOf = <T extends string>(names: Record<T, string>, order: readonly T[]) =>
-  order.map((value) => ({ value, label: names[value] }));
 
 type NodeProps = {
   editor: Editor;
@@ -113,7 +110,7 @@ const LinkFields = memo(function LinkFields({ link: { id, words, arrow }, from, 
       <Choice
         label="Arrow of the link"
         value={arrow}
-        options={optionsOf(ARROW_NAMES, ARROWS)}
+        names={ARROW_NAMES}
         onChange={(next) => set({ arrow: next })}
         width={92}
       />
@@ -170,7 +167,7 @@ export const Levels = memo(function Levels({ looks, edge, palette, put }: LevelP
             <Choice
               label="Form"
               value={look.shape}
-              options={optionsOf(SHAPE_NAMES, NODE_SHAPES)}
+              names={SHAPE_NAMES}
               onChange={(shape) => set(i, { shape })}
               width={104}
             />

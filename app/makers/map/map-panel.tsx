@@ -6,7 +6,7 @@ import { Row } from '../../parts/row';
 import { useMade } from '../kit/made';
 import { chooseNode, nodeOf } from './map-commands';
 import type { PutMap } from './map-fields';
-import { ARROW_NAMES, CrossLinks, Levels, NodeFields, optionsOf } from './map-fields';
+import { ARROW_NAMES, CrossLinks, Levels, NodeFields } from './map-fields';
 import { InAndOut } from './map-files';
 import { OutlinePad } from './outline-pad';
 import type { PanelProps } from '../kit/parts';
@@ -162,7 +162,7 @@ const MapLooks = memo(function MapLooks({
         <Choice
           label="How links run"
           value={route}
-          options={optionsOf(ROUTES, ['straight', 'stepped', 'curved'])}
+          names={ROUTES}
           onChange={(route) => put('Links', { route })}
           width={92}
         />

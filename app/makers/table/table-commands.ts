@@ -4,7 +4,6 @@ import type { At, GivenRow } from '../../../core/makers/table/edit';
 import { cellsOf, holderOf, pasted, withRow } from '../../../core/makers/table/edit';
 import type { TableRecipe } from '../../../core/schema/recipes/table';
 import { MOST_TABLE_COLUMNS, MOST_TABLE_ROWS } from '../../../core/schema/recipes/table';
-import { bodyLength } from '../../../core/text/body';
 import type { GroupItem, Item } from '../../../core/schema/sheet';
 import { isWritten } from '../../../core/schema/sheet';
 import { find, findOn } from '../../../core/sheet/tree';
@@ -38,7 +37,7 @@ function writeAt(editor: Editor, groupId: string, at: At): void {
   const group = find(editor.sheet, groupId)?.item;
   const id = group?.kind === 'group' ? partId(group, at) : undefined;
   const item = id === undefined ? undefined : findOn(editor.page, id)?.item;
-  if (item && isWritten(item)) editor.edit({ id: item.id, anchor: 0, focus: bodyLength(item.body), typing: null });
+  if (item && isWritten(item)) editor.openText(item);
 }
 
 /** Moves into the part of the table on the next page, or the one before. False where there is none. */
