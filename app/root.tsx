@@ -107,7 +107,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
         : 'Something went wrong';
   return (
     <Said title={title} message={message}>
-      <a href="/">To the first page</a>
+      <Back />
     </Said>
   );
 }
@@ -115,7 +115,6 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
 /** Offline, a page that was not open yet can't be shown. It opens by itself when the network is back. */
 function NotReached() {
   const { revalidate } = useRevalidator();
-  const navigate = useNavigate();
   useEffect(() => {
     const again = () => void revalidate();
     const timer = setInterval(again, LOOK_AGAIN);
@@ -130,13 +129,19 @@ function NotReached() {
       title="The school can’t be reached"
       message="This page comes by itself when the network is back. What you did and typed is kept in this browser."
     >
-      <span className={styles.ways}>
-        <Button type="primary" onClick={() => void revalidate()}>
-          Try again
-        </Button>
-        <Button onClick={() => void navigate(-1)}>Back</Button>
-      </span>
+      <Back />
     </Said>
+  );
+}
+
+/** To where one was; to one's own first screen where there is nothing to go back to. */
+function Back() {
+  const navigate = useNavigate();
+  const leave = () => (window.history.length > 1 ? void navigate(-1) : window.location.assign('/'));
+  return (
+    <Button type="primary" onClick={leave}>
+      Back
+    </Button>
   );
 }
 

@@ -111,14 +111,14 @@ async function press(page, x, y) {
 try {
   const teacher = await enter('Maren');
   await shot(teacher, 'desk');
-  await teacher.locator('.desk_sheet', { hasText: 'grey heron' }).click();
+  await teacher.locator('.sheets_open', { hasText: 'grey heron' }).click();
   await teacher.locator('.page-view').waitFor();
   await press(teacher, 690, 265);
   await teacher.locator('.margin-card.active').waitFor();
   await shot(teacher, 'workbench');
   const sheet = teacher.url();
   await teacher.goto('/desk');
-  await teacher.locator('.desk_sheet', { hasText: 'After dark' }).click();
+  await teacher.locator('.sheets_open', { hasText: 'After dark' }).click();
   await teacher.locator('.page-view').waitFor();
   await teacher.locator('.drawer_tab', { hasText: 'Other looks' }).click();
   await teacher.getByRole('tab', { name: 'palettes' }).click();
@@ -126,7 +126,7 @@ try {
   await press(teacher, 150, 650);
   await shot(teacher, 'looks');
   await teacher.goto('/desk');
-  await teacher.locator('.desk_sheet', { hasText: 'The salt marsh on one page' }).click();
+  await teacher.locator('.sheets_open', { hasText: 'The salt marsh on one page' }).click();
   await teacher.locator('.page-view').waitFor();
   // The instruction in a colour that is too pale for it.
   await press(teacher, 396, 122);
@@ -134,7 +134,7 @@ try {
   await teacher.getByRole('region', { name: /^Hard to read/ }).waitFor();
   await shot(teacher, 'overview');
   await teacher.goto('/desk');
-  await teacher.locator('.desk_sheet', { hasText: 'A week on the salt marsh' }).click();
+  await teacher.locator('.sheets_open', { hasText: 'A week on the salt marsh' }).click();
   await teacher.locator('.page-view').waitFor();
   await teacher.locator('.drawer_tab', { hasText: 'Makers' }).click();
   await teacher.locator('.drawer_makerSupply').first().waitFor();
@@ -167,7 +167,7 @@ try {
   await teacher.locator('.hand-out_touchMark').first().waitFor();
   await shot(teacher, 'hand-out');
   await teacher.goto('/desk');
-  await teacher.locator('.desk_row', { hasText: 'grey heron' }).click();
+  await teacher.locator('.handouts_open', { hasText: 'grey heron' }).click();
   await teacher.locator('.recharts-bar').first().waitFor();
   await shot(teacher, 'spread');
   await teacher.locator('.spread_card', { hasText: 'Dara Kowal' }).click();

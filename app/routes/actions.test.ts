@@ -217,12 +217,14 @@ describe('the Desk and the classes', () => {
   });
   test('begin only what there is', async () =>
     expect(
-      await problemOf(await call(desk.action, '/desk', { cookie: cookies.teacher, form: { purpose: 'rocket' } })),
+      await problemOf(
+        await call(desk.action, '/desk', { cookie: cookies.teacher, form: { do: 'begin', purpose: 'rocket' } }),
+      ),
     ).toMatch(/Choose what to begin/));
   test('begin a sheet and lead to it', async () => {
     const answer = (await call(desk.action, '/desk', {
       cookie: cookies.colleague,
-      form: { purpose: 'diagram' },
+      form: { do: 'begin', purpose: 'diagram' },
     })) as Response;
     expect(answer.headers.get('Location')).toMatch(/^\/sheets\/[\w-]+\?named=no$/);
   });

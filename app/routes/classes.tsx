@@ -19,7 +19,6 @@ import { keep, useKept } from '../keeping/kept';
 import { orLast, reached } from '../browser/reached';
 import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/classes';
-import styles from './desk.module.css';
 import classesStyles from './classes.module.css';
 
 const Given = z.discriminatedUnion('do', [
@@ -167,7 +166,7 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
   }, [personId, taken]);
   const [newClass, setNewClass] = useKept(personId, NEW_CLASS, z.string());
   return (
-    <div className={`${styles.desk} dapple`}>
+    <div className={`${classesStyles.page} dapple`}>
       <HouseStrip person={loaderData.person} />
       <main className={classesStyles.classes}>
         {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}

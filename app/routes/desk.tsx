@@ -1,101 +1,200 @@
-import { sentence } from '../parts/sentence';
-import { card } from '../parts/card';
-import { Empty } from '../parts/empty';
-import { CoverPicture } from '../house/cover';
-import { Alert } from 'antd';
-import { Form, Link, redirect } from 'react-router';
-import { z } from 'zod';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { ShouldRevalidateFunctionArgs } from 'react-router';
+import { redirect, useSearchParams } from 'react-router';
+import type { OnDesk as Wanted } from '../../server/actions/desk';
+import { doOnDesk, OnDesk } from '../../server/actions/desk';
 import { BEGINNINGS } from '../../server/stores/beginnings';
+import { foldersOf } from '../../server/stores/folders';
 import { progressOf } from '../../server/stores/handouts';
-import { createSheet, PURPOSES, sheetsOf } from '../../server/stores/sheets';
-import { Leaf, STATE_COLOURS, STATE_WORDS } from '../house/leaf';
-import { PurposeDrawing } from '../house/purposes';
-import { HouseStrip } from '../house/house-strip';
+import { BIN_DAYS, PURPOSES, sheetsOf } from '../../server/stores/sheets';
+import type { Unreached } from '../browser/reached';
 import { afterReaching, orLast, reached } from '../browser/reached';
-import { agoWords, dueWords, useZone } from '../browser/time';
-import { formOf } from '../form.server';
-import { refuse, requireRole } from '../who.server';
+import { useSearch } from '../browser/search';
+import type { Answer } from '../desk/acting';
+import { useActing } from '../desk/acting';
+import { AnswerBar } from '../desk/answer-bar';
+import { Beginnings } from '../desk/beginnings';
+import { BIN, FolderActions, Folders } from '../desk/folders';
+import { Handouts } from '../desk/handouts';
+import { sorted } from '../desk/order';
+import { Sheets } from '../desk/sheets';
+import { Sorting, useSort } from '../desk/sorting';
+import { check, formOf } from '../form.server';
+import { HouseStrip } from '../house/house-strip';
+import { Empty } from '../parts/empty';
+import { Sure } from '../parts/sure';
+import { filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/desk';
 import styles from './desk.module.css';
-
-const STATES = ['done', 'handed-in', 'another-go', 'under-way', 'not-begun'] as const;
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, demo } = context.services;
-  const [sheets, handouts] = await Promise.all([sheetsOf(db, person.id), progressOf(db, person.id)]);
+  const [sheets, handouts, folders] = await Promise.all([
+    sheetsOf(db, person.id),
+    progressOf(db, person.id),
+    foldersOf(db, person.id),
+  ]);
   return {
     person,
     demo,
     now: Date.now(),
     handouts,
-    sheets: sheets.map((sheet) => ({
-      ...sheet,
-      title: sheet.title || 'Untitled sheet',
-    })),
+    folders,
+    binDays: BIN_DAYS,
+    sheets: sheets.map((sheet) => ({ ...sheet, title: sheet.title || 'Untitled sheet' })),
     purposes: PURPOSES.map((id) => ({ id, name: BEGINNINGS[id].name })),
   };
 }
 
+/** What is said about what was done; most of it is seen. */
+const SAID: Partial<Record<Wanted['do'], string>> = {
+  bin: `The sheet is in the bin. It is kept there for ${BIN_DAYS} days.`,
+  delete: 'The sheet is deleted.',
+  'empty-bin': 'The bin is empty.',
+};
+
 export async function action({ request, context }: Route.ActionArgs) {
   const person = await requireRole(request, context, 'teacher');
-  const purpose = z.enum(PURPOSES).safeParse((await formOf(request)).purpose);
-  if (!purpose.success) throw refuse(400, 'Choose what to begin with from the row on the Desk.');
-  const id = await createSheet(context.services.db, {
-    schoolId: person.schoolId,
-    ownerId: person.id,
-    purpose: purpose.data,
-    sheet: BEGINNINGS[purpose.data].sheet(),
-  });
-  return redirect(`/sheets/${id}?named=no`);
+  const read = check(OnDesk, await formOf(request));
+  if (!read.ok) return { said: null, undo: null, ...read.wrong } satisfies Answer;
+  const wanted = read.value;
+  const done = await filledIn(doOnDesk(context.services.db, person, wanted));
+  if ('problem' in done) return { said: null, undo: null, ...done } satisfies Answer;
+  if (done.sheetId) throw redirect(`/sheets/${done.sheetId}${wanted.do === 'begin' ? '?named=no' : ''}`);
+  return {
+    problem: null,
+    said: SAID[wanted.do] ?? null,
+    undo: wanted.do === 'bin' ? { do: 'restore', sheetId: wanted.sheetId } : null,
+    folderId: done.folderId,
+  } satisfies Answer;
 }
 
-export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
-export const shouldRevalidate = afterReaching;
-export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) => orLast(request, serverLoader);
+/** Something was done of which this window has not loaded the outcome. */
+let behind = false;
+
+export async function clientAction({ serverAction }: Route.ClientActionArgs): Promise<Answer> {
+  behind = true;
+  const answer: Awaited<ReturnType<typeof serverAction>> | Unreached = await reached(() => serverAction());
+  return 'unreached' in answer ? { ...answer, said: null, undo: null } : answer;
+}
+
+/** Opening a folder only shows other sheets of those that are there. */
+export const shouldRevalidate = (given: ShouldRevalidateFunctionArgs) => {
+  const { formMethod, currentUrl, nextUrl } = given;
+  const onlyFolder = !formMethod && currentUrl.pathname === nextUrl.pathname && currentUrl.search !== nextUrl.search;
+  return !(onlyFolder && !behind) && afterReaching(given);
+};
+export async function clientLoader({ request, serverLoader }: Route.ClientLoaderArgs) {
+  const data = await orLast(request, serverLoader);
+  behind = false;
+  return data;
+}
 clientLoader.hydrate = true as const;
 
 export const meta: Route.MetaFunction = () => [{ title: 'Desk · Dappled Margin' }];
 
-type Progress = Route.ComponentProps['loaderData']['handouts'][number];
+type Data = Route.ComponentProps['loaderData'];
 
-function ProgressLine({ handout }: { handout: Progress }) {
-  const all = Math.max(
-    1,
-    STATES.reduce((sum, state) => sum + handout.counts[state], 0),
+/** Everything on the Desk, as a search reads it. */
+function useFound({ sheets, handouts, folders }: Data, wanted: string) {
+  const list = useMemo(
+    () => [
+      ...handouts.map((handout) => ({
+        name: handout.title,
+        tags: [handout.className],
+        group: 'handout',
+        id: handout.id,
+      })),
+      ...sheets
+        .filter(({ binnedAt }) => binnedAt === null)
+        .map(({ id, title, folderId }) => ({
+          name: title,
+          tags: folders.filter((folder) => folder.id === folderId).map(({ name }) => name),
+          group: 'sheet',
+          id,
+        })),
+    ],
+    [sheets, handouts, folders],
   );
+  const search = useSearch(list);
+  return useMemo(() => {
+    if (wanted.trim() === '') return null;
+    const ids = search(wanted).map(({ id }) => id);
+    const inOrder = <T extends { id: string }>(all: readonly T[]) =>
+      ids.map((id) => all.find((one) => one.id === id)).filter((one) => one !== undefined);
+    return { handouts: inOrder(handouts), sheets: inOrder(sheets) };
+  }, [search, wanted, handouts, sheets]);
+}
+
+/** The sheets of one place: all, a folder, or the bin. */
+function Made({ data, place }: { data: Data; place: string | null }) {
+  const { person, sheets, folders, now, binDays } = data;
+  const { act } = useActing();
+  const [sort, setSort] = useSort();
+  const folder = folders.find(({ id }) => id === place);
+  const inPlace = (where: string | null) =>
+    sheets.filter(({ folderId, binnedAt }) =>
+      where === BIN ? binnedAt !== null : binnedAt === null && (where === null || folderId === where),
+    );
+  const shown = sorted(inPlace(place), sort);
   return (
-    <div
-      className={styles.progress}
-      role="img"
-      aria-label={
-        STATES.filter((s) => handout.counts[s])
-          .map((s) => `${handout.counts[s]} ${STATE_WORDS[s]}`)
-          .join(', ') || 'No copies'
-      }
-    >
-      {STATES.map(
-        (state) =>
-          handout.counts[state] > 0 && (
-            <span
-              key={state}
-              style={{ width: `${(100 * handout.counts[state]) / all}%`, background: STATE_COLOURS[state] }}
-              title={`${handout.counts[state]} ${STATE_WORDS[state]}`}
-            >
-              {handout.counts[state]}
-            </span>
-          ),
+    <section aria-labelledby="made">
+      <div className={styles.head}>
+        <h2 id="made">{place === BIN ? 'Bin' : (folder?.name ?? 'Being made')}</h2>
+        {folder && <FolderActions key={folder.id} personId={person.id} folder={folder} />}
+        {place === BIN && shown.length > 0 && (
+          <Sure
+            question={shown.length === 1 ? 'Delete this sheet?' : `Delete all ${shown.length} sheets?`}
+            verb="delete"
+            onSure={() => act({ do: 'empty-bin' })}
+          >
+            Empty the bin
+          </Sure>
+        )}
+        {shown.length > 1 && (
+          <span className={styles.end}>
+            <Sorting sort={sort} onChoose={setSort} />
+          </span>
+        )}
+      </div>
+      <div className={styles.places}>
+        <Folders personId={person.id} folders={folders} chosen={place} countIn={(where) => inPlace(where).length} />
+      </div>
+      {shown.length > 0 ? (
+        <Sheets sheets={shown} now={now} folders={folders} mixed={place === null || place === BIN} binDays={binDays} />
+      ) : (
+        <Empty>{emptyWords(place, folder?.name)}</Empty>
       )}
-    </div>
+    </section>
   );
 }
 
-export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
-  const { person, demo, now, handouts, sheets, purposes } = loaderData;
-  const zone = useZone();
-  const waiting = handouts
-    .filter((h) => h.counts['handed-in'] > 0)
-    .sort((a, b) => +(a.oldestWaiting ?? 0) - +(b.oldestWaiting ?? 0));
+function emptyWords(place: string | null, folder?: string): string {
+  if (place === BIN) return 'Nothing is in the bin.';
+  if (folder !== undefined)
+    return 'Nothing is in this folder yet. Drag a sheet onto its name, or begin one with the row above.';
+  return 'No sheets yet. Begin one with the row above.';
+}
+
+export default function Desk({ loaderData }: Route.ComponentProps) {
+  const { person, demo, now, handouts, sheets, folders, purposes, binDays } = loaderData;
+  const [parameters] = useSearchParams();
+  const asked = parameters.get('in');
+  const place = asked === BIN || folders.some(({ id }) => id === asked) ? asked : null;
+  const [wanted, setWanted] = useState('');
+  const found = useFound(loaderData, wanted);
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, [contenteditable]');
+      if (event.key !== '/' || typing || event.ctrlKey || event.metaKey || event.altKey) return;
+      event.preventDefault();
+      field.current?.focus();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
   return (
     <div className={`${styles.desk} dapple`}>
       <HouseStrip person={person} />
@@ -103,95 +202,47 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
         <div className="demo-note">This is the demo school: everybody in it is made up. Change what you like.</div>
       )}
       <main>
-        {actionData && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
-        <Form method="post" className={styles.new} aria-label="Start something new">
-          {purposes.map(({ id, name }) => (
-            <button key={id} name="purpose" value={id} className={card(styles.purpose)}>
-              <PurposeDrawing purpose={id} />
-              <span>{name}</span>
-            </button>
-          ))}
-        </Form>
-
-        <section aria-labelledby="waiting">
-          <h2 id="waiting">Waiting for you</h2>
-          {waiting.length === 0 ? (
-            <Empty>Nothing to read yet. What students hand in shows here, oldest first.</Empty>
-          ) : (
-            <div className={styles.waiting}>
-              {waiting.map((h) => (
-                <Link key={h.id} to={`/handouts/${h.id}`} className={card(styles.waiter)}>
-                  <CoverPicture src={`/handouts/${h.id}/picture.svg`} cover={h.cover} width={140} height={108} />
-                  <span>
-                    <strong>{h.title}</strong>
-                    <span className="quiet">{h.className}</span>
-                    <span className={styles.count}>
-                      <Leaf state="handed-in" size={20} /> <b>{h.counts['handed-in']}</b> to read
-                    </span>
-                    <span className="quiet">Oldest {agoWords(h.oldestWaiting, now)}</span>
-                  </span>
-                </Link>
-              ))}
-            </div>
-          )}
-        </section>
-
+        <Beginnings
+          purposes={purposes}
+          folderId={place === BIN ? null : place}
+          lit={sheets.length === 0 && handouts.length === 0}
+        />
         <section aria-labelledby="out">
-          <h2 id="out">Out with students</h2>
-          {handouts.length === 0 ? (
-            <Empty>Nothing is handed out. Open a sheet below and press “Hand out”.</Empty>
-          ) : (
-            <div className={card(styles.out)}>
-              {handouts.map((h) => (
-                <Link key={h.id} to={`/handouts/${h.id}`} className={styles.row}>
-                  <strong>{h.title}</strong>
-                  <span className="quiet">{h.className}</span>
-                  <ProgressLine handout={h} />
-                  <span className={h.dueAt && +h.dueAt < now ? styles.late : 'quiet'}>
-                    {sentence(dueWords(h.dueAt, now, zone))}
-                  </span>
-                </Link>
-              ))}
-              <div className={styles.legend} aria-hidden="true">
-                {STATES.map((state) => (
-                  <span key={state} className="state">
-                    <i style={{ background: STATE_COLOURS[state] }} />
-                    <Leaf state={state} size={14} /> {STATE_WORDS[state]}
-                  </span>
-                ))}
-              </div>
-            </div>
+          <div className={styles.head}>
+            <h2 id="out">{found ? 'Found' : 'With students'}</h2>
+            <span className={styles.end}>
+              <input
+                ref={field}
+                type="search"
+                className={styles.search}
+                aria-label="Search sheets and handouts"
+                aria-keyshortcuts="/"
+                placeholder="Search sheets and handouts"
+                value={wanted}
+                onChange={(event) => setWanted(event.target.value)}
+                onKeyDown={(event) => event.key === 'Escape' && setWanted('')}
+              />
+            </span>
+          </div>
+          {found === null && handouts.length === 0 && (
+            <Empty>
+              Nothing is handed out yet. Open a sheet and press “Hand out”: what your students do then shows here.
+            </Empty>
           )}
-        </section>
-
-        <section aria-labelledby="made">
-          <h2 id="made">Being made</h2>
-          {sheets.length === 0 ? (
-            <Empty>No sheets yet. Start one with the row above.</Empty>
-          ) : (
-            <div className={styles.sheets}>
-              {sheets.map((s) => (
-                <Link key={s.id} to={`/sheets/${s.id}`} className={styles.sheet}>
-                  <span className={styles.thumb}>
-                    <CoverPicture
-                      src={`/sheets/${s.id}/picture.svg?seq=${s.seq}`}
-                      cover={s.cover}
-                      width={210}
-                      height={150}
-                    />
-                  </span>
-                  <strong>{s.title}</strong>
-                  <span className="quiet">
-                    {s.damage !== null && <strong className="damage-word">Damaged · </strong>}
-                    Changed {agoWords(s.changedAt, now)}
-                    {s.handedOut > 0 && ` · out ${s.handedOut === 1 ? 'once' : `${s.handedOut} times`}`}
-                  </span>
-                </Link>
-              ))}
-            </div>
+          {found !== null && found.handouts.length + found.sheets.length === 0 && (
+            <Empty>
+              Nothing here is called “{wanted.trim()}”. Try another word of its title, or the name of the class.
+            </Empty>
           )}
+          <Handouts handouts={found?.handouts ?? handouts} now={now} found={found !== null} />
         </section>
+        {found ? (
+          <Sheets sheets={found.sheets} now={now} folders={folders} mixed binDays={binDays} />
+        ) : (
+          <Made data={loaderData} place={place} />
+        )}
       </main>
+      <AnswerBar />
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { ShouldRevalidateFunctionArgs } from 'react-router';
+import { useFetcher } from 'react-router';
 import { openedOr } from '../../server/actions/opened';
 import { sheetOf } from '../../server/stores/sheets';
 import { Rulers } from '../canvas/rulers';
@@ -11,6 +12,8 @@ import { useMaking } from '../makers/use-making';
 import { SheetFrame } from '../margin/frame';
 import type { Zoom } from '../margin/view';
 import { FULL_SIZE, useView } from '../margin/view';
+import { Action } from '../parts/action';
+import { OverAlert } from '../parts/over-alert';
 import { bringTo } from '../pictures/bring-to';
 import { Drawer } from '../supplies/drawer';
 import { dropSupply } from '../supplies/sorts';
@@ -38,6 +41,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
     seq: document.seq,
     sheet: document.sheet,
     savedAt: +document.changedAt,
+    binned: found.binnedAt !== null,
   };
 }
 
@@ -79,6 +83,20 @@ function useOpenEditor(loaded: Loaded): Editor {
     return () => editor.close();
   }, [editor]);
   return editor;
+}
+
+/** A sheet of the bin can be looked at, and worked on; it goes on being in the bin until it is taken out. */
+function InBin({ sheetId }: { sheetId: string }) {
+  const fetcher = useFetcher<{ problem: string | null }>();
+  if (fetcher.data?.problem === null) return null;
+  return (
+    <OverAlert>
+      {fetcher.data?.problem ?? 'This sheet is in the bin.'}{' '}
+      <Action onClick={() => void fetcher.submit({ do: 'restore', sheetId }, { method: 'post', action: '/desk' })}>
+        restore
+      </Action>
+    </OverAlert>
+  );
 }
 
 const RULERS = 'dappled-margin/rulers';
@@ -157,6 +175,7 @@ function Workbench({ loaded }: { loaded: Loaded }) {
         />
       </SheetFrame>
       <Aids editor={editor} />
+      {loaded.binned && <InBin sheetId={loaded.id} />}
     </>
   );
 }

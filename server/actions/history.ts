@@ -1,11 +1,13 @@
 import { z } from 'zod';
 import { cutTo } from '../../core/values/characters';
+import type { Sheet } from '../../core/schema/sheet';
 import type { Database } from '../database/connection';
 import type { SheetHistory, Moment } from '../stores/history';
 import { addMoment, dropMoment, historyOf, momentsOf, sheetAt } from '../stores/history';
 import { documentAccess, isTeacherOfCopy } from '../stores/copies';
 import { mend } from '../stores/mending';
 import type { Person } from '../stores/people';
+import type { OwnedSheet } from '../stores/sheets';
 import { createSheet } from '../stores/sheets';
 import { ownSheet } from './opened';
 import { missing, Refused } from './refused';
@@ -36,6 +38,17 @@ function sheetFor(db: Database, { id, role }: Teacher, sheetId: string) {
   return ownSheet(db, id, sheetId);
 }
 
+/** Another sheet of the same content, in the same folder; its id. */
+export function makeCopy(
+  db: Database,
+  { id: ownerId, schoolId }: Pick<Person, 'id' | 'schoolId'>,
+  { purpose, folderId }: OwnedSheet,
+  sheet: Sheet,
+): Promise<string> {
+  const title = `${cutTo(sheet.title || 'Untitled sheet', 190)}, copy`;
+  return createSheet(db, { schoolId, ownerId, purpose, folderId, sheet: { ...sheet, title } });
+}
+
 /** @throws Refused where the sheet is not theirs, or its history is damaged */
 export async function historyFor(db: Database, person: Teacher, sheetId: string): Promise<SheetHistory> {
   const { documentId } = await sheetFor(db, person, sheetId);
@@ -55,13 +68,12 @@ export async function doWithHistory(
   sheetId: string,
   wanted: WithHistory,
 ): Promise<{ moments: Moment[] } | { sheetId: string }> {
-  const { documentId, purpose } = await sheetFor(db, person, sheetId);
+  const owned = await sheetFor(db, person, sheetId);
+  const { documentId } = owned;
   if (wanted.do === 'copy') {
     const sheet = await sheetAt(db, documentId, wanted.seq);
     if (!sheet) throw new Refused(409, 'This moment of the sheet can no longer be opened. Choose another one.');
-    const title = `${cutTo(sheet.title || 'Untitled sheet', 190)}, copy`;
-    const { id: ownerId, schoolId } = person;
-    return { sheetId: await createSheet(db, { schoolId, ownerId, purpose, sheet: { ...sheet, title } }) };
+    return { sheetId: await makeCopy(db, person, owned, sheet) };
   }
   if (wanted.do === 'name') {
     const made = await addMoment(db, { documentId, authorId: person.id, seq: wanted.seq, name: wanted.name });

@@ -12,6 +12,7 @@ export const TABLES = [
   'set_aside_change',
   'moment',
   'picture',
+  'folder',
   'sheet',
   'handout',
   'copy',

@@ -5,6 +5,7 @@ import { backupFolder } from '../backup/place';
 import type { End } from '../backup/write';
 import type { Database } from '../database/connection';
 import type { Daily } from '../jobs/jobs';
+import { forgetBinned } from '../stores/sheets';
 import { forgetSessions } from '../stores/sign-in';
 
 /** What the program does by itself, every day. */
@@ -37,6 +38,7 @@ export function dailyWork(
       async work() {
         await forgetSessions(db);
         await forgetAllowances(db);
+        await forgetBinned(db);
         // A PostgreSQL server does this by itself.
         if (db.kind === 'embedded') await db.script('vacuum analyze');
       },

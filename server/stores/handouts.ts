@@ -188,19 +188,33 @@ export type Progress = {
   dueAt: Date | null;
   createdAt: Date;
   counts: Record<'not-begun' | 'under-way' | 'handed-in' | 'another-go' | 'done', number>;
-  oldestWaiting: Date | null;
+  /** The copy that was handed in first of those that wait to be read. */
+  waitingFirst: { copyId: string; since: Date } | null;
   cover: Cover | null;
 };
 
 /** A teacher's handouts with how far their copies are; the newest first. */
 export async function progressOf(db: Queries, teacherId: string): Promise<Progress[]> {
-  const rows = await db.query<Omit<Progress, 'counts'> & { counts: Partial<Progress['counts']> }>(
+  type Row = Omit<Progress, 'counts' | 'waitingFirst'> & {
+    counts: Partial<Progress['counts']>;
+    copyId: string | null;
+    since: Date | null;
+  };
+  const rows = await db.query<Row>(
     `select h.id, h.title, (select name from class where id = h.class_id) as "className", h.due_at as "dueAt", h.created_at as "createdAt", h.cover,
        coalesce((select jsonb_object_agg(state, n) from (select state, count(*)::int as n from copy where handout_id = h.id group by state) by_state), '{}') as counts,
-       (select min(g.handed_in_at) from go g join copy on copy.id = g.copy_id where copy.handout_id = h.id and copy.state = 'handed-in' and g.returned_at is null) as "oldestWaiting"
-     from handout h where h.teacher_id = $1 order by h.created_at desc`,
+       first."copyId", first.since
+     from handout h left join lateral (
+       select copy.id as "copyId", g.handed_in_at as since from go g join copy on copy.id = g.copy_id
+       where copy.handout_id = h.id and copy.state = 'handed-in' and g.returned_at is null
+       order by g.handed_in_at, copy.id limit 1) first on true
+     where h.teacher_id = $1 order by h.created_at desc`,
     [teacherId],
   );
   const none = { 'not-begun': 0, 'under-way': 0, 'handed-in': 0, 'another-go': 0, done: 0 };
-  return rows.map((row) => ({ ...row, counts: { ...none, ...row.counts } }));
+  return rows.map(({ copyId, since, ...row }) => ({
+    ...row,
+    counts: { ...none, ...row.counts },
+    waitingFirst: copyId !== null && since !== null ? { copyId, since } : null,
+  }));
 }

@@ -16,6 +16,7 @@ import * as classes from './classes';
 import * as copies from './copies';
 import * as demo from './demo';
 import * as documents from './documents';
+import * as folders from './folders';
 import * as history from './history';
 import * as handouts from './handouts';
 import * as mending from './mending';
@@ -167,6 +168,14 @@ const CALLS: Record<string, () => unknown> = {
     sheets.createSheet(db, { schoolId: 's7', ownerId: 't7-1', purpose: 'blank', sheet: sampleSheet() }),
   sheetOf: () => sheets.sheetOf(db, 't1-1', 'h1-0'),
   sheetsOf: () => sheets.sheetsOf(db, 't1-1'),
+  putIntoFolder: () => sheets.putIntoFolder(db, 't1-1', 'h1-0', 'ft1-1'),
+  setBinned: () => sheets.setBinned(db, 't1-1', 'h1-0', true),
+  emptyBin: () => sheets.emptyBin(db, 't1-1', 'h1-0'),
+  forgetBinned: () => sheets.forgetBinned(db),
+  foldersOf: () => folders.foldersOf(db, 't1-1'),
+  addFolder: () => folders.addFolder(db, { schoolId: 's7', ownerId: 't7-1', name: 'New' }),
+  renameFolder: () => folders.renameFolder(db, 't1-1', 'ft1-1', 'Newer'),
+  removeFolder: () => folders.removeFolder(db, 't1-1', 'ft1-1'),
   async openSession() {
     const { token } = await signIn.openSession(db, 't7-1', 'teacher');
     await signIn.personOf(db, token);
@@ -217,7 +226,21 @@ test('no statement scans a table that grows with schools', { timeout: 120_000 },
 });
 
 test('every function of the stores is called here', () => {
-  const all = [classes, copies, demo, documents, history, handouts, mending, people, pictures, reviews, sheets, signIn];
+  const all = [
+    classes,
+    copies,
+    demo,
+    documents,
+    folders,
+    history,
+    handouts,
+    mending,
+    people,
+    pictures,
+    reviews,
+    sheets,
+    signIn,
+  ];
   const files = readdirSync(path.join(projectRoot(), 'server/stores')).filter(
     (file) => file.endsWith('.ts') && !file.endsWith('.test.ts') && file !== 'beginnings.ts',
   );

@@ -45,7 +45,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
   const sheet = await linkTo(pages.owner, '/desk', '/sheets/');
   const handout = await (async () => {
     await pages.owner.goto('/desk');
-    return (await pages.owner.locator('.desk_row', { hasText: 'grey heron' }).getAttribute('href'))!;
+    return (await pages.owner.locator('.handouts_open', { hasText: 'grey heron' }).getAttribute('href'))!;
   })();
   const copy = await linkTo(pages.student, '/tray', '/copies/');
   const copyId = copy.split('/').at(-1)!;
@@ -135,7 +135,8 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [sheetDocument, body, ['nobody', 'colleague', 'student', 'stranger']],
     [copyDocument, body, ['nobody', 'owner', 'colleague', 'stranger']],
     ['/pictures?name=a.png', {}, ['nobody', 'student', 'stranger']],
-    ['/desk', { purpose: 'blank' }, ['nobody', 'student', 'stranger']],
+    ['/desk', { do: 'begin', purpose: 'blank' }, ['nobody', 'student', 'stranger']],
+    ['/desk', { do: 'bin', sheetId: sheet.split('/').at(-1)! }, ['nobody', 'colleague', 'student', 'stranger']],
     ['/classes', { do: 'add-class', name: 'Intruders' }, ['nobody', 'student', 'stranger']],
     [`${sheet}/export`, { as: 'pdf' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${sheet}/hand-out`, { handout: '{}' }, ['nobody', 'colleague', 'student', 'stranger']],

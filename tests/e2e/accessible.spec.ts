@@ -39,7 +39,7 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
   await expect(page.locator('.hand-out_touchMark')).not.toHaveCount(0);
   await check(page, 'handing out');
   await page.goto('/desk');
-  await page.locator('.desk_row', { hasText: 'grey heron' }).click();
+  await page.locator('.handouts_open', { hasText: 'grey heron' }).click();
   await expect(page.locator('.spread_card')).toHaveCount(26);
   await check(page, 'spread');
   await page.getByRole('link', { name: 'Start reading' }).click();

@@ -45,7 +45,7 @@ async function alike(page: Page, from: string, { name, walk, there }: Way): Prom
 
 test('the screens of a teacher', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Maren');
-  const sheet = page.locator('.desk_sheet', { hasText: 'grey heron' }).first();
+  const sheet = page.locator('.sheets_open', { hasText: 'grey heron' }).first();
   const ways: Way[] = [
     {
       name: 'classes',
@@ -64,13 +64,13 @@ test('the screens of a teacher', async ({ browser, house }) => {
     },
     {
       name: 'handout',
-      walk: (p) => p.locator('.desk_waiting a').first().click(),
+      walk: (p) => p.locator('.handouts_open').first().click(),
       there: heading('The class so far'),
     },
     {
       name: 'reading',
       async walk(p) {
-        await p.locator('.desk_waiting a').first().click();
+        await p.locator('.handouts_open').first().click();
         await p.getByRole('link', { name: 'Start reading' }).click();
       },
       there: drawn,
@@ -80,7 +80,7 @@ test('the screens of a teacher', async ({ browser, house }) => {
   await alike(page, '/classes', {
     name: 'desk',
     walk: (p) => p.getByRole('link', { name: 'Desk', exact: true }).click(),
-    there: (p) => expect(p.locator('.desk_sheet').first()).toBeVisible(),
+    there: (p) => expect(p.locator('.sheets_open').first()).toBeVisible(),
   });
 });
 

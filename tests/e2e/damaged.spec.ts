@@ -26,7 +26,7 @@ test('a damaged sheet is told on the Desk, shows its last readable state, and go
   await page.keyboard.press('End');
   await page.keyboard.type(' of the marsh');
   await saved(page);
-  const others = await page.goto('/desk').then(() => page.locator('.desk_sheet').count());
+  const others = await page.goto('/desk').then(() => page.locator('.sheets_open').count());
   await damage(house, (db) =>
     db.query(
       `update document_change set change = '{"kind": "nonsense"}' where (document_id, seq) in
@@ -39,11 +39,11 @@ test('a damaged sheet is told on the Desk, shows its last readable state, and go
   await expect(page.getByRole('heading', { name: 'This sheet is damaged' })).toBeVisible();
   await expect(page.getByRole('img', { name: 'The last state that can be read' })).toBeVisible();
   await page.goto('/desk');
-  await expect(page.locator('.desk_sheet')).toHaveCount(others);
-  const entry = page.locator('.desk_sheet', { hasText: 'damaged' });
+  await expect(page.locator('.sheets_open')).toHaveCount(others);
+  const entry = page.locator('.sheets_sheet', { hasText: 'damaged' });
   await expect(entry).toHaveCount(1);
 
-  await entry.click();
+  await entry.getByRole('link').click();
   await page.getByRole('button', { name: 'Go on from this state' }).click();
   await drawn(page);
   // All but the last letters, which can't be read.
@@ -56,7 +56,7 @@ test('a damaged sheet is told on the Desk, shows its last readable state, and go
   await page.reload();
   await expect(onSheet(page)).toContainText(/The grey heron.* again/);
   await page.goto('/desk');
-  await expect(page.locator('.desk_sheet', { hasText: 'damaged' })).toHaveCount(0);
+  await expect(page.locator('.sheets_sheet', { hasText: 'damaged' })).toHaveCount(0);
 });
 
 test('one damaged copy keeps no teacher from the class, and no student from their tray', async ({ browser, house }) => {
@@ -67,7 +67,7 @@ test('one damaged copy keeps no teacher from the class, and no student from thei
     ),
   );
   const teacher = await enter(browser, house, 'Maren');
-  await teacher.locator('.desk_row', { hasText: /Parts of the grey heron.*Curlew/ }).click();
+  await teacher.locator('.handouts_open', { hasText: /Parts of the grey heron.*Curlew/ }).click();
   await expect(teacher.locator('.spread_card')).toHaveCount(26);
   const card = teacher.locator('.spread_card', { hasText: 'Kavya Nair' });
   await expect(card).toContainText('damaged');

@@ -72,7 +72,7 @@ test('private pages, their data and pictures stay in no cache; scripts run by th
   const problems: string[] = [];
   page.on('console', (message) => message.type() === 'error' && problems.push(message.text()));
   await page.goto(`${house.url}/desk`);
-  const picture = await page.locator('.desk_thumb img').first().getAttribute('src');
+  const picture = await page.locator('.sheets_thumb img').first().getAttribute('src');
   for (const path of ['/desk', '/desk.data', '/classes', picture!]) {
     const answer = await page.context().request.get(`${house.url}${path}`);
     expect(answer.headers()['cache-control'], path).toContain('no-store');
@@ -110,7 +110,7 @@ test('the log holds nothing of what people wrote, also when something goes wrong
 
 test('asked to stop, the server ends within its time, whatever runs', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Maren');
-  const sheet = await page.locator('.desk_sheet').first().getAttribute('href');
+  const sheet = await page.locator('.sheets_open').first().getAttribute('href');
   const asked = await page.context().request.post(`${house.url}${sheet}/export`, {
     headers: { origin: house.url },
     data: { as: 'png' },

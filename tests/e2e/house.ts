@@ -246,7 +246,7 @@ export async function blankPage(page: Page): Promise<void> {
 /** Opens a sheet of the Desk by its name. */
 export async function openSheet(page: Page, name: string): Promise<void> {
   await page.goto('/desk');
-  await page.locator('.desk_sheet', { hasText: name }).click();
+  await page.locator('.sheets_open', { hasText: name }).click();
   await drawn(page);
 }
 

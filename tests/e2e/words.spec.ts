@@ -9,7 +9,7 @@ const card = (page: Page, words: string) => page.locator('.margin-card', { hasTe
 const draft = (page: Page) => page.getByLabel('Note on this spot');
 const startReading = async (page: Page) => {
   await page.goto('/desk');
-  await page.locator('.desk_waiting a', { hasText: 'grey heron' }).click();
+  await page.locator('.handouts_open', { hasText: 'grey heron' }).click();
   await page.getByRole('link', { name: 'Start reading' }).click();
   await drawn(page);
 };

@@ -32,7 +32,7 @@ test.describe('the workbench', () => {
     await page.keyboard.press('Enter');
     await saved(page);
     await page.goto('/desk');
-    await expect(page.locator('.desk_sheet', { hasText: 'Tide pools' })).toBeVisible();
+    await expect(page.locator('.sheets_open', { hasText: 'Tide pools' })).toBeVisible();
   });
 
   test('goes from an empty sheet to a coloured oval by keyboard alone, in at most 12 keys', async () => {

@@ -20,6 +20,7 @@ export async function fillManySchools(db: Database): Promise<void> {
       select 'ds' || k || '-' || h, 's' || k, 1, '{}', 'Sheet ' || h from size, generate_series(0, students / 25) h;
     insert into sheet select 'h' || k || '-' || h, 's' || k, 't' || k || '-' || (1 + h % 3), 'ds' || k || '-' || h, 'blank'
       from size, generate_series(0, students / 25) h;
+    insert into folder select 'f' || id, school_id, id, 'Folder' from person where role = 'teacher';
     insert into handout select 'o' || k || '-' || h || '-' || i, 's' || k, 't' || k || '-' || (1 + h % 3), 'h' || k || '-' || h,
         'c' || k || '-' || h, 'Handout', '', null, '{"version": 3}', '[]', '{"rows": []}', '[]'
       from size, generate_series(0, students / 25) h, generate_series(0, 2) i;

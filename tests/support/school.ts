@@ -32,7 +32,7 @@ export class SmallSchool {
     return addStudent(this.db, { schoolId: this.schoolId, classId: this.classId, name });
   }
 
-  handOut(sheet: Sheet): Promise<string> {
+  handOut(sheet: Sheet, sheetId: string | null = null): Promise<string> {
     const { schoolId, teacherId, classId } = this;
     return createHandout(
       this.db,
@@ -40,7 +40,7 @@ export class SmallSchool {
         schoolId,
         teacherId,
         classId,
-        sheetId: null,
+        sheetId,
         title: 'Bird',
         brief: '',
         dueAt: null,
