@@ -16,6 +16,7 @@ import { dottedFont } from './dotted';
 import type { Tagged } from './diagrams/drawn';
 import { flatPictures } from './flat';
 import { maps } from './maps';
+import { SECRET_DRAWINGS } from './secret';
 import { signs } from './signs';
 import { silhouettes } from './silhouettes';
 
@@ -151,7 +152,7 @@ function buildDictionaries() {
   writeFileSync(path.join(out, 'spelling', 'common.txt'), [...new Set(common)].join('\n'));
 }
 
-export function pictureSvg({ width, height, paths }: DrawnPicture): string {
+export function pictureSvg({ width, height, paths }: Pick<DrawnPicture, 'width' | 'height' | 'paths'>): string {
   const inner = paths
     .map(
       ({ d, fill, stroke, width: w, opacity, rule, cap }) =>
@@ -173,6 +174,9 @@ function buildPictures() {
     writeFileSync(`${file}.json`, JSON.stringify(withoutNames(picture)));
     writeFileSync(`${file}.svg`, pictureSvg(picture));
   }
+  mkdirSync(path.join(out, 'pictures', 'secret'), { recursive: true });
+  for (const [name, paths] of Object.entries(SECRET_DRAWINGS))
+    writeFileSync(path.join(out, 'pictures', 'secret', `${name}.svg`), pictureSvg({ width: 100, height: 100, paths }));
   const index = all.map(({ id, name, tags, group, width, height, licence, credit }) => ({
     id,
     name,

@@ -1,5 +1,3 @@
-import { Action } from '../parts/action';
-import { card } from '../parts/card';
 import { Alert, Button, Input } from 'antd';
 import { useEffect } from 'react';
 import { Form, useNavigation } from 'react-router';
@@ -14,12 +12,17 @@ import {
 } from '../../server/actions/classes';
 import { classesOf, membersOf } from '../../server/stores/classes';
 import { check, formOf } from '../form.server';
+import type { Carded } from '../classes/cards';
+import { Cards } from '../classes/cards';
+import { ClassCard } from '../classes/class-card';
+import { NEW_CLASS, namesPlace } from '../classes/places';
+import { Empty } from '../parts/empty';
 import { HouseStrip } from '../house/house-strip';
 import { keep, useKept } from '../keeping/kept';
 import { orLast, reached } from '../browser/reached';
 import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/classes';
-import classesStyles from './classes.module.css';
+import styles from './classes.module.css';
 
 const Given = z.discriminatedUnion('do', [
   AddingClass.extend({ do: z.literal('add-class') }),
@@ -27,7 +30,6 @@ const Given = z.discriminatedUnion('do', [
   MakingCards.extend({ do: z.literal('cards') }),
 ]);
 
-type Carded = { name: string; pictures: string[]; code: string };
 type Answer = {
   problem: string | null;
   said: string | null;
@@ -36,10 +38,6 @@ type Answer = {
   taken: { box: string; left: string } | null;
 };
 const NOTHING: Answer = { problem: null, said: null, cards: [], taken: null };
-/** Where the browser stores what is typed in a field. */
-const NEW_CLASS = 'classes/new';
-const boxOf = (classId: string) => `classes/${classId}/names`;
-
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const classes = await classesOf(context.services.db, person.id);
@@ -68,7 +66,7 @@ export async function action({ request, context }: Route.ActionArgs): Promise<An
   }
   const { added, there } = await allowed(addStudentsTo(db, person, given));
   // Names already in the class may need changing: they stay in the field.
-  const taken = { box: boxOf(given.classId), left: there.join('\n') };
+  const taken = { box: namesPlace(given.classId), left: there.join('\n') };
   return { ...NOTHING, problem: thereWords(there), said: addedWords(added), taken };
 }
 
@@ -96,69 +94,9 @@ clientLoader.hydrate = true as const;
 
 export const meta: Route.MetaFunction = () => [{ title: 'Classes · Dappled Margin' }];
 
-/** Cards to print, with pictures that are good for one sign-in. They are shown this once. */
-function Cards({ cards }: { cards: readonly Carded[] }) {
-  return (
-    <section className={card(classesStyles.cardsMade)} aria-label="Cards to print">
-      <header>
-        <h2>{cards.length === 1 ? 'A card to print' : `${cards.length} cards to print`}</h2>
-        <span className="quiet">Each is good for one sign-in, and is shown this once.</span>
-        <Button type="primary" onClick={() => window.print()}>
-          Print
-        </Button>
-      </header>
-      <ul className={classesStyles.cardsSheet}>
-        {cards.map(({ name, pictures, code }) => (
-          <li key={name}>
-            <strong>{name}</strong>
-            <span>
-              Class code <b>{code}</b>
-            </span>
-            <span className={classesStyles.cardsPictures} aria-label={pictures.join(', ')}>
-              {pictures.map((picture, i) => (
-                <img key={i} src={`/art/pictures/flat/${picture}.svg`} alt={picture} width={40} height={40} />
-              ))}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
-
-/** Names to add. What is typed stays in the browser until it is taken. */
-function AddNames({
-  personId,
-  classId,
-  name,
-  busy,
-}: {
-  personId: string;
-  classId: string;
-  name: string;
-  busy: boolean;
-}) {
-  const [names, setNames] = useKept(personId, boxOf(classId), z.string());
-  return (
-    <Form method="post" className={classesStyles.classAdd}>
-      <input type="hidden" name="classId" value={classId} />
-      <Input.TextArea
-        name="names"
-        rows={2}
-        aria-label={`Names to add to ${name}`}
-        placeholder="Names to add, each on a line of its own"
-        value={names ?? ''}
-        onChange={(event) => setNames(event.target.value || null)}
-      />
-      <Button htmlType="submit" name="do" value="add-students" loading={busy}>
-        Add
-      </Button>
-    </Form>
-  );
-}
-
 export default function Classes({ loaderData, actionData }: Route.ComponentProps) {
   const busy = useNavigation().state === 'submitting';
+  const { classes } = loaderData;
   const { id: personId } = loaderData.person;
   const taken = actionData?.taken;
   useEffect(() => {
@@ -166,69 +104,33 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
   }, [personId, taken]);
   const [newClass, setNewClass] = useKept(personId, NEW_CLASS, z.string());
   return (
-    <div className={`${classesStyles.page} dapple`}>
+    <div className={`${styles.page} dapple`}>
       <HouseStrip person={loaderData.person} />
-      <main className={classesStyles.classes}>
+      <main className={styles.classes}>
         {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
         {actionData?.said && <Alert type="success" showIcon title={actionData.said} role="status" />}
         {actionData && actionData.cards.length > 0 && <Cards cards={actionData.cards} />}
-        {loaderData.classes.map((c) => (
-          <section key={c.id} className={card(classesStyles.classCard)} aria-labelledby={`class-${c.id}`}>
-            <header>
-              <h2 id={`class-${c.id}`}>{c.name}</h2>
-              <span className="quiet">{c.size === 1 ? '1 student' : `${c.size} students`}</span>
-              <span className={classesStyles.classCode}>
-                Class code <b>{c.code}</b>
-              </span>
-            </header>
-            <ul className={classesStyles.classNames}>
-              {c.members.map((member) => (
-                <li key={member.id}>
-                  <span>{member.name}</span>
-                  <Form method="post">
-                    <input type="hidden" name="classId" value={c.id} />
-                    <input type="hidden" name="student" value={member.id} />
-                    <Action
-                      type="submit"
-                      className="quiet"
-                      name="do"
-                      value="cards"
-                      title={
-                        member.hasSecret ? 'The pictures of now no longer count then' : 'To come in for the first time'
-                      }
-                      aria-label={`A card for ${member.name}`}
-                    >
-                      {member.hasSecret ? 'new card' : 'card'}
-                    </Action>
-                  </Form>
-                </li>
-              ))}
-            </ul>
-            {c.members.some((member) => !member.hasSecret) && (
-              <Form method="post" className={classesStyles.classCards}>
-                <input type="hidden" name="classId" value={c.id} />
-                <Button htmlType="submit" name="do" value="cards" loading={busy}>
-                  Cards for all who have no pictures yet
-                </Button>
-                <span className="quiet">To print and cut out; with one, a student comes in for the first time</span>
-              </Form>
-            )}
-            <AddNames personId={personId} classId={c.id} name={c.name} busy={busy} />
-          </section>
+        <div className={styles.head}>
+          <h2>Classes</h2>
+          <Form method="post" className={styles.new} data-lit={classes.length === 0 || undefined}>
+            <Input
+              name="name"
+              aria-label="Name of the class"
+              placeholder={classes.length === 0 ? 'Name of your first class' : 'Name of the class'}
+              value={newClass ?? ''}
+              onChange={(event) => setNewClass(event.target.value || null)}
+            />
+            <Button htmlType="submit" name="do" value="add-class" loading={busy}>
+              Add class
+            </Button>
+          </Form>
+        </div>
+        {classes.length === 0 && (
+          <Empty>No classes yet. Give one a name, then add its students: they come in with its code.</Empty>
+        )}
+        {classes.map((one) => (
+          <ClassCard key={one.id} personId={personId} given={one} busy={busy} />
         ))}
-        <Form method="post" className={card(`${classesStyles.classCard} ${classesStyles.classNew}`)}>
-          <h2>Add a class</h2>
-          <Input
-            name="name"
-            aria-label="Name of the class"
-            placeholder="Name of the class"
-            value={newClass ?? ''}
-            onChange={(event) => setNewClass(event.target.value || null)}
-          />
-          <Button htmlType="submit" name="do" value="add-class" loading={busy}>
-            Add class
-          </Button>
-        </Form>
       </main>
     </div>
   );

@@ -16,7 +16,7 @@ import { demoDoors } from '../../server/stores/demo';
 import { isEmptyHouse } from '../../server/stores/people';
 import { check, formOf } from '../form.server';
 import { afterReaching, reached } from '../browser/reached';
-import { Mark } from '../house/strip';
+import { FrontSheet } from '../house/front-sheet';
 import { filledIn, fromOf, placeAfter, signedIn, whoIs } from '../who.server';
 import type { Route } from './+types/front';
 import styles from './front.module.css';
@@ -75,93 +75,57 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
   return (
     <div className={`${styles.front} dapple`}>
       <main>
-        <section className={styles.name}>
-          <Mark size={54} />
-          <h1>Dappled Margin</h1>
-          <p>
-            Make a sheet. Hand it out. Read what each one made of it, with everything you have to say beside the spot it
-            is about.
-          </p>
-        </section>
-        {actionData?.problem && (
-          <Alert type="error" showIcon title={actionData.problem} role="alert" className="front-problem" />
-        )}
-        {loaderData.empty && (
-          <Form method="post" className={card(styles.door)}>
-            <h2>Set up your school</h2>
-            <p className="quiet">Nobody is here yet. You are the first teacher.</p>
-            <input type="hidden" name="as" value="first" />
-            <label htmlFor="school">School</label>
-            <Input id="school" name="school" />
-            <label htmlFor="first-name">Your name</label>
-            <Input id="first-name" name="name" autoComplete="name" />
-            <label htmlFor="first-email">Your e-mail</label>
-            <Input id="first-email" name="email" type="email" autoComplete="username" />
-            <label htmlFor="first-password">A password</label>
-            <Input.Password id="first-password" name="password" autoComplete="new-password" />
-            <Button htmlType="submit" type="primary" loading={busy}>
-              Begin
-            </Button>
-          </Form>
-        )}
-        <div className={styles.doors} hidden={loaderData.empty}>
-          <Form method="post" className={card(`${styles.door} ${styles.student}`)}>
-            <h2>I am a student</h2>
-            <input type="hidden" name="as" value="student" />
-            <label htmlFor="code">Class code</label>
-            <Input
-              id="code"
-              name="code"
-              size="large"
-              autoComplete="off"
-              autoCapitalize="characters"
-              status={wrong('code') && 'error'}
-              aria-invalid={wrong('code')}
-              className={styles.code}
-            />
-            <Button htmlType="submit" type="primary" size="large" loading={busy}>
-              Find my class
-            </Button>
-          </Form>
-          <Form method="post" className={card(styles.door)}>
-            <h2>I am a teacher</h2>
-            <input type="hidden" name="as" value="teacher" />
-            {loaderData.next && <input type="hidden" name="next" value={loaderData.next} />}
-            <label htmlFor="email">E-mail</label>
-            <Input id="email" name="email" type="email" autoComplete="username" />
-            <label htmlFor="password">Password</label>
-            <Input.Password
-              id="password"
-              name="password"
-              autoComplete="current-password"
-              status={wrong('password') && 'error'}
-              aria-invalid={wrong('password')}
-            />
-            <Button htmlType="submit" loading={busy}>
-              Sign in
-            </Button>
-          </Form>
+        <FrontSheet />
+        <div className={styles.margin}>
+          {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
+          {loaderData.empty ? (
+            <FirstSchoolForm busy={busy} />
+          ) : (
+            <>
+              <Form method="post" className={card(`${styles.door} ${styles.student}`)}>
+                <h2>I am a student</h2>
+                <input type="hidden" name="as" value="student" />
+                <label htmlFor="code">Class code</label>
+                <Input
+                  id="code"
+                  name="code"
+                  size="large"
+                  autoComplete="off"
+                  autoCapitalize="characters"
+                  aria-describedby="code-help"
+                  status={wrong('code') && 'error'}
+                  aria-invalid={wrong('code')}
+                  className={styles.code}
+                />
+                <span id="code-help" className="quiet">
+                  It looks like <b className={styles.example}>HERN7</b>. Your teacher has yours.
+                </span>
+                <Button htmlType="submit" type="primary" size="large" loading={busy}>
+                  Find my class
+                </Button>
+              </Form>
+              <Form method="post" className={card(styles.door)}>
+                <h2>I am a teacher</h2>
+                <input type="hidden" name="as" value="teacher" />
+                {loaderData.next && <input type="hidden" name="next" value={loaderData.next} />}
+                <label htmlFor="email">E-mail</label>
+                <Input id="email" name="email" type="email" autoComplete="username" />
+                <label htmlFor="password">Password</label>
+                <Input.Password
+                  id="password"
+                  name="password"
+                  autoComplete="current-password"
+                  status={wrong('password') && 'error'}
+                  aria-invalid={wrong('password')}
+                />
+                <Button htmlType="submit" loading={busy}>
+                  Sign in
+                </Button>
+              </Form>
+            </>
+          )}
         </div>
-        {loaderData.doors.length > 0 && (
-          <Form method="post" className={card(styles.demo)}>
-            <input type="hidden" name="as" value="demo" />
-            <div>
-              <h2>This is a demo</h2>
-              <p className="quiet">
-                A made-up school beside a salt marsh. Step in as one of these people; nothing here is real, so change
-                what you like.
-              </p>
-            </div>
-            <div className={styles.people}>
-              {loaderData.doors.map((door) => (
-                <button key={door.name} name="person" value={door.name} className={styles.person} type="submit">
-                  <strong>{door.name}</strong>
-                  <span>{door.what}</span>
-                </button>
-              ))}
-            </div>
-          </Form>
-        )}
+        {loaderData.doors.length > 0 && <DemoDoors doors={loaderData.doors} />}
         <p className={`quiet ${styles.foot}`}>
           <a href="/credits">Pictures, fonts and their licences</a>
         </p>
@@ -169,3 +133,42 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
     </div>
   );
 }
+
+const FirstSchoolForm = ({ busy }: { busy: boolean }) => (
+  <Form method="post" className={card(`${styles.door} ${styles.student}`)}>
+    <h2>Set up your school</h2>
+    <p className="quiet">Nobody is here yet. You are the first teacher.</p>
+    <input type="hidden" name="as" value="first" />
+    <label htmlFor="school">School</label>
+    <Input id="school" name="school" />
+    <label htmlFor="first-name">Your name</label>
+    <Input id="first-name" name="name" autoComplete="name" />
+    <label htmlFor="first-email">Your e-mail</label>
+    <Input id="first-email" name="email" type="email" autoComplete="username" />
+    <label htmlFor="first-password">A password</label>
+    <Input.Password id="first-password" name="password" autoComplete="new-password" />
+    <Button htmlType="submit" type="primary" loading={busy}>
+      Begin
+    </Button>
+  </Form>
+);
+
+const DemoDoors = ({ doors }: { doors: readonly { name: string; what: string }[] }) => (
+  <Form method="post" className={card(styles.demo)}>
+    <input type="hidden" name="as" value="demo" />
+    <div>
+      <h2>This is a demo</h2>
+      <p className="quiet">
+        A made-up school beside a salt marsh. Step in as one of these people, and change what you like.
+      </p>
+    </div>
+    <div className={styles.people}>
+      {doors.map((door) => (
+        <button key={door.name} name="person" value={door.name} className={styles.person} type="submit">
+          <strong>{door.name}</strong>
+          <span>{door.what}</span>
+        </button>
+      ))}
+    </div>
+  </Form>
+);

@@ -1,12 +1,12 @@
 import { card } from '../parts/card';
 import { Alert, Button } from 'antd';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Form, redirect, useNavigation } from 'react-router';
-import { OLD_LENGTH } from '../../core/handout/secret';
+import { OLD_LENGTH, SECRET_LENGTH } from '../../core/handout/secret';
 import { classToJoin, enterAsStudent, Joining } from '../../server/actions/come-in';
 import { check, formOf } from '../form.server';
 import { SecretPictures } from '../house/secret-pictures';
-import { afterReaching, reached } from '../browser/reached';
+import { afterReaching, reached, wasUnreached } from '../browser/reached';
 import { Strip } from '../house/strip';
 import { filledIn, fromOf, signedIn } from '../who.server';
 import type { Route } from './+types/join';
@@ -37,6 +37,14 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
   const [student, setStudent] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string[]>([]);
   const busy = useNavigation().state === 'submitting';
+  const form = useRef<HTMLFormElement>(null);
+  // After the last picture one is in: nothing else is to be pressed.
+  useEffect(() => {
+    if (chosen.length === SECRET_LENGTH) form.current?.requestSubmit();
+  }, [chosen]);
+  useEffect(() => {
+    if (actionData && !wasUnreached(actionData)) setChosen([]);
+  }, [actionData]);
   const member = members.find(({ ref }) => ref === student);
   return (
     <div className={`${styles.join} dapple`}>
@@ -56,16 +64,22 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
             </div>
           </section>
         ) : (
-          <Form method="post" className={card(styles.card)} onSubmit={() => setChosen([])}>
-            <h2>{member.name}, your pictures in your order</h2>
+          <Form method="post" ref={form} className={card(styles.card)}>
+            <header className={styles.head}>
+              <h2>{member.name}, press your pictures in your order</h2>
+              <Button type="text" onClick={() => (setStudent(null), setChosen([]))}>
+                That is not me
+              </Button>
+            </header>
             <p className="quiet">The first time, they are on the card that your teacher gave you.</p>
             <input type="hidden" name="code" value={loaderData.class.code} />
             <input type="hidden" name="student" value={member.ref} />
             <SecretPictures chosen={chosen} onChange={setChosen}>
-              <Button onClick={() => (setStudent(null), setChosen([]))}>That is not me</Button>
-              <Button type="primary" htmlType="submit" disabled={chosen.length < OLD_LENGTH} loading={busy}>
-                Go in
-              </Button>
+              {chosen.length >= OLD_LENGTH && (
+                <Button type="primary" htmlType="submit" loading={busy}>
+                  {chosen.length === OLD_LENGTH ? 'I have only three: go in' : 'Go in'}
+                </Button>
+              )}
             </SecretPictures>
           </Form>
         )}

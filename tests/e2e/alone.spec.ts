@@ -71,6 +71,7 @@ test('the screens of a teacher', async ({ browser, house }) => {
       name: 'reading',
       async walk(p) {
         await p.locator('.handouts_open').first().click();
+        await p.waitForURL(/\/handouts\/[^/]+$/);
         await p.getByRole('link', { name: 'Start reading' }).click();
       },
       there: drawn,

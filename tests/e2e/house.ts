@@ -153,7 +153,6 @@ export async function join(
   await page.getByRole('button', { name: 'Find my class' }).click();
   await page.getByRole('button', { name, exact: true }).click();
   for (const picture of pictures) await page.getByRole('button', { name: picture, exact: true }).click();
-  await page.getByRole('button', { name: 'Go in' }).click();
   await page.waitForURL(/\/tray$/);
   return page;
 }

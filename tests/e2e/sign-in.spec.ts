@@ -10,23 +10,23 @@ test('a card lets a student in once, who then chooses pictures; a new card ends 
   await teacher.goto('/classes');
   await teacher.getByLabel('Name of the class').fill('Sandpiper');
   await teacher.getByRole('button', { name: 'Add class' }).click();
-  const card = teacher.locator('.classes_classCard', { hasText: 'Sandpiper' });
+  const card = teacher.locator('.class-card_card', { hasText: 'Sandpiper' });
   await card.getByLabel('Names to add').fill('Éva Ž. O’Neill\nJonas 😀 Pohl');
   await card.getByRole('button', { name: 'Add', exact: true }).click();
-  // The box is empty then: pressed once more, nobody is there twice.
+  // The box is closed then, and empty: pressed once more, nobody is there twice.
   await expect(teacher.getByRole('status')).toContainText('2 students are in the class');
+  await expect(card.getByLabel('Names to add')).toHaveCount(0);
+  await card.getByRole('button', { name: 'Add students' }).click();
   await expect(card.getByLabel('Names to add')).toHaveValue('');
   await card.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(teacher.getByRole('alert')).toContainText('at least one name');
-  await expect(card.locator('.classes_classNames li')).toHaveCount(2);
-  const code = await card.locator('.classes_classCode b').innerText();
-  await card.getByRole('button', { name: 'Cards for all' }).click();
+  await expect(card.locator('.class-card_names li')).toHaveCount(2);
+  const code = await card.locator('.class-card_code b').innerText();
+  await card.getByRole('button', { name: 'Make 2 cards' }).click();
   const made = teacher.getByRole('region', { name: 'Cards to print' });
   await expect(made.locator('li')).toHaveCount(2);
   const pictures = async (name: string) =>
-    (await made.locator('li', { hasText: name }).locator('.classes_cardsPictures').getAttribute('aria-label'))!.split(
-      ', ',
-    );
+    (await made.locator('li', { hasText: name }).locator('.cards_pictures').getAttribute('aria-label'))!.split(', ');
   const given = await pictures('Éva');
 
   const student = await (await browser.newContext({ baseURL: house.url })).newPage();
@@ -36,7 +36,6 @@ test('a card lets a student in once, who then chooses pictures; a new card ends 
     await student.getByRole('button', { name: 'Find my class' }).click();
     await student.getByRole('button', { name }).click();
     for (const picture of secret) await student.getByRole('button', { name: picture, exact: true }).click();
-    await student.getByRole('button', { name: 'Go in' }).click();
   };
   await come('Éva', ['whale', 'whale', 'whale', 'guitar']);
   await expect(student.getByRole('alert')).toContainText('ask your teacher for a card');
@@ -65,6 +64,7 @@ test('a card lets a student in once, who then chooses pictures; a new card ends 
 
   // Forgotten: the teacher makes a new card, and whoever was in with the old pictures is out.
   await teacher.goto('/classes');
+  await teacher.getByRole('button', { name: 'Éva Ž. O’Neill' }).click();
   await teacher.getByRole('button', { name: 'A card for Éva Ž. O’Neill' }).click();
   await expect(made.locator('li')).toHaveCount(1);
   await student.goto('/tray');

@@ -10,6 +10,7 @@ const draft = (page: Page) => page.getByLabel('Note on this spot');
 const startReading = async (page: Page) => {
   await page.goto('/desk');
   await page.locator('.handouts_open', { hasText: 'grey heron' }).click();
+  await page.waitForURL(/\/handouts\//);
   await page.getByRole('link', { name: 'Start reading' }).click();
   await drawn(page);
 };
@@ -147,11 +148,17 @@ test('names of a class stay in their box until they are taken, and only those', 
   await page.getByRole('link', { name: 'Classes' }).click();
   const box = page.getByLabel('Names to add to Avocet');
   await expect(async () => {
-    await box.fill('Éva Nagy\nIlse Brandt');
+    if (!(await box.isVisible())) {
+      const open = page
+        .locator('.class-card_card', { hasText: 'Avocet' })
+        .getByRole('button', { name: 'Add students' });
+      await open.click({ timeout: 2000 });
+    }
+    await box.fill('Éva Nagy\nIlse Brandt', { timeout: 2000 });
     await page.reload();
     await expect(box).toHaveValue('Éva Nagy\nIlse Brandt', { timeout: 2000 });
   }).toPass();
-  const add = page.locator('.classes_classCard', { has: box }).getByRole('button', { name: 'Add' });
+  const add = page.locator('.class-card_card', { has: box }).getByRole('button', { name: 'Add' });
   await page.route('**/classes.data*', (route) => route.abort());
   await add.click();
   await expect(page.getByRole('alert')).toContainText('can’t be reached');

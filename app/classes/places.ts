@@ -1,0 +1,3 @@
+/** Where the browser stores what is typed in the fields of the classes. */
+export const NEW_CLASS = 'classes/new';
+export const namesPlace = (classId: string) => `classes/${classId}/names`;
