@@ -1,5 +1,5 @@
 import { Popover } from 'antd';
-import { createContext, useContext, useState } from 'react';
+import { createContext, useContext, useRef, useState } from 'react';
 import { colourName } from '../../core/colour/name';
 import { DRAWN } from '../../core/schema/defaults';
 import { later } from '../browser/later';
@@ -16,6 +16,12 @@ const ColourPanel = later(() => import('./colour-panel').then((part) => part.def
 /** The editor whose recent colours and sampler a colour field uses. */
 export const EditorContext = createContext<Editor | null>(null);
 
+/** Pixels from a button to the left edge of its margin card: the panel opens beside the card, not over it. */
+function toEdgeOfCard(button: HTMLElement | null): number {
+  const card = button?.closest('.margin-card');
+  return button && card ? button.getBoundingClientRect().left - card.getBoundingClientRect().left : 0;
+}
+
 type SwatchProps = {
   label: string;
   /** Undefined where several differ. */
@@ -28,6 +34,8 @@ type SwatchProps = {
 export function Swatches({ label, value, palette, none, onChange }: SwatchProps) {
   const editor = useContext(EditorContext);
   const [open, setOpen] = useState(false);
+  const trigger = useRef<HTMLButtonElement>(null);
+  const [besideCard, setBesideCard] = useState(0);
   const other = typeof value === 'string' && !palette.includes(value);
   const members = [...(none ? [null] : []), ...palette];
   const chosen = value === undefined ? -1 : members.indexOf(value);
@@ -68,8 +76,13 @@ export function Swatches({ label, value, palette, none, onChange }: SwatchProps)
         <Popover
           trigger="click"
           placement="leftTop"
+          arrow={false}
+          align={{ offset: [-besideCard, 0] }}
           open={open}
-          onOpenChange={setOpen}
+          onOpenChange={(now) => {
+            setBesideCard(toEdgeOfCard(trigger.current));
+            setOpen(now);
+          }}
           destroyOnHidden
           content={
             <>
@@ -84,6 +97,7 @@ export function Swatches({ label, value, palette, none, onChange }: SwatchProps)
           }
         >
           <Swatch
+            ref={trigger}
             colour={other ? value : 'other'}
             marked={other}
             aria-label={`${label}: another colour${other ? `, ${value}` : ''}`}

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { createContext, useContext } from 'react';
 import { sentence } from './sentence';
 import styles from './row.module.css';
 
@@ -23,10 +24,18 @@ export const Gap = () => <span className={styles.gap} />;
 /** A line between different kinds of settings. */
 export const Split = () => <hr className={styles.split} />;
 
+/** The titles of what is open in a card, so that it is open again when its tab comes back. */
+export const Opened = createContext<Set<string> | null>(null);
+
 /** A part of the settings that opens on demand. */
 export function More({ title, open, children }: { title: string; open?: boolean; children: ReactNode }) {
+  const opened = useContext(Opened);
   return (
-    <details className={styles.more} open={open}>
+    <details
+      className={styles.more}
+      open={open || opened?.has(title)}
+      onToggle={({ currentTarget }) => (currentTarget.open ? opened?.add(title) : opened?.delete(title))}
+    >
       <summary>{sentence(title)}</summary>
       {children}
     </details>

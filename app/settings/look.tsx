@@ -12,7 +12,7 @@ import { Row } from '../parts/row';
 import { fieldsOf } from './kinds';
 import { EffectFields, OutlineFields } from './look-fields';
 
-/** How things look: what one kind alone has, then what several kinds have in common, set for those that have it. */
+/** How things look: colours, which several kinds have in common, then what one kind alone has. */
 
 type Setting = 'fill' | 'outline' | 'corner';
 type Having = { fill: Paint | null; outline: Outline | null; corner: number };
@@ -40,7 +40,6 @@ export function LookFields({ editor, items, sheet }: { editor: Editor; items: re
     );
   return (
     <>
-      {Own && <Own editor={editor} items={items} palette={palette} />}
       {filled.length > 0 && (
         <PaintField
           hint
@@ -72,6 +71,7 @@ export function LookFields({ editor, items, sheet }: { editor: Editor; items: re
           />
         </Row>
       )}
+      {Own && <Own editor={editor} items={items} palette={palette} />}
       <EffectFields editor={editor} items={items} palette={palette} />
       <Row label="look">
         <Toggle label="Copy this look (Ctrl+Alt+C)" onClick={() => copyLook(editor)}>

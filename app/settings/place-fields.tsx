@@ -51,44 +51,48 @@ export function NumbersFields({ editor, items, unit }: { editor: Editor; items: 
   const place = (axis: 'x' | 'y') => (at: number) =>
     one ? setValues(editor, 'Move', { [axis]: at }) : placeAt(editor, axis, at);
   return (
-    <Pair>
-      <LengthField label="from left" value={box.x} unit={unit} onChange={place('x')} />
-      <LengthField label="from top" value={box.y} unit={unit} onChange={place('y')} />
-      <LengthField
-        label="width"
-        value={box.width}
-        unit={unit}
-        min={1}
-        onChange={(length) => sizeTo(editor, 'width', length)}
-      />
-      <LengthField
-        label="height"
-        value={box.height}
-        unit={unit}
-        min={1}
-        onChange={(length) => sizeTo(editor, 'height', length)}
-      />
-      {hasRatio(items) && (
-        <AlongToggle editor={editor} what="ratio" label="Keep proportions: width and height change together">
-          keep proportions
-        </AlongToggle>
-      )}
-      {items.every(isFramed) && (
-        <NumberField
-          label="rotate"
-          value={angle && isFramed(item) ? item.angle : null}
-          suffix="°"
-          min={-360}
-          max={360}
-          onChange={(value) => setValues(editor, 'Rotate', { angle: value })}
+    <>
+      <Pair>
+        <LengthField label="from left" value={box.x} unit={unit} onChange={place('x')} />
+        <LengthField label="from top" value={box.y} unit={unit} onChange={place('y')} />
+        <LengthField
+          label="width"
+          value={box.width}
+          unit={unit}
+          min={1}
+          onChange={(length) => sizeTo(editor, 'width', length)}
         />
+        <LengthField
+          label="height"
+          value={box.height}
+          unit={unit}
+          min={1}
+          onChange={(length) => sizeTo(editor, 'height', length)}
+        />
+        {items.every(isFramed) && (
+          <NumberField
+            label="rotate"
+            value={angle && isFramed(item) ? item.angle : null}
+            suffix="°"
+            min={-360}
+            max={360}
+            onChange={(value) => setValues(editor, 'Rotate', { angle: value })}
+          />
+        )}
+        <PercentField
+          label="opacity"
+          share={opacity}
+          onChange={(value) => setValues(editor, 'Opacity', { opacity: value })}
+        />
+      </Pair>
+      {hasRatio(items) && (
+        <Row label="size">
+          <AlongToggle editor={editor} what="ratio" label="Keep proportions: width and height change together">
+            keep proportions
+          </AlongToggle>
+        </Row>
       )}
-      <PercentField
-        label="opacity"
-        share={opacity}
-        onChange={(value) => setValues(editor, 'Opacity', { opacity: value })}
-      />
-    </Pair>
+    </>
   );
 }
 

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Segments } from '../fields/segments';
 import { kindOf } from '../../core/items/all';
 import { itemName } from '../../core/items/name';
@@ -8,7 +9,7 @@ import { useEditor } from '../document/editor';
 import { EditorContext } from '../colour/swatches';
 import { setValues } from '../commands/set-values';
 import { Tabs } from '../parts/tabs';
-import { Row } from '../parts/row';
+import { Opened, Row } from '../parts/row';
 import { LookFields } from './look';
 import { NumbersFields, PlaceFields } from './place-fields';
 import { AccessFields, ACCESSES } from './access-fields';
@@ -19,7 +20,7 @@ import { RoleField } from './role-field';
 import { WordsFields } from './words-fields';
 import styles from './settings.module.css';
 
-/** The settings of the selection in its margin card: numbers always, the rest on tabs. */
+/** The settings of the selection in its margin card, on tabs: words and colours first, numbers where things are placed. */
 
 const kindName = (item: Item) => (item.kind === 'group' && item.maker ? 'made' : kindOf(item).name);
 
@@ -42,6 +43,7 @@ function StudentFields({ editor, items }: Omit<Props, 'sheet'>) {
 
 export function ItemSettings({ editor, items, sheet }: Props) {
   const wanted = useEditor(editor, 'tab');
+  const [opened] = useState(() => new Set<string>());
   const [item] = items;
   const one = items.length === 1;
   const teacher = editor.rights.kind === 'all';
@@ -57,33 +59,39 @@ export function ItemSettings({ editor, items, sheet }: Props) {
   const tab = tabs.some(({ id }) => id === wanted) ? wanted : one ? tabs[0].id : 'place';
   return (
     <EditorContext.Provider value={editor}>
-      <div className="settings">
-        <h3>
-          <span className={styles.name}>{one ? itemName(item) : `${items.length} things`}</span>
-          <small>{one ? kindName(item) : 'together'}</small>
-        </h3>
-        <NumbersFields editor={editor} items={items} unit={sheet.unit} />
-        <Tabs label="Settings" tabs={tabs} chosen={tab} onChoose={(id) => editor.put({ tab: id })} />
-        <div
-          role="tabpanel"
-          aria-label={tabs.find(({ id }) => id === tab)?.name}
-          // The recipe stays open when typing in it selects a part of what it makes.
-          onFocusCapture={() => tab === 'make' && wanted !== tab && editor.put({ tab })}
-        >
-          {tab === 'make' && made && (
-            <MakerPanel editor={editor} group={made} sheet={sheet} part={item === made ? null : item} />
-          )}
-          {tab === 'words' && isWritten(item) && (
-            <>
-              {one && item.kind === 'text' && teacher && <RoleField editor={editor} item={item} sheet={sheet} />}
-              <WordsFields editor={editor} items={items.filter(isWritten)} sheet={sheet} />
-            </>
-          )}
-          {tab === 'look' && <LookFields editor={editor} items={items} sheet={sheet} />}
-          {tab === 'place' && <PlaceFields editor={editor} items={items} />}
-          {tab === 'students' && <StudentFields editor={editor} items={items} />}
+      <Opened.Provider value={opened}>
+        <div className="settings">
+          <h3>
+            <span className={styles.name}>{one ? itemName(item) : `${items.length} things`}</span>
+            <small>{one ? kindName(item) : 'together'}</small>
+          </h3>
+          <Tabs label="Settings" tabs={tabs} chosen={tab} onChoose={(id) => editor.put({ tab: id })} />
+          <div
+            role="tabpanel"
+            aria-label={tabs.find(({ id }) => id === tab)?.name}
+            // The recipe stays open when typing in it selects a part of what it makes.
+            onFocusCapture={() => tab === 'make' && wanted !== tab && editor.put({ tab })}
+          >
+            {tab === 'make' && made && (
+              <MakerPanel editor={editor} group={made} sheet={sheet} part={item === made ? null : item} />
+            )}
+            {tab === 'words' && isWritten(item) && (
+              <>
+                {one && item.kind === 'text' && teacher && <RoleField editor={editor} item={item} sheet={sheet} />}
+                <WordsFields editor={editor} items={items.filter(isWritten)} sheet={sheet} />
+              </>
+            )}
+            {tab === 'look' && <LookFields editor={editor} items={items} sheet={sheet} />}
+            {tab === 'place' && (
+              <>
+                <NumbersFields editor={editor} items={items} unit={sheet.unit} />
+                <PlaceFields editor={editor} items={items} />
+              </>
+            )}
+            {tab === 'students' && <StudentFields editor={editor} items={items} />}
+          </div>
         </div>
-      </div>
+      </Opened.Provider>
     </EditorContext.Provider>
   );
 }

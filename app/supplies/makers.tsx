@@ -18,6 +18,7 @@ export function Makers({ editor }: { editor: Editor }) {
       key={kind}
       type="button"
       className={`${styles.supply} ${styles.makerSupply}`}
+      data-supply={`made ${kind}`}
       draggable
       onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:made ${kind}`)}
       onClick={() => void addMade(editor, begin)}
@@ -31,9 +32,11 @@ export function Makers({ editor }: { editor: Editor }) {
     </button>
   ));
   if (rights.kind !== 'all') return tiles;
+  // The kinds of practice sheets stand beside their tile.
+  const practice = MAKERS.findIndex(({ kind }) => kind === 'practice') + 1;
   return (
     <>
-      {tiles}
+      {tiles.slice(0, practice)}
       <div className={styles.practiceKinds} role="group" aria-label="Kinds of practice sheets">
         {(Object.keys(PRACTICES) as PracticeType[]).map((type) => (
           <button
@@ -46,6 +49,7 @@ export function Makers({ editor }: { editor: Editor }) {
           </button>
         ))}
       </div>
+      {tiles.slice(practice)}
     </>
   );
 }

@@ -11,7 +11,7 @@ import styles from './drawer.module.css';
 /** The pages of the sheet as small pictures: to turn to, reorder, add, duplicate and remove. */
 
 /** Pixels. */
-const [HEIGHT, WIDTH] = [78, 150];
+const [HEIGHT, WIDTH] = [72, 150];
 
 const Small = memo(function Small({ sheet, page, faces }: { sheet: Sheet; page: Page; faces: Faces }) {
   const scale = Math.min(HEIGHT / page.height, WIDTH / page.width);

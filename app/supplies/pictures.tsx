@@ -68,6 +68,7 @@ export function Pictures({ editor }: { editor: Editor }) {
               className={picturesStyles.picture}
               title={titleOf(entry)}
               aria-label={entry.name}
+              data-supply={`picture ${entry.id}`}
               draggable
               onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:picture ${entry.id}`)}
               onClick={() => addPicture(editor, entry)}

@@ -12,7 +12,8 @@ import picturesStyles from '../pictures/pictures.module.css';
 
 /** The shapes, by family or by a word. */
 
-function ShapeDrawing({ shape }: { shape: ShapeName }) {
+export function ShapeDrawing({ shape: name }: { shape: string }) {
+  const shape = name as ShapeName;
   const { ratio = 1 } = OUTLINES[shape];
   const [w, h] = ratio > 52 / 40 ? [54, 54 / ratio] : [40 * ratio, 40];
   return (
@@ -67,6 +68,7 @@ export function Shapes({ editor }: { editor: Editor }) {
             className={picturesStyles.picture}
             title={shapeName(shape)}
             aria-label={shapeName(shape)}
+            data-supply={`shape ${shape}`}
             draggable
             onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:shape ${shape}`)}
             onClick={() => addShape(editor, shape)}

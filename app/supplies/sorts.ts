@@ -14,8 +14,16 @@ const SORTS: readonly Sort[] = [TEXT, SHAPE, LINE, LABEL, MAKER, PRACTICE_SHEET,
 
 /** Adds what was dragged from the drawer. */
 export function dropSupply(editor: Editor, data: string, at: Point): void {
-  const [, sort, id] = /^supply:(\S+) (\S+)$/.exec(data) ?? [];
-  SORTS.find((one) => one.sort === sort)?.put(editor, id, at);
+  const [, supply] = /^supply:(\S+ \S+)$/.exec(data) ?? [];
+  if (supply) findSupply(editor, supply)?.put(at);
+}
+
+/** A supply by its sort and id, as “SORT ID”. Undefined where there is none, or it is not open to this person. */
+export function findSupply(editor: Editor, supply: string) {
+  const [name, id] = supply.split(' ');
+  const sort = SORTS.find((one) => one.sort === name && isOpenTo(editor, one.supply));
+  const found = sort?.named(editor).find((one) => one.id === id);
+  return sort && found && { sort: name, id, name: found.name, put: (at?: Point) => sort.put(editor, id, at) };
 }
 
 export type NamedSupply = { name: string; tags: readonly string[]; group: string; put: () => void };

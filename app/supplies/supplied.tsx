@@ -16,6 +16,7 @@ export function Supplied({ name, drag, onAdd, children }: Props) {
     <button
       type="button"
       className={styles.supply}
+      data-supply={drag}
       draggable
       onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:${drag}`)}
       onClick={onAdd}

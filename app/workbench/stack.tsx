@@ -41,27 +41,51 @@ const Face = memo(function Face({ item: now, page: pageNow, roles, faces, arrive
     const around = page ?? ({ items: [item] } as unknown as Page);
     const box = boxOf(around, item, pictureNow);
     const node = drawItem({ ...item, hidden: false }, { faces, roles, page: around, pictures: pictureNow });
-    const side = Math.max(box.width, box.height, 12) + 6;
+    // As large as the tile allows, which is half as wide again as it is high.
+    const high = Math.max(box.width / 1.5, box.height, 12) + 4;
     return (
       node && {
         html: svgMarkup([node], faces, { prefix: `s${item.id}`, imageUrl }),
-        view: `${box.x + box.width / 2 - side / 2} ${box.y + box.height / 2 - side / 2} ${side} ${side}`,
+        view: `${box.x + box.width / 2 - high * 0.75} ${box.y + box.height / 2 - high / 2} ${high * 1.5} ${high}`,
       }
     );
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [item, page, roles, faces, arrived]);
-  if (!drawn) return <span className={styles.words}>{onTile(itemName(item))}</span>;
-  return <svg viewBox={drawn.view} width="30" height="30" dangerouslySetInnerHTML={{ __html: drawn.html }} />;
+  if (!drawn) {
+    const { words, size } = onTile(itemName(item));
+    return (
+      <span className={styles.words} style={{ fontSize: size }}>
+        {words}
+      </span>
+    );
+  }
+  return (
+    <svg
+      className={styles.drawn}
+      // A line that is as long as the page would be thinner than a pixel.
+      data-thin={item.kind === 'line' || item.kind === 'ink' || undefined}
+      viewBox={drawn.view}
+      width="54"
+      height="36"
+      dangerouslySetInnerHTML={{ __html: drawn.html }}
+    />
+  );
 });
 
 /** Height of a row and the gap below it, in pixels. */
-const ROW = 41;
+const ROW = 49;
 
-/** The most letters a tile has room for. */
-const LONGEST = 7;
-/** Words that are too long for a tile are cut, not broken. */
-const onTile = (words: string) =>
-  words.replace(/\S+/g, (word) => (word.length > LONGEST ? `${cutTo(word, LONGEST - 1)}…` : word));
+/** Pixels of a tile's width for words, and about how wide a letter is of its size. */
+const [ROOM, LETTER] = [56, 0.62];
+/** Sizes of letters, in pixels. */
+const [LARGEST, SMALLEST] = [12, 8];
+const LONGEST = Math.floor(ROOM / (SMALLEST * LETTER));
+/** Letters as large as the longest word leaves room for: words are not broken, and only very long ones are cut. */
+function onTile(name: string): { words: string; size: number } {
+  const words = name.replace(/\S+/g, (word) => (word.length > LONGEST ? `${cutTo(word, LONGEST - 1)}…` : word));
+  const longest = Math.max(...words.split(/\s+/).map((word) => word.length), 1);
+  return { words, size: Math.max(SMALLEST, Math.min(LARGEST, ROOM / (longest * LETTER))) };
+}
 
 export const Stack = memo(function Stack({
   editor,
@@ -84,6 +108,15 @@ export const Stack = memo(function Stack({
   // Of a long stack only the visible rows exist.
   const { first, end, before, after } = useRows(items.length, ROW, list);
   const shown = items.slice(first, end);
+  // What is selected on the sheet comes into view.
+  const at = selection.length === 0 ? -1 : items.findIndex(({ id }) => id === selection[0]);
+  useEffect(() => {
+    const { current } = list;
+    if (!current || at < 0) return;
+    const [top, bottom] = [at * ROW, (at + 1) * ROW];
+    if (top < current.scrollTop) current.scrollTop = top;
+    else if (bottom > current.scrollTop + current.clientHeight) current.scrollTop = bottom - current.clientHeight + 6;
+  }, [at]);
   const [dragged, setDragged] = useState<string | null>(null);
   const [over, setOver] = useState<string | null>(null);
   // Highlights what the pointer is over on the sheet, without React.

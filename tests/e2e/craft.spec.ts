@@ -58,8 +58,8 @@ test.describe('the finer work', () => {
     await page.keyboard.press('Escape');
     // Entries of the stack and tabs too: arrows go on moving what is chosen.
     await stack(page).first().click();
-    await leaf(page, 'place');
     await leaf(page, 'words');
+    await leaf(page, 'place');
     const across = field(page, 'from left');
     const before = await across.inputValue();
     await page.keyboard.press('Shift+ArrowRight');
@@ -166,6 +166,7 @@ test.describe('the finer work', () => {
     await page.mouse.up();
     await expect(page.locator('.gap-words')).toHaveCount(0);
     // Drawn to where the gap is the same: 120, 300, 480.
+    await leaf(page, 'place');
     await expect(field(page, 'from left')).toHaveValue(`${Math.round(((480 - 60) / 72) * 100) / 100}`);
   });
 
@@ -180,6 +181,7 @@ test.describe('the finer work', () => {
     await expect(page.locator('.own-guide-hit')).toHaveCount(1);
     await supply(page, 'Shapes', 'oval');
     await drag(page, [396, 306], [258, 200]);
+    await leaf(page, 'place');
     await expect
       .poll(async () => Math.abs(Number(await field(page, 'from left').inputValue()) - 200 / 72))
       .toBeLessThan(0.02);
@@ -359,6 +361,7 @@ test.describe('the finer work', () => {
   test('absurd numbers and sizes of nothing are refused with what would do', async () => {
     await supply(page, 'Shapes', 'oval');
     await expect(page.locator('.settings h3')).toContainText('oval');
+    await leaf(page, 'place');
     for (const [label, typed, said] of [
       ['width', '0', /At least 0.01 in/],
       ['width', '1e9', /Type a length/],

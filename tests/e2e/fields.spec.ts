@@ -110,6 +110,7 @@ test('a polygon says its sides; width and height of a group go together', async 
   await page.keyboard.press('Control+a');
   await page.keyboard.press('Control+g');
   await expect(margin().locator('h3 small')).toHaveText('group');
+  await leaf(page, 'place');
   const [width, height] = await Promise.all(['width', 'height'].map((side) => field(page, side).inputValue()));
   await set(field(page, 'width'), `${width} * 2`);
   await expect.poll(async () => Number(await field(page, 'height').inputValue())).toBeCloseTo(Number(height) * 2, 1);

@@ -2,10 +2,22 @@ import type { Page } from '@playwright/test';
 import { blankPage, drag, enter, expect, field, leaf, press, stack, supply, test } from './house';
 
 const fit = (page: Page, name: string) => page.getByLabel('How the words fit').getByText(name).click();
-const box = async (page: Page) => ({
-  wide: Number(await field(page, 'width').inputValue()),
-  high: Number(await field(page, 'height').inputValue()),
-});
+/** The size of what is selected, in inches. Its words are in view again then. */
+const box = async (page: Page) => {
+  await leaf(page, 'place');
+  const size = {
+    wide: Number(await field(page, 'width').inputValue()),
+    high: Number(await field(page, 'height').inputValue()),
+  };
+  await leaf(page, 'words');
+  return size;
+};
+/** Sets one side of what is selected. */
+const setSide = async (page: Page, side: 'width' | 'height', value: string) => {
+  await leaf(page, 'place');
+  await field(page, side).fill(value);
+  await field(page, side).press('Enter');
+};
 
 test.describe('words in their boxes', () => {
   let page: Page;
@@ -43,9 +55,9 @@ test.describe('words in their boxes', () => {
     await write('Body', 'The tide comes in over the mud twice a day and goes out again. '.repeat(3));
     await page.locator('summary', { hasText: 'spacing and fit' }).click();
     await fit(page, 'text shrinks');
-    await field(page, 'height').fill('0.9');
-    await field(page, 'height').press('Enter');
+    await setSide(page, 'height', '0.9');
     await expect(page.locator('.overflow-mark')).toHaveCount(0);
+    await leaf(page, 'words');
     await field(page, 'not below').fill('12');
     await field(page, 'not below').press('Enter');
     await expect(page.locator('.overflow-mark')).toHaveCount(1);
@@ -78,13 +90,13 @@ test.describe('words in their boxes', () => {
   test('lettering takes the width of the thing below it, and goes round a circle', async () => {
     await supply(page, 'Shapes', 'ribbon');
     await expect(page.locator('.settings h3')).toContainText('ribbon');
-    await field(page, 'width').fill('6in');
-    await field(page, 'width').press('Enter');
+    await setSide(page, 'width', '6in');
     await write('Title', 'Salt marsh week');
     await drag(page, [396, 306], [396, 150], 'Control');
+    await leaf(page, 'words');
     await page.locator('summary', { hasText: 'lettering' }).click();
     await page.getByRole('button', { name: 'thing below' }).click();
-    await expect(field(page, 'width')).toHaveValue('6');
+    await expect.poll(async () => (await box(page)).wide).toBe(6);
     await page.getByRole('button', { name: 'Lettering round a circle' }).click();
     await expect.poll(async () => (await box(page)).high).toBeGreaterThan(4);
     // Still words: they are found, and can be edited.

@@ -149,11 +149,13 @@ test.describe('a concept map', () => {
     await writeMap(page);
     await rows(page).nth(1).click();
     await expect(page.locator('.settings h3')).toContainText('plants');
+    await leaf(page, 'place');
     const down = field(page, 'from top');
     const before = Number(await down.inputValue());
     await page.locator('[data-stage]').focus();
     for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowDown');
     await expect.poll(async () => Number(await down.inputValue()) - before).toBeGreaterThan(0.4);
+    await leaf(page, 'outline');
     await expect(page.getByText('1 part was changed by hand')).toBeVisible();
     await rows(page).nth(3).press('End');
     await page.keyboard.press('Enter');
@@ -204,12 +206,17 @@ test.describe('a concept map', () => {
     await expect(chosen).toBeInViewport();
     // It is too much for its frame: more room is one press away.
     await expect(page.getByText('The map is larger than its frame')).toBeVisible();
-    const wide = field(page, 'width');
+    const wide = async () => {
+      await leaf(page, 'place');
+      const width = Number(await field(page, 'width').inputValue());
+      await leaf(page, 'outline');
+      return width;
+    };
     await page.getByRole('button', { name: '‹ leave group' }).click();
     await stack(page).first().click();
-    const before = Number(await wide.inputValue());
+    const before = await wide();
     await page.getByRole('button', { name: 'Enlarges the frame to the page margins' }).click();
-    await expect.poll(async () => Number(await wide.inputValue())).toBeGreaterThan(before + 1);
+    await expect.poll(wide).toBeGreaterThan(before + 1);
     await expect(page.getByRole('button', { name: 'Enlarges the frame to the page margins' })).toHaveCount(0);
     await saved(page);
   });

@@ -60,7 +60,9 @@ test.describe.serial('a poster from blank, by pointer', () => {
     await page.getByRole('button', { name: 'Margin', exact: true }).click();
     await page.getByRole('button', { name: 'letters: linear gradient' }).click();
     await expect(page.locator('.page-view linearGradient')).not.toHaveCount(0);
+    await leaf(page, 'place');
     const wide = Number(await field(page, 'width').inputValue());
+    await leaf(page, 'words');
     expect(wide).toBeCloseTo((841.89 - 48) / 72, 1);
     // The amount is pulled on the sheet.
     const amount = field(page, 'how much it curves');
@@ -195,8 +197,10 @@ test.describe.serial('the same from the keyboard alone', () => {
     await expect(stage()).toBeFocused();
     for (let i = 0; i < 20; i++) await key('Shift+ArrowUp');
     await key('Control+Shift+ArrowRight');
-    await expect(field(page, 'width')).toHaveValue('4.58');
     await key('F6');
+    await reachTab(page, page.getByRole('tablist', { name: 'Settings' }), 'place');
+    await expect(field(page, 'width')).toHaveValue('4.58');
+    await reachTab(page, page.getByRole('tablist', { name: 'Settings' }), 'words');
     await reach(page, page.locator('summary', { hasText: 'lettering' }));
     await key('Enter');
     await reach(page, page.getByRole('button', { name: 'Lettering along a wave' }));
@@ -216,7 +220,8 @@ test.describe.serial('the same from the keyboard alone', () => {
     // The margin follows a moment later.
     await expect(page.locator('.settings h3')).toContainText('heart');
     await key('Shift+F6');
-    await expect(field(page, 'from left')).toBeFocused();
+    await reachTab(page, page.getByRole('tablist', { name: 'Settings' }), 'place');
+    await reach(page, field(page, 'from left'));
     await page.keyboard.type('1in');
     // Enter takes it and goes back to the sheet.
     await key('Enter');

@@ -125,6 +125,7 @@ test.describe('things among others', () => {
       await page.mouse.up();
       await page.keyboard.up(key);
     };
+    await leaf(page, 'place');
     await lead(520, 430, 'Shift');
     await expect.poll(async () => Number(await field(page, 'width').inputValue())).toBeGreaterThan(2);
     const [wide, high] = [await field(page, 'width').inputValue(), await field(page, 'height').inputValue()];

@@ -54,6 +54,7 @@ test.describe('the workbench', () => {
 
   test('moves, resizes and turns with handles, and undoes it step by step', async () => {
     await add('Shapes', 'oval');
+    await leaf(page, 'place');
     const before = await field(page, 'from left').inputValue();
     await drag(page, [396, 306], [200, 206], 'Control');
     await expect(field(page, 'from left')).not.toHaveValue(before);
@@ -85,6 +86,7 @@ test.describe('the workbench', () => {
     await page.mouse.move(near.x, near.y, { steps: 5 });
     await expect(page.locator('.guide')).not.toHaveCount(0);
     await page.mouse.up();
+    await leaf(page, 'place');
     await expect(field(page, 'from left')).toHaveValue(`${Math.round(((792 - 120) / 2 / 72) * 100) / 100}`);
   });
 
@@ -147,6 +149,7 @@ test.describe('the workbench', () => {
     await page.keyboard.press('Tab');
     await expect(stack(page).nth(1)).toHaveAttribute('aria-pressed', 'true');
     await expect(page.locator('.settings h3')).toContainText('oval');
+    await leaf(page, 'place');
     const before = Number(await field(page, 'from left').inputValue());
     await page.keyboard.press('Shift+ArrowRight');
     await expect(field(page, 'from left')).toHaveValue(`${Math.round((before + 10 / 72) * 100) / 100}`);
@@ -247,6 +250,7 @@ test.describe('the workbench', () => {
 
   test('says what is wrong with a number, and changes nothing', async () => {
     await add('Shapes', 'oval');
+    await leaf(page, 'place');
     const across = field(page, 'from left');
     const before = await across.inputValue();
     await across.fill('banana');
