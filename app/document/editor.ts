@@ -79,6 +79,8 @@ export class Editor extends OpenDocument {
   checked = 0;
   /** An earlier state of the sheet that is being looked at. */
   past: { sheet: Sheet; label: string } | null = null;
+  /** The compartment of the drawer that is open. */
+  compartment: string | null = null;
   /** Whether the list of keys is open. */
   keySheet = false;
   /** What makers add to the sheet itself. */
@@ -89,6 +91,7 @@ export class Editor extends OpenDocument {
   constructor(setup: Setup) {
     super(setup);
     this.pageId = setup.sheet.pages[0].id;
+    if (setup.rights.kind === 'all') this.compartment = 'words';
   }
 
   override changed(): void {
@@ -239,6 +242,7 @@ export class Editor extends OpenDocument {
         | 'recent'
         | 'recentPen'
         | 'keySheet'
+        | 'compartment'
       >
     >,
   ): void {

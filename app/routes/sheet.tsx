@@ -22,6 +22,7 @@ import { Aids } from '../workbench/aids';
 import { useKeys } from '../workbench/keys';
 import { countOf, useProof } from '../workbench/proof';
 import { entriesFor } from '../workbench/sheet-entries';
+import { stepsLit, useFirstSteps } from '../workbench/first-steps';
 import { SheetStage } from '../workbench/sheet-stage';
 import { Stack } from '../workbench/stack';
 import { TitleStrip } from '../workbench/title-strip';
@@ -42,6 +43,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
     sheet: document.sheet,
     savedAt: +document.changedAt,
     binned: found.binnedAt !== null,
+    purpose: found.purpose,
   };
 }
 
@@ -124,13 +126,14 @@ function Workbench({ loaded }: { loaded: Loaded }) {
   useEffect(() => setRulersOn(localStorage.getItem(RULERS) === 'on'), []);
   const finding = useEditor(editor, 'finding');
   const past = useEditor(editor, 'past');
+  const steps = useFirstSteps(editor, loaded);
   const now = useMemo(() => {
     const setRulers = (on: boolean) => {
       localStorage.setItem(RULERS, on ? 'on' : 'off');
       setRulersOn(on);
     };
-    return { sheet, page, selection, editing, finding, found, past, rulers, setRulers };
-  }, [sheet, page, selection, editing, finding, found, past, rulers]);
+    return { sheet, page, selection, editing, finding, found, past, steps, rulers, setRulers };
+  }, [sheet, page, selection, editing, finding, found, past, steps, rulers]);
   const shown = useDeferredValue(now);
   // When a picture has loaded its parts are known.
   const entries = useMemo(() => entriesFor(editor, shown), [editor, shown, arrived]); // eslint-disable-line react-hooks/exhaustive-deps
@@ -160,6 +163,7 @@ function Workbench({ loaded }: { loaded: Loaded }) {
         stage={stage}
         view={view}
         entries={entries}
+        lit={steps && selection.length === 0 && !past ? stepsLit(sheet, page, steps.steps) : null}
         marginLabel="Margin"
         above={rulers && <Rulers editor={editor} view={view} page={page} unit={sheet.unit} />}
       >

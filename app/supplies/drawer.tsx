@@ -64,9 +64,9 @@ const COMPARTMENTS: Compartment[] = [
 ];
 
 export const Drawer = memo(function Drawer({ editor, note }: { editor: Editor; note?: string }) {
-  const { rights } = editor;
   const open = COMPARTMENTS.filter(({ supply }) => isOpenTo(editor, supply));
-  const [shown, setShown] = useState<string | null>(rights.kind === 'all' ? 'words' : null);
+  const shown = useEditor(editor, 'compartment');
+  const setShown = (compartment: string | null) => editor.put({ compartment });
   /** What opens again after it was folded. */
   const [last, setLast] = useState('words');
   const editing = useEditor(editor, 'editing') !== null;

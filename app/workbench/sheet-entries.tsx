@@ -8,6 +8,8 @@ import { pictureNow } from '../drawing/resources';
 import type { MarginEntry } from '../margin/margin';
 import { findEntry } from './aids';
 import { chosenEntry } from './chosen-entry';
+import type { useFirstSteps } from './first-steps';
+import { stepsEntry } from './first-steps';
 import { PageCard } from './page-card';
 import { readableEntries, smallEntries, undrawnEntries } from './proof';
 
@@ -19,6 +21,7 @@ export type Shown = {
   finding: boolean;
   found: Found;
   past: Editor['past'];
+  steps: ReturnType<typeof useFirstSteps>;
   rulers: boolean;
   setRulers: (on: boolean) => void;
 };
@@ -54,6 +57,7 @@ export function entriesFor(editor: Editor, shown: Shown): MarginEntry[] {
     ...smallEntries(page, found.small),
   ];
   if (finding) entries.unshift(findEntry(editor));
+  if (shown.steps) entries.unshift(stepsEntry(editor, shown.steps, items.length > 0));
   if (items.length === 0)
     return [
       ...entries,

@@ -1,12 +1,18 @@
 import { Button } from 'antd';
 import { memo, useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import type { Change } from '../../core/changes/change';
+import { plain } from '../../core/schema/defaults';
 import type { Page, Sheet } from '../../core/schema/sheet';
+import { isSample } from '../../core/sheet/first-steps';
+import { everyItem } from '../../core/sheet/tree';
 import { unknownFaces } from '../../core/sheet/needs';
 import { sizeName } from '../../core/sheet/units';
+import { bodyLength } from '../../core/text/body';
 import { isFace } from '../../core/text/catalogue';
 import { cutTo } from '../../core/values/characters';
 import { later } from '../browser/later';
+import { all } from '../commands/steps';
 import type { Editor } from '../document/editor';
 import { Strip } from '../house/strip';
 import type { Zoom } from '../margin/view';
@@ -22,6 +28,15 @@ const DownloadMenu = later(
   () => import('./download-menu').then((part) => part.DownloadMenu),
   <Action disabled>Download ▾</Action>,
 );
+
+/** Names the sheet, and with it a heading that still says what all new sheets say. */
+function rename(editor: Editor, title: string): void {
+  const changes: Change[] = [{ kind: 'sheet-set', values: { title } }];
+  for (const item of everyItem(editor.sheet))
+    if (item.kind === 'text' && item.role === 'title' && isSample(item))
+      changes.push({ kind: 'splice', id: item.id, at: 0, remove: bodyLength(item.body), insert: plain(title) });
+  editor.make('Rename', all(changes));
+}
 
 type StripProps = {
   editor: Editor;
@@ -58,7 +73,7 @@ export const TitleStrip = memo(function TitleStrip({ editor, sheetId, sheet, pag
   }, [search]);
   const take = () => {
     const title = name === null ? null : cutTo(name.trim(), 200);
-    if (title && title !== sheet.title) editor.make('Rename', { kind: 'sheet-set', values: { title } });
+    if (title && title !== sheet.title) rename(editor, title);
     setName(null);
   };
   const step = (by: number) => setZoom(Math.max(0.1, Math.min(5, Math.round((zoom + by) * 10) / 10)));

@@ -1,4 +1,5 @@
 import { held, line, page, picture, plain, sheet, solid, text } from '../../core/schema/defaults';
+import { POSTER_PAPER } from '../../core/sheet/first-steps';
 import type { Sheet } from '../../core/schema/sheet';
 import { newId } from '../database/id';
 import type { Purpose } from './sheets';
@@ -95,7 +96,7 @@ export const BEGINNINGS: Record<Purpose, { name: string; sheet: () => Sheet }> =
     sheet: () =>
       sheet({
         title: 'A new poster',
-        pages: [page({ id: newId(), width: 842, height: 1191, background: solid('#f3ead2') })],
+        pages: [page({ id: newId(), width: 842, height: 1191, background: solid(POSTER_PAPER) })],
         unit: 'mm',
       }),
   },
