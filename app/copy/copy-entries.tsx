@@ -19,6 +19,7 @@ import { findEntry } from '../workbench/aids';
 import { chosenEntry } from '../workbench/chosen-entry';
 import type { Part } from './about';
 import { aboutEntry } from './about';
+import { openSpots } from '../../core/lookfors/spots';
 import { blankEntry, stepsOf } from './blanks';
 import type { Handing } from './hand-in';
 import { lastLookEntry, withTeacherEntry } from './hand-in';
@@ -33,14 +34,8 @@ function goTo(editor: Editor, id: string) {
 }
 
 /** The spots on a page that a look-for is about: where it is not met those that it misses, else all. */
-function spotsOf(page: Page, result: Result | null | undefined): Box[] {
-  const open = result?.evidence.filter(({ verdict }) => !['right', 'near', 'extra'].includes(verdict)) ?? [];
-  const items = (open.length > 0 ? open : (result?.evidence ?? [])).flatMap((one) => one.items);
-  return [...new Set(items)].flatMap((id) => {
-    const item = findOn(page, id)?.item;
-    return item ? [boxOf(page, item, pictureNow)] : [];
-  });
-}
+const spotsOf = (page: Page, result: Result | null | undefined): Box[] =>
+  result ? openSpots(page, result, pictureNow) : [];
 
 /** With less height than this, in pixels, the checklist is folded at first. */
 const ROOMY = 600;

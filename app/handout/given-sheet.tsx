@@ -1,4 +1,8 @@
-import { useMemo, useState } from 'react';
+import { useLayoutEffect, useMemo, useState } from 'react';
+import type { RefObject } from 'react';
+import { rightMiddle } from '../../core/geometry/box';
+import type { Point } from '../../core/geometry/matrix';
+import { boxesOn } from '../../core/handout/spots';
 import { givenOut } from '../../core/handout/copy';
 import { boxOf } from '../../core/items/hit';
 import { itemName } from '../../core/items/name';
@@ -8,19 +12,33 @@ import { setValues } from '../commands/set-values';
 import type { Editor } from '../document/editor';
 import { PageView, useDrawing } from '../drawing/page-view';
 import { pictureNow } from '../drawing/resources';
-import { useView } from '../margin/view';
+import { Light } from '../margin/light';
+import type { View } from '../margin/view';
+import { onStage, useView } from '../margin/view';
 import { sentence } from '../parts/sentence';
 import { ACCESS_WORDS } from '../settings/access-fields';
 import { SheetRoom } from '../margin/sheet-room';
 import { PageTabs } from '../parts/page-tabs';
+import type { Shown } from './shown';
 import styles from './hand-out.module.css';
 
 /** The sheet as students get it, where what they may do is set part by part. */
 
+/** The thread meets a high card at this height, in pixels. */
+const LATCH = 24;
+
 const NEXT: Record<Access, Access> = { fixed: 'fill', fill: 'free', free: 'fixed' };
 const ACCESSES = Object.keys(NEXT) as Access[];
 
-export function GivenSheet({ editor, sheet }: { editor: Editor; sheet: Sheet }) {
+type Props = {
+  editor: Editor;
+  sheet: Sheet;
+  shown: Shown | null;
+  /** Grows when the cards beside the sheet have moved. */
+  scrolled: number;
+};
+
+export function GivenSheet({ editor, sheet, shown, scrolled }: Props) {
   const given = useMemo(() => givenOut(sheet), [sheet]);
   const [pageId, setPageId] = useState(sheet.pages[0].id);
   const page = given.pages.find(({ id }) => id === pageId) ?? given.pages[0];
@@ -32,16 +50,21 @@ export function GivenSheet({ editor, sheet }: { editor: Editor; sheet: Sheet }) 
       stage={stage}
       view={view}
       above={
-        <div className={styles.touchKey}>
-          {ACCESSES.map((touch) => (
-            <span key={touch}>
-              <i className={touch} />
-              {sentence(ACCESS_WORDS[touch])}
-            </span>
-          ))}
-          <span className="quiet">Press a part to change it</span>
-          <PageTabs pages={sheet.pages} shown={page.id} onShow={setPageId} />
-        </div>
+        <>
+          {shown && (
+            <LookForLight key={shown.id} shown={shown} scrolled={scrolled} page={page} view={view} stage={stage} />
+          )}
+          <div className={styles.touchKey}>
+            {ACCESSES.map((touch) => (
+              <span key={touch}>
+                <i className={touch} />
+                {sentence(ACCESS_WORDS[touch])}
+              </span>
+            ))}
+            <span className="quiet">Press a part to change it</span>
+            <PageTabs pages={sheet.pages} shown={page.id} onShow={setPageId} />
+          </div>
+        </>
       }
     >
       <div
@@ -64,6 +87,42 @@ export function GivenSheet({ editor, sheet }: { editor: Editor; sheet: Sheet }) 
         )}
       </div>
     </SheetRoom>
+  );
+}
+
+const far = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y);
+
+type LightProps = { shown: Shown; scrolled: number; page: Page; view: View; stage: RefObject<HTMLDivElement | null> };
+
+/** Light from the card of a look-for onto what it is about, and the thread between them. */
+function LookForLight({ shown, scrolled, page, view, stage }: LightProps) {
+  const [y, setY] = useState<number | null>(null);
+  useLayoutEffect(() => {
+    const [card, room] = [shown.card.getBoundingClientRect(), stage.current?.getBoundingClientRect()];
+    setY(room ? card.top + Math.min(card.height / 2, LATCH) - room.top : null);
+  }, [shown, scrolled, view, stage]);
+  if (y === null) return null;
+  const card = { x: view.stageWidth, y };
+  // The thread leads to the spot that is nearest to the card.
+  const spots = shown
+    .spotsOn(page)
+    .map((spot) => ({ spot, from: onStage(view, rightMiddle(spot)) }))
+    .sort((a, b) => far(a.from, card) - far(b.from, card));
+  if (spots.length === 0) return null;
+  const [{ from }] = spots;
+  const middle = (from.x + card.x) / 2;
+  return (
+    <>
+      <Light
+        view={view}
+        lit={{ id: shown.id, page, taken: () => boxesOn(page, pictureNow) }}
+        spots={spots.map(({ spot }) => spot)}
+        card={card}
+      />
+      <svg className={styles.thread} width={view.stageWidth} height={view.stageHeight} aria-hidden="true">
+        <path d={`M${from.x} ${from.y}C${middle} ${from.y} ${middle} ${y} ${card.x} ${y}`} />
+      </svg>
+    </>
   );
 }
 

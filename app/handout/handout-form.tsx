@@ -3,10 +3,12 @@ import { Link } from 'react-router';
 import type { Supply } from '../../core/handout/permission';
 import { SUPPLIES } from '../../core/handout/permission';
 import type { Sheet } from '../../core/schema/sheet';
+import { dueWords, useZone } from '../browser/time';
 import { DayField } from '../fields/day-field';
 import { Action } from '../parts/action';
 import type { HandOutDraft, HandOutView } from './draft';
 import { LookForEdit } from './lookfor-edit';
+import type { Point } from './shown';
 import { RubricEdit } from './rubric-edit';
 import styles from './hand-out.module.css';
 
@@ -80,55 +82,83 @@ const OpenSupplies = ({ of: { draft, set } }: Of) => (
   </section>
 );
 
-type Props = Of & { view: HandOutView; sheet: Sheet; onRefuse: (reason: string) => void };
+/** What pressing the button will do, in words. */
+function Outcome({ of: { draft }, classes }: Of & Pick<HandOutView, 'classes'>) {
+  const zone = useZone();
+  const chosen = classes.filter(({ id }) => draft.classes.includes(id));
+  const students = chosen.reduce((sum, { size }) => sum + size, 0);
+  if (chosen.length === 0) return <span className={styles.lacking}>Choose a class first.</span>;
+  const due = draft.due && !Number.isNaN(Date.parse(draft.due)) ? new Date(draft.due) : null;
+  return (
+    <span>
+      <b>{students === 1 ? '1 student' : `${students} students`}</b> of {chosen.map(({ name }) => name).join(' and ')},{' '}
+      {dueWords(due, Date.now(), zone)}
+    </span>
+  );
+}
 
-export function HandoutForm({ of, view, sheet, onRefuse }: Props) {
+type Props = Of & {
+  view: HandOutView;
+  sheet: Sheet;
+  onRefuse: (reason: string) => void;
+  point: Point;
+  /** The cards of look-fors have moved. */
+  onScroll: () => void;
+};
+
+export function HandoutForm({ of, view, sheet, onRefuse, point, onScroll }: Props) {
   const { draft, set, tried, wrong } = of;
   return (
-    <div className={styles.handingForm}>
-      <section>
-        <label className={styles.block} htmlFor="title">
-          Name of the handout
-        </label>
-        <Input id="title" value={draft.title} onChange={(event) => set({ title: event.target.value })} />
-      </section>
-      <WhoAndWhen of={of} classes={view.classes} />
-      <section>
-        <label className={styles.block} htmlFor="brief">
-          Brief: what to do
-        </label>
-        <Input.TextArea
-          id="brief"
-          rows={3}
-          value={draft.brief}
-          onChange={(event) => set({ brief: event.target.value })}
-        />
-      </section>
-      <section>
-        <h2>What you will look for</h2>
-        <LookForEdit
-          sheet={sheet}
-          lookFors={draft.lookFors}
-          tried={tried}
-          onChange={(lookFors) => set({ lookFors })}
-          onRefuse={onRefuse}
-        />
-      </section>
-      <section>
-        <h2>Rubric</h2>
-        <RubricEdit rubric={draft.rubric} onChange={(rubric) => set({ rubric })} />
-      </section>
-      <OpenSupplies of={of} />
-      {wrong && <Alert type="error" showIcon title={wrong.problem} role="alert" />}
-      <Button type="primary" size="large" loading={of.sending} onClick={() => void of.send()}>
-        Hand it out
-      </Button>
-      {of.isKept && (
-        <p className="quiet">
-          What you filled in is kept in this browser until it is handed out.{' '}
-          <Action onClick={of.startOver}>start over</Action>
-        </p>
-      )}
+    <div className={styles.handingAll}>
+      <div className={styles.handingForm} onScroll={onScroll}>
+        <section>
+          <label className={styles.block} htmlFor="title">
+            Name of the handout
+          </label>
+          <Input id="title" value={draft.title} onChange={(event) => set({ title: event.target.value })} />
+        </section>
+        <WhoAndWhen of={of} classes={view.classes} />
+        <section>
+          <label className={styles.block} htmlFor="brief">
+            Brief: what to do
+          </label>
+          <Input.TextArea
+            id="brief"
+            rows={3}
+            value={draft.brief}
+            onChange={(event) => set({ brief: event.target.value })}
+          />
+        </section>
+        <section>
+          <h2>What you will look for</h2>
+          <LookForEdit
+            sheet={sheet}
+            lookFors={draft.lookFors}
+            tried={tried}
+            onChange={(lookFors) => set({ lookFors })}
+            onRefuse={onRefuse}
+            point={point}
+          />
+        </section>
+        <section>
+          <h2>Rubric</h2>
+          <RubricEdit rubric={draft.rubric} onChange={(rubric) => set({ rubric })} />
+        </section>
+        <OpenSupplies of={of} />
+        {of.isKept && (
+          <p className="quiet">
+            What you filled in is kept in this browser until it is handed out.{' '}
+            <Action onClick={of.startOver}>start over</Action>
+          </p>
+        )}
+      </div>
+      <footer className={styles.send}>
+        {wrong && <Alert type="error" showIcon title={wrong.problem} role="alert" />}
+        <Outcome of={of} classes={view.classes} />
+        <Button type="primary" size="large" loading={of.sending} onClick={() => void of.send()}>
+          Hand it out
+        </Button>
+      </footer>
     </div>
   );
 }

@@ -7,6 +7,7 @@ import type { Result } from '../../core/lookfors/kind';
 import type { Sheet } from '../../core/schema/sheet';
 import { Settings } from './lookfors/all';
 import { Choice } from '../fields/choice';
+import type { Point } from './shown';
 import styles from './hand-out.module.css';
 
 /** Choosing look-fors. Each is tried at once on the teacher's own sheet. */
@@ -17,15 +18,26 @@ type Props = {
   tried: Result[];
   onChange: (lookFors: LookFor[]) => void;
   onRefuse: (reason: string) => void;
+  point: Point;
 };
 
-export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse }: Props) {
+export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse, point }: Props) {
   const set = (index: number, patch: Partial<LookFor>) =>
     onChange(lookFors.map((lookFor, i) => (i === index ? ({ ...lookFor, ...patch } as LookFor) : lookFor)));
   return (
     <div className={styles.lookforEdit}>
       {lookFors.map((lookFor, i) => (
-        <div key={lookFor.id} className={styles.lookforRow}>
+        <div
+          key={lookFor.id}
+          className={styles.lookforRow}
+          onPointerEnter={({ currentTarget }) => point(lookFor.id, currentTarget)}
+          onPointerLeave={({ currentTarget }) =>
+            // What is being written on stays lit.
+            currentTarget.contains(document.activeElement) ? undefined : point(null)
+          }
+          onFocus={({ currentTarget }) => point(lookFor.id, currentTarget)}
+          onBlur={() => point(null)}
+        >
           <div className={styles.lookforLine}>
             <Input
               size="small"

@@ -8,6 +8,7 @@ import { check, formOf, jsonOf } from '../form.server';
 import { useHandOut } from '../handout/draft';
 import { GivenSheet } from '../handout/given-sheet';
 import { HandoutForm } from '../handout/handout-form';
+import { useShownLookFor } from '../handout/shown';
 import { Strip } from '../house/strip';
 import { useSending } from '../keeping/sender';
 import { allowed, filledIn, requireRole } from '../who.server';
@@ -49,6 +50,8 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
   useSending(loaderData.personId);
   const sheet = useEditor(editor, 'sheet');
   const handOut = useHandOut(editor, sheet, loaderData);
+  const { shown, point } = useShownLookFor(handOut.tried);
+  const [scrolled, setScrolled] = useState(0);
   return (
     <div className={`${styles.frame} ${handOutStyles.handing}`}>
       <Strip home="/desk" title={`Hand out: ${sheet.title}`} before={<SaveWords editor={editor} />}>
@@ -56,9 +59,16 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
       </Strip>
       <div className={styles.row}>
         <div className={`${styles.main} ${styles.wide}`}>
-          <GivenSheet editor={editor} sheet={sheet} />
+          <GivenSheet editor={editor} sheet={sheet} shown={shown} scrolled={scrolled} />
           <aside className="margin-column" aria-label="Who, when and what">
-            <HandoutForm of={handOut} view={loaderData} sheet={sheet} onRefuse={(reason) => editor.say(reason)} />
+            <HandoutForm
+              of={handOut}
+              view={loaderData}
+              sheet={sheet}
+              onRefuse={(reason) => editor.say(reason)}
+              point={point}
+              onScroll={() => setScrolled((times) => times + 1)}
+            />
           </aside>
         </div>
       </div>

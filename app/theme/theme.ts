@@ -17,7 +17,7 @@ export const theme: ThemeConfig = {
     colorBgBase: COLOURS.paper,
     colorBgContainer: COLOURS.paper,
     colorBgElevated: COLOURS.paper,
-    colorBorder: COLOURS['line-strong'],
+    colorBorder: COLOURS.edge,
     colorBorderSecondary: COLOURS.line,
     colorLink: COLOURS.sky,
     colorLinkHover: COLOURS['sky-deep'],

@@ -1,4 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import { contrastOf } from '../../core/colour/space';
 import path from 'node:path';
 import { describe, expect, test } from 'vitest';
 import { COLOURS, RADII, SIZES, tokensCss } from './tokens';
@@ -94,4 +95,12 @@ describe('styles', () => {
         ).toEqual([]);
     }
   });
+});
+
+test('edges of fields stand out from what they are on by 3 to 1, and text by 4.5 to 1', () => {
+  const { paper, white, lit, drawer, margin, desk, tint, cream } = COLOURS;
+  for (const ground of [paper, white, lit, drawer]) expect(contrastOf(COLOURS.edge, ground)).toBeGreaterThan(3);
+  for (const words of [COLOURS.ink, COLOURS['ink-soft'], COLOURS.soft, COLOURS['moss-deep']])
+    for (const ground of [paper, white, lit, drawer, margin, desk, tint, cream])
+      expect(contrastOf(words, ground)).toBeGreaterThan(4.5);
 });

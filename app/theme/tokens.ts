@@ -17,6 +17,8 @@ export const COLOURS = {
   'line-strong': '#cfc5ab',
   'line-soft': '#e9dfc8',
   'line-dark': '#a99f83',
+  /** Edges of fields and buttons: 3 to 1 against what they stand on. */
+  edge: '#8f8669',
   moss: '#456632',
   'moss-deep': '#2f4d26',
   'moss-mid': '#6d8d57',

@@ -1,0 +1,27 @@
+import { useMemo, useState } from 'react';
+import { evidenceOn } from '../../core/lookfors/spots';
+import type { Result } from '../../core/lookfors/kind';
+import type { Box } from '../../core/geometry/matrix';
+import type { Page } from '../../core/schema/sheet';
+import { pictureNow } from '../drawing/resources';
+
+/** The look-for that is pointed at or worked on: light falls from its card onto what it is about. */
+
+export type Shown = {
+  id: string;
+  card: HTMLElement;
+  /** Its spots on a page, in points. */
+  spotsOn: (page: Page) => Box[];
+};
+
+/** For the cards: the pointer or the focus is on one, or on none. */
+export type Point = (id: string | null, card?: HTMLElement) => void;
+
+export function useShownLookFor(tried: readonly Result[]): { shown: Shown | null; point: Point } {
+  const [at, setAt] = useState<{ id: string; card: HTMLElement } | null>(null);
+  const shown = useMemo(() => {
+    const result = at && tried.find(({ id }) => id === at.id);
+    return result ? { ...at, spotsOn: (page: Page) => evidenceOn(page, result.evidence, pictureNow) } : null;
+  }, [at, tried]);
+  return { shown, point: (id, card) => setAt(id !== null && card ? { id, card } : null) };
+}

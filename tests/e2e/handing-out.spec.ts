@@ -1,0 +1,51 @@
+import { enter, expect, openSheet, test } from './house';
+
+/** Handing out: what will happen is said beside the button, and each look-for lights what it is about. */
+
+test('the button stays in view, with what it will do', async ({ browser, house }) => {
+  const page = await enter(browser, house, 'Maren');
+  await page.setViewportSize({ width: 1024, height: 640 });
+  await openSheet(page, 'Parts of the grey heron');
+  await page.getByRole('link', { name: 'Hand out' }).click();
+  const send = page.getByRole('button', { name: 'Hand it out' });
+  const said = page.locator('.hand-out_send');
+  await expect(send).toBeInViewport();
+  await expect(said).toContainText('Choose a class first.');
+  await page.getByRole('checkbox', { name: /Avocet/ }).check();
+  await expect(said).toContainText('9 students of Avocet, no due time');
+  await page.getByRole('checkbox', { name: /Curlew/ }).check();
+  await expect(said).toContainText('35 students of Avocet and Curlew');
+  await page.getByRole('button', { name: 'Add a row' }).scrollIntoViewIfNeeded();
+  await expect(send).toBeInViewport();
+});
+
+test('a look-for lights its spots under the pointer and while it is worked on, and the keys do as the pointer', async ({
+  browser,
+  house,
+}) => {
+  const page = await enter(browser, house, 'Maren');
+  await openSheet(page, 'Parts of the grey heron');
+  await page.getByRole('link', { name: 'Hand out' }).click();
+  const cards = page.locator('.hand-out_lookforRow');
+  const light = page.locator('.light_light');
+  const thread = page.locator('.hand-out_thread path');
+  await expect(cards).toHaveCount(3);
+  await expect(light).toHaveCount(0);
+  await cards.nth(1).hover();
+  await expect(light).toHaveCount(1);
+  // Nine labels.
+  await expect(light.locator('mask ellipse')).not.toHaveCount(0);
+  const first = await thread.getAttribute('d');
+  await cards.nth(0).hover();
+  await expect.poll(() => thread.getAttribute('d')).not.toBe(first);
+  await page.mouse.move(300, 20);
+  await expect(light).toHaveCount(0);
+  await cards.nth(2).getByRole('textbox').first().focus();
+  await expect(light).toHaveCount(1);
+  await page.keyboard.type('!');
+  await expect(light).toHaveCount(1);
+  // The thread goes with its card.
+  const before = await thread.getAttribute('d');
+  await page.locator('.hand-out_handingForm').evaluate((form) => form.scrollBy(0, 120));
+  await expect.poll(() => thread.getAttribute('d')).not.toBe(before);
+});
