@@ -16,7 +16,7 @@ import { Light } from '../margin/light';
 import type { View } from '../margin/view';
 import { onStage, useView } from '../margin/view';
 import { sentence } from '../parts/sentence';
-import { ACCESS_WORDS } from '../settings/access-fields';
+import { ACCESS_WORDS } from '../settings/access-words';
 import { SheetRoom } from '../margin/sheet-room';
 import { PageTabs } from '../parts/page-tabs';
 import type { Shown } from './shown';

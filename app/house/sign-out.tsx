@@ -1,5 +1,5 @@
 import { Action } from '../parts/action';
-import { Modal } from 'antd';
+import { Ask } from '../parts/ask';
 import { useState } from 'react';
 import { Form } from 'react-router';
 import type { Unsent } from '../keeping/seal';
@@ -52,29 +52,29 @@ export function SignOut({ personId }: { personId: string }) {
       >
         <Action type="submit">Sign out</Action>
       </Form>
-      <Modal
-        open={unsent.documents + unsent.words > 0}
-        title={titleOf(unsent)}
-        okText="Sign out anyway"
-        cancelText="Stay"
-        onOk={() => void leave()}
-        onCancel={() => setUnsent(NOTHING)}
-      >
-        {unsent.documents > 0 &&
-          `To save it, stay and open ${unsent.documents === 1 ? 'the sheet' : 'each of them'} once more. `}
-        If you sign out, it is locked away on this machine: nobody else can read it, and it comes back when you sign in
-        here again.
-      </Modal>
-      <Modal
-        open={problem}
-        title="You are still signed in"
-        okText="Try again"
-        cancelText="Stay"
-        onOk={() => void leave()}
-        onCancel={() => setProblem(false)}
-      >
-        The school can’t be reached. Sign out when the network is back.
-      </Modal>
+      {unsent.documents + unsent.words > 0 && (
+        <Ask
+          title={titleOf(unsent)}
+          ok={{ words: 'Sign out anyway', act: () => void leave() }}
+          cancel="Stay"
+          onCancel={() => setUnsent(NOTHING)}
+        >
+          {unsent.documents > 0 &&
+            `To save it, stay and open ${unsent.documents === 1 ? 'the sheet' : 'each of them'} once more. `}
+          If you sign out, it is locked away on this machine: nobody else can read it, and it comes back when you sign
+          in here again.
+        </Ask>
+      )}
+      {problem && (
+        <Ask
+          title="You are still signed in"
+          ok={{ words: 'Try again', act: () => void leave() }}
+          cancel="Stay"
+          onCancel={() => setProblem(false)}
+        >
+          The school can’t be reached. Sign out when the network is back.
+        </Ask>
+      )}
     </>
   );
 }

@@ -1,16 +1,13 @@
-import { Modal } from 'antd';
+import { Ask } from '../parts/ask';
 import type { ReturningPiece } from './returning';
 import styles from '../student/student.module.css';
 
 /** What is asked before a piece with unfinished notes is returned. It comes with the page: it is asked offline, too. */
-
-export const UnfinishedNotes = ({ of: { asking, written, stay, finishAndGive } }: { of: ReturningPiece }) => (
-  <Modal
-    open={asking !== null}
+export const UnfinishedNotes = ({ of: { written, stay, finishAndGive } }: { of: ReturningPiece }) => (
+  <Ask
     title={written.length === 1 ? 'One note is not finished' : `${written.length} notes are not finished`}
-    okText={`Keep ${written.length === 1 ? 'it' : 'them'} and give back`}
-    cancelText="Stay"
-    onOk={finishAndGive}
+    ok={{ words: `Keep ${written.length === 1 ? 'it' : 'them'} and give back`, act: finishAndGive }}
+    cancel="Stay"
     onCancel={stay}
   >
     {written.map(({ note, body }) => (
@@ -18,5 +15,5 @@ export const UnfinishedNotes = ({ of: { asking, written, stay, finishAndGive } }
         {body}
       </p>
     ))}
-  </Modal>
+  </Ask>
 );

@@ -2,11 +2,12 @@ import { Segments } from '../fields/segments';
 import { cutTo } from '../../core/values/characters';
 import { Input } from 'antd';
 import { bodyText } from '../../core/text/body';
-import type { Item, TextItem, Access } from '../../core/schema/sheet';
+import type { Item, TextItem } from '../../core/schema/sheet';
 import { idsWithin } from '../../core/sheet/tree';
 import type { Editor } from '../document/editor';
 import { setValues } from '../commands/set-values';
 import { Toggle } from '../fields/toggle';
+import { ACCESS_WORDS } from './access-words';
 import { Row, Split } from '../parts/row';
 
 /** What students may do with an item, and whether they get it empty. */
@@ -23,8 +24,6 @@ function blankNote(editor: Editor, item: TextItem): string | null {
   return null;
 }
 
-/** What a student may do, in words. */
-export const ACCESS_WORDS: Record<Access, string> = { fixed: 'look only', fill: 'fill in', free: 'change' };
 export const ACCESSES = Object.entries(ACCESS_WORDS).map(([value, label]) => ({ value, label }));
 
 export function AccessFields({ editor, item }: { editor: Editor; item: Item }) {

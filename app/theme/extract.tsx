@@ -9,7 +9,6 @@ import {
   Input,
   InputNumber,
   message,
-  Modal,
   Popover,
   Radio,
   Segmented,
@@ -35,9 +34,8 @@ import { tokensCss } from './tokens';
 const opened = (component: unknown) =>
   (component as { _InternalPanelDoNotUseOrYouWillBeFired: ComponentType<Record<string, unknown>> })
     ._InternalPanelDoNotUseOrYouWillBeFired;
-const [DatePanel, ModalPanel, PopoverPanel, TooltipPanel, SelectPanel, DropdownPanel, MessagePanel] = [
+const [DatePanel, PopoverPanel, TooltipPanel, SelectPanel, DropdownPanel, MessagePanel] = [
   DatePicker,
-  Modal,
   Popover,
   Tooltip,
   Select,
@@ -63,7 +61,6 @@ renderToString(
       <Slider />
       <Switch />
       <Select />
-      <ModalPanel title="a" />
       <PopoverPanel title="a" />
       <TooltipPanel title="a" />
       <SelectPanel />

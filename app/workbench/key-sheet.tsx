@@ -1,5 +1,5 @@
 import styles from './key-sheet.module.css';
-import { Modal } from 'antd';
+import { Ask } from '../parts/ask';
 import type { Editor } from '../document/editor';
 import { COMMANDS, OTHER_KEYS } from './keys';
 
@@ -19,7 +19,7 @@ export default function KeySheet({ editor }: { editor: Editor }) {
     </div>
   );
   return (
-    <Modal open title="Keyboard shortcuts" footer={null} width={860} onCancel={() => editor.put({ keySheet: false })}>
+    <Ask title="Keyboard shortcuts" wide onCancel={() => editor.put({ keySheet: false })}>
       <div className={styles.sheet}>
         {COMMANDS.map(({ title, commands }) => (
           <section key={title}>
@@ -32,6 +32,6 @@ export default function KeySheet({ editor }: { editor: Editor }) {
           <dl>{OTHER_KEYS.map(row)}</dl>
         </section>
       </div>
-    </Modal>
+    </Ask>
   );
 }

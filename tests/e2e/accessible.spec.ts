@@ -82,6 +82,57 @@ test('everything that opens on the workbench has names and contrast', async ({ b
   await check(page, 'another size');
 });
 
+test('the states of the screens have names and contrast: empty, searched, asked, refused, lit', async ({
+  browser,
+  house,
+}) => {
+  const fresh = await (await browser.newContext({ baseURL: house.url })).newPage();
+  await fresh.goto('/nowhere');
+  await expect(fresh.getByRole('button', { name: 'Back' })).toBeVisible();
+  await check(fresh, 'nothing here');
+  await fresh.goto('/join?code=CURLW');
+  await fresh.getByRole('button', { name: 'Bea Lindgren' }).click();
+  for (const picture of ['crab', 'owl', 'crab'])
+    await fresh.getByRole('button', { name: picture, exact: true }).click();
+  await check(fresh, 'three pictures');
+  await fresh.getByRole('button', { name: 'kite', exact: true }).click();
+  await expect(fresh.getByRole('alert')).toContainText('Those are not your pictures');
+  await check(fresh, 'wrong pictures');
+
+  const page = await enter(browser, house, 'Maren');
+  await page.getByRole('button', { name: 'More for After dark', exact: true }).click();
+  await expect(page.getByRole('menuitem', { name: 'Put into the bin' })).toBeVisible();
+  await check(page, 'menu of a sheet');
+  await page.getByRole('menuitem', { name: 'Put into the bin' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'in the bin' })).toBeVisible();
+  await check(page, 'put into the bin');
+  await page.getByRole('link', { name: /^Bin/ }).click();
+  await page.getByRole('button', { name: 'Delete for good' }).click();
+  await check(page, 'the bin');
+  await page.getByRole('button', { name: 'Restore' }).click();
+  await expect(page.getByText('Nothing is in the bin')).toBeVisible();
+  await check(page, 'an empty bin');
+  await page.getByRole('button', { name: '+ New folder' }).click();
+  await expect(page.getByLabel('Name of the folder')).toBeVisible();
+  await check(page, 'naming a folder');
+  for (const wanted of ['crab', 'quasar']) {
+    await page.getByRole('searchbox').fill(wanted);
+    await check(page, `searched for ${wanted}`);
+  }
+  await page.goto('/classes');
+  await page.getByRole('button', { name: 'Ayo Bankole' }).click();
+  await check(page, 'a student of a class');
+  await page.goto('/desk');
+  await page.getByRole('button', { name: 'Worksheet', exact: true }).click();
+  await expect(page.locator('.light_light')).toHaveCount(1);
+  await check(page, 'a new worksheet');
+  await openSheet(page, 'Parts of the grey heron');
+  await page.getByRole('link', { name: 'Hand out' }).click();
+  await page.locator('.hand-out_lookforRow').nth(1).hover();
+  await expect(page.locator('.light_light')).toHaveCount(1);
+  await check(page, 'handing out, lit');
+});
+
 test('the makers and their recipes have names and contrast', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Maren');
   await blankPage(page);
