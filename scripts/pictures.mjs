@@ -93,7 +93,10 @@ async function ownPicture(page) {
   }
   await page.locator('.drawer_tab', { hasText: 'Pictures' }).click();
   await page.getByRole('button', { name: 'uploaded' }).click();
-  await page.getByRole('button', { name: 'lobster', exact: true }).waitFor();
+  await page
+    .getByRole('tabpanel', { name: 'Pictures' })
+    .getByRole('button', { name: 'lobster', exact: true })
+    .waitFor();
   await page
     .locator('.save-words_words')
     .getByText(/^saved/i)
@@ -109,8 +112,14 @@ async function press(page, x, y) {
 }
 
 try {
+  const nobody = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: base })).newPage();
+  await nobody.goto('/');
+  await shot(nobody, 'front');
   const teacher = await enter('Maren');
   await shot(teacher, 'desk');
+  await teacher.goto('/classes');
+  await shot(teacher, 'classes');
+  await teacher.goto('/desk');
   await teacher.locator('.sheets_open', { hasText: 'grey heron' }).click();
   await teacher.locator('.page-view').waitFor();
   await press(teacher, 690, 265);
@@ -165,6 +174,9 @@ try {
   await teacher.locator('.page-view').waitFor();
   await teacher.getByRole('link', { name: 'Hand out' }).click();
   await teacher.locator('.hand-out_touchMark').first().waitFor();
+  await teacher.getByRole('checkbox', { name: /Curlew/ }).check();
+  // The look-for that is written on is lit.
+  await teacher.locator('.hand-out_lookforRow').nth(1).getByRole('textbox').first().focus();
   await shot(teacher, 'hand-out');
   await teacher.goto('/desk');
   await teacher.locator('.handouts_open', { hasText: 'grey heron' }).click();
@@ -173,6 +185,10 @@ try {
   await teacher.locator('.spread_card', { hasText: 'Dara Kowal' }).click();
   await teacher.locator('.page-view').waitFor();
   await shot(teacher, 'reading');
+  await teacher.goto('/desk');
+  await teacher.getByRole('button', { name: 'Worksheet', exact: true }).click();
+  await teacher.locator('.light_light').waitFor();
+  await shot(teacher, 'beginning');
   await ownPicture(teacher);
   const student = await enter('Ayo');
   await shot(student, 'tray');

@@ -17,8 +17,9 @@ export default function Credits() {
         <p>
           Colour pictures: Fluent Emoji (flat) by Microsoft, MIT licence, as packed by Iconify; search words from
           emojilib and Emojibase, MIT. Silhouettes: by Lorc, Delapouite and others, game-icons.net, licence CC BY 3.0,
-          taken apart into paths. Maps: made from Natural Earth data, public domain. All diagrams, leaf states and all
-          other drawings: made for Dappled Margin, dedicated to the public domain (CC0 1.0).
+          taken apart into paths. Maps: made from Natural Earth data, public domain. All diagrams, leaf states, the
+          pictures to sign in with and all other drawings: made for Dappled Margin, dedicated to the public domain (CC0
+          1.0).
         </p>
         <h2>Faces</h2>
         <ul>

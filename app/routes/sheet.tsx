@@ -22,7 +22,7 @@ import { Aids } from '../workbench/aids';
 import { useKeys } from '../workbench/keys';
 import { countOf, useProof } from '../workbench/proof';
 import { entriesFor } from '../workbench/sheet-entries';
-import { stepsLit, useFirstSteps } from '../workbench/first-steps';
+import { litFrom, stepsLit, useFirstSteps } from '../workbench/first-steps';
 import { SheetStage } from '../workbench/sheet-stage';
 import { Stack } from '../workbench/stack';
 import { TitleStrip } from '../workbench/title-strip';
@@ -137,6 +137,13 @@ function Workbench({ loaded }: { loaded: Loaded }) {
   const shown = useDeferredValue(now);
   // When a picture has loaded its parts are known.
   const entries = useMemo(() => entriesFor(editor, shown), [editor, shown, arrived]); // eslint-disable-line react-hooks/exhaustive-deps
+  const [pressed, setPressed] = useState<string | null>(null);
+  useEffect(() => setPressed(null), [selection, editing]);
+  const lit = useMemo(() => {
+    // A card that was pressed lights its spot until something else is selected.
+    if (pressed !== null && entries.some(({ id, light }) => id === pressed && light)) return litFrom(pressed, page);
+    return steps && selection.length === 0 && !past ? stepsLit(sheet, page, steps.steps) : null;
+  }, [pressed, entries, steps, selection, past, sheet, page]);
 
   return (
     <>
@@ -163,7 +170,8 @@ function Workbench({ loaded }: { loaded: Loaded }) {
         stage={stage}
         view={view}
         entries={entries}
-        lit={steps && selection.length === 0 && !past ? stepsLit(sheet, page, steps.steps) : null}
+        lit={lit}
+        onChooseEntry={setPressed}
         marginLabel="Margin"
         above={rulers && <Rulers editor={editor} view={view} page={page} unit={sheet.unit} />}
       >

@@ -165,6 +165,9 @@ export function stepsEntry(
   };
 }
 
+/** Light from a card of the margin. */
+export const litFrom = (id: string, page: Page): Lit => ({ id, page, taken: () => boxesOn(page, pictureNow) });
+
 /** The light on what the next step is about. */
 export const stepsLit = (sheet: Sheet, page: Page, steps: readonly FirstStep[]): Lit | null =>
-  sampleOf(sheet, page, steps) && { id: 'steps', page, taken: () => boxesOn(page, pictureNow) };
+  sampleOf(sheet, page, steps) && litFrom('steps', page);

@@ -4,6 +4,7 @@ import { DRAWN } from '../../core/schema/defaults';
 import type { ReactNode } from 'react';
 import { useEffect, useState } from 'react';
 import type { Point } from '../../core/geometry/matrix';
+import { lightOn } from '../../core/handout/spots';
 import { needsOf } from '../../core/sheet/needs';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
@@ -14,6 +15,7 @@ import { LEAST_PRINTED } from '../../core/text/style';
 import type { Finding, Found } from '../../workers/studio';
 import type { MarginEntry } from '../margin/margin';
 import type { Editor } from '../document/editor';
+import { pictureNow } from '../drawing/resources';
 import { studio } from '../document/helpers';
 import settingsStyles from '../settings/settings.module.css';
 
@@ -74,6 +76,7 @@ function entriesOf<F extends FoundAt>(
         anchor: found.at,
         tone: 'straw' as const,
         label: `${label}: ${name}`,
+        light: () => lightOn(page, item, pictureNow),
         content: (
           <div className="finding">
             <h3>

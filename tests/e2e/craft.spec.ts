@@ -254,6 +254,9 @@ test.describe('the finer work', () => {
     const card = page.getByRole('region', { name: /^Hard to read/ });
     await expect(card).toContainText('should be 4.5');
     await expect(page.locator('.workbench_hardWords')).toHaveText('1 to look at');
+    // Pressed, it lights what it is about.
+    await card.getByRole('heading').click();
+    await expect(page.locator('.light_light')).toHaveCount(1);
     await card
       .getByRole('button', { name: /another colour/ })
       .first()
