@@ -1,3 +1,4 @@
+import { Alert } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ShouldRevalidateFunctionArgs } from 'react-router';
 import { redirect, useSearchParams } from 'react-router';
@@ -177,7 +178,7 @@ function emptyWords(place: string | null, folder?: string): string {
   return 'No sheets yet. Begin one with the row above.';
 }
 
-export default function Desk({ loaderData }: Route.ComponentProps) {
+export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
   const { person, demo, now, handouts, sheets, folders, purposes, binDays } = loaderData;
   const [parameters] = useSearchParams();
   const asked = parameters.get('in');
@@ -202,6 +203,7 @@ export default function Desk({ loaderData }: Route.ComponentProps) {
         <div className="demo-note">This is the demo school: everybody in it is made up. Change what you like.</div>
       )}
       <main>
+        {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
         <Beginnings
           purposes={purposes}
           folderId={place === BIN ? null : place}

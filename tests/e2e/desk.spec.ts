@@ -24,6 +24,7 @@ test('sheets are put into folders by menu and by dragging, copied, put into the 
   const page = await enter(browser, house, 'Maren');
   const sheets = page.locator('.sheets_sheet');
   const sheet = (name: string) => sheets.filter({ hasText: name });
+  await expect(sheets.first()).toBeVisible();
   const all = await sheets.count();
   const place = (name: RegExp) => page.getByRole('navigation', { name: 'Folders' }).getByRole('link', { name });
   const more = async (name: string, what: string) => {
@@ -134,6 +135,9 @@ test('without the network nothing is lost, and what was asked can be asked again
   await page.getByRole('menuitem', { name: 'Put into the bin' }).click();
   await expect(page.getByRole('alert')).toContainText('The school can’t be reached just now');
   await expect(page.locator('.sheets_open', { hasText: 'After dark' })).toBeVisible();
+  await page.locator('.answer-bar_bar').getByRole('button').click();
+  await page.getByRole('button', { name: 'Poster', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('The school can’t be reached just now');
   await page.unroute('**/desk*');
   await page.getByRole('button', { name: 'More for After dark', exact: true }).click();
   await page.getByRole('menuitem', { name: 'Put into the bin' }).click();
