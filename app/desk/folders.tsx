@@ -33,6 +33,7 @@ function Place({ to, here, count, onSheet, children }: PlaceProps) {
       className={styles.place}
       aria-current={here ? 'page' : undefined}
       data-over={over || undefined}
+      onDragEnter={(event) => takes(event) && event.preventDefault()}
       onDragOver={(event) => {
         if (!takes(event)) return;
         event.preventDefault();

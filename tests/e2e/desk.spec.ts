@@ -1,4 +1,4 @@
-import { enter, expect, openSheet, test } from './house';
+import { carry, enter, expect, openSheet, test } from './house';
 
 /** The Desk: what comes next, and a teacher's own order among sheets. */
 
@@ -45,7 +45,7 @@ test('sheets are put into folders by menu and by dragging, copied, put into the 
   await place(/All sheets/).click();
   await more('After dark', 'Put into “Été Ω”');
   await expect(place(/Été Ω/)).toHaveText('Été Ω 1');
-  await sheet('Who eats whom').dragTo(place(/Été Ω/));
+  await carry(page, sheet('Who eats whom'), place(/Été Ω/));
   await expect(place(/Été Ω/)).toHaveText('Été Ω 2');
   await place(/Été Ω/).click();
   await expect(sheets).toHaveCount(2);

@@ -7,7 +7,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { test as base, expect } from '@playwright/test';
-import type { Browser, BrowserContext, Page } from '@playwright/test';
+import type { Browser, BrowserContext, Locator, Page } from '@playwright/test';
 import { SEEDED } from './prepare';
 
 /** A server of the test file's own, on its own copy of the demo school. */
@@ -233,6 +233,14 @@ export const stack = (page: Page) => page.locator('.stack_item');
 /** Turns to a leaf of the settings in the margin. */
 export const leaf = (page: Page, name: string) =>
   page.getByRole('tablist', { name: 'Settings' }).getByRole('tab', { name }).click();
+
+/** Drags one thing onto another and drops it there. As a hand does, it goes on moving when it has arrived. */
+export async function carry(page: Page, from: Locator, to: Locator): Promise<void> {
+  await from.hover();
+  await page.mouse.down();
+  for (const x of [8, 14, 20]) await to.hover({ position: { x, y: 14 } });
+  await page.mouse.up();
+}
 
 /** Begins a blank page from the Desk. */
 export async function blankPage(page: Page): Promise<void> {

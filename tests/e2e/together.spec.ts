@@ -2,6 +2,7 @@ import { SECRET } from '../../demo/school';
 import type { Page } from '@playwright/test';
 import {
   blankPage,
+  carry,
   compartment,
   drag,
   drawn,
@@ -86,7 +87,7 @@ test.describe('things among others', () => {
       await drag(page, [396, 306], [x, 200], 'Control');
     }
     expect(await names(page)).toEqual(['star', 'heart', 'oval']);
-    await stack(page).nth(2).dragTo(stack(page).first());
+    await carry(page, stack(page).nth(2), stack(page).first());
     await expect.poll(() => names(page)).toEqual(['oval', 'star', 'heart']);
     await press(page, 700, 500);
     const heart = await onPage(page, 350, 200);
