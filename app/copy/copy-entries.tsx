@@ -2,13 +2,13 @@ import { useMemo, useState } from 'react';
 import type { useFetcher } from 'react-router';
 import type { Box } from '../../core/geometry/matrix';
 import { rightMiddle } from '../../core/geometry/box';
-import { boxesOn } from '../../core/handout/spots';
 import { boxOf } from '../../core/items/hit';
 import type { Result } from '../../core/lookfors/kind';
 import type { Page } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import { useZone } from '../browser/time';
 import type { Editor } from '../document/editor';
+import { litFrom } from '../drawing/lit';
 import { pictureNow } from '../drawing/resources';
 import type { Lit } from '../margin/light';
 import type { MarginEntry } from '../margin/margin';
@@ -133,7 +133,7 @@ export function useCopyMargin({ editor, loaded, results, view, fetcher, handing 
     (here >= 0 && 'blank') ||
     chosenNote ||
     blank?.id;
-  const lit: Lit | null = source && !chosen ? { id: source, page, taken: () => boxesOn(page, pictureNow) } : null;
+  const lit: Lit | null = source && !chosen ? litFrom(source, page) : null;
   return {
     entries,
     lit,

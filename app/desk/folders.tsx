@@ -19,13 +19,13 @@ type PlaceProps = {
   to: string;
   here: boolean;
   count: number;
-  onSheet?: (sheetId: string) => void;
+  onSheet: (sheetId: string) => void;
   children: ReactNode;
 };
 
 function Place({ to, here, count, onSheet, children }: PlaceProps) {
   const [over, setOver] = useState(false);
-  const takes = ({ dataTransfer }: DragEvent) => onSheet !== undefined && dataTransfer.types.includes(DRAGGED);
+  const takes = ({ dataTransfer }: DragEvent) => dataTransfer.types.includes(DRAGGED);
   return (
     <Link
       to={to}
@@ -44,7 +44,7 @@ function Place({ to, here, count, onSheet, children }: PlaceProps) {
         setOver(false);
         if (!takes(event)) return;
         event.preventDefault();
-        onSheet!(event.dataTransfer.getData(DRAGGED));
+        onSheet(event.dataTransfer.getData(DRAGGED));
       }}
     >
       {children} <b>{count}</b>
@@ -90,7 +90,6 @@ export function Folders({ personId, folders, chosen, countIn }: Props) {
         <NameForm
           personId={personId}
           fields={{ do: 'add-folder' }}
-          label="Name of the folder"
           verb="Add folder"
           onDone={(folderId) => {
             setNaming(false);
@@ -126,7 +125,6 @@ export function FolderActions({ personId, folder }: { personId: string; folder: 
       <NameForm
         personId={personId}
         fields={{ do: 'rename-folder', folderId: folder.id }}
-        label="Name of the folder"
         verb="Save"
         now={folder.name}
         onDone={() => setNaming(false)}

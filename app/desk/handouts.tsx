@@ -96,18 +96,13 @@ type Props = {
 };
 
 export function Handouts({ handouts, now, found = false }: Props) {
-  const over = found
-    ? []
-    : inTurn(
-        handouts.filter((one) => isOver(one, now)),
-        now,
-      ).reverse();
-  const open = found
-    ? handouts
-    : inTurn(
-        handouts.filter((one) => !isOver(one, now)),
-        now,
-      );
+  const those = (over: boolean) =>
+    inTurn(
+      handouts.filter((one) => isOver(one, now) === over),
+      now,
+    );
+  const over = found ? [] : those(true).reverse();
+  const open = found ? handouts : those(false);
   const next = found ? undefined : open.find((one) => one.waitingFirst !== null);
   const rows = open.filter((one) => one !== next);
   return (

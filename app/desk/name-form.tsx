@@ -11,7 +11,6 @@ type Props = {
   personId: string;
   /** What is sent along with the name. */
   fields: Fields;
-  label: string;
   verb: string;
   /** The name it has now. */
   now?: string;
@@ -20,7 +19,7 @@ type Props = {
 };
 
 /** A name to type. It stays in the browser until it is taken or given up. */
-export default function NameForm({ personId, fields, label, verb, now = '', onDone }: Props) {
+export default function NameForm({ personId, fields, verb, now = '', onDone }: Props) {
   const [typed, setTyped] = useKept(personId, `desk/folder/${fields.folderId ?? 'new'}`, z.string());
   const fetcher = useFetcher<Answer>();
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
@@ -40,8 +39,8 @@ export default function NameForm({ personId, fields, label, verb, now = '', onDo
       ))}
       <Input
         name="name"
-        aria-label={label}
-        placeholder={label}
+        aria-label="Name of the folder"
+        placeholder="Name of the folder"
         autoFocus
         maxLength={60}
         status={answer?.problem ? 'error' : undefined}

@@ -2,7 +2,6 @@ import { useLayoutEffect, useMemo, useState } from 'react';
 import type { RefObject } from 'react';
 import { rightMiddle } from '../../core/geometry/box';
 import type { Point } from '../../core/geometry/matrix';
-import { boxesOn } from '../../core/handout/spots';
 import { givenOut } from '../../core/handout/copy';
 import { boxOf } from '../../core/items/hit';
 import { itemName } from '../../core/items/name';
@@ -11,8 +10,9 @@ import { isFramed } from '../../core/schema/sheet';
 import { setValues } from '../commands/set-values';
 import type { Editor } from '../document/editor';
 import { PageView, useDrawing } from '../drawing/page-view';
+import { litFrom } from '../drawing/lit';
 import { pictureNow } from '../drawing/resources';
-import { Light } from '../margin/light';
+import { LATCH, Light } from '../margin/light';
 import type { View } from '../margin/view';
 import { onStage, useView } from '../margin/view';
 import { sentence } from '../parts/sentence';
@@ -23,9 +23,6 @@ import type { Shown } from './shown';
 import styles from './hand-out.module.css';
 
 /** The sheet as students get it, where what they may do is set part by part. */
-
-/** The thread meets a high card at this height, in pixels. */
-const LATCH = 24;
 
 const NEXT: Record<Access, Access> = { fixed: 'fill', fill: 'free', free: 'fixed' };
 const ACCESSES = Object.keys(NEXT) as Access[];
@@ -113,12 +110,7 @@ function LookForLight({ shown, scrolled, page, view, stage }: LightProps) {
   const middle = (from.x + card.x) / 2;
   return (
     <>
-      <Light
-        view={view}
-        lit={{ id: shown.id, page, taken: () => boxesOn(page, pictureNow) }}
-        spots={spots.map(({ spot }) => spot)}
-        card={card}
-      />
+      <Light view={view} lit={litFrom(shown.id, page)} spots={spots.map(({ spot }) => spot)} card={card} />
       <svg className={styles.thread} width={view.stageWidth} height={view.stageHeight} aria-hidden="true">
         <path d={`M${from.x} ${from.y}C${middle} ${from.y} ${middle} ${y} ${card.x} ${y}`} />
       </svg>

@@ -7,6 +7,9 @@ import { onStage } from './view';
 
 /** Light from the margin: the spots in question are lit, the rest of the stage lies in mild shade. Never printed. */
 
+/** A thread meets its card at this height, in pixels. */
+export const LATCH = 24;
+
 export type Lit = {
   /** The entry that the light comes from. */
   id: string;

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import type { Box, Point } from '../../core/geometry/matrix';
 import { place } from '../../core/margin/place';
 import type { Lit } from './light';
-import { Light } from './light';
+import { LATCH, Light } from './light';
 import type { View } from './view';
 import { onStage } from './view';
 import styles from './margin.module.css';
@@ -30,8 +30,6 @@ export type MarginEntry = {
 
 const GAP = 10;
 const PAD = 12;
-/** The line meets its card at this height. */
-const LATCH = 24;
 
 const useIsomorphicLayout = typeof window === 'undefined' ? useEffect : useLayoutEffect;
 

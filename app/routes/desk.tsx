@@ -48,6 +48,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   };
 }
 
+const NOTHING: Answer = { problem: null, said: null, undo: null };
 /** What is said about what was done; most of it is seen. */
 const SAID: Partial<Record<Wanted['do'], string>> = {
   bin: `The sheet is in the bin. It is kept there for ${BIN_DAYS} days.`,
@@ -55,20 +56,20 @@ const SAID: Partial<Record<Wanted['do'], string>> = {
   'empty-bin': 'The bin is empty.',
 };
 
-export async function action({ request, context }: Route.ActionArgs) {
+export async function action({ request, context }: Route.ActionArgs): Promise<Answer> {
   const person = await requireRole(request, context, 'teacher');
   const read = check(OnDesk, await formOf(request));
-  if (!read.ok) return { said: null, undo: null, ...read.wrong } satisfies Answer;
+  if (!read.ok) return { ...NOTHING, ...read.wrong };
   const wanted = read.value;
   const done = await filledIn(doOnDesk(context.services.db, person, wanted));
-  if ('problem' in done) return { said: null, undo: null, ...done } satisfies Answer;
+  if ('problem' in done) return { ...NOTHING, ...done };
   if (done.sheetId) throw redirect(`/sheets/${done.sheetId}${wanted.do === 'begin' ? '?named=no' : ''}`);
   return {
     problem: null,
     said: SAID[wanted.do] ?? null,
     undo: wanted.do === 'bin' ? { do: 'restore', sheetId: wanted.sheetId } : null,
     folderId: done.folderId,
-  } satisfies Answer;
+  };
 }
 
 /** Something was done of which this window has not loaded the outcome. */
@@ -76,8 +77,8 @@ let behind = false;
 
 export async function clientAction({ serverAction }: Route.ClientActionArgs): Promise<Answer> {
   behind = true;
-  const answer: Awaited<ReturnType<typeof serverAction>> | Unreached = await reached(() => serverAction());
-  return 'unreached' in answer ? { ...answer, said: null, undo: null } : answer;
+  const answer: Answer | Unreached = await reached(() => serverAction());
+  return 'unreached' in answer ? { ...NOTHING, problem: answer.problem } : answer;
 }
 
 /** Opening a folder only shows other sheets of those that are there. */
@@ -105,15 +106,17 @@ function useFound({ sheets, handouts, folders }: Data, wanted: string) {
         name: handout.title,
         tags: [handout.className],
         group: 'handout',
-        id: handout.id,
+        handout,
+        sheet: null,
       })),
       ...sheets
         .filter(({ binnedAt }) => binnedAt === null)
-        .map(({ id, title, folderId }) => ({
-          name: title,
-          tags: folders.filter((folder) => folder.id === folderId).map(({ name }) => name),
+        .map((sheet) => ({
+          name: sheet.title,
+          tags: folders.filter(({ id }) => id === sheet.folderId).map(({ name }) => name),
           group: 'sheet',
-          id,
+          handout: null,
+          sheet,
         })),
     ],
     [sheets, handouts, folders],
@@ -121,11 +124,12 @@ function useFound({ sheets, handouts, folders }: Data, wanted: string) {
   const search = useSearch(list);
   return useMemo(() => {
     if (wanted.trim() === '') return null;
-    const ids = search(wanted).map(({ id }) => id);
-    const inOrder = <T extends { id: string }>(all: readonly T[]) =>
-      ids.map((id) => all.find((one) => one.id === id)).filter((one) => one !== undefined);
-    return { handouts: inOrder(handouts), sheets: inOrder(sheets) };
-  }, [search, wanted, handouts, sheets]);
+    const found = search(wanted);
+    return {
+      handouts: found.flatMap(({ handout }) => handout ?? []),
+      sheets: found.flatMap(({ sheet }) => sheet ?? []),
+    };
+  }, [search, wanted]);
 }
 
 /** The sheets of one place: all, a folder, or the bin. */

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { redirect, useFetcher } from 'react-router';
-import { anchorAt, boxesOn } from '../../core/handout/spots';
+import { anchorAt } from '../../core/handout/spots';
 import { partAt } from '../../core/items/hit';
 import { pieceMarks } from '../../core/review/marks';
 import { Returning, returnPiece } from '../../server/actions/review';
@@ -19,6 +19,7 @@ import { useReturning } from '../reading/returning';
 import { UnfinishedNotes } from '../reading/unfinished-notes';
 import { useWriting } from '../reading/writing';
 import { PageView, useDrawing } from '../drawing/page-view';
+import { litFrom } from '../drawing/lit';
 import { pictureNow } from '../drawing/resources';
 import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/reading';
@@ -94,7 +95,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
 
   // What is being written is lit; else what was chosen in the margin.
   const from = entries.find(({ current }) => current) ?? entries.find(({ id }) => id === active);
-  const lit = from?.light?.().length ? { id: from.id, page, taken: () => boxesOn(page, pictureNow) } : null;
+  const lit = from?.light?.().length ? litFrom(from.id, page) : null;
 
   return (
     <>

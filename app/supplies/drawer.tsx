@@ -63,13 +63,16 @@ const COMPARTMENTS: Compartment[] = [
   },
 ];
 
+/** Whether, not where: the drawer is not drawn again for each letter. */
+const isEditing = (editor: Editor) => editor.editing !== null;
+
 export const Drawer = memo(function Drawer({ editor, note }: { editor: Editor; note?: string }) {
   const open = COMPARTMENTS.filter(({ supply }) => isOpenTo(editor, supply));
   const shown = useEditor(editor, 'compartment');
   const setShown = (compartment: string | null) => editor.put({ compartment });
   /** What opens again after it was folded. */
   const [last, setLast] = useState('words');
-  const editing = useEditor(editor, 'editing') !== null;
+  const editing = useEditor(editor, isEditing);
   if (open.length === 0) return null;
   const current = open.find(({ id }) => id === shown);
   return (

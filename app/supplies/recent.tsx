@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react';
+import { memo, useSyncExternalStore } from 'react';
 import type { Editor } from '../document/editor';
 import { sentence } from '../parts/sentence';
 import { ShapeDrawing } from './shapes';
@@ -28,7 +28,7 @@ function Drawing({ sort, id, name }: { sort: string; id: string; name: string })
 }
 
 /** Tiles of what was used last. */
-export function Recent({ editor }: { editor: Editor }) {
+export const Recent = memo(function Recent({ editor }: { editor: Editor }) {
   const used = useSyncExternalStore(
     subscribe,
     () => recent,
@@ -56,4 +56,4 @@ export function Recent({ editor }: { editor: Editor }) {
       ))}
     </div>
   );
-}
+});

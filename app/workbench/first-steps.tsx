@@ -5,11 +5,12 @@ import type { FirstStep } from '../../core/sheet/first-steps';
 import { firstSteps, isSample } from '../../core/sheet/first-steps';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import { find } from '../../core/sheet/tree';
-import { boxesOn, lightOn } from '../../core/handout/spots';
+import { lightOn } from '../../core/handout/spots';
 import { addMade } from '../makers/kit/begin';
 import { BEGINNING as MAP } from '../makers/map/beginning';
 import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
+import { litFrom } from '../drawing/lit';
 import { pictureNow } from '../drawing/resources';
 import { keep, useKept } from '../keeping/kept';
 import type { MarginEntry } from '../margin/margin';
@@ -164,9 +165,6 @@ export function stepsEntry(
     content: <StepsCard editor={editor} steps={steps} folded={folded} close={close} />,
   };
 }
-
-/** Light from a card of the margin. */
-export const litFrom = (id: string, page: Page): Lit => ({ id, page, taken: () => boxesOn(page, pictureNow) });
 
 /** The light on what the next step is about. */
 export const stepsLit = (sheet: Sheet, page: Page, steps: readonly FirstStep[]): Lit | null =>

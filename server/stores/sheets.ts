@@ -86,7 +86,7 @@ async function removeSheets(tx: Queries, which: string, parameters: unknown[]): 
     `delete from sheet where ${which} returning document_id as "documentId"`,
     parameters,
   );
-  for (const { documentId } of gone) await tx.query('delete from document where id = $1', [documentId]);
+  await tx.query('delete from document where id = any($1)', [gone.map(({ documentId }) => documentId)]);
   return gone.length;
 }
 
