@@ -1,16 +1,16 @@
+import type { ComponentProps } from 'react';
 import { useCallback, useEffect, useLayoutEffect, useRef } from 'react';
 import { wordsOf } from '../../core/items/words';
-import { bodyLength, bodyText, locate, runLength, styleAt } from '../../core/text/body';
+import { bodyLength, bodyText, locate, styleAt } from '../../core/text/body';
 import type { TextBody, WrittenItem } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
-import { caretAt, lineEdge, vertical } from '../../core/text/caret';
 import type { Editor, Editing } from '../document/editor';
 import { useEditor } from '../document/editor';
 import { asMuchAsFits, CLIP } from '../commands/clipboard';
 import { bodyFrom } from '../commands/paste';
-import { putWords, toggleStyle, typeWords } from '../commands/word-commands';
-import type { Toggled } from '../commands/word-commands';
+import { putWords, typeWords } from '../commands/word-commands';
+import { besideChosen, pressInText } from './text-keys';
 
 /**
  * Editing text in place. Glyphs, caret and selection are drawn from the core's layout, so nothing jumps. Typing goes through a
@@ -51,22 +51,6 @@ function pasteInto(editor: Editor, editing: Editing, pasted: TextBody): void {
   const end = from + bodyLength(insert);
   editor.edit({ id: item.id, anchor: end, focus: end, typing: null });
   if (cut) editor.say(cut);
-}
-
-/** Enter in an empty list item ends the list. */
-function endsList(editor: Editor, editing: Editing): boolean {
-  const item = findOn(editor.page, editing.id)?.item;
-  if (!item || !isWritten(item) || editing.anchor !== editing.focus) return false;
-  const { paragraph } = locate(item.body, editing.focus);
-  const { format, runs } = item.body[paragraph];
-  if (!format.list || format.list === 'none' || runLength(runs) > 0) return false;
-  return editor.make('End list', {
-    kind: 'paragraph',
-    id: item.id,
-    from: editing.focus,
-    to: editing.focus,
-    patch: { list: null, level: null },
-  });
 }
 
 export function WordsInput({ editor, scale }: { editor: Editor; scale: number }) {
@@ -121,36 +105,16 @@ export function WordsInput({ editor, scale }: { editor: Editor; scale: number })
   const toStage = () => area.current?.closest<HTMLElement>('[data-stage]')?.focus({ preventScroll: true });
 
   // The same text area as below, so that typing goes on in it.
-  if (begun && node)
-    return (
-      <textarea
-        ref={area}
-        className="words-input"
-        aria-label="Words of the new node"
-        autoCapitalize="sentences"
-        spellCheck={false}
-        onChange={(event) => editor.put({ begun: { ...begun, words: event.currentTarget.value } })}
-        onBlur={() => editor.begun?.node === node && editor.put({ begun: { ...editor.begun, left: true } })}
-        onKeyDown={(event) => {
-          event.stopPropagation();
-          const beside = event.key === 'Enter' && (event.ctrlKey || event.metaKey);
-          if (beside || event.key === 'Tab' || event.key === 'Escape') event.preventDefault();
-          if (beside) besideChosen(editor, event.shiftKey);
-          else if (event.key === 'Escape') toStage();
-        }}
-      />
-    );
+  if (begun && node) return <textarea ref={area} {...ALWAYS} {...nodeInput(editor, begun, toStage)} />;
   if (!editing || !item || !isWritten(item) || !editor.faces) return null;
   const { layout } = wordsOf(item, { faces: editor.faces, roles: editor.sheet.roles });
 
   return (
     <textarea
       ref={area}
-      className="words-input"
+      {...ALWAYS}
       data-item={item.id}
       aria-label={`Words of ${item.role ?? item.kind}`}
-      autoCapitalize="sentences"
-      spellCheck={false}
       style={{ fontSize: 16 * Math.min(1, scale) }}
       onChange={(event) => {
         const element = event.currentTarget;
@@ -175,71 +139,34 @@ export function WordsInput({ editor, scale }: { editor: Editor; scale: number })
         event.stopPropagation();
         // The event for a moved selection may still be on its way.
         follow();
-        const now = editor.editing ?? editing;
-        const moveTo = (focus: number, extend: boolean) =>
-          editor.edit({ ...now, anchor: extend ? now.anchor : focus, focus, typing: null });
-        const command = event.ctrlKey || event.metaKey;
-        const key = event.key.toLowerCase();
-        if (event.key === 'Escape') {
-          event.preventDefault();
-          editor.edit(null);
-          toStage();
-        } else if (command && !event.altKey && (key === 'z' || key === 'y')) {
-          event.preventDefault();
-          if (key === 'y' || event.shiftKey) editor.redo();
-          else editor.undo();
-        } else if (command && event.key === 'Enter') {
-          event.preventDefault();
-          besideChosen(editor, event.shiftKey);
-        } else if (command && key === 'f') {
-          event.preventDefault();
-          editor.put({ finding: true });
-        } else if (command && key in STYLE_KEYS) {
-          event.preventDefault();
-          toggleStyle(editor, STYLE_KEYS[key]);
-        } else if (event.key === 'Enter' && !event.shiftKey && endsList(editor, now)) event.preventDefault();
-        else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
-          event.preventDefault();
-          column.current ??= caretAt(layout, now.focus).x;
-          const keep = column.current;
-          moveTo(vertical(layout, now.focus, event.key === 'ArrowUp' ? -1 : 1, keep), event.shiftKey);
-        } else if ((event.key === 'Home' || event.key === 'End') && !command) {
-          event.preventDefault();
-          moveTo(lineEdge(layout, now.focus, event.key === 'Home' ? 'start' : 'end'), event.shiftKey);
-        } else if (event.key === 'Tab') {
-          event.preventDefault();
-          const { paragraph } = locate(item.body, now.focus);
-          const { list, level = 0 } = item.body[paragraph].format;
-          if (list && list !== 'none')
-            editor.make('List level', {
-              kind: 'paragraph',
-              id: item.id,
-              from: now.focus,
-              to: now.focus,
-              patch: { level: Math.max(0, Math.min(5, level + (event.shiftKey ? -1 : 1))) },
-            });
-          else {
-            const by = event.shiftKey ? -1 : 1;
-            if (!editor.onSheet.some((maker) => maker.tab?.(editor, by))) editor.onTab?.(by);
-          }
-        }
+        const writing = { editor, item, layout, now: editor.editing ?? editing, column, leave: toStage };
+        if (pressInText(writing, event)) event.preventDefault();
       }}
     />
   );
 }
 
-const STYLE_KEYS: Record<string, Toggled> = {
-  b: 'bold',
-  i: 'italic',
-  u: 'underline',
-  '.': 'super',
-  ',': 'sub',
-};
+const ALWAYS = { className: 'words-input', autoCapitalize: 'sentences', spellCheck: false };
+
+/** The text of a map's new node, until the map has been laid out anew and the node can be written in. */
+const nodeInput = (
+  editor: Editor,
+  begun: NonNullable<Editor['begun']>,
+  leave: () => void,
+): ComponentProps<'textarea'> => ({
+  'aria-label': 'Words of the new node',
+  onChange: (event) => editor.put({ begun: { ...begun, words: event.currentTarget.value } }),
+  onBlur: () => editor.begun?.node === begun.node && editor.put({ begun: { ...editor.begun, left: true } }),
+  onKeyDown: (event) => {
+    event.stopPropagation();
+    const beside = event.key === 'Enter' && (event.ctrlKey || event.metaKey);
+    if (beside || event.key === 'Tab' || event.key === 'Escape') event.preventDefault();
+    if (beside) besideChosen(editor, event.shiftKey);
+    else if (event.key === 'Escape') leave();
+  },
+});
 
 const wordsOfItem = (editor: Editor, id: string) => {
   const item = findOn(editor.page, id)?.item;
   return item && isWritten(item) ? bodyText(item.body) : '';
 };
-
-const besideChosen = (editor: Editor, shift: boolean) =>
-  editor.onSheet.some((maker) => maker.beside?.(editor, shift ? 'sibling' : 'child'));

@@ -9,6 +9,7 @@ import { Swatch } from './swatch';
 import { EditorContext, Swatches } from './swatches';
 import type { Gradient } from './gradient';
 import { gradientFrom, withoutStop, withStop } from './gradient';
+import { Sign } from '../parts/sign';
 
 /** Fills: none, one colour, or a gradient. */
 
@@ -80,11 +81,6 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
     }
     onChange(gradientFrom(kind, first, palette.find((hex) => hex !== first) ?? DRAWN.paper));
   };
-  const at = paint && paint.kind !== 'solid' ? Math.min(stop, paint.stops.length - 1) : 0;
-  const putStop = (patch: Partial<Gradient['stops'][number]>) =>
-    paint &&
-    paint.kind !== 'solid' &&
-    onChange({ ...paint, stops: paint.stops.map((stop, i) => (i === at ? { ...stop, ...patch } : stop)) });
   return (
     <>
       <Row label={label}>
@@ -118,77 +114,98 @@ export function PaintField({ label, paint, palette, onChange, hint }: PaintProps
       )}
       {paint && paint.kind !== 'solid' && (
         <>
-          <Row label="stops">
-            {paint.stops.map((stop, i) => (
-              <Swatch
-                key={i}
-                colour={stop.colour}
-                marked={i === at}
-                aria-pressed={i === at}
-                aria-label={`Stop ${i + 1} of ${paint.stops.length}, ${stop.colour}`}
-                onClick={() => setStop(i)}
-              />
-            ))}
-            <Toggle
-              label="Add stop"
-              onClick={() => {
-                const { paint: next, index } = withStop(paint);
-                onChange(next);
-                setStop(index);
-              }}
-            >
-              +
-            </Toggle>
-            <Toggle
-              label="Remove stop"
-              disabled={paint.stops.length < 3}
-              onClick={() => (onChange(withoutStop(paint, at)), setStop(0))}
-            >
-              −
-            </Toggle>
-            <PercentField
-              bare
-              label="opacity at this stop"
-              share={paint.stops[at].opacity}
-              onChange={(opacity) => putStop({ opacity })}
-            />
-          </Row>
-          <Swatches
-            label="stop"
-            value={paint.stops[at].colour}
-            palette={palette}
-            onChange={(colour) => colour && putStop({ colour })}
-          />
-          <Row label="">
-            <PercentField
-              label="position"
-              share={paint.stops[at].offset}
-              least={paint.stops[at - 1]?.offset}
-              most={paint.stops[at + 1]?.offset}
-              onChange={(offset) => putStop({ offset })}
-            />
-            {paint.kind === 'linear' ? (
-              <NumberField
-                label="angle"
-                value={paint.angle}
-                suffix="°"
-                min={-360}
-                max={360}
-                onChange={(angle) => onChange({ ...paint, angle })}
-              />
-            ) : (
-              <PercentField
-                label="size"
-                share={paint.reach}
-                least={0.02}
-                most={3}
-                onChange={(reach) => onChange({ ...paint, reach })}
-              />
-            )}
-          </Row>
+          <GradientFields paint={paint} stop={stop} onStop={setStop} palette={palette} onChange={onChange} />
           {hint && <p className="quiet">Or pull the dots and diamonds on the sheet.</p>}
         </>
       )}
+    </>
+  );
+}
+
+type GradientProps = {
+  paint: Gradient;
+  /** Which stop is set. */
+  stop: number;
+  onStop: (index: number) => void;
+  palette: readonly string[];
+  onChange: (paint: Paint) => void;
+};
+
+/** A gradient's stops with their colours and places, and its angle or size. */
+function GradientFields({ paint, stop: wanted, onStop, palette, onChange }: GradientProps) {
+  const at = Math.min(wanted, paint.stops.length - 1);
+  const putStop = (patch: Partial<Gradient['stops'][number]>) =>
+    onChange({ ...paint, stops: paint.stops.map((stop, i) => (i === at ? { ...stop, ...patch } : stop)) });
+  return (
+    <>
+      <Row label="stops">
+        {paint.stops.map((stop, i) => (
+          <Swatch
+            key={i}
+            colour={stop.colour}
+            marked={i === at}
+            aria-pressed={i === at}
+            aria-label={`Stop ${i + 1} of ${paint.stops.length}, ${stop.colour}`}
+            onClick={() => onStop(i)}
+          />
+        ))}
+        <Toggle
+          label="Add stop"
+          onClick={() => {
+            const { paint: next, index } = withStop(paint);
+            onChange(next);
+            onStop(index);
+          }}
+        >
+          <Sign of="more" />
+        </Toggle>
+        <Toggle
+          label="Remove stop"
+          disabled={paint.stops.length < 3}
+          onClick={() => (onChange(withoutStop(paint, at)), onStop(0))}
+        >
+          <Sign of="less" />
+        </Toggle>
+        <PercentField
+          bare
+          label="opacity at this stop"
+          share={paint.stops[at].opacity}
+          onChange={(opacity) => putStop({ opacity })}
+        />
+      </Row>
+      <Swatches
+        label="stop"
+        value={paint.stops[at].colour}
+        palette={palette}
+        onChange={(colour) => colour && putStop({ colour })}
+      />
+      <Row label="">
+        <PercentField
+          label="position"
+          share={paint.stops[at].offset}
+          least={paint.stops[at - 1]?.offset}
+          most={paint.stops[at + 1]?.offset}
+          onChange={(offset) => putStop({ offset })}
+        />
+        {paint.kind === 'linear' ? (
+          <NumberField
+            label="angle"
+            value={paint.angle}
+            suffix="°"
+            min={-360}
+            max={360}
+            onChange={(angle) => onChange({ ...paint, angle })}
+          />
+        ) : (
+          <PercentField
+            label="size"
+            share={paint.reach}
+            least={0.02}
+            most={3}
+            onChange={(reach) => onChange({ ...paint, reach })}
+          />
+        )}
+      </Row>
     </>
   );
 }

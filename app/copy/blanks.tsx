@@ -15,6 +15,7 @@ import { Chip, Chips } from '../parts/action';
 import { sentence } from '../parts/sentence';
 import { usedElsewhere } from '../student/entries';
 import styles from './copy.module.css';
+import { Sign } from '../parts/sign';
 
 /** What a student fills in, one blank after another. */
 
@@ -82,7 +83,7 @@ function BlankCard({ editor, page, steps, at, bank }: Props) {
         )}
         {next && (
           <button type="button" className={styles.go} onClick={() => openBlank(editor, next)}>
-            Next one →
+            Next one <Sign of="after" />
           </button>
         )}
       </div>

@@ -4,6 +4,7 @@ import { Action } from '../parts/action';
 import { card } from '../parts/card';
 import { useActing } from './acting';
 import styles from './answer-bar.module.css';
+import { Sign } from '../parts/sign';
 
 /** Milliseconds. */
 const STAYS = 12_000;
@@ -28,7 +29,7 @@ export function AnswerBar() {
           {said}
           {undo && <Action onClick={() => act(undo)}>undo</Action>}
           <Action aria-label="Close this message" onClick={seen}>
-            ✕
+            <Sign of="remove" />
           </Action>
         </div>
       )}

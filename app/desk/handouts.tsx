@@ -7,6 +7,7 @@ import { card } from '../parts/card';
 import { sentence } from '../parts/sentence';
 import { inTurn, isLate, isOver } from './order';
 import styles from './handouts.module.css';
+import { Sign } from '../parts/sign';
 
 /** What is out with students: one row for each handout, and what waits to be read lies in the light. */
 
@@ -58,7 +59,7 @@ function Next({ handout, now }: RowProps) {
         <Due handout={handout} now={now} />
       </div>
       <Link to={readingOf(handout)} className={styles.first}>
-        Start reading →
+        Start reading <Sign of="after" />
       </Link>
     </li>
   );
@@ -79,7 +80,7 @@ function Row({ handout, now }: RowProps) {
       <Due handout={handout} now={now} />
       {waiting > 0 ? (
         <Link to={readingOf(handout)} className={styles.read} aria-label={`Read ${handout.title}, ${pieces(waiting)}`}>
-          Read {waiting} →
+          Read {waiting} <Sign of="after" />
         </Link>
       ) : (
         <span />

@@ -9,6 +9,7 @@ import { Settings } from './lookfors/all';
 import { Choice } from '../fields/choice';
 import type { Point } from './shown';
 import styles from './hand-out.module.css';
+import { Sign } from '../parts/sign';
 
 /** Choosing look-fors. Each is tried at once on the teacher's own sheet. */
 
@@ -49,7 +50,7 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse, point 
               aria-label={`Remove: ${lookFor.title}`}
               onClick={() => onChange(lookFors.filter((_, j) => j !== i))}
             >
-              ✕
+              <Sign of="remove" />
             </Action>
           </div>
           <div className={styles.lookforLine}>

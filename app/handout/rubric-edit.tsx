@@ -4,6 +4,7 @@ import { nanoid } from 'nanoid';
 import type { Rubric } from '../../core/lookfors/rubric';
 import { Choice } from '../fields/choice';
 import styles from './hand-out.module.css';
+import { Sign } from '../parts/sign';
 
 /** Rows of a rubric, each with its levels and what they mean. */
 
@@ -37,7 +38,7 @@ export function RubricEdit({ rubric, onChange }: { rubric: Rubric; onChange: (ru
               aria-label={`Remove: ${row.name || 'this row'}`}
               onClick={() => onChange({ rows: rubric.rows.filter(({ id }) => id !== row.id) })}
             >
-              ✕
+              <Sign of="remove" />
             </Action>
           </div>
           <details>

@@ -18,13 +18,13 @@ export function MakerPanel(props: PanelProps) {
         <p className={styles.altered}>
           {altered === 1 ? '1 part was changed by hand' : `${altered} parts were changed by hand`}
           <Toggle
-            label="Puts all back to where they would be made; looks stay"
+            label="Put all back to where they would be made; looks stay"
             onClick={() => editor.making?.tidy(group.id, 'places')}
           >
             tidy
           </Toggle>
           <Toggle
-            label="Makes everything anew, as if nothing had been done by hand"
+            label="Make everything anew, as if nothing had been done by hand"
             onClick={() => editor.making?.tidy(group.id, 'all')}
           >
             make anew

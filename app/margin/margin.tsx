@@ -58,13 +58,10 @@ const useNarrow = () =>
     () => false,
   );
 
-export const Margin = memo(function Margin({ entries, view, label, lit, mayBeBelow, ticksFrom, onChoose }: Props) {
+/** How high each entry's card is, in pixels, measured again whenever one changes. Missing until it is measured. */
+function useHeights(entries: readonly MarginEntry[]) {
   const [heights, setHeights] = useState<Record<string, number>>({});
-  const [scroll, setScroll] = useState(0);
-  const column = useRef<HTMLElement>(null);
   const cards = useRef(new Map<string, HTMLElement>());
-  const observer = useRef<ResizeObserver | null>(null);
-
   useIsomorphicLayout(() => {
     const measure = () =>
       setHeights((old) => {
@@ -76,11 +73,21 @@ export const Margin = memo(function Margin({ entries, view, label, lit, mayBeBel
         return same ? old : now;
       });
     measure();
-    observer.current = new ResizeObserver(measure);
-    for (const card of cards.current.values()) observer.current.observe(card);
-    return () => observer.current?.disconnect();
+    const observer = new ResizeObserver(measure);
+    for (const card of cards.current.values()) observer.observe(card);
+    return () => observer.disconnect();
   }, [entries.map((entry) => entry.id).join()]);
+  const hold = (id: string, card: HTMLElement | null) => {
+    if (card) cards.current.set(id, card);
+    else cards.current.delete(id);
+  };
+  return { heights, hold };
+}
 
+export const Margin = memo(function Margin({ entries, view, label, lit, mayBeBelow, ticksFrom, onChoose }: Props) {
+  const [scroll, setScroll] = useState(0);
+  const column = useRef<HTMLElement>(null);
+  const { heights, hold } = useHeights(entries);
   const wishes = entries.map((entry) => {
     const height = heights[entry.id] ?? 80;
     const wish = entry.anchor
@@ -128,10 +135,7 @@ export const Margin = memo(function Margin({ entries, view, label, lit, mayBeBel
           {entries.map((entry) => (
             <section
               key={entry.id}
-              ref={(card) => {
-                if (card) cards.current.set(entry.id, card);
-                else cards.current.delete(entry.id);
-              }}
+              ref={(card) => hold(entry.id, card)}
               className={`margin-card tone-${entry.tone}${entry.anchor ? ' tied' : ''}${entry.active ? ' active' : ''}${entry === source ? ' lit' : ''}`}
               // Not hidden until it is placed: somebody may already be typing in it.
               style={{ top: tops.get(entry.id) ?? PAD, opacity: heights[entry.id] === undefined ? 0 : undefined }}
@@ -143,29 +147,40 @@ export const Margin = memo(function Margin({ entries, view, label, lit, mayBeBel
           ))}
         </div>
       </aside>
-      {measured && !below && (
-        <svg className={styles.lines} aria-hidden="true">
-          {entries.map((entry) => {
-            if (!entry.anchor) return null;
-            const spot = onStage(view, entry.anchor);
-            const quiet = ticksFrom !== undefined && entry !== source && !entry.active;
-            const from = quiet ? { x: view.left + ticksFrom * view.scale + 3, y: spot.y } : spot;
-            if (from.y < 0 || from.y > view.stageHeight || from.x < 0 || from.x > view.stageWidth) return null;
-            const to = { x: view.stageWidth + 8, y: (tops.get(entry.id) ?? 0) + LATCH - scroll };
-            // Horizontal at both ends.
-            const reach = Math.max(24, Math.min(90, (to.x - from.x) * 0.5));
-            return (
-              <g
-                key={entry.id}
-                className={`tone-${entry.tone}${entry.active ? ' active' : ''}${entry === source ? ' lit' : ''}`}
-              >
-                <path d={`M${from.x} ${from.y}C${from.x + reach} ${from.y} ${to.x - reach} ${to.y} ${to.x} ${to.y}`} />
-                <circle cx={from.x} cy={from.y} r="2.6" />
-              </g>
-            );
-          })}
-        </svg>
-      )}
+      {measured && !below && <Threads {...{ entries, view, source, ticksFrom, tops, scroll }} />}
     </>
   );
 });
+
+type ThreadsProps = Pick<Props, 'entries' | 'view' | 'ticksFrom'> & {
+  /** The entry that lights the sheet. */
+  source: MarginEntry | undefined;
+  /** Where each card begins, and how far the column is scrolled, in pixels. */
+  tops: ReadonlyMap<string, number>;
+  scroll: number;
+};
+
+/** The lines from spots on the sheet to their cards. */
+const Threads = ({ entries, view, source, ticksFrom, tops, scroll }: ThreadsProps) => (
+  <svg className={styles.lines} aria-hidden="true">
+    {entries.map((entry) => {
+      if (!entry.anchor) return null;
+      const spot = onStage(view, entry.anchor);
+      const quiet = ticksFrom !== undefined && entry !== source && !entry.active;
+      const from = quiet ? { x: view.left + ticksFrom * view.scale + 3, y: spot.y } : spot;
+      if (from.y < 0 || from.y > view.stageHeight || from.x < 0 || from.x > view.stageWidth) return null;
+      const to = { x: view.stageWidth + 8, y: (tops.get(entry.id) ?? 0) + LATCH - scroll };
+      // Horizontal at both ends.
+      const reach = Math.max(24, Math.min(90, (to.x - from.x) * 0.5));
+      return (
+        <g
+          key={entry.id}
+          className={`tone-${entry.tone}${entry.active ? ' active' : ''}${entry === source ? ' lit' : ''}`}
+        >
+          <path d={`M${from.x} ${from.y}C${from.x + reach} ${from.y} ${to.x - reach} ${to.y} ${to.x} ${to.y}`} />
+          <circle cx={from.x} cy={from.y} r="2.6" />
+        </g>
+      );
+    })}
+  </svg>
+);

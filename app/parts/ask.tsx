@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useEffect, useId, useRef } from 'react';
 import type { ReactNode } from 'react';
 import styles from './ask.module.css';
+import { Sign } from './sign';
 
 type Props = {
   title: string;
@@ -38,7 +39,7 @@ export function Ask({ title, ok, cancel = 'Cancel', wide, onCancel, children }: 
           <h2 id={id}>{title}</h2>
           {!ok && (
             <button type="button" className={styles.close} aria-label="Close" onClick={onCancel}>
-              ✕
+              <Sign of="remove" />
             </button>
           )}
         </header>

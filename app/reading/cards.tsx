@@ -12,6 +12,7 @@ import type { Route } from '../routes/+types/reading';
 import { Tick } from '../student/lookfor-list';
 import styles from '../student/student.module.css';
 import readingStyles from './reading.module.css';
+import { Sign } from '../parts/sign';
 
 /** Around a piece being read: the class above, look-fors and rubric in the margin. */
 
@@ -120,7 +121,7 @@ function LookForRow({
       {open && (
         <span className={readingStyles.rule} role="group" aria-label={`Your ruling: ${lookFor.title}`}>
           <button type="button" title="Met" aria-label="Met" aria-pressed={held === true} onClick={() => rule(true)}>
-            ✓
+            <Sign of="met" />
           </button>
           <button
             type="button"
@@ -129,7 +130,7 @@ function LookForRow({
             aria-pressed={held === false}
             onClick={() => rule(false)}
           >
-            ✕
+            <Sign of="remove" />
           </button>
         </span>
       )}

@@ -23,7 +23,7 @@ import { litFrom } from '../drawing/lit';
 import { pictureNow } from '../drawing/resources';
 import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/reading';
-import { Marks } from './spread';
+import { Marks } from '../spread/marks';
 import { OverAlert } from '../parts/over-alert';
 import readingStyles from '../reading/reading.module.css';
 

@@ -11,6 +11,7 @@ import { sentence } from '../parts/sentence';
 import { requireRole } from '../who.server';
 import type { Route } from './+types/tray';
 import styles from './tray.module.css';
+import { Sign } from '../parts/sign';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'student');
@@ -71,7 +72,9 @@ export default function Tray({ loaderData }: Route.ComponentProps) {
               <StateLabel state={next.state} />
               <span className={late(next) ? styles.late : 'quiet'}>{sentence(newsOf(next))}</span>
               {next.damage !== null && <strong className="damage-word">Damaged</strong>}
-              <span className={styles.step}>{nextStep(next)} →</span>
+              <span className={styles.step}>
+                {nextStep(next)} <Sign of="after" />
+              </span>
             </span>
           </Link>
         )}
@@ -115,7 +118,11 @@ function Small({ copy, news, late, step }: { copy: Entry; news: string; late: bo
       <StateLabel state={copy.state} />
       {copy.damage !== null && <strong className="damage-word">Damaged</strong>}
       <span className={late ? styles.late : 'quiet'}>{sentence(news)}</span>
-      {step && <span className={styles.step}>{step} →</span>}
+      {step && (
+        <span className={styles.step}>
+          {step} <Sign of="after" />
+        </span>
+      )}
     </Link>
   );
 }

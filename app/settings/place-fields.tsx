@@ -127,59 +127,8 @@ export function PlaceFields({ editor, items }: { editor: Editor; items: Item[] }
           options={many ? ['each other', 'first', 'page', 'margin'] : ['page', 'margin']}
         />
       </Row>
-      {many && (
-        <>
-          <Row label="distribute">
-            {(['x', 'y'] as const).flatMap((axis) =>
-              (['gap', 'centre'] as const).map((by) => (
-                <Toggle
-                  key={axis + by}
-                  label={`Distribute ${axis === 'x' ? 'horizontally' : 'vertically'}, ${by === 'gap' ? 'equal gaps' : 'equal distances of centres'}`}
-                  disabled={items.length < 3}
-                  onClick={() => distribute(editor, axis, by)}
-                >
-                  <DistributeDrawing axis={axis} by={by} />
-                </Toggle>
-              )),
-            )}
-            <Toggle label="Tidy up: rows and columns made regular" onClick={() => tidyUp(editor)}>
-              tidy up
-            </Toggle>
-          </Row>
-          <Row label="same">
-            {(['width', 'height', 'size'] as const).map((what) => (
-              <Toggle key={what} label={`Same ${what} as the first`} onClick={() => sameSize(editor, what)}>
-                {what}
-              </Toggle>
-            ))}
-          </Row>
-        </>
-      )}
-      <Row label="order">
-        {!many &&
-          (
-            [
-              ['front', Infinity, 'To the front (Ctrl+Shift+])'],
-              ['forward', 1, 'One forward (Ctrl+])'],
-              ['back', -1, 'One back (Ctrl+[)'],
-              ['last', -Infinity, 'To the back (Ctrl+Shift+[)'],
-            ] as const
-          ).map(([name, by, label]) => (
-            <Toggle key={name} label={label} onClick={() => reorder(editor, by)}>
-              {name}
-            </Toggle>
-          ))}
-        {many && (
-          <Toggle label="Group (Ctrl+G)" onClick={() => groupChosen(editor)}>
-            group
-          </Toggle>
-        )}
-        {!many && item.kind === 'group' && (
-          <Toggle label="Ungroup (Ctrl+Shift+G)" onClick={() => ungroupChosen(editor)}>
-            ungroup
-          </Toggle>
-        )}
-      </Row>
+      {many && <AmongThem editor={editor} count={items.length} />}
+      <OrderFields editor={editor} items={items} />
       {takesAlong && (
         <Row label="scales">
           <AlongToggle editor={editor} what="words" label="Dragging a corner scales the text too">
@@ -216,5 +165,70 @@ export function PlaceFields({ editor, items }: { editor: Editor; items: Item[] }
         </Row>
       )}
     </>
+  );
+}
+
+/** What several things can be made to share: gaps, width, height. */
+function AmongThem({ editor, count }: { editor: Editor; count: number }) {
+  return (
+    <>
+      <Row label="distribute">
+        {(['x', 'y'] as const).flatMap((axis) =>
+          (['gap', 'centre'] as const).map((by) => (
+            <Toggle
+              key={axis + by}
+              label={`Distribute ${axis === 'x' ? 'horizontally' : 'vertically'}, ${by === 'gap' ? 'equal gaps' : 'equal distances of centres'}`}
+              disabled={count < 3}
+              onClick={() => distribute(editor, axis, by)}
+            >
+              <DistributeDrawing axis={axis} by={by} />
+            </Toggle>
+          )),
+        )}
+        <Toggle label="Tidy up: rows and columns made regular" onClick={() => tidyUp(editor)}>
+          tidy up
+        </Toggle>
+      </Row>
+      <Row label="same">
+        {(['width', 'height', 'size'] as const).map((what) => (
+          <Toggle key={what} label={`Same ${what} as the first`} onClick={() => sameSize(editor, what)}>
+            {what}
+          </Toggle>
+        ))}
+      </Row>
+    </>
+  );
+}
+
+const ORDER = [
+  ['front', Infinity, 'To the front (Ctrl+Shift+])'],
+  ['forward', 1, 'One forward (Ctrl+])'],
+  ['back', -1, 'One back (Ctrl+[)'],
+  ['last', -Infinity, 'To the back (Ctrl+Shift+[)'],
+] as const;
+
+/** Where it stands from front to back, and whether it is a group. */
+function OrderFields({ editor, items }: { editor: Editor; items: readonly Item[] }) {
+  const many = items.length > 1;
+  const [item] = items;
+  return (
+    <Row label="order">
+      {!many &&
+        ORDER.map(([name, by, label]) => (
+          <Toggle key={name} label={label} onClick={() => reorder(editor, by)}>
+            {name}
+          </Toggle>
+        ))}
+      {many && (
+        <Toggle label="Group (Ctrl+G)" onClick={() => groupChosen(editor)}>
+          group
+        </Toggle>
+      )}
+      {!many && item.kind === 'group' && (
+        <Toggle label="Ungroup (Ctrl+Shift+G)" onClick={() => ungroupChosen(editor)}>
+          ungroup
+        </Toggle>
+      )}
+    </Row>
   );
 }

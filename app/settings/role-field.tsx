@@ -32,12 +32,12 @@ export function RoleField({ editor, item, sheet }: { editor: Editor; item: TextI
           onChange={(role) => (role === '+' ? setNaming('') : setValues(editor, 'Role', { role }))}
         />
         {differs && (
-          <Toggle label="Updates all boxes of this role to match this one" onClick={() => restyleRole(editor, item)}>
+          <Toggle label="Update all boxes of this role to match this one" onClick={() => restyleRole(editor, item)}>
             update all
           </Toggle>
         )}
         {own && !differs && (
-          <Toggle label="Deletes this role; its boxes keep their look" onClick={() => removeRole(editor, id)}>
+          <Toggle label="Delete this role; its boxes keep their look" onClick={() => removeRole(editor, id)}>
             delete
           </Toggle>
         )}

@@ -83,41 +83,7 @@ export function WordsFields({ editor, items, sheet }: Props) {
           </Toggle>
         ))}
       </Row>
-      <Row label="align">
-        {(['left', 'centre', 'right', 'justify'] as const).map((align) => (
-          <Toggle
-            key={align}
-            on={format.align === align}
-            label={`Align: ${align}`}
-            onClick={() => formatWords(editor, 'Align', { align })}
-          >
-            <AlignDrawing align={align} />
-          </Toggle>
-        ))}
-      </Row>
-      <Row label="list">
-        {(['bullet', 'number', 'letter'] as const).map((list) => (
-          <Toggle
-            key={list}
-            on={format.list === list}
-            label={`List: ${list}`}
-            onClick={() => formatWords(editor, 'List', { list: format.list === list ? null : list })}
-          >
-            <ListDrawing list={list} />
-          </Toggle>
-        ))}
-        <Gap />
-        {(['top', 'middle', 'bottom'] as const).map((vertical) => (
-          <Toggle
-            key={vertical}
-            on={boxes.vertical === vertical}
-            label={`Words at the ${vertical}`}
-            onClick={() => setValues(editor, 'Stand', { vertical })}
-          >
-            <VerticalDrawing vertical={vertical} />
-          </Toggle>
-        ))}
-      </Row>
+      <ParagraphFields editor={editor} format={format} vertical={boxes.vertical} />
       <Swatches
         label="colour"
         value={style.colour}
@@ -166,6 +132,54 @@ export function WordsFields({ editor, items, sheet }: Props) {
     </>
   );
 }
+
+type Setting = NonNullable<ReturnType<typeof settingOfWords>>;
+type ParagraphProps = {
+  editor: Editor;
+  format: Setting['format'];
+  vertical: WrittenItem['vertical'] | null | undefined;
+};
+
+/** How lines are aligned and listed, and where in its box the text stands. */
+const ParagraphFields = ({ editor, format, vertical: stands }: ParagraphProps) => (
+  <>
+    <Row label="align">
+      {(['left', 'centre', 'right', 'justify'] as const).map((align) => (
+        <Toggle
+          key={align}
+          on={format.align === align}
+          label={`Align: ${align}`}
+          onClick={() => formatWords(editor, 'Align', { align })}
+        >
+          <AlignDrawing align={align} />
+        </Toggle>
+      ))}
+    </Row>
+    <Row label="list">
+      {(['bullet', 'number', 'letter'] as const).map((list) => (
+        <Toggle
+          key={list}
+          on={format.list === list}
+          label={`List: ${list}`}
+          onClick={() => formatWords(editor, 'List', { list: format.list === list ? null : list })}
+        >
+          <ListDrawing list={list} />
+        </Toggle>
+      ))}
+      <Gap />
+      {(['top', 'middle', 'bottom'] as const).map((vertical) => (
+        <Toggle
+          key={vertical}
+          on={stands === vertical}
+          label={`Words at the ${vertical}`}
+          onClick={() => setValues(editor, 'Stand', { vertical })}
+        >
+          <VerticalDrawing vertical={vertical} />
+        </Toggle>
+      ))}
+    </Row>
+  </>
+);
 
 function FitFields({ editor, items }: { editor: Editor; items: readonly TextItem[] }) {
   const fit = shared(items.map((item) => (item.fit === 'width' || item.fit === 'lines' ? 'grow' : item.fit)));

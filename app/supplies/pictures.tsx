@@ -10,6 +10,7 @@ import type { Sort } from './sort';
 import { Ways } from './ways';
 import styles from './drawer.module.css';
 import picturesStyles from '../pictures/pictures.module.css';
+import { Sign } from '../parts/sign';
 
 /** Pictures to put on the sheet, by group or by a word: the shipped ones and those brought along. */
 
@@ -79,11 +80,11 @@ export function Pictures({ editor }: { editor: Editor }) {
               <button
                 type="button"
                 className={styles.pictureAway}
-                aria-label={`Removes “${entry.name}” from this list; sheets that show it keep it`}
-                title={`Removes “${entry.name}” from this list; sheets that show it keep it`}
+                aria-label={`Remove “${entry.name}” from this list; sheets that show it keep it`}
+                title={`Remove “${entry.name}” from this list; sheets that show it keep it`}
                 onClick={() => void putPictureAway(entry.id).then((problem) => problem && editor.say(problem))}
               >
-                ✕
+                <Sign of="remove" />
               </button>
             )}
           </span>

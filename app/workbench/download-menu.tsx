@@ -8,6 +8,7 @@ import type { Editor } from '../document/editor';
 import type { ExportState, Wanted } from './export-file';
 import { exportFile, ExportProblem } from './export-file';
 import styles from './workbench.module.css';
+import { Sign } from '../parts/sign';
 
 const HOW = { pdf: 'the PDF', png: 'the picture' };
 
@@ -67,7 +68,9 @@ export function DownloadMenu({ editor, sheetId, page }: { editor: Editor; sheetI
         ],
       }}
     >
-      <Action>download ▾</Action>
+      <Action>
+        download <Sign of="opens" />
+      </Action>
     </Dropdown>
   );
 }

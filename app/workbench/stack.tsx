@@ -1,4 +1,5 @@
 import { cutTo } from '../../core/values/characters';
+import type { ReactNode, RefObject } from 'react';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { drawItem } from '../../core/items/draw';
 import { svgMarkup } from '../../core/drawing/svg';
@@ -87,6 +88,23 @@ function onTile(name: string): { words: string; size: number } {
   return { words, size: Math.max(SMALLEST, Math.min(LARGEST, ROOM / (longest * LETTER))) };
 }
 
+/** Highlights the tile of what the pointer is over on the sheet, without React. */
+function useHighlight(list: RefObject<HTMLElement | null>) {
+  useEffect(() => {
+    let lit: Element | null = null;
+    const onOver = (event: PointerEvent) => {
+      const id = (event.target as Element).closest?.('.page-view > g[data-item]')?.getAttribute('data-item');
+      const next = id ? (list.current?.querySelector(`[data-stack="${id}"]`) ?? null) : null;
+      if (next === lit) return;
+      lit?.classList.remove('pointed');
+      next?.classList.add('pointed');
+      lit = next;
+    };
+    window.addEventListener('pointerover', onOver);
+    return () => window.removeEventListener('pointerover', onOver);
+  }, [list]);
+}
+
 export const Stack = memo(function Stack({
   editor,
   faces,
@@ -119,20 +137,11 @@ export const Stack = memo(function Stack({
   }, [at]);
   const [dragged, setDragged] = useState<string | null>(null);
   const [over, setOver] = useState<string | null>(null);
-  // Highlights what the pointer is over on the sheet, without React.
-  useEffect(() => {
-    let lit: Element | null = null;
-    const onOver = (event: PointerEvent) => {
-      const id = (event.target as Element).closest?.('.page-view > g[data-item]')?.getAttribute('data-item');
-      const next = id ? (list.current?.querySelector(`[data-stack="${id}"]`) ?? null) : null;
-      if (next === lit) return;
-      lit?.classList.remove('pointed');
-      next?.classList.add('pointed');
-      lit = next;
-    };
-    window.addEventListener('pointerover', onOver);
-    return () => window.removeEventListener('pointerover', onOver);
-  }, []);
+  const drag = (id: string | null) => {
+    setDragged(id);
+    setOver(null);
+  };
+  useHighlight(list);
   return (
     <nav className="stack" aria-label="Things on the page, front to back">
       {group ? (
@@ -155,58 +164,91 @@ export const Stack = memo(function Stack({
         }}
       >
         <div className={styles.room} style={{ paddingTop: before, paddingBottom: after }}>
-          {shown.map((item) => {
-            const chosen = selection.includes(item.id);
-            const marks = [item.locked && 'locked', item.hidden && 'hidden'].filter(Boolean).join(', ');
-            return (
-              <button
-                key={item.id}
-                data-stack={item.id}
-                className={`${styles.item}${chosen ? ' chosen' : ''}${item.hidden ? ' hidden' : ''}${over === item.id ? ` ${styles.drop}` : ''}`}
-                draggable
-                onDragStart={(event) => {
-                  event.dataTransfer.setData('text/plain', `stack:${item.id}`);
-                  event.dataTransfer.effectAllowed = 'move';
-                  setDragged(item.id);
-                }}
-                onDragEnd={() => (setDragged(null), setOver(null))}
-                onDragOver={(event) => {
-                  if (dragged === null || dragged === item.id) return;
-                  event.preventDefault();
-                  setOver(item.id);
-                }}
-                onDrop={(event) => {
-                  event.preventDefault();
-                  if (dragged !== null) putBefore(editor, dragged, item.id);
-                  setDragged(null);
-                  setOver(null);
-                }}
-                aria-pressed={chosen}
-                title={`${itemName(item)}${marks && ` (${marks})`}`}
-                aria-label={`${itemName(item)}${marks && `, ${marks}`}`}
-                onClick={(event) => {
-                  if (event.shiftKey)
-                    editor.select(chosen ? selection.filter((id) => id !== item.id) : [...selection, item.id]);
-                  else editor.select([item.id]);
-                }}
-                onDoubleClick={() => item.kind === 'group' && editor.enter(item.id)}
-                onPointerEnter={() => lightUp(item.id, true)}
-                onPointerLeave={() => lightUp(item.id, false)}
-              >
-                <Face
-                  item={item}
-                  page={item.kind === 'line' ? within : null}
-                  roles={sheet.roles}
-                  faces={faces}
-                  arrived={item.kind === 'picture' || item.kind === 'group' ? arrived : 0}
-                />
-                {item.locked && <i className={styles.lock} aria-hidden="true" />}
-              </button>
-            );
-          })}
+          {shown.map((item) => (
+            <Tile
+              key={item.id}
+              item={item}
+              chosen={selection.includes(item.id)}
+              drop={over === item.id}
+              onDrag={drag}
+              onOver={() => {
+                if (dragged === null || dragged === item.id) return false;
+                setOver(item.id);
+                return true;
+              }}
+              onDrop={() => {
+                if (dragged !== null) putBefore(editor, dragged, item.id);
+                drag(null);
+              }}
+              onChoose={(add) => {
+                if (!add) editor.select([item.id]);
+                else if (selection.includes(item.id)) editor.select(selection.filter((id) => id !== item.id));
+                else editor.select([...selection, item.id]);
+              }}
+              onEnter={() => item.kind === 'group' && editor.enter(item.id)}
+            >
+              <Face
+                item={item}
+                page={item.kind === 'line' ? within : null}
+                roles={sheet.roles}
+                faces={faces}
+                arrived={item.kind === 'picture' || item.kind === 'group' ? arrived : 0}
+              />
+            </Tile>
+          ))}
         </div>
       </div>
       <span className={styles.end}>Back</span>
     </nav>
   );
 });
+
+type TileProps = {
+  item: Item;
+  chosen: boolean;
+  /** Whether what is dragged would be put before it. */
+  drop: boolean;
+  onDrag: (id: string | null) => void;
+  /** True when what is dragged can be dropped here. */
+  onOver: () => boolean;
+  onDrop: () => void;
+  onChoose: (add: boolean) => void;
+  onEnter: () => void;
+  children: ReactNode;
+};
+
+/** A thing's place in the stack: pressed to select it, dragged to move it to the front or back. */
+function Tile({ item, chosen, drop, onDrag, onOver, onDrop, onChoose, onEnter, children }: TileProps) {
+  const name = itemName(item);
+  const marks = [item.locked && 'locked', item.hidden && 'hidden'].filter(Boolean).join(', ');
+  return (
+    <button
+      data-stack={item.id}
+      className={`${styles.item}${chosen ? ' chosen' : ''}${item.hidden ? ' hidden' : ''}${drop ? ` ${styles.drop}` : ''}`}
+      draggable
+      onDragStart={(event) => {
+        event.dataTransfer.setData('text/plain', `stack:${item.id}`);
+        event.dataTransfer.effectAllowed = 'move';
+        onDrag(item.id);
+      }}
+      onDragEnd={() => onDrag(null)}
+      onDragOver={(event) => {
+        if (onOver()) event.preventDefault();
+      }}
+      onDrop={(event) => {
+        event.preventDefault();
+        onDrop();
+      }}
+      aria-pressed={chosen}
+      title={`${name}${marks && ` (${marks})`}`}
+      aria-label={`${name}${marks && `, ${marks}`}`}
+      onClick={(event) => onChoose(event.shiftKey)}
+      onDoubleClick={onEnter}
+      onPointerEnter={() => lightUp(item.id, true)}
+      onPointerLeave={() => lightUp(item.id, false)}
+    >
+      {children}
+      {item.locked && <i className={styles.lock} aria-hidden="true" />}
+    </button>
+  );
+}

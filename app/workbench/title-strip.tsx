@@ -21,12 +21,15 @@ import { Pager } from './pager';
 import { SaveWords } from './save-words';
 import { UndoRedo } from './undo-redo';
 import styles from './workbench.module.css';
+import { Sign } from '../parts/sign';
 
 /** The strip above the workbench: the sheet's name, how it is saved, zoom, download and handing out. */
 
 const DownloadMenu = later(
   () => import('./download-menu').then((part) => part.DownloadMenu),
-  <Action disabled>Download ▾</Action>,
+  <Action disabled>
+    Download <Sign of="opens" />
+  </Action>,
 );
 
 /** Names the sheet, and with it a heading that still says what all new sheets say. */
@@ -106,13 +109,13 @@ export const TitleStrip = memo(function TitleStrip({ editor, sheetId, sheet, pag
       <UndoRedo editor={editor} />
       <span className={styles.zoom}>
         <Action aria-label="Smaller" onClick={() => step(-0.1)}>
-          −
+          <Sign of="less" />
         </Action>
         <output aria-label="Zoom" suppressHydrationWarning>
           {Math.round(zoom * 100)}%
         </output>
         <Action aria-label="Larger" onClick={() => step(0.1)}>
-          +
+          <Sign of="more" />
         </Action>
         <Action onClick={() => setZoom('fit')}>fit</Action>
       </span>

@@ -64,7 +64,7 @@ test('signing in, filling in, a last look, handing in, a note, a second go: at 1
   await expect(teacher).not.toHaveURL(piece);
 
   await page.reload();
-  await go(page.getByText('See your note →'));
+  await go(page.getByText('See your note'));
   await drawn(page);
   await expect(await inView(card)).toContainText('Tell me more about the legs.');
   await press(page, 600, 470);

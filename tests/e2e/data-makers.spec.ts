@@ -42,7 +42,7 @@ test.describe('a word cloud', () => {
   test('counts a text, and what a class wrote in a box', async () => {
     await page.getByRole('button', { name: /text that you paste/ }).click();
     await page.getByLabel('Text whose words are counted').fill('The crab runs. Crabs run and a heron sees the crabs.');
-    await page.getByRole('button', { name: /Replaces the words above with these/ }).click();
+    await page.getByRole('button', { name: /Replace the words above with these/ }).click();
     await expect(list()).toHaveValue('crabs: 3\nrun: 2\nheron\nsees');
     await page.getByRole('button', { name: /all students of a class/ }).click();
     await choose(page, 'Handout', 'Life between the tides · Avocet');
@@ -70,7 +70,7 @@ test.describe('a chart', () => {
     ).toBeVisible();
     await page.getByRole('radio', { name: /^bars side by side/i }).click();
     await expect(page.getByText('Bars side by side need two columns of numbers; there is one.')).toBeVisible();
-    await page.getByRole('button', { name: /Takes the nearest kind/ }).click();
+    await page.getByRole('button', { name: /Take the nearest kind/ }).click();
     await expect(page.getByRole('radio', { name: just('bars') })).toBeChecked();
     await saved(page);
   });
@@ -111,7 +111,7 @@ test('a long table of another program keeps its joins and lines, and goes on ove
   ).toBeVisible();
   await expect(onSheet(page)).toContainText('Fluß 0');
   await expect(onSheet(page)).not.toContainText('Fluß 69');
-  await page.getByRole('button', { name: /continues on page → 2/i }).click();
+  await page.getByRole('button', { name: /continues on page 2/i }).click();
   await expect(onSheet(page)).toContainText('water');
   await expect(onSheet(page)).not.toContainText('Fluß 0');
   await saved(page);
@@ -175,10 +175,10 @@ test.describe('a table', () => {
     await writeIn(0.5, -0.5);
     await page.keyboard.press('Escape');
     await expect(page.locator('.settings h3')).toContainText('heron');
-    await page.getByRole('button', { name: 'Merges this cell with the one to its right' }).click();
+    await page.getByRole('button', { name: 'Merge this cell with the one to its right' }).click();
     await expect(onSheet(page)).toContainText(/heron\s*2/);
-    await page.getByRole('button', { name: 'Splits the merged cells' }).click();
-    await expect(page.getByRole('button', { name: 'Splits the merged cells' })).toHaveCount(0);
+    await page.getByRole('button', { name: 'Split the merged cells' }).click();
+    await expect(page.getByRole('button', { name: 'Split the merged cells' })).toHaveCount(0);
     await saved(page);
   });
 });
@@ -217,7 +217,7 @@ test.describe('a calendar', () => {
     await expect(onSheet(page)).toContainText('09:30 Tide watch');
     await expect(page.getByRole('list', { name: 'Events' }).getByRole('listitem')).toHaveCount(3);
     await page.getByLabel('Days with names, one in a line').fill('29 Feb Leap day\n8–13 February herbarium week');
-    await page.getByRole('button', { name: 'Adds these days' }).click();
+    await page.getByRole('button', { name: 'Add these days' }).click();
     await expect(onSheet(page)).toContainText('herbarium week');
     const [download] = await Promise.all([
       page.waitForEvent('download'),

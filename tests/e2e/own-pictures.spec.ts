@@ -63,7 +63,7 @@ test('a file is put on the sheet, kept for the next one, and what is no picture 
   await expect(page.getByText('This is no PNG or JPEG picture.')).toBeVisible();
   await page.locator('.drawer_picturesFound').getByRole('button', { name: 'orange disc', exact: true }).click();
   await expect(images()).toHaveCount(1);
-  await page.getByRole('button', { name: /Removes “orange disc”/ }).focus();
+  await page.getByRole('button', { name: /Remove “orange disc”/ }).focus();
   await page.keyboard.press('Enter');
   await expect(
     page.locator('.drawer_picturesFound').getByRole('button', { name: 'orange disc', exact: true }),
@@ -122,7 +122,7 @@ test('is the base of a diagram, the outline of a cloud and a page to colour', as
   await blankPage(page);
   await compartment(page, 'Makers');
   await page.getByRole('button', { name: 'Colouring', exact: true }).click();
-  await page.getByLabel('Picks pictures one by one').click();
+  await page.getByLabel('Pick pictures one by one').click();
   await shipped('orange disc').click();
   await page.getByRole('group', { name: 'Pictures' }).waitFor();
   await expect(page.getByLabel(/^Word \d+$/).last()).toHaveValue('orange disc');
@@ -179,7 +179,7 @@ test('a column of a table on the sheet gives the words of a cloud', async () => 
   await begun(/^word cloud/i);
   await page.getByRole('button', { name: /Takes a column of a table/ }).click();
   await expect(page.getByRole('combobox', { name: 'Column of words' })).toBeVisible();
-  await page.getByRole('button', { name: 'Replaces the words above with this column' }).click();
+  await page.getByRole('button', { name: 'Replace the words above with this column' }).click();
   const list = page.getByRole('textbox', { name: /^Words, one in a line/ });
   await expect(list).not.toHaveValue(/glasswort/);
   await expect(list).toHaveValue(/: \d/);

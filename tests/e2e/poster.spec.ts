@@ -21,7 +21,7 @@ const picture = async (page: Page) => (await page.locator('.page-view').innerHTM
 
 /** The beginning of the finished page's PDF. */
 async function takenOut(page: Page): Promise<string> {
-  await page.getByRole('button', { name: 'download ▾' }).click();
+  await page.getByRole('button', { name: 'Download' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('menuitem', { name: 'PDF, as students get it' }).click(),

@@ -146,7 +146,7 @@ test.describe('things among others', () => {
     await leaf(page, 'words');
     await field(page, 'size').fill('28');
     await field(page, 'size').press('Enter');
-    await page.getByRole('button', { name: /Updates all boxes of this role/ }).click();
+    await page.getByRole('button', { name: /Update all boxes of this role/ }).click();
     await stack(page).nth(1).click();
     await expect(field(page, 'size')).toHaveValue('28');
     await page.getByRole('button', { name: 'undo' }).click();

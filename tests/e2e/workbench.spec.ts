@@ -298,7 +298,7 @@ test.describe('the workbench', () => {
       ['PDF, as students get it', '%PDF'],
       ['PNG of this page', '\x89PNG'],
     ] as const) {
-      await page.getByRole('button', { name: 'download ▾' }).click();
+      await page.getByRole('button', { name: 'Download' }).click();
       const [download] = await Promise.all([
         page.waitForEvent('download'),
         page.getByRole('menuitem', { name }).click(),
@@ -312,7 +312,7 @@ test.describe('the workbench', () => {
   test('says how far a file is, bears the network failing, and lets it be stopped', async () => {
     await openSheet(page, 'Parts of the grey heron');
     const take = async () => {
-      await page.getByRole('button', { name: 'download ▾' }).click();
+      await page.getByRole('button', { name: 'Download' }).click();
       await page.getByRole('menuitem', { name: 'PDF with the answers' }).click();
     };
     const told = page.locator('.workbench_exporting');
@@ -330,7 +330,7 @@ test.describe('the workbench', () => {
     const file = page.waitForEvent('download');
     answer = 'own';
     expect((await file).suggestedFilename()).toBe('Parts of the grey heron (key).pdf');
-    await expect(page.getByRole('button', { name: 'download ▾' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Download' })).toBeVisible();
 
     answer = 'making';
     await take();
@@ -338,7 +338,7 @@ test.describe('the workbench', () => {
     const stopped = page.waitForRequest((request) => request.method() === 'DELETE');
     await told.getByRole('button', { name: 'stop' }).click();
     expect((await (await stopped).response())!.status()).toBe(200);
-    await expect(page.getByRole('button', { name: 'download ▾' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Download' })).toBeVisible();
     await page.unroute('**/exports/*');
     // Without the server it is said what to do, and nothing is lost.
     await page.route('**/export', (route) => route.abort());

@@ -22,6 +22,7 @@ import { Choice } from '../../fields/choice';
 import { Check } from '../../fields/check';
 import styles from './calendar.module.css';
 import kitStyles from '../kit/kit.module.css';
+import { Sign } from '../../parts/sign';
 
 /** A calendar's margin card: which month or week, what happens in it, and how it looks. */
 
@@ -31,65 +32,9 @@ const dayIn = (year: number, month: number, day = 1) =>
 
 export function CalendarPanel({ editor, group, sheet }: PanelProps) {
   const { recipe, notes, put } = useMade(editor, group, 'calendar');
-  const { year, month, day } = dateOf(dayNumber(recipe.day));
-  const goTo = (values: { year?: number; month?: number }) =>
-    put('Month', { day: dayIn(values.year ?? year, values.month ?? month, day) });
-  function step(by: 1 | -1) {
-    if (recipe.span === 'week') return put('Week', { day: writtenDay(dayNumber(recipe.day) + 7 * by) });
-    const next = year * 12 + month - 1 + by;
-    if (next >= 12 && next < 120_000) put('Month', { day: dayIn(Math.floor(next / 12), (next % 12) + 1) });
-  }
   return (
     <div className="calendar-panel">
-      <Row label="shows">
-        <Choice
-          label="What the calendar shows"
-          value={recipe.span}
-          names={{ month: 'a month', week: 'a week' }}
-          onChange={(span) => put('Span', { span })}
-          width={100}
-        />
-        <Toggle label={`The ${recipe.span} before`} onClick={() => step(-1)}>
-          ←
-        </Toggle>
-        <Toggle label={`The ${recipe.span} after`} onClick={() => step(1)}>
-          →
-        </Toggle>
-      </Row>
-      {recipe.span === 'month' ? (
-        <Row label="month">
-          <Choice
-            label="Month"
-            listHeight={330}
-            value={month}
-            options={MONTHS.map((label, i) => ({ value: i + 1, label }))}
-            onChange={(next) => goTo({ month: next })}
-            width={116}
-          />
-          <NumberField
-            bare
-            label="Year"
-            value={year}
-            min={1}
-            max={9999}
-            onChange={(next) => goTo({ year: Math.round(next) })}
-          />
-        </Row>
-      ) : (
-        <Row label="from">
-          <DayField label="First day of the week" value={recipe.day} onChange={(next) => put('Week', { day: next })} />
-        </Row>
-      )}
-      {recipe.span === 'month' && (
-        <Choice
-          row="weeks"
-          label="Weeks begin with"
-          value={recipe.first}
-          options={[1, 2, 3, 4, 5, 6, 0].map((value) => ({ value, label: `from ${WEEKDAYS[value]}` }))}
-          onChange={(first) => put('First day of weeks', { first })}
-          width={150}
-        />
-      )}
+      <SpanFields recipe={recipe} put={put} />
       <Happenings recipe={recipe} put={put} />
       <Notes {...{ notes, editor, group }} />
       <Sources editor={editor} recipe={recipe} put={put} />
@@ -147,6 +92,71 @@ export function CalendarPanel({ editor, group, sheet }: PanelProps) {
 
 type Put = (name: string, values: Partial<CalendarRecipe>, keep?: 'soon' | 'now') => void;
 
+/** Which month or week it shows, and with which day weeks begin. */
+function SpanFields({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
+  const { year, month, day } = dateOf(dayNumber(recipe.day));
+  const goTo = (values: { year?: number; month?: number }) =>
+    put('Month', { day: dayIn(values.year ?? year, values.month ?? month, day) });
+  function step(by: 1 | -1) {
+    if (recipe.span === 'week') return put('Week', { day: writtenDay(dayNumber(recipe.day) + 7 * by) });
+    const next = year * 12 + month - 1 + by;
+    if (next >= 12 && next < 120_000) put('Month', { day: dayIn(Math.floor(next / 12), (next % 12) + 1) });
+  }
+  return (
+    <>
+      <Row label="shows">
+        <Choice
+          label="What the calendar shows"
+          value={recipe.span}
+          names={{ month: 'a month', week: 'a week' }}
+          onChange={(span) => put('Span', { span })}
+          width={100}
+        />
+        <Toggle label={`The ${recipe.span} before`} onClick={() => step(-1)}>
+          <Sign of="before" />
+        </Toggle>
+        <Toggle label={`The ${recipe.span} after`} onClick={() => step(1)}>
+          <Sign of="after" />
+        </Toggle>
+      </Row>
+      {recipe.span === 'month' ? (
+        <Row label="month">
+          <Choice
+            label="Month"
+            listHeight={330}
+            value={month}
+            options={MONTHS.map((label, i) => ({ value: i + 1, label }))}
+            onChange={(next) => goTo({ month: next })}
+            width={116}
+          />
+          <NumberField
+            bare
+            label="Year"
+            value={year}
+            min={1}
+            max={9999}
+            onChange={(next) => goTo({ year: Math.round(next) })}
+          />
+        </Row>
+      ) : (
+        <Row label="from">
+          <DayField label="First day of the week" value={recipe.day} onChange={(next) => put('Week', { day: next })} />
+        </Row>
+      )}
+      {recipe.span === 'month' && (
+        <Choice
+          row="weeks"
+          label="Weeks begin with"
+          value={recipe.first}
+          options={[1, 2, 3, 4, 5, 6, 0].map((value) => ({ value, label: `from ${WEEKDAYS[value]}` }))}
+          onChange={(first) => put('First day of weeks', { first })}
+          width={150}
+        />
+      )}
+    </>
+  );
+}
+
 /** The events of the days shown. */
 function Happenings({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
   const { happenings } = recipe;
@@ -169,13 +179,13 @@ function Happenings({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
               label={one.kind === 'holiday' ? 'A holiday' : 'Make it a holiday'}
               onClick={() => set(one.id, { kind: one.kind === 'holiday' ? 'event' : 'holiday' })}
             >
-              ✿
+              <Sign of="flower" />
             </Toggle>
             <Toggle
-              label={`Removes “${one.words}”`}
+              label={`Remove “${one.words}”`}
               onClick={() => put('Remove event', { happenings: happenings.filter(({ id }) => id !== one.id) })}
             >
-              ✕
+              <Sign of="remove" />
             </Toggle>
             <input
               className={`${kitStyles.text} wide`}
@@ -299,7 +309,7 @@ function Sources({ editor, recipe, put }: { editor: Editor; recipe: CalendarReci
       />
       <div className={kitStyles.files}>
         <Toggle
-          label="Adds these days"
+          label="Add these days"
           onClick={() => {
             const found = readLines(typed, dateOf(dayNumber(recipe.day)).year, kind);
             take('Typed days', found.happenings, found.problems);

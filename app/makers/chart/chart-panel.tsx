@@ -92,45 +92,12 @@ export function ChartPanel({ editor, group, sheet }: PanelProps) {
       )}
       <Kinds kind={recipe.kind} data={data} onChoose={(kind) => put('Kind of chart', { kind })} />
       <Notes {...{ notes, editor, group }} />
-      <p className={styles.chartShares}>
-        {others.length > 0 && (
-          <span>
-            {others.length === 1 ? 'Another chart shares' : `${others.length} other charts share`} this table.
-          </span>
-        )}
-        <Toggle label="Another chart that follows the same table" onClick={another}>
-          another chart of this table
-        </Toggle>
-        {others.length > 0 && (
-          <Toggle
-            label="This chart no longer follows the others"
-            onClick={() => put('Own table', { table: { ...recipe.table, id: newId().slice(0, 12) } })}
-          >
-            separate table
-          </Toggle>
-        )}
-      </p>
-      {recipe.kind === 'pictogram' && (
-        <>
-          <Row label="one is">
-            <NumberField
-              bare
-              label="How many one picture stands for; 0 to choose"
-              value={recipe.each}
-              min={0}
-              max={1_000_000}
-              onChange={(each) => put('One picture', { each })}
-            />
-            <span className="quiet">{recipe.each === 0 ? 'chosen to suit' : ''}</span>
-          </Row>
-          <PicturePick
-            label="a word for the picture: fish, tree …"
-            groups={['silhouettes']}
-            chosen={recipe.picture}
-            onChoose={({ id }) => put('Picture', { picture: id })}
-          />
-        </>
-      )}
+      <Sharing
+        others={others.length}
+        onAnother={another}
+        onSeparate={() => put('Own table', { table: { ...recipe.table, id: newId().slice(0, 12) } })}
+      />
+      {recipe.kind === 'pictogram' && <PictogramFields recipe={recipe} put={put} />}
       <TitleField title={recipe.title} onChange={put} />
       <Row label="values">
         <Choice
@@ -172,6 +139,48 @@ export function ChartPanel({ editor, group, sheet }: PanelProps) {
         <FaceAndSize face={recipe.face} size={recipe.size} onChange={put} />
       </More>
     </div>
+  );
+}
+
+type SharingProps = { others: number; onAnother: () => void; onSeparate: () => void };
+
+/** How many other charts show the same table, and a way to have one more or to leave them. */
+const Sharing = ({ others, onAnother, onSeparate }: SharingProps) => (
+  <p className={styles.chartShares}>
+    {others > 0 && <span>{others === 1 ? 'Another chart shares' : `${others} other charts share`} this table.</span>}
+    <Toggle label="Another chart that follows the same table" onClick={onAnother}>
+      another chart of this table
+    </Toggle>
+    {others > 0 && (
+      <Toggle label="This chart no longer follows the others" onClick={onSeparate}>
+        separate table
+      </Toggle>
+    )}
+  </p>
+);
+
+/** How many one picture stands for, and which picture. */
+function PictogramFields({ recipe, put }: Pick<ReturnType<typeof useMade<'chart'>>, 'recipe' | 'put'>) {
+  return (
+    <>
+      <Row label="one is">
+        <NumberField
+          bare
+          label="How many one picture stands for; 0 to choose"
+          value={recipe.each}
+          min={0}
+          max={1_000_000}
+          onChange={(each) => put('One picture', { each })}
+        />
+        <span className="quiet">{recipe.each === 0 ? 'chosen to suit' : ''}</span>
+      </Row>
+      <PicturePick
+        label="a word for the picture: fish, tree …"
+        groups={['silhouettes']}
+        chosen={recipe.picture}
+        onChoose={({ id }) => put('Picture', { picture: id })}
+      />
+    </>
   );
 }
 
@@ -217,7 +226,7 @@ function Kinds({ kind, data, onChoose }: { kind: ChartKind; data: Data; onChoose
             <>
               {' '}
               <Toggle
-                label={`Takes the nearest kind that this table can feed: ${KIND_NAMES[nearest]}`}
+                label={`Take the nearest kind that this table can feed: ${KIND_NAMES[nearest]}`}
                 onClick={() => {
                   setAsked(null);
                   onChoose(nearest);

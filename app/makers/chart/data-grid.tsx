@@ -8,6 +8,7 @@ import { Toggle } from '../../fields/toggle';
 import { FileButton } from '../../fields/file-button';
 import styles from './chart.module.css';
 import kitStyles from '../kit/kit.module.css';
+import { Sign } from '../../parts/sign';
 
 /** A small table to type in: Tab moves on, Enter moves down, and cells pasted from a spreadsheet fill it from there. */
 
@@ -20,24 +21,27 @@ type Props = {
   onProblem: (words: string) => void;
 };
 
+/** The table with cells put into it from a position on, its head being row 0. It grows up to its limits. */
+function withCells(table: DataTable, at: { row: number; column: number }, cells: readonly (readonly string[])[]) {
+  const all = [table.head, ...table.rows];
+  const width = Math.max(table.head.length, at.column + Math.max(1, ...cells.map((row) => row.length)));
+  const height = Math.max(all.length, at.row + cells.length);
+  const next = Array.from({ length: Math.min(MOST_ROWS + 1, height) }, (_, r): string[] =>
+    Array.from(
+      { length: Math.min(MOST_COLUMNS, width) },
+      (_, c) => cells[r - at.row]?.[c - at.column] ?? all[r]?.[c] ?? '',
+    ),
+  );
+  return { ...table, head: next[0], rows: next.slice(1) };
+}
+
 export function DataGrid({ table, onChange, stray, onProblem }: Props) {
   const grid = useRef<HTMLTableElement>(null);
   const { head, rows } = table;
-  const all = [head, ...rows];
   const wide = head.length;
 
-  /** The table with cells inserted from a position on. It grows up to its limits. */
-  function withCells(at: { row: number; column: number }, cells: readonly (readonly string[])[]): DataTable {
-    const columns = Math.min(MOST_COLUMNS, Math.max(wide, at.column + Math.max(1, ...cells.map((row) => row.length))));
-    const next = Array.from(
-      { length: Math.min(MOST_ROWS + 1, Math.max(all.length, at.row + cells.length)) },
-      (_, r): string[] =>
-        Array.from({ length: columns }, (_, c) => cells[r - at.row]?.[c - at.column] ?? all[r]?.[c] ?? ''),
-    );
-    return { ...table, head: next[0], rows: next.slice(1) };
-  }
   const set = (row: number, column: number, value: string) =>
-    onChange('Cell', withCells({ row, column }, [[cutTo(value, LONGEST_CELL)]]), 'soon');
+    onChange('Cell', withCells(table, { row, column }, [[cutTo(value, LONGEST_CELL)]]), 'soon');
 
   function paste(event: ClipboardEvent, row: number, column: number) {
     const cells = readCells(event.clipboardData.getData('text/plain'));
@@ -46,7 +50,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
     // A whole table pasted into the first cell replaces the old one.
     if (row === 0 && column === 0 && cells.length > 1)
       onChange('Paste table', { ...table, head: cells[0], rows: cells.slice(1) });
-    else onChange('Paste cells', withCells({ row, column }, cells));
+    else onChange('Paste cells', withCells(table, { row, column }, cells));
   }
 
   function move(event: KeyboardEvent, row: number, column: number) {
@@ -94,7 +98,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
                 <td className={styles.dataGridDrop}>
                   {r < rows.length && (
                     <button type="button" aria-label={`Remove row ${r + 1}`} tabIndex={-1} onClick={() => drop(r + 1)}>
-                      ✕
+                      <Sign of="remove" />
                     </button>
                   )}
                 </td>
@@ -116,7 +120,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
         )}
         {wide > 1 && (
           <Toggle
-            label="Removes the last column"
+            label="Remove the last column"
             onClick={() =>
               onChange('Remove column', {
                 ...table,
@@ -125,7 +129,7 @@ export function DataGrid({ table, onChange, stray, onProblem }: Props) {
               })
             }
           >
-            − column
+            <Sign of="less" /> column
           </Toggle>
         )}
         <TableFile

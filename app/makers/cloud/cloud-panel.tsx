@@ -42,13 +42,45 @@ const begun: Record<CloudShape['kind'], CloudShape> = {
 
 export function CloudPanel({ editor, group, sheet }: PanelProps) {
   const { recipe, seed, notes, put, reseed } = useMade(editor, group, 'cloud');
-  const { shape } = recipe;
   return (
     <div className="cloud-panel">
       <WordList words={recipe.words} onChange={(words, keep) => put('Words', { words }, keep)} />
       <CloudSources editor={editor} group={group} onWords={(words) => put('Words', { words })} />
       <Making editor={editor} id={group.id} />
       <Notes {...{ notes, editor, group }} />
+      <ShapeFields shape={recipe.shape} put={put} />
+      <Choice
+        row="stand"
+        label="How words stand"
+        value={recipe.angles}
+        names={ANGLE_NAMES}
+        onChange={(angles) => put('Angles', { angles })}
+        width={160}
+      />
+      <div className={kitStyles.files}>
+        <Toggle label="The same words in another arrangement" onClick={() => reseed('Another arrangement', seed + 1)}>
+          rearrange
+        </Toggle>
+        <Toggle
+          on={recipe.repeat}
+          label="Set words again, small, until the shape is full"
+          onClick={() => put('Fill up', { repeat: !recipe.repeat })}
+        >
+          fill up
+        </Toggle>
+      </div>
+      <FontsAndColours recipe={recipe} palette={sheet.palette} put={put} />
+      <Sizes recipe={recipe} put={put} />
+    </div>
+  );
+}
+
+type PartProps = Pick<ReturnType<typeof useMade<'cloud'>>, 'recipe' | 'put'>;
+
+/** What the words fill: their frame, a round, a picture or letters. */
+function ShapeFields({ shape, put }: { shape: CloudShape } & Pick<PartProps, 'put'>) {
+  return (
+    <>
       <Row label="fills">
         <Choice
           label="What the words fill"
@@ -87,104 +119,92 @@ export function CloudPanel({ editor, group, sheet }: PanelProps) {
           onChoose={({ id }) => put('Shape', { shape: { kind: 'picture', picture: id } })}
         />
       )}
-      <Choice
-        row="stand"
-        label="How words stand"
-        value={recipe.angles}
-        names={ANGLE_NAMES}
-        onChange={(angles) => put('Angles', { angles })}
-        width={160}
-      />
-      <div className={kitStyles.files}>
-        <Toggle label="The same words in another arrangement" onClick={() => reseed('Another arrangement', seed + 1)}>
-          rearrange
-        </Toggle>
-        <Toggle
-          on={recipe.repeat}
-          label="Sets words again, small, until the shape is full"
-          onClick={() => put('Fill up', { repeat: !recipe.repeat })}
-        >
-          fill up
-        </Toggle>
-      </div>
-      <More title="Fonts and colours">
-        <Row label="fonts">
-          <FaceChoice
-            mode="multiple"
-            label="Fonts"
-            value={recipe.font}
-            maxCount={6}
-            onChange={(font) => font.length > 0 && put('Fonts', { font })}
-          />
-        </Row>
-        <Check checked={recipe.bold} onChange={(on) => put('Bold', { bold: on })}>
-          Bold
-        </Check>
-        <Row label="colours">
-          <span className={kitStyles.cloudColours} role="group" aria-label="Colours of words">
-            {[...new Set([...sheet.palette, ...recipe.colours])].map((hex) => {
-              const on = recipe.colours.includes(hex);
-              return (
-                <Swatch
-                  key={hex}
-                  colour={hex}
-                  out={!on}
-                  aria-pressed={on}
-                  aria-label={hex}
-                  title={on ? `${hex}: words have this colour` : hex}
-                  onClick={() => {
-                    const colours = on ? recipe.colours.filter((one) => one !== hex) : [...recipe.colours, hex];
-                    if (colours.length > 0 && colours.length <= 10) put('Colours', { colours });
-                  }}
-                />
-              );
-            })}
-          </span>
-        </Row>
-        <Choice
-          row="colour"
-          label="What a colour tells"
-          value={recipe.tint}
-          names={{ mixed: 'mixed', weight: 'tells the weight' }}
-          onChange={(tint) => put('Colours', { tint })}
-          width={140}
-        />
-      </More>
-      <More title="Sizes">
-        <Row label="weights">
-          <Slider
-            min={0}
-            max={1}
-            step={0.05}
-            value={recipe.spread}
-            tooltip={{
-              formatter: (value) => (value === 0 ? 'all words alike' : `${Math.round((value ?? 0) * 100)} %`),
-            }}
-            ariaLabelForHandle="How much larger heavier words are"
-            onChange={(spread: number) => put('Weights', { spread }, 'soon')}
-          />
-        </Row>
-        <Row label="room">
-          <Slider
-            min={0}
-            max={0.5}
-            step={0.02}
-            value={recipe.air}
-            tooltip={{ formatter: null }}
-            ariaLabelForHandle="Room around words"
-            onChange={(air: number) => put('Room', { air }, 'soon')}
-          />
-        </Row>
-        <Row label="at least">
-          <WordsSize size={recipe.size} onChange={put} />
-        </Row>
-        <Check checked={recipe.wrap} onChange={(on) => put('Lines', { wrap: on })}>
-          Long phrases in two lines
-        </Check>
-      </More>
-    </div>
+    </>
   );
 }
+
+function FontsAndColours({ recipe, palette, put }: PartProps & { palette: readonly string[] }) {
+  return (
+    <More title="Fonts and colours">
+      <Row label="fonts">
+        <FaceChoice
+          mode="multiple"
+          label="Fonts"
+          value={recipe.font}
+          maxCount={6}
+          onChange={(font) => font.length > 0 && put('Fonts', { font })}
+        />
+      </Row>
+      <Check checked={recipe.bold} onChange={(on) => put('Bold', { bold: on })}>
+        Bold
+      </Check>
+      <Row label="colours">
+        <span className={kitStyles.cloudColours} role="group" aria-label="Colours of words">
+          {[...new Set([...palette, ...recipe.colours])].map((hex) => {
+            const on = recipe.colours.includes(hex);
+            return (
+              <Swatch
+                key={hex}
+                colour={hex}
+                out={!on}
+                aria-pressed={on}
+                aria-label={hex}
+                title={on ? `${hex}: words have this colour` : hex}
+                onClick={() => {
+                  const colours = on ? recipe.colours.filter((one) => one !== hex) : [...recipe.colours, hex];
+                  if (colours.length > 0 && colours.length <= 10) put('Colours', { colours });
+                }}
+              />
+            );
+          })}
+        </span>
+      </Row>
+      <Choice
+        row="colour"
+        label="What a colour tells"
+        value={recipe.tint}
+        names={{ mixed: 'mixed', weight: 'tells the weight' }}
+        onChange={(tint) => put('Colours', { tint })}
+        width={140}
+      />
+    </More>
+  );
+}
+
+const Sizes = ({ recipe, put }: PartProps) => (
+  <More title="Sizes">
+    <Row label="weights">
+      <Slider
+        min={0}
+        max={1}
+        step={0.05}
+        value={recipe.spread}
+        tooltip={{
+          formatter: (value) => (value === 0 ? 'all words alike' : `${Math.round((value ?? 0) * 100)} %`),
+        }}
+        ariaLabelForHandle="How much larger heavier words are"
+        onChange={(spread: number) => put('Weights', { spread }, 'soon')}
+      />
+    </Row>
+    <Row label="room">
+      <Slider
+        min={0}
+        max={0.5}
+        step={0.02}
+        value={recipe.air}
+        tooltip={{ formatter: null }}
+        ariaLabelForHandle="Room around words"
+        onChange={(air: number) => put('Room', { air }, 'soon')}
+      />
+    </Row>
+    <Row label="at least">
+      <WordsSize size={recipe.size} onChange={put} />
+    </Row>
+    <Check checked={recipe.wrap} onChange={(on) => put('Lines', { wrap: on })}>
+      Long phrases in two lines
+    </Check>
+  </More>
+);
 
 /** The words as typed. They are read as a list each time, and rewritten only when they change elsewhere. */
 function WordList({
@@ -252,7 +272,7 @@ function Making({ editor, id }: { editor: Editor; id: string }) {
         strokeColor="var(--moss)"
         aria-label="How far it is"
       />
-      <Toggle label="Stops (Escape); all stays as it was" onClick={() => editor.making?.stop(id)}>
+      <Toggle label="Stop (Escape); all stays as it was" onClick={() => editor.making?.stop(id)}>
         stop
       </Toggle>
     </p>

@@ -77,7 +77,7 @@ function FromText({ onTake }: { onTake: (text: string) => void }) {
         onChange={(event) => setText(event.target.value)}
       />
       <div className={kitStyles.files}>
-        <Toggle label="Replaces the words above with these" onClick={() => onTake(text)}>
+        <Toggle label="Replace the words above with these" onClick={() => onTake(text)}>
           count its words
         </Toggle>
       </div>
@@ -174,7 +174,7 @@ function FromColumn({ editor, onTake }: { editor: Editor; onTake: (words: Weight
             onChange={setWeights}
           />
           <div className={kitStyles.files}>
-            <Toggle label="Replaces the words above with this column" onClick={take}>
+            <Toggle label="Replace the words above with this column" onClick={take}>
               use these words
             </Toggle>
           </div>

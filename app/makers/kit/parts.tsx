@@ -47,7 +47,7 @@ export function Notes({ notes, editor, group }: NotesProps) {
       </ul>
       {room && (
         <Toggle
-          label="Enlarges the frame to the page margins"
+          label="Enlarge the frame to the page margins"
           onClick={() => editor.make('Larger frame', set(group.id, room))}
         >
           fill the page

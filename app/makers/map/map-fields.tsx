@@ -12,6 +12,7 @@ import { addNode, linkChosen, nodeOf } from './map-commands';
 import { Choice } from '../../fields/choice';
 import styles from './map.module.css';
 import kitStyles from '../kit/kit.module.css';
+import { Sign } from '../../parts/sign';
 
 /**
  * Settings of a node, of cross links, and of the nodes of each level. Each gets only what it shows, so that typing in the
@@ -72,11 +73,11 @@ export const NodeFields = memo(function NodeFields({ editor, groupId, id, link, 
         )}
       </Row>
       <Row label="node">
-        <Toggle label="Adds a node under this one (Ctrl+Enter)" onClick={() => addNode(editor, 'child', groupId, id)}>
+        <Toggle label="Add a node under this one (Ctrl+Enter)" onClick={() => addNode(editor, 'child', groupId, id)}>
           + under
         </Toggle>
         <Toggle
-          label="Adds a node beside this one (Ctrl+Shift+Enter)"
+          label="Add a node beside this one (Ctrl+Shift+Enter)"
           onClick={() => addNode(editor, 'sibling', groupId, id)}
         >
           + beside
@@ -118,7 +119,7 @@ const LinkFields = memo(function LinkFields({ link: { id, words, arrow }, from, 
         label="Remove this link"
         onClick={() => put('Remove link', ({ links }) => ({ links: links.filter((one) => one.id !== id) }))}
       >
-        ✕
+        <Sign of="remove" />
       </Toggle>
     </div>
   );
@@ -140,7 +141,7 @@ export function CrossLinks({ editor, groupId, links, nodes, put }: LinksProps) {
       ))}
       {chosen.length === 2 ? (
         <Toggle
-          label="Links the two nodes that are chosen"
+          label="Link the two nodes that are chosen"
           onClick={() => linkChosen(editor, groupId, chosen[0], chosen[1])}
         >
           link “{name(chosen[0])}” to “{name(chosen[1])}”

@@ -10,6 +10,7 @@ import { useEditor } from '../../document/editor';
 import { FileButton } from '../../fields/file-button';
 import { downloadText } from '../../browser/download';
 import styles from '../kit/kit.module.css';
+import { Sign } from '../../parts/sign';
 
 /** A map from a file, and as one. */
 
@@ -47,7 +48,7 @@ export const InAndOut = memo(function InAndOut({ editor, recipeNow, onEdit }: Pr
   return (
     <div className={styles.files}>
       <FileButton
-        label="Makes the map from a file: OPML, GraphML or an indented list"
+        label="Make the map from a file: OPML, GraphML or an indented list"
         field="File with an outline"
         accept=".opml,.graphml,.xml,.txt,.md,text/plain"
         onFile={(chosen) => void read(chosen)}
@@ -76,7 +77,9 @@ export const InAndOut = memo(function InAndOut({ editor, recipeNow, onEdit }: Pr
           ],
         }}
       >
-        <Key>download as ▾</Key>
+        <Key>
+          download as <Sign of="opens" />
+        </Key>
       </Dropdown>
     </div>
   );

@@ -11,6 +11,7 @@ import { Choice } from '../../fields/choice';
 import { Check } from '../../fields/check';
 import styles from './practice.module.css';
 import kitStyles from '../kit/kit.module.css';
+import { Sign } from '../../parts/sign';
 
 /** One setting of a practice sheet, in a field of its kind. */
 
@@ -197,7 +198,7 @@ function GroupsField({ most, groups, put }: GroupsProps) {
             />
             {groups.length > 2 && (
               <Toggle
-                label="Removes this group"
+                label="Remove this group"
                 onClick={() =>
                   put(
                     'Remove group',
@@ -205,7 +206,7 @@ function GroupsField({ most, groups, put }: GroupsProps) {
                   )
                 }
               >
-                ✕
+                <Sign of="remove" />
               </Toggle>
             )}
           </Row>

@@ -7,6 +7,7 @@ import { Toggle } from '../../fields/toggle';
 import { PicturePick } from '../kit/picture-pick';
 import { Choice } from '../../fields/choice';
 import styles from '../kit/kit.module.css';
+import { Sign } from '../../parts/sign';
 
 /** The items of a practice sheet: pictures by category or one by one, words, and what belongs to each. */
 
@@ -48,7 +49,7 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
               onChange={(event) => set(i, { word: event.target.value })}
             />
             <Toggle
-              label={`Removes “${thing.word}”`}
+              label={`Remove “${thing.word}”`}
               onClick={() =>
                 onChange(
                   'Remove',
@@ -56,7 +57,7 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
                 )
               }
             >
-              ✕
+              <Sign of="remove" />
             </Toggle>
             {other && (
               <input
@@ -80,7 +81,7 @@ export function ThingsField({ label, things, other, pictures, onChange }: Props)
           + word
         </Toggle>
         {pictures && (
-          <Toggle on={picking} label="Picks pictures one by one" onClick={() => setPicking(!picking)}>
+          <Toggle on={picking} label="Pick pictures one by one" onClick={() => setPicking(!picking)}>
             + picture
           </Toggle>
         )}

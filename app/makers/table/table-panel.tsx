@@ -29,6 +29,7 @@ import { placeOf } from './table-commands';
 import { Choice } from '../../fields/choice';
 import { Check } from '../../fields/check';
 import styles from './table.module.css';
+import { Sign } from '../../parts/sign';
 
 /** A table's margin card: its rows and columns, and looks by cell, row, column or whole. */
 
@@ -125,8 +126,8 @@ function OverPages({ editor, sheet, id }: { editor: Editor; sheet: Sheet; id: st
   );
   return (
     <Row label="pages">
-      {before && go(before, '← starts on page')}
-      {after && go(after, 'continues on page →')}
+      {before && go(before, 'starts on page')}
+      {after && go(after, 'continues on page')}
     </Row>
   );
 }
@@ -148,8 +149,8 @@ function Lines({ recipe, at, onEdit }: EditProps & { at: At }) {
         <Toggle label="A row below this one" onClick={() => onEdit('Add row', withRow(recipe, at.row, 'behind'))}>
           + below
         </Toggle>
-        <Toggle label="Removes this row" onClick={() => onEdit('Remove row', withoutRow(recipe, at.row))}>
-          −
+        <Toggle label="Remove this row" onClick={() => onEdit('Remove row', withoutRow(recipe, at.row))}>
+          <Sign of="less" />
         </Toggle>
       </Row>
       <Row label="columns">
@@ -165,14 +166,14 @@ function Lines({ recipe, at, onEdit }: EditProps & { at: At }) {
         >
           + right
         </Toggle>
-        <Toggle label="Removes this column" onClick={() => onEdit('Remove column', withoutColumn(recipe, at.column))}>
-          −
+        <Toggle label="Remove this column" onClick={() => onEdit('Remove column', withoutColumn(recipe, at.column))}>
+          <Sign of="less" />
         </Toggle>
       </Row>
       <Row label="merge">
         {beside && (
           <Toggle
-            label="Merges this cell with the one to its right"
+            label="Merge this cell with the one to its right"
             onClick={() => onEdit('Merge cells', merged(recipe, at, { row: at.row, column: beside.id }))}
           >
             right
@@ -180,14 +181,14 @@ function Lines({ recipe, at, onEdit }: EditProps & { at: At }) {
         )}
         {below && (
           <Toggle
-            label="Merges this cell with the one below it"
+            label="Merge this cell with the one below it"
             onClick={() => onEdit('Merge cells', merged(recipe, at, { row: below, column: at.column }))}
           >
             below
           </Toggle>
         )}
         {(cell.across > 1 || cell.down > 1) && (
-          <Toggle label="Splits the merged cells" onClick={() => onEdit('Split cells', split(recipe, at))}>
+          <Toggle label="Split the merged cells" onClick={() => onEdit('Split cells', split(recipe, at))}>
             split cells
           </Toggle>
         )}

@@ -19,106 +19,115 @@ function arc(cx: number, cy: number, r: number, from: number, to: number): (read
   return Array.from({ length: steps + 1 }, (_, i) => corner(cx, cy, r, from + ((to - from) * i) / steps));
 }
 
+/** A round or a ring of slices, or an empty round to draw them in. */
 export function drawPie(draft: ChartDraft, { series, label }: Data, area: Box, form: 'pie' | 'ring'): void {
   const { em, recipe } = draft;
   const [{ numbers }] = series;
   const rows = numbers.map((_, row) => row).filter((row) => (numbers[row] ?? 0) > 0);
-  const sum = rows.reduce((all, row) => all + (numbers[row] ?? 0), 0);
   const names = namesOf(label, rows);
-  const beside = !draft.direct;
+  const widest = Math.max(...names.map((name) => draft.sizeOf(name).width));
   // Names stand at the slices, or beside the whole with their colours.
-  const legend = beside
-    ? Math.min(area.width * 0.4, Math.max(...names.map((name) => draft.sizeOf(name).width)) + em * 2.6)
-    : 0;
-  const side = beside
-    ? 0
-    : Math.min(area.width * 0.28, Math.max(...names.map((name) => draft.sizeOf(name).width), em * 4) + em * 1.4);
-  const inner = without(area, {
-    left: side,
-    right: legend || side,
-    top: beside ? 0 : em * 3.6,
-    bottom: beside ? 0 : em * 3.6,
-  });
+  const beside = !draft.direct;
+  const legend = beside ? Math.min(area.width * 0.4, widest + em * 2.6) : 0;
+  const side = beside ? 0 : Math.min(area.width * 0.28, Math.max(widest, em * 4) + em * 1.4);
+  const above = beside ? 0 : em * 3.6;
+  const inner = without(area, { left: side, right: legend || side, top: above, bottom: above });
   const r = Math.min(inner.width, inner.height) / 2;
-  const cx = inner.x + inner.width / 2;
-  const cy = inner.y + inner.height / 2;
-  if (recipe.task === 'make') {
-    // Tenths at the rim help to draw slices.
-    draft.disc('round-1', cx, cy, r);
-    for (let i = 0; i < 10; i++) {
-      const turn = (i * Math.PI) / 5;
-      const [x1, y1] = corner(cx, cy, r, turn);
-      const [x2, y2] = corner(cx, cy, r - em * 0.6, turn);
-      draft.line(`tenth-${i + 1}`, x1, y1, x2, y2);
-    }
-  }
+  const round: Round = { cx: inner.x + inner.width / 2, cy: inner.y + inner.height / 2, r };
+  if (recipe.task === 'make') drawTenths(draft, round);
+  const sum = rows.reduce((all, row) => all + (numbers[row] ?? 0), 0);
   const slices = pie<number>()
     .sort(null)
     .value((row) => numbers[row] ?? 0)(rows);
   slices.forEach(({ data: row, startAngle, endAngle }, i) => {
-    const colour = draft.colour(i);
-    const whole = endAngle - startAngle > 2 * Math.PI - 0.001;
-    const hole = form === 'ring' ? r * 0.56 : 0;
-    const outer = arc(cx, cy, r, startAngle, endAngle);
-    const inside = hole > 0 ? arc(cx, cy, hole, endAngle, startAngle) : whole ? [] : [[cx, cy] as const];
-    draft.shape(`slice-${row + 1}`, [...outer, ...inside], {
-      fill: solid(colour),
-      outline: { colour: '#fffdf6', width: Math.max(0.8, em * 0.1), dash: 'solid' },
-    });
-    const middle = (startAngle + endAngle) / 2;
     const value = numbers[row] ?? 0;
-    const share = Math.round((value / sum) * 1000) / 10;
-    if (draft.direct) {
-      const [x1, y1] = corner(cx, cy, r + em * 0.15, middle);
-      const [x2, y2] = corner(cx, cy, r + em * 0.7, middle);
-      draft.line(`pointer-${row + 1}`, x1, y1, x2, y2, { outline: draft.outline(0.05) });
-      const right = Math.sin(middle) >= 0;
-      const wide = side - em * 0.9;
-      const upright = Math.abs(Math.sin(middle)) < 0.3;
-      const box = {
-        x: upright ? x2 - wide / 2 : right ? x2 + em * 0.2 : x2 - em * 0.2 - wide,
-        y: upright ? (Math.cos(middle) > 0 ? y2 - em * 2.7 : y2) : y2 - em * 1.35,
-        width: wide,
-        height: em * 1.35,
-      };
-      const align = upright ? 'centre' : right ? 'left' : 'right';
-      draft.words(`name-${row + 1}`, names[i], box, { align });
-      draft.number(`value-${row + 1}`, value, { ...box, y: box.y + em * 1.35 }, {}, align);
-    }
-    if (
-      (recipe.values === 'axis' || recipe.values === 'both') &&
-      recipe.task === 'shown' &&
-      endAngle - startAngle > 0.22 &&
-      (form === 'pie' || r > em * 5.5)
-    ) {
-      const [x, y] = corner(cx, cy, form === 'ring' ? r * 0.78 : r * 0.68, middle);
-      draft.words(
-        `share-${row + 1}`,
-        `${draft.said(share)}\u202f%`,
-        { x: x - em * 2, y: y - em * 0.75, width: em * 4, height: em * 1.5 },
-        { style: { colour: draft.on(colour) } },
-      );
-    }
+    const slice = { row, from: startAngle, to: endAngle, colour: draft.colour(i) };
+    drawSlice(draft, round, slice, form);
+    if (draft.direct) nameSlice(draft, round, slice, { name: names[i], value, room: side - em * 0.9 });
+    const large = endAngle - startAngle > 0.22 && (form === 'pie' || r > em * 5.5);
+    if ((recipe.values === 'axis' || recipe.values === 'both') && recipe.task === 'shown' && large)
+      writeShare(draft, round, slice, Math.round((value / sum) * 1000) / 10, form);
   });
-  if (!beside) return;
-  const high = Math.min(em * 2, area.height / rows.length);
-  const top = cy - (high * rows.length) / 2;
+  if (beside) drawLegend(draft, rows, names, { area, middle: round.cy, width: legend });
+}
+
+type Round = { cx: number; cy: number; r: number };
+/** A slice's row of the table, its angles in radians clockwise from the top, and its colour. */
+type Slice = { row: number; from: number; to: number; colour: string };
+
+/** Tenths at the rim, which help to draw slices. */
+function drawTenths(draft: ChartDraft, { cx, cy, r }: Round): void {
+  draft.disc('round-1', cx, cy, r);
+  for (let i = 0; i < 10; i++) {
+    const turn = (i * Math.PI) / 5;
+    const [x1, y1] = corner(cx, cy, r, turn);
+    const [x2, y2] = corner(cx, cy, r - draft.em * 0.6, turn);
+    draft.line(`tenth-${i + 1}`, x1, y1, x2, y2);
+  }
+}
+
+function drawSlice(draft: ChartDraft, { cx, cy, r }: Round, slice: Slice, form: 'pie' | 'ring'): void {
+  const whole = slice.to - slice.from > 2 * Math.PI - 0.001;
+  const hole = form === 'ring' ? r * 0.56 : 0;
+  const outer = arc(cx, cy, r, slice.from, slice.to);
+  const inside = hole > 0 ? arc(cx, cy, hole, slice.to, slice.from) : whole ? [] : [[cx, cy] as const];
+  draft.shape(`slice-${slice.row + 1}`, [...outer, ...inside], {
+    fill: solid(slice.colour),
+    outline: { colour: '#fffdf6', width: Math.max(0.8, draft.em * 0.1), dash: 'solid' },
+  });
+}
+
+type Named = { name: string; value: number; /** Width for the name, in points. */ room: number };
+
+/** The name and the number outside a slice, with a short line to it. */
+function nameSlice(draft: ChartDraft, { cx, cy, r }: Round, { row, from, to }: Slice, named: Named): void {
+  const { em } = draft;
+  const middle = (from + to) / 2;
+  const [x1, y1] = corner(cx, cy, r + em * 0.15, middle);
+  const [x2, y2] = corner(cx, cy, r + em * 0.7, middle);
+  draft.line(`pointer-${row + 1}`, x1, y1, x2, y2, { outline: draft.outline(0.05) });
+  const right = Math.sin(middle) >= 0;
+  const upright = Math.abs(Math.sin(middle)) < 0.3;
+  const box = {
+    x: upright ? x2 - named.room / 2 : right ? x2 + em * 0.2 : x2 - em * 0.2 - named.room,
+    y: upright ? (Math.cos(middle) > 0 ? y2 - em * 2.7 : y2) : y2 - em * 1.35,
+    width: named.room,
+    height: em * 1.35,
+  };
+  const align = upright ? 'centre' : right ? 'left' : 'right';
+  draft.words(`name-${row + 1}`, named.name, box, { align });
+  draft.number(`value-${row + 1}`, named.value, { ...box, y: box.y + em * 1.35 }, {}, align);
+}
+
+/** The per cent of a slice, written in it. */
+function writeShare(draft: ChartDraft, round: Round, slice: Slice, share: number, form: 'pie' | 'ring'): void {
+  const { em } = draft;
+  const out = round.r * (form === 'ring' ? 0.78 : 0.68);
+  const [x, y] = corner(round.cx, round.cy, out, (slice.from + slice.to) / 2);
+  const box = { x: x - em * 2, y: y - em * 0.75, width: em * 4, height: em * 1.5 };
+  const style = { colour: draft.on(slice.colour) };
+  draft.words(`share-${slice.row + 1}`, `${draft.said(share)}\u202f%`, box, { style });
+}
+
+type LegendAt = { area: Box; /** The height of its middle. */ middle: number; width: number };
+
+/** Names beside the whole, each with its colour. */
+function drawLegend(draft: ChartDraft, rows: readonly number[], names: readonly string[], at: LegendAt): void {
+  const { em } = draft;
+  const high = Math.min(em * 2, at.area.height / rows.length);
+  const top = at.middle - (high * rows.length) / 2;
+  const x = at.area.x + at.area.width - at.width + em * 0.6;
   rows.forEach((row, i) => {
     const y = top + i * high;
-    const x = area.x + area.width - legend + em * 0.6;
     draft.frame(
       `legend-${row + 1}`,
       { x, y: y + high / 2 - em * 0.45, width: em * 0.9, height: em * 0.9 },
-      {
-        fill: solid(draft.colour(i)),
-        outline: null,
-        adjust: [0.2],
-      },
+      { fill: solid(draft.colour(i)), outline: null, adjust: [0.2] },
     );
     draft.words(
       `name-${row + 1}`,
       names[i],
-      { x: x + em * 1.3, y, width: legend - em * 1.9, height: high },
+      { x: x + em * 1.3, y, width: at.width - em * 1.9, height: high },
       { align: 'left' },
     );
   });

@@ -1,0 +1,53 @@
+import { Link } from 'react-router';
+import type { spreadView } from '../../server/views/spread-view';
+import { useZone, whenWords } from '../browser/time';
+import { Leaf, STATE_WORDS } from '../house/leaf';
+import { Marks } from './marks';
+import styles from './spread.module.css';
+
+export type SpreadData = Awaited<ReturnType<typeof spreadView>>;
+type Card = SpreadData['cards'][number];
+
+type Props = {
+  handout: SpreadData['handout'];
+  card: Card;
+  page: SpreadData['page'];
+  now: SpreadData['now'];
+  /** Whether the look-fors are shown on the piece. */
+  marked: boolean;
+};
+
+/** One student's copy among all of the class: its picture, whose it is, and how far it has come. */
+export function PieceCard({ handout, card, page, now, marked }: Props) {
+  const zone = useZone();
+  return (
+    <Link to={`/handouts/${handout.id}/reading/${card.id}`} className={styles.card}>
+      <span className={styles.picture} style={{ aspectRatio: `${page.width} / ${page.height}` }}>
+        {card.state === 'not-begun' ? (
+          <span className={styles.none}>Nothing yet</span>
+        ) : (
+          <img src={`/copies/${card.id}/picture.svg?${card.picture}`} alt="" loading="lazy" />
+        )}
+        {marked && <Marks marks={card.marks} page={page} />}
+      </span>
+      <span className={styles.name}>
+        <Leaf state={card.state} />
+        <span className="sr">{STATE_WORDS[card.state]}:</span>
+        <strong>{card.studentName}</strong>
+        <span className="spring" />
+        {card.held !== null && handout.lookFors > 0 && (
+          <span className={styles.count} title={`${card.held} of ${handout.lookFors} look-fors met`}>
+            {card.held}/{handout.lookFors}
+          </span>
+        )}
+      </span>
+      <span className={`quiet ${styles.when}`}>
+        {STATE_WORDS[card.state]}
+        {card.handedInAt && card.state === 'handed-in' && ` ${whenWords(card.handedInAt, now, zone)}`}
+        {card.go > 1 && ` · go ${card.go}`}
+        {card.late && <span className={styles.late}> · late</span>}
+        {card.damaged && <strong className={styles.late}> · damaged</strong>}
+      </span>
+    </Link>
+  );
+}
