@@ -99,7 +99,7 @@ test.each(DIAGRAMS.map((d) => [d.name, d] as const))(
     expect(built.paths.map(({ fill, stroke }) => [fill, stroke])).toEqual(
       diagram.paths.map(({ fill, stroke }) => [fill, stroke]),
     );
-    // What reads paths knows only these.
+    // The commands that the reader of paths understands.
     for (const { d } of built.paths) expect(d).toMatch(/^[MLHVCQZ\d\s.,e-]+$/);
   },
 );
@@ -115,7 +115,7 @@ test('what everybody may fetch tells parts by where they are, not by their names
 
 test('every picture of the picture secret ships', () => {
   expect(new Set(SECRET_PICTURES).size).toBe(18);
-  // Each is drawn within its square, and by us.
+  // Each is our own drawing, within its square.
   for (const picture of SECRET_PICTURES) {
     const svg = readFileSync(`.generated/pictures/secret/${picture}.svg`, 'utf8');
     const numbers = [...svg.matchAll(/ d="([^"]+)"/g)].flatMap(([, d]) => d.match(/-?[\d.]+/g)!.map(Number));

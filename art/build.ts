@@ -64,7 +64,7 @@ function sourceOf(folder: string, file: string): string {
   return existsSync(inner) ? inner : path.join(base, `${file}.ttf`);
 }
 
-/** The first stand-in has whatever of Latin others lack. */
+/** The first stand-in covers all of Latin. */
 const ALL_LATIN = charactersOf(STAND_INS[0].ranges);
 
 async function buildFonts() {
@@ -86,7 +86,7 @@ async function buildFonts() {
     }
 }
 
-/** The name of each face as it looks in it, for lists: an outline and its box. */
+/** The name of each face, set in that face, for lists: an outline and its box. */
 async function buildFaceNames() {
   const faces = await Faces.open();
   const size = 17;
@@ -119,7 +119,7 @@ async function buildSigns() {
       const [file, source] = [files[weight], from?.[weight]];
       if (!file) continue;
       const place = path.join(out, 'fonts', file);
-      // Marks that go on letters belong to every script. Of signs in general only those are taken that can be searched for.
+      // Combining marks belong to every script. Of other signs, only those that can be searched for are kept.
       const wanted = ranges === SIGNS ? searched : charactersOf([...ranges, [0x300, 0x36f], [0x20, 0x20]]);
       if (from && source)
         writeFileSync(
@@ -128,12 +128,12 @@ async function buildSigns() {
         );
       faces.add(file, readFileSync(place));
     }
-  // Only what can be drawn is offered.
+  // Only signs that some face can draw are offered.
   const drawable = listed.filter(({ sign }) => standInsFor(sign, false).some((file) => faces.covers(file, sign)));
   writeFileSync(path.join(out, 'signs.json'), JSON.stringify(drawable));
 }
 
-/** So many of the commonest words that a school's are among them. */
+/** How many of the commonest words are kept: enough to hold those of a school. */
 const COMMON_WORDS = 20_000;
 
 /** The spelling dictionaries, American and British, as they ship: nspell reads them in the page. */
@@ -163,7 +163,7 @@ export function pictureSvg({ width, height, paths }: Pick<DrawnPicture, 'width' 
 }
 
 function buildPictures() {
-  // Without arcs and shorthands: what reads a picture's paths need know only M, L, H, V, C, Q and Z.
+  // Without arcs and shorthands: the reader of a picture's paths understands only M, L, H, V, C, Q and Z.
   const all: Tagged[] = [...DIAGRAMS, ...maps(), ...flatPictures(), ...silhouettes()].map((picture) => ({
     ...picture,
     paths: picture.paths.map((path) => ({ ...path, d: svgpath(path.d).abs().unarc().unshort().round(3).toString() })),
@@ -188,7 +188,7 @@ function buildPictures() {
     credit,
   }));
   writeFileSync(path.join(out, 'pictures', 'index.json'), JSON.stringify(index));
-  // What parts are called is often the answer: it is told to teachers only.
+  // The name of a part is often the answer, so only teachers get it.
   const named = all
     .filter(({ targets }) => targets.length > 0)
     .map(({ id, targets }) => [id, targets.map((t) => t.name)]);

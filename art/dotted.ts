@@ -13,7 +13,7 @@ type Stroke = readonly Spot[];
 const DOT = { radius: 46, apart: 116 };
 /** Single dots are larger, as on an i. */
 const LARGE = 66;
-/** How far letters lean to the right for each unit of height. */
+/** How far letters lean to the right, for each unit of height. */
 const LEAN = 0.176;
 const X_HEIGHT = 1010;
 
@@ -39,9 +39,9 @@ const UNDER: Record<string, string> = {
   '\u0327': '0,-30 -10,-120 90,-190 40,-300 -90,-310',
   '\u0328': '150,0 60,-110 100,-250 220,-270',
 };
-/** At the upper right of a letter. */
+/** Marks at the upper right of a letter. */
 const BESIDE: Record<string, string> = { '\u031b': '0,-60 110,0 130,130' };
-/** These letters are too high for a hook over them. */
+/** Letters too high to carry a hook over them. */
 const HOOKED = new Set(['ď', 'ľ', 'ť', 'Ľ']);
 
 /** Letters that are another one with a stroke through it: around its middle, in shares of its size. */
@@ -56,14 +56,14 @@ const STRUCK: Record<string, [base: string, stroke: string]> = {
   ħ: ['h', '-480,560 80,560'],
   Ħ: ['H', '-620,460 620,460'],
 };
-/** Two letters drawn as one: the second stands so much nearer. */
+/** Two letters drawn as one, and how much nearer the second stands. */
 const JOINED: Record<string, [first: string, second: string, nearer: number]> = {
   æ: ['a', 'e', 240],
   œ: ['o', 'e', 250],
   Æ: ['A', 'E', 420],
   Œ: ['O', 'E', 420],
 };
-/** What is drawn of rows of dots alone, with its width. */
+/** Characters drawn from rows of dots alone, with their widths. */
 const DRAWN: Record<string, [width: number, strokes: string]> = {
   ß: [
     1000,
@@ -100,7 +100,7 @@ const DRAWN: Record<string, [width: number, strokes: string]> = {
   '=': [1000, '120,940 860,940 | 120,580 860,580'],
 };
 
-/** Dots along a stroke, as far apart as they stand in the face or a little nearer. */
+/** Dots along a stroke, about as far apart as in the face. */
 function dotsAlong(stroke: Stroke): { at: Spot; radius: number }[] {
   if (stroke.length === 1) return [{ at: stroke[0], radius: LARGE }];
   const lengths = stroke.slice(1).map(([x, y], i) => Math.hypot(x - stroke[i][0], y - stroke[i][1]));
@@ -176,7 +176,7 @@ function boxOf(contours: readonly TTF.Contour[]) {
 
 type Made = { contours: TTF.Contour[]; width: number };
 
-/** All characters of Latin that may be put together. */
+/** All Latin characters that can be put together. */
 const WANTED = [
   ...Object.keys(DRAWN),
   ...Object.keys(STRUCK),
@@ -219,7 +219,7 @@ export function dottedFont(bytes: Buffer): Buffer {
   return Buffer.from(font.write({ type: 'ttf', kerning: true, hinting: true, toBuffer: true }) as Buffer);
 }
 
-/** A letter from what there is: drawn, struck through, joined of two, or with marks; null where it can't be. */
+/** A letter from what there is: drawn, struck through, joined from two, or with marks. Null where it can't be made. */
 function madeOf(character: string, glyphs: ReadonlyMap<string, Made>): Made | null {
   const dotless = (letter: string): TTF.Contour[] =>
     (glyphs.get(letter)?.contours ?? []).filter((contour) => lowOf(contour) < X_HEIGHT + 60 || letter === 'J');

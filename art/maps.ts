@@ -72,7 +72,7 @@ type Drawing = {
   height: number;
 };
 
-/** Fits a projection to what is to be seen, and draws in it. */
+/** Fits a projection to a region, and draws it. */
 function drawingOf(projection: GeoProjection, seen: GeoPermissibleObjects, height: number): Drawing {
   projection.fitExtent(
     [
@@ -99,7 +99,7 @@ function drawingOf(projection: GeoProjection, seen: GeoPermissibleObjects, heigh
   };
 }
 
-/** The largest of a land's parts: its name stands there, not in the sea between islands. */
+/** The largest part of a country, where its name stands, so that it is not in the sea between islands. */
 function largestOf(shape: Land): Polygon {
   const parts = shape.type === 'Polygon' ? [shape.coordinates] : shape.coordinates;
   const polygons = parts.map((coordinates): Polygon => ({ type: 'Polygon', coordinates }));
@@ -114,7 +114,7 @@ const filled = (d: string, fill: string, stroke: string | null = SHORE, width = 
   opacity: 1,
 });
 
-/** A tint for each so that no neighbours share one, where six are enough: the first that is free (greedy colouring). */
+/** A tint for each, so that neighbours differ where six tints are enough: greedy colouring, the first that is free. */
 function tintsFor(around: number[][]): string[] {
   const out: number[] = [];
   around.forEach((near, i) => {
@@ -126,7 +126,7 @@ function tintsFor(around: number[][]): string[] {
   return out.map((tint) => TINTS[tint]);
 }
 
-/** These show the globe with its rim: around it there is nothing. */
+/** Maps that show the whole globe, with its rim. */
 const WHOLE_GLOBES = { continents: true, oceans: true };
 
 function picture(
@@ -261,7 +261,7 @@ function worldMaps(): Tagged[] {
     ],
     { type: 'Sphere' },
   );
-  // The middle of Europe's land lies far in the east: its name stands where most of it is looked for.
+  // The middle of Europe's land lies far in the east; its name stands where people expect it.
   const names: [string, [number, number] | null][] = lands.map(([name, land]) => [
     name,
     name === 'Europe' ? (whole([18, 50])!.map(round) as [number, number]) : draw.at(land),
@@ -301,7 +301,7 @@ function worldMaps(): Tagged[] {
   return [continents, oceans];
 }
 
-/** A ring that runs so that its inside is the smaller side of the globe. */
+/** A ring, wound so that its inside is the smaller side of the globe. */
 function clockwise(ring: Polygon): Polygon {
   return geoArea(ring) <= 2 * Math.PI ? ring : { type: 'Polygon', coordinates: [ring.coordinates[0].toReversed()] };
 }
@@ -375,7 +375,7 @@ function countryMaps(): Tagged[] {
     const draw = drawingOf(projection, seen, height);
     const tints = tintsFor(neighbors(geometries as never));
     const own = (one: (typeof all)[number]) => continents.includes(continentOf(nameOf(one.properties.name)));
-    // The smallest have no room for a name: they are drawn, and may be pointed at by hand.
+    // The smallest have no room for a name. They are drawn, and can be pointed at by hand.
     const large = (one: (typeof all)[number]) => geoArea(one) > (fine ? 0.00006 : 0.0001);
     return picture(
       id,

@@ -2,14 +2,14 @@ import type { PicturePath } from '../core/pictures/picture';
 import { SECRET_PICTURES } from '../core/handout/secret';
 import { both, filled, oval, stroked } from './diagrams/drawn';
 
-/** The pictures of a student's secret, each on a square of 100 units: told apart by outline and colour, at 40 pixels too. */
+/** The pictures of a student's secret, each on a square of 100 units: told apart by outline and colour, even at 40 pixels. */
 
 const OUT = '#33424c';
 const W = 2.8;
 const part = (d: string, fill: string, width = W) => both(d, fill, OUT, width);
 const line = (d: string, width = W) => stroked(d, OUT, width);
 const dot = (x: number, y: number, r: number) => filled(oval(x, y, r), '#1c242a');
-/** An eye that looks at one. */
+/** An eye that looks straight ahead. */
 const eye = (x: number, y: number, r: number, white = '#fffdf4') => [
   part(oval(x, y, r), white, 2),
   dot(x, y, r * 0.55),

@@ -44,7 +44,7 @@ export function signs(): Sign[] {
   const emojis = (require('emojibase-data/en/data.json') as Emoji[]).flatMap((emoji): Sign[] => {
     const group = EMOJI[emoji.group ?? -1];
     const sign = (emoji.emoji ?? emoji.unicode ?? '').replace(/\ufe0f/g, '');
-    // One code point only: a face has one glyph for it.
+    // One code point only, since a face has a glyph for each.
     if (!group || [...sign].length !== 1 || UNSUITED.test(emoji.label)) return [];
     return [{ sign, name: emoji.label, tags: emoji.tags ?? [], group }];
   });

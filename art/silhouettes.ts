@@ -2,7 +2,7 @@ import { createRequire } from 'node:module';
 import type { Tagged } from './diagrams/drawn';
 import { takeApart } from './flat';
 
-/** Silhouettes from game-icons (CC BY 3.0): those that suit a school, by what they are about. */
+/** Silhouettes from game-icons (CC BY 3.0): those that suit a school, by topic. */
 
 const require = createRequire(import.meta.url);
 type IconSet = {

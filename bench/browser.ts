@@ -58,11 +58,11 @@ function sheetOf(count: number, words: boolean): Sheet {
   return sheet({ title: `${count} things`, pages: [page({ id: 'p', guides, grid: 18, items: [front, ...items] })] });
 }
 
-/** Lets a page go on by itself for a while, so that its idle frames can be timed. */
+/** Leaves a page alone for a while, to time its idle frames. */
 const pause = (window: Page, time: number) =>
   window.evaluate((ms) => new Promise<void>((done) => setTimeout(done, ms)), time);
 
-/** Times between frames while something goes on, in milliseconds. */
+/** Times between frames during an action, in milliseconds. */
 async function frames(window: Page, work: () => Promise<void>): Promise<number[]> {
   await window.evaluate(() => {
     const store = window as unknown as { times: number[]; on: boolean };
@@ -84,7 +84,7 @@ async function frames(window: Page, work: () => Promise<void>): Promise<number[]
   });
 }
 
-/** The same shapes on a konva stage of the same size, the front one draggable; the frames while it is dragged. */
+/** The frames while the front one of the same shapes is dragged, on a konva stage of the same size. */
 async function konvaDrag(window: Page, made: Sheet): Promise<number[]> {
   await window.goto('about:blank');
   await window.setContent('<body style="margin:0"><div id="stage"></div></body>');
@@ -143,7 +143,7 @@ async function mapSheet(count: number): Promise<Sheet> {
   return sheet({ title: 'a map', pages: [page({ id: 'p', items: [made.group] })] });
 }
 
-/** Letters typed into the outline of a map: until each is painted on the map, and until all is painted where it belongs then. */
+/** Letters typed into the outline of a map: the time until each is painted, and until the whole map has been laid out and painted again. */
 async function typedInMap(window: Page, letters: number): Promise<{ letter: number[]; whole: number[] }> {
   await window.locator('.page-view g[data-item="map"] path').first().waitFor({ state: 'attached' });
   await window.locator('.stack_item').click();
@@ -227,7 +227,7 @@ export async function run() {
     await window.getByRole('button', { name: 'Sign in' }).click();
     await window.waitForURL(/desk/);
 
-    // From the click on the Desk to a sheet that can be used, from a warm browser.
+    // From the click on the Desk to a usable sheet, in a warm browser.
     const opened: number[] = [];
     for (let i = 0; i < 6; i++) {
       await window.goto(`${url}/desk`);

@@ -109,7 +109,7 @@ export async function run() {
       () => make(shape, ++seed),
       () => peer(scale),
     );
-    // With faces that were just opened nothing is remembered of any word.
+    // Faces that were just opened have no words in their caches.
     const unknown: (typeof kit)[] = [];
     for (let i = 0; i < 12; i++) unknown.push({ ...kit, faces: await openFaces() });
     const [first, theirsThen] = await inTurn(

@@ -25,7 +25,7 @@ import { cookieOf, Served } from './server';
 const COUNT = Number(process.env.FUZZ ?? 10_000);
 const PORT = 4691;
 const BASE = `http://localhost:${PORT}`;
-/** A sheet that has grown large is put aside for a fresh one, so that all sizes are met. */
+/** A sheet that has grown large is replaced by a new one, so that all sizes are tried. */
 const SHEETS = 25;
 
 const odd = fc.string({
@@ -56,7 +56,7 @@ const words = fc.oneof(
   { weight: 1, arbitrary: fc.constant('🦉 word '.repeat(2400)) },
 );
 
-/** Things at the edge of what the schema takes. */
+/** Things at the limits of the schema. */
 function extreme(id: string): fc.Arbitrary<Item> {
   const look = fc.record({
     x: far,
@@ -125,7 +125,7 @@ const make = (now: Sheet, n: number): fc.Arbitrary<Change[]> =>
     { minLength: 1, maxLength: 6 },
   );
 
-/** What a teacher says, some of it as it can't be said. */
+/** A teacher's notes and marks, some of them invalid. */
 const saying = fc.array(
   fc.oneof(
     fc.record({
@@ -254,7 +254,7 @@ export async function run(): Promise<Figure[]> {
       } else if (kind === 18)
         await ask(`/join?code=${encodeURIComponent(fc.sample(odd, { seed: n, numRuns: 1 })[0].toWellFormed())}`);
       else {
-        // What was accepted is read again, drawn, and now and then exported.
+        // What was accepted is read back, drawn, and now and then exported.
         await ask(`/sheets/${one.id}.data`);
         await ask(`/sheets/${one.id}/picture.svg`);
         if (n % 200 === 199) await exported(one.id, n % 400 === 199 ? 'png' : 'pdf');

@@ -75,7 +75,7 @@ async function prepared(db: Database): Promise<Prepared> {
   return { clients, teacher, handout, bare: await bareSave(db, schoolId, teacherId) };
 }
 
-/** The median of what a save needs of the database alone, one at a time. */
+/** The median time that a save needs in the database alone, one at a time. */
 async function bareSave(db: Database, schoolId: string, authorId: string): Promise<number> {
   const id = newId();
   await db.query(`insert into document (id, school_id, snapshot) values ($1, $2, '{}')`, [id, schoolId]);
@@ -153,7 +153,7 @@ async function underLoad(name: string, env: Record<string, string>): Promise<Fig
         await wait(2000);
       }
     };
-    // Caches fill, and the collector takes its time: what counts is that it no longer grows.
+    // Caches fill, and garbage collection takes its time. What counts is that memory stops growing.
     const course: number[] = [];
     const measured = (async () => {
       for (let i = 0; i < SAMPLES; i++) {

@@ -15,7 +15,7 @@ import { defaultRoles, group } from '../core/schema/defaults';
 import { Shelf } from '../server/exports/shelf';
 import { figure, inTurn, median, wordsOf } from './measure';
 
-/** What makers take: a tree against the library for trees alone, and the times that a person would notice. */
+/** How long makers take: a tree against the tree library alone, and the times that a person would notice. */
 
 /** A tree of so many nodes, the same each time, with words on some links. */
 export function nodes(count: number): MapNode[] {
@@ -40,7 +40,7 @@ export function nodes(count: number): MapNode[] {
   return out;
 }
 
-/** Two things with what is said of each, some of it of both. */
+/** Two things and their traits, some of them shared. */
 function compared(count: number): MapNode[] {
   const node = (id: string, text: string, parent: string | null): MapNode => ({
     id,

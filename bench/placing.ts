@@ -9,7 +9,7 @@ import { page, picture, plain, shape, sheet, solid, text } from '../core/schema/
 import { Shelf } from '../server/exports/shelf';
 import { figure, inTurn, wordsOf } from './measure';
 
-/** What goes on beside or within a frame: guides and gaps, contrast, arrangements, palettes. Floors are named with each. */
+/** What is computed within a frame: guides and gaps, contrast, arrangements, palettes. Each names its floor. */
 
 /** A page as a teacher makes it: a title, pictures, words on plain ground and on a picture. */
 function poster() {
@@ -57,7 +57,7 @@ export async function run() {
       snap({ x: 300 + 90 * Math.sin(step / 9), y: 250 + 90 * Math.cos(step / 7), width: 60, height: 40 }, targets, 6);
     }
   };
-  // Asking every box for the distance of its six lines: what no snapping can do without, unsorted.
+  // The distance to the six lines of every box, unsorted: the least that any snapping has to compute.
   const every = () => {
     for (let i = 0; i < 50; i++) {
       let best = Infinity;

@@ -2,7 +2,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 
-/** The built server, to be measured from outside. */
+/** The built server, measured from outside. */
 
 const PAGE_BYTES = 4096;
 

@@ -42,7 +42,7 @@ export async function run() {
     () => layOut(plain(fresh().join('\n')), body, box, faces),
     () => alone(),
   );
-  // No word of these was ever seen: each has letters of its own put into it. Both get the same.
+  // None of these words has been seen before: each has letters of its own put into it. Both sides get the same.
   let round = 0;
   const unseen = () => {
     const letters = (n: number) => n.toString(26).replace(/./g, (c) => String.fromCharCode(97 + parseInt(c, 26)));

@@ -3,14 +3,14 @@ import { labelOf } from './sheets';
 /** What the students made of the heron: right, nearly right, misspelt, on the wrong part, half empty, and one copied. */
 
 export type Words = Record<string, string>;
-/** After the last go: where the copy is now. */
+/** Where the copy is now, after its last go. */
 export type Fate = 'done' | 'handed-in' | 'another-go' | 'under-way' | 'not-begun';
 export type Piece = {
   fate: Fate;
   words: Words;
   /** A second go after the first came back: what was changed. */
   again?: Words;
-  /** What the teacher said on the (first) go. */
+  /** What the teacher wrote on the (first) go. */
   notes?: [item: string, body: string][];
   marks?: Record<string, number>;
   /** Minutes of work, and how long ago it was handed in, in hours. */
@@ -174,7 +174,7 @@ export const HERON_PIECES: Record<string, Piece> = {
     minutes: 14,
     ago: 19,
   },
-  // The very sentence of her neighbour, with the same slip.
+  // Her neighbour's very sentence, with the same slip.
   'Tane Parata': {
     fate: 'handed-in',
     words: {

@@ -47,7 +47,7 @@ const NIGHT = [
 const sparkle = (id: string, x: number, y: number, size: number, opacity = 0.9): Item =>
   shape({ id, shape: 'star-four', x, y, width: size, height: size, fill: solid('#fff3c9', opacity), outline: null });
 
-/** What an animal says of itself, in a balloon whose tail points at it. */
+/** What an animal says about itself, in a balloon whose tail points at it. */
 const says = (
   id: string,
   given: Partial<TextItem> & { x: number; y: number; width: number },
@@ -67,7 +67,7 @@ const says = (
     ...(given as object),
   });
 
-/** A3, upright. */
+/** A3, portrait. */
 export function nightPoster(): Sheet {
   const [width, height] = [841.89, 1190.55];
   const items: Item[] = [
@@ -402,7 +402,7 @@ const CHAIN: [picture: string, name: string][] = [
   ['fox', 'fox'],
 ];
 
-/** Letter, wide. */
+/** Letter, landscape. */
 export function marshOverview(): Sheet {
   const items: Item[] = [
     text({

@@ -38,7 +38,7 @@ function* drawn(pages: { sheet: Sheet; page: Page }[], resources: Parameters<typ
   for (const { sheet, page } of pages) yield seenOf(drawPage(sheet, page, resources));
 }
 
-/** What is wrong with a file crosses between processes as words: an error would lose its kind. */
+/** A problem with a file crosses between processes as a string: an error would lose its class. */
 async function read({ bytes, name, owner }: PictureJob): Promise<PictureAnswer> {
   try {
     return { picture: await readIn(bytes, name, owner) };
@@ -53,7 +53,7 @@ if (process.send) {
   try {
     writeFileSync('/proc/self/oom_score_adj', '600');
   } catch {
-    // Not on every system.
+    // Not available on every system.
   }
   process.on('message', (job: Job) => {
     run(job, (progress) => process.send!({ ok: null, progress } satisfies Answer)).then(
@@ -64,6 +64,6 @@ if (process.send) {
       },
     );
   });
-  // The server is gone: nobody waits for anything.
+  // The server is gone, so nobody waits for an answer.
   process.on('disconnect', () => process.exit(0));
 }

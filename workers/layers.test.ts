@@ -29,7 +29,7 @@ test('one library lays out all, one after the other', async () => {
   expect(await layers.lay({ id: 'a' })).toMatchObject({ id: 'a', x: 1 });
   expect(await layers.lay({ id: 'b' })).toMatchObject({ id: 'b' });
   expect(library).toMatchObject({ made: 1, ended: 0 });
-  // Nothing is ended that is done.
+  // A layout that is done is not ended.
   layers.end('stopped');
   expect(library.ended).toBe(0);
 });

@@ -4,7 +4,7 @@ import elkUrl from 'elkjs/lib/elk-worker.min.js?url';
 
 /**
  * Networks in layers, in a worker of their own: the library takes over whoever listens to messages where it is loaded, and while
- * it works it hears nothing. One that takes too long, or is no longer wanted, is ended; the next asks a new one.
+ * it works it hears nothing. A worker that takes too long, or whose layout is no longer wanted, is ended; the next layout starts a new one.
  */
 
 /** Longest time for one layout, in milliseconds. */

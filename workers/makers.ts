@@ -10,16 +10,16 @@ import type { Needs } from '../core/sheet/needs';
 import { Layers } from './layers';
 import { Shelf } from './shelf';
 
-/** What makers make, computed beside the page. */
+/** Runs makers off the main thread. */
 
 /** `fonts` and `pictures`: what it is made with, as far as the page knows. */
 type Needed = Needs & { roles: Sheet['roles'] };
 export type MakeTask = Needed & {
   asked: Remake;
-  /** The group's parts are those of this earlier answer, and are not sent again. */
+  /** Names the earlier answer whose parts the group has, so that they are not sent again. */
   base?: number;
 };
-/** A table shared out over pages. */
+/** A table that runs over several pages. */
 export type FlowTask = Needed & { flow: Flow };
 /** `answer` names it, so that a later task can go on from its parts. */
 export type MakeAnswer = MadeAnswer & { answer: number };
@@ -30,7 +30,7 @@ const stopped = new Set<number>();
 const remaker = new Remaker();
 let answers = 0;
 
-/** Milliseconds that a maker works before it looks whether it was told to stop. */
+/** How long a maker works before it checks whether it was told to stop, in milliseconds. */
 const STRETCH = 40;
 
 /** Lets messages in, now and then. */

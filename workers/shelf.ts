@@ -27,7 +27,7 @@ export class Shelf {
         if (answer.ok) open.add(file, await answer.arrayBuffer());
       });
       this.fonts.set(file, way);
-      // Asked for again, it may come.
+      // A failed fetch can be tried again.
       way.catch(() => this.fonts.delete(file));
     }
     return way;

@@ -3,7 +3,7 @@ import nspell from 'nspell';
 import { editDistance } from '../core/language/spelling';
 import { byNearness } from '../core/language/words';
 
-/** Spelling beside the page: the dictionary takes a moment to load, and words are looked up by the hundred. */
+/** Spelling off the main thread: the dictionary takes a moment to load, and words are looked up by the hundred. */
 
 type Speller = ReturnType<typeof nspell>;
 const file = (name: string) =>
@@ -63,7 +63,7 @@ export const SPELLING = {
     const typed = word.toLowerCase();
     const named = new Set(names.filter((name) => editDistance(typed, name.toLowerCase(), NEAR) <= NEAR));
     const rarity = await rarities();
-    // Whoever is at the school is as likely to be meant as the commonest word.
+    // The name of somebody at the school is as likely to be meant as the commonest word.
     const ordered = byNearness(word, [...words, ...named], (one) => (named.has(one) ? 0 : rarity(one)));
     return [...new Set(ordered)].slice(0, MOST_SUGGESTIONS);
   },

@@ -11,7 +11,7 @@ import type { Sheet } from '../core/schema/sheet';
 import type { Needs } from '../core/sheet/needs';
 import { Shelf } from './shelf';
 
-/** What the page has computed beside it: words that can't be read, with their mends, and palettes out of pictures. */
+/** Computed off the main thread: words that can't be read, with their mends, and palettes from pictures. */
 
 export type Finding = Unreadable & { mends: Mend[] };
 export type Found = { findings: Finding[]; undrawn: Undrawn[]; small: Small[] };

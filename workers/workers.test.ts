@@ -134,7 +134,7 @@ describe('the makers', () => {
     const task = taskOf({ kind: 'map', recipe, seed: 1 }, 300, 200);
     const first = made(await makers.make(task, 1, silent));
     expect(first.parts.map((part) => typeof part === 'object' && part.made?.part)).toEqual(['n-1']);
-    // Asked again on that ground, what is the same is told by its place only.
+    // Asked again on that basis, parts that are the same are given by place only.
     const based = { ...task, base: first.answer, asked: { ...task.asked, group: first.group } };
     expect(made(await makers.make(based, 2, silent)).parts).toEqual([0]);
     expect(await makers.make({ ...based, base: 99 }, 3, silent)).toMatchObject({ lost: true });

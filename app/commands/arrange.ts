@@ -1,5 +1,5 @@
 import type { Edge } from '../../core/geometry/align';
-import { alignMoves, spreadMoves, tidyMoves } from '../../core/geometry/align';
+import { alignMoves, distributeMoves, tidyMoves } from '../../core/geometry/align';
 import { around, union } from '../../core/geometry/box';
 import { frameMatrix } from '../../core/geometry/frame';
 import { parentMatrix, withinMargins } from '../../core/placement/on-page';
@@ -221,7 +221,7 @@ export function align(editor: Editor, edge: Edge, to: Anchor): void {
 export function distribute(editor: Editor, axis: 'x' | 'y', by: 'gap' | 'centre'): void {
   const items = placeable(editor);
   if (items.length < 3) return editor.say('Select three or more things to distribute them evenly.', selected(3));
-  moveEach(editor, 'Distribute', items, spreadMoves(boxesOf(editor, items), axis, by));
+  moveEach(editor, 'Distribute', items, distributeMoves(boxesOf(editor, items), axis, by));
 }
 
 export function tidyUp(editor: Editor): void {

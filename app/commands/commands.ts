@@ -12,7 +12,7 @@ import type { LineItem, PictureItem } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';
 import { pictureNow } from '../drawing/resources';
 import type { Editor } from '../document/editor';
-import { add, inLastLook, newId, placeFor, touch } from './steps';
+import { add, styledAsLast, newId, placeFor, touch } from './steps';
 
 /** What can be added to the sheet and set there, each as one step that can be undone. */
 
@@ -34,7 +34,7 @@ export function addText(editor: Editor, role: string, at?: Point): void {
     body: plain(words),
     ...(role === 'name' && { body: plain('Name '), width: 220 }),
   });
-  if (add(editor, 'Add text', [inLastLook(editor, item, ['role'])])) editor.openText(item);
+  if (add(editor, 'Add text', [styledAsLast(editor, item, ['role'])])) editor.openText(item);
 }
 
 export function addShape(editor: Editor, kind: ShapeName, at?: Point): void {
@@ -48,13 +48,13 @@ export function addShape(editor: Editor, kind: ShapeName, at?: Point): void {
     width,
     height,
   });
-  add(editor, 'Add shape', [inLastLook(editor, item)]);
+  add(editor, 'Add shape', [styledAsLast(editor, item)]);
 }
 
 export function addLine(editor: Editor, given: Partial<LineItem>, at?: Point): void {
   const { x, y } = placeFor(editor, 140, 0, at);
   const item = line({ id: newId(), touch: touch(editor), from: free(x, y), to: free(x + 140, y), ...given });
-  add(editor, 'Add line', [inLastLook(editor, item, ['route', 'startCap', 'endCap'])]);
+  add(editor, 'Add line', [styledAsLast(editor, item, ['route', 'startCap', 'endCap'])]);
 }
 
 export function addPicture(

@@ -21,7 +21,7 @@ export const touch = (editor: Editor) => (editor.rights.kind === 'all' ? ('fixed
 const spotFor = (editor: Editor) => ({ page: editor.page.id, group: editor.entered, behind: null });
 
 /** A new item with the last look of its kind. What was asked for explicitly stays. */
-export function inLastLook<T extends Item>(editor: Editor, item: T, asked: readonly string[] = []): T {
+export function styledAsLast<T extends Item>(editor: Editor, item: T, asked: readonly string[] = []): T {
   const look = editor.looks.get(lookKey(item));
   if (!look) return item;
   const values = Object.fromEntries(Object.entries(look.values).filter(([key]) => !asked.includes(key)));

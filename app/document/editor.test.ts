@@ -310,7 +310,7 @@ describe('placing', () => {
     align(editor, 'centre', 'each other');
     expect(new Set(across().map((b) => Math.round(b.x + b.width / 2))).size).toBe(1);
   });
-  test('spreads three things, and says so for two', () => {
+  test('distributes three things, and says so for two', () => {
     editor.select(['box', 'words']);
     distribute(editor, 'x', 'gap');
     expect(editor.notice?.text).toMatch(/three or more things/);

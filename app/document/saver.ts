@@ -23,7 +23,7 @@ import type { Mine } from './windows-line';
 /** Sends changes to the server, stores unsent ones in the browser, and reports the state of saving. */
 
 const SETTLE = 350;
-const LOOK_EVERY = 5000;
+const CHECK_EVERY = 5000;
 /** Longest wait for an answer. A batch that is sent again is taken only once. */
 const NO_ANSWER = 30_000;
 /** After this many failures with one batch, its faulty change is looked for. */
@@ -110,7 +110,7 @@ export class Saver {
     if (waiting(this.outbox) > 0) void this.flush();
     window.addEventListener('online', this.wake);
     document.addEventListener('visibilitychange', this.wake);
-    this.poll = setInterval(() => void this.look(), LOOK_EVERY);
+    this.poll = setInterval(() => void this.look(), CHECK_EVERY);
     return sheet;
   }
 

@@ -10,7 +10,7 @@ import { findOn } from '../../core/sheet/tree';
 import { isFramed, isWritten } from '../../core/schema/sheet';
 import { copyLook, giveLook } from '../commands/looks';
 import { exchangePalette } from '../commands/palettes';
-import { inLastLook } from '../commands/steps';
+import { styledAsLast } from '../commands/steps';
 
 let editor: Editor;
 let told: number;
@@ -82,8 +82,8 @@ describe('what is remembered', () => {
   test('what was asked for expressly is kept over the last look', () => {
     editor.make('Fill', { kind: 'set', id: 'box', values: { fill: null, opacity: 0.5 } });
     editor.remember(['box']);
-    expect(inLastLook(editor, shape({ id: 'x' }), ['opacity'])).toMatchObject({ fill: null, opacity: 1 });
-    expect(inLastLook(editor, shape({ id: 'x' }))).toMatchObject({ fill: null, opacity: 0.5 });
+    expect(styledAsLast(editor, shape({ id: 'x' }), ['opacity'])).toMatchObject({ fill: null, opacity: 1 });
+    expect(styledAsLast(editor, shape({ id: 'x' }))).toMatchObject({ fill: null, opacity: 0.5 });
   });
 });
 

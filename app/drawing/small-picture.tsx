@@ -18,5 +18,5 @@ export const SmallPicture = memo(function SmallPicture({ sheet, page, faces }: P
     return `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [sheet, page, faces, arrived]);
-  return <img className={styles.lookPicture} src={url} alt="" draggable={false} />;
+  return <img className={styles.picture} src={url} alt="" draggable={false} />;
 });

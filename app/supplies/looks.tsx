@@ -115,7 +115,7 @@ export function Looks({ editor }: { editor: Editor }) {
   }, [editor, faces, mode, seed, sheet, page.id, ids]);
   return (
     <div className={styles.looks}>
-      <div className={styles.looksWays} role="tablist" aria-label="Other looks">
+      <div className={styles.otherLooks} role="tablist" aria-label="Other looks">
         {MODES.map(({ id, name }) => (
           <button
             key={id}

@@ -1,6 +1,6 @@
 import type { DrawnPicture, PicturePath, PictureTarget } from '../../core/pictures/picture';
 
-/** Building blocks of the pictures that this project draws itself. Units are the picture's own. */
+/** Building blocks for our own pictures, in each picture's own units. */
 
 export type Tagged = DrawnPicture & { tags: string[]; group: string };
 

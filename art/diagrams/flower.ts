@@ -16,7 +16,7 @@ const stamen = (x: number, y: number, tx: number, ty: number) => [
   both(oval(tx, ty - 4, 6, 9), '#c9892b', '#7d5414', 1.6),
 ];
 
-/** Cut open from the side, so that what lies within is seen. */
+/** Cut open from the side, to show what is inside. */
 export const flower = diagram(
   'flower',
   'Parts of a flower',

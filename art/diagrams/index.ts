@@ -7,7 +7,7 @@ import { heron } from './heron';
 import { river, soil, waterCycle } from './land';
 import { bicycle, lock, windmill } from './machines';
 
-/** Adding a diagram is adding it to a file and a row. */
+/** To add a diagram, draw it in one of these files and add a row here. */
 export const DIAGRAMS: readonly Tagged[] = [
   heron,
   shoreCrab,

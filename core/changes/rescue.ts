@@ -46,14 +46,14 @@ export function broughtBack(before: Sheet, after: Sheet, ours: readonly Change[]
   const touched = workedOn(ours);
   const out: Change[] = [];
   let now = before;
-  const look = (change: Change): void => {
-    if (change.kind === 'all') return change.changes.forEach(look);
+  const visit = (change: Change): void => {
+    if (change.kind === 'all') return change.changes.forEach(visit);
     const wanted = removes(now, change).some((id) => touched.has(id) && !made(ours, id));
     const back = wanted ? revive(now, after, change) : null;
     if (back) out.push(back);
     now = grown(now, change);
   };
-  theirs.forEach(look);
+  theirs.forEach(visit);
   return out;
 }
 

@@ -1,7 +1,7 @@
 import { union } from './box';
 import type { Box, Point } from './matrix';
 
-/** Aligning, spreading and tidying boxes. Each gives the move of every box, in the order given; boxes keep their sizes. */
+/** Aligning, distributing and tidying boxes. Each gives the move of every box, in the order given; boxes keep their sizes. */
 
 export type Edge = 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom';
 type Axis = 'x' | 'y';
@@ -35,7 +35,7 @@ const inOrder = (boxes: readonly Box[], axis: Axis) =>
  * Moves that make the gaps between neighbours, or the distances between centres, equal. The outermost two stay. Gaps so
  * narrow that they would change the order of the boxes give way to equal distances.
  */
-export function spreadMoves(boxes: readonly Box[], axis: Axis, by: 'gap' | 'centre'): Point[] {
+export function distributeMoves(boxes: readonly Box[], axis: Axis, by: 'gap' | 'centre'): Point[] {
   const moves = boxes.map(() => ({ x: 0, y: 0 }));
   if (boxes.length < 3) return moves;
   const order = inOrder(boxes, axis);

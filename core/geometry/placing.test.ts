@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { defaultRoles, free, group, ink, line, plain, shape, text } from '../schema/defaults';
 import type { GroupItem, Item } from '../schema/sheet';
 import type { Edge } from './align';
-import { alignMoves, spreadMoves, tidyMoves } from './align';
+import { alignMoves, distributeMoves, tidyMoves } from './align';
 import { overlaps, union } from './box';
 import type { Frame } from './frame';
 import { frameMatrix } from './frame';
@@ -135,19 +135,19 @@ describe('aligning', () => {
   });
 });
 
-describe('spreading', () => {
+describe('distributing', () => {
   it('done twice is done once, by gap and by centre', () => {
     fc.assert(
       fc.property(boxes, fc.constantFrom('x', 'y'), fc.constantFrom('gap', 'centre'), (list, axis, by) => {
-        const once = moved(list, spreadMoves(list, axis, by));
-        for (const move of spreadMoves(once, axis, by)) expect(length(move)).toBeLessThan(1e-4);
+        const once = moved(list, distributeMoves(list, axis, by));
+        for (const move of distributeMoves(once, axis, by)) expect(length(move)).toBeLessThan(1e-4);
       }),
     );
   });
   it('makes the gaps equal and leaves the outermost', () => {
     const row = [0, 30, 200].map((x, i) => ({ x, y: 0, width: 10 + 10 * i, height: 10 }));
-    expect(moved(row, spreadMoves(row, 'x', 'gap')).map((b) => b.x)).toEqual([0, 95, 200]);
-    expect(moved(row, spreadMoves(row, 'x', 'centre')).map((b) => b.x + b.width / 2)).toEqual([5, 110, 215]);
+    expect(moved(row, distributeMoves(row, 'x', 'gap')).map((b) => b.x)).toEqual([0, 95, 200]);
+    expect(moved(row, distributeMoves(row, 'x', 'centre')).map((b) => b.x + b.width / 2)).toEqual([5, 110, 215]);
   });
 });
 

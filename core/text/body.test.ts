@@ -17,7 +17,7 @@ import {
 import { plain } from '../schema/defaults';
 import type { TextBody } from '../schema/sheet';
 
-/** Bodies as they are kept: neighbouring runs of one style are one. */
+/** Bodies as they are stored, with neighbouring runs of one style joined. */
 const tidy = fragment.map((body): TextBody => body.map((p) => ({ ...p, runs: tidyRuns(p.runs) })));
 const stretch = (body: TextBody) => fc.tuple(fc.nat({ max: bodyLength(body) }), fc.nat({ max: bodyLength(body) }));
 

@@ -133,7 +133,7 @@ function patched<T extends object>(old: T, patch: Patch<T>): T {
   return next as T;
 }
 
-/** What a patch over these values has to be to bring them back. */
+/** The patch that undoes a patch over these values. */
 export function unpatched<T extends object>(old: T, patch: Patch<T>): Patch<T> {
   const back: Record<string, unknown> = {};
   for (const key of Object.keys(patch)) back[key] = (old as Record<string, unknown>)[key] ?? null;

@@ -66,7 +66,7 @@ export function selectionBoxes(layout: Layout, from: number, to: number): Box[] 
   });
 }
 
-/** The position nearest to a point of words that are set along a curve: of all carets, the one that stands nearest. */
+/** The position nearest to a point, for words along a curve: the nearest of all carets. */
 export function positionNear(layout: Layout, bent: (point: Point) => { point: Point }, at: Point): number {
   let best = 0;
   let nearest = Infinity;

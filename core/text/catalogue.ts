@@ -290,7 +290,7 @@ export type StandIn = {
   /** Files by weight; a stand-in without a bold one is regular throughout. */
   regular: string;
   bold?: string;
-  /** What it may have: it is not fetched for anything else. */
+  /** The characters that it may have. It is not fetched for others. */
   ranges: readonly SignRange[];
   /** Of those that are cut from a larger one: the npm package folder, and its files. */
   from?: { source: string; regular: string; bold?: string };
@@ -372,10 +372,10 @@ export const STAND_INS: readonly StandIn[] = [
   single('Noto Sans Math', 'noto-sans-math', 'NotoSansMath_400Regular', MATHEMATICS),
 ];
 
-/** Has the box that stands for what nobody has. */
+/** The face with the box that stands for characters no face has. */
 export const BOX_FILE = 'NotoSansSymbols2_400Regular.ttf';
 
-/** The file that is there before anything is drawn. */
+/** The file that is loaded before anything is drawn. */
 export const FIRST_FILE = STAND_INS[0].regular;
 
 const within = (ranges: readonly SignRange[]) =>
@@ -386,7 +386,7 @@ const MAY = STAND_INS.map(({ ranges }) => within(ranges));
 export const standInsFor = (text: string, bold: boolean): string[] =>
   STAND_INS.flatMap((one, i) => (MAY[i].test(text) ? [(bold && one.bold) || one.regular] : []));
 
-/** What a text may need beside its own face, whatever that has: what every face has needs none. */
+/** The faces a text may need besides its own. Characters that every face has need none. */
 export function signFiles(text: string, bold: boolean): string[] {
   const rare = [...text].filter((character) => character >= '\u0180');
   if (rare.length === 0) return [];

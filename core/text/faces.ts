@@ -19,7 +19,7 @@ type Opened = {
 const LETTERS = 200_000;
 /** How many outlines a face remembers, some 300 bytes each, before it forgets all: each size has its own. */
 const OUTLINES = 20_000;
-/** A longer string is no word that comes again. */
+/** Longer strings are not remembered: they are unlikely to come again. */
 const LONGEST = 2000;
 
 /**
@@ -60,7 +60,7 @@ export class Faces {
     this.missing.delete(file);
   }
 
-  /** How many files are there: what was laid out with fewer may look different now. */
+  /** How many files are loaded: text laid out with fewer may look different now. */
   get loaded(): number {
     return this.files.size;
   }

@@ -156,7 +156,7 @@ describe('shaping', () => {
 });
 
 describe('a long paragraph with a sign that its face lacks', () => {
-  /** How often the glyphs of the whole are looked at while it is laid out. */
+  /** How many times all glyphs are read while the text is laid out. */
   const looks = (letters: number): number => {
     let count = 0;
     const counting = Object.create(faces) as Faces;

@@ -11,7 +11,7 @@ import { setBody } from './set';
 const LARGEST = 1000;
 export type TextBox = Pick<WrittenItem, 'width' | 'height' | 'padding' | 'vertical'> & {
   fit: TextItem['fit'];
-  /** The size in points below which words don't shrink; 7 where none is said. */
+  /** The size in points below which words don't shrink: 7 unless the item sets one. */
   least?: number;
   lettering?: TextItem['lettering'];
 };
@@ -27,7 +27,7 @@ function sizesOf(body: TextBody, role: TextRole): [least: number, most: number] 
   return sizes.length > 0 ? [Math.min(...sizes), Math.max(...sizes)] : [role.run.size, role.run.size];
 }
 
-/** Scales at which the longest line, or each line, is as wide as the room; the words are not wrapped. */
+/** Scales at which the longest line, or each line, fills the width. The words are not wrapped. */
 function widening(body: TextBody, role: TextRole, fit: 'width' | 'lines', width: number, faces: Faces): number[] {
   const natural = body.map((paragraph) => setBody([paragraph], role, Infinity, [1], faces).widest);
   const most = LARGEST / sizesOf(body, role)[1];

@@ -6,7 +6,7 @@ import type { Lettering } from '../schema/sheet';
  * and editing know only the straight words and this map.
  */
 
-/** Where a point of the straight words comes to stand, and how a letter there is turned: [a, b, c, d], y down. */
+/** Where a point of the straight words goes, and how a letter there is rotated: [a, b, c, d], y down. */
 export type Bent = { point: Point; turn: readonly [number, number, number, number] };
 export type Warp = (point: Point) => Bent;
 
@@ -18,7 +18,7 @@ const RISE = 0.4;
 
 const turnedBy = (angle: number) => [Math.cos(angle), Math.sin(angle), -Math.sin(angle), Math.cos(angle)] as const;
 
-/** How much higher than its straight words a curve stands, in points. */
+/** How much higher a curve reaches than its straight words, in points. */
 export function curveRise(
   { curve, amount }: Pick<Lettering, 'curve' | 'amount'>,
   width: number,

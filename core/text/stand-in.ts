@@ -4,7 +4,7 @@ import type { FullStyle } from './style';
 
 /** Which face draws what: the one that was chosen, a stand-in for what it lacks, or a box for what no face has. */
 
-/** What no face has stands as a box, so that its place is seen on screen and in print. */
+/** A character that no face has is drawn as a box, so that its place shows on screen and in print. */
 export const boxFor = (file: string, lacking: ShapedGlyph, faces: Faces): ShapedGlyph => {
   const [box] = faces.shape(file, '\u25af');
   return box && box.id !== 0 ? { ...box, cluster: lacking.cluster } : lacking;
@@ -26,7 +26,7 @@ export function byFace(
     if (last?.file === use) last.text += part;
     else out.push({ text: part, file: use });
   };
-  // Left to right, clusters only grow: one way through tells where each ends and whether it lacks a glyph.
+  // Left to right, clusters only grow, so one pass tells where each ends and whether it lacks a glyph.
   const parts: { text: string; lacks: boolean }[] = [];
   for (let i = 0; i < glyphs.length;) {
     const start = glyphs[i].cluster;
@@ -54,7 +54,7 @@ const SPACE = /^\s/;
 const LETTER = /\p{L}/u;
 const boxes = (faces: Faces) => faces.resolve(BOX_FILE);
 
-/** The first stand-in that has all of a text; each is asked for when it may have it and is not here yet. */
+/** The first stand-in that has all of a text. Those that may have it are loaded on demand. */
 function standInFor(text: string, faces: Faces, bold: boolean): string | null {
   for (const wanted of standInsFor(text, bold)) {
     const file = faces.resolve(wanted);
@@ -63,7 +63,7 @@ function standInFor(text: string, faces: Faces, bold: boolean): string | null {
   return null;
 }
 
-/** What of a text no face has, each once; it is drawn as boxes. Only when all that was asked for is here. */
+/** The characters that no face has, each once, which are drawn as boxes. Known once all faces asked for have loaded. */
 export function undrawn(text: string, style: Pick<FullStyle, 'font' | 'bold' | 'italic'>, faces: Faces): string[] {
   const out = new Set<string>();
   const own = faces.resolve(fileFor(style.font, style.bold, style.italic));

@@ -4,16 +4,16 @@ import { defaultRoles } from '../schema/defaults';
 export type FullStyle = Required<RunStyle>;
 export type FullFormat = Required<ParagraphFormat>;
 
-/** Smaller words can't be read in print, in points. */
+/** The smallest size that can be read in print, in points. */
 export const LEAST_PRINTED = 7;
 
 const BODY = defaultRoles().body;
 
-/** The role's settings, those of the plain body for a role the sheet no longer has. */
+/** The role's settings, or those of plain body text for a role that the sheet no longer has. */
 export const roleOf = (sheet: Pick<Sheet, 'roles'>, role: string | null): TextRole =>
   (role !== null && Object.hasOwn(sheet.roles, role) ? sheet.roles[role] : sheet.roles.body) ?? BODY;
 
-/** The role that an item's words are set in: a shape without one labels. */
+/** The role that an item's words are set in: “label” for a shape without one. */
 export const roleOfItem = (sheet: Pick<Sheet, 'roles'>, item: WrittenItem): TextRole =>
   roleOf(sheet, item.role ?? (item.kind === 'shape' ? 'label' : 'body'));
 

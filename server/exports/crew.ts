@@ -59,7 +59,7 @@ export type Answer =
   { ok: true; value: unknown } | { ok: false; name: string; message: string } | { ok: null; progress: Progress };
 
 const REST = 60_000;
-const LOOK_EVERY = 100;
+const CHECK_EVERY = 100;
 const PAGE_BYTES = 4096;
 
 export class Crew {
@@ -142,7 +142,7 @@ export class Crew {
     const late = setTimeout(() => this.stop(worker, 'time'), this.limits.time);
     const watch = setInterval(() => {
       if (memoryOf(worker.child.pid) > this.limits.memory) this.stop(worker, 'memory');
-    }, LOOK_EVERY);
+    }, CHECK_EVERY);
     const { done } = task;
     task.done = () => {
       clearTimeout(late);

@@ -44,7 +44,7 @@ const MOST_AT_ONCE = 3;
 const KEPT = 3600_000;
 const KEPT_BYTES = 500e6;
 /** How often what is under way looks whether it was stopped elsewhere, in milliseconds. */
-const LOOK_EVERY = 1000;
+const CHECK_EVERY = 1000;
 
 /** Whoever waits looks often; after so long without a look nobody does. Windows in the background look once in a minute. */
 const LEFT = 75_000;
@@ -157,7 +157,7 @@ export class Exports {
         (asked) => asked?.state === 'stopped' && stop.abort(),
         () => {},
       );
-    }, LOOK_EVERY);
+    }, CHECK_EVERY);
     try {
       if (this.isLeft(id)) return { problem: NOBODY };
       const { job, name } = await jobOf(this.db, given);

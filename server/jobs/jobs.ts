@@ -11,7 +11,7 @@ export type Daily = {
 };
 
 /** Seconds between two looks for work: what comes once a day can wait, and what is asked for here is told. */
-const LOOK_EVERY = 30;
+const CHECK_EVERY = 30;
 
 /** Work that was asked for: what it was given and, once it has ended, what came of it. */
 export type Asked<I, O> = {
@@ -45,7 +45,7 @@ export class Jobs {
     private state: { stopped: boolean },
   ) {}
 
-  static async start(db: Database, daily: readonly Daily[], lookEvery = LOOK_EVERY): Promise<Jobs> {
+  static async start(db: Database, daily: readonly Daily[], checkEvery = CHECK_EVERY): Promise<Jobs> {
     const state = { stopped: false };
     const boss = new PgBoss({
       schema: 'job',
@@ -62,7 +62,7 @@ export class Jobs {
     for (const { name, at, work } of daily) {
       await boss.createQueue(name);
       await boss.schedule(name, at);
-      await boss.work(name, { pollingIntervalSeconds: lookEvery }, async () => {
+      await boss.work(name, { pollingIntervalSeconds: checkEvery }, async () => {
         try {
           await work();
         } catch (error) {
@@ -82,7 +82,7 @@ export class Jobs {
   ): Promise<Line<I, O>> {
     const { boss } = this;
     await boss.createQueue(name);
-    const worker: string = await boss.work<I>(name, { pollingIntervalSeconds: LOOK_EVERY }, ([job]) =>
+    const worker: string = await boss.work<I>(name, { pollingIntervalSeconds: CHECK_EVERY }, ([job]) =>
       // What came meanwhile is not left until the next look.
       work(job.id, job.data).finally(() => boss.notifyWorker(worker)),
     );

@@ -3,7 +3,7 @@ import type { APIRequestContext, Browser } from '@playwright/test';
 import { discFile } from '../support/own';
 import { enter, expect, House, join, test } from './house';
 
-/** Every route, asked for by everybody: who gets in, who is sent to the front page, who gets a no. */
+/** Every route, asked for by everybody: who gets in, who is sent to the front page, who is refused. */
 
 type Who = 'nobody' | 'owner' | 'colleague' | 'student' | 'stranger';
 type Answer = 'in' | 'front' | 'no';
@@ -128,7 +128,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
       expect(`${path} ${who}: ${got}`).toBe(`${path} ${who}: ${table[who]}`);
     }
 
-  // Every action, as those who must not, and from a foreign page.
+  // Every action, tried by people who must not, and from another site's page.
   const origin = { origin: house.url };
   const body = { base: 0, batch: 'intruder', changes: [{ kind: 'sheet-set', values: { title: 'mine now' } }] };
   const ACTIONS: [path: string, data: Record<string, string> | object, not: Who[]][] = [

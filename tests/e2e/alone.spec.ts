@@ -3,7 +3,7 @@ import pixelmatch from 'pixelmatch';
 import { PNG } from 'pngjs';
 import { drawn, enter, expect, test } from './house';
 
-/** Every screen stands on its own: opened directly it looks as when somebody comes to it from another one. */
+/** Every screen stands on its own: opened directly, it looks the same as when reached from another one. */
 
 /** A picture of the screen once it stands still, with the pointer in a corner where nothing is. */
 async function still(page: Page): Promise<PNG> {
@@ -22,7 +22,7 @@ async function still(page: Page): Promise<PNG> {
   return PNG.sync.read(before);
 }
 
-/** The share of the screen that differs: the words that say when it was saved may. */
+/** The share of the screen that differs. The words that say when it was saved may differ. */
 function differing(a: PNG, b: PNG): number {
   const { width, height } = a;
   return pixelmatch(a.data, b.data, undefined, width, height, { threshold: 0.2 }) / (width * height);

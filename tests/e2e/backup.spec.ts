@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { enter, expect, test } from './house';
 
-/** The drill that the README describes: a backup while the school works, a loss, and the way back. */
+/** The drill from the README: a backup while the school works, a loss, and the restore. */
 
 test('a backup is made while the server runs, and restored when it is stopped', async ({ browser, house }) => {
   const folder = mkdtempSync(path.join(tmpdir(), 'dappled-drill-'));
@@ -45,12 +45,12 @@ test('a backup is made while the server runs, and restored when it is stopped', 
   await expect(again.getByRole('heading', { name: 'Before the backup' })).toBeVisible();
   await expect(again.getByRole('heading', { name: 'After the backup' })).toHaveCount(0);
 
-  // Without a server that runs, the backup is made all the same.
+  // A backup can be made without a running server too.
   await house.stop();
   const cold = path.join(folder, 'cold.backup');
   expect(await call('backup', cold)).toMatchObject({ code: 0 });
   expect(existsSync(cold)).toBe(true);
   rmSync(folder, { recursive: true, force: true });
-  // Other files go on with this house.
+  // Later tests use the same house.
   await house.start();
 });

@@ -31,7 +31,7 @@ test('signing in, filling in, a last look, handing in, a note, a second go: at 1
   await expect(await inView(card)).toContainText('Begin here');
   await go(card.getByRole('button', { name: 'Write here' }));
   await page.keyboard.type('Ines');
-  // Each word of the bank is pressed once, wherever it belongs; one blank asks for a sentence.
+  // Each word of the bank is pressed once, right or wrong; one blank asks for a sentence.
   for (let at = 2; at <= 11; at++) {
     await go(card.getByRole('button', { name: 'Next one' }));
     await expect(card).toContainText(`${at} of 11`);

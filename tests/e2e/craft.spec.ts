@@ -56,7 +56,7 @@ test.describe('the finer work', () => {
     await expect(words(page)).toContainText('mud flats at low tide');
     await expect(size).toHaveValue(/^[0-9]+$/);
     await page.keyboard.press('Escape');
-    // Entries of the stack and tabs too: arrows go on moving what is chosen.
+    // Stack entries and tabs too: arrows still move what is selected.
     await stack(page).first().click();
     await leaf(page, 'words');
     await leaf(page, 'place');
@@ -66,7 +66,7 @@ test.describe('the finer work', () => {
     await expect(across).not.toHaveValue(before);
     await page.keyboard.press('Control+z');
     await expect(across).toHaveValue(before);
-    // What can't be used keeps its place, to be put right.
+    // A value that can't be used stays in the field, to be corrected.
     await across.fill('far');
     await across.press('Enter');
     await expect(across).toBeFocused();
@@ -78,7 +78,7 @@ test.describe('the finer work', () => {
     await supply(page, 'Words', 'Body');
     await page.keyboard.type('calm sea');
     await expect(bold).toHaveAttribute('aria-pressed', 'false');
-    // One word of it, by keyboard.
+    // Selects one word of it, by keyboard.
     for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowLeft');
     await bold.click();
     await expect(bold).toHaveAttribute('aria-pressed', 'true');
@@ -92,7 +92,7 @@ test.describe('the finer work', () => {
     await expect(size).toHaveValue('');
     await expect(size).toHaveAttribute('placeholder', 'Mixed');
     await page.keyboard.press('Escape');
-    // The box as a whole is mixed as well; set, all of it is one size.
+    // The whole box is mixed too; after setting the size, all of it has that size.
     await expect(size).toHaveValue('');
     await size.fill('22');
     await size.press('Enter');
@@ -308,7 +308,7 @@ test.describe('the finer work', () => {
     await page.keyboard.press('Control+End');
     await expect(page.getByRole('button', { name: 'List: bullet' })).toBeVisible();
     await page.keyboard.press('Escape');
-    // Bold came along, the colour did not.
+    // Bold was pasted, the colour was not.
     await expect(page.getByRole('radio', { name: 'colour #2a2820' })).toHaveAttribute('aria-checked', 'true');
   });
 

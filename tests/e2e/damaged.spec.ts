@@ -4,9 +4,9 @@ import type { Database } from '../../server/database/connection';
 import type { House } from './house';
 import { drawn, enter, expect, join, onSheet, openSheet, press, saved, test } from './house';
 
-/** Sheets that can't be read stay where they are among the others, and can be gone on with. */
+/** Sheets that can't be read stay among the others, and can be repaired. */
 
-/** Does something to the house's database, as nothing but a defect could. */
+/** Changes the house's database in a way that only a defect could. */
 async function damage(house: House, work: (db: Database) => Promise<unknown>) {
   await house.stop();
   const db = await openEmbedded(house.dataDir);

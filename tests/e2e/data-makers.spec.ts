@@ -158,7 +158,7 @@ test.describe('a table', () => {
     await writeIn(0.1, 0.1);
     await paste(page, 'bird\tseen\nheron\t2\navocet\t11');
     await expect(onSheet(page)).toContainText('avocet');
-    // The cell that was written in is chosen: the one below it is the heron's.
+    // The cell that was written in is selected; the one below it is the heron's.
     await expect(page.locator('.settings h3')).toContainText('bird');
     await writeIn(0.5, 1.5);
     await page.keyboard.press('Escape');

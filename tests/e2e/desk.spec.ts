@@ -98,7 +98,7 @@ test('a search finds sheets, handouts and classes, with slips; sorting stays as 
   house,
 }) => {
   const page = await enter(browser, house, 'Maren');
-  // Before the page has come alive, it hears no keys.
+  // Before hydration the page hears no keys.
   await expect(async () => {
     await page.keyboard.press('/');
     await expect(page.getByRole('searchbox')).toBeFocused({ timeout: 500 });

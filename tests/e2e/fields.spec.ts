@@ -15,7 +15,7 @@ const set = async (where: Locator, value: string) => {
   await where.fill(value);
   await where.press('Enter');
 };
-/** Presses beside the paper, where nothing lies. */
+/** Presses beside the page, where nothing is. */
 const nothing = () => page.locator('[data-stage]').click({ position: { x: 8, y: 300 } });
 
 test('the size of a page: both sides together, half and double, margins too', async () => {

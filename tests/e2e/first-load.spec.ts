@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { expect, test } from '@playwright/test';
 import { projectRoot } from '../../server/process/place';
 
-/** How much script a page loads before it can be used: what comes later, when the page is idle, does not count. */
+/** How much script a page loads before it can be used. What is fetched later, when the page is idle, does not count. */
 
 const Entry = z.object({ module: z.string(), imports: z.array(z.string()).optional() });
 const Manifest = z.object({ entry: Entry, routes: z.record(z.string(), Entry) });
@@ -17,7 +17,7 @@ const manifest = () => {
   return Manifest.parse(JSON.parse(text.slice(text.indexOf('{'), text.lastIndexOf('}') + 1)));
 };
 
-/** Most compressed script of each page, in kilobytes of 1024 bytes. */
+/** The limit for each page's compressed script, in kilobytes of 1,024 bytes. */
 const MOST = { sheet: 450, copy: 450, 'hand-out': 370, reading: 320, desk: 240, classes: 260, tray: 225, front: 240 };
 
 for (const [name, most] of Object.entries(MOST))

@@ -77,7 +77,7 @@ test('private pages, their data and pictures stay in no cache; scripts run by th
     const answer = await page.context().request.get(`${house.url}${path}`);
     expect(answer.headers()['cache-control'], path).toContain('no-store');
   }
-  // What ships is kept: it is the same for everybody.
+  // Shipped files are cached: they are the same for everybody.
   const script = await page.evaluate(() =>
     performance
       .getEntriesByType('resource')
@@ -116,7 +116,7 @@ test('asked to stop, the server ends within its time, whatever runs', async ({ b
     data: { as: 'png' },
   });
   expect(asked.status()).toBe(202);
-  // A connection that sends nothing more holds nobody up.
+  // A connection that sends nothing more does not hold up others.
   const idle = send(house.url, { method: 'POST', claim: 10 }).catch(() => null);
   expect(await house.stop()).toBeLessThan(5000);
   await idle;

@@ -10,7 +10,7 @@ import { test as base, expect } from '@playwright/test';
 import type { Browser, BrowserContext, Locator, Page } from '@playwright/test';
 import { SEEDED } from './prepare';
 
-/** A server of the test file's own, on its own copy of the demo school. */
+/** A server for one test file, on its own copy of the demo school. */
 export class House {
   private server: ChildProcess | undefined;
   url = '';
@@ -57,7 +57,7 @@ export class House {
       .toBe(true);
   }
 
-  /** Asks the server to end, as whoever looks after it would; gives the milliseconds that it took. */
+  /** Asks the server to stop, as an administrator would. Returns how long that took, in milliseconds. */
   async stop(): Promise<number> {
     const began = Date.now();
     const ended = once(this.server!, 'exit');
@@ -70,7 +70,7 @@ export class House {
     return this.server!.pid!;
   }
 
-  /** Ends the server at once, as a power cut would. */
+  /** Kills the server, as a power cut would. */
   async kill(): Promise<void> {
     const { server } = this;
     if (!server || server.exitCode !== null) return;
@@ -98,7 +98,7 @@ function freePort(): Promise<number> {
 const open = new Set<BrowserContext>();
 
 export const test = base.extend<{ tidy: void }, { house: House }>({
-  /** What a test opened is closed with it; what its file shares stays. */
+  /** Closes what a test opened. What the whole file shares stays open. */
   tidy: [
     async ({}, use) => {
       const shared = new Set(open);
@@ -122,7 +122,7 @@ export const test = base.extend<{ tidy: void }, { house: House }>({
 });
 export { expect };
 
-/** Comes in through a door of the demo, in a browser window of its own. */
+/** Signs in through one of the demo's buttons, in a browser window of its own. */
 export async function enter(browser: Browser, house: House, name: string): Promise<Page> {
   const context = await browser.newContext({
     viewport: { width: 1280, height: 800 },
@@ -137,7 +137,7 @@ export async function enter(browser: Browser, house: House, name: string): Promi
   return page;
 }
 
-/** A student comes in with class code, name and pictures. */
+/** A student signs in with class code, name and pictures. */
 export async function join(
   browser: Browser,
   house: House,
@@ -219,7 +219,7 @@ export async function dueBy(page: Page, when: string): Promise<void> {
   await expect(page.getByRole('button', { name: /^due/i })).toBeFocused();
 }
 
-/** The words that stand on the sheet, as they are read aloud. */
+/** The words on the sheet, as a screen reader gets them. */
 export const onSheet = (page: Page) => page.getByRole('list', { name: 'What stands on the page' });
 
 /** A whole name, with or without a capital. */
@@ -230,11 +230,11 @@ export const field = (page: Page, name: string) =>
   page.locator('.margin-card').getByRole('textbox', { name: just(name) });
 export const stack = (page: Page) => page.locator('.stack_item');
 
-/** Turns to a leaf of the settings in the margin. */
+/** Opens a tab of the settings in the margin. */
 export const leaf = (page: Page, name: string) =>
   page.getByRole('tablist', { name: 'Settings' }).getByRole('tab', { name }).click();
 
-/** Drags one thing onto another and drops it there. As a hand does, it goes on moving when it has arrived. */
+/** Drags one thing onto another and drops it there. Like a hand, it goes on moving when it has arrived. */
 export async function carry(page: Page, from: Locator, to: Locator): Promise<void> {
   await from.hover();
   await page.mouse.down();
@@ -282,7 +282,7 @@ export async function drag(page: Page, from: [number, number], to: [number, numb
   if (key) await page.keyboard.up(key);
 }
 
-/** The sheet as the server has it, through its own picture of the changes. */
+/** The sheet as the server has it, rebuilt from its log of changes. */
 export async function documentOf(page: Page): Promise<string> {
   return page.evaluate(
     () =>

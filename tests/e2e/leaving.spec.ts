@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { drawn, enter, expect, onSheet, openSheet, press, saved, test } from './house';
 
-/** On a machine that others use, too: what somebody leaves unsaved is theirs alone. */
+/** On a shared machine, too, what somebody leaves unsaved is theirs alone. */
 
 const WORDS = 'nobody else reads this';
 
@@ -92,7 +92,7 @@ test('with everything saved one just leaves; without the network one is told, an
   const page = await enter(browser, house, 'Maren');
   await page.route('**/sign-out*', (route) => route.abort());
   const told = page.getByText('You are still signed in');
-  // Before the page has come alive, its form goes out by itself.
+  // Before hydration the form is sent by the browser itself.
   await expect(async () => {
     if (!(await told.isVisible())) await page.getByRole('button', { name: 'Sign out' }).click({ timeout: 2000 });
     await expect(told).toBeVisible({ timeout: 5000 });

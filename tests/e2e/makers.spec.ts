@@ -65,7 +65,7 @@ test.describe('a concept map', () => {
     expect(await depths(page)).toEqual([1, 2, 3, 2]);
     for (const words of ['salt marsh', 'plants', 'sea lavender', 'animals'])
       await expect(onSheet(page)).toContainText(words);
-    // Its links are to be seen in the stack as well.
+    // Its links are in the stack as well.
     const faces = stack(page).locator('svg');
     await expect(faces).toHaveCount(3);
     await expect
@@ -84,7 +84,7 @@ test.describe('a concept map', () => {
     await page.reload();
     await drawn(page);
     for (const words of ['salt marsh', 'animals']) await expect(onSheet(page)).toContainText(words);
-    // Found again later, it is written on like when it was new.
+    // Opened again later, it can be written on as when it was new.
     await stack(page).first().click();
     await rows(page).nth(1).click();
     await page.keyboard.press('End');
@@ -175,7 +175,7 @@ test.describe('a concept map', () => {
     const pad = page.getByRole('list', { name: 'Outline' });
     const line = (n: number) => pad.getByRole('textbox', { name: `Line ${n}, ` });
     await expect(onSheet(page)).toContainText('creek 80');
-    // Only what can be seen is there, but each line tells where in the whole it stands.
+    // Only visible lines exist, but each says where in the whole it stands.
     expect(await rows(page).count()).toBeLessThan(50);
     await expect(pad.getByRole('listitem').first()).toHaveAttribute('aria-setsize', '81');
     await expect(line(81)).toBeFocused();
@@ -183,7 +183,7 @@ test.describe('a concept map', () => {
     for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowUp');
     await expect(line(61)).toBeFocused();
     await expect(line(61)).toBeInViewport();
-    // What is written in stays while it is scrolled out of sight.
+    // The line that is being edited stays while it is scrolled out of sight.
     await pad.evaluate((list) => list.scrollTo(0, 0));
     await expect(line(1)).toBeInViewport();
     await page.keyboard.press('End');
@@ -204,7 +204,7 @@ test.describe('a concept map', () => {
     const chosen = pad.locator('.current').getByRole('textbox');
     await expect(chosen).toHaveValue(name!);
     await expect(chosen).toBeInViewport();
-    // It is too much for its frame: more room is one press away.
+    // It is too large for its frame; one press gives it more room.
     await expect(page.getByText('The map is larger than its frame')).toBeVisible();
     const wide = async () => {
       await leaf(page, 'place');
@@ -263,7 +263,7 @@ test.describe('a concept map', () => {
     await paste(page, '• tide\n\t◦ high water\n\t◦ low water');
     await expect.poll(() => outline(page)).toEqual(['tide', 'high water', 'low water']);
     expect(await depths(page)).toEqual([1, 2, 2]);
-    // The next list goes after the line that was pasted last, which is now written in.
+    // The next list goes after the last pasted line, which has the caret now.
     await paste(page, 'neap\n\tspring');
     await expect.poll(() => outline(page)).toEqual(['tide', 'high water', 'low water', 'neap', 'spring']);
     expect(await depths(page)).toEqual([1, 2, 2, 2, 3]);
@@ -292,7 +292,7 @@ test.describe('a concept map', () => {
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByText('outline (OPML)').click()]);
     const given = readFileSync(await download.path(), 'utf8');
     expect(given).toContain('<outline text="sun" map:id="1">');
-    // What the format has no place for goes along.
+    // What the format has no place for is kept too.
     expect(given).toContain('map:across=');
   });
 });
@@ -411,7 +411,7 @@ test('a class makes a map, and it is read against the teacher’s', async ({ bro
   await write(teacher, ['salt marsh', 'heron', 'crab']);
   await expect(onSheet(teacher)).toContainText('crab');
   await teacher.locator('[data-stage]').focus();
-  // Lets go, then leaves the map.
+  // Escape first deselects, then leaves the map.
   await teacher.keyboard.press('Escape');
   await teacher.keyboard.press('Escape');
   await expect(teacher.locator('.settings h3')).toContainText('Page');

@@ -20,7 +20,7 @@ import {
 } from './house';
 import { SECRET } from '../../demo/school';
 
-/** Pictures of one's own: brought along, dropped, as base, outline and colouring page, and on paper. */
+/** A teacher's own pictures: uploaded, dropped, as base, outline and colouring page, and in print. */
 
 let page: Page;
 test.beforeAll(async ({ browser, house }) => {
@@ -225,7 +225,7 @@ test('a student presses into a blank of a diagram that was made, and takes its w
   await student.locator('.tray_copy', { hasText: 'Two halves' }).click();
   await drawn(student);
   await expect(student.locator('.page-view image')).toHaveCount(1);
-  // The margin tells where the first blank is; then it is pressed.
+  // The margin says where the first blank is; then it is pressed.
   await student.getByText('next one').click();
   const words = student.locator('.words-input');
   await expect(words).toBeAttached();

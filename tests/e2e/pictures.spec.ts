@@ -52,7 +52,7 @@ test('editor, PNG and PDF show the same page', async ({ browser, house }) => {
   await expect(window.locator('.page-view path')).not.toHaveCount(0);
   await window.waitForLoadState('networkidle');
   const view = window.locator('.page-view');
-  // Drawn by itself: the screen's own frame around it is no part of the picture.
+  // Drawn alone, without the screen around it.
   const svg = await view.evaluate((element) => element.outerHTML);
   const alone = await browser.newPage({ viewport: { width, height } });
   await alone.setContent(`<body style="margin:0">${svg}</body>`);

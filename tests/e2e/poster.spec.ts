@@ -64,7 +64,7 @@ test.describe.serial('a poster from blank, by pointer', () => {
     const wide = Number(await field(page, 'width').inputValue());
     await leaf(page, 'words');
     expect(wide).toBeCloseTo((841.89 - 48) / 72, 1);
-    // The amount is pulled on the sheet.
+    // The amount is dragged on the sheet.
     const amount = field(page, 'how much it curves');
     const before = await amount.inputValue();
     const grip = (await page.locator('[data-grip="amount"]').boundingBox())!;
@@ -154,7 +154,7 @@ test.describe.serial('a poster from blank, by pointer', () => {
   });
 });
 
-/** Goes on with Tab until something has the focus: it can be reached without a pointer. */
+/** Presses Tab until something has the focus, to show that it can be reached without a pointer. */
 async function reach(page: Page, wanted: Locator, back = false): Promise<void> {
   await wanted.waitFor();
   for (let i = 0; i < 260; i++) {

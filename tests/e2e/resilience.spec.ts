@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { drawn, enter, expect, onSheet, openSheet, press, saved, supply, test } from './house';
 import type { Page } from '@playwright/test';
 
-/** Nothing that was acknowledged is lost, and nothing that was typed either. */
+/** Nothing that was acknowledged is lost, nor anything that was typed. */
 
 const title = async (page: Page, words: string) => {
   await press(page, 150, 50, 2);
@@ -45,7 +45,7 @@ test('a browser whose storage gives no answer saves all the same, also what was 
 }) => {
   const page = await enter(browser, house, 'Maren');
   await page.addInitScript(() => {
-    // A request that never comes to an end.
+    // A request that never ends.
     IDBFactory.prototype.open = () =>
       Object.defineProperty(Object.create(IDBOpenDBRequest.prototype), 'addEventListener', {
         value: () => {},
@@ -132,7 +132,7 @@ test('two windows without a network share what is done, also when one is closed,
   await one.bringToFront();
   await says(one, 'Life between the tides.* and ebb');
 
-  // The window that was first goes; the other one keeps everything, over a reload too.
+  // The first window is closed; the other keeps everything, after a reload too.
   await one.close();
   await supply(two, 'Shapes', 'pentagon');
   await expect(two.locator('.save-words_words')).toContainText(/Offline/);

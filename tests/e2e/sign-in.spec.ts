@@ -1,6 +1,6 @@
 import { enter, expect, test } from './house';
 
-/** Coming in for the first time, with a card from the teacher. */
+/** Signing in for the first time, with a card from the teacher. */
 
 test('a card lets a student in once, who then chooses pictures; a new card ends what was before', async ({
   browser,
@@ -62,7 +62,7 @@ test('a card lets a student in once, who then chooses pictures; a new card ends 
   const page = await student.context().request.get(`${house.url}/join.data?code=${code}`);
   expect(await page.text()).not.toMatch(/hasSecret|personId/);
 
-  // Forgotten: the teacher makes a new card, and whoever was in with the old pictures is out.
+  // Forgotten: the teacher makes a new card, and sessions with the old pictures end.
   await teacher.goto('/classes');
   await teacher.getByRole('button', { name: 'Éva Ž. O’Neill' }).click();
   await teacher.getByRole('button', { name: 'A card for Éva Ž. O’Neill' }).click();

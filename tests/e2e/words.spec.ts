@@ -3,7 +3,7 @@ import { SECRET } from '../../demo/school';
 import { DEMO_CLASS } from '../../server/stores/demo';
 import { drawn, enter, expect, join, leaf, openSheet, press, supply, test } from './house';
 
-/** Nothing that a person types is lost: not to the network, a reload, another's doing, or signing out. */
+/** Nothing that a person types is lost: not to the network, a reload, somebody else's action, or signing out. */
 
 const card = (page: Page, words: string) => page.locator('.margin-card', { hasText: words });
 const draft = (page: Page) => page.getByLabel('Note on this spot');
@@ -63,7 +63,7 @@ test('without a network, notes, rulings and marks stay, are shown as such, and g
   await expect(page.getByText('your ruling')).toBeVisible();
   await expect(draft(page)).toHaveValue('And this');
 
-  // Given back, what was begun is said too.
+  // When it is returned, the begun note goes with it.
   await page.getByRole('button', { name: 'Another go' }).click();
   await page.getByRole('button', { name: 'Keep it and give back' }).click();
   await expect(page).not.toHaveURL(piece);
@@ -206,7 +206,7 @@ test('a part that can’t be fetched says so in its own place, and comes when it
   const again = page.getByRole('button', { name: 'Try again' });
   await expect(again).toBeVisible();
   await page.unroute(late);
-  // It may also have come by itself once the page had nothing else to do.
+  // It may also have been prefetched once the page was idle.
   await expect(async () => {
     if (await again.isVisible()) await again.click({ timeout: 2000 });
     await expect(

@@ -43,7 +43,7 @@ export const withoutPart = (made: GroupItem, part: string): GroupItem => ({
   items: made.items.filter((item) => item.made?.part !== part),
 });
 
-/** Whether two boxes lie beside each other, or only touch. */
+/** Whether two boxes are apart, or only touch. */
 export const apart = (a: Box, b: Box): boolean =>
   a.x + a.width <= b.x + 0.1 ||
   b.x + b.width <= a.x + 0.1 ||

@@ -3,7 +3,7 @@ import type { Database } from '../../server/database/connection';
 /** A thousand schools of very different sizes, with 300,000 copies: small rows, made by the database itself. */
 export async function fillManySchools(db: Database): Promise<void> {
   const run = (sql: string) => db.script(sql);
-  // What refers to what is right by the way it is made; asking for each of a million rows would take minutes.
+  // References are right by construction; checking a million rows would take minutes.
   await run(`set session_replication_role = replica`);
   await run(`
     insert into school select 's' || k, 'School ' || k from generate_series(1, 1000) k;

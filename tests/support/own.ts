@@ -1,9 +1,9 @@
 import sharp from 'sharp';
 import type { DrawnPicture } from '../../core/pictures/picture';
 
-/** Pictures that somebody brings along, made up for tests. */
+/** Uploaded pictures, made up for tests. */
 
-/** As it is once taken in: a blue square with an outline within its frame. */
+/** As it is after upload: a blue square with an outline within its frame. */
 export const ownPicture = (
   id = 'own/0123456789abcdef0123456789abcdef',
   values: Partial<DrawnPicture> = {},

@@ -1,6 +1,6 @@
 import type { Saying, Spot } from '../../core/review/said';
 
-/** A note that a teacher writes, on the middle of nowhere unless told otherwise. */
+/** A teacher's note, not on any item unless told otherwise. */
 export const saidNote = (note: string, over: Partial<Spot & { body: string }> = {}): Saying => ({
   do: 'note',
   note,

@@ -1,4 +1,4 @@
-/** Stands in for a browser's plain storage: what is kept are its own properties there, too. */
+/** Stands in for a browser's storage: stored values are its own properties, as in a browser. */
 class Plain {
   [key: string]: unknown;
   getItem(key: string): unknown {

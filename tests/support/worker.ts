@@ -23,7 +23,7 @@ export function workerOf(exposed: () => unknown) {
     postMessage(message: unknown, moved: Transferable[] = []) {
       this.channel.port1.postMessage(message, moved as never);
     }
-    /** As when memory runs out. */
+    /** Fails as when memory runs out. */
     fail(message: string) {
       for (const listener of this.failing) listener({ message });
     }

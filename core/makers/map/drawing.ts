@@ -11,7 +11,7 @@ import { offsetsOf } from './moved';
 import type { Offset } from './moved';
 import type { MapRecipe } from '../../schema/recipes/map';
 import { ADJUST, lookAt, SHAPE } from './sizes';
-import { spreadIn } from './spread';
+import { stretchedInto } from './stretch';
 import type { Branch, LaidLink } from './tree';
 import { everyBranch } from './tree';
 import { formOf } from '../../placement/line';
@@ -67,7 +67,7 @@ export class Drawing {
       width: asked.width - inset.left - inset.right,
       height: asked.height - inset.top - inset.bottom,
     };
-    const place = spreadIn(room, laid, boxes);
+    const place = stretchedInto(room, laid, boxes);
     const places = new Map(
       [...boxes.keys()].map((id) => {
         const box = place(id);
@@ -197,12 +197,12 @@ export class Drawing {
     if (!said) return;
     const size = this.fit.draft.link(said);
     const plate = tidied(this.em * 0.16);
-    const { box, spread } =
+    const { box, plate: behind } =
       of.bracket && !moved && !way.through
-        ? { box: beforeEnd(way.points, size), spread: plate }
+        ? { box: beforeEnd(way.points, size), plate }
         : wordsOn(way.points, size, plate, this.standing, this.wordBoxes, this.frame);
     if (!moved) this.reach.push(box);
-    this.say(wordsPart, said, box, spread);
+    this.say(wordsPart, said, box, behind);
   }
 
   /** The sides of a link between a node and one that holds it: out to the edge that is nearest. */
@@ -229,7 +229,7 @@ export class Drawing {
     this.say(`w-${id}`, said, { x: x + (width - size.width) / 2, y: y - size.height, ...size }, null, colour);
   }
 
-  private say(part: string, said: string, box: Box, spread: number | null, colour?: string): void {
+  private say(part: string, said: string, box: Box, plate: number | null, colour?: string): void {
     this.wordBoxes.push(box);
     this.words.push(
       text({
@@ -239,7 +239,8 @@ export class Drawing {
         padding: 0,
         vertical: 'middle',
         fit: 'keep',
-        plate: spread === null ? null : { colour: '#ffffff', opacity: 0.85, spread, corner: tidied(this.em * 0.25) },
+        plate:
+          plate === null ? null : { colour: '#ffffff', opacity: 0.85, spread: plate, corner: tidied(this.em * 0.25) },
         body: styled(said, { size: tidied(this.fit.draft.linkSize), italic: true, ...(colour && { colour }) }),
       }),
     );

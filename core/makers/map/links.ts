@@ -42,7 +42,7 @@ function pointsAlong(points: readonly Point[], shares: readonly number[]): Point
 /** Preferably near the end that the words are about. */
 const SHARES = [0.62, 0.7, 0.54, 0.78, 0.46, 0.86, 0.38, 0.3, 0.22, 0.14];
 /** Points at which a link is checked for being visible beside its words. */
-const LOOKED = Array.from({ length: 8 }, (_, i) => (i + 0.5) / 8);
+const SEEN_AT = Array.from({ length: 8 }, (_, i) => (i + 0.5) / 8);
 
 /** Shifts of words from a spot on their link, in their own widths and heights: on it, beside it, and farther off. */
 const BESIDE = [
@@ -60,9 +60,9 @@ const FARTHER = [
 ];
 
 /** Where words stand, and how far the plate behind them reaches beyond them; null where they need none. */
-export type Said = { box: Box; spread: number | null };
+export type Said = { box: Box; plate: number | null };
 
-/** Above and below the letters of a line there is air, as shares of its height. */
+/** The free space above and below the letters of a line, as shares of its height. */
 const AIR = { above: 0.2, below: 0.14 };
 export const inkOf = ({ x, y, width, height }: Box): Box => ({
   x,
@@ -79,12 +79,12 @@ export const disturbs = (words: Box, node: Box): boolean => {
 
 /**
  * A box for words on a link: on no node, on no other words, and in the frame, or as nearly so as possible. Rather than
- * stand far off, words beside their link do without a plate and its `spread`.
+ * stand far off, words beside their link do without a plate and its `plate`.
  */
 export function wordsOn(
   points: readonly Point[],
   { width, height }: Size,
-  spread: number,
+  plate: number,
   nodes: readonly Box[],
   words: readonly Box[],
   frame: Box,
@@ -107,7 +107,7 @@ export function wordsOn(
   const alone = points.length === 4 ? [{ x: (last[0].x + last[1].x) / 2, y: (last[0].y + last[1].y) / 2 }] : [];
   const spots = [...alone, ...pointsAlong(points, SHARES)];
   // Of a short link half has to be seen beside its words.
-  const along = pointsAlong(points, LOOKED);
+  const along = pointsAlong(points, SEEN_AT);
   const hidden = (box: Box) => along.filter((point) => contains(box, point)).length;
   for (const [shifts, plated] of [
     [BESIDE, true],
@@ -117,15 +117,15 @@ export function wordsOn(
     for (const [dx, dy] of shifts)
       for (const at of spots) {
         const box = { x: at.x - width / 2 + dx * width, y: at.y - height / 2 + dy * height, width, height };
-        const near = plated ? grown(box, Math.max(1, spread)) : inkOf(box);
+        const near = plated ? grown(box, Math.max(1, plate)) : inkOf(box);
         let cost = hidden(box) > (plated ? 4 : 0) ? (width * height) / 2 : 0;
         for (const other of others) cost += overlapArea(near, other);
         cost += width * height - overlapArea(box, frame);
-        if (cost === 0) return { box, spread: plated ? spread : null };
+        if (cost === 0) return { box, plate: plated ? plate : null };
         if (cost < least) {
           least = cost;
           best = box;
         }
       }
-  return { box: best!, spread: hidden(best!) > 0 ? 0 : null };
+  return { box: best!, plate: hidden(best!) > 0 ? 0 : null };
 }

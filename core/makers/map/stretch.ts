@@ -7,8 +7,8 @@ import type { Laid } from './tree';
 /** How far boxes are drawn apart at most where there is room. */
 const MOST = 1.5;
 
-/** Where each node goes in the frame: in the middle, and spread in both directions if there is room. */
-export function spreadIn(frame: Size, laid: Laid, boxes: ReadonlyMap<string, Box>): (id: string) => Box {
+/** Where each node goes in the frame: in the middle, and drawn apart in both directions if there is room. */
+export function stretchedInto(frame: Size, laid: Laid, boxes: ReadonlyMap<string, Box>): (id: string) => Box {
   const pins = pinsOf(laid, boxes);
   const spans = (along: 'x' | 'y', across: 'width' | 'height') =>
     [...boxes].map(([id, box]): Span => ({ start: box[along], size: box[across], pin: pins.get(id)![along] }));
