@@ -19,7 +19,7 @@ import './theme/base.css';
 import './theme/landmarks.css';
 import styles from './root.module.css';
 import { isUnreached } from './browser/reached';
-import { pagesAhead } from './browser/later';
+import { ahead } from './browser/later';
 import { Mark } from './house/strip';
 import { theme } from './theme/theme';
 import { followSigningOut } from './keeping/windows';
@@ -62,9 +62,11 @@ export function Layout({ children }: { children: ReactNode }) {
   );
 }
 
+const fetchOtherPages = () => ahead(async () => (await import('./browser/pages-ahead')).pagesAhead());
+
 export default function Root() {
   useEffect(followSigningOut, []);
-  useEffect(pagesAhead, []);
+  useEffect(fetchOtherPages, []);
   return (
     <>
       <Waiting />

@@ -2,7 +2,6 @@ import { Action } from '../parts/action';
 import { Busy } from '../parts/busy';
 import { useEffect, useSyncExternalStore } from 'react';
 import type { ComponentType, ReactNode } from 'react';
-import { z } from 'zod';
 
 /**
  * Parts of a screen that load later: once the page is idle, or when they are first shown. A part that can't be loaded says so
@@ -34,23 +33,6 @@ export function ahead(work: () => Promise<unknown>): void {
   if (going) return;
   going = true;
   setTimeout(() => whenIdle(() => void next()), REST);
-}
-
-/** The part of the framework's manifest that is used here. */
-const Pages = z.object({
-  routes: z.record(z.string(), z.object({ module: z.string(), css: z.array(z.string()).optional() })),
-});
-
-/**
- * Fetches the code of all other pages, so that they open without a network. Without it the framework would reload the page, and
- * an offline browser would show nothing.
- */
-export function pagesAhead(): void {
-  const read = Pages.safeParse((window as { __reactRouterManifest?: unknown }).__reactRouterManifest);
-  for (const { module, css = [] } of Object.values(read.data?.routes ?? {})) {
-    ahead(() => import(/* @vite-ignore */ module));
-    for (const style of css) ahead(() => fetch(style));
-  }
 }
 
 /** Fetched when first asked for, then kept. After a failure it is asked for again. */
