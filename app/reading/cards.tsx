@@ -4,11 +4,13 @@ import type { Result } from '../../core/lookfors/kind';
 import type { LookFor } from '../../core/lookfors/all';
 import { countWords } from '../../core/lookfors/all';
 import { points } from '../../core/lookfors/rubric';
+import type { PieceMark } from '../../core/review/marks';
 import { heldAfter } from '../../core/review/marks';
 import type { Said, Saying } from '../../core/review/said';
 import { Leaf, StateLabel, STATE_WORDS } from '../house/leaf';
 import { whenWords } from '../browser/time';
 import type { Route } from '../routes/+types/reading';
+import { MarksLegend } from '../spread/marks';
 import { Tick } from '../student/lookfor-list';
 import styles from '../student/student.module.css';
 import readingStyles from './reading.module.css';
@@ -54,7 +56,9 @@ const shortName = (name: string) => {
 
 type JudgingProps = { loaded: Loaded; said: Said; open: boolean; say: Say };
 
-export function HeadCard({ loaded, said: { rulings }, open, say, zone }: JudgingProps & { zone: string }) {
+type HeadProps = JudgingProps & { zone: string; marks: readonly PieceMark[] };
+
+export function HeadCard({ loaded, said: { rulings }, open, say, zone, marks }: HeadProps) {
   const { copy, go, lookFors, results, now } = loaded;
   const held = results.map((result) => heldAfter(result, rulings));
   return (
@@ -84,6 +88,7 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone }: Judging
           />
         ))}
       </ul>
+      <MarksLegend marks={marks} />
     </>
   );
 }

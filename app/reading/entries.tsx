@@ -1,4 +1,5 @@
 import { Action, Chip, Chips } from '../parts/action';
+import type { PieceMark } from '../../core/review/marks';
 import type { Evidence } from '../../core/lookfors/kind';
 import { heldAfter } from '../../core/review/marks';
 import { evidenceWords, lookForKindOf } from '../../core/lookfors/all';
@@ -29,6 +30,8 @@ type Reading = {
   page: Page;
   /** Whether the piece itself is shown, and not the key or the sheet as it was handed out. */
   piece: boolean;
+  /** The frames drawn on the piece. */
+  marks: readonly PieceMark[];
   /** Whether something can be said on it now. */
   open: boolean;
   active: string | null;
@@ -36,7 +39,7 @@ type Reading = {
 };
 
 export function readingEntries(reading: Reading): MarginEntry[] {
-  const { loaded, writing, open, zone, piece } = reading;
+  const { loaded, writing, open, zone, piece, marks } = reading;
   const cards = { loaded, said: writing.said, open, say: writing.say };
   const out: MarginEntry[] = [...damageEntry(loaded), ...notTakenEntry(writing)];
   out.push({
@@ -45,7 +48,7 @@ export function readingEntries(reading: Reading): MarginEntry[] {
     end: 'top',
     tone: 'plain',
     label: 'Look-fors',
-    content: <HeadCard {...cards} zone={zone} />,
+    content: <HeadCard {...cards} zone={zone} marks={piece ? marks : []} />,
   });
   if (piece) out.push(...evidenceEntries(reading), ...noteEntries(reading), ...draftEntries(reading));
   if (loaded.rubric.rows.length > 0 && loaded.go)

@@ -1,3 +1,4 @@
+import { Action } from '../parts/action';
 import { Button, Input } from 'antd';
 import type { Note } from '../../core/review/said';
 import { MOST_LETTERS } from '../../core/review/said';
@@ -79,12 +80,8 @@ export function NoteCard({
         </span>
         {open && (
           <>
-            <button type="button" onClick={onChange}>
-              Change
-            </button>
-            <button type="button" onClick={onRemove}>
-              Delete
-            </button>
+            <Action onClick={onChange}>Change</Action>
+            <Action onClick={onRemove}>Delete</Action>
           </>
         )}
       </span>

@@ -91,7 +91,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
     () => pieceMarks(sheet, results, pictureNow).filter((mark) => mark.page === page.id),
     [sheet, results, page.id],
   );
-  const entries = readingEntries({ loaded, writing, page, piece: shown === 'piece', open, active, zone });
+  const entries = readingEntries({ loaded, writing, page, piece: shown === 'piece', marks, open, active, zone });
 
   // What is being written is lit; else what was chosen in the margin.
   const from = entries.find(({ current }) => current) ?? entries.find(({ id }) => id === active);

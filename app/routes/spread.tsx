@@ -109,7 +109,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
             {list.length === 0 && <Empty>No copy is in this state.</Empty>}
           </div>
         </main>
-        <ClassSoFar {...loaderData} />
+        <ClassSoFar {...loaderData} marked={shown === 'look-fors'} />
       </div>
     </div>
   );

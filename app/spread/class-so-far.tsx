@@ -1,13 +1,14 @@
 import { later } from '../browser/later';
 import { card } from '../parts/card';
 import { Empty } from '../parts/empty';
+import { MarksLegend } from './marks';
 import type { SpreadData } from './piece-card';
 import styles from './spread.module.css';
 
 const Histogram = later(() => import('./histogram').then((part) => part.default), <div style={{ height: 128 }} />);
 
-/** The class margin: how many have begun, what is missed most, and how many look-fors the pieces meet. */
-export function ClassSoFar({ handout, cards, missed, pieces }: SpreadData) {
+/** The class margin: what the frames on the pieces mean, how many have begun, what is missed most, and how many look-fors the pieces meet. */
+export function ClassSoFar({ handout, cards, missed, pieces, marked }: SpreadData & { marked: boolean }) {
   const begun = cards.filter((one) => one.state !== 'not-begun').length;
   const handedIn = cards.filter((one) => one.state !== 'under-way' && one.state !== 'not-begun');
   const counts = Array.from({ length: handout.lookFors + 1 }, (_, held) => ({
@@ -20,6 +21,7 @@ export function ClassSoFar({ handout, cards, missed, pieces }: SpreadData) {
       <p className="quiet">
         {begun} of {cards.length} have begun · {pieces} {pieces === 1 ? 'piece' : 'pieces'} handed in
       </p>
+      {marked && <MarksLegend marks={cards.flatMap((one) => one.marks)} />}
       {pieces > 0 && handout.lookFors > 0 && (
         <>
           <section className={card(styles.figure)}>

@@ -1,4 +1,5 @@
 import type { PieceMark } from '../../core/review/marks';
+import { sentence } from '../parts/sentence';
 import styles from './spread.module.css';
 
 const VERDICT_WORDS: Record<PieceMark['verdict'], string> = {
@@ -32,5 +33,25 @@ export function Marks({ marks, page }: { marks: readonly PieceMark[]; page: { wi
         />
       ))}
     </svg>
+  );
+}
+
+/** What the frames mean, for those that are there. Nothing where there are none. */
+export function MarksLegend({ marks }: { marks: readonly PieceMark[] }) {
+  const there = (Object.keys(VERDICT_WORDS) as PieceMark['verdict'][]).filter((verdict) =>
+    marks.some((mark) => mark.verdict === verdict),
+  );
+  if (there.length === 0) return null;
+  return (
+    <ul className={styles.legend} aria-label="What the frames mean">
+      {there.map((verdict) => (
+        <li key={verdict}>
+          <svg width="18" height="12" aria-hidden="true">
+            <rect className={`${styles.pieceMark} ${verdict}`} x="1.5" y="1.5" width="15" height="9" rx="3" />
+          </svg>
+          {sentence(VERDICT_WORDS[verdict])}
+        </li>
+      ))}
+    </ul>
   );
 }

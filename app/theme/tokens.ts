@@ -86,7 +86,6 @@ export const SHADOWS = {
 /** Pixels. */
 export const RADII = { 'radius-small': 4, radius: 6, 'radius-card': 9, 'radius-large': 12, 'radius-pill': 999 };
 export const SIZES = {
-  'size-tiny': 11,
   'size-small': 12,
   'size-quiet': 13,
   'size-text': 14,

@@ -16,6 +16,7 @@ import {
 import type { CellLook, TableRecipe } from '../../../core/schema/recipes/table';
 import { Swatches } from '../../colour/swatches';
 import { NumberField } from '../../fields/number-field';
+import { Segments } from '../../fields/segments';
 import { Toggle } from '../../fields/toggle';
 import { More, Row } from '../../parts/row';
 import { useMade } from '../kit/made';
@@ -28,7 +29,6 @@ import { FaceAndSize, Notes } from '../kit/parts';
 import { placeOf } from './table-commands';
 import { Choice } from '../../fields/choice';
 import { Check } from '../../fields/check';
-import styles from './table.module.css';
 import { Sign } from '../../parts/sign';
 
 /** A table's margin card: its rows and columns, and looks by cell, row, column or whole. */
@@ -206,13 +206,12 @@ function Looks({ recipe, at, palette, onEdit }: EditProps & { at: At | null; pal
   return (
     <>
       {at && (
-        <div className={styles.tableScopes} role="radiogroup" aria-label="What a look is for">
-          {SCOPES.map(({ id, name }) => (
-            <button key={id} type="button" role="radio" aria-checked={scope === id} onClick={() => setWanted(id)}>
-              {name}
-            </button>
-          ))}
-        </div>
+        <Segments
+          label="What a look is for"
+          value={scope}
+          options={SCOPES.map(({ id, name }) => ({ value: id, label: name }))}
+          onChange={setWanted}
+        />
       )}
       <Swatches
         label="fill"
