@@ -13,6 +13,7 @@ import { PageView, useDrawing } from '../drawing/page-view';
 import { litFrom } from '../drawing/lit';
 import { pictureNow } from '../drawing/resources';
 import { LATCH, Light } from '../margin/light';
+import { useNarrow } from '../margin/narrow';
 import type { View } from '../margin/view';
 import { onStage, useView } from '../margin/view';
 import { sentence } from '../parts/sentence';
@@ -43,47 +44,47 @@ export function GivenSheet({ editor, sheet, shown, scrolled }: Props) {
   const { faces, arrived } = useDrawing(sheet);
   const { scale, inset } = view;
   return (
-    <SheetRoom
-      stage={stage}
-      view={view}
-      above={
-        <>
-          {shown && (
+    <div className={styles.given}>
+      <SheetRoom
+        stage={stage}
+        view={view}
+        above={
+          shown && (
             <LookForLight key={shown.id} shown={shown} scrolled={scrolled} page={page} view={view} stage={stage} />
-          )}
-          <div className={styles.touchKey}>
-            {ACCESSES.map((touch) => (
-              <span key={touch}>
-                <i className={touch} />
-                {sentence(ACCESS_WORDS[touch])}
-              </span>
-            ))}
-            <span className="quiet">Press a part to change it</span>
-            <PageTabs pages={sheet.pages} shown={page.id} onShow={setPageId} />
-          </div>
-        </>
-      }
-    >
-      <div
-        className="paper"
-        style={{ left: inset.x, top: inset.y, width: page.width * scale, height: page.height * scale }}
+          )
+        }
       >
-        {faces && (
-          <>
-            <PageView
-              sheet={given}
-              page={page}
-              faces={faces}
-              arrived={arrived}
-              scale={scale}
-              prompts
-              label="What students get"
-            />
-            <AccessMarks editor={editor} page={page} scale={scale} />
-          </>
-        )}
+        <div
+          className="paper"
+          style={{ left: inset.x, top: inset.y, width: page.width * scale, height: page.height * scale }}
+        >
+          {faces && (
+            <>
+              <PageView
+                sheet={given}
+                page={page}
+                faces={faces}
+                arrived={arrived}
+                scale={scale}
+                prompts
+                label="What students get"
+              />
+              <AccessMarks editor={editor} page={page} scale={scale} />
+            </>
+          )}
+        </div>
+      </SheetRoom>
+      <div className={styles.touchKey}>
+        {ACCESSES.map((touch) => (
+          <span key={touch}>
+            <i className={touch} />
+            {sentence(ACCESS_WORDS[touch])}
+          </span>
+        ))}
+        <span className="quiet">Press a part to change it</span>
+        <PageTabs pages={sheet.pages} shown={page.id} onShow={setPageId} />
       </div>
-    </SheetRoom>
+    </div>
   );
 }
 
@@ -98,6 +99,7 @@ function LookForLight({ shown, scrolled, page, view, stage }: LightProps) {
     const [card, room] = [shown.card.getBoundingClientRect(), stage.current?.getBoundingClientRect()];
     setY(room ? card.top + Math.min(card.height / 2, LATCH) - room.top : null);
   }, [shown, scrolled, view, stage]);
+  const below = useNarrow();
   if (y === null) return null;
   const card = { x: view.stageWidth, y };
   // The thread leads to the spot that is nearest to the card.
@@ -110,10 +112,17 @@ function LookForLight({ shown, scrolled, page, view, stage }: LightProps) {
   const middle = (from.x + card.x) / 2;
   return (
     <>
-      <Light view={view} lit={litFrom(shown.id, page)} spots={spots.map(({ spot }) => spot)} card={card} />
-      <svg className={styles.thread} width={view.stageWidth} height={view.stageHeight} aria-hidden="true">
-        <path d={`M${from.x} ${from.y}C${middle} ${from.y} ${middle} ${y} ${card.x} ${y}`} />
-      </svg>
+      <Light
+        view={view}
+        lit={litFrom(shown.id, page)}
+        spots={spots.map(({ spot }) => spot)}
+        card={below ? null : card}
+      />
+      {!below && (
+        <svg className={styles.thread} width={view.stageWidth} height={view.stageHeight} aria-hidden="true">
+          <path d={`M${from.x} ${from.y}C${middle} ${from.y} ${middle} ${y} ${card.x} ${y}`} />
+        </svg>
+      )}
     </>
   );
 }

@@ -111,46 +111,48 @@ export function HandoutForm({ of, view, sheet, onRefuse, point, onScroll }: Prop
   return (
     <div className={styles.handingAll}>
       <div className={styles.handingForm} onScroll={onScroll}>
-        <section>
-          <label className={styles.block} htmlFor="title">
-            Name of the handout
-          </label>
-          <Input id="title" value={draft.title} onChange={(event) => set({ title: event.target.value })} />
-        </section>
-        <WhoAndWhen of={of} classes={view.classes} />
-        <section>
-          <label className={styles.block} htmlFor="brief">
-            Brief: what to do
-          </label>
-          <Input.TextArea
-            id="brief"
-            rows={3}
-            value={draft.brief}
-            onChange={(event) => set({ brief: event.target.value })}
-          />
-        </section>
-        <section>
-          <h2>What you will look for</h2>
-          <LookForEdit
-            sheet={sheet}
-            lookFors={draft.lookFors}
-            tried={tried}
-            onChange={(lookFors) => set({ lookFors })}
-            onRefuse={onRefuse}
-            point={point}
-          />
-        </section>
-        <section>
-          <h2>Rubric</h2>
-          <RubricEdit rubric={draft.rubric} onChange={(rubric) => set({ rubric })} />
-        </section>
-        <OpenSupplies of={of} />
-        {of.isKept && (
-          <p className="quiet">
-            What you filled in is kept in this browser until it is handed out.{' '}
-            <Action onClick={of.startOver}>start over</Action>
-          </p>
-        )}
+        <div className={styles.handingFields}>
+          <section>
+            <label className={styles.block} htmlFor="title">
+              Name of the handout
+            </label>
+            <Input id="title" value={draft.title} onChange={(event) => set({ title: event.target.value })} />
+          </section>
+          <WhoAndWhen of={of} classes={view.classes} />
+          <section>
+            <label className={styles.block} htmlFor="brief">
+              Brief: what to do
+            </label>
+            <Input.TextArea
+              id="brief"
+              rows={3}
+              value={draft.brief}
+              onChange={(event) => set({ brief: event.target.value })}
+            />
+          </section>
+          <section>
+            <h2>What you will look for</h2>
+            <LookForEdit
+              sheet={sheet}
+              lookFors={draft.lookFors}
+              tried={tried}
+              onChange={(lookFors) => set({ lookFors })}
+              onRefuse={onRefuse}
+              point={point}
+            />
+          </section>
+          <section>
+            <h2>Rubric</h2>
+            <RubricEdit rubric={draft.rubric} onChange={(rubric) => set({ rubric })} />
+          </section>
+          <OpenSupplies of={of} />
+          {of.isKept && (
+            <p className="quiet">
+              What you filled in is kept in this browser until it is handed out.{' '}
+              <Action onClick={of.startOver}>start over</Action>
+            </p>
+          )}
+        </div>
       </div>
       <footer className={styles.send}>
         {wrong && <Alert type="error" showIcon title={wrong.problem} role="alert" />}

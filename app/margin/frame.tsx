@@ -20,8 +20,6 @@ type Props = {
   marginLabel: string;
   /** Where light falls from the margin. */
   lit?: Lit | null;
-  /** In a narrow, high window the margin is a band below the sheet. */
-  mayBeBelow?: boolean;
   ticksFrom?: number;
   onChooseEntry?: (id: string) => void;
   /** Lies over the edges of the stage: rulers. */
@@ -39,7 +37,6 @@ export function SheetFrame({
   entries,
   marginLabel,
   lit,
-  mayBeBelow,
   ticksFrom,
   onChooseEntry,
   above,
@@ -51,7 +48,7 @@ export function SheetFrame({
       {band}
       <div className={styles.row}>
         {stack}
-        <div className={`${styles.main}${mayBeBelow ? ` ${styles.mayBeBelow}` : ''}`}>
+        <div className={styles.main}>
           <SheetRoom stage={stage} view={view}>
             {children}
           </SheetRoom>
@@ -61,7 +58,6 @@ export function SheetFrame({
             view={view}
             label={marginLabel}
             lit={lit}
-            mayBeBelow={mayBeBelow}
             ticksFrom={ticksFrom}
             onChoose={onChooseEntry}
           />

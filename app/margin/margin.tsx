@@ -1,9 +1,10 @@
-import { memo, useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { Box, Point } from '../../core/geometry/matrix';
 import { place } from '../../core/margin/place';
 import type { Lit } from './light';
 import { LATCH, Light } from './light';
+import { useNarrow } from './narrow';
 import type { View } from './view';
 import { onStage } from './view';
 import styles from './margin.module.css';
@@ -38,25 +39,10 @@ type Props = {
   view: View;
   label: string;
   lit?: Lit | null;
-  /** In a narrow, high window the margin is a band below the sheet. */
-  mayBeBelow?: boolean;
   /** Threads that are not lit are ticks at the edge of the sheet, which ends here, in points. */
   ticksFrom?: number;
   onChoose?: (id: string) => void;
 };
-
-const narrow = '(max-width: 900px) and (orientation: portrait)';
-const onNarrow = (listener: () => void) => {
-  const query = window.matchMedia(narrow);
-  query.addEventListener('change', listener);
-  return () => query.removeEventListener('change', listener);
-};
-const useNarrow = () =>
-  useSyncExternalStore(
-    onNarrow,
-    () => window.matchMedia(narrow).matches,
-    () => false,
-  );
 
 /** How high each entry's card is, in pixels, measured again whenever one changes. Missing until it is measured. */
 function useHeights(entries: readonly MarginEntry[]) {
@@ -81,13 +67,14 @@ function useHeights(entries: readonly MarginEntry[]) {
     if (card) cards.current.set(id, card);
     else cards.current.delete(id);
   };
-  return { heights, hold };
+  return { heights, hold, cards };
 }
 
-export const Margin = memo(function Margin({ entries, view, label, lit, mayBeBelow, ticksFrom, onChoose }: Props) {
+export const Margin = memo(function Margin({ entries, view, label, lit, ticksFrom, onChoose }: Props) {
   const [scroll, setScroll] = useState(0);
+  const below = useNarrow();
   const column = useRef<HTMLElement>(null);
-  const { heights, hold } = useHeights(entries);
+  const { heights, hold, cards } = useHeights(entries);
   const wishes = entries.map((entry) => {
     const height = heights[entry.id] ?? 80;
     const wish = entry.anchor
@@ -103,18 +90,21 @@ export const Margin = memo(function Margin({ entries, view, label, lit, mayBeBel
 
   // What is being worked on stays visible, however full the margin is.
   const active = entries.find((entry) => entry.current && heights[entry.id] !== undefined);
+  const activeId = active?.id;
   const activeTop = active && tops.get(active.id);
   const activeHeight = active && heights[active.id];
   useEffect(() => {
     const element = column.current;
-    if (!element || activeTop === undefined || activeHeight === undefined) return;
-    const low = activeTop + activeHeight + PAD - element.clientHeight;
-    if (element.scrollTop < low) element.scrollTop = Math.min(low, activeTop - PAD);
-    else if (element.scrollTop > activeTop - PAD) element.scrollTop = activeTop - PAD;
-  }, [active?.id, activeTop, activeHeight]);
+    const card = activeId !== undefined && cards.current.get(activeId);
+    if (!element || !card) return;
+    // In the band cards stand one after the other, wherever their spots are.
+    const top = (below ? card.offsetTop : (activeTop ?? 0)) - PAD;
+    const low = top + (activeHeight ?? 0) + 2 * PAD - element.clientHeight;
+    if (element.scrollTop < low) element.scrollTop = Math.min(low, top);
+    else if (element.scrollTop > top) element.scrollTop = top;
+  }, [cards, activeId, activeTop, activeHeight, below]);
 
   const source = lit ? entries.find(({ id }) => id === lit.id) : undefined;
-  const below = useNarrow() && mayBeBelow === true;
   return (
     <>
       {measured && lit && source && (

@@ -119,7 +119,6 @@ function Copy({ loaded }: { loaded: Loaded }) {
         view={view}
         entries={margin.entries}
         lit={margin.lit}
-        mayBeBelow
         onChooseEntry={margin.choose}
         marginLabel="Margin"
       >

@@ -113,7 +113,6 @@ function Reading({ loaded }: { loaded: Loaded }) {
         entries={entries}
         marginLabel="What is to be said"
         lit={lit}
-        mayBeBelow
         ticksFrom={page.width}
         onChooseEntry={setActive}
       >
