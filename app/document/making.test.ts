@@ -490,6 +490,17 @@ describe('commands on a map', () => {
     expect(rehang(editor, group().id, nodeId('animals'), nodeId('heron'))).toBe(false);
     expect(editor.notice?.text).toMatch(/can’t hang under itself/);
   });
+  test('a node that was hung elsewhere is selected, unless something else was selected meanwhile', async () => {
+    await withMap();
+    choose('heron');
+    rehang(editor, group().id, nodeId('heron'), nodeId('plants'));
+    await settle();
+    expect(editor.selection).toEqual([part(`n-${nodeId('heron')}`).id]);
+    rehang(editor, group().id, nodeId('heron'), nodeId('animals'));
+    choose('plants');
+    await settle();
+    expect(editor.selection).toEqual([part(`n-${nodeId('plants')}`).id]);
+  });
   test('link two nodes across, and give one a picture', async () => {
     await withMap();
     linkChosen(editor, group().id, nodeId('heron'), nodeId('plants'));

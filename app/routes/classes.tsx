@@ -51,7 +51,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 
 export async function action({ request, context }: Route.ActionArgs): Promise<Answer> {
   const person = await requireRole(request, context, 'teacher');
-  const { db } = context.services;
+  const { db, shelf } = context.services;
   const read = check(Given, await formOf(request));
   if (!read.ok) return { ...NOTHING, ...read.wrong };
   const given = read.value;
@@ -64,7 +64,7 @@ export async function action({ request, context }: Route.ActionArgs): Promise<An
     if ('problem' in made) return { ...NOTHING, problem: made.problem };
     return { ...NOTHING, cards: made.cards.map(({ name, pictures }) => ({ name, pictures, code: made.code })) };
   }
-  const { added, there } = await allowed(addStudentsTo(db, person, given));
+  const { added, there } = await allowed(addStudentsTo({ db, pictures: shelf.resources.pictures }, person, given));
   // Names already in the class may need changing: they stay in the field.
   const taken = { box: namesPlace(given.classId), left: there.join('\n') };
   return { ...NOTHING, problem: thereWords(there), said: addedWords(added), taken };

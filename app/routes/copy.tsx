@@ -150,7 +150,8 @@ function CopyStrip({ editor, loaded, shut, fetcher, handing }: StripProps) {
   const { state, title, dueAt, now, mayTakeBack } = loaded;
   const open = isOpen(state);
   const zone = useZone();
-  const busy = fetcher.state !== 'idle';
+  // A note that is being ticked keeps nobody from handing in.
+  const moving = fetcher.formData?.get('do');
   return (
     <Strip
       home="/tray"
@@ -168,7 +169,7 @@ function CopyStrip({ editor, loaded, shut, fetcher, handing }: StripProps) {
           <UndoRedo editor={editor} />
           <Button
             type="primary"
-            loading={handing.sending || busy}
+            loading={handing.sending || moving === 'hand-in'}
             onClick={() => handing.setAsking(true)}
             disabled={shut !== null || handing.asking}
           >
@@ -177,7 +178,7 @@ function CopyStrip({ editor, loaded, shut, fetcher, handing }: StripProps) {
         </>
       )}
       {mayTakeBack && (
-        <Button loading={busy} onClick={() => void fetcher.submit({ do: 'take-back' }, { method: 'post' })}>
+        <Button loading={moving === 'take-back'} onClick={() => void fetcher.submit({ do: 'take-back' }, { method: 'post' })}>
           Take it back
         </Button>
       )}

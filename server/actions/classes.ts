@@ -1,9 +1,11 @@
 import { z } from 'zod';
 import type { Database } from '../database/connection';
 import { addClass, addStudents, classesOf } from '../stores/classes';
+import { addLateCopies } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import type { Card } from '../stores/sign-in';
 import { makeCards } from '../stores/sign-in';
+import type { Means } from './means';
 import { missing, Refused } from './refused';
 
 /** What a teacher does with classes: adds them and their students, and makes cards to sign in with. */
@@ -40,14 +42,19 @@ const ownClass = async (db: Database, { id }: Teacher, classId: string) => {
 export const addClassFor = (db: Database, { id, schoolId }: Teacher, { name }: z.infer<typeof AddingClass>) =>
   addClass(db, { schoolId, teacherId: id, name });
 
-/** Those who were added, and those who were there already. @throws Refused where the class is not theirs */
+/**
+ * Those who were added, and those who were there already. Whoever is added gets what the class was handed out before.
+ * @throws Refused where the class is not theirs
+ */
 export async function addStudentsTo(
-  db: Database,
+  { db, pictures }: Means,
   teacher: Teacher,
   { classId, names }: z.infer<typeof AddingStudents>,
 ): Promise<{ added: string[]; there: string[] }> {
   await ownClass(db, teacher, classId);
-  return addStudents(db, { schoolId: teacher.schoolId, classId, names });
+  const { added, there } = await addStudents(db, { schoolId: teacher.schoolId, classId, names });
+  for (const { id } of added) await addLateCopies(db, id, pictures);
+  return { added: added.map(({ name }) => name), there };
 }
 
 /** @throws Refused where the class is not theirs, or nobody needs a card */

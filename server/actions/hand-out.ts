@@ -9,10 +9,17 @@ import type { Means } from './means';
 import { ownSheet, whole } from './opened';
 import { missing, Refused } from './refused';
 
+export const HandoutTitle = z.string().trim().min(1, 'Give it a name, as students will read it.').max(200);
+export const HandoutBrief = z.string().trim().max(4000, 'The brief is too long: at most 4,000 letters.');
+/** A time as a form sends it; empty for none. */
+export const Moment = z
+  .union([z.literal(''), z.iso.datetime({ message: 'Choose a whole date and time, or leave it empty.' })])
+  .transform((text) => (text === '' ? null : new Date(text)));
+
 export const HandingOut = z.object({
   classes: z.array(z.string().max(40)).min(1, 'Choose who gets it: tick at least one class.').max(20),
-  title: z.string().trim().min(1, 'Give it a name, as students will read it.').max(200),
-  brief: z.string().trim().max(4000, 'The brief is too long: at most 4,000 letters.'),
+  title: HandoutTitle,
+  brief: HandoutBrief,
   dueAt: z.iso.datetime({ message: 'Choose a whole date and time, or leave the due time empty.' }).nullable(),
   lookFors: z.array(LookFor).max(40, 'At most 40 look-fors.'),
   rubric: Rubric,

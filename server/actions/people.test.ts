@@ -116,13 +116,15 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       const classId = await addClassFor(db, teacher, { name: 'Dunlin' });
       const { names } = AddingStudents.parse({ classId, names: ' Élodie\n\nBen \nBen' });
       expect(names).toEqual(['Élodie', 'Ben', 'Ben']);
-      expect(await addStudentsTo(db, teacher, { classId, names })).toEqual({
+      expect(await addStudentsTo({ db, pictures: school.pictures }, teacher, { classId, names })).toEqual({
         added: ['Élodie', 'Ben'],
         there: ['Ben'],
       });
       const own = (await classesOf(db, teacher.id)).map(({ name }) => name);
       expect(own).toContain('Dunlin');
-      expect(await why(addStudentsTo(db, stranger, { classId, names: ['X'] }))).toMatch(/nothing here/);
+      expect(await why(addStudentsTo({ db, pictures: school.pictures }, stranger, { classId, names: ['X'] }))).toMatch(
+        /nothing here/,
+      );
       expect(await why(makeCardsFor(db, stranger, { classId, student: 'without' }))).toMatch(/nothing here/);
       expect(await membersOf(db, classId)).toHaveLength(2);
     });

@@ -72,19 +72,19 @@ const sameName = (name: string) => name.normalize('NFC').replace(/\s+/g, ' ').tr
 export function addStudents(
   db: Database,
   given: { schoolId: string; classId: string; names: readonly string[] },
-): Promise<{ added: string[]; there: string[] }> {
+): Promise<{ added: { id: string; name: string }[]; there: string[] }> {
   const { schoolId, classId } = given;
   return db.transaction(async (tx) => {
     // Whoever adds to this class at the same moment waits, and then finds these there.
     await tx.query('select 1 from class where id = $1 for update', [classId]);
     const known = new Set((await membersOf(tx, classId)).map(({ name }) => sameName(name)));
-    const [added, there]: [string[], string[]] = [[], []];
+    const added: { id: string; name: string }[] = [];
+    const there: string[] = [];
     for (const name of given.names) {
       if (known.has(sameName(name))) there.push(name);
       else {
-        await addStudent(tx, { schoolId, classId, name });
+        added.push({ id: await addStudent(tx, { schoolId, classId, name }), name });
         known.add(sameName(name));
-        added.push(name);
       }
     }
     return { added, there };

@@ -1,3 +1,5 @@
+import type { Times } from '../../core/handout/times';
+import { isClosed } from '../../core/handout/times';
 import type { RubricMarks } from '../../core/lookfors/rubric';
 import { damagedSheet } from '../../core/sheet/damaged';
 import type { Sheet } from '../../core/schema/sheet';
@@ -23,6 +25,8 @@ export type TrayEntry = {
   brief: string;
   state: CopyState;
   dueAt: Date | null;
+  closesAt: Date | null;
+  extendedTo: Date | null;
   seq: number;
   returnedAt: Date | null;
   unsettled: number;
@@ -31,7 +35,7 @@ export type TrayEntry = {
 
 export const trayOf = (db: Queries, studentId: string) =>
   db.query<TrayEntry>(
-    `select copy.id, h.title, h.brief, c.name as "className", copy.state, h.due_at as "dueAt", d.seq, d.damage,
+    `select copy.id, h.title, h.brief, c.name as "className", copy.state, h.due_at as "dueAt", h.closes_at as "closesAt", copy.extended_to as "extendedTo", d.seq, d.damage,
        (select max(returned_at) from go where copy_id = copy.id) as "returnedAt",
        (select count(*)::int from margin_note n join go on go.id = n.go_id where go.copy_id = copy.id and go.returned_at is not null and not n.settled) as unsettled
      from copy join handout h on h.id = copy.handout_id join class c on c.id = h.class_id join document d on d.id = copy.document_id
@@ -46,11 +50,12 @@ export type CopyView = {
   studentId: string;
   studentName: string;
   state: CopyState;
+  extendedTo: Date | null;
   handout: Handout;
 };
 
-const VIEW = `select copy.id, copy.document_id as "documentId", copy.handout_id as "handoutId", copy.student_id as "studentId", p.name as "studentName", copy.state
-  from copy join person p on p.id = copy.student_id`;
+const VIEW = `select copy.id, copy.document_id as "documentId", copy.handout_id as "handoutId", copy.student_id as "studentId", p.name as "studentName", copy.state,
+  copy.extended_to as "extendedTo" from copy join person p on p.id = copy.student_id`;
 async function view(db: Database, rows: (Omit<CopyView, 'handout'> & { handoutId: string })[]) {
   const [row] = rows;
   const handout = row && (await handoutById(db, row.handoutId));
@@ -74,6 +79,7 @@ export type ClassCopy = {
   studentId: string;
   studentName: string;
   state: CopyState;
+  extendedTo: Date | null;
   begunAt: Date | null;
   go: number;
   handedInAt: Date | null;
@@ -86,7 +92,7 @@ export type ClassCopy = {
 /** All copies of a handout by name, each with its newest go. */
 export const copiesOf = async (db: Queries, handoutId: string): Promise<ClassCopy[]> => {
   const copies = await db.query<ClassCopy>(
-    `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", p.name as "studentName", copy.state, copy.begun_at as "begunAt",
+    `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", p.name as "studentName", copy.state, copy.extended_to as "extendedTo", copy.begun_at as "begunAt",
        coalesce(g.number, 0) as go, g.handed_in_at as "handedInAt",
        (select min(handed_in_at) from go where copy_id = copy.id) as "firstHandedInAt", g.id as "goId", d.seq
      from copy join person p on p.id = copy.student_id join document d on d.id = copy.document_id
@@ -199,6 +205,17 @@ async function locked(
   return { state: copy.state, documentId: copy.document_id, seq };
 }
 
+/** What decides whether a copy is still accepted. */
+const timesOf = async (tx: Queries, copyId: string): Promise<Times> =>
+  one(
+    await tx.query<Times>(
+      `select h.due_at as "dueAt", h.closes_at as "closesAt", copy.extended_to as "extendedTo",
+         (select max(returned_at) from go where copy_id = copy.id) as "returnedAt"
+       from copy join handout h on h.id = copy.handout_id where copy.id = $1`,
+      [copyId],
+    ),
+  )!;
+
 /** Hands a copy in as it stands at `seq` changes: what the student saw, or a clear no. @throws Damaged */
 export async function handIn(
   db: Database,
@@ -218,6 +235,8 @@ export async function handIn(
     if (!now || !isOpen(now.state))
       return { ok: false, reason: 'This copy is handed in already. Nothing was changed.' };
     if (now.seq !== seq) return late;
+    if (isClosed(await timesOf(tx, copy.id), at ? +at : Date.now()))
+      return { ok: false, reason: 'Handing in has closed. Ask your teacher if you need more time.' };
     await tx.query(
       `insert into go (id, copy_id, number, seq, sheet, handed_in_at, marks)
        values ($1, $2, (select coalesce(max(number), 0) + 1 from go where copy_id = $2), $3, $4::jsonb, coalesce($5::timestamptz, now()),
@@ -237,6 +256,8 @@ export function takeBack(db: Database, copyId: string): Promise<Moved> {
   return db.transaction(async (tx) => {
     const copy = await locked(tx, copyId);
     if (copy?.state !== 'handed-in') return { ok: false, reason: 'This copy is not handed in.' };
+    if (isClosed(await timesOf(tx, copyId), Date.now()))
+      return { ok: false, reason: 'Handing in has closed: taken back now, it could not be handed in again.' };
     const go = one(
       await tx.query<{ id: string; number: number }>(
         'select id, number from go where copy_id = $1 order by number desc limit 1',

@@ -25,6 +25,9 @@ export type Handout = {
   title: string;
   brief: string;
   dueAt: Date | null;
+  /** From when on nothing is accepted any more. */
+  closesAt: Date | null;
+  putAwayAt: Date | null;
   /** With its key: never sent to a student. */
   sheet: Sheet;
   /** As it was given out, but with the names of parts. */
@@ -78,7 +81,7 @@ export async function handoutById(db: Database, id: string): Promise<Handout | u
   const row = one(
     await db.query<Row>(
       `select h.id, h.teacher_id as "teacherId", h.sheet_id as "sheetId", h.class_id as "classId", c.name as "className", h.title, h.brief,
-         h.due_at as "dueAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies
+         h.due_at as "dueAt", h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies
        from handout h join class c on c.id = h.class_id where h.id = $1`,
       [id],
     ),
@@ -96,6 +99,7 @@ export type NewHandout = {
   title: string;
   brief: string;
   dueAt: Date | null;
+  closesAt?: Date | null;
   sheet: Sheet;
   lookFors: LookFor[];
   rubric: Rubric;
@@ -109,8 +113,8 @@ export type NewHandout = {
  */
 export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> {
   const made = await tx.query(
-    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb)
+    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15)
        on conflict (id) do nothing returning id`,
     [
       id,
@@ -127,6 +131,7 @@ export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictu
       JSON.stringify(given.supplies),
       given.at ?? null,
       JSON.stringify(coverOf(given.sheet)),
+      given.closesAt ?? null,
     ],
   );
   if (made.length === 0) return id;
@@ -186,6 +191,8 @@ export type Progress = {
   title: string;
   className: string;
   dueAt: Date | null;
+  closesAt: Date | null;
+  putAwayAt: Date | null;
   createdAt: Date;
   counts: Record<'not-begun' | 'under-way' | 'handed-in' | 'another-go' | 'done', number>;
   /** The copy that was handed in first of those that wait to be read. */
@@ -201,7 +208,8 @@ export async function progressOf(db: Queries, teacherId: string): Promise<Progre
     since: Date | null;
   };
   const rows = await db.query<Row>(
-    `select h.id, h.title, (select name from class where id = h.class_id) as "className", h.due_at as "dueAt", h.created_at as "createdAt", h.cover,
+    `select h.id, h.title, (select name from class where id = h.class_id) as "className", h.due_at as "dueAt", h.closes_at as "closesAt",
+       h.put_away_at as "putAwayAt", h.created_at as "createdAt", h.cover,
        coalesce((select jsonb_object_agg(state, n) from (select state, count(*)::int as n from copy where handout_id = h.id group by state) by_state), '{}') as counts,
        first."copyId", first.since
      from handout h left join lateral (

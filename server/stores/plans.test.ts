@@ -18,6 +18,7 @@ import * as demo from './demo';
 import * as documents from './documents';
 import * as folders from './folders';
 import * as history from './history';
+import * as life from './handout-life';
 import * as handouts from './handouts';
 import * as mending from './mending';
 import * as people from './people';
@@ -122,6 +123,10 @@ const CALLS: Record<string, () => unknown> = {
     const late = await classes.addStudent(db, { schoolId: 's900', classId: 'c900-0', name: 'Late' });
     await handouts.addLateCopies(db, late, openPictures());
   },
+  changeHandout: () => life.changeHandout(db, 'o3-1-0', { title: 'T', brief: '', dueAt: null, closesAt: null }),
+  closeHandout: () => life.closeHandout(db, 'o3-1-0', null),
+  putHandoutAway: () => life.putHandoutAway(db, 'o3-1-0', null),
+  extendCopy: () => life.extendCopy(db, 'o3-1-0', 'y3-40-1', null),
   handoutOf: () => handouts.handoutOf(db, 't3-2', 'o3-1-0'),
   begunCopies: () => handouts.begunCopies(db, 'o3-1-0'),
   progressOf: () => handouts.progressOf(db, 't3-2'),

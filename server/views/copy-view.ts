@@ -1,3 +1,4 @@
+import { closesOf, dueOf, isClosed } from '../../core/handout/times';
 import { veiled } from '../../core/handout/veil';
 import { forStudent, resultForStudent } from '../../core/lookfors/all';
 import { points } from '../../core/lookfors/rubric';
@@ -39,6 +40,11 @@ export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id
     );
     return shown && ruling ? { ...shown, held: ruling.held } : shown;
   });
+  const times = {
+    closesAt: handout.closesAt,
+    extendedTo: copy.extendedTo,
+    returnedAt: returned?.returnedAt ?? null,
+  };
   return {
     damage: null,
     personId: person.id,
@@ -50,7 +56,9 @@ export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id
     state: copy.state,
     title: handout.title,
     brief: handout.brief,
-    dueAt: handout.dueAt,
+    dueAt: dueOf({ dueAt: handout.dueAt, extendedTo: copy.extendedTo }),
+    closesAt: closesOf(times),
+    isClosed: isClosed(times, Date.now()),
     supplies: handout.supplies,
     lookFors: handout.lookFors.map(forStudent),
     results: told,
@@ -61,7 +69,7 @@ export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id
         : null,
     handedInAt: last?.handedInAt ?? null,
     go: last?.number ?? 0,
-    mayTakeBack: copy.state === 'handed-in' && !last?.reviewBeganAt,
+    mayTakeBack: copy.state === 'handed-in' && !last?.reviewBeganAt && !isClosed(times, Date.now()),
     now: Date.now(),
   };
 }

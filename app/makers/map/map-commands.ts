@@ -108,7 +108,11 @@ export function rehang(editor: Editor, groupId: string, node: string, under: str
     editor.say('A node can’t hang under itself, or under what hangs under it.');
     return false;
   }
-  edit(editor, groupId, 'Hang elsewhere', next, () => chooseNode(editor, groupId, node));
+  const from = editor.selection;
+  // What was selected while the map was laid out stays selected.
+  edit(editor, groupId, 'Hang elsewhere', next, () => {
+    if (editor.selection === from) chooseNode(editor, groupId, node);
+  });
   return true;
 }
 

@@ -1,0 +1,55 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { badTimes, closesOf, dueOf, isClosed } from './times';
+
+const day = (n: number) => new Date(Date.UTC(2026, 2, n, 14));
+const none = { closesAt: null, extendedTo: null, returnedAt: null };
+
+test('more time moves the due time of one copy, and never to an earlier one', () => {
+  expect(dueOf({ dueAt: day(3), extendedTo: null })).toEqual(day(3));
+  expect(dueOf({ dueAt: day(3), extendedTo: day(5) })).toEqual(day(5));
+  expect(dueOf({ dueAt: day(3), extendedTo: day(1) })).toEqual(day(3));
+  expect(dueOf({ dueAt: null, extendedTo: day(1) })).toEqual(day(1));
+});
+
+test('a handout that has closed takes nothing more, from the very moment on', () => {
+  const times = { ...none, closesAt: day(4) };
+  expect(isClosed(times, +day(4) - 1)).toBe(false);
+  expect(isClosed(times, +day(4))).toBe(true);
+  expect(isClosed(none, +day(30))).toBe(false);
+});
+
+test('who was given more time is still taken after it has closed for the others, until that is over too', () => {
+  const times = { ...none, closesAt: day(4), extendedTo: day(6) };
+  expect(isClosed(times, +day(5))).toBe(false);
+  expect(isClosed(times, +day(6))).toBe(true);
+});
+
+test('what came back for another go after it closed is open again; what came back before is not', () => {
+  expect(isClosed({ ...none, closesAt: day(4), returnedAt: day(5) }, +day(9))).toBe(false);
+  expect(isClosed({ ...none, closesAt: day(4), returnedAt: day(3) }, +day(9))).toBe(true);
+  // More time given besides never takes that away.
+  expect(isClosed({ closesAt: day(4), extendedTo: day(8), returnedAt: day(5) }, +day(9))).toBe(false);
+});
+
+test('more time never closes a copy that was open, whatever the times are', () => {
+  const when = fc.option(
+    fc.integer({ min: 1, max: 28 }).map((n) => day(n)),
+    { nil: null },
+  );
+  fc.assert(
+    fc.property(when, when, when, fc.integer({ min: 1, max: 28 }), (closesAt, extendedTo, returnedAt, now) => {
+      const without = { closesAt, extendedTo: null, returnedAt: null };
+      if (!isClosed(without, +day(now))) expect(isClosed({ ...without, extendedTo }, +day(now))).toBe(false);
+      if (closesAt === null) expect(closesOf({ closesAt, extendedTo, returnedAt })).toBeNull();
+    }),
+    { numRuns: 2000 },
+  );
+});
+
+test('closing before it is due is said', () => {
+  expect(badTimes(day(4), day(3))).toMatch(/close before it is due/);
+  expect(badTimes(day(4), day(4))).toBeNull();
+  expect(badTimes(null, day(3))).toBeNull();
+  expect(badTimes(day(4), null)).toBeNull();
+});

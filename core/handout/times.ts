@@ -1,0 +1,38 @@
+/** Until when a student may work on a copy and hand it in. */
+
+export type Times = {
+  /** When the handout is due. */
+  dueAt: Date | null;
+  /** From when on nothing is accepted any more; null while it is. */
+  closesAt: Date | null;
+  /** More time that this student was given: the due time of this one copy. */
+  extendedTo: Date | null;
+  /** When the copy came back for another go, the last time. */
+  returnedAt: Date | null;
+};
+
+const later = (a: Date | null, b: Date): Date => (a && +a > +b ? a : b);
+
+/** When this copy is due: an extension is never earlier than the handout's own due time. */
+export const dueOf = ({ dueAt, extendedTo }: Pick<Times, 'dueAt' | 'extendedTo'>): Date | null =>
+  extendedTo && dueAt ? later(dueAt, extendedTo) : (extendedTo ?? dueAt);
+
+/**
+ * From when on this copy is no longer accepted. An extension keeps it open at least until then. What a teacher returns for
+ * another go after the handout has closed is open again, without an end.
+ */
+export function closesOf({ closesAt, extendedTo, returnedAt }: Omit<Times, 'dueAt'>): Date | null {
+  if (closesAt === null || (returnedAt && +returnedAt >= +closesAt)) return null;
+  return later(extendedTo, closesAt);
+}
+
+export const isClosed = (times: Omit<Times, 'dueAt'>, now: number): boolean => {
+  const closes = closesOf(times);
+  return closes !== null && +closes <= now;
+};
+
+/** Why times don't fit together, as a sentence. Null where they do. */
+export const badTimes = (dueAt: Date | null, closesAt: Date | null): string | null =>
+  dueAt && closesAt && +closesAt < +dueAt
+    ? 'It would close before it is due. Choose a later time to close, or an earlier one to be due.'
+    : null;
