@@ -43,6 +43,12 @@ export function dueWords(when: When, now: number, zone: string): string {
   return ms(when) < now ? `was due ${whenWords(when, now, zone)}` : `due ${whenWords(when, now, zone)}`;
 }
 
+/** Until when something is accepted, or since when it no longer is. Empty where that has no end. */
+export function closesWords(when: When, now: number, zone: string): string {
+  if (when === null) return '';
+  return `${ms(when) <= now ? 'closed' : 'closes'} ${whenWords(when, now, zone)}`;
+}
+
 const never = () => () => {};
 /** The person's time zone. The server can't know it and writes UTC; the browser corrects it. */
 export const useZone = () =>

@@ -22,7 +22,7 @@ import { aboutEntry } from './about';
 import { openSpots } from '../../core/lookfors/spots';
 import { blankEntry, stepsOf } from './blanks';
 import type { Handing } from './hand-in';
-import { lastLookEntry, withTeacherEntry } from './hand-in';
+import { closedEntry, lastLookEntry, withTeacherEntry } from './hand-in';
 
 /** The margin of a student's copy, and where its light falls: what is asked, the next blank, the teacher's notes. */
 
@@ -117,6 +117,7 @@ export function useCopyMargin({ editor, loaded, results, view, fetcher, handing 
   const entries: MarginEntry[] = [
     ...(editor.finding ? [findEntry(editor)] : []),
     ...(state === 'handed-in' ? [withTeacherEntry(loaded, zone)] : []),
+    ...(loaded.isClosed && state !== 'handed-in' && state !== 'done' ? [closedEntry(loaded, zone)] : []),
     ...(handing.asking ? [lastLookEntry({ editor, lookFors, results, steps, handing, onShow: setLookFor }, gaps)] : []),
     ...(handing.asking && lookFor === null ? [] : [about]),
     ...noteCards,

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import { Link } from 'react-router';
 import type { Box } from '../../core/geometry/matrix';
-import { whenWords } from '../browser/time';
+import { closesWords, whenWords } from '../browser/time';
 import type { Editor } from '../document/editor';
 import { Leaf } from '../house/leaf';
 import type { MarginEntry } from '../margin/margin';
@@ -116,6 +116,22 @@ export const withTeacherEntry = ({ handedInAt, now }: Loaded, zone: string): Mar
     <div className={styles.given}>
       <Leaf state="handed-in" size={56} />
       <h3>With your teacher since {whenWords(handedInAt, now, zone)}</h3>
+      <Link to="/tray">Back to your tray</Link>
+    </div>
+  ),
+});
+
+/** What a copy says that was not handed in before handing in closed. */
+export const closedEntry = ({ closesAt, now }: Loaded, zone: string): MarginEntry => ({
+  id: 'closed',
+  anchor: null,
+  end: 'top',
+  tone: 'plain',
+  label: 'Closed',
+  content: (
+    <div className={styles.given}>
+      <h3>Handing in {closesWords(closesAt, now, zone)}</h3>
+      <p>What you did is kept. Ask your teacher if you need more time.</p>
       <Link to="/tray">Back to your tray</Link>
     </div>
   ),

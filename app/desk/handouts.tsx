@@ -1,11 +1,11 @@
 import { Link } from 'react-router';
 import type { Progress } from '../../server/stores/handouts';
-import { agoWords, dueWords, useZone } from '../browser/time';
+import { agoWords, closesWords, dueWords, useZone } from '../browser/time';
 import { CoverPicture } from '../house/cover';
 import { Leaf, STATE_WORDS } from '../house/leaf';
 import { card } from '../parts/card';
 import { sentence } from '../parts/sentence';
-import { inTurn, isLate, isOver } from './order';
+import { hasClosed, inTurn, isAway, isLate, isOver } from './order';
 import styles from './handouts.module.css';
 import { Sign } from '../parts/sign';
 
@@ -33,9 +33,8 @@ function Counts({ counts }: Pick<Progress, 'counts'>) {
 
 function Due({ handout, now }: { handout: Progress; now: number }) {
   const zone = useZone();
-  return (
-    <span className={isLate(handout, now) ? styles.late : 'quiet'}>{sentence(dueWords(handout.dueAt, now, zone))}</span>
-  );
+  const words = hasClosed(handout, now) ? closesWords(handout.closesAt, now, zone) : dueWords(handout.dueAt, now, zone);
+  return <span className={isLate(handout, now) ? styles.late : 'quiet'}>{sentence(words)}</span>;
 }
 
 type RowProps = { handout: Progress; now: number };
@@ -99,10 +98,11 @@ type Props = {
 export function Handouts({ handouts, now, found = false }: Props) {
   const those = (over: boolean) =>
     inTurn(
-      handouts.filter((one) => isOver(one, now) === over),
+      handouts.filter((one) => !isAway(one) && isOver(one, now) === over),
       now,
     );
   const over = found ? [] : those(true).reverse();
+  const away = found ? [] : handouts.filter(isAway);
   const open = found ? handouts : those(false);
   const next = found ? undefined : open.find((one) => one.waitingFirst !== null);
   const rows = open.filter((one) => one !== next);
@@ -129,18 +129,27 @@ export function Handouts({ handouts, now, found = false }: Props) {
           </ul>
         </div>
       )}
-      {over.length > 0 && (
-        <details className={styles.over}>
-          <summary>Over ({over.length})</summary>
-          <div className={card(styles.rows)}>
-            <ul className={styles.list}>
-              {over.map((one) => (
-                <Row key={one.id} handout={one} now={now} />
-              ))}
-            </ul>
-          </div>
-        </details>
-      )}
+      <Folded title="Over" handouts={over} now={now} />
+      <Folded title="Put away" handouts={away} now={now} />
     </>
+  );
+}
+
+/** Handouts that a teacher need not think of, behind a line that says how many there are. */
+function Folded({ title, handouts, now }: { title: string; handouts: readonly Progress[]; now: number }) {
+  if (handouts.length === 0) return null;
+  return (
+    <details className={styles.over}>
+      <summary>
+        {title} ({handouts.length})
+      </summary>
+      <div className={card(styles.rows)}>
+        <ul className={styles.list}>
+          {handouts.map((one) => (
+            <Row key={one.id} handout={one} now={now} />
+          ))}
+        </ul>
+      </div>
+    </details>
   );
 }

@@ -1,14 +1,21 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { inTurn, isOver, sorted, SORTS } from './order';
+import { inTurn, isAway, isOver, sorted, SORTS } from './order';
 
 const NOW = +new Date('2026-03-02T08:00Z');
 const day = (n: number) => new Date(NOW + n * 86_400_000);
 
-type Given = { due?: number; waiting?: number; counts?: Partial<Record<'not-begun' | 'done', number>>; made?: number };
-const handout = (title: string, { due, waiting, counts = { 'not-begun': 1 }, made = -9 }: Given) => ({
+type Given = {
+  due?: number;
+  closes?: number;
+  waiting?: number;
+  counts?: Partial<Record<'not-begun' | 'done', number>>;
+  made?: number;
+};
+const handout = (title: string, { due, closes, waiting, counts = { 'not-begun': 1 }, made = -9 }: Given) => ({
   title,
   dueAt: due === undefined ? null : day(due),
+  closesAt: closes === undefined ? null : day(closes),
   createdAt: day(made),
   waitingFirst: waiting === undefined ? null : { copyId: 'c', since: day(waiting) },
   counts: {
@@ -37,7 +44,16 @@ describe('handouts', () => {
     const last = ['due tomorrow', 'without a time, newer', 'without a time'];
     expect(titles(inTurn(list, NOW))).toEqual([...wanted, ...last]);
   });
+  test('put away, one comes back while something waits to be read', () => {
+    const away = (given: Given) => isAway({ ...handout('', given), putAwayAt: day(-1) });
+    expect(away({})).toBe(true);
+    expect(away({ waiting: -1 })).toBe(false);
+    expect(isAway({ ...handout('', {}), putAwayAt: null })).toBe(false);
+  });
   test.each<[string, Given, boolean]>([
+    ['closed, with nothing to read', { due: 3, closes: -1 }, true],
+    ['closed, with a piece to read', { due: -2, closes: -1, waiting: -1 }, false],
+    ['closing tomorrow', { due: -1, closes: 1 }, false],
     ['all done', { counts: { done: 3 } }, true],
     ['all done but one', { counts: { done: 3, 'not-begun': 1 } }, false],
     ['due three weeks ago', { due: -21 }, true],

@@ -7,16 +7,27 @@ const DAY = 86_400_000;
 /** A handout that is so long past its due time, with nothing to read, is over. */
 const OVER_AFTER = 14 * DAY;
 
-type Times = Pick<Progress, 'dueAt' | 'createdAt' | 'counts' | 'waitingFirst'>;
+type Times = Pick<Progress, 'dueAt' | 'closesAt' | 'createdAt' | 'counts' | 'waitingFirst'>;
 
 const unfinished = ({ counts }: Times) => counts['not-begun'] + counts['under-way'] + counts['another-go'];
 
-export const isLate = ({ dueAt }: Pick<Times, 'dueAt'>, now: number) => dueAt !== null && +dueAt < now;
+export const hasClosed = ({ closesAt }: Pick<Times, 'closesAt'>, now: number) => closesAt !== null && +closesAt <= now;
+
+/** Past its due time, and still accepted. */
+export const isLate = (times: Pick<Times, 'dueAt' | 'closesAt'>, now: number) =>
+  times.dueAt !== null && +times.dueAt < now && !hasClosed(times, now);
 
 /** Whether a teacher need no longer think of it. */
 export const isOver = (handout: Times, now: number): boolean =>
   handout.waitingFirst === null &&
-  (unfinished(handout) === 0 ? handout.counts.done > 0 : handout.dueAt !== null && +handout.dueAt < now - OVER_AFTER);
+  (hasClosed(handout, now) ||
+    (unfinished(handout) === 0
+      ? handout.counts.done > 0
+      : handout.dueAt !== null && +handout.dueAt < now - OVER_AFTER));
+
+/** Put away by its teacher; what waits to be read brings it back. */
+export const isAway = ({ putAwayAt, waitingFirst }: Pick<Progress, 'putAwayAt' | 'waitingFirst'>): boolean =>
+  putAwayAt !== null && waitingFirst === null;
 
 /** Late ones first, then those with something to read, each from the oldest; then what is due next. */
 export function inTurn<T extends Times>(handouts: readonly T[], now: number): T[] {

@@ -20,6 +20,7 @@ const Draft = z.object({
   title: z.string(),
   brief: z.string(),
   due: z.string(),
+  closes: z.string().default(''),
   lookFors: z.array(z.custom<LookFor>((one) => Kept.safeParse(one).success)),
   rubric: z.custom<Rubric>(
     (one) => z.object({ rows: z.array(z.looseObject({ id: z.string() })) }).safeParse(one).success,
@@ -42,6 +43,7 @@ const begun = ({ classes, sheet }: HandOutView): Draft => ({
   title: sheet.title,
   brief: '',
   due: '',
+  closes: '',
   lookFors: suggested(sheet, () => nanoid(8)),
   rubric: { rows: [] },
   supplies: [],
@@ -77,6 +79,10 @@ export type HandOutDraft = {
   wrong: { problem: string; field?: string } | null;
 };
 
+/** A local day and time as it is sent; null where there is none. */
+const momentOf = (local: string): string | null =>
+  Number.isNaN(Date.parse(local)) ? null : new Date(local).toISOString();
+
 /** What is filled in on the hand-out screen, and how it is sent. */
 export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): HandOutDraft {
   const { personId, personName, id } = view;
@@ -102,12 +108,11 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
     setSaving(false);
     if (saved === null)
       return editor.say('The sheet is not saved yet: the server does not answer. Try again when it says “Saved”.');
-    const due = draft.due ? new Date(draft.due) : null;
-    const { v: _, due: __, ...rest } = draft;
+    const { v: _, due, closes, ...rest } = draft;
     // Sent again because no answer came, it is handed out once.
     const ids = Object.fromEntries(draft.classes.map((one) => [one, draft.ids[one] ?? nanoid(12)]));
     set({ ids });
-    const handout: HandingOut = { ...rest, ids, dueAt: due && !Number.isNaN(+due) ? due.toISOString() : null };
+    const handout: HandingOut = { ...rest, ids, dueAt: momentOf(due), closesAt: momentOf(closes) };
     void fetcher.submit({ handout: JSON.stringify(handout) }, { method: 'post' });
   };
   return {

@@ -61,6 +61,19 @@ function WhoAndWhen({ of: { draft, set, wrong }, classes }: Of & Pick<HandOutVie
           onChange={(due) => set({ due })}
         />
       </p>
+      <p className={styles.dueRow}>
+        Closes{' '}
+        <DayField
+          time
+          mayBeNone
+          label="closes"
+          none="Stays open"
+          value={draft.closes}
+          invalid={wrong?.field === 'closesAt'}
+          onChange={(closes) => set({ closes })}
+        />{' '}
+        <span className="quiet">After that nothing is accepted, not even late.</span>
+      </p>
     </section>
   );
 }

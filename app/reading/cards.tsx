@@ -8,6 +8,7 @@ import type { PieceMark } from '../../core/review/marks';
 import { heldAfter } from '../../core/review/marks';
 import type { Said, Saying } from '../../core/review/said';
 import { Leaf, StateLabel, STATE_WORDS } from '../house/leaf';
+import { later } from '../browser/later';
 import { whenWords } from '../browser/time';
 import type { Route } from '../routes/+types/reading';
 import { MarksLegend } from '../spread/marks';
@@ -15,6 +16,8 @@ import { Tick } from '../student/lookfor-list';
 import styles from '../student/student.module.css';
 import readingStyles from './reading.module.css';
 import { Sign } from '../parts/sign';
+
+const MoreTime = later(() => import('./more-time').then((part) => part.default), null);
 
 /** Around a piece being read: the class above, look-fors and rubric in the margin. */
 
@@ -75,6 +78,7 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone, marks }: 
             : 'Not handed in: shown as it is now'}
         {lookFors.length > 0 && ` · ${held.filter(Boolean).length} of ${lookFors.length} met`}
       </p>
+      {copy.state !== 'handed-in' && copy.state !== 'done' && <MoreTime loaded={loaded} zone={zone} />}
       <ul className={`${styles.lookfors} ${readingStyles.readingLookfors}`}>
         {lookFors.map((lookFor, i) => (
           <LookForRow

@@ -1,12 +1,12 @@
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
-import { useFetcher } from 'react-router';
+import { useFetcher, useRevalidator } from 'react-router';
 import { doWithCopy, WithCopy } from '../../server/actions/hand-in';
 import { isOpen } from '../../server/stores/copies';
 import { copyView } from '../../server/views/copy-view';
 import { afterReaching, reached } from '../browser/reached';
-import { dueWords, useZone } from '../browser/time';
+import { closesWords, dueWords, useZone } from '../browser/time';
 import { useSpelling } from '../commands/spelling';
 import { BlankTints } from '../copy/blanks';
 import { useCopyMargin } from '../copy/copy-entries';
@@ -64,7 +64,12 @@ export default function CopyScreen({ loaderData }: Route.ComponentProps) {
     );
   }
   // After handing in, taking back or returning, the copy is opened again from the server's data.
-  return <Copy key={`${loaderData.copyId} ${loaderData.state} ${loaderData.go}`} loaded={loaderData} />;
+  return (
+    <Copy
+      key={`${loaderData.copyId} ${loaderData.state} ${loaderData.go} ${loaderData.isClosed}`}
+      loaded={loaderData}
+    />
+  );
 }
 
 const SHUT: Partial<Record<Loaded['state'], string>> = {
@@ -72,10 +77,25 @@ const SHUT: Partial<Record<Loaded['state'], string>> = {
   done: 'This copy is done. It can be looked at, but not changed.',
 };
 
+const CLOSED = 'Handing in has closed. Ask your teacher if you need more time.';
+
+/** When handing in closes while the copy is open, it is loaded again. */
+function useClosing({ closesAt, isClosed, state }: Loaded): void {
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    if (isClosed || closesAt === null || !isOpen(state)) return;
+    const left = +closesAt - Date.now();
+    // A browser can't wait longer than this; by then the page has been opened anew.
+    if (left > 2 ** 31 - 1) return;
+    const timer = setTimeout(() => void revalidate(), Math.max(left, 0) + 500);
+    return () => clearTimeout(timer);
+  }, [closesAt, isClosed, state, revalidate]);
+}
+
 function useOpenCopy(loaded: Loaded, open: boolean): Editor {
   const [editor] = useState(() => {
     const made = new Editor({ ...loaded, rights: { kind: 'student', supplies: loaded.supplies } });
-    made.shut = SHUT[loaded.state] ?? null;
+    made.shut = SHUT[loaded.state] ?? (loaded.isClosed ? CLOSED : null);
     return made;
   });
   useEffect(() => {
@@ -88,7 +108,10 @@ function useOpenCopy(loaded: Loaded, open: boolean): Editor {
 
 function Copy({ loaded }: { loaded: Loaded }) {
   const open = isOpen(loaded.state);
+  // What was done before it closed is still sent.
   const editor = useOpenCopy(loaded, open);
+  useClosing(loaded);
+  const mayWork = open && !loaded.isClosed;
   const sheet = useEditor(editor, 'sheet');
   const page = useEditor(editor, 'page');
   const results = useEditor(editor, 'results') ?? loaded.results;
@@ -114,7 +137,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
     <>
       <SheetFrame
         strip={<CopyStrip editor={editor} loaded={loaded} shut={shut} fetcher={fetcher} handing={handing} />}
-        drawer={open ? <Drawer editor={editor} note="Your teacher opened these" /> : undefined}
+        drawer={mayWork ? <Drawer editor={editor} note="Your teacher opened these" /> : undefined}
         stage={stage}
         view={view}
         entries={margin.entries}
@@ -128,11 +151,11 @@ function Copy({ loaded }: { loaded: Loaded }) {
           arrived={arrived}
           title={loaded.title}
           label="Your sheet. Enter chooses the first part you may fill in, Tab the next."
-          onDropSupply={open ? (data, at) => dropSupply(editor, data, at) : undefined}
+          onDropSupply={mayWork ? (data, at) => dropSupply(editor, data, at) : undefined}
         />
         <BlankTints view={view} boxes={margin.open} />
       </SheetFrame>
-      {(problem || shut) && open && <OverAlert>{problem ?? shut}</OverAlert>}
+      {(problem || shut) && mayWork && <OverAlert>{problem ?? shut}</OverAlert>}
       <Aids editor={editor} />
     </>
   );
@@ -147,8 +170,8 @@ type StripProps = {
 };
 
 function CopyStrip({ editor, loaded, shut, fetcher, handing }: StripProps) {
-  const { state, title, dueAt, now, mayTakeBack } = loaded;
-  const open = isOpen(state);
+  const { state, title, dueAt, closesAt, now, mayTakeBack } = loaded;
+  const open = isOpen(state) && !loaded.isClosed;
   const zone = useZone();
   // A note that is being ticked keeps nobody from handing in.
   const moving = fetcher.formData?.get('do');
@@ -165,7 +188,9 @@ function CopyStrip({ editor, loaded, shut, fetcher, handing }: StripProps) {
     >
       {open && (
         <>
-          <span className="quiet">{sentence(dueWords(dueAt, now, zone))}</span>
+          <span className="quiet">
+            {[sentence(dueWords(dueAt, now, zone)), closesWords(closesAt, now, zone)].filter(Boolean).join(' · ')}
+          </span>
           <UndoRedo editor={editor} />
           <Button
             type="primary"
@@ -178,7 +203,10 @@ function CopyStrip({ editor, loaded, shut, fetcher, handing }: StripProps) {
         </>
       )}
       {mayTakeBack && (
-        <Button loading={moving === 'take-back'} onClick={() => void fetcher.submit({ do: 'take-back' }, { method: 'post' })}>
+        <Button
+          loading={moving === 'take-back'}
+          onClick={() => void fetcher.submit({ do: 'take-back' }, { method: 'post' })}
+        >
           Take it back
         </Button>
       )}

@@ -4,13 +4,16 @@ import { Empty } from '../parts/empty';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { doWithHandout, WithHandout } from '../../server/actions/handout-life';
 import { spreadView } from '../../server/views/spread-view';
 import { Leaf, STATE_WORDS } from '../house/leaf';
-import { orLast } from '../browser/reached';
+import { afterReaching, orLast, reached } from '../browser/reached';
+import { check, formOf } from '../form.server';
 import { Strip } from '../house/strip';
-import { dueWords, useZone } from '../browser/time';
+import { closesWords, dueWords, useZone } from '../browser/time';
 import { useSending } from '../keeping/sender';
-import { allowed, requireRole } from '../who.server';
+import type { Answer } from '../spread/changing';
+import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/spread';
 import { ClassSoFar } from '../spread/class-so-far';
 import { PieceCard } from '../spread/piece-card';
@@ -22,6 +25,17 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const { db, shelf } = context.services;
   return allowed(spreadView({ db, pictures: shelf.resources.pictures }, person, params.handoutId));
 }
+
+export async function action({ request, context, params }: Route.ActionArgs): Promise<Answer> {
+  const person = await requireRole(request, context, 'teacher');
+  const read = check(WithHandout, await formOf(request));
+  if (!read.ok) return read.wrong;
+  const done = await filledIn(doWithHandout(context.services.db, person, params.handoutId, read.value));
+  return done ?? { problem: null };
+}
+
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
+export const shouldRevalidate = afterReaching;
 
 export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) => orLast(request, serverLoader);
 clientLoader.hydrate = true as const;
@@ -60,7 +74,9 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
         title={handout.title}
         before={
           <span className="quiet">
-            {handout.className} · {dueWords(handout.dueAt, now, zone)}
+            {[handout.className, dueWords(handout.dueAt, now, zone), closesWords(handout.closesAt, now, zone)]
+              .filter(Boolean)
+              .join(' · ')}
           </span>
         }
       >

@@ -2,7 +2,8 @@ import { Link } from 'react-router';
 import { addLateCopies } from '../../server/stores/handouts';
 import { trayOf } from '../../server/stores/copies';
 import { orLast } from '../browser/reached';
-import { agoWords, dueWords, useZone } from '../browser/time';
+import { closesOf, dueOf, isClosed } from '../../core/handout/times';
+import { agoWords, closesWords, dueWords, useZone } from '../browser/time';
 import { HouseStrip } from '../house/house-strip';
 import { StateLabel } from '../house/leaf';
 import { card } from '../parts/card';
@@ -26,11 +27,14 @@ export const meta: Route.MetaFunction = () => [{ title: 'Tray · Dappled Margin'
 
 type Entry = Route.ComponentProps['loaderData']['copies'][number];
 
+/** It can no longer be handed in, and was not. */
+const isShut = (copy: Entry, now: number) => copy.state !== 'handed-in' && copy.state !== 'done' && isClosed(copy, now);
+
 const isBack = ({ state, unsettled }: Entry) => state === 'another-go' || (state === 'done' && unsettled > 0);
 const isToDo = ({ state }: Entry) => state === 'not-begun' || state === 'under-way';
 /** What came back first, then what is due first; what has no due time last. */
 const inTurn = (a: Entry, b: Entry) =>
-  Number(isBack(b)) - Number(isBack(a)) || (a.dueAt ? +a.dueAt : Infinity) - (b.dueAt ? +b.dueAt : Infinity);
+  Number(isBack(b)) - Number(isBack(a)) || +(dueOf(a) ?? Infinity) - +(dueOf(b) ?? Infinity);
 
 /** What the student does next with a copy, as a button says it. */
 function nextStep({ state, unsettled }: Entry): string {
@@ -42,15 +46,16 @@ function nextStep({ state, unsettled }: Entry): string {
 export default function Tray({ loaderData }: Route.ComponentProps) {
   const { person, copies, now } = loaderData;
   const zone = useZone();
-  const open = copies.filter((copy) => isBack(copy) || isToDo(copy)).sort(inTurn);
+  const open = copies.filter((copy) => (isBack(copy) || isToDo(copy)) && !isShut(copy, now)).sort(inTurn);
   const shelf = copies.filter((copy) => !open.includes(copy));
   const [next, ...others] = open;
   /** What a student has to know of a copy now. */
   const newsOf = (copy: Entry): string => {
-    if (isToDo(copy)) return dueWords(copy.dueAt, now, zone);
+    if (isShut(copy, now)) return `${closesWords(closesOf(copy), now, zone)}, not handed in`;
+    if (isToDo(copy)) return dueWords(dueOf(copy), now, zone);
     return copy.state === 'handed-in' ? 'with your teacher' : `came back ${agoWords(copy.returnedAt, now)}`;
   };
-  const late = (copy: Entry) => isToDo(copy) && copy.dueAt !== null && +copy.dueAt < now;
+  const late = (copy: Entry) => isToDo(copy) && +(dueOf(copy) ?? Infinity) < now;
   const first = person.name.split(/\s+/)[0];
   return (
     <div className={`${styles.tray} dapple`}>
@@ -90,10 +95,10 @@ export default function Tray({ loaderData }: Route.ComponentProps) {
         )}
         {shelf.length > 0 && (
           <section aria-labelledby="shelf">
-            <h2 id="shelf">Handed in and done</h2>
+            <h2 id="shelf">Handed in and over</h2>
             <div className={styles.copies}>
               {shelf.map((copy) => (
-                <Small key={copy.id} copy={copy} news={newsOf(copy)} late={false} />
+                <Small key={copy.id} copy={copy} news={newsOf(copy)} late={isShut(copy, now)} />
               ))}
             </div>
           </section>

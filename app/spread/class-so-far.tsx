@@ -3,12 +3,14 @@ import { card } from '../parts/card';
 import { Empty } from '../parts/empty';
 import { MarksLegend } from './marks';
 import type { SpreadData } from './piece-card';
+import { ThisHandout } from './this-handout';
 import styles from './spread.module.css';
 
 const Histogram = later(() => import('./histogram').then((part) => part.default), <div style={{ height: 128 }} />);
 
 /** The class margin: what the frames on the pieces mean, how many have begun, what is missed most, and how many look-fors the pieces meet. */
-export function ClassSoFar({ handout, cards, missed, pieces, marked }: SpreadData & { marked: boolean }) {
+export function ClassSoFar({ marked, ...data }: SpreadData & { marked: boolean }) {
+  const { handout, cards, missed, pieces } = data;
   const begun = cards.filter((one) => one.state !== 'not-begun').length;
   const handedIn = cards.filter((one) => one.state !== 'under-way' && one.state !== 'not-begun');
   const counts = Array.from({ length: handout.lookFors + 1 }, (_, held) => ({
@@ -22,6 +24,7 @@ export function ClassSoFar({ handout, cards, missed, pieces, marked }: SpreadDat
         {begun} of {cards.length} have begun · {pieces} {pieces === 1 ? 'piece' : 'pieces'} handed in
       </p>
       {marked && <MarksLegend marks={cards.flatMap((one) => one.marks)} />}
+      <ThisHandout {...data} />
       {pieces > 0 && handout.lookFors > 0 && (
         <>
           <section className={card(styles.figure)}>

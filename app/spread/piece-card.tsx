@@ -44,6 +44,10 @@ export function PieceCard({ handout, card, page, now, marked }: Props) {
       <span className={`quiet ${styles.when}`}>
         {STATE_WORDS[card.state]}
         {card.handedInAt && card.state === 'handed-in' && ` ${whenWords(card.handedInAt, now, zone)}`}
+        {card.extendedTo &&
+          card.state !== 'handed-in' &&
+          card.state !== 'done' &&
+          ` · until ${whenWords(card.extendedTo, now, zone)}`}
         {card.go > 1 && ` · go ${card.go}`}
         {card.late && <span className={styles.late}> · late</span>}
         {card.damaged && <strong className={styles.late}> · damaged</strong>}

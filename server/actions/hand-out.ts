@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { badTimes } from '../../core/handout/times';
 import { SUPPLIES } from '../../core/handout/permission';
 import { LookFor } from '../../core/lookfors/all';
 import { Rubric } from '../../core/lookfors/rubric';
@@ -21,6 +22,8 @@ export const HandingOut = z.object({
   title: HandoutTitle,
   brief: HandoutBrief,
   dueAt: z.iso.datetime({ message: 'Choose a whole date and time, or leave the due time empty.' }).nullable(),
+  /** From when on nothing is accepted any more. */
+  closesAt: z.iso.datetime({ message: 'Choose a whole date and time, or leave it open.' }).nullable().default(null),
   lookFors: z.array(LookFor).max(40, 'At most 40 look-fors.'),
   rubric: Rubric,
   supplies: z.array(z.enum(SUPPLIES)),
@@ -44,6 +47,11 @@ export async function handOut(
   const dueAt = given.dueAt === null ? null : new Date(given.dueAt);
   if (dueAt && +dueAt < Date.now())
     throw new Refused(422, 'The due time is already past. Choose a later one, or leave it empty.', 'dueAt');
+  const closesAt = given.closesAt === null ? null : new Date(given.closesAt);
+  if (closesAt && +closesAt < Date.now())
+    throw new Refused(422, 'It would be closed already. Choose a later time, or leave it open.', 'closesAt');
+  const badly = badTimes(dueAt, closesAt);
+  if (badly) throw new Refused(422, badly, 'closesAt');
   if (sheet.pages.every((page) => page.items.length === 0))
     throw new Refused(422, 'This sheet is empty. Put something on it before you hand it out.');
   const own = await classesOf(db, person.id);
@@ -62,6 +70,7 @@ export async function handOut(
         sheetId: found.id,
         classId,
         dueAt,
+        closesAt,
         sheet,
       };
       ids.push(await addHandout(tx, handout, pictures, given.ids[classId]));

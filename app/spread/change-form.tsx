@@ -1,0 +1,111 @@
+import { Button, Input } from 'antd';
+import dayjs from 'dayjs';
+import { useEffect } from 'react';
+import { useFetcher } from 'react-router';
+import { effectsOf, effectWords } from '../../core/handout/effects';
+import { DayField } from '../fields/day-field';
+import type { Answer, Words } from './changing';
+import type { SpreadData } from './piece-card';
+import styles from './spread.module.css';
+
+type Props = Pick<SpreadData, 'handout' | 'cards' | 'now'> & {
+  /** What was typed already. */
+  begun: Words | null;
+  onType: (words: Words) => void;
+  /** It is saved, or left as it was. */
+  onDone: () => void;
+};
+
+const local = (at: Date | null) => (at ? dayjs(at).format('YYYY-MM-DDTHH:mm') : '');
+const moment = (typed: string) => (typed && dayjs(typed).isValid() ? dayjs(typed).toDate() : null);
+
+/** Changes what a handout is called, what it asks, and until when; says what that alters before it is saved. */
+export default function ChangeForm({ handout, cards, now, begun, onType, onDone }: Props) {
+  const fetcher = useFetcher<Answer>();
+  const words = begun ?? {
+    title: handout.title,
+    brief: handout.brief,
+    due: local(handout.dueAt),
+    closes: local(handout.closesAt),
+  };
+  const set = (patch: Partial<Words>) => onType({ ...words, ...patch });
+  const [dueAt, closesAt] = [moment(words.due), moment(words.closes)];
+  const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
+  const isSaved = answer?.problem === null;
+  useEffect(() => {
+    if (isSaved) onDone();
+  }, [isSaved, onDone]);
+  const altered = effectWords(effectsOf(cards, handout, { dueAt, closesAt }, now));
+  const save = () =>
+    void fetcher.submit(
+      {
+        do: 'change',
+        title: words.title,
+        brief: words.brief,
+        dueAt: dueAt?.toISOString() ?? '',
+        closesAt: closesAt?.toISOString() ?? '',
+      },
+      { method: 'post' },
+    );
+  return (
+    <div className={styles.change}>
+      <label htmlFor="handout-title">Name</label>
+      <Input
+        id="handout-title"
+        value={words.title}
+        maxLength={200}
+        status={answer?.field === 'title' ? 'error' : undefined}
+        onChange={(event) => set({ title: event.target.value })}
+      />
+      <label htmlFor="handout-brief">Brief: what to do</label>
+      <Input.TextArea
+        id="handout-brief"
+        autoSize={{ minRows: 2, maxRows: 8 }}
+        maxLength={4000}
+        value={words.brief}
+        onChange={(event) => set({ brief: event.target.value })}
+      />
+      <span className={styles.when}>
+        Due
+        <DayField
+          time
+          mayBeNone
+          label="due"
+          none="No due time"
+          value={words.due}
+          invalid={answer?.field === 'dueAt'}
+          onChange={(due) => set({ due })}
+        />
+      </span>
+      <span className={styles.when}>
+        Closes
+        <DayField
+          time
+          mayBeNone
+          label="closes"
+          none="Stays open"
+          value={words.closes}
+          invalid={answer?.field === 'closesAt'}
+          onChange={(closes) => set({ closes })}
+        />
+      </span>
+      <ul className={styles.altered} role="status">
+        <li>{cards.length === 1 ? 'Its student sees' : `All ${cards.length} students see`} the change at once.</li>
+        {altered.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      {answer?.problem && (
+        <p className={styles.late} role="alert">
+          {answer.problem}
+        </p>
+      )}
+      <div className={styles.acts}>
+        <Button type="primary" loading={fetcher.state !== 'idle'} onClick={save}>
+          Save
+        </Button>
+        <Button onClick={onDone}>Cancel</Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,10 @@
+import { z } from 'zod';
+
+/** What is typed while a handout is changed, kept in the browser until it is saved. Times are local. */
+export const Words = z.object({ title: z.string(), brief: z.string(), due: z.string(), closes: z.string() });
+export type Words = z.infer<typeof Words>;
+
+export const changePlace = (handoutId: string) => `handouts/${handoutId}/change`;
+
+/** What the server says to a change. */
+export type Answer = { problem: string | null; field?: string };

@@ -1,0 +1,77 @@
+import { useState } from 'react';
+import { useFetcher } from 'react-router';
+import { effectsOf, effectWords } from '../../core/handout/effects';
+import { closesWords, dueWords, useZone } from '../browser/time';
+import { later } from '../browser/later';
+import { useKept } from '../keeping/kept';
+import { Action } from '../parts/action';
+import { card } from '../parts/card';
+import { sentence } from '../parts/sentence';
+import { Sure } from '../parts/sure';
+import type { Answer } from './changing';
+import { changePlace, Words } from './changing';
+import type { SpreadData } from './piece-card';
+import styles from './spread.module.css';
+
+/** What students are told of a handout, and what its teacher can do with it after it went out. */
+
+const ChangeForm = later(() => import('./change-form').then((part) => part.default));
+
+export function ThisHandout({ personId, handout, cards, now }: SpreadData) {
+  const [begun, setBegun] = useKept(personId, changePlace(handout.id), Words);
+  const [changing, setChanging] = useState(false);
+  const fetcher = useFetcher<Answer>();
+  const zone = useZone();
+  const act = (what: string) => void fetcher.submit({ do: what }, { method: 'post' });
+  const isClosed = handout.closesAt !== null && +handout.closesAt <= now;
+  const shut = effectWords(effectsOf(cards, handout, { ...handout, closesAt: new Date(now) }, now));
+  return (
+    <section className={card(`${styles.figure} ${styles.this}`)}>
+      <h3>This handout</h3>
+      {changing || begun ? (
+        <ChangeForm
+          {...{ handout, cards, now, begun }}
+          onType={setBegun}
+          onDone={() => {
+            setBegun(null);
+            setChanging(false);
+          }}
+        />
+      ) : (
+        <>
+          <p className={styles.times}>
+            <span>{sentence(dueWords(handout.dueAt, now, zone))}</span>
+            {handout.closesAt && (
+              <span className={isClosed ? styles.late : undefined}>
+                {sentence(closesWords(handout.closesAt, now, zone))}
+              </span>
+            )}
+          </p>
+          {fetcher.data?.problem && <p role="alert">{fetcher.data.problem}</p>}
+          <div className={styles.acts}>
+            <Action onClick={() => setChanging(true)}>change</Action>
+            {isClosed ? (
+              <Action onClick={() => act('open')}>open again</Action>
+            ) : (
+              <Sure
+                question={`${shut[0] ?? 'Nobody is shut out by it.'} Close it now?`}
+                verb="close it"
+                onSure={() => act('close')}
+              >
+                close now
+              </Sure>
+            )}
+            <Action onClick={() => act(handout.isPutAway ? 'bring-back' : 'put-away')}>
+              {handout.isPutAway ? 'bring back' : 'put away'}
+            </Action>
+          </div>
+          {handout.isPutAway && (
+            <p className="quiet">
+              Put away: it stands at the end of your Desk, unless a piece waits to be read. Students keep their copies.
+            </p>
+          )}
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,55 @@
+import { expect, test } from 'vitest';
+import { effectsOf, effectWords } from './effects';
+
+const at = (hour: number) => new Date(Date.UTC(2026, 2, 2, hour));
+const NOW = +at(12);
+const copy = (
+  state: 'under-way' | 'not-begun' | 'handed-in' | 'another-go' | 'done',
+  handedIn?: number,
+  more?: number,
+) => ({
+  state,
+  firstHandedInAt: handedIn === undefined ? null : at(handedIn),
+  extendedTo: more === undefined ? null : at(more),
+});
+const CLASS = [
+  copy('handed-in', 8),
+  copy('done', 10),
+  copy('handed-in', 11, 11),
+  copy('under-way'),
+  copy('not-begun'),
+  copy('under-way', undefined, 14),
+  copy('another-go', 9),
+];
+
+test('a later due time counts late pieces as in time, and an earlier one the other way round', () => {
+  const [nine, eleven] = [
+    { dueAt: at(9), closesAt: null },
+    { dueAt: at(11), closesAt: null },
+  ];
+  // At nine one is late: who was given more time is not, nor is what came exactly at nine.
+  expect(effectsOf(CLASS, nine, eleven, NOW)).toEqual({ forgiven: 1, late: 0, shut: 0, opened: 0 });
+  expect(effectsOf(CLASS, eleven, nine, NOW)).toEqual({ forgiven: 0, late: 1, shut: 0, opened: 0 });
+  expect(effectsOf(CLASS, nine, { ...nine, dueAt: null }, NOW).forgiven).toBe(1);
+});
+
+test('closing shuts out those who have not handed in, but not who was given more time or has another go', () => {
+  const open = { dueAt: at(9), closesAt: null };
+  const closed = { dueAt: at(9), closesAt: at(12) };
+  expect(effectsOf(CLASS, open, closed, NOW)).toMatchObject({ shut: 2, opened: 0 });
+  expect(effectsOf(CLASS, closed, open, NOW)).toMatchObject({ shut: 0, opened: 2 });
+  // It closes later: nobody is shut out yet.
+  expect(effectsOf(CLASS, open, { ...open, closesAt: at(13) }, NOW).shut).toBe(0);
+});
+
+test('what is altered is said, and nothing where nothing is', () => {
+  expect(effectWords({ forgiven: 0, late: 0, shut: 0, opened: 0 })).toEqual([]);
+  expect(effectWords({ forgiven: 1, late: 0, shut: 2, opened: 0 })).toEqual([
+    'One piece that was late will count as in time.',
+    '2 students who have not handed in no longer can.',
+  ]);
+  expect(effectWords({ forgiven: 0, late: 3, shut: 0, opened: 1 })).toEqual([
+    '3 pieces that were in time will count as late.',
+    'One student can hand in again.',
+  ]);
+});

@@ -1,0 +1,102 @@
+import type { Page } from '@playwright/test';
+import { drawn, enter, expect, press, saved, test } from './house';
+
+/** A handout after it went out: changed, closed, opened for one, opened again, put away. */
+
+const open = async (page: Page) => {
+  await page.goto('/desk');
+  await page.locator('.handouts_open', { hasText: /Parts of the grey heron/ }).click();
+  return page.locator('section', { has: page.getByRole('heading', { name: 'This handout' }) });
+};
+const setTime = async (page: Page, label: 'due' | 'closes', when: string) => {
+  await page.getByRole('button', { name: new RegExp(`^${label}:`) }).click();
+  await page.getByRole('textbox', { name: label }).fill(when);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: new RegExp(`^${label}:`) })).toBeFocused();
+};
+
+test('its name and times change, what that alters is said first, and nothing typed is lost', async ({
+  browser,
+  house,
+}) => {
+  const page = await enter(browser, house, 'Maren');
+  let card = await open(page);
+  await card.getByRole('button', { name: 'Change' }).click();
+  await card.getByLabel('Name').fill('The heron, part by part');
+  await setTime(page, 'due', '1 Jan 2026, 14:00');
+  await expect(card.getByRole('status')).toContainText('All 26 students see the change at once.');
+  await expect(card.getByRole('status')).toContainText('19 pieces that were in time will count as late.');
+  await page.reload();
+  card = page.locator('section', { has: page.getByRole('heading', { name: 'This handout' }) });
+  await expect(card.getByLabel('Name')).toHaveValue('The heron, part by part');
+  await expect(card.getByRole('button', { name: /^due:/ })).toContainText('1 Jan 2026');
+  // It can't close before it is due.
+  await setTime(page, 'closes', '1 Jan 2025, 14:00');
+  await card.getByRole('button', { name: 'Save' }).click();
+  await expect(card.getByRole('alert')).toContainText('It would close before it is due');
+  await setTime(page, 'closes', '1 Mar 2099, 14:00');
+  await page.context().setOffline(true);
+  await card.getByRole('button', { name: 'Save' }).click();
+  await expect(card.getByRole('alert')).toContainText('can’t be reached');
+  await expect(card.getByLabel('Name')).toHaveValue('The heron, part by part');
+  await page.context().setOffline(false);
+  await card.getByRole('button', { name: 'Save' }).click();
+  await expect(page.locator('.strip')).toContainText('The heron, part by part');
+  await expect(page.locator('.strip')).toContainText('closes 1 Mar');
+  await expect(page.locator('.spread_card').first()).toContainText('late');
+  const student = await enter(browser, house, 'Ines');
+  await expect(student.locator('.tray_copy').first()).toContainText('The heron, part by part');
+  await card.getByRole('button', { name: 'Change' }).click();
+  await card.getByLabel('Name').fill('Parts of the grey heron');
+  await card.getByRole('button', { name: 'Save' }).click();
+  await expect(page.locator('.strip')).toContainText('Parts of the grey heron');
+});
+
+test('closed, it takes nothing more, but for the student who is given more time', async ({ browser, house }) => {
+  const page = await enter(browser, house, 'Maren');
+  const student = await enter(browser, house, 'Ines');
+  await student.locator('.tray_copy', { hasText: 'grey heron' }).first().click();
+  await drawn(student);
+  await press(student, 600, 470);
+  await student.keyboard.type('To wade');
+  await student.keyboard.press('Escape');
+  await saved(student);
+  const card = await open(page);
+  await card.getByRole('button', { name: 'Close now' }).click();
+  await expect(card).toContainText('7 students who have not handed in no longer can.');
+  await card.getByRole('button', { name: 'Close it' }).click();
+  await expect(card).toContainText(/Closed/);
+  // The window that was open all the while is told when it tries.
+  await student.getByRole('button', { name: 'Hand in' }).click();
+  await student.getByRole('button', { name: /^Hand (it in|in anyway)$/ }).click();
+  await expect(student.locator('.margin-card', { hasText: 'Handing in closed' })).toBeVisible();
+  await expect(student.getByRole('button', { name: 'Hand in' })).toHaveCount(0);
+  await student.goto('/tray');
+  await expect(student.locator('.tray_copy', { hasText: 'grey heron' })).toContainText('not handed in');
+
+  await page.locator('.spread_card', { hasText: 'Ines Ramos' }).click();
+  await page.getByRole('button', { name: /^More time/ }).click();
+  await page.getByRole('textbox', { name: 'More time' }).fill('1 Mar 2099, 14:00');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^More time/ })).toContainText('1 Mar 2099');
+  await expect(page.locator('.margin-card').first()).toContainText('Due 1 Mar');
+  await student.reload();
+  await student.locator('.tray_copy', { hasText: 'grey heron' }).first().click();
+  await drawn(student);
+  await student.getByRole('button', { name: 'Hand in' }).click();
+  await student.getByRole('button', { name: /^Hand (it in|in anyway)$/ }).click();
+  await expect(student.getByText('With your teacher since')).toBeVisible();
+});
+
+test('put away, it stands at the end of the Desk once nothing waits to be read', async ({ browser, house }) => {
+  const page = await enter(browser, house, 'Maren');
+  const card = await open(page);
+  await card.getByRole('button', { name: 'Put away' }).click();
+  await expect(card).toContainText('unless a piece waits to be read');
+  await page.goto('/desk');
+  // Pieces wait: it is not hidden.
+  await expect(page.locator('.handouts_open', { hasText: 'grey heron' })).toBeVisible();
+  await open(page);
+  await card.getByRole('button', { name: 'Bring back' }).click();
+  await expect(card.getByRole('button', { name: 'Put away' })).toBeVisible();
+});
