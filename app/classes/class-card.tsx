@@ -1,12 +1,13 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import { Form } from 'react-router';
+import { Form, useSubmit } from 'react-router';
 import { z } from 'zod';
 import type { ClassRow, Member } from '../../server/stores/classes';
 import { useKept } from '../keeping/kept';
 import { Action } from '../parts/action';
 import { card } from '../parts/card';
-import { namesPlace } from './places';
+import { Sure } from '../parts/sure';
+import { namesPlace, renamePlace } from './places';
 import styles from './class-card.module.css';
 
 const Typed = z.string();
@@ -43,17 +44,19 @@ function AddNames({
 }
 
 /** A student's name. What can be done for them shows when it is pressed. */
-function Name({
-  member,
-  classId,
-  open,
-  onOpen,
-}: {
+type NameProps = {
   member: Member;
-  classId: string;
+  from: Pick<ClassRow, 'id' | 'name'>;
+  others: readonly Pick<ClassRow, 'id' | 'name'>[];
   open: boolean;
   onOpen: () => void;
-}) {
+};
+
+function Name({ member, from, others, open, onOpen }: NameProps) {
+  const submit = useSubmit();
+  const classId = from.id;
+  const move = (to: string) => void submit({ do: 'move-student', classId, student: member.id, to }, { method: 'post' });
+  const stays = 'Work that was begun stays with its handouts; what was not begun goes.';
   return (
     <li data-open={open || undefined}>
       <button type="button" className={styles.name} aria-expanded={open} onClick={onOpen}>
@@ -72,20 +75,70 @@ function Name({
           <Action type="submit" className={styles.do} name="do" value="cards" aria-label={`A card for ${member.name}`}>
             Make a card
           </Action>
+          {others.map(({ id, name }) => (
+            <Sure
+              key={id}
+              question={`${member.name} leaves ${from.name} and gets what ${name} was handed out. ${stays}`}
+              verb="move"
+              onSure={() => move(id)}
+            >
+              move to {name}
+            </Sure>
+          ))}
+          <Sure question={`${member.name} leaves ${from.name}. ${stays}`} verb="remove" onSure={() => move('')}>
+            remove from the class
+          </Sure>
         </Form>
       )}
     </li>
   );
 }
 
+/** The name of the class, and a field for another one on demand. */
+function ClassName({ personId, given: { id, name }, busy }: Pick<Props, 'personId' | 'given' | 'busy'>) {
+  const [typed, setTyped] = useKept(personId, renamePlace(id), Typed);
+  if (typed === null)
+    return (
+      <>
+        <h2 id={`class-${id}`}>{name}</h2>
+        <Action aria-label={`Rename ${name}`} onClick={() => setTyped(name)}>
+          rename
+        </Action>
+      </>
+    );
+  return (
+    <Form method="post" className={styles.rename}>
+      <h2 id={`class-${id}`} className="sr">
+        {name}
+      </h2>
+      <input type="hidden" name="classId" value={id} />
+      <Input
+        name="name"
+        autoFocus
+        aria-label={`New name of ${name}`}
+        value={typed}
+        maxLength={80}
+        onChange={(event) => setTyped(event.target.value)}
+        onKeyDown={(event) => event.key === 'Escape' && setTyped(null)}
+      />
+      <Button htmlType="submit" name="do" value="rename-class" loading={busy}>
+        Save
+      </Button>
+      <Action onClick={() => setTyped(null)}>cancel</Action>
+    </Form>
+  );
+}
+
 type Props = {
   personId: string;
   given: ClassRow & { members: readonly Member[] };
+  /** The teacher's other classes. */
+  others: readonly ClassRow[];
   /** Something is on its way. */
   busy: boolean;
 };
 
-export function ClassCard({ personId, given, busy }: Props) {
+export function ClassCard({ personId, given, others, busy }: Props) {
   const { id, name, code, size, members } = given;
   const [begun] = useKept(personId, namesPlace(id), Typed);
   const [adding, setAdding] = useState(false);
@@ -96,7 +149,7 @@ export function ClassCard({ personId, given, busy }: Props) {
   return (
     <section className={card(styles.card)} aria-labelledby={`class-${id}`}>
       <header>
-        <h2 id={`class-${id}`}>{name}</h2>
+        <ClassName personId={personId} given={given} busy={busy} />
         <span className="quiet">{size === 1 ? '1 student' : `${size} students`}</span>
         <span className={styles.code}>
           Class code <b>{code}</b>
@@ -121,7 +174,8 @@ export function ClassCard({ personId, given, busy }: Props) {
             <Name
               key={member.id}
               member={member}
-              classId={id}
+              from={given}
+              others={others}
               open={chosen === member.id}
               onOpen={() => setChosen(chosen === member.id ? null : member.id)}
             />

@@ -9,13 +9,17 @@ import {
   addStudentsTo,
   makeCardsFor,
   MakingCards,
+  MovingStudent,
+  moveStudentFor,
+  renameClassFor,
+  RenamingClass,
 } from '../../server/actions/classes';
 import { classesOf, membersOf } from '../../server/stores/classes';
 import { check, formOf } from '../form.server';
 import type { Carded } from '../classes/cards';
 import { Cards } from '../classes/cards';
 import { ClassCard } from '../classes/class-card';
-import { NEW_CLASS, namesPlace } from '../classes/places';
+import { NEW_CLASS, namesPlace, renamePlace } from '../classes/places';
 import { Empty } from '../parts/empty';
 import { HouseStrip } from '../house/house-strip';
 import { keep, useKept } from '../keeping/kept';
@@ -28,6 +32,8 @@ const Given = z.discriminatedUnion('do', [
   AddingClass.extend({ do: z.literal('add-class') }),
   AddingStudents.extend({ do: z.literal('add-students') }),
   MakingCards.extend({ do: z.literal('cards') }),
+  RenamingClass.extend({ do: z.literal('rename-class') }),
+  MovingStudent.extend({ do: z.literal('move-student') }),
 ]);
 
 type Answer = {
@@ -63,6 +69,23 @@ export async function action({ request, context }: Route.ActionArgs): Promise<An
     const made = await filledIn(makeCardsFor(db, person, given));
     if ('problem' in made) return { ...NOTHING, problem: made.problem };
     return { ...NOTHING, cards: made.cards.map(({ name, pictures }) => ({ name, pictures, code: made.code })) };
+  }
+  if (given.do === 'rename-class') {
+    const done = await filledIn(renameClassFor(db, person, given));
+    if (done) return { ...NOTHING, problem: done.problem };
+    return {
+      ...NOTHING,
+      said: `The class is called ${given.name} now.`,
+      taken: { box: renamePlace(given.classId), left: '' },
+    };
+  }
+  if (given.do === 'move-student') {
+    const moved = await filledIn(moveStudentFor({ db, pictures: shelf.resources.pictures }, person, given));
+    if ('problem' in moved) return { ...NOTHING, problem: moved.problem };
+    return {
+      ...NOTHING,
+      said: moved.to ? `${moved.name} is in ${moved.to} now.` : `${moved.name} has left the class.`,
+    };
   }
   const { added, there } = await allowed(addStudentsTo({ db, pictures: shelf.resources.pictures }, person, given));
   // Names already in the class may need changing: they stay in the field.
@@ -129,7 +152,13 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
           <Empty>No classes yet. Give one a name, then add its students: they come in with its code.</Empty>
         )}
         {classes.map((one) => (
-          <ClassCard key={one.id} personId={personId} given={one} busy={busy} />
+          <ClassCard
+            key={one.id}
+            personId={personId}
+            given={one}
+            others={classes.filter((other) => other !== one)}
+            busy={busy}
+          />
         ))}
       </main>
     </div>

@@ -65,7 +65,7 @@ export default function ChangeForm({ handout, cards, now, begun, onType, onDone 
         value={words.brief}
         onChange={(event) => set({ brief: event.target.value })}
       />
-      <span className={styles.when}>
+      <span className={styles.moment}>
         Due
         <DayField
           time
@@ -77,7 +77,7 @@ export default function ChangeForm({ handout, cards, now, begun, onType, onDone 
           onChange={(due) => set({ due })}
         />
       </span>
-      <span className={styles.when}>
+      <span className={styles.moment}>
         Closes
         <DayField
           time

@@ -9,7 +9,15 @@ import { loadDocument, saveChanges } from '../stores/documents';
 import { addPerson } from '../stores/people';
 import { createSheet, sheetOf } from '../stores/sheets';
 import { openSession, personOf } from '../stores/sign-in';
-import { addClassFor, AddingStudents, addStudentsTo, makeCardsFor } from './classes';
+import {
+  addClassFor,
+  AddingStudents,
+  addStudentsTo,
+  makeCardsFor,
+  MovingStudent,
+  moveStudentFor,
+  renameClassFor,
+} from './classes';
 import {
   chooseOwnSecret,
   classOfCode,
@@ -114,7 +122,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   describe('classes', () => {
     test('get students by name, once each; nobody else adds to them or makes cards for them', async () => {
       const classId = await addClassFor(db, teacher, { name: 'Dunlin' });
-      const { names } = AddingStudents.parse({ classId, names: ' Élodie\n\nBen \nBen' });
+      const { names } = AddingStudents.parse({ classId, names: ' 1. Élodie\n\n2. Ben \n3. Ben' });
       expect(names).toEqual(['Élodie', 'Ben', 'Ben']);
       expect(await addStudentsTo({ db, pictures: school.pictures }, teacher, { classId, names })).toEqual({
         added: ['Élodie', 'Ben'],
@@ -127,6 +135,46 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       );
       expect(await why(makeCardsFor(db, stranger, { classId, student: 'without' }))).toMatch(/nothing here/);
       expect(await membersOf(db, classId)).toHaveLength(2);
+    });
+    test('are renamed by their teacher only, and two of them are not called alike', async () => {
+      const classId = await addClassFor(db, teacher, { name: 'Sanderling' });
+      await addClassFor(db, teacher, { name: 'Whimbrel' });
+      expect(await why(renameClassFor(db, stranger, { classId, name: 'Mine' }))).toMatch(/nothing here/);
+      expect(await why(renameClassFor(db, teacher, { classId, name: ' whimbrel ' }))).toMatch(/“ whimbrel ” already/);
+      await renameClassFor(db, teacher, { classId, name: 'SANDERLING' });
+      await renameClassFor(db, teacher, { classId, name: 'Sanderling B' });
+      expect((await classesOf(db, teacher.id)).find(({ id }) => id === classId)).toMatchObject({
+        name: 'Sanderling B',
+      });
+    });
+    test('a student moves to another class: begun work stays, what was not begun goes, and the new class’s handouts come', async () => {
+      const means = { db, pictures: school.pictures };
+      const name = 'Mo Verity';
+      const studentId = await school.student(name);
+      const [begun, untouched] = [await school.handOut(sampleSheet()), await school.handOut(sampleSheet())];
+      const mine = await school.copy(begun, studentId);
+      await school.save(mine, 0, [{ kind: 'sheet-set', values: { title: 'begun' } }]);
+      const other = await addClassFor(db, teacher, { name: 'Turnstone' });
+      const move = (given: Record<string, string>, who = teacher) =>
+        moveStudentFor(means, who, MovingStudent.parse({ classId: school.classId, student: studentId, ...given }));
+      expect(await why(move({ to: other }, stranger))).toMatch(/nothing here/);
+      expect(await why(move({ to: 'elsewhere' }))).toMatch(/nothing here/);
+      await addStudentsTo(means, teacher, { classId: other, names: ['mo  verity'] });
+      expect(await why(move({ to: other }))).toMatch(/Somebody called Mo Verity is in Turnstone already/);
+      const [twin] = await membersOf(db, other);
+      await moveStudentFor(means, teacher, MovingStudent.parse({ classId: other, student: twin.id }));
+      const { token } = await openSession(db, studentId, 'student');
+      expect(await move({ to: other })).toEqual({ name, to: 'Turnstone' });
+      expect((await membersOf(db, other)).map(({ id }) => id)).toEqual([studentId]);
+      expect((await membersOf(db, school.classId)).map(({ id }) => id)).not.toContain(studentId);
+      expect(await school.copy(begun, studentId)).toMatchObject({ state: 'under-way' });
+      expect(await school.copy(untouched, studentId)).toBeUndefined();
+      // Still in a class, they stay signed in; in none they are signed out.
+      expect(await personOf(db, token)).not.toBeNull();
+      expect(await why(move({}))).toMatch(/nothing here/);
+      await moveStudentFor(means, teacher, MovingStudent.parse({ classId: other, student: studentId }));
+      expect((await personOf(db, token)) ?? null).toBeNull();
+      expect(await school.copy(begun, studentId)).toMatchObject({ state: 'under-way' });
     });
     test('a class whose students all have pictures needs no cards', async () => {
       const classId = await addClassFor(db, teacher, { name: 'Empty' });

@@ -66,7 +66,7 @@ export async function addStudent(
 }
 
 /** Names are the same however they are spaced and whatever of them is in capitals. */
-const sameName = (name: string) => name.normalize('NFC').replace(/\s+/g, ' ').trim().toLowerCase();
+export const sameName = (name: string) => name.normalize('NFC').replace(/\s+/g, ' ').trim().toLowerCase();
 
 /** Adds those who are not in the class yet, all or none; a list that is sent twice adds nobody twice. */
 export function addStudents(
@@ -90,3 +90,34 @@ export function addStudents(
     return { added, there };
   });
 }
+
+export const renameClass = async (db: Queries, classId: string, name: string): Promise<void> =>
+  void (await db.query('update class set name = $2 where id = $1', [classId, name]));
+
+/**
+ * Takes a student out of a class. Copies that were begun stay with their handouts; the others go. Who is in no class any more is
+ * signed out. False where they are not in it.
+ */
+export async function leaveClass(tx: Queries, classId: string, studentId: string): Promise<boolean> {
+  const left = await tx.query('delete from class_member where class_id = $1 and person_id = $2 returning class_id', [
+    classId,
+    studentId,
+  ]);
+  if (left.length === 0) return false;
+  await tx.query(
+    `with gone as (
+       delete from copy using handout h where h.id = copy.handout_id and h.class_id = $1 and copy.student_id = $2
+         and copy.state = 'not-begun' returning copy.document_id)
+     delete from document using gone where document.id = gone.document_id`,
+    [classId, studentId],
+  );
+  const others = await tx.query('select 1 from class_member where person_id = $1 limit 1', [studentId]);
+  if (others.length === 0) await tx.query('delete from session where person_id = $1', [studentId]);
+  return true;
+}
+
+export const joinClass = async (tx: Queries, classId: string, studentId: string): Promise<void> =>
+  void (await tx.query('insert into class_member (class_id, person_id) values ($1, $2) on conflict do nothing', [
+    classId,
+    studentId,
+  ]));

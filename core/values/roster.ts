@@ -1,0 +1,11 @@
+/** Reading lists of names as people have them: typed, numbered, with bullets, or pasted from a table. */
+
+/** A bullet or a number at the start of a line: “1.”, “12)”, “(3)”, “- ”, “• ”. */
+const MARK = /^(?:[-*•‣◦▪–—·●○■□]\s+|\(?\d{1,4}[.):\t]\s*)+/;
+
+/** The names in a text, one from each line that has one, in their order. Two of the same name are two. */
+export const namesIn = (text: string): string[] =>
+  text
+    .split(/\r\n|[\r\n\u2028\u2029]/)
+    .map((line) => line.trim().replace(MARK, '').normalize('NFC').replace(/\s+/g, ' ').trim())
+    .filter(Boolean);
