@@ -26,6 +26,7 @@ import { DEMO_CLASS } from '../server/stores/demo';
 import { loadDocument, saveChanges } from '../server/stores/documents';
 import { openPictures } from '../server/art/shipped';
 import { demoDoors } from '../server/stores/demo';
+import { extendCopy } from '../server/stores/handout-life';
 import { createHandout } from '../server/stores/handouts';
 import { addPerson, addSchool, isEmptyHouse } from '../server/stores/people';
 import { sayOn } from '../server/stores/reviews';
@@ -233,6 +234,8 @@ async function tideHandout(
     const piece = TIDE_PIECES[copy.studentName];
     const student = new Student(db, copy, supplies);
     const ended = piece.ago ?? 4;
+    // Gift was ill, and has more time than the others.
+    if (copy.studentName === 'Gift Moyo') await extendCopy(db, id, copy.id, at(clock, -96));
     const add = (item: string, x: number, y: number, size: number): Change => ({
       kind: 'insert',
       spot: { page: 'page1', group: null, behind: null },

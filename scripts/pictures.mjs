@@ -131,7 +131,7 @@ try {
   await teacher.locator('.page-view').waitFor();
   await teacher.locator('.drawer_tab', { hasText: 'Other looks' }).click();
   await teacher.getByRole('tab', { name: 'palettes' }).click();
-  await teacher.locator('.small-picture_lookPicture').nth(6).waitFor();
+  await teacher.locator('.small-picture_picture').nth(6).waitFor();
   await press(teacher, 150, 650);
   await shot(teacher, 'looks');
   await teacher.goto('/desk');

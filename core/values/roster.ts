@@ -9,3 +9,6 @@ export const namesIn = (text: string): string[] =>
     .split(/\r\n|[\r\n\u2028\u2029]/)
     .map((line) => line.trim().replace(MARK, '').normalize('NFC').replace(/\s+/g, ' ').trim())
     .filter(Boolean);
+
+/** Names are the same however they are spaced and whatever of them is in capitals. */
+export const sameName = (name: string) => name.normalize('NFC').replace(/\s+/g, ' ').trim().toLowerCase();

@@ -1,16 +1,7 @@
 import { z } from 'zod';
-import { namesIn } from '../../core/values/roster';
+import { namesIn, sameName } from '../../core/values/roster';
 import type { Database } from '../database/connection';
-import {
-  addClass,
-  addStudents,
-  classesOf,
-  joinClass,
-  leaveClass,
-  membersOf,
-  renameClass,
-  sameName,
-} from '../stores/classes';
+import { addClass, addStudents, classesOf, joinClass, leaveClass, membersOf, renameClass } from '../stores/classes';
 import { addLateCopies } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import type { Card } from '../stores/sign-in';

@@ -3,6 +3,7 @@ import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../database/id';
 import { addPerson } from './people';
+import { sameName } from '../../core/values/roster';
 import { byName } from '../database/by-name';
 
 export type ClassRow = { id: string; name: string; code: string; size: number };
@@ -64,9 +65,6 @@ export async function addStudent(
   await db.query('insert into class_member (class_id, person_id) values ($1, $2)', [given.classId, id]);
   return id;
 }
-
-/** Names are the same however they are spaced and whatever of them is in capitals. */
-export const sameName = (name: string) => name.normalize('NFC').replace(/\s+/g, ' ').trim().toLowerCase();
 
 /** Adds those who are not in the class yet, all or none; a list that is sent twice adds nobody twice. */
 export function addStudents(

@@ -242,6 +242,7 @@ test('every function of the stores is called here', () => {
     folders,
     history,
     handouts,
+    life,
     mending,
     people,
     pictures,
