@@ -1,7 +1,10 @@
 import type { Page } from '@playwright/test';
-import { enter, expect, test } from './house';
+import type { House } from './house';
+import { ALONE, enter, expect, test as shared } from './house';
 
 /** Classes: lists as they are pasted, a class renamed, a student moved and removed. */
+
+const test = shared.extend<object, { house: House }>(ALONE);
 
 const classCard = (page: Page, name: string) =>
   page.locator('section', { has: page.getByRole('heading', { name, exact: true }) });

@@ -1,7 +1,10 @@
 import type { Page } from '@playwright/test';
-import { drawn, enter, expect, press, saved, test } from './house';
+import type { House } from './house';
+import { ALONE, drawn, enter, expect, press, saved, test as shared } from './house';
 
 /** A handout after it went out: changed, closed, opened for one, opened again, put away. */
+
+const test = shared.extend<object, { house: House }>(ALONE);
 
 const open = async (page: Page) => {
   await page.goto('/desk');
