@@ -1,15 +1,19 @@
 import type { Page } from '@playwright/test';
-import type { House } from './house';
-import { ALONE, enter, expect, test as shared } from './house';
+import { enter, expect, House, test } from './house';
 
 /** Classes: lists as they are pasted, a class renamed, a student moved and removed. */
 
-const test = shared.extend<object, { house: House }>(ALONE);
+// Other files share their house, and this one changes what they stand on.
+let house: House;
+test.beforeAll(async () => {
+  house = await House.open();
+});
+test.afterAll(() => house.close());
 
 const classCard = (page: Page, name: string) =>
   page.locator('section', { has: page.getByRole('heading', { name, exact: true }) });
 
-test('a numbered list is pasted as it is, and nobody is taken twice in silence', async ({ browser, house }) => {
+test('a numbered list is pasted as it is, and nobody is taken twice in silence', async ({ browser }) => {
   const page = await enter(browser, house, 'Maren');
   await page.goto('/classes');
   await page.getByLabel('Name of the class').fill('Dunlin');
@@ -24,7 +28,6 @@ test('a numbered list is pasted as it is, and nobody is taken twice in silence',
 
 test('a class is renamed; what was typed survives a reload, and a name that is taken is refused', async ({
   browser,
-  house,
 }) => {
   const page = await enter(browser, house, 'Maren');
   await page.goto('/classes');
@@ -46,7 +49,6 @@ test('a class is renamed; what was typed survives a reload, and a name that is t
 
 test('a student is moved to another class, where what was handed out is there for them, and is removed', async ({
   browser,
-  house,
 }) => {
   const student = await enter(browser, house, 'Ines');
   const page = await enter(browser, house, 'Maren');

@@ -1,10 +1,14 @@
 import type { Page } from '@playwright/test';
-import type { House } from './house';
-import { ALONE, drawn, enter, expect, press, saved, test as shared } from './house';
+import { drawn, enter, expect, House, press, saved, test } from './house';
 
 /** A handout after it went out: changed, closed, opened for one, opened again, put away. */
 
-const test = shared.extend<object, { house: House }>(ALONE);
+// Other files share their house, and this one changes what they stand on.
+let house: House;
+test.beforeAll(async () => {
+  house = await House.open();
+});
+test.afterAll(() => house.close());
 
 const open = async (page: Page) => {
   await page.goto('/desk');
@@ -18,10 +22,7 @@ const setTime = async (page: Page, label: 'due' | 'closes', when: string) => {
   await expect(page.getByRole('button', { name: new RegExp(`^${label}:`) })).toBeFocused();
 };
 
-test('its name and times change, what that alters is said first, and nothing typed is lost', async ({
-  browser,
-  house,
-}) => {
+test('its name and times change, what that alters is said first, and nothing typed is lost', async ({ browser }) => {
   const page = await enter(browser, house, 'Maren');
   let card = await open(page);
   await card.getByRole('button', { name: 'Change' }).click();
@@ -55,7 +56,7 @@ test('its name and times change, what that alters is said first, and nothing typ
   await expect(page.locator('.strip')).toContainText('Parts of the grey heron');
 });
 
-test('closed, it takes nothing more, but for the student who is given more time', async ({ browser, house }) => {
+test('closed, it takes nothing more, but for the student who is given more time', async ({ browser }) => {
   const page = await enter(browser, house, 'Maren');
   const student = await enter(browser, house, 'Ines');
   await student.locator('.tray_copy', { hasText: 'grey heron' }).first().click();
@@ -91,7 +92,7 @@ test('closed, it takes nothing more, but for the student who is given more time'
   await expect(student.getByText('With your teacher since')).toBeVisible();
 });
 
-test('put away, it stands at the end of the Desk once nothing waits to be read', async ({ browser, house }) => {
+test('put away, it stands at the end of the Desk once nothing waits to be read', async ({ browser }) => {
   const page = await enter(browser, house, 'Maren');
   const card = await open(page);
   await card.getByRole('button', { name: 'Put away' }).click();

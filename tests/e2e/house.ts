@@ -94,12 +94,6 @@ function freePort(): Promise<number> {
   });
 }
 
-async function opened({}, give: (house: House) => Promise<void>): Promise<void> {
-  const house = await House.open();
-  await give(house);
-  await house.close();
-}
-
 /** Windows that are open. */
 const open = new Set<BrowserContext>();
 
@@ -117,15 +111,16 @@ export const test = base.extend<{ tidy: void }, { house: House }>({
     },
     { auto: true },
   ],
-  house: [opened, { scope: 'worker' }],
+  house: [
+    async ({}, use) => {
+      const house = await House.open();
+      await use(house);
+      await house.close();
+    },
+    { scope: 'worker' },
+  ],
 });
 export { expect };
-
-/**
- * For `test.extend` in a file that changes classes or handouts: a house of its own. Other files share theirs. It has to be called
- * in the file itself, since its place is what tells one from another.
- */
-export const ALONE: { house: [typeof opened, { scope: 'worker' }] } = { house: [opened, { scope: 'worker' }] };
 
 /** Signs in through one of the demo's buttons, in a browser window of its own. */
 export async function enter(browser: Browser, house: House, name: string): Promise<Page> {
