@@ -3,6 +3,7 @@ import type { useFetcher } from 'react-router';
 import type { Box } from '../../core/geometry/matrix';
 import { rightMiddle } from '../../core/geometry/box';
 import { boxOf } from '../../core/items/hit';
+import { isOpen } from '../../core/handout/state';
 import type { Result } from '../../core/lookfors/kind';
 import type { Page } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
@@ -117,7 +118,7 @@ export function useCopyMargin({ editor, loaded, results, view, fetcher, handing 
   const entries: MarginEntry[] = [
     ...(editor.finding ? [findEntry(editor)] : []),
     ...(state === 'handed-in' ? [withTeacherEntry(loaded, zone)] : []),
-    ...(loaded.isClosed && state !== 'handed-in' && state !== 'done' ? [closedEntry(loaded, zone)] : []),
+    ...(loaded.isClosed && isOpen(state) ? [closedEntry(loaded, zone)] : []),
     ...(handing.asking ? [lastLookEntry({ editor, lookFors, results, steps, handing, onShow: setLookFor }, gaps)] : []),
     ...(handing.asking && lookFor === null ? [] : [about]),
     ...noteCards,

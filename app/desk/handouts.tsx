@@ -1,11 +1,12 @@
 import { Link } from 'react-router';
+import { hasClosed } from '../../core/handout/times';
 import type { Progress } from '../../server/stores/handouts';
 import { agoWords, closesWords, dueWords, useZone } from '../browser/time';
 import { CoverPicture } from '../house/cover';
 import { Leaf, STATE_WORDS } from '../house/leaf';
 import { card } from '../parts/card';
 import { sentence } from '../parts/sentence';
-import { hasClosed, inTurn, isAway, isLate, isOver } from './order';
+import { inTurn, isAway, isLate, isOver } from './order';
 import styles from './handouts.module.css';
 import { Sign } from '../parts/sign';
 
@@ -33,7 +34,9 @@ function Counts({ counts }: Pick<Progress, 'counts'>) {
 
 function Due({ handout, now }: { handout: Progress; now: number }) {
   const zone = useZone();
-  const words = hasClosed(handout, now) ? closesWords(handout.closesAt, now, zone) : dueWords(handout.dueAt, now, zone);
+  const words = hasClosed(handout.closesAt, now)
+    ? closesWords(handout.closesAt, now, zone)
+    : dueWords(handout.dueAt, now, zone);
   return <span className={isLate(handout, now) ? styles.late : 'quiet'}>{sentence(words)}</span>;
 }
 

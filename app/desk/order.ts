@@ -1,3 +1,4 @@
+import { hasClosed } from '../../core/handout/times';
 import type { Progress } from '../../server/stores/handouts';
 import type { ListedSheet } from '../../server/stores/sheets';
 
@@ -11,16 +12,14 @@ type Times = Pick<Progress, 'dueAt' | 'closesAt' | 'createdAt' | 'counts' | 'wai
 
 const unfinished = ({ counts }: Times) => counts['not-begun'] + counts['under-way'] + counts['another-go'];
 
-export const hasClosed = ({ closesAt }: Pick<Times, 'closesAt'>, now: number) => closesAt !== null && +closesAt <= now;
-
 /** Past its due time, and still accepted. */
 export const isLate = (times: Pick<Times, 'dueAt' | 'closesAt'>, now: number) =>
-  times.dueAt !== null && +times.dueAt < now && !hasClosed(times, now);
+  times.dueAt !== null && +times.dueAt < now && !hasClosed(times.closesAt, now);
 
 /** Whether a teacher need no longer think of it. */
 export const isOver = (handout: Times, now: number): boolean =>
   handout.waitingFirst === null &&
-  (hasClosed(handout, now) ||
+  (hasClosed(handout.closesAt, now) ||
     (unfinished(handout) === 0
       ? handout.counts.done > 0
       : handout.dueAt !== null && +handout.dueAt < now - OVER_AFTER));

@@ -11,6 +11,7 @@ import type { Rubric } from '../../core/lookfors/rubric';
 import type { Sheet } from '../../core/schema/sheet';
 import type { HandingOut } from '../../server/actions/hand-out';
 import type { Editor } from '../document/editor';
+import { momentOf } from '../fields/day-words';
 import { keep, useKept } from '../keeping/kept';
 
 /** What is filled in before a sheet is handed out, stored in the browser from the first letter on. `v`: its version. */
@@ -79,10 +80,6 @@ export type HandOutDraft = {
   wrong: { problem: string; field?: string } | null;
 };
 
-/** A local day and time as it is sent; null where there is none. */
-const momentOf = (local: string): string | null =>
-  Number.isNaN(Date.parse(local)) ? null : new Date(local).toISOString();
-
 /** What is filled in on the hand-out screen, and how it is sent. */
 export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): HandOutDraft {
   const { personId, personName, id } = view;
@@ -109,10 +106,11 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
     if (saved === null)
       return editor.say('The sheet is not saved yet: the server does not answer. Try again when it says “Saved”.');
     const { v: _, due, closes, ...rest } = draft;
+    const sent = (local: string) => momentOf(local)?.toISOString() ?? null;
     // Sent again because no answer came, it is handed out once.
     const ids = Object.fromEntries(draft.classes.map((one) => [one, draft.ids[one] ?? nanoid(12)]));
     set({ ids });
-    const handout: HandingOut = { ...rest, ids, dueAt: momentOf(due), closesAt: momentOf(closes) };
+    const handout: HandingOut = { ...rest, ids, dueAt: sent(due), closesAt: sent(closes) };
     void fetcher.submit({ handout: JSON.stringify(handout) }, { method: 'post' });
   };
   return {

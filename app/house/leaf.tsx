@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { CopyState } from '../../server/stores/copies';
+import type { CopyState } from '../../core/handout/state';
 
 /** The state of a copy: a leaf drawing and a word, never a colour alone. */
 

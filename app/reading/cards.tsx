@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { Link } from 'react-router';
+import { isOpen } from '../../core/handout/state';
 import type { Result } from '../../core/lookfors/kind';
 import type { LookFor } from '../../core/lookfors/all';
 import { countWords } from '../../core/lookfors/all';
@@ -78,7 +79,7 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone, marks }: 
             : 'Not handed in: shown as it is now'}
         {lookFors.length > 0 && ` · ${held.filter(Boolean).length} of ${lookFors.length} met`}
       </p>
-      {copy.state !== 'handed-in' && copy.state !== 'done' && <MoreTime loaded={loaded} zone={zone} />}
+      {isOpen(copy.state) && <MoreTime loaded={loaded} zone={zone} />}
       <ul className={`${styles.lookfors} ${readingStyles.readingLookfors}`}>
         {lookFors.map((lookFor, i) => (
           <LookForRow

@@ -1,8 +1,8 @@
-import dayjs from 'dayjs';
 import { useFetcher } from 'react-router';
 import { dueOf, isClosed } from '../../core/handout/times';
 import { closesWords, dueWords } from '../browser/time';
 import { DayField } from '../fields/day-field';
+import { localOf, momentOf } from '../fields/day-words';
 import { sentence } from '../parts/sentence';
 import type { Route } from '../routes/+types/reading';
 import styles from './reading.module.css';
@@ -19,7 +19,7 @@ export default function MoreTime({ loaded, zone }: Props) {
   const own = { dueAt: copy.dueAt, closesAt: copy.closesAt, extendedTo: to, returnedAt: null };
   const give = (local: string) =>
     void fetcher.submit(
-      { do: 'extend', copyId: copy.id, to: local ? dayjs(local).toISOString() : '' },
+      { do: 'extend', copyId: copy.id, to: momentOf(local)?.toISOString() ?? '' },
       { method: 'post', action: `/handouts/${copy.handoutId}` },
     );
   const words = [
@@ -34,7 +34,7 @@ export default function MoreTime({ loaded, zone }: Props) {
         mayBeNone
         label="More time, for this student"
         none="Give more time"
-        value={to ? dayjs(to).format('YYYY-MM-DDTHH:mm') : ''}
+        value={localOf(to)}
         onChange={give}
       />
       {fetcher.data?.problem && fetcher.state === 'idle' && <span role="alert">{fetcher.data.problem}</span>}

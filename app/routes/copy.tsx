@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import { useFetcher, useRevalidator } from 'react-router';
 import { doWithCopy, WithCopy } from '../../server/actions/hand-in';
-import { isOpen } from '../../server/stores/copies';
+import { isOpen } from '../../core/handout/state';
 import { copyView } from '../../server/views/copy-view';
 import { afterReaching, reached } from '../browser/reached';
 import { closesWords, dueWords, useZone } from '../browser/time';

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import { addLateCopies } from '../../server/stores/handouts';
 import { trayOf } from '../../server/stores/copies';
 import { orLast } from '../browser/reached';
+import { isOpen } from '../../core/handout/state';
 import { closesOf, dueOf, isClosed } from '../../core/handout/times';
 import { agoWords, closesWords, dueWords, useZone } from '../browser/time';
 import { HouseStrip } from '../house/house-strip';
@@ -28,7 +29,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Tray · Dappled Margin'
 type Entry = Route.ComponentProps['loaderData']['copies'][number];
 
 /** It can no longer be handed in, and was not. */
-const isShut = (copy: Entry, now: number) => copy.state !== 'handed-in' && copy.state !== 'done' && isClosed(copy, now);
+const isShut = (copy: Entry, now: number) => isOpen(copy.state) && isClosed(copy, now);
 
 const isBack = ({ state, unsettled }: Entry) => state === 'another-go' || (state === 'done' && unsettled > 0);
 const isToDo = ({ state }: Entry) => state === 'not-begun' || state === 'under-way';

@@ -1,9 +1,9 @@
 import { Button, Input } from 'antd';
-import dayjs from 'dayjs';
 import { useEffect } from 'react';
 import { useFetcher } from 'react-router';
 import { effectsOf, effectWords } from '../../core/handout/effects';
 import { DayField } from '../fields/day-field';
+import { localOf, momentOf } from '../fields/day-words';
 import type { Answer, Words } from './changing';
 import type { SpreadData } from './piece-card';
 import styles from './spread.module.css';
@@ -16,20 +16,17 @@ type Props = Pick<SpreadData, 'handout' | 'cards' | 'now'> & {
   onDone: () => void;
 };
 
-const local = (at: Date | null) => (at ? dayjs(at).format('YYYY-MM-DDTHH:mm') : '');
-const moment = (typed: string) => (typed && dayjs(typed).isValid() ? dayjs(typed).toDate() : null);
-
 /** Changes what a handout is called, what it asks, and until when; says what that alters before it is saved. */
 export default function ChangeForm({ handout, cards, now, begun, onType, onDone }: Props) {
   const fetcher = useFetcher<Answer>();
   const words = begun ?? {
     title: handout.title,
     brief: handout.brief,
-    due: local(handout.dueAt),
-    closes: local(handout.closesAt),
+    due: localOf(handout.dueAt),
+    closes: localOf(handout.closesAt),
   };
   const set = (patch: Partial<Words>) => onType({ ...words, ...patch });
-  const [dueAt, closesAt] = [moment(words.due), moment(words.closes)];
+  const [dueAt, closesAt] = [momentOf(words.due), momentOf(words.closes)];
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
   const isSaved = answer?.problem === null;
   useEffect(() => {

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { isOpen } from '../../core/handout/state';
 import type { spreadView } from '../../server/views/spread-view';
 import { useZone, whenWords } from '../browser/time';
 import { Leaf, STATE_WORDS } from '../house/leaf';
@@ -44,10 +45,7 @@ export function PieceCard({ handout, card, page, now, marked }: Props) {
       <span className={`quiet ${styles.when}`}>
         {STATE_WORDS[card.state]}
         {card.handedInAt && card.state === 'handed-in' && ` ${whenWords(card.handedInAt, now, zone)}`}
-        {card.extendedTo &&
-          card.state !== 'handed-in' &&
-          card.state !== 'done' &&
-          ` · until ${whenWords(card.extendedTo, now, zone)}`}
+        {card.extendedTo && isOpen(card.state) && ` · until ${whenWords(card.extendedTo, now, zone)}`}
         {card.go > 1 && ` · go ${card.go}`}
         {card.late && <span className={styles.late}> · late</span>}
         {card.damaged && <strong className={styles.late}> · damaged</strong>}

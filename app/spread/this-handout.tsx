@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import { effectsOf, effectWords } from '../../core/handout/effects';
+import { hasClosed } from '../../core/handout/times';
 import { closesWords, dueWords, useZone } from '../browser/time';
 import { later } from '../browser/later';
 import { useKept } from '../keeping/kept';
@@ -23,7 +24,7 @@ export function ThisHandout({ personId, handout, cards, now }: SpreadData) {
   const fetcher = useFetcher<Answer>();
   const zone = useZone();
   const act = (what: string) => void fetcher.submit({ do: what }, { method: 'post' });
-  const isClosed = handout.closesAt !== null && +handout.closesAt <= now;
+  const isClosed = hasClosed(handout.closesAt, now);
   const shut = effectWords(effectsOf(cards, handout, { ...handout, closesAt: new Date(now) }, now));
   return (
     <section className={card(`${styles.figure} ${styles.this}`)}>

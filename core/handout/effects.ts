@@ -1,10 +1,11 @@
 import type { Times } from './times';
-import { dueOf, isClosed } from './times';
+import { isClosed, isLate } from './times';
+import type { CopyState } from './state';
 
 /** What changing a handout alters for those who have it. */
 
 type Copy = {
-  state: 'not-begun' | 'under-way' | 'handed-in' | 'another-go' | 'done';
+  state: CopyState;
   /** When the first of its goes was handed in. */
   firstHandedInAt: Date | null;
   extendedTo: Date | null;
@@ -19,21 +20,18 @@ export type Effects = {
   opened: number;
 };
 
-const isLate = ({ firstHandedInAt, extendedTo }: Copy, { dueAt }: Ends) => {
-  const due = dueOf({ dueAt, extendedTo });
-  return firstHandedInAt !== null && due !== null && +firstHandedInAt > +due;
-};
 const waits = ({ state }: Copy) => state === 'not-begun' || state === 'under-way';
 
 /** @param now milliseconds since 1970 */
 export function effectsOf(copies: readonly Copy[], before: Ends, after: Ends, now: number): Effects {
+  const cameLate = (copy: Copy, { dueAt }: Ends) => isLate(copy, dueAt);
   const isShut = (copy: Copy, { closesAt }: Ends) =>
     waits(copy) && isClosed({ closesAt, extendedTo: copy.extendedTo, returnedAt: null }, now);
   const turned = (is: (copy: Copy, ends: Ends) => boolean, from: Ends, to: Ends) =>
     copies.filter((copy) => !is(copy, from) && is(copy, to)).length;
   return {
-    forgiven: turned(isLate, after, before),
-    late: turned(isLate, before, after),
+    forgiven: turned(cameLate, after, before),
+    late: turned(cameLate, before, after),
     shut: turned(isShut, before, after),
     opened: turned(isShut, after, before),
   };

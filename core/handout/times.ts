@@ -26,10 +26,19 @@ export function closesOf({ closesAt, extendedTo, returnedAt }: Omit<Times, 'dueA
   return later(extendedTo, closesAt);
 }
 
-export const isClosed = (times: Omit<Times, 'dueAt'>, now: number): boolean => {
-  const closes = closesOf(times);
-  return closes !== null && +closes <= now;
-};
+/** Whether a piece came late. Whoever was on time once is not late with another go. */
+export function isLate(
+  { firstHandedInAt, extendedTo }: { firstHandedInAt: Date | null; extendedTo: Date | null },
+  dueAt: Date | null,
+): boolean {
+  const due = dueOf({ dueAt, extendedTo });
+  return firstHandedInAt !== null && due !== null && +firstHandedInAt > +due;
+}
+
+/** Whether a time to close has come. */
+export const hasClosed = (closes: Date | null, now: number): boolean => closes !== null && +closes <= now;
+
+export const isClosed = (times: Omit<Times, 'dueAt'>, now: number): boolean => hasClosed(closesOf(times), now);
 
 /** Why times don't fit together, as a sentence. Null where they do. */
 export const badTimes = (dueAt: Date | null, closesAt: Date | null): string | null =>

@@ -1,3 +1,5 @@
+import type { CopyState } from '../../core/handout/state';
+import { isOpen } from '../../core/handout/state';
 import type { Times } from '../../core/handout/times';
 import { isClosed } from '../../core/handout/times';
 import type { RubricMarks } from '../../core/lookfors/rubric';
@@ -12,11 +14,6 @@ import { sheetAt } from './history';
 import type { Handout } from './handouts';
 import { handoutById } from './handouts';
 import { byName } from '../database/by-name';
-
-export const COPY_STATES = ['not-begun', 'under-way', 'handed-in', 'another-go', 'done'] as const;
-export type CopyState = (typeof COPY_STATES)[number];
-/** A student may work on it. */
-export const isOpen = (state: CopyState) => state === 'not-begun' || state === 'under-way' || state === 'another-go';
 
 export type TrayEntry = {
   id: string;

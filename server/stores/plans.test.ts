@@ -210,7 +210,6 @@ const WITHIN = new Set([
   'closeSession',
   'personOf',
   'codeTries',
-  'isOpen',
   'bytesOf',
   'grownFrom',
   'reasonOf',

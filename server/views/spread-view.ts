@@ -1,4 +1,4 @@
-import { dueOf } from '../../core/handout/times';
+import { isLate } from '../../core/handout/times';
 import { heldAfter, missedMost, pieceMarks } from '../../core/review/marks';
 import { countedOn, countedOnCopy } from '../actions/counting';
 import type { Means } from '../actions/means';
@@ -34,14 +34,12 @@ function cardOf(handout: Handout, { copy, go, document, ruled }: Piece, { pictur
     : handedIn
       ? countedOn(handout, sheet, copy.studentName, pictures)
       : countedOnCopy(handout, { id: copy.documentId, sheet }, copy.studentName, pictures);
-  const due = dueOf({ dueAt: handout.dueAt, extendedTo: copy.extendedTo });
   const card = {
     ...copy,
     damaged: Boolean(piece?.damage),
     // A go is told by its identity: one that was taken back and handed in again has the same number, but is another.
     picture: handedIn ? `go=${handedIn.id}` : `seq=${copy.seq}`,
-    // Whoever was on time once is not late with another go.
-    late: copy.firstHandedInAt !== null && due !== null && +copy.firstHandedInAt > +due,
+    late: isLate(copy, handout.dueAt),
     held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
     marks:
       sheet && results ? pieceMarks(sheet, results, pictures).filter((mark) => mark.page === sheet.pages[0].id) : [],
