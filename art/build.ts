@@ -15,7 +15,7 @@ import { DIAGRAMS } from './diagrams/index';
 import { dottedFont } from './dotted';
 import type { Tagged } from './diagrams/drawn';
 import { flatPictures } from './flat';
-import { maps } from './maps';
+import { atlas } from './atlas';
 import { SECRET_DRAWINGS } from './secret';
 import { signs } from './signs';
 import { silhouettes } from './silhouettes';
@@ -164,7 +164,7 @@ export function pictureSvg({ width, height, paths }: Pick<DrawnPicture, 'width' 
 
 function buildPictures() {
   // Without arcs and shorthands: the reader of a picture's paths understands only M, L, H, V, C, Q and Z.
-  const all: Tagged[] = [...DIAGRAMS, ...maps(), ...flatPictures(), ...silhouettes()].map((picture) => ({
+  const all: Tagged[] = [...DIAGRAMS, ...atlas(), ...flatPictures(), ...silhouettes()].map((picture) => ({
     ...picture,
     paths: picture.paths.map((path) => ({ ...path, d: svgpath(path.d).abs().unarc().unshort().round(3).toString() })),
   }));

@@ -8,6 +8,7 @@ import type { Database } from '../server/database/connection';
 import { openDatabase } from '../server/database/open';
 import { newId } from '../server/database/id';
 import { openPictures } from '../server/art/shipped';
+import { lookFor } from '../core/lookfors/all';
 import { addClass, addStudent } from '../server/stores/classes';
 import { copiesOf } from '../server/stores/copies';
 import { createHandout } from '../server/stores/handouts';
@@ -60,7 +61,7 @@ async function prepared(db: Database): Promise<Prepared> {
       brief: '',
       dueAt: null,
       sheet: free,
-      lookFors: [{ kind: 'words', id: 'w', title: 'Ten words', tell: 'result', item: 'title', min: 10 }],
+      lookFors: [lookFor({ kind: 'words', id: 'w', item: 'title', min: 10 })],
       rubric: { rows: [] },
       supplies: [],
     },

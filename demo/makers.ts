@@ -1,5 +1,6 @@
 import { keyOf } from '../core/handout/copy';
 import type { LookFor } from '../core/lookfors/all';
+import { lookFor } from '../core/lookfors/all';
 import { remake } from '../core/makers/all';
 import { beginChart } from '../core/makers/chart/begin';
 import type { ChartRecipe } from '../core/schema/recipes/chart';
@@ -92,19 +93,19 @@ export async function crabSheet(given: Given): Promise<Sheet> {
 }
 
 export const countsLookFors = (): LookFor[] => [
-  { kind: 'name', id: 'name', title: 'Your name', tell: 'result', item: 'name' },
-  {
+  lookFor({ kind: 'name', id: 'name', title: 'Your name', tell: 'result', item: 'name' }),
+  lookFor({
     kind: 'words',
     id: 'notice',
     title: 'What you notice, in at least 8 words',
     tell: 'result',
     item: 'notice',
     min: 8,
-  },
+  }),
   { kind: 'teacher', id: 'read', title: 'Reads the numbers off the axis', tell: 'after' },
 ];
 export const crabLookFors = (made: Sheet): LookFor[] => [
-  { kind: 'name', id: 'name', title: 'Your name', tell: 'result', item: 'name' },
+  lookFor({ kind: 'name', id: 'name', title: 'Your name', tell: 'result', item: 'name' }),
   {
     kind: 'labels',
     id: 'labels',

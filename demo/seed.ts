@@ -5,6 +5,7 @@ import { refusal } from '../core/handout/permission';
 import type { Supply } from '../core/handout/permission';
 import { keyOf, labelsOn } from '../core/handout/copy';
 import type { LookFor } from '../core/lookfors/all';
+import { lookFor } from '../core/lookfors/all';
 import type { Rubric } from '../core/lookfors/rubric';
 import { bodyLength, bodyText } from '../core/text/body';
 import type { Change } from '../core/changes/change';
@@ -135,7 +136,7 @@ async function heronHandout(
 ) {
   const sheet = heronSheet();
   const lookFors: LookFor[] = [
-    { kind: 'name', id: 'name', title: 'Your name', tell: 'result', item: 'name' },
+    lookFor({ kind: 'name', id: 'name', title: 'Your name', tell: 'result', item: 'name' }),
     {
       kind: 'labels',
       id: 'labels',
@@ -144,7 +145,7 @@ async function heronHandout(
       spelling: 'near',
       ...keyOf(sheet)[0],
     },
-    { kind: 'words', id: 'why', title: 'A reason in at least 8 words', tell: 'result', item: 'why', min: 8 },
+    lookFor({ kind: 'words', id: 'why', title: 'A reason in at least 8 words', tell: 'result', item: 'why', min: 8 }),
     { kind: 'teacher', id: 'neat', title: 'Easy to read', tell: 'after' },
   ];
   const due = new Date(clock.now + 40 * HOUR);
@@ -199,8 +200,8 @@ async function tideHandout(
   const sheet = tideSheet();
   const supplies: Supply[] = ['text', 'picture', 'shape'];
   const lookFors: LookFor[] = [
-    { kind: 'name', id: 'name', title: 'Your name', tell: 'result', item: 'name' },
-    {
+    lookFor({ kind: 'name', id: 'name', title: 'Your name', tell: 'result', item: 'name' }),
+    lookFor({
       kind: 'style',
       id: 'bold',
       title: 'The key sentence is bold',
@@ -209,9 +210,16 @@ async function tideHandout(
       bold: true,
       italic: null,
       colour: null,
-    },
-    { kind: 'words', id: 'lives', title: 'How it lives, in at least 25 words', tell: 'result', item: 'lives', min: 25 },
-    { kind: 'items', id: 'pictures', title: 'At least two pictures', tell: 'result', item: 'picture', min: 2 },
+    }),
+    lookFor({
+      kind: 'words',
+      id: 'lives',
+      title: 'How it lives, in at least 25 words',
+      tell: 'result',
+      item: 'lives',
+      min: 25,
+    }),
+    lookFor({ kind: 'items', id: 'pictures', title: 'At least two pictures', tell: 'result', item: 'picture', min: 2 }),
     { kind: 'teacher', id: 'own', title: 'In your own words', tell: 'after' },
   ];
   const id = await createHandout(

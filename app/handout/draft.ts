@@ -11,6 +11,7 @@ import type { Rubric } from '../../core/lookfors/rubric';
 import type { Sheet } from '../../core/schema/sheet';
 import type { HandingOut } from '../../server/actions/hand-out';
 import type { Editor } from '../document/editor';
+import { pictureNow } from '../drawing/resources';
 import { momentOf } from '../fields/day-words';
 import { keep, useKept } from '../keeping/kept';
 
@@ -67,14 +68,17 @@ function useDraft(view: HandOutView, sheet: Sheet) {
   return { draft, isKept: kept !== null, setKept };
 }
 
+/** What a look-for counts on the teacher's own sheet, and on the sheet as students get it. */
+export type Tried = { own: Result; given: Result };
+
 export type HandOutDraft = {
   draft: Draft;
   set: (patch: Partial<Draft>) => void;
   /** Whether something was filled in and is kept in this browser. */
   isKept: boolean;
   startOver: () => void;
-  /** Each look-for, tried on the teacher's own sheet. */
-  tried: Result[];
+  /** Each look-for, tried at once. */
+  tried: Tried[];
   send: () => Promise<void>;
   sending: boolean;
   wrong: { problem: string; field?: string } | null;
@@ -87,10 +91,12 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
   const fetcher = useFetcher<Answer>();
   const navigate = useNavigate();
   const [saving, setSaving] = useState(false);
-  const tried = useMemo(
-    () => countAll(draft.lookFors, sheet, { handedOut: givenOut(sheet), studentName: personName }),
-    [draft.lookFors, sheet, personName],
-  );
+  const tried = useMemo(() => {
+    const handedOut = givenOut(sheet);
+    const context = { handedOut, studentName: personName, pictures: pictureNow };
+    const given = countAll(draft.lookFors, handedOut, context);
+    return countAll(draft.lookFors, sheet, context).map((own, i) => ({ own, given: given[i] }));
+  }, [draft.lookFors, sheet, personName]);
   const answer = fetcher.data;
   const to = answer && answer.problem === null ? answer.to : null;
   useEffect(() => {

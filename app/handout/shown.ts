@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { evidenceOn } from '../../core/lookfors/spots';
-import type { Result } from '../../core/lookfors/kind';
+import type { Tried } from './draft';
 import type { Box } from '../../core/geometry/matrix';
 import type { Page } from '../../core/schema/sheet';
 import { pictureNow } from '../drawing/resources';
@@ -17,11 +17,11 @@ export type Shown = {
 /** For the cards: the pointer or the focus is on one, or on none. */
 export type Point = (id: string | null, card?: HTMLElement) => void;
 
-export function useShownLookFor(tried: readonly Result[]): { shown: Shown | null; point: Point } {
+export function useShownLookFor(tried: readonly Tried[]): { shown: Shown | null; point: Point } {
   const [at, setAt] = useState<{ id: string; card: HTMLElement } | null>(null);
   const shown = useMemo(() => {
-    const result = at && tried.find(({ id }) => id === at.id);
-    return result ? { ...at, spotsOn: (page: Page) => evidenceOn(page, result.evidence, pictureNow) } : null;
+    const found = at && tried.find(({ own }) => own.id === at.id);
+    return found ? { ...at, spotsOn: (page: Page) => evidenceOn(page, found.own.evidence, pictureNow) } : null;
   }, [at, tried]);
   return { shown, point: (id, card) => setAt(id !== null && card ? { id, card } : null) };
 }

@@ -19,7 +19,14 @@ import type { Writing } from './writing';
 export type Loaded = Route.ComponentProps['loaderData'];
 
 /** Evidence listed in the margin. The rest shows on the piece only. */
-const TOLD: ReadonlySet<Evidence['verdict']> = new Set(['wrong', 'near', 'reversed', 'missing', 'extra']);
+const TOLD: ReadonlySet<Evidence['verdict']> = new Set([
+  'wrong',
+  'near',
+  'swapped',
+  'reversed',
+  'missing',
+  'extra',
+]);
 
 /** The spot of an item, wherever it stands. */
 const onItem = (item: string | null) => ({ item, x: null, y: null });
@@ -128,7 +135,7 @@ function evidenceEntries({ loaded, writing, page, open, active }: Reading): Marg
       const anchor = anchorAt(page, onItem(evidence.items[0] ?? null), pictureNow);
       if (!TOLD.has(evidence.verdict) || !anchor || lookForKindOf(lookFor.kind).whole) return [];
       const { verdict } = evidence;
-      const ruledRight = heldAfter(results[i], rulings) === true && verdict === 'wrong';
+      const ruledRight = heldAfter(results[i], rulings) === true && (verdict === 'wrong' || verdict === 'swapped');
       if (ruledRight && !lookForKindOf(lookFor.kind).keyed) return [];
       const id = `${lookFor.id} ${j}`;
       return [

@@ -6,6 +6,7 @@ const VERDICT_WORDS: Record<PieceMark['verdict'], string> = {
   right: 'right',
   near: 'nearly right',
   wrong: 'wrong',
+  swapped: 'swapped with another',
   empty: 'empty',
   reversed: 'the wrong way round',
   missing: 'a link is missing here',

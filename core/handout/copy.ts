@@ -57,7 +57,7 @@ export function labelsOn(page: Page): Label[] {
 }
 
 /** The right answer of a box: its own text if it is given out blank, else the answer stored beside its text. */
-function rightWords(item: TextItem): string[] {
+export function rightWords(item: TextItem): string[] {
   if (item.blank) return [bodyText(item.body).trim(), ...item.also].filter(Boolean);
   return item.touch === 'fill' ? item.also : [];
 }

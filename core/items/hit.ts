@@ -36,6 +36,10 @@ export function itemsAt(page: Page, within: GroupItem | null, point: Point, reac
   );
 }
 
+/** Whether a single item of a page is under a point, hidden or not. */
+export const isAt = (page: Page, item: Item, point: Point, pictures: Pictures): boolean =>
+  touches(page, item, parentMatrix(page, item.id), point, 0, pictures);
+
 /** An item larger than this share of the page is not a spot for a note. */
 const SPOT_SHARE = 0.25;
 

@@ -70,6 +70,32 @@ describe('a slip', () => {
   });
 });
 
+describe('numbers', () => {
+  test.each<[said: string, asked: string, taken: 'exact' | 'near' | null]>([
+    ['1914', '1914', 'exact'],
+    ['1915', '1914', null],
+    ['1941', '1914', null],
+    ['1000', '1,000', 'exact'],
+    ['1 000', '1000', 'exact'],
+    ['12.5', '12,5', 'exact'],
+    ['125', '12.5', null],
+    ['-5', '−5', 'exact'],
+    ['5', '−5', null],
+    ['03:15', '3:15', 'exact'],
+    ['3:51', '3:15', null],
+    ['½', '1/2', 'exact'],
+    ['12', '12 cm', null],
+    ['12 cms', '12 cm', 'near'],
+    ['World Wra 2', 'World War 2', 'near'],
+    ['World War 1', 'World War 2', null],
+    ['CO2', 'CO2', 'exact'],
+    ['C02', 'CO2', null],
+    ['٣', '٣', 'exact'],
+  ])('are right or wrong, never nearly right: “%s” for “%s”', (said, asked, taken) => {
+    for (const spelling of ['near', 'loose'] as const) expect(matches(said, [asked], spelling)).toBe(taken);
+  });
+});
+
 describe('the tolerance', () => {
   test('grows with the word and with the teacher’s patience', () => {
     for (let length = 1; length < 20; length++) {

@@ -55,8 +55,25 @@ export const singular = (text: string): string =>
 
 /** More edits than any tolerance. */
 const FAR = 4;
+
+/** The numbers in a text, each as digits with a point: 1,000 and 1 000 are the same, 3,5 and 3.5, and −4 and -4. */
+const numbersIn = (text: string): string =>
+  text
+    .normalize('NFKC')
+    .replace(/(?<=\p{Nd})[,\s'’](?=\p{Nd}{3}(?!\p{Nd}))/gu, '')
+    .replace(/(?<![\p{L}\p{N}.,])0+(?=\p{Nd})/gu, '')
+    .match(/(?<![\p{L}\p{N}])[-−]?\p{Nd}+(?:[.,]\p{Nd}+)*|\p{Nd}+(?:[.,]\p{Nd}+)*/gu)
+    ?.map((number) => number.replace('−', '-').replaceAll(',', '.'))
+    .join(' ') ?? '';
+
 /** How far a word is from another: nothing, half a slip where only its number differs, or the edits between them. */
 function distance(said: string, word: string): number {
+  // A slip in a number is another number.
+  if (/\p{N}/u.test(said + word)) {
+    const [numbers, asked] = [numbersIn(said), numbersIn(word)];
+    if (numbers !== asked) return FAR;
+    if (!/\p{L}/u.test(said + word)) return 0;
+  }
   const [a, b] = [normalised(said), normalised(word)];
   if (a === b) return 0;
   const [one, other] = [singular(said), singular(word)];

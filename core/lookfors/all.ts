@@ -1,11 +1,19 @@
 import { z } from 'zod';
 import type { Sheet } from '../schema/sheet';
+import { ANSWERS } from './answers';
+import { combinedOf } from './combined';
 import { CONCEPT_MAP } from './concept-map';
 import { ITEMS } from './items';
 import type { Context, Evidence, LookForKind, Result } from './kind';
 import { plainly } from './kind';
 import { LABELS } from './labels';
 import { NAME } from './name';
+import { PHRASE } from './phrase';
+import { POINTS } from './points';
+import { QUOTATION } from './quotation';
+import { SAMPLE } from './sample';
+import type { Part } from './sentence';
+import { titleFrom } from './sentence';
 import { STYLE } from './style';
 import { TEACHER, UNKNOWN } from './teacher';
 import { WORDS } from './words';
@@ -13,23 +21,75 @@ import { WORDS } from './words';
 /** What a teacher looks for in a piece: stated once, and counted by the program where it can. */
 
 /** All kinds, in the order in which they are suggested and offered. Adding one is a file and a row here. */
-const KINDS = [NAME, LABELS, WORDS, STYLE, ITEMS, CONCEPT_MAP, TEACHER, UNKNOWN] as const;
+const PLAIN = [NAME, WORDS, PHRASE, POINTS, QUOTATION, STYLE, SAMPLE, ITEMS] as const;
+
+type Schemas = readonly { schema: z.ZodType<unknown> }[];
+function unionOf<T>(kinds: Schemas): z.ZodType<T> {
+  const [first, ...others] = kinds.map(({ schema }) => schema as unknown as z.core.$ZodTypeDiscriminable);
+  return z.discriminatedUnion('kind', [first, ...others]) as unknown as z.ZodType<T>;
+}
+
+/** What can be a part of several at once. */
+export type PlainLookFor = z.infer<(typeof PLAIN)[number]['schema']>;
+const plainByKind = new Map(PLAIN.map((kind) => [kind.kind as string, kind as unknown as LookForKind<PlainLookFor>]));
+const COMBINED = combinedOf<PlainLookFor>(unionOf<PlainLookFor>(PLAIN), (kind) => plainByKind.get(kind)!);
+
+const KINDS = [
+  NAME,
+  LABELS,
+  ANSWERS,
+  WORDS,
+  PHRASE,
+  POINTS,
+  QUOTATION,
+  STYLE,
+  SAMPLE,
+  ITEMS,
+  CONCEPT_MAP,
+  COMBINED,
+  TEACHER,
+  UNKNOWN,
+] as const;
 
 export type LookFor = z.infer<(typeof KINDS)[number]['schema']>;
-const [first, ...others] = KINDS.map(({ schema }) => schema as unknown as z.core.$ZodTypeDiscriminable);
-export const LookFor = z.discriminatedUnion('kind', [first, ...others]) as unknown as z.ZodType<LookFor>;
+export const LookFor = unionOf<LookFor>(KINDS);
 export type LookForOf<K extends LookFor['kind']> = Extract<LookFor, { kind: K }>;
+
+/** A look-for from what differs: told at once, and with what is not given as it was before that could be chosen. */
+export const lookFor = (given: { kind: LookFor['kind']; id: string } & Record<string, unknown>): LookFor =>
+  LookFor.parse({ title: given.id, tell: 'result', ...given });
 
 const byKind = new Map(KINDS.map((kind) => [kind.kind as string, kind as unknown as LookForKind<LookFor>]));
 export const lookForKindOf = (kind: LookFor['kind']): LookForKind<LookFor> => byKind.get(kind)!;
 
-/** The kinds to choose from. Unknown kinds are only kept. */
-export const OFFERED = KINDS.filter(({ kind }) => kind !== 'unknown').map(({ kind, name }) => ({ kind, name }));
+const offered = (kinds: readonly { kind: LookFor['kind']; name: string }[]) =>
+  kinds.filter(({ kind }) => kind !== 'unknown').map(({ kind, name }) => ({ kind, name }));
+/** The kinds to choose from, and those that several at once can be made of. Unknown kinds are only kept. */
+export const OFFERED = offered(KINDS);
+export const PARTS_OFFERED = offered(PLAIN);
+
+export const sentenceOf = (lookFor: LookFor, sheet: Sheet): Part<Partial<LookFor>>[] =>
+  lookForKindOf(lookFor.kind).sentence(lookFor, sheet) as Part<Partial<LookFor>>[];
+
+/** With the title that its settings make, unless a person wrote one. */
+export function titled<L extends LookFor>(lookFor: L, sheet: Sheet): L {
+  if (!lookFor.follows) return lookFor;
+  const parts = lookFor.kind === 'combined' ? lookFor.parts.map((part) => titled(part, sheet)) : null;
+  const now = parts ? { ...lookFor, parts } : lookFor;
+  const title = titleFrom(sentenceOf(now, sheet));
+  return title === lookFor.title && !parts ? lookFor : { ...now, title: title || lookFor.title };
+}
+
+/** Why it can never be met, or never missed, as it is set; null where it makes sense. */
+export const contradictionOf = (lookFor: LookFor, sheet: Sheet): string | null =>
+  lookForKindOf(lookFor.kind).contradicts?.(lookFor, sheet) ?? null;
 
 /** A new look-for filled in from the sheet, or why the sheet has nothing for it. */
 export function begun(kind: LookFor['kind'], sheet: Sheet, id: string): LookFor | string {
   const made = lookForKindOf(kind).begin(sheet);
-  return 'nothing' in made ? made.nothing : ({ kind, id, ...made.settings } as LookFor);
+  return 'nothing' in made
+    ? made.nothing
+    : titled({ kind, id, title: '…', follows: true, ...made.settings } as LookFor, sheet);
 }
 
 /** What a sheet most likely wants looked for. */
@@ -43,7 +103,8 @@ export const suggested = (sheet: Sheet, id: () => string): LookFor[] =>
 export function count(lookFor: LookFor, sheet: Sheet, context: Context): Result {
   const counted = lookForKindOf(lookFor.kind).count(lookFor, sheet, context);
   if (!counted) return { id: lookFor.id, held: null, got: 0, need: 0, evidence: [] };
-  return { id: lookFor.id, held: counted.got >= counted.need, ...counted };
+  const { met, ...rest } = counted;
+  return { id: lookFor.id, held: met ?? rest.got >= rest.need, ...rest };
 }
 
 export const countAll = (lookFors: readonly LookFor[], sheet: Sheet, context: Context): Result[] =>
@@ -56,7 +117,8 @@ export const countAll = (lookFors: readonly LookFor[], sheet: Sheet, context: Co
 export const rekeyed = (lookFors: readonly LookFor[], sheet: Sheet): LookFor[] =>
   lookFors.flatMap((lookFor) => {
     const { rekeyed: anew } = lookForKindOf(lookFor.kind);
-    return anew ? (anew(lookFor, sheet) ?? []) : lookFor;
+    const now = anew ? anew(lookFor, sheet) : lookFor;
+    return now ? titled(now, sheet) : [];
   });
 
 /** How one piece of evidence reads to the teacher. */
@@ -66,12 +128,15 @@ export const evidenceWords = (lookFor: LookFor, evidence: Evidence): string =>
 /** How much was found, in words: `13 words, 8 asked for`, or `8 of 9` for a share. */
 export function countWords(lookFor: LookFor, { got, need }: Pick<Result, 'got' | 'need'>): string {
   const unit = lookForKindOf(lookFor.kind).unit?.(lookFor);
-  return unit ? `${got} ${unit[got === 1 ? 0 : 1]}, ${need} asked for` : `${got} of ${need}`;
+  return unit ? `${got} ${unit[got === 1 ? 0 : 1]}, ${unit[2] ?? ''}${need} asked for` : `${got} of ${need}`;
 }
 
 /** A look-for as a student may see it: without its key. */
-export type StudentLookFor = { id: string; title: string; kind: LookFor['kind']; tell: LookFor['tell'] };
-export const forStudent = ({ id, title, kind, tell }: LookFor): StudentLookFor => ({ id, title, kind, tell });
+export type StudentLookFor = { id: string; title: string; kind: LookFor['kind']; tell: LookFor['tell']; hint: string };
+export const forStudent = (lookFor: LookFor): StudentLookFor => {
+  const { id, title, kind, tell } = lookFor;
+  return { id, title, kind, tell, hint: lookForKindOf(kind).hint?.(lookFor) ?? '' };
+};
 
 /** A result as a student may see it while working: without anything that gives the key away. */
 export function resultForStudent(lookFor: LookFor, result: Result): Result | null {

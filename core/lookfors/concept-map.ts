@@ -5,6 +5,7 @@ import type { Sheet } from '../schema/sheet';
 import { z } from 'zod';
 import type { Context, Counted, Evidence, LookForKind } from './kind';
 import { base } from './kind';
+import { spellingSlot } from './spelling-slot';
 import { everyItem } from '../sheet/tree';
 import { matches, SPELLING } from '../language/spelling';
 
@@ -152,7 +153,6 @@ export const CONCEPT_MAP: LookForKind<MapLookFor> = {
       };
     return {
       settings: {
-        title: `The map shows these ${key.links.length} links`,
         tell: 'filled',
         spelling: 'near',
         direction: false,
@@ -161,6 +161,33 @@ export const CONCEPT_MAP: LookForKind<MapLookFor> = {
       },
     };
   },
+  sentence: ({ links, concepts, direction, words, spelling }) => [
+    links.length > 0 ? `the map shows these ${links.length} links` : `the map shows these ${concepts.length} concepts`,
+    { aside: `(${concepts.length} concepts)` },
+    {
+      slot: 'choice',
+      label: 'Arrows',
+      value: direction ? 'strict' : 'any',
+      quiet: true,
+      options: [
+        { value: 'any', label: 'arrows may point either way' },
+        { value: 'strict', label: 'arrows must point the right way' },
+      ],
+      set: (to) => ({ direction: to === 'strict' }),
+    },
+    {
+      slot: 'choice',
+      label: 'Words on links',
+      value: words ? 'strict' : 'any',
+      quiet: true,
+      options: [
+        { value: 'any', label: 'links may say anything' },
+        { value: 'strict', label: 'links must say the same' },
+      ],
+      set: (to) => ({ words: to === 'strict' }),
+    },
+    spellingSlot(spelling, (to) => ({ spelling: to })),
+  ],
   count: countMap,
   sources: (_, sheet) => sheet.pages,
   rekeyed(lookFor, sheet) {
@@ -182,6 +209,7 @@ export const CONCEPT_MAP: LookForKind<MapLookFor> = {
     const words: Record<Evidence['verdict'], string> = {
       right: `“${said}”`,
       near: `“${said}” taken for “${meant}”`,
+      swapped: `“${said}”, where you have “${meant}”`,
       wrong: `“${said}”, where you have “${meant}”`,
       reversed: `“${said}” goes the other way: “${meant}”`,
       extra: `“${said}” is not in your map`,

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import type { Pictures } from '../pictures/picture';
 import type { Sheet } from '../schema/sheet';
+import type { Part } from './sentence';
+import { TITLE_LENGTH } from './sentence';
 import { find } from '../sheet/tree';
 import { cutTo } from '../values/characters';
 import { Id } from '../values/primitives';
@@ -11,7 +13,9 @@ import { Id } from '../values/primitives';
 export const base = {
   id: Id,
   /** As the student reads it. */
-  title: z.string().trim().min(1, 'say what you will look for').max(200),
+  title: z.string().trim().min(1, 'say what you will look for').max(TITLE_LENGTH),
+  /** The title follows the settings; without it a person wrote the title. */
+  follows: z.literal(true).optional(),
   /** What the student is told while working: the count, only what is filled in, or nothing until it is returned. */
   tell: z.enum(['result', 'filled', 'after']),
 };
@@ -22,15 +26,24 @@ export const atLeast = z.number().int().min(1, 'at least 1').max(500, 'at most 5
 export type Evidence = {
   /** The items it is about; empty where something is missing altogether. */
   items: string[];
-  /** reversed, missing, extra: of links between things, beside what is wrong and what is left empty. */
-  verdict: 'right' | 'near' | 'wrong' | 'empty' | 'reversed' | 'missing' | 'extra';
+  /**
+   * swapped: two answers stand in each other's place; reversed, missing, extra: of links between things, beside what is wrong
+   * and what is left empty.
+   */
+  verdict: 'right' | 'near' | 'wrong' | 'swapped' | 'empty' | 'reversed' | 'missing' | 'extra';
   /** What stands there. */
   said: string;
   /** What should stand there; kept from students. */
   meant: string;
 };
-export type Counted = { got: number; need: number; evidence: Evidence[] };
-export type Result = Counted & {
+export type Counted = {
+  got: number;
+  need: number;
+  evidence: Evidence[];
+  /** Whether it is met, where that is not simply `got` reaching `need`. */
+  met?: boolean;
+};
+export type Result = Omit<Counted, 'met'> & {
   id: string;
   /** null: the teacher has to judge. */
   held: boolean | null;
@@ -44,7 +57,9 @@ export type Context = {
   pictures?: Pictures;
 };
 
-type Base = { kind: string; id: string; title: string; tell: 'result' | 'filled' | 'after' };
+export type Base = { kind: string; id: string; title: string; follows?: true; tell: 'result' | 'filled' | 'after' };
+/** What a kind decides on itself. */
+export type Own<L extends Base> = Omit<L, 'id' | 'kind' | 'title' | 'follows'>;
 
 /** A kind of look-for: how it is stored, begun, counted and put into words. */
 export type LookForKind<L extends Base> = {
@@ -53,7 +68,13 @@ export type LookForKind<L extends Base> = {
   name: string;
   schema: z.ZodType<L>;
   /** A new one, filled from the sheet; or the reason why the sheet has nothing for it. */
-  begin(sheet: Sheet): { settings: Omit<L, 'id' | 'kind'> } | { nothing: string };
+  begin(sheet: Sheet): { settings: Own<L> } | { nothing: string };
+  /** What it looks for, with its settings as slots. The sheet is the one that is handed out. */
+  sentence(lookFor: L, sheet: Sheet): Part<Partial<Own<L>>>[];
+  /** Why it can never be met, or never missed, as it is set. */
+  contradicts?(lookFor: L, sheet: Sheet): string | null;
+  /** How a student gets there, in a sentence or two; empty where the title says it all. */
+  hint?(lookFor: L): string;
   /** Whether it is suggested for a sheet as a matter of course. */
   suits?(sheet: Sheet): boolean;
   /** null leaves the judgement to the teacher. */
@@ -65,7 +86,7 @@ export type LookForKind<L extends Base> = {
   /** How much is filled in, for students who are told no more than that. */
   filled?(result: Result): Counted;
   /** What is counted, one and several of it; without it the count is a share, such as 8 of 9. */
-  unit?(lookFor: L): readonly [one: string, many: string];
+  unit?(lookFor: L): readonly [one: string, many: string, how?: string] | undefined;
   /** How a piece of evidence reads to the teacher. */
   worded?(evidence: Evidence): string;
   /** What a class misses, from the evidence of one piece; without it the look-for itself is named. */

@@ -7,6 +7,8 @@ import type { Context, Counted, Evidence, LookForKind } from './kind';
 import { base } from './kind';
 import { Id } from '../values/primitives';
 import { matches, SPELLING } from '../language/spelling';
+import { spellingSlot } from './spelling-slot';
+import { withSwaps } from './swaps';
 
 const LabelsLookFor = z.strictObject({
   kind: z.literal('labels'),
@@ -47,7 +49,7 @@ function countLabels(lookFor: LabelsLookFor, sheet: Sheet, { pictures }: Context
   return {
     got: evidence.filter((e) => e.verdict === 'right' || e.verdict === 'near').length,
     need: lookFor.expect.length,
-    evidence,
+    evidence: withSwaps(evidence),
   };
 }
 
@@ -60,8 +62,13 @@ export const LABELS: LookForKind<LabelsLookFor> = {
   begin(sheet) {
     const [key] = keyOf(sheet);
     if (!key) return { nothing: 'There is no blank label with a line to a part of a diagram on this sheet.' };
-    return { settings: { title: 'Every part has its name', tell: 'filled', spelling: 'near', ...key } };
+    return { settings: { tell: 'filled', spelling: 'near', ...key } };
   },
+  sentence: ({ expect, spelling }) => [
+    'every part has its name',
+    { aside: `(${expect.length} parts)` },
+    spellingSlot(spelling, (to) => ({ spelling: to })),
+  ],
   suits: () => true,
   count: countLabels,
   sources: (_, sheet) => sheet.pages,
@@ -75,11 +82,12 @@ export const LABELS: LookForKind<LabelsLookFor> = {
         ? `“${said}” is right`
         : `“${said}” for ${meant} is one of your other words`;
     if (verdict === 'near') return `“${said}” taken for “${meant}”`;
+    if (verdict === 'swapped') return `“${said}” is swapped with “${meant}”`;
     if (verdict === 'wrong') return `“${said}” points at the ${meant}`;
     return `nothing points at the ${meant}`;
   },
   missed({ verdict, meant }) {
-    if (verdict === 'wrong') return `“${meant}” named wrongly`;
+    if (verdict === 'wrong' || verdict === 'swapped') return `“${meant}” named wrongly`;
     return verdict === 'empty' ? `“${meant}” left empty` : null;
   },
   keyed: true,

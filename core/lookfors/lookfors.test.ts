@@ -6,8 +6,8 @@ import type { Change } from '../changes/change';
 import { group, held, line, page, picture, plain, shape, sheet, text } from '../schema/defaults';
 import type { TextBody, Item, Sheet } from '../schema/sheet';
 import type { Result } from './kind';
-import type { LookFor } from './all';
-import { count, countWords, LookFor as Schema, resultForStudent } from './all';
+import type { LookFor, LookForOf } from './all';
+import { count, countWords, LookFor as Schema, lookFor as asked, resultForStudent } from './all';
 import { points } from './rubric';
 import { editDistance, matches } from '../language/spelling';
 import { wordsIn } from './words';
@@ -80,17 +80,17 @@ describe('labels on their targets', () => {
     expect(verdicts(counted(labels('near'), diagram(['bil', 'nekc'])))).toEqual(['near', 'near']));
   test('and does not when the teacher wants it exact', () =>
     expect(counted(labels('exact'), diagram(['bil', 'neck'])).held).toBe(false));
-  test('swapped labels are wrong, with what was said and what was meant', () => {
+  test('swapped labels are called so, with what was said and what was meant', () => {
     expect(counted(labels(), diagram(['neck', 'bill'])).evidence[0]).toEqual({
       items: ['a'],
-      verdict: 'wrong',
+      verdict: 'swapped',
       said: 'neck',
       meant: 'bill',
     });
   });
   describe('with words that are alike', () => {
     const key = (a: string, b: string, spelling: 'exact' | 'near' | 'loose'): LookFor => ({
-      ...labels(spelling),
+      ...(labels(spelling) as LookForOf<'labels'>),
       ...keyOf(diagram([a, b]))[0],
     });
     test.each<[pair: [string, string], said: [string, string], verdicts: Result['evidence'][number]['verdict'][]]>([
@@ -115,7 +115,7 @@ describe('labels on their targets', () => {
       [
         ['North Korea', 'South Korea'],
         ['South Korea', 'North Korea'],
-        ['wrong', 'wrong'],
+        ['swapped', 'swapped'],
       ],
       [
         ['North Korea', 'South Korea'],
@@ -125,12 +125,12 @@ describe('labels on their targets', () => {
       [
         ['Iran', 'Iraq'],
         ['Iraq', 'Iran'],
-        ['wrong', 'wrong'],
+        ['swapped', 'swapped'],
       ],
       [
         ['vein', 'vine'],
         ['vine', 'vein'],
-        ['wrong', 'wrong'],
+        ['swapped', 'swapped'],
       ],
       // Cheats: a word between the two.
       [
@@ -158,12 +158,12 @@ describe('labels on their targets', () => {
 describe('the other look-fors', () => {
   test('words are counted in the box, hyphens and apostrophes within', () => {
     expect(wordsIn("It's a long-legged bird, isn’t it? 3 fish!")).toHaveLength(8);
-    const lookFor: LookFor = { kind: 'words', id: 'w', title: 'write', tell: 'result', item: 'own', min: 4 };
+    const lookFor = asked({ kind: 'words', id: 'w', title: 'write', tell: 'result', item: 'own', min: 4 });
     expect(counted(lookFor, writing('own', plain('it can wade')))).toMatchObject({ held: false, got: 3, need: 4 });
     expect(counted(lookFor, writing('own', plain('it can wade\ndeep')))).toMatchObject({ held: true, got: 4 });
   });
   test('words that were handed out do not count as the student’s', () => {
-    const lookFor: LookFor = { kind: 'words', id: 'w', title: 'write', tell: 'result', item: 'own', min: 1 };
+    const lookFor = asked({ kind: 'words', id: 'w', title: 'write', tell: 'result', item: 'own', min: 1 });
     const prefilled = writing('own', plain('because'));
     expect(count(lookFor, prefilled, { ...context, handedOut: prefilled }).got).toBe(0);
   });
@@ -184,7 +184,7 @@ describe('the other look-fors', () => {
     const task = text({ id: 'task', body: plain('Name each part of the bird') });
     const handedOut = { ...base, pages: [{ ...first, items: [task, ...first.items] }] };
     const piece = { ...handedOut, pages: [{ ...first, items: [task, ...writing('own', plain(said)).pages[0].items] }] };
-    const lookFor: LookFor = { kind: 'words', id: 'w', title: 'write', tell: 'result', item: 'own', min: 5 };
+    const lookFor = asked({ kind: 'words', id: 'w', title: 'write', tell: 'result', item: 'own', min: 5 });
     expect(count(lookFor, piece, { ...context, handedOut }).got).toBe(own);
   });
   test.each<[how: string, values: Partial<Item>]>([
@@ -194,7 +194,7 @@ describe('the other look-fors', () => {
     ['no larger than a dot', { width: 1, height: 1 } as Partial<Item>],
     ['neither filled nor outlined', { fill: null, outline: null } as Partial<Item>],
   ])('what lies %s is not seen, and does not count', (_, values) => {
-    const lookFor: LookFor = { kind: 'items', id: 'i', title: 'shapes', tell: 'result', item: 'shape', min: 1 };
+    const lookFor = asked({ kind: 'items', id: 'i', title: 'shapes', tell: 'result', item: 'shape', min: 1 });
     const seen = shape({ id: 'seen', x: 20, y: 20 });
     expect(counted(lookFor, diagram(['', ''], [seen])).got).toBe(1);
     expect(counted(lookFor, diagram(['', ''], [{ ...seen, ...values } as Item])).got).toBe(0);
@@ -202,7 +202,7 @@ describe('the other look-fors', () => {
     if (!('fill' in values) && !('width' in values)) expect(counted(lookFor, diagram(['', ''], [around])).got).toBe(0);
     const box = writing('own', plain('it can wade'));
     const items = box.pages[0].items.map((item) => (item.id === 'own' ? ({ ...item, ...values } as Item) : item));
-    const words: LookFor = { kind: 'words', id: 'w', title: 'write', tell: 'result', item: 'own', min: 1 };
+    const words = asked({ kind: 'words', id: 'w', title: 'write', tell: 'result', item: 'own', min: 1 });
     if (!('fill' in values)) expect(counted(words, { ...box, pages: [{ ...box.pages[0], items }] }).got).toBe(0);
   });
   test.each<[name: string, said: string, held: boolean]>([
@@ -216,11 +216,11 @@ describe('the other look-fors', () => {
     ['Ayo Bankole', 'Bankol', false],
     ['Ayo Bankole', 'me', false],
   ])('the name of %s is written as “%s”: %s', (studentName, said, held) => {
-    const lookFor: LookFor = { kind: 'name', id: 'n', title: 'name', tell: 'result', item: 'name' };
+    const lookFor = asked({ kind: 'name', id: 'n', title: 'name', tell: 'result', item: 'name' });
     expect(count(lookFor, writing('name', plain(said)), { ...context, studentName }).held).toBe(held);
   });
   test('a style has to hold for every word of the role', () => {
-    const lookFor: LookFor = {
+    const lookFor = asked({
       kind: 'style',
       id: 's',
       title: 'bold',
@@ -229,7 +229,7 @@ describe('the other look-fors', () => {
       bold: true,
       italic: null,
       colour: null,
-    };
+    });
     const bold = (extra: TextBody[number]['runs'] = []): TextBody => [
       { format: {}, runs: [{ text: 'a wader', style: { bold: true } }, ...extra] },
     ];
@@ -238,12 +238,14 @@ describe('the other look-fors', () => {
     expect(counted(lookFor, writing('own', plain(''))).held).toBe(false);
   });
   test('things are counted that the student added, not those handed out', () => {
-    const lookFor: LookFor = { kind: 'items', id: 'i', title: 'shapes', tell: 'result', item: 'shape', min: 2 };
+    const lookFor = asked({ kind: 'items', id: 'i', title: 'shapes', tell: 'result', item: 'shape', min: 2 });
     expect(counted(lookFor, diagram(['', ''], [shape({ id: 'x' }), shape({ id: 'y', hidden: true })]))).toMatchObject({
       held: false,
       got: 1,
     });
-    expect(counted(lookFor, diagram(['', ''], [shape({ id: 'x' }), shape({ id: 'y' })])).held).toBe(true);
+    expect(counted(lookFor, diagram(['', ''], [shape({ id: 'x' }), shape({ id: 'y', x: 200 })])).held).toBe(true);
+    // Exactly under another one it is not seen.
+    expect(counted(lookFor, diagram(['', ''], [shape({ id: 'x' }), shape({ id: 'y' })])).held).toBe(false);
   });
   test.each([
     ['Ayo', true],
@@ -252,10 +254,7 @@ describe('the other look-fors', () => {
     ['Bea', false],
     ['', false],
   ])('own name: “%s” → %s', (said, held) => {
-    expect(
-      counted({ kind: 'name', id: 'n', title: 'name', tell: 'result', item: 'name' }, writing('name', plain(said)))
-        .held,
-    ).toBe(held);
+    expect(counted(asked({ kind: 'name', id: 'n', item: 'name' }), writing('name', plain(said))).held).toBe(held);
   });
   test('what the program can’t judge is left to the teacher', () =>
     expect(counted({ kind: 'teacher', id: 't', title: 'neat', tell: 'result' }, full).held).toBeNull());
@@ -416,12 +415,10 @@ test('a number that points at the same part does not stand for its name', () => 
 });
 
 test('a count says what was found and what was asked for; a share says of how many', () => {
-  const words: LookFor = { kind: 'words', id: 'w', title: 'W', tell: 'result', item: 'why', min: 8 };
-  const pictures: LookFor = { kind: 'items', id: 'p', title: 'P', tell: 'result', item: 'picture', min: 3 };
+  const words = asked({ kind: 'words', id: 'w', title: 'W', tell: 'result', item: 'why', min: 8 });
+  const pictures = asked({ kind: 'items', id: 'p', title: 'P', tell: 'result', item: 'picture', min: 3 });
   expect(countWords(words, { got: 13, need: 8 })).toBe('13 words, 8 asked for');
   expect(countWords(words, { got: 1, need: 8 })).toBe('1 word, 8 asked for');
   expect(countWords(pictures, { got: 0, need: 3 })).toBe('0 pictures, 3 asked for');
-  expect(countWords({ kind: 'name', id: 'n', title: 'N', tell: 'result', item: 'name' }, { got: 1, need: 1 })).toBe(
-    '1 of 1',
-  );
+  expect(countWords(asked({ kind: 'name', id: 'n', item: 'name' }), { got: 1, need: 1 })).toBe('1 of 1');
 });

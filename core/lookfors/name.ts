@@ -1,50 +1,71 @@
-import { bodyText } from '../text/body';
 import type { Sheet } from '../schema/sheet';
-import { isWritten } from '../schema/sheet';
-import { everyItem, find } from '../sheet/tree';
+import { everyItem } from '../sheet/tree';
 import { z } from 'zod';
 import { Id } from '../values/primitives';
 import type { Context, Counted, LookForKind } from './kind';
-import { base, placed } from './kind';
-import { isSeen } from './seen';
+import { boxesFor, boxSlot, boxSources } from './boxes';
+import { base } from './kind';
 import { normalised } from '../language/spelling';
 
-const NameLookFor = z.strictObject({ kind: z.literal('name'), ...base, item: Id.nullable() });
+const NameLookFor = z.strictObject({
+  kind: z.literal('name'),
+  ...base,
+  item: Id.nullable(),
+  /** any: first name or surname alone is enough. */
+  parts: z.enum(['any', 'first', 'whole']).default('any'),
+  /** Whether accents and capitals have to be as in the list of students. */
+  exact: z.boolean().default(false),
+});
 export type NameLookFor = z.infer<typeof NameLookFor>;
 
 /** Letters without a decomposition, and how they are written plainly. */
 const BARE: Record<string, string> = { ł: 'l', ø: 'o', đ: 'd', ð: 'd', þ: 'th', æ: 'ae', œ: 'oe', ß: 'ss', ı: 'i' };
 
-/** A name in plain form: no accents, capitals or hyphens. */
-const hurried = (name: string): string[] =>
-  normalised(name)
+const bare = (name: string): string =>
+  name
     .normalize('NFD')
     .replace(/\p{M}/gu, '')
-    .replace(/[łøđðþæœßı]/g, (letter) => BARE[letter])
-    .split(/[\s'-]+/)
-    .filter(Boolean);
+    .replace(/[łøđðþæœßı]/g, (letter) => BARE[letter]);
 
-/** The student's own name stands on the sheet: any part of it, on the name line or wherever they may write and it is seen. */
-function countName(lookFor: NameLookFor, sheet: Sheet, context: Context): Counted {
-  const parts = hurried(context.studentName);
+/** The parts of a name; in plain form without accents and capitals. */
+function partsOf(name: string, exact: boolean): string[] {
+  const text = exact ? name.normalize('NFC').replace(/[^\p{L}\p{N}\s'-]/gu, ' ') : bare(normalised(name));
+  return text.split(/[\s'-]+/).filter(Boolean);
+}
+
+/** Whether a text names a student: any part of the name, its first part, or all of it, whatever else stands there. */
+export function isNamed(
+  said: string,
+  studentName: string,
+  { parts = 'any', exact = false }: Partial<Pick<NameLookFor, 'parts' | 'exact'>> = {},
+): boolean {
+  const [all, words] = [partsOf(studentName, exact), new Set(partsOf(said, exact))];
   // An initial is a name only for who has no other.
-  const whole = parts.filter((part) => part.length > 1);
-  const own = new Set(whole.length > 0 ? whole : parts);
-  const named = lookFor.item === null ? undefined : find(sheet, lookFor.item)?.item;
-  const places = named
-    ? [named]
-    : [...everyItem(sheet)].filter((item) => item.touch !== 'fixed' && isSeen(sheet, item.id, context.pictures));
-  for (const item of places) {
-    if (!isWritten(item)) continue;
-    const said = bodyText(item.body).trim();
-    if (hurried(said).some((word) => own.has(word)))
-      return { got: 1, need: 1, evidence: [{ items: [item.id], verdict: 'right', said, meant: context.studentName }] };
-  }
-  const said = named && isWritten(named) ? bodyText(named.body).trim() : '';
+  const whole = all.filter((part) => part.length > 1);
+  const own = whole.length > 0 ? whole : all;
+  if (own.length === 0) return false;
+  if (parts === 'whole') return own.every((part) => words.has(part));
+  return parts === 'first' ? words.has(own[0]) : own.some((part) => words.has(part));
+}
+
+/** The student's own name stands on the sheet: on the name line, or wherever they may write and it is seen. */
+function countName(lookFor: NameLookFor, sheet: Sheet, context: Context): Counted {
+  const boxes = boxesFor(lookFor.item, sheet, context);
+  const named = boxes.find(({ text }) => isNamed(text, context.studentName, lookFor));
+  if (named)
+    return {
+      got: 1,
+      need: 1,
+      evidence: [{ items: [named.item.id], verdict: 'right', said: named.text.trim(), meant: context.studentName }],
+    };
+  const line = lookFor.item === null ? undefined : boxes[0];
+  const said = line?.text.trim() ?? '';
   return {
     got: 0,
     need: 1,
-    evidence: [{ items: named ? [named.id] : [], verdict: said ? 'wrong' : 'empty', said, meant: context.studentName }],
+    evidence: [
+      { items: line ? [line.item.id] : [], verdict: said ? 'wrong' : 'empty', said, meant: context.studentName },
+    ],
   };
 }
 
@@ -54,10 +75,38 @@ export const NAME: LookForKind<NameLookFor> = {
   schema: NameLookFor,
   kind: 'name',
   name: 'the student’s own name',
-  begin: (sheet) => ({ settings: { title: 'Your name', tell: 'result', item: nameLine(sheet)?.id ?? null } }),
+  begin: (sheet) => ({
+    settings: { tell: 'result', item: nameLine(sheet)?.id ?? null, parts: 'any', exact: false },
+  }),
+  sentence: ({ item, parts, exact }, sheet) => [
+    'your',
+    {
+      slot: 'choice',
+      label: 'Which parts of the name',
+      value: parts,
+      options: [
+        { value: 'any', label: 'name', listed: 'name: first name or surname is enough' },
+        { value: 'first', label: 'first name' },
+        { value: 'whole', label: 'whole name' },
+      ],
+      set: (to) => ({ parts: to as NameLookFor['parts'] }),
+    },
+    {
+      slot: 'choice',
+      label: 'Accents and capitals',
+      value: exact ? 'exact' : 'plain',
+      quiet: true,
+      options: [
+        { value: 'plain', label: 'with or without accents and capitals' },
+        { value: 'exact', label: 'with accents and capitals as in your list' },
+      ],
+      set: (to) => ({ exact: to === 'exact' }),
+    },
+    boxSlot(item, sheet, (to) => ({ item: to })),
+  ],
   suits: (sheet) => nameLine(sheet) !== undefined,
   count: countName,
-  sources: (lookFor, sheet) => (lookFor.item === null ? sheet.pages : placed(sheet, lookFor.item)),
+  sources: ({ item }, sheet) => boxSources(item, sheet),
   worded: ({ verdict, said }) =>
     verdict === 'right' ? `“${said}”` : said ? `“${said}” is not the student’s name` : 'no name',
 };

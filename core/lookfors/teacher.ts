@@ -12,7 +12,8 @@ export const TEACHER: LookForKind<z.infer<typeof TeacherLookFor>> = {
   schema: TeacherLookFor,
   kind: 'teacher',
   name: 'something I judge',
-  begin: () => ({ settings: { title: 'Neat and easy to read', tell: 'after' } }),
+  begin: () => ({ settings: { tell: 'after' } }),
+  sentence: () => ['neat and easy to read'],
   count: () => null,
   sources: () => [],
 };
@@ -22,6 +23,7 @@ export const UNKNOWN: LookForKind<z.infer<typeof UnknownLookFor>> = {
   kind: 'unknown',
   name: 'something from a newer version',
   begin: () => ({ nothing: 'This version does not know it.' }),
+  sentence: () => [],
   count: () => null,
   sources: () => [],
 };

@@ -1,14 +1,20 @@
 import { z } from 'zod';
 import { Id } from '../values/primitives';
 import { bodyText } from '../text/body';
-import type { Sheet, WrittenItem } from '../schema/sheet';
+import type { Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
-import { everyItem, find } from '../sheet/tree';
+import { everyItem } from '../sheet/tree';
+import { boxesFor, boxSlot, boxSources, openBox } from './boxes';
 import type { Context, Counted, LookForKind } from './kind';
-import { atLeast, base, placed } from './kind';
-import { isSeen } from './seen';
+import { atLeast, base } from './kind';
 
-const WordsLookFor = z.strictObject({ kind: z.literal('words'), ...base, item: Id.nullable(), min: atLeast });
+const WordsLookFor = z.strictObject({
+  kind: z.literal('words'),
+  ...base,
+  item: Id.nullable(),
+  how: z.enum(['least', 'most']).default('least'),
+  min: atLeast,
+});
 export type WordsLookFor = z.infer<typeof WordsLookFor>;
 
 export const wordsIn = (text: string): string[] => text.match(/[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*/gu) ?? [];
@@ -56,56 +62,53 @@ export function ownWords(text: string, given: string, handedOut: Sheet): number 
   return [...counts.values()].reduce((sum, count) => sum + Math.min(count, most), 0);
 }
 
-/** At least so many words in one box, or in all that the student may write in. */
+/** At least, or at most, so many words of the student's own. None at all is never enough. */
 function countWords(lookFor: WordsLookFor, sheet: Sheet, context: Context): Counted {
-  const written: WrittenItem[] = [];
-  if (lookFor.item !== null) {
-    const item = find(sheet, lookFor.item)?.item;
-    if (item && isWritten(item)) written.push(item);
-  } else for (const item of everyItem(sheet)) if (isWritten(item) && item.touch !== 'fixed') written.push(item);
-  const counts = written.map((item) => {
-    const given = find(context.handedOut, item.id)?.item;
-    const text = bodyText(item.body);
-    const before = given && isWritten(given) ? bodyText(given.body) : '';
-    const count = isSeen(sheet, item.id, context.pictures) ? ownWords(text, before, context.handedOut) : 0;
-    return { id: item.id, text, count };
-  });
+  const counts = boxesFor(lookFor.item, sheet, context).map(({ item, text, given }) => ({
+    id: item.id,
+    text,
+    count: ownWords(text, given, context.handedOut),
+  }));
   const got = counts.reduce((sum, { count }) => sum + count, 0);
+  const met = lookFor.how === 'least' ? got >= lookFor.min : got > 0 && got <= lookFor.min;
   return {
     got,
     need: lookFor.min,
+    met,
     evidence: counts
       .filter(({ count }) => count > 0 || lookFor.item !== null)
       .map(({ id, text, count }) => ({
         items: [id],
-        verdict: count === 0 ? 'empty' : got >= lookFor.min ? 'right' : 'near',
+        verdict: count === 0 ? 'empty' : met ? 'right' : 'near',
         said: text,
         meant: '',
       })),
   };
 }
 
-/** The first text box that students write in, besides blanks and the name line. */
-const openBox = (sheet: Sheet) =>
-  [...everyItem(sheet)].find(
-    (item) => item.kind === 'text' && item.touch !== 'fixed' && !item.blank && item.role !== 'name',
-  );
-
 export const WORDS: LookForKind<WordsLookFor> = {
   schema: WordsLookFor,
   kind: 'words',
   name: 'a number of words',
-  unit: () => ['word', 'words'],
-  begin: (sheet) => ({
-    settings: {
-      title: 'At least 15 words of your own',
-      tell: 'result',
-      item: openBox(sheet)?.id ?? null,
-      min: 15,
+  unit: ({ how }) => ['word', 'words', how === 'most' ? 'at most ' : ''],
+  begin: (sheet) => ({ settings: { tell: 'result', item: openBox(sheet)?.id ?? null, how: 'least', min: 15 } }),
+  sentence: ({ item, how, min }, sheet) => [
+    {
+      slot: 'choice',
+      label: 'At least or at most',
+      value: how,
+      options: [
+        { value: 'least', label: 'at least' },
+        { value: 'most', label: 'at most' },
+      ],
+      set: (to) => ({ how: to as WordsLookFor['how'] }),
     },
-  }),
+    { slot: 'number', label: 'How many words', value: min, min: 1, max: 500, set: (to) => ({ min: to }) },
+    'words of your own',
+    boxSlot(item, sheet, (to) => ({ item: to })),
+  ],
   suits: (sheet) => openBox(sheet) !== undefined,
   count: countWords,
-  sources: (lookFor, sheet) => (lookFor.item === null ? sheet.pages : placed(sheet, lookFor.item)),
+  sources: ({ item }, sheet) => boxSources(item, sheet),
   whole: true,
 };

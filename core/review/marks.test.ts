@@ -3,7 +3,7 @@ import { sampleSheet } from '../../tests/support/sheets';
 import type { Evidence, Result } from '../lookfors/kind';
 import type { LookFor } from '../lookfors/all';
 import { heldAfter, missedMost, pieceMarks } from './marks';
-import { evidenceWords } from '../lookfors/all';
+import { evidenceWords, lookFor } from '../lookfors/all';
 
 const labels: LookFor = {
   kind: 'labels',
@@ -14,7 +14,7 @@ const labels: LookFor = {
   spelling: 'near',
   expect: [{ target: 'neck', words: ['neck'] }],
 };
-const name: LookFor = { kind: 'name', id: 'n', title: 'Your name', tell: 'result', item: null };
+const name = lookFor({ kind: 'name', id: 'n', title: 'Your name', item: null });
 const evidence = (verdict: Evidence['verdict'], said: string, items = ['label']): Evidence => ({
   verdict,
   said,

@@ -12,7 +12,7 @@ export type PieceMark = { page: string; item: string; box: Box; verdict: Evidenc
 
 /** One mark for each item that is evidence; where several look-fors speak of one item, the worst verdict shows. */
 export function pieceMarks(sheet: Sheet, results: readonly Result[], pictures: Pictures): PieceMark[] {
-  const order = ['right', 'near', 'extra', 'missing', 'empty', 'reversed', 'wrong'];
+  const order = ['right', 'near', 'extra', 'missing', 'empty', 'reversed', 'swapped', 'wrong'];
   const byItem = new Map<string, PieceMark>();
   for (const { evidence } of results)
     for (const { items, verdict } of evidence)

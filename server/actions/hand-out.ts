@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { badTimes } from '../../core/handout/times';
 import { SUPPLIES } from '../../core/handout/permission';
-import { LookFor } from '../../core/lookfors/all';
+import { contradictionOf, LookFor } from '../../core/lookfors/all';
 import { Rubric } from '../../core/lookfors/rubric';
 import { classesOf } from '../stores/classes';
 import { addHandout } from '../stores/handouts';
@@ -54,6 +54,10 @@ export async function handOut(
   if (badly) throw new Refused(422, badly, 'closesAt');
   if (sheet.pages.every((page) => page.items.length === 0))
     throw new Refused(422, 'This sheet is empty. Put something on it before you hand it out.');
+  for (const lookFor of given.lookFors) {
+    const wrong = contradictionOf(lookFor, sheet);
+    if (wrong) throw new Refused(422, `“${lookFor.title}” can’t be counted. ${wrong}`, 'lookFors');
+  }
   const own = await classesOf(db, person.id);
   const chosen = given.classes.map((id) => own.find((c) => c.id === id));
   if (chosen.some((c) => !c)) throw missing();

@@ -1,25 +1,15 @@
 import type { LookFor, LookForOf } from '../../../core/lookfors/all';
-import { MapSettings } from './concept-map';
-import { ItemsSettings } from './items';
-import { LabelsSettings } from './labels';
-import { NameSettings } from './name';
+import { CombinedParts } from './combined';
+import { OtherWords } from './concept-map';
 import type { LookForSettings, SettingsProps } from './settings';
-import { StyleSettings } from './style';
-import { WordsSettings } from './words';
 
-/** The settings of each kind of look-for. Null where there are none. */
-const SETTINGS: { [K in LookFor['kind']]: LookForSettings<LookForOf<K>> | null } = {
-  labels: LabelsSettings,
-  words: WordsSettings,
-  style: StyleSettings,
-  items: ItemsSettings,
-  name: NameSettings,
-  map: MapSettings,
-  teacher: null,
-  unknown: null,
+/** What a kind of look-for has beside its sentence: one row each. */
+const BESIDE: { [K in LookFor['kind']]?: LookForSettings<LookForOf<K>> } = {
+  map: OtherWords,
+  combined: CombinedParts,
 };
 
-export function Settings(props: SettingsProps<LookFor>) {
-  const Of = SETTINGS[props.lookFor.kind] as LookForSettings<LookFor> | null;
+export function Beside(props: SettingsProps<LookFor>) {
+  const Of = BESIDE[props.lookFor.kind] as LookForSettings<LookFor> | undefined;
   return Of && <Of {...props} />;
 }

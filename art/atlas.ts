@@ -418,4 +418,4 @@ function states(): Tagged {
   );
 }
 
-export const maps = (): Tagged[] => [...worldMaps(), ...countryMaps(), states()];
+export const atlas = (): Tagged[] => [...worldMaps(), ...countryMaps(), states()];

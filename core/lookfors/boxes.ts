@@ -1,0 +1,100 @@
+import { contrastOf } from '../colour/space';
+import { overlaps } from '../geometry/box';
+import { boxOf } from '../items/hit';
+import { itemName } from '../items/name';
+import { bodyText } from '../text/body';
+import { fullStyle, roleOfItem } from '../text/style';
+import type { Page, Sheet, WrittenItem } from '../schema/sheet';
+import { isWritten } from '../schema/sheet';
+import { everyItem, find } from '../sheet/tree';
+import type { Context } from './kind';
+import { placed } from './kind';
+import { isSeen, rankOn, shows } from './seen';
+import type { Option, Part } from './sentence';
+
+/** The boxes that students write in, as the look-fors about words see them. */
+
+export type WrittenBox = {
+  item: WrittenItem;
+  /** What can be read of it, and what stood there when it was handed out. */
+  text: string;
+  given: string;
+};
+
+/** Fainter than this against what is behind them, or smaller (in points), words are there to be counted, not to be read. */
+const [FAINT_WORDS, SMALL_WORDS] = [1.15, 3];
+
+/** What the words of a box stand on; null where other things lie behind it, and where nobody can say. */
+function groundOf(page: Page, item: WrittenItem, { pictures = () => undefined }: Context): string | null {
+  const { fill } = item;
+  if (fill && shows(fill)) return fill.kind === 'solid' && fill.opacity > 0.5 ? fill.colour : null;
+  const [box, rank] = [boxOf(page, item, pictures), rankOn(page, item.id)];
+  for (const other of everyItem(page))
+    if (
+      other.kind !== 'group' &&
+      !other.hidden &&
+      rankOn(page, other.id) > rank &&
+      overlaps(boxOf(page, other, pictures), box)
+    )
+      return null;
+  if (page.background === null) return '#ffffff';
+  return page.background.kind === 'solid' ? page.background.colour : null;
+}
+
+/** The words of a box that can be read at all: not in the colour of their ground, and not as small as dots. */
+export function readText(sheet: Sheet, page: Page, item: WrittenItem, context: Context): string {
+  const role = roleOfItem(sheet, item);
+  const styled = item.body.flatMap(({ runs }) => runs.map((run) => fullStyle(role, run.style)));
+  const ground = item.kind === 'text' && (item.lettering ?? item.plate) ? null : groundOf(page, item, context);
+  const hides = ({ colour, size }: (typeof styled)[number]) =>
+    size < SMALL_WORDS || (ground !== null && contrastOf(colour, ground) < FAINT_WORDS);
+  if (!styled.some(hides)) return bodyText(item.body);
+  return item.body
+    .map(({ runs }) =>
+      runs
+        .filter((run) => !hides(fullStyle(role, run.style)))
+        .map((run) => run.text)
+        .join(''),
+    )
+    .join('\n');
+}
+
+/** One box, or all that students may write in. Of a box that is not seen there is no text. */
+export function boxesFor(id: string | null, sheet: Sheet, context: Context): WrittenBox[] {
+  const items =
+    id === null ? [...everyItem(sheet)].filter((item) => item.touch !== 'fixed') : [find(sheet, id)?.item ?? []].flat();
+  return items.filter(isWritten).map((item) => {
+    const given = find(context.handedOut, item.id)?.item;
+    const { page } = find(sheet, item.id)!;
+    return {
+      item,
+      text: isSeen(sheet, item.id, context.pictures) ? readText(sheet, page, item, context) : '',
+      given: given && isWritten(given) ? bodyText(given.body) : '',
+    };
+  });
+}
+
+/** What the words of a box, or of all, are counted from. Other things may cover it. */
+export const boxSources = (id: string | null, sheet: Sheet): readonly unknown[] =>
+  id === null ? sheet.pages : [...placed(sheet, id), find(sheet, id)?.page];
+
+const writable = (sheet: Sheet): Option[] =>
+  [...everyItem(sheet)]
+    .filter((item) => isWritten(item) && item.touch !== 'fixed')
+    .map((item) => ({ value: item.id, label: `in “${itemName(item)}”` }));
+
+/** Where the words are looked for. */
+export const boxSlot = <P>(item: string | null, sheet: Sheet, set: (item: string | null) => P): Part<P> => ({
+  slot: 'choice',
+  label: 'Where the words are looked for',
+  value: item ?? '',
+  quiet: true,
+  options: [{ value: '', label: 'anywhere they may write' }, ...writable(sheet)],
+  set: (to) => set(to || null),
+});
+
+/** The first text box that students write in, besides blanks and the name line. */
+export const openBox = (sheet: Sheet) =>
+  [...everyItem(sheet)].find(
+    (item) => item.kind === 'text' && item.touch !== 'fixed' && !item.blank && item.role !== 'name',
+  );
