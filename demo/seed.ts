@@ -219,7 +219,24 @@ async function tideHandout(
       item: 'lives',
       min: 25,
     }),
-    lookFor({ kind: 'items', id: 'pictures', title: 'At least two pictures', tell: 'result', item: 'picture', min: 2 }),
+    lookFor({
+      kind: 'points',
+      id: 'facts',
+      title: 'Three facts, each with a bullet',
+      item: 'facts',
+      min: 3,
+      marked: true,
+    }),
+    lookFor({
+      kind: 'items',
+      id: 'pictures',
+      title: 'At least two pictures, all different, with their credits',
+      item: 'picture',
+      min: 2,
+      made: false,
+      each: [{ is: 'credited' }],
+      together: [{ is: 'different', in: 'kind' }],
+    }),
     { kind: 'teacher', id: 'own', title: 'In your own words', tell: 'after' },
   ];
   const id = await createHandout(

@@ -176,7 +176,7 @@ try {
   await teacher.locator('.hand-out_touchMark').first().waitFor();
   await teacher.getByRole('checkbox', { name: /Curlew/ }).check();
   // The look-for that is written on is lit.
-  await teacher.locator('.hand-out_lookforRow').nth(1).getByRole('textbox').first().focus();
+  await teacher.locator('.hand-out_lookforRow').nth(1).getByRole('button', { name: 'More' }).focus();
   await shot(teacher, 'hand-out');
   await teacher.goto('/desk');
   await teacher.locator('.handouts_open', { hasText: 'grey heron' }).click();

@@ -4,6 +4,7 @@ import type { MarginEntry } from '../margin/margin';
 import type { Loaded } from '../student/entries';
 import { BackMarks } from '../student/entries';
 import { countOf, LookForList } from '../student/lookfor-list';
+import type { Checking } from './checking';
 import styles from './copy.module.css';
 import studentStyles from '../student/student.module.css';
 
@@ -18,6 +19,7 @@ type Of = {
   chosen: string | null;
   onShow: (lookFor: string) => void;
   onGo: (item: string) => void;
+  checking: Checking;
   light: () => readonly Box[];
 };
 
@@ -37,7 +39,7 @@ export function aboutEntry(of: Of): MarginEntry {
   };
 }
 
-function About({ loaded, results, first, chosen, onShow, onGo }: Of) {
+function About({ loaded, results, first, chosen, onShow, onGo, checking }: Of) {
   const [asked, setOpen] = useState<Part | null | undefined>();
   const open = asked === undefined ? first : asked;
   // A look-for whose spots are lit stays in sight.
@@ -52,6 +54,8 @@ function About({ loaded, results, first, chosen, onShow, onGo }: Of) {
       chosen={chosen}
       onShow={onShow}
       onGo={onGo}
+      checking={checking.checking}
+      onCheck={(id) => void checking.checkAnswers(id)}
     />
   );
   const { marks } = loaded;

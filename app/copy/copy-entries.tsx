@@ -22,6 +22,7 @@ import type { Part } from './about';
 import { aboutEntry } from './about';
 import { openSpots } from '../../core/lookfors/spots';
 import { blankEntry, stepsOf } from './blanks';
+import type { Checking } from './checking';
 import type { Handing } from './hand-in';
 import { closedEntry, lastLookEntry, withTeacherEntry } from './hand-in';
 
@@ -49,9 +50,10 @@ type Of = {
   view: View;
   fetcher: Fetcher;
   handing: Handing;
+  checking: Checking;
 };
 
-export function useCopyMargin({ editor, loaded, results, view, fetcher, handing }: Of) {
+export function useCopyMargin({ editor, loaded, results, view, fetcher, handing, checking }: Of) {
   const { state, lookFors } = loaded;
   const { sheet, page, editing, selection, selectedItems, shut } = editor;
   const zone = useZone();
@@ -98,6 +100,7 @@ export function useCopyMargin({ editor, loaded, results, view, fetcher, handing 
     chosen: lookFor,
     onShow: (id) => setLookFor(id === lookFor ? null : id),
     onGo: (id) => goTo(editor, id),
+    checking,
     light: () => spotsOf(page, results[lookFors.findIndex(({ id }) => id === lookFor)]),
   });
   const gaps = () => [

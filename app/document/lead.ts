@@ -1,5 +1,5 @@
 import type { Change } from '../../core/changes/change';
-import type { Result } from '../../core/lookfors/kind';
+import type { ToldResult } from '../../core/lookfors/checks';
 import type { Saver } from './saver';
 import type { Happening, SaveState } from './save-state';
 import type { Line, Said } from './windows-line';
@@ -72,7 +72,7 @@ export class Lead {
     this.save = save;
     if (this.followers.size > 0) this.line.say({ kind: 'save', save });
   }
-  results(results: (Result | null)[]): void {
+  results(results: (ToldResult | null)[]): void {
     if (this.followers.size > 0) this.line.say({ kind: 'results', results });
   }
 }

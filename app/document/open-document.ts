@@ -1,6 +1,6 @@
 import type { Supply } from '../../core/handout/permission';
 import { refusal } from '../../core/handout/permission';
-import type { Result } from '../../core/lookfors/kind';
+import type { ToldResult } from '../../core/lookfors/checks';
 import type { Change } from '../../core/changes/change';
 import { apply, invert } from '../../core/changes/change';
 import type { UndoHistory } from '../../core/changes/history';
@@ -38,7 +38,7 @@ export abstract class OpenDocument {
   save: SaveState;
   /** Changes that could not be saved, kept in this browser. */
   aside: readonly Aside[] = [];
-  results: (Result | null)[] | null = null;
+  results: (ToldResult | null)[] | null = null;
   /** Set while this sheet can't be written to, with the reason. */
   shut: string | null = null;
   readonly rights: Rights;

@@ -1,6 +1,6 @@
 import type { Change } from '../../core/changes/change';
 import type { Logged } from '../../core/changes/queue';
-import type { Result } from '../../core/lookfors/kind';
+import type { ToldResult } from '../../core/lookfors/checks';
 import type { Sheet } from '../../core/schema/sheet';
 import type { Aside } from '../keeping/vault';
 
@@ -15,7 +15,7 @@ export type SaveState =
   | { kind: 'stopped'; reason: string };
 
 export type SaveAnswer =
-  | { outcome: 'saved'; seq: number; results?: (Result | null)[] }
+  | { outcome: 'saved'; seq: number; results?: (ToldResult | null)[] }
   | { outcome: 'behind'; seq: number; missed: Logged[] }
   | { outcome: 'refused'; index: number; reason: string };
 
@@ -24,7 +24,7 @@ export type Told = {
   sheet(sheet: Sheet, over: Change[]): void;
   state(state: SaveState): void;
   notice(text: string): void;
-  results(results: (Result | null)[]): void;
+  results(results: (ToldResult | null)[]): void;
   /** Changes that could not be saved: they are kept in the browser, to be downloaded. */
   aside(aside: readonly Aside[]): void;
 };

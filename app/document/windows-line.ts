@@ -1,6 +1,6 @@
 import type { Change } from '../../core/changes/change';
 import type { Outbox } from '../../core/changes/queue';
-import type { Result } from '../../core/lookfors/kind';
+import type { ToldResult } from '../../core/lookfors/checks';
 import type { SaveState } from './save-state';
 
 /**
@@ -24,7 +24,7 @@ export type Said =
   | { kind: 'sent'; batch: string; count: number }
   | { kind: 'acked'; seq: number }
   | { kind: 'save'; save: SaveState }
-  | { kind: 'results'; results: (Result | null)[] }
+  | { kind: 'results'; results: (ToldResult | null)[] }
   | { kind: 'settled'; ask: number; seq: number | null };
 
 export type Line = { say(said: Said): void; close(): void };

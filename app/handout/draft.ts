@@ -4,8 +4,7 @@ import { useFetcher, useNavigate } from 'react-router';
 import { z } from 'zod';
 import { givenOut } from '../../core/handout/copy';
 import { SUPPLIES } from '../../core/handout/permission';
-import type { LookFor } from '../../core/lookfors/all';
-import { countAll, rekeyed, suggested } from '../../core/lookfors/all';
+import { countAll, LookFor, rekeyed, suggested } from '../../core/lookfors/all';
 import type { Result } from '../../core/lookfors/kind';
 import type { Rubric } from '../../core/lookfors/rubric';
 import type { Sheet } from '../../core/schema/sheet';
@@ -52,6 +51,12 @@ const begun = ({ classes, sheet }: HandOutView): Draft => ({
   ids: {},
 });
 
+/** A look-for that was kept before there was so much to set; its title may still be empty. */
+function completed(kept: LookFor): LookFor {
+  const read = LookFor.safeParse({ ...kept, title: kept.title || '…' });
+  return read.success ? { ...read.data, title: kept.title } : kept;
+}
+
 /** What is filled in, as it can be sent: classes that are still there, and look-fors of the sheet as it is now. */
 function useDraft(view: HandOutView, sheet: Sheet) {
   const [first] = useState(() => begun(view));
@@ -61,7 +66,7 @@ function useDraft(view: HandOutView, sheet: Sheet) {
     () => ({
       ...chosen,
       classes: chosen.classes.filter((id) => view.classes.some((one) => one.id === id)),
-      lookFors: rekeyed(chosen.lookFors, sheet),
+      lookFors: rekeyed(chosen.lookFors.map(completed), sheet),
     }),
     [chosen, sheet, view.classes],
   );

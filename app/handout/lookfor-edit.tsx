@@ -1,11 +1,14 @@
 import { Action } from '../parts/action';
-import { Input } from 'antd';
+import { Input, InputNumber } from 'antd';
 import { nanoid } from 'nanoid';
+import { useState } from 'react';
 import type { LookFor } from '../../core/lookfors/all';
-import { begun, contradictionOf, countWords, OFFERED, titled } from '../../core/lookfors/all';
+import { begun, contradictionOf, countWords, lookForKindOf, OFFERED, titled } from '../../core/lookfors/all';
+import { isChecked, triesOf } from '../../core/lookfors/checks';
+import { MOST_TRIES } from '../../core/lookfors/kind';
 import type { Sheet } from '../../core/schema/sheet';
 import { Beside } from './lookfors/all';
-import { Sentence } from './lookfors/sentence';
+import { FurtherSettings, Sentence } from './lookfors/sentence';
 import { Choice } from '../fields/choice';
 import type { Tried } from './draft';
 import type { Point } from './shown';
@@ -47,7 +50,7 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse, point 
         value={null}
         options={OFFERED.map(({ kind, name }) => ({ value: kind, label: name }))}
         onChange={(kind: LookFor['kind'] | null) => {
-          const made = kind && begun(kind, sheet, nanoid(8));
+          const made = kind && begun(kind, sheet, nanoid(8), lookFors);
           if (typeof made === 'string') onRefuse(made);
           else if (made) onChange([...lookFors, made]);
         }}
@@ -69,7 +72,10 @@ type CardProps = {
 };
 
 function LookForCard({ lookFor, sheet, tried, set, onRemove, onRefuse, point }: CardProps) {
+  const [more, setMore] = useState(false);
   const wrong = contradictionOf(lookFor, sheet);
+  const bySentence = lookFor.kind !== 'teacher' && lookFor.kind !== 'unknown';
+  const titleShown = !bySentence || !lookFor.follows;
   return (
     <div
       className={styles.lookforRow}
@@ -82,42 +88,80 @@ function LookForCard({ lookFor, sheet, tried, set, onRemove, onRefuse, point }: 
       onBlur={() => point(null)}
     >
       <div className={styles.lookforLine}>
-        <Input
-          size="small"
-          value={lookFor.title}
-          aria-label="What you will look for, as students read it"
-          onChange={(event) => set({ title: event.target.value, follows: undefined })}
-        />
+        {titleShown ? (
+          <Input
+            size="small"
+            value={lookFor.title}
+            aria-label="What you will look for, as students read it"
+            onChange={(event) => set({ title: event.target.value, follows: undefined })}
+          />
+        ) : (
+          <Sentence lookFor={lookFor} sheet={sheet} set={set} />
+        )}
         <Action aria-label={`Remove: ${lookFor.title}`} onClick={onRemove}>
           <Sign of="remove" />
         </Action>
       </div>
-      {lookFor.kind !== 'teacher' && <Sentence lookFor={lookFor} sheet={sheet} set={set} />}
+      {titleShown && bySentence && <Sentence lookFor={lookFor} sheet={sheet} set={set} />}
       <Beside lookFor={lookFor} sheet={sheet} set={set} onRefuse={onRefuse} />
+      {more && (
+        <div className={styles.further}>
+          <FurtherSettings lookFor={lookFor} sheet={sheet} set={set} />
+          <Telling lookFor={lookFor} set={set} />
+          <Action onClick={() => set({ follows: titleShown ? true : undefined })}>
+            {titleShown ? 'Use the sentence as title' : 'Write a title of your own'}
+          </Action>
+        </div>
+      )}
       {wrong && (
         <p className={styles.contradiction} role="alert">
           {wrong}
         </p>
       )}
-      <div className={styles.lookforLine}>
-        {lookFor.kind !== 'teacher' && (
-          <Choice
-            label="What students are told while they work"
-            value={lookFor.tell}
-            names={{
-              result: 'students see the count',
-              filled: 'students see what is filled',
-              after: 'told when returned',
-            }}
-            onChange={(tell) => set({ tell })}
-            width={200}
+      <p className={`quiet ${styles.lookforTried}`}>
+        <span>{triedWords(lookFor, tried)}</span>
+        {bySentence && (
+          <Action aria-expanded={more} onClick={() => setMore(!more)}>
+            {more ? 'Less' : 'More'}
+          </Action>
+        )}
+      </p>
+    </div>
+  );
+}
+
+const TELL: Record<LookFor['tell'], string> = {
+  result: 'students see the count',
+  filled: 'students see what is filled',
+  after: 'told when returned',
+};
+
+/** What students are told while they work; of answers from a key, how often they may ask. */
+function Telling({ lookFor, set }: Pick<CardProps, 'lookFor' | 'set'>) {
+  const keyed = lookForKindOf(lookFor.kind).keyed === true;
+  return (
+    <div className={styles.lookforLine}>
+      <Choice
+        label="What students are told while they work"
+        value={lookFor.tell}
+        names={keyed ? { ...TELL, result: 'students may check answers' } : TELL}
+        onChange={(tell) => set({ tell })}
+        width={215}
+      />
+      {isChecked(lookFor) && (
+        <>
+          <InputNumber
+            size="small"
+            aria-label="How often students may check"
+            min={1}
+            max={MOST_TRIES}
+            precision={0}
+            value={triesOf(lookFor)}
+            onChange={(tries) => tries !== null && set({ tries } as Partial<LookFor>)}
           />
-        )}
-        {!lookFor.follows && lookFor.kind !== 'teacher' && lookFor.kind !== 'unknown' && (
-          <Action onClick={() => set({ follows: true })}>Title from the sentence</Action>
-        )}
-      </div>
-      <p className={`quiet ${styles.lookforTried}`}>{triedWords(lookFor, tried)}</p>
+          <span className="quiet">{triesOf(lookFor) === 1 ? 'time' : 'times'}</span>
+        </>
+      )}
     </div>
   );
 }

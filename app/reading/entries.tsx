@@ -19,14 +19,7 @@ import type { Writing } from './writing';
 export type Loaded = Route.ComponentProps['loaderData'];
 
 /** Evidence listed in the margin. The rest shows on the piece only. */
-const TOLD: ReadonlySet<Evidence['verdict']> = new Set([
-  'wrong',
-  'near',
-  'swapped',
-  'reversed',
-  'missing',
-  'extra',
-]);
+const TOLD: ReadonlySet<Evidence['verdict']> = new Set(['wrong', 'near', 'swapped', 'reversed', 'missing', 'extra']);
 
 /** The spot of an item, wherever it stands. */
 const onItem = (item: string | null) => ({ item, x: null, y: null });

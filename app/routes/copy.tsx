@@ -10,6 +10,7 @@ import { closesWords, dueWords, useZone } from '../browser/time';
 import { useSpelling } from '../commands/spelling';
 import { BlankTints } from '../copy/blanks';
 import { useCopyMargin } from '../copy/copy-entries';
+import { useChecking } from '../copy/checking';
 import { useHandIn } from '../copy/hand-in';
 import { Editor, useEditor } from '../document/editor';
 import { useDrawing } from '../drawing/page-view';
@@ -44,8 +45,11 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   const person = await requireRole(request, context, 'student');
   const read = check(WithCopy, await formOf(request));
   if (!read.ok) return read.wrong;
-  const done = await filledIn(doWithCopy(context.services.db, person, params.copyId, read.value));
-  return done ?? { problem: null };
+  const { db, shelf } = context.services;
+  const done = await filledIn(
+    doWithCopy({ db, pictures: shelf.resources.pictures }, person, params.copyId, read.value),
+  );
+  return done && 'problem' in done ? done : { problem: null, results: done };
 }
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
@@ -131,8 +135,15 @@ function Copy({ loaded }: { loaded: Loaded }) {
   }, [editor, faces]);
   const fetcher = useFetcher<typeof clientAction>();
   const handing = useHandIn(editor, fetcher);
-  const margin = useCopyMargin({ editor, loaded, results, view, fetcher, handing });
-  const problem = fetcher.data?.problem;
+  const checking = useChecking(editor, fetcher);
+  const margin = useCopyMargin({ editor, loaded, results, view, fetcher, handing, checking });
+  const { data } = fetcher;
+  useEffect(() => {
+    if (!data || !('results' in data) || !data.results) return;
+    editor.results = data.results;
+    editor.changed();
+  }, [editor, data]);
+  const problem = data?.problem;
   return (
     <>
       <SheetFrame

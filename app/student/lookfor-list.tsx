@@ -1,5 +1,6 @@
-import type { Result } from '../../core/lookfors/kind';
+import type { ToldResult } from '../../core/lookfors/checks';
 import type { StudentLookFor } from '../../core/lookfors/all';
+import { Chip } from '../parts/action';
 import styles from './student.module.css';
 
 /** What the teacher will look for, counted as the student works. */
@@ -41,13 +42,16 @@ export function Tick({ held }: { held: boolean | 'filled' | null }) {
   );
 }
 
-type Counted = { lookFors: readonly StudentLookFor[]; results: readonly (Result | null)[]; done: boolean };
+type Counted = { lookFors: readonly StudentLookFor[]; results: readonly (ToldResult | null)[]; done: boolean };
 
 /** If only filling in is shown, whether it is right is not known here. */
-const onlyFilled = ({ tell }: StudentLookFor, done: boolean) => tell === 'filled' && !done;
+const onlyFilled = ({ tell }: StudentLookFor, result: ToldResult | null, done: boolean) =>
+  !done && (tell === 'filled' || result?.check?.right === null);
 
 function counts({ lookFors, results, done }: Counted): { held: number; of: number } {
-  const counted = results.filter((result, i) => result && result.held !== null && !onlyFilled(lookFors[i], done));
+  const counted = results.filter(
+    (result, i) => result && result.held !== null && !onlyFilled(lookFors[i], result, done),
+  );
   return { held: counted.filter((result) => result!.held).length, of: counted.length };
 }
 
@@ -57,6 +61,25 @@ export function countOf(lookFors: Counted['lookFors'], results: Counted['results
   return of > 0 ? `Checks ${held} of ${of}` : 'Checks';
 }
 
+/** Reasons that are listed; the rest is lit on the sheet. */
+const REASONS = 3;
+
+/** How to get there, and what does not fit yet. */
+function Why({ lookFor, result }: { lookFor: StudentLookFor; result: ToldResult | null }) {
+  const wrong = lookFor.saysWhy ? (result?.evidence.filter(({ verdict }) => verdict === 'wrong') ?? []) : [];
+  const hint = result?.held ? '' : lookFor.hint;
+  if (wrong.length === 0 && hint === '') return null;
+  return (
+    <span className={styles.why}>
+      {hint}
+      {wrong.slice(0, REASONS).map(({ items: [item], said }) => (
+        <span key={item}>{said}</span>
+      ))}
+      {wrong.length > REASONS && <span>and {wrong.length - REASONS} more</span>}
+    </span>
+  );
+}
+
 type Props = Counted & {
   /** Nothing can be changed: nothing leads on. */
   shut: boolean;
@@ -64,9 +87,25 @@ type Props = Counted & {
   chosen: string | null;
   onShow: (id: string) => void;
   onGo: (item: string) => void;
+  /** The look-for whose answers are being checked. */
+  checking: string | null;
+  onCheck: (id: string) => void;
 };
 
-export function LookForList({ lookFors, results, done, shut, chosen, onShow, onGo }: Props) {
+const changedWords = ({ check }: ToldResult) => (check && check.changed > 0 ? `, ${check.changed} changed since` : '');
+
+type CheckProps = { left: number; busy: boolean; onCheck: () => void };
+
+const CheckAnswers = ({ left, busy, onCheck }: CheckProps) =>
+  left > 0 ? (
+    <Chip disabled={busy} onClick={onCheck}>
+      {busy ? 'Checking …' : `Check answers (${left === 1 ? 'last try' : `${left} tries left`})`}
+    </Chip>
+  ) : (
+    <span className="quiet"> · no tries left</span>
+  );
+
+export function LookForList({ lookFors, results, done, shut, chosen, onShow, onGo, checking, onCheck }: Props) {
   const { held, of } = counts({ lookFors, results, done });
   return (
     <>
@@ -79,7 +118,8 @@ export function LookForList({ lookFors, results, done, shut, chosen, onShow, onG
           const open = result?.evidence.find(
             (e) => !['right', 'near', 'extra'].includes(e.verdict) && e.items.length > 0,
           );
-          const filled = onlyFilled(lookFor, done) && result?.held === true;
+          const unsaid = onlyFilled(lookFor, result, done);
+          const filled = unsaid && result?.held === true;
           const partly = result && result.held === false && result.need > 1;
           const somewhere = result?.evidence.some(({ items }) => items.length > 0);
           const words = (
@@ -89,6 +129,8 @@ export function LookForList({ lookFors, results, done, shut, chosen, onShow, onG
                 <span className="quiet">
                   {' '}
                   · {result.got} of {result.need}
+                  {result.check && (unsaid ? ' filled in' : ' right')}
+                  {!unsaid && changedWords(result)}
                 </span>
               )}
               {filled && <span className="quiet"> · filled in</span>}
@@ -99,7 +141,7 @@ export function LookForList({ lookFors, results, done, shut, chosen, onShow, onG
             <li key={lookFor.id}>
               <Tick held={filled ? 'filled' : (result?.held ?? null)} />
               <span>
-                {somewhere ? (
+                {somewhere || lookFor.hint ? (
                   <button
                     type="button"
                     className={styles.lookfor}
@@ -111,6 +153,14 @@ export function LookForList({ lookFors, results, done, shut, chosen, onShow, onG
                   </button>
                 ) : (
                   words
+                )}
+                {chosen === lookFor.id && <Why lookFor={lookFor} result={result} />}
+                {result?.check && !shut && (
+                  <CheckAnswers
+                    left={result.check.left}
+                    busy={checking === lookFor.id}
+                    onCheck={() => onCheck(lookFor.id)}
+                  />
                 )}
                 {open && !shut && (
                   <button type="button" className={styles.lookforGo} onClick={() => onGo(open.items[0])}>

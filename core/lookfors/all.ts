@@ -84,9 +84,17 @@ export function titled<L extends LookFor>(lookFor: L, sheet: Sheet): L {
 export const contradictionOf = (lookFor: LookFor, sheet: Sheet): string | null =>
   lookForKindOf(lookFor.kind).contradicts?.(lookFor, sheet) ?? null;
 
-/** A new look-for filled in from the sheet, or why the sheet has nothing for it. */
-export function begun(kind: LookFor['kind'], sheet: Sheet, id: string): LookFor | string {
-  const made = lookForKindOf(kind).begin(sheet);
+/** A new look-for filled in from the sheet and from those before it, or why the sheet has nothing for it. */
+export function begun(
+  kind: LookFor['kind'],
+  sheet: Sheet,
+  id: string,
+  before: readonly LookFor[] = [],
+): LookFor | string {
+  const made = lookForKindOf(kind).begin(
+    sheet,
+    before.findLast((one) => one.kind === kind),
+  );
   return 'nothing' in made
     ? made.nothing
     : titled({ kind, id, title: '…', follows: true, ...made.settings } as LookFor, sheet);
@@ -132,10 +140,11 @@ export function countWords(lookFor: LookFor, { got, need }: Pick<Result, 'got' |
 }
 
 /** A look-for as a student may see it: without its key. */
-export type StudentLookFor = { id: string; title: string; kind: LookFor['kind']; tell: LookFor['tell']; hint: string };
+export type StudentLookFor = Pick<LookFor, 'id' | 'title' | 'kind' | 'tell'> & { hint: string; saysWhy: boolean };
 export const forStudent = (lookFor: LookFor): StudentLookFor => {
   const { id, title, kind, tell } = lookFor;
-  return { id, title, kind, tell, hint: lookForKindOf(kind).hint?.(lookFor) ?? '' };
+  const { hint, saysWhy = false } = lookForKindOf(kind);
+  return { id, title, kind, tell, hint: hint?.(lookFor) ?? '', saysWhy };
 };
 
 /** A result as a student may see it while working: without anything that gives the key away. */

@@ -7,7 +7,7 @@ import type { Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import type { Counted, Evidence, LookForKind } from './kind';
-import { base } from './kind';
+import { keyedBase } from './kind';
 import { spellingSlot } from './spelling-slot';
 import { withSwaps } from './swaps';
 
@@ -15,7 +15,7 @@ import { withSwaps } from './swaps';
 
 const AnswersLookFor = z.strictObject({
   kind: z.literal('answers'),
-  ...base,
+  ...keyedBase,
   /** The key. Never sent to a student. */
   expect: z
     .array(z.strictObject({ item: Id, words: z.array(z.string().max(200)).min(1).max(20) }))

@@ -59,9 +59,9 @@ export function combinedOf<Part extends Base>(
         label: 'All, some or none of these',
         value: how,
         options: [
-          { value: 'all', label: 'all of these' },
+          { value: 'all', label: 'all of these:' },
           { value: 'some', label: 'at least' },
-          { value: 'none', label: 'none of these' },
+          { value: 'none', label: 'none of these:' },
         ],
         set: (to) => ({ how: to as CombinedLookFor<Part>['how'] }),
       },
@@ -75,10 +75,9 @@ export function combinedOf<Part extends Base>(
               max: MOST_PARTS,
               set: (to: number) => ({ min: to }),
             },
-            'of these',
+            'of these:',
           ]
         : []),
-      ':',
       {
         told: joined(
           all.map(({ title }) => title.charAt(0).toLowerCase() + title.slice(1)),

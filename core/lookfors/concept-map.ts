@@ -4,14 +4,14 @@ import { readMap } from '../makers/map/read';
 import type { Sheet } from '../schema/sheet';
 import { z } from 'zod';
 import type { Context, Counted, Evidence, LookForKind } from './kind';
-import { base } from './kind';
+import { keyedBase } from './kind';
 import { spellingSlot } from './spelling-slot';
 import { everyItem } from '../sheet/tree';
 import { matches, SPELLING } from '../language/spelling';
 
 const MapLookFor = z.strictObject({
   kind: z.literal('map'),
-  ...base,
+  ...keyedBase,
   /** The key: concepts with all words that count for them, and what they are joined by. Never sent to a student. */
   concepts: z
     .array(z.strictObject({ id: z.string().max(16), words: z.array(z.string().min(1).max(300)).min(1).max(20) }))

@@ -38,6 +38,9 @@ import {
 
 /** So many things of a kind, each with some conditions, and all together with others. */
 
+/** Conditions that one look-for can have; more read better as several. */
+const [MOST_EACH, MOST_TOGETHER] = [8, 4];
+
 const HOW = ['least', 'exactly', 'most', 'every'] as const;
 const Arranged = z.union([
   z.strictObject({ is: z.enum(['different', 'same']), in: z.enum(ASPECT_NAMES) }),
@@ -54,8 +57,8 @@ const ItemsLookFor = z.strictObject({
   whose: z.enum(['added', 'open']).default('added'),
   /** Whether parts of maps, charts and the like count, too. They did before it could be chosen. */
   made: z.boolean().default(true),
-  each: z.array(Each).max(8, 'at most 8 conditions').default([]),
-  together: z.array(Arranged).max(4, 'at most 4 conditions for all together').default([]),
+  each: z.array(Each).max(MOST_EACH, `at most ${MOST_EACH} conditions`).default([]),
+  together: z.array(Arranged).max(MOST_TOGETHER, `at most ${MOST_TOGETHER} conditions for all together`).default([]),
 });
 export type ItemsLookFor = z.infer<typeof ItemsLookFor>;
 
@@ -258,11 +261,11 @@ function sentence(lookFor: ItemsLookFor, sheet: Sheet): Part<Patch>[] {
       slot: 'choice',
       label: 'Add a condition',
       value: '',
-      quiet: true,
+      quiet: 'here',
       options: [
         { value: '', label: 'and …' },
-        ...eachOptions(item, sheet),
-        ...togetherOptions(item),
+        ...(each.length < MOST_EACH ? eachOptions(item, sheet) : []),
+        ...(together.length < MOST_TOGETHER ? togetherOptions(item) : []),
         ...(made ? [] : [{ value: 'made', label: 'with parts of maps and charts', under: 'What counts' }]),
       ],
       set: (chosen): Patch => {
@@ -296,8 +299,12 @@ function contradicts({ each, together, how, min }: ItemsLookFor): string | null 
   return null;
 }
 
-/** Shapes that are handed out to be coloured are what is looked for where there are some. */
-function begin(sheet: Sheet): { settings: Own<ItemsLookFor> } {
+/** The same things as before; at first, shapes that are handed out to be coloured, where there are some. */
+function begin(sheet: Sheet, last?: ItemsLookFor): { settings: Own<ItemsLookFor> } {
+  if (last) {
+    const { tell, item, shape, whose, made } = last;
+    return { settings: { tell, item, shape, how: 'least', min: 1, whose, made, each: [], together: [] } };
+  }
   const open = [...everyItem(sheet)].filter((item) => item.kind === 'shape' && item.touch !== 'fixed').length >= 3;
   return {
     settings: {
@@ -329,4 +336,5 @@ export const ITEMS: LookForKind<ItemsLookFor> = {
   count: countItems,
   sources: (_, sheet) => sheet.pages,
   worded: ({ said }) => said,
+  saysWhy: true,
 };

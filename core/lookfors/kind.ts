@@ -19,6 +19,13 @@ export const base = {
   /** What the student is told while working: the count, only what is filled in, or nothing until it is returned. */
   tell: z.enum(['result', 'filled', 'after']),
 };
+export const MOST_TRIES = 20;
+/** The settings of those with a key. */
+export const keyedBase = {
+  ...base,
+  /** How often a student may ask on one go whether the answers are right. */
+  tries: z.number().int().min(1).max(MOST_TRIES).optional(),
+};
 /** How many of something a look-for asks for. */
 export const atLeast = z.number().int().min(1, 'at least 1').max(500, 'at most 500');
 
@@ -67,14 +74,19 @@ export type LookForKind<L extends Base> = {
   /** Its name in the list to choose from. */
   name: string;
   schema: z.ZodType<L>;
-  /** A new one, filled from the sheet; or the reason why the sheet has nothing for it. */
-  begin(sheet: Sheet): { settings: Own<L> } | { nothing: string };
+  /**
+   * A new one, filled from the sheet; or the reason why the sheet has nothing for it.
+   * @param last the one of its kind that was chosen last, where there is one
+   */
+  begin(sheet: Sheet, last?: L): { settings: Own<L> } | { nothing: string };
   /** What it looks for, with its settings as slots. The sheet is the one that is handed out. */
   sentence(lookFor: L, sheet: Sheet): Part<Partial<Own<L>>>[];
   /** Why it can never be met, or never missed, as it is set. */
   contradicts?(lookFor: L, sheet: Sheet): string | null;
   /** How a student gets there, in a sentence or two; empty where the title says it all. */
   hint?(lookFor: L): string;
+  /** Its evidence says in words why something does not fit, and nothing that would be an answer. */
+  saysWhy?: boolean;
   /** Whether it is suggested for a sheet as a matter of course. */
   suits?(sheet: Sheet): boolean;
   /** null leaves the judgement to the teacher. */

@@ -4,7 +4,7 @@ import { bodyText } from '../text/body';
 import type { Sheet } from '../schema/sheet';
 import { targetSpot } from '../handout/veil';
 import type { Context, Counted, Evidence, LookForKind } from './kind';
-import { base } from './kind';
+import { keyedBase } from './kind';
 import { Id } from '../values/primitives';
 import { matches, SPELLING } from '../language/spelling';
 import { spellingSlot } from './spelling-slot';
@@ -12,7 +12,7 @@ import { withSwaps } from './swaps';
 
 const LabelsLookFor = z.strictObject({
   kind: z.literal('labels'),
-  ...base,
+  ...keyedBase,
   picture: Id,
   /** The key. Never sent to a student. */
   expect: z

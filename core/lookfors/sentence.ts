@@ -20,8 +20,8 @@ type SlotOf<P, Kind extends string, V> = {
   label: string;
   value: V;
   set: (value: V) => P;
-  /** It does not stand in the title. */
-  quiet?: true;
+  /** It does not stand in the title: shown with further settings, or `here` in the sentence. */
+  quiet?: true | 'here';
 };
 /** `P` is what setting a slot changes. */
 export type Slot<P> =
@@ -53,6 +53,10 @@ function said<P>(part: Part<P>): string {
     );
   return part.options.find(({ value }) => value === part.value)?.label ?? '';
 }
+
+/** Whether a part is one of the further settings, that need not be seen at once. */
+export const isFurther = <P>(part: Part<P>): boolean =>
+  typeof part === 'object' && 'slot' in part && part.quiet === true;
 
 /** The sentence as a title: with a capital, no doubled spaces, and cut to what a title may hold. */
 export function titleFrom<P>(parts: readonly Part<P>[]): string {

@@ -126,7 +126,7 @@ const ROWS = {
         slot: 'choice',
         label: 'Or another font',
         value: '',
-        quiet: true,
+        quiet: 'here',
         options: [
           { value: '', label: 'or …' },
           ...FACES.filter(({ id }) => !asked.includes(id)).map(({ id, name }) => ({ value: id, label: name })),
@@ -242,7 +242,7 @@ export const STYLE: LookForKind<StyleLookFor> = {
         slot: 'choice',
         label: 'Add a condition',
         value: '',
-        quiet: true,
+        quiet: 'here',
         options: [
           { value: '', label: 'and …' },
           ...KEYS.filter((key) => !isAsked(lookFor, key)).map((value) => ({ value, label: ROWS[value].listed })),

@@ -62,7 +62,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     closesAt: '',
     ...values,
   });
-  const handIn = (who: typeof ada, copyId: string) => doWithCopy(db, who, copyId, { do: 'hand-in', seq: 0 });
+  const handIn = (who: typeof ada, copyId: string) => doWithCopy(means(), who, copyId, { do: 'hand-in', seq: 0 });
   const seen = async (who: typeof ada, copyId: string) => {
     const view = await copyView(means(), who, copyId);
     if (view.damage !== null) throw new Error('damaged');
@@ -97,7 +97,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     await handIn(ada, adas.id);
     await done(id, { do: 'close' });
     expect(await why(handIn(ben, bens.id))).toMatch(/^422 Handing in has closed/);
-    expect(await why(doWithCopy(db, ada, adas.id, { do: 'take-back' }))).toMatch(/^422 Handing in has closed/);
+    expect(await why(doWithCopy(means(), ada, adas.id, { do: 'take-back' }))).toMatch(/^422 Handing in has closed/);
     expect(await seen(ben, bens.id)).toMatchObject({ isClosed: true });
     expect(await seen(ada, adas.id)).toMatchObject({ mayTakeBack: false, state: 'handed-in' });
     await done(id, { do: 'open' });

@@ -2,8 +2,7 @@ import { z } from 'zod';
 import { broughtItems, Change, singles } from '../../core/changes/change';
 import { refusal } from '../../core/handout/permission';
 import { veiledChange } from '../../core/handout/veil';
-import { resultForStudent } from '../../core/lookfors/all';
-import type { Result } from '../../core/lookfors/kind';
+import type { ToldResult } from '../../core/lookfors/checks';
 import type { Pictures } from '../../core/pictures/picture';
 import { isOwn } from '../../core/pictures/picture';
 import type { Item, Sheet } from '../../core/schema/sheet';
@@ -19,6 +18,7 @@ import type { Handout } from '../stores/handouts';
 import { handoutById } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { knownPictures } from '../stores/pictures';
+import { toldOn } from './check-answers';
 import { countedOnCopy } from './counting';
 import type { Means } from './means';
 import { missing, Refused } from './refused';
@@ -106,7 +106,7 @@ const MENDED = 'This sheet was damaged and has been put right meanwhile. Reload 
 const DAMAGED = 'This sheet is damaged and can’t be written to. Reload the page: it says what can be done.';
 
 export type Saved =
-  | { outcome: 'saved'; seq: number; results?: (Result | null)[] }
+  | { outcome: 'saved'; seq: number; results?: (ToldResult | null)[] }
   | { outcome: 'behind'; seq: number; missed: LoggedChange[] }
   | { outcome: 'refused'; index: number; reason: string };
 
@@ -145,9 +145,9 @@ export async function saveWork(
   switch (saved.outcome) {
     case 'saved': {
       const told = { outcome: 'saved' as const, seq: saved.seq };
-      return handout
-        ? { ...told, results: resultsAfter(handout, documentId, person.name, saved.sheet, pictures) }
-        : told;
+      if (!handout || access.kind !== 'copy') return told;
+      const counted = { id: documentId, sheet: saved.sheet };
+      return { ...told, results: await resultsAfter({ db, pictures }, handout, access.copyId, person.name, counted) };
     }
     case 'behind':
       return { ...saved, missed: await forReader(db, access, documentId, saved.missed, pictures) };
@@ -164,10 +164,15 @@ export async function saveWork(
  * Every save counts its look-fors again, for what a student may be told. What is saved is saved: should the counting fail, only
  * the counts are missing.
  */
-function resultsAfter(handout: Handout, id: string, studentName: string, sheet: Sheet, pictures: Pictures) {
+async function resultsAfter(
+  { db, pictures }: Means,
+  handout: Handout,
+  copyId: string,
+  studentName: string,
+  document: { id: string; sheet: Sheet },
+) {
   try {
-    const results = countedOnCopy(handout, { id, sheet }, studentName, pictures);
-    return results.map((result, i) => resultForStudent(handout.lookFors[i], result));
+    return await toldOn(db, handout, copyId, countedOnCopy(handout, document, studentName, pictures));
   } catch (error) {
     report('counting look-fors', error);
     return undefined;

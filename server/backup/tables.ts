@@ -17,6 +17,7 @@ export const TABLES = [
   'handout',
   'copy',
   'go',
+  'answer_check',
   'margin_note',
   'ruling',
 ] as const;

@@ -203,7 +203,7 @@ async function locked(
 }
 
 /** What decides whether a copy is still accepted. */
-const timesOf = async (tx: Queries, copyId: string): Promise<Times> =>
+export const timesOf = async (tx: Queries, copyId: string): Promise<Times> =>
   one(
     await tx.query<Times>(
       `select h.due_at as "dueAt", h.closes_at as "closesAt", copy.extended_to as "extendedTo",

@@ -12,6 +12,7 @@ import type { Database, Queries, Row } from '../database/connection';
 import { migrate } from '../database/migrate';
 import { projectRoot } from '../process/place';
 import { openPictures } from '../art/shipped';
+import * as checks from './checks';
 import * as classes from './classes';
 import * as copies from './copies';
 import * as demo from './demo';
@@ -69,6 +70,8 @@ const NEW_HANDOUT = {
   supplies: [],
 };
 
+const ANSWERED = { id: 'a', held: false, got: 0, need: 1, evidence: [] };
+
 let db: Database;
 beforeAll(async () => {
   const plain = await DATABASES.at(-1)![1]();
@@ -95,6 +98,9 @@ const CALLS: Record<string, () => unknown> = {
   copiesOf: () => copies.copiesOf(db, 'o1-4-1'),
   documentAccess: () => copies.documentAccess(db, 'p3-40', 'dc3-40-1'),
   isTeacherOfCopy: () => copies.isTeacherOfCopy(db, 't3-2', 'dc3-40-1'),
+  timesOf: () => copies.timesOf(db, 'y3-40-1'),
+  checksOf: () => checks.checksOf(db, 'y3-42-0'),
+  addCheck: () => checks.addCheck(db, 'y3-42-0', { lookForId: 'a', asked: 'a', result: ANSWERED }, 3),
   goesOf: () => copies.goesOf(db, 'y3-42-0'),
   newestGoes: () => copies.newestGoes(db, 'o3-1-0'),
   handIn: () => copies.handIn(db, { id: 'y3-40-1', documentId: 'dc3-40-1' }, 2),
@@ -234,6 +240,7 @@ test('no statement scans a table that grows with schools', { timeout: 120_000 },
 
 test('every function of the stores is called here', () => {
   const all = [
+    checks,
     classes,
     copies,
     demo,

@@ -2,6 +2,8 @@ import { closesOf, dueOf, isClosed } from '../../core/handout/times';
 import { veiled } from '../../core/handout/veil';
 import { forStudent, resultForStudent } from '../../core/lookfors/all';
 import { points } from '../../core/lookfors/rubric';
+import type { ToldResult } from '../../core/lookfors/checks';
+import { toldOn } from '../actions/check-answers';
 import { countedOn } from '../actions/counting';
 import type { Means } from '../actions/means';
 import { openedOr } from '../actions/opened';
@@ -32,14 +34,14 @@ export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id
   });
   const results = countedOn(handout, document.sheet, person.name, pictures);
   // Once it is done, the teacher's own rulings and everything counted may be seen.
-  const told = results.map((result, i) => {
-    const ruling = copy.state === 'done' ? rulings.find((r) => r.lookForId === result.id) : undefined;
-    const shown = resultForStudent(
-      copy.state === 'done' ? { ...handout.lookFors[i], tell: 'result' } : handout.lookFors[i],
-      result,
-    );
-    return shown && ruling ? { ...shown, held: ruling.held } : shown;
-  });
+  const told =
+    copy.state === 'done'
+      ? results.map((result, i): ToldResult | null => {
+          const shown = resultForStudent({ ...handout.lookFors[i], tell: 'result' }, result);
+          const ruling = rulings.find((one) => one.lookForId === result.id);
+          return shown && ruling ? { ...shown, held: ruling.held } : shown;
+        })
+      : await toldOn(db, handout, copy.id, results);
   const times = {
     closesAt: handout.closesAt,
     extendedTo: copy.extendedTo,

@@ -40,9 +40,9 @@ test('a look-for lights its spots under the pointer and while it is worked on, a
   await expect.poll(() => thread.getAttribute('d')).not.toBe(first);
   await page.mouse.move(300, 20);
   await expect(light).toHaveCount(0);
-  await cards.nth(2).getByRole('textbox').first().focus();
+  await cards.nth(2).getByRole('spinbutton').first().focus();
   await expect(light).toHaveCount(1);
-  await page.keyboard.type('!');
+  await page.keyboard.press('ArrowUp');
   await expect(light).toHaveCount(1);
   // The thread goes with its card.
   const before = await thread.getAttribute('d');

@@ -116,7 +116,10 @@ test('what is filled in for handing out stays over a reload and a lost answer, a
   await page.getByRole('checkbox', { name: /Avocet/ }).check();
   await page.getByRole('button', { name: 'Add a row' }).click();
   await page.getByLabel('Row of the rubric').fill('Arrows');
-  const lookFor = page.getByLabel('What you will look for, as students read it').first();
+  const card = page.locator('.hand-out_lookforRow').first();
+  await card.getByRole('button', { name: 'More' }).click();
+  await card.getByRole('button', { name: 'Write a title of your own' }).click();
+  const lookFor = card.getByLabel('What you will look for, as students read it');
   await lookFor.fill('');
   await page.reload();
   await expect(page.getByLabel(/Brief/)).toHaveValue('Draw the arrows.\nOld Łęg: mind them.');

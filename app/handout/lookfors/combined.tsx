@@ -5,14 +5,14 @@ import { MOST_PARTS } from '../../../core/lookfors/combined';
 import { Choice } from '../../fields/choice';
 import { Action } from '../../parts/action';
 import { Sign } from '../../parts/sign';
-import { Sentence } from './sentence';
+import { WholeSentence } from './sentence';
 import type { SettingsProps } from './settings';
 import styles from '../hand-out.module.css';
 
 /** The look-fors that are combined, a sentence each. */
 export function CombinedParts({ lookFor: { parts }, sheet, set, onRefuse }: SettingsProps<LookForOf<'combined'>>) {
   const add = (kind: PlainLookFor['kind'] | null) => {
-    const made = kind && begun(kind, sheet, nanoid(8));
+    const made = kind && begun(kind, sheet, nanoid(8), parts);
     if (typeof made === 'string') onRefuse(made);
     else if (made) set({ parts: [...parts, made as PlainLookFor] });
   };
@@ -21,7 +21,7 @@ export function CombinedParts({ lookFor: { parts }, sheet, set, onRefuse }: Sett
       <ul className={styles.parts}>
         {parts.map((part, i) => (
           <li key={part.id}>
-            <Sentence
+            <WholeSentence
               lookFor={part}
               sheet={sheet}
               set={(patch) =>

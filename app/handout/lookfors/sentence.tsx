@@ -5,6 +5,7 @@ import { colourName } from '../../../core/colour/name';
 import type { LookFor } from '../../../core/lookfors/all';
 import { sentenceOf } from '../../../core/lookfors/all';
 import type { Option, Part, Slot } from '../../../core/lookfors/sentence';
+import { isFurther } from '../../../core/lookfors/sentence';
 import type { Sheet } from '../../../core/schema/sheet';
 import { cutTo } from '../../../core/values/characters';
 import { sentence } from '../../parts/sentence';
@@ -15,17 +16,27 @@ import styles from './sentence.module.css';
 type Patch = Partial<LookFor>;
 type Props = { lookFor: LookFor; sheet: Sheet; set: (patch: Patch) => void };
 
-export function Sentence({ lookFor, sheet, set }: Props) {
-  const parts = sentenceOf(lookFor, sheet);
-  return (
-    <div className={styles.sentence}>
-      {parts.map((part, i) => (
-        // A sentence has no other order than its own.
-        <Fragment key={i}>{shown(part, set)}</Fragment>
-      ))}
-    </div>
-  );
-}
+/** The sentence itself. */
+export const Sentence = ({ lookFor, sheet, set }: Props) => (
+  <Parts parts={sentenceOf(lookFor, sheet).filter((part) => !isFurther(part))} set={set} />
+);
+
+/** All of it, where there is no room for further settings of its own. */
+export const WholeSentence = ({ lookFor, sheet, set }: Props) => <Parts parts={sentenceOf(lookFor, sheet)} set={set} />;
+
+/** What else can be set of it. */
+export const FurtherSettings = ({ lookFor, sheet, set }: Props) => (
+  <Parts parts={sentenceOf(lookFor, sheet).filter(isFurther)} set={set} />
+);
+
+const Parts = ({ parts, set }: { parts: Part<Patch>[]; set: Props['set'] }) => (
+  <div className={styles.sentence}>
+    {parts.map((part, i) => (
+      // A sentence has no other order than its own.
+      <Fragment key={i}>{shown(part, set)}</Fragment>
+    ))}
+  </div>
+);
 
 function shown(part: Part<Patch>, set: (patch: Patch) => void) {
   if (typeof part === 'string') return <span>{part}</span>;
@@ -64,6 +75,8 @@ const NumberSlot = ({ slot: { label, value, min, max, set: patch }, set }: SlotP
 
 /** More than this are searched by typing. */
 const SEARCHED = 8;
+/** In pixels: most of the form's own height. */
+const LIST_HEIGHT = 400;
 
 /** The options under their headings, in the order in which the headings come. */
 function listed(options: readonly Option[]): DefaultOptionType[] {
@@ -77,6 +90,8 @@ function listed(options: readonly Option[]): DefaultOptionType[] {
 
 function ChoiceSlot({ slot: { label, value, options, quiet, set: patch }, set }: SlotProps<'choice'>) {
   const now = options.find((option) => option.value === value);
+  // Where something is added, nothing is chosen yet.
+  const adds = quiet === 'here' && value === '';
   const words = now ? now.label || now.listed : 'choose …';
   return (
     <Select
@@ -86,10 +101,12 @@ function ChoiceSlot({ slot: { label, value, options, quiet, set: patch }, set }:
       aria-label={label}
       popupMatchSelectWidth={false}
       showSearch={options.length > SEARCHED ? { optionFilterProp: 'label' } : false}
-      value={value}
-      options={listed(options)}
+      value={adds ? null : value}
+      placeholder={words}
+      options={listed(adds ? options.filter((option) => option !== now) : options)}
+      listHeight={LIST_HEIGHT}
       labelRender={() => words}
-      onChange={(to: string) => set(patch(to))}
+      onChange={(to) => set(patch(to as string))}
     />
   );
 }
