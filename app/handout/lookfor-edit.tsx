@@ -146,12 +146,13 @@ function Telling({ lookFor, set }: Pick<CardProps, 'lookFor' | 'set'>) {
         value={lookFor.tell}
         names={keyed ? { ...TELL, result: 'students may check answers' } : TELL}
         onChange={(tell) => set({ tell })}
-        width={215}
+        width={205}
       />
       {isChecked(lookFor) && (
         <>
           <InputNumber
             size="small"
+            style={{ width: 54 }}
             aria-label="How often students may check"
             min={1}
             max={MOST_TRIES}
