@@ -36,7 +36,7 @@ const ORDER = [
   ['app/fields', 'app/margin'],
   ['app/keeping', 'app/drawing'],
   ['app/house', 'app/document', 'app/student'],
-  ['app/spread'],
+  ['app/spread', 'app/correction'],
   ['app/commands', 'app/reading', 'app/desk', 'app/classes'],
   ['app/colour', 'app/pictures'],
   ['app/canvas', 'app/makers'],

@@ -5,6 +5,7 @@ const ALL = {
   shaping: () => import('./shaping'),
   output: () => import('./output'),
   autosave: () => import('./autosave'),
+  handouts: () => import('./handouts'),
   load: () => import('./load'),
   fuzz: () => import('./fuzz'),
   placing: () => import('./placing'),

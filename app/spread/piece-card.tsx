@@ -48,6 +48,7 @@ export function PieceCard({ handout, card, page, now, marked }: Props) {
         {card.extendedTo && isOpen(card.state) && ` · until ${whenWords(card.extendedTo, now, zone)}`}
         {card.go > 1 && ` · go ${card.go}`}
         {card.late && <span className={styles.late}> · late</span>}
+        {card.uncorrected && <span title="Handed in before the sheet was corrected"> · before the correction</span>}
         {card.damaged && <strong className={styles.late}> · damaged</strong>}
       </span>
     </Link>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useFetcher } from 'react-router';
+import { Link, useFetcher } from 'react-router';
 import { effectsOf, effectWords } from '../../core/handout/effects';
 import { hasClosed } from '../../core/handout/times';
 import { closesWords, dueWords, useZone } from '../browser/time';
@@ -66,6 +66,12 @@ export function ThisHandout({ personId, handout, cards, now }: SpreadData) {
               {handout.isPutAway ? 'bring back' : 'put away'}
             </Action>
           </div>
+          {handout.isChanged && (
+            <p>
+              Its sheet was changed since.{' '}
+              <Link to={`/handouts/${handout.id}/correction`}>See and send the correction</Link>
+            </p>
+          )}
           {handout.isPutAway && (
             <p className="quiet">
               Put away: it stands at the end of your Desk, unless a piece waits to be read. Students keep their copies.

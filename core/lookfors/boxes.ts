@@ -1,6 +1,5 @@
 import { contrastOf } from '../colour/space';
 import { overlaps } from '../geometry/box';
-import { boxOf } from '../items/hit';
 import { itemName } from '../items/name';
 import { bodyText } from '../text/body';
 import { fullStyle, roleOfItem } from '../text/style';
@@ -9,8 +8,9 @@ import { isWritten } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import type { Context } from './kind';
 import { placed } from './kind';
-import { isSeen, rankOn, shows } from './seen';
+import { boxOn, isSeen, rankOn, shows } from './seen';
 import type { Option, Part } from './sentence';
+import { once } from './survey';
 
 /** The boxes that students write in, as the look-fors about words see them. */
 
@@ -28,13 +28,13 @@ const [FAINT_WORDS, SMALL_WORDS] = [1.15, 3];
 function groundOf(page: Page, item: WrittenItem, { pictures = () => undefined }: Context): string | null {
   const { fill } = item;
   if (fill && shows(fill)) return fill.kind === 'solid' && fill.opacity > 0.5 ? fill.colour : null;
-  const [box, rank] = [boxOf(page, item, pictures), rankOn(page, item.id)];
+  const [box, rank] = [boxOn(page, item, pictures), rankOn(page, item.id)];
   for (const other of everyItem(page))
     if (
       other.kind !== 'group' &&
       !other.hidden &&
       rankOn(page, other.id) > rank &&
-      overlaps(boxOf(page, other, pictures), box)
+      overlaps(boxOn(page, other, pictures), box)
     )
       return null;
   if (page.background === null) return '#ffffff';
@@ -45,9 +45,13 @@ function groundOf(page: Page, item: WrittenItem, { pictures = () => undefined }:
 export function readText(sheet: Sheet, page: Page, item: WrittenItem, context: Context): string {
   const role = roleOfItem(sheet, item);
   const styled = item.body.flatMap(({ runs }) => runs.map((run) => fullStyle(role, run.style)));
-  const ground = item.kind === 'text' && (item.lettering ?? item.plate) ? null : groundOf(page, item, context);
-  const hides = ({ colour, size }: (typeof styled)[number]) =>
-    size < SMALL_WORDS || (ground !== null && contrastOf(colour, ground) < FAINT_WORDS);
+  let ground: string | null | undefined;
+  const hides = ({ colour, size }: (typeof styled)[number]) => {
+    if (size < SMALL_WORDS) return true;
+    if (ground === undefined)
+      ground = item.kind === 'text' && (item.lettering ?? item.plate) ? null : groundOf(page, item, context);
+    return ground !== null && contrastOf(colour, ground) < FAINT_WORDS;
+  };
   if (!styled.some(hides)) return bodyText(item.body);
   return item.body
     .map(({ runs }) =>
@@ -61,17 +65,25 @@ export function readText(sheet: Sheet, page: Page, item: WrittenItem, context: C
 
 /** One box, or all that students may write in. Of a box that is not seen there is no text. */
 export function boxesFor(id: string | null, sheet: Sheet, context: Context): WrittenBox[] {
-  const items =
-    id === null ? [...everyItem(sheet)].filter((item) => item.touch !== 'fixed') : [find(sheet, id)?.item ?? []].flat();
-  return items.filter(isWritten).map((item) => {
-    const given = find(context.handedOut, item.id)?.item;
-    const { page } = find(sheet, item.id)!;
-    return {
-      item,
-      text: isSeen(sheet, item.id, context.pictures) ? readText(sheet, page, item, context) : '',
-      given: given && isWritten(given) ? bodyText(given.body) : '',
-    };
-  });
+  if (id === null)
+    return once(context, sheet, 'boxes', () =>
+      [...everyItem(sheet)]
+        .filter((item) => item.touch !== 'fixed')
+        .filter(isWritten)
+        .map((item) => boxOfItem(item, sheet, context)),
+    );
+  const item = find(sheet, id)?.item;
+  return item && isWritten(item) ? [boxOfItem(item, sheet, context)] : [];
+}
+
+function boxOfItem(item: WrittenItem, sheet: Sheet, context: Context): WrittenBox {
+  const given = find(context.handedOut, item.id)?.item;
+  const { page } = find(sheet, item.id)!;
+  return {
+    item,
+    text: isSeen(sheet, item.id, context.pictures) ? readText(sheet, page, item, context) : '',
+    given: given && isWritten(given) ? bodyText(given.body) : '',
+  };
 }
 
 /** What the words of a box, or of all, are counted from. Other things may cover it. */

@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { encloses, grown, overlaps } from '../geometry/box';
 import type { Box } from '../geometry/matrix';
-import { boxOf } from '../items/hit';
 import { itemName } from '../items/name';
 import { withinMargins } from '../placement/on-page';
 import { bodyText, isEmpty } from '../text/body';
@@ -10,7 +9,7 @@ import { isFramed, isWritten } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import { fullFormat, roleOfItem } from '../text/style';
 import { isNamed } from './name';
-import { rankOn } from './seen';
+import { boxOn, rankOn } from './seen';
 import type { Option, Part } from './sentence';
 import type { Thing, ThingKind } from './thing';
 import { fillOf, HUE_NAMES, hueName, isGradient, isHollow, isSeeThrough, outlineContrast, outlineOf } from './thing';
@@ -51,7 +50,7 @@ const OFF_CENTRE = 0.06;
 
 const areaOf = ({ page, sheet, context }: Thing, id: string): Box | null => {
   const place = find(sheet, id);
-  return place && place.page.id === page.id ? boxOf(page, place.item, context.pictures ?? (() => undefined)) : null;
+  return place && place.page.id === page.id ? boxOn(page, place.item, context.pictures) : null;
 };
 
 /** What can be an area: handed out, and large enough to hold something. */
@@ -90,7 +89,7 @@ export function isCentred({ item, sheet, page, box, context }: Thing): boolean {
   if (isBox) return across && (item.vertical === 'middle' || (item.kind === 'text' && item.fit === 'grow'));
   const about = [...everyItem(page)]
     .filter((other) => other.kind === 'shape' && other.id !== item.id && !other.hidden)
-    .map((other) => boxOf(page, other, context.pictures ?? (() => undefined)))
+    .map((other) => boxOn(page, other, context.pictures))
     .filter((other) => encloses(grown(other, SLACK), box))
     .sort((a, b) => a.width * a.height - b.width * b.height)[0];
   if (!about) return false;

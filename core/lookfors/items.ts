@@ -20,7 +20,7 @@ import { atLeast, base } from './kind';
 import type { Option, Part } from './sentence';
 import { replaced, within } from './sentence';
 import type { Thing, ThingKind } from './thing';
-import { THING_KINDS, thingsOn } from './thing';
+import { THING_KINDS, thingsOn, thingSources } from './thing';
 import type { Together } from './together';
 import {
   ARRANGEMENT_NAMES,
@@ -107,10 +107,9 @@ function countItems(lookFor: ItemsLookFor, sheet: Sheet, context: Context): Coun
   const left = new Set<Thing>();
   for (const one of together) {
     const found = sorted(matching, one);
+    const fine = new Set([...found.right, ...found.left]);
     found.left.forEach((thing) => left.add(thing));
-    for (const thing of matching)
-      if (!found.right.includes(thing) && !found.left.includes(thing) && !wrong.has(thing))
-        wrong.set(thing, togetherWrong(one));
+    for (const thing of matching) if (!fine.has(thing) && !wrong.has(thing)) wrong.set(thing, togetherWrong(one));
   }
   const asked = (how === 'every' ? pool : matching).filter((thing) => !left.has(thing));
   const right = asked.filter((thing) => !wrong.has(thing));
@@ -334,7 +333,7 @@ export const ITEMS: LookForKind<ItemsLookFor> = {
   contradicts,
   hint: ({ each, together }) => [...each.map(eachHint), ...together.map(togetherHint)].filter(Boolean).join(' '),
   count: countItems,
-  sources: (_, sheet) => sheet.pages,
+  sources: ({ item }, sheet) => (['text', 'thing', 'group'].includes(item) ? sheet.pages : thingSources(sheet)),
   worded: ({ said }) => said,
   saysWhy: true,
 };

@@ -7,6 +7,8 @@ import { boxesFor, boxSlot, boxSources, openBox } from './boxes';
 import type { Context, Counted, Evidence, LookForKind } from './kind';
 import { base } from './kind';
 import { spellingSlot } from './spelling-slot';
+import { once } from './survey';
+import { plainWords, wordsOfBox } from './words';
 
 /** Given words or phrases that are to stand there, or that are not. */
 
@@ -22,35 +24,94 @@ const PhraseLookFor = z.strictObject({
 });
 export type PhraseLookFor = z.infer<typeof PhraseLookFor>;
 
-const split = (text: string) => normalised(text).split(' ').filter(Boolean);
+/** So many letters may be other ones: the most slips that are taken, and what singular and plural differ by. */
+const OTHER_LETTERS = 5;
+/** Words that are remembered for one look-for. */
+const KEPT = 4000;
 
-/** How often a phrase stands in a text: by its words, whatever is between or around them. */
-function timesIn(text: readonly string[], phrase: string, spelling: Spelling, others: readonly string[]): number {
-  const { length } = split(phrase);
-  let times = 0;
-  for (let i = 0; i + length <= text.length; i++) {
-    if (matches(text.slice(i, i + length).join(' '), [phrase], spelling, others) === null) continue;
-    times++;
-    i += length - 1;
+/** Tells whether so many words in a row are a phrase. Words come again, in a class above all, and are looked at once. */
+function phraseTest(phrase: string, spelling: Spelling, others: readonly string[]) {
+  const known = new Map<string, boolean>();
+  const plain = normalised(phrase);
+  return (said: string): boolean => {
+    let is = known.get(said);
+    if (is !== undefined) return is;
+    is = lettersApart(said, plain) <= OTHER_LETTERS && matches(said, [phrase], spelling, others) !== null;
+    if (known.size >= KEPT) known.clear();
+    known.set(said, is);
+    return is;
+  };
+}
+
+/** How many letters of the longer word the other one lacks, in whatever order: no more than the edits between them. */
+function lettersApart(a: string, b: string): number {
+  const [long, short] = a.length >= b.length ? [a, b] : [b, a];
+  if (long.length - short.length > OTHER_LETTERS) return long.length - short.length;
+  let rest = short;
+  let lacking = 0;
+  for (const letter of long) {
+    const at = rest.indexOf(letter);
+    if (at < 0) lacking++;
+    else rest = rest.slice(0, at) + rest.slice(at + 1);
   }
-  return times;
+  return lacking;
+}
+
+const tests = new WeakMap<PhraseLookFor, ((said: string) => boolean)[]>();
+function testsOf(lookFor: PhraseLookFor): ((said: string) => boolean)[] {
+  let all = tests.get(lookFor);
+  if (!all) {
+    const { words, spelling } = lookFor;
+    all = words.map((word) =>
+      phraseTest(
+        word,
+        spelling,
+        words.filter((other) => other !== word),
+      ),
+    );
+    tests.set(lookFor, all);
+  }
+  return all;
+}
+
+/** Rows of so many words, each with the boxes that it stands in, as often as it stands there. */
+type Rows = Map<string, string[]>;
+
+function addRows(rows: Rows, box: string, text: readonly string[], length: number): Rows {
+  for (let i = 0; i + length <= text.length; i++) {
+    let row = text[i];
+    for (let k = 1; k < length; k++) row += ` ${text[i + k]}`;
+    const boxes = rows.get(row);
+    if (boxes) boxes.push(box);
+    else rows.set(row, [box]);
+  }
+  return rows;
+}
+
+/** How often a phrase stands in each box: its words one after another. Of a class's words most come again and again. */
+function timesIn(rows: Rows, is: (said: string) => boolean): Map<string, number> {
+  const out = new Map<string, number>();
+  for (const [row, boxes] of rows) if (is(row)) for (const box of boxes) out.set(box, (out.get(box) ?? 0) + 1);
+  return out;
 }
 
 function countPhrases(lookFor: PhraseLookFor, sheet: Sheet, context: Context): Counted {
-  const { words, how, min, spelling, item } = lookFor;
-  const boxes = boxesFor(item, sheet, context).map(({ item: box, text, given }) => ({
-    id: box.id,
-    text: split(text),
-    given: split(given),
-  }));
-  const evidence = words.map((word): Evidence => {
-    const others = words.filter((other) => other !== word);
-    const found = boxes.filter(
-      ({ text, given }) => timesIn(text, word, spelling, others) > timesIn(given, word, 'exact', []),
+  const { words, how, min, item } = lookFor;
+  const boxes = boxesFor(item, sheet, context);
+  const rowsNow = (length: number) =>
+    once(context, sheet, `${length} words in ${item}`, () =>
+      boxes.reduce((rows, box) => addRows(rows, box.item.id, wordsOfBox(box), length), new Map() as Rows),
     );
+  const evidence = words.map((word, i): Evidence => {
+    const { length } = plainWords(word);
+    const is = testsOf(lookFor)[i];
+    const found = [...timesIn(rowsNow(length), is)].filter(([id, times]) => {
+      const { given } = boxes.find((box) => box.item.id === id)!;
+      return given === '' || times > (timesIn(addRows(new Map(), id, plainWords(given), length), is).get(id) ?? 0);
+    });
     const there = found.length > 0;
     return {
-      items: found.map(({ id }) => id),
+      items: found.map(([id]) => id),
       verdict: how === 'none' ? (there ? 'wrong' : 'right') : there ? 'right' : 'empty',
       said: there ? word : '',
       meant: word,
@@ -59,7 +120,7 @@ function countPhrases(lookFor: PhraseLookFor, sheet: Sheet, context: Context): C
   const got = evidence.filter(({ verdict }) => verdict === 'right').length;
   const need = how === 'some' ? Math.min(min, words.length) : words.length;
   // Nothing written is not a text without these words.
-  const met = got >= need && need > 0 && (how !== 'none' || boxes.some(({ text }) => text.length > 0));
+  const met = got >= need && need > 0 && (how !== 'none' || boxes.some(({ text }) => text.trim() !== ''));
   return { got, need, met, evidence };
 }
 

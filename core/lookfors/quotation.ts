@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { bodyText } from '../text/body';
 import { Id } from '../values/primitives';
-import type { Sheet } from '../schema/sheet';
+import type { Sheet, WrittenItem } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { everyItem } from '../sheet/tree';
 import { boxesFor, boxSlot, boxSources, openBox } from './boxes';
@@ -20,20 +20,43 @@ const QuotationLookFor = z.strictObject({
 });
 export type QuotationLookFor = z.infer<typeof QuotationLookFor>;
 
-/** Pairs of quotation marks, as English, German, French and keyboards have them. Apostrophes are none. */
-const MARKS =
-  /“([^“”„«»"]+)”|„([^“”„«»"]+)[“”]|«([^«»]+)»|»([^«»]+)«|"([^"“”„]+)"|(?<![\p{L}\p{N}])[‘']([^‘’']*(?:[’'](?=\p{L})[^‘’']*)*)[’'](?!\p{L})/gu;
+/** Pairs of quotation marks, as English, German, French and keyboards have them; and single ones, which apostrophes are not. */
+const DOUBLE = /“([^“”„«»"]+)”|„([^“”„«»"]+)[“”]|«([^«»]+)»|»([^«»]+)«|"([^"“”„]+)"/gu;
+const SINGLE = /(?<![\p{L}\p{N}])[‘']([^‘’']*(?:[’'](?=\p{L})[^‘’']*)*)[’'](?!\p{L})/gu;
 
-const quotedIn = (text: string): string[] =>
-  [...text.matchAll(MARKS)].map((found) => found.slice(1).find((group) => group !== undefined) ?? '');
+function quotedIn(text: string): string[] {
+  const found = /["“„«»]/.test(text) ? [...text.matchAll(DOUBLE)] : [];
+  if (/[‘']/.test(text)) found.push(...text.matchAll(SINGLE));
+  return found.map((one) => one.slice(1).find((group) => group !== undefined) ?? '');
+}
 
 const plainly = (text: string) => wordsIn(text.normalize('NFC').toLowerCase().replace(/’/g, "'")).join(' ');
 
 /** Different words of a quotation: one word over and over is no quotation. */
-const lengthOf = (quoted: string) => {
-  const words = plainly(quoted).split(' ').filter(Boolean);
+const lengthOf = (plain: string) => {
+  const words = plain.split(' ').filter(Boolean);
   return words.length > 3 && new Set(words).size < words.length / 2 ? new Set(words).size : words.length;
 };
+
+/** The quotations of a text, besides those that were handed out in it. */
+function readQuotes(text: string, given: string) {
+  const before = new Set(quotedIn(given).map(plainly));
+  return quotedIn(text)
+    .map((quoted) => ({ quoted, plain: plainly(quoted) }))
+    .filter(({ plain }) => !before.has(plain))
+    .map((one) => ({ ...one, words: lengthOf(one.plain) }));
+}
+
+type Quotes = ReturnType<typeof readQuotes>;
+const read = new WeakMap<WrittenItem, { text: string; given: string; quotes: Quotes }>();
+/** Read again only when the box has changed. */
+function quotesOf(item: WrittenItem, text: string, given: string): Quotes {
+  const known = read.get(item);
+  if (known?.text === text && known.given === given) return known.quotes;
+  const quotes = readQuotes(text, given);
+  read.set(item, { text, given, quotes });
+  return quotes;
+}
 
 /** What is printed on the sheet, box by box: a quotation does not run over from one to another. */
 const printed = (handedOut: Sheet): string[] =>
@@ -44,11 +67,8 @@ function countQuotations({ item, min, from }: QuotationLookFor, sheet: Sheet, co
   const boxes = boxesFor(item, sheet, context);
   let best: { got: number; evidence: Evidence } | null = null;
   for (const { item: box, text, given } of boxes) {
-    const before = new Set(quotedIn(given).map(plainly));
-    for (const quoted of quotedIn(text)) {
-      if (before.has(plainly(quoted))) continue;
-      const isFrom = from === 'anywhere' || texts.some((other) => other.includes(` ${plainly(quoted)} `));
-      const words = lengthOf(quoted);
+    for (const { quoted, plain, words } of quotesOf(box, text, given)) {
+      const isFrom = from === 'anywhere' || texts.some((other) => other.includes(` ${plain} `));
       const got = isFrom ? words : 0;
       const verdict = !isFrom ? 'wrong' : words >= min ? 'right' : 'near';
       if (!best || got > best.got)

@@ -32,14 +32,15 @@ function isPainted(item: Item): boolean {
 }
 
 type Cover = { item: Item; rank: number; box: Box };
-type Ranked = { ranks: Map<string, number>; covers: Cover[]; covered: Map<string, boolean> };
+type Ranked = { ranks: Map<string, number>; boxes: Map<string, Box>; covers: Cover[]; covered: Map<string, boolean> };
 const ranked = new WeakMap<Page, Ranked>();
 
 /** How far in front each item of a page stands (0 is the front), and those that hide what lies under them. */
 function rankedOn(page: Page): Ranked {
   let known = ranked.get(page);
   if (!known) {
-    known = { ranks: new Map(), covers: [], covered: new Map() };
+    known = { ranks: new Map(), boxes: new Map(), covers: [], covered: new Map() };
+    const opaque: Omit<Cover, 'box'>[] = [];
     for (const item of everyItem(page)) {
       const rank = known.ranks.size;
       known.ranks.set(item.id, rank);
@@ -47,11 +48,31 @@ function rankedOn(page: Page): Ranked {
       const around = [...findOn(page, item.id)!.groups, item];
       if (around.some(({ hidden }) => hidden) || around.reduce((share, one) => share * one.opacity, 1) < DENSE)
         continue;
-      known.covers.push({ item, rank, box: boxOf(page, item, () => undefined) });
+      opaque.push({ item, rank });
     }
     ranked.set(page, known);
+    for (const one of opaque) known.covers.push({ ...one, box: boxOn(page, one.item) });
   }
   return known;
+}
+
+const alone = new WeakMap<Item, Box>();
+/** The box around an item, computed once for a page. Only where lines run depends on pictures. */
+export function boxOn(page: Page, item: Item, pictures: Pictures = () => undefined): Box {
+  if (item.kind === 'line') return boxOf(page, item, pictures);
+  // In no group, its box is its own, on every page that the same thing stands on.
+  const isAlone = findOn(page, item.id)?.groups.length === 0;
+  const known = isAlone ? alone.get(item) : undefined;
+  if (known) return known;
+  if (isAlone) {
+    const own = boxOf(page, item, pictures);
+    alone.set(item, own);
+    return own;
+  }
+  const { boxes } = rankedOn(page);
+  let box = boxes.get(item.id);
+  if (!box) boxes.set(item.id, (box = boxOf(page, item, pictures)));
+  return box;
 }
 
 /** How far in front an item of a page stands: 0 is the very front. */
@@ -92,7 +113,7 @@ export function isSeen(sheet: Sheet, id: string, pictures: Pictures = () => unde
   const around = [...groups, item];
   if (around.some((one) => one.hidden) || around.reduce((share, one) => share * one.opacity, 1) < FAINTEST)
     return false;
-  const box = boxOf(page, item, pictures);
+  const box = boxOn(page, item, pictures);
   if (Math.max(box.width, box.height) < SMALLEST) return false;
   const onPage = overlapArea({ x: 0, y: 0, width: page.width, height: page.height }, grown(box, 0.1)) > 0;
   return isPainted(item) && onPage && !isCovered(page, item, box, pictures);

@@ -1,15 +1,16 @@
 import equal from 'fast-deep-equal';
+import type { Lab } from '../colour/space';
 import { contrastOf, distance, labOf } from '../colour/space';
 import { colourName } from '../colour/name';
 import { hexOf, rgbOf } from '../colour/rgb';
 import type { Box } from '../geometry/matrix';
-import { boxOf } from '../items/hit';
 import type { Item, Page, Sheet, GroupItem } from '../schema/sheet';
 import { isFramed } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import type { Outline, Paint } from '../values/primitives';
 import type { Context } from './kind';
-import { isSeen, opacityOf, shows } from './seen';
+import { boxOn, isSeen, opacityOf, shows } from './seen';
+import { once } from './survey';
 
 /** Things on a piece, as the look-fors about things see them. */
 
@@ -38,8 +39,13 @@ export type Asked = {
 const isOf = (item: Item, kind: ThingKind) => (kind === 'thing' ? item.kind !== 'group' : item.kind === kind);
 
 /** Things of a kind that are seen and that the student may have worked on; `touched`: it is not as it was handed out. */
-export function thingsOn(sheet: Sheet, { item: kind, whose, made }: Asked, context: Context) {
-  const out: (Thing & { touched: boolean })[] = [];
+export const thingsOn = (sheet: Sheet, asked: Asked, context: Context): WorkedOn[] =>
+  once(context, sheet, `things ${asked.item} ${asked.whose} ${asked.made}`, () => lookedUp(sheet, asked, context));
+
+type WorkedOn = Thing & { touched: boolean };
+
+function lookedUp(sheet: Sheet, { item: kind, whose, made }: Asked, context: Context): WorkedOn[] {
+  const out: WorkedOn[] = [];
   for (const item of everyItem(sheet)) {
     if (!isOf(item, kind)) continue;
     const given = find(context.handedOut, item.id)?.item;
@@ -47,7 +53,7 @@ export function thingsOn(sheet: Sheet, { item: kind, whose, made }: Asked, conte
     const { groups, page } = find(sheet, item.id)!;
     if (!made && [...groups, ...(item.kind === 'group' ? [item] : [])].some(({ maker }) => maker !== null)) continue;
     if (!isSeen(sheet, item.id, context.pictures)) continue;
-    const box = boxOf(page, item, context.pictures ?? (() => undefined));
+    const box = boxOn(page, item, context.pictures);
     out.push({ item, groups, page, sheet, box, context, touched: !given || !equal(given, item) });
   }
   return out;
@@ -55,7 +61,18 @@ export function thingsOn(sheet: Sheet, { item: kind, whose, made }: Asked, conte
 
 /** Two colours that a reader takes for one are less than this apart, in OKLab. */
 const ALIKE = 0.05;
-export const alikeColours = (a: string, b: string) => a === b || distance(labOf(a), labOf(b)) < ALIKE;
+const KEPT_COLOURS = 500;
+const labs = new Map<string, Lab>();
+/** A page has few colours, and each is compared with many. */
+function knownLab(hex: string): Lab {
+  let lab = labs.get(hex);
+  if (!lab) {
+    if (labs.size >= KEPT_COLOURS) labs.clear();
+    labs.set(hex, (lab = labOf(hex)));
+  }
+  return lab;
+}
+export const alikeColours = (a: string, b: string) => a === b || distance(knownLab(a), knownLab(b)) < ALIKE;
 
 /** How much see-through is seen as such. */
 const [MOSTLY, SEEN_APART] = [0.93, 0.12];
@@ -104,6 +121,7 @@ export function alikePaints(a: Paint | null, b: Paint | null): boolean {
 
 /** A colour as it is seen over another one. */
 function over(colour: string, opacity: number, behind: string): string {
+  if (opacity === 1) return colour;
   const [top, ground] = [rgbOf(colour), rgbOf(behind)];
   return hexOf(
     [0, 1, 2].map((i) => top[i] * opacity + ground[i] * (1 - opacity)) as unknown as [number, number, number],
@@ -143,3 +161,22 @@ export const HUE_NAMES = [
 /** Width and height as it was drawn, whichever way it is rotated; for a line its length. */
 export const sizeOf = ({ item, box }: Thing): readonly [number, number] =>
   isFramed(item) ? [item.width, item.height] : [Math.hypot(box.width, box.height), 0];
+
+const places = new WeakMap<Sheet, readonly unknown[]>();
+/**
+ * What things that hold no text are counted from: themselves, their pages, and of texts only where they stand and what they
+ * cover. So somebody who writes has no shapes counted again.
+ */
+export function thingSources(sheet: Sheet): readonly unknown[] {
+  let known = places.get(sheet);
+  if (!known) {
+    const out: unknown[] = [];
+    for (const page of sheet.pages) out.push(page.id, page.width, page.height, page.margin, page.background);
+    for (const item of everyItem(sheet)) {
+      if (item.kind !== 'text') out.push(item);
+      else out.push(item.id, item.x, item.y, item.width, item.height, item.angle, item.opacity, item.hidden, item.fill);
+    }
+    places.set(sheet, (known = out));
+  }
+  return known;
+}

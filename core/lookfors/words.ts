@@ -1,12 +1,14 @@
 import { z } from 'zod';
 import { Id } from '../values/primitives';
 import { bodyText } from '../text/body';
-import type { Sheet } from '../schema/sheet';
+import type { Sheet, WrittenItem } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { everyItem } from '../sheet/tree';
+import type { WrittenBox } from './boxes';
 import { boxesFor, boxSlot, boxSources, openBox } from './boxes';
 import type { Context, Counted, LookForKind } from './kind';
 import { atLeast, base } from './kind';
+import { once } from './survey';
 
 const WordsLookFor = z.strictObject({
   kind: z.literal('words'),
@@ -25,7 +27,17 @@ const RUN = 5;
 const OFTEN = 3;
 const OFTEN_SHARE = 0.25;
 
-const plainWords = (text: string) => wordsIn(text.normalize('NFC').toLowerCase());
+export const plainWords = (text: string) => wordsIn(text.normalize('NFC').toLowerCase());
+
+const read = new WeakMap<WrittenItem, { text: string; words: string[] }>();
+/** The words of a box, read once for all that is looked for in it, and again only when the box has changed. */
+export function wordsOfBox({ item, text }: WrittenBox): string[] {
+  const known = read.get(item);
+  if (known?.text === text) return known.words;
+  const words = plainWords(text);
+  read.set(item, { text, words });
+  return words;
+}
 const runAt = (words: readonly string[], at: number) => words.slice(at, at + RUN).join(' ');
 
 const runs = new WeakMap<Sheet, Set<string>>();
@@ -45,11 +57,11 @@ function runsOf(handedOut: Sheet): Set<string> {
 }
 
 /** How many words are the student's own: not printed, copied from the sheet, or repeated. */
-export function ownWords(text: string, given: string, handedOut: Sheet): number {
-  const words = plainWords(text);
+function ownWords(words: readonly string[], given: string, handedOut: Sheet): number {
   const copied = words.map(() => false);
   const all = runsOf(handedOut);
-  for (let i = 0; i + RUN <= words.length; i++) if (all.has(runAt(words, i))) copied.fill(true, i, i + RUN);
+  if (all.size > 0)
+    for (let i = 0; i + RUN <= words.length; i++) if (all.has(runAt(words, i))) copied.fill(true, i, i + RUN);
   const there = new Map<string, number>();
   for (const word of plainWords(given)) there.set(word, (there.get(word) ?? 0) + 1);
   const counts = new Map<string, number>();
@@ -64,10 +76,12 @@ export function ownWords(text: string, given: string, handedOut: Sheet): number 
 
 /** At least, or at most, so many words of the student's own. None at all is never enough. */
 function countWords(lookFor: WordsLookFor, sheet: Sheet, context: Context): Counted {
-  const counts = boxesFor(lookFor.item, sheet, context).map(({ item, text, given }) => ({
-    id: item.id,
-    text,
-    count: ownWords(text, given, context.handedOut),
+  const counts = boxesFor(lookFor.item, sheet, context).map((box) => ({
+    id: box.item.id,
+    text: box.text,
+    count: once(context, sheet, `own words ${box.item.id}`, () =>
+      ownWords(wordsOfBox(box), box.given, context.handedOut),
+    ),
   }));
   const got = counts.reduce((sum, { count }) => sum + count, 0);
   const met = lookFor.how === 'least' ? got >= lookFor.min : got > 0 && got <= lookFor.min;

@@ -15,6 +15,7 @@ export const TABLES = [
   'folder',
   'sheet',
   'handout',
+  'handout_before',
   'copy',
   'go',
   'answer_check',

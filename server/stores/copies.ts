@@ -48,11 +48,13 @@ export type CopyView = {
   studentName: string;
   state: CopyState;
   extendedTo: Date | null;
+  /** How many corrections of its handout it has. */
+  corrections: number;
   handout: Handout;
 };
 
 const VIEW = `select copy.id, copy.document_id as "documentId", copy.handout_id as "handoutId", copy.student_id as "studentId", p.name as "studentName", copy.state,
-  copy.extended_to as "extendedTo" from copy join person p on p.id = copy.student_id`;
+  copy.extended_to as "extendedTo", copy.corrections from copy join person p on p.id = copy.student_id`;
 async function view(db: Database, rows: (Omit<CopyView, 'handout'> & { handoutId: string })[]) {
   const [row] = rows;
   const handout = row && (await handoutById(db, row.handoutId));
@@ -84,12 +86,13 @@ export type ClassCopy = {
   firstHandedInAt: Date | null;
   goId: string | null;
   seq: number;
+  corrections: number;
 };
 
 /** All copies of a handout by name, each with its newest go. */
 export const copiesOf = async (db: Queries, handoutId: string): Promise<ClassCopy[]> => {
   const copies = await db.query<ClassCopy>(
-    `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", p.name as "studentName", copy.state, copy.extended_to as "extendedTo", copy.begun_at as "begunAt",
+    `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", p.name as "studentName", copy.state, copy.extended_to as "extendedTo", copy.begun_at as "begunAt", copy.corrections,
        coalesce(g.number, 0) as go, g.handed_in_at as "handedInAt",
        (select min(handed_in_at) from go where copy_id = copy.id) as "firstHandedInAt", g.id as "goId", d.seq
      from copy join person p on p.id = copy.student_id join document d on d.id = copy.document_id

@@ -35,6 +35,8 @@ export type Handout = {
   lookFors: LookFor[];
   rubric: Rubric;
   supplies: Supply[];
+  /** How many corrections of its sheet were sent. */
+  corrections: number;
   /** Why its sheet can't be read; it then shows a sheet that says so. */
   damage: string | null;
 };
@@ -81,7 +83,7 @@ export async function handoutById(db: Database, id: string): Promise<Handout | u
   const row = one(
     await db.query<Row>(
       `select h.id, h.teacher_id as "teacherId", h.sheet_id as "sheetId", h.class_id as "classId", c.name as "className", h.title, h.brief,
-         h.due_at as "dueAt", h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies
+         h.due_at as "dueAt", h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies, h.corrections
        from handout h join class c on c.id = h.class_id where h.id = $1`,
       [id],
     ),
@@ -147,11 +149,14 @@ export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictu
 export const createHandout = (db: Database, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> =>
   db.transaction((tx) => addHandout(tx, given, pictures, id));
 
-async function addCopy(tx: Queries, given: { schoolId: string; handoutId: string; studentId: string; sheet: Sheet }) {
-  const documentId = await createDocument(tx, given.schoolId, given.sheet);
+type NewCopy = { schoolId: string; handoutId: string; studentId: string; sheet: Sheet; corrections?: number };
+
+async function addCopy(tx: Queries, { schoolId, handoutId, studentId, sheet, corrections = 0 }: NewCopy) {
+  const documentId = await createDocument(tx, schoolId, sheet);
   await tx.query(
-    'insert into copy (id, school_id, handout_id, student_id, document_id) values ($1, $2, $3, $4, $5) on conflict do nothing',
-    [newId(), given.schoolId, given.handoutId, given.studentId, documentId],
+    `insert into copy (id, school_id, handout_id, student_id, document_id, corrections) values ($1, $2, $3, $4, $5, $6)
+     on conflict do nothing`,
+    [newId(), schoolId, handoutId, studentId, documentId, corrections],
   );
 }
 
@@ -166,8 +171,9 @@ export async function addLateCopies(db: Database, studentId: string, pictures: P
     const handout = await handoutById(db, id);
     // One whose sheet can't be read is not handed on: the copy would be of nothing.
     if (!handout || handout.damage) continue;
+    const { given, corrections } = handout;
     await db.transaction((tx) =>
-      addCopy(tx, { schoolId: school_id, handoutId: id, studentId, sheet: veiled(handout.given, pictures) }),
+      addCopy(tx, { schoolId: school_id, handoutId: id, studentId, sheet: veiled(given, pictures), corrections }),
     );
   }
 }

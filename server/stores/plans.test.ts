@@ -15,6 +15,7 @@ import { openPictures } from '../art/shipped';
 import * as checks from './checks';
 import * as classes from './classes';
 import * as copies from './copies';
+import * as corrections from './corrections';
 import * as demo from './demo';
 import * as documents from './documents';
 import * as folders from './folders';
@@ -101,6 +102,11 @@ const CALLS: Record<string, () => unknown> = {
   timesOf: () => copies.timesOf(db, 'y3-40-1'),
   checksOf: () => checks.checksOf(db, 'y3-42-0'),
   addCheck: () => checks.addCheck(db, 'y3-42-0', { lookForId: 'a', asked: 'a', result: ANSWERED }, 3),
+  correctHandout: () =>
+    db.transaction((tx) => corrections.correctHandout(tx, 'o1-4-1', 0, { sheet: sampleSheet(), lookFors: [] })),
+  sheetBefore: () => corrections.sheetBefore(db, 'o1-4-1', 0),
+  openCopies: () => corrections.openCopies(db, 'o1-4-1'),
+  setCorrections: () => corrections.setCorrections(db, 'y3-40-1', 1),
   goesOf: () => copies.goesOf(db, 'y3-42-0'),
   newestGoes: () => copies.newestGoes(db, 'o3-1-0'),
   handIn: () => copies.handIn(db, { id: 'y3-40-1', documentId: 'dc3-40-1' }, 2),
@@ -243,6 +249,7 @@ test('every function of the stores is called here', () => {
     checks,
     classes,
     copies,
+    corrections,
     demo,
     documents,
     folders,

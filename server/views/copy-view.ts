@@ -1,9 +1,11 @@
+import { isOpen } from '../../core/handout/state';
 import { closesOf, dueOf, isClosed } from '../../core/handout/times';
 import { veiled } from '../../core/handout/veil';
 import { forStudent, resultForStudent } from '../../core/lookfors/all';
 import { points } from '../../core/lookfors/rubric';
 import type { ToldResult } from '../../core/lookfors/checks';
 import { toldOn } from '../actions/check-answers';
+import { broughtUpToDate } from '../actions/correct';
 import { countedOn } from '../actions/counting';
 import type { Means } from '../actions/means';
 import { openedOr } from '../actions/opened';
@@ -17,6 +19,8 @@ import { notesOf, rulingsOf } from '../stores/reviews';
 /** @throws Refused where it is not theirs */
 export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id' | 'name'>, copyId: string) {
   const copy = await copyOfStudent(db, person.id, copyId);
+  // One that came back after a correction was sent takes it now.
+  if (copy && isOpen(copy.state)) await broughtUpToDate({ db, pictures }, copy.handout, copy, copy.handout.teacherId);
   const document = copy && (await openedOr(db, copy.documentId));
   if (!copy || !document) throw missing();
   const { handout } = copy;

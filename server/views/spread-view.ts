@@ -1,8 +1,9 @@
+import equal from 'fast-deep-equal';
 import { isLate } from '../../core/handout/times';
 import { heldAfter, missedMost, pieceMarks } from '../../core/review/marks';
 import { countedOn, countedOnCopy } from '../actions/counting';
 import type { Means } from '../actions/means';
-import { shownOf } from '../actions/opened';
+import { openedOr, shownOf } from '../actions/opened';
 import { missing } from '../actions/refused';
 import { Turn } from '../process/turn';
 import type { Go } from '../stores/copies';
@@ -13,6 +14,7 @@ import type { Handout } from '../stores/handouts';
 import { handoutOf } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { rulingsOf } from '../stores/reviews';
+import { sheetOf } from '../stores/sheets';
 
 /** All pieces of a handout side by side, counted. */
 
@@ -40,11 +42,19 @@ function cardOf(handout: Handout, { copy, go, document, ruled }: Piece, { pictur
     // A go is told by its identity: one that was taken back and handed in again has the same number, but is another.
     picture: handedIn ? `go=${handedIn.id}` : `seq=${copy.seq}`,
     late: isLate(copy, handout.dueAt),
+    /** It was handed in before the sheet was corrected. */
+    uncorrected: handedIn !== null && copy.corrections < handout.corrections,
     held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
     marks:
       sheet && results ? pieceMarks(sheet, results, pictures).filter((mark) => mark.page === sheet.pages[0].id) : [],
   };
   return { card, judged: results && copy.state !== 'under-way' ? [{ results, rulings: ruled }] : [] };
+}
+
+async function isChanged(db: Means['db'], person: Pick<Person, 'id'>, handout: Handout): Promise<boolean> {
+  const owned = handout.sheetId === null ? undefined : await sheetOf(db, person.id, handout.sheetId);
+  const document = owned && (await openedOr(db, owned.documentId));
+  return document !== undefined && !('damage' in document) && !equal(document.sheet, handout.sheet);
 }
 
 /** @throws Refused where it is not theirs */
@@ -84,6 +94,8 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
       dueAt: handout.dueAt,
       closesAt: handout.closesAt,
       isPutAway: handout.putAwayAt !== null,
+      /** Its sheet is another one now: a correction could be sent. */
+      isChanged: await isChanged(db, person, handout),
       lookFors: handout.lookFors.length,
     },
     cards: shown.map(({ card }) => card),

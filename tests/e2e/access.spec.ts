@@ -104,6 +104,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${taken}/file`, script(mine)],
     ['/seal', script(all)],
     [handout, mine],
+    [`${handout}/correction`, mine],
     [`${handout}/picture.svg`, mine],
     [`${handout}/reading/${copyId}`, mine],
     [copy, copies],
@@ -149,6 +150,12 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${sheet}/export`, { as: 'pdf' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${sheet}/hand-out`, { handout: '{}' }, ['nobody', 'colleague', 'student', 'stranger']],
     [copy, { do: 'take-back' }, ['nobody', 'owner', 'colleague', 'stranger']],
+    [
+      copy,
+      { do: 'check', lookFor: 'labels', asked: 'intruder-123', seq: '0' },
+      ['nobody', 'owner', 'colleague', 'stranger'],
+    ],
+    [`${handout}/correction`, { seq: '0' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${handout}/reading/${copyId}`, { go: 'x', outcome: 'done' }, ['nobody', 'colleague', 'student', 'stranger']],
     [
       `${handout}/reading/${copyId}/said`,

@@ -1,0 +1,100 @@
+import { Button } from 'antd';
+import { rightMiddle } from '../../core/geometry/box';
+import { itemName } from '../../core/items/name';
+import type { Difference } from '../../core/review/compare';
+import { spotOf } from '../../core/review/compare';
+import type { Page } from '../../core/schema/sheet';
+import type { correctionView } from '../../server/views/correction-view';
+import { pictureNow } from '../drawing/resources';
+import type { MarginEntry } from '../margin/margin';
+import { sentence } from '../parts/sentence';
+import styles from './correction.module.css';
+
+/** What stands beside a correction: who takes it, and each thing that it changes, at its height. */
+
+export type Loaded = Awaited<ReturnType<typeof correctionView>>;
+
+const times = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
+const named = (names: readonly string[]) =>
+  names.length <= 2 ? names.join(' and ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
+
+type HeadProps = { loaded: Loaded; sending: boolean; problem: string | null; onSend: () => void };
+
+function Head({ loaded, sending, problem, onSend }: HeadProps) {
+  const { counts, differences, differs, kept } = loaded;
+  const taking = counts['not-begun'] + counts['under-way'];
+  return (
+    <div className={styles.head}>
+      <h3>{differences.length === 0 ? 'Nothing that students see' : times(differences.length, 'thing')} changed</h3>
+      <ul>
+        {counts['not-begun'] > 0 && <li>{counts['not-begun']} not begun: simply follow.</li>}
+        {counts['under-way'] > 0 && (
+          <li>{counts['under-way']} under way: take it, and everything that the student did stays.</li>
+        )}
+        {counts['handed-in'] > 0 && <li>{counts['handed-in']} handed in: stay as they are, and say so.</li>}
+      </ul>
+      {kept.map(({ name, students }) => (
+        <p key={name}>
+          <b>{name}</b> goes, but stays with {named(students)}, who worked on it.
+        </p>
+      ))}
+      {differs && differences.length === 0 && (
+        <p>Only the key or hidden parts differ: answers are counted by the new key.</p>
+      )}
+      {problem && (
+        <p role="alert" className={styles.problem}>
+          {problem}
+        </p>
+      )}
+      <Button type="primary" loading={sending} disabled={!differs} onClick={onSend}>
+        {taking > 0 ? `Send it to ${times(taking, 'student')}` : 'Take it over'}
+      </Button>
+    </div>
+  );
+}
+
+/** The differences on a page, numbered through all pages. */
+export const differencesOn = (loaded: Loaded, page: Page) =>
+  loaded.differences.flatMap((difference, i) => {
+    const box = spotOf(difference, page, pictureNow);
+    return box ? [{ difference, box, number: i + 1 }] : [];
+  });
+
+const id = (number: number) => `difference-${number}`;
+
+export function correctionEntries(page: Page, head: HeadProps, active: string | null): MarginEntry[] {
+  return [
+    {
+      id: 'head',
+      anchor: null,
+      end: 'top',
+      tone: 'plain',
+      label: 'What the correction does',
+      content: <Head {...head} />,
+    },
+    ...differencesOn(head.loaded, page).map(({ difference, box, number }): MarginEntry => ({
+      id: id(number),
+      anchor: rightMiddle(box),
+      tone: difference.after ? 'moss' : 'apricot',
+      active: active === id(number),
+      light: () => [box],
+      label: `Difference ${number}`,
+      content: <DifferenceCard difference={difference} number={number} />,
+    })),
+  ];
+}
+
+const DifferenceCard = ({
+  difference: { before, after, kinds },
+  number,
+}: {
+  difference: Difference;
+  number: number;
+}) => (
+  <h3>
+    <span>
+      <span className={styles.number}>{number}</span> {itemName((after ?? before)!)}
+    </span>
+    <small>{sentence(kinds.join(', '))}</small>
+  </h3>
+);

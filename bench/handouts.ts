@@ -1,0 +1,221 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { Change } from '../core/changes/change';
+import type { LookFor } from '../core/lookfors/all';
+import { countAll, lookFor } from '../core/lookfors/all';
+import { compare } from '../core/review/compare';
+import { page, plain, shape, sheet, solid, text } from '../core/schema/defaults';
+import type { Sheet } from '../core/schema/sheet';
+import { sendCorrection } from '../server/actions/correct';
+import { handOut, HandingOut } from '../server/actions/hand-out';
+import { saveWork } from '../server/actions/save-changes';
+import { openPictures } from '../server/art/shipped';
+import type { Database } from '../server/database/connection';
+import { openDatabase } from '../server/database/open';
+import { addClass, addStudent } from '../server/stores/classes';
+import { copiesOf } from '../server/stores/copies';
+import { loadDocument, saveChanges } from '../server/stores/documents';
+import { addPerson, addSchool } from '../server/stores/people';
+import { createSheet, sheetOf } from '../server/stores/sheets';
+import type { Figure } from './measure';
+import { figure, inTurn, median } from './measure';
+
+/** Look-fors counted, saved with and compared; a correction to a class. Where there is no peer, the goal itself is the floor. */
+
+const [CLASS, LOOK_FORS] = [35, 20];
+const COLOURS = ['#f9e79f', '#aed6f1', '#a9dfbf', '#f5b7b1', '#d7bde2', '#c0392b'];
+const prose =
+  'The tide comes in twice a day and covers the mud, where worms and small crabs hide until it has gone out again. ';
+
+const handed = (): Sheet =>
+  sheet({
+    title: 'Bench',
+    pages: [
+      page({
+        id: 'p',
+        items: Array.from({ length: 10 }, (_, i) =>
+          text({ id: `box${i}`, touch: 'fill', x: 40, y: 40 + 60 * i, width: 300, height: 50 }),
+        ),
+      }),
+    ],
+  });
+
+/** A copy with what a diligent student did: 270 words in ten boxes, and thirty shapes. */
+function piece(of: number): Sheet {
+  const [first] = handed().pages;
+  const shapes = Array.from({ length: 30 }, (_, i) =>
+    shape({
+      id: `own${i}`,
+      touch: 'free',
+      x: 380 + 60 * (i % 6),
+      y: 40 + 60 * Math.floor(i / 6),
+      width: 44,
+      height: 44,
+      fill: i % 7 === of % 7 ? null : solid(COLOURS[(i + of) % COLOURS.length]),
+    }),
+  );
+  const items = first.items.map((item) =>
+    item.kind === 'text' ? { ...item, body: plain(`${prose}${of} “the mud is full of life”`) } : item,
+  );
+  return { ...handed(), pages: [{ ...first, items: [...shapes, ...items] }] };
+}
+
+const lookFors = (): LookFor[] =>
+  Array.from({ length: LOOK_FORS }, (_, i) => {
+    const id = `l${i}`;
+    const things = { kind: 'items' as const, id, item: 'shape', min: 5, made: false };
+    switch (i % 6) {
+      case 0:
+        return lookFor({ kind: 'words', id, item: i % 4 ? `box${i % 10}` : null, min: 15 });
+      case 1:
+        return lookFor({ ...things, together: [{ is: 'different', in: 'fill' }] });
+      case 2:
+        return lookFor({ ...things, each: [{ is: 'stands-out', least: '3' }, { is: 'on-page' }], how: 'every' });
+      case 3:
+        return lookFor({
+          kind: 'phrase',
+          id,
+          item: null,
+          words: ['tide', 'worms', 'salt marsh'],
+          how: 'all',
+          min: 1,
+          spelling: 'near',
+        });
+      case 4:
+        return lookFor({ ...things, together: [{ is: 'evenly' }, { is: 'row' }] });
+      default:
+        return lookFor({ kind: 'quotation', id, item: null, min: 4, from: 'anywhere' });
+    }
+  });
+
+function counting(): Figure {
+  const [pieces, all, handedOut] = [Array.from({ length: CLASS }, (_, i) => piece(i)), lookFors(), handed()];
+  const times: number[] = [];
+  for (let run = -2; run < 9; run++) {
+    // Nothing that was remembered of a page helps the next run.
+    const fresh = pieces.map((one) => structuredClone(one));
+    const begun = performance.now();
+    for (const one of fresh) countAll(all, one, { handedOut, studentName: 'Ayo Bankole' });
+    if (run >= 0) times.push(performance.now() - begun);
+  }
+  return figure(`${LOOK_FORS} look-fors on ${CLASS} copies`, median(times), 100, 1);
+}
+
+function comparing(): Figure {
+  const many = (shift: number): Sheet =>
+    sheet({
+      title: 'Many',
+      pages: [
+        page({
+          id: 'p',
+          width: 2000,
+          height: 2000,
+          items: Array.from({ length: 300 }, (_, i) =>
+            shape({
+              id: `s${i}`,
+              x: 60 * (i % 20) + (i % 3 ? 0 : shift),
+              y: 60 * Math.floor(i / 20),
+              body: plain(`${i}`),
+            }),
+          ),
+        }),
+      ],
+    });
+  const times: number[] = [];
+  for (let run = -2; run < 9; run++) {
+    const [a, b] = [many(0), many(20)];
+    const begun = performance.now();
+    compare(a, b);
+    if (run >= 0) times.push(performance.now() - begun);
+  }
+  return figure('comparing two sheets of 300 things', median(times), 20, 1);
+}
+
+type School = { db: Database; schoolId: string; teacherId: string; classId: string };
+const pictures = openPictures();
+
+async function handedOut({ db, schoolId, teacherId, classId }: School, asked: LookFor[]) {
+  const sheetId = await createSheet(db, { schoolId, ownerId: teacherId, purpose: 'blank', sheet: handed() });
+  const given = {
+    classes: [classId],
+    title: 'B',
+    brief: '',
+    dueAt: null,
+    lookFors: asked,
+    rubric: { rows: [] },
+    supplies: ['shape'],
+  };
+  const [id] = await handOut({ db, pictures }, { id: teacherId, schoolId }, sheetId, HandingOut.parse(given));
+  return { id, sheetId, copies: await copiesOf(db, id) };
+}
+
+/** A save on a copy with look-fors against one on a copy without any. */
+async function saving(school: School): Promise<Figure> {
+  const { db, schoolId } = school;
+  let batch = 0;
+  const saverOn = async (asked: LookFor[]) => {
+    const { copies } = await handedOut(school, asked);
+    const [{ documentId, studentId, studentName }] = copies;
+    const person = { id: studentId, name: studentName, schoolId };
+    const fill = piece(0);
+    const drawn = fill.pages[0].items.flatMap((item): Change[] =>
+      item.kind === 'shape' ? [{ kind: 'insert', spot: { page: 'p', group: null, behind: null }, item }] : [],
+    );
+    let base = 0;
+    const save = async (changes: Change[]) => {
+      const saved = await saveWork({ db, pictures }, person, documentId, { base, batch: `bench-${++batch}`, changes });
+      if (saved.outcome !== 'saved') throw new Error(JSON.stringify(saved));
+      base = saved.seq;
+    };
+    await save(drawn);
+    for (let i = 0; i < 10; i++)
+      await save([{ kind: 'splice', id: `box${i}`, at: 0, remove: 0, insert: plain(prose) }]);
+    return () => save([{ kind: 'splice', id: 'box1', at: 0, remove: 0, insert: plain('x') }]);
+  };
+  const [withSome, without] = [await saverOn(lookFors()), await saverOn([])];
+  const [a, b] = await inTurn(60, withSome, without);
+  return figure(`a save on a copy with ${LOOK_FORS} look-fors, against one without`, a, b, 1.5);
+}
+
+async function correcting(school: School): Promise<Figure> {
+  const { db, schoolId, teacherId } = school;
+  const { id, sheetId, copies } = await handedOut(school, lookFors());
+  for (const { documentId, studentId, id: copyId } of copies) {
+    const changes: Change[] = [{ kind: 'splice', id: 'box2', at: 0, remove: 0, insert: plain(prose) }];
+    await saveChanges(
+      db,
+      { documentId, authorId: studentId, base: 0, batch: `w-${copyId}`, changes },
+      () => null,
+      copyId,
+    );
+  }
+  const { documentId } = (await sheetOf(db, teacherId, sheetId))!;
+  const times: number[] = [];
+  for (let run = 0; run < 5; run++) {
+    const { seq: base } = (await loadDocument(db, documentId))!;
+    const changes: Change[] = [{ kind: 'set', id: 'box3', values: { x: 40 + run + 1 } }];
+    await saveChanges(db, { documentId, authorId: teacherId, base, batch: `t-${run}`, changes }, () => null);
+    const begun = performance.now();
+    const took = await sendCorrection({ db, pictures }, { id: teacherId }, id, { seq: base + 1 });
+    times.push(performance.now() - begun);
+    if (took !== CLASS) throw new Error(`${took} copies took it of ${schoolId}`);
+  }
+  return figure(`a correction to ${CLASS} copies`, median(times), 2000, 1);
+}
+
+export async function run(): Promise<Figure[]> {
+  const folder = mkdtempSync(path.join(tmpdir(), 'dappled-bench-'));
+  const db = await openDatabase({ dataDir: folder });
+  try {
+    const schoolId = await addSchool(db, 'Bench');
+    const teacherId = await addPerson(db, { schoolId, role: 'teacher', name: 'B' });
+    const classId = await addClass(db, { schoolId, teacherId, name: 'B', code: 'BENCH' });
+    for (let i = 0; i < CLASS; i++) await addStudent(db, { schoolId, classId, name: `Student ${i}` });
+    const school = { db, schoolId, teacherId, classId };
+    return [counting(), comparing(), await saving(school), await correcting(school)];
+  } finally {
+    await db.close();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
