@@ -2,17 +2,16 @@ import { nanoid } from 'nanoid';
 import { useEffect, useMemo, useState } from 'react';
 import { useFetcher, useNavigate } from 'react-router';
 import { z } from 'zod';
-import { givenOut } from '../../core/handout/copy';
 import { SUPPLIES } from '../../core/handout/permission';
-import { countAll, LookFor, rekeyed, suggested } from '../../core/lookfors/all';
-import type { Result } from '../../core/lookfors/kind';
+import type { LookFor } from '../../core/lookfors/all';
 import type { Rubric } from '../../core/lookfors/rubric';
 import type { Sheet } from '../../core/schema/sheet';
 import type { HandingOut } from '../../server/actions/hand-out';
+import { fetched, useFetched } from '../browser/later';
 import type { Editor } from '../document/editor';
-import { pictureNow } from '../drawing/resources';
 import { momentOf } from '../fields/day-words';
 import { keep, useKept } from '../keeping/kept';
+import type { Tried } from './lookfor-tools';
 
 /** What is filled in before a sheet is handed out, stored in the browser from the first letter on. `v`: its version. */
 const Draft = z.object({
@@ -34,47 +33,53 @@ const Kept = z.looseObject({ id: z.string(), kind: z.string(), title: z.string()
 
 type Class = { id: string; name: string; size: number };
 /** What the screen was loaded with. */
-export type HandOutView = { id: string; personId: string; personName: string; sheet: Sheet; classes: readonly Class[] };
+export type HandOutView = {
+  id: string;
+  personId: string;
+  personName: string;
+  sheet: Sheet;
+  /** What the sheet most likely wants looked for. */
+  suggested: LookFor[];
+  classes: readonly Class[];
+};
 /** What the server answers: what is wrong, or where to go. */
 type Answer = { problem: string; field?: string } | { problem: null; to: string };
 
-const begun = ({ classes, sheet }: HandOutView): Draft => ({
+const begun = ({ classes, sheet, suggested }: HandOutView): Draft => ({
   v: 1,
   classes: classes.length === 1 ? [classes[0].id] : [],
   title: sheet.title,
   brief: '',
   due: '',
   closes: '',
-  lookFors: suggested(sheet, () => nanoid(8)),
+  lookFors: suggested,
   rubric: { rows: [] },
   supplies: [],
   ids: {},
 });
 
-/** A look-for that was kept before there was so much to set; its title may still be empty. */
-function completed(kept: LookFor): LookFor {
-  const read = LookFor.safeParse({ ...kept, title: kept.title || '…' });
-  return read.success ? { ...read.data, title: kept.title } : kept;
-}
+/** All that look-fors are made with: fetched while the rest of the form is filled in. */
+const TOOLS = fetched(() => import('./lookfor-tools'));
 
 /** What is filled in, as it can be sent: classes that are still there, and look-fors of the sheet as it is now. */
 function useDraft(view: HandOutView, sheet: Sheet) {
   const [first] = useState(() => begun(view));
   const [kept, setKept] = useKept(view.personId, `hand-out/${view.id}`, Draft);
   const chosen = kept ?? first;
+  const now = useFetched(TOOLS);
+  const tools = now.kind === 'here' ? now.value : null;
   const draft = useMemo(
     () => ({
       ...chosen,
       classes: chosen.classes.filter((id) => view.classes.some((one) => one.id === id)),
-      lookFors: rekeyed(chosen.lookFors.map(completed), sheet),
+      lookFors: tools ? tools.prepared(chosen.lookFors, sheet) : chosen.lookFors,
     }),
-    [chosen, sheet, view.classes],
+    [chosen, sheet, view.classes, tools],
   );
-  return { draft, isKept: kept !== null, setKept };
+  return { draft, isKept: kept !== null, setKept, tools };
 }
 
-/** What a look-for counts on the teacher's own sheet, and on the sheet as students get it. */
-export type Tried = { own: Result; given: Result };
+const NONE: Tried[] = [];
 
 export type HandOutDraft = {
   draft: Draft;
@@ -92,16 +97,14 @@ export type HandOutDraft = {
 /** What is filled in on the hand-out screen, and how it is sent. */
 export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): HandOutDraft {
   const { personId, personName, id } = view;
-  const { draft, isKept, setKept } = useDraft(view, sheet);
+  const { draft, isKept, setKept, tools } = useDraft(view, sheet);
   const fetcher = useFetcher<Answer>();
   const navigate = useNavigate();
   const [saving, setSaving] = useState(false);
-  const tried = useMemo(() => {
-    const handedOut = givenOut(sheet);
-    const context = { handedOut, studentName: personName, pictures: pictureNow };
-    const given = countAll(draft.lookFors, handedOut, context);
-    return countAll(draft.lookFors, sheet, context).map((own, i) => ({ own, given: given[i] }));
-  }, [draft.lookFors, sheet, personName]);
+  const tried = useMemo(
+    () => tools?.tried(draft.lookFors, sheet, personName) ?? NONE,
+    [draft.lookFors, sheet, personName, tools],
+  );
   const answer = fetcher.data;
   const to = answer && answer.problem === null ? answer.to : null;
   useEffect(() => {
@@ -111,6 +114,7 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
   }, [to, personId, id, navigate]);
   const set = (patch: Partial<Draft>) => setKept({ ...draft, ...patch });
   const send = async () => {
+    if (!tools) return editor.say('The look-fors are not here yet. Try again in a moment.');
     setSaving(true);
     const saved = await editor.settled();
     setSaving(false);

@@ -3,14 +3,16 @@ import { Link } from 'react-router';
 import type { Supply } from '../../core/handout/permission';
 import { SUPPLIES } from '../../core/handout/permission';
 import type { Sheet } from '../../core/schema/sheet';
+import { later } from '../browser/later';
 import { dueWords, useZone } from '../browser/time';
 import { DayField } from '../fields/day-field';
 import { Action } from '../parts/action';
 import type { HandOutDraft, HandOutView } from './draft';
-import { LookForEdit } from './lookfor-edit';
 import type { Point } from './shown';
 import { RubricEdit } from './rubric-edit';
 import styles from './hand-out.module.css';
+
+const LookForEdit = later(() => import('./lookfor-edit').then((part) => part.LookForEdit));
 
 /** The form beside the sheet: to whom it goes, until when, and what is looked for. */
 

@@ -10,7 +10,7 @@ import type { Sheet } from '../../core/schema/sheet';
 import { Beside } from './lookfors/all';
 import { FurtherSettings, Sentence } from './lookfors/sentence';
 import { Choice } from '../fields/choice';
-import type { Tried } from './draft';
+import type { Tried } from './lookfor-tools';
 import type { Point } from './shown';
 import styles from './hand-out.module.css';
 import { Sign } from '../parts/sign';

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { evidenceOn } from '../../core/lookfors/spots';
-import type { Tried } from './draft';
+import type { Tried } from './lookfor-tools';
 import type { Box } from '../../core/geometry/matrix';
 import type { Page } from '../../core/schema/sheet';
 import { pictureNow } from '../drawing/resources';

@@ -1,9 +1,6 @@
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { isOpen } from '../../core/handout/state';
-import type { Result } from '../../core/lookfors/kind';
-import type { LookFor } from '../../core/lookfors/all';
-import { countWords } from '../../core/lookfors/all';
 import { points } from '../../core/lookfors/rubric';
 import type { PieceMark } from '../../core/review/marks';
 import { heldAfter } from '../../core/review/marks';
@@ -106,8 +103,8 @@ function LookForRow({
   open,
   say,
 }: {
-  lookFor: LookFor;
-  result: Result;
+  lookFor: Loaded['lookFors'][number];
+  result: Loaded['results'][number];
   held: boolean | null;
   ruled: boolean;
   open: boolean;
@@ -124,7 +121,7 @@ function LookForRow({
       <span>
         {lookFor.title}
         <span className="quiet">
-          {result.held === null ? '' : ` · ${countWords(lookFor, result)}`}
+          {result.held === null ? '' : ` · ${result.counted}`}
           {ruled && result.held !== null ? ' · your ruling' : ''}
         </span>
       </span>

@@ -2,7 +2,6 @@ import { Action, Chip, Chips } from '../parts/action';
 import type { PieceMark } from '../../core/review/marks';
 import type { Evidence } from '../../core/lookfors/kind';
 import { heldAfter } from '../../core/review/marks';
-import { evidenceWords, lookForKindOf } from '../../core/lookfors/all';
 import type { Page } from '../../core/schema/sheet';
 import { anchorAt, lightAt } from '../../core/handout/spots';
 import { DamageCard } from '../house/damaged';
@@ -126,10 +125,10 @@ function evidenceEntries({ loaded, writing, page, open, active }: Reading): Marg
   return lookFors.flatMap((lookFor, i) =>
     results[i].evidence.flatMap((evidence, j): MarginEntry[] => {
       const anchor = anchorAt(page, onItem(evidence.items[0] ?? null), pictureNow);
-      if (!TOLD.has(evidence.verdict) || !anchor || lookForKindOf(lookFor.kind).whole) return [];
+      if (!TOLD.has(evidence.verdict) || !anchor || lookFor.whole) return [];
       const { verdict } = evidence;
       const ruledRight = heldAfter(results[i], rulings) === true && (verdict === 'wrong' || verdict === 'swapped');
-      if (ruledRight && !lookForKindOf(lookFor.kind).keyed) return [];
+      if (ruledRight && !lookFor.keyed) return [];
       const id = `${lookFor.id} ${j}`;
       return [
         {
@@ -142,7 +141,7 @@ function evidenceEntries({ loaded, writing, page, open, active }: Reading): Marg
           content: (
             <>
               <h3>
-                {evidenceWords(lookFor, evidence)} <small>{verdict === 'near' ? 'counted as right' : 'look-for'}</small>
+                {evidence.words} <small>{verdict === 'near' ? 'counted as right' : 'look-for'}</small>
               </h3>
               {open && verdict !== 'near' && !spokenOf(evidence.items[0]) && (
                 <Chips>

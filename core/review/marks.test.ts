@@ -2,7 +2,8 @@ import { expect, test } from 'vitest';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Evidence, Result } from '../lookfors/kind';
 import type { LookFor } from '../lookfors/all';
-import { heldAfter, missedMost, pieceMarks } from './marks';
+import { heldAfter, pieceMarks } from './marks';
+import { missedMost } from './missed';
 import { evidenceWords, lookFor } from '../lookfors/all';
 
 const labels: LookFor = {

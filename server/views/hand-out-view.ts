@@ -1,3 +1,5 @@
+import { suggested } from '../../core/lookfors/all';
+import { newId } from '../database/id';
 import { ownSheet, whole } from '../actions/opened';
 import type { Database } from '../database/connection';
 import { classesOf } from '../stores/classes';
@@ -14,6 +16,7 @@ export async function handOutView(db: Database, person: Pick<Person, 'id' | 'nam
     documentId: document.id,
     seq: document.seq,
     sheet: document.sheet,
+    suggested: suggested(document.sheet, newId),
     savedAt: +document.changedAt,
     classes: await classesOf(db, person.id),
   };

@@ -1,3 +1,4 @@
+import { countWords, evidenceWords, lookForKindOf } from '../../core/lookfors/all';
 import { countedOn } from '../actions/counting';
 import type { Means } from '../actions/means';
 import { openedOr } from '../actions/opened';
@@ -33,7 +34,10 @@ export async function readingView({ db, pictures }: Means, person: Pick<Person, 
       extendedTo: copy.extendedTo,
       begunAt: copies.find((c) => c.id === copy.id)?.begunAt ?? null,
     },
-    lookFors: handout.lookFors,
+    lookFors: handout.lookFors.map(({ id, title, kind }) => {
+      const { whole = false, keyed = false } = lookForKindOf(kind);
+      return { id, title, whole, keyed };
+    }),
     rubric: handout.rubric,
     damage: opened && 'damage' in opened ? opened.damage : null,
     goDamaged: Boolean(go?.damage),
@@ -51,7 +55,12 @@ export async function readingView({ db, pictures }: Means, person: Pick<Person, 
     sheet,
     handedOut: handout.given,
     key: handout.sheet,
-    results: countedOn(handout, sheet, copy.studentName, pictures),
+    // In words: the page would otherwise load all that look-fors are counted with.
+    results: countedOn(handout, sheet, copy.studentName, pictures).map((result, i) => ({
+      ...result,
+      counted: countWords(handout.lookFors[i], result),
+      evidence: result.evidence.map((one) => ({ ...one, words: evidenceWords(handout.lookFors[i], one) })),
+    })),
     notes,
     rulings,
     band: copies.map(({ id, studentName, state }) => ({ id, studentName, state })),

@@ -1,6 +1,7 @@
 import equal from 'fast-deep-equal';
 import { isLate } from '../../core/handout/times';
-import { heldAfter, missedMost, pieceMarks } from '../../core/review/marks';
+import { heldAfter, pieceMarks } from '../../core/review/marks';
+import { missedMost } from '../../core/review/missed';
 import { countedOn, countedOnCopy } from '../actions/counting';
 import type { Means } from '../actions/means';
 import { openedOr, shownOf } from '../actions/opened';
