@@ -196,6 +196,21 @@ try {
   await student.locator('.page-view').waitFor();
   await press(student, 690, 521);
   await shot(student, 'copy');
+  // Last, since it changes a sheet that other pictures show.
+  await teacher.goto(sheet);
+  await teacher.locator('.page-view').waitFor();
+  await press(teacher, 150, 84);
+  await teacher.keyboard.press('Enter');
+  await teacher.keyboard.press('Control+a');
+  await teacher.keyboard.type('Write the name of each part on its line.');
+  await teacher.keyboard.press('Escape');
+  await teacher.locator('.strip', { hasText: 'Saved' }).waitFor();
+  await teacher.goto('/desk');
+  await teacher.locator('.handouts_open', { hasText: 'grey heron' }).click();
+  await teacher.getByRole('link', { name: 'See and send the correction' }).click();
+  await teacher.locator('.page-view').waitFor();
+  await teacher.locator('.margin-card').nth(1).click();
+  await shot(teacher, 'correction');
 } finally {
   await browser.close();
   server.kill();
