@@ -1,5 +1,7 @@
 import { useState } from 'react';
 import type { Box } from '../../core/geometry/matrix';
+import type { Editor } from '../document/editor';
+import { useEditor } from '../document/editor';
 import type { MarginEntry } from '../margin/margin';
 import type { Loaded } from '../student/entries';
 import { BackMarks } from '../student/entries';
@@ -11,6 +13,7 @@ import studentStyles from '../student/student.module.css';
 /** What is asked of a student, what will be looked for, and what came back: one line, of which one part opens. */
 
 type Of = {
+  editor: Editor;
   loaded: Loaded;
   results: Loaded['results'];
   /** What is open until the student opens something else. */
@@ -27,6 +30,14 @@ export type Part = 'brief' | 'list' | 'points';
 
 const Brief = ({ brief }: { brief: string }) => <p className={studentStyles.brief}>{brief || 'Fill in the sheet.'}</p>;
 
+/** Look-fors are counted where their key is: without a network nothing new is known. */
+const StandsStill = ({ editor }: { editor: Editor }) =>
+  useEditor(editor, 'save').kind === 'offline' && (
+    <p className="quiet" role="status">
+      You are offline: these stand still, and are counted again once you are connected.
+    </p>
+  );
+
 export function aboutEntry(of: Of): MarginEntry {
   return {
     id: 'about',
@@ -39,7 +50,7 @@ export function aboutEntry(of: Of): MarginEntry {
   };
 }
 
-function About({ loaded, results, first, chosen, onShow, onGo, checking }: Of) {
+function About({ editor, loaded, results, first, chosen, onShow, onGo, checking }: Of) {
   const [asked, setOpen] = useState<Part | null | undefined>();
   const open = asked === undefined ? first : asked;
   // A look-for whose spots are lit stays in sight.
@@ -86,6 +97,7 @@ function About({ loaded, results, first, chosen, onShow, onGo, checking }: Of) {
         <div className={styles.panel}>
           {shown === 'brief' && <Brief brief={loaded.brief} />}
           {shown === 'list' && list}
+          {shown === 'list' && <StandsStill editor={editor} />}
           {shown === 'points' && marks && <BackMarks marks={marks} />}
         </div>
       )}

@@ -94,6 +94,7 @@ export function useCopyMargin({ editor, loaded, results, view, fetcher, handing,
     return view.stageHeight >= ROOMY && lookFors.length > 0 ? 'list' : null;
   };
   const about = aboutEntry({
+    editor,
     loaded,
     results,
     first: first(),

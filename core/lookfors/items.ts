@@ -333,6 +333,12 @@ export const ITEMS: LookForKind<ItemsLookFor> = {
   contradicts,
   hint: ({ each, together }) => [...each.map(eachHint), ...together.map(togetherHint)].filter(Boolean).join(' '),
   count: countItems,
+  /** How many there are, whether they fit or not. */
+  filled: ({ need, evidence }) => ({
+    got: Math.min(need, evidence.length),
+    need,
+    evidence: evidence.map((one) => ({ ...one, verdict: 'near', said: '' })),
+  }),
   sources: ({ item }, sheet) => (['text', 'thing', 'group'].includes(item) ? sheet.pages : thingSources(sheet)),
   worded: ({ said }) => said,
   saysWhy: true,

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { group, ink, line, page, picture, plain, shape, sheet, solid, text } from '../schema/defaults';
 import type { Item, Page, Sheet } from '../schema/sheet';
 import type { Paint } from '../values/primitives';
-import { begun, contradictionOf, count, lookFor, sentenceOf, titled } from './all';
+import { begun, contradictionOf, count, lookFor, resultForStudent, sentenceOf, titled } from './all';
 import type { LookForOf } from './all';
 import type { Each } from './each';
 import type { Together } from './together';
@@ -465,6 +465,18 @@ describe('how many', () => {
     expect(counted({ item: 'group' }, [group({ id: 'g', width: 500, height: 200, items: all })]).got).toBe(1);
     expect(counted({ item: 'ink' }, all).got).toBe(1);
   });
+});
+
+test('a student who is told only what is there is not told whether it fits', () => {
+  const told = (items: Item[]) =>
+    resultForStudent(
+      { ...things({ min: 3, together: [{ is: 'different', in: 'fill' }] }), tell: 'filled' },
+      counted({ min: 3, together: [{ is: 'different', in: 'fill' }] }, items),
+    );
+  const alike = [0, 1, 2].map((i) => at({ fill: RED, x: 20 + 80 * i }, `s${i}`));
+  expect(told(alike.slice(0, 1))).toMatchObject({ held: false, got: 1, need: 3 });
+  expect(told(alike)).toMatchObject({ held: true, got: 3, need: 3 });
+  expect(JSON.stringify(told(alike))).not.toContain('the same fill');
 });
 
 describe('what does not count', () => {

@@ -96,7 +96,7 @@ test.describe.serial('the whole job', () => {
     await expect(teacher.locator('.spread_card', { hasText: 'Ilse Brandt' })).toContainText('Handed in');
     await teacher.getByRole('link', { name: 'Start reading' }).click();
     await drawn(teacher);
-    const card = teacher.locator('.margin-card', { hasText: '“plumes” points at the neck' });
+    const card = teacher.locator('.margin-card', { hasText: '“plumes” is swapped with “neck”' });
     await expect(card).toBeVisible();
     await card.getByRole('button', { name: 'write a note here' }).click();
     await teacher.getByLabel('Note on this spot').fill('Follow the line to its dot.');
@@ -137,9 +137,9 @@ test.describe.serial('the whole job', () => {
     await teacher.getByRole('link', { name: 'Start reading' }).click();
     await drawn(teacher);
     await expect(teacher.getByText('go 2, handed in')).toBeVisible();
-    await expect(teacher.locator('.margin-card', { hasText: 'points at the neck' })).toHaveCount(0);
+    await expect(teacher.locator('.margin-card', { hasText: 'is swapped with' })).toHaveCount(0);
     await teacher.getByRole('link', { name: 'go 1' }).click();
-    await expect(teacher.locator('.margin-card', { hasText: '“plumes” points at the neck' })).toBeVisible();
+    await expect(teacher.locator('.margin-card', { hasText: '“plumes” is swapped with “neck”' })).toBeVisible();
     await expect(teacher.locator('.margin-card', { hasText: 'Follow the line to its dot.' })).toContainText(
       'dealt with it',
     );

@@ -178,4 +178,15 @@ test('a student reads what is asked and how to get there, and checks answers no 
   await drawn(student);
   await show();
   await expect(keyed).toContainText('no tries left');
+
+  // Without a network the counts stand still, and say so.
+  await student.context().setOffline(true);
+  await keyed.getByRole('button', { name: 'Next one' }).click();
+  await student.keyboard.type(' or so');
+  await student.keyboard.press('Escape');
+  await show();
+  await expect(student.getByText('You are offline: these stand still')).toBeVisible();
+  await student.context().setOffline(false);
+  await saved(student);
+  await expect(student.getByText('You are offline: these stand still')).toHaveCount(0);
 });

@@ -323,7 +323,7 @@ test.describe('a labelled diagram', () => {
     await saved(page);
     await page.getByRole('link', { name: 'Hand out' }).click();
     await page.waitForURL(/hand-out/);
-    await expect(page.getByText('9 parts, spelling')).toBeVisible();
+    await expect(page.getByText('(9 parts)')).toBeVisible();
     expect(house.url).toBeTruthy();
   });
 
