@@ -7,6 +7,7 @@ import { isFramed } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import { inUnit } from '../../core/sheet/units';
 import type { View } from '../margin/view';
+import { paperStyle } from '../margin/view';
 import { PageView } from '../drawing/page-view';
 import { pictureNow } from '../drawing/resources';
 import type { Editor } from '../document/editor';
@@ -95,7 +96,7 @@ export function Stage({ editor, view, arrived, label, onDropSupply }: Props) {
     <div
       className={`paper${tool ? ` tool-${tool.kind}` : ''}${past ? ' past' : ''}`}
       ref={paper}
-      style={{ left: view.inset.x, top: view.inset.y, width: drawn.width * scale, height: drawn.height * scale }}
+      style={paperStyle(view, drawn)}
       onPointerDown={(event) => presses.onPointerDown(event)}
       onDoubleClick={(event) => presses.onDoubleClick(event)}
       onContextMenu={(event) => {

@@ -15,7 +15,7 @@ import { pictureNow } from '../drawing/resources';
 import { LATCH, Light } from '../margin/light';
 import { useNarrow } from '../margin/narrow';
 import type { View } from '../margin/view';
-import { onStage, useView } from '../margin/view';
+import { onStage, paperStyle, useView } from '../margin/view';
 import { sentence } from '../parts/sentence';
 import { ACCESS_WORDS } from '../settings/access-words';
 import { SheetRoom } from '../margin/sheet-room';
@@ -42,7 +42,7 @@ export function GivenSheet({ editor, sheet, shown, scrolled }: Props) {
   const page = given.pages.find(({ id }) => id === pageId) ?? given.pages[0];
   const { view, stage } = useView(page, 'fit');
   const { faces, arrived } = useDrawing(sheet);
-  const { scale, inset } = view;
+  const { scale } = view;
   return (
     <div className={styles.given}>
       <SheetRoom
@@ -54,10 +54,7 @@ export function GivenSheet({ editor, sheet, shown, scrolled }: Props) {
           )
         }
       >
-        <div
-          className="paper"
-          style={{ left: inset.x, top: inset.y, width: page.width * scale, height: page.height * scale }}
-        >
+        <div className="paper" style={paperStyle(view, page)}>
           {faces && (
             <>
               <PageView

@@ -18,6 +18,14 @@ export type View = {
   inset: Point;
 };
 
+/** Where a page lies in its stage, as styles. */
+export const paperStyle = ({ inset, scale }: View, page: Pick<Page, 'width' | 'height'>) => ({
+  left: inset.x,
+  top: inset.y,
+  width: page.width * scale,
+  height: page.height * scale,
+});
+
 /** Pixels to a point at 100%: a CSS inch is 96 pixels. */
 export const FULL_SIZE = 96 / 72;
 export type Zoom = 'fit' | number;

@@ -12,7 +12,7 @@ import { Segments } from '../fields/segments';
 import { check, formOf } from '../form.server';
 import { Strip } from '../house/strip';
 import { SheetFrame } from '../margin/frame';
-import { useView } from '../margin/view';
+import { paperStyle, useView } from '../margin/view';
 import { PageTabs } from '../parts/page-tabs';
 import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/correction';
@@ -93,15 +93,7 @@ export default function Correction({ loaderData }: Route.ComponentProps) {
       ticksFrom={page.width}
       onChooseEntry={setActive}
     >
-      <div
-        className="paper"
-        style={{
-          left: view.inset.x,
-          top: view.inset.y,
-          width: page.width * view.scale,
-          height: page.height * view.scale,
-        }}
-      >
+      <div className="paper" style={paperStyle(view, page)}>
         {faces && (
           <PageView
             sheet={source}

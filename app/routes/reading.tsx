@@ -9,7 +9,7 @@ import { askedGo, check, formOf } from '../form.server';
 import { afterReaching, orLast, reached } from '../browser/reached';
 import { useZone } from '../browser/time';
 import { SheetFrame } from '../margin/frame';
-import { useView } from '../margin/view';
+import { paperStyle, useView } from '../margin/view';
 import { Band } from '../reading/cards';
 import type { Loaded } from '../reading/entries';
 import { readingEntries } from '../reading/entries';
@@ -118,12 +118,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
       >
         <div
           className={`paper${open && shown === 'piece' ? ` ${readingStyles.readingPaper}` : ''}`}
-          style={{
-            left: view.inset.x,
-            top: view.inset.y,
-            width: page.width * view.scale,
-            height: page.height * view.scale,
-          }}
+          style={paperStyle(view, page)}
           onClick={(event) => {
             if (!open || shown !== 'piece') return;
             const box = event.currentTarget.getBoundingClientRect();

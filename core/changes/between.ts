@@ -127,7 +127,7 @@ export function alteration(before: Item, after: Item): Change[] {
 }
 
 /** The indexes of the longest increasing run of the numbers that are not negative (Schensted 1961). */
-function longestRun(numbers: readonly number[]): number[] {
+export function longestRun(numbers: readonly number[]): number[] {
   const tails: number[] = [];
   const previous = new Array<number>(numbers.length).fill(-1);
   numbers.forEach((number, i) => {

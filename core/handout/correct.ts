@@ -2,7 +2,7 @@ import equal from 'fast-deep-equal';
 import { between } from '../changes/between';
 import type { Change } from '../changes/change';
 import type { GroupItem, Item, Page, Sheet } from '../schema/sheet';
-import { everyItem, find } from '../sheet/tree';
+import { containerOf, everyItem, find } from '../sheet/tree';
 
 /**
  * A correction that is sent after handing out: what the teacher changed is brought into a student's copy, and whatever the
@@ -43,15 +43,7 @@ const isTouched = (before: Item, copy: Item): boolean => !equal(before, copy);
  * A list of things. Those that the teacher took away go, unless the student worked on them; those that the student took away stay
  * away, unless the teacher changed them. New ones of the teacher's come behind what they stand behind.
  */
-function mergedList({
-  before,
-  after,
-  copy,
-}: {
-  before: readonly Item[];
-  after: readonly Item[];
-  copy: readonly Item[];
-}): Item[] {
+function mergedList({ before, after, copy }: Three<readonly Item[]>): Item[] {
   const [was, is] = [byId(before), byId(after)];
   const out: Item[] = [];
   for (const item of copy) {
@@ -123,12 +115,10 @@ const isStudents = (old: Page, item: Item) => {
 /** Things that stand in two places after merging, since one side moved them into a group: the student's place counts. */
 function withoutTwins(sheet: Sheet, copy: Sheet): Sheet {
   const seen = new Set<string>();
-  const places = new Map<string, string>();
-  for (const page of copy.pages)
-    for (const item of everyItem(page)) places.set(item.id, find(copy, item.id)!.groups.at(-1)?.id ?? page.id);
   const prune = (items: readonly Item[], place: string): Item[] =>
     items.flatMap((item) => {
-      const own = places.get(item.id);
+      const there = find(copy, item.id);
+      const own = there && containerOf(there);
       if (own !== undefined && own !== place && placesOf(sheet, item.id).includes(own)) return [];
       if (seen.has(item.id)) return [];
       seen.add(item.id);

@@ -5,7 +5,7 @@ import { combinedOf } from './combined';
 import { CONCEPT_MAP } from './concept-map';
 import { ITEMS } from './items';
 import type { Context, Evidence, LookForKind, Result } from './kind';
-import { plainly } from './kind';
+import { isMet, plainly } from './kind';
 import { LABELS } from './labels';
 import { NAME } from './name';
 import { PHRASE } from './phrase';
@@ -20,7 +20,7 @@ import { WORDS } from './words';
 
 /** What a teacher looks for in a piece: stated once, and counted by the program where it can. */
 
-/** All kinds, in the order in which they are suggested and offered. Adding one is a file and a row here. */
+/** The kinds that several at once can be made of: those without a key. */
 const PLAIN = [NAME, WORDS, PHRASE, POINTS, QUOTATION, STYLE, SAMPLE, ITEMS] as const;
 
 type Schemas = readonly { schema: z.ZodType<unknown> }[];
@@ -34,6 +34,7 @@ export type PlainLookFor = z.infer<(typeof PLAIN)[number]['schema']>;
 const plainByKind = new Map(PLAIN.map((kind) => [kind.kind as string, kind as unknown as LookForKind<PlainLookFor>]));
 const COMBINED = combinedOf<PlainLookFor>(unionOf<PlainLookFor>(PLAIN), (kind) => plainByKind.get(kind)!);
 
+/** All kinds, in the order in which they are suggested and offered. Adding one is a file and a row here. */
 const KINDS = [
   NAME,
   LABELS,
@@ -111,8 +112,8 @@ export const suggested = (sheet: Sheet, id: () => string): LookFor[] =>
 export function count(lookFor: LookFor, sheet: Sheet, context: Context): Result {
   const counted = lookForKindOf(lookFor.kind).count(lookFor, sheet, context);
   if (!counted) return { id: lookFor.id, held: null, got: 0, need: 0, evidence: [] };
-  const { met, ...rest } = counted;
-  return { id: lookFor.id, held: met ?? rest.got >= rest.need, ...rest };
+  const { got, need, evidence } = counted;
+  return { id: lookFor.id, held: isMet(counted), got, need, evidence };
 }
 
 export const countAll = (lookFors: readonly LookFor[], sheet: Sheet, context: Context): Result[] =>

@@ -7,11 +7,14 @@ import type { Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import type { Counted, Evidence, LookForKind } from './kind';
-import { keyedBase } from './kind';
+import { keyedBase, rightIn } from './kind';
 import { spellingSlot } from './spelling-slot';
 import { withSwaps } from './swaps';
 
 /** The blanks of a sheet, each with its right answer: sums, clocks, gaps, tables, or boxes of one's own. Labels have their own look-for. */
+
+/** Blanks that one look-for can hold. */
+const MOST = 400;
 
 const AnswersLookFor = z.strictObject({
   kind: z.literal('answers'),
@@ -20,18 +23,19 @@ const AnswersLookFor = z.strictObject({
   expect: z
     .array(z.strictObject({ item: Id, words: z.array(z.string().max(200)).min(1).max(20) }))
     .min(1)
-    .max(400),
+    .max(MOST),
   spelling: z.enum(SPELLING),
 });
 export type AnswersLookFor = z.infer<typeof AnswersLookFor>;
 
 function keyOn(sheet: Sheet): AnswersLookFor['expect'] {
   const labels = new Set(sheet.pages.flatMap(labelsOn).map(({ item }) => item.id));
-  return [...everyItem(sheet)].flatMap((item) => {
+  const all = [...everyItem(sheet)].flatMap((item) => {
     if (item.kind !== 'text' || item.role === 'key' || item.hidden || labels.has(item.id)) return [];
     const words = rightWords(item);
     return words.length > 0 ? [{ item: item.id, words }] : [];
   });
+  return all.slice(0, MOST);
 }
 
 function countAnswers({ expect, spelling }: AnswersLookFor, sheet: Sheet): Counted {
@@ -49,7 +53,7 @@ function countAnswers({ expect, spelling }: AnswersLookFor, sheet: Sheet): Count
     };
   });
   return {
-    got: evidence.filter(({ verdict }) => verdict === 'right' || verdict === 'near').length,
+    got: rightIn(evidence),
     need: expect.length,
     evidence: withSwaps(evidence),
   };
@@ -63,7 +67,7 @@ export const ANSWERS: LookForKind<AnswersLookFor> = {
   kind: 'answers',
   name: 'right answers in the blanks',
   begin(sheet) {
-    const expect = keyOn(sheet).slice(0, 400);
+    const expect = keyOn(sheet);
     return expect.length > 0 ? { settings: { tell: 'filled', spelling: 'near', expect } } : { nothing: NOTHING };
   },
   sentence: ({ expect, spelling }) => [
@@ -74,7 +78,7 @@ export const ANSWERS: LookForKind<AnswersLookFor> = {
   count: countAnswers,
   sources: (_, sheet) => sheet.pages,
   rekeyed(lookFor, sheet) {
-    const expect = keyOn(sheet).slice(0, 400);
+    const expect = keyOn(sheet);
     return expect.length > 0 ? { ...lookFor, expect } : null;
   },
   worded({ verdict, said, meant }) {

@@ -21,6 +21,18 @@ export type WrittenBox = {
   given: string;
 };
 
+/** What is read from a box, once for all that is looked for in it, and again only when the box has changed. */
+export function readFrom<T>(read: (box: WrittenBox) => T): (box: WrittenBox) => T {
+  const known = new WeakMap<WrittenItem, { text: string; given: string; found: T }>();
+  return (box) => {
+    const last = known.get(box.item);
+    if (last?.text === box.text && last.given === box.given) return last.found;
+    const found = read(box);
+    known.set(box.item, { text: box.text, given: box.given, found });
+    return found;
+  };
+}
+
 /** Fainter than this against what is behind them, or smaller (in points), words are there to be counted, not to be read. */
 const [FAINT_WORDS, SMALL_WORDS] = [1.15, 3];
 

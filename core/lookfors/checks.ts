@@ -1,6 +1,7 @@
 import type { LookFor } from './all';
 import { lookForKindOf, resultForStudent } from './all';
 import type { Result } from './kind';
+import { rightIn } from './kind';
 
 /**
  * Answers from a key that are told to be right or wrong while a student works: only when the student asks, and only so often, so
@@ -44,7 +45,7 @@ export function told(lookFor: LookFor, now: Result, check: Check | undefined): T
   // As it was counted then: counted now, an answer could tell something of those that changed since.
   const known = resultForStudent(lookFor, check.result)!.evidence.filter((one) => there.has(written(one)));
   const fresh = filled.evidence.filter((one) => !checked.has(written(one)));
-  const right = known.filter(({ verdict }) => verdict === 'right' || verdict === 'near').length;
+  const right = rightIn(known);
   const same = isAsChecked(now, check);
   // Of a map, links are asked for, and concepts are only on the way to them.
   const got = same ? check.result.got : Math.min(right, check.result.got);

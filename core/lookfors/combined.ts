@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Base, Context, Counted, Evidence, LookForKind } from './kind';
-import { base, plainly } from './kind';
+import { base, isMet, plainly } from './kind';
 import { joined } from './sentence';
 import type { Sheet } from '../schema/sheet';
 
@@ -33,7 +33,7 @@ export function combinedOf<Part extends Base>(
     const counted = all.map((part) => {
       const kind = kindOf(part.kind);
       const found = kind.count(part, sheet, context) ?? { got: 0, need: 1, evidence: [] };
-      const met = found.met ?? found.got >= found.need;
+      const met = isMet(found);
       const said = (one: Evidence) => (kind.worded ?? plainly)(one);
       return { met, evidence: found.evidence.map((one) => ({ ...one, said: said(one) })) };
     });

@@ -5,6 +5,7 @@ import type { Sheet } from '../schema/sheet';
 import { z } from 'zod';
 import type { Context, Counted, Evidence, LookForKind } from './kind';
 import { keyedBase } from './kind';
+import { eitherSlot } from './sentence';
 import { spellingSlot } from './spelling-slot';
 import { everyItem } from '../sheet/tree';
 import { matches, SPELLING } from '../language/spelling';
@@ -165,26 +166,16 @@ export const CONCEPT_MAP: LookForKind<MapLookFor> = {
     links.length > 0 ? `the map shows these ${links.length} links` : `the map shows these ${concepts.length} concepts`,
     { aside: `(${concepts.length} concepts)` },
     {
-      slot: 'choice',
-      label: 'Arrows',
-      value: direction ? 'strict' : 'any',
+      ...eitherSlot('Arrows', direction, ['arrows may point either way', 'arrows must point the right way'], (to) => ({
+        direction: to,
+      })),
       quiet: true,
-      options: [
-        { value: 'any', label: 'arrows may point either way' },
-        { value: 'strict', label: 'arrows must point the right way' },
-      ],
-      set: (to) => ({ direction: to === 'strict' }),
     },
     {
-      slot: 'choice',
-      label: 'Words on links',
-      value: words ? 'strict' : 'any',
+      ...eitherSlot('Words on links', words, ['links may say anything', 'links must say the same'], (to) => ({
+        words: to,
+      })),
       quiet: true,
-      options: [
-        { value: 'any', label: 'links may say anything' },
-        { value: 'strict', label: 'links must say the same' },
-      ],
-      set: (to) => ({ words: to === 'strict' }),
     },
     spellingSlot(spelling, (to) => ({ spelling: to })),
   ],

@@ -1,15 +1,14 @@
 import { z } from 'zod';
 import { encloses, grown, overlaps } from '../geometry/box';
 import type { Box } from '../geometry/matrix';
-import { itemName } from '../items/name';
-import { withinMargins } from '../placement/on-page';
-import { bodyText, isEmpty } from '../text/body';
+import { wholePage, withinMargins } from '../placement/on-page';
+import { bodyText } from '../text/body';
 import type { Sheet } from '../schema/sheet';
 import { isFramed, isWritten } from '../schema/sheet';
-import { everyItem, find } from '../sheet/tree';
-import { fullFormat, roleOfItem } from '../text/style';
+import { find } from '../sheet/tree';
+import { areaOf, areasOn, isCentred, SLACK } from './area';
 import { isNamed } from './name';
-import { boxOn, rankOn } from './seen';
+import { rankOn } from './seen';
 import type { Option, Part } from './sentence';
 import type { Thing, ThingKind } from './thing';
 import { fillOf, HUE_NAMES, hueName, isGradient, isHollow, isSeeThrough, outlineContrast, outlineOf } from './thing';
@@ -30,7 +29,8 @@ type Row<C> = {
   contrary?: string;
   /** Its own slots, after the words. */
   slots?(condition: C, sheet: Sheet): Part<C>[];
-  begin(sheet: Sheet): C | null;
+  /** As it is first asked for; null where the sheet has nothing for it. Without it there is nothing to choose. */
+  begin?(sheet: Sheet): C | null;
   holds(thing: Thing, condition: C): boolean;
   hint: string;
 };
@@ -43,22 +43,6 @@ const WRITTEN = ['thing', 'shape', 'text'] as const;
 
 const CONTRASTS = { '1.5': 'a little', '3': 'clearly', '4.5': 'strongly' } as const;
 
-/** Of the same place within this many points. */
-const SLACK = 2;
-/** The middle may be off by this share of the room. */
-const OFF_CENTRE = 0.06;
-
-const areaOf = ({ page, sheet, context }: Thing, id: string): Box | null => {
-  const place = find(sheet, id);
-  return place && place.page.id === page.id ? boxOn(page, place.item, context.pictures) : null;
-};
-
-/** What can be an area: handed out, and large enough to hold something. */
-export const areasOn = (sheet: Sheet): Option[] =>
-  [...everyItem(sheet)]
-    .filter((item) => isFramed(item) && !item.hidden && item.width >= 30 && item.height >= 30 && item.kind !== 'ink')
-    .map((item) => ({ value: item.id, label: itemName(item) }));
-
 const areaSlot = <C extends { area: string }>(condition: C, sheet: Sheet): Part<C>[] => [
   {
     slot: 'choice',
@@ -68,35 +52,18 @@ const areaSlot = <C extends { area: string }>(condition: C, sheet: Sheet): Part<
     set: (to) => ({ ...condition, area: to }),
   },
 ];
-const firstArea = (sheet: Sheet) => areasOn(sheet)[0]?.value ?? null;
+const beginIn =
+  <K extends string>(is: K) =>
+  (sheet: Sheet) => {
+    const [first] = areasOn(sheet);
+    return first ? { is, area: first.value } : null;
+  };
 const inArea =
   (holds: (thing: Thing, box: Box) => boolean) =>
   <C extends { area: string }>(thing: Thing, { area: id }: C) => {
     const box = areaOf(thing, id);
     return box !== null && thing.item.id !== id && holds(thing, box);
   };
-const overPage = ({ page }: Thing): Box => ({ x: 0, y: 0, width: page.width, height: page.height });
-
-/** Its words stand in its middle, or in the middle of the smallest shape around it. */
-export function isCentred({ item, sheet, page, box, context }: Thing): boolean {
-  if (!isWritten(item) || isEmpty(item.body)) return false;
-  const role = roleOfItem(sheet, item);
-  const across = item.body.every(
-    (paragraph) => paragraph.runs.length === 0 || fullFormat(role, paragraph.format).align === 'centre',
-  );
-  const isBox = item.kind === 'shape' || item.fill !== null || item.outline !== null;
-  // A text box that grows is as high as its words: they stand in its middle anyway.
-  if (isBox) return across && (item.vertical === 'middle' || (item.kind === 'text' && item.fit === 'grow'));
-  const about = [...everyItem(page)]
-    .filter((other) => other.kind === 'shape' && other.id !== item.id && !other.hidden)
-    .map((other) => boxOn(page, other, context.pictures))
-    .filter((other) => encloses(grown(other, SLACK), box))
-    .sort((a, b) => a.width * a.height - b.width * b.height)[0];
-  if (!about) return false;
-  const off = (at: 'x' | 'y', size: 'width' | 'height') =>
-    Math.abs(box[at] + box[size] / 2 - about[at] - about[size] / 2) / about[size];
-  return across && off('x', 'width') <= OFF_CENTRE && off('y', 'height') <= OFF_CENTRE;
-}
 
 const row = <C>(schema: z.ZodType<C>, rest: Omit<Row<NoInfer<C>>, 'schema'>): Row<C> => ({ schema, ...rest });
 
@@ -106,7 +73,6 @@ const ROWS = {
     under: 'Fill',
     words: 'hollow',
     contrary: 'with a fill',
-    begin: () => ({ is: 'hollow' as const }),
     holds: isHollow,
     hint: 'Hollow means without a fill: select the thing and choose “none” under Fill.',
   }),
@@ -114,7 +80,6 @@ const ROWS = {
     of: FILLED,
     under: 'Fill',
     words: 'filled with one colour',
-    begin: () => ({ is: 'one-colour' as const }),
     holds: (thing) => fillOf(thing) !== null && !isGradient(fillOf(thing)),
     hint: 'Select the thing and choose one colour under Fill.',
   }),
@@ -123,7 +88,6 @@ const ROWS = {
     under: 'Fill',
     words: 'filled with a gradient',
     contrary: 'without a gradient',
-    begin: () => ({ is: 'gradient' as const }),
     holds: (thing) => isGradient(fillOf(thing)),
     hint: 'Select the thing and choose a gradient under Fill, with two colours that differ.',
   }),
@@ -132,7 +96,6 @@ const ROWS = {
     under: 'Fill',
     words: 'see-through',
     contrary: 'not see-through',
-    begin: () => ({ is: 'see-through' as const }),
     holds: isSeeThrough,
     hint: 'Select the thing and lower its opacity. It still has to be seen.',
   }),
@@ -166,7 +129,6 @@ const ROWS = {
     under: 'Outline',
     words: 'with an outline',
     contrary: 'without an outline',
-    begin: () => ({ is: 'outlined' as const }),
     holds: (thing) => outlineOf(thing) !== null,
     hint: 'Select the thing and choose a colour under Outline.',
   }),
@@ -220,7 +182,6 @@ const ROWS = {
     under: 'Outline',
     words: 'dashed or dotted',
     contrary: 'with a solid line',
-    begin: () => ({ is: 'dashed' as const }),
     holds: (thing) => (outlineOf(thing)?.dash ?? 'solid') !== 'solid',
     hint: 'Select the thing and choose dashes or dots for its outline.',
   }),
@@ -229,7 +190,6 @@ const ROWS = {
     under: 'Outline',
     words: 'with an arrowhead',
     contrary: 'without an arrowhead',
-    begin: () => ({ is: 'arrow' as const }),
     holds: ({ item }) =>
       item.kind === 'line' && [item.startCap, item.endCap].some((cap) => cap === 'arrow' || cap === 'open'),
     hint: 'Select the line and choose an arrow for one of its ends.',
@@ -239,7 +199,6 @@ const ROWS = {
     under: 'Place',
     words: 'that joins two things',
     contrary: 'with a loose end',
-    begin: () => ({ is: 'joins' as const }),
     holds: ({ item, page }) =>
       item.kind === 'line' &&
       item.from.item !== item.to.item &&
@@ -253,7 +212,6 @@ const ROWS = {
     under: 'Place',
     words: 'rotated',
     contrary: 'not rotated',
-    begin: () => ({ is: 'rotated' as const }),
     holds: ({ item, groups }) => {
       const turn = [...groups, item].reduce((sum, one) => sum + (isFramed(one) ? one.angle : 0), 0);
       const off = ((turn % 360) + 360) % 360;
@@ -266,7 +224,6 @@ const ROWS = {
     under: 'Place',
     words: 'flipped',
     contrary: 'not flipped',
-    begin: () => ({ is: 'flipped' as const }),
     holds: ({ item, groups }) => {
       const flips = (of: 'flipX' | 'flipY') =>
         [...groups, item].filter((one) => isFramed(one) && one[of]).length % 2 === 1;
@@ -279,7 +236,6 @@ const ROWS = {
     under: 'Place',
     words: 'in a group',
     contrary: 'not in a group',
-    begin: () => ({ is: 'grouped' as const }),
     holds: ({ groups }) => groups.some(({ items }) => items.length > 1),
     hint: 'Select what belongs together and group it.',
   }),
@@ -289,7 +245,7 @@ const ROWS = {
     words: 'inside',
     contrary: 'not inside',
     slots: areaSlot,
-    begin: (sheet) => (firstArea(sheet) === null ? null : { is: 'inside' as const, area: firstArea(sheet)! }),
+    begin: beginIn('inside'),
     holds: inArea(({ box }, around) => encloses(grown(around, SLACK), box)),
     hint: 'Move the thing until all of it lies inside.',
   }),
@@ -298,7 +254,7 @@ const ROWS = {
     under: 'Place',
     words: 'outside',
     slots: areaSlot,
-    begin: (sheet) => (firstArea(sheet) === null ? null : { is: 'outside' as const, area: firstArea(sheet)! }),
+    begin: beginIn('outside'),
     holds: inArea(({ box }, around) => !overlaps(grown(around, -SLACK), box)),
     hint: 'Move the thing until no part of it lies inside.',
   }),
@@ -307,7 +263,7 @@ const ROWS = {
     under: 'Place',
     words: 'in front of',
     slots: areaSlot,
-    begin: (sheet) => (firstArea(sheet) === null ? null : { is: 'in-front' as const, area: firstArea(sheet)! }),
+    begin: beginIn('in-front'),
     holds: (thing, { area: id }) => {
       const box = areaOf(thing, id);
       return box !== null && overlaps(box, thing.box) && rankOn(thing.page, thing.item.id) < rankOn(thing.page, id);
@@ -318,15 +274,13 @@ const ROWS = {
     of: ALL,
     under: 'Place',
     words: 'wholly on the page',
-    begin: () => ({ is: 'on-page' as const }),
-    holds: (thing) => encloses(grown(overPage(thing), 0.5), thing.box),
+    holds: (thing) => encloses(grown(wholePage(thing.page), 0.5), thing.box),
     hint: 'Move or shrink the thing until no part of it is cut off.',
   }),
   margins: row(only('margins'), {
     of: ALL,
     under: 'Place',
     words: 'within the margins of the page',
-    begin: () => ({ is: 'margins' as const }),
     holds: (thing) => encloses(grown(withinMargins(thing.page), 0.5), thing.box),
     hint: 'Move or shrink the thing until it keeps away from the edges of the page.',
   }),
@@ -335,7 +289,6 @@ const ROWS = {
     under: 'Words',
     words: 'with words in it',
     contrary: 'without words',
-    begin: () => ({ is: 'written' as const }),
     holds: ({ item }) => isWritten(item) && /[\p{L}\p{N}]/u.test(bodyText(item.body)),
     hint: 'Double-click the thing and type.',
   }),
@@ -343,7 +296,6 @@ const ROWS = {
     of: WRITTEN,
     under: 'Words',
     words: 'with your name in it',
-    begin: () => ({ is: 'named' as const }),
     holds: ({ item, context }) => isWritten(item) && isNamed(bodyText(item.body), context.studentName),
     hint: 'Type your name. First name or surname is enough.',
   }),
@@ -351,7 +303,6 @@ const ROWS = {
     of: WRITTEN,
     under: 'Words',
     words: 'with its words in the middle',
-    begin: () => ({ is: 'centred' as const }),
     holds: isCentred,
     hint: 'Centre the words, across and from top to bottom, in their box or in the shape around them.',
   }),
@@ -360,7 +311,6 @@ const ROWS = {
     under: 'Picture',
     words: 'with a credit',
     contrary: 'without a credit',
-    begin: () => ({ is: 'credited' as const }),
     holds: ({ item, context }) =>
       item.kind === 'picture' && (item.credit.trim() !== '' || (context.pictures?.(item.picture)?.credit ?? '') !== ''),
     hint: 'Say whose picture it is: select it and fill in its credit.',
@@ -421,59 +371,16 @@ export const eachApplies = ({ is }: Each, kind: ThingKind): boolean => rowOf(is)
 /** The conditions that things of a kind can be asked to have, and their contraries as `not …`; only what the sheet has areas for. */
 export const eachOptions = (kind: ThingKind, sheet: Sheet): Option[] =>
   Object.entries(ROWS as unknown as Record<string, Row<Each>>).flatMap(([is, { of, words, contrary, under, begin }]) =>
-    of.includes(kind) && begin(sheet) !== null
+    of.includes(kind) && begin?.(sheet) !== null
       ? [{ value: is, label: words, under }, ...(contrary ? [{ value: `not ${is}`, label: contrary, under }] : [])]
       : [],
   );
 /** A condition as it is chosen from the list; null where the sheet has nothing for it. */
 export function eachBegun(chosen: string, sheet: Sheet): Each | null {
   const not = chosen.startsWith('not ');
-  const begun = rowOf((not ? chosen.slice(4) : chosen) as Each['is'])?.begin(sheet) ?? null;
+  const is = (not ? chosen.slice(4) : chosen) as Each['is'];
+  const { begin } = rowOf(is);
+  const begun = begin ? begin(sheet) : ({ is } as Each);
   return begun && not ? { ...begun, not: true } : begun;
 }
 export const eachValue = ({ is, not }: Each) => (not ? `not ${is}` : is);
-
-/** Pairs that nothing can have at once. */
-const EXCLUDE: readonly (readonly [string, string])[] = [
-  ['hollow', 'not hollow'],
-  ['hollow', 'one-colour'],
-  ['hollow', 'gradient'],
-  ['hollow', 'filled'],
-  ['one-colour', 'gradient'],
-  ['gradient', 'not gradient'],
-  ['gradient', 'filled'],
-  ['see-through', 'not see-through'],
-  ['outlined', 'not outlined'],
-  ['stands-out', 'not outlined'],
-  ['weight', 'not outlined'],
-  ['dashed', 'not outlined'],
-  ['dashed', 'not dashed'],
-  ['arrow', 'not arrow'],
-  ['joins', 'not joins'],
-  ['rotated', 'not rotated'],
-  ['flipped', 'not flipped'],
-  ['grouped', 'not grouped'],
-  ['written', 'not written'],
-  ['named', 'not written'],
-  ['centred', 'not written'],
-  ['credited', 'not credited'],
-];
-
-/** Two of the conditions that nothing can have at once, in words; null where they go together. */
-export function eachContradiction(conditions: readonly Each[]): string | null {
-  const has = (value: string) => conditions.find((one) => eachValue(one) === value);
-  for (const [a, b] of EXCLUDE) {
-    const [one, other] = [has(a), has(b)];
-    if (one && other) return `Nothing can be both “${eachWords(one)}” and “${eachWords(other)}”.`;
-  }
-  const fills = conditions.filter((one) => one.is === 'filled' && !one.not);
-  if (new Set(fills.map((one) => (one as { colour: string }).colour)).size > 1)
-    return 'Nothing is filled with two colours at once. Make two look-fors of it.';
-  const areas = new Set(conditions.flatMap((one) => (one.is === 'inside' && !one.not ? one.area : [])));
-  if (conditions.some((one) => one.is === 'outside' && areas.has(one.area)))
-    return 'Nothing lies inside and outside the same area.';
-  const heavy = conditions.flatMap((one) => (one.is === 'weight' && !one.not ? one.least : []));
-  const light = conditions.flatMap((one) => (one.is === 'weight' && one.not ? one.least : []));
-  if (light.some((most) => heavy.some((least) => least >= most))) return 'No outline has both of these weights.';
-  return null;
-}

@@ -7,7 +7,6 @@ import {
   Each,
   eachApplies,
   eachBegun,
-  eachContradiction,
   eachHint,
   eachHolds,
   eachOptions,
@@ -15,10 +14,11 @@ import {
   eachValue,
   eachWords,
 } from './each';
+import { thingsContradiction } from './contradictions';
 import type { Context, Counted, Evidence, LookForKind, Own } from './kind';
 import { atLeast, base } from './kind';
 import type { Option, Part } from './sentence';
-import { replaced, within } from './sentence';
+import { addSlot, eitherSlot, REMOVE, replaced, within } from './sentence';
 import type { Thing, ThingKind } from './thing';
 import { THING_KINDS, thingsOn, thingSources } from './thing';
 import type { Together } from './together';
@@ -27,7 +27,6 @@ import {
   ASPECT_NAMES,
   aspectOptions,
   isTogether,
-  leastTogether,
   sorted,
   togetherApplies,
   togetherBegun,
@@ -127,8 +126,6 @@ function countItems(lookFor: ItemsLookFor, sheet: Sheet, context: Context): Coun
 }
 
 type Patch = Partial<Own<ItemsLookFor>>;
-const REMOVE: Option = { value: '', label: '', listed: 'Remove this' };
-
 const SHAPE_OPTIONS: readonly Option[] = SHAPES.filter((shape) => shape !== 'free').map((shape) => ({
   value: `shape ${shape}`,
   label: plural(OUTLINES[shape].name),
@@ -195,15 +192,13 @@ function whatParts(lookFor: ItemsLookFor): Part<Patch>[] {
     ...(made
       ? [
           {
-            slot: 'choice' as const,
-            label: 'Parts of maps and charts',
-            value: 'yes',
+            ...eitherSlot<Patch>(
+              'Parts of maps and charts',
+              true,
+              ['without parts of maps and charts', 'with parts of maps and charts'],
+              (to) => ({ made: to }),
+            ),
             quiet: true as const,
-            options: [
-              { value: 'yes', label: 'with parts of maps and charts' },
-              { value: 'no', label: 'without parts of maps and charts' },
-            ],
-            set: (to: string) => ({ made: to === 'yes' }),
           },
         ]
       : []),
@@ -256,46 +251,22 @@ function sentence(lookFor: ItemsLookFor, sheet: Sheet): Part<Patch>[] {
     ...whatParts(lookFor),
     ...eachParts(lookFor, sheet),
     ...togetherParts(lookFor),
-    {
-      slot: 'choice',
-      label: 'Add a condition',
-      value: '',
-      quiet: 'here',
-      options: [
-        { value: '', label: 'and …' },
+    addSlot(
+      'Add a condition',
+      'and …',
+      [
         ...(each.length < MOST_EACH ? eachOptions(item, sheet) : []),
         ...(together.length < MOST_TOGETHER ? togetherOptions(item) : []),
         ...(made ? [] : [{ value: 'made', label: 'with parts of maps and charts', under: 'What counts' }]),
       ],
-      set: (chosen): Patch => {
+      (chosen): Patch => {
         if (chosen === 'made') return { made: true };
         if (isTogether(chosen)) return { together: [...together, togetherBegun(chosen, item)] };
-        const begun = chosen === '' ? null : eachBegun(chosen, sheet);
+        const begun = eachBegun(chosen, sheet);
         return begun ? { each: [...each, begun] } : {};
       },
-    },
+    ),
   ];
-}
-
-function contradicts({ each, together, how, min }: ItemsLookFor): string | null {
-  const one = eachContradiction(each);
-  if (one) return one;
-  if (together.length > 0 && how !== 'most') {
-    const least = Math.max(...together.map(leastTogether));
-    if (min < least) return `Ask for at least ${least}: fewer things can’t be compared.`;
-  }
-  const has = (is: string, aspect?: string) =>
-    together.some((other) => other.is === is && (aspect === undefined || ('in' in other && other.in === aspect)));
-  for (const aspect of ASPECT_NAMES)
-    if (has('different', aspect) && has('same', aspect))
-      return 'They can’t be all the same and all different in one thing.';
-  if (has('row') && has('column')) return 'Only what lies on one another is in a row and in a column.';
-  const is = (value: string) => each.some((condition) => eachValue(condition) === value);
-  if (has('different', 'fill') && is('hollow')) return 'Hollow things have no fill that could be different.';
-  if (has('group') && is('not grouped')) return 'They can’t be in one group and not in a group.';
-  if (each.some((condition) => condition.is === 'of-what' && condition.words.length === 0))
-    return 'Type what the pictures are to show.';
-  return null;
 }
 
 /** The same things as before; at first, shapes that are handed out to be coloured, where there are some. */
@@ -330,7 +301,7 @@ export const ITEMS: LookForKind<ItemsLookFor> = {
       : [...namesOf(lookFor), lookFor.how === 'least' ? '' : `${HOW_WORDS[lookFor.how]} `],
   begin,
   sentence,
-  contradicts,
+  contradicts: thingsContradiction,
   hint: ({ each, together }) => [...each.map(eachHint), ...together.map(togetherHint)].filter(Boolean).join(' '),
   count: countItems,
   /** How many there are, whether they fit or not. */

@@ -50,6 +50,10 @@ export type Counted = {
   /** Whether it is met, where that is not simply `got` reaching `need`. */
   met?: boolean;
 };
+export const isMet = ({ met, got, need }: Counted): boolean => met ?? got >= need;
+/** Answers that are right, or taken for right. */
+export const rightIn = (evidence: readonly Evidence[]): number =>
+  evidence.filter(({ verdict }) => verdict === 'right' || verdict === 'near').length;
 export type Result = Omit<Counted, 'met'> & {
   id: string;
   /** null: the teacher has to judge. */

@@ -4,7 +4,7 @@ import { bodyText } from '../text/body';
 import type { Sheet } from '../schema/sheet';
 import { targetSpot } from '../handout/veil';
 import type { Context, Counted, Evidence, LookForKind } from './kind';
-import { keyedBase } from './kind';
+import { keyedBase, rightIn } from './kind';
 import { Id } from '../values/primitives';
 import { matches, SPELLING } from '../language/spelling';
 import { spellingSlot } from './spelling-slot';
@@ -47,7 +47,7 @@ function countLabels(lookFor: LabelsLookFor, sheet: Sheet, { pictures }: Context
     return { items: here.map((label) => label.item.id), verdict: 'empty', said: '', meant: words[0] };
   });
   return {
-    got: evidence.filter((e) => e.verdict === 'right' || e.verdict === 'near').length,
+    got: rightIn(evidence),
     need: lookFor.expect.length,
     evidence: withSwaps(evidence),
   };

@@ -5,6 +5,7 @@ import { Id } from '../values/primitives';
 import type { Context, Counted, LookForKind } from './kind';
 import { boxesFor, boxSlot, boxSources } from './boxes';
 import { base } from './kind';
+import { eitherSlot } from './sentence';
 import { normalised } from '../language/spelling';
 
 const NameLookFor = z.strictObject({
@@ -92,15 +93,13 @@ export const NAME: LookForKind<NameLookFor> = {
       set: (to) => ({ parts: to as NameLookFor['parts'] }),
     },
     {
-      slot: 'choice',
-      label: 'Accents and capitals',
-      value: exact ? 'exact' : 'plain',
+      ...eitherSlot(
+        'Accents and capitals',
+        exact,
+        ['with or without accents and capitals', 'with accents and capitals as in your list'],
+        (to) => ({ exact: to }),
+      ),
       quiet: true,
-      options: [
-        { value: 'plain', label: 'with or without accents and capitals' },
-        { value: 'exact', label: 'with accents and capitals as in your list' },
-      ],
-      set: (to) => ({ exact: to === 'exact' }),
     },
     boxSlot(item, sheet, (to) => ({ item: to })),
   ],

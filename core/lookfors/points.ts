@@ -9,6 +9,7 @@ import { find } from '../sheet/tree';
 import { boxesFor, boxSlot, boxSources, openBox } from './boxes';
 import type { Context, Counted, LookForKind } from './kind';
 import { atLeast, base } from './kind';
+import { eitherSlot } from './sentence';
 
 /** A list of so many points, each on a line of its own. */
 
@@ -83,16 +84,9 @@ export const POINTS: LookForKind<PointsLookFor> = {
     'a list of at least',
     { slot: 'number', label: 'How many points', value: min, min: 1, max: 100, set: (to) => ({ min: to }) },
     'points',
-    {
-      slot: 'choice',
-      label: 'How points begin',
-      value: marked ? 'marked' : 'lines',
-      options: [
-        { value: 'lines', label: ', each on its own line' },
-        { value: 'marked', label: ', with bullets or numbers' },
-      ],
-      set: (to) => ({ marked: to === 'marked' }),
-    },
+    eitherSlot('How points begin', marked, [', each on its own line', ', with bullets or numbers'], (to) => ({
+      marked: to,
+    })),
     boxSlot(item, sheet, (to) => ({ item: to })),
   ],
   hint: ({ marked }) =>

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { bodyText } from '../text/body';
 import { Id } from '../values/primitives';
-import type { Sheet, WrittenItem } from '../schema/sheet';
+import type { Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { everyItem } from '../sheet/tree';
-import { boxesFor, boxSlot, boxSources, openBox } from './boxes';
+import { boxesFor, boxSlot, boxSources, openBox, readFrom } from './boxes';
 import type { Context, Counted, Evidence, LookForKind } from './kind';
 import { atLeast, base } from './kind';
-import { wordsIn } from './words';
+import { plainWords } from './words';
 
 /** Words in quotation marks, of any text or word for word from the sheet. */
 
@@ -30,7 +30,7 @@ function quotedIn(text: string): string[] {
   return found.map((one) => one.slice(1).find((group) => group !== undefined) ?? '');
 }
 
-const plainly = (text: string) => wordsIn(text.normalize('NFC').toLowerCase().replace(/’/g, "'")).join(' ');
+const plainly = (text: string) => plainWords(text.replace(/’/g, "'")).join(' ');
 
 /** Different words of a quotation: one word over and over is no quotation. */
 const lengthOf = (plain: string) => {
@@ -38,25 +38,14 @@ const lengthOf = (plain: string) => {
   return words.length > 3 && new Set(words).size < words.length / 2 ? new Set(words).size : words.length;
 };
 
-/** The quotations of a text, besides those that were handed out in it. */
-function readQuotes(text: string, given: string) {
+/** The quotations of a box, besides those that were handed out in it. */
+const quotesOf = readFrom(({ text, given }) => {
   const before = new Set(quotedIn(given).map(plainly));
   return quotedIn(text)
     .map((quoted) => ({ quoted, plain: plainly(quoted) }))
     .filter(({ plain }) => !before.has(plain))
     .map((one) => ({ ...one, words: lengthOf(one.plain) }));
-}
-
-type Quotes = ReturnType<typeof readQuotes>;
-const read = new WeakMap<WrittenItem, { text: string; given: string; quotes: Quotes }>();
-/** Read again only when the box has changed. */
-function quotesOf(item: WrittenItem, text: string, given: string): Quotes {
-  const known = read.get(item);
-  if (known?.text === text && known.given === given) return known.quotes;
-  const quotes = readQuotes(text, given);
-  read.set(item, { text, given, quotes });
-  return quotes;
-}
+});
 
 /** What is printed on the sheet, box by box: a quotation does not run over from one to another. */
 const printed = (handedOut: Sheet): string[] =>
@@ -66,13 +55,13 @@ function countQuotations({ item, min, from }: QuotationLookFor, sheet: Sheet, co
   const texts = from === 'sheet' ? printed(context.handedOut) : [];
   const boxes = boxesFor(item, sheet, context);
   let best: { got: number; evidence: Evidence } | null = null;
-  for (const { item: box, text, given } of boxes) {
-    for (const { quoted, plain, words } of quotesOf(box, text, given)) {
+  for (const box of boxes) {
+    for (const { quoted, plain, words } of quotesOf(box)) {
       const isFrom = from === 'anywhere' || texts.some((other) => other.includes(` ${plain} `));
       const got = isFrom ? words : 0;
       const verdict = !isFrom ? 'wrong' : words >= min ? 'right' : 'near';
       if (!best || got > best.got)
-        best = { got, evidence: { items: [box.id], verdict, said: quoted.trim(), meant: '' } };
+        best = { got, evidence: { items: [box.item.id], verdict, said: quoted.trim(), meant: '' } };
     }
   }
   const empty: Evidence[] =

@@ -5,14 +5,13 @@ import { isWritten } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import type { Context, Counted, LookForKind } from './kind';
 import { base } from './kind';
-import { wordsIn } from './words';
+import { plainWords } from './words';
 
 /** Nothing is left of the words that stood in boxes to write in. */
 
 const SampleLookFor = z.strictObject({ kind: z.literal('sample'), ...base });
 export type SampleLookFor = z.infer<typeof SampleLookFor>;
 
-const plain = (text: string) => wordsIn(text.normalize('NFC').toLowerCase());
 /** This many words in a row of a longer sample are still it; a shorter one than that may well come in what is written. */
 const [RUN, SHORT] = [5, 3];
 
@@ -23,12 +22,12 @@ const samplesOn = (sheet: Sheet): WrittenItem[] =>
       isWritten(item) &&
       item.touch !== 'fixed' &&
       !(item.kind === 'text' && item.blank) &&
-      plain(bodyText(item.body)).length > 0,
+      plainWords(bodyText(item.body)).length > 0,
   );
 
 /** Whether a text still holds a sample, or so much of it that it was only written around. */
 function isLeft(text: string, sample: string): boolean {
-  const [words, given] = [` ${plain(text).join(' ')} `, plain(sample)];
+  const [words, given] = [` ${plainWords(text).join(' ')} `, plainWords(sample)];
   if (given.length < SHORT) return words === ` ${given.join(' ')} `;
   const size = Math.min(RUN, given.length);
   for (let i = 0; i + size <= given.length; i++)

@@ -2,9 +2,11 @@ import type { Pictures } from '../pictures/picture';
 import { encloses, grown, overlapArea } from '../geometry/box';
 import type { Box } from '../geometry/matrix';
 import { boxOf, isAt } from '../items/hit';
+import { wholePage } from '../placement/on-page';
 import { isEmpty } from '../text/body';
 import type { Item, Page, Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
+import type { Place } from '../sheet/tree';
 import { everyItem, find, findOn } from '../sheet/tree';
 import type { Paint } from '../values/primitives';
 
@@ -31,23 +33,28 @@ function isPainted(item: Item): boolean {
   return item.kind !== 'text' || item.blank || shows(item.fill) || item.outline !== null;
 }
 
+/** The opacity of a thing with the groups around it. */
+export const opacityAround = ({ groups, item }: { groups: readonly Item[]; item: Item }): number =>
+  [...groups, item].reduce((share, one) => share * one.opacity, 1);
+/** The same, and nothing where one of them is hidden. */
+const visibility = (place: Pick<Place, 'groups' | 'item'>): number =>
+  [...place.groups, place.item].some(({ hidden }) => hidden) ? 0 : opacityAround(place);
+
 type Cover = { item: Item; rank: number; box: Box };
-type Ranked = { ranks: Map<string, number>; boxes: Map<string, Box>; covers: Cover[]; covered: Map<string, boolean> };
+type Ranked = { ranks: Map<string, number>; boxes: WeakMap<Item, Box>; covers: Cover[]; covered: Map<string, boolean> };
 const ranked = new WeakMap<Page, Ranked>();
 
 /** How far in front each item of a page stands (0 is the front), and those that hide what lies under them. */
 function rankedOn(page: Page): Ranked {
   let known = ranked.get(page);
   if (!known) {
-    known = { ranks: new Map(), boxes: new Map(), covers: [], covered: new Map() };
+    known = { ranks: new Map(), boxes: new WeakMap(), covers: [], covered: new Map() };
     const opaque: Omit<Cover, 'box'>[] = [];
     for (const item of everyItem(page)) {
       const rank = known.ranks.size;
       known.ranks.set(item.id, rank);
       if ((item.kind !== 'shape' && item.kind !== 'text') || item.fill === null || leastOf(item.fill) < DENSE) continue;
-      const around = [...findOn(page, item.id)!.groups, item];
-      if (around.some(({ hidden }) => hidden) || around.reduce((share, one) => share * one.opacity, 1) < DENSE)
-        continue;
+      if (visibility(findOn(page, item.id)!) < DENSE) continue;
       opaque.push({ item, rank });
     }
     ranked.set(page, known);
@@ -61,17 +68,9 @@ const alone = new WeakMap<Item, Box>();
 export function boxOn(page: Page, item: Item, pictures: Pictures = () => undefined): Box {
   if (item.kind === 'line') return boxOf(page, item, pictures);
   // In no group, its box is its own, on every page that the same thing stands on.
-  const isAlone = findOn(page, item.id)?.groups.length === 0;
-  const known = isAlone ? alone.get(item) : undefined;
-  if (known) return known;
-  if (isAlone) {
-    const own = boxOf(page, item, pictures);
-    alone.set(item, own);
-    return own;
-  }
-  const { boxes } = rankedOn(page);
-  let box = boxes.get(item.id);
-  if (!box) boxes.set(item.id, (box = boxOf(page, item, pictures)));
+  const kept = findOn(page, item.id)?.groups.length === 0 ? alone : rankedOn(page).boxes;
+  let box = kept.get(item);
+  if (!box) kept.set(item, (box = boxOf(page, item, pictures)));
   return box;
 }
 
@@ -109,12 +108,10 @@ function isUnder(page: Page, item: Item, box: Box, over: readonly Cover[], pictu
 export function isSeen(sheet: Sheet, id: string, pictures: Pictures = () => undefined): boolean {
   const place = find(sheet, id);
   if (!place) return false;
-  const { page, groups, item } = place;
-  const around = [...groups, item];
-  if (around.some((one) => one.hidden) || around.reduce((share, one) => share * one.opacity, 1) < FAINTEST)
-    return false;
+  const { page, item } = place;
+  if (visibility(place) < FAINTEST) return false;
   const box = boxOn(page, item, pictures);
   if (Math.max(box.width, box.height) < SMALLEST) return false;
-  const onPage = overlapArea({ x: 0, y: 0, width: page.width, height: page.height }, grown(box, 0.1)) > 0;
+  const onPage = overlapArea(wholePage(page), grown(box, 0.1)) > 0;
   return isPainted(item) && onPage && !isCovered(page, item, box, pictures);
 }

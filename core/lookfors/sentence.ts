@@ -35,6 +35,41 @@ export type Part<P> = string | { aside: string } | { told: string } | Slot<P>;
 
 export const TITLE_LENGTH = 200;
 
+/** What takes a condition away, first in its list. */
+export const REMOVE: Option = { value: '', label: '', listed: 'Remove this' };
+
+/** Where something is added to the sentence: nothing is chosen there yet. */
+export const addSlot = <P>(
+  label: string,
+  words: string,
+  options: readonly Option[],
+  add: (chosen: string) => Partial<P>,
+): Part<Partial<P>> => ({
+  slot: 'choice',
+  label,
+  value: '',
+  quiet: 'here',
+  options: [{ value: '', label: words }, ...options],
+  set: (chosen) => (chosen === '' ? {} : add(chosen)),
+});
+
+/** A choice between no and yes, each in words. */
+export const eitherSlot = <P>(
+  label: string,
+  value: boolean,
+  [no, yes]: readonly [no: string, yes: string],
+  set: (value: boolean) => P,
+): Slot<P> => ({
+  slot: 'choice',
+  label,
+  value: value ? 'yes' : 'no',
+  options: [
+    { value: 'no', label: no },
+    { value: 'yes', label: yes },
+  ],
+  set: (to) => set(to === 'yes'),
+});
+
 export function joined(words: readonly string[], last: 'and' | 'or'): string {
   if (words.length < 2) return words.join('');
   return `${words.slice(0, -1).join(', ')} ${last} ${words.at(-1)}`;

@@ -12,8 +12,8 @@ import { Hex } from '../values/primitives';
 import type { Context, Counted, LookForKind, Own } from './kind';
 import { base } from './kind';
 import { isSeen } from './seen';
-import type { Option, Part } from './sentence';
-import { joined } from './sentence';
+import type { Part } from './sentence';
+import { addSlot, joined, REMOVE, replaced } from './sentence';
 import { alikeColours } from './thing';
 
 /** Words that are set in a given style, by their role or however they came to be so. */
@@ -41,16 +41,12 @@ type Patch = Partial<Own<StyleLookFor>>;
 type Row<K extends keyof StyleLookFor> = {
   /** The value that is asked for when the condition is added. */
   first: StyleLookFor[K];
-  none: StyleLookFor[K];
   listed: string;
   fits(style: FullStyle, format: FullFormat, asked: NonNullable<StyleLookFor[K]>): boolean;
   parts(asked: NonNullable<StyleLookFor[K]>, sheet: Sheet, set: (to: StyleLookFor[K]) => Patch): Part<Patch>[];
 };
-const REMOVE: Option = { value: '', label: '', listed: 'Remove this' };
-
 const onOff = (key: 'bold' | 'italic' | 'underline', yes: string, no: string): Row<typeof key> => ({
   first: true,
-  none: null,
   listed: yes,
   fits: (style, _, asked) => style[key] === asked,
   parts: (asked, _, set) => [
@@ -79,7 +75,6 @@ const ROWS = {
   underline: onOff('underline', 'underlined', 'not underlined') as Row<'underline'>,
   colour: {
     first: '#b3402a',
-    none: null,
     listed: 'in a colour',
     fits: (style, _, asked) => alikeColours(style.colour, asked),
     parts: (asked, sheet, set) => [
@@ -95,7 +90,6 @@ const ROWS = {
   } as Row<'colour'>,
   least: {
     first: 18,
-    none: null,
     listed: 'of a size',
     fits: (style, _, asked) => style.size >= asked - 0.01,
     parts: (asked, _, set) => [
@@ -106,7 +100,6 @@ const ROWS = {
   } as Row<'least'>,
   faces: {
     first: [FACES[0].id],
-    none: [],
     listed: 'in a font',
     fits: (style, _, asked) => asked.includes(style.font),
     parts: (asked, _, set) => [
@@ -118,26 +111,19 @@ const ROWS = {
           label: 'Font',
           value: face,
           options: [REMOVE, ...FACES.map(({ id, name }) => ({ value: id, label: name }))],
-          set: (to) =>
-            set(to === '' ? asked.filter((_face, j) => j !== i) : asked.map((one, j) => (j === i ? to : one))),
+          set: (to) => set(replaced(asked, i, to || null)),
         },
       ]),
-      {
-        slot: 'choice',
-        label: 'Or another font',
-        value: '',
-        quiet: 'here',
-        options: [
-          { value: '', label: 'or …' },
-          ...FACES.filter(({ id }) => !asked.includes(id)).map(({ id, name }) => ({ value: id, label: name })),
-        ],
-        set: (to) => (to === '' ? {} : set([...asked, to])),
-      },
+      addSlot(
+        'Or another font',
+        'or …',
+        FACES.filter(({ id }) => !asked.includes(id)).map(({ id, name }) => ({ value: id, label: name })),
+        (to) => set([...asked, to]),
+      ),
     ],
   } as Row<'faces'>,
   align: {
     first: 'centre',
-    none: null,
     listed: 'aligned',
     fits: (_, format, asked) => format.align === asked,
     parts: (asked, _, set) => [
@@ -238,17 +224,12 @@ export const STYLE: LookForKind<StyleLookFor> = {
         i === 0 ? 'is' : 'and',
         ...rowOf(key).parts(lookFor[key]!, sheet, (to) => ({ [key]: to })),
       ]),
-      {
-        slot: 'choice',
-        label: 'Add a condition',
-        value: '',
-        quiet: 'here',
-        options: [
-          { value: '', label: 'and …' },
-          ...KEYS.filter((key) => !isAsked(lookFor, key)).map((value) => ({ value, label: ROWS[value].listed })),
-        ],
-        set: (to) => (to === '' ? {} : { [to]: rowOf(to as Key).first }),
-      },
+      addSlot(
+        'Add a condition',
+        'and …',
+        KEYS.filter((key) => !isAsked(lookFor, key)).map((value) => ({ value, label: ROWS[value].listed })),
+        (to) => ({ [to]: rowOf(to as Key).first }),
+      ),
     ];
   },
   contradicts: (lookFor) =>

@@ -9,7 +9,7 @@ import { isFramed } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import type { Outline, Paint } from '../values/primitives';
 import type { Context } from './kind';
-import { boxOn, isSeen, opacityOf, shows } from './seen';
+import { boxOn, isSeen, opacityAround, opacityOf, shows } from './seen';
 import { once } from './survey';
 
 /** Things on a piece, as the look-fors about things see them. */
@@ -93,7 +93,6 @@ export const isGradient = (paint: Paint | null): boolean =>
 
 export const isHollow = (thing: Thing) => fillOf(thing) === null;
 
-const opacityAround = ({ item, groups }: Thing) => [...groups, item].reduce((share, one) => share * one.opacity, 1);
 /** One sees through its fill, or through the whole of it; not through where there is nothing. */
 export function isSeeThrough(thing: Thing): boolean {
   const own = opacityAround(thing);

@@ -1,11 +1,10 @@
 import { z } from 'zod';
 import { Id } from '../values/primitives';
 import { bodyText } from '../text/body';
-import type { Sheet, WrittenItem } from '../schema/sheet';
+import type { Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { everyItem } from '../sheet/tree';
-import type { WrittenBox } from './boxes';
-import { boxesFor, boxSlot, boxSources, openBox } from './boxes';
+import { boxesFor, boxSlot, boxSources, openBox, readFrom } from './boxes';
 import type { Context, Counted, LookForKind } from './kind';
 import { atLeast, base } from './kind';
 import { once } from './survey';
@@ -29,15 +28,8 @@ const OFTEN_SHARE = 0.25;
 
 export const plainWords = (text: string) => wordsIn(text.normalize('NFC').toLowerCase());
 
-const read = new WeakMap<WrittenItem, { text: string; words: string[] }>();
-/** The words of a box, read once for all that is looked for in it, and again only when the box has changed. */
-export function wordsOfBox({ item, text }: WrittenBox): string[] {
-  const known = read.get(item);
-  if (known?.text === text) return known.words;
-  const words = plainWords(text);
-  read.set(item, { text, words });
-  return words;
-}
+export const wordsOfBox = readFrom(({ text }) => plainWords(text));
+
 const runAt = (words: readonly string[], at: number) => words.slice(at, at + RUN).join(' ');
 
 const runs = new WeakMap<Sheet, Set<string>>();

@@ -20,6 +20,8 @@ export function pageMatrix(page: Page, item: Item): Matrix {
   return isFramed(item) ? compose(outer, frameMatrix(item)) : outer;
 }
 
+export const wholePage = ({ width, height }: Pick<Page, 'width' | 'height'>): Box => ({ x: 0, y: 0, width, height });
+
 /** The page within its margins. */
 export const withinMargins = ({ width, height, margin }: Pick<Page, 'width' | 'height' | 'margin'>): Box => ({
   x: margin,

@@ -1,4 +1,5 @@
 import equal from 'fast-deep-equal';
+import { longestRun } from '../changes/between';
 import { centre } from '../geometry/box';
 import type { Box } from '../geometry/matrix';
 import { kindOf } from '../items/all';
@@ -8,7 +9,7 @@ import type { Pictures } from '../pictures/picture';
 import { bodyText } from '../text/body';
 import type { Item, LineItem, Page, Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
-import { everyItem, find } from '../sheet/tree';
+import { containerOf, everyItem, find } from '../sheet/tree';
 
 /** What differs between two sheets, thing by thing: against what was handed out, an earlier go, the key, or a correction. */
 
@@ -101,31 +102,14 @@ const kindsOf = (before: Item, after: Item): Kind[] => {
   return DIFFERENCES.filter((kind) => all.includes(kind));
 };
 
-const parentOf = (sheet: Sheet, id: string): string => {
-  const place = find(sheet, id)!;
-  return place.groups.at(-1)?.id ?? place.page.id;
-};
-
-/** How many of a list, in their new order, have to be moved at least to make it of the old one: all but a longest run in order. */
-function outOfOrder(order: readonly number[]): Set<number> {
-  const best: number[][] = [];
-  let longest: number[] = [];
-  order.forEach((rank, i) => {
-    const before = best
-      .filter((run) => order[run.at(-1)!] < rank)
-      .reduce<number[]>((a, b) => (b.length > a.length ? b : a), []);
-    best.push([...before, i]);
-    if (best[i].length > longest.length) longest = best[i];
-  });
-  const kept = new Set(longest);
-  return new Set(order.map((_, i) => i).filter((i) => !kept.has(i)));
-}
+const parentOf = (sheet: Sheet, id: string): string => containerOf(find(sheet, id)!);
 
 function reordered(before: Sheet, after: Sheet, items: readonly Item[], place: string, out: Set<string>): void {
   const siblings = items.filter(({ id }) => find(before, id) && parentOf(before, id) === place);
-  const ranks = siblings.map(({ id }) => find(before, id)!.index);
-  // Most often nothing was: the search is quadratic.
-  if (ranks.some((rank, i) => i > 0 && rank < ranks[i - 1])) for (const i of outOfOrder(ranks)) out.add(siblings[i].id);
+  const steady = new Set(longestRun(siblings.map(({ id }) => find(before, id)!.index)));
+  siblings.forEach(({ id }, k) => {
+    if (!steady.has(k)) out.add(id);
+  });
   for (const item of items) if (item.kind === 'group') reordered(before, after, item.items, item.id, out);
 }
 

@@ -132,6 +132,9 @@ export function locate(sheet: Sheet, id: string): Place | undefined {
   return sheet.pages.every((page) => indexes.has(page)) ? find(sheet, id) : inRegister(sheet, registerOf(sheet), id);
 }
 
+/** The identity of what an item stands in: its innermost group, else its page. */
+export const containerOf = ({ groups, page }: Place): string => groups.at(-1)?.id ?? page.id;
+
 export const findOn = (page: Page, id: string): Place | undefined => indexOf(page).get(id);
 
 /** All items, groups before their contents. */

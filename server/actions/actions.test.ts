@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
+import { why } from '../../tests/support/refused';
 import { SmallSchool } from '../../tests/support/school';
 import { sampleSheet } from '../../tests/support/sheets';
 import { page, sheet } from '../../core/schema/defaults';
@@ -13,7 +14,6 @@ import { notesOf } from '../stores/reviews';
 import { createSheet } from '../stores/sheets';
 import { doWithCopy } from './hand-in';
 import { handOut, HandingOut } from './hand-out';
-import { Refused } from './refused';
 import { returnPiece, review } from './review';
 import { changesFor, saveWork } from './save-changes';
 import { removePicture, uploadPicture } from './upload-picture';
@@ -54,14 +54,6 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       supplies: ['text'],
       ids,
     });
-  const why = async (work: Promise<unknown>): Promise<string> => {
-    const error = await work.then(
-      () => null,
-      (problem: unknown) => problem,
-    );
-    expect(error).toBeInstanceOf(Refused);
-    return `${(error as Refused).status} ${(error as Refused).message}`;
-  };
   const out = async () => (await progressOf(db, teacher.id)).length;
   const adasCopy = async () => {
     const [handoutId] = await handOut(means(), teacher, await newSheet(), given([school.classId]));

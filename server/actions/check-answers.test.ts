@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
+import { why } from '../../tests/support/refused';
 import { SmallSchool } from '../../tests/support/school';
 import type { Change } from '../../core/changes/change';
 import { begun } from '../../core/lookfors/all';
@@ -16,7 +17,6 @@ import { createSheet } from '../stores/sheets';
 import { copyView } from '../views/copy-view';
 import { doWithCopy } from './hand-in';
 import { handOut, HandingOut } from './hand-out';
-import { Refused } from './refused';
 import { saveWork } from './save-changes';
 
 /** Asking whether answers are right: so often as the teacher lets a student, and counted exactly. */
@@ -82,14 +82,6 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       asked,
       seq: await seqOf(copy.documentId),
     }))![0]!;
-  const why = async (work: Promise<unknown>): Promise<string> => {
-    const error = await work.then(
-      () => null,
-      (problem: unknown) => problem,
-    );
-    expect(error).toBeInstanceOf(Refused);
-    return `${(error as Refused).status} ${(error as Refused).message}`;
-  };
 
   test('before it is asked, a save tells what is filled in, and no answer is known', async () => {
     const copy = await out();

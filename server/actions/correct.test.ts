@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
+import { why } from '../../tests/support/refused';
 import { SmallSchool } from '../../tests/support/school';
 import type { Change } from '../../core/changes/change';
 import { begun } from '../../core/lookfors/all';
@@ -21,7 +22,6 @@ import { addStudentsTo } from './classes';
 import { sendCorrection } from './correct';
 import { doWithCopy } from './hand-in';
 import { handOut, HandingOut } from './hand-out';
-import { Refused } from './refused';
 
 /** A correction after handing out: who takes it, what stays, and what students wrote. */
 
@@ -99,14 +99,6 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   const wordsOn = async (documentId: string, id: string) => {
     const item: Item | undefined = find((await loadDocument(db, documentId))!.sheet, id)?.item;
     return item && bodyText((item as TextItem).body);
-  };
-  const why = async (work: Promise<unknown>): Promise<string> => {
-    const error = await work.then(
-      () => null,
-      (problem: unknown) => problem,
-    );
-    expect(error).toBeInstanceOf(Refused);
-    return `${(error as Refused).status} ${(error as Refused).message}`;
   };
 
   test('copies that lie with their students take it, with what they wrote; what is handed in stays, and says so', async () => {

@@ -4,6 +4,7 @@ import { correction } from '../../core/handout/correct';
 import { givenOut } from '../../core/handout/copy';
 import { veiled } from '../../core/handout/veil';
 import { rekeyed } from '../../core/lookfors/all';
+import type { Sheet } from '../../core/schema/sheet';
 import { Turn } from '../process/turn';
 import type { OpenCopy } from '../stores/corrections';
 import { correctHandout, openCopies, setCorrections, sheetBefore } from '../stores/corrections';
@@ -11,6 +12,7 @@ import { loadDocument, saveChanges } from '../stores/documents';
 import type { Handout } from '../stores/handouts';
 import { handoutById, handoutOf } from '../stores/handouts';
 import type { Person } from '../stores/people';
+import type { Database } from '../database/connection';
 import type { Means } from './means';
 import { ownSheet, whole } from './opened';
 import { missing, Refused } from './refused';
@@ -59,39 +61,49 @@ export async function sendCorrection(
       throw new Refused(409, 'Another correction was sent meanwhile. Look at what would change once more.');
   }
   const corrected = (await handoutById(db, handout.id))!;
-  let took = 0;
-  const turn = new Turn();
-  for (const copy of await openCopies(db, handout.id)) {
-    if (await broughtUpToDate({ db, pictures }, corrected, copy, person.id)) took++;
-    await turn.end();
-  }
-  return took;
+  return broughtUpToDate({ db, pictures }, corrected, await openCopies(db, handout.id));
 }
 
 /** How often it is tried while a student goes on writing. */
 const ATTEMPTS = 8;
 
-/** Gives an open copy the corrections that it lacks. @returns whether it lacked any */
-export async function broughtUpToDate(
-  { db, pictures }: Means,
-  handout: Handout,
-  copy: OpenCopy,
-  authorId: string,
-): Promise<boolean> {
-  if (copy.corrections >= handout.corrections || handout.damage) return false;
-  const old = await sheetBefore(db, handout.id, copy.corrections);
-  if (!old) return false;
-  const [before, after] = [veiled(givenOut(old), pictures), veiled(handout.given, pictures)];
+type Stage = { before: Sheet; after: Sheet };
+
+/** Gives open copies the corrections that they lack. @returns how many lacked any and have them now */
+export async function broughtUpToDate(means: Means, handout: Handout, copies: readonly OpenCopy[]): Promise<number> {
+  if (handout.damage) return 0;
+  const { db, pictures } = means;
+  const lacking = copies.filter(({ corrections }) => corrections < handout.corrections);
+  const stages = new Map<number, Stage | null>();
+  const turn = new Turn();
+  let took = 0;
+  for (const copy of lacking) {
+    // Most of a class have the same.
+    let stage = stages.get(copy.corrections);
+    if (stage === undefined) {
+      const old = await sheetBefore(db, handout.id, copy.corrections);
+      stage = old ? { before: veiled(givenOut(old), pictures), after: veiled(handout.given, pictures) } : null;
+      stages.set(copy.corrections, stage);
+    }
+    if (stage && (await correctCopy(db, handout, copy, stage))) took++;
+    await turn.end();
+  }
+  return took;
+}
+
+async function correctCopy(db: Database, handout: Handout, copy: OpenCopy, { before, after }: Stage): Promise<boolean> {
+  const batch = `correction-${handout.corrections}-${copy.id}`;
   for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
     const document = await loadDocument(db, copy.documentId).catch(() => undefined);
     // A damaged copy is mended first, and takes the correction when it is opened.
     if (!document) return false;
     const change = correction(before, after, document.sheet);
-    const batch = `correction-${handout.corrections}-${copy.id}`;
-    const save = { documentId: copy.documentId, authorId, base: document.seq, batch, changes: change ? [change] : [] };
-    const saved = change ? await saveChanges(db, save, () => null) : null;
-    if (saved?.outcome === 'behind') continue;
-    if (saved && saved.outcome !== 'saved') return false;
+    if (change) {
+      const save = { documentId: copy.documentId, authorId: handout.teacherId, base: document.seq, batch };
+      const { outcome } = await saveChanges(db, { ...save, changes: [change] }, () => null);
+      if (outcome === 'behind') continue;
+      if (outcome !== 'saved') return false;
+    }
     await setCorrections(db, copy.id, handout.corrections);
     return true;
   }

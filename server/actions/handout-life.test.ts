@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
+import { why } from '../../tests/support/refused';
 import { SmallSchool } from '../../tests/support/school';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Database } from '../database/connection';
@@ -12,7 +13,6 @@ import { spreadView } from '../views/spread-view';
 import { addStudentsTo } from './classes';
 import { doWithCopy } from './hand-in';
 import { doWithHandout, WithHandout } from './handout-life';
-import { Refused } from './refused';
 
 /** A handout after it went out: changed, closed, opened again, put away, with more time for one. */
 
@@ -41,14 +41,6 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   const means = () => ({ db, pictures: school.pictures });
   const done = (handoutId: string, wanted: Record<string, string>, who = teacher) =>
     doWithHandout(db, who, handoutId, WithHandout.parse(wanted));
-  const why = async (work: Promise<unknown>): Promise<string> => {
-    const error = await work.then(
-      () => null,
-      (problem: unknown) => problem,
-    );
-    expect(error).toBeInstanceOf(Refused);
-    return `${(error as Refused).status} ${(error as Refused).message}`;
-  };
   const out = async () => {
     const id = await school.handOut(sampleSheet());
     const copyOf = (who: { id: string }) => school.copy(id, who.id);

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
+import { refusalOf } from '../../tests/support/refused';
 import { SmallSchool } from '../../tests/support/school';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Database } from '../database/connection';
@@ -29,18 +30,10 @@ import {
   FirstSchool,
 } from './come-in';
 import { doWithHistory, historyFor, mendDocument } from './history';
-import { Refused } from './refused';
 
 /** Coming in, classes, and the history of a sheet, without anything of HTTP. */
 
-const why = async (work: Promise<unknown>): Promise<string> => {
-  const error = await work.then(
-    () => null,
-    (problem: unknown) => problem,
-  );
-  expect(error).toBeInstanceOf(Refused);
-  return (error as Refused).message;
-};
+const why = async (work: Promise<unknown>): Promise<string> => (await refusalOf(work)).message;
 const from = (address: string) => ({ address, device: null });
 
 describe.each(DATABASES)('on the %s database', (_, open) => {

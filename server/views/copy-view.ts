@@ -20,7 +20,7 @@ import { notesOf, rulingsOf } from '../stores/reviews';
 export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id' | 'name'>, copyId: string) {
   const copy = await copyOfStudent(db, person.id, copyId);
   // One that came back after a correction was sent takes it now.
-  if (copy && isOpen(copy.state)) await broughtUpToDate({ db, pictures }, copy.handout, copy, copy.handout.teacherId);
+  if (copy && isOpen(copy.state)) await broughtUpToDate({ db, pictures }, copy.handout, [copy]);
   const document = copy && (await openedOr(db, copy.documentId));
   if (!copy || !document) throw missing();
   const { handout } = copy;

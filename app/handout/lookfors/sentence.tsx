@@ -1,14 +1,14 @@
-import { Input, InputNumber, Select } from 'antd';
+import { InputNumber, Select } from 'antd';
 import type { DefaultOptionType } from 'antd/es/select';
-import { Fragment, useState } from 'react';
+import { Fragment } from 'react';
 import { colourName } from '../../../core/colour/name';
 import type { LookFor } from '../../../core/lookfors/all';
 import { sentenceOf } from '../../../core/lookfors/all';
 import type { Option, Part, Slot } from '../../../core/lookfors/sentence';
 import { isFurther } from '../../../core/lookfors/sentence';
 import type { Sheet } from '../../../core/schema/sheet';
-import { cutTo } from '../../../core/values/characters';
 import { sentence } from '../../parts/sentence';
+import { CommaField } from './comma-field';
 import styles from './sentence.module.css';
 
 /** A look-for as its sentence, each slot a field. */
@@ -131,27 +131,11 @@ const ColourSlot = ({ slot: { label, value, options, set: patch }, set }: SlotPr
   />
 );
 
-function WordsSlot({ slot: { label, value, most, longest, set: patch }, set }: SlotProps<'words'>) {
-  /** As it is typed, with a comma at its end. */
-  const [typed, setTyped] = useState<string | null>(null);
-  const read = (text: string) =>
-    text
-      .split(/[,;\n]/)
-      .map((word) => cutTo(word.trim(), longest))
-      .filter(Boolean)
-      .slice(0, most);
-  const isOwn = typed !== null && read(typed).join() === value.join();
-  return (
-    <Input
-      size="small"
-      className={styles.words}
-      aria-label={label}
-      placeholder="Separate them by commas"
-      value={isOwn ? typed : value.join(', ')}
-      onChange={({ target }) => {
-        setTyped(target.value);
-        set(patch(read(target.value)));
-      }}
-    />
-  );
-}
+const WordsSlot = ({ slot: { label, value, most, longest, set: patch }, set }: SlotProps<'words'>) => (
+  <CommaField
+    {...{ label, value, most, longest }}
+    className={styles.words}
+    placeholder="Separate them by commas"
+    onChange={(words) => set(patch(words))}
+  />
+);

@@ -1,4 +1,3 @@
-import { cutTo } from '../../../core/values/characters';
 import { withinMargins } from '../../../core/placement/on-page';
 import type { Box } from '../../../core/geometry/matrix';
 import type { GroupItem, Item, Sheet } from '../../../core/schema/sheet';
@@ -123,11 +122,3 @@ export function TitleField({ title, hint, onChange }: TitleProps) {
     </Row>
   );
 }
-
-/** What was typed with commas between, each at most so long, and at most so many. */
-export const listed = (typed: string, most: number, long: number): string[] =>
-  typed
-    .split(/[,;\n]/)
-    .map((word) => cutTo(word.trim(), long))
-    .filter(Boolean)
-    .slice(0, most);

@@ -1,7 +1,7 @@
 import type { LabelsRecipe, Spot } from '../../../core/schema/recipes/labels';
 import { Toggle } from '../../fields/toggle';
 import { Sign } from '../../parts/sign';
-import { listed } from '../kit/parts';
+import { listed } from '../../../core/values/listed';
 import styles from '../kit/kit.module.css';
 
 /** The spots of a labelled diagram, with what each is called. */

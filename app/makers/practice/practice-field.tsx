@@ -4,7 +4,7 @@ import type { Thing } from '../../../core/schema/recipes/practice';
 import { NumberField } from '../../fields/number-field';
 import { Toggle } from '../../fields/toggle';
 import { Row } from '../../parts/row';
-import { listed } from '../kit/parts';
+import { listed } from '../../../core/values/listed';
 import type { Field } from './practice-fields';
 import { ThingsField } from './things-field';
 import { Choice } from '../../fields/choice';

@@ -1,0 +1,9 @@
+import { cutTo } from './characters';
+
+/** What was typed with commas between, each at most so long, and at most so many. */
+export const listed = (typed: string, most: number, long: number): string[] =>
+  typed
+    .split(/[,;\n]/)
+    .map((word) => cutTo(word.trim(), long))
+    .filter(Boolean)
+    .slice(0, most);
