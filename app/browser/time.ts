@@ -49,6 +49,10 @@ export function closesWords(when: When, now: number, zone: string): string {
   return `${ms(when) <= now ? 'closed' : 'closes'} ${whenWords(when, now, zone)}`;
 }
 
+/** From when on something can be seen. Empty where it can be. */
+export const opensWords = (when: When, now: number, zone: string): string =>
+  when === null || ms(when) <= now ? '' : `opens ${whenWords(when, now, zone)}`;
+
 const never = () => () => {};
 /** The person's time zone. The server can't know it and writes UTC; the browser corrects it. */
 export const useZone = () =>

@@ -1,7 +1,8 @@
 import { Link } from 'react-router';
 import { hasClosed } from '../../core/handout/times';
+import { whomWords } from '../../core/handout/whom';
 import type { Progress } from '../../server/stores/handouts';
-import { agoWords, closesWords, dueWords, useZone } from '../browser/time';
+import { agoWords, closesWords, dueWords, opensWords, useZone } from '../browser/time';
 import { CoverPicture } from '../house/cover';
 import { Leaf, STATE_WORDS } from '../house/leaf';
 import { card } from '../parts/card';
@@ -34,6 +35,8 @@ function Counts({ counts }: Pick<Progress, 'counts'>) {
 
 function Due({ handout, now }: { handout: Progress; now: number }) {
   const zone = useZone();
+  const opens = opensWords(handout.opensAt, now, zone);
+  if (opens) return <span className="quiet">{sentence(opens)}</span>;
   const words = hasClosed(handout.closesAt, now)
     ? closesWords(handout.closesAt, now, zone)
     : dueWords(handout.dueAt, now, zone);
@@ -51,7 +54,9 @@ function Next({ handout, now }: RowProps) {
       <div className={styles.about}>
         <Link to={`/handouts/${handout.id}`} className={styles.open}>
           <strong>{handout.title}</strong>
-          <span className="quiet">{handout.className}</span>
+          <span className="quiet">
+            {[whomWords(handout), handout.by && `by ${handout.by}`].filter(Boolean).join(' · ')}
+          </span>
         </Link>
         <span className={styles.waits}>
           {pieces(waiting)} to read, {waiting === 1 ? 'handed in' : 'the oldest handed in'}{' '}
@@ -76,7 +81,9 @@ function Row({ handout, now }: RowProps) {
       </span>
       <Link to={`/handouts/${handout.id}`} className={styles.open}>
         <strong>{handout.title}</strong>
-        <span className="quiet">{handout.className}</span>
+        <span className="quiet">
+          {[whomWords(handout), handout.by && `by ${handout.by}`].filter(Boolean).join(' · ')}
+        </span>
       </Link>
       <Counts counts={handout.counts} />
       <Due handout={handout} now={now} />

@@ -19,8 +19,8 @@ const Menu = later(
   <MenuButton title="this sheet" disabled />,
 );
 
-/** Days until a sheet of the bin is deleted. */
-const left = (binnedAt: Date, now: number, days: number) =>
+/** Days until something in the bin is deleted. */
+export const left = (binnedAt: Date, now: number, days: number) =>
   Math.max(0, Math.ceil((+binnedAt + days * 86_400_000 - now) / 86_400_000));
 
 type CardProps = { sheet: ListedSheet; now: number; folder?: string; folders: readonly Folder[]; binDays: number };
@@ -70,7 +70,7 @@ function SheetCard({ sheet, now, folder, folders, binDays }: CardProps) {
   );
 }
 
-const daysWords = (days: number) => (days === 1 ? '1 day' : `${days} days`);
+export const daysWords = (days: number) => (days === 1 ? '1 day' : `${days} days`);
 
 type Props = {
   sheets: readonly ListedSheet[];

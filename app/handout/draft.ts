@@ -17,8 +17,11 @@ import type { Tried } from './lookfor-tools';
 const Draft = z.object({
   v: z.literal(1),
   classes: z.array(z.string()),
+  /** Of which classes only some get it. */
+  only: z.record(z.string(), z.object({ groups: z.array(z.string()), students: z.array(z.string()) })).default({}),
   title: z.string(),
   brief: z.string(),
+  opens: z.string().default(''),
   due: z.string(),
   closes: z.string().default(''),
   lookFors: z.array(z.custom<LookFor>((one) => Kept.safeParse(one).success)),
@@ -31,7 +34,14 @@ const Draft = z.object({
 export type Draft = z.infer<typeof Draft>;
 const Kept = z.looseObject({ id: z.string(), kind: z.string(), title: z.string() });
 
-type Class = { id: string; name: string; size: number };
+type Named = { id: string; name: string };
+export type Class = Named & {
+  size: number;
+  groups: readonly (Named & { members: readonly string[] })[];
+  members: readonly Named[];
+  /** When it had this sheet the last time. */
+  hadAt: Date | null;
+};
 /** What the screen was loaded with. */
 export type HandOutView = {
   id: string;
@@ -40,23 +50,49 @@ export type HandOutView = {
   sheet: Sheet;
   /** What the sheet most likely wants looked for. */
   suggested: LookFor[];
+  /** A handout that is used again. */
+  like: (Pick<Draft, 'title' | 'brief' | 'lookFors' | 'rubric' | 'supplies'> & { id: string }) | null;
   classes: readonly Class[];
 };
 /** What the server answers: what is wrong, or where to go. */
 type Answer = { problem: string; field?: string } | { problem: null; to: string };
 
-const begun = ({ classes, sheet, suggested }: HandOutView): Draft => ({
+const begun = ({ classes, sheet, suggested, like }: HandOutView): Draft => ({
   v: 1,
   classes: classes.length === 1 ? [classes[0].id] : [],
-  title: sheet.title,
-  brief: '',
+  only: {},
+  title: like?.title ?? sheet.title,
+  brief: like?.brief ?? '',
+  opens: '',
   due: '',
   closes: '',
-  lookFors: suggested,
-  rubric: { rows: [] },
-  supplies: [],
+  lookFors: like?.lookFors ?? suggested,
+  rubric: like?.rubric ?? { rows: [] },
+  supplies: like?.supplies ?? [],
   ids: {},
 });
+
+/** What used to be chosen of a class, without what is no longer there. */
+function onlyIn(classes: readonly Class[], only: Draft['only']): Draft['only'] {
+  const left = classes.flatMap(({ id, groups, members }) => {
+    const some = only[id];
+    if (!some) return [];
+    const there = (ids: readonly string[], of: readonly Named[]) =>
+      ids.filter((one) => of.some((known) => known.id === one));
+    return [[id, { groups: there(some.groups, groups), students: there(some.students, members) }]];
+  });
+  return Object.fromEntries(left) as Draft['only'];
+}
+
+/** How many of a class get it. */
+export function countOf({ id, size, groups }: Class, only: Draft['only']): number {
+  const some = only[id];
+  if (!some) return size;
+  const chosen = groups.filter((group) => some.groups.includes(group.id)).flatMap(({ members }) => members);
+  return new Set([...chosen, ...some.students]).size;
+}
+
+const placeOf = ({ id, like }: HandOutView) => (like ? `hand-out/${id}/like/${like.id}` : `hand-out/${id}`);
 
 /** All that look-fors are made with: fetched while the rest of the form is filled in. */
 const TOOLS = fetched(() => import('./lookfor-tools'));
@@ -64,7 +100,7 @@ const TOOLS = fetched(() => import('./lookfor-tools'));
 /** What is filled in, as it can be sent: classes that are still there, and look-fors of the sheet as it is now. */
 function useDraft(view: HandOutView, sheet: Sheet) {
   const [first] = useState(() => begun(view));
-  const [kept, setKept] = useKept(view.personId, `hand-out/${view.id}`, Draft);
+  const [kept, setKept] = useKept(view.personId, placeOf(view), Draft);
   const chosen = kept ?? first;
   const now = useFetched(TOOLS);
   const tools = now.kind === 'here' ? now.value : null;
@@ -72,6 +108,7 @@ function useDraft(view: HandOutView, sheet: Sheet) {
     () => ({
       ...chosen,
       classes: chosen.classes.filter((id) => view.classes.some((one) => one.id === id)),
+      only: onlyIn(view.classes, chosen.only),
       lookFors: tools ? tools.prepared(chosen.lookFors, sheet) : chosen.lookFors,
     }),
     [chosen, sheet, view.classes, tools],
@@ -91,12 +128,15 @@ export type HandOutDraft = {
   tried: Tried[];
   send: () => Promise<void>;
   sending: boolean;
+  /** Some of the classes have it already. */
+  again: boolean;
   wrong: { problem: string; field?: string } | null;
 };
 
 /** What is filled in on the hand-out screen, and how it is sent. */
 export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): HandOutDraft {
-  const { personId, personName, id } = view;
+  const { personId, personName } = view;
+  const place = placeOf(view);
   const { draft, isKept, setKept, tools } = useDraft(view, sheet);
   const fetcher = useFetcher<Answer>();
   const navigate = useNavigate();
@@ -109,9 +149,12 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
   const to = answer && answer.problem === null ? answer.to : null;
   useEffect(() => {
     if (to === null) return;
-    keep(personId, `hand-out/${id}`, null);
+    keep(personId, place, null);
     void navigate(to);
-  }, [to, personId, id, navigate]);
+  }, [to, personId, place, navigate]);
+  const wrong = answer && answer.problem !== null ? answer : null;
+  const had = view.classes.filter(({ id, hadAt }) => hadAt !== null && draft.classes.includes(id));
+  const again = had.length > 0 || wrong?.field === 'again';
   const set = (patch: Partial<Draft>) => setKept({ ...draft, ...patch });
   const send = async () => {
     if (!tools) return editor.say('The look-fors are not here yet. Try again in a moment.');
@@ -120,12 +163,12 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
     setSaving(false);
     if (saved === null)
       return editor.say('The sheet is not saved yet: the server does not answer. Try again when it says “Saved”.');
-    const { v: _, due, closes, ...rest } = draft;
+    const { v: _, opens, due, closes, ...rest } = draft;
     const sent = (local: string) => momentOf(local)?.toISOString() ?? null;
     // Sent again because no answer came, it is handed out once.
     const ids = Object.fromEntries(draft.classes.map((one) => [one, draft.ids[one] ?? nanoid(12)]));
     set({ ids });
-    const handout: HandingOut = { ...rest, ids, dueAt: sent(due), closesAt: sent(closes) };
+    const handout: HandingOut = { ...rest, ids, again, opensAt: sent(opens), dueAt: sent(due), closesAt: sent(closes) };
     void fetcher.submit({ handout: JSON.stringify(handout) }, { method: 'post' });
   };
   return {
@@ -136,6 +179,7 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
     tried,
     send,
     sending: saving || fetcher.state !== 'idle' || to !== null,
-    wrong: answer && answer.problem !== null ? answer : null,
+    again,
+    wrong,
   };
 }

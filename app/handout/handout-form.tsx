@@ -3,13 +3,17 @@ import { Link } from 'react-router';
 import type { Supply } from '../../core/handout/permission';
 import { SUPPLIES } from '../../core/handout/permission';
 import type { Sheet } from '../../core/schema/sheet';
+import { inWords } from '../../core/values/listed';
 import { later } from '../browser/later';
 import { dueWords, useZone } from '../browser/time';
 import { DayField } from '../fields/day-field';
 import { Action } from '../parts/action';
 import type { HandOutDraft, HandOutView } from './draft';
+import { countOf } from './draft';
 import type { Point } from './shown';
 import { RubricEdit } from './rubric-edit';
+import { toggled } from './toggled';
+import { Whom } from './whom';
 import styles from './hand-out.module.css';
 
 const LookForEdit = later(() => import('./lookfor-edit').then((part) => part.LookForEdit));
@@ -27,11 +31,18 @@ const SUPPLY_NAMES: Record<Supply, string> = {
 
 type Of = { of: HandOutDraft };
 
-/** With a member, or without it. */
-const toggled = <T,>(list: readonly T[], one: T, on: boolean): T[] =>
-  on ? [...list, one] : list.filter((other) => other !== one);
-
 function WhoAndWhen({ of: { draft, set, wrong }, classes }: Of & Pick<HandOutView, 'classes'>) {
+  const moment = (name: 'opens' | 'due' | 'closes', none: string) => (
+    <DayField
+      time
+      mayBeNone
+      label={name}
+      none={none}
+      value={draft[name]}
+      invalid={wrong?.field === `${name}At`}
+      onChange={(value) => set({ [name]: value })}
+    />
+  );
   return (
     <section>
       <h2>Who and when</h2>
@@ -40,40 +51,13 @@ function WhoAndWhen({ of: { draft, set, wrong }, classes }: Of & Pick<HandOutVie
           You have no class yet. <Link to="/classes">Add one</Link>, then come back.
         </p>
       )}
-      <div className={styles.whoRow}>
-        {classes.map(({ id, name, size }) => (
-          <Checkbox
-            key={id}
-            checked={draft.classes.includes(id)}
-            onChange={(event) => set({ classes: toggled(draft.classes, id, event.target.checked) })}
-          >
-            {name} ({size})
-          </Checkbox>
-        ))}
-      </div>
+      <Whom draft={draft} set={set} classes={classes} />
+      <p className={styles.dueRow}>Due {moment('due', 'No due time')}</p>
       <p className={styles.dueRow}>
-        Due{' '}
-        <DayField
-          time
-          mayBeNone
-          label="due"
-          none="No due time"
-          value={draft.due}
-          invalid={wrong?.field === 'dueAt'}
-          onChange={(due) => set({ due })}
-        />
+        Opens {moment('opens', 'At once')} <span className="quiet">Before that students don’t see it.</span>
       </p>
       <p className={styles.dueRow}>
-        Closes{' '}
-        <DayField
-          time
-          mayBeNone
-          label="closes"
-          none="Stays open"
-          value={draft.closes}
-          invalid={wrong?.field === 'closesAt'}
-          onChange={(closes) => set({ closes })}
-        />{' '}
+        Closes {moment('closes', 'Stays open')}{' '}
         <span className="quiet">After that nothing is accepted, not even late.</span>
       </p>
     </section>
@@ -101,13 +85,22 @@ const OpenSupplies = ({ of: { draft, set } }: Of) => (
 function Outcome({ of: { draft }, classes }: Of & Pick<HandOutView, 'classes'>) {
   const zone = useZone();
   const chosen = classes.filter(({ id }) => draft.classes.includes(id));
-  const students = chosen.reduce((sum, { size }) => sum + size, 0);
+  const students = chosen.reduce((sum, one) => sum + countOf(one, draft.only), 0);
   if (chosen.length === 0) return <span className={styles.lacking}>Choose a class first.</span>;
+  const none = chosen.find((one) => countOf(one, draft.only) === 0);
+  if (none) return <span className={styles.lacking}>Choose who of {none.name} gets it.</span>;
+  const had = chosen.filter(({ hadAt }) => hadAt !== null);
   const due = draft.due && !Number.isNaN(Date.parse(draft.due)) ? new Date(draft.due) : null;
   return (
     <span>
-      <b>{students === 1 ? '1 student' : `${students} students`}</b> of {chosen.map(({ name }) => name).join(' and ')},{' '}
+      <b>{students === 1 ? '1 student' : `${students} students`}</b> of {inWords(chosen.map(({ name }) => name))},{' '}
       {dueWords(due, Date.now(), zone)}
+      {had.length > 0 && (
+        <em className={styles.had}>
+          {inWords(had.map(({ name }) => name))} {had.length === 1 ? 'has' : 'have'} this sheet already: they get one
+          more copy.
+        </em>
+      )}
     </span>
   );
 }
@@ -173,7 +166,7 @@ export function HandoutForm({ of, view, sheet, onRefuse, point, onScroll }: Prop
         {wrong && <Alert type="error" showIcon title={wrong.problem} role="alert" />}
         <Outcome of={of} classes={view.classes} />
         <Button type="primary" size="large" loading={of.sending} onClick={() => void of.send()}>
-          Hand it out
+          {of.again ? 'Hand it out again' : 'Hand it out'}
         </Button>
       </footer>
     </div>

@@ -2,10 +2,13 @@ import { Alert } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ShouldRevalidateFunctionArgs } from 'react-router';
 import { redirect, useSearchParams } from 'react-router';
+import { whomWords } from '../../core/handout/whom';
+import { inWords } from '../../core/values/listed';
 import type { OnDesk as Wanted } from '../../server/actions/desk';
 import { doOnDesk, OnDesk } from '../../server/actions/desk';
 import { BEGINNINGS } from '../../server/stores/beginnings';
 import { foldersOf } from '../../server/stores/folders';
+import { binnedHandouts } from '../../server/stores/handout-life';
 import { progressOf } from '../../server/stores/handouts';
 import { BIN_DAYS, PURPOSES, sheetsOf } from '../../server/stores/sheets';
 import type { Unreached } from '../browser/reached';
@@ -14,6 +17,7 @@ import { useSearch } from '../browser/search';
 import type { Answer } from '../desk/acting';
 import { useActing } from '../desk/acting';
 import { AnswerBar } from '../desk/answer-bar';
+import { BinnedHandouts } from '../desk/binned-handouts';
 import { Beginnings } from '../desk/beginnings';
 import { BIN, FolderActions, Folders } from '../desk/folders';
 import { Handouts } from '../desk/handouts';
@@ -31,9 +35,10 @@ import styles from './desk.module.css';
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, demo } = context.services;
-  const [sheets, handouts, folders] = await Promise.all([
+  const [sheets, handouts, binned, folders] = await Promise.all([
     sheetsOf(db, person.id),
     progressOf(db, person.id),
+    binnedHandouts(db, person.id),
     foldersOf(db, person.id),
   ]);
   return {
@@ -41,6 +46,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     demo,
     now: Date.now(),
     handouts,
+    binned,
     folders,
     binDays: BIN_DAYS,
     sheets: sheets.map((sheet) => ({ ...sheet, title: sheet.title || 'Untitled sheet' })),
@@ -52,9 +58,16 @@ const NOTHING: Answer = { problem: null, said: null, undo: null };
 /** What is said about what was done; most of it is seen. */
 const SAID: Partial<Record<Wanted['do'], string>> = {
   bin: `The sheet is in the bin. It is kept there for ${BIN_DAYS} days.`,
+  'bin-handout': `The handout is in the bin, with all its copies. It is kept there for ${BIN_DAYS} days.`,
   delete: 'The sheet is deleted.',
+  'delete-handout': 'The handout is deleted, with all its copies.',
   'empty-bin': 'The bin is empty.',
 };
+
+function undoOf(wanted: Wanted): Answer['undo'] {
+  if (wanted.do === 'bin') return { do: 'restore', sheetId: wanted.sheetId };
+  return wanted.do === 'bin-handout' ? { do: 'restore-handout', handoutId: wanted.handoutId } : null;
+}
 
 export async function action({ request, context }: Route.ActionArgs): Promise<Answer> {
   const person = await requireRole(request, context, 'teacher');
@@ -67,7 +80,7 @@ export async function action({ request, context }: Route.ActionArgs): Promise<An
   return {
     problem: null,
     said: SAID[wanted.do] ?? null,
-    undo: wanted.do === 'bin' ? { do: 'restore', sheetId: wanted.sheetId } : null,
+    undo: undoOf(wanted),
     folderId: done.folderId,
   };
 }
@@ -104,7 +117,7 @@ function useFound({ sheets, handouts, folders }: Data, wanted: string) {
     () => [
       ...handouts.map((handout) => ({
         name: handout.title,
-        tags: [handout.className],
+        tags: [whomWords(handout)],
         group: 'handout',
         handout,
         sheet: null,
@@ -134,7 +147,7 @@ function useFound({ sheets, handouts, folders }: Data, wanted: string) {
 
 /** The sheets of one place: all, a folder, or the bin. */
 function Made({ data, place }: { data: Data; place: string | null }) {
-  const { person, sheets, folders, now, binDays } = data;
+  const { person, sheets, binned, folders, now, binDays } = data;
   const { act } = useActing();
   const [sort, setSort] = useSort();
   const folder = folders.find(({ id }) => id === place);
@@ -143,17 +156,19 @@ function Made({ data, place }: { data: Data; place: string | null }) {
       where === BIN ? binnedAt !== null : binnedAt === null && (where === null || folderId === where),
     );
   const shown = sorted(inPlace(place), sort);
+  const handouts = place === BIN ? binned : [];
+  const inBin = [
+    shown.length > 0 && (shown.length === 1 ? 'this sheet' : `all ${shown.length} sheets`),
+    handouts.length > 0 &&
+      (handouts.length === 1 ? 'this handout with its copies' : `all ${handouts.length} handouts with their copies`),
+  ].filter((words) => words !== false);
   return (
     <section aria-labelledby="made">
       <div className={styles.head}>
         <h2 id="made">{place === BIN ? 'Bin' : (folder?.name ?? 'Being made')}</h2>
         {folder && <FolderActions key={folder.id} personId={person.id} folder={folder} />}
-        {place === BIN && shown.length > 0 && (
-          <Sure
-            question={shown.length === 1 ? 'Delete this sheet?' : `Delete all ${shown.length} sheets?`}
-            verb="delete"
-            onSure={() => act({ do: 'empty-bin' })}
-          >
+        {place === BIN && inBin.length > 0 && (
+          <Sure question={`Delete ${inWords(inBin)}?`} verb="delete" onSure={() => act({ do: 'empty-bin' })}>
             Empty the bin
           </Sure>
         )}
@@ -164,12 +179,18 @@ function Made({ data, place }: { data: Data; place: string | null }) {
         )}
       </div>
       <div className={styles.places}>
-        <Folders personId={person.id} folders={folders} chosen={place} countIn={(where) => inPlace(where).length} />
+        <Folders
+          personId={person.id}
+          folders={folders}
+          chosen={place}
+          countIn={(where) => inPlace(where).length + (where === BIN ? binned.length : 0)}
+        />
       </div>
+      <BinnedHandouts handouts={handouts} now={now} binDays={binDays} />
       {shown.length > 0 ? (
         <Sheets sheets={shown} now={now} folders={folders} mixed={place === null || place === BIN} binDays={binDays} />
       ) : (
-        <Empty>{emptyWords(place, folder?.name)}</Empty>
+        handouts.length === 0 && <Empty>{emptyWords(place, folder?.name)}</Empty>
       )}
     </section>
   );

@@ -19,7 +19,8 @@ import handOutStyles from '../handout/hand-out.module.css';
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
-  return allowed(handOutView(context.services.db, person, params.sheetId));
+  const like = new URL(request.url).searchParams.get('like');
+  return allowed(handOutView(context.services.db, person, params.sheetId, like));
 }
 
 export const shouldRevalidate = () => false;

@@ -1,16 +1,17 @@
+import { whomWords } from '../../core/handout/whom';
 import { Segments } from '../fields/segments';
 import { Action } from '../parts/action';
 import { Empty } from '../parts/empty';
 import { Button } from 'antd';
 import { useState } from 'react';
-import { Link } from 'react-router';
-import { doWithHandout, WithHandout } from '../../server/actions/handout-life';
+import { Link, redirect } from 'react-router';
+import { doWithHandout, sheetToUseAgain, WithHandout } from '../../server/actions/handout-life';
 import { spreadView } from '../../server/views/spread-view';
 import { Leaf, STATE_WORDS } from '../house/leaf';
 import { afterReaching, orLast, reached } from '../browser/reached';
 import { check, formOf } from '../form.server';
 import { Strip } from '../house/strip';
-import { closesWords, dueWords, useZone } from '../browser/time';
+import { closesWords, dueWords, opensWords, useZone } from '../browser/time';
 import { useSending } from '../keeping/sender';
 import type { Answer } from '../spread/changing';
 import { allowed, filledIn, requireRole } from '../who.server';
@@ -28,7 +29,12 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
 
 export async function action({ request, context, params }: Route.ActionArgs): Promise<Answer> {
   const person = await requireRole(request, context, 'teacher');
-  const read = check(WithHandout, await formOf(request));
+  const form = await formOf(request);
+  if (form.do === 'use-again') {
+    const sheetId = await allowed(sheetToUseAgain(context.services.db, person, params.handoutId));
+    throw redirect(`/sheets/${sheetId}/hand-out?like=${params.handoutId}`);
+  }
+  const read = check(WithHandout, form);
   if (!read.ok) return read.wrong;
   const done = await filledIn(doWithHandout(context.services.db, person, params.handoutId, read.value));
   return done ?? { problem: null };
@@ -74,7 +80,12 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
         title={handout.title}
         before={
           <span className="quiet">
-            {[handout.className, dueWords(handout.dueAt, now, zone), closesWords(handout.closesAt, now, zone)]
+            {[
+              whomWords(handout),
+              opensWords(handout.opensAt, now, zone),
+              dueWords(handout.dueAt, now, zone),
+              closesWords(handout.closesAt, now, zone),
+            ]
               .filter(Boolean)
               .join(' · ')}
           </span>

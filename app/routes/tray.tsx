@@ -1,6 +1,7 @@
-import { Link } from 'react-router';
+import { useEffect } from 'react';
+import { Link, useRevalidator } from 'react-router';
 import { addLateCopies } from '../../server/stores/handouts';
-import { trayOf } from '../../server/stores/copies';
+import { nextOpening, trayOf } from '../../server/stores/copies';
 import { orLast } from '../browser/reached';
 import { isOpen } from '../../core/handout/state';
 import { closesOf, dueOf, isClosed } from '../../core/handout/times';
@@ -18,7 +19,9 @@ import { Sign } from '../parts/sign';
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'student');
   await addLateCopies(context.services.db, person.id, context.services.shelf.resources.pictures);
-  return { person, copies: await trayOf(context.services.db, person.id), now: Date.now(), demo: context.services.demo };
+  const { db, demo } = context.services;
+  const [copies, opensNext] = await Promise.all([trayOf(db, person.id), nextOpening(db, person.id)]);
+  return { person, copies, opensNext, now: Date.now(), demo };
 }
 
 export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) => orLast(request, serverLoader);
@@ -44,8 +47,22 @@ function nextStep({ state, unsettled }: Entry): string {
   return state === 'under-way' ? 'Go on' : 'Have another go';
 }
 
+/** The longest that a browser's clock can be set to, in milliseconds. */
+const LONGEST = 2 ** 31 - 1;
+
+/** Loads the tray again at the moment when something opens. */
+function useOpening(at: Date | null, now: number): void {
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    if (at === null || +at - now > LONGEST) return;
+    const timer = setTimeout(() => void revalidate(), Math.max(0, +at - now) + 500);
+    return () => clearTimeout(timer);
+  }, [at, now]); // eslint-disable-line react-hooks/exhaustive-deps
+}
+
 export default function Tray({ loaderData }: Route.ComponentProps) {
-  const { person, copies, now } = loaderData;
+  const { person, copies, opensNext, now } = loaderData;
+  useOpening(opensNext, now);
   const zone = useZone();
   const open = copies.filter((copy) => (isBack(copy) || isToDo(copy)) && !isShut(copy, now)).sort(inTurn);
   const shelf = copies.filter((copy) => !open.includes(copy));

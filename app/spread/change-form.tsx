@@ -2,6 +2,7 @@ import { Button, Input } from 'antd';
 import { useEffect } from 'react';
 import { useFetcher } from 'react-router';
 import { effectsOf, effectWords } from '../../core/handout/effects';
+import { hasOpened } from '../../core/handout/times';
 import { DayField } from '../fields/day-field';
 import { localOf, momentOf } from '../fields/day-words';
 import type { Answer, Words } from './changing';
@@ -16,29 +17,37 @@ type Props = Pick<SpreadData, 'handout' | 'cards' | 'now'> & {
   onDone: () => void;
 };
 
+const MOMENTS = [
+  { name: 'opens', words: 'Opens', none: 'Open' },
+  { name: 'due', words: 'Due', none: 'No due time' },
+  { name: 'closes', words: 'Closes', none: 'Stays open' },
+] as const;
+
 /** Changes what a handout is called, what it asks, and until when; says what that alters before it is saved. */
 export default function ChangeForm({ handout, cards, now, begun, onType, onDone }: Props) {
   const fetcher = useFetcher<Answer>();
   const words = begun ?? {
     title: handout.title,
     brief: handout.brief,
+    opens: localOf(handout.opensAt),
     due: localOf(handout.dueAt),
     closes: localOf(handout.closesAt),
   };
   const set = (patch: Partial<Words>) => onType({ ...words, ...patch });
-  const [dueAt, closesAt] = [momentOf(words.due), momentOf(words.closes)];
+  const [opensAt, dueAt, closesAt] = [words.opens, words.due, words.closes].map(momentOf);
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
   const isSaved = answer?.problem === null;
   useEffect(() => {
     if (isSaved) onDone();
   }, [isSaved, onDone]);
-  const altered = effectWords(effectsOf(cards, handout, { dueAt, closesAt }, now));
+  const altered = effectWords(effectsOf(cards, handout, { opensAt, dueAt, closesAt }, now));
   const save = () =>
     void fetcher.submit(
       {
         do: 'change',
         title: words.title,
         brief: words.brief,
+        opensAt: opensAt?.toISOString() ?? '',
         dueAt: dueAt?.toISOString() ?? '',
         closesAt: closesAt?.toISOString() ?? '',
       },
@@ -62,32 +71,24 @@ export default function ChangeForm({ handout, cards, now, begun, onType, onDone 
         value={words.brief}
         onChange={(event) => set({ brief: event.target.value })}
       />
-      <span className={styles.moment}>
-        Due
-        <DayField
-          time
-          mayBeNone
-          label="due"
-          none="No due time"
-          value={words.due}
-          invalid={answer?.field === 'dueAt'}
-          onChange={(due) => set({ due })}
-        />
-      </span>
-      <span className={styles.moment}>
-        Closes
-        <DayField
-          time
-          mayBeNone
-          label="closes"
-          none="Stays open"
-          value={words.closes}
-          invalid={answer?.field === 'closesAt'}
-          onChange={(closes) => set({ closes })}
-        />
-      </span>
+      {MOMENTS.map(({ name, words: said, none }) => (
+        <span key={name} className={styles.moment}>
+          {said}
+          <DayField
+            time
+            mayBeNone
+            label={name}
+            none={none}
+            value={words[name]}
+            invalid={answer?.field === `${name}At`}
+            onChange={(value) => set({ [name]: value })}
+          />
+        </span>
+      ))}
       <ul className={styles.altered} role="status">
-        <li>{cards.length === 1 ? 'Its student sees' : `All ${cards.length} students see`} the change at once.</li>
+        {hasOpened(opensAt, now) && (
+          <li>{cards.length === 1 ? 'Its student sees' : `All ${cards.length} students see`} the change at once.</li>
+        )}
         {altered.map((line) => (
           <li key={line}>{line}</li>
         ))}

@@ -1,7 +1,13 @@
 import { z } from 'zod';
 
 /** What is typed while a handout is changed, kept in the browser until it is saved. Times are local. */
-export const Words = z.object({ title: z.string(), brief: z.string(), due: z.string(), closes: z.string() });
+export const Words = z.object({
+  title: z.string(),
+  brief: z.string(),
+  opens: z.string().default(''),
+  due: z.string(),
+  closes: z.string(),
+});
 export type Words = z.infer<typeof Words>;
 
 export const changePlace = (handoutId: string) => `handouts/${handoutId}/change`;

@@ -1,9 +1,10 @@
 import { useState } from 'react';
-import { Link, useFetcher } from 'react-router';
+import { Link, useFetcher, useNavigate } from 'react-router';
 import { effectsOf, effectWords } from '../../core/handout/effects';
-import { hasClosed } from '../../core/handout/times';
-import { closesWords, dueWords, useZone } from '../browser/time';
+import { hasClosed, hasOpened } from '../../core/handout/times';
+import { closesWords, dueWords, opensWords, useZone } from '../browser/time';
 import { later } from '../browser/later';
+import { useActing } from '../desk/acting';
 import { useKept } from '../keeping/kept';
 import { Action } from '../parts/action';
 import { card } from '../parts/card';
@@ -18,12 +19,26 @@ import styles from './spread.module.css';
 
 const ChangeForm = later(() => import('./change-form').then((part) => part.default));
 
+/** What deleting takes away, and for how long it can be had back. */
+function binQuestion(cards: SpreadData['cards']): string {
+  const begun = cards.filter(({ state }) => state !== 'not-begun').length;
+  const copies = cards.length === 1 ? 'The student’s copy goes' : `All ${cards.length} copies go`;
+  const work = begun === 0 ? 'nobody has begun' : begun === 1 ? 'one was begun' : `${begun} were begun`;
+  return `${copies} with it; ${work}. It can be restored from the bin of your Desk for 30 days.`;
+}
+
 export function ThisHandout({ personId, handout, cards, now }: SpreadData) {
   const [begun, setBegun] = useKept(personId, changePlace(handout.id), Words);
   const [changing, setChanging] = useState(false);
   const fetcher = useFetcher<Answer>();
   const zone = useZone();
   const act = (what: string) => void fetcher.submit({ do: what }, { method: 'post' });
+  const desk = useActing();
+  const navigate = useNavigate();
+  const bin = () => {
+    desk.act({ do: 'bin-handout', handoutId: handout.id });
+    void navigate('/desk');
+  };
   const isClosed = hasClosed(handout.closesAt, now);
   const shut = effectWords(effectsOf(cards, handout, { ...handout, closesAt: new Date(now) }, now));
   return (
@@ -41,6 +56,9 @@ export function ThisHandout({ personId, handout, cards, now }: SpreadData) {
       ) : (
         <>
           <p className={styles.times}>
+            {!hasOpened(handout.opensAt, now) && (
+              <span>{sentence(opensWords(handout.opensAt, now, zone))}. Students don’t see it yet.</span>
+            )}
             <span>{sentence(dueWords(handout.dueAt, now, zone))}</span>
             {handout.closesAt && (
               <span className={isClosed ? styles.late : undefined}>
@@ -50,21 +68,31 @@ export function ThisHandout({ personId, handout, cards, now }: SpreadData) {
           </p>
           {fetcher.data?.problem && <p role="alert">{fetcher.data.problem}</p>}
           <div className={styles.acts}>
-            <Action onClick={() => setChanging(true)}>change</Action>
-            {isClosed ? (
-              <Action onClick={() => act('open')}>open again</Action>
-            ) : (
-              <Sure
-                question={`${shut[0] ?? 'Nobody is shut out by it.'} Close it now?`}
-                verb="close it"
-                onSure={() => act('close')}
-              >
-                close now
+            {handout.rights === 'full' && (
+              <>
+                <Action onClick={() => setChanging(true)}>change</Action>
+                {isClosed ? (
+                  <Action onClick={() => act('open')}>open again</Action>
+                ) : (
+                  <Sure
+                    question={`${shut[0] ?? 'Nobody is shut out by it.'} Close it now?`}
+                    verb="close it"
+                    onSure={() => act('close')}
+                  >
+                    close now
+                  </Sure>
+                )}
+                <Action onClick={() => act(handout.isPutAway ? 'bring-back' : 'put-away')}>
+                  {handout.isPutAway ? 'bring back' : 'put away'}
+                </Action>
+              </>
+            )}
+            <Action onClick={() => act('use-again')}>use again</Action>
+            {handout.rights === 'full' && (
+              <Sure question={binQuestion(cards)} verb="put it into the bin" onSure={bin}>
+                delete
               </Sure>
             )}
-            <Action onClick={() => act(handout.isPutAway ? 'bring-back' : 'put-away')}>
-              {handout.isPutAway ? 'bring back' : 'put away'}
-            </Action>
           </div>
           {handout.isChanged && (
             <p>

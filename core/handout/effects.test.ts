@@ -22,14 +22,16 @@ const CLASS = [
   copy('another-go', 9),
 ];
 
+const NOTHING = { forgiven: 0, late: 0, shut: 0, opened: 0, hidden: 0, hiddenBegun: 0, shown: 0 };
+
 test('a later due time counts late pieces as in time, and an earlier one the other way round', () => {
   const [nine, eleven] = [
     { dueAt: at(9), closesAt: null },
     { dueAt: at(11), closesAt: null },
   ];
   // At nine one is late: who was given more time is not, nor is what came exactly at nine.
-  expect(effectsOf(CLASS, nine, eleven, NOW)).toEqual({ forgiven: 1, late: 0, shut: 0, opened: 0 });
-  expect(effectsOf(CLASS, eleven, nine, NOW)).toEqual({ forgiven: 0, late: 1, shut: 0, opened: 0 });
+  expect(effectsOf(CLASS, nine, eleven, NOW)).toEqual({ ...NOTHING, forgiven: 1 });
+  expect(effectsOf(CLASS, eleven, nine, NOW)).toEqual({ ...NOTHING, late: 1 });
   expect(effectsOf(CLASS, nine, { ...nine, dueAt: null }, NOW).forgiven).toBe(1);
 });
 
@@ -43,13 +45,27 @@ test('closing shuts out those who have not handed in, but not who was given more
 });
 
 test('what is altered is said, and nothing where nothing is', () => {
-  expect(effectWords({ forgiven: 0, late: 0, shut: 0, opened: 0 })).toEqual([]);
-  expect(effectWords({ forgiven: 1, late: 0, shut: 2, opened: 0 })).toEqual([
+  expect(effectWords(NOTHING)).toEqual([]);
+  expect(effectWords({ ...NOTHING, forgiven: 1, shut: 2 })).toEqual([
     'One piece that was late will count as in time.',
     '2 students who have not handed in no longer can.',
   ]);
-  expect(effectWords({ forgiven: 0, late: 3, shut: 0, opened: 1 })).toEqual([
+  expect(effectWords({ ...NOTHING, late: 3, opened: 1 })).toEqual([
     '3 pieces that were in time will count as late.',
     'One student can hand in again.',
   ]);
+});
+
+test('a later opening hides it from all of them, and an earlier one shows it', () => {
+  const [open, later] = [
+    { opensAt: at(8), dueAt: null, closesAt: null },
+    { opensAt: at(13), dueAt: null, closesAt: null },
+  ];
+  expect(effectsOf(CLASS, open, later, NOW)).toEqual({ ...NOTHING, hidden: 7, hiddenBegun: 6 });
+  expect(effectsOf(CLASS, later, open, NOW)).toEqual({ ...NOTHING, shown: 7 });
+  expect(effectsOf(CLASS, open, { ...open, opensAt: at(12) }, NOW)).toEqual(NOTHING);
+  expect(effectWords({ ...NOTHING, hidden: 7, hiddenBegun: 1 })).toEqual([
+    '7 students won’t see it until it opens, though one has begun.',
+  ]);
+  expect(effectWords({ ...NOTHING, shown: 1 })).toEqual(['One student sees it at once.']);
 });

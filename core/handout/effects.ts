@@ -1,5 +1,5 @@
 import type { Times } from './times';
-import { isClosed, isLate } from './times';
+import { hasOpened, isClosed, isLate } from './times';
 import type { CopyState } from './state';
 
 /** What changing a handout alters for those who have it. */
@@ -10,7 +10,7 @@ type Copy = {
   firstHandedInAt: Date | null;
   extendedTo: Date | null;
 };
-type Ends = Pick<Times, 'dueAt' | 'closesAt'>;
+type Ends = Pick<Times, 'dueAt' | 'closesAt'> & { opensAt?: Date | null };
 export type Effects = {
   /** Pieces that were late and no longer are, and the other way round. */
   forgiven: number;
@@ -18,6 +18,10 @@ export type Effects = {
   /** Students who have not handed in and no longer can, and who could not and now can. */
   shut: number;
   opened: number;
+  /** Students who see it now and no longer will, of whom some have begun, and who see it sooner. */
+  hidden: number;
+  hiddenBegun: number;
+  shown: number;
 };
 
 const waits = ({ state }: Copy) => state === 'not-begun' || state === 'under-way';
@@ -29,7 +33,12 @@ export function effectsOf(copies: readonly Copy[], before: Ends, after: Ends, no
     waits(copy) && isClosed({ closesAt, extendedTo: copy.extendedTo, returnedAt: null }, now);
   const turned = (is: (copy: Copy, ends: Ends) => boolean, from: Ends, to: Ends) =>
     copies.filter((copy) => !is(copy, from) && is(copy, to)).length;
+  const [wasOpen, isOpen] = [before, after].map(({ opensAt }) => hasOpened(opensAt ?? null, now));
+  const hides = wasOpen && !isOpen;
   return {
+    hidden: hides ? copies.length : 0,
+    hiddenBegun: hides ? copies.filter(({ state }) => state !== 'not-begun').length : 0,
+    shown: !wasOpen && isOpen ? copies.length : 0,
     forgiven: turned(cameLate, after, before),
     late: turned(cameLate, before, after),
     shut: turned(isShut, before, after),
@@ -40,8 +49,11 @@ export function effectsOf(copies: readonly Copy[], before: Ends, after: Ends, no
 const counted = (n: number, one: string, many: string) => (n === 1 ? one : `${n} ${many}`);
 
 /** The same in sentences. Empty where nothing is altered. */
-export function effectWords({ forgiven, late, shut, opened }: Effects): string[] {
+export function effectWords({ forgiven, late, shut, opened, hidden, hiddenBegun, shown }: Effects): string[] {
   return [
+    hidden > 0 &&
+      `${counted(hidden, 'One student', 'students')} won’t see it until it opens${hiddenBegun > 0 ? `, though ${hiddenBegun === 1 ? 'one has' : `${hiddenBegun} have`} begun` : ''}.`,
+    shown > 0 && `${counted(shown, 'One student sees', 'students see')} it at once.`,
     forgiven > 0 && `${counted(forgiven, 'One piece that was', 'pieces that were')} late will count as in time.`,
     late > 0 && `${counted(late, 'One piece that was', 'pieces that were')} in time will count as late.`,
     shut > 0 && `${counted(shut, 'One student who has', 'students who have')} not handed in no longer can.`,

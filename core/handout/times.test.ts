@@ -48,8 +48,12 @@ test('more time never closes a copy that was open, whatever the times are', () =
 });
 
 test('closing before it is due is said', () => {
-  expect(badTimes(day(4), day(3))).toMatch(/close before it is due/);
-  expect(badTimes(day(4), day(4))).toBeNull();
-  expect(badTimes(null, day(3))).toBeNull();
-  expect(badTimes(day(4), null)).toBeNull();
+  const none = { opensAt: null, dueAt: null, closesAt: null };
+  expect(badTimes({ ...none, dueAt: day(4), closesAt: day(3) })).toMatchObject({ field: 'closesAt' });
+  expect(badTimes({ ...none, dueAt: day(4), closesAt: day(4) })).toBeNull();
+  expect(badTimes({ ...none, closesAt: day(3) })).toBeNull();
+  expect(badTimes({ ...none, dueAt: day(4) })).toBeNull();
+  expect(badTimes({ ...none, opensAt: day(5), dueAt: day(4) })?.problem).toMatch(/due before it opens/);
+  expect(badTimes({ ...none, opensAt: day(4), closesAt: day(4) })?.problem).toMatch(/close before it opens/);
+  expect(badTimes({ opensAt: day(2), dueAt: day(3), closesAt: day(4) })).toBeNull();
 });

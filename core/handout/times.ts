@@ -40,8 +40,27 @@ export const hasClosed = (closes: Date | null, now: number): boolean => closes !
 
 export const isClosed = (times: Omit<Times, 'dueAt'>, now: number): boolean => hasClosed(closesOf(times), now);
 
-/** Why times don't fit together, as a sentence. Null where they do. */
-export const badTimes = (dueAt: Date | null, closesAt: Date | null): string | null =>
-  dueAt && closesAt && +closesAt < +dueAt
-    ? 'It would close before it is due. Choose a later time to close, or an earlier one to be due.'
-    : null;
+type Span = { opensAt: Date | null; dueAt: Date | null; closesAt: Date | null };
+
+/** Why times don't fit together, as a sentence, and which of them is to be changed. Null where they do. */
+export function badTimes({ opensAt, dueAt, closesAt }: Span): { problem: string; field: keyof Span } | null {
+  if (opensAt && dueAt && +dueAt <= +opensAt)
+    return {
+      problem: 'It would be due before it opens. Choose an earlier time to open, or a later one to be due.',
+      field: 'opensAt',
+    };
+  if (opensAt && closesAt && +closesAt <= +opensAt)
+    return {
+      problem: 'It would close before it opens. Choose an earlier time to open, or a later one to close.',
+      field: 'opensAt',
+    };
+  if (dueAt && closesAt && +closesAt < +dueAt)
+    return {
+      problem: 'It would close before it is due. Choose a later time to close, or an earlier one to be due.',
+      field: 'closesAt',
+    };
+  return null;
+}
+
+/** Whether students see it yet. */
+export const hasOpened = (opensAt: Date | null, now: number): boolean => opensAt === null || +opensAt <= now;

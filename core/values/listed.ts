@@ -7,3 +7,7 @@ export const listed = (typed: string, most: number, long: number): string[] =>
     .map((word) => cutTo(word.trim(), long))
     .filter(Boolean)
     .slice(0, most);
+
+const and = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+/** Several words as a sentence has them: “a, b and c”. */
+export const inWords = (words: readonly string[]): string => and.format(words);

@@ -10,9 +10,10 @@ import type { OpenCopy } from '../stores/corrections';
 import { correctHandout, openCopies, setCorrections, sheetBefore } from '../stores/corrections';
 import { loadDocument, saveChanges } from '../stores/documents';
 import type { Handout } from '../stores/handouts';
-import { handoutById, handoutOf } from '../stores/handouts';
+import { handoutById } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import type { Database } from '../database/connection';
+import { fullHandout } from './class-rights';
 import type { Means } from './means';
 import { ownSheet, whole } from './opened';
 import { missing, Refused } from './refused';
@@ -31,10 +32,10 @@ export async function sheetNow({ db }: Means, person: Pick<Person, 'id'>, handou
   return whole(db, documentId);
 }
 
-/** A handout of the teacher's own that can be read. @throws Refused */
+/** A handout that the teacher may change, and that can be read. @throws Refused */
 export const ownHandout = async ({ db }: Means, person: Pick<Person, 'id'>, id: string): Promise<Handout> => {
-  const handout = await handoutOf(db, person.id, id);
-  if (!handout || handout.damage) throw missing();
+  const handout = await fullHandout(db, person, id);
+  if (handout.damage) throw missing();
   return handout;
 };
 

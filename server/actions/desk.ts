@@ -4,11 +4,12 @@ import { BEGINNINGS } from '../stores/beginnings';
 import { addFolder, foldersOf, removeFolder, renameFolder } from '../stores/folders';
 import type { Person } from '../stores/people';
 import { createSheet, emptyBin, PURPOSES, putIntoFolder, setBinned } from '../stores/sheets';
+import { binHandout, deleteBinned, restoreHandout } from './handout-life';
 import { makeCopy } from './history';
 import { ownSheet, whole } from './opened';
 import { missing, Refused } from './refused';
 
-/** What a teacher does with sheets on the Desk: begins, copies and sorts them, and puts them into the bin and back. */
+/** What a teacher does on the Desk: begins, copies and sorts sheets, and puts sheets and handouts into the bin and back. */
 
 type Teacher = Pick<Person, 'id' | 'schoolId'>;
 
@@ -36,6 +37,9 @@ export const OnDesk = z.discriminatedUnion('do', [
   z.object({ do: z.literal('bin'), sheetId: Id }),
   z.object({ do: z.literal('restore'), sheetId: Id }),
   z.object({ do: z.literal('delete'), sheetId: Id }),
+  z.object({ do: z.literal('bin-handout'), handoutId: Id }),
+  z.object({ do: z.literal('restore-handout'), handoutId: Id }),
+  z.object({ do: z.literal('delete-handout'), handoutId: Id }),
   z.object({ do: z.literal('empty-bin') }),
   z.object({ do: z.literal('add-folder'), name: FolderName }),
   z.object({ do: z.literal('rename-folder'), folderId: Id, name: FolderName }),
@@ -82,8 +86,18 @@ export async function doOnDesk(db: Database, teacher: Teacher, wanted: OnDesk): 
       await emptyBin(db, ownerId, wanted.sheetId);
       return {};
     }
+    case 'bin-handout':
+      await binHandout(db, teacher, wanted.handoutId);
+      return {};
+    case 'restore-handout':
+      await restoreHandout(db, teacher, wanted.handoutId);
+      return {};
+    case 'delete-handout':
+      await deleteBinned(db, teacher, wanted.handoutId);
+      return {};
     case 'empty-bin':
       await emptyBin(db, ownerId);
+      await deleteBinned(db, teacher);
       return {};
     case 'add-folder': {
       const folderId = await addFolder(db, { schoolId, ownerId, name: wanted.name });

@@ -3,8 +3,12 @@ import { badTimes } from '../../core/handout/times';
 import { SUPPLIES } from '../../core/handout/permission';
 import { contradictionOf, LookFor } from '../../core/lookfors/all';
 import { Rubric } from '../../core/lookfors/rubric';
-import { classesOf } from '../stores/classes';
-import { addHandout } from '../stores/handouts';
+import { inWords } from '../../core/values/listed';
+import type { Database } from '../database/connection';
+import type { ClassRow } from '../stores/classes';
+import { classesOf, membersOf, takesHandouts } from '../stores/classes';
+import { groupsOf } from '../stores/groups';
+import { addHandout, handedOutBefore } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import type { Means } from './means';
 import { ownSheet, whole } from './opened';
@@ -17,10 +21,19 @@ export const Moment = z
   .union([z.literal(''), z.iso.datetime({ message: 'Choose a whole date and time, or leave it empty.' })])
   .transform((text) => (text === '' ? null : new Date(text)));
 
+const Ids = z.array(z.string().max(40)).max(400);
+
 export const HandingOut = z.object({
   classes: z.array(z.string().max(40)).min(1, 'Choose who gets it: tick at least one class.').max(20),
+  /** Of which classes only some get it: groups, and students chosen one by one. */
+  only: z.record(z.string().max(40), z.object({ groups: Ids, students: Ids })).default({}),
   title: HandoutTitle,
   brief: HandoutBrief,
+  /** From when on students see it. */
+  opensAt: z.iso
+    .datetime({ message: 'Choose a whole date and time, or let it open at once.' })
+    .nullable()
+    .default(null),
   dueAt: z.iso.datetime({ message: 'Choose a whole date and time, or leave the due time empty.' }).nullable(),
   /** From when on nothing is accepted any more. */
   closesAt: z.iso.datetime({ message: 'Choose a whole date and time, or leave it open.' }).nullable().default(null),
@@ -29,8 +42,52 @@ export const HandingOut = z.object({
   supplies: z.array(z.enum(SUPPLIES)),
   /** What it is to be called for each class: what is sent again, because no answer came, is handed out once. */
   ids: z.record(z.string().max(40), z.string().regex(/^[\w-]{12}$/)).default({}),
+  /** Also to those classes that have it already. */
+  again: z.boolean().default(false),
 });
 export type HandingOut = z.infer<typeof HandingOut>;
+
+/** The times of a handout as they were asked for. @throws Refused where they are past or don't fit together */
+function timesOf({ opensAt, dueAt, closesAt }: Record<'opensAt' | 'dueAt' | 'closesAt', string | null>) {
+  const moment = (at: string | null) => (at === null ? null : new Date(at));
+  const times = { opensAt: moment(opensAt), dueAt: moment(dueAt), closesAt: moment(closesAt) };
+  if (times.dueAt && +times.dueAt < Date.now())
+    throw new Refused(422, 'The due time is already past. Choose a later one, or leave it empty.', 'dueAt');
+  if (times.closesAt && +times.closesAt < Date.now())
+    throw new Refused(422, 'It would be closed already. Choose a later time, or leave it open.', 'closesAt');
+  const badly = badTimes(times);
+  if (badly) throw new Refused(422, badly.problem, badly.field);
+  return times;
+}
+
+/** Those of a class who get it; null for everybody. @throws Refused where that is nobody, or somebody of another class */
+async function someOf(db: Database, { id, name }: ClassRow, only: HandingOut['only'][string] | undefined) {
+  if (!only) return null;
+  const groups = (await groupsOf(db, [id])).filter((group) => only.groups.includes(group.id));
+  const members = new Set((await membersOf(db, id)).map((member) => member.id));
+  if (groups.length < only.groups.length || only.students.some((student) => !members.has(student)))
+    throw new Refused(
+      422,
+      `The groups or students of ${name} were changed meanwhile. Reload the page and choose again.`,
+    );
+  if (only.students.length === 0 && groups.every((group) => group.members.length === 0))
+    throw new Refused(422, `Choose who of ${name} gets it, or give it to everybody.`);
+  return only;
+}
+
+/** @throws Refused where some of the classes have the sheet already, unless that is wanted or it is the same handing out */
+async function askAgain(db: Database, sheetId: string, chosen: readonly ClassRow[], { again, ids }: HandingOut) {
+  if (again) return;
+  const given = Object.values(ids);
+  const before = (await handedOutBefore(db, sheetId)).filter(({ id }) => !given.includes(id));
+  const have = chosen.filter(({ id }) => before.some(({ classId }) => classId === id)).map(({ name }) => name);
+  if (have.length > 0)
+    throw new Refused(
+      422,
+      `${inWords(have)} ${have.length === 1 ? 'has' : 'have'} this sheet already. Handed out again, each student gets one more copy.`,
+      'again',
+    );
+}
 
 /**
  * Hands a sheet out to classes, to all of them or to none. Gives the handouts' identities in the order of the classes.
@@ -44,37 +101,32 @@ export async function handOut(
 ): Promise<string[]> {
   const found = await ownSheet(db, person.id, sheetId);
   const { sheet } = await whole(db, found.documentId);
-  const dueAt = given.dueAt === null ? null : new Date(given.dueAt);
-  if (dueAt && +dueAt < Date.now())
-    throw new Refused(422, 'The due time is already past. Choose a later one, or leave it empty.', 'dueAt');
-  const closesAt = given.closesAt === null ? null : new Date(given.closesAt);
-  if (closesAt && +closesAt < Date.now())
-    throw new Refused(422, 'It would be closed already. Choose a later time, or leave it open.', 'closesAt');
-  const badly = badTimes(dueAt, closesAt);
-  if (badly) throw new Refused(422, badly, 'closesAt');
+  const times = timesOf(given);
   if (sheet.pages.every((page) => page.items.length === 0))
     throw new Refused(422, 'This sheet is empty. Put something on it before you hand it out.');
   for (const lookFor of given.lookFors) {
     const wrong = contradictionOf(lookFor, sheet);
     if (wrong) throw new Refused(422, `“${lookFor.title}” can’t be counted. ${wrong}`, 'lookFors');
   }
-  const own = await classesOf(db, person.id);
+  const own = (await classesOf(db, person.id)).filter(takesHandouts);
   const chosen = given.classes.map((id) => own.find((c) => c.id === id));
-  if (chosen.some((c) => !c)) throw missing();
-  const empty = chosen.find((c) => c!.size === 0);
+  if (!chosen.every((c) => c !== undefined)) throw missing();
+  const empty = chosen.find(({ size }) => size === 0);
   if (empty)
     throw new Refused(422, `Nobody is in ${empty.name} yet. Add its students under Classes, or choose another class.`);
+  await askAgain(db, found.id, chosen, given);
+  const some = await Promise.all(chosen.map((one) => someOf(db, one, given.only[one.id])));
   return db.transaction(async (tx) => {
     const ids: string[] = [];
-    for (const classId of given.classes) {
+    for (const [i, { id: classId }] of chosen.entries()) {
       const handout = {
         ...given,
+        ...times,
         schoolId: person.schoolId,
         teacherId: person.id,
         sheetId: found.id,
         classId,
-        dueAt,
-        closesAt,
+        only: some[i],
         sheet,
       };
       ids.push(await addHandout(tx, handout, pictures, given.ids[classId]));

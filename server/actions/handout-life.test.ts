@@ -51,6 +51,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     title: 'Bird',
     brief: '',
     dueAt: '',
+    opensAt: '',
     closesAt: '',
     ...values,
   });

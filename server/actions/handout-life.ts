@@ -1,16 +1,34 @@
 import { z } from 'zod';
 import { badTimes } from '../../core/handout/times';
 import type { Database } from '../database/connection';
-import { changeHandout, closeHandout, extendCopy, putHandoutAway } from '../stores/handout-life';
+import {
+  binnedHandouts,
+  changeHandout,
+  closeHandout,
+  deleteHandouts,
+  extendCopy,
+  putHandoutAway,
+  setHandoutBinned,
+} from '../stores/handout-life';
+
 import { handoutOf } from '../stores/handouts';
+import { createSheet, sheetOf } from '../stores/sheets';
 import type { Person } from '../stores/people';
+import { fullHandout, mayChange } from './class-rights';
 import { HandoutBrief, HandoutTitle, Moment } from './hand-out';
 import { missing, Refused } from './refused';
 
 /** What a teacher does with a handout after it went out. */
 
 export const WithHandout = z.discriminatedUnion('do', [
-  z.object({ do: z.literal('change'), title: HandoutTitle, brief: HandoutBrief, dueAt: Moment, closesAt: Moment }),
+  z.object({
+    do: z.literal('change'),
+    title: HandoutTitle,
+    brief: HandoutBrief,
+    opensAt: Moment,
+    dueAt: Moment,
+    closesAt: Moment,
+  }),
   /** Nothing is accepted from now on. */
   z.object({ do: z.literal('close') }),
   /** Handing in has no end any more. */
@@ -29,12 +47,11 @@ export async function doWithHandout(
   handoutId: string,
   wanted: WithHandout,
 ): Promise<void> {
-  const handout = await handoutOf(db, teacher.id, handoutId);
-  if (!handout) throw missing();
+  const handout = await fullHandout(db, teacher, handoutId);
   switch (wanted.do) {
     case 'change': {
-      const problem = badTimes(wanted.dueAt, wanted.closesAt);
-      if (problem) throw new Refused(422, problem, 'closesAt');
+      const badly = badTimes(wanted);
+      if (badly) throw new Refused(422, badly.problem, badly.field);
       return changeHandout(db, handout.id, wanted);
     }
     case 'close':
@@ -50,4 +67,43 @@ export async function doWithHandout(
       if (!(await extendCopy(db, handout.id, wanted.copyId, wanted.to))) throw missing();
     }
   }
+}
+
+/** Puts a handout into the bin, where neither its students nor its teachers see it. @throws Refused where it is not theirs to change */
+export async function binHandout(db: Database, teacher: Pick<Person, 'id'>, id: string): Promise<void> {
+  await mayChange(db, teacher, id);
+  await setHandoutBinned(db, id, true);
+}
+
+/** Those of the bin that are a teacher's to restore or delete: one, or all. @throws Refused where the one is not */
+async function binned(db: Database, { id }: Pick<Person, 'id'>, only: string | null): Promise<string[]> {
+  const ids = (await binnedHandouts(db, id)).map((one) => one.id);
+  if (only === null) return ids;
+  if (!ids.includes(only)) throw missing();
+  return [only];
+}
+
+export async function restoreHandout(db: Database, teacher: Pick<Person, 'id'>, id: string): Promise<void> {
+  for (const one of await binned(db, teacher, id)) await setHandoutBinned(db, one, false);
+}
+
+/** Deletes for good what lies in the bin. */
+export const deleteBinned = async (db: Database, teacher: Pick<Person, 'id'>, only: string | null = null) =>
+  deleteHandouts(db, await binned(db, teacher, only));
+
+/**
+ * The sheet to hand out once more: the one it was made from where it is still the teacher's, else a new one of the same content.
+ * @throws Refused where the handout is of no class of theirs, or can't be read
+ */
+export async function sheetToUseAgain(
+  db: Database,
+  teacher: Pick<Person, 'id' | 'schoolId'>,
+  handoutId: string,
+): Promise<string> {
+  const handout = await handoutOf(db, teacher.id, handoutId);
+  if (!handout || handout.damage) throw missing();
+  const owned = handout.sheetId === null ? undefined : await sheetOf(db, teacher.id, handout.sheetId);
+  if (owned && owned.binnedAt === null) return owned.id;
+  const { schoolId, id: ownerId } = teacher;
+  return db.transaction((tx) => createSheet(tx, { schoolId, ownerId, purpose: 'worksheet', sheet: handout.sheet }));
 }

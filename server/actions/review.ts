@@ -6,6 +6,7 @@ import type { CopyView } from '../stores/copies';
 import { copiesOf, copyForTeacher, goesOf, returnGo } from '../stores/copies';
 import type { Person } from '../stores/people';
 import { sayOn } from '../stores/reviews';
+import { mayChange } from './class-rights';
 import { missing, Refused } from './refused';
 
 /** What a teacher does with a piece that was handed in. */
@@ -33,6 +34,7 @@ export async function review(
   { go, steps }: z.infer<typeof Review>,
 ): Promise<void> {
   const copy = await pieceOf(db, person, piece);
+  await mayChange(db, person, copy.handout.id);
   for (const step of steps) {
     if (step.do !== 'mark' || step.level === null) continue;
     const row = copy.handout.rubric.rows.find(({ id }) => id === step.row);
@@ -52,6 +54,7 @@ export async function returnPiece(
   { go, outcome }: z.infer<typeof Returning>,
 ): Promise<{ next: string | null }> {
   const copy = await pieceOf(db, person, piece);
+  await mayChange(db, person, copy.handout.id);
   if (!(await goesOf(db, copy.id)).some(({ id }) => id === go))
     throw new Refused(422, `${copy.studentName} has taken this piece back. What you wrote stays here for the next go.`);
   const moved = await returnGo(db, go, outcome);

@@ -5,6 +5,7 @@ import { backupFolder } from '../backup/place';
 import type { End } from '../backup/write';
 import type { Database } from '../database/connection';
 import type { Daily } from '../jobs/jobs';
+import { forgetBinnedHandouts } from '../stores/handout-life';
 import { forgetBinned } from '../stores/sheets';
 import { forgetSessions } from '../stores/sign-in';
 
@@ -39,6 +40,7 @@ export function dailyWork(
         await forgetSessions(db);
         await forgetAllowances(db);
         await forgetBinned(db);
+        await forgetBinnedHandouts(db);
         // A PostgreSQL server does this by itself.
         if (db.kind === 'embedded') await db.script('vacuum analyze');
       },

@@ -2,15 +2,27 @@ import { randomInt } from 'node:crypto';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../database/id';
+import type { Rights } from './handouts';
 import { addPerson } from './people';
 import { sameName } from '../../core/values/roster';
 import { byName } from '../database/by-name';
 
-export type ClassRow = { id: string; name: string; code: string; size: number };
+export type ClassRow = {
+  id: string;
+  name: string;
+  code: string;
+  /** The code lets nobody in. */
+  codeClosed: boolean;
+  archivedAt: Date | null;
+  size: number;
+  rights: Rights;
+  /** Whose class it is, where it is another's. */
+  owner: string | null;
+};
 
 /** Letters and digits that can't be taken for one another. */
 const CODE = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
-const newCode = () => Array.from({ length: 5 }, () => CODE[randomInt(CODE.length)]).join('');
+export const newCode = () => Array.from({ length: 5 }, () => CODE[randomInt(CODE.length)]).join('');
 
 export async function addClass(
   db: Queries,
@@ -27,17 +39,28 @@ export async function addClass(
   return id;
 }
 
-export const classesOf = (db: Queries, teacherId: string) =>
-  db.query<ClassRow>(
-    `select c.id, c.name, c.code, (select count(*)::int from class_member m where m.class_id = c.id) as size
-     from class c where c.teacher_id = $1 order by c.name`,
-    [teacherId],
+/** The classes that somebody teaches, their own and those they were let into; those that are over among them. */
+export const classesOf = async (db: Queries, teacherId: string): Promise<ClassRow[]> =>
+  byName(
+    await db.query<ClassRow>(
+      `select c.id, c.name, c.code, c.code_closed as "codeClosed", c.archived_at as "archivedAt", t.rights,
+         (select count(*)::int from class_member m where m.class_id = c.id) as size,
+         case when c.teacher_id <> $1 then (select name from person where id = c.teacher_id) end as owner
+       from teaches t join class c on c.id = t.class_id where t.person_id = $1`,
+      [teacherId],
+    ),
+    ({ name }) => name,
   );
+
+/** Whether its teacher may hand something out to it. */
+export const takesHandouts = ({ rights, archivedAt }: Pick<ClassRow, 'rights' | 'archivedAt'>): boolean =>
+  rights === 'full' && archivedAt === null;
 
 export const classByCode = async (db: Queries, code: string) =>
   one(
     await db.query<{ id: string; name: string; code: string; school: string }>(
-      `select c.id, c.name, c.code, s.name as school from class c join school s on s.id = c.school_id where c.code = $1`,
+      `select c.id, c.name, c.code, s.name as school from class c join school s on s.id = c.school_id where c.code = $1
+         and not c.code_closed and c.archived_at is null`,
       [code.trim().toUpperCase()],
     ),
   );
@@ -102,6 +125,10 @@ export async function leaveClass(tx: Queries, classId: string, studentId: string
     studentId,
   ]);
   if (left.length === 0) return false;
+  await tx.query(
+    'delete from group_member using class_group g where g.id = group_id and g.class_id = $1 and person_id = $2',
+    [classId, studentId],
+  );
   await tx.query(
     `with gone as (
        delete from copy using handout h where h.id = copy.handout_id and h.class_id = $1 and copy.student_id = $2

@@ -30,15 +30,29 @@ export type TrayEntry = {
   damage: string | null;
 };
 
+/** A handout `h` that its students may see. */
+const SEEN = `h.binned_at is null and (h.opens_at is null or h.opens_at <= now())`;
+
+/** What a student has: what is not open yet, and what belongs to classes that are over, is left out. */
 export const trayOf = (db: Queries, studentId: string) =>
   db.query<TrayEntry>(
     `select copy.id, h.title, h.brief, c.name as "className", copy.state, h.due_at as "dueAt", h.closes_at as "closesAt", copy.extended_to as "extendedTo", d.seq, d.damage,
        (select max(returned_at) from go where copy_id = copy.id) as "returnedAt",
        (select count(*)::int from margin_note n join go on go.id = n.go_id where go.copy_id = copy.id and go.returned_at is not null and not n.settled) as unsettled
      from copy join handout h on h.id = copy.handout_id join class c on c.id = h.class_id join document d on d.id = copy.document_id
-     where copy.student_id = $1 order by h.due_at nulls last, h.created_at`,
+     where copy.student_id = $1 and ${SEEN} and c.archived_at is null order by h.due_at nulls last, h.created_at`,
     [studentId],
   );
+
+/** When the next of a student's handouts opens; null where none does. */
+export const nextOpening = async (db: Queries, studentId: string): Promise<Date | null> =>
+  (
+    await db.query<{ at: Date | null }>(
+      `select min(h.opens_at) as at from copy join handout h on h.id = copy.handout_id
+       where copy.student_id = $1 and h.opens_at > now() and h.binned_at is null`,
+      [studentId],
+    )
+  )[0].at;
 
 /** A copy with what its handout says about it, for whoever may see it. */
 export type CopyView = {
@@ -62,14 +76,21 @@ async function view(db: Database, rows: (Omit<CopyView, 'handout'> & { handoutId
 }
 
 export const copyOfStudent = async (db: Database, studentId: string, id: string): Promise<CopyView | undefined> =>
-  view(db, await db.query(`${VIEW} where copy.id = $1 and copy.student_id = $2`, [id, studentId]));
+  view(
+    db,
+    await db.query(
+      `${VIEW} join handout h on h.id = copy.handout_id where copy.id = $1 and copy.student_id = $2 and ${SEEN}`,
+      [id, studentId],
+    ),
+  );
 export const copyForTeacher = async (db: Database, teacherId: string, id: string): Promise<CopyView | undefined> =>
   view(
     db,
-    await db.query(`${VIEW} join handout h on h.id = copy.handout_id where copy.id = $1 and h.teacher_id = $2`, [
-      id,
-      teacherId,
-    ]),
+    await db.query(
+      `${VIEW} join handout h on h.id = copy.handout_id where copy.id = $1 and h.binned_at is null
+       and exists (select 1 from teaches t where t.class_id = h.class_id and t.person_id = $2)`,
+      [id, teacherId],
+    ),
   );
 
 export type ClassCopy = {
@@ -114,7 +135,8 @@ export async function documentAccess(
     await db.query<{ copyId: string | null; handoutId: string; state: CopyState }>(
       `select null as "copyId", null as "handoutId", null as state from sheet where document_id = $2 and owner_id = $1
        union all
-       select id, handout_id, state from copy where document_id = $2 and student_id = $1`,
+       select copy.id, copy.handout_id, copy.state from copy join handout h on h.id = copy.handout_id
+         where copy.document_id = $2 and copy.student_id = $1 and ${SEEN}`,
       [personId, documentId],
     ),
   );
@@ -122,11 +144,12 @@ export async function documentAccess(
   return row.copyId === null ? { kind: 'sheet' } : { kind: 'copy', ...row, copyId: row.copyId };
 }
 
-/** Whether a document is a copy of what this teacher handed out; null where it is not. */
+/** Whether a document is a copy of what was handed out to a class on which this teacher has full rights. */
 export const isTeacherOfCopy = async (db: Queries, teacherId: string, documentId: string): Promise<boolean> =>
   (
     await db.query(
-      'select 1 from copy join handout h on h.id = copy.handout_id where copy.document_id = $1 and h.teacher_id = $2',
+      `select 1 from copy join handout h on h.id = copy.handout_id where copy.document_id = $1 and h.binned_at is null
+         and exists (select 1 from teaches t where t.class_id = h.class_id and t.person_id = $2 and t.rights = 'full')`,
       [documentId, teacherId],
     )
   ).length > 0;

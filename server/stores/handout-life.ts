@@ -1,17 +1,21 @@
-import type { Queries } from '../database/connection';
+import type { Database, Queries } from '../database/connection';
+import { BIN_DAYS } from './sheets';
 
 /** A handout after it went out. Whoever asks has made sure that it is the teacher's own. */
 
-export type HandoutWords = { title: string; brief: string; dueAt: Date | null; closesAt: Date | null };
+export type HandoutWords = {
+  title: string;
+  brief: string;
+  opensAt: Date | null;
+  dueAt: Date | null;
+  closesAt: Date | null;
+};
 
 export const changeHandout = async (db: Queries, id: string, to: HandoutWords): Promise<void> =>
-  void (await db.query('update handout set title = $2, brief = $3, due_at = $4, closes_at = $5 where id = $1', [
-    id,
-    to.title,
-    to.brief,
-    to.dueAt,
-    to.closesAt,
-  ]));
+  void (await db.query(
+    'update handout set title = $2, brief = $3, due_at = $4, closes_at = $5, opens_at = $6 where id = $1',
+    [id, to.title, to.brief, to.dueAt, to.closesAt, to.opensAt],
+  ));
 
 /** Closes it at a time, or opens it again with null. */
 export const closeHandout = async (db: Queries, id: string, at: Date | null): Promise<void> =>
@@ -29,3 +33,53 @@ export const extendCopy = async (db: Queries, handoutId: string, copyId: string,
       to,
     ])
   ).length > 0;
+
+/** Into the bin, where neither its students nor its teachers see it, or out of it. */
+export const setHandoutBinned = async (db: Queries, id: string, binned: boolean): Promise<void> =>
+  void (await db.query(
+    'update handout set binned_at = case when $2 then coalesce(binned_at, now()) end where id = $1',
+    [id, binned],
+  ));
+
+export type BinnedHandout = {
+  id: string;
+  title: string;
+  className: string;
+  binnedAt: Date;
+  copies: number;
+  begun: number;
+};
+
+/** Handouts in the bin, of classes on which a teacher has full rights. */
+export const binnedHandouts = (db: Queries, teacherId: string) =>
+  db.query<BinnedHandout>(
+    `select h.id, h.title, c.name as "className", h.binned_at as "binnedAt",
+       (select count(*)::int from copy where handout_id = h.id) as copies,
+       (select count(*)::int from copy where handout_id = h.id and state <> 'not-begun') as begun
+     from teaches t join class c on c.id = t.class_id join handout h on h.class_id = c.id
+     where t.person_id = $1 and t.rights = 'full' and h.binned_at is not null order by h.binned_at desc`,
+    [teacherId],
+  );
+
+/** Deletes handouts of the bin with all that students made and teachers said. */
+export const deleteHandouts = (db: Database, ids: readonly string[]): Promise<void> =>
+  db.transaction(async (tx) => {
+    const documents = await tx.query<{ id: string }>(
+      `select copy.document_id as id from copy join handout h on h.id = copy.handout_id where h.id = any($1) and h.binned_at is not null`,
+      [ids],
+    );
+    await tx.query('delete from handout where id = any($1) and binned_at is not null', [ids]);
+    await tx.query('delete from document where id = any($1)', [documents.map(({ id }) => id)]);
+  });
+
+/** Deletes what has been in the bin for longer than it is kept. */
+export async function forgetBinnedHandouts(db: Database): Promise<void> {
+  const gone = await db.query<{ id: string }>(
+    'select id from handout where binned_at < now() - make_interval(days => $1)',
+    [BIN_DAYS],
+  );
+  await deleteHandouts(
+    db,
+    gone.map(({ id }) => id),
+  );
+}

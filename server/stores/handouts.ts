@@ -22,12 +22,18 @@ export type Handout = {
   sheetId: string | null;
   classId: string;
   className: string;
+  /** Groups of the class that it goes to; null where it goes to the whole class. Empty: to students chosen one by one. */
+  groups: string[] | null;
   title: string;
   brief: string;
+  /** From when on students see it; null: from the moment it was handed out. */
+  opensAt: Date | null;
   dueAt: Date | null;
   /** From when on nothing is accepted any more. */
   closesAt: Date | null;
   putAwayAt: Date | null;
+  /** Since when it lies in the bin. */
+  binnedAt: Date | null;
   /** With its key: never sent to a student. */
   sheet: Sheet;
   /** As it was given out, but with the names of parts. */
@@ -71,20 +77,28 @@ function handoutFrom(row: Row): Handout {
   };
 }
 
+/** To whom a handout `h` goes, as it is called now. */
+const WHOM = `(select name from class where id = h.class_id) as "className",
+  case when h.to_all then null else (select coalesce(jsonb_agg(g.name order by g.name), '[]') from handout_group hg join class_group g on g.id = hg.group_id
+    where hg.handout_id = h.id) end as groups`;
+
 /** A handout by its identity: whoever asks has made sure that it may be seen. */
 export async function handoutById(db: Database, id: string): Promise<Handout | undefined> {
   const version = one(
-    await db.query<{ version: string }>('select xmin::text as version from handout where id = $1', [id]),
+    await db.query<Pick<Handout, 'className' | 'groups'> & { version: string }>(
+      `select h.xmin::text as version, ${WHOM} from handout h where h.id = $1`,
+      [id],
+    ),
   );
   if (!version) return undefined;
-  const key = `${id} ${version.version}`;
+  const key = `${id} ${JSON.stringify(version)}`;
   const known = readOf(db).get(key);
   if (known) return known;
   const row = one(
     await db.query<Row>(
-      `select h.id, h.teacher_id as "teacherId", h.sheet_id as "sheetId", h.class_id as "classId", c.name as "className", h.title, h.brief,
-         h.due_at as "dueAt", h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies, h.corrections
-       from handout h join class c on c.id = h.class_id where h.id = $1`,
+      `select h.id, h.teacher_id as "teacherId", h.sheet_id as "sheetId", h.class_id as "classId", h.title, h.brief, h.opens_at as "opensAt", h.due_at as "dueAt",
+         h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies, h.corrections, ${WHOM}
+       from handout h where h.id = $1`,
       [id],
     ),
   );
@@ -93,13 +107,19 @@ export async function handoutById(db: Database, id: string): Promise<Handout | u
   return handout;
 }
 
+/** Some of a class: whole groups, and students chosen one by one. */
+export type Some = { groups: readonly string[]; students: readonly string[] };
+
 export type NewHandout = {
   schoolId: string;
   teacherId: string;
   sheetId: string | null;
   classId: string;
+  /** Null or left out: the whole class. */
+  only?: Some | null;
   title: string;
   brief: string;
+  opensAt?: Date | null;
   dueAt: Date | null;
   closesAt?: Date | null;
   sheet: Sheet;
@@ -110,13 +130,13 @@ export type NewHandout = {
 };
 
 /**
- * Hands a sheet out: every student of the class gets a copy. `pictures` are those that ship, which have named parts. What was
+ * Hands a sheet out: every student of the class, or of those it is for, gets a copy. `pictures` are those that ship, which have named parts. What was
  * handed out under an id before is not handed out again.
  */
 export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> {
   const made = await tx.query(
-    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15)
+    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at, opens_at, to_all)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15, $16, $17)
        on conflict (id) do nothing returning id`,
     [
       id,
@@ -134,12 +154,21 @@ export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictu
       given.at ?? null,
       JSON.stringify(coverOf(given.sheet)),
       given.closesAt ?? null,
+      given.opensAt ?? null,
+      !given.only,
     ],
   );
   if (made.length === 0) return id;
-  const members = await tx.query<{ id: string }>('select person_id as id from class_member where class_id = $1', [
-    given.classId,
-  ]);
+  const { groups = null, students = [] } = given.only ?? {};
+  await tx.query(
+    `insert into handout_group (handout_id, group_id) select $1, id from class_group where class_id = $2 and id = any($3)`,
+    [id, given.classId, groups ?? []],
+  );
+  const members = await tx.query<{ id: string }>(
+    `select m.person_id as id from class_member m where m.class_id = $1
+       and ($2::text[] is null or m.person_id = any($3) or exists (select 1 from group_member g where g.person_id = m.person_id and g.group_id = any($2)))`,
+    [given.classId, groups, students],
+  );
   const copy = veiled(givenOut(given.sheet), pictures);
   for (const member of members)
     await addCopy(tx, { schoolId: given.schoolId, handoutId: id, studentId: member.id, sheet: copy });
@@ -160,11 +189,13 @@ async function addCopy(tx: Queries, { schoolId, handoutId, studentId, sheet, cor
   );
 }
 
-/** Who joined the class after something was handed out gets it too. */
+/** Who joined the class, or a group, after something was handed out to it gets it too. */
 export async function addLateCopies(db: Database, studentId: string, pictures: Pictures): Promise<void> {
   const missing = await db.query<{ id: string; school_id: string }>(
     `select h.id, h.school_id from handout h join class_member m on m.class_id = h.class_id
-     where m.person_id = $1 and not exists (select 1 from copy where copy.handout_id = h.id and copy.student_id = $1)`,
+     where m.person_id = $1 and h.binned_at is null
+       and (h.to_all or exists (select 1 from handout_group hg join group_member g on g.group_id = hg.group_id where hg.handout_id = h.id and g.person_id = $1))
+       and not exists (select 1 from copy where copy.handout_id = h.id and copy.student_id = $1)`,
     [studentId],
   );
   for (const { id, school_id } of missing) {
@@ -178,10 +209,21 @@ export async function addLateCopies(db: Database, studentId: string, pictures: P
   }
 }
 
-export async function handoutOf(db: Database, teacherId: string, id: string): Promise<Handout | undefined> {
-  const owned = await db.query('select 1 from handout where id = $1 and teacher_id = $2', [id, teacherId]);
-  return owned.length > 0 ? handoutById(db, id) : undefined;
-}
+/** What a teacher may do with a class and its work. */
+export type Rights = 'full' | 'read';
+
+/** What a teacher may do with a handout: nothing where they don't teach its class, or where it lies in the bin. */
+export const rightsOn = async (db: Queries, teacherId: string, id: string): Promise<Rights | undefined> =>
+  one(
+    await db.query<{ rights: Rights }>(
+      `select t.rights from handout h join teaches t on t.class_id = h.class_id and t.person_id = $2 where h.id = $1 and h.binned_at is null
+       order by t.rights limit 1`,
+      [id, teacherId],
+    ),
+  )?.rights;
+
+export const handoutOf = async (db: Database, teacherId: string, id: string): Promise<Handout | undefined> =>
+  (await rightsOn(db, teacherId, id)) && handoutById(db, id);
 
 /** The documents of a handout's copies that were begun. */
 export const begunCopies = async (db: Queries, handoutId: string): Promise<string[]> =>
@@ -192,21 +234,32 @@ export const begunCopies = async (db: Queries, handoutId: string): Promise<strin
     )
   ).map(({ id }) => id);
 
+/** Where a sheet was handed out before, the newest first. */
+export const handedOutBefore = (db: Queries, sheetId: string) =>
+  db.query<{ id: string; classId: string; at: Date }>(
+    `select id, class_id as "classId", created_at as at from handout where sheet_id = $1 and binned_at is null order by created_at desc`,
+    [sheetId],
+  );
+
 export type Progress = {
   id: string;
   title: string;
   className: string;
+  groups: string[] | null;
+  opensAt: Date | null;
   dueAt: Date | null;
   closesAt: Date | null;
   putAwayAt: Date | null;
   createdAt: Date;
+  /** By another teacher of the class. */
+  by: string | null;
   counts: Record<'not-begun' | 'under-way' | 'handed-in' | 'another-go' | 'done', number>;
   /** The copy that was handed in first of those that wait to be read. */
   waitingFirst: { copyId: string; since: Date } | null;
   cover: Cover | null;
 };
 
-/** A teacher's handouts with how far their copies are; the newest first. */
+/** The handouts of a teacher's classes with how far their copies are; the newest first. Those of archived classes rest. */
 export async function progressOf(db: Queries, teacherId: string): Promise<Progress[]> {
   type Row = Omit<Progress, 'counts' | 'waitingFirst'> & {
     counts: Partial<Progress['counts']>;
@@ -214,15 +267,16 @@ export async function progressOf(db: Queries, teacherId: string): Promise<Progre
     since: Date | null;
   };
   const rows = await db.query<Row>(
-    `select h.id, h.title, (select name from class where id = h.class_id) as "className", h.due_at as "dueAt", h.closes_at as "closesAt",
-       h.put_away_at as "putAwayAt", h.created_at as "createdAt", h.cover,
+    `select h.id, h.title, ${WHOM}, h.opens_at as "opensAt", h.due_at as "dueAt", h.closes_at as "closesAt",
+       h.put_away_at as "putAwayAt", case when h.teacher_id <> $1 then (select name from person where id = h.teacher_id) end as by, h.created_at as "createdAt", h.cover,
        coalesce((select jsonb_object_agg(state, n) from (select state, count(*)::int as n from copy where handout_id = h.id group by state) by_state), '{}') as counts,
        first."copyId", first.since
      from handout h left join lateral (
        select copy.id as "copyId", g.handed_in_at as since from go g join copy on copy.id = g.copy_id
        where copy.handout_id = h.id and copy.state = 'handed-in' and g.returned_at is null
        order by g.handed_in_at, copy.id limit 1) first on true
-     where h.teacher_id = $1 order by h.created_at desc`,
+     where h.binned_at is null and h.class_id in (select t.class_id from teaches t join class c on c.id = t.class_id where t.person_id = $1 and c.archived_at is null)
+     order by h.created_at desc`,
     [teacherId],
   );
   const none = { 'not-begun': 0, 'under-way': 0, 'handed-in': 0, 'another-go': 0, done: 0 };

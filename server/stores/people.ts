@@ -27,25 +27,29 @@ export async function beginSchool(
     await tx.query('lock table school in exclusive mode');
     if (!(await isEmptyHouse(tx))) return null;
     const schoolId = await addSchool(tx, given.school);
-    return addPerson(tx, { schoolId, role: 'teacher', name: given.name, email: given.email, secretHash });
+    return addPerson(tx, { schoolId, role: 'teacher', name: given.name, email: given.email, secretHash, head: true });
   });
   return id === null ? null : (await personById(db, id))!;
 }
 
 export async function addPerson(
   db: Queries,
-  given: { schoolId: string; role: Person['role']; name: string; email?: string; secret?: string; secretHash?: string },
+  given: {
+    schoolId: string;
+    role: Person['role'];
+    name: string;
+    email?: string;
+    secret?: string;
+    secretHash?: string;
+    head?: boolean;
+  },
 ): Promise<string> {
   const id = newId();
   const hash = given.secretHash ?? (given.secret ? await hashSecret(given.secret) : null);
-  await db.query('insert into person (id, school_id, role, name, email, secret_hash) values ($1, $2, $3, $4, $5, $6)', [
-    id,
-    given.schoolId,
-    given.role,
-    given.name,
-    given.email?.toLowerCase() ?? null,
-    hash,
-  ]);
+  await db.query(
+    'insert into person (id, school_id, role, name, email, secret_hash, head) values ($1, $2, $3, $4, $5, $6, $7)',
+    [id, given.schoolId, given.role, given.name, given.email?.toLowerCase() ?? null, hash, given.head ?? false],
+  );
   return id;
 }
 
@@ -59,7 +63,7 @@ export const namesAround = async (db: Queries, person: Pick<Person, 'id' | 'scho
   (
     await db.query<{ name: string }>(
       `with around as (
-         select id from class where teacher_id = $2
+         select class_id as id from teaches where person_id = $2
          union select class_id from class_member where person_id = $2)
        select name from person where school_id = $1 and role = 'teacher'
        union select p.name from around a join class_member m on m.class_id = a.id join person p on p.id = m.person_id

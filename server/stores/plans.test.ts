@@ -13,12 +13,14 @@ import { migrate } from '../database/migrate';
 import { projectRoot } from '../process/place';
 import { openPictures } from '../art/shipped';
 import * as checks from './checks';
+import * as classLife from './class-life';
 import * as classes from './classes';
 import * as copies from './copies';
 import * as corrections from './corrections';
 import * as demo from './demo';
 import * as documents from './documents';
 import * as folders from './folders';
+import * as groups from './groups';
 import * as history from './history';
 import * as life from './handout-life';
 import * as handouts from './handouts';
@@ -28,6 +30,7 @@ import * as pictures from './pictures';
 import * as reviews from './reviews';
 import * as sheets from './sheets';
 import * as signIn from './sign-in';
+import * as teachers from './teachers';
 
 /**
  * No statement of the stores may grow slower with the number of schools: each is explained on a thousand of them, after ANALYZE
@@ -92,8 +95,29 @@ const CALLS: Record<string, () => unknown> = {
   renameClass: () => classes.renameClass(db, 'c7-1', 'Newer'),
   joinClass: () => classes.joinClass(db, 'c5-1', 'p5-3'),
   leaveClass: () => db.transaction((tx) => classes.leaveClass(tx, 'c5-1', 'p5-3')),
+  newCode: () => classes.newCode(),
+  takesHandouts: () => classes.takesHandouts({ rights: 'read', archivedAt: null }),
+  archiveClass: () => classLife.archiveClass(db, 'c7-1', null),
+  renewCode: () => classLife.renewCode(db, 'c7-1'),
+  closeCode: () => classLife.closeCode(db, 'c7-1', false),
+  renameStudent: () => classLife.renameStudent(db, 'p5-3', 'Newer'),
+  begunByBoth: () => classLife.begunByBoth(db, 'p3-40', 'p3-41'),
+  mergeStudents: () => db.transaction((tx) => classLife.mergeStudents(tx, 'p9-40', 'p9-70')),
+  groupsOf: () => groups.groupsOf(db, ['c5-0', 'c5-1']),
+  addGroup: () => groups.addGroup(db, 'c7-1', 'New'),
+  setGroup: () =>
+    db.transaction((tx) => groups.setGroup(tx, { id: 'gc5-1', classId: 'c5-1', name: 'Newer' }, ['p5-30', 'p5-31'])),
+  removeGroup: () => groups.removeGroup(db, 'gc7-1'),
+  teachersIn: () => teachers.teachersIn(db, 's7'),
+  isHead: () => teachers.isHead(db, 't7-1'),
+  isRegistered: () => teachers.isRegistered(db, 't1@s7.example'),
+  classTeachers: () => teachers.classTeachers(db, ['c5-0', 'c5-1']),
+  setClassTeacher: () =>
+    teachers.setClassTeacher(db, { classId: 'c5-1', personId: 't5-3', rights: 'read', endsAt: null }),
+  removeClassTeacher: () => teachers.removeClassTeacher(db, 'c5-1', 't5-3'),
   addStudent: () => classes.addStudent(db, { schoolId: 's7', classId: 'c7-1', name: 'New' }),
   trayOf: () => copies.trayOf(db, 'p3-40'),
+  nextOpening: () => copies.nextOpening(db, 'p3-40'),
   copyOfStudent: () => copies.copyOfStudent(db, 'p3-40', 'y3-40-1'),
   copyForTeacher: () => copies.copyForTeacher(db, 't3-2', 'y3-40-1'),
   copiesOf: () => copies.copiesOf(db, 'o1-4-1'),
@@ -138,10 +162,17 @@ const CALLS: Record<string, () => unknown> = {
     const late = await classes.addStudent(db, { schoolId: 's900', classId: 'c900-0', name: 'Late' });
     await handouts.addLateCopies(db, late, openPictures());
   },
-  changeHandout: () => life.changeHandout(db, 'o3-1-0', { title: 'T', brief: '', dueAt: null, closesAt: null }),
+  changeHandout: () =>
+    life.changeHandout(db, 'o3-1-0', { title: 'T', brief: '', opensAt: null, dueAt: null, closesAt: null }),
   closeHandout: () => life.closeHandout(db, 'o3-1-0', null),
   putHandoutAway: () => life.putHandoutAway(db, 'o3-1-0', null),
   extendCopy: () => life.extendCopy(db, 'o3-1-0', 'y3-40-1', null),
+  setHandoutBinned: () => life.setHandoutBinned(db, 'o3-1-0', false),
+  binnedHandouts: () => life.binnedHandouts(db, 't3-2'),
+  deleteHandouts: () => life.deleteHandouts(db, ['o9-1-0']),
+  forgetBinnedHandouts: () => life.forgetBinnedHandouts(db),
+  handedOutBefore: () => handouts.handedOutBefore(db, 'h1-0'),
+  rightsOn: () => handouts.rightsOn(db, 't3-2', 'o3-1-0'),
   handoutOf: () => handouts.handoutOf(db, 't3-2', 'o3-1-0'),
   begunCopies: () => handouts.begunCopies(db, 'o3-1-0'),
   progressOf: () => handouts.progressOf(db, 't3-2'),
@@ -208,6 +239,7 @@ const CALLS: Record<string, () => unknown> = {
   sealKey: () => signIn.sealKey(db, 't7-1'),
   chooseSecret: () => signIn.chooseSecret(db, 'p3-40', 'x', 'token'),
   makeCards: () => signIn.makeCards(db, 't5-1', 'c5-0', 'p5-3'),
+  setOnce: () => db.transaction((tx) => signIn.setOnce(tx, 'p5-3', 'x')),
   forgetSessions: () => signIn.forgetSessions(db),
   async take() {
     const tries = [{ subject: 'account t1-1', burst: 2, every: 60 }];
@@ -247,12 +279,14 @@ test('no statement scans a table that grows with schools', { timeout: 120_000 },
 test('every function of the stores is called here', () => {
   const all = [
     checks,
+    classLife,
     classes,
     copies,
     corrections,
     demo,
     documents,
     folders,
+    groups,
     history,
     handouts,
     life,
@@ -262,6 +296,7 @@ test('every function of the stores is called here', () => {
     reviews,
     sheets,
     signIn,
+    teachers,
   ];
   const files = readdirSync(path.join(projectRoot(), 'server/stores')).filter(
     (file) => file.endsWith('.ts') && !file.endsWith('.test.ts') && file !== 'beginnings.ts',

@@ -97,20 +97,23 @@ export type SignIn =
   /** Tried too often just now; in so many seconds it may be tried again. */
   | { ok: false; reason: 'slow'; seconds: number };
 
+/** A teacher, with their own password or with one from the head of the school, which is good once: they have to choose their own. */
 export async function signInTeacher(db: Database, email: string, password: string, from: From): Promise<SignIn> {
   const address = email.trim().toLowerCase();
   const row = one(
-    await db.query<{ id: string; hash: string | null }>(
-      `select id, secret_hash as hash from person where role = 'teacher' and email = $1`,
+    await db.query<{ id: string; hash: string | null; once: string | null }>(
+      `select id, secret_hash as hash, once_hash as once from person where role = 'teacher' and email = $1`,
       [address],
     ),
   );
   const tries = await allowancesFor(db, `teacher ${address}`, row?.id ?? null, from);
   const seconds = await take(db, tries);
   if (seconds > 0) return { ok: false, reason: 'slow', seconds };
-  if (!(await checkSecret(password, row?.hash ?? null)) || !row) return { ok: false, reason: 'wrong' };
+  const own = await checkSecret(password, row?.hash ?? null);
+  const first = !(row && own) && row?.once ? await spendOnce(db, row.id, row.once, password) : false;
+  if (!row || !(own || first)) return { ok: false, reason: 'wrong' };
   await giveBack(db, tries);
-  return { ok: true, person: (await personById(db, row.id))!, mustChoose: false };
+  return { ok: true, person: (await personById(db, row.id))!, mustChoose: first };
 }
 
 /**
@@ -128,7 +131,7 @@ export async function signInStudent(
   const members = await db.query<{ id: string; classId: string; hash: string | null; once: string | null }>(
     `select p.id, c.id as "classId", p.secret_hash as hash, p.once_hash as once
      from class c join class_member m on m.class_id = c.id join person p on p.id = m.person_id
-     where c.code = $1 and p.role = 'student'`,
+     where c.code = $1 and not c.code_closed and c.archived_at is null and p.role = 'student'`,
     [code.trim().toUpperCase()],
   );
   const key = await houseKey(db, 'refs');
@@ -139,14 +142,14 @@ export async function signInStudent(
   const seconds = await take(db, tries);
   if (seconds > 0) return { ok: false, reason: 'slow', seconds };
   const own = await checkSecret(secret, row?.hash ?? null);
-  const carded = !(row && own) && row?.once ? await spendCard(db, row.id, row.once, secret) : false;
+  const carded = !(row && own) && row?.once ? await spendOnce(db, row.id, row.once, secret) : false;
   if (!row || !(own || carded)) return { ok: false, reason: 'wrong' };
   await giveBack(db, tries);
   return { ok: true, person: (await personById(db, row.id))!, mustChoose: carded };
 }
 
-/** Two who come with one card at the same moment: one comes in. */
-async function spendCard(db: Queries, personId: string, hash: string, secret: string): Promise<boolean> {
+/** What is good once: of two who come with it at the same moment, one comes in. */
+async function spendOnce(db: Queries, personId: string, hash: string, secret: string): Promise<boolean> {
   if (!(await checkSecret(secret, hash))) return false;
   const used = await db.query(
     'update person set once_hash = null where id = $1 and once_hash = $2 and secret_hash is null returning id',
@@ -184,7 +187,7 @@ export async function namesIn(db: Queries, classId: string): Promise<{ ref: stri
 
 // Secrets.
 
-/** The student's own pictures from now on: every other session of theirs ends, and an old card no longer counts. */
+/** Somebody's own pictures or password from now on: every other session of theirs ends, and what was good once no longer counts. */
 export async function chooseSecret(db: Database, personId: string, secret: string, token: string): Promise<void> {
   const hash = await hashSecret(secret);
   await db.transaction(async (tx) => {
@@ -192,6 +195,12 @@ export async function chooseSecret(db: Database, personId: string, secret: strin
     await tx.query('delete from session where person_id = $1 and token_hash <> $2', [personId, hashToken(token)]);
     await tx.query('update session set must_choose = false where token_hash = $1', [hashToken(token)]);
   });
+}
+
+/** A secret that is good once, in place of what counted before; whoever was signed in with that is signed out. */
+export async function setOnce(tx: Queries, personId: string, hash: string): Promise<void> {
+  await tx.query('update person set secret_hash = null, once_hash = $2 where id = $1', [personId, hash]);
+  await tx.query('delete from session where person_id = $1', [personId]);
 }
 
 export type Card = { id: string; name: string; pictures: string[] };
@@ -204,14 +213,17 @@ export async function makeCards(
   db: Database,
   teacherId: string,
   classId: string,
-  whom: string | 'without',
+  whom: string | 'without' | 'all',
 ): Promise<Card[]> {
-  const students = await db.query<{ id: string; name: string }>(
-    `select p.id, p.name from class c join class_member m on m.class_id = c.id join person p on p.id = m.person_id
-     where c.id = $1 and c.teacher_id = $2 and p.role = 'student'
-       and case when $3 = 'without' then p.secret_hash is null else p.id = $3 end
-     order by p.name`,
-    [classId, teacherId, whom],
+  const students = byName(
+    await db.query<{ id: string; name: string }>(
+      `select p.id, p.name from class c join class_member m on m.class_id = c.id join person p on p.id = m.person_id
+     where c.id = $1 and p.role = 'student'
+       and exists (select 1 from teaches t where t.class_id = c.id and t.person_id = $2 and t.rights = 'full')
+       and case $3 when 'without' then p.secret_hash is null when 'all' then true else p.id = $3 end`,
+      [classId, teacherId, whom],
+    ),
+    ({ name }) => name,
   );
   const cards = students.map((student) => ({
     ...student,
@@ -219,10 +231,7 @@ export async function makeCards(
   }));
   const hashes = await inTurn(cards, ({ pictures }) => hashSecret(pictures.join(' ')));
   await db.transaction(async (tx) => {
-    for (const [i, { id }] of cards.entries()) {
-      await tx.query('update person set secret_hash = null, once_hash = $2 where id = $1', [id, hashes[i]]);
-      await tx.query('delete from session where person_id = $1', [id]);
-    }
+    for (const [i, { id }] of cards.entries()) await setOnce(tx, id, hashes[i]);
   });
   return cards;
 }

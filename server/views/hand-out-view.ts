@@ -1,14 +1,33 @@
-import { suggested } from '../../core/lookfors/all';
+import { rekeyed, suggested } from '../../core/lookfors/all';
 import { newId } from '../database/id';
 import { ownSheet, whole } from '../actions/opened';
 import type { Database } from '../database/connection';
-import { classesOf } from '../stores/classes';
+import { classesOf, membersOf, takesHandouts } from '../stores/classes';
+import { groupsOf } from '../stores/groups';
+import { handedOutBefore, handoutOf } from '../stores/handouts';
 import type { Person } from '../stores/people';
 
-/** A sheet about to be handed out, with the classes of its teacher. @throws Refused where it is not theirs or is damaged */
-export async function handOutView(db: Database, person: Pick<Person, 'id' | 'name'>, sheetId: string) {
+/**
+ * A sheet about to be handed out, with the classes of its teacher.
+ * @param likeId a handout whose brief, look-fors and rubric are used again; one that is not theirs is passed over
+ * @throws Refused where the sheet is not theirs or is damaged
+ */
+export async function handOutView(
+  db: Database,
+  person: Pick<Person, 'id' | 'name'>,
+  sheetId: string,
+  likeId: string | null = null,
+) {
   const found = await ownSheet(db, person.id, sheetId);
   const document = await whole(db, found.documentId);
+  const classes = (await classesOf(db, person.id)).filter(takesHandouts);
+  const ids = classes.map(({ id }) => id);
+  const [groups, before, like, members] = await Promise.all([
+    groupsOf(db, ids),
+    handedOutBefore(db, found.id),
+    likeId === null ? undefined : handoutOf(db, person.id, likeId),
+    Promise.all(ids.map((id) => membersOf(db, id))),
+  ]);
   return {
     personId: person.id,
     personName: person.name,
@@ -17,7 +36,25 @@ export async function handOutView(db: Database, person: Pick<Person, 'id' | 'nam
     seq: document.seq,
     sheet: document.sheet,
     suggested: suggested(document.sheet, newId),
+    like: like
+      ? {
+          id: like.id,
+          title: like.title,
+          brief: like.brief,
+          lookFors: rekeyed(like.lookFors, document.sheet),
+          rubric: like.rubric,
+          supplies: like.supplies,
+        }
+      : null,
     savedAt: +document.changedAt,
-    classes: await classesOf(db, person.id),
+    classes: classes.map(({ id, name, size }, i) => ({
+      id,
+      name,
+      size,
+      groups: groups.filter(({ classId }) => classId === id),
+      members: members[i].map((member) => ({ id: member.id, name: member.name })),
+      /** When it had this sheet the last time. */
+      hadAt: before.find(({ classId }) => classId === id)?.at ?? null,
+    })),
   };
 }

@@ -12,7 +12,7 @@ import { copiesOf, newestGoes } from '../stores/copies';
 import type { Damaged, Loaded } from '../stores/documents';
 import { loadDocuments } from '../stores/documents';
 import type { Handout } from '../stores/handouts';
-import { handoutOf } from '../stores/handouts';
+import { handoutOf, rightsOn } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { rulingsOf } from '../stores/reviews';
 import { sheetOf } from '../stores/sheets';
@@ -92,8 +92,11 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
       title: handout.title,
       brief: handout.brief,
       className: handout.className,
+      groups: handout.groups,
+      opensAt: handout.opensAt,
       dueAt: handout.dueAt,
       closesAt: handout.closesAt,
+      rights: (await rightsOn(db, person.id, handout.id)) ?? 'read',
       isPutAway: handout.putAwayAt !== null,
       /** Its sheet is another one now: a correction could be sent. */
       isChanged: await isChanged(db, person, handout),

@@ -16,6 +16,9 @@ export async function fillManySchools(db: Database): Promise<void> {
     insert into class select 'c' || k || '-' || c, 's' || k, 't' || k || '-' || (1 + c % 3), 'Class ' || c, 'C' || k || 'X' || c
       from size, generate_series(0, students / 25) c;
     insert into class_member select 'c' || k || '-' || (n / 26), 'p' || k || '-' || n from size, generate_series(1, students) n;
+    insert into class_group select 'g' || id, id, 'Group' from class;
+    insert into group_member select 'g' || class_id, person_id from class_member;
+    insert into class_teacher select c.id, replace(c.teacher_id, '-1', '-2'), 'read' from class c where c.teacher_id like '%-1';
     insert into document (id, school_id, seq, snapshot, title)
       select 'ds' || k || '-' || h, 's' || k, 1, '{}', 'Sheet ' || h from size, generate_series(0, students / 25) h;
     insert into sheet select 'h' || k || '-' || h, 's' || k, 't' || k || '-' || (1 + h % 3), 'ds' || k || '-' || h, 'blank'
@@ -24,6 +27,7 @@ export async function fillManySchools(db: Database): Promise<void> {
     insert into handout select 'o' || k || '-' || h || '-' || i, 's' || k, 't' || k || '-' || (1 + h % 3), 'h' || k || '-' || h,
         'c' || k || '-' || h, 'Handout', '', null, '{"version": 3}', '[]', '{"rows": []}', '[]'
       from size, generate_series(0, students / 25) h, generate_series(0, 2) i;
+    insert into handout_group select id, 'g' || class_id from handout;
     insert into copy (id, school_id, handout_id, student_id, document_id, state)
       select 'y' || k || '-' || n || '-' || i, 's' || k, 'o' || k || '-' || (n / 26) || '-' || i, 'p' || k || '-' || n,
         'dc' || k || '-' || n || '-' || i, (array['not-begun', 'under-way', 'handed-in', 'done'])[1 + (n + i) % 4]
