@@ -5,6 +5,8 @@ export default [
   index('routes/front.tsx'),
   route('join', 'routes/join.tsx'),
   route('secret', 'routes/secret.tsx'),
+  route('password', 'routes/password.tsx'),
+  route('school', 'routes/school.tsx'),
   route('sign-out', 'routes/sign-out.ts'),
   route('seal', 'routes/seal.ts'),
   route('desk', 'routes/desk.tsx'),

@@ -33,6 +33,9 @@ export const fromOf = async (request: Request, { services, address }: AppLoadCon
   device: await tokenIn(services.cookies.device, request.headers.get('Cookie')),
 });
 
+/** Where somebody chooses what they sign in with. */
+const choosingPlace = (role: Person['role']) => (role === 'teacher' ? '/password' : '/secret');
+
 /** Signs somebody in: sets the session cookie, and one that marks this device as theirs. */
 export async function signedIn(
   request: Request,
@@ -46,7 +49,7 @@ export async function signedIn(
   const headers = new Headers();
   headers.append('Set-Cookie', await cookies.session.serialize(token, { expires }));
   headers.append('Set-Cookie', await cookies.device.serialize(await knowDevice(db, person.id, device)));
-  return redirect(mustChoose ? '/secret' : to, { headers });
+  return redirect(mustChoose ? choosingPlace(person.role) : to, { headers });
 }
 
 export const signedOut = async ({ services }: AppLoadContext, to: string) =>
@@ -92,7 +95,7 @@ export async function requireRole(request: Request, context: AppLoadContext, rol
   if (!person) throw redirect(`/?next=${encodeURIComponent(new URL(request.url).pathname)}`);
   if (person.role !== role)
     throw refuse(403, role === 'teacher' ? 'This page is for teachers.' : 'This page is for students.');
-  if (person.mustChoose) throw redirect('/secret');
+  if (person.mustChoose) throw redirect(choosingPlace(person.role));
   return person;
 }
 
@@ -100,7 +103,7 @@ export async function requireRole(request: Request, context: AppLoadContext, rol
 export async function requirePerson(request: Request, context: AppLoadContext): Promise<Person> {
   const person = await whoIs(request, context);
   if (!person) throw refuse(401, 'You are signed out. Sign in again in another tab; what you did is kept here.');
-  if (person.mustChoose) throw refuse(403, 'Choose your own pictures first.');
+  if (person.mustChoose) throw refuse(403, 'Choose what you will sign in with first.');
   return person;
 }
 

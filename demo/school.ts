@@ -3,9 +3,18 @@ export const SCHOOL = 'Samphire Bank School';
 export const TEACHERS = [
   { name: 'Maren Oduya', email: 'maren@samphire.example', password: 'between the tides' },
   { name: 'Tomas Lindqvist', email: 'tomas@samphire.example', password: 'wind in the reeds' },
+  { name: 'Sunniva Aas', email: 'sunniva@samphire.example', password: 'salt on the window' },
 ];
 /** The picture secret of every student of the demo, in order. */
 export const SECRET = 'owl frog snail crab';
+
+/** Groups of Curlew; Chidi is in two. */
+export const GROUPS: Record<string, readonly string[]> = {
+  'Tide pool': ['Bea Lindgren', 'Chidi Mbeki', 'Farah Siddiqi', 'Jun Weiss', 'Nils Aberg', 'Tane Parata'],
+  'Salt grass': ['Chidi Mbeki', 'Goran Vukic', 'Kavya Nair', 'Oluchi Eze', 'Sana Iqbal', 'Vera Sokol', 'Zofia Lis'],
+};
+/** A class of last year. */
+export const DUNLIN = ['Agnes Rowe', 'Bo Lindahl', 'Celia Marsh', 'Dov Adler', 'Elin Sund', 'Femi Ojo'];
 
 export const CURLEW = [
   'Ayo Bankole',

@@ -20,7 +20,7 @@ import { openDatabase } from '../server/database/open';
 import { hashSecret } from '../server/accounts/secret';
 import { projectRoot } from '../server/process/place';
 import { Shelf } from '../server/exports/shelf';
-import { addClass, addStudent } from '../server/stores/classes';
+import { addClass, addStudent, membersOf } from '../server/stores/classes';
 import { copiesOf, goesOf, handIn, returnGo } from '../server/stores/copies';
 import type { ClassCopy } from '../server/stores/copies';
 import { DEMO_CLASS } from '../server/stores/demo';
@@ -29,13 +29,16 @@ import { openPictures } from '../server/art/shipped';
 import { demoDoors } from '../server/stores/demo';
 import { extendCopy } from '../server/stores/handout-life';
 import { createHandout } from '../server/stores/handouts';
+import { addGroup, setGroup } from '../server/stores/groups';
 import { addPerson, addSchool, isEmptyHouse } from '../server/stores/people';
+import { setClassTeacher } from '../server/stores/teachers';
+import { archiveClass } from '../server/stores/class-life';
 import { sayOn } from '../server/stores/reviews';
 import { createSheet } from '../server/stores/sheets';
 import type { Answers } from './makers';
 import { COUNTS_ANSWERS, countsLookFors, countsSheet, CRAB_ANSWERS, crabLookFors, crabSheet } from './makers';
 import { HERON_PIECES, TIDE_PIECES } from './pieces';
-import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS } from './school';
+import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS, DUNLIN, GROUPS } from './school';
 import { foodSheet } from './food';
 import { labelOf, heronSheet, nestPoster, tideSheet } from './sheets';
 import { marshUnit } from './unit';
@@ -372,6 +375,51 @@ function crabWords(sheet: Sheet): Answers[] {
   }));
 }
 
+type Around = {
+  schoolId: string;
+  teacherId: string;
+  substituteId: string;
+  classId: string;
+  food: Sheet;
+  sheetId: string;
+};
+
+/** Groups, one of which gets something tomorrow; a substitute for two weeks; a class of last year. */
+async function aroundClasses(db: Database, clock: Clock, { substituteId, food, ...ids }: Around) {
+  const { schoolId, teacherId, classId } = ids;
+  const members = await membersOf(db, classId);
+  const groups: string[] = [];
+  for (const [name, names] of Object.entries(GROUPS)) {
+    const id = await addGroup(db, classId, name);
+    groups.push(id);
+    const of = members.filter((member) => names.includes(member.name)).map((member) => member.id);
+    await setGroup(db, { id, classId, name }, of);
+  }
+  await setClassTeacher(db, { classId, personId: substituteId, rights: 'read', endsAt: at(clock, -14 * 24) });
+  const dunlin = await addClass(db, { schoolId, teacherId, name: 'Dunlin', code: 'DNLN6' });
+  for (const name of DUNLIN) await addStudent(db, { schoolId, classId: dunlin, name });
+  await archiveClass(db, dunlin, at(clock, 120 * 24));
+  const opensAt = at(clock, -20);
+  opensAt.setUTCMinutes(0, 0, 0);
+  await createHandout(
+    db,
+    {
+      ...ids,
+      sheet: food,
+      only: { groups: [groups[1]], students: [] },
+      title: 'Who eats whom?',
+      brief: 'Read the map from the sun outwards. Then add one more animal that you have seen on the marsh.',
+      opensAt,
+      dueAt: new Date(+opensAt + 5 * 24 * HOUR),
+      lookFors: [],
+      rubric: { rows: [] },
+      supplies: ['map', 'text', 'picture'],
+      at: at(clock, 2),
+    },
+    PICTURES,
+  );
+}
+
 /** @returns whether there was anything to do: a database that holds a school is left alone. */
 export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   if (!(await isEmptyHouse(db))) {
@@ -383,9 +431,9 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   }
   const clock = { now };
   const schoolId = await addSchool(db, SCHOOL);
-  const [teacherId, colleagueId] = await Promise.all(
-    TEACHERS.map(({ name, email, password }) =>
-      addPerson(db, { schoolId, role: 'teacher', name, email, secret: password }),
+  const [teacherId, colleagueId, substituteId] = await Promise.all(
+    TEACHERS.map(({ name, email, password }, i) =>
+      addPerson(db, { schoolId, role: 'teacher', name, email, secret: password, head: i === 0 }),
     ),
   );
   const secretHash = await hashSecret(SECRET);
@@ -401,7 +449,7 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   const { resources } = await Shelf.open();
   await make(teacherId, 'worksheet', await marshUnit(resources));
   const food = await foodSheet(resources);
-  await make(teacherId, 'map', food);
+  const foodId = await make(teacherId, 'map', food);
   const tide = await make(teacherId, 'worksheet', tideSheet());
   const heron = await make(teacherId, 'diagram', heronSheet());
   const counts = await countsSheet(resources);
@@ -438,6 +486,7 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   );
   await heronHandout(db, clock, { schoolId, teacherId, classId: curlew, sheetId: heron });
   await tideHandout(db, clock, { schoolId, teacherId, classId: avocet, sheetId: tide });
+  await aroundClasses(db, clock, { schoolId, teacherId, substituteId, classId: curlew, food, sheetId: foodId });
   return true;
 }
 

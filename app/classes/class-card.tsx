@@ -3,11 +3,17 @@ import { useState } from 'react';
 import { Form, useSubmit } from 'react-router';
 import { z } from 'zod';
 import type { ClassRow, Member } from '../../server/stores/classes';
+import type { Group } from '../../server/stores/groups';
+import type { ClassTeacher } from '../../server/stores/teachers';
 import { useKept } from '../keeping/kept';
 import { Action } from '../parts/action';
 import { card } from '../parts/card';
 import { Sure } from '../parts/sure';
+import { ClassCode } from './class-code';
+import { ClassGroups } from './class-groups';
+import { ClassTeachers } from './class-teachers';
 import { namesPlace, renamePlace } from './places';
+import { StudentRow } from './student-row';
 import styles from './class-card.module.css';
 
 const Typed = z.string();
@@ -26,7 +32,7 @@ function AddNames({
 }) {
   const [names, setNames] = useKept(personId, namesPlace(classId), Typed);
   return (
-    <Form method="post" className={styles.add}>
+    <Form method="post" className={styles.add} preventScrollReset>
       <input type="hidden" name="classId" value={classId} />
       <Input.TextArea
         name="names"
@@ -43,57 +49,6 @@ function AddNames({
   );
 }
 
-/** A student's name. What can be done for them shows when it is pressed. */
-type NameProps = {
-  member: Member;
-  from: Pick<ClassRow, 'id' | 'name'>;
-  others: readonly Pick<ClassRow, 'id' | 'name'>[];
-  open: boolean;
-  onOpen: () => void;
-};
-
-function Name({ member, from, others, open, onOpen }: NameProps) {
-  const submit = useSubmit();
-  const classId = from.id;
-  const move = (to: string) => void submit({ do: 'move-student', classId, student: member.id, to }, { method: 'post' });
-  const stays = 'Work that was begun stays with its handouts; what was not begun goes.';
-  return (
-    <li data-open={open || undefined}>
-      <button type="button" className={styles.name} aria-expanded={open} onClick={onOpen}>
-        {member.name}
-        {!member.hasSecret && <span className={styles.without}>no pictures yet</span>}
-      </button>
-      {open && (
-        <Form method="post" className={styles.forOne}>
-          <input type="hidden" name="classId" value={classId} />
-          <input type="hidden" name="student" value={member.id} />
-          <span className="quiet">
-            {member.hasSecret
-              ? 'Forgot the pictures? With a new card the old ones end.'
-              : 'A card to come in with for the first time.'}
-          </span>
-          <Action type="submit" className={styles.do} name="do" value="cards" aria-label={`A card for ${member.name}`}>
-            Make a card
-          </Action>
-          {others.map(({ id, name }) => (
-            <Sure
-              key={id}
-              question={`${member.name} leaves ${from.name} and gets what ${name} was handed out. ${stays}`}
-              verb="move"
-              onSure={() => move(id)}
-            >
-              move to {name}
-            </Sure>
-          ))}
-          <Sure question={`${member.name} leaves ${from.name}. ${stays}`} verb="remove" onSure={() => move('')}>
-            remove from the class
-          </Sure>
-        </Form>
-      )}
-    </li>
-  );
-}
-
 /** The name of the class, and a field for another one on demand. */
 function ClassName({ personId, given: { id, name }, busy }: Pick<Props, 'personId' | 'given' | 'busy'>) {
   const [typed, setTyped] = useKept(personId, renamePlace(id), Typed);
@@ -107,7 +62,7 @@ function ClassName({ personId, given: { id, name }, busy }: Pick<Props, 'personI
       </>
     );
   return (
-    <Form method="post" className={styles.rename}>
+    <Form method="post" className={styles.rename} preventScrollReset>
       <h2 id={`class-${id}`} className="sr">
         {name}
       </h2>
@@ -131,33 +86,40 @@ function ClassName({ personId, given: { id, name }, busy }: Pick<Props, 'personI
 
 type Props = {
   personId: string;
-  given: ClassRow & { members: readonly Member[] };
-  /** The teacher's other classes. */
+  given: ClassRow & { members: readonly Member[]; groups: readonly Group[]; teachers: readonly ClassTeacher[] };
+  /** The teacher's other classes that students can go to. */
   others: readonly ClassRow[];
+  /** The other teachers of the school. */
+  colleagues: readonly { id: string; name: string }[];
+  now: number;
   /** Something is on its way. */
   busy: boolean;
 };
 
-export function ClassCard({ personId, given, others, busy }: Props) {
-  const { id, name, code, size, members } = given;
+export function ClassCard({ personId, given, others, colleagues, now, busy }: Props) {
+  const { id, name, size, members, rights, owner } = given;
   const [begun] = useKept(personId, namesPlace(id), Typed);
   const [adding, setAdding] = useState(false);
   const [chosen, setChosen] = useState<string | null>(null);
   const without = members.filter((member) => !member.hasSecret).length;
+  const full = rights === 'full';
   // Names that were typed and not taken are not hidden.
-  const open = adding || size === 0 || begun !== null;
+  const open = full && (adding || size === 0 || begun !== null);
   return (
     <section className={card(styles.card)} aria-labelledby={`class-${id}`}>
       <header>
-        <ClassName personId={personId} given={given} busy={busy} />
+        {full ? <ClassName personId={personId} given={given} busy={busy} /> : <h2 id={`class-${id}`}>{name}</h2>}
         <span className="quiet">{size === 1 ? '1 student' : `${size} students`}</span>
-        <span className={styles.code}>
-          Class code <b>{code}</b>
-        </span>
-        {!open && <Button onClick={() => setAdding(true)}>Add students</Button>}
+        {owner && (
+          <span className="quiet">
+            {owner}’s class{!full && ': you may look at its work, not change it'}
+          </span>
+        )}
+        <ClassCode given={given} />
+        {full && !open && <Button onClick={() => setAdding(true)}>Add students</Button>}
       </header>
-      {without > 0 && (
-        <Form method="post" className={styles.first}>
+      {full && without > 0 && (
+        <Form method="post" className={styles.first} preventScrollReset>
           <input type="hidden" name="classId" value={id} />
           <span>
             {without === 1 ? '1 student has' : `${without} students have`} no pictures to sign in with yet. A card,
@@ -168,21 +130,66 @@ export function ClassCard({ personId, given, others, busy }: Props) {
           </Button>
         </Form>
       )}
-      {members.length > 0 && (
+      {members.length > 0 && full && (
         <ul className={styles.names}>
           {members.map((member) => (
-            <Name
+            <StudentRow
               key={member.id}
+              personId={personId}
               member={member}
               from={given}
               others={others}
+              beside={members.filter((other) => other !== member)}
               open={chosen === member.id}
               onOpen={() => setChosen(chosen === member.id ? null : member.id)}
             />
           ))}
         </ul>
       )}
+      {!full && <p className={styles.only}>{members.map((member) => member.name).join(', ')}</p>}
       {open && <AddNames personId={personId} classId={id} name={name} busy={busy} />}
+      {full && size > 0 && (
+        <ClassGroups {...{ personId, members, busy }} classId={id} className={name} groups={given.groups} />
+      )}
+      {!owner && (
+        <ClassTeachers
+          {...{ personId, now, busy }}
+          classId={id}
+          className={name}
+          teachers={given.teachers}
+          others={colleagues}
+        />
+      )}
+      {full && size > 0 && <WholeClass given={given} without={without} />}
     </section>
+  );
+}
+
+/** What is done with a class as a whole. */
+function WholeClass({ given: { id, name, size, owner }, without }: { given: ClassRow; without: number }) {
+  const submit = useSubmit();
+  const send = (fields: Record<string, string>) =>
+    void submit({ classId: id, ...fields }, { method: 'post', preventScrollReset: true });
+  return (
+    <footer className={styles.whole}>
+      {without < size && (
+        <Sure
+          question={`A new card for each of the ${size}. The pictures that they have chosen end, and who is signed in is signed out.`}
+          verb="make the cards"
+          onSure={() => send({ do: 'cards', student: 'all' })}
+        >
+          cards for everybody
+        </Sure>
+      )}
+      {!owner && (
+        <Sure
+          question={`${name} and what it was handed out leave your Desk and its students’ trays, and its code ends. All of it stays here, and can be brought back.`}
+          verb="put it into the archive"
+          onSure={() => send({ do: 'archive', over: 'yes' })}
+        >
+          archive this class
+        </Sure>
+      )}
+    </footer>
   );
 }

@@ -1,4 +1,4 @@
-import { NavLink } from 'react-router';
+import { Link, NavLink } from 'react-router';
 import { useSending } from '../keeping/sender';
 import { SignOut } from './sign-out';
 import { Strip } from './strip';
@@ -11,7 +11,7 @@ const PLACES = {
   student: [['/tray', 'Tray']],
 } as const;
 
-type Who = { id: string; role: 'teacher' | 'student'; name: string; schoolName: string };
+type Who = { id: string; role: 'teacher' | 'student'; name: string; schoolName: string; head?: boolean };
 
 /** The strip of the plain screens, with the ways between them. */
 export function HouseStrip({ person }: { person: Who }) {
@@ -24,9 +24,17 @@ export function HouseStrip({ person }: { person: Who }) {
             {name}
           </NavLink>
         ))}
+        {person.head && <NavLink to="/school">Teachers</NavLink>}
       </nav>
       <span className="who">
-        {person.name} · {person.schoolName}
+        {person.role === 'teacher' ? (
+          <Link to="/password" title="Your password">
+            {person.name}
+          </Link>
+        ) : (
+          person.name
+        )}{' '}
+        · {person.schoolName}
       </span>
       <SignOut personId={person.id} />
     </Strip>

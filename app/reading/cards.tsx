@@ -76,7 +76,7 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone, marks }: 
             : 'Not handed in: shown as it is now'}
         {lookFors.length > 0 && ` · ${held.filter(Boolean).length} of ${lookFors.length} met`}
       </p>
-      {isOpen(copy.state) && <MoreTime loaded={loaded} zone={zone} />}
+      {loaded.mayChange && isOpen(copy.state) && <MoreTime loaded={loaded} zone={zone} />}
       <ul className={`${styles.lookfors} ${readingStyles.readingLookfors}`}>
         {lookFors.map((lookFor, i) => (
           <LookForRow

@@ -1,115 +1,63 @@
 import { Alert, Button, Input } from 'antd';
-import { useEffect } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Form, useNavigation } from 'react-router';
 import { z } from 'zod';
-import {
-  addClassFor,
-  AddingClass,
-  AddingStudents,
-  addStudentsTo,
-  makeCardsFor,
-  MakingCards,
-  MovingStudent,
-  moveStudentFor,
-  renameClassFor,
-  RenamingClass,
-} from '../../server/actions/classes';
 import { classesOf, membersOf } from '../../server/stores/classes';
-import { check, formOf } from '../form.server';
-import type { Carded } from '../classes/cards';
+import { groupsOf } from '../../server/stores/groups';
+import { classTeachers, teachersIn } from '../../server/stores/teachers';
+import { orLast, reached } from '../browser/reached';
+import { later } from '../browser/later';
+import type { Answer } from '../classes/answers.server';
+import { answered } from '../classes/answers.server';
+import { Archived } from '../classes/archived';
 import { Cards } from '../classes/cards';
 import { ClassCard } from '../classes/class-card';
-import { NEW_CLASS, namesPlace, renamePlace } from '../classes/places';
-import { Empty } from '../parts/empty';
+import { FILE, NEW_CLASS } from '../classes/places';
+import { formOf } from '../form.server';
 import { HouseStrip } from '../house/house-strip';
 import { keep, useKept } from '../keeping/kept';
-import { orLast, reached } from '../browser/reached';
-import { allowed, filledIn, requireRole } from '../who.server';
+import { Empty } from '../parts/empty';
+import { allowed, requireRole } from '../who.server';
 import type { Route } from './+types/classes';
 import styles from './classes.module.css';
 
-const Given = z.discriminatedUnion('do', [
-  AddingClass.extend({ do: z.literal('add-class') }),
-  AddingStudents.extend({ do: z.literal('add-students') }),
-  MakingCards.extend({ do: z.literal('cards') }),
-  RenamingClass.extend({ do: z.literal('rename-class') }),
-  MovingStudent.extend({ do: z.literal('move-student') }),
-]);
+const FromFile = later(() => import('../classes/from-file').then((part) => part.default));
 
-type Answer = {
-  problem: string | null;
-  said: string | null;
-  cards: Carded[];
-  /** A field whose text was taken, and what remains in it. */
-  taken: { box: string; left: string } | null;
-};
-const NOTHING: Answer = { problem: null, said: null, cards: [], taken: null };
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
-  const classes = await classesOf(context.services.db, person.id);
+  const { db } = context.services;
+  const all = await classesOf(db, person.id);
+  const classes = all.filter(({ archivedAt }) => archivedAt === null);
+  const ids = classes.map(({ id }) => id);
+  const [members, groups, teachers, school] = await Promise.all([
+    Promise.all(ids.map((id) => membersOf(db, id))),
+    groupsOf(db, ids),
+    classTeachers(db, ids),
+    teachersIn(db, person.schoolId),
+  ]);
   return {
     person,
-    classes: await Promise.all(
-      classes.map(async (c) => ({ ...c, members: await membersOf(context.services.db, c.id) })),
-    ),
+    now: Date.now(),
+    classes: classes.map((one, i) => ({
+      ...one,
+      members: members[i],
+      groups: groups.filter(({ classId }) => classId === one.id),
+      teachers: teachers.filter(({ classId }) => classId === one.id),
+    })),
+    archived: all.filter(({ archivedAt }) => archivedAt !== null),
+    colleagues: school.filter(({ id }) => id !== person.id).map(({ id, name }) => ({ id, name })),
   };
 }
 
 export async function action({ request, context }: Route.ActionArgs): Promise<Answer> {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
-  const read = check(Given, await formOf(request));
-  if (!read.ok) return { ...NOTHING, ...read.wrong };
-  const given = read.value;
-  if (given.do === 'add-class') {
-    await addClassFor(db, person, given);
-    return { ...NOTHING, said: `${given.name} is there. Add its students below.`, taken: { box: NEW_CLASS, left: '' } };
-  }
-  if (given.do === 'cards') {
-    const made = await filledIn(makeCardsFor(db, person, given));
-    if ('problem' in made) return { ...NOTHING, problem: made.problem };
-    return { ...NOTHING, cards: made.cards.map(({ name, pictures }) => ({ name, pictures, code: made.code })) };
-  }
-  if (given.do === 'rename-class') {
-    const done = await filledIn(renameClassFor(db, person, given));
-    if (done) return { ...NOTHING, problem: done.problem };
-    return {
-      ...NOTHING,
-      said: `The class is called ${given.name} now.`,
-      taken: { box: renamePlace(given.classId), left: '' },
-    };
-  }
-  if (given.do === 'move-student') {
-    const moved = await filledIn(moveStudentFor({ db, pictures: shelf.resources.pictures }, person, given));
-    if ('problem' in moved) return { ...NOTHING, problem: moved.problem };
-    return {
-      ...NOTHING,
-      said: moved.to ? `${moved.name} is in ${moved.to} now.` : `${moved.name} has left the class.`,
-    };
-  }
-  const { added, there } = await allowed(addStudentsTo({ db, pictures: shelf.resources.pictures }, person, given));
-  // Names already in the class may need changing: they stay in the field.
-  const taken = { box: namesPlace(given.classId), left: there.join('\n') };
-  return { ...NOTHING, problem: thereWords(there), said: addedWords(added), taken };
+  return allowed(answered({ db, pictures: shelf.resources.pictures }, person, await formOf(request)));
 }
 
 export async function clientAction({ serverAction }: Route.ClientActionArgs): Promise<Answer> {
   const answer = await reached(() => serverAction());
-  return 'unreached' in answer ? { ...NOTHING, problem: answer.problem } : answer;
-}
-
-const listed = (names: readonly string[]) =>
-  names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
-
-function addedWords(added: readonly string[]): string | null {
-  if (added.length === 0) return null;
-  return added.length === 1 ? `${added[0]} is in the class.` : `${added.length} students are in the class.`;
-}
-
-function thereWords(there: readonly string[]): string | null {
-  if (there.length === 0) return null;
-  const are = there.length === 1 ? 'is' : 'are';
-  return `${listed(there)} ${are} in the class already. Somebody else of the same name needs one that tells them apart, such as “${there[0]} B.”.`;
+  return 'unreached' in answer ? { problem: answer.problem, said: null, cards: [], taken: null } : answer;
 }
 
 export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) => orLast(request, serverLoader);
@@ -119,19 +67,25 @@ export const meta: Route.MetaFunction = () => [{ title: 'Classes · Dappled Marg
 
 export default function Classes({ loaderData, actionData }: Route.ComponentProps) {
   const busy = useNavigation().state === 'submitting';
-  const { classes } = loaderData;
+  const { classes, archived, colleagues, now } = loaderData;
   const { id: personId } = loaderData.person;
+  const [files, setFiles] = useState<readonly File[] | null>(null);
   const taken = actionData?.taken;
   useEffect(() => {
-    if (taken) keep(personId, taken.box, taken.left || null);
+    if (!taken) return;
+    keep(personId, taken.box, taken.left || null);
+    if (taken.box === FILE) setFiles(null);
   }, [personId, taken]);
   const [newClass, setNewClass] = useKept(personId, NEW_CLASS, z.string());
+  const full = classes.filter(({ rights }) => rights === 'full');
   return (
     <div className={`${styles.page} dapple`}>
       <HouseStrip person={loaderData.person} />
       <main className={styles.classes}>
-        {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
-        {actionData?.said && <Alert type="success" showIcon title={actionData.said} role="status" />}
+        <div className={styles.answer}>
+          {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
+          {actionData?.said && <Alert type="success" showIcon title={actionData.said} role="status" />}
+        </div>
         {actionData && actionData.cards.length > 0 && <Cards cards={actionData.cards} />}
         <div className={styles.head}>
           <h2>Classes</h2>
@@ -146,9 +100,11 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
             <Button htmlType="submit" name="do" value="add-class" loading={busy}>
               Add class
             </Button>
+            <RosterFiles onFiles={setFiles} />
           </Form>
         </div>
-        {classes.length === 0 && (
+        {files && <FromFile files={files} classes={full} busy={busy} onDone={() => setFiles(null)} />}
+        {classes.length === 0 && !files && (
           <Empty>No classes yet. Give one a name, then add its students: they come in with its code.</Empty>
         )}
         {classes.map((one) => (
@@ -156,11 +112,39 @@ export default function Classes({ loaderData, actionData }: Route.ComponentProps
             key={one.id}
             personId={personId}
             given={one}
-            others={classes.filter((other) => other !== one)}
+            others={full.filter((other) => other !== one)}
+            colleagues={colleagues.filter(({ name }) => name !== one.owner)}
+            now={now}
             busy={busy}
           />
         ))}
+        <Archived classes={archived} now={now} />
       </main>
     </div>
+  );
+}
+
+/** Asks for class lists: one file, or the three of a OneRoster export. */
+function RosterFiles({ onFiles }: { onFiles: (files: readonly File[]) => void }) {
+  const field = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <input
+        ref={field}
+        type="file"
+        hidden
+        multiple
+        accept=".csv,.tsv,.txt,.zip,text/csv"
+        aria-label="Class list"
+        onChange={(event) => {
+          const chosen = [...(event.target.files ?? [])];
+          event.target.value = '';
+          if (chosen.length > 0) onFiles(chosen);
+        }}
+      />
+      <Button title="CSV with any columns, or a OneRoster export" onClick={() => field.current?.click()}>
+        From a file
+      </Button>
+    </>
   );
 }

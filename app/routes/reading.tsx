@@ -74,7 +74,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
   const { faces, arrived } = useDrawing(source);
   const fetcher = useFetcher<typeof clientAction>();
   const zone = useZone();
-  const open = go !== null && go.returnedAt === null && copy.state === 'handed-in';
+  const open = loaded.mayChange && go !== null && go.returnedAt === null && copy.state === 'handed-in';
   const before = useMemo(
     () => ({ notes: loaded.notes, rulings: loaded.rulings, marks: go?.marks ?? {} }),
     [loaded.notes, loaded.rulings, go?.marks],

@@ -17,14 +17,15 @@ import styles from './join.module.css';
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await whoIs(request, context);
   if (!person) throw redirect('/');
-  if (!person.mustChoose) throw redirect(person.role === 'teacher' ? '/desk' : '/tray');
+  if (person.role === 'teacher') throw redirect('/password');
+  if (!person.mustChoose) throw redirect('/tray');
   return { name: person.name };
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
   const person = await whoIs(request, context);
   const token = await tokenOf(request, context);
-  if (!person?.mustChoose || !token) throw redirect('/');
+  if (!person?.mustChoose || person.role === 'teacher' || !token) throw redirect('/');
   const read = check(ChoosingSecret, await formOf(request));
   if (!read.ok) return read.wrong;
   const refused = await filledIn(chooseOwnSecret(context.services.db, person, token, read.value));

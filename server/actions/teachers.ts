@@ -4,8 +4,9 @@ import { hashSecret } from '../accounts/secret';
 import type { Database } from '../database/connection';
 import { addPerson } from '../stores/people';
 import type { Person } from '../stores/people';
-import { chooseSecret, setOnce } from '../stores/sign-in';
-import { isHead, isRegistered, removeClassTeacher, setClassTeacher, teachersIn } from '../stores/teachers';
+import type { SignedIn } from '../stores/sign-in';
+import { chooseSecret, isOwnSecret, setOnce } from '../stores/sign-in';
+import { isRegistered, removeClassTeacher, setClassTeacher, teachersIn } from '../stores/teachers';
 import { ownClass } from './class-rights';
 import type { Teacher } from './classes';
 import { ClassId, Name, PersonId } from './classes';
@@ -52,15 +53,25 @@ export const Password = z
   .string()
   .min(10, 'Choose a password of at least 10 letters; a few words in a row are easy to remember.')
   .max(200, 'A password has at most 200 letters.');
-export const ChoosingPassword = z.object({ password: Password });
+/** `current`: the one until now; not asked of who came in with one that is good once. */
+export const ChoosingPassword = z.object({ password: Password, current: z.string().max(200).default('') });
 
-/** A password of their own, for a teacher who is signed in. Their other windows are signed out. */
-export const chooseOwnPassword = (
+/**
+ * A password of their own, for a teacher who is signed in. Their other windows are signed out.
+ * @throws Refused where the one until now is wrong
+ */
+export async function chooseOwnPassword(
   db: Database,
-  { id }: Pick<Person, 'id'>,
+  { id, mustChoose }: Pick<SignedIn, 'id' | 'mustChoose'>,
   token: string,
-  { password }: z.infer<typeof ChoosingPassword>,
-): Promise<void> => chooseSecret(db, id, password, token);
+  { password, current }: z.infer<typeof ChoosingPassword>,
+): Promise<void> {
+  const right = mustChoose || (await isOwnSecret(db, id, current));
+  if (typeof right === 'number')
+    throw new Refused(422, `That was tried too often just now. Try again in ${Math.max(2, right)} seconds.`, 'current');
+  if (!right) throw new Refused(422, 'This is not your password until now. Check it; capitals count.', 'current');
+  await chooseSecret(db, id, password, token);
+}
 
 export const WithSchool = z.discriminatedUnion('do', [
   z.object({
@@ -82,18 +93,17 @@ const WORDS =
 const onceWords = () => Array.from({ length: 4 }, () => WORDS[randomInt(WORDS.length)]).join(' ');
 
 /** @throws Refused for anybody but a head */
-export async function requireHead(db: Database, { id }: Pick<Person, 'id'>): Promise<void> {
-  if (!(await isHead(db, id)))
-    throw new Refused(403, 'This page is for whoever looks after the teachers of the school.');
+export function requireHead({ head }: Pick<Person, 'head'>): void {
+  if (!head) throw new Refused(403, 'This page is for whoever looks after the teachers of the school.');
 }
 
 /** Adds a teacher, or sets a password anew. Gives the password that is good once; it is told this once. @throws Refused */
 export async function doWithSchool(
   db: Database,
-  head: Teacher,
+  head: Teacher & Pick<Person, 'head'>,
   wanted: WithSchool,
 ): Promise<{ name: string; email: string; password: string }> {
-  await requireHead(db, head);
+  requireHead(head);
   const teachers = await teachersIn(db, head.schoolId);
   const password = onceWords();
   const hash = await hashSecret(password);

@@ -3,9 +3,17 @@ import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../database/id';
 
-export type Person = { id: string; schoolId: string; schoolName: string; role: 'teacher' | 'student'; name: string };
+export type Person = {
+  id: string;
+  schoolId: string;
+  schoolName: string;
+  role: 'teacher' | 'student';
+  name: string;
+  /** Looks after the teachers of the school. */
+  head: boolean;
+};
 
-const PERSON = `p.id, p.school_id as "schoolId", s.name as "schoolName", p.role, p.name`;
+const PERSON = `p.id, p.school_id as "schoolId", s.name as "schoolName", p.role, p.name, p.head`;
 
 export async function addSchool(db: Queries, name: string): Promise<string> {
   const id = newId();

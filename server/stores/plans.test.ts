@@ -109,7 +109,6 @@ const CALLS: Record<string, () => unknown> = {
     db.transaction((tx) => groups.setGroup(tx, { id: 'gc5-1', classId: 'c5-1', name: 'Newer' }, ['p5-30', 'p5-31'])),
   removeGroup: () => groups.removeGroup(db, 'gc7-1'),
   teachersIn: () => teachers.teachersIn(db, 's7'),
-  isHead: () => teachers.isHead(db, 't7-1'),
   isRegistered: () => teachers.isRegistered(db, 't1@s7.example'),
   classTeachers: () => teachers.classTeachers(db, ['c5-0', 'c5-1']),
   setClassTeacher: () =>
@@ -239,6 +238,7 @@ const CALLS: Record<string, () => unknown> = {
   sealKey: () => signIn.sealKey(db, 't7-1'),
   chooseSecret: () => signIn.chooseSecret(db, 'p3-40', 'x', 'token'),
   makeCards: () => signIn.makeCards(db, 't5-1', 'c5-0', 'p5-3'),
+  isOwnSecret: () => signIn.isOwnSecret(db, 't7-1', 'x'),
   setOnce: () => db.transaction((tx) => signIn.setOnce(tx, 'p5-3', 'x')),
   forgetSessions: () => signIn.forgetSessions(db),
   async take() {

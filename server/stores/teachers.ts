@@ -13,9 +13,6 @@ export const teachersIn = async (db: Queries, schoolId: string): Promise<Teacher
     ({ name }) => name,
   );
 
-export const isHead = async (db: Queries, personId: string): Promise<boolean> =>
-  (await db.query('select 1 from person where id = $1 and head', [personId])).length > 0;
-
 export const isRegistered = async (db: Queries, email: string): Promise<boolean> =>
   (await db.query('select 1 from person where email = $1', [email])).length > 0;
 

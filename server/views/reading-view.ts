@@ -6,6 +6,7 @@ import { missing } from '../actions/refused';
 import type { Piece } from '../actions/review';
 import { pieceOf } from '../actions/review';
 import { copiesOf, goesOf } from '../stores/copies';
+import { rightsOn } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { notesOf, rulingsOf } from '../stores/reviews';
 
@@ -23,6 +24,7 @@ export async function readingView({ db, pictures }: Means, person: Pick<Person, 
   const [notes, rulings] = go ? await Promise.all([notesOf(db, [go.id]), rulingsOf(db, [go.id])]) : [[], []];
   return {
     personId: person.id,
+    mayChange: (await rightsOn(db, person.id, handout.id)) === 'full',
     copy: {
       id: copy.id,
       studentName: copy.studentName,

@@ -1,0 +1,129 @@
+import { Button, Input } from 'antd';
+import { useState } from 'react';
+import { Form, useSubmit } from 'react-router';
+import { z } from 'zod';
+import type { ClassRow, Member } from '../../server/stores/classes';
+import { useKept } from '../keeping/kept';
+import { Action } from '../parts/action';
+import { Sure } from '../parts/sure';
+import { studentPlace } from './places';
+import styles from './class-card.module.css';
+
+type Props = {
+  personId: string;
+  member: Member;
+  from: Pick<ClassRow, 'id' | 'name'>;
+  /** Where they could go. */
+  others: readonly Pick<ClassRow, 'id' | 'name'>[];
+  /** Everybody else in the class. */
+  beside: readonly Member[];
+  open: boolean;
+  onOpen: () => void;
+};
+
+/** A student's name. What can be done for them shows when it is pressed. */
+export const StudentRow = ({ open, onOpen, ...rest }: Props) => (
+  <li data-open={open || undefined}>
+    <button type="button" className={styles.name} aria-expanded={open} onClick={onOpen}>
+      {rest.member.name}
+      {!rest.member.hasSecret && <span className={styles.without}>no pictures yet</span>}
+    </button>
+    {open && <ForOne {...rest} />}
+  </li>
+);
+
+const STAYS = 'Work that was begun stays with its handouts; what was not begun goes.';
+
+function ForOne({ personId, member, from, others, beside }: Omit<Props, 'open' | 'onOpen'>) {
+  const submit = useSubmit();
+  const [typed, setTyped] = useKept(personId, studentPlace(member.id), z.string());
+  const classId = from.id;
+  const send = (fields: Record<string, string>) =>
+    void submit({ classId, student: member.id, ...fields }, { method: 'post', preventScrollReset: true });
+  return (
+    <Form method="post" className={styles.forOne} preventScrollReset>
+      <input type="hidden" name="classId" value={classId} />
+      <input type="hidden" name="student" value={member.id} />
+      <span className="quiet">
+        {member.hasSecret
+          ? 'Forgot the pictures? With a new card the old ones end.'
+          : 'A card to come in with for the first time.'}
+      </span>
+      <Action type="submit" className={styles.do} name="do" value="cards" aria-label={`A card for ${member.name}`}>
+        Make a card
+      </Action>
+      {typed === null ? (
+        <Action onClick={() => setTyped(member.name)}>change the name</Action>
+      ) : (
+        <span className={styles.rename}>
+          <Input
+            name="name"
+            autoFocus
+            aria-label={`New name of ${member.name}`}
+            value={typed}
+            maxLength={80}
+            onChange={(event) => setTyped(event.target.value)}
+            onKeyDown={(event) => event.key === 'Escape' && setTyped(null)}
+          />
+          <Button htmlType="submit" name="do" value="rename-student">
+            Save
+          </Button>
+        </span>
+      )}
+      {others.map(({ id, name }) => (
+        <Sure
+          key={id}
+          question={`${member.name} leaves ${from.name} and gets what ${name} was handed out. ${STAYS}`}
+          verb="move"
+          onSure={() => send({ do: 'move-student', to: id })}
+        >
+          move to {name}
+        </Sure>
+      ))}
+      {beside.length > 0 && (
+        <SameChild member={member} beside={beside} onSure={(other) => send({ do: 'merge-students', other })} />
+      )}
+      <Sure
+        question={`${member.name} leaves ${from.name}. ${STAYS}`}
+        verb="remove"
+        onSure={() => send({ do: 'move-student', to: '' })}
+      >
+        remove from the class
+      </Sure>
+    </Form>
+  );
+}
+
+type SameProps = Pick<Props, 'member' | 'beside'> & { onSure: (other: string) => void };
+
+/** Makes one of two entries for the same child. */
+function SameChild({ member, beside, onSure }: SameProps) {
+  const [chosen, setChosen] = useState('');
+  const other = beside.find(({ id }) => id === chosen);
+  return (
+    <label className={styles.same}>
+      Same child as{' '}
+      <select
+        value={chosen}
+        aria-label={`${member.name} is the same child as`}
+        onChange={(event) => setChosen(event.target.value)}
+      >
+        <option value="">choose a name</option>
+        {beside.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+      {other && (
+        <span className={styles.asked} role="group" aria-label="Make them one?">
+          All work of {other.name} goes to {member.name}, and {other.name} is removed. This can’t be undone.
+          <Action className={styles.do} onClick={() => onSure(other.id)}>
+            make them one
+          </Action>
+          <Action onClick={() => setChosen('')}>cancel</Action>
+        </span>
+      )}
+    </label>
+  );
+}
