@@ -148,18 +148,20 @@ export function ClassCard({ personId, given, others, colleagues, now, busy }: Pr
       )}
       {!full && <p className={styles.only}>{members.map((member) => member.name).join(', ')}</p>}
       {open && <AddNames personId={personId} classId={id} name={name} busy={busy} />}
-      {full && size > 0 && (
-        <ClassGroups {...{ personId, members, busy }} classId={id} className={name} groups={given.groups} />
-      )}
-      {!owner && (
-        <ClassTeachers
-          {...{ personId, now, busy }}
-          classId={id}
-          className={name}
-          teachers={given.teachers}
-          others={colleagues}
-        />
-      )}
+      <div className={styles.about}>
+        {full && size > 0 && (
+          <ClassGroups {...{ personId, members, busy }} classId={id} className={name} groups={given.groups} />
+        )}
+        {!owner && (
+          <ClassTeachers
+            {...{ personId, now, busy }}
+            classId={id}
+            className={name}
+            teachers={given.teachers}
+            others={colleagues}
+          />
+        )}
+      </div>
       {full && size > 0 && <WholeClass given={given} without={without} />}
     </section>
   );

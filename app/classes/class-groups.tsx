@@ -28,13 +28,12 @@ export function ClassGroups({ personId, classId, className, groups, members, bus
   const submit = useSubmit();
   const isNew = begun !== null && !groups.some(({ id }) => id === begun.group);
   return (
-    <div className={styles.groups}>
+    <div className={styles.groups} data-open={begun !== null || undefined}>
       <span className="quiet">Groups</span>
       {groups.map(({ id, name, members: of }) => (
         <Chip
           key={id}
           asIs
-          tone={begun?.group === id ? 'used' : 'moss'}
           aria-pressed={begun?.group === id}
           aria-label={`Group ${name}, ${of.length}`}
           onClick={() => setBegun(begun?.group === id ? null : { group: id, name, members: of })}

@@ -35,7 +35,7 @@ export function ClassTeachers({ personId, classId, className, teachers, others, 
   const free = others.filter(({ id }) => !teachers.some((one) => one.id === id));
   if (teachers.length === 0 && others.length === 0) return null;
   return (
-    <div className={styles.groups}>
+    <div className={styles.groups} data-open={begun !== null || undefined}>
       <span className="quiet">Other teachers</span>
       {teachers.map(({ id, name, rights, endsAt }) => (
         <span key={id} className={styles.teacher}>
@@ -69,6 +69,7 @@ export function ClassTeachers({ personId, classId, className, teachers, others, 
           <input type="hidden" name="until" value={momentOf(begun.until)?.toISOString() ?? ''} />
           <div className={styles.groupActs}>
             <select
+              className="pick"
               name="teacher"
               aria-label="Teacher"
               value={begun.teacher}
@@ -83,6 +84,7 @@ export function ClassTeachers({ personId, classId, className, teachers, others, 
               ))}
             </select>
             <select
+              className="pick"
               name="rights"
               aria-label="What they may do"
               value={begun.rights}

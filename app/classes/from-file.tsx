@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { Form } from 'react-router';
 import type { Column } from '../../core/formats/roster-file';
 import { classesIn, COLUMNS, doubled, guessColumns, toldApart } from '../../core/formats/roster-file';
+import { inWords } from '../../core/values/listed';
 import { sameName } from '../../core/values/roster';
 import { card } from '../parts/card';
 import { Action } from '../parts/action';
@@ -84,6 +85,7 @@ function Table({ found: { file, rows, left }, classes, busy }: TableProps) {
               {told.columns.map((column, i) => (
                 <th key={i} scope="col">
                   <select
+                    className="pick"
                     aria-label={`Column ${i + 1}`}
                     value={column}
                     onChange={(event) => choose(i, COLUMNS.find((one) => one === event.target.value) ?? 'none')}
@@ -136,6 +138,12 @@ function Table({ found: { file, rows, left }, classes, busy }: TableProps) {
   );
 }
 
+const addWords = (classes: number, students: number): string =>
+  `Add ${inWords([
+    ...(classes > 0 ? [classes === 1 ? '1 class' : `${classes} classes`] : []),
+    students === 1 ? '1 student' : `${students} students`,
+  ])}`;
+
 type ChosenProps = Pick<Props, 'classes' | 'busy'> & { read: readonly { name: string; names: readonly string[] }[] };
 
 /** The classes of the file: into which class of the teacher's each goes, and who is new in it. */
@@ -170,6 +178,7 @@ function Chosen({ read, classes, busy }: ChosenProps) {
             <label>
               goes into{' '}
               <select
+                className="pick"
                 aria-label={`${name} goes into`}
                 value={target}
                 onChange={(event) => setInto({ ...into, [key]: event.target.value })}
@@ -209,11 +218,7 @@ function Chosen({ read, classes, busy }: ChosenProps) {
         loading={busy}
         disabled={chosen.length === 0 || students + added === 0}
       >
-        {added > 0
-          ? `Add ${added === 1 ? '1 class' : `${added} classes`} with ${students === 1 ? '1 student' : `${students} students`}`
-          : students === 1
-            ? 'Add 1 student'
-            : `Add ${students} students`}
+        {addWords(added, students)}
       </Button>
     </Form>
   );

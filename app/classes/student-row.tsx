@@ -104,6 +104,7 @@ function SameChild({ member, beside, onSure }: SameProps) {
     <label className={styles.same}>
       Same child as{' '}
       <select
+        className="pick"
         value={chosen}
         aria-label={`${member.name} is the same child as`}
         onChange={(event) => setChosen(event.target.value)}

@@ -117,7 +117,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
             <span className="spring" />
             <label className="quiet">
               First{' '}
-              <select value={sort} onChange={(event) => setSort(event.target.value as Sort)}>
+              <select className="pick" value={sort} onChange={(event) => setSort(event.target.value as Sort)}>
                 {(Object.keys(SORTS) as Sort[]).map((key) => (
                   <option key={key} value={key}>
                     {SORTS[key].words}

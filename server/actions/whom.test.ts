@@ -1,0 +1,268 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { DATABASES } from '../../tests/support/databases';
+import { refusalOf, why } from '../../tests/support/refused';
+import { SmallSchool } from '../../tests/support/school';
+import { sampleSheet } from '../../tests/support/sheets';
+import type { Database } from '../database/connection';
+import { copiesOf, copyOfStudent, documentAccess, nextOpening, trayOf } from '../stores/copies';
+import { addClass, addStudent } from '../stores/classes';
+import { groupsOf } from '../stores/groups';
+import { binnedHandouts, changeHandout } from '../stores/handout-life';
+import { handoutById, progressOf } from '../stores/handouts';
+import { addPerson } from '../stores/people';
+import { createSheet } from '../stores/sheets';
+import { handOutView } from '../views/hand-out-view';
+import { addStudentsTo, moveStudentFor } from './classes';
+import { doOnDesk } from './desk';
+import { removeGroupFor, setGroupFor, SettingGroup } from './groups';
+import { HandingOut, handOut } from './hand-out';
+import { sheetToUseAgain } from './handout-life';
+
+/** To whom something is handed out, from when on, once more, and into the bin. */
+
+const HOUR = 3_600_000;
+const inTime = (ms: number) => new Date(Date.now() + ms).toISOString();
+
+describe.each(DATABASES)('on the %s database', (_, open) => {
+  let db: Database;
+  let school: SmallSchool;
+  let teacher: { id: string; schoolId: string; name: string };
+  const students: Record<string, string> = {};
+  let sheetId: string;
+  beforeAll(async () => {
+    db = await open();
+    school = await SmallSchool.open(db);
+    const { schoolId } = school;
+    teacher = { id: school.teacherId, schoolId, name: 'T' };
+    for (const name of ['Ada', 'Ben', 'Cai', 'Dee']) students[name] = await school.student(name);
+    sheetId = await createSheet(db, { schoolId, ownerId: teacher.id, purpose: 'blank', sheet: sampleSheet() });
+    await group('moss-group01', 'Moss', ['Ada', 'Ben']);
+    await group('fern-group01', 'Fern', ['Ben', 'Cai']);
+  });
+  afterAll(() => db.close());
+
+  const means = () => ({ db, pictures: school.pictures });
+  const group = (id: string, name: string, who: string[]) =>
+    setGroupFor(
+      means(),
+      teacher,
+      SettingGroup.parse({
+        classId: school.classId,
+        group: id,
+        name,
+        members: who.map((one) => students[one]).join(' '),
+      }),
+    );
+  const out = async (given: Partial<HandingOut> = {}) => {
+    const wanted = HandingOut.parse({
+      classes: [school.classId],
+      title: 'Bird',
+      brief: '',
+      dueAt: null,
+      lookFors: [],
+      rubric: { rows: [] },
+      supplies: [],
+      again: true,
+      ...given,
+    });
+    return (await handOut(means(), teacher, sheetId, wanted))[0];
+  };
+  const only = (groups: string[], who: string[] = []) => ({
+    only: { [school.classId]: { groups, students: who.map((one) => students[one]) } },
+  });
+  const have = async (id: string) => (await copiesOf(db, id)).map(({ studentName }) => studentName);
+  const tray = async (who: string) => (await trayOf(db, students[who])).map(({ id }) => id);
+  const copyOf = async (id: string, who: string) => (await copiesOf(db, id)).find((one) => one.studentName === who)!;
+
+  test('the whole class, groups, and single students get it, each of them once', async () => {
+    expect(await have(await out())).toEqual(['Ada', 'Ben', 'Cai', 'Dee']);
+    expect(await have(await out(only(['moss-group01'])))).toEqual(['Ada', 'Ben']);
+    expect(await have(await out(only(['moss-group01', 'fern-group01'])))).toEqual(['Ada', 'Ben', 'Cai']);
+    expect(await have(await out(only([], ['Dee'])))).toEqual(['Dee']);
+    expect(await have(await out(only(['moss-group01'], ['Ada', 'Dee'])))).toEqual(['Ada', 'Ben', 'Dee']);
+  });
+
+  test('to whom it went is told as groups are called now', async () => {
+    const id = await out(only(['moss-group01', 'fern-group01']));
+    expect((await handoutById(db, id))?.groups).toEqual(['Fern', 'Moss']);
+    await group('fern-group01', 'Bracken', ['Ben', 'Cai']);
+    expect((await handoutById(db, id))?.groups).toEqual(['Bracken', 'Moss']);
+    await group('fern-group01', 'Fern', ['Ben', 'Cai']);
+    expect((await progressOf(db, teacher.id)).find((one) => one.id === id)?.groups).toEqual(['Fern', 'Moss']);
+    expect((await handoutById(db, await out(only([], ['Dee']))))?.groups).toEqual([]);
+    expect((await handoutById(db, await out()))?.groups).toBeNull();
+  });
+
+  test('nobody, somebody of another class, and a group that is gone are refused', async () => {
+    const { schoolId } = school;
+    const elsewhere = await addClass(db, { schoolId, teacherId: teacher.id, name: 'Heron' });
+    const stranger = await addStudent(db, { schoolId, classId: elsewhere, name: 'Zed' });
+    students.Zed = stranger;
+    expect(await why(out(only([])))).toMatch(/Choose who of Curlew/);
+    expect(await why(out(only([], ['Zed'])))).toMatch(/changed meanwhile/);
+    expect(await why(out(only(['none-group01'])))).toMatch(/changed meanwhile/);
+  });
+
+  test('who joins a group later gets what it was handed out; who leaves it keeps their copy', async () => {
+    const moss = await out(only(['moss-group01']));
+    const single = await out(only([], ['Ada']));
+    await group('moss-group01', 'Moss', ['Ada', 'Dee']);
+    expect(await have(moss)).toEqual(['Ada', 'Ben', 'Dee']);
+    // A class that somebody joins gives what went to all of it, and nothing that went to some.
+    const all = await out();
+    await addStudentsTo(means(), teacher, { classId: school.classId, names: ['Eli'] });
+    expect(await have(all)).toContain('Eli');
+    expect(await have(moss)).not.toContain('Eli');
+    expect(await have(single)).toEqual(['Ada']);
+    await group('moss-group01', 'Moss', ['Ada', 'Ben']);
+  });
+
+  test('who leaves a class leaves its groups; a group that is removed leaves its copies', async () => {
+    const { schoolId } = school;
+    students.Fay = await school.student('Fay');
+    await group('ivy-group-01', 'Ivy', ['Fay', 'Ada']);
+    const id = await out(only(['ivy-group-01']));
+    const other = await addClass(db, { schoolId, teacherId: teacher.id, name: 'Plover' });
+    await moveStudentFor(means(), teacher, { classId: school.classId, student: students.Fay, to: other });
+    const ivy = async () => (await groupsOf(db, [school.classId])).find((one) => one.name === 'Ivy');
+    expect((await ivy())?.members).toEqual([students.Ada]);
+    await removeGroupFor(db, teacher, { classId: school.classId, group: 'ivy-group-01' });
+    expect(await ivy()).toBeUndefined();
+    expect(await have(id)).toEqual(['Ada']);
+    // It does not turn into one for the whole class.
+    await addStudentsTo(means(), teacher, { classId: school.classId, names: ['Gus'] });
+    expect(await have(id)).toEqual(['Ada']);
+  });
+
+  test('two groups of one name, an empty group, and a group of another’s class are refused', async () => {
+    expect(await why(group('twin-group01', 'moss', ['Ada']))).toMatch(/group “moss” in this class already/);
+    expect(
+      SettingGroup.safeParse({ classId: 'c', group: 'twin-group01', name: 'X', members: '' }).error?.issues[0].message,
+    ).toMatch(/Choose who/);
+    const { schoolId } = school;
+    const stranger = {
+      id: await addPerson(db, { schoolId, role: 'teacher', name: 'S', email: 's@s.example' }),
+      schoolId,
+    };
+    const wanted = { classId: school.classId, group: 'moss-group01', name: 'Mine', members: [students.Dee] };
+    expect((await refusalOf(setGroupFor(means(), stranger, wanted))).status).toBe(404);
+    expect(
+      (await refusalOf(removeGroupFor(db, stranger, { classId: school.classId, group: 'moss-group01' }))).status,
+    ).toBe(404);
+  });
+
+  test('before it opens students neither see nor reach it, and what they send is not taken', async () => {
+    const id = await out({ opensAt: inTime(HOUR), dueAt: inTime(2 * HOUR) });
+    const copy = await copyOf(id, 'Ada');
+    expect(await tray('Ada')).not.toContain(copy.id);
+    expect(+(await nextOpening(db, students.Ada))!).toBeGreaterThan(Date.now());
+    expect(await copyOfStudent(db, students.Ada, copy.id)).toBeUndefined();
+    expect(await documentAccess(db, students.Ada, copy.documentId)).toBeNull();
+    const words = { title: 'Bird', brief: '', dueAt: null, closesAt: null };
+    await changeHandout(db, id, { ...words, opensAt: new Date(Date.now() - 1000) });
+    expect(await tray('Ada')).toContain(copy.id);
+    expect(await copyOfStudent(db, students.Ada, copy.id)).toBeDefined();
+    expect(await documentAccess(db, students.Ada, copy.documentId)).toMatchObject({ kind: 'copy' });
+    expect(await nextOpening(db, students.Ada)).toBeNull();
+  });
+
+  test('who joins before it opens has a copy from then on', async () => {
+    const id = await out({ opensAt: inTime(HOUR) });
+    await addStudentsTo(means(), teacher, { classId: school.classId, names: ['Hal'] });
+    expect(await have(id)).toContain('Hal');
+  });
+
+  test('it can’t be due or closed before it opens', async () => {
+    expect(await why(out({ opensAt: inTime(2 * HOUR), dueAt: inTime(HOUR) }))).toMatch(/due before it opens/);
+    expect(await why(out({ opensAt: inTime(2 * HOUR), closesAt: inTime(HOUR) }))).toMatch(/close before it opens/);
+  });
+
+  test('the same sheet to the same class again asks first, but the same handing out does not', async () => {
+    const { schoolId } = school;
+    const fresh = await addClass(db, { schoolId, teacherId: teacher.id, name: 'Dunlin' });
+    await addStudent(db, { schoolId, classId: fresh, name: 'Ira' });
+    const ids = { [fresh]: 'handed-out-1' };
+    const to = { classes: [fresh], ids, again: false };
+    expect(await out(to)).toBe('handed-out-1');
+    expect(await out(to)).toBe('handed-out-1');
+    expect((await progressOf(db, teacher.id)).filter(({ className }) => className === 'Dunlin')).toHaveLength(1);
+    const refusal = await refusalOf(out({ ...to, ids: { [fresh]: 'handed-out-2' } }));
+    expect([refusal.field, refusal.message]).toEqual(['again', expect.stringMatching(/Dunlin has this sheet already/)]);
+    const view = await handOutView(db, teacher, sheetId);
+    expect(view.classes.find(({ id }) => id === fresh)?.hadAt).toBeInstanceOf(Date);
+    expect(await out({ ...to, ids: { [fresh]: 'handed-out-2' }, again: true })).toBe('handed-out-2');
+    // What is in the bin does not count as handed out.
+    for (const handoutId of ['handed-out-1', 'handed-out-2'])
+      await doOnDesk(db, teacher, { do: 'bin-handout', handoutId });
+    expect(await out({ ...to, ids: { [fresh]: 'handed-out-3' } })).toBe('handed-out-3');
+  });
+
+  test('several classes get it at once, or none of them', async () => {
+    const { schoolId } = school;
+    const two = await addClass(db, { schoolId, teacherId: teacher.id, name: 'Teal' });
+    const before = (await progressOf(db, teacher.id)).length;
+    expect(await why(out({ classes: [school.classId, two] }))).toMatch(/Nobody is in Teal/);
+    expect(await progressOf(db, teacher.id)).toHaveLength(before);
+    await addStudent(db, { schoolId, classId: two, name: 'Jo' });
+    const some = { [school.classId]: { groups: ['moss-group01'], students: [] } };
+    await out({ classes: [school.classId, two], only: some });
+    const [a, b] = await progressOf(db, teacher.id);
+    expect([a, b].map(({ className, groups }) => [className, groups]).sort()).toEqual([
+      ['Curlew', ['Moss']],
+      ['Teal', null],
+    ]);
+  });
+
+  test('in the bin nobody sees it; restored, all is as it was; deleted, all of it is gone', async () => {
+    const id = await out();
+    const copy = await copyOf(id, 'Ada');
+    await doOnDesk(db, teacher, { do: 'bin-handout', handoutId: id });
+    const seen = async () => [
+      (await tray('Ada')).includes(copy.id),
+      (await copyOfStudent(db, students.Ada, copy.id)) !== undefined,
+      (await documentAccess(db, students.Ada, copy.documentId)) !== null,
+      (await progressOf(db, teacher.id)).some((one) => one.id === id),
+    ];
+    expect(await seen()).toEqual([false, false, false, false]);
+    expect((await binnedHandouts(db, teacher.id))[0]).toMatchObject({
+      id,
+      title: 'Bird',
+      className: 'Curlew',
+      begun: 0,
+    });
+    await addStudentsTo(means(), teacher, { classId: school.classId, names: ['Kim'] });
+    await doOnDesk(db, teacher, { do: 'restore-handout', handoutId: id });
+    expect(await seen()).toEqual([true, true, true, true]);
+    // Only what is in the bin is deleted.
+    expect((await refusalOf(doOnDesk(db, teacher, { do: 'delete-handout', handoutId: id }))).status).toBe(404);
+    await doOnDesk(db, teacher, { do: 'bin-handout', handoutId: id });
+    const stranger = { id: students.Ada, schoolId: school.schoolId };
+    expect((await refusalOf(doOnDesk(db, stranger, { do: 'delete-handout', handoutId: id }))).status).toBe(404);
+    await doOnDesk(db, teacher, { do: 'delete-handout', handoutId: id });
+    expect(await handoutById(db, id)).toBeUndefined();
+    expect(await db.query('select 1 from document where id = $1', [copy.documentId])).toEqual([]);
+    expect(await db.query('select 1 from copy where handout_id = $1', [id])).toEqual([]);
+  });
+
+  test('used again with its brief, from its sheet or, where that is gone, from what was handed out', async () => {
+    const id = await out({ brief: 'Name the parts.', title: 'Parts' });
+    expect(await sheetToUseAgain(db, teacher, id)).toBe(sheetId);
+    const view = await handOutView(db, teacher, sheetId, id);
+    expect(view.like).toMatchObject({ id, title: 'Parts', brief: 'Name the parts.' });
+    const own = await createSheet(db, {
+      schoolId: school.schoolId,
+      ownerId: teacher.id,
+      purpose: 'blank',
+      sheet: sampleSheet(),
+    });
+    await db.query('update handout set sheet_id = $2 where id = $1', [id, own]);
+    await doOnDesk(db, teacher, { do: 'bin', sheetId: own });
+    const made = await sheetToUseAgain(db, teacher, id);
+    expect(made).not.toBe(own);
+    expect((await handOutView(db, teacher, made, id)).sheet.pages).toEqual(sampleSheet().pages);
+    expect((await refusalOf(sheetToUseAgain(db, { id: students.Ada, schoolId: school.schoolId }, id))).status).toBe(
+      404,
+    );
+    expect((await handOutView(db, teacher, sheetId, 'nothing')).like).toBeNull();
+  });
+});
