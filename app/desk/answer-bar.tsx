@@ -1,7 +1,8 @@
 import { Alert } from 'antd';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Action } from '../parts/action';
 import { card } from '../parts/card';
+import type { Answer } from './acting';
 import { useActing } from './acting';
 import styles from './answer-bar.module.css';
 import { Sign } from '../parts/sign';
@@ -9,9 +10,15 @@ import { Sign } from '../parts/sign';
 /** Milliseconds. */
 const STAYS = 12_000;
 
-/** Says at the bottom of the window what was done, and offers to take it back. */
-export function AnswerBar() {
-  const { act, answer, seen } = useActing();
+/** Says at the bottom of the window what was done, and offers to take it back. `came`: what was done on the way here. */
+export function AnswerBar({ came }: { came?: Answer }) {
+  const { act, answer: here, seen: forget } = useActing();
+  const [left, setLeft] = useState<Answer>();
+  const answer = here ?? (came === left ? undefined : came);
+  const seen = () => {
+    setLeft(came);
+    forget();
+  };
   useEffect(() => {
     // A problem stays until it is closed.
     if (!answer || answer.problem !== null) return;

@@ -269,7 +269,7 @@ export default function Desk({ loaderData, actionData }: Route.ComponentProps) {
           <Made data={loaderData} place={place} />
         )}
       </main>
-      <AnswerBar />
+      <AnswerBar came={actionData && actionData.problem === null ? actionData : undefined} />
     </div>
   );
 }

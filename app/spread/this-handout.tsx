@@ -1,10 +1,9 @@
 import { useState } from 'react';
-import { Link, useFetcher, useNavigate } from 'react-router';
+import { Link, useFetcher, useSubmit } from 'react-router';
 import { effectsOf, effectWords } from '../../core/handout/effects';
 import { hasClosed, hasOpened } from '../../core/handout/times';
 import { closesWords, dueWords, opensWords, useZone } from '../browser/time';
 import { later } from '../browser/later';
-import { useActing } from '../desk/acting';
 import { useKept } from '../keeping/kept';
 import { Action } from '../parts/action';
 import { card } from '../parts/card';
@@ -33,12 +32,8 @@ export function ThisHandout({ personId, handout, cards, now }: SpreadData) {
   const fetcher = useFetcher<Answer>();
   const zone = useZone();
   const act = (what: string) => void fetcher.submit({ do: what }, { method: 'post' });
-  const desk = useActing();
-  const navigate = useNavigate();
-  const bin = () => {
-    desk.act({ do: 'bin-handout', handoutId: handout.id });
-    void navigate('/desk');
-  };
+  const submit = useSubmit();
+  const bin = () => void submit({ do: 'bin-handout', handoutId: handout.id }, { method: 'post', action: '/desk' });
   const isClosed = hasClosed(handout.closesAt, now);
   const shut = effectWords(effectsOf(cards, handout, { ...handout, closesAt: new Date(now) }, now));
   return (

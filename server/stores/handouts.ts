@@ -14,6 +14,8 @@ import { readSheet } from '../../core/schema/read';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../database/id';
+import type { Rights } from './classes';
+import { taughtBy } from './classes';
 import { bytesOf, createDocument, reasonOf } from './documents';
 
 export type Handout = {
@@ -209,9 +211,6 @@ export async function addLateCopies(db: Database, studentId: string, pictures: P
   }
 }
 
-/** What a teacher may do with a class and its work. */
-export type Rights = 'full' | 'read';
-
 /** What a teacher may do with a handout: nothing where they don't teach its class, or where it lies in the bin. */
 export const rightsOn = async (db: Queries, teacherId: string, id: string): Promise<Rights | undefined> =>
   one(
@@ -275,9 +274,9 @@ export async function progressOf(db: Queries, teacherId: string): Promise<Progre
        select copy.id as "copyId", g.handed_in_at as since from go g join copy on copy.id = g.copy_id
        where copy.handout_id = h.id and copy.state = 'handed-in' and g.returned_at is null
        order by g.handed_in_at, copy.id limit 1) first on true
-     where h.binned_at is null and h.class_id in (select t.class_id from teaches t join class c on c.id = t.class_id where t.person_id = $1 and c.archived_at is null)
+     where h.binned_at is null and h.class_id = any($2) and (select archived_at from class where id = h.class_id) is null
      order by h.created_at desc`,
-    [teacherId],
+    [teacherId, (await taughtBy(db, teacherId)).map(({ classId }) => classId)],
   );
   const none = { 'not-begun': 0, 'under-way': 0, 'handed-in': 0, 'another-go': 0, done: 0 };
   return rows.map(({ copyId, since, ...row }) => ({

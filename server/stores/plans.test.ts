@@ -95,6 +95,7 @@ const CALLS: Record<string, () => unknown> = {
   renameClass: () => classes.renameClass(db, 'c7-1', 'Newer'),
   joinClass: () => classes.joinClass(db, 'c5-1', 'p5-3'),
   leaveClass: () => db.transaction((tx) => classes.leaveClass(tx, 'c5-1', 'p5-3')),
+  taughtBy: () => classes.taughtBy(db, 't1-1'),
   newCode: () => classes.newCode(),
   takesHandouts: () => classes.takesHandouts({ rights: 'read', archivedAt: null }),
   archiveClass: () => classLife.archiveClass(db, 'c7-1', null),

@@ -1,6 +1,6 @@
 import { byName } from '../database/by-name';
 import type { Queries } from '../database/connection';
-import type { Rights } from './handouts';
+import type { Rights } from './classes';
 
 /** The teachers of a school, and which of them teach a class beside the one whose class it is. */
 

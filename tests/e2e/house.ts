@@ -18,9 +18,10 @@ export class House {
   said = '';
   private constructor(readonly dataDir: string) {}
 
-  static async open(): Promise<House> {
+  /** With the demo school, or with nobody in it. */
+  static async open(school: 'demo' | 'none' = 'demo'): Promise<House> {
     const dataDir = mkdtempSync(path.join(tmpdir(), 'dappled-e2e-'));
-    cpSync(SEEDED, dataDir, { recursive: true });
+    if (school === 'demo') cpSync(SEEDED, dataDir, { recursive: true });
     rmSync(path.join(dataDir, 'lock'), { force: true });
     const house = new House(dataDir);
     house.url = `http://localhost:${await freePort()}`;
@@ -122,8 +123,8 @@ export const test = base.extend<{ tidy: void }, { house: House }>({
 });
 export { expect };
 
-/** Signs in through one of the demo's buttons, in a browser window of its own. */
-export async function enter(browser: Browser, house: House, name: string): Promise<Page> {
+/** A browser window of its own, at the front page. */
+export async function visit(browser: Browser, house: House): Promise<Page> {
   const context = await browser.newContext({
     viewport: { width: 1280, height: 800 },
     baseURL: house.url,
@@ -132,6 +133,12 @@ export async function enter(browser: Browser, house: House, name: string): Promi
   open.add(context);
   const page = await context.newPage();
   await page.goto('/');
+  return page;
+}
+
+/** Signs in through one of the demo's buttons, in a browser window of its own. */
+export async function enter(browser: Browser, house: House, name: string): Promise<Page> {
+  const page = await visit(browser, house);
   await page.getByRole('button', { name: new RegExp(name) }).click();
   await page.waitForURL(/\/(desk|tray)$/);
   return page;
@@ -145,10 +152,7 @@ export async function join(
   name: string,
   pictures: string[],
 ): Promise<Page> {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: house.url });
-  open.add(context);
-  const page = await context.newPage();
-  await page.goto('/');
+  const page = await visit(browser, house);
   await page.getByLabel('Class code').fill(code);
   await page.getByRole('button', { name: 'Find my class' }).click();
   await page.getByRole('button', { name, exact: true }).click();
