@@ -91,10 +91,16 @@ export async function filledIn<T>(work: Promise<T>): Promise<T | { problem: stri
 
 /** The person, if they have this role. @throws a redirect to the front page for nobody, 403 for the other role. */
 export async function requireRole(request: Request, context: AppLoadContext, role: Person['role']): Promise<Person> {
-  const person = await whoIs(request, context);
-  if (!person) throw redirect(`/?next=${encodeURIComponent(new URL(request.url).pathname)}`);
+  const person = await requireAnybody(request, context);
   if (person.role !== role)
     throw refuse(403, role === 'teacher' ? 'This page is for teachers.' : 'This page is for students.');
+  return person;
+}
+
+/** The person. @throws a redirect to the front page for nobody */
+export async function requireAnybody(request: Request, context: AppLoadContext): Promise<Person> {
+  const person = await whoIs(request, context);
+  if (!person) throw redirect(`/?next=${encodeURIComponent(new URL(request.url).pathname)}`);
   if (person.mustChoose) throw redirect(choosingPlace(person.role));
   return person;
 }

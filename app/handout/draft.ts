@@ -128,6 +128,9 @@ export type HandOutDraft = {
   tried: Tried[];
   send: () => Promise<void>;
   sending: boolean;
+  /** Opens a copy of the teacher's own, as students get it. */
+  tryOut: () => Promise<void>;
+  trying: boolean;
   /** Some of the classes have it already. */
   again: boolean;
   wrong: { problem: string; field?: string } | null;
@@ -135,10 +138,11 @@ export type HandOutDraft = {
 
 /** What is filled in on the hand-out screen, and how it is sent. */
 export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): HandOutDraft {
-  const { personId, personName } = view;
+  const { personId, personName, like } = view;
   const place = placeOf(view);
   const { draft, isKept, setKept, tools } = useDraft(view, sheet);
   const fetcher = useFetcher<Answer>();
+  const trial = useFetcher<Answer>();
   const navigate = useNavigate();
   const [saving, setSaving] = useState(false);
   const tried = useMemo(
@@ -152,17 +156,38 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
     keep(personId, place, null);
     void navigate(to);
   }, [to, personId, place, navigate]);
-  const wrong = answer && answer.problem !== null ? answer : null;
+  const answers = [answer, trial.data].filter((one) => one !== undefined && one.problem !== null);
+  const wrong = answers[0] ?? null;
   const had = view.classes.filter(({ id, hadAt }) => hadAt !== null && draft.classes.includes(id));
   const again = had.length > 0 || wrong?.field === 'again';
+  const tryAnswer = trial.data;
+  const opened = tryAnswer && tryAnswer.problem === null ? tryAnswer.to : null;
+  useEffect(() => {
+    if (opened !== null) void navigate(like ? `${opened}?like=${like.id}` : opened);
+  }, [opened, like, navigate]);
   const set = (patch: Partial<Draft>) => setKept({ ...draft, ...patch });
-  const send = async () => {
-    if (!tools) return editor.say('The look-fors are not here yet. Try again in a moment.');
+  const isReady = async (): Promise<boolean> => {
+    if (!tools) {
+      editor.say('The look-fors are not here yet. Try again in a moment.');
+      return false;
+    }
     setSaving(true);
     const saved = await editor.settled();
     setSaving(false);
     if (saved === null)
-      return editor.say('The sheet is not saved yet: the server does not answer. Try again when it says “Saved”.');
+      editor.say('The sheet is not saved yet: the server does not answer. Try again when it says “Saved”.');
+    return saved !== null;
+  };
+  const tryOut = async () => {
+    if (!(await isReady())) return;
+    const { title, brief, lookFors, rubric, supplies } = draft;
+    void trial.submit(
+      { do: 'try', handout: JSON.stringify({ title, brief, lookFors, rubric, supplies }) },
+      { method: 'post' },
+    );
+  };
+  const send = async () => {
+    if (!(await isReady())) return;
     const { v: _, opens, due, closes, ...rest } = draft;
     const sent = (local: string) => momentOf(local)?.toISOString() ?? null;
     // Sent again because no answer came, it is handed out once.
@@ -177,6 +202,8 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
     isKept,
     startOver: () => setKept(null),
     tried,
+    tryOut,
+    trying: trial.state !== 'idle' || opened !== null,
     send,
     sending: saving || fetcher.state !== 'idle' || to !== null,
     again,

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
-import { useFetcher, useRevalidator } from 'react-router';
+import { Link, useFetcher, useRevalidator, useSearchParams } from 'react-router';
 import { doWithCopy, WithCopy } from '../../server/actions/hand-in';
 import { isOpen } from '../../core/handout/state';
 import { copyView } from '../../server/views/copy-view';
@@ -25,7 +25,7 @@ import { sentence } from '../parts/sentence';
 import type { Loaded } from '../student/entries';
 import { Drawer } from '../supplies/drawer';
 import { dropSupply } from '../supplies/sorts';
-import { allowed, filledIn, requireRole } from '../who.server';
+import { allowed, filledIn, requireAnybody } from '../who.server';
 import { Aids } from '../workbench/aids';
 import { useKeys } from '../workbench/keys';
 import { Pager } from '../workbench/pager';
@@ -35,14 +35,15 @@ import { UndoRedo } from '../workbench/undo-redo';
 import type { Route } from './+types/copy';
 import { OverAlert } from '../parts/over-alert';
 
+/** A student's copy, or a teacher's own that they try out. */
 export async function loader({ request, context, params }: Route.LoaderArgs) {
-  const person = await requireRole(request, context, 'student');
+  const person = await requireAnybody(request, context);
   const { db, shelf } = context.services;
   return allowed(copyView({ db, pictures: shelf.resources.pictures }, person, params.copyId));
 }
 
 export async function action({ request, context, params }: Route.ActionArgs) {
-  const person = await requireRole(request, context, 'student');
+  const person = await requireAnybody(request, context);
   const read = check(WithCopy, await formOf(request));
   if (!read.ok) return read.wrong;
   const { db, shelf } = context.services;
@@ -172,6 +173,18 @@ function Copy({ loaded }: { loaded: Loaded }) {
   );
 }
 
+/** What was tried out is thrown away with the next trial. */
+function BackToHandingOut({ sheetId }: { sheetId: string }) {
+  const like = useSearchParams()[0].get('like');
+  return (
+    <Link to={`/sheets/${sheetId}/hand-out${like ? `?like=${encodeURIComponent(like)}` : ''}`}>
+      <Button type="primary" tabIndex={-1}>
+        Back to handing out
+      </Button>
+    </Link>
+  );
+}
+
 type StripProps = {
   editor: Editor;
   loaded: Loaded;
@@ -188,10 +201,11 @@ function CopyStrip({ editor, loaded, shut, fetcher, handing }: StripProps) {
   const moving = fetcher.formData?.get('do');
   return (
     <Strip
-      home="/tray"
+      home={loaded.trialOf ? '/desk' : '/tray'}
       title={title}
       before={
         <>
+          {loaded.trialOf && <span className="trial-note">As a student sees it</span>}
           {open ? <SaveWords editor={editor} /> : <StateLabel state={state} />}
           <Pager editor={editor} />
         </>
@@ -203,11 +217,13 @@ function CopyStrip({ editor, loaded, shut, fetcher, handing }: StripProps) {
             {[sentence(dueWords(dueAt, now, zone)), closesWords(closesAt, now, zone)].filter(Boolean).join(' · ')}
           </span>
           <UndoRedo editor={editor} />
+          {loaded.trialOf && <BackToHandingOut sheetId={loaded.trialOf} />}
           <Button
-            type="primary"
+            type={loaded.trialOf ? 'default' : 'primary'}
+            title={loaded.trialOf ? 'Only tried out: nothing is handed in' : undefined}
             loading={handing.sending || moving === 'hand-in'}
             onClick={() => handing.setAsking(true)}
-            disabled={shut !== null || handing.asking}
+            disabled={shut !== null || handing.asking || loaded.trialOf !== null}
           >
             Hand in
           </Button>

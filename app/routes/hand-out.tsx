@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { HandingOut, handOut } from '../../server/actions/hand-out';
+import { HandingOut, handOut, TryingOut, tryOut } from '../../server/actions/hand-out';
 import { handOutView } from '../../server/views/hand-out-view';
 import { reached } from '../browser/reached';
 import { Editor, useEditor } from '../document/editor';
@@ -28,9 +28,17 @@ export const shouldRevalidate = () => false;
 export async function action({ request, context, params }: Route.ActionArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
-  const read = check(HandingOut, jsonOf((await formOf(request)).handout));
-  if (!read.ok) return read.wrong;
   const means = { db, pictures: shelf.resources.pictures };
+  const form = await formOf(request);
+  const given = jsonOf(form.handout);
+  if (form.do === 'try') {
+    const trial = check(TryingOut, given);
+    if (!trial.ok) return trial.wrong;
+    const copy = await filledIn(tryOut(means, person, params.sheetId, trial.value));
+    return typeof copy === 'string' ? { problem: null, to: `/copies/${copy}` } : copy;
+  }
+  const read = check(HandingOut, given);
+  if (!read.ok) return read.wrong;
   const done = await filledIn(handOut(means, person, params.sheetId, read.value));
   if ('problem' in done) return done;
   return { problem: null, to: done.length === 1 ? `/handouts/${done[0]}` : '/desk' };

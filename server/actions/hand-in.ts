@@ -38,6 +38,8 @@ export async function doWithCopy(
   const { db } = means;
   const copy = await copyOfStudent(db, person.id, copyId);
   if (!copy) throw missing();
+  if (copy.handout.trialOf !== null && wanted.do === 'hand-in')
+    throw new Refused(422, 'This is only tried out: nothing is handed in.');
   if (wanted.do === 'check') return checkAnswers(means, copy, wanted);
   if (wanted.do === 'settle') {
     await settleNote(db, person.id, wanted.note, wanted.settled === 'yes');

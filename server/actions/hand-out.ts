@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { badTimes } from '../../core/handout/times';
 import { SUPPLIES } from '../../core/handout/permission';
+import type { Sheet } from '../../core/schema/sheet';
 import { contradictionOf, LookFor } from '../../core/lookfors/all';
 import { Rubric } from '../../core/lookfors/rubric';
 import { inWords } from '../../core/values/listed';
@@ -8,7 +9,9 @@ import type { Database } from '../database/connection';
 import type { ClassRow } from '../stores/classes';
 import { classesOf, membersOf, takesHandouts } from '../stores/classes';
 import { groupsOf } from '../stores/groups';
-import { addHandout, handedOutBefore } from '../stores/handouts';
+import { copiesOf } from '../stores/copies';
+import { addHandout, createHandout, handedOutBefore } from '../stores/handouts';
+import { forgetTrials } from '../stores/handout-life';
 import type { Person } from '../stores/people';
 import type { Means } from './means';
 import { ownSheet, whole } from './opened';
@@ -75,6 +78,39 @@ async function someOf(db: Database, { id, name }: ClassRow, only: HandingOut['on
   return only;
 }
 
+/** @throws Refused where there is nothing to hand out, or a look-for can't be counted on it */
+function fitting(sheet: Sheet, lookFors: readonly LookFor[]): void {
+  if (sheet.pages.every((page) => page.items.length === 0))
+    throw new Refused(422, 'This sheet is empty. Put something on it before you hand it out.');
+  for (const lookFor of lookFors) {
+    const wrong = contradictionOf(lookFor, sheet);
+    if (wrong) throw new Refused(422, `“${lookFor.title}” can’t be counted. ${wrong}`, 'lookFors');
+  }
+}
+
+export const TryingOut = HandingOut.pick({ title: true, brief: true, lookFors: true, rubric: true, supplies: true });
+
+/**
+ * Lets a teacher work on a sheet as a student would, on a copy of their own. What they tried out before is thrown away.
+ * @returns the copy
+ * @throws Refused where it is not theirs, or can't be handed out as it is
+ */
+export async function tryOut(
+  { db, pictures }: Means,
+  person: Pick<Person, 'id' | 'schoolId'>,
+  sheetId: string,
+  given: z.infer<typeof TryingOut>,
+): Promise<string> {
+  const found = await ownSheet(db, person.id, sheetId);
+  const { sheet } = await whole(db, found.documentId);
+  fitting(sheet, given.lookFors);
+  await forgetTrials(db, person.id);
+  const { id: teacherId, schoolId } = person;
+  const trial = { ...given, schoolId, teacherId, sheetId: null, classId: null, trialOf: found.id, dueAt: null, sheet };
+  const id = await createHandout(db, trial, pictures);
+  return (await copiesOf(db, id))[0].id;
+}
+
 /** @throws Refused where some of the classes have the sheet already, unless that is wanted or it is the same handing out */
 async function askAgain(db: Database, sheetId: string, chosen: readonly ClassRow[], { again, ids }: HandingOut) {
   if (again) return;
@@ -102,12 +138,7 @@ export async function handOut(
   const found = await ownSheet(db, person.id, sheetId);
   const { sheet } = await whole(db, found.documentId);
   const times = timesOf(given);
-  if (sheet.pages.every((page) => page.items.length === 0))
-    throw new Refused(422, 'This sheet is empty. Put something on it before you hand it out.');
-  for (const lookFor of given.lookFors) {
-    const wrong = contradictionOf(lookFor, sheet);
-    if (wrong) throw new Refused(422, `“${lookFor.title}” can’t be counted. ${wrong}`, 'lookFors');
-  }
+  fitting(sheet, given.lookFors);
   const own = (await classesOf(db, person.id)).filter(takesHandouts);
   const chosen = given.classes.map((id) => own.find((c) => c.id === id));
   if (!chosen.every((c) => c !== undefined)) throw missing();

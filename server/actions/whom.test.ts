@@ -15,7 +15,11 @@ import { handOutView } from '../views/hand-out-view';
 import { addStudentsTo, moveStudentFor } from './classes';
 import { doOnDesk } from './desk';
 import { removeGroupFor, setGroupFor, SettingGroup } from './groups';
-import { HandingOut, handOut } from './hand-out';
+import { doWithCopy } from './hand-in';
+import { HandingOut, handOut, TryingOut, tryOut } from './hand-out';
+import { saveWork } from './save-changes';
+import { copyView } from '../views/copy-view';
+import { lookFor } from '../../core/lookfors/all';
 import { sheetToUseAgain } from './handout-life';
 
 /** To whom something is handed out, from when on, once more, and into the bin. */
@@ -264,5 +268,34 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       404,
     );
     expect((await handOutView(db, teacher, sheetId, 'nothing')).like).toBeNull();
+  });
+
+  test('tried out, a teacher has a copy as students get it, which counts, is handed in by nobody, and is thrown away', async () => {
+    const given = TryingOut.parse({
+      title: 'Bird',
+      brief: 'Look.',
+      lookFors: [lookFor({ kind: 'sample', id: 'a', title: 'Nothing left', tell: 'result' })],
+      rubric: { rows: [] },
+      supplies: ['text'],
+    });
+    const before = await progressOf(db, teacher.id);
+    const first = await tryOut(means(), teacher, sheetId, given);
+    const view = await copyView(means(), teacher, first);
+    if (view.damage !== null) throw new Error('damaged');
+    expect(view).toMatchObject({ trialOf: sheetId, state: 'not-begun', brief: 'Look.', supplies: ['text'] });
+    expect(view.results).toHaveLength(1);
+    const saving = { base: 0, batch: 'trial-batch', changes: [{ kind: 'set', id: 'box', values: { x: 5 } }] };
+    await saveWork(means(), { ...teacher, name: 'T' }, view.documentId, saving);
+    expect(await why(doWithCopy(means(), teacher, first, { do: 'hand-in', seq: 1 }))).toMatch(/only tried out/);
+    // It is no handout: it shows nowhere, and nobody else can open it.
+    expect(await progressOf(db, teacher.id)).toEqual(before);
+    const student = { id: students.Ada, name: 'Ada' };
+    expect((await refusalOf(copyView(means(), student, first))).status).toBe(404);
+    const second = await tryOut(means(), teacher, sheetId, given);
+    expect((await refusalOf(copyView(means(), teacher, first))).status).toBe(404);
+    expect(await copyView(means(), teacher, second)).toMatchObject({ seq: 0 });
+    expect(await db.query('select 1 from document where id = $1', [view.documentId])).toEqual([]);
+    const stranger = { id: students.Ada, schoolId: school.schoolId };
+    expect((await refusalOf(tryOut(means(), stranger, sheetId, given))).status).toBe(404);
   });
 });

@@ -61,25 +61,28 @@ export const binnedHandouts = (db: Queries, teacherId: string) =>
     [teacherId],
   );
 
-/** Deletes handouts of the bin with all that students made and teachers said. */
-export const deleteHandouts = (db: Database, ids: readonly string[]): Promise<void> =>
-  db.transaction(async (tx) => {
-    const documents = await tx.query<{ id: string }>(
-      `select copy.document_id as id from copy join handout h on h.id = copy.handout_id where h.id = any($1) and h.binned_at is not null`,
-      [ids],
-    );
-    await tx.query('delete from handout where id = any($1) and binned_at is not null', [ids]);
+async function deleteThose(db: Database, which: string, parameters: unknown[]): Promise<void> {
+  await db.transaction(async (tx) => {
+    const gone = await tx.query<{ id: string }>(`select id from handout where ${which} for update`, parameters);
+    const ids = gone.map(({ id }) => id);
+    const documents = await tx.query<{ id: string }>('select document_id as id from copy where handout_id = any($1)', [
+      ids,
+    ]);
+    await tx.query('delete from handout where id = any($1)', [ids]);
     await tx.query('delete from document where id = any($1)', [documents.map(({ id }) => id)]);
   });
+}
 
-/** Deletes what has been in the bin for longer than it is kept. */
+/** Deletes handouts of the bin with all that students made and teachers said. */
+export const deleteHandouts = (db: Database, ids: readonly string[]): Promise<void> =>
+  deleteThose(db, 'id = any($1) and binned_at is not null', [ids]);
+
+/** Throws away what a teacher tried out. */
+export const forgetTrials = (db: Database, teacherId: string): Promise<void> =>
+  deleteThose(db, 'teacher_id = $1 and trial_of is not null', [teacherId]);
+
+/** Deletes what has been in the bin for longer than it is kept, and what was tried out before today. */
 export async function forgetBinnedHandouts(db: Database): Promise<void> {
-  const gone = await db.query<{ id: string }>(
-    'select id from handout where binned_at < now() - make_interval(days => $1)',
-    [BIN_DAYS],
-  );
-  await deleteHandouts(
-    db,
-    gone.map(({ id }) => id),
-  );
+  await deleteThose(db, 'binned_at < now() - make_interval(days => $1)', [BIN_DAYS]);
+  await deleteThose(db, `trial_of is not null and created_at < now() - interval '1 day'`, []);
 }

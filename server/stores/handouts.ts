@@ -22,7 +22,10 @@ export type Handout = {
   id: string;
   teacherId: string;
   sheetId: string | null;
-  classId: string;
+  /** Null where it is only tried out. */
+  classId: string | null;
+  /** The sheet that is tried out, by its teacher on a copy of their own. */
+  trialOf: string | null;
   className: string;
   /** Groups of the class that it goes to; null where it goes to the whole class. Empty: to students chosen one by one. */
   groups: string[] | null;
@@ -80,7 +83,7 @@ function handoutFrom(row: Row): Handout {
 }
 
 /** To whom a handout `h` goes, as it is called now. */
-const WHOM = `(select name from class where id = h.class_id) as "className",
+const WHOM = `(select coalesce((select name from class where id = h.class_id), '')) as "className",
   case when h.to_all then null else (select coalesce(jsonb_agg(g.name order by g.name), '[]') from handout_group hg join class_group g on g.id = hg.group_id
     where hg.handout_id = h.id) end as groups`;
 
@@ -98,7 +101,7 @@ export async function handoutById(db: Database, id: string): Promise<Handout | u
   if (known) return known;
   const row = one(
     await db.query<Row>(
-      `select h.id, h.teacher_id as "teacherId", h.sheet_id as "sheetId", h.class_id as "classId", h.title, h.brief, h.opens_at as "opensAt", h.due_at as "dueAt",
+      `select h.id, h.teacher_id as "teacherId", h.sheet_id as "sheetId", h.class_id as "classId", h.trial_of as "trialOf", h.title, h.brief, h.opens_at as "opensAt", h.due_at as "dueAt",
          h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies, h.corrections, ${WHOM}
        from handout h where h.id = $1`,
       [id],
@@ -116,9 +119,12 @@ export type NewHandout = {
   schoolId: string;
   teacherId: string;
   sheetId: string | null;
-  classId: string;
+  /** Null where it is only tried out. */
+  classId: string | null;
   /** Null or left out: the whole class. */
   only?: Some | null;
+  /** A sheet that its teacher tries out: they alone get a copy. */
+  trialOf?: string;
   title: string;
   brief: string;
   opensAt?: Date | null;
@@ -137,8 +143,8 @@ export type NewHandout = {
  */
 export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> {
   const made = await tx.query(
-    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at, opens_at, to_all)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15, $16, $17)
+    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at, opens_at, to_all, trial_of)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15, $16, $17, $18)
        on conflict (id) do nothing returning id`,
     [
       id,
@@ -158,6 +164,7 @@ export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictu
       given.closesAt ?? null,
       given.opensAt ?? null,
       !given.only,
+      given.trialOf ?? null,
     ],
   );
   if (made.length === 0) return id;
@@ -166,11 +173,13 @@ export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictu
     `insert into handout_group (handout_id, group_id) select $1, id from class_group where class_id = $2 and id = any($3)`,
     [id, given.classId, groups ?? []],
   );
-  const members = await tx.query<{ id: string }>(
-    `select m.person_id as id from class_member m where m.class_id = $1
+  const members = given.trialOf
+    ? [{ id: given.teacherId }]
+    : await tx.query<{ id: string }>(
+        `select m.person_id as id from class_member m where m.class_id = $1
        and ($2::text[] is null or m.person_id = any($3) or exists (select 1 from group_member g where g.person_id = m.person_id and g.group_id = any($2)))`,
-    [given.classId, groups, students],
-  );
+        [given.classId, groups, students],
+      );
   const copy = veiled(givenOut(given.sheet), pictures);
   for (const member of members)
     await addCopy(tx, { schoolId: given.schoolId, handoutId: id, studentId: member.id, sheet: copy });

@@ -170,6 +170,7 @@ const CALLS: Record<string, () => unknown> = {
   setHandoutBinned: () => life.setHandoutBinned(db, 'o3-1-0', false),
   binnedHandouts: () => life.binnedHandouts(db, 't3-2'),
   deleteHandouts: () => life.deleteHandouts(db, ['o9-1-0']),
+  forgetTrials: () => life.forgetTrials(db, 't3-2'),
   forgetBinnedHandouts: () => life.forgetBinnedHandouts(db),
   handedOutBefore: () => handouts.handedOutBefore(db, 'h1-0'),
   rightsOn: () => handouts.rightsOn(db, 't3-2', 'o3-1-0'),

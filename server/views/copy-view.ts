@@ -61,6 +61,8 @@ export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id
     savedAt: +document.changedAt,
     state: copy.state,
     title: handout.title,
+    /** The sheet that a teacher tries out on this copy of their own. */
+    trialOf: handout.trialOf,
     brief: handout.brief,
     dueAt: dueOf({ dueAt: handout.dueAt, extendedTo: copy.extendedTo }),
     closesAt: closesOf(times),

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { enter, expect, House, openSheet, test } from './house';
+import { drawn, enter, expect, House, openSheet, saved, test } from './house';
 
 /** To whom and from when on: groups, single students, opening later, once more, into the bin and back, used again. */
 
@@ -132,4 +132,31 @@ test('the same sheet to the same class again says so; deleted, it can be restore
   await send(page);
   await page.waitForURL(/\/handouts\//);
   await expect(page.locator('.spread_card')).toHaveCount(9);
+});
+
+test('as a student sees it: the look-fors count on a copy of the teacher’s own, and what was filled in stays', async ({
+  browser,
+}) => {
+  const page = await enter(browser, house, 'Maren');
+  await handOutSheet(page, 'Parts of the grey heron');
+  await page.getByLabel('Brief: what to do').fill('Tried first, étude Ω.');
+  await page.getByRole('button', { name: 'As a student sees it' }).click();
+  await page.waitForURL(/\/copies\//);
+  await drawn(page);
+  await expect(page.locator('.trial-note')).toBeVisible();
+  await expect(page.getByText('Tried first, étude Ω.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Hand in' })).toBeDisabled();
+  const name = page.locator('.margin-card', { hasText: /name/i }).first();
+  await expect(name).toBeVisible();
+  await page.locator('[data-stage]').focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Maren Oduya');
+  await page.keyboard.press('Escape');
+  await saved(page);
+  await page.getByRole('link', { name: 'Back to handing out' }).click();
+  await page.waitForURL(/hand-out$/);
+  await expect(page.getByLabel('Brief: what to do')).toHaveValue('Tried first, étude Ω.');
+  await expect(page.getByRole('checkbox', { name: /^Curlew/ })).toBeChecked();
+  await page.goto('/desk');
+  await expect(page.locator('.handouts_handout', { hasText: 'Tried first' })).toHaveCount(0);
 });
