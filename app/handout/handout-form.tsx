@@ -165,9 +165,6 @@ export function HandoutForm({ of, view, sheet, onRefuse, point, onScroll }: Prop
       <footer className={styles.send}>
         {wrong && <Alert type="error" showIcon title={wrong.problem} role="alert" />}
         <Outcome of={of} classes={view.classes} />
-        <Button loading={of.trying} onClick={() => void of.tryOut()}>
-          As a student sees it
-        </Button>
         <Button type="primary" size="large" loading={of.sending} onClick={() => void of.send()}>
           {of.again ? 'Hand it out again' : 'Hand it out'}
         </Button>

@@ -1,20 +1,25 @@
+import { z } from 'zod';
 import { copyForTeacher, copyOfStudent, goesOf } from '../../server/stores/copies';
 import { pictured } from '../../server/actions/opened';
 import { svgAnswer } from '../picture.server';
 import { missing, requirePerson } from '../who.server';
 import type { Route } from './+types/copy-picture';
 
-/** A copy as it stands, or with ?go=ID as it was handed in. */
+const PageNumber = z.coerce.number().int().min(0);
+
+/** The first page of a copy as it stands, or with ?go=ID as it was handed in, of which ?page=N (from 0) is any page. */
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
   const { db, shelf } = context.services;
   const copy = await (person.role === 'teacher' ? copyForTeacher : copyOfStudent)(db, person.id, params.copyId);
   if (!copy) throw missing();
-  const asked = new URL(request.url).searchParams.get('go');
+  const { searchParams } = new URL(request.url);
+  const asked = searchParams.get('go');
   if (asked !== null) {
     const go = (await goesOf(db, copy.id)).find((g) => g.id === asked);
-    if (!go) throw missing();
-    return svgAnswer(shelf.svg(db, `go ${go.id}`, go.sheet, request.signal));
+    const page = PageNumber.safeParse(searchParams.get('page') ?? '0');
+    if (!go || !page.success || page.data >= go.sheet.pages.length) throw missing();
+    return svgAnswer(shelf.svg(db, `go ${go.id}`, go.sheet, request.signal, page.data));
   }
   const shown = await pictured(db, copy.documentId);
   if (!shown) throw missing();

@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
+import type { ReactNode } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import { Link, useFetcher, useRevalidator, useSearchParams } from 'react-router';
 import { doWithCopy, WithCopy } from '../../server/actions/hand-in';
@@ -12,6 +13,8 @@ import { BlankTints } from '../copy/blanks';
 import { useCopyMargin } from '../copy/copy-entries';
 import { useChecking } from '../copy/checking';
 import { useHandIn } from '../copy/hand-in';
+import LastGo from '../copy/last-go';
+import { Key } from '../fields/toggle';
 import { Editor, useEditor } from '../document/editor';
 import { useDrawing } from '../drawing/page-view';
 import { check, formOf } from '../form.server';
@@ -145,10 +148,21 @@ function Copy({ loaded }: { loaded: Loaded }) {
     editor.changed();
   }, [editor, data]);
   const problem = data?.problem;
+  const [beside, setBeside] = useState(false);
+  const { lastGo } = loaded;
   return (
     <>
       <SheetFrame
-        strip={<CopyStrip editor={editor} loaded={loaded} shut={shut} fetcher={fetcher} handing={handing} />}
+        strip={
+          <CopyStrip editor={editor} loaded={loaded} shut={shut} fetcher={fetcher} handing={handing}>
+            {lastGo && (
+              <Key on={beside} aria-pressed={beside} onClick={() => setBeside(!beside)}>
+                go {lastGo.number} beside it
+              </Key>
+            )}
+          </CopyStrip>
+        }
+        stack={lastGo && beside && <LastGo copyId={loaded.copyId} go={lastGo} pageId={page.id} />}
         drawer={mayWork ? <Drawer editor={editor} note="Your teacher opened these" /> : undefined}
         stage={stage}
         view={view}
@@ -191,9 +205,10 @@ type StripProps = {
   shut: string | null;
   fetcher: FetcherWithComponents<unknown>;
   handing: ReturnType<typeof useHandIn>;
+  children: ReactNode;
 };
 
-function CopyStrip({ editor, loaded, shut, fetcher, handing }: StripProps) {
+function CopyStrip({ editor, loaded, shut, fetcher, handing, children }: StripProps) {
   const { state, title, dueAt, closesAt, now, mayTakeBack } = loaded;
   const open = isOpen(state) && !loaded.isClosed;
   const zone = useZone();
@@ -216,6 +231,7 @@ function CopyStrip({ editor, loaded, shut, fetcher, handing }: StripProps) {
           <span className="quiet">
             {[sentence(dueWords(dueAt, now, zone)), closesWords(closesAt, now, zone)].filter(Boolean).join(' · ')}
           </span>
+          {children}
           <UndoRedo editor={editor} />
           {loaded.trialOf && <BackToHandingOut sheetId={loaded.trialOf} />}
           <Button

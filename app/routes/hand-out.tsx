@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { HandingOut, handOut, TryingOut, tryOut } from '../../server/actions/hand-out';
@@ -65,6 +66,9 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
     <div className={`${styles.frame} ${handOutStyles.handing}`}>
       <Strip home="/desk" title={`Hand out: ${sheet.title}`} before={<SaveWords editor={editor} />}>
         <Link to={`/sheets/${loaderData.id}`}>Back to the sheet</Link>
+        <Button loading={handOut.trying} onClick={() => void handOut.tryOut()}>
+          As a student sees it
+        </Button>
       </Strip>
       <div className={styles.row}>
         <div className={`${styles.main} ${styles.wide}`}>

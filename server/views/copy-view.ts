@@ -1,8 +1,10 @@
+import { anchorAt } from '../../core/handout/spots';
 import { isOpen } from '../../core/handout/state';
 import { closesOf, dueOf, isClosed } from '../../core/handout/times';
 import { veiled } from '../../core/handout/veil';
 import { forStudent, resultForStudent } from '../../core/lookfors/all';
 import { points } from '../../core/lookfors/rubric';
+import type { Pictures } from '../../core/pictures/picture';
 import type { ToldResult } from '../../core/lookfors/checks';
 import { toldOn } from '../actions/check-answers';
 import { broughtUpToDate } from '../actions/correct';
@@ -10,11 +12,37 @@ import { countedOn } from '../actions/counting';
 import type { Means } from '../actions/means';
 import { openedOr } from '../actions/opened';
 import { missing } from '../actions/refused';
+import type { Go } from '../stores/copies';
+import type { Note } from '../../core/review/said';
 import { copyOfStudent, goesOf } from '../stores/copies';
 import type { Person } from '../stores/people';
 import { notesOf, rulingsOf } from '../stores/reviews';
 
 /** What students see of their copy: never the key, and of what is counted only what their teacher lets them see. */
+
+/** A go as it was handed in, with where its notes stand on it. */
+function lastGoOf(
+  { id, number, sheet }: Go,
+  notes: readonly (Note & { earlier: number | null })[],
+  pictures: Pictures,
+) {
+  return {
+    id,
+    number,
+    pages: sheet.pages.map((page) => ({
+      id: page.id,
+      width: page.width,
+      height: page.height,
+      notes: notes
+        .filter((note) => note.earlier === null && note.pageId === page.id)
+        .map((note) => ({
+          id: note.id,
+          body: note.body,
+          at: anchorAt(page, { item: note.itemId, x: note.x, y: note.y }, pictures),
+        })),
+    })),
+  };
+}
 
 /** @throws Refused where it is not theirs */
 export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id' | 'name'>, copyId: string) {
@@ -71,6 +99,8 @@ export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id
     lookFors: handout.lookFors.map(forStudent),
     results: told,
     notes,
+    /** The go that came back, to be seen beside the new one. */
+    lastGo: returned && copy.state === 'another-go' ? lastGoOf(returned, notes, pictures) : null,
     marks:
       returned && handout.rubric.rows.some(({ id }) => id in returned.marks)
         ? { rubric: handout.rubric, marks: returned.marks, ...points(handout.rubric, returned.marks) }

@@ -127,6 +127,14 @@ test.describe.serial('the whole job', () => {
     await student.keyboard.type('neck');
     await student.keyboard.press('Escape');
     await saved(student);
+    // The last go beside the new one, with its notes by number.
+    await student.getByRole('button', { name: 'Go 1 beside it' }).click();
+    const last = student.getByRole('region', { name: 'Go 1, as it was handed in' });
+    await expect(last.locator('.last-go_tick')).toHaveCount(2);
+    await expect(last).toContainText('Follow the line to its dot.');
+    await expect(last.getByRole('img')).toHaveJSProperty('complete', true);
+    await student.getByRole('button', { name: 'Go 1 beside it' }).click();
+    await expect(last).toHaveCount(0);
     await student.getByRole('button', { name: 'Hand in' }).click();
     await student.getByRole('button', { name: 'Hand in anyway' }).click();
     await expect(student.getByRole('button', { name: 'Take it back' })).toBeVisible();

@@ -1,0 +1,45 @@
+import type { Loaded } from '../student/entries';
+import styles from './last-go.module.css';
+
+type Props = {
+  copyId: string;
+  go: NonNullable<Loaded['lastGo']>;
+  /** The page that the new go shows. */
+  pageId: string;
+};
+
+/** The go that came back, beside the new one: as it was handed in, with its notes by number. */
+export default function LastGo({ copyId, go, pageId }: Props) {
+  const index = Math.max(
+    0,
+    go.pages.findIndex(({ id }) => id === pageId),
+  );
+  const { width, height, notes } = go.pages[index];
+  return (
+    <section className={styles.last} aria-label={`Go ${go.number}, as it was handed in`}>
+      <h2>Go {go.number}</h2>
+      <div className={styles.page} style={{ aspectRatio: `${width} / ${height}` }}>
+        <img src={`/copies/${copyId}/picture.svg?go=${go.id}&page=${index}`} alt={`Your go ${go.number}`} />
+        {notes.map(
+          ({ id, at }, i) =>
+            at && (
+              <span
+                key={id}
+                className={styles.tick}
+                style={{ left: `${(at.x / width) * 100}%`, top: `${(at.y / height) * 100}%` }}
+              >
+                {i + 1}
+              </span>
+            ),
+        )}
+      </div>
+      {notes.length > 0 && (
+        <ol className={styles.notes}>
+          {notes.map(({ id, body }) => (
+            <li key={id}>{body}</li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}
