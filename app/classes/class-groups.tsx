@@ -1,17 +1,19 @@
-import { Button, Checkbox, Input } from 'antd';
 import { nanoid } from 'nanoid';
-import { Form, useSubmit } from 'react-router';
+import { useSubmit } from 'react-router';
 import { z } from 'zod';
 import type { Member } from '../../server/stores/classes';
 import type { Group } from '../../server/stores/groups';
+import { later } from '../browser/later';
 import { useKept } from '../keeping/kept';
 import { Action, Chip } from '../parts/action';
-import { Sure } from '../parts/sure';
 import { groupPlace } from './places';
 import styles from './class-card.module.css';
 
+const GroupForm = later(() => import('./group-form').then((part) => part.default));
+
 /** A group that is being made or changed, kept in the browser until it is saved. */
 const Begun = z.object({ group: z.string(), name: z.string(), members: z.array(z.string()) });
+export type Begun = z.infer<typeof Begun>;
 
 type Props = {
   personId: string;
@@ -50,56 +52,17 @@ export function ClassGroups({ personId, classId, className, groups, members, bus
         </Action>
       )}
       {begun && (
-        <Form method="post" className={styles.group} aria-label="Group" preventScrollReset>
-          <input type="hidden" name="classId" value={classId} />
-          <input type="hidden" name="group" value={begun.group} />
-          <input type="hidden" name="members" value={begun.members.join(' ')} />
-          <Input
-            name="name"
-            aria-label="Name of the group"
-            placeholder="Name of the group"
-            autoFocus
-            maxLength={80}
-            value={begun.name}
-            onChange={(event) => setBegun({ ...begun, name: event.target.value })}
-          />
-          <div className={styles.groupNames}>
-            {members.map(({ id, name }) => (
-              <Checkbox
-                key={id}
-                checked={begun.members.includes(id)}
-                onChange={(event) =>
-                  setBegun({
-                    ...begun,
-                    members: event.target.checked ? [...begun.members, id] : begun.members.filter((one) => one !== id),
-                  })
-                }
-              >
-                {name}
-              </Checkbox>
-            ))}
-          </div>
-          <div className={styles.groupActs}>
-            <Button type="primary" htmlType="submit" name="do" value="set-group" loading={busy}>
-              Save the group
-            </Button>
-            <Action onClick={() => setBegun(null)}>cancel</Action>
-            {!isNew && (
-              <Sure
-                question={`The group ${begun.name} goes; what it was handed out stays with its students.`}
-                verb="remove"
-                onSure={() =>
-                  void submit(
-                    { do: 'remove-group', classId, group: begun.group },
-                    { method: 'post', preventScrollReset: true },
-                  )
-                }
-              >
-                remove the group
-              </Sure>
-            )}
-          </div>
-        </Form>
+        <GroupForm
+          {...{ classId, members, busy, begun }}
+          isNew={isNew}
+          onChange={setBegun}
+          onRemove={() =>
+            void submit(
+              { do: 'remove-group', classId, group: begun.group },
+              { method: 'post', preventScrollReset: true },
+            )
+          }
+        />
       )}
     </div>
   );

@@ -1,20 +1,21 @@
-import { Button } from 'antd';
-import { Form, useSubmit } from 'react-router';
+import { useSubmit } from 'react-router';
 import { z } from 'zod';
 import type { ClassTeacher } from '../../server/stores/teachers';
+import { later } from '../browser/later';
 import { useZone, whenWords } from '../browser/time';
-import { DayField } from '../fields/day-field';
-import { momentOf } from '../fields/day-words';
 import { useKept } from '../keeping/kept';
 import { Action } from '../parts/action';
 import { Sure } from '../parts/sure';
 import { teacherPlace } from './places';
 import styles from './class-card.module.css';
 
+const TeacherForm = later(() => import('./teacher-form').then((part) => part.default));
+
 /** A teacher who is about to be let in. */
 const Begun = z.object({ teacher: z.string(), rights: z.enum(['full', 'read']), until: z.string() });
+export type Begun = z.infer<typeof Begun>;
 
-const MAY = { full: 'may do all that you may', read: 'may look, not change' };
+export const MAY = { full: 'may do all that you may', read: 'may look, not change' };
 
 type Props = {
   personId: string;
@@ -63,51 +64,7 @@ export function ClassTeachers({ personId, classId, className, teachers, others, 
           another teacher
         </Action>
       )}
-      {begun && (
-        <Form method="post" className={styles.group} aria-label="Another teacher" preventScrollReset>
-          <input type="hidden" name="classId" value={classId} />
-          <input type="hidden" name="until" value={momentOf(begun.until)?.toISOString() ?? ''} />
-          <div className={styles.groupActs}>
-            <select
-              className="pick"
-              name="teacher"
-              aria-label="Teacher"
-              value={begun.teacher}
-              required
-              onChange={(event) => setBegun({ ...begun, teacher: event.target.value })}
-            >
-              <option value="">Choose a teacher</option>
-              {free.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-            <select
-              className="pick"
-              name="rights"
-              aria-label="What they may do"
-              value={begun.rights}
-              onChange={(event) => setBegun({ ...begun, rights: event.target.value === 'full' ? 'full' : 'read' })}
-            >
-              <option value="full">{MAY.full}</option>
-              <option value="read">{MAY.read}</option>
-            </select>
-            <DayField
-              time
-              mayBeNone
-              label="until"
-              none="For good"
-              value={begun.until}
-              onChange={(until) => setBegun({ ...begun, until })}
-            />
-            <Button type="primary" htmlType="submit" name="do" value="let-in" loading={busy}>
-              Let in
-            </Button>
-            <Action onClick={() => setBegun(null)}>cancel</Action>
-          </div>
-        </Form>
-      )}
+      {begun && <TeacherForm {...{ classId, busy, free, begun }} onChange={setBegun} />}
     </div>
   );
 }

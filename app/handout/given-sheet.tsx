@@ -1,13 +1,15 @@
-import { useLayoutEffect, useMemo, useState } from 'react';
-import type { RefObject } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import type { MouseEvent, PointerEvent, RefObject } from 'react';
 import { rightMiddle } from '../../core/geometry/box';
-import type { Point } from '../../core/geometry/matrix';
+import type { Box, Point } from '../../core/geometry/matrix';
 import { givenOut } from '../../core/handout/copy';
+import { partsOn, sweptOver, unseenBoxes, withRole } from '../../core/handout/touch';
 import { boxOf } from '../../core/items/hit';
 import { itemName } from '../../core/items/name';
-import type { Page, Sheet, Access } from '../../core/schema/sheet';
+import { DRAWN, roleIds } from '../../core/schema/defaults';
+import type { Access, Item, Page, Sheet } from '../../core/schema/sheet';
 import { isFramed } from '../../core/schema/sheet';
-import { setValues } from '../commands/set-values';
+import { all, set } from '../commands/steps';
 import type { Editor } from '../document/editor';
 import { PageView, useDrawing } from '../drawing/page-view';
 import { litFrom } from '../drawing/lit';
@@ -16,6 +18,7 @@ import { LATCH, Light } from '../margin/light';
 import { useNarrow } from '../margin/narrow';
 import type { View } from '../margin/view';
 import { onStage, paperStyle, useView } from '../margin/view';
+import { Action } from '../parts/action';
 import { sentence } from '../parts/sentence';
 import { ACCESS_WORDS } from '../settings/access-words';
 import { SheetRoom } from '../margin/sheet-room';
@@ -43,6 +46,20 @@ export function GivenSheet({ editor, sheet, shown, scrolled }: Props) {
   const { view, stage } = useView(page, 'fit');
   const { faces, arrived } = useDrawing(sheet);
   const { scale } = view;
+  const [chosen, setChosen] = useState<readonly string[]>([]);
+  const unseen = useMemo(() => unseenBoxes(page, pictureNow), [page]);
+  const setTouch = (ids: readonly string[], touch: Access) => {
+    editor.make('What students may do', all(ids.map((id) => set(id, { touch }))));
+    setChosen([]);
+  };
+  const sweep = useSweep(page, scale, setChosen);
+  const isChoosing = chosen.length > 0;
+  useEffect(() => {
+    if (!isChoosing) return;
+    const leave = (event: KeyboardEvent) => event.key === 'Escape' && setChosen([]);
+    window.addEventListener('keydown', leave);
+    return () => window.removeEventListener('keydown', leave);
+  }, [isChoosing]);
   return (
     <div className={styles.given}>
       <SheetRoom
@@ -54,7 +71,7 @@ export function GivenSheet({ editor, sheet, shown, scrolled }: Props) {
           )
         }
       >
-        <div className="paper" style={paperStyle(view, page)}>
+        <div className="paper" style={paperStyle(view, page)} {...sweep.on}>
           {faces && (
             <>
               <PageView
@@ -66,19 +83,49 @@ export function GivenSheet({ editor, sheet, shown, scrolled }: Props) {
                 prompts
                 label="What students get"
               />
-              <AccessMarks editor={editor} page={page} scale={scale} />
+              <AccessMarks
+                page={page}
+                scale={scale}
+                chosen={chosen}
+                unseen={unseen}
+                onPress={(item) => setTouch([item.id], NEXT[item.touch])}
+              />
+              {sweep.area && <div className={styles.sweep} style={scaled(sweep.area, scale)} />}
             </>
           )}
         </div>
       </SheetRoom>
       <div className={styles.touchKey}>
-        {ACCESSES.map((touch) => (
-          <span key={touch}>
-            <i className={touch} />
-            {sentence(ACCESS_WORDS[touch])}
+        {chosen.length > 0 ? (
+          <Several chosen={chosen} onSet={(touch) => setTouch(chosen, touch)} onLeave={() => setChosen([])} />
+        ) : (
+          <>
+            {ACCESSES.map((touch) => (
+              <span key={touch}>
+                <i className={touch} />
+                {sentence(ACCESS_WORDS[touch])}
+              </span>
+            ))}
+            <span className="quiet">Press a part to change it, or sweep over several</span>
+            <RolePick sheet={given} onPick={setChosen} />
+          </>
+        )}
+        {unseen.length > 0 && (
+          <span className={styles.unseen}>
+            {unseen.length === 1 ? 'One box to write in' : `${unseen.length} boxes to write in`} on this page can’t be
+            seen: no frame, no prompt.{' '}
+            <Action
+              onClick={() =>
+                editor.make(
+                  'Frames for boxes',
+                  all(unseen.map(({ id }) => set(id, { outline: { colour: DRAWN.line, width: 1, dash: 'dashed' } }))),
+                )
+              }
+            >
+              give {unseen.length === 1 ? 'it a frame' : 'them frames'}
+            </Action>
           </span>
-        ))}
-        <span className="quiet">Press a part to change it</span>
+        )}
         <PageTabs pages={sheet.pages} shown={page.id} onShow={setPageId} />
       </div>
     </div>
@@ -124,32 +171,147 @@ function LookForLight({ shown, scrolled, page, view, stage }: LightProps) {
   );
 }
 
-/** What students will see, with every part that has a frame as a button. */
-function AccessMarks({ editor, page, scale }: { editor: Editor; page: Page; scale: number }) {
-  return page.items
-    .toReversed()
-    .filter(isFramed)
-    .map((item) => {
-      const box = boxOf(page, item, pictureNow);
-      return (
-        <button
-          key={item.id}
-          type="button"
-          className={`${styles.touchMark} ${item.touch}`}
-          aria-label={`${itemName(item)}: students may ${ACCESS_WORDS[item.touch]}`}
-          style={{
-            left: box.x * scale - 2,
-            top: box.y * scale - 2,
-            width: box.width * scale + 4,
-            height: box.height * scale + 4,
-          }}
-          onClick={() => {
-            editor.pageId = page.id;
-            setValues(editor, 'What students may do', { touch: NEXT[item.touch] }, [item.id]);
-          }}
-        >
-          <span>{ACCESS_WORDS[item.touch]}</span>
-        </button>
-      );
-    });
+const scaled = ({ x, y, width, height }: Box, scale: number) => ({
+  left: x * scale,
+  top: y * scale,
+  width: width * scale,
+  height: height * scale,
+});
+
+/** Less than this, in pixels, is a press and not a sweep. */
+const PRESS = 5;
+
+/** Sweeping over the paper chooses what the rectangle meets. */
+function useSweep(page: Page, scale: number, onChoose: (ids: string[]) => void) {
+  const [from, setFrom] = useState<Point | null>(null);
+  const swept = useRef(false);
+  const [to, setTo] = useState<Point | null>(null);
+  const at = (event: PointerEvent<HTMLElement>): Point => {
+    const box = event.currentTarget.getBoundingClientRect();
+    return { x: (event.clientX - box.left) / scale, y: (event.clientY - box.top) / scale };
+  };
+  const area = from &&
+    to &&
+    Math.hypot(to.x - from.x, to.y - from.y) * scale >= PRESS && {
+      x: Math.min(from.x, to.x),
+      y: Math.min(from.y, to.y),
+      width: Math.abs(to.x - from.x),
+      height: Math.abs(to.y - from.y),
+    };
+  const end = () => {
+    setFrom(null);
+    setTo(null);
+  };
+  return {
+    area: area || null,
+    on: {
+      onPointerDown: (event: PointerEvent<HTMLElement>) => {
+        if (event.button !== 0) return;
+        swept.current = false;
+        setFrom(at(event));
+        setTo(null);
+      },
+      onPointerMove: (event: PointerEvent<HTMLElement>) => {
+        if (!from) return;
+        if (event.buttons === 0) return end();
+        setTo(at(event));
+      },
+      onPointerUp: () => {
+        swept.current = area !== null && area !== false;
+        if (area) onChoose(sweptOver(page, area, pictureNow).map(({ id }) => id));
+        end();
+      },
+      onPointerCancel: end,
+      // What was swept over was not pressed.
+      onClickCapture: (event: MouseEvent) => {
+        if (event.detail > 0 && swept.current) event.stopPropagation();
+      },
+    },
+  };
+}
+
+type SeveralProps = { chosen: readonly string[]; onSet: (touch: Access) => void; onLeave: () => void };
+
+/** What students may do with several parts at once. */
+const Several = ({ chosen, onSet, onLeave }: SeveralProps) => (
+  <span className={styles.several} role="group" aria-label="What students may do with these parts">
+    <b>{chosen.length === 1 ? '1 part' : `${chosen.length} parts`}</b>
+    {ACCESSES.map((touch) => (
+      <Action key={touch} onClick={() => onSet(touch)}>
+        <i className={touch} />
+        {ACCESS_WORDS[touch]}
+      </Action>
+    ))}
+    <Action onClick={onLeave}>cancel</Action>
+  </span>
+);
+
+/** Chooses all boxes of a role, on every page. */
+function RolePick({ sheet, onPick }: { sheet: Sheet; onPick: (ids: string[]) => void }) {
+  const there = roleIds(sheet.roles).flatMap((role) => {
+    const boxes = withRole(sheet, role);
+    return boxes.length > 1 ? [{ role, name: sheet.roles[role].name, ids: boxes.map(({ id }) => id) }] : [];
+  });
+  if (there.length === 0) return null;
+  return (
+    <select
+      className="pick"
+      aria-label="Choose all boxes of a kind"
+      value=""
+      onChange={(event) => onPick(there.find(({ role }) => role === event.target.value)?.ids ?? [])}
+    >
+      <option value="">Choose all of a kind</option>
+      {there.map(({ role, name, ids }) => (
+        <option key={role} value={role}>
+          {name} ({ids.length})
+        </option>
+      ))}
+    </select>
+  );
+}
+
+type MarksProps = {
+  page: Page;
+  scale: number;
+  chosen: readonly string[];
+  unseen: readonly Item[];
+  onPress: (item: Item) => void;
+};
+
+/** Half the side of the button of a line, in pixels: it lies on its middle. */
+const LINE = 10;
+
+/** What students will see, with every part as a button: also what is in groups, and lines. */
+function AccessMarks({ page, scale, chosen, unseen, onPress }: MarksProps) {
+  const parts = useMemo(() => partsOn(page), [page]);
+  // Groups lie under their parts, and lines over all: they are thin.
+  const inOrder = [...parts.filter(isFramed), ...parts.filter((item) => !isFramed(item))];
+  return inOrder.map((item) => {
+    const box = boxOf(page, item, pictureNow);
+    const [x, y] = [(box.x + box.width / 2) * scale, (box.y + box.height / 2) * scale];
+    return (
+      <button
+        key={item.id}
+        type="button"
+        className={`${styles.touchMark} ${item.touch}`}
+        data-chosen={chosen.includes(item.id) || undefined}
+        data-unseen={unseen.some(({ id }) => id === item.id) || undefined}
+        data-line={!isFramed(item) || undefined}
+        aria-label={`${itemName(item)}: students may ${ACCESS_WORDS[item.touch]}`}
+        style={
+          isFramed(item)
+            ? {
+                left: box.x * scale - 2,
+                top: box.y * scale - 2,
+                width: box.width * scale + 4,
+                height: box.height * scale + 4,
+              }
+            : { left: x - LINE, top: y - LINE, width: 2 * LINE, height: 2 * LINE }
+        }
+        onClick={() => onPress(item)}
+      >
+        <span>{ACCESS_WORDS[item.touch]}</span>
+      </button>
+    );
+  });
 }

@@ -49,3 +49,34 @@ test('a look-for lights its spots under the pointer and while it is worked on, a
   await page.locator('.hand-out_handingForm').evaluate((form) => form.scrollBy(0, 120));
   await expect.poll(() => thread.getAttribute('d')).not.toBe(before);
 });
+
+test('what may be touched: several swept over, all boxes of a kind, and boxes that nobody sees', async ({
+  browser,
+  house,
+}) => {
+  const page = await enter(browser, house, 'Maren');
+  await openSheet(page, 'Parts of the grey heron');
+  await page.getByRole('link', { name: 'Hand out' }).click();
+  const bar = page.getByRole('group', { name: 'What students may do with these parts' });
+  const marks = page.locator('.hand-out_touchMark');
+  await expect(marks.first()).toBeVisible();
+  const labels = page.getByRole('button', { name: /students may fill in$/ });
+  const before = await labels.count();
+  // The right-hand edge, from an empty spot.
+  const paper = (await page.locator('.paper').boundingBox())!;
+  await page.mouse.move(paper.x + paper.width - 4, paper.y + 100);
+  await page.mouse.down();
+  await page.mouse.move(paper.x + paper.width - 60, paper.y + paper.height - 90, { steps: 4 });
+  await page.mouse.up();
+  await expect(bar).toContainText(/^\d parts/);
+  await bar.getByRole('button', { name: 'Look only' }).click();
+  await expect(bar).toHaveCount(0);
+  await expect.poll(() => labels.count()).toBeLessThan(before - 3);
+  await page.getByLabel('Choose all boxes of a kind').selectOption({ label: 'Label (9)' });
+  await expect(bar).toContainText('9 parts');
+  await page.keyboard.press('Escape');
+  await expect(bar).toHaveCount(0);
+  await page.getByLabel('Choose all boxes of a kind').selectOption({ label: 'Label (9)' });
+  await bar.getByRole('button', { name: 'Fill in' }).click();
+  await expect.poll(() => labels.count()).toBeGreaterThan(before - 3);
+});
