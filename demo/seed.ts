@@ -2,7 +2,7 @@ import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { nanoid } from 'nanoid';
 import { refusal } from '../core/handout/permission';
-import type { Supply } from '../core/handout/permission';
+import type { Supply } from '../core/handout/supplies';
 import { keyOf, labelsOn } from '../core/handout/copy';
 import type { LookFor } from '../core/lookfors/all';
 import { lookFor } from '../core/lookfors/all';
@@ -414,6 +414,7 @@ async function aroundClasses(db: Database, clock: Clock, { substituteId, food, .
       lookFors: [],
       rubric: { rows: [] },
       supplies: ['map', 'text', 'picture'],
+      limits: { picture: 3 },
       at: at(clock, 2),
     },
     PICTURES,

@@ -1,19 +1,15 @@
 import { nanoid } from 'nanoid';
 import { useSubmit } from 'react-router';
-import { z } from 'zod';
 import type { Member } from '../../server/stores/classes';
 import type { Group } from '../../server/stores/groups';
 import { later } from '../browser/later';
 import { useKept } from '../keeping/kept';
 import { Action, Chip } from '../parts/action';
+import { BegunGroup } from './begun';
 import { groupPlace } from './places';
 import styles from './class-card.module.css';
 
 const GroupForm = later(() => import('./group-form').then((part) => part.default));
-
-/** A group that is being made or changed, kept in the browser until it is saved. */
-const Begun = z.object({ group: z.string(), name: z.string(), members: z.array(z.string()) });
-export type Begun = z.infer<typeof Begun>;
 
 type Props = {
   personId: string;
@@ -26,7 +22,7 @@ type Props = {
 
 /** Groups of a class: something can be handed out to one of them only. */
 export function ClassGroups({ personId, classId, className, groups, members, busy }: Props) {
-  const [begun, setBegun] = useKept(personId, groupPlace(classId), Begun);
+  const [begun, setBegun] = useKept(personId, groupPlace(classId), BegunGroup);
   const submit = useSubmit();
   const isNew = begun !== null && !groups.some(({ id }) => id === begun.group);
   return (

@@ -1,21 +1,15 @@
 import { useSubmit } from 'react-router';
-import { z } from 'zod';
 import type { ClassTeacher } from '../../server/stores/teachers';
 import { later } from '../browser/later';
 import { useZone, whenWords } from '../browser/time';
 import { useKept } from '../keeping/kept';
 import { Action } from '../parts/action';
 import { Sure } from '../parts/sure';
+import { BegunTeacher, MAY } from './begun';
 import { teacherPlace } from './places';
 import styles from './class-card.module.css';
 
 const TeacherForm = later(() => import('./teacher-form').then((part) => part.default));
-
-/** A teacher who is about to be let in. */
-const Begun = z.object({ teacher: z.string(), rights: z.enum(['full', 'read']), until: z.string() });
-export type Begun = z.infer<typeof Begun>;
-
-export const MAY = { full: 'may do all that you may', read: 'may look, not change' };
 
 type Props = {
   personId: string;
@@ -30,7 +24,7 @@ type Props = {
 
 /** Who else teaches a class: for good, or as a substitute until a time. */
 export function ClassTeachers({ personId, classId, className, teachers, others, now, busy }: Props) {
-  const [begun, setBegun] = useKept(personId, teacherPlace(classId), Begun);
+  const [begun, setBegun] = useKept(personId, teacherPlace(classId), BegunTeacher);
   const submit = useSubmit();
   const zone = useZone();
   const free = others.filter(({ id }) => !teachers.some((one) => one.id === id));

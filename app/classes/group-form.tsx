@@ -3,17 +3,17 @@ import { Form } from 'react-router';
 import type { Member } from '../../server/stores/classes';
 import { Action } from '../parts/action';
 import { Sure } from '../parts/sure';
-import type { Begun } from './class-groups';
+import type { BegunGroup } from './begun';
 import styles from './class-card.module.css';
 
 type Props = {
   classId: string;
   members: readonly Member[];
   busy: boolean;
-  begun: Begun;
+  begun: BegunGroup;
   isNew: boolean;
   /** Null: it is left as it was. */
-  onChange: (begun: Begun | null) => void;
+  onChange: (begun: BegunGroup | null) => void;
   onRemove: () => void;
 };
 

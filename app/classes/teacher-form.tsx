@@ -3,8 +3,8 @@ import { Form } from 'react-router';
 import { DayField } from '../fields/day-field';
 import { momentOf } from '../fields/day-words';
 import { Action } from '../parts/action';
-import type { Begun } from './class-teachers';
-import { MAY } from './class-teachers';
+import type { BegunTeacher } from './begun';
+import { MAY } from './begun';
 import styles from './class-card.module.css';
 
 type Props = {
@@ -12,9 +12,9 @@ type Props = {
   busy: boolean;
   /** Who can be let in. */
   free: readonly { id: string; name: string }[];
-  begun: Begun;
+  begun: BegunTeacher;
   /** Null: nobody is let in. */
-  onChange: (begun: Begun | null) => void;
+  onChange: (begun: BegunTeacher | null) => void;
 };
 
 /** Who is let in, what they may do, and until when. */

@@ -1,4 +1,5 @@
-import type { Supply } from '../../core/handout/permission';
+import type { Supply } from '../../core/handout/supplies';
+import type { Most } from '../../core/handout/limits';
 import { refusal } from '../../core/handout/permission';
 import type { ToldResult } from '../../core/lookfors/checks';
 import type { Change } from '../../core/changes/change';
@@ -12,7 +13,7 @@ import { Keeping } from './keeping';
 import type { Makes } from './makes';
 import type { SaveState } from './save-state';
 
-export type Rights = { kind: 'all' } | { kind: 'student'; supplies: readonly Supply[] };
+export type Rights = { kind: 'all' } | { kind: 'student'; supplies: readonly Supply[]; most?: Most };
 
 export type Setup = {
   documentId: string;
@@ -136,7 +137,7 @@ export abstract class OpenDocument {
   /** Why this person may not make the change; null when they may. */
   refusal(change: Change): string | null {
     if (this.shut) return this.shut;
-    return this.rights.kind === 'all' ? null : refusal(this.sheet, change, this.rights.supplies);
+    return this.rights.kind === 'all' ? null : refusal(this.sheet, change, this.rights.supplies, this.rights.most);
   }
 
   /** Makes a change: shown at once, undoable, saved soon. Returns false, with a message, when it can't be made. */

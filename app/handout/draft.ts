@@ -2,7 +2,8 @@ import { nanoid } from 'nanoid';
 import { useEffect, useMemo, useState } from 'react';
 import { useFetcher, useNavigate } from 'react-router';
 import { z } from 'zod';
-import { SUPPLIES } from '../../core/handout/permission';
+import { SupplyLimits } from '../../core/handout/limits';
+import { SUPPLIES } from '../../core/handout/supplies';
 import type { LookFor } from '../../core/lookfors/all';
 import type { Rubric } from '../../core/lookfors/rubric';
 import type { Sheet } from '../../core/schema/sheet';
@@ -29,6 +30,7 @@ const Draft = z.object({
     (one) => z.object({ rows: z.array(z.looseObject({ id: z.string() })) }).safeParse(one).success,
   ),
   supplies: z.array(z.enum(SUPPLIES)),
+  limits: SupplyLimits.default({}),
   ids: z.record(z.string(), z.string()),
 });
 export type Draft = z.infer<typeof Draft>;
@@ -51,7 +53,7 @@ export type HandOutView = {
   /** What the sheet most likely wants looked for. */
   suggested: LookFor[];
   /** A handout that is used again. */
-  like: (Pick<Draft, 'title' | 'brief' | 'lookFors' | 'rubric' | 'supplies'> & { id: string }) | null;
+  like: (Pick<Draft, 'title' | 'brief' | 'lookFors' | 'rubric' | 'supplies' | 'limits'> & { id: string }) | null;
   classes: readonly Class[];
 };
 /** What the server answers: what is wrong, or where to go. */
@@ -69,6 +71,7 @@ const begun = ({ classes, sheet, suggested, like }: HandOutView): Draft => ({
   lookFors: like?.lookFors ?? suggested,
   rubric: like?.rubric ?? { rows: [] },
   supplies: like?.supplies ?? [],
+  limits: like?.limits ?? {},
   ids: {},
 });
 
@@ -180,9 +183,9 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
   };
   const tryOut = async () => {
     if (!(await isReady())) return;
-    const { title, brief, lookFors, rubric, supplies } = draft;
+    const { title, brief, lookFors, rubric, supplies, limits } = draft;
     void trial.submit(
-      { do: 'try', handout: JSON.stringify({ title, brief, lookFors, rubric, supplies }) },
+      { do: 'try', handout: JSON.stringify({ title, brief, lookFors, rubric, supplies, limits }) },
       { method: 'post' },
     );
   };

@@ -1,7 +1,8 @@
 import { Alert, Button, Checkbox, Input } from 'antd';
 import { Link } from 'react-router';
-import type { Supply } from '../../core/handout/permission';
-import { SUPPLIES } from '../../core/handout/permission';
+import type { Supply } from '../../core/handout/supplies';
+import { MOST_OF_A_SUPPLY } from '../../core/handout/limits';
+import { SUPPLIES } from '../../core/handout/supplies';
 import type { Sheet } from '../../core/schema/sheet';
 import { inWords } from '../../core/values/listed';
 import { later } from '../browser/later';
@@ -64,22 +65,57 @@ function WhoAndWhen({ of: { draft, set, wrong }, classes }: Of & Pick<HandOutVie
   );
 }
 
-const OpenSupplies = ({ of: { draft, set } }: Of) => (
-  <section>
-    <h2>Supplies open to students</h2>
-    <div className={styles.whoRow}>
-      {SUPPLIES.map((supply) => (
-        <Checkbox
-          key={supply}
-          checked={draft.supplies.includes(supply)}
-          onChange={(event) => set({ supplies: toggled(draft.supplies, supply, event.target.checked) })}
-        >
-          {SUPPLY_NAMES[supply]}
-        </Checkbox>
-      ))}
-    </div>
-  </section>
-);
+/** A limit as it is typed: a whole number, or none. */
+const limitFrom = (typed: string): number | undefined => {
+  const number = Math.round(Number(typed));
+  return typed.trim() !== '' && number >= 1 ? Math.min(number, MOST_OF_A_SUPPLY) : undefined;
+};
+
+function OpenSupplies({ of: { draft, set } }: Of) {
+  const limit = (supply: Supply, to: number | undefined) => {
+    const { [supply]: _, ...others } = draft.limits;
+    set({ limits: to === undefined ? others : { ...others, [supply]: to } });
+  };
+  return (
+    <section>
+      <h2>Supplies open to students</h2>
+      <ul className={styles.supplies}>
+        {SUPPLIES.map((supply) => {
+          const isOpen = draft.supplies.includes(supply);
+          return (
+            <li key={supply}>
+              <Checkbox
+                checked={isOpen}
+                onChange={(event) => {
+                  const { [supply]: _, ...others } = draft.limits;
+                  const supplies = toggled(draft.supplies, supply, event.target.checked);
+                  set({ supplies, limits: event.target.checked ? draft.limits : others });
+                }}
+              >
+                {SUPPLY_NAMES[supply]}
+              </Checkbox>
+              {isOpen && (
+                <label className="quiet">
+                  at most{' '}
+                  <input
+                    type="number"
+                    className={`pick ${styles.limit}`}
+                    aria-label={`At most so many: ${SUPPLY_NAMES[supply]}`}
+                    placeholder="any"
+                    min={1}
+                    max={MOST_OF_A_SUPPLY}
+                    value={draft.limits[supply] ?? ''}
+                    onChange={(event) => limit(supply, limitFrom(event.target.value))}
+                  />
+                </label>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
 
 /** What pressing the button will do, in words. */
 function Outcome({ of: { draft }, classes }: Of & Pick<HandOutView, 'classes'>) {

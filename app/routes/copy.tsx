@@ -4,7 +4,9 @@ import type { ReactNode } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import { Link, useFetcher, useRevalidator, useSearchParams } from 'react-router';
 import { doWithCopy, WithCopy } from '../../server/actions/hand-in';
+import { limitWords } from '../../core/handout/limits';
 import { isOpen } from '../../core/handout/state';
+import { inWords } from '../../core/values/listed';
 import { copyView } from '../../server/views/copy-view';
 import { afterReaching, reached } from '../browser/reached';
 import { closesWords, dueWords, useZone } from '../browser/time';
@@ -87,6 +89,11 @@ const SHUT: Partial<Record<Loaded['state'], string>> = {
 
 const CLOSED = 'Handing in has closed. Ask your teacher if you need more time.';
 
+function suppliesNote(limits: Loaded['limits']): string {
+  const words = limitWords(limits);
+  return words.length === 0 ? 'Your teacher opened these' : `Your teacher opened these: ${inWords(words)}`;
+}
+
 /** When handing in closes while the copy is open, it is loaded again. */
 function useClosing({ closesAt, isClosed, state }: Loaded): void {
   const { revalidate } = useRevalidator();
@@ -102,7 +109,7 @@ function useClosing({ closesAt, isClosed, state }: Loaded): void {
 
 function useOpenCopy(loaded: Loaded, open: boolean): Editor {
   const [editor] = useState(() => {
-    const made = new Editor({ ...loaded, rights: { kind: 'student', supplies: loaded.supplies } });
+    const made = new Editor({ ...loaded, rights: { kind: 'student', supplies: loaded.supplies, most: loaded.most } });
     made.shut = SHUT[loaded.state] ?? (loaded.isClosed ? CLOSED : null);
     return made;
   });
@@ -163,7 +170,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
           </CopyStrip>
         }
         stack={lastGo && beside && <LastGo copyId={loaded.copyId} go={lastGo} pageId={page.id} />}
-        drawer={mayWork ? <Drawer editor={editor} note="Your teacher opened these" /> : undefined}
+        drawer={mayWork ? <Drawer editor={editor} note={suppliesNote(loaded.limits)} /> : undefined}
         stage={stage}
         view={view}
         entries={margin.entries}

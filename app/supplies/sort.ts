@@ -1,5 +1,5 @@
 import type { Point } from '../../core/geometry/matrix';
-import type { Supply } from '../../core/handout/permission';
+import type { Supply } from '../../core/handout/supplies';
 import type { Editor } from '../document/editor';
 
 /** One sort of supplies: one object each, listed in sorts.ts. A tile's drag data is “supply:SORT ID”. */

@@ -9,8 +9,9 @@ import { free, group, ink, line, page, picture, plain, shape, sheet, text } from
 import type { Item, Sheet } from '../schema/sheet';
 import { isFramed } from '../schema/sheet';
 import { everyItem, find, findOn } from '../sheet/tree';
-import type { Supply } from './permission';
-import { freeThrough, refusal, SUPPLIES } from './permission';
+import { freeThrough, refusal } from './permission';
+import type { Supply } from './supplies';
+import { SUPPLIES } from './supplies';
 
 /** Rights as a property: over random sheets, random supplies and every kind of change, also hostile ones. */
 

@@ -5,15 +5,15 @@ import { apply } from '../changes/change';
 import { kindOf } from '../items/all';
 import type { GroupItem, Item, Sheet } from '../schema/sheet';
 import { locate } from '../sheet/tree';
+import type { Most } from './limits';
+import { tooMany } from './limits';
+import type { Supply } from './supplies';
 
 /**
  * What a student may do with a copy. The server asks this of every change; the workbench asks first, to say so early.
  * Whatever is allowed leaves each part that is not the student's as it was, in its place and its order among the others, and
  * seen as before; and nothing of a kind that is not opened ever appears.
  */
-
-export const SUPPLIES = ['text', 'shape', 'line', 'picture', 'ink', 'map'] as const;
-export type Supply = (typeof SUPPLIES)[number];
 
 /** Settings that belong to the teacher even on a part that is free. */
 const TEACHERS = new Set(['touch', 'locked', 'blank', 'also']);
@@ -138,12 +138,22 @@ const RULES: { [K in Single['kind']]: Rule<K> } = {
   'role-set': teachersOnly,
 };
 
-/** Why a student may not make this change to this copy; null when they may. */
-export function refusal(sheet: Sheet, change: Change, supplies: readonly Supply[]): string | null {
+/**
+ * Why a student may not make this change to this copy; null when they may.
+ * @param most how many things of a supply there may be on the sheet
+ */
+export function refusal(sheet: Sheet, change: Change, supplies: readonly Supply[], most: Most = {}): string | null {
+  const no = ruled(sheet, change, supplies);
+  if (no || Object.keys(most).length === 0) return no;
+  const after = apply(sheet, change);
+  return after.ok ? tooMany(sheet, after.sheet, most) : null;
+}
+
+function ruled(sheet: Sheet, change: Change, supplies: readonly Supply[]): string | null {
   if (change.kind !== 'all') return RULES[change.kind](sheet, change as never, supplies);
   let now = sheet;
   for (const part of change.changes) {
-    const no = refusal(now, part, supplies);
+    const no = ruled(now, part, supplies);
     if (no) return no;
     const result = apply(now, part);
     if (!result.ok) return result.reason;

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { givenOut, keyOf } from '../handout/copy';
-import { refusal, SUPPLIES } from '../handout/permission';
+import { refusal } from '../handout/permission';
+import { SUPPLIES } from '../handout/supplies';
 import type { Change } from '../changes/change';
 import { group, held, line, page, picture, plain, shape, sheet, text } from '../schema/defaults';
 import type { TextBody, Item, Sheet } from '../schema/sheet';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import type { Supply } from '../handout/permission';
-import { SUPPLIES } from '../handout/permission';
+import type { Supply } from '../handout/supplies';
+import { SUPPLIES } from '../handout/supplies';
 import { Id } from '../schema/sheet';
 import { LookFor } from './all';
 import { Rubric } from './rubric';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { SupplyLimits } from '../../core/handout/limits';
 import { badTimes } from '../../core/handout/times';
-import { SUPPLIES } from '../../core/handout/permission';
+import { SUPPLIES } from '../../core/handout/supplies';
 import type { Sheet } from '../../core/schema/sheet';
 import { contradictionOf, LookFor } from '../../core/lookfors/all';
 import { Rubric } from '../../core/lookfors/rubric';
@@ -43,6 +44,7 @@ export const HandingOut = z.object({
   lookFors: z.array(LookFor).max(40, 'At most 40 look-fors.'),
   rubric: Rubric,
   supplies: z.array(z.enum(SUPPLIES)),
+  limits: SupplyLimits.default({}),
   /** What it is to be called for each class: what is sent again, because no answer came, is handed out once. */
   ids: z.record(z.string().max(40), z.string().regex(/^[\w-]{12}$/)).default({}),
   /** Also to those classes that have it already. */
@@ -88,7 +90,14 @@ function fitting(sheet: Sheet, lookFors: readonly LookFor[]): void {
   }
 }
 
-export const TryingOut = HandingOut.pick({ title: true, brief: true, lookFors: true, rubric: true, supplies: true });
+export const TryingOut = HandingOut.pick({
+  title: true,
+  brief: true,
+  lookFors: true,
+  rubric: true,
+  supplies: true,
+  limits: true,
+});
 
 /**
  * Lets a teacher work on a sheet as a student would, on a copy of their own. What they tried out before is thrown away.

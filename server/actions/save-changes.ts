@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { broughtItems, Change, singles } from '../../core/changes/change';
+import { mostOf } from '../../core/handout/limits';
 import { refusal } from '../../core/handout/permission';
 import { veiledChange } from '../../core/handout/veil';
 import type { ToldResult } from '../../core/lookfors/checks';
@@ -130,10 +131,11 @@ export async function saveWork(
   const known = await knownPictures(db, person.schoolId, brought);
   const isThere = (id: string) => (isOwn(id) ? known.has(id) : pictures(id) !== undefined);
   const handout = access.kind === 'copy' ? await handoutById(db, access.handoutId) : undefined;
+  const most = handout && mostOf(handout.given, handout.limits);
   const guard = (sheet: Sheet, change: Change) => {
     const picture = picturesIn(change).find((id) => !isThere(id));
     if (picture !== undefined) return `There is no picture called “${picture}”.`;
-    return handout ? refusal(sheet, change, handout.supplies) : null;
+    return handout ? refusal(sheet, change, handout.supplies, most) : null;
   };
   const save = { documentId, authorId: person.id, base: given.base, batch: given.batch, changes: batch.changes };
   const saved = await saveChanges(db, save, guard, access.kind === 'copy' ? access.copyId : null).catch(

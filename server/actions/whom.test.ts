@@ -19,6 +19,7 @@ import { doWithCopy } from './hand-in';
 import { HandingOut, handOut, TryingOut, tryOut } from './hand-out';
 import { saveWork } from './save-changes';
 import { copyView } from '../views/copy-view';
+import { picture as pictureItem } from '../../core/schema/defaults';
 import { lookFor } from '../../core/lookfors/all';
 import { sheetToUseAgain } from './handout-life';
 
@@ -268,6 +269,30 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       404,
     );
     expect((await handOutView(db, teacher, sheetId, 'nothing')).like).toBeNull();
+  });
+
+  test('so many of a supply and no more, as the teacher says', async () => {
+    const id = await out({ supplies: ['picture'], limits: { picture: 1 } });
+    const copy = await copyOf(id, 'Ada');
+    const view = await copyView(means(), { id: students.Ada, name: 'Ada' }, copy.id);
+    expect(view).toMatchObject({ limits: { picture: 1 } });
+    const add = (picture: string, base: number) =>
+      saveWork(means(), { id: students.Ada, name: 'Ada', schoolId: school.schoolId }, copy.documentId, {
+        base,
+        batch: `add-${picture}`,
+        changes: [
+          {
+            kind: 'insert',
+            spot: { page: sampleSheet().pages[0].id, group: null, behind: null },
+            item: pictureItem({ id: picture, picture: 'flat/owl', touch: 'free' }),
+          },
+        ],
+      });
+    expect(await add('one', 0)).toMatchObject({ outcome: 'saved' });
+    expect(await add('two', 1)).toMatchObject({
+      outcome: 'refused',
+      reason: expect.stringMatching(/how many pictures/),
+    });
   });
 
   test('tried out, a teacher has a copy as students get it, which counts, is handed in by nobody, and is thrown away', async () => {

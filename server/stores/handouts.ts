@@ -5,10 +5,12 @@ import type { LookFor } from '../../core/lookfors/all';
 import type { Rubric } from '../../core/lookfors/rubric';
 import { readLookFors, readRubric, readSupplies, storedLookFors } from '../../core/lookfors/stored';
 import { givenOut } from '../../core/handout/copy';
+import type { SupplyLimits } from '../../core/handout/limits';
+import { readLimits } from '../../core/handout/limits';
 import { veiled } from '../../core/handout/veil';
 import { Recent } from '../../core/values/recent';
 import { damagedSheet } from '../../core/sheet/damaged';
-import type { Supply } from '../../core/handout/permission';
+import type { Supply } from '../../core/handout/supplies';
 import type { Sheet } from '../../core/schema/sheet';
 import { readSheet } from '../../core/schema/read';
 import type { Database, Queries } from '../database/connection';
@@ -46,6 +48,7 @@ export type Handout = {
   lookFors: LookFor[];
   rubric: Rubric;
   supplies: Supply[];
+  limits: SupplyLimits;
   /** How many corrections of its sheet were sent. */
   corrections: number;
   /** Why its sheet can't be read; it then shows a sheet that says so. */
@@ -61,8 +64,8 @@ function readOf(db: Database): Recent<string, Handout> {
   return map;
 }
 
-type Row = Omit<Handout, 'sheet' | 'given' | 'lookFors' | 'rubric' | 'supplies' | 'damage'> &
-  Record<'sheet' | 'lookFors' | 'rubric' | 'supplies', unknown>;
+type Row = Omit<Handout, 'sheet' | 'given' | 'lookFors' | 'rubric' | 'supplies' | 'limits' | 'damage'> &
+  Record<'sheet' | 'lookFors' | 'rubric' | 'supplies' | 'limits', unknown>;
 
 function handoutFrom(row: Row): Handout {
   let [sheet, damage]: [Sheet, string | null] = [damagedSheet(row.title), null];
@@ -78,6 +81,7 @@ function handoutFrom(row: Row): Handout {
     lookFors: readLookFors(row.lookFors),
     rubric: readRubric(row.rubric),
     supplies: readSupplies(row.supplies),
+    limits: readLimits(row.limits),
     damage,
   };
 }
@@ -102,7 +106,7 @@ export async function handoutById(db: Database, id: string): Promise<Handout | u
   const row = one(
     await db.query<Row>(
       `select h.id, h.teacher_id as "teacherId", h.sheet_id as "sheetId", h.class_id as "classId", h.trial_of as "trialOf", h.title, h.brief, h.opens_at as "opensAt", h.due_at as "dueAt",
-         h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies, h.corrections, ${WHOM}
+         h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies, h.supply_limits as limits, h.corrections, ${WHOM}
        from handout h where h.id = $1`,
       [id],
     ),
@@ -134,6 +138,7 @@ export type NewHandout = {
   lookFors: LookFor[];
   rubric: Rubric;
   supplies: Supply[];
+  limits?: SupplyLimits;
   at?: Date;
 };
 
@@ -143,8 +148,8 @@ export type NewHandout = {
  */
 export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> {
   const made = await tx.query(
-    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at, opens_at, to_all, trial_of)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15, $16, $17, $18)
+    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at, opens_at, to_all, trial_of, supply_limits)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15, $16, $17, $18, $19::jsonb)
        on conflict (id) do nothing returning id`,
     [
       id,
@@ -165,6 +170,7 @@ export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictu
       given.opensAt ?? null,
       !given.only,
       given.trialOf ?? null,
+      JSON.stringify(given.limits ?? {}),
     ],
   );
   if (made.length === 0) return id;

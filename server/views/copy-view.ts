@@ -1,3 +1,4 @@
+import { mostOf } from '../../core/handout/limits';
 import { anchorAt } from '../../core/handout/spots';
 import { isOpen } from '../../core/handout/state';
 import { closesOf, dueOf, isClosed } from '../../core/handout/times';
@@ -96,6 +97,8 @@ export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id
     closesAt: closesOf(times),
     isClosed: isClosed(times, Date.now()),
     supplies: handout.supplies,
+    limits: handout.limits,
+    most: mostOf(handout.given, handout.limits),
     lookFors: handout.lookFors.map(forStudent),
     results: told,
     notes,

@@ -44,6 +44,7 @@ export async function handOutView(
           lookFors: rekeyed(like.lookFors, document.sheet),
           rubric: like.rubric,
           supplies: like.supplies,
+          limits: like.limits,
         }
       : null,
     savedAt: +document.changedAt,

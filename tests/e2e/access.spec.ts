@@ -48,7 +48,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     return (await pages.owner.locator('.handouts_open', { hasText: 'grey heron' }).getAttribute('href'))!;
   })();
   const copy = await linkTo(pages.student, '/tray', '/copies/');
-  const copyId = copy.split('/').at(-1)!;
+  const [copyId, handoutId] = [copy, handout].map((path) => path.split('/').at(-1)!);
   const documents = async (page: typeof pages.owner, at: string) => {
     const asked = page.waitForRequest(/\/documents\/[^/]+\/changes/);
     await page.goto(at);
@@ -96,6 +96,8 @@ test('every route knows who is asking', async ({ browser, house }) => {
     ['/art/pictures/index.json', all],
     ['/desk', teachers],
     ['/classes', teachers],
+    ['/school', { ...teachers, colleague: 'no' }],
+    ['/password', { ...teachers, nobody: 'no' }],
     ['/tray', students],
     [sheet, mine],
     [`${sheet}/hand-out`, mine],
@@ -145,6 +147,21 @@ test('every route knows who is asking', async ({ browser, house }) => {
       { do: 'move-student', classId: 'any', student: 'any' },
       ['nobody', 'colleague', 'student', 'stranger'],
     ],
+    ...[
+      { do: 'set-group', group: 'intruder-123', name: 'Mine', members: 'any' },
+      { do: 'let-in', teacher: 'any', rights: 'full', until: '' },
+      { do: 'code', what: 'renew' },
+      { do: 'archive', over: 'yes' },
+      { do: 'merge-students', student: 'any', other: 'one' },
+    ].map((data): [string, object, Who[]] => [
+      '/classes',
+      { classId: 'any', ...data },
+      ['nobody', 'colleague', 'student', 'stranger'],
+    ]),
+    ['/desk', { do: 'bin-handout', handoutId }, ['nobody', 'colleague', 'student', 'stranger']],
+    ['/school', { do: 'reset', teacher: 'any' }, ['nobody', 'colleague', 'student', 'stranger']],
+    [`${sheet}/hand-out`, { do: 'try', handout: '{}' }, ['nobody', 'colleague', 'student', 'stranger']],
+    [handout, { do: 'use-again' }, ['nobody', 'colleague', 'student', 'stranger']],
     [handout, { do: 'close' }, ['nobody', 'colleague', 'student', 'stranger']],
     [handout, { do: 'extend', copyId, to: '' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${sheet}/export`, { as: 'pdf' }, ['nobody', 'colleague', 'student', 'stranger']],
@@ -180,6 +197,29 @@ test('every route knows who is asking', async ({ browser, house }) => {
     for (const headers of [{ origin: 'https://elsewhere.example' }, {}])
       expect((await send(clients.owner, headers as Record<string, string>)).status()).toBe(403);
   }
+});
+
+test('a substitute who may only look sees the work of the class, and changes nothing', async ({ browser, house }) => {
+  const ayo = await enter(browser, house, 'Ayo');
+  const copyId = (await ayo.locator('.tray_next').getAttribute('href'))!.split('/').at(-1)!;
+  const owner = await enter(browser, house, 'Maren');
+  const handout = (await owner.locator('.handouts_open', { hasText: 'grey heron' }).getAttribute('href'))!;
+  const reader = await signInTeacher(browser, house, 'sunniva@samphire.example', 'salt on the window');
+  for (const [path, status] of [
+    [handout, 200],
+    [`${handout}/picture.svg`, 200],
+    [`${handout}/reading/${copyId}`, 200],
+    [`${handout}/correction`, 403],
+  ] as const)
+    expect([path, (await reader.get(path)).status()]).toEqual([path, status]);
+  const headers = { origin: house.url };
+  const forms: Record<string, string>[] = [{ do: 'close' }, { do: 'put-away' }, { do: 'extend', copyId, to: '' }];
+  for (const form of forms)
+    expect((await reader.post(handout, { headers, form })).status()).toBe(403);
+  const said = `${handout}/reading/${copyId}`;
+  expect((await reader.post(said, { headers, form: { go: 'x', outcome: 'done' } })).status()).toBe(403);
+  const data = { go: 'x', steps: [{ do: 'remove-note', note: 'anything' }] };
+  expect((await reader.post(`${said}/said`, { headers, data })).status()).toBe(403);
 });
 
 test('a change to a fixed part is refused by the server, also when it is sent by hand', async ({ browser, house }) => {

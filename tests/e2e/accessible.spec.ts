@@ -133,6 +133,47 @@ test('the states of the screens have names and contrast: empty, searched, asked,
   await check(page, 'handing out, lit');
 });
 
+test('classes with what opens in them, lists from files, teachers and passwords have names and contrast', async ({
+  browser,
+  house,
+}) => {
+  const page = await enter(browser, house, 'Maren');
+  await page.goto('/classes');
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('button', { name: /^Bea Lindgren/ }).click();
+  await page.getByRole('button', { name: 'Group Salt grass, 7' }).click();
+  await page.getByRole('button', { name: 'Another teacher for Curlew' }).click();
+  await expect(page.getByRole('form', { name: 'Another teacher' })).toBeVisible();
+  await expect(page.getByRole('form', { name: 'Group' })).toBeVisible();
+  await page.getByText('1 class in the archive').click();
+  await check(page, 'classes, opened');
+  const buffer = Buffer.from('Name,Class\nAna Lind,Ruff\nAna Lind,Ruff\n');
+  await page.getByLabel('Class list').setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer });
+  await expect(page.getByText('stands here more than once')).toBeVisible();
+  await check(page, 'a list from a file');
+  await page.goto('/school');
+  await check(page, 'teachers');
+  await page.goto('/password');
+  await check(page, 'password');
+  await openSheet(page, 'Parts of the grey heron');
+  await page.getByRole('link', { name: 'Hand out' }).click();
+  await page.getByRole('checkbox', { name: /^Curlew/ }).check();
+  await page.getByRole('button', { name: 'Only some of Curlew' }).click();
+  await page.getByRole('checkbox', { name: 'Pictures' }).check();
+  await page.getByLabel('Choose all boxes of a kind').selectOption({ label: 'Label (9)' });
+  await check(page, 'handing out, to some');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'As a student sees it' }).click();
+  await page.waitForURL(/\/copies\//);
+  await drawn(page);
+  await check(page, 'tried out');
+  const student = await enter(browser, house, 'Ayo');
+  await student.locator('.tray_next').click();
+  await drawn(student);
+  await student.getByRole('button', { name: 'Go 1 beside it' }).click();
+  await check(student, 'the last go beside the new one');
+});
+
 test('the makers and their recipes have names and contrast', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Maren');
   await blankPage(page);

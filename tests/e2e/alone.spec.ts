@@ -52,6 +52,16 @@ test('the screens of a teacher', async ({ browser, house }) => {
       walk: (p) => p.getByRole('link', { name: 'Classes' }).click(),
       there: heading('Avocet'),
     },
+    {
+      name: 'teachers',
+      walk: (p) => p.getByRole('link', { name: 'Teachers' }).click(),
+      there: heading(/^Teachers of/),
+    },
+    {
+      name: 'password',
+      walk: (p) => p.getByRole('link', { name: 'Maren Oduya' }).click(),
+      there: heading('Change your password'),
+    },
     { name: 'sheet', walk: () => sheet.click(), there: drawn },
     {
       name: 'hand out',

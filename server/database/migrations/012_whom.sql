@@ -31,6 +31,9 @@ alter table class add column archived_at timestamptz, add column code_closed boo
 
 -- From when on students see a handout, whether it goes to the whole class, and since when it lies in the bin.
 alter table handout add column opens_at timestamptz, add column to_all boolean not null default true, add column binned_at timestamptz;
+-- How many things of a supply a student may add.
+alter table handout add column supply_limits jsonb not null default '{}';
+
 -- A handout that its teacher only tries out, on a copy of their own: it goes to no class.
 alter table handout alter column class_id drop not null, add column trial_of text references sheet on delete cascade;
 create index on handout (trial_of) where trial_of is not null;

@@ -28,8 +28,8 @@ import { Refused } from '../../server/actions/refused';
 import { letIn, letOut, LettingIn, LettingOut } from '../../server/actions/teachers';
 import type { Person } from '../../server/stores/people';
 import { check, jsonOf } from '../form.server';
-import type { Carded } from './cards';
-import { FILE, groupPlace, namesPlace, NEW_CLASS, renamePlace, studentPlace, teacherPlace } from './places';
+import type { Carded } from '../classes/cards';
+import { FILE, groupPlace, namesPlace, NEW_CLASS, renamePlace, studentPlace, teacherPlace } from '../classes/places';
 
 /** What the classes screen asks for, and what it is answered. */
 
