@@ -239,7 +239,7 @@ const Several = ({ chosen, onSet, onLeave }: SeveralProps) => (
     {ACCESSES.map((touch) => (
       <Action key={touch} onClick={() => onSet(touch)}>
         <i className={touch} />
-        {ACCESS_WORDS[touch]}
+        {sentence(ACCESS_WORDS[touch])}
       </Action>
     ))}
     <Action onClick={onLeave}>cancel</Action>

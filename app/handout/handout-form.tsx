@@ -95,8 +95,8 @@ function OpenSupplies({ of: { draft, set } }: Of) {
                 {SUPPLY_NAMES[supply]}
               </Checkbox>
               {isOpen && (
-                <label className="quiet">
-                  at most{' '}
+                <label className={`quiet ${styles.most}`}>
+                  at most
                   <input
                     type="number"
                     className={`pick ${styles.limit}`}

@@ -82,7 +82,7 @@ beforeAll(async () => {
   await migrate(plain);
   await fillManySchools(plain);
   db = { ...plain, ...explained(plain), transaction: (work) => plain.transaction((tx) => work(explained(tx))) };
-}, 180_000);
+}, 300_000);
 afterAll(() => db.close());
 
 /** Calls that reach every statement, by the names of what they call. A sheet that is none is no matter here. */
