@@ -214,8 +214,7 @@ test('a substitute who may only look sees the work of the class, and changes not
     expect([path, (await reader.get(path)).status()]).toEqual([path, status]);
   const headers = { origin: house.url };
   const forms: Record<string, string>[] = [{ do: 'close' }, { do: 'put-away' }, { do: 'extend', copyId, to: '' }];
-  for (const form of forms)
-    expect((await reader.post(handout, { headers, form })).status()).toBe(403);
+  for (const form of forms) expect((await reader.post(handout, { headers, form })).status()).toBe(403);
   const said = `${handout}/reading/${copyId}`;
   expect((await reader.post(said, { headers, form: { go: 'x', outcome: 'done' } })).status()).toBe(403);
   const data = { go: 'x', steps: [{ do: 'remove-note', note: 'anything' }] };
