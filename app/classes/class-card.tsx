@@ -1,6 +1,6 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import { Form, useSubmit } from 'react-router';
+import { Form } from 'react-router';
 import { z } from 'zod';
 import type { ClassRow, Member } from '../../server/stores/classes';
 import type { Group } from '../../server/stores/groups';
@@ -9,6 +9,7 @@ import { useKept } from '../keeping/kept';
 import { Action } from '../parts/action';
 import { card } from '../parts/card';
 import { Sure } from '../parts/sure';
+import { useAsking } from './asking';
 import { ClassCode } from './class-code';
 import { ClassGroups } from './class-groups';
 import { ClassTeachers } from './class-teachers';
@@ -169,16 +170,14 @@ export function ClassCard({ personId, given, others, colleagues, now, busy }: Pr
 
 /** What is done with a class as a whole. */
 function WholeClass({ given: { id, name, size, owner }, without }: { given: ClassRow; without: number }) {
-  const submit = useSubmit();
-  const send = (fields: Record<string, string>) =>
-    void submit({ classId: id, ...fields }, { method: 'post', preventScrollReset: true });
+  const ask = useAsking(id);
   return (
     <footer className={styles.whole}>
       {without < size && (
         <Sure
           question={`A new card for each of the ${size}. The pictures that they have chosen end, and who is signed in is signed out.`}
           verb="make the cards"
-          onSure={() => send({ do: 'cards', student: 'all' })}
+          onSure={() => ask({ do: 'cards', student: 'all' })}
         >
           cards for everybody
         </Sure>
@@ -187,7 +186,7 @@ function WholeClass({ given: { id, name, size, owner }, without }: { given: Clas
         <Sure
           question={`${name} and what it was handed out leave your Desk and its students’ trays, and its code ends. All of it stays here, and can be brought back.`}
           verb="put it into the archive"
-          onSure={() => send({ do: 'archive', over: 'yes' })}
+          onSure={() => ask({ do: 'archive', over: 'yes' })}
         >
           archive this class
         </Sure>

@@ -1,14 +1,13 @@
-import { useSubmit } from 'react-router';
 import type { ClassRow } from '../../server/stores/classes';
 import { Action } from '../parts/action';
 import { Sure } from '../parts/sure';
+import { useAsking } from './asking';
 import styles from './class-card.module.css';
 
 /** The code that students come in with. */
 export function ClassCode({ given: { id, code, codeClosed, rights } }: { given: ClassRow }) {
-  const submit = useSubmit();
-  const ask = (what: string) =>
-    void submit({ do: 'code', classId: id, what }, { method: 'post', preventScrollReset: true });
+  const asking = useAsking(id);
+  const ask = (what: string) => asking({ do: 'code', what });
   return (
     <span className={styles.code}>
       Class code <b data-closed={codeClosed || undefined}>{code}</b>

@@ -1,10 +1,10 @@
 import { nanoid } from 'nanoid';
-import { useSubmit } from 'react-router';
 import type { Member } from '../../server/stores/classes';
 import type { Group } from '../../server/stores/groups';
 import { later } from '../browser/later';
 import { useKept } from '../keeping/kept';
 import { Action, Chip } from '../parts/action';
+import { useAsking } from './asking';
 import { BegunGroup } from './begun';
 import { groupPlace } from './places';
 import styles from './class-card.module.css';
@@ -23,7 +23,7 @@ type Props = {
 /** Groups of a class: something can be handed out to one of them only. */
 export function ClassGroups({ personId, classId, className, groups, members, busy }: Props) {
   const [begun, setBegun] = useKept(personId, groupPlace(classId), BegunGroup);
-  const submit = useSubmit();
+  const ask = useAsking(classId);
   const isNew = begun !== null && !groups.some(({ id }) => id === begun.group);
   return (
     <div className={styles.groups} data-open={begun !== null || undefined}>
@@ -52,12 +52,7 @@ export function ClassGroups({ personId, classId, className, groups, members, bus
           {...{ classId, members, busy, begun }}
           isNew={isNew}
           onChange={setBegun}
-          onRemove={() =>
-            void submit(
-              { do: 'remove-group', classId, group: begun.group },
-              { method: 'post', preventScrollReset: true },
-            )
-          }
+          onRemove={() => ask({ do: 'remove-group', group: begun.group })}
         />
       )}
     </div>

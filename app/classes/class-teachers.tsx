@@ -1,10 +1,10 @@
-import { useSubmit } from 'react-router';
 import type { ClassTeacher } from '../../server/stores/teachers';
 import { later } from '../browser/later';
 import { useZone, whenWords } from '../browser/time';
 import { useKept } from '../keeping/kept';
 import { Action } from '../parts/action';
 import { Sure } from '../parts/sure';
+import { useAsking } from './asking';
 import { BegunTeacher, MAY } from './begun';
 import { teacherPlace } from './places';
 import styles from './class-card.module.css';
@@ -25,7 +25,7 @@ type Props = {
 /** Who else teaches a class: for good, or as a substitute until a time. */
 export function ClassTeachers({ personId, classId, className, teachers, others, now, busy }: Props) {
   const [begun, setBegun] = useKept(personId, teacherPlace(classId), BegunTeacher);
-  const submit = useSubmit();
+  const ask = useAsking(classId);
   const zone = useZone();
   const free = others.filter(({ id }) => !teachers.some((one) => one.id === id));
   if (teachers.length === 0 && others.length === 0) return null;
@@ -42,9 +42,7 @@ export function ClassTeachers({ personId, classId, className, teachers, others, 
           <Sure
             question={`${name} no longer sees ${className} and its work.`}
             verb="remove"
-            onSure={() =>
-              void submit({ do: 'let-out', classId, teacher: id }, { method: 'post', preventScrollReset: true })
-            }
+            onSure={() => ask({ do: 'let-out', teacher: id })}
           >
             remove
           </Sure>

@@ -5,6 +5,7 @@ import type { Column } from '../../core/formats/roster-file';
 import { classesIn, COLUMNS, doubled, guessColumns, toldApart } from '../../core/formats/roster-file';
 import { inWords } from '../../core/values/listed';
 import { sameName } from '../../core/values/roster';
+import { toggled } from '../../core/values/toggled';
 import { card } from '../parts/card';
 import { Action } from '../parts/action';
 import type { Found } from './read-files';
@@ -148,23 +149,24 @@ type ChosenProps = Pick<Props, 'classes' | 'busy'> & { read: readonly { name: st
 
 /** The classes of the file: into which class of the teacher's each goes, and who is new in it. */
 function Chosen({ read, classes, busy }: ChosenProps) {
-  const [out, setOut] = useState<ReadonlySet<string>>(new Set());
+  const [out, setOut] = useState<readonly string[]>([]);
   const [into, setInto] = useState<Readonly<Record<string, string>>>({});
-  const [apart, setApart] = useState<ReadonlySet<string>>(new Set());
+  const [apart, setApart] = useState<readonly string[]>([]);
   const rows = read.map(({ name, names }) => {
     const key = sameName(name);
     const target = into[key] ?? classes.find((one) => sameName(one.name) === key)?.id ?? '';
     const known = classes.find(({ id }) => id === target);
     const there = new Set(known?.members.map((member) => sameName(member.name)));
     const twice = doubled(names);
-    const all = toldApart(names, new Set(twice.filter((one) => apart.has(`${key} ${sameName(one)}`)).map(sameName)));
+    const all = toldApart(
+      names,
+      new Set(twice.filter((one) => apart.includes(`${key} ${sameName(one)}`)).map(sameName)),
+    );
     return { key, name, target, twice, all, fresh: all.filter((one) => !there.has(sameName(one))) };
   });
-  const chosen = rows.filter(({ key }) => !out.has(key));
+  const chosen = rows.filter(({ key }) => !out.includes(key));
   const students = chosen.reduce((sum, { fresh }) => sum + fresh.length, 0);
   const added = chosen.filter(({ target }) => target === '').length;
-  const toggle = (set: ReadonlySet<string>, key: string) =>
-    new Set(set.has(key) ? [...set].filter((one) => one !== key) : [...set, key]);
   const roster = chosen.map(({ name, target, all }) => ({ into: target, name: name.slice(0, 80), names: all }));
   return (
     <Form method="post" className={styles.chosen} preventScrollReset>
@@ -172,7 +174,10 @@ function Chosen({ read, classes, busy }: ChosenProps) {
       <ul>
         {rows.map(({ key, name, target, twice, all, fresh }) => (
           <li key={key}>
-            <Checkbox checked={!out.has(key)} onChange={() => setOut(toggle(out, key))}>
+            <Checkbox
+              checked={!out.includes(key)}
+              onChange={(event) => setOut(toggled(out, key, !event.target.checked))}
+            >
               <b>{name}</b>
             </Checkbox>
             <label>
@@ -200,8 +205,8 @@ function Chosen({ read, classes, busy }: ChosenProps) {
               <span key={one} className={styles.note}>
                 {one} stands here more than once.{' '}
                 <Checkbox
-                  checked={apart.has(`${key} ${sameName(one)}`)}
-                  onChange={() => setApart(toggle(apart, `${key} ${sameName(one)}`))}
+                  checked={apart.includes(`${key} ${sameName(one)}`)}
+                  onChange={(event) => setApart(toggled(apart, `${key} ${sameName(one)}`, event.target.checked))}
                 >
                   These are different children: call the next “{one} 2”
                 </Checkbox>

@@ -1,5 +1,6 @@
 import { Button, Checkbox, Input } from 'antd';
 import { Form } from 'react-router';
+import { toggled } from '../../core/values/toggled';
 import type { Member } from '../../server/stores/classes';
 import { Action } from '../parts/action';
 import { Sure } from '../parts/sure';
@@ -38,12 +39,7 @@ export default function GroupForm({ classId, members, busy, begun, isNew, onChan
           <Checkbox
             key={id}
             checked={begun.members.includes(id)}
-            onChange={(event) =>
-              onChange({
-                ...begun,
-                members: event.target.checked ? [...begun.members, id] : begun.members.filter((one) => one !== id),
-              })
-            }
+            onChange={(event) => onChange({ ...begun, members: toggled(begun.members, id, event.target.checked) })}
           >
             {name}
           </Checkbox>

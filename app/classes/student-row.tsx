@@ -1,11 +1,12 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import { Form, useSubmit } from 'react-router';
+import { Form } from 'react-router';
 import { z } from 'zod';
 import type { ClassRow, Member } from '../../server/stores/classes';
 import { useKept } from '../keeping/kept';
 import { Action } from '../parts/action';
 import { Sure } from '../parts/sure';
+import { useAsking } from './asking';
 import { studentPlace } from './places';
 import styles from './class-card.module.css';
 
@@ -35,11 +36,10 @@ export const StudentRow = ({ open, onOpen, ...rest }: Props) => (
 const STAYS = 'Work that was begun stays with its handouts; what was not begun goes.';
 
 function ForOne({ personId, member, from, others, beside }: Omit<Props, 'open' | 'onOpen'>) {
-  const submit = useSubmit();
   const [typed, setTyped] = useKept(personId, studentPlace(member.id), z.string());
   const classId = from.id;
-  const send = (fields: Record<string, string>) =>
-    void submit({ classId, student: member.id, ...fields }, { method: 'post', preventScrollReset: true });
+  const ask = useAsking(classId);
+  const send = (fields: Record<string, string>) => ask({ student: member.id, ...fields });
   return (
     <Form method="post" className={styles.forOne} preventScrollReset>
       <input type="hidden" name="classId" value={classId} />

@@ -9,7 +9,7 @@ type Props = {
 };
 
 /** The go that came back, beside the new one: as it was handed in, with its notes by number. */
-export default function LastGo({ copyId, go, pageId }: Props) {
+export function LastGo({ copyId, go, pageId }: Props) {
   const index = Math.max(
     0,
     go.pages.findIndex(({ id }) => id === pageId),

@@ -1,9 +1,10 @@
 import type { BinnedHandout } from '../../server/stores/handout-life';
 import { Action } from '../parts/action';
 import { card } from '../parts/card';
+import { sentence } from '../parts/sentence';
 import { Sure } from '../parts/sure';
 import { useActing } from './acting';
-import { daysWords, left } from './sheets';
+import { deletedWords } from './sheets';
 import styles from './handouts.module.css';
 
 type Props = { handouts: readonly BinnedHandout[]; now: number; binDays: number };
@@ -20,8 +21,8 @@ export function BinnedHandouts({ handouts, now, binDays }: Props) {
             <strong>{title}</strong> <span className="quiet">{className}</span>
           </span>
           <span className="quiet">
-            {copies === 1 ? '1 copy' : `${copies} copies`}, {begun === 0 ? 'none' : begun} begun. Deleted in{' '}
-            {daysWords(left(binnedAt, now, binDays))}.
+            {copies === 1 ? '1 copy' : `${copies} copies`}, {begun === 0 ? 'none' : begun} begun.{' '}
+            {sentence(deletedWords(binnedAt, now, binDays))}.
           </span>
           <span className={styles.binnedActs}>
             <Action aria-label={`Restore ${title}`} onClick={() => act({ do: 'restore-handout', handoutId: id })}>

@@ -43,6 +43,11 @@ function Due({ handout, now }: { handout: Progress; now: number }) {
   return <span className={isLate(handout, now) ? styles.late : 'quiet'}>{sentence(words)}</span>;
 }
 
+/** To whom it went, and by whom where that was another teacher. */
+const Whose = ({ handout }: { handout: Progress }) => (
+  <span className="quiet">{[whomWords(handout), handout.by && `by ${handout.by}`].filter(Boolean).join(' · ')}</span>
+);
+
 type RowProps = { handout: Progress; now: number };
 
 /** The piece of work that comes next. */
@@ -54,9 +59,7 @@ function Next({ handout, now }: RowProps) {
       <div className={styles.about}>
         <Link to={`/handouts/${handout.id}`} className={styles.open}>
           <strong>{handout.title}</strong>
-          <span className="quiet">
-            {[whomWords(handout), handout.by && `by ${handout.by}`].filter(Boolean).join(' · ')}
-          </span>
+          <Whose handout={handout} />
         </Link>
         <span className={styles.waits}>
           {pieces(waiting)} to read, {waiting === 1 ? 'handed in' : 'the oldest handed in'}{' '}
@@ -81,9 +84,7 @@ function Row({ handout, now }: RowProps) {
       </span>
       <Link to={`/handouts/${handout.id}`} className={styles.open}>
         <strong>{handout.title}</strong>
-        <span className="quiet">
-          {[whomWords(handout), handout.by && `by ${handout.by}`].filter(Boolean).join(' · ')}
-        </span>
+        <Whose handout={handout} />
       </Link>
       <Counts counts={handout.counts} />
       <Due handout={handout} now={now} />

@@ -19,9 +19,11 @@ const Menu = later(
   <MenuButton title="this sheet" disabled />,
 );
 
-/** Days until something in the bin is deleted. */
-export const left = (binnedAt: Date, now: number, days: number) =>
-  Math.max(0, Math.ceil((+binnedAt + days * 86_400_000 - now) / 86_400_000));
+/** When something in the bin is deleted. */
+export function deletedWords(binnedAt: Date, now: number, days: number): string {
+  const left = Math.max(0, Math.ceil((+binnedAt + days * 86_400_000 - now) / 86_400_000));
+  return `deleted in ${left === 1 ? '1 day' : `${left} days`}`;
+}
 
 type CardProps = { sheet: ListedSheet; now: number; folder?: string; folders: readonly Folder[]; binDays: number };
 
@@ -49,9 +51,7 @@ function SheetCard({ sheet, now, folder, folders, binDays }: CardProps) {
         {sentence(
           [
             folder,
-            binnedAt === null
-              ? `changed ${agoWords(sheet.changedAt, now)}`
-              : `deleted in ${daysWords(left(binnedAt, now, binDays))}`,
+            binnedAt === null ? `changed ${agoWords(sheet.changedAt, now)}` : deletedWords(binnedAt, now, binDays),
             handedOut > 0 && `out ${handedOut === 1 ? 'once' : `${handedOut} times`}`,
           ]
             .filter(Boolean)
@@ -69,8 +69,6 @@ function SheetCard({ sheet, now, folder, folders, binDays }: CardProps) {
     </li>
   );
 }
-
-export const daysWords = (days: number) => (days === 1 ? '1 day' : `${days} days`);
 
 type Props = {
   sheets: readonly ListedSheet[];

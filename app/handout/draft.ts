@@ -58,6 +58,7 @@ export type HandOutView = {
 };
 /** What the server answers: what is wrong, or where to go. */
 type Answer = { problem: string; field?: string } | { problem: null; to: string };
+const placeIn = (answer: Answer | undefined): string | null => (answer?.problem === null ? answer.to : null);
 
 const begun = ({ classes, sheet, suggested, like }: HandOutView): Draft => ({
   v: 1,
@@ -153,18 +154,16 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
     [draft.lookFors, sheet, personName, tools],
   );
   const answer = fetcher.data;
-  const to = answer && answer.problem === null ? answer.to : null;
+  const to = placeIn(answer);
   useEffect(() => {
     if (to === null) return;
     keep(personId, place, null);
     void navigate(to);
   }, [to, personId, place, navigate]);
-  const answers = [answer, trial.data].filter((one) => one !== undefined && one.problem !== null);
-  const wrong = answers[0] ?? null;
+  const wrong = [answer, trial.data].find((one) => one !== undefined && one.problem !== null) ?? null;
   const had = view.classes.filter(({ id, hadAt }) => hadAt !== null && draft.classes.includes(id));
   const again = had.length > 0 || wrong?.field === 'again';
-  const tryAnswer = trial.data;
-  const opened = tryAnswer && tryAnswer.problem === null ? tryAnswer.to : null;
+  const opened = placeIn(trial.data);
   useEffect(() => {
     if (opened !== null) void navigate(like ? `${opened}?like=${like.id}` : opened);
   }, [opened, like, navigate]);

@@ -1,6 +1,6 @@
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { MouseEvent, PointerEvent, RefObject } from 'react';
-import { rightMiddle } from '../../core/geometry/box';
+import { rightMiddle, spanned } from '../../core/geometry/box';
 import type { Box, Point } from '../../core/geometry/matrix';
 import { givenOut } from '../../core/handout/copy';
 import { partsOn, sweptOver, unseenBoxes, withRole } from '../../core/handout/touch';
@@ -190,20 +190,13 @@ function useSweep(page: Page, scale: number, onChoose: (ids: string[]) => void) 
     const box = event.currentTarget.getBoundingClientRect();
     return { x: (event.clientX - box.left) / scale, y: (event.clientY - box.top) / scale };
   };
-  const area = from &&
-    to &&
-    Math.hypot(to.x - from.x, to.y - from.y) * scale >= PRESS && {
-      x: Math.min(from.x, to.x),
-      y: Math.min(from.y, to.y),
-      width: Math.abs(to.x - from.x),
-      height: Math.abs(to.y - from.y),
-    };
+  const area = from && to && far(from, to) * scale >= PRESS ? spanned(from, to) : null;
   const end = () => {
     setFrom(null);
     setTo(null);
   };
   return {
-    area: area || null,
+    area,
     on: {
       onPointerDown: (event: PointerEvent<HTMLElement>) => {
         if (event.button !== 0) return;
@@ -217,7 +210,7 @@ function useSweep(page: Page, scale: number, onChoose: (ids: string[]) => void) 
         setTo(at(event));
       },
       onPointerUp: () => {
-        swept.current = area !== null && area !== false;
+        swept.current = area !== null;
         if (area) onChoose(sweptOver(page, area, pictureNow).map(({ id }) => id));
         end();
       },

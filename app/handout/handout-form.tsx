@@ -7,13 +7,14 @@ import type { Sheet } from '../../core/schema/sheet';
 import { inWords } from '../../core/values/listed';
 import { later } from '../browser/later';
 import { dueWords, useZone } from '../browser/time';
-import { DayField } from '../fields/day-field';
+import type { MomentName } from '../fields/handout-moment';
+import { HandoutMoment } from '../fields/handout-moment';
 import { Action } from '../parts/action';
 import type { HandOutDraft, HandOutView } from './draft';
 import { countOf } from './draft';
 import type { Point } from './shown';
 import { RubricEdit } from './rubric-edit';
-import { toggled } from './toggled';
+import { toggled } from '../../core/values/toggled';
 import { Whom } from './whom';
 import styles from './hand-out.module.css';
 
@@ -33,16 +34,8 @@ const SUPPLY_NAMES: Record<Supply, string> = {
 type Of = { of: HandOutDraft };
 
 function WhoAndWhen({ of: { draft, set, wrong }, classes }: Of & Pick<HandOutView, 'classes'>) {
-  const moment = (name: 'opens' | 'due' | 'closes', none: string) => (
-    <DayField
-      time
-      mayBeNone
-      label={name}
-      none={none}
-      value={draft[name]}
-      invalid={wrong?.field === `${name}At`}
-      onChange={(value) => set({ [name]: value })}
-    />
+  const moment = (name: MomentName) => (
+    <HandoutMoment name={name} value={draft[name]} wrong={wrong?.field} onChange={(value) => set({ [name]: value })} />
   );
   return (
     <section>
@@ -53,13 +46,12 @@ function WhoAndWhen({ of: { draft, set, wrong }, classes }: Of & Pick<HandOutVie
         </p>
       )}
       <Whom draft={draft} set={set} classes={classes} />
-      <p className={styles.dueRow}>Due {moment('due', 'No due time')}</p>
+      <p className={styles.dueRow}>Due {moment('due')}</p>
       <p className={styles.dueRow}>
-        Opens {moment('opens', 'At once')} <span className="quiet">Before that students don’t see it.</span>
+        Opens {moment('opens')} <span className="quiet">Before that students don’t see it.</span>
       </p>
       <p className={styles.dueRow}>
-        Closes {moment('closes', 'Stays open')}{' '}
-        <span className="quiet">After that nothing is accepted, not even late.</span>
+        Closes {moment('closes')} <span className="quiet">After that nothing is accepted, not even late.</span>
       </p>
     </section>
   );

@@ -2,7 +2,7 @@ import { Checkbox } from 'antd';
 import { useZone, whenWords } from '../browser/time';
 import { Action } from '../parts/action';
 import type { Class, Draft } from './draft';
-import { toggled } from './toggled';
+import { toggled } from '../../core/values/toggled';
 import styles from './hand-out.module.css';
 
 /** To whom it goes: whole classes, or of a class some groups and students. */

@@ -28,7 +28,8 @@ import { Refused } from '../../server/actions/refused';
 import { letIn, letOut, LettingIn, LettingOut } from '../../server/actions/teachers';
 import type { Person } from '../../server/stores/people';
 import { check, jsonOf } from '../form.server';
-import type { Carded } from '../classes/cards';
+import type { Answer } from '../classes/answer';
+import { NOTHING } from '../classes/answer';
 import { FILE, groupPlace, namesPlace, NEW_CLASS, renamePlace, studentPlace, teacherPlace } from '../classes/places';
 
 /** What the classes screen asks for, and what it is answered. */
@@ -53,15 +54,6 @@ const Asked = z.discriminatedUnion('do', [
   }),
 ]);
 type Asked = z.infer<typeof Asked>;
-
-export type Answer = {
-  problem: string | null;
-  said: string | null;
-  cards: Carded[];
-  /** A place whose text was taken, and what remains there. */
-  taken: { box: string; left: string } | null;
-};
-export const NOTHING: Answer = { problem: null, said: null, cards: [], taken: null };
 
 export async function answered(
   means: Means,

@@ -7,7 +7,8 @@ import { groupsOf } from '../../server/stores/groups';
 import { classTeachers, teachersIn } from '../../server/stores/teachers';
 import { orLast, reached } from '../browser/reached';
 import { later } from '../browser/later';
-import type { Answer } from './classes-answers.server';
+import type { Answer } from '../classes/answer';
+import { NOTHING } from '../classes/answer';
 import { answered } from './classes-answers.server';
 import { Archived } from '../classes/archived';
 import { Cards } from '../classes/cards';
@@ -57,7 +58,7 @@ export async function action({ request, context }: Route.ActionArgs): Promise<An
 
 export async function clientAction({ serverAction }: Route.ClientActionArgs): Promise<Answer> {
   const answer = await reached(() => serverAction());
-  return 'unreached' in answer ? { problem: answer.problem, said: null, cards: [], taken: null } : answer;
+  return 'unreached' in answer ? { ...NOTHING, problem: answer.problem } : answer;
 }
 
 export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) => orLast(request, serverLoader);

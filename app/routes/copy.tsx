@@ -2,12 +2,13 @@ import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { FetcherWithComponents } from 'react-router';
-import { Link, useFetcher, useRevalidator, useSearchParams } from 'react-router';
+import { Link, useFetcher, useSearchParams } from 'react-router';
 import { doWithCopy, WithCopy } from '../../server/actions/hand-in';
 import { limitWords } from '../../core/handout/limits';
 import { isOpen } from '../../core/handout/state';
 import { inWords } from '../../core/values/listed';
 import { copyView } from '../../server/views/copy-view';
+import { useLoadAgain } from '../browser/load-again';
 import { afterReaching, reached } from '../browser/reached';
 import { closesWords, dueWords, useZone } from '../browser/time';
 import { useSpelling } from '../commands/spelling';
@@ -15,7 +16,7 @@ import { BlankTints } from '../copy/blanks';
 import { useCopyMargin } from '../copy/copy-entries';
 import { useChecking } from '../copy/checking';
 import { useHandIn } from '../copy/hand-in';
-import LastGo from '../copy/last-go';
+import { LastGo } from '../copy/last-go';
 import { Key } from '../fields/toggle';
 import { Editor, useEditor } from '../document/editor';
 import { useDrawing } from '../drawing/page-view';
@@ -94,19 +95,6 @@ function suppliesNote(limits: Loaded['limits']): string {
   return words.length === 0 ? 'Your teacher opened these' : `Your teacher opened these: ${inWords(words)}`;
 }
 
-/** When handing in closes while the copy is open, it is loaded again. */
-function useClosing({ closesAt, isClosed, state }: Loaded): void {
-  const { revalidate } = useRevalidator();
-  useEffect(() => {
-    if (isClosed || closesAt === null || !isOpen(state)) return;
-    const left = +closesAt - Date.now();
-    // A browser can't wait longer than this; by then the page has been opened anew.
-    if (left > 2 ** 31 - 1) return;
-    const timer = setTimeout(() => void revalidate(), Math.max(left, 0) + 500);
-    return () => clearTimeout(timer);
-  }, [closesAt, isClosed, state, revalidate]);
-}
-
 function useOpenCopy(loaded: Loaded, open: boolean): Editor {
   const [editor] = useState(() => {
     const made = new Editor({ ...loaded, rights: { kind: 'student', supplies: loaded.supplies, most: loaded.most } });
@@ -125,8 +113,9 @@ function Copy({ loaded }: { loaded: Loaded }) {
   const open = isOpen(loaded.state);
   // What was done before it closed is still sent.
   const editor = useOpenCopy(loaded, open);
-  useClosing(loaded);
   const mayWork = open && !loaded.isClosed;
+  // Handing in may close while the copy is open.
+  useLoadAgain(mayWork ? loaded.closesAt : null);
   const sheet = useEditor(editor, 'sheet');
   const page = useEditor(editor, 'page');
   const results = useEditor(editor, 'results') ?? loaded.results;

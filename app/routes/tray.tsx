@@ -1,7 +1,7 @@
-import { useEffect } from 'react';
-import { Link, useRevalidator } from 'react-router';
+import { Link } from 'react-router';
 import { addLateCopies } from '../../server/stores/handouts';
 import { nextOpening, trayOf } from '../../server/stores/copies';
+import { useLoadAgain } from '../browser/load-again';
 import { orLast } from '../browser/reached';
 import { isOpen } from '../../core/handout/state';
 import { closesOf, dueOf, isClosed } from '../../core/handout/times';
@@ -47,22 +47,10 @@ function nextStep({ state, unsettled }: Entry): string {
   return state === 'under-way' ? 'Go on' : 'Have another go';
 }
 
-/** The longest that a browser's clock can be set to, in milliseconds. */
-const LONGEST = 2 ** 31 - 1;
-
-/** Loads the tray again at the moment when something opens. */
-function useOpening(at: Date | null, now: number): void {
-  const { revalidate } = useRevalidator();
-  useEffect(() => {
-    if (at === null || +at - now > LONGEST) return;
-    const timer = setTimeout(() => void revalidate(), Math.max(0, +at - now) + 500);
-    return () => clearTimeout(timer);
-  }, [at, now]); // eslint-disable-line react-hooks/exhaustive-deps
-}
-
 export default function Tray({ loaderData }: Route.ComponentProps) {
   const { person, copies, opensNext, now } = loaderData;
-  useOpening(opensNext, now);
+  // What opens meanwhile comes by itself.
+  useLoadAgain(opensNext, now);
   const zone = useZone();
   const open = copies.filter((copy) => (isBack(copy) || isToDo(copy)) && !isShut(copy, now)).sort(inTurn);
   const shelf = copies.filter((copy) => !open.includes(copy));

@@ -3,8 +3,9 @@ import { useEffect } from 'react';
 import { useFetcher } from 'react-router';
 import { effectsOf, effectWords } from '../../core/handout/effects';
 import { hasOpened } from '../../core/handout/times';
-import { DayField } from '../fields/day-field';
+import { HandoutMoment } from '../fields/handout-moment';
 import { localOf, momentOf } from '../fields/day-words';
+import { sentence } from '../parts/sentence';
 import type { Answer, Words } from './changing';
 import type { SpreadData } from './piece-card';
 import styles from './spread.module.css';
@@ -17,11 +18,7 @@ type Props = Pick<SpreadData, 'handout' | 'cards' | 'now'> & {
   onDone: () => void;
 };
 
-const MOMENTS = [
-  { name: 'opens', words: 'Opens', none: 'Open' },
-  { name: 'due', words: 'Due', none: 'No due time' },
-  { name: 'closes', words: 'Closes', none: 'Stays open' },
-] as const;
+const MOMENTS = ['opens', 'due', 'closes'] as const;
 
 /** Changes what a handout is called, what it asks, and until when; says what that alters before it is saved. */
 export default function ChangeForm({ handout, cards, now, begun, onType, onDone }: Props) {
@@ -71,16 +68,14 @@ export default function ChangeForm({ handout, cards, now, begun, onType, onDone 
         value={words.brief}
         onChange={(event) => set({ brief: event.target.value })}
       />
-      {MOMENTS.map(({ name, words: said, none }) => (
+      {MOMENTS.map((name) => (
         <span key={name} className={styles.moment}>
-          {said}
-          <DayField
-            time
-            mayBeNone
-            label={name}
-            none={none}
+          {sentence(name)}
+          <HandoutMoment
+            name={name}
+            none={name === 'opens' ? 'Open' : undefined}
             value={words[name]}
-            invalid={answer?.field === `${name}At`}
+            wrong={answer?.field}
             onChange={(value) => set({ [name]: value })}
           />
         </span>

@@ -1,3 +1,4 @@
+import { centre, contains, overlaps } from '../geometry/box';
 import { boxOf } from '../items/hit';
 import type { Box } from '../geometry/matrix';
 import type { Pictures } from '../pictures/picture';
@@ -13,12 +14,9 @@ export function partsOn(page: Page): Item[] {
   return within(page.items);
 }
 
-const meets = (a: Box, b: Box): boolean =>
-  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
-
 /** The parts that a rectangle on the page meets; of a group its parts, not the group itself. */
 export const sweptOver = (page: Page, area: Box, pictures: Pictures): Item[] =>
-  partsOn(page).filter((item) => item.kind !== 'group' && meets(boxOf(page, item, pictures), area));
+  partsOn(page).filter((item) => item.kind !== 'group' && overlaps(boxOf(page, item, pictures), area));
 
 /** The text boxes of a role on all pages. */
 export const withRole = (sheet: Sheet, role: string): TextItem[] =>
@@ -40,14 +38,8 @@ export function unseenBoxes(page: Page, pictures: Pictures): TextItem[] {
     if (item.kind !== 'text' || item.touch === 'fixed') return false;
     if (item.outline || item.fill || item.prompt.trim() || !isEmpty(item.body)) return false;
     const box = boxOf(page, item, pictures);
-    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
     return !frames.some(
-      (frame) =>
-        frame.x <= x &&
-        x <= frame.x + frame.width &&
-        frame.y <= y &&
-        y <= frame.y + frame.height &&
-        frame.width * frame.height <= AROUND * box.width * box.height,
+      (frame) => contains(frame, centre(box)) && frame.width * frame.height <= AROUND * box.width * box.height,
     );
   });
 }

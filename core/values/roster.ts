@@ -12,3 +12,7 @@ export const namesIn = (text: string): string[] =>
 
 /** Names are the same however they are spaced and whatever of them is in capitals. */
 export const sameName = (name: string) => name.normalize('NFC').replace(/\s+/g, ' ').trim().toLowerCase();
+
+/** Whether somebody or something in a list is called so. */
+export const isTaken = (name: string, list: readonly { name: string }[]): boolean =>
+  list.some((one) => sameName(one.name) === sameName(name));

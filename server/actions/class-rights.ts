@@ -2,7 +2,7 @@ import type { Database } from '../database/connection';
 import type { ClassRow } from '../stores/classes';
 import { classesOf } from '../stores/classes';
 import type { Handout } from '../stores/handouts';
-import { handoutOf, rightsOn } from '../stores/handouts';
+import { handoutById, rightsOn } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { missing, Refused } from './refused';
 
@@ -35,7 +35,7 @@ export async function mayChange(db: Database, { id }: Pick<Person, 'id'>, handou
 /** A handout that they may change. @throws Refused */
 export async function fullHandout(db: Database, person: Pick<Person, 'id'>, handoutId: string): Promise<Handout> {
   await mayChange(db, person, handoutId);
-  const handout = await handoutOf(db, person.id, handoutId);
+  const handout = await handoutById(db, handoutId);
   if (!handout) throw missing();
   return handout;
 }

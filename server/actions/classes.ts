@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { namesIn, sameName } from '../../core/values/roster';
+import { isTaken, namesIn, sameName } from '../../core/values/roster';
 import type { Database } from '../database/connection';
 import { archiveClass, begunByBoth, closeCode, mergeStudents, renameStudent, renewCode } from '../stores/class-life';
 import { addClass, addStudents, classesOf, joinClass, leaveClass, membersOf, renameClass } from '../stores/classes';
@@ -71,7 +71,7 @@ export type Roster = z.infer<typeof Roster>;
 /** @throws Refused where another class of theirs is called so */
 async function freeName(db: Database, teacher: Teacher, name: string, except?: string): Promise<void> {
   const others = (await classesOf(db, teacher.id)).filter(({ id, archivedAt }) => id !== except && archivedAt === null);
-  if (others.some((one) => sameName(one.name) === sameName(name)))
+  if (isTaken(name, others))
     throw new Refused(422, `You have a class “${name}” already. Choose a name that tells them apart.`, 'name');
 }
 
@@ -81,17 +81,21 @@ export async function addClassFor(db: Database, teacher: Teacher, { name }: z.in
   return addClass(db, { schoolId: teacher.schoolId, teacherId: teacher.id, name });
 }
 
+type ToAdd = { classId: string; names: readonly string[] };
+type Added = { added: string[]; there: string[] };
+
 /**
  * Those who were added, and those who were there already. Whoever is added gets what the class was handed out before.
  * @throws Refused where the class is not theirs
  */
-export async function addStudentsTo(
-  { db, pictures }: Means,
-  teacher: Teacher,
-  { classId, names }: { classId: string; names: readonly string[] },
-): Promise<{ added: string[]; there: string[] }> {
-  await fullClass(db, teacher, classId);
-  const { added, there } = await addStudents(db, { schoolId: teacher.schoolId, classId, names });
+export async function addStudentsTo(means: Means, teacher: Teacher, given: ToAdd): Promise<Added> {
+  await fullClass(means.db, teacher, given.classId);
+  return adding(means, teacher, given);
+}
+
+/** The same for a class of which it is known that they may. */
+async function adding({ db, pictures }: Means, { schoolId }: Teacher, { classId, names }: ToAdd): Promise<Added> {
+  const { added, there } = await addStudents(db, { schoolId, classId, names });
   for (const { id } of added) await addLateCopies(db, id, pictures);
   return { added: added.map(({ name }) => name), there };
 }
@@ -122,7 +126,7 @@ export async function addRoster(
       ids.set(sameName(name), classId);
       done.classes++;
     }
-    const { added, there } = await addStudentsTo(means, teacher, { classId, names });
+    const { added, there } = await adding(means, teacher, { classId, names });
     done.added += added.length;
     done.there += there.length;
   }
@@ -158,11 +162,11 @@ export async function renameClassFor(
 
 /** A member of a class on which the teacher has full rights. @throws Refused */
 async function memberOf(db: Database, teacher: Teacher, classId: string, student: string) {
-  const of = await fullClass(db, teacher, classId);
+  await fullClass(db, teacher, classId);
   const members = await membersOf(db, classId);
   const member = members.find(({ id }) => id === student);
   if (!member) throw missing();
-  return { of, members, member };
+  return { members, member };
 }
 
 /**
@@ -176,7 +180,7 @@ export async function moveStudentFor(
 ): Promise<{ name: string; to: string | null }> {
   const { member } = await memberOf(db, teacher, classId, student);
   const other = to ? await fullClass(db, teacher, to) : null;
-  if (other && (await membersOf(db, other.id)).some(({ name }) => sameName(name) === sameName(member.name)))
+  if (other && isTaken(member.name, await membersOf(db, other.id)))
     throw new Refused(
       422,
       `Somebody called ${member.name} is in ${other.name} already. Give one of them a name that tells them apart.`,
@@ -197,7 +201,12 @@ export async function renameStudentFor(
   { classId, student, name }: z.infer<typeof RenamingStudent>,
 ): Promise<string> {
   const { members, member } = await memberOf(db, teacher, classId, student);
-  if (members.some((one) => one !== member && sameName(one.name) === sameName(name)))
+  if (
+    isTaken(
+      name,
+      members.filter((one) => one !== member),
+    )
+  )
     throw new Refused(
       422,
       `Somebody in this class is called ${name} already. Choose a name that tells them apart, such as “${name} B.”.`,

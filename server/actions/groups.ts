@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { sameName } from '../../core/values/roster';
+import { isTaken } from '../../core/values/roster';
 import type { Database } from '../database/connection';
 import { addGroup, groupsOf, removeGroup, setGroup } from '../stores/groups';
 import { addLateCopies } from '../stores/handouts';
@@ -36,7 +36,12 @@ export async function setGroupFor(
 ): Promise<void> {
   await fullClass(db, teacher, classId);
   const groups = await groupsOf(db, [classId]);
-  if (groups.some((one) => one.id !== group && sameName(one.name) === sameName(name)))
+  if (
+    isTaken(
+      name,
+      groups.filter((one) => one.id !== group),
+    )
+  )
     throw new Refused(422, `There is a group “${name}” in this class already. Choose another name.`, 'name');
   const added = await db.transaction(async (tx) => {
     if (!groups.some(({ id }) => id === group)) await addGroup(tx, classId, name, group);

@@ -12,7 +12,7 @@ import { copiesOf, newestGoes } from '../stores/copies';
 import type { Damaged, Loaded } from '../stores/documents';
 import { loadDocuments } from '../stores/documents';
 import type { Handout } from '../stores/handouts';
-import { handoutOf, rightsOn } from '../stores/handouts';
+import { handoutById, rightsOn } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { rulingsOf } from '../stores/reviews';
 import { sheetOf } from '../stores/sheets';
@@ -61,7 +61,8 @@ async function isChanged(db: Means['db'], person: Pick<Person, 'id'>, handout: H
 /** @throws Refused where it is not theirs */
 export async function spreadView(means: Means, person: Pick<Person, 'id'>, handoutId: string) {
   const { db } = means;
-  const handout = await handoutOf(db, person.id, handoutId);
+  const rights = await rightsOn(db, person.id, handoutId);
+  const handout = rights && (await handoutById(db, handoutId));
   if (!handout) throw missing();
   const [copies, goes] = await Promise.all([copiesOf(db, handout.id), newestGoes(db, handout.id)]);
   const open = copies.filter(({ state }) => state === 'under-way' || state === 'another-go');
@@ -96,7 +97,7 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
       opensAt: handout.opensAt,
       dueAt: handout.dueAt,
       closesAt: handout.closesAt,
-      rights: (await rightsOn(db, person.id, handout.id)) ?? 'read',
+      rights,
       isPutAway: handout.putAwayAt !== null,
       /** Its sheet is another one now: a correction could be sent. */
       isChanged: await isChanged(db, person, handout),
