@@ -10,7 +10,9 @@ import type { Sheet } from '../core/schema/sheet';
 import { sendCorrection } from '../server/actions/correct';
 import { handOut, HandingOut } from '../server/actions/hand-out';
 import { saveWork } from '../server/actions/save-changes';
-import { openPictures } from '../server/art/shipped';
+import { workshop } from '../server/actions/means';
+import { openFaces, openPictures } from '../server/art/shipped';
+import { Shelf } from '../server/exports/shelf';
 import type { Database } from '../server/database/connection';
 import { openDatabase } from '../server/database/open';
 import { addClass, addStudent } from '../server/stores/classes';
@@ -134,6 +136,7 @@ function comparing(): Figure {
 
 type School = { db: Database; schoolId: string; teacherId: string; classId: string };
 const pictures = openPictures();
+const workshopOn = async (db: Database) => workshop(db, new Shelf({ faces: await openFaces(), pictures }));
 
 async function handedOut({ db, schoolId, teacherId, classId }: School, asked: LookFor[]) {
   const sheetId = await createSheet(db, { schoolId, ownerId: teacherId, purpose: 'blank', sheet: handed() });
@@ -146,7 +149,7 @@ async function handedOut({ db, schoolId, teacherId, classId }: School, asked: Lo
     rubric: { rows: [] },
     supplies: ['shape'],
   };
-  const [id] = await handOut({ db, pictures }, { id: teacherId, schoolId }, sheetId, HandingOut.parse(given));
+  const [id] = await handOut(await workshopOn(db), { id: teacherId, schoolId }, sheetId, HandingOut.parse(given));
   return { id, sheetId, copies: await copiesOf(db, id) };
 }
 
@@ -197,7 +200,7 @@ async function correcting(school: School): Promise<Figure> {
     const changes: Change[] = [{ kind: 'set', id: 'box3', values: { x: 40 + run + 1 } }];
     await saveChanges(db, { documentId, authorId: teacherId, base, batch: `t-${run}`, changes }, () => null);
     const begun = performance.now();
-    const took = await sendCorrection({ db, pictures }, { id: teacherId }, id, { seq: base + 1 });
+    const took = await sendCorrection(await workshopOn(db), { id: teacherId }, id, { seq: [base + 1] });
     times.push(performance.now() - begun);
     if (took !== CLASS) throw new Error(`${took} copies took it of ${schoolId}`);
   }

@@ -1,9 +1,10 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { chownSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { once } from 'node:events';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { installDebian, installPackages, root, run, say } from './install.mjs';
+import { installDebian, installPackages, root, say } from './install.mjs';
 
 /** npm test: installs what is missing, then type check, lint, unit tests and end-to-end tests. The demo's data stays untouched. */
 
@@ -23,25 +24,23 @@ installDebian([
   { name: 'postgresql', present: () => postgresBin() !== null },
 ]);
 
-say('building …');
-await (await import('./build.mjs')).build();
-say('type check …');
-run(process.execPath, ['node_modules/@react-router/dev/bin.js', 'typegen'], { stdio: ['ignore', 'ignore', 'inherit'] });
-run(process.execPath, ['node_modules/typescript/bin/tsc', '--noEmit']);
-say('lint …');
-run(process.execPath, ['node_modules/eslint/bin/eslint.js', '.']);
-run(process.execPath, [
-  'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
-  'core',
-  'app',
-  'server',
-  'workers',
-  'demo',
-  'art',
-  '--config',
-  '.dependency-cruiser.mjs',
+say('building, type check and lint, side by side …');
+// Each is one thread's work; together they keep two cores busy.
+const [built, checked] = await Promise.all([
+  ended('scripts/build.mjs', [], 'inherit'),
+  inTurn([
+    ['node_modules/@react-router/dev/bin.js', ['typegen'], 'ignore'],
+    ['node_modules/typescript/bin/tsc', ['--noEmit'], 'inherit'],
+    ['node_modules/eslint/bin/eslint.js', ['.'], 'inherit'],
+    [
+      'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+      ['core', 'app', 'server', 'workers', 'demo', 'art', '--config', '.dependency-cruiser.mjs'],
+      'inherit',
+    ],
+    ['node_modules/prettier/bin/prettier.cjs', ['--check', '--log-level', 'warn', '.'], 'inherit'],
+  ]),
 ]);
-run(process.execPath, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
+if (!built || !checked) process.exit(1);
 
 const results = path.join(root, 'test-results');
 rmSync(results, { recursive: true, force: true });
@@ -81,6 +80,19 @@ let failed = (units?.numFailedTests ?? 0) + (ends ? ends.stats.unexpected : 0);
 if (failed === 0 && (unit.status !== 0 || e2e.status !== 0)) failed = 1;
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);
+
+/** Whether a script of Node came to a good end; where it did not, that is said. */
+async function ended(script, args, output) {
+  const child = spawn(process.execPath, [script, ...args], { cwd: root, stdio: ['ignore', output, 'inherit'] });
+  const [code] = await once(child, 'exit');
+  if (code !== 0) console.error(`${script} ${args.join(' ')} failed.`);
+  return code === 0;
+}
+
+async function inTurn(scripts) {
+  for (const [script, args, output] of scripts) if (!(await ended(script, args, output))) return false;
+  return true;
+}
 
 /** A PostgreSQL server of our own, on a free port in a temporary directory. PostgreSQL refuses to run as root. */
 async function startPostgres() {

@@ -4,6 +4,7 @@ import { itemName } from '../../core/items/name';
 import type { Difference } from '../../core/review/compare';
 import { spotOf } from '../../core/review/compare';
 import type { Page } from '../../core/schema/sheet';
+import { letterOf } from '../../core/values/letters';
 import type { correctionView } from '../../server/views/correction-view';
 import { pictureNow } from '../drawing/resources';
 import type { MarginEntry } from '../margin/margin';
@@ -13,6 +14,8 @@ import styles from './correction.module.css';
 /** What stands beside a correction: who takes it, and each thing that it changes, at its height. */
 
 export type Loaded = Awaited<ReturnType<typeof correctionView>>;
+/** What changes on one version. */
+export type Version = Loaded['versions'][number];
 
 const times = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
 const named = (names: readonly string[]) =>
@@ -21,11 +24,19 @@ const named = (names: readonly string[]) =>
 type HeadProps = { loaded: Loaded; sending: boolean; problem: string | null; onSend: () => void };
 
 function Head({ loaded, sending, problem, onSend }: HeadProps) {
-  const { counts, differences, differs, kept } = loaded;
+  const { counts, versions } = loaded;
+  const differences = versions.flatMap((version) => version.differences);
+  const kept = versions.flatMap((version) => version.kept);
+  const differs = versions.some((version) => version.differs);
   const taking = counts['not-begun'] + counts['under-way'];
   return (
     <div className={styles.head}>
       <h3>{differences.length === 0 ? 'Nothing that students see' : times(differences.length, 'thing')} changed</h3>
+      {versions.length > 1 && differences.length > 0 && (
+        <p className="quiet">
+          {versions.map((version, n) => `${letterOf(n)}: ${version.differences.length || 'none'}`).join(' · ')}
+        </p>
+      )}
       <ul>
         {counts['not-begun'] > 0 && <li>{counts['not-begun']} not begun: simply follow.</li>}
         {counts['under-way'] > 0 && (
@@ -33,8 +44,8 @@ function Head({ loaded, sending, problem, onSend }: HeadProps) {
         )}
         {counts['handed-in'] > 0 && <li>{counts['handed-in']} handed in: stay as they are, and say so.</li>}
       </ul>
-      {kept.map(({ name, students }) => (
-        <p key={name}>
+      {kept.map(({ name, students }, i) => (
+        <p key={i}>
           <b>{name}</b> goes, but stays with {named(students)}, who worked on it.
         </p>
       ))}
@@ -53,16 +64,16 @@ function Head({ loaded, sending, problem, onSend }: HeadProps) {
   );
 }
 
-/** The differences on a page, numbered through all pages. */
-export const differencesOn = (loaded: Loaded, page: Page) =>
-  loaded.differences.flatMap((difference, i) => {
+/** The differences on a page, numbered through all pages of a version. */
+export const differencesOn = (version: Version, page: Page) =>
+  version.differences.flatMap((difference, i) => {
     const box = spotOf(difference, page, pictureNow);
     return box ? [{ difference, box, number: i + 1 }] : [];
   });
 
 const id = (number: number) => `difference-${number}`;
 
-export function correctionEntries(page: Page, head: HeadProps, active: string | null): MarginEntry[] {
+export function correctionEntries(page: Page, version: Version, head: HeadProps, active: string | null): MarginEntry[] {
   return [
     {
       id: 'head',
@@ -72,7 +83,7 @@ export function correctionEntries(page: Page, head: HeadProps, active: string | 
       label: 'What the correction does',
       content: <Head {...head} />,
     },
-    ...differencesOn(head.loaded, page).map(({ difference, box, number }): MarginEntry => ({
+    ...differencesOn(version, page).map(({ difference, box, number }): MarginEntry => ({
       id: id(number),
       anchor: rightMiddle(box),
       tone: difference.after ? 'moss' : 'apricot',

@@ -3,11 +3,13 @@ import { useEffect, useMemo, useState } from 'react';
 import { useFetcher, useNavigate } from 'react-router';
 import { z } from 'zod';
 import { SupplyLimits } from '../../core/handout/limits';
+import { MOST_VERSIONS } from '../../core/handout/deal';
 import { SUPPLIES } from '../../core/handout/supplies';
 import type { LookFor } from '../../core/lookfors/all';
 import type { Rubric } from '../../core/lookfors/rubric';
 import type { Sheet } from '../../core/schema/sheet';
 import type { HandingOut } from '../../server/actions/hand-out';
+import type { Versions } from '../../server/actions/versions';
 import { fetched, useFetched } from '../browser/later';
 import type { Editor } from '../document/editor';
 import { momentOf } from '../fields/day-words';
@@ -31,6 +33,19 @@ const Draft = z.object({
   ),
   supplies: z.array(z.enum(SUPPLIES)),
   limits: SupplyLimits.default({}),
+  /** What was chosen of each way stays while another is tried. */
+  versions: z
+    .object({
+      from: z.enum(['same', 'made', 'sheets']),
+      count: z.number().int().min(2).max(MOST_VERSIONS),
+      /** Sheets of the versions after the first; empty where none is chosen yet. */
+      sheets: z.array(z.string()),
+      by: z.enum(['turn', 'group', 'hand']),
+      seed: z.number(),
+      groups: z.record(z.string(), z.number()),
+      students: z.record(z.string(), z.number()),
+    })
+    .default({ from: 'same', count: 2, sheets: [], by: 'turn', seed: 1, groups: {}, students: {} }),
   ids: z.record(z.string(), z.string()),
 });
 export type Draft = z.infer<typeof Draft>;
@@ -55,6 +70,9 @@ export type HandOutView = {
   /** A handout that is used again. */
   like: (Pick<Draft, 'title' | 'brief' | 'lookFors' | 'rubric' | 'supplies' | 'limits'> & { id: string }) | null;
   classes: readonly Class[];
+  /** Whether the sheet can be made again, so that versions of it differ. */
+  varies: boolean;
+  otherSheets: readonly { id: string; title: string }[];
 };
 /** What the server answers: what is wrong, or where to go. */
 type Answer = { problem: string; field?: string } | { problem: null; to: string };
@@ -73,6 +91,7 @@ const begun = ({ classes, sheet, suggested, like }: HandOutView): Draft => ({
   rubric: like?.rubric ?? { rows: [] },
   supplies: like?.supplies ?? [],
   limits: like?.limits ?? {},
+  versions: { from: 'same', count: 2, sheets: [], by: 'turn', seed: 1, groups: {}, students: {} },
   ids: {},
 });
 
@@ -88,12 +107,32 @@ function onlyIn(classes: readonly Class[], only: Draft['only']): Draft['only'] {
   return Object.fromEntries(left) as Draft['only'];
 }
 
-/** How many of a class get it. */
-export function countOf({ id, size, groups }: Class, only: Draft['only']): number {
+/** Those of a class who get it, with their groups in the order of their names. */
+export function receiversOf({ id, groups, members }: Class, only: Draft['only']) {
   const some = only[id];
-  if (!some) return size;
-  const chosen = groups.filter((group) => some.groups.includes(group.id)).flatMap(({ members }) => members);
-  return new Set([...chosen, ...some.students]).size;
+  const inGroups = (member: string) =>
+    groups.filter((group) => group.members.includes(member)).map((group) => group.id);
+  return members
+    .map((member) => ({ ...member, groups: inGroups(member.id) }))
+    .filter(
+      (member) =>
+        !some || some.students.includes(member.id) || member.groups.some((group) => some.groups.includes(group)),
+    );
+}
+
+/** How many of a class get it. */
+export const countOf = (one: Class, only: Draft['only']): number => receiversOf(one, only).length;
+
+/** How many versions there are to be, with the sheet itself. */
+export function versionCount({ from, count, sheets }: Draft['versions']): number {
+  if (from === 'same') return 1;
+  return from === 'made' ? count : 1 + sheets.filter((id) => id !== '').length;
+}
+
+/** Where versions come from, as the server is asked; null where everybody gets the same. */
+export function versionsFrom({ from, count, sheets }: Draft['versions']): Versions['from'] | null {
+  if (from === 'same') return null;
+  return from === 'made' ? { kind: 'made', count } : { kind: 'sheets', ids: sheets.filter((id) => id !== '') };
 }
 
 const placeOf = ({ id, like }: HandOutView) => (like ? `hand-out/${id}/like/${like.id}` : `hand-out/${id}`);
@@ -122,6 +161,13 @@ function useDraft(view: HandOutView, sheet: Sheet) {
 
 const NONE: Tried[] = [];
 
+/** Only what belongs to the chosen way counts; the rest is kept for when it is chosen again. */
+export const dealOf = ({ by, seed, groups, students }: Draft['versions']): Versions['deal'] => ({
+  seed,
+  groups: by === 'group' ? groups : {},
+  students: by === 'hand' ? students : {},
+});
+
 export type HandOutDraft = {
   draft: Draft;
   set: (patch: Partial<Draft>) => void;
@@ -135,10 +181,48 @@ export type HandOutDraft = {
   /** Opens a copy of the teacher's own, as students get it. */
   tryOut: () => Promise<void>;
   trying: boolean;
+  looking: Looking;
   /** Some of the classes have it already. */
   again: boolean;
   wrong: { problem: string; field?: string } | null;
 };
+
+export type Looking = {
+  /** The version that is looked at, from 0. */
+  shown: number;
+  show: (version: number) => void;
+  /** Its sheet; null where it is the first one, which can be changed here, or not here yet. */
+  sheet: Sheet | null;
+  busy: boolean;
+  problem: string | null;
+};
+type Shown = { problem: string } | { problem: null; versions: Sheet[] };
+
+/** Versions as they would be handed out, asked for when one is looked at. */
+function useVersions(editor: Editor, draft: Draft, sheet: Sheet, isReady: () => Promise<boolean>): Looking {
+  const fetcher = useFetcher<Shown>();
+  const [wanted, setWanted] = useState(0);
+  /** What the answer is for: asked for again once the sheet, or what is asked, has changed. */
+  const [asked, setAsked] = useState<{ sheet: Sheet; from: string } | null>(null);
+  const from = JSON.stringify(versionsFrom(draft.versions));
+  const shown = wanted < versionCount(draft.versions) ? wanted : 0;
+  const isFor = asked !== null && asked.from === from && asked.sheet === sheet;
+  const answer = isFor && fetcher.state === 'idle' ? fetcher.data : undefined;
+  const show = async (version: number) => {
+    setWanted(version);
+    if (version === 0 || isFor || !(await isReady())) return;
+    setAsked({ sheet: editor.sheet, from });
+    const looking = { from: versionsFrom(draft.versions), lookFors: draft.lookFors };
+    void fetcher.submit({ do: 'versions', handout: JSON.stringify(looking) }, { method: 'post' });
+  };
+  return {
+    shown: shown > 0 && !isFor && fetcher.state === 'idle' ? 0 : shown,
+    show: (version) => void show(version),
+    sheet: answer?.problem === null ? (answer.versions[shown - 1] ?? null) : null,
+    busy: fetcher.state !== 'idle',
+    problem: answer?.problem ?? null,
+  };
+}
 
 /** What is filled in on the hand-out screen, and how it is sent. */
 export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): HandOutDraft {
@@ -180,6 +264,7 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
       editor.say('The sheet is not saved yet: the server does not answer. Try again when it says “Saved”.');
     return saved !== null;
   };
+  const looking = useVersions(editor, draft, sheet, isReady);
   const tryOut = async () => {
     if (!(await isReady())) return;
     const { title, brief, lookFors, rubric, supplies, limits } = draft;
@@ -190,12 +275,21 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
   };
   const send = async () => {
     if (!(await isReady())) return;
-    const { v: _, opens, due, closes, ...rest } = draft;
+    const { v: _, opens, due, closes, versions, ...rest } = draft;
     const sent = (local: string) => momentOf(local)?.toISOString() ?? null;
     // Sent again because no answer came, it is handed out once.
     const ids = Object.fromEntries(draft.classes.map((one) => [one, draft.ids[one] ?? nanoid(12)]));
     set({ ids });
-    const handout: HandingOut = { ...rest, ids, again, opensAt: sent(opens), dueAt: sent(due), closesAt: sent(closes) };
+    const from = versionsFrom(versions);
+    const handout: HandingOut = {
+      ...rest,
+      ids,
+      again,
+      opensAt: sent(opens),
+      dueAt: sent(due),
+      closesAt: sent(closes),
+      versions: from && { from, deal: dealOf(versions) },
+    };
     void fetcher.submit({ handout: JSON.stringify(handout) }, { method: 'post' });
   };
   return {
@@ -206,6 +300,7 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
     tried,
     tryOut,
     trying: trial.state !== 'idle' || opened !== null,
+    looking,
     send,
     sending: saving || fetcher.state !== 'idle' || to !== null,
     again,

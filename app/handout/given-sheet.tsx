@@ -132,6 +132,39 @@ export function GivenSheet({ editor, sheet, shown, scrolled }: Props) {
   );
 }
 
+/** Another version as its students get it. What may be touched is set on the first one, and goes for all that are made again. */
+export function VersionSheet({ sheet, letter }: { sheet: Sheet; letter: string }) {
+  const given = useMemo(() => givenOut(sheet), [sheet]);
+  const [pageId, setPageId] = useState(sheet.pages[0].id);
+  const page = given.pages.find(({ id }) => id === pageId) ?? given.pages[0];
+  const { view, stage } = useView(page, 'fit');
+  const { faces, arrived } = useDrawing(sheet);
+  return (
+    <div className={styles.given}>
+      <SheetRoom stage={stage} view={view}>
+        <div className="paper" style={paperStyle(view, page)}>
+          {faces && (
+            <PageView
+              sheet={given}
+              page={page}
+              faces={faces}
+              arrived={arrived}
+              scale={view.scale}
+              prompts
+              label={`Version ${letter}, as students get it`}
+            />
+          )}
+        </div>
+      </SheetRoom>
+      <div className={styles.touchKey}>
+        <b>Version {letter}</b>
+        <span className="quiet">What may be touched is set on version A.</span>
+        <PageTabs pages={sheet.pages} shown={page.id} onShow={setPageId} />
+      </div>
+    </div>
+  );
+}
+
 const far = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y);
 
 type LightProps = { shown: Shown; scrolled: number; page: Page; view: View; stage: RefObject<HTMLDivElement | null> };

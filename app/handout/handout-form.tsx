@@ -11,13 +11,14 @@ import type { MomentName } from '../fields/handout-moment';
 import { HandoutMoment } from '../fields/handout-moment';
 import { Action } from '../parts/action';
 import type { HandOutDraft, HandOutView } from './draft';
-import { countOf } from './draft';
+import { countOf, versionCount } from './draft';
 import type { Point } from './shown';
 import { RubricEdit } from './rubric-edit';
 import { toggled } from '../../core/values/toggled';
 import { Whom } from './whom';
 import styles from './hand-out.module.css';
 
+const Versions = later(() => import('./versions').then((part) => part.Versions));
 const LookForEdit = later(() => import('./lookfor-edit').then((part) => part.LookForEdit));
 
 /** The form beside the sheet: to whom it goes, until when, and what is looked for. */
@@ -118,11 +119,13 @@ function Outcome({ of: { draft }, classes }: Of & Pick<HandOutView, 'classes'>) 
   const none = chosen.find((one) => countOf(one, draft.only) === 0);
   if (none) return <span className={styles.lacking}>Choose who of {none.name} gets it.</span>;
   const had = chosen.filter(({ hadAt }) => hadAt !== null);
+  const count = versionCount(draft.versions);
   const due = draft.due && !Number.isNaN(Date.parse(draft.due)) ? new Date(draft.due) : null;
   return (
     <span>
       <b>{students === 1 ? '1 student' : `${students} students`}</b> of {inWords(chosen.map(({ name }) => name))},{' '}
       {dueWords(due, Date.now(), zone)}
+      {count > 1 && `, ${count} versions`}
       {had.length > 0 && (
         <em className={styles.had}>
           {inWords(had.map(({ name }) => name))} {had.length === 1 ? 'has' : 'have'} this sheet already: they get one
@@ -155,6 +158,15 @@ export function HandoutForm({ of, view, sheet, onRefuse, point, onScroll }: Prop
             <Input id="title" value={draft.title} onChange={(event) => set({ title: event.target.value })} />
           </section>
           <WhoAndWhen of={of} classes={view.classes} />
+          <Versions
+            draft={draft}
+            view={view}
+            set={(versions) => set({ versions })}
+            problem={of.looking.problem}
+            shown={of.looking.shown}
+            looking={of.looking.busy}
+            onShow={of.looking.show}
+          />
           <section>
             <label className={styles.block} htmlFor="brief">
               Brief: what to do

@@ -10,6 +10,7 @@ import { later } from '../browser/later';
 import { whenWords } from '../browser/time';
 import type { Route } from '../routes/+types/reading';
 import { MarksLegend } from '../spread/marks';
+import { VersionMark } from '../parts/version-mark';
 import { Tick } from '../student/lookfor-list';
 import styles from '../student/student.module.css';
 import readingStyles from './reading.module.css';
@@ -66,6 +67,7 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone, marks }: 
     <>
       <div className={readingStyles.headName}>
         <h2>{copy.studentName}</h2>
+        {copy.version !== null && <VersionMark version={copy.version} />}
         <StateLabel state={copy.state} />
       </div>
       <p className="quiet">

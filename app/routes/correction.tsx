@@ -2,6 +2,8 @@ import { useMemo, useState } from 'react';
 import { Link, redirect, useFetcher } from 'react-router';
 import { Correcting, sendCorrection } from '../../server/actions/correct';
 import { correctionView } from '../../server/views/correction-view';
+import { letterOf } from '../../core/values/letters';
+import { workshop } from '../../server/actions/means';
 import { afterReaching, reached } from '../browser/reached';
 import type { Loaded } from '../correction/entries';
 import { correctionEntries, differencesOn } from '../correction/entries';
@@ -22,7 +24,7 @@ import type { Route } from './+types/correction';
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
-  return allowed(correctionView({ db, pictures: shelf.resources.pictures }, person, params.handoutId));
+  return allowed(correctionView(workshop(db, shelf), person, params.handoutId));
 }
 
 export async function action({ request, context, params }: Route.ActionArgs): Promise<Answer | Response> {
@@ -30,7 +32,7 @@ export async function action({ request, context, params }: Route.ActionArgs): Pr
   const read = check(Correcting, await formOf(request));
   if (!read.ok) return read.wrong;
   const { db, shelf } = context.services;
-  const means = { db, pictures: shelf.resources.pictures };
+  const means = workshop(db, shelf);
   const done = await filledIn(sendCorrection(means, person, params.handoutId, read.value));
   return typeof done === 'number' ? redirect(`/handouts/${params.handoutId}`) : done;
 }
@@ -49,7 +51,16 @@ const SHOWN = ['as it was', 'as it will be'] as const;
 
 export default function Correction({ loaderData }: Route.ComponentProps) {
   const loaded = loaderData as Loaded;
-  const { handout, before, after, seq } = loaded;
+  const { handout, versions, seq } = loaded;
+  // Where several versions change, the first of those is looked at first.
+  const [number, setNumber] = useState(
+    Math.max(
+      0,
+      versions.findIndex(({ differs }) => differs),
+    ),
+  );
+  const version = versions[number] ?? versions[0];
+  const { before, after } = version;
   const [shown, setShown] = useState<(typeof SHOWN)[number]>('as it will be');
   const [pageId, setPageId] = useState(after.pages[0].id);
   const [active, setActive] = useState<string | null>(null);
@@ -62,16 +73,17 @@ export default function Correction({ loaderData }: Route.ComponentProps) {
   const problem = answer?.problem ?? null;
   const entries = correctionEntries(
     page,
+    version,
     {
       loaded,
       problem,
       sending: fetcher.state !== 'idle',
-      onSend: () => void fetcher.submit({ seq: String(seq) }, { method: 'post' }),
+      onSend: () => void fetcher.submit({ seq }, { method: 'post' }),
     },
     active,
   );
   const from = entries.find(({ id }) => id === active);
-  const framed = useMemo(() => differencesOn(loaded, page), [loaded, page]);
+  const framed = useMemo(() => differencesOn(version, page), [version, page]);
   return (
     <SheetFrame
       strip={
@@ -80,6 +92,17 @@ export default function Correction({ loaderData }: Route.ComponentProps) {
           title={`Correction: ${handout.title}`}
           before={<span className="quiet">{handout.className}</span>}
         >
+          {versions.length > 1 && (
+            <Segments
+              label="Version"
+              value={String(number)}
+              onChange={(to) => {
+                setNumber(Number(to));
+                setActive(null);
+              }}
+              options={versions.map((_, n) => ({ value: String(n), label: letterOf(n) }))}
+            />
+          )}
           <PageTabs pages={source.pages} shown={page.id} onShow={setPageId} />
           <Link to={`/handouts/${handout.id}`}>Back to the class</Link>
           <Segments label="Which sheet is shown" value={shown} onChange={setShown} options={SHOWN} />
@@ -106,12 +129,12 @@ export default function Correction({ loaderData }: Route.ComponentProps) {
           />
         )}
         <svg className={styles.frames} viewBox={`0 0 ${page.width} ${page.height}`} aria-hidden="true">
-          {framed.map(({ difference, box, number }) => (
-            <g key={number} className={difference.after ? undefined : styles.removed}>
+          {framed.map(({ difference, box, number: nth }) => (
+            <g key={nth} className={difference.after ? undefined : styles.removed}>
               <rect x={box.x - 4} y={box.y - 4} width={box.width + 8} height={box.height + 8} rx="6" />
               <circle cx={box.x - 4} cy={box.y - 4} r="9" />
               <text x={box.x - 4} y={box.y - 4}>
-                {number}
+                {nth}
               </text>
             </g>
           ))}

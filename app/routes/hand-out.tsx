@@ -2,12 +2,15 @@ import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { HandingOut, handOut, TryingOut, tryOut } from '../../server/actions/hand-out';
+import { LookingAt, versionsShown } from '../../server/actions/versions';
 import { handOutView } from '../../server/views/hand-out-view';
+import { letterOf } from '../../core/values/letters';
+import { workshop } from '../../server/actions/means';
 import { reached } from '../browser/reached';
 import { Editor, useEditor } from '../document/editor';
 import { check, formOf, jsonOf } from '../form.server';
 import { useHandOut } from '../handout/draft';
-import { GivenSheet } from '../handout/given-sheet';
+import { GivenSheet, VersionSheet } from '../handout/given-sheet';
 import { HandoutForm } from '../handout/handout-form';
 import { useShownLookFor } from '../handout/shown';
 import { Strip } from '../house/strip';
@@ -29,7 +32,7 @@ export const shouldRevalidate = () => false;
 export async function action({ request, context, params }: Route.ActionArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
-  const means = { db, pictures: shelf.resources.pictures };
+  const means = workshop(db, shelf);
   const form = await formOf(request);
   const given = jsonOf(form.handout);
   if (form.do === 'try') {
@@ -37,6 +40,12 @@ export async function action({ request, context, params }: Route.ActionArgs) {
     if (!trial.ok) return trial.wrong;
     const copy = await filledIn(tryOut(means, person, params.sheetId, trial.value));
     return typeof copy === 'string' ? { problem: null, to: `/copies/${copy}` } : copy;
+  }
+  if (form.do === 'versions') {
+    const wanted = check(LookingAt, given);
+    if (!wanted.ok) return wanted.wrong;
+    const versions = await filledIn(versionsShown(means, person, params.sheetId, wanted.value));
+    return 'problem' in versions ? versions : { problem: null, versions };
   }
   const read = check(HandingOut, given);
   if (!read.ok) return read.wrong;
@@ -62,6 +71,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
   const handOut = useHandOut(editor, sheet, loaderData);
   const { shown, point } = useShownLookFor(handOut.tried);
   const [scrolled, setScrolled] = useState(0);
+  const version = handOut.looking.sheet;
   return (
     <div className={`${styles.frame} ${handOutStyles.handing}`}>
       <Strip home="/desk" title={`Hand out: ${sheet.title}`} before={<SaveWords editor={editor} />}>
@@ -72,7 +82,11 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
       </Strip>
       <div className={styles.row}>
         <div className={`${styles.main} ${styles.wide}`}>
-          <GivenSheet editor={editor} sheet={sheet} shown={shown} scrolled={scrolled} />
+          {version ? (
+            <VersionSheet sheet={version} letter={letterOf(handOut.looking.shown)} />
+          ) : (
+            <GivenSheet editor={editor} sheet={sheet} shown={shown} scrolled={scrolled} />
+          )}
           <aside className="margin-column" aria-label="Who, when and what">
             <HandoutForm
               of={handOut}

@@ -1,12 +1,23 @@
-import { handoutOf } from '../../server/stores/handouts';
+import { z } from 'zod';
+import { MOST_VERSIONS } from '../../core/handout/deal';
+import { asVersion, handoutOf } from '../../server/stores/handouts';
 import { svgAnswer } from '../picture.server';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/handout-picture';
+
+const Version = z.coerce
+  .number()
+  .int()
+  .min(0)
+  .max(MOST_VERSIONS - 1);
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
   const handout = await handoutOf(db, person.id, params.handoutId);
-  if (!handout) throw missing();
-  return svgAnswer(shelf.svg(db, `handout ${handout.id}`, handout.given, request.signal));
+  const version = Version.safeParse(new URL(request.url).searchParams.get('version') ?? 0);
+  if (!handout || !version.success) throw missing();
+  const { given, corrections } = asVersion(handout, version.data);
+  const key = `handout ${handout.id}:${corrections}:${version.data}`;
+  return svgAnswer(shelf.svg(db, key, given, request.signal));
 }

@@ -53,12 +53,13 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 const ORDER = ['handed-in', 'another-go', 'under-way', 'not-begun', 'done'] as const;
 type Card = Route.ComponentProps['loaderData']['cards'][number];
 type State = Card['state'];
-type Sort = 'name' | 'state' | 'fewest';
+type Sort = 'name' | 'state' | 'fewest' | 'version';
 
 const byName = (a: Card, b: Card) => a.studentName.localeCompare(b.studentName);
 const SORTS: Record<Sort, { words: string; by: (a: Card, b: Card) => number }> = {
   state: { words: 'What waits', by: (a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || byName(a, b) },
   fewest: { words: 'Fewest look-fors', by: (a, b) => (a.held ?? 99) - (b.held ?? 99) || byName(a, b) },
+  version: { words: 'By version', by: (a, b) => a.version - b.version || byName(a, b) },
   name: { words: 'By name', by: byName },
 };
 
@@ -118,11 +119,13 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
             <label className="quiet">
               First{' '}
               <select className="pick" value={sort} onChange={(event) => setSort(event.target.value as Sort)}>
-                {(Object.keys(SORTS) as Sort[]).map((key) => (
-                  <option key={key} value={key}>
-                    {SORTS[key].words}
-                  </option>
-                ))}
+                {(Object.keys(SORTS) as Sort[])
+                  .filter((key) => key !== 'version' || handout.versions > 0)
+                  .map((key) => (
+                    <option key={key} value={key}>
+                      {SORTS[key].words}
+                    </option>
+                  ))}
               </select>
             </label>
           </div>
@@ -131,7 +134,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
             style={{ gridTemplateColumns: `repeat(auto-fill, minmax(${page.width > page.height ? 214 : 168}px, 1fr))` }}
           >
             {list.map((card) => (
-              <PieceCard key={card.id} {...{ handout, card, page, now }} marked={shown === 'look-fors'} />
+              <PieceCard key={card.id} {...{ handout, card, now }} marked={shown === 'look-fors'} />
             ))}
             {list.length === 0 && <Empty>No copy is in this state.</Empty>}
           </div>

@@ -3,6 +3,7 @@ import { isOpen } from '../../core/handout/state';
 import type { spreadView } from '../../server/views/spread-view';
 import { useZone, whenWords } from '../browser/time';
 import { Leaf, STATE_WORDS } from '../house/leaf';
+import { VersionMark } from '../parts/version-mark';
 import { Marks } from './marks';
 import styles from './spread.module.css';
 
@@ -12,14 +13,14 @@ type Card = SpreadData['cards'][number];
 type Props = {
   handout: SpreadData['handout'];
   card: Card;
-  page: SpreadData['page'];
   now: SpreadData['now'];
   /** Whether the look-fors are shown on the piece. */
   marked: boolean;
 };
 
 /** One student's copy among all of the class: its picture, whose it is, and how far it has come. */
-export function PieceCard({ handout, card, page, now, marked }: Props) {
+export function PieceCard({ handout, card, now, marked }: Props) {
+  const { page } = card;
   const zone = useZone();
   return (
     <Link to={`/handouts/${handout.id}/reading/${card.id}`} className={styles.card}>
@@ -36,9 +37,10 @@ export function PieceCard({ handout, card, page, now, marked }: Props) {
         <span className="sr">{STATE_WORDS[card.state]}:</span>
         <strong>{card.studentName}</strong>
         <span className="spring" />
-        {card.held !== null && handout.lookFors > 0 && (
-          <span className={styles.count} title={`${card.held} of ${handout.lookFors} look-fors met`}>
-            {card.held}/{handout.lookFors}
+        {handout.versions > 0 && <VersionMark version={card.version} />}
+        {card.held !== null && card.lookFors > 0 && (
+          <span className={styles.count} title={`${card.held} of ${card.lookFors} look-fors met`}>
+            {card.held}/{card.lookFors}
           </span>
         )}
       </span>

@@ -14,8 +14,9 @@ export function missedMost(lookFors: readonly LookFor[], pieces: readonly Judged
   const counts = new Map<string, number>();
   const add = (label: string) => counts.set(label, (counts.get(label) ?? 0) + 1);
   for (const { results, rulings } of pieces)
-    lookFors.forEach((lookFor, i) => {
-      const result = results[i];
+    lookFors.forEach((lookFor) => {
+      // On some versions of the sheet not all are counted.
+      const result = results.find(({ id }) => id === lookFor.id);
       if (!result || heldAfter(result, rulings) !== false) return;
       // Ruled against what was counted: only the teacher knows which part it is.
       if (result.held !== false) return add(lookFor.title);

@@ -225,6 +225,9 @@ export function withoutItem(sheet: Sheet, { page, groups, index, item }: Place):
 }
 
 /** The sheet with these pages: in another order, with other settings, one more or one less. Their items stay as they are. */
+/** Whether nothing is on it. */
+export const isBare = (sheet: Sheet): boolean => sheet.pages.every(({ items }) => items.length === 0);
+
 export function withPages(sheet: Sheet, pages: Page[]): Sheet {
   return handedOn(sheet, { ...sheet, pages }, (register) => {
     const kept = new Set(pages.map(({ id }) => id));

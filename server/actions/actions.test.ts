@@ -40,7 +40,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   });
   afterAll(() => db.close());
 
-  const means = () => ({ db, pictures: school.pictures });
+  const means = () => school.means;
   const newSheet = (document = sampleSheet()) =>
     createSheet(db, { schoolId: school.schoolId, ownerId: teacher.id, purpose: 'blank', sheet: document });
   const given = (classes: string[], ids: Record<string, string> = {}) =>

@@ -42,7 +42,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   });
   afterAll(() => db.close());
 
-  const means = () => ({ db, pictures: school.pictures });
+  const means = () => school.means;
   async function out(lookFors: LookFor[] = [answers]) {
     const { schoolId, classId } = school;
     const sheetId = await createSheet(db, { schoolId, ownerId: teacher.id, purpose: 'blank', sheet: sums });

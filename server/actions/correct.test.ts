@@ -59,7 +59,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   });
   afterAll(() => db.close());
 
-  const means = () => ({ db, pictures: school.pictures });
+  const means = () => school.means;
   async function out() {
     const { schoolId, classId } = school;
     const sheetId = await createSheet(db, { schoolId, ownerId: teacher.id, purpose: 'blank', sheet: worksheet });
@@ -115,11 +115,12 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
 
     const seen = await correctionView(means(), teacher, handoutId);
     expect(seen.counts).toEqual({ 'not-begun': 2, 'under-way': 0, 'handed-in': 1 });
-    expect(seen.differences.map(({ kinds }) => kinds)).toEqual([['reworded'], ['moved'], ['removed']]);
-    expect(seen.kept.map(({ students }) => students)).toEqual([['Ada']]);
+    const [own] = seen.versions;
+    expect(own.differences.map(({ kinds }) => kinds)).toEqual([['reworded'], ['moved'], ['removed']]);
+    expect(own.kept.map(({ students }) => students)).toEqual([['Ada']]);
     expect((await spreadView(means(), teacher, handoutId)).handout.isChanged).toBe(true);
 
-    expect(await sendCorrection(means(), teacher, handoutId, { seq })).toBe(2);
+    expect(await sendCorrection(means(), teacher, handoutId, { seq: [seq] })).toBe(2);
     for (const { documentId } of [ada, ben]) expect(await wordsOn(documentId, 'task')).toBe('Add the numbers.');
     expect(await wordsOn(ada.documentId, 'own')).toBe('mine');
     expect(await wordsOn(ben.documentId, 'own')).toBeUndefined();
@@ -139,7 +140,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     const cem = copies.get('Cem')!;
     const { seq: seen } = (await loadDocument(db, cem.documentId))!;
     await doWithCopy(means(), people.get('Cem')!, cem.id, { do: 'hand-in', seq: seen });
-    await sendCorrection(means(), teacher, handoutId, { seq: await mend(sheetId, mended) });
+    await sendCorrection(means(), teacher, handoutId, { seq: [await mend(sheetId, mended)] });
     await returnGo(db, (await goesOf(db, cem.id)).at(-1)!.id, 'another-go');
     await copyView(means(), people.get('Cem')!, cem.id);
     expect(await wordsOn(cem.documentId, 'task')).toBe('Add the numbers.');
@@ -147,7 +148,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
 
   test('the key is the new one, and never on a copy', async () => {
     const { sheetId, handoutId, copies } = await out();
-    await sendCorrection(means(), teacher, handoutId, { seq: await mend(sheetId, typed('a', '13', 2)) });
+    await sendCorrection(means(), teacher, handoutId, { seq: [await mend(sheetId, typed('a', '13', 2))] });
     const [answers] = (await handoutById(db, handoutId))!.lookFors as { expect: { words: string[] }[] }[] & LookFor[];
     expect((answers as unknown as { expect: { words: string[] }[] }).expect.map(({ words }) => words[0])).toEqual([
       '13',
@@ -159,12 +160,12 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   test('sent again it changes nothing; two of them follow one another, and who joins late has both', async () => {
     const { sheetId, handoutId, copies } = await out();
     const seq = await mend(sheetId, mended);
-    expect(await sendCorrection(means(), teacher, handoutId, { seq })).toBe(copies.size);
-    expect(await sendCorrection(means(), teacher, handoutId, { seq })).toBe(0);
+    expect(await sendCorrection(means(), teacher, handoutId, { seq: [seq] })).toBe(copies.size);
+    expect(await sendCorrection(means(), teacher, handoutId, { seq: [seq] })).toBe(0);
     const { documentId } = copies.get('Ada')!;
     await change(documentId, people.get('Ada')!.id, typed('own', 'mine'));
     await sendCorrection(means(), teacher, handoutId, {
-      seq: await mend(sheetId, { kind: 'set', id: 'own', values: { x: 300 } }),
+      seq: [await mend(sheetId, { kind: 'set', id: 'own', values: { x: 300 } })],
     });
     expect(find((await loadDocument(db, documentId))!.sheet, 'own')!.item).toMatchObject({
       x: 300,
@@ -194,7 +195,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
         if (saved.outcome === 'behind') i--;
       }
     };
-    await Promise.all([writing(), sendCorrection(means(), teacher, handoutId, { seq })]);
+    await Promise.all([writing(), sendCorrection(means(), teacher, handoutId, { seq: [seq] })]);
     expect(await wordsOn(ada.documentId, 'own')).toBe('x'.repeat(12));
     expect(await wordsOn(ada.documentId, 'task')).toBe('Add the numbers.');
   });
@@ -202,13 +203,13 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   test('is refused in words: somebody else’s, a sheet that changed meanwhile, one that is gone or empty', async () => {
     const { sheetId, handoutId } = await out();
     expect(await why(correctionView(means(), stranger, handoutId))).toMatch(/^404/);
-    expect(await why(sendCorrection(means(), stranger, handoutId, { seq: 0 }))).toMatch(/^404/);
+    expect(await why(sendCorrection(means(), stranger, handoutId, { seq: [0] }))).toMatch(/^404/);
     const seq = await mend(sheetId, mended);
-    expect(await why(sendCorrection(means(), teacher, handoutId, { seq: seq - 1 }))).toMatch(
+    expect(await why(sendCorrection(means(), teacher, handoutId, { seq: [seq - 1] }))).toMatch(
       /^409 The sheet was changed/,
     );
     const empty = await mend(sheetId, ...['task', 'a', 'b', 'own'].map((id): Change => ({ kind: 'remove', id })));
-    expect(await why(sendCorrection(means(), teacher, handoutId, { seq: empty }))).toMatch(/^422 The sheet is empty/);
+    expect(await why(sendCorrection(means(), teacher, handoutId, { seq: [empty] }))).toMatch(/^422 The sheet is empty/);
     await db.query('update handout set sheet_id = null where id = $1', [handoutId]);
     expect(await why(correctionView(means(), teacher, handoutId))).toMatch(/^404 The sheet of this handout/);
   });

@@ -5,6 +5,7 @@ import { SUPPLIES } from '../../core/handout/supplies';
 import type { Sheet } from '../../core/schema/sheet';
 import { contradictionOf, LookFor } from '../../core/lookfors/all';
 import { Rubric } from '../../core/lookfors/rubric';
+import { isBare } from '../../core/sheet/tree';
 import { inWords } from '../../core/values/listed';
 import type { Database } from '../database/connection';
 import type { ClassRow } from '../stores/classes';
@@ -14,7 +15,8 @@ import { copiesOf } from '../stores/copies';
 import { addHandout, createHandout, handedOutBefore } from '../stores/handouts';
 import { forgetTrials } from '../stores/handout-life';
 import type { Person } from '../stores/people';
-import type { Means } from './means';
+import type { Means, Workshop } from './means';
+import { Versions, versionsFor } from './versions';
 import { ownSheet, whole } from './opened';
 import { missing, Refused } from './refused';
 
@@ -49,6 +51,8 @@ export const HandingOut = z.object({
   ids: z.record(z.string().max(40), z.string().regex(/^[\w-]{12}$/)).default({}),
   /** Also to those classes that have it already. */
   again: z.boolean().default(false),
+  /** Versions beside the sheet itself, and who gets which; null where everybody gets the same. */
+  versions: Versions.nullable().default(null),
 });
 export type HandingOut = z.infer<typeof HandingOut>;
 
@@ -82,8 +86,7 @@ async function someOf(db: Database, { id, name }: ClassRow, only: HandingOut['on
 
 /** @throws Refused where there is nothing to hand out, or a look-for can't be counted on it */
 function fitting(sheet: Sheet, lookFors: readonly LookFor[]): void {
-  if (sheet.pages.every((page) => page.items.length === 0))
-    throw new Refused(422, 'This sheet is empty. Put something on it before you hand it out.');
+  if (isBare(sheet)) throw new Refused(422, 'This sheet is empty. Put something on it before you hand it out.');
   for (const lookFor of lookFors) {
     const wrong = contradictionOf(lookFor, sheet);
     if (wrong) throw new Refused(422, `“${lookFor.title}” can’t be counted. ${wrong}`, 'lookFors');
@@ -139,11 +142,12 @@ async function askAgain(db: Database, sheetId: string, chosen: readonly ClassRow
  * @throws Refused where it is not theirs, is empty, or a class has nobody in it
  */
 export async function handOut(
-  { db, pictures }: Means,
+  means: Workshop,
   person: Pick<Person, 'id' | 'schoolId'>,
   sheetId: string,
   given: HandingOut,
 ): Promise<string[]> {
+  const { db, pictures } = means;
   const found = await ownSheet(db, person.id, sheetId);
   const { sheet } = await whole(db, found.documentId);
   const times = timesOf(given);
@@ -156,6 +160,7 @@ export async function handOut(
     throw new Refused(422, `Nobody is in ${empty.name} yet. Add its students under Classes, or choose another class.`);
   await askAgain(db, found.id, chosen, given);
   const some = await Promise.all(chosen.map((one) => someOf(db, one, given.only[one.id])));
+  const versions = await versionsFor(means, person, found.id, sheet, given);
   return db.transaction(async (tx) => {
     const ids: string[] = [];
     for (const [i, { id: classId }] of chosen.entries()) {
@@ -168,6 +173,8 @@ export async function handOut(
         classId,
         only: some[i],
         sheet,
+        versions,
+        deal: given.versions?.deal ?? null,
       };
       ids.push(await addHandout(tx, handout, pictures, given.ids[classId]));
     }

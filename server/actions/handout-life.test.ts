@@ -38,7 +38,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   });
   afterAll(() => db.close());
 
-  const means = () => ({ db, pictures: school.pictures });
+  const means = () => school.means;
   const done = (handoutId: string, wanted: Record<string, string>, who = teacher) =>
     doWithHandout(db, who, handoutId, WithHandout.parse(wanted));
   const out = async () => {

@@ -117,15 +117,13 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       const classId = await addClassFor(db, teacher, { name: 'Dunlin' });
       const { names } = AddingStudents.parse({ classId, names: ' 1. Élodie\n\n2. Ben \n3. Ben' });
       expect(names).toEqual(['Élodie', 'Ben', 'Ben']);
-      expect(await addStudentsTo({ db, pictures: school.pictures }, teacher, { classId, names })).toEqual({
+      expect(await addStudentsTo(school.means, teacher, { classId, names })).toEqual({
         added: ['Élodie', 'Ben'],
         there: ['Ben'],
       });
       const own = (await classesOf(db, teacher.id)).map(({ name }) => name);
       expect(own).toContain('Dunlin');
-      expect(await why(addStudentsTo({ db, pictures: school.pictures }, stranger, { classId, names: ['X'] }))).toMatch(
-        /nothing here/,
-      );
+      expect(await why(addStudentsTo(school.means, stranger, { classId, names: ['X'] }))).toMatch(/nothing here/);
       expect(await why(makeCardsFor(db, stranger, { classId, student: 'without' }))).toMatch(/nothing here/);
       expect(await membersOf(db, classId)).toHaveLength(2);
     });
@@ -141,7 +139,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       });
     });
     test('a student moves to another class: begun work stays, what was not begun goes, and the new class’s handouts come', async () => {
-      const means = { db, pictures: school.pictures };
+      const { means } = school;
       const name = 'Mo Verity';
       const studentId = await school.student(name);
       const [begun, untouched] = [await school.handOut(sampleSheet()), await school.handOut(sampleSheet())];

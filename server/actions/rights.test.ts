@@ -76,7 +76,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   });
   afterAll(() => db.close());
 
-  const means = () => ({ db, pictures: school.pictures });
+  const means = () => school.means;
   const statusOf = async (work: Promise<unknown>) => (await refusalOf(work)).status;
   const note = { do: 'note' as const, note: 'note-1', page: 'page1', item: null, x: 1, y: 1, body: 'Good.' };
 

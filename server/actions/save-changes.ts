@@ -16,7 +16,7 @@ import { documentAccess } from '../stores/copies';
 import type { LoggedChange } from '../stores/documents';
 import { changesSince, Damaged, loadDocument, saveChanges } from '../stores/documents';
 import type { Handout } from '../stores/handouts';
-import { handoutById } from '../stores/handouts';
+import { asVersion, handoutById } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { knownPictures } from '../stores/pictures';
 import { toldOn } from './check-answers';
@@ -130,7 +130,8 @@ export async function saveWork(
   const brought = batch.changes.flatMap(picturesIn).filter(isOwn);
   const known = await knownPictures(db, person.schoolId, brought);
   const isThere = (id: string) => (isOwn(id) ? known.has(id) : pictures(id) !== undefined);
-  const handout = access.kind === 'copy' ? await handoutById(db, access.handoutId) : undefined;
+  const whole = access.kind === 'copy' ? await handoutById(db, access.handoutId) : undefined;
+  const handout = access.kind === 'copy' && whole ? asVersion(whole, access.version) : undefined;
   const most = handout && mostOf(handout.given, handout.limits);
   const guard = (sheet: Sheet, change: Change) => {
     const picture = picturesIn(change).find((id) => !isThere(id));

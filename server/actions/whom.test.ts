@@ -46,7 +46,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   });
   afterAll(() => db.close());
 
-  const means = () => ({ db, pictures: school.pictures });
+  const means = () => school.means;
   const group = (id: string, name: string, who: string[]) =>
     setGroupFor(
       means(),

@@ -19,6 +19,7 @@ export const TABLES = [
   'sheet',
   'handout',
   'handout_before',
+  'handout_version',
   'handout_group',
   'copy',
   'go',

@@ -12,7 +12,7 @@ import { newId } from '../database/id';
 import { loadDocument, reasonOf } from './documents';
 import { sheetAt } from './history';
 import type { Handout } from './handouts';
-import { handoutById } from './handouts';
+import { asVersion, handoutById } from './handouts';
 import { byName } from '../database/by-name';
 
 export type TrayEntry = {
@@ -64,15 +64,17 @@ export type CopyView = {
   extendedTo: Date | null;
   /** How many corrections of its handout it has. */
   corrections: number;
+  /** Which version of the handout it is; `handout` is that version. */
+  version: number;
   handout: Handout;
 };
 
 const VIEW = `select copy.id, copy.document_id as "documentId", copy.handout_id as "handoutId", copy.student_id as "studentId", p.name as "studentName", copy.state,
-  copy.extended_to as "extendedTo", copy.corrections from copy join person p on p.id = copy.student_id`;
+  copy.extended_to as "extendedTo", copy.corrections, copy.version from copy join person p on p.id = copy.student_id`;
 async function view(db: Database, rows: (Omit<CopyView, 'handout'> & { handoutId: string })[]) {
   const [row] = rows;
   const handout = row && (await handoutById(db, row.handoutId));
-  return handout && { ...row, handout };
+  return handout && { ...row, handout: asVersion(handout, row.version) };
 }
 
 export const copyOfStudent = async (db: Database, studentId: string, id: string): Promise<CopyView | undefined> =>
@@ -108,12 +110,13 @@ export type ClassCopy = {
   goId: string | null;
   seq: number;
   corrections: number;
+  version: number;
 };
 
 /** All copies of a handout by name, each with its newest go. */
 export const copiesOf = async (db: Queries, handoutId: string): Promise<ClassCopy[]> => {
   const copies = await db.query<ClassCopy>(
-    `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", p.name as "studentName", copy.state, copy.extended_to as "extendedTo", copy.begun_at as "begunAt", copy.corrections,
+    `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", p.name as "studentName", copy.state, copy.extended_to as "extendedTo", copy.begun_at as "begunAt", copy.corrections, copy.version,
        coalesce(g.number, 0) as go, g.handed_in_at as "handedInAt",
        (select min(handed_in_at) from go where copy_id = copy.id) as "firstHandedInAt", g.id as "goId", d.seq
      from copy join person p on p.id = copy.student_id join document d on d.id = copy.document_id
@@ -125,17 +128,18 @@ export const copiesOf = async (db: Queries, handoutId: string): Promise<ClassCop
 };
 
 /** Who may write to a document, in one query: its owner, or the student whose copy it is. */
-export type DocumentAccess = { kind: 'sheet' } | { kind: 'copy'; copyId: string; handoutId: string; state: CopyState };
+export type DocumentAccess =
+  { kind: 'sheet' } | { kind: 'copy'; copyId: string; handoutId: string; version: number; state: CopyState };
 export async function documentAccess(
   db: Queries,
   personId: string,
   documentId: string,
 ): Promise<DocumentAccess | null> {
   const row = one(
-    await db.query<{ copyId: string | null; handoutId: string; state: CopyState }>(
-      `select null as "copyId", null as "handoutId", null as state from sheet where document_id = $2 and owner_id = $1
+    await db.query<{ copyId: string | null; handoutId: string; version: number; state: CopyState }>(
+      `select null as "copyId", null as "handoutId", null as version, null as state from sheet where document_id = $2 and owner_id = $1
        union all
-       select copy.id, copy.handout_id, copy.state from copy join handout h on h.id = copy.handout_id
+       select copy.id, copy.handout_id, copy.version, copy.state from copy join handout h on h.id = copy.handout_id
          where copy.document_id = $2 and copy.student_id = $1 and ${SEEN}`,
       [personId, documentId],
     ),

@@ -3,8 +3,11 @@ import { coverOf } from '../../core/sheet/cover';
 import type { Pictures } from '../../core/pictures/picture';
 import type { LookFor } from '../../core/lookfors/all';
 import type { Rubric } from '../../core/lookfors/rubric';
+import { allOnVersion } from '../../core/lookfors/versions';
 import { readLookFors, readRubric, readSupplies, storedLookFors } from '../../core/lookfors/stored';
 import { givenOut } from '../../core/handout/copy';
+import type { Receiver } from '../../core/handout/deal';
+import { Deal, dealt } from '../../core/handout/deal';
 import type { SupplyLimits } from '../../core/handout/limits';
 import { readLimits } from '../../core/handout/limits';
 import { veiled } from '../../core/handout/veil';
@@ -53,36 +56,77 @@ export type Handout = {
   corrections: number;
   /** Why its sheet can't be read; it then shows a sheet that says so. */
   damage: string | null;
+  /** All its versions, the first of which is its own sheet; none where everybody gets the same. */
+  versions: HandoutVersion[];
+  /** Who gets which version. */
+  deal: Deal | null;
 };
+
+/** What a version of a handout has of its own. */
+export type HandoutVersion = Pick<Handout, 'sheet' | 'given' | 'lookFors' | 'damage'> & {
+  /** The sheet that it was made from; null where that is gone, or it is the handout's own, made again. */
+  sheetId: string | null;
+  /** How many seeds on from the handout's sheet it is; null where it was chosen. */
+  seedsOn: number | null;
+};
+
+/** A handout as those see it who have one of its versions. */
+export function asVersion(handout: Handout, number: number): Handout {
+  const version = handout.versions[number] as HandoutVersion | undefined;
+  if (!version || version.sheet === handout.sheet) return handout;
+  const { sheet, given, lookFors, damage } = version;
+  return { ...handout, sheet, given, lookFors, damage };
+}
 
 /** What of handouts was read last, by the version of the row: it holds whole sheets, and is asked for at every save. */
 const KEPT_BYTES = 48e6;
 const read = new WeakMap<Database, Recent<string, Handout>>();
 function readOf(db: Database): Recent<string, Handout> {
   let map = read.get(db);
-  if (!map) read.set(db, (map = new Recent(KEPT_BYTES, ({ sheet }) => 4000 + 2 * bytesOf(sheet))));
+  if (!map)
+    read.set(
+      db,
+      (map = new Recent(KEPT_BYTES, ({ sheet, versions }) =>
+        [sheet, ...versions.slice(1).map((one) => one.sheet)].reduce((sum, one) => sum + 2 * bytesOf(one), 4000),
+      )),
+    );
   return map;
 }
 
-type Row = Omit<Handout, 'sheet' | 'given' | 'lookFors' | 'rubric' | 'supplies' | 'limits' | 'damage'> &
-  Record<'sheet' | 'lookFors' | 'rubric' | 'supplies' | 'limits', unknown>;
+type Row = Omit<
+  Handout,
+  'sheet' | 'given' | 'lookFors' | 'rubric' | 'supplies' | 'limits' | 'damage' | 'versions' | 'deal'
+> &
+  Record<'sheet' | 'lookFors' | 'rubric' | 'supplies' | 'limits' | 'deal', unknown>;
+type VersionRow = Pick<HandoutVersion, 'sheetId' | 'seedsOn'> & { sheet: unknown };
 
-function handoutFrom(row: Row): Handout {
-  let [sheet, damage]: [Sheet, string | null] = [damagedSheet(row.title), null];
+/** A stored sheet, or why it can't be read and a sheet that says so. */
+function sheetFrom(stored: unknown, title: string): Pick<Handout, 'sheet' | 'given' | 'damage'> {
+  let [sheet, damage]: [Sheet, string | null] = [damagedSheet(title), null];
   try {
-    sheet = readSheet(row.sheet);
+    sheet = readSheet(stored);
   } catch (error) {
     damage = reasonOf(error);
   }
+  return { sheet, given: givenOut(sheet), damage };
+}
+
+function handoutFrom(row: Row, others: readonly VersionRow[]): Handout {
+  const own = sheetFrom(row.sheet, row.title);
+  const lookFors = readLookFors(row.lookFors);
+  const versions = others.map(({ sheet, ...rest }) => {
+    const read = sheetFrom(sheet, row.title);
+    return { ...rest, ...read, lookFors: allOnVersion(lookFors, read.sheet, own.sheet) };
+  });
   return {
     ...row,
-    sheet,
-    given: givenOut(sheet),
-    lookFors: readLookFors(row.lookFors),
+    ...own,
+    lookFors,
     rubric: readRubric(row.rubric),
     supplies: readSupplies(row.supplies),
     limits: readLimits(row.limits),
-    damage,
+    versions: versions.length === 0 ? [] : [{ ...own, lookFors, sheetId: row.sheetId, seedsOn: null }, ...versions],
+    deal: row.deal === null ? null : Deal.parse(row.deal),
   };
 }
 
@@ -106,12 +150,16 @@ export async function handoutById(db: Database, id: string): Promise<Handout | u
   const row = one(
     await db.query<Row>(
       `select h.id, h.teacher_id as "teacherId", h.sheet_id as "sheetId", h.class_id as "classId", h.trial_of as "trialOf", h.title, h.brief, h.opens_at as "opensAt", h.due_at as "dueAt",
-         h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies, h.supply_limits as limits, h.corrections, ${WHOM}
+         h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies, h.supply_limits as limits, h.corrections, h.deal, ${WHOM}
        from handout h where h.id = $1`,
       [id],
     ),
   );
-  const handout = row && handoutFrom(row);
+  const versions = await db.query<VersionRow>(
+    `select sheet_id as "sheetId", seeds_on as "seedsOn", sheet from handout_version where handout_id = $1 order by number`,
+    [id],
+  );
+  const handout = row && handoutFrom(row, versions);
   if (handout) readOf(db).set(key, handout);
   return handout;
 }
@@ -139,8 +187,12 @@ export type NewHandout = {
   rubric: Rubric;
   supplies: Supply[];
   limits?: SupplyLimits;
+  /** Versions beside the sheet, and who gets which. */
+  versions?: readonly NewVersion[];
+  deal?: Deal | null;
   at?: Date;
 };
+export type NewVersion = Pick<HandoutVersion, 'sheet' | 'sheetId' | 'seedsOn'>;
 
 /**
  * Hands a sheet out: every student of the class, or of those it is for, gets a copy. `pictures` are those that ship, which have named parts. What was
@@ -148,8 +200,8 @@ export type NewHandout = {
  */
 export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> {
   const made = await tx.query(
-    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at, opens_at, to_all, trial_of, supply_limits)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15, $16, $17, $18, $19::jsonb)
+    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at, opens_at, to_all, trial_of, supply_limits, deal)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15, $16, $17, $18, $19::jsonb, $20::jsonb)
        on conflict (id) do nothing returning id`,
     [
       id,
@@ -171,6 +223,7 @@ export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictu
       !given.only,
       given.trialOf ?? null,
       JSON.stringify(given.limits ?? {}),
+      given.deal ? JSON.stringify(given.deal) : null,
     ],
   );
   if (made.length === 0) return id;
@@ -179,50 +232,82 @@ export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictu
     `insert into handout_group (handout_id, group_id) select $1, id from class_group where class_id = $2 and id = any($3)`,
     [id, given.classId, groups ?? []],
   );
-  const members = given.trialOf
-    ? [{ id: given.teacherId }]
-    : await tx.query<{ id: string }>(
-        `select m.person_id as id from class_member m where m.class_id = $1
+  const { versions = [], deal = null } = given;
+  for (const [i, { sheet, sheetId, seedsOn }] of versions.entries())
+    await tx.query(
+      `insert into handout_version (handout_id, number, sheet_id, seeds_on, sheet) values ($1, $2, $3, $4, $5::jsonb)`,
+      [id, i + 1, sheetId, seedsOn, JSON.stringify(sheet)],
+    );
+  const receivers = given.trialOf
+    ? [{ id: given.teacherId, groups: [] }]
+    : await tx.query<Receiver>(
+        `select m.person_id as id, ${GROUPS_OF_MEMBER} as groups from class_member m where m.class_id = $1
        and ($2::text[] is null or m.person_id = any($3) or exists (select 1 from group_member g where g.person_id = m.person_id and g.group_id = any($2)))`,
         [given.classId, groups, students],
       );
-  const copy = veiled(givenOut(given.sheet), pictures);
-  for (const member of members)
-    await addCopy(tx, { schoolId: given.schoolId, handoutId: id, studentId: member.id, sheet: copy });
+  const copies = [given, ...versions].map(({ sheet }) => veiled(givenOut(sheet), pictures));
+  const dealtTo = deal ? dealt(receivers, deal, copies.length) : new Map<string, number>();
+  for (const { id: studentId } of receivers) {
+    const version = dealtTo.get(studentId) ?? 0;
+    await addCopy(tx, { schoolId: given.schoolId, handoutId: id, studentId, sheet: copies[version], version });
+  }
   return id;
 }
+
+/** The groups of a class that its member `m` is in. */
+const GROUPS_OF_MEMBER = `(select coalesce(jsonb_agg(g.id order by g.name, g.id), '[]') from group_member gm join class_group g on g.id = gm.group_id
+  where gm.person_id = m.person_id and g.class_id = m.class_id)`;
 
 export const createHandout = (db: Database, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> =>
   db.transaction((tx) => addHandout(tx, given, pictures, id));
 
-type NewCopy = { schoolId: string; handoutId: string; studentId: string; sheet: Sheet; corrections?: number };
+type NewCopy = {
+  schoolId: string;
+  handoutId: string;
+  studentId: string;
+  sheet: Sheet;
+  corrections?: number;
+  version: number;
+};
 
-async function addCopy(tx: Queries, { schoolId, handoutId, studentId, sheet, corrections = 0 }: NewCopy) {
+async function addCopy(tx: Queries, { schoolId, handoutId, studentId, sheet, corrections = 0, version }: NewCopy) {
   const documentId = await createDocument(tx, schoolId, sheet);
   await tx.query(
-    `insert into copy (id, school_id, handout_id, student_id, document_id, corrections) values ($1, $2, $3, $4, $5, $6)
+    `insert into copy (id, school_id, handout_id, student_id, document_id, corrections, version) values ($1, $2, $3, $4, $5, $6, $7)
      on conflict do nothing`,
-    [newId(), schoolId, handoutId, studentId, documentId, corrections],
+    [newId(), schoolId, handoutId, studentId, documentId, corrections, version],
   );
+}
+
+/** Which version of a handout somebody gets who joined later. */
+async function versionFor(db: Queries, { id, deal, versions }: Handout, receiver: Receiver): Promise<number> {
+  if (!deal) return 0;
+  const counts = await db.query<{ version: number; n: number }>(
+    'select version, count(*)::int as n from copy where handout_id = $1 group by version',
+    [id],
+  );
+  const had = versions.map((_, number) => counts.find(({ version }) => version === number)?.n ?? 0);
+  return dealt([receiver], deal, versions.length, had).get(receiver.id)!;
 }
 
 /** Who joined the class, or a group, after something was handed out to it gets it too. */
 export async function addLateCopies(db: Database, studentId: string, pictures: Pictures): Promise<void> {
-  const missing = await db.query<{ id: string; school_id: string }>(
-    `select h.id, h.school_id from handout h join class_member m on m.class_id = h.class_id
+  const missing = await db.query<{ id: string; school_id: string; groups: string[] }>(
+    `select h.id, h.school_id, ${GROUPS_OF_MEMBER} as groups from handout h join class_member m on m.class_id = h.class_id
      where m.person_id = $1 and h.binned_at is null
        and (h.to_all or exists (select 1 from handout_group hg join group_member g on g.group_id = hg.group_id where hg.handout_id = h.id and g.person_id = $1))
        and not exists (select 1 from copy where copy.handout_id = h.id and copy.student_id = $1)`,
     [studentId],
   );
-  for (const { id, school_id } of missing) {
-    const handout = await handoutById(db, id);
+  for (const { id, school_id: schoolId, groups } of missing) {
+    const whole = await handoutById(db, id);
+    const version = whole && (await versionFor(db, whole, { id: studentId, groups }));
+    const handout = whole && asVersion(whole, version!);
     // One whose sheet can't be read is not handed on: the copy would be of nothing.
     if (!handout || handout.damage) continue;
     const { given, corrections } = handout;
-    await db.transaction((tx) =>
-      addCopy(tx, { schoolId: school_id, handoutId: id, studentId, sheet: veiled(given, pictures), corrections }),
-    );
+    const copy = { schoolId, handoutId: id, studentId, sheet: veiled(given, pictures), corrections, version: version! };
+    await db.transaction((tx) => addCopy(tx, copy));
   }
 }
 

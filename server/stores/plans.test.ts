@@ -127,8 +127,10 @@ const CALLS: Record<string, () => unknown> = {
   checksOf: () => checks.checksOf(db, 'y3-42-0'),
   addCheck: () => checks.addCheck(db, 'y3-42-0', { lookForId: 'a', asked: 'a', result: ANSWERED }, 3),
   correctHandout: () =>
-    db.transaction((tx) => corrections.correctHandout(tx, 'o1-4-1', 0, { sheet: sampleSheet(), lookFors: [] })),
-  sheetBefore: () => corrections.sheetBefore(db, 'o1-4-1', 0),
+    db.transaction((tx) =>
+      corrections.correctHandout(tx, 'o1-4-1', 0, { sheets: [sampleSheet(), sampleSheet()], lookFors: [] }),
+    ),
+  sheetBefore: () => corrections.sheetBefore(db, 'o1-4-1', { version: 0, corrections: 0 }),
   openCopies: () => corrections.openCopies(db, 'o1-4-1'),
   setCorrections: () => corrections.setCorrections(db, 'y3-40-1', 1),
   goesOf: () => copies.goesOf(db, 'y3-42-0'),

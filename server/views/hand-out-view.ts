@@ -1,4 +1,5 @@
 import { rekeyed, suggested } from '../../core/lookfors/all';
+import { variedOn } from '../../core/makers/varied';
 import { newId } from '../database/id';
 import { ownSheet, whole } from '../actions/opened';
 import type { Database } from '../database/connection';
@@ -6,6 +7,7 @@ import { classesOf, membersOf, takesHandouts } from '../stores/classes';
 import { groupsOf } from '../stores/groups';
 import { handedOutBefore, handoutOf } from '../stores/handouts';
 import type { Person } from '../stores/people';
+import { sheetsOf } from '../stores/sheets';
 
 /**
  * A sheet about to be handed out, with the classes of its teacher.
@@ -22,10 +24,11 @@ export async function handOutView(
   const document = await whole(db, found.documentId);
   const classes = (await classesOf(db, person.id)).filter(takesHandouts);
   const ids = classes.map(({ id }) => id);
-  const [groups, before, like, members] = await Promise.all([
+  const [groups, before, like, sheets, members] = await Promise.all([
     groupsOf(db, ids),
     handedOutBefore(db, found.id),
     likeId === null ? undefined : handoutOf(db, person.id, likeId),
+    sheetsOf(db, person.id),
     Promise.all(ids.map((id) => membersOf(db, id))),
   ]);
   return {
@@ -48,6 +51,10 @@ export async function handOutView(
         }
       : null,
     savedAt: +document.changedAt,
+    /** Whether it can be made again, so that versions of it differ. */
+    varies: variedOn(document.sheet).length > 0,
+    /** The teacher's other sheets, each of which can be a version. */
+    otherSheets: sheets.flatMap(({ id, title, binnedAt }) => (id === found.id || binnedAt ? [] : [{ id, title }])),
     classes: classes.map(({ id, name, size }, i) => ({
       id,
       name,

@@ -29,6 +29,8 @@ export async function readingView({ db, pictures }: Means, person: Pick<Person, 
       id: copy.id,
       studentName: copy.studentName,
       state: copy.state,
+      /** Which version of the handout it is; null where everybody has the same. */
+      version: handout.versions.length > 0 ? copy.version : null,
       title: handout.title,
       handoutId: handout.id,
       dueAt: handout.dueAt,

@@ -12,7 +12,7 @@ import { copiesOf, newestGoes } from '../stores/copies';
 import type { Damaged, Loaded } from '../stores/documents';
 import { loadDocuments } from '../stores/documents';
 import type { Handout } from '../stores/handouts';
-import { handoutById, rightsOn } from '../stores/handouts';
+import { asVersion, handoutById, rightsOn } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { rulingsOf } from '../stores/reviews';
 import { sheetOf } from '../stores/sheets';
@@ -28,7 +28,8 @@ type Piece = {
 };
 
 /** A piece as its card shows it: as it was handed in while it is with the teacher or done, else as it is now. */
-function cardOf(handout: Handout, { copy, go, document, ruled }: Piece, { pictures }: Means) {
+function cardOf(whole: Handout, { copy, go, document, ruled }: Piece, { pictures }: Means) {
+  const handout = asVersion(whole, copy.version);
   const handedIn = go && (copy.state === 'handed-in' || copy.state === 'done') ? go : null;
   const piece = handedIn ?? (document && shownOf(document, handout.title));
   const sheet = piece?.damage ? undefined : piece?.sheet;
@@ -45,6 +46,9 @@ function cardOf(handout: Handout, { copy, go, document, ruled }: Piece, { pictur
     late: isLate(copy, handout.dueAt),
     /** It was handed in before the sheet was corrected. */
     uncorrected: handedIn !== null && copy.corrections < handout.corrections,
+    page: { width: handout.sheet.pages[0].width, height: handout.sheet.pages[0].height },
+    /** Of how many: on some versions not all can be counted. */
+    lookFors: handout.lookFors.length,
     held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
     marks:
       sheet && results ? pieceMarks(sheet, results, pictures).filter((mark) => mark.page === sheet.pages[0].id) : [],
@@ -53,9 +57,14 @@ function cardOf(handout: Handout, { copy, go, document, ruled }: Piece, { pictur
 }
 
 async function isChanged(db: Means['db'], person: Pick<Person, 'id'>, handout: Handout): Promise<boolean> {
-  const owned = handout.sheetId === null ? undefined : await sheetOf(db, person.id, handout.sheetId);
-  const document = owned && (await openedOr(db, owned.documentId));
-  return document !== undefined && !('damage' in document) && !equal(document.sheet, handout.sheet);
+  // A version that was made again follows the first.
+  const chosen = handout.versions.slice(1).filter(({ seedsOn }) => seedsOn === null);
+  for (const { sheetId, sheet } of [handout, ...chosen]) {
+    const owned = sheetId === null ? undefined : await sheetOf(db, person.id, sheetId);
+    const document = owned && (await openedOr(db, owned.documentId));
+    if (document && !('damage' in document) && !equal(document.sheet, sheet)) return true;
+  }
+  return false;
 }
 
 /** @throws Refused where it is not theirs */
@@ -102,6 +111,8 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
       /** Its sheet is another one now: a correction could be sent. */
       isChanged: await isChanged(db, person, handout),
       lookFors: handout.lookFors.length,
+      /** How many versions there are; 0 where everybody gets the same. */
+      versions: handout.versions.length,
     },
     cards: shown.map(({ card }) => card),
     missed: missedMost(handout.lookFors, judged).slice(0, 6),

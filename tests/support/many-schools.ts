@@ -27,6 +27,7 @@ export async function fillManySchools(db: Database): Promise<void> {
     insert into handout select 'o' || k || '-' || h || '-' || i, 's' || k, 't' || k || '-' || (1 + h % 3), 'h' || k || '-' || h,
         'c' || k || '-' || h, 'Handout', '', null, '{"version": 3}', '[]', '{"rows": []}', '[]'
       from size, generate_series(0, students / 25) h, generate_series(0, 2) i;
+    insert into handout_version (handout_id, number, sheet_id, sheet) select id, 1, sheet_id, '{"version": 3}' from handout;
     insert into handout_group select id, 'g' || class_id from handout;
     insert into copy (id, school_id, handout_id, student_id, document_id, state)
       select 'y' || k || '-' || n || '-' || i, 's' || k, 'o' || k || '-' || (n / 26) || '-' || i, 'p' || k || '-' || n,

@@ -2,30 +2,39 @@ import type { Change } from '../../core/changes/change';
 import type { Sheet } from '../../core/schema/sheet';
 import type { Database } from '../../server/database/connection';
 import { migrate } from '../../server/database/migrate';
+import type { Faces } from '../../core/text/faces';
+import type { Workshop } from '../../server/actions/means';
 import { openPictures } from '../../server/art/shipped';
 import { addClass, addStudent } from '../../server/stores/classes';
 import { copiesOf } from '../../server/stores/copies';
 import { saveChanges } from '../../server/stores/documents';
 import { createHandout } from '../../server/stores/handouts';
 import { addPerson, addSchool } from '../../server/stores/people';
+import { allFaces } from './fonts';
 
 /** A school with one class and one handout of a sheet, for tests of stores. */
 export class SmallSchool {
   readonly pictures = openPictures();
+  /** What use cases work with. */
+  readonly means: Workshop;
   private batches = 0;
   private constructor(
     readonly db: Database,
     readonly schoolId: string,
     readonly teacherId: string,
     readonly classId: string,
-  ) {}
+    faces: Faces,
+  ) {
+    const { pictures } = this;
+    this.means = { db, pictures, faces, withOwn: () => Promise.resolve(pictures) };
+  }
 
   static async open(db: Database): Promise<SmallSchool> {
     await migrate(db);
     const schoolId = await addSchool(db, 'School');
     const teacherId = await addPerson(db, { schoolId, role: 'teacher', name: 'T', email: 't@school.example' });
     const classId = await addClass(db, { schoolId, teacherId, name: 'Curlew', code: 'ABCDE' });
-    return new SmallSchool(db, schoolId, teacherId, classId);
+    return new SmallSchool(db, schoolId, teacherId, classId, await allFaces());
   }
 
   student(name: string): Promise<string> {

@@ -1,5 +1,6 @@
-import { MakerState } from '../../../core/schema/recipes/recipes';
 import { needsOfRecipe } from '../../../core/makers/kit/needs';
+import { lookOf, MOST_ALIKE, stateAt } from '../../../core/makers/states';
+import { letterOf } from '../../../core/values/letters';
 import { between, packed } from '../../../core/changes/between';
 import type { Change } from '../../../core/changes/change';
 import type { GroupItem, Item, Page } from '../../../core/schema/sheet';
@@ -23,22 +24,15 @@ export async function makeVersions(editor: Editor, groupId: string, count: numbe
   const needs = needsOfRecipe(maker.recipe, roles);
   const before = editor.sheet;
   const pages: Page[] = [];
-  const stateOf = (seed: number, n: number) =>
-    MakerState.parse({
-      ...maker,
-      seed: seed % 4_294_967_296,
-      ...(maker.kind === 'practice' && { recipe: { ...maker.recipe, version: letterOf(n) } }),
-    });
   // This page is the first of them.
-  const first = (await askMade({ asked: { group, state: stateOf(maker.seed, 0) }, roles, ...needs })).group;
+  const first = (await askMade({ asked: { group, state: stateAt(maker, 0, letterOf(0)) }, roles, ...needs })).group;
   const looks = new Set([lookOf(first)]);
-  let seed = maker.seed;
-  for (let n = 1, alike = 0; n < count && alike < MOST_ALIKE;) {
+  for (let n = 1, alike = 0, offset = 0; n < count && alike < MOST_ALIKE;) {
     const items = copied(place.page.items, { x: 0, y: 0 });
     const at = place.page.items.indexOf(group);
     const copy = items[at] as GroupItem;
     const bare = { ...copy, items: copy.items.filter((item) => item.made) };
-    const state = stateOf(++seed, n);
+    const state = stateAt(maker, ++offset, letterOf(n));
     const answer = await askMade({ asked: { group: bare, state, forget: 'all' }, roles, ...needs });
     const look = lookOf(answer.group);
     if (looks.has(look)) {
@@ -64,22 +58,3 @@ export async function makeVersions(editor: Editor, groupId: string, count: numbe
   const all = `${made} versions: this page and the ${made - 1 === 1 ? 'one' : made - 1} after it.`;
   editor.say(made < count ? `${all} No more that differ were found.` : all);
 }
-
-/** After this many tries without a new version there is none. */
-const MOST_ALIKE = 40;
-
-/** A, B … Z, AA, AB … */
-function letterOf(n: number): string {
-  const last = String.fromCharCode(65 + (n % 26));
-  return n < 26 ? last : letterOf(Math.floor(n / 26) - 1) + last;
-}
-
-/** A version's content, without its letter. */
-const lookOf = ({ items }: GroupItem): string =>
-  JSON.stringify(
-    items.flatMap((item) =>
-      /^(?:edition|version)\d*$/.test(item.made?.part ?? '')
-        ? []
-        : [{ ...item, id: '', made: null, ...(item.kind === 'line' && { from: 0, to: 0 }) }],
-    ),
-  );

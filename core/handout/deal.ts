@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { seeded } from '../values/random';
+import { Id } from '../values/primitives';
+
+/** Who gets which version of a handout. */
+
+export const MOST_VERSIONS = 8;
+
+const Version = z
+  .number()
+  .int()
+  .min(0)
+  .max(MOST_VERSIONS - 1);
+export const Deal = z.strictObject({
+  /** Of the order in which versions are dealt to those who have none by hand or by group. */
+  seed: z.number().int().min(0).max(4_294_967_295),
+  /** The version of a group. Who is in several gets that of the first. */
+  groups: z.record(Id, Version),
+  /** Chosen for students one by one: this goes before their groups. */
+  students: z.record(Id, Version),
+});
+export type Deal = z.infer<typeof Deal>;
+
+export type Receiver = { id: string; groups: readonly string[] };
+
+const chosenFor = ({ id, groups }: Receiver, deal: Deal): number | undefined =>
+  deal.students[id] ?? groups.map((group) => deal.groups[group]).find((version) => version !== undefined);
+
+/**
+ * Which of `versions` each gets: what was chosen for them or their group, else the one that the fewest have. The same seed deals the
+ * same, in whatever order they are given. `had`: how many have each version already.
+ */
+export function dealt(
+  receivers: readonly Receiver[],
+  deal: Deal,
+  versions: number,
+  had: readonly number[] = [],
+): Map<string, number> {
+  const counts = Array.from({ length: versions }, (_, n) => had[n] ?? 0);
+  const out = new Map<string, number>();
+  const give = (id: string, version: number) => {
+    counts[version]++;
+    out.set(id, version);
+  };
+  const others: string[] = [];
+  for (const one of receivers) {
+    const chosen = chosenFor(one, deal);
+    if (chosen !== undefined && chosen < versions) give(one.id, chosen);
+    else others.push(one.id);
+  }
+  const random = seeded(deal.seed);
+  const drawn = others.sort().map((id) => ({ id, at: random() }));
+  for (const { id } of drawn.sort((a, b) => a.at - b.at)) give(id, counts.indexOf(Math.min(...counts)));
+  return out;
+}
