@@ -3,6 +3,7 @@ import path from 'node:path';
 import { nanoid } from 'nanoid';
 import { refusal } from '../core/handout/permission';
 import type { Supply } from '../core/handout/supplies';
+import { versionsOf } from '../core/makers/versions';
 import { keyOf, labelsOn } from '../core/handout/copy';
 import type { LookFor } from '../core/lookfors/all';
 import { lookFor } from '../core/lookfors/all';
@@ -28,6 +29,7 @@ import { loadDocument, saveChanges } from '../server/stores/documents';
 import { openPictures } from '../server/art/shipped';
 import { demoDoors } from '../server/stores/demo';
 import { extendCopy } from '../server/stores/handout-life';
+import type { NewVersion } from '../server/stores/handouts';
 import { createHandout } from '../server/stores/handouts';
 import { addGroup, setGroup } from '../server/stores/groups';
 import { addPerson, addSchool, isEmptyHouse } from '../server/stores/people';
@@ -41,6 +43,7 @@ import { HERON_PIECES, TIDE_PIECES } from './pieces';
 import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS, DUNLIN, GROUPS } from './school';
 import { foodSheet } from './food';
 import { labelOf, heronSheet, nestPoster, tideSheet } from './sheets';
+import { sumsLookFors, sumsSheet, sumsWords } from './sums';
 import { marshUnit } from './unit';
 import { marshOverview, nightPoster } from './wall';
 
@@ -324,7 +327,9 @@ type MadeHandout = {
   brief: string;
   sheet: Sheet;
   lookFors: LookFor[];
-  pieces: readonly Answers[];
+  /** What students made of it, by the version that they have. */
+  pieces: (version: number) => readonly Answers[];
+  versions?: readonly NewVersion[];
   hours: number;
 };
 
@@ -342,19 +347,21 @@ async function madeHandout(
       ...given,
       rubric: { rows: [] },
       supplies: [],
+      deal: given.versions ? { seed: 1, groups: {}, students: {} } : null,
       dueAt: at(clock, -60),
       at: at(clock, hours),
     },
     PICTURES,
   );
   for (const [i, copy] of (await copiesOf(db, id)).entries()) {
-    const { fate, words, note, ago } = pieces[i % pieces.length];
+    const all = pieces(copy.version);
+    const { fate, words, note, ago } = all[i % all.length];
     if (fate === 'not-begun') continue;
     const student = new Student(db, copy, []);
     const first = copy.studentName.split(' ')[0];
     const said = Object.entries({ name: first, ...words }).filter(([, written]) => written);
     await student.work(
-      (now) => said.map(([item, written]) => replaced(now, item, plain(written))),
+      (now) => said.flatMap(([item, written]) => (find(now, item) ? [replaced(now, item, plain(written))] : [])),
       at(clock, ago, -14),
       14,
     );
@@ -450,6 +457,8 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   const { resources } = await Shelf.open();
   await make(teacherId, 'worksheet', await marshUnit(resources));
   const food = await foodSheet(resources);
+  const sums = await sumsSheet(resources);
+  const sumsId = await make(teacherId, 'worksheet', sums);
   const foodId = await make(teacherId, 'map', food);
   const tide = await make(teacherId, 'worksheet', tideSheet());
   const heron = await make(teacherId, 'diagram', heronSheet());
@@ -468,7 +477,7 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
       brief: 'Write the name of each part at the end of its line. The box has the words, and two that belong nowhere.',
       sheet: crab,
       lookFors: crabLookFors(crab),
-      pieces: crabWords(crab),
+      pieces: () => crabWords(crab),
       hours: 230,
     },
   );
@@ -481,8 +490,23 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
       brief: 'Read the chart: how many of each bird did we count?',
       sheet: counts,
       lookFors: countsLookFors(),
-      pieces: COUNTS_ANSWERS,
+      pieces: () => COUNTS_ANSWERS,
       hours: 190,
+    },
+  );
+  const versions = await versionsOf(sums, 2, resources);
+  await madeHandout(
+    db,
+    clock,
+    { ...avocets, sheetId: sumsId },
+    {
+      title: sums.title,
+      brief: 'Work out each sum. Your neighbour has others.',
+      sheet: sums,
+      versions: versions.map(({ offset, sheet }) => ({ sheetId: null, seedsOn: offset, sheet })),
+      lookFors: sumsLookFors(sums),
+      pieces: (version) => sumsWords(version === 0 ? sums : versions[version - 1].sheet),
+      hours: 48,
     },
   );
   await heronHandout(db, clock, { schoolId, teacherId, classId: curlew, sheetId: heron });

@@ -50,6 +50,17 @@ describe('dealing versions', () => {
       }),
     );
   });
+  test('a choice for one leaves all others as they were', () => {
+    fc.assert(
+      fc.property(receivers, versions, seed, fc.nat(39), (all, n, by, at) => {
+        fc.pre(at < all.length);
+        const deal = { seed: by, groups: { moss: 1 }, students: {} };
+        const before = dealt(all, deal, n);
+        const after = dealt(all, { ...deal, students: { [all[at].id]: n - 1 } }, n);
+        for (const { id } of all) expect(after.get(id)).toBe(id === all[at].id ? n - 1 : before.get(id));
+      }),
+    );
+  });
   test('who joins later gets what the fewest have; a version that is no more is nobody’s', () => {
     const late = [{ id: 'late', groups: ['moss'] }];
     expect(dealt(late, { seed: 9, groups: {}, students: {} }, 3, [4, 3, 4]).get('late')).toBe(1);

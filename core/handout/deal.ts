@@ -23,8 +23,8 @@ export type Deal = z.infer<typeof Deal>;
 
 export type Receiver = { id: string; groups: readonly string[] };
 
-const chosenFor = ({ id, groups }: Receiver, deal: Deal): number | undefined =>
-  deal.students[id] ?? groups.map((group) => deal.groups[group]).find((version) => version !== undefined);
+const ofGroup = ({ groups }: Receiver, deal: Deal): number | undefined =>
+  groups.map((group) => deal.groups[group]).find((version) => version !== undefined);
 
 /**
  * Which of `versions` each gets: what was chosen for them or their group, else the one that the fewest have. The same seed deals the
@@ -44,12 +44,17 @@ export function dealt(
   };
   const others: string[] = [];
   for (const one of receivers) {
-    const chosen = chosenFor(one, deal);
+    const chosen = ofGroup(one, deal);
     if (chosen !== undefined && chosen < versions) give(one.id, chosen);
     else others.push(one.id);
   }
   const random = seeded(deal.seed);
   const drawn = others.sort().map((id) => ({ id, at: random() }));
   for (const { id } of drawn.sort((a, b) => a.at - b.at)) give(id, counts.indexOf(Math.min(...counts)));
+  // Last, so that a choice for one leaves all others as they were.
+  for (const { id } of receivers) {
+    const chosen = deal.students[id];
+    if (chosen !== undefined && chosen < versions) out.set(id, chosen);
+  }
   return out;
 }

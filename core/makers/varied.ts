@@ -5,11 +5,11 @@ import { everyItem } from '../sheet/tree';
 type Made = GroupItem & { maker: MakerState };
 
 /** Whether another seed gives something else to do, and not only another arrangement of the same. */
-const varies = (item: GroupItem): item is Made =>
+export const varies = (item: GroupItem): item is Made =>
   item.maker?.kind === 'practice' ||
   (item.maker?.kind === 'labels' &&
     item.maker.recipe.form !== 'traits' &&
-    ['some', 'swapped', 'bank'].includes(item.maker.recipe.edition));
+    ['some', 'swapped'].includes(item.maker.recipe.edition));
 
 /** The parts of a sheet that versions of it differ in. */
 export const variedOn = (sheet: Sheet): Made[] =>
