@@ -30,6 +30,7 @@ export default [
   route('copies/:copyId', 'routes/copy.tsx'),
   route('copies/:copyId/picture.svg', 'routes/copy-picture.ts'),
   route('documents/:documentId/changes', 'routes/changes.ts'),
+  route('documents/:documentId/live', 'routes/live.ts'),
   route('documents/:documentId/mend', 'routes/mend.ts'),
   route('parts', 'routes/parts.ts'),
   route('names', 'routes/names.ts'),

@@ -105,6 +105,7 @@ export class Keeping {
       results: (results) => (told.results(results), this.lead?.results(results)),
     });
     this.saver = saver;
+    saver.together = this.together;
     await saver.start(followed);
     if (line && slot.leads) this.lead = new Lead(saver, line, (change) => told.sheet(saver.sheetNow, [change]));
     return saver;
@@ -195,6 +196,18 @@ export class Keeping {
 
   forgetAside(): void {
     this.saver?.forgetAside();
+  }
+
+  /** Others work on the sheet, or nobody does any more. */
+  withOthers(together: boolean): void {
+    this.together = together;
+    if (this.saver instanceof Saver) this.saver.together = together;
+  }
+  private together = false;
+
+  /** Somebody has changed the sheet. A window that follows learns it from the one that leads. */
+  othersChanged(seq: number): void {
+    if (this.saver instanceof Saver) this.saver.heard(seq);
   }
 
   /** Resolves when the storage has opened. */

@@ -115,6 +115,13 @@ export abstract class OpenDocument {
     return this.keeping.settled();
   }
 
+  withOthers(together: boolean): void {
+    this.keeping.withOthers(together);
+  }
+  othersChanged(seq: number): void {
+    this.keeping.othersChanged(seq);
+  }
+
   subscribe = (listener: () => void) => {
     this.listeners.add(listener);
     return () => void this.listeners.delete(listener);

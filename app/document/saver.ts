@@ -23,6 +23,8 @@ import type { Mine } from './windows-line';
 /** Sends changes to the server, stores unsent ones in the browser, and reports the state of saving. */
 
 const SETTLE = 350;
+/** The same while others work on the sheet. */
+const SETTLE_TOGETHER = 60;
 const CHECK_EVERY = 5000;
 /** Longest wait for an answer. A batch that is sent again is taken only once. */
 const NO_ANSWER = 30_000;
@@ -55,6 +57,8 @@ export class Saver {
   private aside: SetAside;
   private trouble = false;
   private stopped = false;
+  /** Whether others work on the sheet at the same time. */
+  together = false;
   private poll: ReturnType<typeof setInterval> | undefined;
   /** The sheet with all waiting changes, if known. */
   private shown: Sheet | undefined;
@@ -214,7 +218,11 @@ export class Saver {
     void this.keep();
     if (this.fails > 0) this.told.state({ kind: 'offline', waiting: waiting(this.outbox), trouble: this.trouble });
     else this.told.state({ kind: 'saving' });
-    this.schedule(SETTLE);
+    this.schedule(this.rest);
+  }
+
+  private get rest(): number {
+    return this.together ? SETTLE_TOGETHER : SETTLE;
   }
 
   /** Number of changes on the server, once nothing is waiting. */
@@ -292,7 +300,7 @@ export class Saver {
     }
     if (this.stopped) return;
     if (this.fails > 0) this.schedule(Math.min(15_000, 1000 * 2 ** Math.min(4, this.fails - 1)));
-    else if (waiting(this.outbox) > 0) this.schedule(this.outbox.sent ? 0 : SETTLE);
+    else if (waiting(this.outbox) > 0) this.schedule(this.outbox.sent ? 0 : this.rest);
   }
 
   /**
@@ -357,10 +365,20 @@ export class Saver {
     this.told.state({ kind: 'stopped', reason });
   }
 
+  /** Somebody has changed it: `seq` changes are on the server now. */
+  heard(seq: number): void {
+    if (seq > this.outbox.base && !this.busy) void this.fetchMissed();
+  }
+
   /** Another window or person may have changed it. */
   private async look() {
     if (!this.stopped) await this.takeLeft();
-    if (this.busy || this.stopped || document.visibilityState !== 'visible' || waiting(this.outbox) > 0) return;
+    if (document.visibilityState === 'visible') await this.fetchMissed();
+  }
+
+  private async fetchMissed() {
+    // What waits goes out, and its answer brings what is missing.
+    if (this.busy || this.stopped || waiting(this.outbox) > 0) return;
     try {
       const { base } = this.outbox;
       const answer = await fetch(`${this.url}?since=${base}`);

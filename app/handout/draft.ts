@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useFetcher, useNavigate } from 'react-router';
 import { z } from 'zod';
 import { SupplyLimits } from '../../core/handout/limits';
-import { MOST_VERSIONS } from '../../core/handout/deal';
+import { MOST_VERSIONS, teamsOf } from '../../core/handout/deal';
 import { SUPPLIES } from '../../core/handout/supplies';
 import type { LookFor } from '../../core/lookfors/all';
 import type { Rubric } from '../../core/lookfors/rubric';
@@ -22,6 +22,8 @@ const Draft = z.object({
   classes: z.array(z.string()),
   /** Of which classes only some get it. */
   only: z.record(z.string(), z.object({ groups: z.array(z.string()), students: z.array(z.string()) })).default({}),
+  /** Each group on one copy. */
+  together: z.boolean().default(false),
   title: z.string(),
   brief: z.string(),
   opens: z.string().default(''),
@@ -82,6 +84,7 @@ const begun = ({ classes, sheet, suggested, like }: HandOutView): Draft => ({
   v: 1,
   classes: classes.length === 1 ? [classes[0].id] : [],
   only: {},
+  together: false,
   title: like?.title ?? sheet.title,
   brief: like?.brief ?? '',
   opens: '',
@@ -118,6 +121,20 @@ export function receiversOf({ id, groups, members }: Class, only: Draft['only'])
       (member) =>
         !some || some.students.includes(member.id) || member.groups.some((group) => some.groups.includes(group)),
     );
+}
+
+/** Those of a class who work on one copy, by name; everybody alone unless groups work together. */
+export function teamsIn(one: Class, { only, together }: Pick<Draft, 'only' | 'together'>) {
+  const receivers = receiversOf(one, only);
+  const nameOf = new Map(receivers.map(({ id, name }) => [id, name]));
+  const teams = together
+    ? teamsOf(receivers, only[one.id]?.groups ?? null)
+    : receivers.map((receiver) => ({ ...receiver, people: [receiver.id] }));
+  return teams.map(({ id, groups, people }) => ({
+    id,
+    groups,
+    name: people.map((each) => nameOf.get(each)).join(', '),
+  }));
 }
 
 /** How many of a class get it. */

@@ -47,6 +47,11 @@ function WhoAndWhen({ of: { draft, set, wrong }, classes }: Of & Pick<HandOutVie
         </p>
       )}
       <Whom draft={draft} set={set} classes={classes} />
+      {classes.some(({ id, groups }) => draft.classes.includes(id) && groups.length > 0) && (
+        <Checkbox checked={draft.together} onChange={(event) => set({ together: event.target.checked })}>
+          Each group works on one copy
+        </Checkbox>
+      )}
       <p className={styles.dueRow}>Due {moment('due')}</p>
       <p className={styles.dueRow}>
         Opens {moment('opens')} <span className="quiet">Before that students don’t see it.</span>
@@ -125,6 +130,7 @@ function Outcome({ of: { draft }, classes }: Of & Pick<HandOutView, 'classes'>) 
     <span>
       <b>{students === 1 ? '1 student' : `${students} students`}</b> of {inWords(chosen.map(({ name }) => name))},{' '}
       {dueWords(due, Date.now(), zone)}
+      {draft.together && ', each group on one copy'}
       {count > 1 && `, ${count} versions`}
       {had.length > 0 && (
         <em className={styles.had}>

@@ -5,14 +5,14 @@ import { Choice } from '../fields/choice';
 import { Segments } from '../fields/segments';
 import { Action } from '../parts/action';
 import type { Class, Draft, HandOutView } from './draft';
-import { dealOf, receiversOf, versionCount } from './draft';
+import { dealOf, teamsIn, versionCount } from './draft';
 import styles from './hand-out.module.css';
 
 /** Versions beside the sheet itself: from where they come, and who gets which. */
 
 type Asked = Draft['versions'];
 type Props = {
-  draft: Pick<Draft, 'classes' | 'only' | 'versions'>;
+  draft: Pick<Draft, 'classes' | 'only' | 'together' | 'versions'>;
   view: Pick<HandOutView, 'classes' | 'otherSheets' | 'varies'>;
   set: (versions: Asked) => void;
   problem: string | null;
@@ -54,7 +54,7 @@ export function Versions({ draft, view, set, problem, shown, looking, onShow }: 
             <Letters label="Version to look at" count={count} value={shown} onChange={onShow} />
             {looking && <span className="quiet">making it …</span>}
           </div>
-          <Dealing asked={asked} count={count} classes={chosen} only={draft.only} change={change} />
+          <Dealing asked={asked} count={count} classes={chosen} draft={draft} change={change} />
         </>
       )}
       {problem && (
@@ -123,10 +123,10 @@ function ChosenSheets({ asked, sheets, change }: PartProps & { sheets: HandOutVi
   );
 }
 
-type DealingProps = PartProps & { count: number; classes: readonly Class[]; only: Draft['only'] };
+type DealingProps = PartProps & { count: number; classes: readonly Class[]; draft: Pick<Draft, 'only' | 'together'> };
 
 /** Who gets which: in turn, by group, or chosen one by one. */
-function Dealing({ asked, count, classes, only, change }: DealingProps) {
+function Dealing({ asked, count, classes, draft, change }: DealingProps) {
   const groups = classes.flatMap((one) => one.groups);
   return (
     <>
@@ -167,17 +167,23 @@ function Dealing({ asked, count, classes, only, change }: DealingProps) {
           </ul>
         ))}
       {classes.map((one) => (
-        <Receivers key={one.id} of={one} {...{ asked, count, only, change }} />
+        <Receivers key={one.id} of={one} {...{ asked, count, draft, change }} />
       ))}
     </>
   );
 }
 
-function Receivers({ of, asked, count, only, change }: PartProps & { of: Class; count: number; only: Draft['only'] }) {
+function Receivers({
+  of,
+  asked,
+  count,
+  draft,
+  change,
+}: PartProps & { of: Class } & Pick<DealingProps, 'count' | 'draft'>) {
   const { receivers, versions } = useMemo(() => {
-    const all = receiversOf(of, only);
+    const all = teamsIn(of, draft);
     return { receivers: all, versions: dealt(all, dealOf(asked), count) };
-  }, [of, only, asked, count]);
+  }, [of, draft, asked, count]);
   if (receivers.length === 0) return null;
   if (asked.by === 'hand')
     return (

@@ -78,6 +78,9 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone, marks }: 
             : 'Not handed in: shown as it is now'}
         {lookFors.length > 0 && ` · ${held.filter(Boolean).length} of ${lookFors.length} met`}
       </p>
+      {loaded.shares.length > 0 && (
+        <p className="quiet">{loaded.shares.map(({ name, changes }) => `${name} ${changes}`).join(' · ')} changes</p>
+      )}
       {loaded.mayChange && isOpen(copy.state) && <MoreTime loaded={loaded} zone={zone} />}
       <ul className={`${styles.lookfors} ${readingStyles.readingLookfors}`}>
         {lookFors.map((lookFor, i) => (

@@ -17,8 +17,10 @@ import { useCopyMargin } from '../copy/copy-entries';
 import { useChecking } from '../copy/checking';
 import { useHandIn } from '../copy/hand-in';
 import { LastGo } from '../copy/last-go';
+import { OthersOnPage, useTogether, Who } from '../copy/together';
 import { Key } from '../fields/toggle';
 import { Editor, useEditor } from '../document/editor';
+import type { Other } from '../document/others';
 import { useDrawing } from '../drawing/page-view';
 import { check, formOf } from '../form.server';
 import { DamagedScreen } from '../house/damaged';
@@ -146,11 +148,12 @@ function Copy({ loaded }: { loaded: Loaded }) {
   const problem = data?.problem;
   const [beside, setBeside] = useState(false);
   const { lastGo } = loaded;
+  const others = useTogether(editor, loaded, open);
   return (
     <>
       <SheetFrame
         strip={
-          <CopyStrip editor={editor} loaded={loaded} shut={shut} fetcher={fetcher} handing={handing}>
+          <CopyStrip {...{ editor, loaded, others, shut, fetcher, handing }}>
             {lastGo && (
               <Key on={beside} aria-pressed={beside} onClick={() => setBeside(!beside)}>
                 go {lastGo.number} beside it
@@ -176,6 +179,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
           onDropSupply={mayWork ? (data, at) => dropSupply(editor, data, at) : undefined}
         />
         <BlankTints view={view} boxes={margin.open} />
+        <OthersOnPage editor={editor} view={view} page={page} mates={loaded.mates} others={others} />
       </SheetFrame>
       {(problem || shut) && mayWork && <OverAlert>{problem ?? shut}</OverAlert>}
       <Aids editor={editor} />
@@ -198,13 +202,14 @@ function BackToHandingOut({ sheetId }: { sheetId: string }) {
 type StripProps = {
   editor: Editor;
   loaded: Loaded;
+  others: readonly Other[];
   shut: string | null;
   fetcher: FetcherWithComponents<unknown>;
   handing: ReturnType<typeof useHandIn>;
   children: ReactNode;
 };
 
-function CopyStrip({ editor, loaded, shut, fetcher, handing, children }: StripProps) {
+function CopyStrip({ editor, loaded, others, shut, fetcher, handing, children }: StripProps) {
   const { state, title, dueAt, closesAt, now, mayTakeBack } = loaded;
   const open = isOpen(state) && !loaded.isClosed;
   const zone = useZone();
@@ -219,6 +224,7 @@ function CopyStrip({ editor, loaded, shut, fetcher, handing, children }: StripPr
           {loaded.trialOf && <span className="trial-note">As a student sees it</span>}
           {open ? <SaveWords editor={editor} /> : <StateLabel state={state} />}
           <Pager editor={editor} />
+          <Who mates={loaded.mates} others={others} />
         </>
       }
     >

@@ -1,3 +1,4 @@
+import { inWords } from '../../core/values/listed';
 import { Link } from 'react-router';
 import { addLateCopies } from '../../server/stores/handouts';
 import { nextOpening, trayOf } from '../../server/stores/copies';
@@ -56,7 +57,9 @@ export default function Tray({ loaderData }: Route.ComponentProps) {
   const shelf = copies.filter((copy) => !open.includes(copy));
   const [next, ...others] = open;
   /** What a student has to know of a copy now. */
-  const newsOf = (copy: Entry): string => {
+  const newsOf = (copy: Entry): string =>
+    copy.mates.length > 0 ? `${stateOf(copy)} · with ${inWords(copy.mates)}` : stateOf(copy);
+  const stateOf = (copy: Entry): string => {
     if (isShut(copy, now)) return `${closesWords(closesOf(copy), now, zone)}, not handed in`;
     if (isToDo(copy)) return dueWords(dueOf(copy), now, zone);
     return copy.state === 'handed-in' ? 'with your teacher' : `came back ${agoWords(copy.returnedAt, now)}`;

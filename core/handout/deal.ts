@@ -6,6 +6,9 @@ import { Id } from '../values/primitives';
 
 export const MOST_VERSIONS = 8;
 
+/** So many work on one copy at most. */
+export const MOST_TOGETHER = 5;
+
 const Version = z
   .number()
   .int()
@@ -57,4 +60,20 @@ export function dealt(
     if (chosen !== undefined && chosen < versions) out.set(id, chosen);
   }
   return out;
+}
+
+/** Who works on one copy: those in `people`, of whom `id` is the first. */
+export type Team = Receiver & { groupId: string | null; people: string[] };
+
+/** Who works together: the members of each group, where some were chosen of these; everybody else alone. */
+export function teamsOf(receivers: readonly Receiver[], only: readonly string[] | null): Team[] {
+  const teams = new Map<string, Team>();
+  for (const { id, groups } of receivers) {
+    const groupId = groups.find((group) => only === null || only.length === 0 || only.includes(group)) ?? null;
+    const key = groupId ?? `alone ${id}`;
+    const team = teams.get(key);
+    if (team) team.people.push(id);
+    else teams.set(key, { id, groups, groupId, people: [id] });
+  }
+  return [...teams.values()];
 }

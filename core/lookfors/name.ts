@@ -1,8 +1,10 @@
 import type { Sheet } from '../schema/sheet';
 import { everyItem } from '../sheet/tree';
 import { z } from 'zod';
+import { namesOf } from '../values/names';
 import { Id } from '../values/primitives';
-import type { Context, Counted, LookForKind } from './kind';
+import type { Context, Counted, Evidence, LookForKind } from './kind';
+import { rightIn } from './kind';
 import { boxesFor, boxSlot, boxSources } from './boxes';
 import { base } from './kind';
 import { eitherSlot } from './sentence';
@@ -49,25 +51,18 @@ export function isNamed(
   return parts === 'first' ? words.has(own[0]) : own.some((part) => words.has(part));
 }
 
-/** The student's own name stands on the sheet: on the name line, or wherever they may write and it is seen. */
+/** The student's own name stands on the sheet, or those of all who work on it: on the name line, or wherever they may write. */
 function countName(lookFor: NameLookFor, sheet: Sheet, context: Context): Counted {
   const boxes = boxesFor(lookFor.item, sheet, context);
-  const named = boxes.find(({ text }) => isNamed(text, context.studentName, lookFor));
-  if (named)
-    return {
-      got: 1,
-      need: 1,
-      evidence: [{ items: [named.item.id], verdict: 'right', said: named.text.trim(), meant: context.studentName }],
-    };
+  const names = namesOf(context.studentName);
   const line = lookFor.item === null ? undefined : boxes[0];
-  const said = line?.text.trim() ?? '';
-  return {
-    got: 0,
-    need: 1,
-    evidence: [
-      { items: line ? [line.item.id] : [], verdict: said ? 'wrong' : 'empty', said, meant: context.studentName },
-    ],
-  };
+  const evidence = names.map((name): Evidence => {
+    const named = boxes.find(({ text }) => isNamed(text, name, lookFor));
+    if (named) return { items: [named.item.id], verdict: 'right', said: named.text.trim(), meant: name };
+    const said = line?.text.trim() ?? '';
+    return { items: line ? [line.item.id] : [], verdict: said ? 'wrong' : 'empty', said, meant: name };
+  });
+  return { got: rightIn(evidence), need: names.length, evidence };
 }
 
 const nameLine = (sheet: Sheet) => [...everyItem(sheet)].find((item) => item.role === 'name' && item.touch !== 'fixed');

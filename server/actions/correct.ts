@@ -15,6 +15,7 @@ import { asVersion, handoutById } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import type { Database } from '../database/connection';
 import { fullHandout } from './class-rights';
+import { announce } from './live';
 import type { Means, Workshop } from './means';
 import { ownSheet, whole } from './opened';
 import { missing, Refused } from './refused';
@@ -113,6 +114,7 @@ async function correctCopy(db: Database, handout: Handout, copy: OpenCopy, { bef
       const { outcome } = await saveChanges(db, { ...save, changes: [change] }, () => null);
       if (outcome === 'behind') continue;
       if (outcome !== 'saved') return false;
+      await announce(db, { documentId: copy.documentId, kind: 'changes', seq: document.seq + 1 });
     }
     await setCorrections(db, copy.id, handout.corrections);
     return true;

@@ -4,6 +4,7 @@ import { copyOfStudent, handIn, takeBack } from '../stores/copies';
 import type { Person } from '../stores/people';
 import { settleNote } from '../stores/reviews';
 import { checkAnswers } from './check-answers';
+import { announce } from './live';
 import type { Means } from './means';
 import { whole } from './opened';
 import { missing, Refused } from './refused';
@@ -48,5 +49,6 @@ export async function doWithCopy(
   if (wanted.do === 'hand-in') await whole(db, copy.documentId);
   const moved = wanted.do === 'hand-in' ? await handIn(db, copy, wanted.seq) : await takeBack(db, copy.id);
   if (!moved.ok) throw new Refused(422, moved.reason);
+  await announce(db, { documentId: copy.documentId, kind: 'moved' });
   return undefined;
 }

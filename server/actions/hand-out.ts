@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MOST_TOGETHER } from '../../core/handout/deal';
 import { SupplyLimits } from '../../core/handout/limits';
 import { badTimes } from '../../core/handout/times';
 import { SUPPLIES } from '../../core/handout/supplies';
@@ -33,6 +34,8 @@ export const HandingOut = z.object({
   classes: z.array(z.string().max(40)).min(1, 'Choose who gets it: tick at least one class.').max(20),
   /** Of which classes only some get it: groups, and students chosen one by one. */
   only: z.record(z.string().max(40), z.object({ groups: Ids, students: Ids })).default({}),
+  /** Whether each group works on one copy. */
+  together: z.boolean().default(false),
   title: HandoutTitle,
   brief: HandoutBrief,
   /** From when on students see it. */
@@ -82,6 +85,32 @@ async function someOf(db: Database, { id, name }: ClassRow, only: HandingOut['on
   if (only.students.length === 0 && groups.every((group) => group.members.length === 0))
     throw new Refused(422, `Choose who of ${name} gets it, or give it to everybody.`);
   return only;
+}
+
+/** @throws Refused where the groups of a class can't each work on one copy: too many in one, or somebody in two */
+async function workTogether(db: Database, { id, name }: ClassRow, only: HandingOut['only'][string] | null) {
+  const all = await groupsOf(db, [id]);
+  const groups = only && only.groups.length > 0 ? all.filter((group) => only.groups.includes(group.id)) : all;
+  if (groups.length === 0)
+    throw new Refused(422, `${name} has no groups. Make them under Classes, or let everybody work alone.`, 'together');
+  const large = groups.find((group) => group.members.length > MOST_TOGETHER);
+  if (large)
+    throw new Refused(
+      422,
+      `${large.name} has ${large.members.length} students: at most ${MOST_TOGETHER} can work on one copy. Make two groups of it, or choose other groups.`,
+      'together',
+    );
+  const everyone = groups.flatMap((group) => group.members);
+  const twice = everyone.find((one, i) => everyone.indexOf(one) !== i);
+  if (twice) {
+    const who = (await membersOf(db, id)).find((member) => member.id === twice)!;
+    const where = groups.filter((group) => group.members.includes(twice)).map((group) => group.name);
+    throw new Refused(
+      422,
+      `${who.name} is in ${inWords(where)}. Choose groups that have nobody in common.`,
+      'together',
+    );
+  }
 }
 
 /** @throws Refused where there is nothing to hand out, or a look-for can't be counted on it */
@@ -160,6 +189,7 @@ export async function handOut(
     throw new Refused(422, `Nobody is in ${empty.name} yet. Add its students under Classes, or choose another class.`);
   await askAgain(db, found.id, chosen, given);
   const some = await Promise.all(chosen.map((one) => someOf(db, one, given.only[one.id])));
+  if (given.together) for (const [i, one] of chosen.entries()) await workTogether(db, one, some[i]);
   const versions = await versionsFor(means, person, found.id, sheet, given);
   return db.transaction(async (tx) => {
     const ids: string[] = [];

@@ -7,6 +7,7 @@ import { copiesOf, copyForTeacher, goesOf, returnGo } from '../stores/copies';
 import type { Person } from '../stores/people';
 import { sayOn } from '../stores/reviews';
 import { mayChange } from './class-rights';
+import { announce } from './live';
 import { missing, Refused } from './refused';
 
 /** What a teacher does with a piece that was handed in. */
@@ -59,6 +60,7 @@ export async function returnPiece(
     throw new Refused(422, `${copy.studentName} has taken this piece back. What you wrote stays here for the next go.`);
   const moved = await returnGo(db, go, outcome);
   if (!moved.ok) throw new Refused(422, moved.reason);
+  await announce(db, { documentId: copy.documentId, kind: 'moved' });
   const [next] = (await copiesOf(db, copy.handout.id))
     .filter(({ state }) => state === 'handed-in')
     .sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0));

@@ -22,6 +22,7 @@ import { knownPictures } from '../stores/pictures';
 import { toldOn } from './check-answers';
 import { countedOnCopy } from './counting';
 import type { Means } from './means';
+import { announce } from './live';
 import { missing, Refused } from './refused';
 
 /** Saving changes to a sheet or a copy, and fetching others' changes. */
@@ -149,8 +150,11 @@ export async function saveWork(
     case 'saved': {
       const told = { outcome: 'saved' as const, seq: saved.seq };
       if (!handout || access.kind !== 'copy') return told;
+      void announce(db, { documentId, kind: 'changes', seq: saved.seq }).catch((error: unknown) =>
+        report('news', error),
+      );
       const counted = { id: documentId, sheet: saved.sheet };
-      return { ...told, results: await resultsAfter({ db, pictures }, handout, access.copyId, person.name, counted) };
+      return { ...told, results: await resultsAfter({ db, pictures }, handout, access.copyId, access.names, counted) };
     }
     case 'behind':
       return { ...saved, missed: await forReader(db, access, documentId, saved.missed, pictures) };

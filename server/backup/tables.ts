@@ -22,6 +22,7 @@ export const TABLES = [
   'handout_version',
   'handout_group',
   'copy',
+  'copy_mate',
   'go',
   'answer_check',
   'margin_note',

@@ -16,6 +16,10 @@ export interface Database extends Queries {
    * @throws Error for a server, whose files are not ours
    */
   atRest<T>(work: (directory: string) => Promise<T>): Promise<T>;
+  /** Tells this to all who listen, in every process on this database. At most 7,000 letters. */
+  notify(news: string): Promise<void>;
+  /** Hears what is told from now on; gives how to stop. */
+  listen(heard: (news: string) => void): () => void;
   close(): Promise<void>;
 }
 

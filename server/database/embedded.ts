@@ -70,6 +70,7 @@ export async function openEmbedded(directory?: string, onSync?: OnSync): Promise
     const client = await clientOf(pglite);
     const queries = queriesOf(client);
     const turns = new Turns();
+    const listeners = new Set<(news: string) => void>();
     const syncer = directory ? new Syncer(() => turns.take(() => queries.query(SYNC))) : null;
     const written = async (sql: string) => {
       if (!READS.test(sql)) await syncer?.done();
@@ -105,6 +106,15 @@ export async function openEmbedded(directory?: string, onSync?: OnSync): Promise
         if (!files) throw new Error('this database is in memory only');
         await syncer?.done();
         return turns.take(() => work(files));
+      },
+      // One process, so nobody else has to be told.
+      notify(news) {
+        for (const heard of listeners) heard(news);
+        return Promise.resolve();
+      },
+      listen(heard) {
+        listeners.add(heard);
+        return () => void listeners.delete(heard);
       },
       async close() {
         await turns.take(() => pglite.close());

@@ -15,6 +15,7 @@ import { cookiesFor } from '../accounts/session-cookie';
 import { Jobs } from '../jobs/jobs';
 import { projectRoot } from '../process/place';
 import { Shelf } from '../exports/shelf';
+import { Live } from './live';
 
 /** A backup may take its time: it is in nobody's way. */
 const BACKUPS = { most: 1, time: 30 * 60_000, memory: 2 ** 31, waiting: 3 };
@@ -23,6 +24,7 @@ const BACKUPS = { most: 1, time: 30 * 60_000, memory: 2 ** 31, waiting: 3 };
 export type Services = {
   db: Database;
   shelf: Shelf;
+  live: Live;
   exporter: Exporter;
   exports: Exports;
   cookies: Cookies;
@@ -45,6 +47,7 @@ export async function openServices(settings: {
   const { dataDir, demo, version, secure } = settings;
   mkdirSync(dataDir, { recursive: true });
   const db = await openDatabase(settings);
+  const live = new Live(db);
   const exporter = new Exporter();
   const backups = new Crew(path.join(projectRoot(), 'build/workers/backup.js'), BACKUPS);
   const backup = (file: string) => backupOf(db, settings, file, (source, to) => backups.run<End>({ source, file: to }));
@@ -52,10 +55,12 @@ export async function openServices(settings: {
   return {
     backup,
     async close() {
+      live.close();
       await Promise.all([exporter.close(), backups.close(), jobs.stop()]);
       await db.close();
     },
     db,
+    live,
     shelf: await Shelf.open(exporter),
     exporter,
     exports: await Exports.start(db, jobs, exporter, dataDir),

@@ -1,5 +1,6 @@
 import type { Queries } from '../database/connection';
 import { newCode } from './classes';
+import { mergeMates } from './mates';
 
 /** A class over the years. Whoever asks has made sure that it is the teacher's. */
 
@@ -37,6 +38,7 @@ export const begunByBoth = async (db: Queries, a: string, b: string): Promise<st
  * they have any. `other` is in no class any more and is signed out. Of a handout that both have, what was begun stays.
  */
 export async function mergeStudents(tx: Queries, keep: string, other: string): Promise<void> {
+  await mergeMates(tx, keep, other);
   await tx.query(
     `with gone as (
        delete from copy using copy twin where twin.handout_id = copy.handout_id and twin.student_id <> copy.student_id

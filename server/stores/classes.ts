@@ -2,6 +2,7 @@ import { randomInt } from 'node:crypto';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../database/id';
+import { leaveCopies } from './mates';
 import { addPerson } from './people';
 import { sameName } from '../../core/values/roster';
 import { byName } from '../database/by-name';
@@ -142,6 +143,7 @@ export async function leaveClass(tx: Queries, classId: string, studentId: string
     'delete from group_member using class_group g where g.id = group_id and g.class_id = $1 and person_id = $2',
     [classId, studentId],
   );
+  await leaveCopies(tx, studentId, classId);
   await tx.query(
     `with gone as (
        delete from copy using handout h where h.id = copy.handout_id and h.class_id = $1 and copy.student_id = $2

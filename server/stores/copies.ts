@@ -13,11 +13,14 @@ import { loadDocument, reasonOf } from './documents';
 import { sheetAt } from './history';
 import type { Handout } from './handouts';
 import { asVersion, handoutById } from './handouts';
+import { COPIES_OF, NAMES, worksOn } from './mates';
 import { byName } from '../database/by-name';
 
 export type TrayEntry = {
   id: string;
   title: string;
+  /** Who else works on it. */
+  mates: string[];
   className: string;
   brief: string;
   state: CopyState;
@@ -33,14 +36,20 @@ export type TrayEntry = {
 /** A handout `h` that its students may see. */
 const SEEN = `h.binned_at is null and (h.opens_at is null or h.opens_at <= now())`;
 
+/** The names of those who work on the copy `copy` beside `$1`. */
+const MATES = `(select coalesce(jsonb_agg(o.name order by o.name), '[]') from (
+    select m.person_id as id from copy_mate m where m.copy_id = copy.id
+    union all select copy.student_id where exists (select 1 from copy_mate m where m.copy_id = copy.id)) works
+  join person o on o.id = works.id where o.id <> $1)`;
+
 /** What a student has: what is not open yet, and what belongs to classes that are over, is left out. */
 export const trayOf = (db: Queries, studentId: string) =>
   db.query<TrayEntry>(
-    `select copy.id, h.title, h.brief, c.name as "className", copy.state, h.due_at as "dueAt", h.closes_at as "closesAt", copy.extended_to as "extendedTo", d.seq, d.damage,
+    `select copy.id, h.title, ${MATES} as mates, h.brief, c.name as "className", copy.state, h.due_at as "dueAt", h.closes_at as "closesAt", copy.extended_to as "extendedTo", d.seq, d.damage,
        (select max(returned_at) from go where copy_id = copy.id) as "returnedAt",
        (select count(*)::int from margin_note n join go on go.id = n.go_id where go.copy_id = copy.id and go.returned_at is not null and not n.settled) as unsettled
-     from copy join handout h on h.id = copy.handout_id join class c on c.id = h.class_id join document d on d.id = copy.document_id
-     where copy.student_id = $1 and ${SEEN} and c.archived_at is null order by h.due_at nulls last, h.created_at`,
+     from ${COPIES_OF} mine join copy on copy.id = mine.id join handout h on h.id = copy.handout_id join class c on c.id = h.class_id join document d on d.id = copy.document_id
+     where ${SEEN} and c.archived_at is null order by h.due_at nulls last, h.created_at`,
     [studentId],
   );
 
@@ -48,8 +57,8 @@ export const trayOf = (db: Queries, studentId: string) =>
 export const nextOpening = async (db: Queries, studentId: string): Promise<Date | null> =>
   (
     await db.query<{ at: Date | null }>(
-      `select min(h.opens_at) as at from copy join handout h on h.id = copy.handout_id
-       where copy.student_id = $1 and h.opens_at > now() and h.binned_at is null`,
+      `select min(h.opens_at) as at from ${COPIES_OF} mine join copy on copy.id = mine.id join handout h on h.id = copy.handout_id
+       where h.opens_at > now() and h.binned_at is null`,
       [studentId],
     )
   )[0].at;
@@ -59,6 +68,7 @@ export type CopyView = {
   id: string;
   documentId: string;
   studentId: string;
+  /** Of all who work on it, where those are several. */
   studentName: string;
   state: CopyState;
   extendedTo: Date | null;
@@ -69,7 +79,7 @@ export type CopyView = {
   handout: Handout;
 };
 
-const VIEW = `select copy.id, copy.document_id as "documentId", copy.handout_id as "handoutId", copy.student_id as "studentId", p.name as "studentName", copy.state,
+const VIEW = `select copy.id, copy.document_id as "documentId", copy.handout_id as "handoutId", copy.student_id as "studentId", ${NAMES} as "studentName", copy.state,
   copy.extended_to as "extendedTo", copy.corrections, copy.version from copy join person p on p.id = copy.student_id`;
 async function view(db: Database, rows: (Omit<CopyView, 'handout'> & { handoutId: string })[]) {
   const [row] = rows;
@@ -81,7 +91,7 @@ export const copyOfStudent = async (db: Database, studentId: string, id: string)
   view(
     db,
     await db.query(
-      `${VIEW} join handout h on h.id = copy.handout_id where copy.id = $1 and copy.student_id = $2 and ${SEEN}`,
+      `${VIEW} join handout h on h.id = copy.handout_id where copy.id = $1 and ${worksOn(2)} and ${SEEN}`,
       [id, studentId],
     ),
   );
@@ -116,7 +126,7 @@ export type ClassCopy = {
 /** All copies of a handout by name, each with its newest go. */
 export const copiesOf = async (db: Queries, handoutId: string): Promise<ClassCopy[]> => {
   const copies = await db.query<ClassCopy>(
-    `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", p.name as "studentName", copy.state, copy.extended_to as "extendedTo", copy.begun_at as "begunAt", copy.corrections, copy.version,
+    `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", ${NAMES} as "studentName", copy.state, copy.extended_to as "extendedTo", copy.begun_at as "begunAt", copy.corrections, copy.version,
        coalesce(g.number, 0) as go, g.handed_in_at as "handedInAt",
        (select min(handed_in_at) from go where copy_id = copy.id) as "firstHandedInAt", g.id as "goId", d.seq
      from copy join person p on p.id = copy.student_id join document d on d.id = copy.document_id
@@ -129,18 +139,19 @@ export const copiesOf = async (db: Queries, handoutId: string): Promise<ClassCop
 
 /** Who may write to a document, in one query: its owner, or the student whose copy it is. */
 export type DocumentAccess =
-  { kind: 'sheet' } | { kind: 'copy'; copyId: string; handoutId: string; version: number; state: CopyState };
+  | { kind: 'sheet' }
+  | { kind: 'copy'; copyId: string; handoutId: string; version: number; state: CopyState; names: string };
 export async function documentAccess(
   db: Queries,
   personId: string,
   documentId: string,
 ): Promise<DocumentAccess | null> {
   const row = one(
-    await db.query<{ copyId: string | null; handoutId: string; version: number; state: CopyState }>(
-      `select null as "copyId", null as "handoutId", null as version, null as state from sheet where document_id = $2 and owner_id = $1
+    await db.query<{ copyId: string | null; handoutId: string; version: number; state: CopyState; names: string }>(
+      `select null as "copyId", null as "handoutId", null as version, null as state, null as names from sheet where document_id = $2 and owner_id = $1
        union all
-       select copy.id, copy.handout_id, copy.version, copy.state from copy join handout h on h.id = copy.handout_id
-         where copy.document_id = $2 and copy.student_id = $1 and ${SEEN}`,
+       select copy.id, copy.handout_id, copy.version, copy.state, ${NAMES} from copy join handout h on h.id = copy.handout_id join person p on p.id = copy.student_id
+         where copy.document_id = $2 and ${worksOn(1)} and ${SEEN}`,
       [personId, documentId],
     ),
   );

@@ -7,7 +7,7 @@ import { allOnVersion } from '../../core/lookfors/versions';
 import { readLookFors, readRubric, readSupplies, storedLookFors } from '../../core/lookfors/stored';
 import { givenOut } from '../../core/handout/copy';
 import type { Receiver } from '../../core/handout/deal';
-import { Deal, dealt } from '../../core/handout/deal';
+import { Deal, dealt, MOST_TOGETHER, teamsOf } from '../../core/handout/deal';
 import type { SupplyLimits } from '../../core/handout/limits';
 import { readLimits } from '../../core/handout/limits';
 import { veiled } from '../../core/handout/veil';
@@ -22,6 +22,7 @@ import { newId } from '../database/id';
 import type { Rights } from './classes';
 import { taughtBy } from './classes';
 import { bytesOf, createDocument, reasonOf } from './documents';
+import { addMates, COPIES_OF, joinGroupCopies } from './mates';
 
 export type Handout = {
   id: string;
@@ -175,6 +176,8 @@ export type NewHandout = {
   classId: string | null;
   /** Null or left out: the whole class. */
   only?: Some | null;
+  /** Whether each group works on one copy; who is in none has their own. */
+  together?: boolean;
   /** A sheet that its teacher tries out: they alone get a copy. */
   trialOf?: string;
   title: string;
@@ -200,8 +203,8 @@ export type NewVersion = Pick<HandoutVersion, 'sheet' | 'sheetId' | 'seedsOn'>;
  */
 export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> {
   const made = await tx.query(
-    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at, opens_at, to_all, trial_of, supply_limits, deal)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15, $16, $17, $18, $19::jsonb, $20::jsonb)
+    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at, opens_at, to_all, trial_of, supply_limits, deal, together)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21)
        on conflict (id) do nothing returning id`,
     [
       id,
@@ -224,6 +227,7 @@ export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictu
       given.trialOf ?? null,
       JSON.stringify(given.limits ?? {}),
       given.deal ? JSON.stringify(given.deal) : null,
+      given.together ?? false,
     ],
   );
   if (made.length === 0) return id;
@@ -246,10 +250,16 @@ export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictu
         [given.classId, groups, students],
       );
   const copies = [given, ...versions].map(({ sheet }) => veiled(givenOut(sheet), pictures));
-  const dealtTo = deal ? dealt(receivers, deal, copies.length) : new Map<string, number>();
-  for (const { id: studentId } of receivers) {
+  const teams = given.together
+    ? teamsOf(receivers, groups)
+    : receivers.map((one) => ({ ...one, groupId: null, people: [one.id] }));
+  const dealtTo = deal ? dealt(teams, deal, copies.length) : new Map<string, number>();
+  for (const { groupId, people } of teams) {
+    const [studentId, ...mates] = people;
     const version = dealtTo.get(studentId) ?? 0;
-    await addCopy(tx, { schoolId: given.schoolId, handoutId: id, studentId, sheet: copies[version], version });
+    const copy = { schoolId: given.schoolId, handoutId: id, studentId, sheet: copies[version], version, groupId };
+    const copyId = await addCopy(tx, copy);
+    if (copyId && mates.length > 0) await addMates(tx, copyId, mates);
   }
   return id;
 }
@@ -268,15 +278,22 @@ type NewCopy = {
   sheet: Sheet;
   corrections?: number;
   version: number;
+  /** The group whose copy it is. */
+  groupId?: string | null;
 };
 
-async function addCopy(tx: Queries, { schoolId, handoutId, studentId, sheet, corrections = 0, version }: NewCopy) {
+/** Gives the identity of the copy; undefined where the student has one already. */
+async function addCopy(
+  tx: Queries,
+  { schoolId, handoutId, studentId, sheet, corrections = 0, version, groupId = null }: NewCopy,
+): Promise<string | undefined> {
   const documentId = await createDocument(tx, schoolId, sheet);
-  await tx.query(
-    `insert into copy (id, school_id, handout_id, student_id, document_id, corrections, version) values ($1, $2, $3, $4, $5, $6, $7)
-     on conflict do nothing`,
-    [newId(), schoolId, handoutId, studentId, documentId, corrections, version],
+  const made = await tx.query<{ id: string }>(
+    `insert into copy (id, school_id, handout_id, student_id, document_id, corrections, version, group_id) values ($1, $2, $3, $4, $5, $6, $7, $8)
+     on conflict do nothing returning id`,
+    [newId(), schoolId, handoutId, studentId, documentId, corrections, version, groupId],
   );
+  return one(made)?.id;
 }
 
 /** Which version of a handout somebody gets who joined later. */
@@ -292,11 +309,12 @@ async function versionFor(db: Queries, { id, deal, versions }: Handout, receiver
 
 /** Who joined the class, or a group, after something was handed out to it gets it too. */
 export async function addLateCopies(db: Database, studentId: string, pictures: Pictures): Promise<void> {
+  await joinGroupCopies(db, studentId, MOST_TOGETHER);
   const missing = await db.query<{ id: string; school_id: string; groups: string[] }>(
     `select h.id, h.school_id, ${GROUPS_OF_MEMBER} as groups from handout h join class_member m on m.class_id = h.class_id
      where m.person_id = $1 and h.binned_at is null
        and (h.to_all or exists (select 1 from handout_group hg join group_member g on g.group_id = hg.group_id where hg.handout_id = h.id and g.person_id = $1))
-       and not exists (select 1 from copy where copy.handout_id = h.id and copy.student_id = $1)`,
+       and not exists (select 1 from ${COPIES_OF} mine join copy on copy.id = mine.id where copy.handout_id = h.id)`,
     [studentId],
   );
   for (const { id, school_id: schoolId, groups } of missing) {

@@ -24,6 +24,7 @@ import * as groups from './groups';
 import * as history from './history';
 import * as life from './handout-life';
 import * as handouts from './handouts';
+import * as mates from './mates';
 import * as mending from './mending';
 import * as people from './people';
 import * as pictures from './pictures';
@@ -116,6 +117,11 @@ const CALLS: Record<string, () => unknown> = {
     teachers.setClassTeacher(db, { classId: 'c5-1', personId: 't5-3', rights: 'read', endsAt: null }),
   removeClassTeacher: () => teachers.removeClassTeacher(db, 'c5-1', 't5-3'),
   addStudent: () => classes.addStudent(db, { schoolId: 's7', classId: 'c7-1', name: 'New' }),
+  addMates: () => mates.addMates(db, 'y9-40-1', ['p9-41']),
+  joinGroupCopies: () => mates.joinGroupCopies(db, 'p5-30', 5),
+  leaveCopies: () => db.transaction((tx) => mates.leaveCopies(tx, 'p9-41', 'c9-1')),
+  mergeMates: () => db.transaction((tx) => mates.mergeMates(tx, 'p9-40', 'p9-70')),
+  sharesOf: () => mates.sharesOf(db, 'y3-40-1'),
   trayOf: () => copies.trayOf(db, 'p3-40'),
   nextOpening: () => copies.nextOpening(db, 'p3-40'),
   copyOfStudent: () => copies.copyOfStudent(db, 'p3-40', 'y3-40-1'),
@@ -254,6 +260,8 @@ const CALLS: Record<string, () => unknown> = {
 };
 /** What is called by one of the calls above, or needs no database. */
 const WITHIN = new Set([
+  'asVersion',
+  'worksOn',
   'sheetAt',
   'closeSession',
   'personOf',
@@ -294,6 +302,7 @@ test('every function of the stores is called here', () => {
     history,
     handouts,
     life,
+    mates,
     mending,
     people,
     pictures,

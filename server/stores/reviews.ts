@@ -1,5 +1,6 @@
 import type { Note, Ruling, Saying } from '../../core/review/said';
 import type { Database, Queries } from '../database/connection';
+import { worksOn } from './mates';
 
 /** What a teacher says about a go: notes on spots, rulings on look-fors, rubric levels. */
 
@@ -62,6 +63,6 @@ function take(tx: Queries, goId: string, authorId: string, step: Saying): Promis
 /** The student says that a note is seen to, or not yet. */
 export const settleNote = (db: Queries, studentId: string, noteId: string, settled: boolean) =>
   db.query(
-    `update margin_note n set settled = $3 from go, copy where n.id = $2 and go.id = n.go_id and go.returned_at is not null and copy.id = go.copy_id and copy.student_id = $1 returning n.id`,
+    `update margin_note n set settled = $3 from go, copy where n.id = $2 and go.id = n.go_id and go.returned_at is not null and copy.id = go.copy_id and ${worksOn(1)} returning n.id`,
     [studentId, noteId, settled],
   );

@@ -4,6 +4,7 @@ import { isOpen } from '../../core/handout/state';
 import { closesOf, dueOf, isClosed } from '../../core/handout/times';
 import { veiled } from '../../core/handout/veil';
 import { forStudent, resultForStudent } from '../../core/lookfors/all';
+import { namesOf } from '../../core/values/names';
 import { points } from '../../core/lookfors/rubric';
 import type { Pictures } from '../../core/pictures/picture';
 import type { ToldResult } from '../../core/lookfors/checks';
@@ -65,7 +66,7 @@ export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id
     const go = back.find(({ id }) => id === note.goId)!;
     return { ...note, earlier: go === returned ? null : go.number };
   });
-  const results = countedOn(handout, document.sheet, person.name, pictures);
+  const results = countedOn(handout, document.sheet, copy.studentName, pictures);
   // Once it is done, the teacher's own rulings and everything counted may be seen.
   const told =
     copy.state === 'done'
@@ -90,6 +91,8 @@ export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id
     savedAt: +document.changedAt,
     state: copy.state,
     title: handout.title,
+    /** Who else works on it, by name. */
+    mates: namesOf(copy.studentName).filter((name) => name !== person.name),
     /** The sheet that a teacher tries out on this copy of their own. */
     trialOf: handout.trialOf,
     brief: handout.brief,

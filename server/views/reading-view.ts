@@ -1,4 +1,5 @@
 import { countWords, evidenceWords, lookForKindOf } from '../../core/lookfors/all';
+import { namesOf } from '../../core/values/names';
 import { countedOn } from '../actions/counting';
 import type { Means } from '../actions/means';
 import { openedOr } from '../actions/opened';
@@ -7,6 +8,7 @@ import type { Piece } from '../actions/review';
 import { pieceOf } from '../actions/review';
 import { copiesOf, goesOf } from '../stores/copies';
 import { rightsOn } from '../stores/handouts';
+import { sharesOf } from '../stores/mates';
 import type { Person } from '../stores/people';
 import { notesOf, rulingsOf } from '../stores/reviews';
 
@@ -38,6 +40,8 @@ export async function readingView({ db, pictures }: Means, person: Pick<Person, 
       extendedTo: copy.extendedTo,
       begunAt: copies.find((c) => c.id === copy.id)?.begunAt ?? null,
     },
+    /** What each did, where several worked on it. */
+    shares: namesOf(copy.studentName).length > 1 ? await sharesOf(db, copy.id) : [],
     lookFors: handout.lookFors.map(({ id, title, kind }) => {
       const { whole = false, keyed = false } = lookForKindOf(kind);
       return { id, title, whole, keyed };

@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { Id } from '../../core/values/primitives';
+import type { Database } from '../database/connection';
+import { documentAccess } from '../stores/copies';
+import type { Person } from '../stores/people';
+import { missing } from './refused';
+
+/** What those who work on one copy are told of one another: that it was changed, and where everybody is. */
+
+export const Here = z.strictObject({
+  /** The window: somebody may have several. */
+  window: z.string().regex(/^[\w-]{6,20}$/),
+  page: Id,
+  /** What is selected or written in. */
+  items: z.array(Id).max(20),
+});
+export type Here = z.infer<typeof Here>;
+
+export type News = { documentId: string } & (
+  | { kind: 'changes'; seq: number }
+  /** It was handed in, taken back or returned. */
+  | { kind: 'moved' }
+  | { kind: 'here'; personId: string; name: string; here: Here }
+  /** Somebody has just come: the others say where they are. */
+  | { kind: 'came' }
+  | { kind: 'left'; window: string }
+);
+
+export const announce = (db: Pick<Database, 'notify'>, news: News): Promise<void> => db.notify(JSON.stringify(news));
+
+/** @throws Refused where the document is not theirs */
+export async function mayFollow(db: Database, person: Pick<Person, 'id'>, documentId: string): Promise<void> {
+  if (!(await documentAccess(db, person.id, documentId))) throw missing();
+}
+
+/** Tells the others where somebody is. @throws Refused where the document is not theirs */
+export async function tellHere(
+  db: Database,
+  person: Pick<Person, 'id' | 'name'>,
+  documentId: string,
+  here: Here,
+): Promise<void> {
+  await mayFollow(db, person, documentId);
+  await announce(db, { documentId, kind: 'here', personId: person.id, name: person.name, here });
+}
