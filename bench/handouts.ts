@@ -9,15 +9,17 @@ import { page, plain, shape, sheet, solid, text } from '../core/schema/defaults'
 import type { Sheet } from '../core/schema/sheet';
 import { sendCorrection } from '../server/actions/correct';
 import { handOut, HandingOut } from '../server/actions/hand-out';
-import { saveWork } from '../server/actions/save-changes';
+import { changesFor, saveWork } from '../server/actions/save-changes';
 import { workshop } from '../server/actions/means';
 import { openFaces, openPictures } from '../server/art/shipped';
 import { Shelf } from '../server/exports/shelf';
 import type { Database } from '../server/database/connection';
 import { openDatabase } from '../server/database/open';
-import { addClass, addStudent } from '../server/stores/classes';
+import { Live } from '../server/services/live';
+import { addClass, addStudent, membersOf } from '../server/stores/classes';
 import { copiesOf } from '../server/stores/copies';
 import { loadDocument, saveChanges } from '../server/stores/documents';
+import { addGroup, setGroup } from '../server/stores/groups';
 import { addPerson, addSchool } from '../server/stores/people';
 import { createSheet, sheetOf } from '../server/stores/sheets';
 import type { Figure } from './measure';
@@ -207,6 +209,44 @@ async function correcting(school: School): Promise<Figure> {
   return figure(`a correction to ${CLASS} copies`, median(times), 2000, 1);
 }
 
+/** From a change that one of a group sends until another has fetched it, on the server. */
+async function together({ db, schoolId, teacherId, classId }: School): Promise<Figure> {
+  const means = await workshopOn(db);
+  const members = (await membersOf(db, classId)).slice(0, 5);
+  const groupId = await addGroup(db, classId, 'Five');
+  await setGroup(
+    db,
+    { id: groupId, classId, name: 'Five' },
+    members.map(({ id }) => id),
+  );
+  const sheetId = await createSheet(db, { schoolId, ownerId: teacherId, purpose: 'blank', sheet: handed() });
+  const given = { classes: [classId], title: 'B', brief: '', dueAt: null, rubric: { rows: [] }, supplies: ['shape'] };
+  const only = { [classId]: { groups: [groupId], students: [] } };
+  const asked = HandingOut.parse({ ...given, lookFors: lookFors(), only, together: true, again: true });
+  const [id] = await handOut(means, { id: teacherId, schoolId }, sheetId, asked);
+  const [{ documentId }] = await copiesOf(db, id);
+  const live = new Live(db);
+  const times: number[] = [];
+  const [writer, reader] = members.map(({ id: person, name }) => ({ id: person, name, schoolId }));
+  for (let base = 0; base < 40; base++) {
+    const heard = new Promise<void>((resolve) => {
+      const leave = live.follow(documentId, () => {
+        leave();
+        resolve();
+      });
+    });
+    const begun = performance.now();
+    const changes: Change[] = [{ kind: 'splice', id: 'box1', at: 0, remove: 0, insert: plain('x') }];
+    await saveWork(means, writer, documentId, { base, batch: `live-${base}`, changes });
+    await heard;
+    const { missed } = await changesFor(means, reader, documentId, base);
+    times.push(performance.now() - begun);
+    if (missed.length !== 1) throw new Error(`${missed.length} changes were told`);
+  }
+  live.close();
+  return figure('group work: from a change to all others having it, on the server', median(times), 300, 1);
+}
+
 export async function run(): Promise<Figure[]> {
   const folder = mkdtempSync(path.join(tmpdir(), 'dappled-bench-'));
   const db = await openDatabase({ dataDir: folder });
@@ -216,7 +256,7 @@ export async function run(): Promise<Figure[]> {
     const classId = await addClass(db, { schoolId, teacherId, name: 'B', code: 'BENCH' });
     for (let i = 0; i < CLASS; i++) await addStudent(db, { schoolId, classId, name: `Student ${i}` });
     const school = { db, schoolId, teacherId, classId };
-    return [counting(), comparing(), await saving(school), await correcting(school)];
+    return [counting(), comparing(), await saving(school), await correcting(school), await together(school)];
   } finally {
     await db.close();
     rmSync(folder, { recursive: true, force: true });

@@ -13,6 +13,8 @@ export const GROUPS: Record<string, readonly string[]> = {
   'Tide pool': ['Bea Lindgren', 'Chidi Mbeki', 'Farah Siddiqi', 'Jun Weiss', 'Nils Aberg', 'Tane Parata'],
   'Salt grass': ['Chidi Mbeki', 'Goran Vukic', 'Kavya Nair', 'Oluchi Eze', 'Sana Iqbal', 'Vera Sokol', 'Zofia Lis'],
 };
+/** A small group of Curlew that works on one copy. */
+export const TOGETHER = { name: 'Sand bar', members: ['Pavel Novotny', 'Quinn Murray', 'Rosa Delgado'] };
 /** A class of last year. */
 export const DUNLIN = ['Agnes Rowe', 'Bo Lindahl', 'Celia Marsh', 'Dov Adler', 'Elin Sund', 'Femi Ojo'];
 

@@ -10,7 +10,7 @@ import { lookFor } from '../core/lookfors/all';
 import type { Rubric } from '../core/lookfors/rubric';
 import { bodyLength, bodyText } from '../core/text/body';
 import type { Change } from '../core/changes/change';
-import { picture, plain } from '../core/schema/defaults';
+import { picture, plain, text } from '../core/schema/defaults';
 import type { Saying } from '../core/review/said';
 import type { TextBody, Sheet, TextItem } from '../core/schema/sheet';
 import { find } from '../core/sheet/tree';
@@ -40,7 +40,7 @@ import { createSheet } from '../server/stores/sheets';
 import type { Answers } from './makers';
 import { COUNTS_ANSWERS, countsLookFors, countsSheet, CRAB_ANSWERS, crabLookFors, crabSheet } from './makers';
 import { HERON_PIECES, TIDE_PIECES } from './pieces';
-import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS, DUNLIN, GROUPS } from './school';
+import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS, DUNLIN, GROUPS, TOGETHER } from './school';
 import { foodSheet } from './food';
 import { labelOf, heronSheet, nestPoster, tideSheet } from './sheets';
 import { sumsLookFors, sumsSheet, sumsWords } from './sums';
@@ -391,6 +391,44 @@ type Around = {
   sheetId: string;
 };
 
+/** What each of the three added to the food web that they work on together. */
+const ADDED = ['ragworm eats algae', 'plover eats ragworms', 'falcon eats plovers'];
+
+async function groupPiece(
+  db: Database,
+  clock: Clock,
+  { food, members, ...ids }: Omit<Around, 'substituteId'> & { members: Awaited<ReturnType<typeof membersOf>> },
+) {
+  const groupId = await addGroup(db, ids.classId, TOGETHER.name);
+  const those = members.filter(({ name }) => TOGETHER.members.includes(name)).map(({ id }) => id);
+  await setGroup(db, { id: groupId, classId: ids.classId, name: TOGETHER.name }, those);
+  const handout = await createHandout(
+    db,
+    {
+      ...ids,
+      sheet: food,
+      only: { groups: [groupId], students: [] },
+      together: true,
+      title: 'Our food web',
+      brief: 'Work on it together. Each of you adds an animal, and says what it eats.',
+      dueAt: at(clock, -70),
+      lookFors: [lookFor({ kind: 'words', id: 'own', title: 'At least 9 words of your own', item: null, min: 9 })],
+      rubric: { rows: [] },
+      supplies: ['map', 'text', 'picture'],
+      at: at(clock, 30),
+    },
+    PICTURES,
+  );
+  const [copy] = await copiesOf(db, handout);
+  for (const [i, words] of ADDED.entries()) {
+    const box = { x: 560, y: 128 + 42 * i, width: 190, height: 30 };
+    const item = text({ id: `added-${i}`, role: 'body', touch: 'free', ...box, body: plain(words) });
+    const change: Change = { kind: 'insert', spot: { page: food.pages[0].id, group: null, behind: null }, item };
+    const save = { documentId: copy.documentId, authorId: those[i], base: i, batch: `added-${i}` };
+    await saveChanges(db, { ...save, changes: [change], at: at(clock, 26, i * 4) }, () => null, copy.id);
+  }
+}
+
 /** Groups, one of which gets something tomorrow; a substitute for two weeks; a class of last year. */
 async function aroundClasses(db: Database, clock: Clock, { substituteId, food, ...ids }: Around) {
   const { schoolId, teacherId, classId } = ids;
@@ -402,6 +440,7 @@ async function aroundClasses(db: Database, clock: Clock, { substituteId, food, .
     const of = members.filter((member) => names.includes(member.name)).map((member) => member.id);
     await setGroup(db, { id, classId, name }, of);
   }
+  await groupPiece(db, clock, { ...ids, food, members });
   await setClassTeacher(db, { classId, personId: substituteId, rights: 'read', endsAt: at(clock, -14 * 24) });
   const dunlin = await addClass(db, { schoolId, teacherId, name: 'Dunlin', code: 'DNLN6' });
   for (const name of DUNLIN) await addStudent(db, { schoolId, classId: dunlin, name });

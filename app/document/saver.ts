@@ -39,6 +39,9 @@ const TOO_MUCH = new Set([400, 413, 422]);
 
 const unsentOf = ({ sent, queue }: Pending) => ({ sent, queue });
 
+/** What others did since a number, and what is known of look-fors after it. */
+type Missed = { seq: number; missed: Logged[]; results?: Parameters<Told['results']>[0] };
+
 /** The server answered with an error. */
 class Answered extends Error {
   constructor(readonly status: number) {
@@ -383,8 +386,10 @@ export class Saver {
       const { base } = this.outbox;
       const answer = await fetch(`${this.url}?since=${base}`);
       if (!answer.ok) return;
-      const { seq, missed } = (await answer.json()) as { seq: number; missed: Logged[] };
-      if (missed.length > 0 && waiting(this.outbox) === 0 && this.outbox.base === base) this.catchUp(seq, missed);
+      const { seq, missed, results } = (await answer.json()) as Missed;
+      if (missed.length === 0 || waiting(this.outbox) > 0 || this.outbox.base !== base) return;
+      this.catchUp(seq, missed);
+      if (results) this.told.results(results);
     } catch {
       // The next save will tell.
     }

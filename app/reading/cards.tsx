@@ -1,3 +1,4 @@
+import { namesOf } from '../../core/values/names';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { isOpen } from '../../core/handout/state';
@@ -51,7 +52,9 @@ export function Band({ band, current, handoutId }: { band: Loaded['band']; curre
   );
 }
 
-const shortName = (name: string) => {
+const shortName = (names: string) => {
+  const [name, ...others] = namesOf(names);
+  if (others.length > 0) return [name, ...others].map((one) => one.split(' ')[0]).join(', ');
   const [first, ...rest] = name.split(' ');
   return rest.length > 0 ? `${first} ${rest.at(-1)![0]}` : first;
 };
@@ -79,7 +82,7 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone, marks }: 
         {lookFors.length > 0 && ` · ${held.filter(Boolean).length} of ${lookFors.length} met`}
       </p>
       {loaded.shares.length > 0 && (
-        <p className="quiet">{loaded.shares.map(({ name, changes }) => `${name} ${changes}`).join(' · ')} changes</p>
+        <p className="quiet">Changes: {loaded.shares.map(({ name, changes }) => `${name} ${changes}`).join(' · ')}</p>
       )}
       {loaded.mayChange && isOpen(copy.state) && <MoreTime loaded={loaded} zone={zone} />}
       <ul className={`${styles.lookfors} ${readingStyles.readingLookfors}`}>

@@ -47,11 +47,25 @@ export async function changesFor(
   person: Pick<Person, 'id'>,
   documentId: string,
   since: number,
-): Promise<{ seq: number; missed: LoggedChange[] }> {
+): Promise<{ seq: number; missed: LoggedChange[]; results?: (ToldResult | null)[] }> {
   const access = await documentAccess(db, person.id, documentId);
   if (!access) throw missing();
   const missed = await changesSince(db, documentId, since);
-  return { seq: missed.at(-1)?.seq ?? since, missed: await forReader(db, access, documentId, missed, pictures) };
+  const told = {
+    seq: missed.at(-1)?.seq ?? since,
+    missed: await forReader(db, access, documentId, missed, pictures),
+  };
+  if (access.kind === 'sheet' || missed.length === 0) return told;
+  const [handout, document] = [await handoutOn(db, access), await loadDocument(db, documentId)];
+  if (!handout || !document) return told;
+  const { copyId, names } = access;
+  return { ...told, results: await resultsAfter({ db, pictures }, handout, copyId, names, document) };
+}
+
+/** The handout of a copy, in the copy's version. */
+async function handoutOn(db: Database, access: DocumentAccess): Promise<Handout | undefined> {
+  const handout = access.kind === 'copy' ? await handoutById(db, access.handoutId) : undefined;
+  return handout && access.kind === 'copy' ? asVersion(handout, access.version) : undefined;
 }
 
 /** Logged changes as this person may see them. */
@@ -131,8 +145,7 @@ export async function saveWork(
   const brought = batch.changes.flatMap(picturesIn).filter(isOwn);
   const known = await knownPictures(db, person.schoolId, brought);
   const isThere = (id: string) => (isOwn(id) ? known.has(id) : pictures(id) !== undefined);
-  const whole = access.kind === 'copy' ? await handoutById(db, access.handoutId) : undefined;
-  const handout = access.kind === 'copy' && whole ? asVersion(whole, access.version) : undefined;
+  const handout = await handoutOn(db, access);
   const most = handout && mostOf(handout.given, handout.limits);
   const guard = (sheet: Sheet, change: Change) => {
     const picture = picturesIn(change).find((id) => !isThere(id));

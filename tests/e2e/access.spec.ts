@@ -179,9 +179,18 @@ test('every route knows who is asking', async ({ browser, house }) => {
       { go: 'x', steps: [{ do: 'remove-note', note: 'anything' }] },
       ['nobody', 'colleague', 'student', 'stranger'],
     ],
+    [
+      copyDocument.replace(/changes$/, 'live'),
+      { window: 'window1', page: 'page1', items: [] },
+      ['nobody', 'owner', 'colleague', 'stranger'],
+    ],
+    [`${sheet}/hand-out`, { do: 'versions', handout: '{}' }, ['nobody', 'colleague', 'student', 'stranger']],
   ];
+  // A stream that never ends is opened for nobody who must not hear it.
+  for (const who of ['nobody', 'owner', 'colleague', 'stranger'] as const)
+    expect((await clients[who].get(copyDocument.replace(/changes$/, 'live'))).status()).toBeGreaterThanOrEqual(400);
   for (const [path, data, who] of ACTIONS) {
-    const isJson = 'changes' in data || 'steps' in data;
+    const isJson = 'changes' in data || 'steps' in data || 'window' in data;
     const send = (client: APIRequestContext, headers: Record<string, string>) =>
       client.post(path, {
         headers,

@@ -11,7 +11,7 @@ test('what waits longest lies in the light, and one press leads to the piece tha
   await expect(next.getByRole('link').first()).toContainText('Life between the tides');
   await expect(next).toContainText('3 pieces to read, the oldest handed in 2 days ago');
   // Each handout stands here once.
-  await expect(page.locator('.handouts_open')).toHaveCount(6);
+  await expect(page.locator('.handouts_open')).toHaveCount(7);
   await next.getByRole('link', { name: 'Start reading' }).click();
   await page.waitForURL(/\/reading\//);
   await expect(page.locator('.page-view').first()).toBeVisible();
