@@ -287,3 +287,45 @@ test('nothing is set aside while the server as a whole is in trouble', async () 
   expect(state()).toMatchObject({ kind: 'offline', trouble: true });
   saver.stop();
 });
+
+test('what others do is fetched as it is heard of, also what is heard of while that is on its way', async () => {
+  const { saver } = await open();
+  const theirs = [typed(0, 'a'), typed(1, 'b'), typed(2, 'c')];
+  let log: Change[] = [];
+  let asked = 0;
+  let arrive = () => {};
+  // Each answer knows what was there when it was asked for, and comes late.
+  missed = () => {
+    asked++;
+    const known = log.map((change, i) => ({ seq: i + 1, batch: `t-${i}`, change }));
+    return new Promise<void>((resolve) => (arrive = resolve)).then(() =>
+      Response.json({ seq: known.length, missed: known.slice(saver.outboxNow.base) }),
+    );
+  };
+  log = theirs.slice(0, 1);
+  saver.heard(1);
+  log = theirs;
+  saver.heard(2);
+  saver.heard(3);
+  arrive();
+  await wait(0);
+  arrive();
+  await wait(0);
+  expect(wordsOf(saver.sheetNow)).toMatch(/^abc/);
+  expect([asked, saver.outboxNow.base]).toEqual([2, 3]);
+  // One's own change is announced too: that asks for nothing.
+  saver.push(typed(3, 'd'));
+  await wait(400);
+  saver.heard(4);
+  await wait(0);
+  expect([asked, saver.outboxNow.base]).toEqual([2, 4]);
+  saver.stop();
+});
+test('while others work on the sheet, a change goes out after a blink', async () => {
+  const { saver } = await open();
+  saver.together = true;
+  saver.push(typed(0, 'a'));
+  await wait(80);
+  expect(sent).toHaveLength(1);
+  saver.stop();
+});

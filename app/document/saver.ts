@@ -304,6 +304,7 @@ export class Saver {
     if (this.stopped) return;
     if (this.fails > 0) this.schedule(Math.min(15_000, 1000 * 2 ** Math.min(4, this.fails - 1)));
     else if (waiting(this.outbox) > 0) this.schedule(this.outbox.sent ? 0 : this.rest);
+    else this.fetchLater();
   }
 
   /**
@@ -368,10 +369,14 @@ export class Saver {
     this.told.state({ kind: 'stopped', reason });
   }
 
-  /** Somebody has changed it: `seq` changes are on the server now. */
+  /** Somebody has changed it: `seq` changes are on the server now, or, with Infinity, perhaps more than are known here. */
   heard(seq: number): void {
-    if (seq > this.outbox.base && !this.busy) void this.fetchMissed();
+    this.there = Math.max(this.there, seq === Infinity ? this.outbox.base + 1 : seq);
+    this.fetchLater();
   }
+  /** How many changes are on the server, as far as was heard. */
+  private there = 0;
+  private fetching = false;
 
   /** Another window or person may have changed it. */
   private async look() {
@@ -381,17 +386,29 @@ export class Saver {
 
   private async fetchMissed() {
     // What waits goes out, and its answer brings what is missing.
-    if (this.busy || this.stopped || waiting(this.outbox) > 0) return;
+    if (this.fetching || this.busy || this.stopped || waiting(this.outbox) > 0) return;
+    this.fetching = true;
     try {
       const { base } = this.outbox;
       const answer = await fetch(`${this.url}?since=${base}`);
       if (!answer.ok) return;
       const { seq, missed, results } = (await answer.json()) as Missed;
-      if (missed.length === 0 || waiting(this.outbox) > 0 || this.outbox.base !== base) return;
-      this.catchUp(seq, missed);
-      if (results) this.told.results(results);
+      if (missed.length === 0) this.there = base;
+      else if (waiting(this.outbox) === 0 && this.outbox.base === base) {
+        this.catchUp(seq, missed);
+        if (results) this.told.results(results);
+      }
     } catch {
       // The next save will tell.
+      return;
+    } finally {
+      this.fetching = false;
     }
+    this.fetchLater();
+  }
+
+  /** More was heard of while something was on its way. */
+  private fetchLater() {
+    if (this.there > this.outbox.base) void this.fetchMissed();
   }
 }

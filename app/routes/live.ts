@@ -1,4 +1,4 @@
-import { Here, announce, mayFollow, tellHere } from '../../server/actions/live';
+import { announce, Here, mayFollow, tellHere, WindowId } from '../../server/actions/live';
 import type { News } from '../../server/actions/live';
 import { jsonOf } from '../form.server';
 import { allowed, refuse, requirePerson } from '../who.server';
@@ -15,7 +15,9 @@ export async function loader({ request, context, params: { documentId } }: Route
   const person = await requirePerson(request, context);
   const { db, live } = context.services;
   await allowed(mayFollow(db, person, documentId));
-  const window = new URL(request.url).searchParams.get('window') ?? '';
+  const read = WindowId.safeParse(new URL(request.url).searchParams.get('window'));
+  if (!read.success) throw refuse(400, 'Say which window asks. Reload the page.');
+  const window = read.data;
   const bytes = new TextEncoder();
   let end = () => {};
   const body = new ReadableStream<Uint8Array>({
@@ -30,7 +32,7 @@ export async function loader({ request, context, params: { documentId } }: Route
         leave();
         clearInterval(beat);
         clearTimeout(longest);
-        void announce(db, { documentId, kind: 'left', window }).catch(() => {});
+        void announce(db, { documentId, kind: 'left', window });
         try {
           controller.close();
         } catch {

@@ -1,15 +1,19 @@
 import { z } from 'zod';
 import { Id } from '../../core/values/primitives';
 import type { Database } from '../database/connection';
+import { report } from '../process/report';
 import { documentAccess } from '../stores/copies';
 import type { Person } from '../stores/people';
 import { missing } from './refused';
 
 /** What those who work on one copy are told of one another: that it was changed, and where everybody is. */
 
+/** A window of the program, as it names itself. */
+export const WindowId = z.string().regex(/^[\w-]{6,20}$/);
+
 export const Here = z.strictObject({
   /** The window: somebody may have several. */
-  window: z.string().regex(/^[\w-]{6,20}$/),
+  window: WindowId,
   page: Id,
   /** What is selected or written in. */
   items: z.array(Id).max(20),
@@ -26,7 +30,9 @@ export type News = { documentId: string } & (
   | { kind: 'left'; window: string }
 );
 
-export const announce = (db: Pick<Database, 'notify'>, news: News): Promise<void> => db.notify(JSON.stringify(news));
+/** Never fails: what is told has happened already, and who does not hear of it finds out by asking. */
+export const announce = (db: Pick<Database, 'notify'>, news: News): Promise<void> =>
+  db.notify(JSON.stringify(news)).catch((error: unknown) => report('news', error));
 
 /** @throws Refused where the document is not theirs */
 export async function mayFollow(db: Database, person: Pick<Person, 'id'>, documentId: string): Promise<void> {

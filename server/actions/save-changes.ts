@@ -163,9 +163,7 @@ export async function saveWork(
     case 'saved': {
       const told = { outcome: 'saved' as const, seq: saved.seq };
       if (!handout || access.kind !== 'copy') return told;
-      void announce(db, { documentId, kind: 'changes', seq: saved.seq }).catch((error: unknown) =>
-        report('news', error),
-      );
+      void announce(db, { documentId, kind: 'changes', seq: saved.seq });
       const counted = { id: documentId, sheet: saved.sheet };
       return { ...told, results: await resultsAfter({ db, pictures }, handout, access.copyId, access.names, counted) };
     }
