@@ -26,6 +26,8 @@ const Draft = z.object({
   together: z.boolean().default(false),
   title: z.string(),
   brief: z.string(),
+  /** A sheet to look at; null for none. */
+  example: z.string().nullable().default(null),
   opens: z.string().default(''),
   due: z.string(),
   closes: z.string().default(''),
@@ -87,6 +89,7 @@ const begun = ({ classes, sheet, suggested, like }: HandOutView): Draft => ({
   together: false,
   title: like?.title ?? sheet.title,
   brief: like?.brief ?? '',
+  example: null,
   opens: '',
   due: '',
   closes: '',
@@ -169,9 +172,10 @@ function useDraft(view: HandOutView, sheet: Sheet) {
       ...chosen,
       classes: chosen.classes.filter((id) => view.classes.some((one) => one.id === id)),
       only: onlyIn(view.classes, chosen.only),
+      example: view.otherSheets.some(({ id }) => id === chosen.example) ? chosen.example : null,
       lookFors: tools ? tools.prepared(chosen.lookFors, sheet) : chosen.lookFors,
     }),
-    [chosen, sheet, view.classes, tools],
+    [chosen, sheet, view.classes, view.otherSheets, tools],
   );
   return { draft, isKept: kept !== null, setKept, tools };
 }
@@ -284,9 +288,9 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
   const looking = useVersions(editor, draft, sheet, isReady);
   const tryOut = async () => {
     if (!(await isReady())) return;
-    const { title, brief, lookFors, rubric, supplies, limits } = draft;
+    const { title, brief, example, lookFors, rubric, supplies, limits } = draft;
     void trial.submit(
-      { do: 'try', handout: JSON.stringify({ title, brief, lookFors, rubric, supplies, limits }) },
+      { do: 'try', handout: JSON.stringify({ title, brief, example, lookFors, rubric, supplies, limits }) },
       { method: 'post' },
     );
   };

@@ -183,6 +183,23 @@ export function HandoutForm({ of, view, sheet, onRefuse, point, onScroll }: Prop
               value={draft.brief}
               onChange={(event) => set({ brief: event.target.value })}
             />
+            {view.otherSheets.length > 0 && (
+              <label className={styles.example}>
+                <span>An example to look at</span>
+                <select
+                  className="pick"
+                  value={draft.example ?? ''}
+                  onChange={(event) => set({ example: event.target.value || null })}
+                >
+                  <option value="">none</option>
+                  {view.otherSheets.map(({ id, title }) => (
+                    <option key={id} value={id}>
+                      {title}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            )}
           </section>
           <section>
             <h2>What you will look for</h2>

@@ -212,7 +212,7 @@ describe('the Desk and the classes', () => {
       handouts: unknown[];
     };
     expect([mine.sheets.length, mine.handouts.length, theirs.sheets.length, theirs.handouts.length]).toEqual([
-      9, 5, 1, 0,
+      10, 7, 1, 0,
     ]);
   });
   test('begin only what there is', async () =>

@@ -7,7 +7,7 @@ import type { Route } from './+types/copy-picture';
 
 const PageNumber = z.coerce.number().int().min(0);
 
-/** The first page of a copy as it stands, or with ?go=ID as it was handed in, of which ?page=N (from 0) is any page. */
+/** The first page of a copy as it stands, or with ?go=ID as it was handed in, of which ?page=N (from 0) is any page; with ?example its example. */
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
   const { db, shelf } = context.services;
@@ -15,9 +15,14 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   if (!copy) throw missing();
   const { searchParams } = new URL(request.url);
   const asked = searchParams.get('go');
+  const page = PageNumber.safeParse(searchParams.get('page') ?? '0');
+  if (searchParams.has('example')) {
+    const { example, id } = copy.handout;
+    if (!example || !page.success || page.data >= example.pages.length) throw missing();
+    return svgAnswer(shelf.svg(db, `example ${id}`, example, request.signal, page.data));
+  }
   if (asked !== null) {
     const go = (await goesOf(db, copy.id)).find((g) => g.id === asked);
-    const page = PageNumber.safeParse(searchParams.get('page') ?? '0');
     if (!go || !page.success || page.data >= go.sheet.pages.length) throw missing();
     return svgAnswer(shelf.svg(db, `go ${go.id}`, go.sheet, request.signal, page.data));
   }

@@ -16,7 +16,7 @@ import { BlankTints } from '../copy/blanks';
 import { useCopyMargin } from '../copy/copy-entries';
 import { useChecking } from '../copy/checking';
 import { useHandIn } from '../copy/hand-in';
-import { LastGo } from '../copy/last-go';
+import { Example, LastGo } from '../copy/beside';
 import { OthersOnPage, useTogether, Who } from '../copy/together';
 import { Key } from '../fields/toggle';
 import { Editor, useEditor } from '../document/editor';
@@ -146,22 +146,33 @@ function Copy({ loaded }: { loaded: Loaded }) {
     editor.changed();
   }, [editor, data]);
   const problem = data?.problem;
-  const [beside, setBeside] = useState(false);
-  const { lastGo } = loaded;
+  const [beside, setBeside] = useState<'go' | 'example' | null>(null);
+  const { lastGo, example } = loaded;
+  const toggle = (what: 'go' | 'example') => setBeside(beside === what ? null : what);
   const others = useTogether(editor, loaded, open);
   return (
     <>
       <SheetFrame
         strip={
           <CopyStrip {...{ editor, loaded, others, shut, fetcher, handing }}>
+            {example && (
+              <Key on={beside === 'example'} aria-pressed={beside === 'example'} onClick={() => toggle('example')}>
+                example beside it
+              </Key>
+            )}
             {lastGo && (
-              <Key on={beside} aria-pressed={beside} onClick={() => setBeside(!beside)}>
+              <Key on={beside === 'go'} aria-pressed={beside === 'go'} onClick={() => toggle('go')}>
                 go {lastGo.number} beside it
               </Key>
             )}
           </CopyStrip>
         }
-        stack={lastGo && beside && <LastGo copyId={loaded.copyId} go={lastGo} pageId={page.id} />}
+        stack={
+          <>
+            {lastGo && beside === 'go' && <LastGo copyId={loaded.copyId} go={lastGo} pageId={page.id} />}
+            {example && beside === 'example' && <Example copyId={loaded.copyId} pages={example} />}
+          </>
+        }
         drawer={mayWork ? <Drawer editor={editor} note={suppliesNote(loaded.limits)} /> : undefined}
         stage={stage}
         view={view}

@@ -36,6 +36,16 @@ export function givenOut(sheet: Sheet): Sheet {
   };
 }
 
+/** A sheet that others may look at as an example: what is written stays, answer keys and hidden parts go. */
+export function asExample(sheet: Sheet): Sheet {
+  const shown = (items: readonly Item[]): Item[] =>
+    items.flatMap((item) => {
+      if (item.hidden || item.role === 'key') return [];
+      return [item.kind === 'group' ? { ...item, items: shown(item.items) } : item];
+    });
+  return { ...sheet, pages: sheet.pages.map((page) => ({ ...page, items: shown(page.items) })) };
+}
+
 /** A label: words joined by a line to a named part of a diagram. */
 export type Label = { item: TextItem; picture: string; target: string };
 

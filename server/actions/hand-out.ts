@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { MOST_TOGETHER } from '../../core/handout/deal';
+import { asExample } from '../../core/handout/copy';
 import { SupplyLimits } from '../../core/handout/limits';
 import { badTimes } from '../../core/handout/times';
 import { SUPPLIES } from '../../core/handout/supplies';
@@ -38,6 +39,8 @@ export const HandingOut = z.object({
   together: z.boolean().default(false),
   title: HandoutTitle,
   brief: HandoutBrief,
+  /** Another sheet of the teacher's, to look at beside one's own. */
+  example: z.string().max(40).nullable().default(null),
   /** From when on students see it. */
   opensAt: z.iso
     .datetime({ message: 'Choose a whole date and time, or let it open at once.' })
@@ -125,6 +128,7 @@ function fitting(sheet: Sheet, lookFors: readonly LookFor[]): void {
 export const TryingOut = HandingOut.pick({
   title: true,
   brief: true,
+  example: true,
   lookFors: true,
   rubric: true,
   supplies: true,
@@ -147,9 +151,29 @@ export async function tryOut(
   fitting(sheet, given.lookFors);
   await forgetTrials(db, person.id);
   const { id: teacherId, schoolId } = person;
-  const trial = { ...given, schoolId, teacherId, sheetId: null, classId: null, trialOf: found.id, dueAt: null, sheet };
+  const example = await exampleOf(db, person, given.example);
+  const trial = {
+    ...given,
+    example,
+    schoolId,
+    teacherId,
+    sheetId: null,
+    classId: null,
+    trialOf: found.id,
+    dueAt: null,
+    sheet,
+  };
   const id = await createHandout(db, trial, pictures);
   return (await copiesOf(db, id))[0].id;
+}
+
+/** A sheet as students may look at it. @throws Refused where it is not the teacher's, or is empty */
+async function exampleOf(db: Database, person: Pick<Person, 'id'>, sheetId: string | null): Promise<Sheet | null> {
+  if (sheetId === null) return null;
+  const { documentId } = await ownSheet(db, person.id, sheetId);
+  const { sheet } = await whole(db, documentId);
+  if (isBare(sheet)) throw new Refused(422, 'The example is empty. Choose another sheet, or none.', 'example');
+  return asExample(sheet);
 }
 
 /** @throws Refused where some of the classes have the sheet already, unless that is wanted or it is the same handing out */
@@ -190,6 +214,7 @@ export async function handOut(
   await askAgain(db, found.id, chosen, given);
   const some = await Promise.all(chosen.map((one) => someOf(db, one, given.only[one.id])));
   if (given.together) for (const [i, one] of chosen.entries()) await workTogether(db, one, some[i]);
+  const example = await exampleOf(db, person, given.example);
   const versions = await versionsFor(means, person, found.id, sheet, given);
   return db.transaction(async (tx) => {
     const ids: string[] = [];
@@ -204,6 +229,7 @@ export async function handOut(
         only: some[i],
         sheet,
         versions,
+        example,
         deal: given.versions?.deal ?? null,
       };
       ids.push(await addHandout(tx, handout, pictures, given.ids[classId]));

@@ -19,7 +19,8 @@ import { doWithCopy } from './hand-in';
 import { HandingOut, handOut, TryingOut, tryOut } from './hand-out';
 import { saveWork } from './save-changes';
 import { copyView } from '../views/copy-view';
-import { picture as pictureItem } from '../../core/schema/defaults';
+import { page, picture as pictureItem, plain, sheet, text } from '../../core/schema/defaults';
+import type { Sheet } from '../../core/schema/sheet';
 import { lookFor } from '../../core/lookfors/all';
 import { sheetToUseAgain } from './handout-life';
 
@@ -293,6 +294,28 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       outcome: 'refused',
       reason: expect.stringMatching(/how many pictures/),
     });
+  });
+
+  test('an example lies beside the sheet as it was then, without its key; somebody else’s and an empty one are refused', async () => {
+    const store = (made: Sheet, ownerId = teacher.id) =>
+      createSheet(db, { schoolId: school.schoolId, ownerId, purpose: 'blank', sheet: made });
+    const key = text({ id: 'key', role: 'key', body: plain('secret answer') });
+    const filled = text({ id: 'filled', blank: true, touch: 'fill', body: plain('as it could be') });
+    const shown = sheet({ title: 'Example', pages: [page({ id: 'p', items: [key, filled] })] });
+    const example = await store(shown);
+    const id = await out({ example });
+    const copy = await copyOf(id, 'Ada');
+    const view = await copyView(means(), { id: students.Ada, name: 'Ada' }, copy.id);
+    expect(view.damage === null && view.example).toHaveLength(1);
+    const stored = JSON.stringify((await handoutById(db, id))!.example);
+    expect(stored).toContain('as it could be');
+    expect(stored).not.toContain('secret answer');
+    // The sheet may be thrown away: what was handed out has its own.
+    await db.query('delete from sheet where id = $1', [example]);
+    expect((await handoutById(db, id))!.example).not.toBeNull();
+    const stranger = await addPerson(db, { schoolId: school.schoolId, role: 'teacher', name: 'X' });
+    expect(await why(out({ example: await store(shown, stranger) }))).toMatch(/^404/);
+    expect(await why(out({ example: await store(sheet({ title: 'Bare' })) }))).toMatch(/^422 The example is empty/);
   });
 
   test('tried out, a teacher has a copy as students get it, which counts, is handed in by nobody, and is thrown away', async () => {

@@ -80,7 +80,7 @@ export type CopyView = {
 };
 
 const VIEW = `select copy.id, copy.document_id as "documentId", copy.handout_id as "handoutId", copy.student_id as "studentId", ${NAMES} as "studentName", copy.state,
-  copy.extended_to as "extendedTo", copy.corrections, copy.version from copy join person p on p.id = copy.student_id`;
+  copy.extended_to as "extendedTo", copy.corrections, copy.version from copy`;
 async function view(db: Database, rows: (Omit<CopyView, 'handout'> & { handoutId: string })[]) {
   const [row] = rows;
   const handout = row && (await handoutById(db, row.handoutId));
@@ -129,7 +129,7 @@ export const copiesOf = async (db: Queries, handoutId: string): Promise<ClassCop
     `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", ${NAMES} as "studentName", copy.state, copy.extended_to as "extendedTo", copy.begun_at as "begunAt", copy.corrections, copy.version,
        coalesce(g.number, 0) as go, g.handed_in_at as "handedInAt",
        (select min(handed_in_at) from go where copy_id = copy.id) as "firstHandedInAt", g.id as "goId", d.seq
-     from copy join person p on p.id = copy.student_id join document d on d.id = copy.document_id
+     from copy join document d on d.id = copy.document_id
      left join lateral (select id, number, handed_in_at from go where copy_id = copy.id order by number desc limit 1) g on true
      where copy.handout_id = $1`,
     [handoutId],
@@ -150,7 +150,7 @@ export async function documentAccess(
     await db.query<{ copyId: string | null; handoutId: string; version: number; state: CopyState; names: string }>(
       `select null as "copyId", null as "handoutId", null as version, null as state, null as names from sheet where document_id = $2 and owner_id = $1
        union all
-       select copy.id, copy.handout_id, copy.version, copy.state, ${NAMES} from copy join handout h on h.id = copy.handout_id join person p on p.id = copy.student_id
+       select copy.id, copy.handout_id, copy.version, copy.state, ${NAMES} from copy join handout h on h.id = copy.handout_id
          where copy.document_id = $2 and ${worksOn(1)} and ${SEEN}`,
       [personId, documentId],
     ),

@@ -53,6 +53,8 @@ export type Handout = {
   rubric: Rubric;
   supplies: Supply[];
   limits: SupplyLimits;
+  /** What students may look at beside their sheet. */
+  example: Sheet | null;
   /** How many corrections of its sheet were sent. */
   corrections: number;
   /** Why its sheet can't be read; it then shows a sheet that says so. */
@@ -87,8 +89,11 @@ function readOf(db: Database): Recent<string, Handout> {
   if (!map)
     read.set(
       db,
-      (map = new Recent(KEPT_BYTES, ({ sheet, versions }) =>
-        [sheet, ...versions.slice(1).map((one) => one.sheet)].reduce((sum, one) => sum + 2 * bytesOf(one), 4000),
+      (map = new Recent(KEPT_BYTES, ({ sheet, example, versions }) =>
+        [sheet, ...(example ? [example] : []), ...versions.slice(1).map((one) => one.sheet)].reduce(
+          (sum, one) => sum + 2 * bytesOf(one),
+          4000,
+        ),
       )),
     );
   return map;
@@ -96,9 +101,9 @@ function readOf(db: Database): Recent<string, Handout> {
 
 type Row = Omit<
   Handout,
-  'sheet' | 'given' | 'lookFors' | 'rubric' | 'supplies' | 'limits' | 'damage' | 'versions' | 'deal'
+  'sheet' | 'given' | 'lookFors' | 'rubric' | 'supplies' | 'limits' | 'example' | 'damage' | 'versions' | 'deal'
 > &
-  Record<'sheet' | 'lookFors' | 'rubric' | 'supplies' | 'limits' | 'deal', unknown>;
+  Record<'sheet' | 'lookFors' | 'rubric' | 'supplies' | 'limits' | 'example' | 'deal', unknown>;
 type VersionRow = Pick<HandoutVersion, 'sheetId' | 'seedsOn'> & { sheet: unknown };
 
 /** A stored sheet, or why it can't be read and a sheet that says so. */
@@ -126,6 +131,8 @@ function handoutFrom(row: Row, others: readonly VersionRow[]): Handout {
     rubric: readRubric(row.rubric),
     supplies: readSupplies(row.supplies),
     limits: readLimits(row.limits),
+    // One that can't be read is not shown; the handout goes on without it.
+    example: row.example === null ? null : sheetFrom(row.example, row.title).sheet,
     versions: versions.length === 0 ? [] : [{ ...own, lookFors, sheetId: row.sheetId, seedsOn: null }, ...versions],
     deal: row.deal === null ? null : Deal.parse(row.deal),
   };
@@ -151,7 +158,7 @@ export async function handoutById(db: Database, id: string): Promise<Handout | u
   const row = one(
     await db.query<Row>(
       `select h.id, h.teacher_id as "teacherId", h.sheet_id as "sheetId", h.class_id as "classId", h.trial_of as "trialOf", h.title, h.brief, h.opens_at as "opensAt", h.due_at as "dueAt",
-         h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies, h.supply_limits as limits, h.corrections, h.deal, ${WHOM}
+         h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies, h.supply_limits as limits, h.corrections, h.deal, h.example, ${WHOM}
        from handout h where h.id = $1`,
       [id],
     ),
@@ -193,6 +200,8 @@ export type NewHandout = {
   /** Versions beside the sheet, and who gets which. */
   versions?: readonly NewVersion[];
   deal?: Deal | null;
+  /** As students may see it. */
+  example?: Sheet | null;
   at?: Date;
 };
 export type NewVersion = Pick<HandoutVersion, 'sheet' | 'sheetId' | 'seedsOn'>;
@@ -203,8 +212,8 @@ export type NewVersion = Pick<HandoutVersion, 'sheet' | 'sheetId' | 'seedsOn'>;
  */
 export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> {
   const made = await tx.query(
-    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at, opens_at, to_all, trial_of, supply_limits, deal, together)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21)
+    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at, opens_at, to_all, trial_of, supply_limits, deal, together, example)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22::jsonb)
        on conflict (id) do nothing returning id`,
     [
       id,
@@ -228,6 +237,7 @@ export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictu
       JSON.stringify(given.limits ?? {}),
       given.deal ? JSON.stringify(given.deal) : null,
       given.together ?? false,
+      given.example ? JSON.stringify(given.example) : null,
     ],
   );
   if (made.length === 0) return id;

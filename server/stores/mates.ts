@@ -9,9 +9,10 @@ export const worksOn = (n: number): string =>
 /** The copies that the person `$1` works on, by their identity. */
 export const COPIES_OF = `(select id from copy where student_id = $1 union all select copy_id from copy_mate where person_id = $1)`;
 
-/** All who work on the copy `copy` of the person `p`, as one name: see core/values/names.ts. */
-export const NAMES = `p.name || coalesce((select string_agg(' & ' || mp.name, '' order by mp.name) from copy_mate m
-  join person mp on mp.id = m.person_id where m.copy_id = copy.id), '')`;
+/** All who work on the copy `copy`, as one name: see core/values/names.ts. */
+export const NAMES = `(select string_agg(o.name, ' & ' order by o.name) from (
+    select copy.student_id as id union all select m.person_id from copy_mate m where m.copy_id = copy.id) works
+  join person o on o.id = works.id)`;
 
 export const addMates = async (tx: Queries, copyId: string, people: readonly string[]): Promise<void> =>
   void (await tx.query(

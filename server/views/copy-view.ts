@@ -105,6 +105,8 @@ export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id
     lookFors: handout.lookFors.map(forStudent),
     results: told,
     notes,
+    /** The pages of an example to look at. */
+    example: handout.example?.pages.map(({ id, width, height }) => ({ id, width, height })) ?? null,
     /** The go that came back, to be seen beside the new one. */
     lastGo: returned && copy.state === 'another-go' ? lastGoOf(returned, notes, pictures) : null,
     marks:

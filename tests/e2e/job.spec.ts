@@ -133,7 +133,7 @@ test.describe.serial('the whole job', () => {
     // The last go beside the new one, with its notes by number.
     await student.getByRole('button', { name: 'Go 1 beside it' }).click();
     const last = student.getByRole('region', { name: 'Go 1, as it was handed in' });
-    await expect(last.locator('.last-go_tick')).toHaveCount(2);
+    await expect(last.locator('.beside_tick')).toHaveCount(2);
     await expect(last).toContainText('Follow the line to its dot.');
     await expect(last.getByRole('img')).toHaveJSProperty('complete', true);
     await student.getByRole('button', { name: 'Go 1 beside it' }).click();

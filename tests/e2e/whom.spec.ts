@@ -140,12 +140,19 @@ test('as a student sees it: the look-fors count on a copy of the teacher’s own
   const page = await enter(browser, house, 'Maren');
   await handOutSheet(page, 'Parts of the grey heron');
   await page.getByLabel('Brief: what to do').fill('Tried first, étude Ω.');
+  await page.getByLabel('An example to look at').selectOption('Life between the tides');
   await page.getByRole('button', { name: 'As a student sees it' }).click();
   await page.waitForURL(/\/copies\//);
   await drawn(page);
   await expect(page.locator('.trial-note')).toBeVisible();
   await expect(page.getByText('Tried first, étude Ω.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Hand in' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Example beside it' }).click();
+  await expect
+    .poll(() =>
+      page.getByAltText('An example of what to make').evaluate((image: HTMLImageElement) => image.naturalWidth),
+    )
+    .toBeGreaterThan(0);
   const name = page.locator('.margin-card', { hasText: /name/i }).first();
   await expect(name).toBeVisible();
   await page.locator('[data-stage]').focus();
@@ -156,6 +163,7 @@ test('as a student sees it: the look-fors count on a copy of the teacher’s own
   await page.getByRole('link', { name: 'Back to handing out' }).click();
   await page.waitForURL(/hand-out$/);
   await expect(page.getByLabel('Brief: what to do')).toHaveValue('Tried first, étude Ω.');
+  await expect(page.getByLabel('An example to look at')).not.toHaveValue('');
   await expect(page.getByRole('checkbox', { name: /^Curlew/ })).toBeChecked();
   await page.goto('/desk');
   await expect(page.locator('.handouts_handout', { hasText: 'Tried first' })).toHaveCount(0);

@@ -1,5 +1,9 @@
+import { useState } from 'react';
+import { PageTabs } from '../parts/page-tabs';
 import type { Loaded } from '../student/entries';
-import styles from './last-go.module.css';
+import styles from './beside.module.css';
+
+/** What is looked at beside one's own sheet: the go that came back, or an example. */
 
 type Props = {
   copyId: string;
@@ -40,6 +44,23 @@ export function LastGo({ copyId, go, pageId }: Props) {
           ))}
         </ol>
       )}
+    </section>
+  );
+}
+
+/** What the teacher gave as an example, beside one's own sheet. */
+export function Example({ copyId, pages }: { copyId: string; pages: NonNullable<Loaded['example']> }) {
+  const [index, setIndex] = useState(0);
+  const { id, width, height } = pages[index];
+  return (
+    <section className={styles.last} aria-label="An example to look at">
+      <h2>An example</h2>
+      <div className={styles.page} style={{ aspectRatio: `${width} / ${height}` }}>
+        <img src={`/copies/${copyId}/picture.svg?example=1&page=${index}`} alt="An example of what to make" />
+      </div>
+      <div className={styles.pages}>
+        <PageTabs pages={pages} shown={id} onShow={(_, at) => setIndex(at)} />
+      </div>
     </section>
   );
 }
