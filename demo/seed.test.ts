@@ -38,16 +38,18 @@ const teacher = async () => (await demoDoors(db)).find((door) => door.what === '
 
 test('is made once', async () => expect(await seed(db)).toBe(false));
 
-test('has two classes with copies in every state, and something for a group that opens tomorrow', async () => {
+test('has two classes with copies in every state, something for a group that opens tomorrow, and a copy of three', async () => {
   const progress = await progressOf(db, await teacher());
   expect(progress.map((h) => [h.className, Object.values(h.counts).reduce((a, b) => a + b)]).sort()).toEqual([
     ['Avocet', 9],
     ['Avocet', 9],
     ['Avocet', 9],
+    ['Avocet', 9],
+    ['Curlew', 1],
     ['Curlew', 26],
     ['Curlew', 7],
   ]);
-  for (const { counts } of progress.filter(({ opensAt }) => opensAt === null))
+  for (const { counts } of progress.filter(({ groups }) => groups === null))
     for (const count of Object.values(counts)) expect(count).toBeGreaterThan(0);
 });
 
