@@ -11,7 +11,10 @@ const PageNumber = z.coerce.number().int().min(0);
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
   const { db, shelf } = context.services;
-  const copy = await (person.role === 'teacher' ? copyForTeacher : copyOfStudent)(db, person.id, params.copyId);
+  // A teacher has a copy of their own while they try out what students get.
+  const copy =
+    (person.role === 'teacher' ? await copyForTeacher(db, person.id, params.copyId) : undefined) ??
+    (await copyOfStudent(db, person.id, params.copyId));
   if (!copy) throw missing();
   const { searchParams } = new URL(request.url);
   const asked = searchParams.get('go');
