@@ -11,7 +11,7 @@ import { openPictures } from '../server/art/shipped';
 import { lookFor } from '../core/lookfors/all';
 import { addClass, addStudent } from '../server/stores/classes';
 import { copiesOf } from '../server/stores/copies';
-import { createHandout } from '../server/stores/handouts';
+import { createHandout } from '../server/stores/handing-out';
 import { addPerson, addSchool } from '../server/stores/people';
 import { openSession } from '../server/stores/sign-in';
 import { richSheet } from '../tests/support/rich';

@@ -1,6 +1,6 @@
 import { inWords } from '../../core/values/listed';
 import { Link } from 'react-router';
-import { addLateCopies } from '../../server/stores/handouts';
+import { addLateCopies } from '../../server/stores/handing-out';
 import { nextOpening, trayOf } from '../../server/stores/copies';
 import { useLoadAgain } from '../browser/load-again';
 import { orLast } from '../browser/reached';

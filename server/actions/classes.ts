@@ -3,7 +3,7 @@ import { isTaken, namesIn, sameName } from '../../core/values/roster';
 import type { Database } from '../database/connection';
 import { archiveClass, begunByBoth, closeCode, mergeStudents, renameStudent, renewCode } from '../stores/class-life';
 import { addClass, addStudents, classesOf, joinClass, leaveClass, membersOf, renameClass } from '../stores/classes';
-import { addLateCopies } from '../stores/handouts';
+import { addLateCopies } from '../stores/handing-out';
 import type { Person } from '../stores/people';
 import type { Card } from '../stores/sign-in';
 import { makeCards } from '../stores/sign-in';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { isTaken } from '../../core/values/roster';
 import type { Database } from '../database/connection';
 import { addGroup, groupsOf, removeGroup, setGroup } from '../stores/groups';
-import { addLateCopies } from '../stores/handouts';
+import { addLateCopies } from '../stores/handing-out';
 import { fullClass } from './class-rights';
 import type { Teacher } from './classes';
 import { ClassId, Name, PersonId } from './classes';

@@ -23,6 +23,7 @@ import * as folders from './folders';
 import * as groups from './groups';
 import * as history from './history';
 import * as life from './handout-life';
+import * as handingOut from './handing-out';
 import * as handouts from './handouts';
 import * as mates from './mates';
 import * as mending from './mending';
@@ -164,11 +165,11 @@ const CALLS: Record<string, () => unknown> = {
   addMoment: () => history.addMoment(db, { documentId: 'ds7-0', authorId: 't7-1', seq: 1, name: 'x' }),
   dropMoment: () => history.dropMoment(db, 'ds7-0', 'mds7-0'),
   handoutById: () => handouts.handoutById(db, 'o3-1-0'),
-  createHandout: () => handouts.createHandout(db, NEW_HANDOUT, openPictures()),
-  addHandout: () => db.transaction((tx) => handouts.addHandout(tx, NEW_HANDOUT, openPictures())),
+  createHandout: () => handingOut.createHandout(db, NEW_HANDOUT, openPictures()),
+  addHandout: () => db.transaction((tx) => handingOut.addHandout(tx, NEW_HANDOUT, openPictures())),
   async addLateCopies() {
     const late = await classes.addStudent(db, { schoolId: 's900', classId: 'c900-0', name: 'Late' });
-    await handouts.addLateCopies(db, late, openPictures());
+    await handingOut.addLateCopies(db, late, openPictures());
   },
   changeHandout: () =>
     life.changeHandout(db, 'o3-1-0', { title: 'T', brief: '', opensAt: null, dueAt: null, closesAt: null }),
@@ -300,6 +301,7 @@ test('every function of the stores is called here', () => {
     folders,
     groups,
     history,
+    handingOut,
     handouts,
     life,
     mates,

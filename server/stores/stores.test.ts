@@ -24,7 +24,8 @@ import {
 } from './copies';
 import { changesSince, createDocument, loadDocument, saveChanges } from './documents';
 import { addMoment, dropMoment, historyOf, momentsOf, MOST_MOMENTS, sheetAt } from './history';
-import { addLateCopies, createHandout, handoutOf, progressOf } from './handouts';
+import { addLateCopies, createHandout } from './handing-out';
+import { handoutOf, progressOf } from './handouts';
 import { addPerson, addSchool } from './people';
 import {
   drawnPicture,

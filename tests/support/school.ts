@@ -8,7 +8,7 @@ import { openPictures } from '../../server/art/shipped';
 import { addClass, addStudent } from '../../server/stores/classes';
 import { copiesOf } from '../../server/stores/copies';
 import { saveChanges } from '../../server/stores/documents';
-import { createHandout } from '../../server/stores/handouts';
+import { createHandout } from '../../server/stores/handing-out';
 import { addPerson, addSchool } from '../../server/stores/people';
 import { allFaces } from './fonts';
 
