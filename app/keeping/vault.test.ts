@@ -117,12 +117,14 @@ describe('what was unsent when a page went', () => {
     const { left } = await opened(0);
     expect(left[0].pending).toEqual({ base: 4, sent: null, queue: [...typed('one'), ...typed('two')] });
   });
-  test('in another window is taken up with that window’s slot', async () => {
-    storage.open = () => Promise.resolve(empty);
-    const { Slot } = await import('./vault');
+  test.each([
+    ['', () => Promise.resolve(empty)],
+    [', also where storage does not answer', never],
+    [', also where storage is refused', () => Promise.reject(new Error('refused'))],
+  ])('in another window is taken up with that window’s slot%s', async (_, open) => {
+    storage.open = open;
     atOnce.setItem('dappled-margin unsent p/d/x1', JSON.stringify(older));
-    const slot = await Slot.take('d', 'p');
-    const left = await slot.left();
+    const { left } = await opened(3100);
     expect(left.map(({ pending }) => pending)).toEqual([older]);
     await left[0].forget();
     expect(Object.keys(atOnce)).toEqual([]);

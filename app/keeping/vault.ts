@@ -172,35 +172,37 @@ export class Slot {
   /** What closed windows left unsent, this slot's own first. `forget` empties the others' slots. */
   async left(): Promise<Left[]> {
     const { name } = this;
-    const own = async () => forgetNow(name);
-    const now = keptNow(name);
-    const left = await read(async (db) => {
-      const found: Left[] = [];
-      const pending = now ?? (await db.get('pending', name));
-      if (pending && (pending.taken || isUnsent(pending))) found.push({ pending, own: true, forget: own });
-      if (!this.isMain) return found;
-      const keys = await db.getAllKeys('pending', IDBKeyRange.bound(`${name}/`, `${name}/\uffff`));
-      for (const key of new Set([...keys, ...namesNow(`${name}/`)])) {
-        const release = await tryLock(key);
-        // Its window is still open.
-        if (!release) continue;
-        const pending = keptNow(key) ?? (await db.get('pending', key));
-        if (isUnsent(pending))
-          found.push({
-            pending,
-            own: false,
-            forget: async () => {
-              forgetNow(key);
-              await db.delete('pending', key);
-              release();
-            },
-          });
-        else release();
-      }
-      return found;
-    });
-    this.keeps.pending = left !== null;
-    return left ?? (now ? [{ pending: now, own: true, forget: own }] : []);
+    const stored = await read(async (db) => ({
+      own: await db.get('pending', name),
+      others: this.isMain ? await db.getAllKeys('pending', IDBKeyRange.bound(`${name}/`, `${name}/\uffff`)) : [],
+    }));
+    this.keeps.pending = stored !== null;
+    const found: Left[] = [];
+    const own = keptNow(name) ?? stored?.own;
+    if (own && (own.taken || isUnsent(own)))
+      found.push({ pending: own, own: true, forget: async () => forgetNow(name) });
+    if (!this.isMain) return found;
+    // What a closing page stored at once is there without other storage, too.
+    const others = new Set([...(stored?.others ?? []), ...namesNow(`${name}/`)]);
+    for (const key of others) {
+      const release = await tryLock(key);
+      // Its window is still open.
+      if (!release) continue;
+      // It may have stored more until it closed.
+      const pending = keptNow(key) ?? (stored && (await read((db) => db.get('pending', key))));
+      if (!isUnsent(pending)) release();
+      else
+        found.push({
+          pending,
+          own: false,
+          forget: async () => {
+            forgetNow(key);
+            if (stored) await (await openVault())?.delete('pending', key);
+            release();
+          },
+        });
+    }
+    return found;
   }
 
   /** For a closing page: stores unsent changes at once. */
