@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { dealt } from './deal';
+import { dealt, teamsOf } from './deal';
 
 const receiver = fc.record({
   id: fc.string({ minLength: 1, maxLength: 6 }),
@@ -65,5 +65,44 @@ describe('dealing versions', () => {
     const late = [{ id: 'late', groups: ['moss'] }];
     expect(dealt(late, { seed: 9, groups: {}, students: {} }, 3, [4, 3, 4]).get('late')).toBe(1);
     expect(dealt(late, { seed: 9, groups: { moss: 7 }, students: {} }, 2, [1, 0]).get('late')).toBe(1);
+  });
+});
+
+describe('working together', () => {
+  const order = fc.infiniteStream(fc.nat());
+  test('who works with whom, and which version they get, does not depend on the order in which they are given', () => {
+    fc.assert(
+      fc.property(receivers, versions, seed, order, (all, n, by, keys) => {
+        const mixed = all.map((one) => ({ one, at: keys.next().value })).sort((a, b) => a.at - b.at);
+        const sorted = (given: typeof all) =>
+          teamsOf(given, null)
+            .map((team) => ({ ...team, people: [...team.people].sort() }))
+            .sort((a, b) => (a.id < b.id ? -1 : 1));
+        const teams = sorted(all);
+        expect(sorted(mixed.map(({ one }) => one))).toEqual(teams);
+        const hand = { [teams[0]?.id ?? '']: n - 1 };
+        const deal = { seed: by, groups: { moss: 0, fern: 1 }, students: hand };
+        const given = dealt(teamsOf([...all].reverse(), null), deal, n);
+        for (const [i, { id, groupId }] of teams.entries()) {
+          if (i === 0) expect(given.get(id)).toBe(n - 1);
+          else if (groupId === 'moss') expect(given.get(id)).toBe(0);
+          else if (groupId === 'fern') expect(given.get(id)).toBe(1);
+        }
+      }),
+    );
+  });
+  test('everybody is on one team, with the first of their groups that was chosen', () => {
+    fc.assert(
+      fc.property(receivers, fc.subarray(['moss', 'fern', 'reed']), (all, only) => {
+        const teams = teamsOf(all, only);
+        expect(teams.flatMap(({ people }) => people).sort()).toEqual(all.map(({ id }) => id).sort());
+        for (const { id, groups } of all) {
+          const chosen = groups.find((group) => only.length === 0 || only.includes(group)) ?? null;
+          const team = teams.find(({ people }) => people.includes(id))!;
+          expect(team.groupId).toBe(chosen);
+          if (chosen === null) expect(team.people).toEqual([id]);
+        }
+      }),
+    );
   });
 });

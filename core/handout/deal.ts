@@ -62,7 +62,7 @@ export function dealt(
   return out;
 }
 
-/** Who works on one copy: those in `people`, of whom `id` is the first. */
+/** Who works on one copy. `id`: of one of `people`, the same in whatever order they are given. */
 export type Team = Receiver & { groupId: string | null; people: string[] };
 
 /** Who works together: the members of each group, where some were chosen of these; everybody else alone. */
@@ -72,8 +72,11 @@ export function teamsOf(receivers: readonly Receiver[], only: readonly string[] 
     const groupId = groups.find((group) => only === null || only.length === 0 || only.includes(group)) ?? null;
     const key = groupId ?? `alone ${id}`;
     const team = teams.get(key);
-    if (team) team.people.push(id);
-    else teams.set(key, { id, groups, groupId, people: [id] });
+    if (!team) teams.set(key, { id, groups: groupId ? [groupId] : groups, groupId, people: [id] });
+    else {
+      team.people.push(id);
+      if (id < team.id) team.id = id;
+    }
   }
   return [...teams.values()];
 }

@@ -13,7 +13,7 @@ import { addPerson } from '../stores/people';
 import { notesOf } from '../stores/reviews';
 import { createSheet } from '../stores/sheets';
 import { doWithCopy } from './hand-in';
-import { handOut, HandingOut } from './hand-out';
+import { handOut } from './hand-out';
 import { returnPiece, review } from './review';
 import { changesFor, saveWork } from './save-changes';
 import { removePicture, uploadPicture } from './upload-picture';
@@ -44,16 +44,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   const newSheet = (document = sampleSheet()) =>
     createSheet(db, { schoolId: school.schoolId, ownerId: teacher.id, purpose: 'blank', sheet: document });
   const given = (classes: string[], ids: Record<string, string> = {}) =>
-    HandingOut.parse({
-      classes,
-      title: 'Bird',
-      brief: '',
-      dueAt: null,
-      lookFors: [],
-      rubric: { rows: [] },
-      supplies: ['text'],
-      ids,
-    });
+    school.asked({ classes, supplies: ['text'], ids });
   const out = async () => (await progressOf(db, teacher.id)).length;
   const adasCopy = async () => {
     const [handoutId] = await handOut(means(), teacher, await newSheet(), given([school.classId]));

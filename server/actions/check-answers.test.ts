@@ -16,7 +16,7 @@ import { closeHandout } from '../stores/handout-life';
 import { createSheet } from '../stores/sheets';
 import { copyView } from '../views/copy-view';
 import { doWithCopy } from './hand-in';
-import { handOut, HandingOut } from './hand-out';
+import { handOut } from './hand-out';
 import { saveWork } from './save-changes';
 
 /** Asking whether answers are right: so often as the teacher lets a student, and counted exactly. */
@@ -44,18 +44,9 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
 
   const means = () => school.means;
   async function out(lookFors: LookFor[] = [answers]) {
-    const { schoolId, classId } = school;
+    const { schoolId } = school;
     const sheetId = await createSheet(db, { schoolId, ownerId: teacher.id, purpose: 'blank', sheet: sums });
-    const given = {
-      classes: [classId],
-      title: 'Sums',
-      brief: '',
-      dueAt: null,
-      lookFors,
-      rubric: { rows: [] },
-      supplies: [],
-    };
-    const [handoutId] = await handOut(means(), teacher, sheetId, HandingOut.parse(given));
+    const [handoutId] = await handOut(means(), teacher, sheetId, school.asked({ lookFors }));
     const copy = (await copiesOf(db, handoutId)).find(({ studentId }) => studentId === ada.id)!;
     return { handoutId, ...copy };
   }

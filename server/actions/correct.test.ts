@@ -21,7 +21,7 @@ import { spreadView } from '../views/spread-view';
 import { addStudentsTo } from './classes';
 import { sendCorrection } from './correct';
 import { doWithCopy } from './hand-in';
-import { handOut, HandingOut } from './hand-out';
+import { handOut } from './hand-out';
 
 /** A correction after handing out: who takes it, what stays, and what students wrote. */
 
@@ -61,19 +61,10 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
 
   const means = () => school.means;
   async function out() {
-    const { schoolId, classId } = school;
+    const { schoolId } = school;
     const sheetId = await createSheet(db, { schoolId, ownerId: teacher.id, purpose: 'blank', sheet: worksheet });
     const lookFors = [begun('answers', worksheet, 'sums') as LookFor];
-    const given = {
-      classes: [classId],
-      title: 'Sums',
-      brief: '',
-      dueAt: null,
-      lookFors,
-      rubric: { rows: [] },
-      supplies: ['shape'],
-    };
-    const [handoutId] = await handOut(means(), teacher, sheetId, HandingOut.parse(given));
+    const [handoutId] = await handOut(means(), teacher, sheetId, school.asked({ lookFors, supplies: ['shape'] }));
     const copies = new Map((await copiesOf(db, handoutId)).map((copy) => [copy.studentName, copy]));
     return { sheetId, handoutId, copies };
   }

@@ -30,7 +30,7 @@ import { correctionView } from '../views/correction-view';
 import { doOnDesk } from './desk';
 import { setGroupFor } from './groups';
 import { doWithCopy } from './hand-in';
-import { handOut, HandingOut } from './hand-out';
+import { handOut } from './hand-out';
 import { doWithHandout } from './handout-life';
 import { returnPiece, review } from './review';
 import { chooseOwnPassword, doWithSchool, letIn, letOut, requireHead } from './teachers';
@@ -130,15 +130,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     const document = (await copiesOf(db, handoutId))[0].documentId;
     expect(await isTeacherOfCopy(db, reader.id, document)).toBe(false);
     expect(await isTeacherOfCopy(db, full.id, document)).toBe(true);
-    const wanted = HandingOut.parse({
-      classes: [school.classId],
-      title: 'X',
-      brief: '',
-      dueAt: null,
-      lookFors: [],
-      rubric: { rows: [] },
-      supplies: [],
-    });
+    const wanted = school.asked();
     const begun = await doOnDesk(db, reader, { do: 'begin', purpose: 'worksheet', folderId: null });
     expect(await statusOf(handOut(means(), reader, begun.sheetId!, wanted))).toBe(404);
     const theirs = await doOnDesk(db, full, { do: 'begin', purpose: 'worksheet', folderId: null });

@@ -17,7 +17,6 @@ import { createSheet } from '../stores/sheets';
 import { copyView } from '../views/copy-view';
 import { readingView } from '../views/reading-view';
 import { mergeStudentsFor, moveStudentFor } from './classes';
-import { setGroupFor, SettingGroup } from './groups';
 import { doWithCopy } from './hand-in';
 import { HandingOut, handOut } from './hand-out';
 import type { News } from './live';
@@ -45,6 +44,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   let school: SmallSchool;
   let teacher: { id: string; schoolId: string; name: string };
   let sheetId: string;
+  let other: string;
   const students: Record<string, string> = {};
   beforeAll(async () => {
     db = await open();
@@ -53,35 +53,22 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     teacher = { id: teacherId, schoolId, name: 'T' };
     for (const name of ['Ada', 'Ben', 'Cai', 'Dee', 'Eli', 'Flo', 'Gus', 'Hal'])
       students[name] = await school.student(name);
-    sheetId = await createSheet(db, { schoolId, ownerId: teacherId, purpose: 'blank', sheet: base });
+    const owned = { schoolId, ownerId: teacherId, purpose: 'blank' as const, sheet: base };
+    sheetId = await createSheet(db, owned);
+    other = await createSheet(db, owned);
     await group('moss-group01', 'Moss', ['Ada', 'Ben', 'Cai']);
     await group('fern-group01', 'Fern', ['Dee', 'Eli']);
   });
   afterAll(() => db.close());
 
   const group = (id: string, name: string, who: string[]) =>
-    setGroupFor(
-      school.means,
-      teacher,
-      SettingGroup.parse({
-        classId: school.classId,
-        group: id,
-        name,
-        members: who.map((one) => students[one]).join(' '),
-      }),
+    school.group(
+      id,
+      name,
+      who.map((one) => students[one]),
     );
-  const out = async (given: Partial<HandingOut> = {}) => {
-    const wanted = {
-      classes: [school.classId],
-      title: 'Reef',
-      brief: '',
-      dueAt: null,
-      lookFors: [],
-      rubric: { rows: [] },
-    };
-    const asked = HandingOut.parse({ ...wanted, supplies: [], again: true, together: true, ...given });
-    return (await handOut(school.means, teacher, sheetId, asked))[0];
-  };
+  const out = async (given: Partial<HandingOut> = {}) =>
+    (await handOut(school.means, teacher, sheetId, school.asked({ again: true, together: true, ...given })))[0];
   const only = (...groups: string[]) => ({ only: { [school.classId]: { groups, students: [] } } });
   const names = async (id: string) => (await copiesOf(db, id)).map(({ studentName }) => studentName);
   const copyOf = async (id: string, who: string) =>
@@ -97,6 +84,20 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     expect(await names(await out(only('fern-group01')))).toEqual(['Dee & Eli']);
     // Without that, everybody has their own.
     expect(await names(await out({ ...only('fern-group01'), together: false }))).toEqual(['Dee', 'Eli']);
+  });
+
+  test('a version chosen by hand for a group is what its copy has, whoever of the group it was kept under', async () => {
+    const teams = [
+      ['Ada', 'Ben', 'Cai'].map((who) => students[who]).sort()[0],
+      ['Dee', 'Eli'].map((who) => students[who]).sort()[0],
+    ];
+    const [moss, fern] = teams;
+    const deal = { seed: 1, groups: {}, students: { [moss]: 1, [fern]: 1 } };
+    const id = await out({
+      ...only('moss-group01', 'fern-group01'),
+      versions: { from: { kind: 'sheets', ids: [other] }, deal },
+    });
+    expect((await copiesOf(db, id)).map(({ version }) => version)).toEqual([1, 1]);
   });
 
   test('all of a group have it in their tray, see who else works on it, and nobody else reaches it', async () => {

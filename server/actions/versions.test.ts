@@ -72,23 +72,8 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   const made = (count: number, deal: object = inTurn) => ({ from: { kind: 'made', count }, deal });
   const chosen = (ids: string[], deal: object = inTurn) => ({ from: { kind: 'sheets', ids }, deal });
   const answers = () => begun('answers', sums(), 'answers');
-  const out = (versions: object | null, lookFors: unknown[] = []) =>
-    handOut(
-      school.means,
-      teacher,
-      sheetId,
-      HandingOut.parse({
-        classes: [school.classId],
-        title: 'Sums',
-        brief: '',
-        dueAt: null,
-        lookFors,
-        rubric: { rows: [] },
-        supplies: [],
-        again: true,
-        versions,
-      }),
-    );
+  const out = (versions: unknown, lookFors: unknown[] = []) =>
+    handOut(school.means, teacher, sheetId, school.asked({ again: true, versions, lookFors } as object));
   const onCopy = async (documentId: string) => (await loadDocument(db, documentId))!.sheet;
   const mend = async (id: string, ...changes: Change[]) => {
     const { documentId } = (await sheetOf(db, teacher.id, id))!;

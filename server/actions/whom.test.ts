@@ -49,30 +49,13 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
 
   const means = () => school.means;
   const group = (id: string, name: string, who: string[]) =>
-    setGroupFor(
-      means(),
-      teacher,
-      SettingGroup.parse({
-        classId: school.classId,
-        group: id,
-        name,
-        members: who.map((one) => students[one]).join(' '),
-      }),
+    school.group(
+      id,
+      name,
+      who.map((one) => students[one]),
     );
-  const out = async (given: Partial<HandingOut> = {}) => {
-    const wanted = HandingOut.parse({
-      classes: [school.classId],
-      title: 'Bird',
-      brief: '',
-      dueAt: null,
-      lookFors: [],
-      rubric: { rows: [] },
-      supplies: [],
-      again: true,
-      ...given,
-    });
-    return (await handOut(means(), teacher, sheetId, wanted))[0];
-  };
+  const out = async (given: Partial<HandingOut> = {}) =>
+    (await handOut(means(), teacher, sheetId, school.asked({ again: true, ...given })))[0];
   const only = (groups: string[], who: string[] = []) => ({
     only: { [school.classId]: { groups, students: who.map((one) => students[one]) } },
   });

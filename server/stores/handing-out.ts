@@ -112,9 +112,9 @@ export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictu
     ? teamsOf(receivers, groups)
     : receivers.map((one) => ({ ...one, groupId: null, people: [one.id] }));
   const dealtTo = deal ? dealt(teams, deal, copies.length) : new Map<string, number>();
-  for (const { groupId, people } of teams) {
+  for (const { id: team, groupId, people } of teams) {
     const [studentId, ...mates] = people;
-    const version = dealtTo.get(studentId) ?? 0;
+    const version = dealtTo.get(team) ?? 0;
     const copy = { schoolId: given.schoolId, handoutId: id, studentId, sheet: copies[version], version, groupId };
     const copyId = await addCopy(tx, copy);
     if (copyId && mates.length > 0) await addMates(tx, copyId, mates);

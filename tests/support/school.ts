@@ -1,8 +1,11 @@
+import type { z } from 'zod';
 import type { Change } from '../../core/changes/change';
 import type { Sheet } from '../../core/schema/sheet';
 import type { Database } from '../../server/database/connection';
 import { migrate } from '../../server/database/migrate';
 import type { Faces } from '../../core/text/faces';
+import { setGroupFor, SettingGroup } from '../../server/actions/groups';
+import { HandingOut } from '../../server/actions/hand-out';
 import type { Workshop } from '../../server/actions/means';
 import { openPictures } from '../../server/art/shipped';
 import { addClass, addStudent } from '../../server/stores/classes';
@@ -60,6 +63,18 @@ export class SmallSchool {
       },
       this.pictures,
     );
+  }
+
+  /** What is asked for when something is handed out to the class, where nothing else is said. */
+  asked(given: Partial<z.input<typeof HandingOut>> = {}): HandingOut {
+    const plain = { title: 'Bird', brief: '', dueAt: null, lookFors: [], rubric: { rows: [] }, supplies: [] };
+    return HandingOut.parse({ classes: [this.classId], ...plain, ...given });
+  }
+
+  /** Makes a group of the class, or puts these students into it and nobody else. */
+  group(id: string, name: string, members: readonly string[]): Promise<void> {
+    const given = { classId: this.classId, group: id, name, members: members.join(' ') };
+    return setGroupFor(this.means, { id: this.teacherId, schoolId: this.schoolId }, SettingGroup.parse(given));
   }
 
   async copy(handoutId: string, studentId: string) {
