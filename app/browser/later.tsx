@@ -11,11 +11,14 @@ import type { ComponentType, ReactNode } from 'react';
 /** Milliseconds to wait: a page that has just opened has other things to do. */
 const REST = 2500;
 
+/** Milliseconds after which a page that is never idle goes on all the same. */
+const LONGEST = 2000;
+
 const queue: (() => Promise<unknown>)[] = [];
 let going = false;
 
 const whenIdle = (work: () => void) =>
-  'requestIdleCallback' in window ? requestIdleCallback(work) : setTimeout(work, 200);
+  'requestIdleCallback' in window ? requestIdleCallback(work, { timeout: LONGEST }) : setTimeout(work, 200);
 
 async function next(): Promise<void> {
   const work = queue.shift();

@@ -53,7 +53,7 @@ export class House {
             () => false,
           );
         },
-        { timeout: 40_000, intervals: [100] },
+        { timeout: 150_000, intervals: [100] },
       )
       .toBe(true);
   }

@@ -235,7 +235,7 @@ test('once a sheet has come to rest, all its parts are there without a network',
     'GentiumBookPlus_700Bold_Italic.ttf',
   ];
   await expect
-    .poll(() => needed.filter((part) => !fetched.some((url) => url.includes(`/${part}`))), { timeout: 30_000 })
+    .poll(() => needed.filter((part) => !fetched.some((url) => url.includes(`/${part}`))), { timeout: 120_000 })
     .toEqual([]);
   await page.context().setOffline(true);
   for (const tab of ['Signs', 'Makers', 'Pages', 'Other looks']) {
