@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import type { Here, News } from '../../server/actions/live';
+import type { Happened, Here } from '../../server/actions/live';
 
 /** Those who work on the same copy: what they change is fetched at once, and where they are is told. No React in here. */
 
@@ -17,8 +17,6 @@ type Told = {
   moved(): void;
   others(others: readonly Other[]): void;
 };
-
-type Heard = News extends infer One ? (One extends { documentId: string } ? Omit<One, 'documentId'> : never) : never;
 
 export class Others {
   private me = nanoid(10);
@@ -40,7 +38,7 @@ export class Others {
 
   open(): void {
     this.stream = new EventSource(`${this.url}?window=${this.me}`);
-    this.stream.onmessage = ({ data }) => this.heard(JSON.parse(data as string) as Heard);
+    this.stream.onmessage = ({ data }) => this.heard(JSON.parse(data as string) as Happened);
     // Connected again after the network was gone: something may have happened meanwhile.
     this.stream.onopen = () => this.told.changed(Infinity);
     this.beat = setInterval(() => {
@@ -72,7 +70,7 @@ export class Others {
     });
   }
 
-  private heard(news: Heard): void {
+  private heard(news: Happened): void {
     switch (news.kind) {
       case 'changes':
         return this.told.changed(news.seq);

@@ -16,6 +16,17 @@ import { momentOf } from '../fields/day-words';
 import { keep, useKept } from '../keeping/kept';
 import type { Tried } from './lookfor-tools';
 
+/** What is chosen of versions at first. */
+const ONE_FOR_ALL = {
+  from: 'same' as const,
+  count: 2,
+  sheets: [],
+  by: 'turn' as const,
+  seed: 1,
+  groups: {},
+  students: {},
+};
+
 /** What is filled in before a sheet is handed out, stored in the browser from the first letter on. `v`: its version. */
 const Draft = z.object({
   v: z.literal(1),
@@ -49,7 +60,7 @@ const Draft = z.object({
       groups: z.record(z.string(), z.number()),
       students: z.record(z.string(), z.number()),
     })
-    .default({ from: 'same', count: 2, sheets: [], by: 'turn', seed: 1, groups: {}, students: {} }),
+    .default(ONE_FOR_ALL),
   ids: z.record(z.string(), z.string()),
 });
 export type Draft = z.infer<typeof Draft>;
@@ -97,7 +108,7 @@ const begun = ({ classes, sheet, suggested, like }: HandOutView): Draft => ({
   rubric: like?.rubric ?? { rows: [] },
   supplies: like?.supplies ?? [],
   limits: like?.limits ?? {},
-  versions: { from: 'same', count: 2, sheets: [], by: 'turn', seed: 1, groups: {}, students: {} },
+  versions: ONE_FOR_ALL,
   ids: {},
 });
 

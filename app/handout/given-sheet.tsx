@@ -5,7 +5,7 @@ import type { Box, Point } from '../../core/geometry/matrix';
 import { givenOut } from '../../core/handout/copy';
 import { partsOn, sweptOver, unseenBoxes, withRole } from '../../core/handout/touch';
 import { boxOf } from '../../core/items/hit';
-import { varies } from '../../core/makers/varied';
+import { variedOn } from '../../core/makers/varied';
 import { itemName } from '../../core/items/name';
 import { DRAWN, roleIds } from '../../core/schema/defaults';
 import type { Access, Item, Page, Sheet } from '../../core/schema/sheet';
@@ -40,12 +40,16 @@ type Props = {
   scrolled: number;
 };
 
-export function GivenSheet({ editor, sheet, shown, scrolled }: Props) {
+/** A sheet as students get it, one page of which is shown. `first`: the page to begin with. */
+function useGiven(sheet: Sheet, first: () => Page) {
   const given = useMemo(() => givenOut(sheet), [sheet]);
-  const [pageId, setPageId] = useState(sheet.pages[0].id);
+  const [pageId, setPageId] = useState(() => first().id);
   const page = given.pages.find(({ id }) => id === pageId) ?? given.pages[0];
-  const { view, stage } = useView(page, 'fit');
-  const { faces, arrived } = useDrawing(sheet);
+  return { given, page, setPageId, ...useView(page, 'fit'), ...useDrawing(sheet) };
+}
+
+export function GivenSheet({ editor, sheet, shown, scrolled }: Props) {
+  const { given, page, setPageId, view, stage, faces, arrived } = useGiven(sheet, () => sheet.pages[0]);
   const { scale } = view;
   const [chosen, setChosen] = useState<readonly string[]>([]);
   const unseen = useMemo(() => unseenBoxes(page, pictureNow), [page]);
@@ -133,15 +137,10 @@ export function GivenSheet({ editor, sheet, shown, scrolled }: Props) {
   );
 }
 
-const isVaried = (page: Page) => page.items.some((item) => item.kind === 'group' && varies(item));
-
 /** Another version as its students get it. What may be touched is set on the first one, and goes for all that are made again. */
 export function VersionSheet({ sheet, letter }: { sheet: Sheet; letter: string }) {
-  const given = useMemo(() => givenOut(sheet), [sheet]);
-  const [pageId, setPageId] = useState(() => (sheet.pages.find((one) => isVaried(one)) ?? sheet.pages[0]).id);
-  const page = given.pages.find(({ id }) => id === pageId) ?? given.pages[0];
-  const { view, stage } = useView(page, 'fit');
-  const { faces, arrived } = useDrawing(sheet);
+  const first = () => sheet.pages.find((one) => variedOn(one).length > 0) ?? sheet.pages[0];
+  const { given, page, setPageId, view, stage, faces, arrived } = useGiven(sheet, first);
   return (
     <div className={styles.given}>
       <SheetRoom stage={stage} view={view}>

@@ -152,19 +152,12 @@ function Dealing({ asked, count, classes, draft, change }: DealingProps) {
             {classes.length === 0 ? 'Choose a class first.' : 'There are no groups yet: make them under Classes.'}
           </p>
         ) : (
-          <ul className={styles.dealt}>
-            {groups.map(({ id, name }) => (
-              <li key={id}>
-                <span>{name}</span>
-                <Letters
-                  label={`Version of ${name}`}
-                  count={count}
-                  value={asked.groups[id] ?? null}
-                  onChange={(version) => change({ groups: { ...asked.groups, [id]: version } })}
-                />
-              </li>
-            ))}
-          </ul>
+          <Rows
+            label="Versions of groups"
+            count={count}
+            rows={groups.map(({ id, name }) => ({ id, name, version: asked.groups[id] ?? null }))}
+            onChange={(id, version) => change({ groups: { ...asked.groups, [id]: version } })}
+          />
         ))}
       {classes.map((one) => (
         <Receivers key={one.id} of={one} {...{ asked, count, draft, change }} />
@@ -187,19 +180,12 @@ function Receivers({
   if (receivers.length === 0) return null;
   if (asked.by === 'hand')
     return (
-      <ul className={styles.dealt} aria-label={`Versions in ${of.name}`}>
-        {receivers.map(({ id, name }) => (
-          <li key={id}>
-            <span>{name}</span>
-            <Letters
-              label={`Version of ${name}`}
-              count={count}
-              value={versions.get(id) ?? 0}
-              onChange={(version) => change({ students: { ...asked.students, [id]: version } })}
-            />
-          </li>
-        ))}
-      </ul>
+      <Rows
+        label={`Versions in ${of.name}`}
+        count={count}
+        rows={receivers.map(({ id, name }) => ({ id, name, version: versions.get(id) ?? 0 }))}
+        onChange={(id, version) => change({ students: { ...asked.students, [id]: version } })}
+      />
     );
   return (
     <ul className={styles.dealtNames} aria-label={`Versions in ${of.name}`}>
@@ -214,6 +200,25 @@ function Receivers({
     </ul>
   );
 }
+
+type RowsProps = {
+  label: string;
+  count: number;
+  rows: readonly { id: string; name: string; version: number | null }[];
+  onChange: (id: string, version: number) => void;
+};
+
+/** The version of each, to be chosen. */
+const Rows = ({ label, count, rows, onChange }: RowsProps) => (
+  <ul className={styles.dealt} aria-label={label}>
+    {rows.map(({ id, name, version }) => (
+      <li key={id}>
+        <span>{name}</span>
+        <Letters label={`Version of ${name}`} count={count} value={version} onChange={(to) => onChange(id, to)} />
+      </li>
+    ))}
+  </ul>
+);
 
 type LettersProps = { label: string; count: number; value: number | null; onChange: (version: number) => void };
 

@@ -20,15 +20,15 @@ export const Here = z.strictObject({
 });
 export type Here = z.infer<typeof Here>;
 
-export type News = { documentId: string } & (
+export type Happened =
   | { kind: 'changes'; seq: number }
   /** It was handed in, taken back or returned. */
   | { kind: 'moved' }
   | { kind: 'here'; personId: string; name: string; here: Here }
   /** Somebody has just come: the others say where they are. */
   | { kind: 'came' }
-  | { kind: 'left'; window: string }
-);
+  | { kind: 'left'; window: string };
+export type News = { documentId: string } & Happened;
 
 /** Never fails: what is told has happened already, and who does not hear of it finds out by asking. */
 export const announce = (db: Pick<Database, 'notify'>, news: News): Promise<void> =>

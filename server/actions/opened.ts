@@ -57,6 +57,13 @@ export async function whole(db: Database, id: string): Promise<Loaded> {
   return document;
 }
 
+/** A teacher's sheet as it is now; null where it is gone, not theirs, or damaged. */
+export async function sheetStill(db: Database, teacherId: string, sheetId: string | null): Promise<Loaded | null> {
+  const owned = sheetId === null ? undefined : await sheetOf(db, teacherId, sheetId);
+  const document = owned && (await openedOr(db, owned.documentId));
+  return document && !('damage' in document) ? document : null;
+}
+
 /** A teacher's sheet. @throws Refused where it is not theirs */
 export async function ownSheet(db: Database, teacherId: string, sheetId: string): Promise<OwnedSheet> {
   const found = await sheetOf(db, teacherId, sheetId);

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { broughtItems, Change, singles } from '../../core/changes/change';
+import { namesOf } from '../../core/values/names';
 import { mostOf } from '../../core/handout/limits';
 import { refusal } from '../../core/handout/permission';
 import { veiledChange } from '../../core/handout/veil';
@@ -163,7 +164,8 @@ export async function saveWork(
     case 'saved': {
       const told = { outcome: 'saved' as const, seq: saved.seq };
       if (!handout || access.kind !== 'copy') return told;
-      void announce(db, { documentId, kind: 'changes', seq: saved.seq });
+      // Who works alone has nobody to be told.
+      if (namesOf(access.names).length > 1) void announce(db, { documentId, kind: 'changes', seq: saved.seq });
       const counted = { id: documentId, sheet: saved.sheet };
       return { ...told, results: await resultsAfter({ db, pictures }, handout, access.copyId, access.names, counted) };
     }

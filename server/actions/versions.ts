@@ -13,7 +13,7 @@ import type { NewVersion } from '../stores/handing-out';
 import type { Handout } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import type { Workshop } from './means';
-import { ownSheet, whole } from './opened';
+import { ownSheet, sheetStill, whole } from './opened';
 import { Refused } from './refused';
 
 /** Versions of what is handed out: the sheet made again, or other sheets. */
@@ -141,21 +141,10 @@ export async function versionsNow(
     if (n === 0) continue;
     if (seedsOn !== null) sheets.push(await versionAt(base.sheet, seedsOn, n, kit));
     else {
-      const now = sheetId === null ? null : await openSheet(means, person, sheetId);
+      const now = await sheetStill(means.db, person.id, sheetId);
       sheets.push(now?.sheet ?? sheet);
       if (now) seqs.push(now.seq);
     }
   }
   return { sheets, seqs };
-}
-
-/** A sheet of a teacher as it is now; null where it can't be had. */
-async function openSheet({ db }: Workshop, person: Pick<Person, 'id'>, id: string) {
-  try {
-    const { documentId } = await ownSheet(db, person.id, id);
-    return await whole(db, documentId);
-  } catch (error) {
-    if (error instanceof Refused) return null;
-    throw error;
-  }
 }

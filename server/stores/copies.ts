@@ -13,7 +13,7 @@ import { loadDocument, reasonOf } from './documents';
 import { sheetAt } from './history';
 import type { Handout } from './handouts';
 import { asVersion, handoutById } from './handouts';
-import { COPIES_OF, NAMES, worksOn } from './mates';
+import { COPIES_OF, MATES, NAMES, worksOn } from './mates';
 import { byName } from '../database/by-name';
 
 export type TrayEntry = {
@@ -35,12 +35,6 @@ export type TrayEntry = {
 
 /** A handout `h` that its students may see. */
 const SEEN = `h.binned_at is null and (h.opens_at is null or h.opens_at <= now())`;
-
-/** The names of those who work on the copy `copy` beside `$1`. */
-const MATES = `(select coalesce(jsonb_agg(o.name order by o.name), '[]') from (
-    select m.person_id as id from copy_mate m where m.copy_id = copy.id
-    union all select copy.student_id where exists (select 1 from copy_mate m where m.copy_id = copy.id)) works
-  join person o on o.id = works.id where o.id <> $1)`;
 
 /** What a student has: what is not open yet, and what belongs to classes that are over, is left out. */
 export const trayOf = (db: Queries, studentId: string) =>

@@ -9,10 +9,15 @@ export const worksOn = (n: number): string =>
 /** The copies that the person `$1` works on, by their identity. */
 export const COPIES_OF = `(select id from copy where student_id = $1 union all select copy_id from copy_mate where person_id = $1)`;
 
+/** All who work on the copy `copy`, as persons `o`. */
+const ALL = `(select copy.student_id as id union all select m.person_id from copy_mate m where m.copy_id = copy.id) works
+  join person o on o.id = works.id`;
+
 /** All who work on the copy `copy`, as one name: see core/values/names.ts. */
-export const NAMES = `(select string_agg(o.name, ' & ' order by o.name) from (
-    select copy.student_id as id union all select m.person_id from copy_mate m where m.copy_id = copy.id) works
-  join person o on o.id = works.id)`;
+export const NAMES = `(select string_agg(o.name, ' & ' order by o.name) from ${ALL})`;
+
+/** The names of those who work on the copy `copy` beside the person `$1`. */
+export const MATES = `(select coalesce(jsonb_agg(o.name order by o.name), '[]') from ${ALL} where o.id <> $1)`;
 
 export const addMates = async (tx: Queries, copyId: string, people: readonly string[]): Promise<void> =>
   void (await tx.query(
@@ -83,7 +88,7 @@ export async function mergeMates(tx: Queries, keep: string, other: string): Prom
 export const sharesOf = (db: Queries, copyId: string) =>
   db.query<{ name: string; changes: number }>(
     `select who.name, (select count(*)::int from document_change c where c.document_id = copy.document_id and c.author_id = who.id) as changes
-     from copy join lateral (select copy.student_id as id union all select person_id from copy_mate where copy_id = copy.id) works on true join person who on who.id = works.id
+     from copy cross join lateral (select o.id, o.name from ${ALL}) who
      where copy.id = $1 order by changes desc, who.name`,
     [copyId],
   );

@@ -4,7 +4,7 @@ import { heldAfter, pieceMarks } from '../../core/review/marks';
 import { missedMost } from '../../core/review/missed';
 import { countedOn, countedOnCopy } from '../actions/counting';
 import type { Means } from '../actions/means';
-import { openedOr, shownOf } from '../actions/opened';
+import { sheetStill, shownOf } from '../actions/opened';
 import { missing } from '../actions/refused';
 import { Turn } from '../process/turn';
 import type { Go } from '../stores/copies';
@@ -15,7 +15,6 @@ import type { Handout } from '../stores/handouts';
 import { asVersion, handoutById, rightsOn } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { rulingsOf } from '../stores/reviews';
-import { sheetOf } from '../stores/sheets';
 
 /** All pieces of a handout side by side, counted. */
 
@@ -60,9 +59,8 @@ async function isChanged(db: Means['db'], person: Pick<Person, 'id'>, handout: H
   // A version that was made again follows the first.
   const chosen = handout.versions.slice(1).filter(({ seedsOn }) => seedsOn === null);
   for (const { sheetId, sheet } of [handout, ...chosen]) {
-    const owned = sheetId === null ? undefined : await sheetOf(db, person.id, sheetId);
-    const document = owned && (await openedOr(db, owned.documentId));
-    if (document && !('damage' in document) && !equal(document.sheet, sheet)) return true;
+    const now = await sheetStill(db, person.id, sheetId);
+    if (now && !equal(now.sheet, sheet)) return true;
   }
   return false;
 }
