@@ -23,6 +23,7 @@ import { ahead } from './browser/later';
 import { Mark } from './house/strip';
 import { theme } from './theme/theme';
 import { followSigningOut } from './keeping/windows';
+import { isOutdated, keepProgram } from './offline/offline';
 import { Nonce } from './nonce';
 
 export const links: Route.LinksFunction = () => [
@@ -67,6 +68,7 @@ const fetchOtherPages = () => ahead(async () => (await import('./browser/pages-a
 export default function Root() {
   useEffect(followSigningOut, []);
   useEffect(fetchOtherPages, []);
+  useEffect(keepProgram, []);
   return (
     <>
       <Waiting />
@@ -81,6 +83,7 @@ function Waiting() {
   const to = state === 'loading' ? `${location.pathname}${location.search}` : null;
   useEffect(() => {
     if (to === null) return;
+    if (isOutdated()) return window.location.assign(to);
     const pressed = [...document.querySelectorAll(`a[href="${CSS.escape(to)}"]`)];
     for (const link of pressed) link.setAttribute('data-going', '');
     return () => {

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { root, run, say } from './install.mjs';
 
 /** Builds what changed: the art, the pages, the server, the workers and the demo. */
@@ -13,6 +14,7 @@ const SOURCES = [
   'workers',
   'art',
   'demo',
+  'public',
   'package-lock.json',
   'vite.config.ts',
   'react-router.config.ts',
@@ -61,6 +63,44 @@ export async function buildServer() {
   });
 }
 
+/** Stores each file of the program compressed beside it, so that the server need not do it for every browser. */
+function compressProgram() {
+  const place = path.join(root, 'build/client/assets');
+  for (const name of readdirSync(place)) {
+    const file = path.join(place, name);
+    const whole = readFileSync(file);
+    writeFileSync(`${file}.gz`, gzipSync(whole, { level: 9 }));
+    writeFileSync(`${file}.br`, brotliCompressSync(whole, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
+  }
+}
+
+/** The service worker, which knows all files of the program by name. */
+async function buildOffline() {
+  const { build } = await import('esbuild');
+  const client = path.join(root, 'build/client');
+  const assets = readdirSync(path.join(client, 'assets')).sort();
+  const revisionOf = (file) =>
+    createHash('sha256')
+      .update(readFileSync(path.join(client, file)))
+      .digest('hex')
+      .slice(0, 16);
+  const program = [
+    ...assets.map((file) => ({ url: `/assets/${file}`, revision: null })),
+    ...['offline.html', 'mark.svg'].map((file) => ({ url: `/${file}`, revision: revisionOf(file) })),
+  ];
+  await build({
+    absWorkingDir: root,
+    entryPoints: { sw: 'app/offline/worker.ts' },
+    outdir: 'build/client',
+    bundle: true,
+    minify: true,
+    platform: 'browser',
+    target: 'es2022',
+    define: { PROGRAM: JSON.stringify(program), 'process.env.NODE_ENV': '"production"' },
+    logLevel: 'warning',
+  });
+}
+
 export async function build() {
   const now = stamp();
   const mark = path.join(root, 'build/stamp');
@@ -72,6 +112,8 @@ export async function build() {
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   await buildServer();
+  await buildOffline();
+  compressProgram();
   writeFileSync(mark, now);
 }
 

@@ -24,7 +24,7 @@ const ready = () =>
   );
 while (!(await ready())) await new Promise((resolve) => setTimeout(resolve, 200));
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-gpu',

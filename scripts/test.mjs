@@ -19,7 +19,7 @@ const postgresBin = () => {
 
 installPackages();
 installDebian([
-  { name: 'chromium', present: () => existsSync('/usr/bin/chromium') },
+  { name: 'chromium-headless-shell', present: () => existsSync('/usr/bin/chromium-headless-shell') },
   { name: 'poppler-utils', present: () => has('pdftocairo') },
   { name: 'postgresql', present: () => postgresBin() !== null },
 ]);

@@ -6,6 +6,7 @@ import { find } from '../../core/sheet/tree';
 import { Editor } from './editor';
 import { Keeping } from './keeping';
 import type { Opened } from './keeping';
+import type { Confirmed } from '../keeping/vault';
 
 /** The vault and the saver are stand-ins here: what they do is tested with them. */
 
@@ -18,6 +19,8 @@ const world = vi.hoisted(() => ({
 }));
 vi.mock('../keeping/seal', () => ({ slotOf: () => new Promise((resolve) => world.open.push(resolve)) }));
 vi.mock('../keeping/vault', () => ({
+  STUCK: 3000,
+  within: <T>(_limit: number, work: Promise<T>) => work,
   keepEarly: (...kept: unknown[]) => void world.early.push(kept),
   mainSlot: () => 'p/d',
 }));
@@ -43,11 +46,13 @@ const slot = {
   release: () => world.released++,
   whole: true,
   leads: true,
+  confirmed: (): Promise<Confirmed | null> => Promise.resolve(null),
 };
 
 const start = {
   documentId: 'd',
   personId: 'p',
+  copy: false,
   seq: 3,
   sheet: sheet({ title: 'S', pages: [page({ id: 'p', items: [shape({ id: 'a', x: 10 })] })] }),
 };
@@ -102,6 +107,30 @@ describe('keeping a sheet', () => {
     await turn();
     window.dispatchEvent(new Event('pagehide'));
     expect(world.left).toBe(1);
+  });
+
+  describe('of a copy whose page was kept for a time without a network', () => {
+    const newer = { seq: 9, sheet: { ...start.sheet, title: 'Saved since' } };
+    const older = { ...newer, seq: 3 };
+    const reached = () => Promise.resolve(new Response('{}'));
+    const failing = () => Promise.reject(new TypeError('Failed to fetch'));
+    const broken = () => Promise.resolve(new Response('', { status: 502 }));
+    const cases: [string, Confirmed, () => Promise<Response>, boolean, string][] = [
+      ['shows what was saved since', newer, failing, true, 'Saved since'],
+      ['does so too where something in between answers', newer, broken, true, 'Saved since'],
+      ['leaves it to the server where that is reached', newer, reached, true, 'S'],
+      ['shows the page where that is as new', older, failing, true, 'S'],
+      ['is for copies only', newer, failing, false, 'S'],
+    ];
+    test.each(cases)('%s', async (_, stored, fetching, copy, title) => {
+      vi.stubGlobal('fetch', fetching);
+      const opened: Opened[] = [];
+      const keeping = new Keeping({ ...start, copy }, { ...nothing, opened: (one) => void opened.push(one) });
+      void keeping.open();
+      world.open[0]({ ...slot, confirmed: () => Promise.resolve(stored) });
+      await vi.waitFor(() => expect(opened).toHaveLength(1));
+      expect(opened[0].sheet.title).toBe(title);
+    });
   });
 
   test('a vault that opens after the editor was closed is let go', async () => {

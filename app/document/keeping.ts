@@ -7,7 +7,7 @@ import { Lead } from './lead';
 import type { Told } from './save-state';
 import { Saver } from './saver';
 import { slotOf } from '../keeping/seal';
-import { keepEarly, mainSlot, Slot } from '../keeping/vault';
+import { keepEarly, mainSlot, Slot, STUCK, within } from '../keeping/vault';
 import type { Line, Said } from './windows-line';
 import { openLine } from './windows-line';
 
@@ -28,7 +28,8 @@ export type Opened = {
 /** How fast a leading window answers, in milliseconds. */
 const ANSWERS = 400;
 
-type Start = { documentId: string; personId: string; seq: number; sheet: Sheet };
+/** `copy`: whether it is a student's, which is kept for a time without a network. */
+type Start = { documentId: string; personId: string; seq: number; sheet: Sheet; copy: boolean };
 
 export class Keeping {
   /** The saver if this window leads, or what hands changes over if it follows. */
@@ -94,10 +95,12 @@ export class Keeping {
   }
 
   private async beginLeading(slot: Slot, followed?: Parameters<Saver['start']>[0]): Promise<Saver> {
-    const { documentId, seq, sheet } = this.start;
-    const start = followed ? { seq: followed.outbox.base, sheet: followed.outbox.confirmed } : { seq, sheet };
+    const { documentId, copy } = this.start;
+    const start = followed
+      ? { seq: followed.outbox.base, sheet: followed.outbox.confirmed }
+      : await this.lastKnown(slot);
     const { told, line } = this;
-    const saver = new Saver(documentId, start, slot, {
+    const saver = new Saver(documentId, { ...start, keptWhole: copy && slot.leads }, slot, {
       sheet: (...args) => told.sheet(...args),
       notice: (text) => told.notice(text),
       aside: (aside) => told.aside(aside),
@@ -109,6 +112,16 @@ export class Keeping {
     await saver.start(followed);
     if (line && slot.leads) this.lead = new Lead(saver, line, (change) => told.sheet(saver.sheetNow, [change]));
     return saver;
+  }
+
+  /** Without a network the page may be an older one that was kept: what was saved since is in the browser's storage. */
+  private async lastKnown(slot: Slot): Promise<{ seq: number; sheet: Sheet }> {
+    const { documentId, seq, sheet, copy } = this.start;
+    const stored = copy && slot.leads ? await slot.confirmed() : null;
+    if (!stored || stored.seq <= seq) return { seq, sheet };
+    // Where it is reached the server knows best: it may have been restored from a backup.
+    const asked = fetch(`/documents/${documentId}/changes?since=${seq}`).catch(() => null);
+    return (await within(STUCK, asked, null))?.ok ? { seq, sheet } : stored;
   }
 
   /** Follows the window that leads, and leads when that has gone; null when nobody does. */

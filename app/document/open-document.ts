@@ -53,30 +53,33 @@ export abstract class OpenDocument {
   private keeping: Keeping;
 
   constructor(private setup: Setup) {
-    this.keeping = new Keeping(setup, {
-      opened: (opened) => this.begin(opened),
-      sheet: (sheet, over) => {
-        this.sheet = sheet;
-        for (const change of over) this.history = passUnder(this.history, change);
-        this.dropGone();
-        this.changed();
+    this.keeping = new Keeping(
+      { ...setup, copy: setup.rights.kind === 'student' },
+      {
+        opened: (opened) => this.begin(opened),
+        sheet: (sheet, over) => {
+          this.sheet = sheet;
+          for (const change of over) this.history = passUnder(this.history, change);
+          this.dropGone();
+          this.changed();
+        },
+        state: (save) => {
+          this.save = save;
+          if (save.kind === 'stopped') this.shut = save.reason;
+          this.changed();
+        },
+        steps: () => this.history,
+        notice: (text) => this.say(text),
+        aside: (aside) => {
+          this.aside = aside;
+          this.changed();
+        },
+        results: (results) => {
+          this.results = results;
+          this.changed();
+        },
       },
-      state: (save) => {
-        this.save = save;
-        if (save.kind === 'stopped') this.shut = save.reason;
-        this.changed();
-      },
-      steps: () => this.history,
-      notice: (text) => this.say(text),
-      aside: (aside) => {
-        this.aside = aside;
-        this.changed();
-      },
-      results: (results) => {
-        this.results = results;
-        this.changed();
-      },
-    });
+    );
     this.sheet = setup.sheet;
     this.save = { kind: 'saved', at: setup.savedAt };
     this.rights = setup.rights;

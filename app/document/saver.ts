@@ -65,6 +65,8 @@ export class Saver {
   private poll: ReturnType<typeof setInterval> | undefined;
   /** The sheet with all waiting changes, if known. */
   private shown: Sheet | undefined;
+  /** Whether the browser stores the saved sheet too, and not only what waits. */
+  private keptWhole: boolean;
   /** The last change taken from each other window. */
   private taken: Record<string, number> = {};
   /** Is told everything that happens to the outbox. */
@@ -72,10 +74,11 @@ export class Saver {
 
   constructor(
     private documentId: string,
-    start: { seq: number; sheet: Sheet },
+    start: { seq: number; sheet: Sheet; keptWhole?: boolean },
     private slot: Slot,
     private told: Told,
   ) {
+    this.keptWhole = start.keptWhole ?? false;
     this.aside = new SetAside(slot, told);
     this.outbox = { confirmed: start.sheet, base: start.seq, sent: null, queue: [] };
   }
@@ -151,7 +154,8 @@ export class Saver {
 
   /** Keeps what waits in the browser. */
   private keep(): Promise<void> {
-    return this.slot.keepPending({ ...this.outbox, taken: this.taken });
+    const { confirmed } = this.outbox;
+    return this.slot.keepPending({ ...this.outbox, taken: this.taken }, this.keptWhole ? confirmed : undefined);
   }
 
   /** Puts a closed window's changes on top of ours. */

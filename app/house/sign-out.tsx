@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Form } from 'react-router';
 import type { Unsent } from '../keeping/seal';
 import { closeOtherWindows } from '../keeping/windows';
+import { forgetPages } from '../offline/offline';
 
 /** Loaded when needed: few people sign out. */
 const seal = () => import('../keeping/seal');
@@ -27,6 +28,7 @@ export function SignOut({ personId }: { personId: string }) {
       await sealAll(personId);
       const { type } = await fetch('/sign-out', { method: 'POST', redirect: 'manual' });
       if (type !== 'opaqueredirect') throw new Error('not signed out');
+      await forgetPages();
     } catch {
       return setProblem(true);
     }

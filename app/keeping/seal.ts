@@ -41,6 +41,7 @@ async function slotsOf(db: Vault, personId: string): Promise<string[]> {
   if (!db) return early;
   const within = await Promise.all([
     db.getAllKeys('pending', keysOf(personId)),
+    db.getAllKeys('confirmed', keysOf(personId)),
     db.getAllKeys('aside', keysOf(personId)),
     db.getAllKeys('future', keysOf(personId)),
     db.getAllKeys('past', stepsOf(personId)).then((keys) => keys.map(([slot]) => slot)),
@@ -80,10 +81,10 @@ export async function sealAll(personId: string): Promise<void> {
   if (plain.length > 0) localStorage.setItem(`${SEALED}${personId} ${nanoid(10)}`, sealer!.sealAsText(plain));
   for (const [key] of words) forgetRaw(key);
   if (!db) return left.forEach(forgetNow);
-  const tx = db.transaction(['pending', 'aside', 'past', 'future', 'sealed'], 'readwrite');
+  const tx = db.transaction(['pending', 'confirmed', 'aside', 'past', 'future', 'sealed'], 'readwrite');
   for (const [slot, parcel] of parcels) void tx.objectStore('sealed').put(sealer!.seal(parcel), [slot, nanoid(10)]);
   for (const slot of left) {
-    for (const store of ['pending', 'aside', 'future'] as const) void tx.objectStore(store).delete(slot);
+    for (const store of ['pending', 'confirmed', 'aside', 'future'] as const) void tx.objectStore(store).delete(slot);
     void tx.objectStore('past').delete(IDBKeyRange.bound([slot, 0], [slot, Infinity]));
   }
   await tx.done;

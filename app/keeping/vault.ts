@@ -3,6 +3,7 @@ import { openDB } from 'idb';
 import type { Change } from '../../core/changes/change';
 import type { UndoHistory, Step } from '../../core/changes/history';
 import { NO_HISTORY } from '../../core/changes/history';
+import type { Sheet } from '../../core/schema/sheet';
 import { plainNames, quietly } from './kept';
 
 /** What the browser stores over a reload: unsaved changes, and the steps that can be undone. */
@@ -20,6 +21,9 @@ export type Pending = {
 /** What was left in a slot. `own`: the reader's own. */
 export type Left = { pending: Pending; own: boolean; forget: () => Promise<void> };
 
+/** A sheet with all changes up to a number. */
+export type Confirmed = { seq: number; sheet: Sheet };
+
 /** A change that could not be saved, when and why. */
 export type Aside = { at: number; reason: string; change: Change };
 
@@ -28,6 +32,8 @@ interface Schema extends DBSchema {
   aside: { key: string; value: readonly Aside[] };
   past: { key: [string, number]; value: Step };
   future: { key: string; value: readonly Step[] };
+  /** The sheet as the server last had it, as far as is known here. */
+  confirmed: { key: string; value: Confirmed };
   /** Left by somebody who signed out, by slot and number. */
   sealed: { key: [string, string]; value: Uint8Array };
 }
@@ -56,7 +62,7 @@ let opened: Promise<IDBPDatabase<Schema> | null> | undefined;
 export const openVault = () =>
   (opened ??= within(
     STUCK,
-    openDB<Schema>('dappled-margin', 3, {
+    openDB<Schema>('dappled-margin', 4, {
       upgrade(db, from) {
         if (from < 1) {
           db.createObjectStore('pending');
@@ -64,7 +70,8 @@ export const openVault = () =>
           db.createObjectStore('future');
         }
         if (from < 2) db.createObjectStore('aside');
-        db.createObjectStore('sealed');
+        if (from < 3) db.createObjectStore('sealed');
+        db.createObjectStore('confirmed');
       },
     }),
     null,
@@ -219,12 +226,32 @@ export class Slot {
     return this.keeps.pending && this.keeps.history;
   }
 
-  async keepPending(pending: Pending): Promise<void> {
+  /**
+   * Stores what is unsent, and with `confirmed` the sheet below it. Both or none: a change is in one of them. They are stored even
+   * if the page closes now.
+   */
+  async keepPending(pending: Pending, confirmed?: Sheet): Promise<void> {
     const db = this.keeps.pending ? await openVault() : null;
+    if (!db) return;
     const { base, sent, queue, mine, taken } = pending;
     const kept = Object.keys(taken ?? {}).length > 0;
-    if (isUnsent(pending) || kept) await db?.put('pending', { base, sent, queue, mine, taken }, this.name);
-    else await db?.delete('pending', this.name);
+    const tx = db.transaction(['pending', 'confirmed'], 'readwrite');
+    const unsent = tx.objectStore('pending');
+    void (isUnsent(pending) || kept
+      ? unsent.put({ base, sent, queue, mine, taken }, this.name)
+      : unsent.delete(this.name));
+    if (confirmed && base !== this.confirmedAt)
+      void tx.objectStore('confirmed').put({ seq: base, sheet: confirmed }, this.name);
+    this.confirmedAt = base;
+    tx.commit();
+    await tx.done;
+  }
+  /** The number that the stored sheet is of. */
+  private confirmedAt: number | undefined;
+
+  /** The sheet as the server had it when this browser last heard of it; null where that is not stored. */
+  async confirmed(): Promise<Confirmed | null> {
+    return (await read((db) => db.get('confirmed', this.name))) ?? null;
   }
 
   /** What could not be saved before. */

@@ -28,6 +28,7 @@ import { StateLabel } from '../house/leaf';
 import { Strip } from '../house/strip';
 import { useMaking } from '../makers/use-making';
 import { SheetFrame } from '../margin/frame';
+import { useKeptPage } from '../offline/offline';
 import { useView } from '../margin/view';
 import { sentence } from '../parts/sentence';
 import type { Loaded } from '../student/entries';
@@ -150,6 +151,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
   const { lastGo, example } = loaded;
   const toggle = (what: 'go' | 'example') => setBeside(beside === what ? null : what);
   const others = useTogether(editor, loaded, open);
+  useKeptPage(loaded.personId, `${loaded.copyId} ${loaded.state} ${loaded.go}`);
   return (
     <>
       <SheetFrame

@@ -1,5 +1,6 @@
 import { card } from '../parts/card';
 import { Alert, Button, Input } from 'antd';
+import { useEffect } from 'react';
 import { Form, redirect, useNavigation } from 'react-router';
 import { z } from 'zod';
 import {
@@ -17,6 +18,7 @@ import { isEmptyHouse } from '../../server/stores/people';
 import { check, formOf } from '../form.server';
 import { afterReaching, reached } from '../browser/reached';
 import { FrontSheet } from '../house/front-sheet';
+import { forgetPages } from '../offline/offline';
 import { filledIn, fromOf, placeAfter, signedIn, whoIs } from '../who.server';
 import type { Route } from './+types/front';
 import styles from './front.module.css';
@@ -71,6 +73,8 @@ export const meta: Route.MetaFunction = () => [{ title: 'Dappled Margin: sheets 
 
 export default function Front({ loaderData, actionData }: Route.ComponentProps) {
   const busy = useNavigation().state === 'submitting';
+  // Nobody is signed in: nothing of anybody's is kept.
+  useEffect(() => void forgetPages().catch(() => {}), []);
   const wrong = (field: string) => actionData?.field === field || undefined;
   return (
     <div className={`${styles.front} dapple`}>

@@ -8,6 +8,7 @@ import { isOpen } from '../../core/handout/state';
 import { closesOf, dueOf, isClosed } from '../../core/handout/times';
 import { agoWords, closesWords, dueWords, useZone } from '../browser/time';
 import { HouseStrip } from '../house/house-strip';
+import { useKeptPage } from '../offline/offline';
 import { StateLabel } from '../house/leaf';
 import { card } from '../parts/card';
 import { Empty } from '../parts/empty';
@@ -52,6 +53,7 @@ export default function Tray({ loaderData }: Route.ComponentProps) {
   const { person, copies, opensNext, now } = loaderData;
   // What opens meanwhile comes by itself.
   useLoadAgain(opensNext, now);
+  useKeptPage(person.id, `tray ${now}`);
   const zone = useZone();
   const open = copies.filter((copy) => (isBack(copy) || isToDo(copy)) && !isShut(copy, now)).sort(inTurn);
   const shelf = copies.filter((copy) => !open.includes(copy));

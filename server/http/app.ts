@@ -3,6 +3,7 @@ import path from 'node:path';
 import compression from 'compression';
 import express from 'express';
 import type { RequestHandler } from 'express';
+import sirv from 'sirv';
 import { projectRoot } from '../process/place';
 import type { Services } from '../services/services';
 import { artFolder } from '../art/shipped';
@@ -39,6 +40,10 @@ export function isOwnOrigin(origin: string | undefined, host: string | undefined
     return false;
   }
 }
+
+/** In seconds. */
+const YEAR = 365 * 24 * 3600;
+const NO_CACHE = { 'Cache-Control': 'no-cache' };
 
 export type PageSettings = { dev?: RequestHandler; reached: Reached };
 
@@ -88,7 +93,12 @@ export function createApp(services: Services, pages: RequestHandler, { dev, reac
   if (dev) app.use(dev);
   else {
     const client = path.join(projectRoot(), 'build/client');
-    app.use('/assets', express.static(path.join(client, 'assets'), { immutable: true, maxAge: '1y' }));
+    const assets = { immutable: true, maxAge: YEAR, gzip: true, brotli: true };
+    app.use('/assets', sirv(path.join(client, 'assets'), assets));
+    // Which version there is, is asked for anew each time.
+    app.get('/sw.js', (_req, res) =>
+      res.sendFile(path.join(client, 'sw.js'), { cacheControl: false, headers: NO_CACHE }),
+    );
     app.use(express.static(client, { maxAge: '1h' }));
   }
   // Pages, data and pictures are somebody's own: on a shared machine nothing of them stays behind.

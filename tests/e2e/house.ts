@@ -123,12 +123,16 @@ export const test = base.extend<{ tidy: void }, { house: House }>({
 });
 export { expect };
 
+/** `worker`: with the service worker, which fetches the whole program. Few walks are about that. */
+type Window = { worker?: boolean };
+
 /** A browser window of its own, at the front page. */
-export async function visit(browser: Browser, house: House): Promise<Page> {
+export async function visit(browser: Browser, house: House, { worker = false }: Window = {}): Promise<Page> {
   const context = await browser.newContext({
     viewport: { width: 1280, height: 800 },
     baseURL: house.url,
     acceptDownloads: true,
+    serviceWorkers: worker ? 'allow' : 'block',
   });
   open.add(context);
   const page = await context.newPage();
@@ -137,8 +141,8 @@ export async function visit(browser: Browser, house: House): Promise<Page> {
 }
 
 /** Signs in through one of the demo's buttons, in a browser window of its own. */
-export async function enter(browser: Browser, house: House, name: string): Promise<Page> {
-  const page = await visit(browser, house);
+export async function enter(browser: Browser, house: House, name: string, window?: Window): Promise<Page> {
+  const page = await visit(browser, house, window);
   await page.getByRole('button', { name: new RegExp(name) }).click();
   await page.waitForURL(/\/(desk|tray)$/);
   return page;

@@ -1,6 +1,6 @@
 /** How Debian's Chromium is started: headless as root, and without asking anybody outside. */
 export const CHROMIUM = {
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-gpu',
