@@ -1,3 +1,5 @@
+import http from 'node:http';
+import type { AddressInfo } from 'node:net';
 import type { Page } from '@playwright/test';
 import { drawn, enter, expect, House, onSheet, saved, test } from './house';
 
@@ -84,5 +86,96 @@ test('a copy that was opened is worked on without a network, over reloads; nothi
     expect(left).toEqual([0, 0]);
   } finally {
     await house.close();
+  }
+});
+
+/** What stands before the house, and lets it have a newer version: with another worker, and without one of the old files. */
+class Gate {
+  private server: http.Server;
+  /** The old file, from when the version is newer. */
+  gone: string | null = null;
+  constructor(house: House) {
+    this.server = http.createServer((asked, answer) => {
+      if (asked.url === this.gone) return void answer.writeHead(404).end();
+      const renewed = asked.url === '/sw.js' && this.gone !== null;
+      const headers = renewed ? { ...asked.headers, 'accept-encoding': 'identity' } : asked.headers;
+      const passed = http.request(`${house.url}${asked.url}`, { method: asked.method, headers }, (given) => {
+        if (!renewed) {
+          answer.writeHead(given.statusCode!, given.headers);
+          return void given.pipe(answer);
+        }
+        let text = '';
+        given.on('data', (part: Buffer) => (text += part.toString()));
+        given.on('end', () => {
+          const newer = text.replace(`{url:"${this.gone}",revision:null}`, '{url:"/mark.svg?newer",revision:"1"}');
+          answer.writeHead(200, { 'content-type': 'text/javascript', 'cache-control': 'no-cache' }).end(newer);
+        });
+      });
+      passed.on('error', () => answer.destroy());
+      asked.pipe(passed);
+    });
+  }
+  async open(): Promise<string> {
+    await new Promise<void>((resolve) => this.server.listen(0, resolve));
+    return `http://localhost:${(this.server.address() as AddressInfo).port}`;
+  }
+  close(): void {
+    this.server.closeAllConnections();
+    this.server.close();
+  }
+}
+
+test('a new version waits until all windows of the old one are closed; no window mixes the two', async ({
+  browser,
+  house,
+}) => {
+  const gate = new Gate(house);
+  const context = await browser.newContext({ baseURL: await gate.open() });
+  try {
+    const page = await context.newPage();
+    await page.goto('/');
+    await page.getByRole('button', { name: /Ines/ }).click();
+    await page.waitForURL(/\/tray$/);
+    await kept(page, ['/tray']);
+    const file = (await page.evaluate(async () => {
+      for (const name of (await caches.keys()).filter((name) => name.includes('precache')))
+        for (const { url } of await (await caches.open(name)).keys())
+          if (url.includes('/assets/credits')) return new URL(url).pathname;
+      return null;
+    }))!;
+    const status = (of: Page) =>
+      of.evaluate((path) => fetch(path, { cache: 'no-store' }).then((answer) => answer.status), file);
+    const waits = (of: Page) =>
+      of.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.waiting != null);
+
+    gate.gone = file;
+    await page.evaluate(async () => void (await (await navigator.serviceWorker.getRegistration())?.update()));
+    await expect.poll(() => waits(page)).toBe(true);
+    // The old window has all of its files, also those that the server has no longer.
+    expect(await status(page)).toBe(200);
+    // Another page comes whole, from the new version.
+    const whole = page.waitForRequest((request) => request.isNavigationRequest() && /\/copies\//.test(request.url()));
+    await page
+      .getByRole('link', { name: /Parts of the grey heron/ })
+      .first()
+      .click();
+    await whole;
+    await drawn(page);
+    expect(await waits(page)).toBe(true);
+    await page.close();
+
+    const next = await context.newPage();
+    await expect(async () => {
+      await next.goto('/tray');
+      const old = await waits(next);
+      // Left again, so that for a moment no window is open.
+      if (old) await next.goto('about:blank');
+      expect(old).toBe(false);
+      expect(await status(next)).toBe(404);
+    }).toPass();
+    await kept(next, ['/tray']);
+  } finally {
+    await context.close();
+    gate.close();
   }
 });
