@@ -159,6 +159,7 @@ async function handedOut({ db, schoolId, teacherId, classId }: School, asked: Lo
 async function saving(school: School): Promise<Figure> {
   const { db, schoolId } = school;
   let batch = 0;
+  const means = await workshopOn(db);
   const saverOn = async (asked: LookFor[]) => {
     const { copies } = await handedOut(school, asked);
     const [{ documentId, studentId, studentName }] = copies;
@@ -169,7 +170,7 @@ async function saving(school: School): Promise<Figure> {
     );
     let base = 0;
     const save = async (changes: Change[]) => {
-      const saved = await saveWork({ db, pictures }, person, documentId, { base, batch: `bench-${++batch}`, changes });
+      const saved = await saveWork(means, person, documentId, { base, batch: `bench-${++batch}`, changes });
       if (saved.outcome !== 'saved') throw new Error(JSON.stringify(saved));
       base = saved.seq;
     };

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { useFetcher, useNavigate } from 'react-router';
 import { z } from 'zod';
 import { SupplyLimits } from '../../core/handout/limits';
@@ -12,6 +12,7 @@ import type { HandingOut } from '../../server/actions/hand-out';
 import type { Versions } from '../../server/actions/versions';
 import { fetched, useFetched } from '../browser/later';
 import type { Editor } from '../document/editor';
+import { arrivals, onArrival } from '../drawing/resources';
 import { momentOf } from '../fields/day-words';
 import { keep, useKept } from '../keeping/kept';
 import type { Tried } from './lookfor-tools';
@@ -265,9 +266,12 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
   const trial = useFetcher<Answer>();
   const navigate = useNavigate();
   const [saving, setSaving] = useState(false);
+  // Whether words can be read is only known once their faces are here.
+  const arrived = useSyncExternalStore(onArrival, arrivals, () => 0);
   const tried = useMemo(
     () => tools?.tried(draft.lookFors, sheet, personName) ?? NONE,
-    [draft.lookFors, sheet, personName, tools],
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [draft.lookFors, sheet, personName, tools, arrived],
   );
   const answer = fetcher.data;
   const to = placeIn(answer);

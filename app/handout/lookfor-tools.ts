@@ -2,7 +2,7 @@ import { givenOut } from '../../core/handout/copy';
 import { countAll, LookFor, rekeyed } from '../../core/lookfors/all';
 import type { Result } from '../../core/lookfors/kind';
 import type { Sheet } from '../../core/schema/sheet';
-import { pictureNow } from '../drawing/resources';
+import { facesNow, pictureNow } from '../drawing/resources';
 
 /** What the hand-out screen does with look-fors. It is fetched later: the rest of the form does not wait for it. */
 
@@ -22,7 +22,7 @@ export type Tried = { own: Result; given: Result };
 /** Each look-for, tried on both. */
 export function tried(lookFors: readonly LookFor[], sheet: Sheet, studentName: string): Tried[] {
   const handedOut = givenOut(sheet);
-  const context = { handedOut, studentName, pictures: pictureNow };
+  const context = { handedOut, studentName, pictures: pictureNow, faces: facesNow() ?? undefined };
   const given = countAll(lookFors, handedOut, context);
   return countAll(lookFors, sheet, context).map((own, i) => ({ own, given: given[i] }));
 }

@@ -10,7 +10,7 @@ const Since = z.coerce.number().int().min(0).max(2_000_000_000);
 
 const meansOf = ({ context }: Pick<Route.LoaderArgs, 'context'>) => ({
   db: context.services.db,
-  pictures: context.services.shelf.resources.pictures,
+  ...context.services.shelf.resources,
 });
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {

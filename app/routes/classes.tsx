@@ -53,7 +53,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 export async function action({ request, context }: Route.ActionArgs): Promise<Answer> {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
-  return allowed(answered({ db, pictures: shelf.resources.pictures }, person, await formOf(request)));
+  return allowed(answered({ db, ...shelf.resources }, person, await formOf(request)));
 }
 
 export async function clientAction({ serverAction }: Route.ClientActionArgs): Promise<Answer> {

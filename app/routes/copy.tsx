@@ -48,7 +48,7 @@ import { OverAlert } from '../parts/over-alert';
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireAnybody(request, context);
   const { db, shelf } = context.services;
-  return allowed(copyView({ db, pictures: shelf.resources.pictures }, person, params.copyId));
+  return allowed(copyView({ db, ...shelf.resources }, person, params.copyId));
 }
 
 export async function action({ request, context, params }: Route.ActionArgs) {
@@ -56,9 +56,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   const read = check(WithCopy, await formOf(request));
   if (!read.ok) return read.wrong;
   const { db, shelf } = context.services;
-  const done = await filledIn(
-    doWithCopy({ db, pictures: shelf.resources.pictures }, person, params.copyId, read.value),
-  );
+  const done = await filledIn(doWithCopy({ db, ...shelf.resources }, person, params.copyId, read.value));
   return done && 'problem' in done ? done : { problem: null, results: done };
 }
 

@@ -30,7 +30,7 @@ import readingStyles from '../reading/reading.module.css';
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
-  const means = { db, pictures: shelf.resources.pictures };
+  const means = { db, ...shelf.resources };
   return { ...(await allowed(readingView(means, person, params, askedGo(request)))), begun: 0 };
 }
 

@@ -24,7 +24,7 @@ import spreadStyles from '../spread/spread.module.css';
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
-  return allowed(spreadView({ db, pictures: shelf.resources.pictures }, person, params.handoutId));
+  return allowed(spreadView({ db, ...shelf.resources }, person, params.handoutId));
 }
 
 export async function action({ request, context, params }: Route.ActionArgs): Promise<Answer> {

@@ -11,6 +11,7 @@ import { NAME } from './name';
 import { PHRASE } from './phrase';
 import { POINTS } from './points';
 import { QUOTATION } from './quotation';
+import { READABLE } from './readable';
 import { SAMPLE } from './sample';
 import type { Part } from './sentence';
 import { titleFrom } from './sentence';
@@ -21,7 +22,7 @@ import { WORDS } from './words';
 /** What a teacher looks for in a piece: stated once, and counted by the program where it can. */
 
 /** The kinds that several at once can be made of: those without a key. */
-const PLAIN = [NAME, WORDS, PHRASE, POINTS, QUOTATION, STYLE, SAMPLE, ITEMS] as const;
+const PLAIN = [NAME, WORDS, PHRASE, POINTS, QUOTATION, STYLE, READABLE, SAMPLE, ITEMS] as const;
 
 type Schemas = readonly { schema: z.ZodType<unknown> }[];
 function unionOf<T>(kinds: Schemas): z.ZodType<T> {
@@ -44,6 +45,7 @@ const KINDS = [
   POINTS,
   QUOTATION,
   STYLE,
+  READABLE,
   SAMPLE,
   ITEMS,
   CONCEPT_MAP,

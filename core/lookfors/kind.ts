@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Pictures } from '../pictures/picture';
+import type { Faces } from '../text/faces';
 import type { Sheet } from '../schema/sheet';
 import type { Part } from './sentence';
 import { TITLE_LENGTH } from './sentence';
@@ -66,6 +67,8 @@ export type Context = {
   studentName: string;
   /** What the pictures on the sheet are drawn with: parts that lines end on are then told by where they are. */
   pictures?: Pictures;
+  /** What words are drawn with; without it, whether they can be read is left to the teacher. */
+  faces?: Faces;
 };
 
 export type Base = { kind: string; id: string; title: string; follows?: true; tell: 'result' | 'filled' | 'after' };

@@ -30,6 +30,9 @@ export const mayOverflow = (item: WrittenItem) =>
 /** Longest words that are looked at: what is longer is no worksheet. */
 const LONGEST = 20_000;
 
+/** The size in points of the smallest words of a box as they are printed. */
+export const printedSize = (item: WrittenItem, sheet: Sheet, faces: Faces): number => smallest(item, sheet, faces).size;
+
 function smallest(item: WrittenItem, sheet: Sheet, faces: Faces): { size: number; over: boolean } {
   const role = roleOfItem(sheet, item);
   const sizes = item.body.flatMap(({ runs }) => runs.map(({ style }) => style.size ?? role.run.size));

@@ -3,7 +3,7 @@ import { DATABASES } from '../../tests/support/databases';
 import { why } from '../../tests/support/refused';
 import { SmallSchool } from '../../tests/support/school';
 import type { Change } from '../../core/changes/change';
-import { begun } from '../../core/lookfors/all';
+import { begun, lookFor } from '../../core/lookfors/all';
 import type { LookFor } from '../../core/lookfors/all';
 import { page, plain, sheet, text } from '../../core/schema/defaults';
 import { bodyText } from '../../core/text/body';
@@ -73,6 +73,19 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       asked,
       seq: await seqOf(copy.documentId),
     }))![0]!;
+
+  test('whether words can be read is counted with each save, with the faces of the school', async () => {
+    const readable = lookFor({ kind: 'readable', id: 'read' });
+    const copy = await out([readable]);
+    expect((await write(copy.documentId, 'a', '12')).results).toMatchObject([{ id: 'read', held: true }]);
+    const document = (await loadDocument(db, copy.documentId))!;
+    const faint: Change = { kind: 'style', id: 'a', from: 0, to: 2, patch: { size: 5 } };
+    const save = { base: document.seq, batch: 'faint', changes: [faint] };
+    expect(await saveWork(means(), ada, copy.documentId, save)).toMatchObject({
+      outcome: 'saved',
+      results: [{ id: 'read', held: false, evidence: [{ said: '“12”: 5 pt large' }] }],
+    });
+  });
 
   test('before it is asked, a save tells what is filled in, and no answer is known', async () => {
     const copy = await out();

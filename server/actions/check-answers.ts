@@ -28,10 +28,11 @@ export async function toldOn(
 
 /** @throws Refused where it can't be checked, or no try is left */
 export async function checkAnswers(
-  { db, pictures }: Means,
+  means: Means,
   { id, documentId, studentName, state, handout }: CopyView,
   { lookFor: lookForId, asked, seq }: { lookFor: string; asked: string; seq: number },
 ): Promise<(ToldResult | null)[]> {
+  const { db } = means;
   const lookFor = handout.lookFors.find((one) => one.id === lookForId);
   if (!lookFor || !isChecked(lookFor)) throw missing();
   if (!isOpen(state) || isClosed(await timesOf(db, id), Date.now()))
@@ -39,7 +40,7 @@ export async function checkAnswers(
   const document = await whole(db, documentId);
   if (document.seq !== seq)
     throw new Refused(422, 'Your newest changes are still on their way. Wait until it says “Saved”, then check again.');
-  const results = countedOnCopy(handout, { id: documentId, sheet: document.sheet }, studentName, pictures);
+  const results = countedOnCopy(handout, { id: documentId, sheet: document.sheet }, studentName, means);
   const result = results.find((one) => one.id === lookForId)!;
   const before = (await checksOf(db, id)).get(lookForId);
   // Asking again about the same answers costs nothing.

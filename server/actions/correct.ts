@@ -56,7 +56,7 @@ export async function sendCorrection(
   handoutId: string,
   { seq }: z.infer<typeof Correcting>,
 ): Promise<number> {
-  const { db, pictures } = means;
+  const { db } = means;
   const handout = await ownHandout(means, person, handoutId);
   const { sheets, seqs } = await sheetsNow(means, person, handout);
   if (!equal(seqs, seq))
@@ -68,7 +68,7 @@ export async function sendCorrection(
       throw new Refused(409, 'Another correction was sent meanwhile. Look at what would change once more.');
   }
   const corrected = (await handoutById(db, handout.id))!;
-  return broughtUpToDate({ db, pictures }, corrected, await openCopies(db, handout.id));
+  return broughtUpToDate(means, corrected, await openCopies(db, handout.id));
 }
 
 export const sheetOfVersion = (handout: Handout, number: number): Sheet => asVersion(handout, number).sheet;

@@ -44,11 +44,12 @@ const MOST_SINGLE = 20_000;
 
 /** Others' changes since a number. @throws Refused where the document is not theirs */
 export async function changesFor(
-  { db, pictures }: Means,
+  means: Means,
   person: Pick<Person, 'id'>,
   documentId: string,
   since: number,
 ): Promise<{ seq: number; missed: LoggedChange[]; results?: (ToldResult | null)[] }> {
+  const { db, pictures } = means;
   const access = await documentAccess(db, person.id, documentId);
   if (!access) throw missing();
   const missed = await changesSince(db, documentId, since);
@@ -60,7 +61,7 @@ export async function changesFor(
   const [handout, document] = [await handoutOn(db, access), await loadDocument(db, documentId)];
   if (!handout || !document) return told;
   const { copyId, names } = access;
-  return { ...told, results: await resultsAfter({ db, pictures }, handout, copyId, names, document) };
+  return { ...told, results: await resultsAfter(means, handout, copyId, names, document) };
 }
 
 /** The handout of a copy, in the copy's version. */
@@ -132,11 +133,12 @@ export type Saved =
  * @throws Refused where the document is not theirs, is not open, or is damaged
  */
 export async function saveWork(
-  { db, pictures }: Means,
+  means: Means,
   person: Pick<Person, 'id' | 'name' | 'schoolId'>,
   documentId: string,
   given: z.infer<typeof Saving>,
 ): Promise<Saved> {
+  const { db, pictures } = means;
   const access = await documentAccess(db, person.id, documentId);
   if (!access) throw missing();
   if (access.kind === 'copy' && !isOpen(access.state)) throw new Refused(409, SHUT[access.state] ?? HANDED_IN);
@@ -167,7 +169,7 @@ export async function saveWork(
       // Who works alone has nobody to be told.
       if (namesOf(access.names).length > 1) void announce(db, { documentId, kind: 'changes', seq: saved.seq });
       const counted = { id: documentId, sheet: saved.sheet };
-      return { ...told, results: await resultsAfter({ db, pictures }, handout, access.copyId, access.names, counted) };
+      return { ...told, results: await resultsAfter(means, handout, access.copyId, access.names, counted) };
     }
     case 'behind':
       return { ...saved, missed: await forReader(db, access, documentId, saved.missed, pictures) };
@@ -185,14 +187,14 @@ export async function saveWork(
  * the counts are missing.
  */
 async function resultsAfter(
-  { db, pictures }: Means,
+  means: Means,
   handout: Handout,
   copyId: string,
   studentName: string,
   document: { id: string; sheet: Sheet },
 ) {
   try {
-    return await toldOn(db, handout, copyId, countedOnCopy(handout, document, studentName, pictures));
+    return await toldOn(means.db, handout, copyId, countedOnCopy(handout, document, studentName, means));
   } catch (error) {
     report('counting look-fors', error);
     return undefined;

@@ -47,10 +47,11 @@ function lastGoOf(
 }
 
 /** @throws Refused where it is not theirs */
-export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id' | 'name'>, copyId: string) {
+export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>, copyId: string) {
+  const { db, pictures } = means;
   const copy = await copyOfStudent(db, person.id, copyId);
   // One that came back after a correction was sent takes it now.
-  if (copy && isOpen(copy.state)) await broughtUpToDate({ db, pictures }, copy.handout, [copy]);
+  if (copy && isOpen(copy.state)) await broughtUpToDate(means, copy.handout, [copy]);
   const document = copy && (await openedOr(db, copy.documentId));
   if (!copy || !document) throw missing();
   const { handout } = copy;
@@ -66,7 +67,7 @@ export async function copyView({ db, pictures }: Means, person: Pick<Person, 'id
     const go = back.find(({ id }) => id === note.goId)!;
     return { ...note, earlier: go === returned ? null : go.number };
   });
-  const results = countedOn(handout, document.sheet, copy.studentName, pictures);
+  const results = countedOn(handout, document.sheet, copy.studentName, means);
   // Once it is done, the teacher's own rulings and everything counted may be seen.
   const told =
     copy.state === 'done'

@@ -15,7 +15,8 @@ import { notesOf, rulingsOf } from '../stores/reviews';
 /** One piece as its teacher reads it: a go that was handed in, or the copy as it is now. */
 
 /** @param number of the go that is asked for; the newest where there is none of that number. @throws Refused where it is not theirs */
-export async function readingView({ db, pictures }: Means, person: Pick<Person, 'id'>, piece: Piece, number: number) {
+export async function readingView(means: Means, person: Pick<Person, 'id'>, piece: Piece, number: number) {
+  const { db } = means;
   const copy = await pieceOf(db, person, piece);
   const [goes, copies] = await Promise.all([goesOf(db, copy.id), copiesOf(db, copy.handout.id)]);
   const go = goes.find((g) => g.number === number) ?? goes.at(-1);
@@ -64,7 +65,7 @@ export async function readingView({ db, pictures }: Means, person: Pick<Person, 
     handedOut: handout.given,
     key: handout.sheet,
     // In words: the page would otherwise load all that look-fors are counted with.
-    results: countedOn(handout, sheet, copy.studentName, pictures).map((result, i) => ({
+    results: countedOn(handout, sheet, copy.studentName, means).map((result, i) => ({
       ...result,
       counted: countWords(handout.lookFors[i], result),
       evidence: result.evidence.map((one) => ({ ...one, words: evidenceWords(handout.lookFors[i], one) })),

@@ -27,7 +27,7 @@ type Piece = {
 };
 
 /** A piece as its card shows it: as it was handed in while it is with the teacher or done, else as it is now. */
-function cardOf(whole: Handout, { copy, go, document, ruled }: Piece, { pictures }: Means) {
+function cardOf(whole: Handout, { copy, go, document, ruled }: Piece, kit: Means) {
   const handout = asVersion(whole, copy.version);
   const handedIn = go && (copy.state === 'handed-in' || copy.state === 'done') ? go : null;
   const piece = handedIn ?? (document && shownOf(document, handout.title));
@@ -35,8 +35,8 @@ function cardOf(whole: Handout, { copy, go, document, ruled }: Piece, { pictures
   const results = !sheet
     ? null
     : handedIn
-      ? countedOn(handout, sheet, copy.studentName, pictures)
-      : countedOnCopy(handout, { id: copy.documentId, sheet }, copy.studentName, pictures);
+      ? countedOn(handout, sheet, copy.studentName, kit)
+      : countedOnCopy(handout, { id: copy.documentId, sheet }, copy.studentName, kit);
   const card = {
     ...copy,
     damaged: Boolean(piece?.damage),
@@ -50,7 +50,9 @@ function cardOf(whole: Handout, { copy, go, document, ruled }: Piece, { pictures
     lookFors: handout.lookFors.length,
     held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
     marks:
-      sheet && results ? pieceMarks(sheet, results, pictures).filter((mark) => mark.page === sheet.pages[0].id) : [],
+      sheet && results
+        ? pieceMarks(sheet, results, kit.pictures).filter((mark) => mark.page === sheet.pages[0].id)
+        : [],
   };
   return { card, judged: results && copy.state !== 'under-way' ? [{ results, rulings: ruled }] : [] };
 }
