@@ -1,7 +1,7 @@
 import { card } from '../parts/card';
 import { Alert, Button, Input } from 'antd';
-import { useEffect } from 'react';
-import { Form, redirect, useNavigation } from 'react-router';
+import { useEffect, useState } from 'react';
+import { Form, Link, redirect, useNavigation } from 'react-router';
 import { z } from 'zod';
 import {
   ClassCode,
@@ -18,6 +18,8 @@ import { isEmptyHouse } from '../../server/stores/people';
 import { check, formOf } from '../form.server';
 import { afterReaching, reached } from '../browser/reached';
 import { FrontSheet } from '../house/front-sheet';
+import type { LastClass } from '../house/last-class';
+import { forgetClass, lastClass } from '../house/last-class';
 import { forgetPages } from '../offline/offline';
 import { filledIn, fromOf, placeAfter, signedIn, whoIs } from '../who.server';
 import type { Route } from './+types/front';
@@ -86,28 +88,7 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
             <FirstSchoolForm busy={busy} />
           ) : (
             <>
-              <Form method="post" className={card(`${styles.door} ${styles.student}`)}>
-                <h2>I am a student</h2>
-                <input type="hidden" name="as" value="student" />
-                <label htmlFor="code">Class code</label>
-                <Input
-                  id="code"
-                  name="code"
-                  size="large"
-                  autoComplete="off"
-                  autoCapitalize="characters"
-                  aria-describedby="code-help"
-                  status={wrong('code') && 'error'}
-                  aria-invalid={wrong('code')}
-                  className={styles.code}
-                />
-                <span id="code-help" className="quiet">
-                  It looks like <b className={styles.example}>HERN7</b>. Your teacher has yours.
-                </span>
-                <Button htmlType="submit" type="primary" size="large" loading={busy}>
-                  Find my class
-                </Button>
-              </Form>
+              <StudentDoor busy={busy} wrong={wrong('code')} />
               <Form method="post" className={card(styles.door)}>
                 <h2>I am a teacher</h2>
                 <input type="hidden" name="as" value="teacher" />
@@ -135,6 +116,43 @@ export default function Front({ loaderData, actionData }: Route.ComponentProps) 
         </p>
       </main>
     </div>
+  );
+}
+
+/** The last class of this browser is one press away; any other is found by its code. */
+function StudentDoor({ busy, wrong }: { busy: boolean; wrong: true | undefined }) {
+  const [last, setLast] = useState<LastClass | null>(null);
+  // Only the browser knows it.
+  useEffect(() => setLast(lastClass()), []);
+  return (
+    <Form method="post" className={card(`${styles.door} ${styles.student}`)}>
+      <h2>I am a student</h2>
+      {last && (
+        <Link to={`/join?code=${encodeURIComponent(last.code)}`} className={styles.last} onClick={forgetClass}>
+          <strong>{last.name}</strong>
+          <span>{last.school}. The last class here</span>
+        </Link>
+      )}
+      <input type="hidden" name="as" value="student" />
+      <label htmlFor="code">Class code</label>
+      <Input
+        id="code"
+        name="code"
+        size="large"
+        autoComplete="off"
+        autoCapitalize="characters"
+        aria-describedby="code-help"
+        status={wrong && 'error'}
+        aria-invalid={wrong}
+        className={styles.code}
+      />
+      <span id="code-help" className="quiet">
+        It looks like <b className={styles.example}>HERN7</b>. Your teacher has yours.
+      </span>
+      <Button htmlType="submit" type="primary" size="large" loading={busy}>
+        Find my class
+      </Button>
+    </Form>
   );
 }
 

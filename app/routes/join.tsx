@@ -5,6 +5,7 @@ import { Form, redirect, useNavigation } from 'react-router';
 import { OLD_LENGTH, SECRET_LENGTH } from '../../core/handout/secret';
 import { classToJoin, enterAsStudent, Joining } from '../../server/actions/come-in';
 import { check, formOf } from '../form.server';
+import { rememberClass } from '../house/last-class';
 import { SecretPictures } from '../house/secret-pictures';
 import { afterReaching, reached, wasUnreached } from '../browser/reached';
 import { Strip } from '../house/strip';
@@ -45,10 +46,12 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
   useEffect(() => {
     if (actionData && !wasUnreached(actionData)) setChosen([]);
   }, [actionData]);
+  const { code, name, school } = loaderData.class;
+  useEffect(() => rememberClass({ code, name, school }), [code, name, school]);
   const member = members.find(({ ref }) => ref === student);
   return (
     <div className={`${styles.join} dapple`}>
-      <Strip title={`${loaderData.class.name} · ${loaderData.class.school}`} home="/" />
+      <Strip title={`${name} · ${school}`} home="/" />
       <main>
         {actionData?.problem && <Alert type="error" showIcon title={actionData.problem} role="alert" />}
         {!member ? (
@@ -72,7 +75,7 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
               </Button>
             </header>
             <p className="quiet">The first time, they are on the card that your teacher gave you.</p>
-            <input type="hidden" name="code" value={loaderData.class.code} />
+            <input type="hidden" name="code" value={code} />
             <input type="hidden" name="student" value={member.ref} />
             <SecretPictures chosen={chosen} onChange={setChosen}>
               {chosen.length >= OLD_LENGTH && (

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { enter, expect, House, test } from './house';
+import { enter, expect, House, test, pressed } from './house';
 
 /** Classes: lists as they are pasted, a class renamed, a student moved and removed. */
 
@@ -31,10 +31,7 @@ test('a class is renamed; what was typed survives a reload, and a name that is t
 }) => {
   const page = await enter(browser, house, 'Maren');
   await page.goto('/classes');
-  await expect(async () => {
-    await page.getByRole('button', { name: 'Rename Avocet' }).click({ timeout: 2000 });
-    await expect(page.getByLabel('New name of Avocet')).toBeVisible({ timeout: 2000 });
-  }).toPass();
+  await pressed(page.getByRole('button', { name: 'Rename Avocet' }), page.getByLabel('New name of Avocet'));
   await page.getByLabel('New name of Avocet').fill('curlew');
   await page.reload();
   await expect(page.getByLabel('New name of Avocet')).toHaveValue('curlew');
@@ -55,10 +52,7 @@ test('a student is moved to another class, where what was handed out is there fo
   await page.goto('/classes');
   const curlew = classCard(page, 'Curlew');
   const ines = { name: 'Ines Ramos', exact: true };
-  await expect(async () => {
-    await curlew.getByRole('button', ines).click({ timeout: 2000 });
-    await expect(curlew.getByRole('button', { name: /^Move to Avocet/ })).toBeVisible({ timeout: 2000 });
-  }).toPass();
+  await pressed(curlew.getByRole('button', ines), curlew.getByRole('button', { name: /^Move to Avocet/ }));
   await curlew.getByRole('button', { name: /^Move to Avocet/ }).click();
   await expect(curlew).toContainText('Work that was begun stays with its handouts; what was not begun goes.');
   await curlew.getByRole('button', { name: 'Move', exact: true }).click();

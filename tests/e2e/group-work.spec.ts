@@ -1,4 +1,4 @@
-import { drawn, enter, expect, House, openSheet, saved, test } from './house';
+import { drawn, enter, expect, House, openSheet, saved, test, pressed } from './house';
 
 /** Several students on one copy: each sees at once what the others do and where; a lost connection is made good. */
 
@@ -9,10 +9,7 @@ test('two work on one copy at the same time, also after one was offline, and it 
   const page = await enter(browser, house, 'Maren');
   await page.goto('/classes');
   const made = page.getByRole('form', { name: 'Group' });
-  await expect(async () => {
-    await page.getByRole('button', { name: 'New group in Curlew' }).click({ timeout: 2000 });
-    await expect(made).toBeVisible({ timeout: 2000 });
-  }).toPass();
+  await pressed(page.getByRole('button', { name: 'New group in Curlew' }), made);
   await made.getByLabel('Name of the group').fill('Reef');
   for (const name of ['Ayo Bankole', 'Ines Ramos']) await made.getByRole('checkbox', { name }).check();
   await made.getByRole('button', { name: 'Save the group' }).click();

@@ -165,6 +165,14 @@ export async function join(
   return page;
 }
 
+/** Presses until it has worked: a page that is not alive yet hears nothing, and a busy one answers late. */
+export async function pressed(button: Locator, shows: Locator): Promise<void> {
+  await expect(async () => {
+    if (!(await shows.isVisible())) await button.click({ timeout: 5000 });
+    await expect(shows).toBeVisible({ timeout: 5000 });
+  }).toPass();
+}
+
 /** Waits until the sheet is drawn. */
 export async function drawn(page: Page): Promise<void> {
   await expect(page.locator('.page-view')).toBeVisible();

@@ -1,4 +1,5 @@
-import { enter, expect, test } from './house';
+import type { Locator } from '@playwright/test';
+import { enter, expect, join, test } from './house';
 
 /** Signing in for the first time, with a card from the teacher. */
 
@@ -71,4 +72,22 @@ test('a card lets a student in once, who then chooses pictures; a new card ends 
   await expect(student).not.toHaveURL(/\/tray$/);
   await come('Éva', await pictures('Éva'));
   await expect(student).toHaveURL(/\/secret$/);
+});
+
+test('on a shared computer the next student of the class is in after six presses', async ({ browser, house }) => {
+  const secret = ['owl', 'frog', 'snail', 'crab'];
+  const page = await join(browser, house, 'CURLW', 'Ines Ramos', secret);
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.waitForURL(`${house.url}/`);
+  let presses = 0;
+  const press = async (what: Locator) => {
+    presses++;
+    await what.click();
+  };
+  await press(page.getByRole('link', { name: /Curlew/ }));
+  await press(page.getByRole('button', { name: 'Ayo Bankole', exact: true }));
+  for (const picture of secret) await press(page.getByRole('button', { name: picture, exact: true }));
+  await page.waitForURL(/\/tray$/);
+  await expect(page.getByRole('banner')).toContainText('Ayo');
+  expect(presses).toBeLessThanOrEqual(6);
 });
