@@ -32,6 +32,9 @@ export function keepProgram(): () => void {
   return () => clearInterval(look);
 }
 
+/** The page that was loaded through the worker, which has kept it already. */
+let loadedThrough = registered()?.controller ? location.href : null;
+
 /** Whose pages are kept. */
 const OWNER = '/kept-for';
 
@@ -44,6 +47,7 @@ async function keepPage(workers: ServiceWorkerContainer, personId: string): Prom
   const own = await caches.open(OWN);
   const owner = await (await own.match(OWNER))?.text();
   if (owner !== personId) {
+    loadedThrough = null;
     await forgetPages();
     await (await caches.open(OWN)).put(OWNER, new Response(personId));
   }
@@ -51,7 +55,9 @@ async function keepPage(workers: ServiceWorkerContainer, personId: string): Prom
   // What came before the worker was there, and pages that were opened without loading them.
   const loaded = performance.getEntriesByType('resource').map(({ name }) => name);
   const art = loaded.filter((name) => name.startsWith(`${location.origin}/art/`));
-  active?.postMessage({ type: 'CACHE_URLS', payload: { urlsToCache: [location.href, ...new Set(art)] } });
+  const page = loadedThrough === location.href ? [] : [location.href];
+  loadedThrough = null;
+  active?.postMessage({ type: 'CACHE_URLS', payload: { urlsToCache: [...page, ...new Set(art)] } });
 }
 
 /** Keeps this page for a time without a network. `state`: when this changes the page is kept anew. */
