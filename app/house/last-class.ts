@@ -1,17 +1,37 @@
-import { z } from 'zod';
-import { quietly } from '../keeping/kept';
-
 /** The class that was last opened in this browser: on a shared computer the next student need not type its code. */
 
 const KEY = 'dappled-margin last class';
-const LastClass = z.object({ code: z.string(), name: z.string(), school: z.string() });
-export type LastClass = z.infer<typeof LastClass>;
+export type LastClass = { code: string; name: string; school: string };
 
-export const lastClass = (): LastClass | null =>
-  quietly(() => LastClass.parse(JSON.parse(localStorage.getItem(KEY) ?? 'null')), null);
+/** Read without a schema: the first page is to stay small. */
+const isLastClass = (value: unknown): value is LastClass =>
+  typeof value === 'object' &&
+  value !== null &&
+  (['code', 'name', 'school'] as const).every((key) => typeof (value as Partial<LastClass>)[key] === 'string');
 
-export const rememberClass = ({ code, name, school }: LastClass): void =>
-  quietly(() => localStorage.setItem(KEY, JSON.stringify({ code, name, school })), undefined);
+export function lastClass(): LastClass | null {
+  try {
+    const value: unknown = JSON.parse(localStorage.getItem(KEY) ?? 'null');
+    return isLastClass(value) ? value : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Storage that is full or refused remembers nothing. */
+export function rememberClass({ code, name, school }: LastClass): void {
+  try {
+    localStorage.setItem(KEY, JSON.stringify({ code, name, school }));
+  } catch {
+    // The code is typed then.
+  }
+}
 
 /** Its code may not hold any more: where it does, opening the class remembers it again. */
-export const forgetClass = (): void => quietly(() => localStorage.removeItem(KEY), undefined);
+export function forgetClass(): void {
+  try {
+    localStorage.removeItem(KEY);
+  } catch {
+    // Nothing was remembered.
+  }
+}
