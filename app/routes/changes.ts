@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { workshop } from '../../server/actions/means';
 import { changesFor, saveWork, Saving } from '../../server/actions/save-changes';
 import { jsonOf } from '../form.server';
 import { allowed, refuse, requirePerson } from '../who.server';
@@ -8,10 +9,7 @@ import type { Route } from './+types/changes';
 
 const Since = z.coerce.number().int().min(0).max(2_000_000_000);
 
-const meansOf = ({ context }: Pick<Route.LoaderArgs, 'context'>) => ({
-  db: context.services.db,
-  ...context.services.shelf.resources,
-});
+const meansOf = ({ context: { services } }: Pick<Route.LoaderArgs, 'context'>) => workshop(services.db, services.shelf);
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);

@@ -2,6 +2,7 @@ import { Alert, Button, Input } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { Form, useNavigation } from 'react-router';
 import { z } from 'zod';
+import { workshop } from '../../server/actions/means';
 import { classesOf, membersOf } from '../../server/stores/classes';
 import { groupsOf } from '../../server/stores/groups';
 import { classTeachers, teachersIn } from '../../server/stores/teachers';
@@ -53,7 +54,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 export async function action({ request, context }: Route.ActionArgs): Promise<Answer> {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
-  return allowed(answered({ db, ...shelf.resources }, person, await formOf(request)));
+  return allowed(answered(workshop(db, shelf), person, await formOf(request)));
 }
 
 export async function clientAction({ serverAction }: Route.ClientActionArgs): Promise<Answer> {

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import { Link, useFetcher, useSearchParams } from 'react-router';
+import { workshop } from '../../server/actions/means';
 import { doWithCopy, WithCopy } from '../../server/actions/hand-in';
 import { limitWords } from '../../core/handout/limits';
 import { isOpen } from '../../core/handout/state';
@@ -48,7 +49,7 @@ import { OverAlert } from '../parts/over-alert';
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireAnybody(request, context);
   const { db, shelf } = context.services;
-  return allowed(copyView({ db, ...shelf.resources }, person, params.copyId));
+  return allowed(copyView(workshop(db, shelf), person, params.copyId));
 }
 
 export async function action({ request, context, params }: Route.ActionArgs) {
@@ -56,7 +57,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   const read = check(WithCopy, await formOf(request));
   if (!read.ok) return read.wrong;
   const { db, shelf } = context.services;
-  const done = await filledIn(doWithCopy({ db, ...shelf.resources }, person, params.copyId, read.value));
+  const done = await filledIn(doWithCopy(workshop(db, shelf), person, params.copyId, read.value));
   return done && 'problem' in done ? done : { problem: null, results: done };
 }
 

@@ -3,6 +3,7 @@ import { redirect, useFetcher } from 'react-router';
 import { anchorAt } from '../../core/handout/spots';
 import { partAt } from '../../core/items/hit';
 import { pieceMarks } from '../../core/review/marks';
+import { workshop } from '../../server/actions/means';
 import { Returning, returnPiece } from '../../server/actions/review';
 import { readingView } from '../../server/views/reading-view';
 import { askedGo, check, formOf } from '../form.server';
@@ -30,7 +31,7 @@ import readingStyles from '../reading/reading.module.css';
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
-  const means = { db, ...shelf.resources };
+  const means = workshop(db, shelf);
   return { ...(await allowed(readingView(means, person, params, askedGo(request)))), begun: 0 };
 }
 

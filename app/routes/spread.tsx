@@ -5,6 +5,7 @@ import { Empty } from '../parts/empty';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link, redirect } from 'react-router';
+import { workshop } from '../../server/actions/means';
 import { doWithHandout, sheetToUseAgain, WithHandout } from '../../server/actions/handout-life';
 import { spreadView } from '../../server/views/spread-view';
 import { Leaf, STATE_WORDS } from '../house/leaf';
@@ -24,7 +25,7 @@ import spreadStyles from '../spread/spread.module.css';
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
-  return allowed(spreadView({ db, ...shelf.resources }, person, params.handoutId));
+  return allowed(spreadView(workshop(db, shelf), person, params.handoutId));
 }
 
 export async function action({ request, context, params }: Route.ActionArgs): Promise<Answer> {
