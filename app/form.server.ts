@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MOST_BYTES } from '../core/raster/limits';
 import { JsonProblem, readJson } from '../core/formats/json';
 import { wellFormed } from '../core/values/characters';
 import { refuse } from './who.server';
@@ -36,6 +37,20 @@ export function jsonOf(text: unknown): unknown {
       throw refuse(400, 'This could not be read. Reload the page and try again; what you did is kept.');
     throw error;
   }
+}
+
+/** A file that is sent as the body of a request. @throws a 413 answer where it is too large */
+export async function fileIn(request: Request): Promise<Uint8Array> {
+  const chunks: Uint8Array[] = [];
+  let length = 0;
+  // Node's streams are iterable, although the browser's types don't say so.
+  for await (const chunk of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
+    length += chunk.length;
+    if (length > MOST_BYTES)
+      throw refuse(413, `This file has more than ${MOST_BYTES / 1e6} MB. Save it smaller and try again.`);
+    chunks.push(chunk);
+  }
+  return Buffer.concat(chunks);
 }
 
 /** The go asked for with ?go=N. 0 for the newest, and for anything but a number. */

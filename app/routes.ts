@@ -29,6 +29,8 @@ export default [
   route('tray', 'routes/tray.tsx'),
   route('copies/:copyId', 'routes/copy.tsx'),
   route('copies/:copyId/picture.svg', 'routes/copy-picture.ts'),
+  route('copies/:copyId/files', 'routes/copy-files.ts'),
+  route('copies/:copyId/files/:fileId', 'routes/copy-file.ts'),
   route('documents/:documentId/changes', 'routes/changes.ts'),
   route('documents/:documentId/live', 'routes/live.ts'),
   route('documents/:documentId/mend', 'routes/mend.ts'),

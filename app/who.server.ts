@@ -64,6 +64,13 @@ export function refusedWork(error: unknown): Response {
   return refuse(error.why === 'busy' ? 503 : 422, error.message);
 }
 
+/** Reads picture files in, in a process of its own, for as long as whoever asked waits. */
+export const readingIn =
+  (exporter: Services['exporter'], signal: AbortSignal) => (file: Parameters<Services['exporter']['readIn']>[0]) =>
+    exporter.readIn(file, signal).catch((error: unknown) => {
+      throw refusedWork(error);
+    });
+
 export const missing = () => answerTo(notThere());
 
 const answerTo = ({ status, message }: Refused) => refuse(status, message);

@@ -39,9 +39,9 @@ function* drawn(pages: { sheet: Sheet; page: Page }[], resources: Parameters<typ
 }
 
 /** A problem with a file crosses between processes as a string: an error would lose its class. */
-async function read({ bytes, name, owner }: PictureJob): Promise<PictureAnswer> {
+async function read({ bytes, name, owner, page }: PictureJob): Promise<PictureAnswer> {
   try {
-    return { picture: await readIn(bytes, name, owner) };
+    return { picture: await readIn(bytes, name, owner, page) };
   } catch (error) {
     if (error instanceof PictureProblem) return { problem: error.message };
     throw error;

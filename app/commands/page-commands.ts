@@ -8,13 +8,13 @@ import { newId } from './steps';
 export function addPage(editor: Editor): void {
   const { page } = editor;
   const id = newId();
-  const made = { ...page, id, items: [], guides: [] };
+  const made = { ...page, id, items: [], guides: [], brought: null };
   if (editor.make('Add page', { kind: 'page-insert', behind: page.id, page: made })) editor.turnTo(id);
 }
 
 export function duplicatePage(editor: Editor, source: Page = editor.page): void {
   const id = newId();
-  const page = { ...source, id, items: copied(source.items, { x: 0, y: 0 }) };
+  const page = { ...source, id, brought: null, items: copied(source.items, { x: 0, y: 0 }) };
   if (editor.make('Duplicate page', { kind: 'page-insert', behind: source.id, page })) editor.turnTo(id);
 }
 

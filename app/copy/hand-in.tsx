@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import { Link } from 'react-router';
 import type { Box } from '../../core/geometry/matrix';
+import { bringingOf } from '../brought/bringing';
 import { closesWords, whenWords } from '../browser/time';
 import type { Editor } from '../document/editor';
 import { Leaf } from '../house/leaf';
@@ -20,6 +21,7 @@ export function useHandIn(editor: Editor, { submit }: Fetcher) {
   const [asking, setAsking] = useState(false);
   const [sending, setSending] = useState(false);
   const handIn = async () => {
+    if (bringingOf(editor)?.now) return editor.say('Pages are still being added. Hand in once they are all there.');
     setSending(true);
     const seq = await editor.settled();
     setSending(false);

@@ -13,7 +13,15 @@ import { Keeping } from './keeping';
 import type { Makes } from './makes';
 import type { SaveState } from './save-state';
 
-export type Rights = { kind: 'all' } | { kind: 'student'; supplies: readonly Supply[]; most?: Most };
+export type Rights =
+  | { kind: 'all' }
+  | {
+      kind: 'student';
+      supplies: readonly Supply[];
+      most?: Most;
+      /** The copy that files with work made elsewhere are brought to. */
+      copyId?: string;
+    };
 
 export type Setup = {
   documentId: string;

@@ -9,12 +9,14 @@ type Props = {
   field: string;
   accept: string;
   disabled?: boolean;
-  onFile: (file: File) => void;
+  onFile?: (file: File) => void;
+  /** Where several can be chosen at once. */
+  onFiles?: (files: readonly File[]) => void;
   children: ReactNode;
 };
 
-/** A button that asks for a file. The same file can be chosen again. */
-export function FileButton({ label, field, accept, disabled, onFile, children }: Props) {
+/** A button that asks for a file, or for several. The same file can be chosen again. */
+export function FileButton({ label, field, accept, disabled, onFile, onFiles, children }: Props) {
   const file = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -22,12 +24,15 @@ export function FileButton({ label, field, accept, disabled, onFile, children }:
         ref={file}
         type="file"
         hidden
+        multiple={onFiles !== undefined}
         accept={accept}
         aria-label={field}
         onChange={(event) => {
-          const [chosen] = event.target.files ?? [];
+          const chosen = [...(event.target.files ?? [])];
           event.target.value = '';
-          if (chosen) onFile(chosen);
+          if (chosen.length === 0) return;
+          onFile?.(chosen[0]);
+          onFiles?.(chosen);
         }}
       />
       <Toggle label={label} disabled={disabled} onClick={() => file.current?.click()}>

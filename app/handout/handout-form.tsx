@@ -30,6 +30,7 @@ const SUPPLY_NAMES: Record<Supply, string> = {
   picture: 'Pictures',
   map: 'Concept maps',
   ink: 'Pen',
+  page: 'Work made elsewhere',
 };
 
 type Of = { of: HandOutDraft };

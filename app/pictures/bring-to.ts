@@ -1,5 +1,6 @@
 import type { Point } from '../../core/geometry/matrix';
 import type { Editor } from '../document/editor';
+import { bringingOf } from '../brought/bringing';
 import { addPicture } from '../commands/commands';
 import { bringPicture } from './picture-index';
 
@@ -8,11 +9,17 @@ const MOST_AT_ONCE = 12;
 /** How far the next one lies from the last, in points. */
 const STEP = 18;
 
-/** Uploads picture files and puts them on the sheet, if a teacher. */
+/** Uploads picture files and puts them on the sheet; on a student's copy files become pages, where that is opened. */
 export async function bringTo(editor: Editor, files: readonly File[], at?: Point): Promise<void> {
-  if (editor.rights.kind !== 'all' || editor.past) return;
+  if (editor.past) return;
+  if (editor.rights.kind !== 'all') {
+    const bringing = bringingOf(editor);
+    return bringing
+      ? bringing.add(files)
+      : editor.say('Your teacher has not opened work made elsewhere on this sheet.');
+  }
   const pictures = files.filter(({ type }) => type.startsWith('image/'));
-  if (pictures.length === 0) return editor.say('Only pictures can be put on the sheet: PNG or JPEG files.');
+  if (pictures.length === 0) return editor.say('Only pictures can be put on the sheet: PNG, JPEG or WebP files.');
   if (pictures.length > MOST_AT_ONCE)
     editor.say(`The first ${MOST_AT_ONCE} pictures were uploaded. Upload the others after these.`);
   let place = at;

@@ -25,9 +25,9 @@ export function BringPicture({ onBrought, onProblem }: Props) {
   return (
     <div className={styles.bring}>
       <FileButton
-        label="Upload a picture: a PNG or JPEG file"
+        label="Upload a picture: a PNG, JPEG or WebP file"
         field="File with a picture"
-        accept="image/png,image/jpeg"
+        accept="image/png,image/jpeg,image/webp"
         disabled={busy}
         onFile={(file) => void bring(file)}
       >

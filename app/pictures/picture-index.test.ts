@@ -85,8 +85,8 @@ describe('bringing one along', () => {
     [
       'what the server says',
       file('a.png'),
-      () => json({ message: 'This is no PNG or JPEG picture.' }, 422),
-      /no PNG or JPEG/,
+      () => json({ message: 'This is no PNG, JPEG or WebP picture.' }, 422),
+      /no PNG, JPEG or WebP/,
     ],
     ['an answer that says nothing', file('a.png'), () => new Response('', { status: 500 }), /Couldn’t upload/],
     ['no network', file('a.png'), null, /can’t be reached/],

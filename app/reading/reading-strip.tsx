@@ -51,6 +51,7 @@ export function ReadingStrip({ loaded, writing, returning, open, shown, onShow, 
           ))}
         </span>
       )}
+      {shown === 'piece' && <FromFile copyId={copy.id} brought={sheet.pages[pageIndex].brought} />}
       <PageTabs pages={sheet.pages} shown={sheet.pages[pageIndex].id} onShow={(_, index) => onTurn(index)} />
       <Button disabled={!open} loading={busy} onClick={() => giveOrAsk('another-go')}>
         Another go
@@ -59,6 +60,23 @@ export function ReadingStrip({ loaded, writing, returning, open, shown, onShow, 
         Return as done
       </Button>
     </Strip>
+  );
+}
+
+/** Where a page that was made elsewhere is from. */
+function FromFile({ copyId, brought }: { copyId: string; brought: Loaded['sheet']['pages'][number]['brought'] }) {
+  if (!brought) return null;
+  const { file, name, number, of } = brought;
+  return (
+    <a
+      className={`quiet ${styles.fromFile}`}
+      href={`/copies/${copyId}/files/${file}`}
+      download
+      title={`Download “${name}” as it was handed in`}
+    >
+      {of > 1 ? `page ${number} of ` : ''}
+      {name}
+    </a>
   );
 }
 

@@ -365,7 +365,7 @@ describe('pictures of one’s own', () => {
   test('that are none are told from those that are, and nothing is kept of them', async () => {
     const before = await list(cookies.teacher);
     for (const [bytes, status, message] of [
-      [Buffer.from('words'), 422, /no PNG or JPEG/],
+      [Buffer.from('words'), 422, /no PNG, JPEG or WebP/],
       [Buffer.from(' '.repeat(21_000_000)), 413, /more than 20 MB/],
       [Buffer.alloc(0), 422, /empty/],
     ] as const) {

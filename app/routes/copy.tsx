@@ -32,6 +32,7 @@ import { SheetFrame } from '../margin/frame';
 import { useKeptPage } from '../offline/offline';
 import { useView } from '../margin/view';
 import { sentence } from '../parts/sentence';
+import { bringTo } from '../pictures/bring-to';
 import type { Loaded } from '../student/entries';
 import { Drawer } from '../supplies/drawer';
 import { dropSupply } from '../supplies/sorts';
@@ -99,7 +100,10 @@ function suppliesNote(limits: Loaded['limits']): string {
 
 function useOpenCopy(loaded: Loaded, open: boolean): Editor {
   const [editor] = useState(() => {
-    const made = new Editor({ ...loaded, rights: { kind: 'student', supplies: loaded.supplies, most: loaded.most } });
+    const made = new Editor({
+      ...loaded,
+      rights: { kind: 'student', supplies: loaded.supplies, most: loaded.most, copyId: loaded.copyId },
+    });
     made.shut = SHUT[loaded.state] ?? (loaded.isClosed ? CLOSED : null);
     return made;
   });
@@ -188,7 +192,11 @@ function Copy({ loaded }: { loaded: Loaded }) {
           arrived={arrived}
           title={loaded.title}
           label="Your sheet. Enter chooses the first part you may fill in, Tab the next."
-          onDropSupply={mayWork ? (data, at) => dropSupply(editor, data, at) : undefined}
+          onDropSupply={
+            mayWork
+              ? (data, at, files) => (files.length > 0 ? void bringTo(editor, files) : dropSupply(editor, data, at))
+              : undefined
+          }
         />
         <BlankTints view={view} boxes={margin.open} />
         <OthersOnPage editor={editor} view={view} page={page} mates={loaded.mates} others={others} />

@@ -44,7 +44,9 @@ export default function Credits() {
           PNG: resvg, Mozilla Public License 2.0. Pictures: sharp, Apache License 2.0, with libvips, GNU Lesser General
           Public License 3.0. Database: PGlite, Apache License 2.0, and PostgreSQL, PostgreSQL License. Calendars:
           ical.js, Mozilla Public License 2.0. Layouts of networks: Eclipse Layout Kernel, Eclipse Public License 2.0.
-          All are shipped unaltered; the others, with their licences, stand in package.json.
+          Reading PDF: PDF.js by Mozilla, Apache License 2.0, with Foxit faces (BSD), Liberation Sans (SIL Open Font
+          License 1.1) and decoders of PDFium, OpenJPEG (BSD) and qcms (MIT). All are shipped unaltered; the others,
+          with their licences, stand in package.json.
         </p>
         <p>
           <Link to="/">Back to the first page</Link>

@@ -1,8 +1,8 @@
-import { MOST_BYTES } from '../../core/raster/limits';
 import { mayUpload, PictureId, PictureName, removePicture, uploadPicture } from '../../server/actions/upload-picture';
 import { ownPictures } from '../../server/stores/pictures';
 import type { PictureAnswer, PicturesAnswer } from '../pictures/answers';
-import { allowed, missing, refuse, refusedWork, requirePerson } from '../who.server';
+import { fileIn } from '../form.server';
+import { allowed, missing, readingIn, refuse, requirePerson } from '../who.server';
 import type { Route } from './+types/pictures';
 
 /** A teacher's uploaded pictures: list, upload (POST), remove (DELETE). */
@@ -13,19 +13,6 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const mayBring = person.role === 'teacher';
   const pictures = mayBring ? await ownPictures(context.services.db, person.id) : [];
   return Response.json({ pictures, mayBring } satisfies PicturesAnswer);
-}
-
-/** The body of a request. Null if it is too large. */
-async function bytesOf(request: Request): Promise<Uint8Array | null> {
-  const chunks: Uint8Array[] = [];
-  let length = 0;
-  // Node's streams are iterable, although the browser's types don't say so.
-  for await (const chunk of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
-    length += chunk.length;
-    if (length > MOST_BYTES) return null;
-    chunks.push(chunk);
-  }
-  return Buffer.concat(chunks);
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
@@ -42,13 +29,8 @@ export async function action({ request, context }: Route.ActionArgs) {
   await allowed(mayUpload(db, person));
   const name = PictureName.safeParse(searchParams.get('name') ?? undefined);
   if (!name.success) throw refuse(400, 'The name of this file is too long. Give it a shorter one and try again.');
-  const bytes = await bytesOf(request);
-  if (!bytes)
-    throw refuse(413, `This file has more than ${MOST_BYTES / 1e6} MB. Save the picture smaller and try again.`);
-  const readIn = (file: Parameters<typeof exporter.readIn>[0]) =>
-    exporter.readIn(file, request.signal).catch((error: unknown) => {
-      throw refusedWork(error);
-    });
+  const bytes = await fileIn(request);
+  const readIn = readingIn(exporter, request.signal);
   const picture = await allowed(uploadPicture({ db, readIn }, person, { bytes, name: name.data }));
   return Response.json({ picture } satisfies PictureAnswer);
 }

@@ -20,6 +20,8 @@ type Compartment = {
   id: string;
   name: string;
   supply: Sort['supply'];
+  /** Only on a student's copy. */
+  copies?: true;
   content: (editor: Editor) => ReactNode;
   /** False where it needs the whole width. */
   beside?: false;
@@ -30,6 +32,7 @@ const AddByName = later(
   () => import('./add-by-name').then((part) => part.AddByName),
   <span className={styles.addByName} />,
 );
+const FromFiles = later(() => import('../brought/from-files').then((part) => part.FromFiles));
 const Pens = later(() => import('./pen').then(({ Pens }) => Pens));
 const Makers = later(() => import('./makers').then(({ Makers }) => Makers));
 const Signs = later(() => import('./signs').then(({ Signs }) => Signs));
@@ -45,6 +48,14 @@ const COMPARTMENTS: Compartment[] = [
   { id: 'labels', name: 'Labels', supply: 'teacher', content: (editor) => <Labels editor={editor} /> },
   { id: 'makers', name: 'Makers', supply: 'map', content: (editor) => <Makers editor={editor} />, beside: false },
   { id: 'pen', name: 'Pen', supply: 'ink', content: (editor) => <Pens editor={editor} /> },
+  {
+    id: 'files',
+    name: 'Work made elsewhere',
+    supply: 'page',
+    copies: true,
+    content: (editor) => <FromFiles editor={editor} />,
+    beside: false,
+  },
   { id: 'signs', name: 'Signs', supply: 'text', content: (editor) => <Signs editor={editor} /> },
   {
     id: 'looks',
@@ -67,7 +78,9 @@ const COMPARTMENTS: Compartment[] = [
 const isEditing = (editor: Editor) => editor.editing !== null;
 
 export const Drawer = memo(function Drawer({ editor, note }: { editor: Editor; note?: string }) {
-  const open = COMPARTMENTS.filter(({ supply }) => isOpenTo(editor, supply));
+  const open = COMPARTMENTS.filter(
+    ({ supply, copies }) => isOpenTo(editor, supply) && !(copies && editor.rights.kind === 'all'),
+  );
   const shown = useEditor(editor, 'compartment');
   const setShown = (compartment: string | null) => editor.put({ compartment });
   /** What opens again after it was folded. */

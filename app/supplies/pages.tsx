@@ -1,30 +1,12 @@
 import { Chip } from '../parts/action';
-import { memo, useEffect, useState } from 'react';
-import type { Page, Sheet } from '../../core/schema/sheet';
-import type { Faces } from '../../core/text/faces';
-import { PageView } from '../drawing/page-view';
+import { useEffect, useState } from 'react';
+import { PageSmall } from '../drawing/page-small';
 import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 import { addPage, duplicatePage, movePage, removePage } from '../commands/page-commands';
 import styles from './drawer.module.css';
 
 /** The pages of the sheet as small pictures: to turn to, reorder, add, duplicate and remove. */
-
-/** Pixels. */
-const [HEIGHT, WIDTH] = [72, 150];
-
-const Small = memo(function Small({ sheet, page, faces }: { sheet: Sheet; page: Page; faces: Faces }) {
-  const scale = Math.min(HEIGHT / page.height, WIDTH / page.width);
-  return (
-    <span
-      className={styles.pageSmall}
-      style={{ width: page.width * scale, height: page.height * scale }}
-      aria-hidden="true"
-    >
-      <PageView sheet={sheet} page={page} faces={faces} arrived={0} scale={scale} label="" />
-    </span>
-  );
-});
 
 export function Pages({ editor }: { editor: Editor }) {
   const sheet = useEditor(editor, 'sheet');
@@ -79,7 +61,7 @@ export function Pages({ editor }: { editor: Editor }) {
                 setMoved(page.id);
               }}
             >
-              {faces && <Small sheet={sheet} page={page} faces={faces} />}
+              {faces && <PageSmall sheet={sheet} page={page} faces={faces} />}
               <span>{i + 1}</span>
             </button>
           </li>

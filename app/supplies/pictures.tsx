@@ -54,7 +54,7 @@ export function Pictures({ editor }: { editor: Editor }) {
         {group === OWN && !wanted.trim() && (
           <div className={styles.bringLine}>
             <BringPicture onBrought={(entry) => addPicture(editor, entry)} onProblem={(words) => editor.say(words)} />
-            <span className="quiet">A PNG or JPEG file. It can be dropped or pasted on the sheet as well.</span>
+            <span className="quiet">A PNG, JPEG or WebP file. It can be dropped or pasted on the sheet as well.</span>
           </div>
         )}
         {found.length === 0 && index.length > 0 && wanted.trim() && (

@@ -63,7 +63,7 @@ function pages(before: Sheet, after: Sheet): Change[] {
   for (const page of after.pages) {
     const from = old.get(page.id);
     if (!from) continue;
-    const values = differing(from, page, ['width', 'height', 'margin', 'background', 'guides', 'grid']);
+    const values = differing(from, page, ['width', 'height', 'margin', 'background', 'guides', 'grid', 'brought']);
     if (values) out.push({ kind: 'page-set', id: page.id, values });
     out.push(...list(page, null, from.items, page.items, from));
   }

@@ -53,6 +53,20 @@ test('a limit counts what is added to what was handed out; one more is refused, 
   expect(may({ kind: 'all', changes: [{ kind: 'remove', id: 'c' }, insert(pic('d'))] })).toBeNull();
 });
 
+test('pages made elsewhere count as pages, not as pictures', () => {
+  const scan = picture({ id: 'scan', picture: 'own/a', touch: 'free' });
+  const brought = { picture: 'scan', file: 'f', name: 'work.pdf', number: 1, of: 1 };
+  const with2 = { ...given, pages: [...given.pages, page({ id: 'w', brought, items: [pic('c'), scan] })] };
+  expect([countOf(with2, 'page'), countOf(with2, 'picture')]).toEqual([1, 3]);
+  const one: Change = {
+    kind: 'page-insert',
+    behind: null,
+    page: { ...with2.pages[2], id: 'v', items: [{ ...scan, id: 'scan2' }], brought: { ...brought, picture: 'scan2' } },
+  };
+  expect(refusal(with2, one, ['page'], mostOf(given, { page: 1 }))).toMatch(/how many pages made elsewhere/);
+  expect(refusal(with2, one, ['page'], mostOf(given, { page: 2, picture: 1 }))).toBeNull();
+});
+
 test('whatever a student does, there are never more than the limit', () => {
   const step = fc.oneof(
     fc

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Item, Sheet } from '../schema/sheet';
+import { broughtPages, isPageItself } from './brought';
 import type { Supply } from './supplies';
 import { SUPPLIES } from './supplies';
 
@@ -14,12 +15,13 @@ export type Most = Partial<Record<Supply, number>>;
 
 /** How many things of a supply stand on a sheet. A made thing is one thing, whatever it is made of. */
 export function countOf(sheet: Sheet, supply: Supply): number {
+  if (supply === 'page') return broughtPages(sheet).length;
   const within = (items: readonly Item[]): number =>
     items.reduce((sum, item) => {
       if (item.kind !== 'group') return sum + Number(item.kind === supply);
       return sum + (item.maker ? Number(item.maker.kind === supply) : within(item.items));
     }, 0);
-  return sheet.pages.reduce((sum, page) => sum + within(page.items), 0);
+  return sheet.pages.reduce((sum, page) => sum + within(page.items.filter((item) => !isPageItself(page, item))), 0);
 }
 
 /** @param given the sheet as it was handed out */
@@ -38,6 +40,7 @@ const NAMES: Record<Supply, [one: string, many: string]> = {
   picture: ['picture', 'pictures'],
   map: ['concept map', 'concept maps'],
   ink: ['pen stroke', 'pen strokes'],
+  page: ['page made elsewhere', 'pages made elsewhere'],
 };
 
 /** A supply of which a change from one sheet to the other brings too many, as a sentence; null where there is none. */

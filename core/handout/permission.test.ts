@@ -9,6 +9,7 @@ import { free, group, ink, line, page, picture, plain, shape, sheet, text } from
 import type { Item, Sheet } from '../schema/sheet';
 import { isFramed } from '../schema/sheet';
 import { everyItem, find, findOn } from '../sheet/tree';
+import { MOST_BROUGHT } from './brought';
 import { freeThrough, refusal } from './permission';
 import type { Supply } from './supplies';
 import { SUPPLIES } from './supplies';
@@ -126,6 +127,27 @@ const hostile = (now: Sheet): fc.Arbitrary<Change> => {
     id.map((one): Change => ({ kind: 'style', id: one, from: 0, to: 3, patch: { bold: true } })),
     fc.constant<Change>({ kind: 'page-remove', id: 'q' }),
     fc.constant<Change>({ kind: 'page-set', id: 'p', values: { width: 900 } }),
+    fc
+      .tuple(
+        fc.constantFrom('b1', 'b2'),
+        fc.constantFrom(null, 'p', 'q'),
+        fc.constantFrom('own/scan', 'own/scan', 'flat/owl'),
+        fc.option(added),
+      )
+      .map(([pageId, behind, shown, also]): Change => {
+        const brought = { picture: `${pageId}-scan`, file: 'f', name: 'work.pdf', number: 1, of: 2 };
+        const scan = picture({ id: brought.picture, picture: shown, touch: 'free', locked: true });
+        const items = also ? [also, scan] : [scan];
+        return { kind: 'page-insert', behind, page: page({ id: pageId, brought, items }) };
+      }),
+    fc.constant<Change>({ kind: 'page-insert', behind: null, page: page({ id: 'b3', items: [] }) }),
+    fc
+      .tuple(fc.constantFrom('p', 'q', 'b1', 'b2'), fc.constantFrom(null, 'p', 'q', 'b1'))
+      .map(([one, behind]): Change => ({ kind: 'page-move', id: one, behind })),
+    fc.constantFrom('p', 'b1').map((one): Change => ({ kind: 'page-remove', id: one })),
+    fc
+      .tuple(fc.constantFrom('p', 'b1'), fc.constantFrom({ width: 500 }, { brought: null }, { background: null }))
+      .map(([one, set]): Change => ({ kind: 'page-set', id: one, values: set })),
     fc.constant<Change>({ kind: 'sheet-set', values: { title: 'Mine' } }),
     fc.constant<Change>({ kind: 'role-set', id: 'title', role: null }),
   );
@@ -150,23 +172,25 @@ const FILLED: Record<Item['kind'], string[]> = {
 
 /** The teacher's parts of a sheet: each with its settings, its place on the page, and how it is seen; in their order. */
 function theirs(now: Sheet) {
-  return now.pages.map((p) => ({
-    page: { ...p, items: [] },
-    parts: [...everyItem(p)]
-      .filter((item) => !freeThrough(item))
-      .map((item) => {
-        const { groups } = findOn(p, item.id)!;
-        const kept = { ...item } as Record<string, unknown>;
-        delete kept.items;
-        for (const key of item.touch === 'fill' ? FILLED[item.kind] : []) delete kept[key];
-        return {
-          kept,
-          within: groups.map(({ id }) => id),
-          matrix: isFramed(item) ? pageMatrix(p, { ...item, height: 40 } as typeof item) : null,
-          seen: groups.every((around) => !around.hidden) && groups.map(({ opacity, shadow }) => [opacity, shadow]),
-        };
-      }),
-  }));
+  return now.pages
+    .filter(({ brought }) => brought === null)
+    .map((p) => ({
+      page: { ...p, items: [] },
+      parts: [...everyItem(p)]
+        .filter((item) => !freeThrough(item))
+        .map((item) => {
+          const { groups } = findOn(p, item.id)!;
+          const kept = { ...item } as Record<string, unknown>;
+          delete kept.items;
+          for (const key of item.touch === 'fill' ? FILLED[item.kind] : []) delete kept[key];
+          return {
+            kept,
+            within: groups.map(({ id }) => id),
+            matrix: isFramed(item) ? pageMatrix(p, { ...item, height: 40 } as typeof item) : null,
+            seen: groups.every((around) => !around.hidden) && groups.map(({ opacity, shadow }) => [opacity, shadow]),
+          };
+        }),
+    }));
 }
 
 /** All that is shown of a kind that was not there before. */
@@ -183,10 +207,18 @@ function appeared(before: Sheet, after: Sheet): { kinds: Set<string>; bad: strin
     ...recipes(before),
     ...[...everyItem(before)].flatMap((item) => (item.kind === 'picture' ? [item.picture] : [])),
   ]);
+  for (const { brought, items } of after.pages) {
+    if (!brought) continue;
+    kinds.add('page');
+    if (items.some(({ id, kind }) => id === brought.picture && kind !== 'picture'))
+      bad.push(`${brought.picture} is no picture`);
+  }
   for (const item of everyItem(after)) {
     const old = find(before, item.id)?.item;
     const made = find(after, item.id)!.groups.some((around) => around.maker);
-    if (!old && item.kind !== 'group' && !(made && item.kind !== 'ink' && item.kind !== 'picture'))
+    const isPage = find(after, item.id)!.page.brought?.picture === item.id;
+    if (isPage && item.kind === 'picture' && item.picture !== 'own/scan') kinds.add('picture');
+    if (!old && !isPage && item.kind !== 'group' && !(made && item.kind !== 'ink' && item.kind !== 'picture'))
       kinds.add(item.kind);
     if (!old && item.touch !== 'free') bad.push(`${item.id} is ${item.touch}`);
     if (item.kind === 'text' && (item.blank || item.also.length > 0)) bad.push(`${item.id} is a blank`);
@@ -269,6 +301,42 @@ describe('a student’s own', () => {
     ['nor moved', { kind: 'set', id: 'mixed', values: { x: 3 } }, false],
     ['their own is', { kind: 'set', id: 'own', values: { hidden: true } }, true],
   ])('%s', (_, change, may) => expect(refusal(now, change, all) === null).toBe(may));
+
+  describe('page made elsewhere', () => {
+    const scan = picture({ id: 'scan', picture: 'own/a', touch: 'free', locked: true });
+    const brought = { picture: 'scan', file: 'f', name: 'work.pdf', number: 1, of: 2 };
+    const work = page({ id: 'w', brought, items: [scan] });
+    const on = sheet({ title: 'S', pages: [page({ id: 'p', items: [shape({ id: 'z' })] }), work] });
+    const bring = (given: Partial<typeof work>): Change => ({
+      kind: 'page-insert',
+      behind: 'p',
+      page: { ...work, id: 'n', ...given },
+    });
+    test.each<[string, Change, boolean]>([
+      ['comes in', bring({}), true],
+      ['comes back with what was written on it', bring({ items: [text({ id: 't', touch: 'free' }), scan] }), true],
+      [
+        'shows a picture that was brought, not one that ships',
+        bring({ items: [{ ...scan, picture: 'flat/owl' }] }),
+        false,
+      ],
+      ['brings no other picture along', bring({ items: [{ ...scan, id: 'other' }, scan] }), false],
+      ['does not lack what it shows', bring({ items: [] }), false],
+      ['brings nothing fixed', bring({ items: [shape({ id: 's' }), scan] }), false],
+      ['is no empty page', bring({ brought: null, items: [] }), false],
+      ['goes', { kind: 'page-remove', id: 'w' }, true],
+      ['moves', { kind: 'page-move', id: 'w', behind: null }, true],
+      ['is turned', { kind: 'page-set', id: 'w', values: { width: 612, height: 792 } }, true],
+      ['stays marked as brought', { kind: 'page-set', id: 'w', values: { brought: null } }, false],
+      ['the teacher’s page stays', { kind: 'page-remove', id: 'p' }, false],
+      ['and is not turned', { kind: 'page-set', id: 'p', values: { width: 612 } }, false],
+    ])('%s', (_, change, may) => expect(refusal(on, change, ['page', 'text']) === null).toBe(may));
+    test('needs that they are opened, and has an end', () => {
+      expect(refusal(on, bring({}), ['picture'])).toMatch(/not opened/);
+      const many = Array.from({ length: MOST_BROUGHT }, (_, i) => ({ ...work, id: `w${i}`, items: [] }));
+      expect(refusal({ ...on, pages: [on.pages[0], ...many] }, bring({}), ['page'])).toMatch(/At most 40 pages/);
+    });
+  });
 
   test('map brings in no picture, ink or other recipe while those are shut', () => {
     const map = { ...group({ id: 'map', touch: 'free', items: [] }), maker: mapOf([null]) };

@@ -3,8 +3,10 @@ import { recipeKindOf } from '../schema/recipes/recipes';
 import type { Change, Single } from '../changes/change';
 import { apply } from '../changes/change';
 import { kindOf } from '../items/all';
-import type { GroupItem, Item, Sheet } from '../schema/sheet';
+import type { GroupItem, Item, Page, Sheet } from '../schema/sheet';
+import { isOwn } from '../pictures/picture';
 import { locate } from '../sheet/tree';
+import { broughtPages, isPageItself, MOST_BROUGHT } from './brought';
 import type { Most } from './limits';
 import { tooMany } from './limits';
 import type { Supply } from './supplies';
@@ -12,7 +14,7 @@ import type { Supply } from './supplies';
 /**
  * What a student may do with a copy. The server asks this of every change; the workbench asks first, to say so early.
  * Whatever is allowed leaves each part that is not the student's as it was, in its place and its order among the others, and
- * seen as before; and nothing of a kind that is not opened ever appears.
+ * seen as before; and nothing of a kind that is not opened ever appears. Pages are the teacher's, but for those made elsewhere.
  */
 
 /** Settings that belong to the teacher even on a part that is free. */
@@ -84,6 +86,30 @@ const mayWrite = (sheet: Sheet, change: { id: string }): string | null => {
   const place = locate(sheet, change.id);
   return !place || place.item.touch !== 'fixed' ? null : NOT_YOURS;
 };
+const pageOf = (sheet: Sheet, id: string): Page | undefined => sheet.pages.find((page) => page.id === id);
+
+/** A page made elsewhere may come whole: what it shows, and what its student put on it before. */
+function bringsPage(sheet: Sheet, page: Page, supplies: readonly Supply[]): string | null {
+  if (page.brought === null) return teachersOnly();
+  if (!supplies.includes('page')) return NOT_OPENED;
+  if (broughtPages(sheet).length >= MOST_BROUGHT)
+    return `At most ${MOST_BROUGHT} pages made elsewhere fit on a copy. Remove one before you add another.`;
+  const shown = page.items.find((item) => isPageItself(page, item));
+  if (shown?.kind !== 'picture' || !isOwn(shown.picture)) return NOT_OPENED;
+  return page.items.reduce<string | null>(
+    (no, item) => no ?? (item === shown ? ownRefusal(item) : insertable(item, supplies)),
+    null,
+  );
+}
+
+/** A page made elsewhere is its student's, with all that is on it. */
+const onOwnPage = (sheet: Sheet, { id }: { id: string }): string | null => {
+  const page = pageOf(sheet, id);
+  return !page || (page.brought !== null && page.items.every(freeThrough)) ? null : teachersOnly();
+};
+/** It can be turned. */
+const TURNING = new Set(['width', 'height']);
+
 const teachersOnly = () => 'Only your teacher can change the page itself.';
 
 /** For each kind of change, why a student may not make it; null when they may. */
@@ -130,10 +156,11 @@ const RULES: { [K in Single['kind']]: Rule<K> } = {
   splice: mayWrite,
   style: mayWrite,
   paragraph: mayWrite,
-  'page-insert': teachersOnly,
-  'page-remove': teachersOnly,
-  'page-move': teachersOnly,
-  'page-set': teachersOnly,
+  'page-insert': (sheet, { page }, supplies) => bringsPage(sheet, page, supplies),
+  'page-remove': onOwnPage,
+  'page-move': onOwnPage,
+  'page-set': (sheet, change) =>
+    onOwnPage(sheet, change) ?? (Object.keys(change.values).every((key) => TURNING.has(key)) ? null : teachersOnly()),
   'sheet-set': teachersOnly,
   'role-set': teachersOnly,
 };

@@ -10,6 +10,7 @@ import { everyItem, find } from '../sheet/tree';
 import type { Outline, Paint } from '../values/primitives';
 import type { Context } from './kind';
 import { boxOn, isSeen, opacityAround, opacityOf, shows } from './seen';
+import { isPageItself } from '../handout/brought';
 import { once } from './survey';
 
 /** Things on a piece, as the look-fors about things see them. */
@@ -51,6 +52,7 @@ function lookedUp(sheet: Sheet, { item: kind, whose, made }: Asked, context: Con
     const given = find(context.handedOut, item.id)?.item;
     if (given && (whose === 'added' || item.touch === 'fixed')) continue;
     const { groups, page } = find(sheet, item.id)!;
+    if (isPageItself(page, item)) continue;
     if (!made && [...groups, ...(item.kind === 'group' ? [item] : [])].some(({ maker }) => maker !== null)) continue;
     if (!isSeen(sheet, item.id, context.pictures)) continue;
     const box = boxOn(page, item, context.pictures);

@@ -31,6 +31,18 @@ const gradient = (a: string, b: string): Paint => ({
 const at = (values: Parameters<typeof shape>[0] extends infer G ? Partial<G> : never = {}, id = 's') =>
   shape({ id, x: 20, y: 20, width: 60, height: 40, ...values });
 
+test('what a page made elsewhere shows is no picture on it; what is put on such a page counts', () => {
+  const scan = picture({ id: 'scan', picture: 'own/a', touch: 'free', width: 595, height: 842 });
+  const brought = { picture: 'scan', file: 'f', name: 'work.pdf', number: 1, of: 1 };
+  const found = (items: Item[]) => {
+    const on = { ...handed(), pages: [...handed().pages, page({ id: 'w', width: 595, height: 842, brought, items })] };
+    return count(things({ item: 'picture' }), on, context()).got;
+  };
+  expect(found([scan])).toBe(0);
+  const crab = picture({ id: 'crab', picture: 'flat/crab', touch: 'free', x: 20, y: 20, width: 60, height: 60 });
+  expect(found([crab, scan])).toBe(1);
+});
+
 describe('each thing', () => {
   type Case = [condition: Each, what: string, items: Item[], got: number, item?: LookForOf<'items'>['item']];
   const words = (said: string, values: object = {}) => at({ body: plain(said), ...values });

@@ -191,6 +191,7 @@ export const page = (given: Partial<Page> & { id: string }): Page => ({
   background: solid('#fffefa'),
   guides: [],
   grid: 0,
+  brought: null,
   items: [],
   ...given,
 });

@@ -25,6 +25,18 @@ export const TextRole = z.object({
   paragraph: ParagraphFormat.required(),
 });
 
+/** A page made elsewhere: one page of a file that a student handed in with the copy. */
+export const Brought = z.strictObject({
+  /** The item that shows it, which fills the page. */
+  picture: Id,
+  /** The file as it was handed in, and its name. */
+  file: Id,
+  name: z.string().min(1).max(200),
+  /** Which of its pages this is. */
+  number: z.number().int().min(1),
+  of: z.number().int().min(1),
+});
+
 export const Page = z.strictObject({
   id: Id,
   width: z.number().min(36).max(FAR),
@@ -39,6 +51,8 @@ export const Page = z.strictObject({
     .default([]),
   /** The mesh of the grid in points, 0 for none. */
   grid: z.number().min(0).max(720).default(0),
+  /** Null for a page that was designed here. */
+  brought: Brought.nullable().default(null),
   /** Front to back: the first lies on top. */
   items: z.array(Item),
 });
@@ -56,5 +70,6 @@ export const Sheet = z.strictObject({
 });
 
 export type TextRole = z.infer<typeof TextRole>;
+export type Brought = z.infer<typeof Brought>;
 export type Page = z.infer<typeof Page>;
 export type Sheet = z.infer<typeof Sheet>;

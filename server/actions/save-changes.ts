@@ -13,6 +13,7 @@ import { report } from '../process/report';
 import type { CopyState } from '../../core/handout/state';
 import { isOpen } from '../../core/handout/state';
 import type { DocumentAccess } from '../stores/copies';
+import { filesOf } from '../stores/brought';
 import { documentAccess } from '../stores/copies';
 import type { LoggedChange } from '../stores/documents';
 import { changesSince, Damaged, loadDocument, saveChanges } from '../stores/documents';
@@ -150,7 +151,13 @@ export async function saveWork(
   const isThere = (id: string) => (isOwn(id) ? known.has(id) : pictures(id) !== undefined);
   const handout = await handoutOn(db, access);
   const most = handout && mostOf(handout.given, handout.limits);
+  const pages = batch.changes.flatMap((change) =>
+    [...singles(change)].flatMap((one) => (one.kind === 'page-insert' ? (one.page.brought?.file ?? []) : [])),
+  );
+  const files = pages.length > 0 && access.kind === 'copy' ? await filesOf(db, access.copyId) : [];
   const guard = (sheet: Sheet, change: Change) => {
+    if (pages.some((id) => files.every((file) => file.id !== id)))
+      return 'The file of this page is not there. Add it once more.';
     const picture = picturesIn(change).find((id) => !isThere(id));
     if (picture !== undefined) return `There is no picture called “${picture}”.`;
     return handout ? refusal(sheet, change, handout.supplies, most) : null;

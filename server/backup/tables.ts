@@ -23,6 +23,7 @@ export const TABLES = [
   'handout_group',
   'copy',
   'copy_mate',
+  'brought_file',
   'go',
   'answer_check',
   'margin_note',

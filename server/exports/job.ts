@@ -12,6 +12,13 @@ export type ExportJob =
 /** A picture of a page that is too much for the thread that answers requests. */
 export type ThumbnailJob = { kind: 'thumbnail'; part: SheetPart; own: PictureFiles };
 /** A picture file from outside, and who brings it along. */
-export type PictureJob = { kind: 'picture'; bytes: Uint8Array; name: string; owner: string };
+export type PictureJob = {
+  kind: 'picture';
+  bytes: Uint8Array;
+  name: string;
+  owner: string;
+  /** It is a page made elsewhere: nobody asks for its outline; `whole`: it is wanted in full size, too. */
+  page?: { whole: boolean };
+};
 export type PictureAnswer = { picture: PictureIn } | { problem: string };
 export type Job = ExportJob | ThumbnailJob | PictureJob;

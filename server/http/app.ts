@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto';
+import { createRequire } from 'node:module';
 import path from 'node:path';
 import compression from 'compression';
 import express from 'express';
@@ -40,6 +41,12 @@ export function isOwnOrigin(origin: string | undefined, host: string | undefined
     return false;
   }
 }
+
+const reader = (() => {
+  const require = createRequire(import.meta.url);
+  const { version } = require('pdfjs-dist/package.json') as { version: string };
+  return { version, place: path.dirname(require.resolve('pdfjs-dist/package.json')) };
+})();
 
 /** In seconds. */
 const YEAR = 365 * 24 * 3600;
@@ -90,6 +97,9 @@ export function createApp(services: Services, pages: RequestHandler, { dev, reac
   app.use('/art/kept', (_req, res) => void res.status(404).end());
   // A change of art comes with a change of program: an hour saves most requests and costs little.
   app.use('/art', express.static(artFolder(), { maxAge: '1h' }));
+  // Reads PDF files in the browser, with all that it needs for it; loaded only where somebody brings one.
+  for (const part of ['legacy/build', 'cmaps', 'standard_fonts', 'wasm', 'iccs'])
+    app.use(`/pdf/${reader.version}/${part}`, express.static(path.join(reader.place, part), { maxAge: '1h' }));
   if (dev) app.use(dev);
   else {
     const client = path.join(projectRoot(), 'build/client');

@@ -10,6 +10,7 @@ const PLACES: [path: RegExp, bytes: number][] = [
   // A page with all that it may hold, in one change.
   [/^\/documents\/[^/]+\/changes(\.data)?$/, 8 * 1024 * 1024],
   [/^\/pictures(\.data)?$/, MOST_BYTES],
+  [/^\/copies\/[^/]+\/files(\.data)?$/, MOST_BYTES],
 ];
 const OTHERWISE = 1024 * 1024;
 export const mostFor = (path: string): number => PLACES.find(([place]) => place.test(path))?.[1] ?? OTHERWISE;

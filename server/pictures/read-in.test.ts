@@ -55,6 +55,20 @@ describe('a picture from outside', () => {
     expect(drawn.raster).toMatchObject({ clear: true, outlined: false });
     expect(flatten(drawn.paths[0].d).box).toEqual({ x: 0, y: 0, width: 200, height: 150 });
   });
+  test('comes as WebP, too; as a page it has its pixels in full size and no outline', async () => {
+    const webp = await sharp(await discFile.plain())
+      .resize({ width: 3000 })
+      .webp()
+      .withExif({ IFD0: { Copyright: 'somebody at a place' } })
+      .toBuffer();
+    const { drawn, whole } = await readIn(webp, 'a disc', 'somebody', { whole: true });
+    expect([drawn.width, drawn.raster!.outlined, whole!.type]).toEqual([2400, false, 'image/webp']);
+    const { width, exif } = await sharp(whole!.bytes).metadata();
+    expect([width, exif]).toEqual([3000, undefined]);
+    // Beside the same picture that was uploaded as one.
+    expect((await read(webp)).drawn.id).not.toBe(drawn.id);
+    expect((await readIn(webp, 'a disc', 'somebody', { whole: false })).whole).toBeUndefined();
+  });
   test('stands upright, and keeps nothing of what else was in the file', async () => {
     const bytes = await sharp(await discFile.plain())
       .withExif({ IFD0: { Copyright: 'somebody at a place' }, IFD3: { GPSLatitude: '51/1 30/1 0/1' } })
@@ -102,19 +116,19 @@ describe('what is no usable picture', () => {
       .toBuffer();
   test.each<[string, () => Promise<Uint8Array> | Uint8Array, RegExp]>([
     ['nothing', () => new Uint8Array(), /empty/],
-    ['words', () => Buffer.from('not a picture'), /no PNG or JPEG/],
+    ['words', () => Buffer.from('not a picture'), /no PNG, JPEG or WebP/],
     [
       'a program in SVG',
       () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>'),
-      /no PNG or JPEG/,
+      /no PNG, JPEG or WebP/,
     ],
     [
       'another kind of picture',
       async () =>
         sharp(await png(30, 30))
-          .webp()
+          .tiff()
           .toBuffer(),
-      /no PNG or JPEG/,
+      /no PNG, JPEG or WebP/,
     ],
     ['a file that ends too early', async () => (await discFile.plain()).subarray(0, 1500), /damaged/],
     ['a picture of a line', () => png(300, 3), /300 by 3 pixels/],

@@ -10,7 +10,7 @@ import type { Pixels } from '../../core/raster/pixels';
 import { LEAST_SIDE, MOST_BYTES, MOST_PIXELS, MOST_RATIO } from '../../core/raster/limits';
 
 /**
- * Takes in a PNG or JPEG file from outside. Only its pixels are kept: they are read and written again, upright, without
+ * Takes in a PNG, JPEG or WebP file from outside. Only its pixels are kept: they are read and written again, upright, without
  * anything else that was in the file (place, camera, profile, hidden data).
  */
 
@@ -27,7 +27,14 @@ export class PictureProblem extends Error {
   override name = 'PictureProblem';
 }
 
-export type PictureIn = { drawn: DrawnPicture; type: 'image/jpeg' | 'image/png'; image: Buffer; lines: Buffer };
+export type PictureIn = {
+  drawn: DrawnPicture;
+  type: 'image/jpeg' | 'image/png';
+  image: Buffer;
+  lines: Buffer;
+  /** In full size, where that was wanted. */
+  whole?: { type: string; bytes: Buffer };
+};
 
 const dataUrl = (type: string, bytes: Buffer) => `data:${type};base64,${bytes.toString('base64')}`;
 
@@ -61,12 +68,14 @@ const inked = (alpha: Uint8Array, width: number, height: number) =>
     raw: { width, height, channels: 1 },
   });
 
-/** How files of the two formats begin: nothing else is given to a decoder at all. */
-const BEGINNINGS = [
+/** How files of the formats begin: nothing else is given to a decoder at all. Null stands for any byte. */
+const BEGINNINGS: (number | null)[][] = [
   [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a],
   [0xff, 0xd8, 0xff],
+  [0x52, 0x49, 0x46, 0x46, null, null, null, null, 0x57, 0x45, 0x42, 0x50],
 ];
-const isPicture = (bytes: Uint8Array) => BEGINNINGS.some((begins) => begins.every((byte, i) => bytes[i] === byte));
+const isPicture = (bytes: Uint8Array) =>
+  BEGINNINGS.some((begins) => begins.every((byte, i) => byte === null || bytes[i] === byte));
 
 async function checked(bytes: Uint8Array): Promise<void> {
   if (bytes.length === 0) throw new PictureProblem('This file is empty. Choose another one.');
@@ -79,7 +88,7 @@ async function checked(bytes: Uint8Array): Promise<void> {
         .metadata()
         .catch(() => null)
     : null;
-  if (!known) throw new PictureProblem('This is no PNG or JPEG picture. Save it as one of these and try again.');
+  if (!known) throw new PictureProblem('This is no PNG, JPEG or WebP picture. Save it as one of these and try again.');
   const { width, height } = known;
   if (width * height > MOST_PIXELS)
     throw new PictureProblem(
@@ -97,9 +106,15 @@ async function checked(bytes: Uint8Array): Promise<void> {
 
 /**
  * @param owner who brings it along: the same file has another id for somebody else
+ * @param page for a page made elsewhere: without outline and lines; `whole`: also in full size, as a file of the same format
  * @throws PictureProblem for what is no usable picture
  */
-export async function readIn(bytes: Uint8Array, name: string, owner: string): Promise<PictureIn> {
+export async function readIn(
+  bytes: Uint8Array,
+  name: string,
+  owner: string,
+  page?: { whole: boolean },
+): Promise<PictureIn> {
   await checked(bytes);
   try {
     const upright = await pixelsOf(
@@ -108,13 +123,32 @@ export async function readIn(bytes: Uint8Array, name: string, owner: string): Pr
         .toColourspace('srgb')
         .resize(within(KEPT)),
     );
-    return await takenApart(upright, name, owner);
+    const taken = await takenApart(upright, name, owner, page !== undefined);
+    return page?.whole ? { ...taken, whole: await inFull(bytes) } : taken;
   } catch {
     throw new PictureProblem('This picture is damaged and can’t be read to its end. Save it anew and try again.');
   }
 }
 
-async function takenApart(upright: Pixels, name: string, owner: string): Promise<PictureIn> {
+/** All its pixels, upright, in its own format. */
+async function inFull(bytes: Uint8Array): Promise<{ type: string; bytes: Buffer }> {
+  const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS })
+    .autoOrient()
+    .toColourspace('srgb')
+    .toBuffer({ resolveWithObject: true });
+  return { type: `image/${info.format}`, bytes: data };
+}
+
+/** How it looks as an outline: inked along its edges. */
+async function lined(upright: Pixels): Promise<Sharp> {
+  const { near, far } = blursFor(Math.min(LINED, Math.max(upright.width, upright.height)));
+  const fine = await blurred(upright, near);
+  const ink = linesOf(fine, await blurred(upright, far));
+  return inked(ink, fine.width, fine.height);
+}
+const nothing = () => inked(new Uint8Array([0]), 1, 1);
+
+async function takenApart(upright: Pixels, name: string, owner: string, isPage: boolean): Promise<PictureIn> {
   const traced = await pixelsOf(opened(upright).resize(within(TRACED)));
   const { width, height } = upright;
   const { isOpaque } = await opened(upright).stats();
@@ -123,18 +157,15 @@ async function takenApart(upright: Pixels, name: string, owner: string): Promise
     isOpaque ? image.flatten().jpeg({ quality }) : image.png({ compressionLevel: 8 });
   const image = await written(opened(upright), 86).toBuffer();
   const small = await written(opened(upright).resize(within(SMALL)), 74).toBuffer();
-  const { near, far } = blursFor(Math.min(LINED, Math.max(width, height)));
-  const fine = await blurred(upright, near);
-  const ink = linesOf(fine, await blurred(upright, far));
-  const lines = await inked(ink, fine.width, fine.height).png({ palette: true, colours: 16 }).toBuffer();
+  const lines = await (isPage ? nothing() : await lined(upright)).png({ palette: true, colours: 16 }).toBuffer();
   const smallLines = await sharp(lines).resize(within(SMALL)).png({ palette: true, colours: 16 }).toBuffer();
   const hash = createHash('sha256')
-    .update(owner)
+    .update(isPage ? `${owner} page` : owner)
     .update(`${width} ${height}`)
     .update(upright.data)
     .digest('hex')
     .slice(0, 32);
-  const outline = outlineOf(traced, width / traced.width);
+  const outline = isPage ? null : outlineOf(traced, width / traced.width);
   const frame = `M0 0H${width}V${height}H0Z`;
   const drawn: DrawnPicture = {
     id: `own/${hash}`,

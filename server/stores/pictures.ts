@@ -10,21 +10,28 @@ export const MOST_PICTURES = 500;
 
 export type OwnPicture = { id: string; name: string; width: number; height: number };
 
-/** Keeps a picture. One that was there already is offered again, by its new name. */
+/**
+ * Keeps a picture. One that was there already is offered again, by its new name.
+ * @param offered false where it only shows a page of a file: it is not offered among the owner's pictures
+ */
 export async function keepPicture(
   db: Queries,
-  { schoolId, ownerId }: { schoolId: string; ownerId: string },
+  { schoolId, ownerId, offered = true }: { schoolId: string; ownerId: string; offered?: boolean },
   { drawn, type, image, lines }: PictureIn,
 ): Promise<OwnPicture> {
   const { id, name, width, height } = drawn;
   await db.query(
-    `insert into picture (id, school_id, owner_id, name, width, height, type, image, lines, drawn)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
-     on conflict (id) do update set name = excluded.name, drawn = excluded.drawn, put_away = false`,
-    [id, schoolId, ownerId, name, width, height, type, image, lines, JSON.stringify(drawn)],
+    `insert into picture (id, school_id, owner_id, name, width, height, type, image, lines, drawn, put_away)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
+     on conflict (id) do update set name = excluded.name, drawn = excluded.drawn, put_away = picture.put_away and excluded.put_away`,
+    [id, schoolId, ownerId, name, width, height, type, image, lines, JSON.stringify(drawn), !offered],
   );
   return { id, name, width, height };
 }
+
+/** How many pictures a person ever brought. */
+export const countPictures = async (db: Queries, ownerId: string): Promise<number> =>
+  (await db.query<{ n: number }>('select count(*)::int as n from picture where owner_id = $1', [ownerId]))[0].n;
 
 /** What a person has on offer, the newest first. */
 export const ownPictures = (db: Queries, ownerId: string) =>

@@ -12,6 +12,7 @@ import type { Database, Queries, Row } from '../database/connection';
 import { migrate } from '../database/migrate';
 import { projectRoot } from '../process/place';
 import { openPictures } from '../art/shipped';
+import * as brought from './brought';
 import * as checks from './checks';
 import * as classLife from './class-life';
 import * as classes from './classes';
@@ -145,6 +146,19 @@ const CALLS: Record<string, () => unknown> = {
   handIn: () => copies.handIn(db, { id: 'y3-40-1', documentId: 'dc3-40-1' }, 2),
   takeBack: () => copies.takeBack(db, 'y3-42-0'),
   returnGo: () => copies.returnGo(db, 'gy3-46-0', 'done'),
+  keepFile: () =>
+    brought.keepFile(db, {
+      id: 'new',
+      schoolId: 's9',
+      copyId: 'y9-40-1',
+      personId: 'p9-40',
+      name: 'w.pdf',
+      type: 'application/pdf',
+      bytes: Buffer.from('x'),
+    }),
+  filesOf: () => brought.filesOf(db, 'y3-40-1'),
+  fileOf: () => brought.fileOf(db, 'y3-40-1', 'y3-40-1'),
+  countPictures: () => pictures.countPictures(db, 't3-1'),
   demoDoors: () => demo.demoDoors(db),
   createDocument: () => documents.createDocument(db, 's7', sampleSheet()),
   keepSnapshot: () => documents.keepSnapshot(db, 'ds7-0', 5, sampleSheet()),
@@ -291,6 +305,7 @@ test('no statement scans a table that grows with schools', { timeout: 120_000 },
 
 test('every function of the stores is called here', () => {
   const all = [
+    brought,
     checks,
     classLife,
     classes,

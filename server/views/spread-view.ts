@@ -1,4 +1,5 @@
 import equal from 'fast-deep-equal';
+import { broughtPages } from '../../core/handout/brought';
 import { isLate } from '../../core/handout/times';
 import { heldAfter, pieceMarks } from '../../core/review/marks';
 import { missedMost } from '../../core/review/missed';
@@ -48,6 +49,8 @@ function cardOf(whole: Handout, { copy, go, document, ruled }: Piece, kit: Means
     page: { width: handout.sheet.pages[0].width, height: handout.sheet.pages[0].height },
     /** Of how many: on some versions not all can be counted. */
     lookFors: handout.lookFors.length,
+    /** Pages made elsewhere, which the picture does not show. */
+    brought: sheet ? broughtPages(sheet).length : 0,
     held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
     marks:
       sheet && results

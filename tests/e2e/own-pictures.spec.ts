@@ -60,7 +60,7 @@ test('a file is put on the sheet, kept for the next one, and what is no picture 
 
   await blankPage(page);
   await brought('notes.png', Promise.resolve(Buffer.from('hello')));
-  await expect(page.getByText('This is no PNG or JPEG picture.')).toBeVisible();
+  await expect(page.getByText('This is no PNG, JPEG or WebP picture.')).toBeVisible();
   await page.locator('.drawer_picturesFound').getByRole('button', { name: 'orange disc', exact: true }).click();
   await expect(images()).toHaveCount(1);
   await page.getByRole('button', { name: /Remove “orange disc”/ }).focus();

@@ -33,6 +33,7 @@ export async function fillManySchools(db: Database): Promise<void> {
       select 'y' || k || '-' || n || '-' || i, 's' || k, 'o' || k || '-' || (n / 26) || '-' || i, 'p' || k || '-' || n,
         'dc' || k || '-' || n || '-' || i, (array['not-begun', 'under-way', 'handed-in', 'done'])[1 + (n + i) % 4]
       from size, generate_series(1, students) n, generate_series(0, 2) i;
+    insert into brought_file (id, school_id, copy_id, person_id, name, type, bytes) select id, school_id, id, student_id, 'work.pdf', 'application/pdf', '' from copy where state = 'handed-in';
     insert into copy_mate select 'y' || k || '-' || n || '-' || i, 'p' || k || '-' || (n + 1) from size, generate_series(1, students - 1) n, generate_series(0, 2) i;
     update copy set group_id = 'g' || h.class_id from handout h where h.id = copy.handout_id;
     insert into document (id, school_id, seq, snapshot) select document_id, school_id, 2, '{}' from copy;
