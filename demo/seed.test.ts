@@ -8,10 +8,11 @@ import { everyItem } from '../core/sheet/tree';
 import type { Database } from '../server/database/connection';
 import { openEmbedded } from '../server/database/embedded';
 import { migrate } from '../server/database/migrate';
+import { countedOn } from '../server/actions/counting';
 import { copiesOf } from '../server/stores/copies';
 import { demoDoors } from '../server/stores/demo';
 import { loadDocument } from '../server/stores/documents';
-import { progressOf } from '../server/stores/handouts';
+import { handoutById, progressOf } from '../server/stores/handouts';
 import { classByCode } from '../server/stores/classes';
 import { namesIn, signInStudent, signInTeacher } from '../server/stores/sign-in';
 import { SECRET, TEACHERS } from './school';
@@ -130,4 +131,14 @@ test('what is to be hung up can be read, and holds all its words', async () => {
           false,
         ]);
   }
+});
+
+test('the piece of three has met its first step, and the second is open', async () => {
+  const own = (await progressOf(db, await teacher())).find(({ title }) => title === 'Our food web')!;
+  const [copy] = await copiesOf(db, own.id);
+  const handout = (await handoutById(db, own.id))!;
+  const { sheet } = (await loadDocument(db, copy.documentId)) as { sheet: Sheet };
+  const { resources } = await Shelf.open();
+  expect(countedOn(handout, sheet, copy.studentName, resources).map(({ held }) => held)).toEqual([true]);
+  expect([copy.openSteps, handout.steps.length]).toEqual([2, 2]);
 });

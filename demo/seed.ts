@@ -22,7 +22,7 @@ import { hashSecret } from '../server/accounts/secret';
 import { projectRoot } from '../server/process/place';
 import { Shelf } from '../server/exports/shelf';
 import { addClass, addStudent, membersOf } from '../server/stores/classes';
-import { copiesOf, goesOf, handIn, returnGo } from '../server/stores/copies';
+import { copiesOf, goesOf, handIn, returnGo, setOpenSteps } from '../server/stores/copies';
 import type { ClassCopy } from '../server/stores/copies';
 import { DEMO_CLASS } from '../server/stores/demo';
 import { loadDocument, saveChanges } from '../server/stores/documents';
@@ -410,11 +410,19 @@ async function groupPiece(
       only: { groups: [groupId], students: [] },
       together: true,
       title: 'Our food web',
-      brief: 'Work on it together. Each of you adds an animal, and says what it eats.',
+      brief: 'Work on it together.',
       dueAt: at(clock, -70),
       lookFors: [lookFor({ kind: 'words', id: 'own', title: 'At least 9 words of your own', item: null, min: 9 })],
+      steps: [
+        { id: 'animals', text: 'Each of you adds an animal, and says what it eats.', lookFors: ['own'] },
+        {
+          id: 'what-if',
+          text: 'What would happen if all the algae died? Draw it on paper, and add a photo of it.',
+          lookFors: [],
+        },
+      ],
       rubric: { rows: [] },
-      supplies: ['map', 'text', 'picture'],
+      supplies: ['map', 'text', 'picture', 'page'],
       at: at(clock, 30),
     },
     PICTURES,
@@ -427,6 +435,8 @@ async function groupPiece(
     const save = { documentId: copy.documentId, authorId: those[i], base: i, batch: `added-${i}` };
     await saveChanges(db, { ...save, changes: [change], at: at(clock, 26, i * 4) }, () => null, copy.id);
   }
+  // Who writes opens the next step by it.
+  await setOpenSteps(db, copy.id, 2);
 }
 
 /** Groups, one of which gets something tomorrow; a substitute for two weeks; a class of last year. */

@@ -6,9 +6,9 @@ import type { MarginEntry } from '../margin/margin';
 import type { Loaded } from '../student/entries';
 import { BackMarks } from '../student/entries';
 import { countOf, LookForList } from '../student/lookfor-list';
+import { Brief, briefName } from './brief';
 import type { Checking } from './checking';
 import styles from './copy.module.css';
-import studentStyles from '../student/student.module.css';
 
 /** What is asked of a student, what will be looked for, and what came back: one line, of which one part opens. */
 
@@ -28,8 +28,6 @@ type Of = {
 
 export type Part = 'brief' | 'list' | 'points';
 
-const Brief = ({ brief }: { brief: string }) => <p className={studentStyles.brief}>{brief || 'Fill in the sheet.'}</p>;
-
 /** Look-fors are counted where their key is: without a network nothing new is known. */
 const StandsStill = ({ editor }: { editor: Editor }) =>
   useEditor(editor, 'save').kind === 'offline' && (
@@ -46,7 +44,8 @@ export function aboutEntry(of: Of): MarginEntry {
     tone: 'plain',
     label: 'What to do, and what your teacher will look for',
     light: of.light,
-    content: <About {...of} />,
+    // A step that opens is shown.
+    content: <About key={of.loaded.steps.open.length} {...of} />,
   };
 }
 
@@ -71,7 +70,7 @@ function About({ editor, loaded, results, first, chosen, onShow, onGo, checking 
   );
   const { marks } = loaded;
   const parts: [Part, string][] = [
-    ['brief', 'To do'],
+    ['brief', briefName(loaded.steps)],
     ...(list ? [['list', countOf(loaded.lookFors, results, done)] as [Part, string]] : []),
     ...(marks ? [['points', `${marks.got} of ${marks.of} points`] as [Part, string]] : []),
   ];
@@ -95,7 +94,7 @@ function About({ editor, loaded, results, first, chosen, onShow, onGo, checking 
       </div>
       {shown && (
         <div className={styles.panel}>
-          {shown === 'brief' && <Brief brief={loaded.brief} />}
+          {shown === 'brief' && <Brief loaded={loaded} results={results} />}
           {shown === 'list' && list}
           {shown === 'list' && <StandsStill editor={editor} />}
           {shown === 'points' && marks && <BackMarks marks={marks} />}

@@ -86,11 +86,13 @@ export function useCopyMargin({ editor, loaded, results, view, fetcher, handing,
   const at = here >= 0 ? here : resting && !back ? nextBlank : -1;
   const blank = !shut && at >= 0 && !handing.asking ? blankEntry(editor, steps, at, bankOf(sheet)) : null;
 
+  // A step that has just opened is to be read.
+  const [opened] = useState(loaded.steps.open.length);
   const begun = editing !== null || steps.some(({ filled }) => filled);
   /** What is open of the first card until the student opens something else. */
   const first = (): Part | null => {
     if (back || shut !== null) return null;
-    if (!begun) return 'brief';
+    if (!begun || loaded.steps.open.length > opened) return 'brief';
     return view.stageHeight >= ROOMY && lookFors.length > 0 ? 'list' : null;
   };
   const about = aboutEntry({
@@ -123,7 +125,14 @@ export function useCopyMargin({ editor, loaded, results, view, fetcher, handing,
     ...(editor.finding ? [findEntry(editor)] : []),
     ...(state === 'handed-in' ? [withTeacherEntry(loaded, zone)] : []),
     ...(loaded.isClosed && isOpen(state) ? [closedEntry(loaded, zone)] : []),
-    ...(handing.asking ? [lastLookEntry({ editor, lookFors, results, steps, handing, onShow: setLookFor }, gaps)] : []),
+    ...(handing.asking
+      ? [
+          lastLookEntry(
+            { editor, briefSteps: loaded.steps, lookFors, results, steps, handing, onShow: setLookFor },
+            gaps,
+          ),
+        ]
+      : []),
     ...(handing.asking && lookFor === null ? [] : [about]),
     ...noteCards,
     ...(blank ? [blank] : []),

@@ -39,18 +39,21 @@ type LastLook = {
   lookFors: Loaded['lookFors'];
   results: Loaded['results'];
   steps: readonly Step[];
+  /** Of the brief. */
+  briefSteps: Loaded['steps'];
   handing: Handing;
   onShow: (lookFor: string) => void;
 };
 
-function LastLookCard({ editor, lookFors, results, steps, handing, onShow }: LastLook) {
+function LastLookCard({ editor, lookFors, results, steps, briefSteps, handing, onShow }: LastLook) {
   const { setAsking, sending, handIn } = handing;
   const lacking = lookFors.flatMap(({ id, title }, i) => {
     const result = results[i];
     return result?.held === false ? [{ id, title, result }] : [];
   });
   const empty = steps.filter(({ filled }) => !filled);
-  const missing = lacking.length > 0 || empty.length > 0;
+  const unopened = briefSteps.of - briefSteps.open.length;
+  const missing = lacking.length > 0 || empty.length > 0 || unopened > 0;
   const goOn = (
     <Button autoFocus={missing} type={missing ? 'primary' : 'default'} onClick={() => setAsking(false)}>
       Go on working
@@ -67,6 +70,13 @@ function LastLookCard({ editor, lookFors, results, steps, handing, onShow }: Las
       <p>{missing ? 'This is still missing:' : 'Everything that can be counted is there.'}</p>
       {missing && (
         <ul className={styles.missing}>
+          {unopened > 0 && (
+            <li>
+              {unopened === 1
+                ? `Step ${briefSteps.of} has not opened yet`
+                : `Steps ${briefSteps.open.length + 1} to ${briefSteps.of} have not opened yet`}
+            </li>
+          )}
           {empty.length > 0 && (
             <li>
               <button type="button" onClick={() => (setAsking(false), openBlank(editor, empty[0]))}>

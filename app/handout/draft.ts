@@ -44,6 +44,8 @@ const Draft = z.object({
   due: z.string(),
   closes: z.string().default(''),
   lookFors: z.array(z.custom<LookFor>((one) => Kept.safeParse(one).success)),
+  /** Parts of the brief that open one after another, also while they are not finished. */
+  steps: z.array(z.object({ id: z.string(), text: z.string(), lookFors: z.array(z.string()) })).default([]),
   rubric: z.custom<Rubric>(
     (one) => z.object({ rows: z.array(z.looseObject({ id: z.string() })) }).safeParse(one).success,
   ),
@@ -84,7 +86,8 @@ export type HandOutView = {
   /** What the sheet most likely wants looked for. */
   suggested: LookFor[];
   /** A handout that is used again. */
-  like: (Pick<Draft, 'title' | 'brief' | 'lookFors' | 'rubric' | 'supplies' | 'limits'> & { id: string }) | null;
+  like:
+    (Pick<Draft, 'title' | 'brief' | 'lookFors' | 'steps' | 'rubric' | 'supplies' | 'limits'> & { id: string }) | null;
   classes: readonly Class[];
   /** Whether the sheet can be made again, so that versions of it differ. */
   varies: boolean;
@@ -106,8 +109,10 @@ const begun = ({ classes, sheet, suggested, like }: HandOutView): Draft => ({
   due: '',
   closes: '',
   lookFors: like?.lookFors ?? suggested,
+  steps: like?.steps ?? [],
   rubric: like?.rubric ?? { rows: [] },
-  supplies: like?.supplies ?? [],
+  // Pairs are joined by lines.
+  supplies: like?.supplies ?? (suggested.some(({ kind }) => kind === 'pairs') ? ['line'] : []),
   limits: like?.limits ?? {},
   versions: ONE_FOR_ALL,
   ids: {},
@@ -303,9 +308,9 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
   const looking = useVersions(editor, draft, sheet, isReady);
   const tryOut = async () => {
     if (!(await isReady())) return;
-    const { title, brief, example, lookFors, rubric, supplies, limits } = draft;
+    const { title, brief, example, lookFors, steps, rubric, supplies, limits } = draft;
     void trial.submit(
-      { do: 'try', handout: JSON.stringify({ title, brief, example, lookFors, rubric, supplies, limits }) },
+      { do: 'try', handout: JSON.stringify({ title, brief, example, lookFors, steps, rubric, supplies, limits }) },
       { method: 'post' },
     );
   };

@@ -19,6 +19,7 @@ import { Whom } from './whom';
 import styles from './hand-out.module.css';
 
 const Versions = later(() => import('./versions').then((part) => part.Versions));
+const StepsEdit = later(() => import('./steps-edit').then((part) => part.StepsEdit));
 const LookForEdit = later(() => import('./lookfor-edit').then((part) => part.LookForEdit));
 
 /** The form beside the sheet: to whom it goes, until when, and what is looked for. */
@@ -184,6 +185,9 @@ export function HandoutForm({ of, view, sheet, onRefuse, point, onScroll }: Prop
               value={draft.brief}
               onChange={(event) => set({ brief: event.target.value })}
             />
+            <div className={styles.inSteps}>
+              <StepsEdit steps={draft.steps} lookFors={draft.lookFors} onChange={(steps) => set({ steps })} />
+            </div>
             {view.otherSheets.length > 0 && (
               <label className={styles.example}>
                 <span>An example to look at</span>
@@ -208,7 +212,13 @@ export function HandoutForm({ of, view, sheet, onRefuse, point, onScroll }: Prop
               sheet={sheet}
               lookFors={draft.lookFors}
               tried={tried}
-              onChange={(lookFors) => set({ lookFors })}
+              onChange={(lookFors) => {
+                const there = (id: string) => lookFors.some((one) => one.id === id);
+                set({
+                  lookFors,
+                  steps: draft.steps.map((step) => ({ ...step, lookFors: step.lookFors.filter(there) })),
+                });
+              }}
               onRefuse={onRefuse}
               point={point}
             />

@@ -173,5 +173,6 @@ function triedWords(lookFor: LookFor, tried: Tried | undefined): string {
   if (tried.own.held === null) return 'You tick this while reading.';
   const own = `On yours: ${countWords(lookFor, tried.own)}`;
   if (tried.given.held) return `${own}. It is met before students begin!`;
+  if (lookFor.kind === 'sorted' && tried.own.got === 0) return 'On yours, the things still lie below their boxes.';
   return lookFor.kind === 'items' && tried.own.got === 0 ? `${own}. What you mark as answer key is tried, too.` : own;
 }

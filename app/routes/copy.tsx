@@ -18,6 +18,7 @@ import { useCopyMargin } from '../copy/copy-entries';
 import { useChecking } from '../copy/checking';
 import { useHandIn } from '../copy/hand-in';
 import { Example, LastGo } from '../copy/beside';
+import { useSteps } from '../copy/opening';
 import { OthersOnPage, useTogether, Who } from '../copy/together';
 import { Key } from '../fields/toggle';
 import { Editor, useEditor } from '../document/editor';
@@ -77,13 +78,9 @@ export default function CopyScreen({ loaderData }: Route.ComponentProps) {
       <DamagedScreen damage={damage} title={title} home="/tray" back={here} picture={`${here}/picture.svg`} now={now} />
     );
   }
-  // After handing in, taking back or returning, the copy is opened again from the server's data.
-  return (
-    <Copy
-      key={`${loaderData.copyId} ${loaderData.state} ${loaderData.go} ${loaderData.isClosed}`}
-      loaded={loaderData}
-    />
-  );
+  // After handing in, taking back or returning, the copy is opened again from the server's data; not when it is only begun.
+  const state = loaderData.state === 'not-begun' ? 'under-way' : loaderData.state;
+  return <Copy key={`${loaderData.copyId} ${state} ${loaderData.go} ${loaderData.isClosed}`} loaded={loaderData} />;
 }
 
 const SHUT: Partial<Record<Loaded['state'], string>> = {
@@ -115,16 +112,17 @@ function useOpenCopy(loaded: Loaded, open: boolean): Editor {
   return editor;
 }
 
-function Copy({ loaded }: { loaded: Loaded }) {
-  const open = isOpen(loaded.state);
+function Copy({ loaded: whole }: { loaded: Loaded }) {
+  const open = isOpen(whole.state);
   // What was done before it closed is still sent.
-  const editor = useOpenCopy(loaded, open);
-  const mayWork = open && !loaded.isClosed;
+  const editor = useOpenCopy(whole, open);
+  const mayWork = open && !whole.isClosed;
   // Handing in may close while the copy is open.
-  useLoadAgain(mayWork ? loaded.closesAt : null);
+  useLoadAgain(mayWork ? whole.closesAt : null);
   const sheet = useEditor(editor, 'sheet');
   const page = useEditor(editor, 'page');
-  const results = useEditor(editor, 'results') ?? loaded.results;
+  const counted = useEditor(editor, 'results') ?? whole.results;
+  const { shown: loaded, results } = useSteps(editor, whole, counted);
   const shut = useEditor(editor, 'shut');
   // The margin is drawn again with these.
   useEditor(editor, 'selection');
@@ -154,7 +152,7 @@ function Copy({ loaded }: { loaded: Loaded }) {
   const { lastGo, example } = loaded;
   const toggle = (what: 'go' | 'example') => setBeside(beside === what ? null : what);
   const others = useTogether(editor, loaded, open);
-  useKeptPage(loaded.personId, `${loaded.copyId} ${loaded.state} ${loaded.go}`);
+  useKeptPage(loaded.personId, `${loaded.copyId} ${loaded.state} ${loaded.go} ${loaded.steps.open.length}`);
   return (
     <>
       <SheetFrame

@@ -48,6 +48,9 @@ export function PieceCard({ handout, card, now, marked }: Props) {
         {STATE_WORDS[card.state]}
         {card.handedInAt && card.state === 'handed-in' && ` ${whenWords(card.handedInAt, now, zone)}`}
         {card.extendedTo && isOpen(card.state) && ` · until ${whenWords(card.extendedTo, now, zone)}`}
+        {handout.steps > 0 &&
+          isOpen(card.state) &&
+          ` · step ${Math.min(card.openSteps, handout.steps)} of ${handout.steps}`}
         {card.brought > 0 && ` · ${card.brought} ${card.brought === 1 ? 'page' : 'pages'} made elsewhere`}
         {card.go > 1 && ` · go ${card.go}`}
         {card.late && <span className={styles.late}> · late</span>}

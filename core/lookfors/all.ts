@@ -8,6 +8,7 @@ import type { Context, Evidence, LookForKind, Result } from './kind';
 import { isMet, plainly } from './kind';
 import { LABELS } from './labels';
 import { NAME } from './name';
+import { PAIRS } from './pairs';
 import { PHRASE } from './phrase';
 import { POINTS } from './points';
 import { QUOTATION } from './quotation';
@@ -15,6 +16,7 @@ import { READABLE } from './readable';
 import { SAMPLE } from './sample';
 import type { Part } from './sentence';
 import { titleFrom } from './sentence';
+import { SORTED } from './sorted';
 import { STYLE } from './style';
 import { TEACHER, UNKNOWN } from './teacher';
 import { WORDS } from './words';
@@ -40,6 +42,8 @@ const KINDS = [
   NAME,
   LABELS,
   ANSWERS,
+  PAIRS,
+  SORTED,
   WORDS,
   PHRASE,
   POINTS,

@@ -1,4 +1,5 @@
 import { isOpen } from '../../core/handout/state';
+import { openSteps, shutBy, toldById } from '../../core/lookfors/step-open';
 import { isClosed } from '../../core/handout/times';
 import { isAsChecked, isChecked, told, triesOf } from '../../core/lookfors/checks';
 import type { ToldResult } from '../../core/lookfors/checks';
@@ -6,7 +7,7 @@ import type { Result } from '../../core/lookfors/kind';
 import type { Queries } from '../database/connection';
 import { addCheck, checksOf } from '../stores/checks';
 import type { CopyView } from '../stores/copies';
-import { timesOf } from '../stores/copies';
+import { openStepsOf, setOpenSteps, timesOf } from '../stores/copies';
 import type { Handout } from '../stores/handouts';
 import { countedOnCopy } from './counting';
 import type { Means } from './means';
@@ -15,15 +16,24 @@ import { missing, Refused } from './refused';
 
 /** A student asks whether the answers of a look-for are right: so often as the teacher lets them, and not once more. */
 
-/** What a student is told of everything that is looked for, from what was counted now. */
+/**
+ * What a student is told of everything that is looked for, from what was counted now. Steps of the brief whose turn has come are
+ * opened; of what belongs to steps that are shut nothing is told.
+ */
 export async function toldOn(
   db: Queries,
-  handout: Pick<Handout, 'lookFors'>,
+  { lookFors, steps }: Pick<Handout, 'lookFors' | 'steps'>,
   copyId: string,
   results: readonly Result[],
 ): Promise<(ToldResult | null)[]> {
-  const checks = handout.lookFors.some(isChecked) ? await checksOf(db, copyId) : new Map<string, never>();
-  return results.map((result, i) => told(handout.lookFors[i], result, checks.get(result.id)));
+  const checks = lookFors.some(isChecked) ? await checksOf(db, copyId) : new Map<string, never>();
+  const all = results.map((result, i) => told(lookFors[i], result, checks.get(result.id)));
+  if (steps.length === 0) return all;
+  const before = await openStepsOf(db, copyId);
+  const open = openSteps(steps, toldById(lookFors, all), before);
+  if (open > before) await setOpenSteps(db, copyId, open);
+  const shut = shutBy(steps, open);
+  return all.map((one, i) => (shut.has(lookFors[i].id) ? null : one));
 }
 
 /** @throws Refused where it can't be checked, or no try is left */
@@ -34,7 +44,8 @@ export async function checkAnswers(
 ): Promise<(ToldResult | null)[]> {
   const { db } = means;
   const lookFor = handout.lookFors.find((one) => one.id === lookForId);
-  if (!lookFor || !isChecked(lookFor)) throw missing();
+  const shut = shutBy(handout.steps, await openStepsOf(db, id));
+  if (!lookFor || !isChecked(lookFor) || shut.has(lookForId)) throw missing();
   if (!isOpen(state) || isClosed(await timesOf(db, id), Date.now()))
     throw new Refused(422, 'This copy is not being worked on any more.');
   const document = await whole(db, documentId);

@@ -3,6 +3,7 @@ import { MOST_TOGETHER } from '../../core/handout/deal';
 import { asExample } from '../../core/handout/copy';
 import { SupplyLimits } from '../../core/handout/limits';
 import { badTimes } from '../../core/handout/times';
+import { Steps, stepsProblem } from '../../core/lookfors/steps';
 import { SUPPLIES } from '../../core/handout/supplies';
 import type { Sheet } from '../../core/schema/sheet';
 import { contradictionOf, LookFor } from '../../core/lookfors/all';
@@ -51,6 +52,8 @@ export const HandingOut = z.object({
   /** From when on nothing is accepted any more. */
   closesAt: z.iso.datetime({ message: 'Choose a whole date and time, or leave it open.' }).nullable().default(null),
   lookFors: z.array(LookFor).max(40, 'At most 40 look-fors.'),
+  /** Parts of the brief that open one after another. */
+  steps: Steps.default([]),
   rubric: Rubric,
   supplies: z.array(z.enum(SUPPLIES)),
   limits: SupplyLimits.default({}),
@@ -117,13 +120,24 @@ async function workTogether(db: Database, { id, name }: ClassRow, only: HandingO
   }
 }
 
-/** @throws Refused where there is nothing to hand out, or a look-for can't be counted on it */
-function fitting(sheet: Sheet, lookFors: readonly LookFor[]): void {
+/** @throws Refused where there is nothing to hand out, a look-for can't be counted on it, or a step would never open */
+function fitting(
+  sheet: Sheet,
+  { lookFors, steps, supplies }: Pick<HandingOut, 'lookFors' | 'steps' | 'supplies'>,
+): void {
   if (isBare(sheet)) throw new Refused(422, 'This sheet is empty. Put something on it before you hand it out.');
   for (const lookFor of lookFors) {
     const wrong = contradictionOf(lookFor, sheet);
     if (wrong) throw new Refused(422, `“${lookFor.title}” can’t be counted. ${wrong}`, 'lookFors');
   }
+  if (lookFors.some(({ kind }) => kind === 'pairs') && !supplies.includes('line') && !supplies.includes('ink'))
+    throw new Refused(
+      422,
+      'To join pairs, students need lines or the pen. Open one of them under supplies.',
+      'supplies',
+    );
+  const shut = stepsProblem(steps, lookFors);
+  if (shut) throw new Refused(422, shut, 'steps');
 }
 
 export const TryingOut = HandingOut.pick({
@@ -131,6 +145,7 @@ export const TryingOut = HandingOut.pick({
   brief: true,
   example: true,
   lookFors: true,
+  steps: true,
   rubric: true,
   supplies: true,
   limits: true,
@@ -149,7 +164,7 @@ export async function tryOut(
 ): Promise<string> {
   const found = await ownSheet(db, person.id, sheetId);
   const { sheet } = await whole(db, found.documentId);
-  fitting(sheet, given.lookFors);
+  fitting(sheet, given);
   await forgetTrials(db, person.id);
   const { id: teacherId, schoolId } = person;
   const example = await exampleOf(db, person, given.example);
@@ -205,7 +220,7 @@ export async function handOut(
   const found = await ownSheet(db, person.id, sheetId);
   const { sheet } = await whole(db, found.documentId);
   const times = timesOf(given);
-  fitting(sheet, given.lookFors);
+  fitting(sheet, given);
   const own = (await classesOf(db, person.id)).filter(takesHandouts);
   const chosen = given.classes.map((id) => own.find((c) => c.id === id));
   if (!chosen.every((c) => c !== undefined)) throw missing();

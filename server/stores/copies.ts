@@ -115,12 +115,14 @@ export type ClassCopy = {
   seq: number;
   corrections: number;
   version: number;
+  /** How many steps of its brief are open. */
+  openSteps: number;
 };
 
 /** All copies of a handout by name, each with its newest go. */
 export const copiesOf = async (db: Queries, handoutId: string): Promise<ClassCopy[]> => {
   const copies = await db.query<ClassCopy>(
-    `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", ${NAMES} as "studentName", copy.state, copy.extended_to as "extendedTo", copy.begun_at as "begunAt", copy.corrections, copy.version,
+    `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", ${NAMES} as "studentName", copy.state, copy.extended_to as "extendedTo", copy.begun_at as "begunAt", copy.corrections, copy.version, copy.open_steps as "openSteps",
        coalesce(g.number, 0) as go, g.handed_in_at as "handedInAt",
        (select min(handed_in_at) from go where copy_id = copy.id) as "firstHandedInAt", g.id as "goId", d.seq
      from copy join document d on d.id = copy.document_id
@@ -151,6 +153,15 @@ export async function documentAccess(
   );
   if (!row) return null;
   return row.copyId === null ? { kind: 'sheet' } : { kind: 'copy', ...row, copyId: row.copyId };
+}
+
+/** How many steps of its brief are open on a copy. */
+export const openStepsOf = async (db: Queries, copyId: string): Promise<number> =>
+  one(await db.query<{ n: number }>('select open_steps as n from copy where id = $1', [copyId]))?.n ?? 1;
+
+/** Opens so many steps; what was open stays open. */
+export async function setOpenSteps(db: Queries, copyId: string, open: number): Promise<void> {
+  await db.query('update copy set open_steps = greatest(open_steps, $2) where id = $1', [copyId, open]);
 }
 
 /** Whether a document is a copy of what was handed out to a class on which this teacher has full rights. */

@@ -9,6 +9,8 @@ import type { SupplyLimits } from '../../core/handout/limits';
 import { readLimits } from '../../core/handout/limits';
 import { Recent } from '../../core/values/recent';
 import { damagedSheet } from '../../core/sheet/damaged';
+import type { Step } from '../../core/lookfors/steps';
+import { readSteps } from '../../core/lookfors/steps';
 import type { Supply } from '../../core/handout/supplies';
 import type { Sheet } from '../../core/schema/sheet';
 import { readSheet } from '../../core/schema/read';
@@ -45,6 +47,8 @@ export type Handout = {
   /** As it was given out, but with the names of parts. */
   given: Sheet;
   lookFors: LookFor[];
+  /** Parts of the brief that open one after another. */
+  steps: Step[];
   rubric: Rubric;
   supplies: Supply[];
   limits: SupplyLimits;
@@ -96,9 +100,19 @@ function readOf(db: Database): Recent<string, Handout> {
 
 type Row = Omit<
   Handout,
-  'sheet' | 'given' | 'lookFors' | 'rubric' | 'supplies' | 'limits' | 'example' | 'damage' | 'versions' | 'deal'
+  | 'sheet'
+  | 'given'
+  | 'lookFors'
+  | 'steps'
+  | 'rubric'
+  | 'supplies'
+  | 'limits'
+  | 'example'
+  | 'damage'
+  | 'versions'
+  | 'deal'
 > &
-  Record<'sheet' | 'lookFors' | 'rubric' | 'supplies' | 'limits' | 'example' | 'deal', unknown>;
+  Record<'sheet' | 'lookFors' | 'steps' | 'rubric' | 'supplies' | 'limits' | 'example' | 'deal', unknown>;
 type VersionRow = Pick<HandoutVersion, 'sheetId' | 'seedsOn'> & { sheet: unknown };
 
 /** A stored sheet, or why it can't be read and a sheet that says so. */
@@ -123,6 +137,7 @@ function handoutFrom(row: Row, others: readonly VersionRow[]): Handout {
     ...row,
     ...own,
     lookFors,
+    steps: readSteps(row.steps),
     rubric: readRubric(row.rubric),
     supplies: readSupplies(row.supplies),
     limits: readLimits(row.limits),
@@ -153,7 +168,7 @@ export async function handoutById(db: Database, id: string): Promise<Handout | u
   const row = one(
     await db.query<Row>(
       `select h.id, h.teacher_id as "teacherId", h.sheet_id as "sheetId", h.class_id as "classId", h.trial_of as "trialOf", h.title, h.brief, h.opens_at as "opensAt", h.due_at as "dueAt",
-         h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.rubric, h.supplies, h.supply_limits as limits, h.corrections, h.deal, h.example, ${WHOM}
+         h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.steps, h.rubric, h.supplies, h.supply_limits as limits, h.corrections, h.deal, h.example, ${WHOM}
        from handout h where h.id = $1`,
       [id],
     ),

@@ -131,6 +131,8 @@ const CALLS: Record<string, () => unknown> = {
   copiesOf: () => copies.copiesOf(db, 'o1-4-1'),
   documentAccess: () => copies.documentAccess(db, 'p3-40', 'dc3-40-1'),
   isTeacherOfCopy: () => copies.isTeacherOfCopy(db, 't3-2', 'dc3-40-1'),
+  openStepsOf: () => copies.openStepsOf(db, 'y3-40-1'),
+  setOpenSteps: () => copies.setOpenSteps(db, 'y3-40-1', 2),
   timesOf: () => copies.timesOf(db, 'y3-40-1'),
   checksOf: () => checks.checksOf(db, 'y3-42-0'),
   addCheck: () => checks.addCheck(db, 'y3-42-0', { lookForId: 'a', asked: 'a', result: ANSWERED }, 3),

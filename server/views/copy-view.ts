@@ -1,8 +1,10 @@
 import { mostOf } from '../../core/handout/limits';
 import { anchorAt } from '../../core/handout/spots';
 import { isOpen } from '../../core/handout/state';
+import { shutBy } from '../../core/lookfors/step-open';
 import { closesOf, dueOf, isClosed } from '../../core/handout/times';
 import { veiled } from '../../core/handout/veil';
+import type { LookFor } from '../../core/lookfors/all';
 import { forStudent, resultForStudent } from '../../core/lookfors/all';
 import { namesOf } from '../../core/values/names';
 import { points } from '../../core/lookfors/rubric';
@@ -16,7 +18,7 @@ import { openedOr } from '../actions/opened';
 import { missing } from '../actions/refused';
 import type { Go } from '../stores/copies';
 import type { Note } from '../../core/review/said';
-import { copyOfStudent, goesOf } from '../stores/copies';
+import { copyOfStudent, goesOf, openStepsOf } from '../stores/copies';
 import type { Person } from '../stores/people';
 import { notesOf, rulingsOf } from '../stores/reviews';
 
@@ -45,6 +47,9 @@ function lastGoOf(
     })),
   };
 }
+
+/** A look-for without anything that says what it is. */
+const unsaid = ({ id }: LookFor): LookFor => ({ kind: 'teacher', id, title: '…', tell: 'after' });
 
 /** @throws Refused where it is not theirs */
 export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>, copyId: string) {
@@ -77,6 +82,9 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
           return shown && ruling ? { ...shown, held: ruling.held } : shown;
         })
       : await toldOn(db, handout, copy.id, results);
+  const { steps } = handout;
+  const open = copy.state === 'done' ? steps.length : Math.min(steps.length, await openStepsOf(db, copy.id));
+  const shut = shutBy(steps, open);
   const times = {
     closesAt: handout.closesAt,
     extendedTo: copy.extendedTo,
@@ -103,7 +111,13 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
     supplies: handout.supplies,
     limits: handout.limits,
     most: mostOf(handout.given, handout.limits),
-    lookFors: handout.lookFors.map(forStudent),
+    /** Steps of the brief that are open, and of how many. */
+    steps: { open: steps.slice(0, open), of: steps.length },
+    /** What belongs to steps that are shut says nothing. */
+    lookFors: handout.lookFors.map((one) => ({
+      ...forStudent(shut.has(one.id) ? unsaid(one) : one),
+      shut: shut.has(one.id),
+    })),
     results: told,
     notes,
     /** The pages of an example to look at. */

@@ -45,6 +45,7 @@ export async function handOutView(
           title: like.title,
           brief: like.brief,
           lookFors: rekeyed(like.lookFors, document.sheet),
+          steps: like.steps,
           rubric: like.rubric,
           supplies: like.supplies,
           limits: like.limits,

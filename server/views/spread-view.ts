@@ -114,6 +114,7 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
       /** Its sheet is another one now: a correction could be sent. */
       isChanged: await isChanged(db, person, handout),
       lookFors: handout.lookFors.length,
+      steps: handout.steps.length,
       /** How many versions there are; 0 where everybody gets the same. */
       versions: handout.versions.length,
     },
