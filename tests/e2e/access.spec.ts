@@ -111,6 +111,10 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${handout}/reading/${copyId}`, mine],
     [copy, copies],
     [`/copies/${copyId}/picture.svg`, { nobody: 'no', owner: 'in', colleague: 'no', student: 'in', stranger: 'no' }],
+    [
+      `/copies/${copyId}/files/no-such-file`,
+      { nobody: 'no', owner: 'no', colleague: 'no', student: 'no', stranger: 'no' },
+    ],
     ['/pictures', script(all)],
     [`/art/pictures/${picture.id}.json`, script(all)],
     [`/art/pictures/${picture.id}.jpg`, script(all)],

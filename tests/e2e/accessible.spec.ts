@@ -1,6 +1,20 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { blankPage, compartment, drawn, enter, expect, leaf, openSheet, press, supply, test } from './house';
+import { SECRET } from '../../demo/school';
+import {
+  blankPage,
+  compartment,
+  drawn,
+  enter,
+  expect,
+  join,
+  leaf,
+  openSheet,
+  press,
+  pressed,
+  supply,
+  test,
+} from './house';
 
 /** Names, contrast and structure of every main screen, by axe. */
 
@@ -38,6 +52,11 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
   await page.getByRole('link', { name: 'Hand out' }).click();
   await expect(page.locator('.hand-out_touchMark')).not.toHaveCount(0);
   await check(page, 'handing out');
+  await page.getByRole('button', { name: 'Work in steps …' }).click();
+  await page.getByLabel('What to do in step 1').fill('Write your name.');
+  await check(page, 'handing out, in steps');
+  await page.getByRole('button', { name: 'Remove step 2' }).click();
+  await page.getByRole('button', { name: 'Remove step 1' }).click();
   await page.goto('/desk');
   await page.locator('.handouts_open', { hasText: 'grey heron' }).click();
   await expect(page.locator('.spread_card')).toHaveCount(26);
@@ -209,6 +228,17 @@ test('every screen of a student has names and contrast', async ({ browser, house
   await page.getByRole('button', { name: 'Hand in' }).click();
   await expect(page.getByRole('region', { name: 'A last look' })).toBeVisible();
   await check(page, 'a last look');
+
+  const group = await join(browser, house, 'CURLW', 'Quinn Murray', SECRET.split(' '));
+  await group
+    .getByRole('link', { name: /Our food web/ })
+    .first()
+    .click();
+  await drawn(group);
+  await pressed(group.getByRole('button', { name: 'Step 2 of 2' }), group.getByRole('list', { name: 'Steps' }));
+  await compartment(group, 'Work made elsewhere');
+  await expect(group.getByRole('button', { name: 'Choose files with your work' })).toBeVisible();
+  await check(group, 'a copy in steps, with work made elsewhere');
 });
 
 test('nothing flashes: the first paint has its styles and its faces', async ({ browser, house }) => {

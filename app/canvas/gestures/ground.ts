@@ -18,6 +18,8 @@ export type Press = Pick<
   | 'pointerId'
   | 'pressure'
   | 'pointerType'
+  | 'isPrimary'
+  | 'timeStamp'
   | 'ctrlKey'
   | 'metaKey'
   | 'shiftKey'
@@ -41,6 +43,8 @@ export const NOTHING: Shown = { guides: [], gaps: [], sweep: null, hold: null, s
 /** Pixels within which a dragged item snaps to a line, and within which a press hits a thin item. */
 export const SNAP = 6;
 export const REACH = 5;
+/** The same for a finger. */
+export const FINGER = 14;
 
 /** Whether this person can do anything with the item. For students, presses go through fixed parts as through glass. */
 export const reachable = (editor: Editor, item: Item) => editor.rights.kind === 'all' || item.touch !== 'fixed';

@@ -19,7 +19,7 @@ import { positionAt, positionNear } from '../../../core/text/caret';
 import { pictureNow } from '../../drawing/resources';
 import { pullAmount, pullBend, pullEnd, pullPaint, pullShape, pullSize, pullTurn } from './grips';
 import type { Press } from './ground';
-import { Ground, REACH, reachable, unsnapped } from './ground';
+import { FINGER, Ground, REACH, reachable, unsnapped } from './ground';
 import { dragItems, sweepFrom } from './move';
 import { drawStroke, erase } from './pen';
 
@@ -28,7 +28,15 @@ import { drawStroke, erase } from './pen';
 /** A press with what was pressed. */
 type PressOn = Press & { button: number; target: EventTarget | null };
 
+/** Milliseconds after a pen was pressed in which fingers don't draw. */
+const PALM = 20_000;
+
 export class Presses {
+  /** Pixels within which the last press hit a thin item. */
+  private reach = REACH;
+  /** When a pen was last pressed, by the clock of its events. */
+  private penAt = -Infinity;
+
   constructor(
     private ground: Ground,
     private say: (words: string) => void,
@@ -40,9 +48,13 @@ export class Presses {
 
   /** What a press at a point may mean, front to back. */
   under(point: Point): Item[] {
-    return itemsAt(this.editor.page, this.editor.enteredGroup, point, REACH / this.ground.scale, pictureNow).filter(
-      (item) => reachable(this.editor, item),
-    );
+    return itemsAt(
+      this.editor.page,
+      this.editor.enteredGroup,
+      point,
+      this.reach / this.ground.scale,
+      pictureNow,
+    ).filter((item) => reachable(this.editor, item));
   }
 
   private positionIn(item: Item, point: Point): number {
@@ -126,6 +138,9 @@ export class Presses {
       this.editor.say(this.editor.shut);
       return true;
     }
+    const draws = this.editor.tool.kind === 'pen' || this.editor.tool.kind === 'eraser';
+    // Whoever holds a pen rests the hand on the sheet.
+    if (draws && event.pointerType === 'touch' && event.timeStamp - this.penAt < PALM) return true;
     if (this.editor.tool.kind === 'pen') drawStroke(this.ground, event, this.editor.tool);
     else if (this.editor.tool.kind === 'eraser') erase(this.ground, event, this.editor.tool);
     else if (this.editor.tool.kind === 'spot') this.takeSpot(event, this.editor.tool.taken);
@@ -152,6 +167,14 @@ export class Presses {
 
   onPointerDown(event: PressOn) {
     if (event.button !== 0 || !this.editor.faces || this.editor.past) return;
+    // With a second finger the browser zooms: what the first began is not meant.
+    if (!event.isPrimary) return void this.editor.cancelGesture?.();
+    this.reach = event.pointerType === 'touch' ? FINGER : REACH;
+    if (event.pointerType === 'pen') {
+      // The hand may have come down before it.
+      this.editor.cancelGesture?.();
+      this.penAt = event.timeStamp;
+    }
     if ((event.target as Element).closest('.dig-list')) return;
     const mark = (event.target as Element).closest<SVGElement>('[data-grip]');
     // While text is edited the text area keeps the focus, otherwise the stage takes it.
@@ -173,7 +196,7 @@ export class Presses {
     if (!top) {
       if (
         this.editor.enteredGroup &&
-        itemsAt(this.editor.page, null, point, REACH / this.ground.scale, pictureNow).length > 0
+        itemsAt(this.editor.page, null, point, this.reach / this.ground.scale, pictureNow).length > 0
       ) {
         this.editor.enter(null);
         this.editor.select([]);
@@ -202,7 +225,7 @@ export class Presses {
 
   /** The blank at a point, however deep. Items a student can move hide it, fixed ones don't. */
   private blankAt(within: GroupItem | null, point: Point): WrittenItem | null {
-    for (const item of itemsAt(this.editor.page, within, point, REACH / this.ground.scale, pictureNow)) {
+    for (const item of itemsAt(this.editor.page, within, point, this.reach / this.ground.scale, pictureNow)) {
       if (item.touch === 'free') return null;
       const found =
         item.kind === 'group' ? this.blankAt(item, point) : item.touch === 'fill' && this.canWrite(item) ? item : null;
@@ -216,7 +239,7 @@ export class Presses {
     for (const item of items) {
       if (item.kind === 'group') {
         const inner = this.wordsAt(
-          itemsAt(this.editor.page, item, point, REACH / this.ground.scale, pictureNow),
+          itemsAt(this.editor.page, item, point, this.reach / this.ground.scale, pictureNow),
           point,
         );
         if (inner) return { item: inner.item, group: inner.group ?? item.id };
@@ -249,7 +272,7 @@ export class Presses {
     }
     if (top.kind === 'group' && found?.group !== top.id) {
       this.editor.enter(top.id);
-      const [inner] = itemsAt(this.editor.page, top, point, REACH / this.ground.scale, pictureNow);
+      const [inner] = itemsAt(this.editor.page, top, point, this.reach / this.ground.scale, pictureNow);
       if (inner) this.editor.select([inner.id]);
       return;
     }
