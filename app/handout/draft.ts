@@ -111,8 +111,8 @@ const begun = ({ classes, sheet, suggested, like }: HandOutView): Draft => ({
   lookFors: like?.lookFors ?? suggested,
   steps: like?.steps ?? [],
   rubric: like?.rubric ?? { rows: [] },
-  // Pairs are joined by lines.
-  supplies: like?.supplies ?? (suggested.some(({ kind }) => kind === 'pairs') ? ['line'] : []),
+  // Pairs are joined by lines or with the pen.
+  supplies: like?.supplies ?? (suggested.some(({ kind }) => kind === 'pairs') ? ['line', 'ink'] : []),
   limits: like?.limits ?? {},
   versions: ONE_FOR_ALL,
   ids: {},
