@@ -47,11 +47,8 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     db = await open();
     school = await SmallSchool.open(db);
     const { schoolId } = school;
-    teacher = { id: school.teacherId, schoolId, name: 'T' };
-    [ada, ben] = [
-      { id: await school.student('Ada'), schoolId, name: 'Ada' },
-      { id: await school.student('Ben'), schoolId, name: 'Ben' },
-    ];
+    teacher = school.teacher;
+    [ada, ben] = [await school.pupil('Ada'), await school.pupil('Ben')];
     const id = await addPerson(db, { schoolId, role: 'teacher', name: 'S', email: 's@brought.example' });
     stranger = { id, schoolId, name: 'S' };
     sheetId = await createSheet(db, { schoolId, ownerId: teacher.id, purpose: 'blank', sheet: sampleSheet() });

@@ -40,9 +40,8 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     db = await open();
     school = await SmallSchool.open(db);
     const { schoolId } = school;
-    teacher = { id: school.teacherId, schoolId, name: 'T' };
-    ada = { id: await school.student('Ada'), schoolId, name: 'Ada' };
-    ben = { id: await school.student('Ben'), schoolId, name: 'Ben' };
+    teacher = school.teacher;
+    [ada, ben] = [await school.pupil('Ada'), await school.pupil('Ben')];
     await school.group('groupreef001', 'Reef', [ada.id, ben.id]);
     sheetId = await createSheet(db, { schoolId, ownerId: teacher.id, purpose: 'blank', sheet: sums });
   });

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { discFile } from '../support/own';
 import { pdfOf } from '../support/pdf';
-import { drawn, enter, expect, House, openSheet, pressed, saved, test } from './house';
+import { drawn, expect, handingTides, House, pressed, saved, test, tidesOfAyo } from './house';
 
 /** Work made elsewhere: a photo and a PDF become pages of the copy, and the teacher gets the files as they were. */
 
@@ -14,21 +14,13 @@ test('a photo and a PDF come to a copy, also over a lost connection, and go to t
   browser,
 }) => {
   const house = await House.open();
-  const teacher = await enter(browser, house, 'Maren');
-  await openSheet(teacher, 'Life between the tides');
-  await teacher.getByRole('link', { name: 'Hand out' }).click();
-  await teacher.getByRole('checkbox', { name: /^Curlew/ }).check();
+  const teacher = await handingTides(browser, house);
   await teacher.getByRole('checkbox', { name: 'Work made elsewhere' }).check();
   await teacher.getByLabel('At most so many: Work made elsewhere').fill('4');
   await teacher.getByRole('button', { name: 'Hand it out' }).click();
   await teacher.waitForURL(/\/handouts\//);
 
-  const ayo = await enter(browser, house, 'Ayo');
-  await ayo
-    .getByRole('link', { name: /Life between the tides/ })
-    .first()
-    .click();
-  await drawn(ayo);
+  const ayo = await tidesOfAyo(browser, house);
   await pressed(ayo.getByRole('tab', { name: 'Work made elsewhere' }), ayo.getByRole('tabpanel'));
   await chooser(ayo).setInputFiles([
     file('ψηφίδες.txt', Buffer.from('words')),

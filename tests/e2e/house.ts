@@ -308,3 +308,23 @@ export async function documentOf(page: Page): Promise<string> {
         .find(Boolean) ?? '',
   );
 }
+
+/** A teacher about to hand “Life between the tides” out to Curlew, in a window of their own. */
+export async function handingTides(browser: Browser, house: House): Promise<Page> {
+  const page = await enter(browser, house, 'Maren');
+  await openSheet(page, 'Life between the tides');
+  await page.getByRole('link', { name: 'Hand out' }).click();
+  await page.getByRole('checkbox', { name: /^Curlew/ }).check();
+  return page;
+}
+
+/** Ayo's copy of it, in a window of their own. */
+export async function tidesOfAyo(browser: Browser, house: House): Promise<Page> {
+  const page = await enter(browser, house, 'Ayo');
+  await page
+    .getByRole('link', { name: /Life between the tides/ })
+    .first()
+    .click();
+  await drawn(page);
+  return page;
+}

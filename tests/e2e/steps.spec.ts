@@ -1,4 +1,4 @@
-import { drawn, enter, expect, House, openSheet, pressed, saved, test } from './house';
+import { drawn, expect, handingTides, House, pressed, saved, test, tidesOfAyo } from './house';
 
 /** A brief in steps: built with the look-fors, opening as the student works, and staying open. */
 
@@ -6,10 +6,7 @@ test('the next step opens when the look-for of the first is met, also for work t
   browser,
 }) => {
   const house = await House.open();
-  const teacher = await enter(browser, house, 'Maren');
-  await openSheet(teacher, 'Life between the tides');
-  await teacher.getByRole('link', { name: 'Hand out' }).click();
-  await teacher.getByRole('checkbox', { name: /^Curlew/ }).check();
+  const teacher = await handingTides(browser, house);
   const steps = teacher.getByRole('list', { name: 'Steps' }).locator('> li');
   await pressed(teacher.getByRole('button', { name: 'Work in steps …' }), steps.first());
   await expect(steps).toHaveCount(2);
@@ -31,12 +28,7 @@ test('the next step opens when the look-for of the first is met, also for work t
   await teacher.getByRole('button', { name: 'Hand it out' }).click();
   await teacher.waitForURL(/\/handouts\//);
 
-  const ayo = await enter(browser, house, 'Ayo');
-  await ayo
-    .getByRole('link', { name: /Life between the tides/ })
-    .first()
-    .click();
-  await drawn(ayo);
+  const ayo = await tidesOfAyo(browser, house);
   const about = ayo.getByRole('list', { name: 'Steps' });
   await expect(about).toContainText('Write your name.');
   await expect(about).toContainText('Step 2 opens when this is there:');

@@ -1,5 +1,5 @@
 import type { CDPSession } from '@playwright/test';
-import { compartment, drawn, enter, expect, House, onPage, onSheet, openSheet, saved, test } from './house';
+import { compartment, drawn, expect, handingTides, House, onPage, onSheet, saved, test } from './house';
 
 /** By finger and pen: a blank opens at a tap, one finger draws, two zoom, and a hand may rest on the sheet beside a pen. */
 
@@ -35,10 +35,7 @@ test('a tap opens a blank, a finger draws, two fingers zoom, and beside a pen th
   browser,
 }) => {
   const house = await House.open();
-  const teacher = await enter(browser, house, 'Maren');
-  await openSheet(teacher, 'Life between the tides');
-  await teacher.getByRole('link', { name: 'Hand out' }).click();
-  await teacher.getByRole('checkbox', { name: /^Curlew/ }).check();
+  const teacher = await handingTides(browser, house);
   await teacher.getByRole('checkbox', { name: 'Pen', exact: true }).check();
   await teacher.getByRole('button', { name: 'Hand it out' }).click();
   await teacher.waitForURL(/\/handouts\//);

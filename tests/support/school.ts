@@ -44,6 +44,14 @@ export class SmallSchool {
     return addStudent(this.db, { schoolId: this.schoolId, classId: this.classId, name });
   }
 
+  /** The teacher, and a student by name, as use cases want them. */
+  get teacher() {
+    return { id: this.teacherId, schoolId: this.schoolId, name: 'T' };
+  }
+  async pupil(name: string) {
+    return { id: await this.student(name), schoolId: this.schoolId, name };
+  }
+
   handOut(sheet: Sheet, sheetId: string | null = null): Promise<string> {
     const { schoolId, teacherId, classId } = this;
     return createHandout(
