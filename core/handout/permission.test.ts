@@ -73,10 +73,11 @@ const sheets: fc.Arbitrary<Sheet> = fc
   .map((items) => sheet({ title: 'S', pages: [page({ id: 'p', items }), page({ id: 'q' })] }));
 
 const hostile = (now: Sheet): fc.Arbitrary<Change> => {
-  const ids = [...everyItem(now)].map(({ id }) => id);
+  // Also what the pages show that are made elsewhere.
+  const ids = [...[...everyItem(now)].map(({ id }) => id), 'b1-scan', 'b2-scan'];
   const id = fc.constantFrom(...ids);
   const spot = fc.record({
-    page: fc.constantFrom('p', 'p', 'p', 'q'),
+    page: fc.constantFrom('p', 'p', 'p', 'q', 'b1'),
     group: fc.constantFrom(null, null, ...ids),
     behind: fc.constantFrom(null, ...ids),
   });
@@ -324,6 +325,12 @@ describe('a student’s own', () => {
       ['does not lack what it shows', bring({ items: [] }), false],
       ['brings nothing fixed', bring({ items: [shape({ id: 's' }), scan] }), false],
       ['is no empty page', bring({ brought: null, items: [] }), false],
+      ['keeps what it shows', { kind: 'reorder', id: 'scan', spot: { page: 'p', group: null, behind: null } }, false],
+      [
+        'also behind what is put on it',
+        { kind: 'reorder', id: 'scan', spot: { page: 'w', group: null, behind: null } },
+        true,
+      ],
       ['goes', { kind: 'page-remove', id: 'w' }, true],
       ['moves', { kind: 'page-move', id: 'w', behind: null }, true],
       ['is turned', { kind: 'page-set', id: 'w', values: { width: 612, height: 792 } }, true],

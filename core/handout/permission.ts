@@ -129,6 +129,9 @@ const RULES: { [K in Single['kind']]: Rule<K> } = {
     const group = groupAt(sheet, change.spot.group);
     if (!place || group === undefined) return null;
     if (!freeThrough(place.item)) return NOT_YOURS;
+    // What a page made elsewhere shows stays on that page: it is no picture to be put anywhere.
+    if (isPageItself(place.page, place.item) && (group !== null || change.spot.page !== place.page.id))
+      return NOT_OPENED;
     // Within its group, nothing of the teacher's moves.
     if (group === null || group.id === place.groups.at(-1)?.id) return null;
     if (!freeThrough(group)) return NOT_YOURS;

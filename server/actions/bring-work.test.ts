@@ -10,6 +10,7 @@ import type { Database } from '../database/connection';
 import { readIn as readPicture } from '../pictures/read-in';
 import { filesOf } from '../stores/brought';
 import { addPerson } from '../stores/people';
+import { loadDocument } from '../stores/documents';
 import { keepPicture, ownPictures } from '../stores/pictures';
 import { createSheet } from '../stores/sheets';
 import { BringingWork, bringWork, broughtFile } from './bring-work';
@@ -116,6 +117,15 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     expect(await save(copy, added('flat/owl', 'mixed0000001'))).toMatchObject({ outcome: 'refused' });
     expect(await save(copy, added(`own/${'0'.repeat(32)}`, 'mixed0000001'))).toMatchObject({ outcome: 'refused' });
     expect(await why(bring(shut.id, PDF))).toMatch(/^409 Your teacher has not opened/);
+    // Of several changes only the one without its file is refused.
+    const { seq } = (await loadDocument(db, copy.documentId))!;
+    const changes = [added(shown!.id, 'mixed0000001'), added(shown!.id, 'gone00000001')];
+    expect(
+      await saveWork(school.means, ada, copy.documentId, { base: seq, batch: 'two-at-once', changes }),
+    ).toMatchObject({
+      outcome: 'refused',
+      index: 1,
+    });
     expect(await save(copy, added(shown!.id, 'mixed0000001'))).toMatchObject({ outcome: 'saved' });
   });
   test('nobody else brings anything, nothing is brought to what is handed in, and what is no picture is told', async () => {

@@ -116,6 +116,10 @@ function picturesIn(change: Change): string[] {
   );
 }
 
+/** Files whose pages a change brings in. */
+const filesIn = (change: Change): string[] =>
+  [...singles(change)].flatMap((one) => (one.kind === 'page-insert' ? (one.page.brought?.file ?? []) : []));
+
 const SHUT: Partial<Record<CopyState, string>> = {
   done: 'This copy is done. It can be looked at, but not changed.',
 };
@@ -151,12 +155,10 @@ export async function saveWork(
   const isThere = (id: string) => (isOwn(id) ? known.has(id) : pictures(id) !== undefined);
   const handout = await handoutOn(db, access);
   const most = handout && mostOf(handout.given, handout.limits);
-  const pages = batch.changes.flatMap((change) =>
-    [...singles(change)].flatMap((one) => (one.kind === 'page-insert' ? (one.page.brought?.file ?? []) : [])),
-  );
-  const files = pages.length > 0 && access.kind === 'copy' ? await filesOf(db, access.copyId) : [];
+  const brings = batch.changes.some((change) => filesIn(change).length > 0);
+  const files = brings && access.kind === 'copy' ? await filesOf(db, access.copyId) : [];
   const guard = (sheet: Sheet, change: Change) => {
-    if (pages.some((id) => files.every((file) => file.id !== id)))
+    if (filesIn(change).some((id) => files.every((file) => file.id !== id)))
       return 'The file of this page is not there. Add it once more.';
     const picture = picturesIn(change).find((id) => !isThere(id));
     if (picture !== undefined) return `There is no picture called “${picture}”.`;
