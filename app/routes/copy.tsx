@@ -10,7 +10,7 @@ import { isOpen } from '../../core/handout/state';
 import { inWords } from '../../core/values/listed';
 import { copyView } from '../../server/views/copy-view';
 import { useLoadAgain } from '../browser/load-again';
-import { afterReaching, reached } from '../browser/reached';
+import { afterReaching, orLast, reached } from '../browser/reached';
 import { closesWords, dueWords, useZone } from '../browser/time';
 import { useSpelling } from '../commands/spelling';
 import { BlankTints } from '../copy/blanks';
@@ -62,6 +62,11 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   const done = await filledIn(doWithCopy(workshop(db, shelf), person, params.copyId, read.value));
   return done && 'problem' in done ? done : { problem: null, results: done };
 }
+
+/** When the school can't be reached, the copy stays as it is. */
+export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) =>
+  orLast(request, () => serverLoader());
+clientLoader.hydrate = true as const;
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
 export const shouldRevalidate = afterReaching;
