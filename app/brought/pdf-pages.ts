@@ -77,7 +77,7 @@ async function drawn(pdf: Reader.PDFDocumentProxy, number: number): Promise<Blob
   const canvas = document.createElement('canvas');
   canvas.width = Math.max(1, Math.round(viewport.width));
   canvas.height = Math.max(1, Math.round(viewport.height));
-  await page.render({ canvas, viewport, background: '#ffffff' }).promise;
+  await page.render({ canvas, viewport }).promise;
   page.cleanup();
   const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/jpeg', 0.92));
   // Frees its memory at once.
