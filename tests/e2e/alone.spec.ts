@@ -8,9 +8,12 @@ import { drawn, enter, expect, test } from './house';
 /** A picture of the screen once it stands still, with the pointer in a corner where nothing is. */
 async function still(page: Page): Promise<PNG> {
   await page.mouse.move(2, 798);
-  await page.evaluate(() => {
+  await page.evaluate(async () => {
     if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
-    return document.fonts.ready;
+    // Pictures further down are loaded when they come into view.
+    const shown = [...document.images].filter((image) => image.getBoundingClientRect().top < innerHeight);
+    await Promise.all(shown.map((image) => image.decode().catch(() => {})));
+    await document.fonts.ready;
   });
   let before: Buffer = Buffer.alloc(0);
   await expect(async () => {
