@@ -1,6 +1,5 @@
 import type { Point } from '../../core/geometry/matrix';
 import type { Editor } from '../document/editor';
-import { bringingOf } from '../brought/bringing';
 import { addPicture } from '../commands/commands';
 import { bringPicture } from './picture-index';
 
@@ -13,6 +12,8 @@ const STEP = 18;
 export async function bringTo(editor: Editor, files: readonly File[], at?: Point): Promise<void> {
   if (editor.past) return;
   if (editor.rights.kind !== 'all') {
+    // Only copies need it: the workbench does not load it.
+    const { bringingOf } = await import('../brought/bringing');
     const bringing = bringingOf(editor);
     return bringing
       ? bringing.add(files)
