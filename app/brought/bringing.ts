@@ -1,9 +1,9 @@
 import { nanoid } from 'nanoid';
 import type { OwnPicture } from '../../server/stores/pictures';
-import { broughtPages, MOST_BROUGHT } from '../../core/handout/brought';
+import { broughtPages, isPageItself, MOST_BROUGHT } from '../../core/handout/brought';
 import { MOST_BYTES } from '../../core/raster/limits';
 import { page as pageOf, picture as pictureOf } from '../../core/schema/defaults';
-import type { Page } from '../../core/schema/sheet';
+import type { Brought, Page } from '../../core/schema/sheet';
 import { newId } from '../commands/steps';
 import type { Editor } from '../document/editor';
 import type { PdfPages } from './pdf-pages';
@@ -12,8 +12,9 @@ import { sendWork } from './sending';
 
 /** Brings work made elsewhere to a copy: files become pages, one after the other. */
 
-/** What could not be brought. `file` is there where it can be tried again, from the page after `done`. */
-type Job = { file: File; id: string; isPdf: boolean; done: number; kept: boolean };
+/** A file on its way. `name`: as it is stored; `done`: so many of its pages came; `kept`: the PDF itself came. */
+type Job = { file: File; name: string; id: string; isPdf: boolean; done: number; kept: boolean };
+/** What could not be brought. Its job is there where it can be tried again, from the page after those that came. */
 export type Trouble = { id: string; words: string; job: Job | null };
 export type Progress = { name: string; page: number; of: number };
 
@@ -30,7 +31,7 @@ async function kindOf(file: File): Promise<'pdf' | 'picture' | null> {
 export function pageFor(
   { id, width, height }: Pick<OwnPicture, 'id' | 'width' | 'height'>,
   sheet: Pick<Page, 'width' | 'height' | 'margin'>,
-  brought: Omit<NonNullable<Page['brought']>, 'picture'>,
+  brought: Omit<Brought, 'picture'>,
 ): Page {
   const scale = Math.max(sheet.width, sheet.height) / Math.max(width, height);
   const frame = { width: Math.max(36, width * scale), height: Math.max(36, height * scale) };
@@ -86,7 +87,10 @@ export class Bringing {
         this.fail(
           `“${file.name}” has ${Math.ceil(file.size / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be added. Save it smaller and choose it again.`,
         );
-      else this.waiting.push({ file, id: nanoid(12), isPdf: kind === 'pdf', done: 0, kept: false });
+      else {
+        const name = file.name.trim().slice(-200) || 'work';
+        this.waiting.push({ file, name, id: nanoid(12), isPdf: kind === 'pdf', done: 0, kept: false });
+      }
     }
     await this.work();
   }
@@ -168,8 +172,7 @@ export class Bringing {
 
   /** @returns the picture, null for a PDF that was kept; undefined where it failed, which is said */
   private async send(job: Job, page: number | null, body: Blob): Promise<OwnPicture | null | undefined> {
-    const { file, id } = job;
-    const name = file.name.trim().slice(-200) || 'work';
+    const { file, name, id } = job;
     const sent = await sendWork(this.copyId, { file: id, name, page, body });
     if (sent.ok) return sent.picture;
     const before =
@@ -180,10 +183,10 @@ export class Bringing {
     return undefined;
   }
 
-  private place({ id, file }: Job, picture: OwnPicture, number: number, of: number): boolean {
+  private place({ id, name }: Job, picture: OwnPicture, number: number, of: number): boolean {
     const { editor } = this;
     const first = editor.sheet.pages[0];
-    const page = pageFor(picture, first, { file: id, name: file.name.trim().slice(-200) || 'work', number, of });
+    const page = pageFor(picture, first, { file: id, name, number, of });
     const behind = editor.sheet.pages.at(-1)!.id;
     if (!editor.make('Add a page made elsewhere', { kind: 'page-insert', behind, page })) return false;
     if (number === 1) editor.turnTo(page.id);
@@ -203,7 +206,7 @@ export function bringingOf(editor: Editor): Bringing | null {
 
 /** Turns a page that was brought by a quarter, clockwise. */
 export function turnBrought(editor: Editor, page: Page): void {
-  const shown = page.items.find(({ id }) => id === page.brought?.picture);
+  const shown = page.items.find((item) => isPageItself(page, item));
   if (shown?.kind !== 'picture') return;
   const { width, height } = page;
   editor.make('Turn the page', {

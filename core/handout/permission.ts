@@ -86,7 +86,6 @@ const mayWrite = (sheet: Sheet, change: { id: string }): string | null => {
   const place = locate(sheet, change.id);
   return !place || place.item.touch !== 'fixed' ? null : NOT_YOURS;
 };
-const pageOf = (sheet: Sheet, id: string): Page | undefined => sheet.pages.find((page) => page.id === id);
 
 /** A page made elsewhere may come whole: what it shows, and what its student put on it before. */
 function bringsPage(sheet: Sheet, page: Page, supplies: readonly Supply[]): string | null {
@@ -104,7 +103,7 @@ function bringsPage(sheet: Sheet, page: Page, supplies: readonly Supply[]): stri
 
 /** A page made elsewhere is its student's, with all that is on it. */
 const onOwnPage = (sheet: Sheet, { id }: { id: string }): string | null => {
-  const page = pageOf(sheet, id);
+  const page = sheet.pages.find((one) => one.id === id);
   return !page || (page.brought !== null && page.items.every(freeThrough)) ? null : teachersOnly();
 };
 /** It can be turned. */
