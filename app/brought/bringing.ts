@@ -53,8 +53,7 @@ export function pageFor(
 }
 
 export class Bringing {
-  now: Progress | null = null;
-  troubles: readonly Trouble[] = [];
+  private shown: { now: Progress | null; troubles: readonly Trouble[] } = { now: null, troubles: [] };
   private waiting: Job[] = [];
   private listeners = new Set<() => void>();
   private stopped = false;
@@ -68,10 +67,14 @@ export class Bringing {
     return () => void this.listeners.delete(listener);
   };
   state = () => this.shown;
-  private shown: { now: Progress | null; troubles: readonly Trouble[] } = { now: null, troubles: [] };
+  get now(): Progress | null {
+    return this.shown.now;
+  }
+  get troubles(): readonly Trouble[] {
+    return this.shown.troubles;
+  }
   private put(change: Partial<Bringing['shown']>) {
-    Object.assign(this, change);
-    this.shown = { now: this.now, troubles: this.troubles };
+    this.shown = { ...this.shown, ...change };
     for (const listener of this.listeners) listener();
   }
 

@@ -39,12 +39,12 @@ export async function toldOn(
 /** @throws Refused where it can't be checked, or no try is left */
 export async function checkAnswers(
   means: Means,
-  { id, documentId, studentName, state, handout }: CopyView,
+  { id, documentId, studentName, state, openSteps: open, handout }: CopyView,
   { lookFor: lookForId, asked, seq }: { lookFor: string; asked: string; seq: number },
 ): Promise<(ToldResult | null)[]> {
   const { db } = means;
   const lookFor = handout.lookFors.find((one) => one.id === lookForId);
-  const shut = shutBy(handout.steps, await openStepsOf(db, id));
+  const shut = shutBy(handout.steps, open);
   if (!lookFor || !isChecked(lookFor) || shut.has(lookForId)) throw missing();
   if (!isOpen(state) || isClosed(await timesOf(db, id), Date.now()))
     throw new Refused(422, 'This copy is not being worked on any more.');

@@ -70,11 +70,13 @@ export type CopyView = {
   corrections: number;
   /** Which version of the handout it is; `handout` is that version. */
   version: number;
+  /** How many steps of its brief were open when it was read. */
+  openSteps: number;
   handout: Handout;
 };
 
 const VIEW = `select copy.id, copy.document_id as "documentId", copy.handout_id as "handoutId", copy.student_id as "studentId", ${NAMES} as "studentName", copy.state,
-  copy.extended_to as "extendedTo", copy.corrections, copy.version from copy`;
+  copy.extended_to as "extendedTo", copy.corrections, copy.version, copy.open_steps as "openSteps" from copy`;
 async function view(db: Database, rows: (Omit<CopyView, 'handout'> & { handoutId: string })[]) {
   const [row] = rows;
   const handout = row && (await handoutById(db, row.handoutId));

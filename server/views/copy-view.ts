@@ -83,7 +83,9 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
         })
       : await toldOn(db, handout, copy.id, results);
   const { steps } = handout;
-  const open = copy.state === 'done' ? steps.length : Math.min(steps.length, await openStepsOf(db, copy.id));
+  // Telling the results may have opened more than there were.
+  const now = steps.length > 0 ? await openStepsOf(db, copy.id) : 0;
+  const open = copy.state === 'done' ? steps.length : Math.min(steps.length, now);
   const shut = shutBy(steps, open);
   const times = {
     closesAt: handout.closesAt,
