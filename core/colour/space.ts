@@ -42,7 +42,17 @@ const linear = (value: number) => {
 };
 /** Relative luminance, 0 for black to 1 for white. */
 export const luminance = ([r, g, b]: Rgb) => 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
-export const luminanceOf = (hex: string) => luminance(rgbOf(hex));
+/** A page has few colours, and each is compared with many. */
+const KEPT_COLOURS = 500;
+const luminances = new Map<string, number>();
+export function luminanceOf(hex: string): number {
+  let known = luminances.get(hex);
+  if (known === undefined) {
+    if (luminances.size >= KEPT_COLOURS) luminances.clear();
+    luminances.set(hex, (known = luminance(rgbOf(hex))));
+  }
+  return known;
+}
 
 /** 1 for the same lightness to 21 for black on white. */
 export function contrast(a: number, b: number): number {

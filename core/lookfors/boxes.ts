@@ -82,13 +82,16 @@ export function boxesFor(id: string | null, sheet: Sheet, context: Context): Wri
       [...everyItem(sheet)]
         .filter((item) => item.touch !== 'fixed')
         .filter(isWritten)
-        .map((item) => boxOfItem(item, sheet, context)),
+        .map((item) => boxOf(item, sheet, context)),
     );
   const item = find(sheet, id)?.item;
-  return item && isWritten(item) ? [boxOfItem(item, sheet, context)] : [];
+  return item && isWritten(item) ? [boxOf(item, sheet, context)] : [];
 }
 
-function boxOfItem(item: WrittenItem, sheet: Sheet, context: Context): WrittenBox {
+const boxOf = (item: WrittenItem, sheet: Sheet, context: Context) =>
+  once(context, sheet, `box ${item.id}`, () => readBox(item, sheet, context));
+
+function readBox(item: WrittenItem, sheet: Sheet, context: Context): WrittenBox {
   const given = find(context.handedOut, item.id)?.item;
   const { page } = find(sheet, item.id)!;
   return {

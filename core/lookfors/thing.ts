@@ -111,6 +111,8 @@ export function isSeeThrough(thing: Thing): boolean {
 
 export function alikePaints(a: Paint | null, b: Paint | null): boolean {
   if (a === null || b === null) return a === b;
+  if (a.kind === 'solid' && b.kind === 'solid')
+    return alikeColours(a.colour, b.colour) && Math.abs(a.opacity - b.opacity) < SEEN_APART;
   if (isGradient(a) !== isGradient(b)) return false;
   const [one, other] = isGradient(a) ? [stopsOf(a), stopsOf(b)] : [stopsOf(a).slice(0, 1), stopsOf(b).slice(0, 1)];
   if (isGradient(a) && (a.kind !== b.kind || one.length !== other.length)) return false;

@@ -126,11 +126,14 @@ function evenly(things: readonly Thing[]): Thing[] {
   const [at, size] = reach('x') >= reach('y') ? (['x', 'width'] as const) : (['y', 'height'] as const);
   const sorted = things.toSorted((a, b) => a.box[at] + a.box[size] / 2 - b.box[at] - b.box[size] / 2);
   const gaps = sorted.slice(1).map(({ box }, i) => box[at] - sorted[i].box[at] - sorted[i].box[size]);
-  const best = gaps
-    .map((gap) => gaps.map((other, i) => (near(other, gap, IN_LINE) ? i : -1)).filter((i) => i >= 0))
-    .sort((a, b) => b.length - a.length)[0];
-  if (best.length === gaps.length) return sorted;
-  return sorted.slice(1).filter((_, i) => best.includes(i));
+  let [usual, most] = [gaps[0], 0];
+  for (const gap of gaps) {
+    let alike = 0;
+    for (const other of gaps) if (near(other, gap, IN_LINE)) alike++;
+    if (alike > most) [usual, most] = [gap, alike];
+  }
+  if (most === gaps.length) return sorted;
+  return sorted.slice(1).filter((_, i) => near(gaps[i], usual, IN_LINE));
 }
 
 function oneGroup(things: readonly Thing[]): Thing[] {
