@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import nspell from 'nspell';
+import { has, plainWord } from '../core/language/dictionary';
 import { editDistance } from '../core/language/spelling';
 import { byNearness } from '../core/language/words';
 
@@ -23,11 +24,6 @@ function open(name: string): Promise<Speller> {
   return way;
 }
 
-/** Curly apostrophes are the same as straight ones to the dictionary. */
-const plain = (word: string) => word.replace(/’/g, "'");
-/** The dictionaries have few words with accents: “naïve” is right as “naive” is. */
-const bare = (word: string) => plain(word).normalize('NFD').replace(/\p{M}/gu, '');
-const has = (speller: Speller, word: string) => speller.correct(plain(word)) || speller.correct(bare(word));
 const MOST_SUGGESTIONS = 4;
 
 /** Schools write either English: the second dictionary is fetched when the first does not have a word. */
@@ -59,7 +55,7 @@ export const SPELLING = {
   /** What may have been meant, the likeliest first. @param names of people who may have been meant */
   async suggest(word: string, names: readonly string[]): Promise<string[]> {
     const words = new Set<string>();
-    for (const name of ['en-gb', 'en']) for (const found of (await open(name)).suggest(plain(word))) words.add(found);
+    for (const name of ['en-gb', 'en']) for (const found of (await open(name)).suggest(plainWord(word))) words.add(found);
     const typed = word.toLowerCase();
     const named = new Set(names.filter((name) => editDistance(typed, name.toLowerCase(), NEAR) <= NEAR));
     const rarity = await rarities();

@@ -62,6 +62,9 @@ export function useSpelling(editor: Editor): void {
   }, [editor, page, wanted, touched]);
 }
 
+/** Whether a word of a sheet that was looked up is spelt as a dictionary or somebody's name has it. */
+export const isSpelt = (word: string): boolean => known.get(word) !== false || isName(word);
+
 /** The words of an item that are taken to be misspelt. */
 export function misspelt(item: WrittenItem, ownWords: readonly string[]): Word[] {
   const text = bodyText(item.body);

@@ -273,10 +273,19 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
   const [saving, setSaving] = useState(false);
   // Whether words can be read is only known once their faces are here.
   const arrived = useSyncExternalStore(onArrival, arrivals, () => 0);
+  /** The sheet whose words were looked up. */
+  const [spelt, setSpelt] = useState<Sheet | null>(null);
+  useEffect(() => {
+    // Without a dictionary spelling is not tried here.
+    tools?.spelt(draft.lookFors, sheet).then(
+      (done) => done && setSpelt(sheet),
+      () => {},
+    );
+  }, [tools, draft.lookFors, sheet]);
   const tried = useMemo(
-    () => tools?.tried(draft.lookFors, sheet, personName) ?? NONE,
+    () => tools?.tried(draft.lookFors, sheet, personName, spelt === sheet) ?? NONE,
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [draft.lookFors, sheet, personName, tools, arrived],
+    [draft.lookFors, sheet, personName, tools, arrived, spelt],
   );
   const answer = fetcher.data;
   const to = placeIn(answer);

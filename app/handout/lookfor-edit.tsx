@@ -3,7 +3,15 @@ import { Input, InputNumber } from 'antd';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import type { LookFor } from '../../core/lookfors/all';
-import { begun, contradictionOf, countWords, lookForKindOf, OFFERED, titled } from '../../core/lookfors/all';
+import {
+  anyAsksSpelling,
+  begun,
+  contradictionOf,
+  countWords,
+  lookForKindOf,
+  OFFERED,
+  titled,
+} from '../../core/lookfors/all';
 import { isChecked, triesOf } from '../../core/lookfors/checks';
 import { MOST_TRIES } from '../../core/lookfors/kind';
 import type { Sheet } from '../../core/schema/sheet';
@@ -170,7 +178,8 @@ function Telling({ lookFor, set }: Pick<CardProps, 'lookFor' | 'set'>) {
 /** How it counts on the teacher's own sheet, which may be an example, and on the sheet as students get it. */
 function triedWords(lookFor: LookFor, tried: Tried | undefined): string {
   if (!tried) return '';
-  if (tried.own.held === null) return 'You tick this while reading.';
+  if (tried.own.held === null)
+    return anyAsksSpelling([lookFor]) ? 'The words are being looked up.' : 'You tick this while reading.';
   const own = `On yours: ${countWords(lookFor, tried.own)}`;
   if (tried.given.held) return `${own}. It is met before students begin!`;
   if (lookFor.kind === 'sorted' && tried.own.got === 0) return 'On yours, the things still lie below their boxes.';

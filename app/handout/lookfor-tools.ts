@@ -1,7 +1,8 @@
 import { givenOut } from '../../core/handout/copy';
-import { countAll, LookFor, rekeyed } from '../../core/lookfors/all';
+import { anyAsksSpelling, countAll, LookFor, rekeyed } from '../../core/lookfors/all';
 import type { Result } from '../../core/lookfors/kind';
 import type { Sheet } from '../../core/schema/sheet';
+import { isSpelt, lookUp } from '../commands/spelling';
 import { facesNow, pictureNow } from '../drawing/resources';
 
 /** What the hand-out screen does with look-fors. It is fetched later: the rest of the form does not wait for it. */
@@ -19,10 +20,18 @@ export const prepared = (lookFors: readonly LookFor[], sheet: Sheet): LookFor[] 
 /** What a look-for counts on the teacher's own sheet, and on the sheet as students get it. */
 export type Tried = { own: Result; given: Result };
 
-/** Each look-for, tried on both. */
-export function tried(lookFors: readonly LookFor[], sheet: Sheet, studentName: string): Tried[] {
+/** Where spelling is asked for, the words of the sheet are looked up. False where there is nothing to look up. */
+export async function spelt(lookFors: readonly LookFor[], sheet: Sheet): Promise<boolean> {
+  if (!anyAsksSpelling(lookFors)) return false;
+  for (const page of sheet.pages) await lookUp(page);
+  return true;
+}
+
+/** Each look-for, tried on both. @param known the words of the sheet have been looked up */
+export function tried(lookFors: readonly LookFor[], sheet: Sheet, studentName: string, known: boolean): Tried[] {
   const handedOut = givenOut(sheet);
-  const context = { handedOut, studentName, pictures: pictureNow, faces: facesNow() ?? undefined };
+  const faces = facesNow() ?? undefined;
+  const context = { handedOut, studentName, pictures: pictureNow, faces, isWord: known ? isSpelt : undefined };
   const given = countAll(lookFors, handedOut, context);
   return countAll(lookFors, sheet, context).map((own, i) => ({ own, given: given[i] }));
 }

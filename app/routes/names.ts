@@ -5,5 +5,5 @@ import type { Route } from './+types/names';
 /** Names of the people this person knows at the school, for the spelling check. */
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
-  return Response.json(await namesAround(context.services.db, person));
+  return Response.json(await namesAround(context.services.db, person.id));
 }

@@ -73,7 +73,7 @@ function Why({ lookFor, result }: { lookFor: StudentLookFor; result: ToldResult 
     <span className={styles.why}>
       {hint}
       {wrong.slice(0, REASONS).map(({ items: [item], said }) => (
-        <span key={item}>{said}</span>
+        <span key={`${item} ${said}`}>{said}</span>
       ))}
       {wrong.length > REASONS && <span>and {wrong.length - REASONS} more</span>}
     </span>
@@ -128,7 +128,7 @@ export function LookForList({ lookFors, results, done, shut, chosen, onShow, onG
               {partly && (
                 <span className="quiet">
                   {' '}
-                  · {result.got} of {result.need}
+                  · {result.got > result.need ? result.got : `${result.got} of ${result.need}`}
                   {result.check && (unsaid ? ' filled in' : ' right')}
                   {!unsaid && changedWords(result)}
                 </span>

@@ -4,11 +4,18 @@ import { editDistance } from './spelling';
 
 export type Word = { word: string; from: number; to: number };
 
+/** A text that is mostly in capitals: then they say nothing about a word. */
+export function isLoud(text: string): boolean {
+  const letters = text.match(/\p{L}/gu) ?? [];
+  return letters.filter((letter) => letter !== letter.toLowerCase()).length * 2 > letters.length;
+}
+
 /**
  * Words of one letter, with digits beside them, all in capitals (names of things, initials) or in another script than Latin are
  * not looked up.
+ * @param loud short words in capitals are looked up, too
  */
-export function wordsIn(text: string): Word[] {
+export function wordsIn(text: string, loud = false): Word[] {
   const out: Word[] = [];
   for (const found of text.matchAll(/[\p{L}\p{M}]+(?:['’][\p{L}\p{M}]+)*/gu)) {
     const [word] = found;
@@ -16,7 +23,7 @@ export function wordsIn(text: string): Word[] {
     const beside = `${text[index - 1] ?? ''}${text[index + word.length] ?? ''}`;
     if (word.length < 2 || /[\d@_/]/.test(beside) || /\p{L}\.$/u.test(text.slice(Math.max(0, index - 2), index)))
       continue;
-    if (word === word.toUpperCase() && word.length <= 6) continue;
+    if (!loud && word === word.toUpperCase() && word.length <= 6) continue;
     if (!/^[\p{Script=Latin}\p{M}'’]+$/u.test(word)) continue;
     out.push({ word, from: index, to: index + word.length });
   }

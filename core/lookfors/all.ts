@@ -17,6 +17,7 @@ import { SAMPLE } from './sample';
 import type { Part } from './sentence';
 import { titleFrom } from './sentence';
 import { SORTED } from './sorted';
+import { SPELT } from './spelt';
 import { STYLE } from './style';
 import { TEACHER, UNKNOWN } from './teacher';
 import { WORDS } from './words';
@@ -24,7 +25,7 @@ import { WORDS } from './words';
 /** What a teacher looks for in a piece: stated once, and counted by the program where it can. */
 
 /** The kinds that several at once can be made of: those without a key. */
-const PLAIN = [NAME, WORDS, PHRASE, POINTS, QUOTATION, STYLE, READABLE, SAMPLE, ITEMS] as const;
+const PLAIN = [NAME, WORDS, PHRASE, POINTS, QUOTATION, SPELT, STYLE, READABLE, SAMPLE, ITEMS] as const;
 
 type Schemas = readonly { schema: z.ZodType<unknown> }[];
 function unionOf<T>(kinds: Schemas): z.ZodType<T> {
@@ -48,6 +49,7 @@ const KINDS = [
   PHRASE,
   POINTS,
   QUOTATION,
+  SPELT,
   STYLE,
   READABLE,
   SAMPLE,
@@ -106,6 +108,10 @@ export function begun(
     ? made.nothing
     : titled({ kind, id, title: '…', follows: true, ...made.settings } as LookFor, sheet);
 }
+
+/** Whether one of them asks for spelling: a dictionary and people's names have to be there then. */
+export const anyAsksSpelling = (lookFors: readonly LookFor[]): boolean =>
+  lookFors.some((one) => lookForKindOf(one.kind).asksSpelling?.(one) ?? false);
 
 /** What a sheet most likely wants looked for. */
 export const suggested = (sheet: Sheet, id: () => string): LookFor[] =>

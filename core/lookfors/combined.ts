@@ -29,16 +29,21 @@ export function combinedOf<Part extends Base>(
     parts: z.array(parts).min(1, 'put something into “several of these”').max(MOST_PARTS),
   }) as unknown as z.ZodType<CombinedLookFor<Part>>;
 
-  function count({ how, min, parts: all }: CombinedLookFor<Part>, sheet: Sheet, context: Context): Counted {
+  function count({ how, min, parts: all }: CombinedLookFor<Part>, sheet: Sheet, context: Context): Counted | null {
     const counted = all.map((part) => {
       const kind = kindOf(part.kind);
-      const found = kind.count(part, sheet, context) ?? { got: 0, need: 1, evidence: [] };
-      const met = isMet(found);
+      const found = kind.count(part, sheet, context);
       const said = (one: Evidence) => (kind.worded ?? plainly)(one);
-      return { met, evidence: found.evidence.map((one) => ({ ...one, said: said(one) })) };
+      return {
+        met: found && isMet(found),
+        evidence: (found?.evidence ?? []).map((one) => ({ ...one, said: said(one) })),
+      };
     });
-    const got = counted.filter(({ met }) => met !== (how === 'none')).length;
+    const got = counted.filter(({ met }) => met !== null && met !== (how === 'none')).length;
+    const open = counted.filter(({ met }) => met === null).length;
     const need = how === 'some' ? Math.min(min, all.length) : all.length;
+    // What only a person can judge decides.
+    if (got < need && got + open >= need) return null;
     const evidence = counted.flatMap((part): Evidence[] => {
       // What some other part makes up for is not in the way.
       if (how === 'some') return part.met || got < need ? part.evidence : [];
@@ -105,5 +110,6 @@ export function combinedOf<Part extends Base>(
     count,
     sources: ({ parts: all }, sheet) => all.flatMap((part) => kindOf(part.kind).sources(part, sheet)),
     worded: ({ said }) => said,
+    asksSpelling: ({ parts: all }) => all.some((part) => kindOf(part.kind).asksSpelling?.(part)),
   };
 }

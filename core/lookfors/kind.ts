@@ -64,7 +64,11 @@ export type Result = Omit<Counted, 'met'> & {
 export type Context = {
   /** The sheet as it was handed out: what it already held does not count as the student's. */
   handedOut: Sheet;
+  /** What students could look at beside it. */
+  example?: Sheet | null;
   studentName: string;
+  /** Whether a word is spelt as a dictionary or somebody's name has it; without it, spelling is left to the teacher. */
+  isWord?: (word: string) => boolean;
   /** What the pictures on the sheet are drawn with: parts that lines end on are then told by where they are. */
   pictures?: Pictures;
   /** What words are drawn with; without it, whether they can be read is left to the teacher. */
@@ -94,6 +98,8 @@ export type LookForKind<L extends Base> = {
   hint?(lookFor: L): string;
   /** Its evidence says in words why something does not fit, and nothing that would be an answer. */
   saysWhy?: boolean;
+  /** It asks whether words are spelt rightly: a dictionary and people's names have to be there. */
+  asksSpelling?(lookFor: L): boolean;
   /** Whether it is suggested for a sheet as a matter of course. */
   suits?(sheet: Sheet): boolean;
   /** null leaves the judgement to the teacher. */

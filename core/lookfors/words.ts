@@ -33,27 +33,27 @@ export const wordsOfBox = readFrom(({ text }) => plainWords(text));
 const runAt = (words: readonly string[], at: number) => words.slice(at, at + RUN).join(' ');
 
 const runs = new WeakMap<Sheet, Set<string>>();
-/** All rows of words that stand on the sheet as it was handed out. */
-function runsOf(handedOut: Sheet): Set<string> {
-  let all = runs.get(handedOut);
+/** All rows of words that stand on a sheet. */
+function runsOf(printed: Sheet): Set<string> {
+  let all = runs.get(printed);
   if (!all) {
     all = new Set();
-    for (const item of everyItem(handedOut)) {
+    for (const item of everyItem(printed)) {
       if (!isWritten(item)) continue;
       const words = plainWords(bodyText(item.body));
       for (let i = 0; i + RUN <= words.length; i++) all.add(runAt(words, i));
     }
-    runs.set(handedOut, all);
+    runs.set(printed, all);
   }
   return all;
 }
 
-/** How many words are the student's own: not printed, copied from the sheet, or repeated. */
-function ownWords(words: readonly string[], given: string, handedOut: Sheet): number {
+/** How many words are the student's own: not printed, copied from the sheet or the example, or repeated. */
+function ownWords(words: readonly string[], given: string, { handedOut, example }: Context): number {
   const copied = words.map(() => false);
-  const all = runsOf(handedOut);
-  if (all.size > 0)
-    for (let i = 0; i + RUN <= words.length; i++) if (all.has(runAt(words, i))) copied.fill(true, i, i + RUN);
+  for (const all of [runsOf(handedOut), ...(example ? [runsOf(example)] : [])])
+    if (all.size > 0)
+      for (let i = 0; i + RUN <= words.length; i++) if (all.has(runAt(words, i))) copied.fill(true, i, i + RUN);
   const there = new Map<string, number>();
   for (const word of plainWords(given)) there.set(word, (there.get(word) ?? 0) + 1);
   const counts = new Map<string, number>();
@@ -71,9 +71,7 @@ function countWords(lookFor: WordsLookFor, sheet: Sheet, context: Context): Coun
   const counts = boxesFor(lookFor.item, sheet, context).map((box) => ({
     id: box.item.id,
     text: box.text,
-    count: once(context, sheet, `own words ${box.item.id}`, () =>
-      ownWords(wordsOfBox(box), box.given, context.handedOut),
-    ),
+    count: once(context, sheet, `own words ${box.item.id}`, () => ownWords(wordsOfBox(box), box.given, context)),
   }));
   const got = counts.reduce((sum, { count }) => sum + count, 0);
   const met = lookFor.how === 'least' ? got >= lookFor.min : got > 0 && got <= lookFor.min;

@@ -81,6 +81,15 @@ describe('certain words', () => {
   });
 });
 
+test('words of the example are nobody’s own, single ones aside', () => {
+  const asked = lookFor({ kind: 'words', id: 'w', item: 'own', min: 5 });
+  const example = base(plain('Ines found a shore crab under the third stone'));
+  const got = (said: string) => count(asked, base(plain(said)), { ...context, example }).got;
+  expect(got('Ines found a shore crab under the third stone')).toBe(0);
+  expect(got('we saw it: found a shore crab under the bridge')).toBe(4);
+  expect(got('my crab sat under a stone')).toBe(6);
+});
+
 describe('at most so many words', () => {
   const asked = lookFor({ kind: 'words', id: 'w', item: 'own', how: 'most', min: 4 });
   test.each([

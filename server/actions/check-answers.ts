@@ -9,7 +9,7 @@ import { addCheck, checksOf } from '../stores/checks';
 import type { CopyView } from '../stores/copies';
 import { openStepsOf, setOpenSteps, timesOf } from '../stores/copies';
 import type { Handout } from '../stores/handouts';
-import { countedOnCopy } from './counting';
+import { countedOnCopy, countingOf } from './counting';
 import type { Means } from './means';
 import { whole } from './opened';
 import { missing, Refused } from './refused';
@@ -51,7 +51,8 @@ export async function checkAnswers(
   const document = await whole(db, documentId);
   if (document.seq !== seq)
     throw new Refused(422, 'Your newest changes are still on their way. Wait until it says “Saved”, then check again.');
-  const results = countedOnCopy(handout, { id: documentId, sheet: document.sheet }, studentName, means);
+  const counting = await countingOf(means, handout);
+  const results = countedOnCopy(handout, { id: documentId, sheet: document.sheet }, studentName, counting);
   const result = results.find((one) => one.id === lookForId)!;
   const before = (await checksOf(db, id)).get(lookForId);
   // Asking again about the same answers costs nothing.

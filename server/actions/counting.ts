@@ -1,11 +1,14 @@
 import type { Context, Result } from '../../core/lookfors/kind';
-import { countAll } from '../../core/lookfors/all';
+import { partsOfNames, withoutPossessive } from '../../core/language/words';
+import { anyAsksSpelling, countAll } from '../../core/lookfors/all';
 import type { Tally } from '../../core/lookfors/recount';
 import { tallied } from '../../core/lookfors/recount';
 import { Recent } from '../../core/values/recent';
 import type { Sheet } from '../../core/schema/sheet';
 import type { Handout } from '../stores/handouts';
-import type { Kit } from './means';
+import { isInDictionary } from '../art/dictionary';
+import { namesAround } from '../stores/people';
+import type { Kit, Means } from './means';
 
 /** Look-fors of a handout counted on its pieces. */
 
@@ -13,24 +16,35 @@ import type { Kit } from './means';
 const KEPT = 400;
 const tallies = new Recent<string, Tally>(KEPT);
 
-const contextOf = (handout: Handout, studentName: string, { pictures, faces }: Kit): Context => ({
+/** What the look-fors of a handout are counted with. */
+export type Counting = Kit & Pick<Context, 'example' | 'isWord'>;
+
+/** Names are fetched where spelling is asked for. */
+export async function countingOf({ db, pictures, faces }: Means, handout: Handout): Promise<Counting> {
+  const { example, lookFors, teacherId } = handout;
+  if (!anyAsksSpelling(lookFors)) return { pictures, faces, example };
+  const names = new Set(partsOfNames(await namesAround(db, teacherId)));
+  const isName = (word: string) => names.has(withoutPossessive(word).toLowerCase());
+  return { pictures, faces, example, isWord: (word) => isName(word) || isInDictionary(word) };
+}
+
+const contextOf = (handout: Handout, studentName: string, counting: Counting): Context => ({
   handedOut: handout.given,
   studentName,
-  pictures,
-  faces,
+  ...counting,
 });
 
-export const countedOn = (handout: Handout, sheet: Sheet, studentName: string, kit: Kit): Result[] =>
-  countAll(handout.lookFors, sheet, contextOf(handout, studentName, kit));
+export const countedOn = (handout: Handout, sheet: Sheet, studentName: string, counting: Counting): Result[] =>
+  countAll(handout.lookFors, sheet, contextOf(handout, studentName, counting));
 
 /** The same for a copy in work: only what the last change affects is counted again. */
 export function countedOnCopy(
   handout: Handout,
   copy: { id: string; sheet: Sheet },
   studentName: string,
-  kit: Kit,
+  counting: Counting,
 ): Result[] {
-  const tally = tallied(handout.lookFors, copy.sheet, contextOf(handout, studentName, kit), tallies.get(copy.id));
+  const tally = tallied(handout.lookFors, copy.sheet, contextOf(handout, studentName, counting), tallies.get(copy.id));
   tallies.set(copy.id, tally);
   return tally.results;
 }

@@ -22,7 +22,7 @@ import { asVersion, handoutById } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { knownPictures } from '../stores/pictures';
 import { toldOn } from './check-answers';
-import { countedOnCopy } from './counting';
+import { countedOnCopy, countingOf } from './counting';
 import type { Means } from './means';
 import { announce } from './live';
 import { missing, Refused } from './refused';
@@ -203,7 +203,8 @@ async function resultsAfter(
   document: { id: string; sheet: Sheet },
 ) {
   try {
-    return await toldOn(means.db, handout, copyId, countedOnCopy(handout, document, studentName, means));
+    const counting = await countingOf(means, handout);
+    return await toldOn(means.db, handout, copyId, countedOnCopy(handout, document, studentName, counting));
   } catch (error) {
     report('counting look-fors', error);
     return undefined;

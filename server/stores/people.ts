@@ -67,15 +67,15 @@ export const personById = async (db: Queries, id: string) =>
   );
 
 /** The teachers of a person's school, and everybody in the classes that they teach or are in. */
-export const namesAround = async (db: Queries, person: Pick<Person, 'id' | 'schoolId'>): Promise<string[]> =>
+export const namesAround = async (db: Queries, personId: string): Promise<string[]> =>
   (
     await db.query<{ name: string }>(
       `with around as (
-         select class_id as id from teaches where person_id = $2
-         union select class_id from class_member where person_id = $2)
-       select name from person where school_id = $1 and role = 'teacher'
+         select class_id as id from teaches where person_id = $1
+         union select class_id from class_member where person_id = $1)
+       select name from person where school_id = (select school_id from person where id = $1) and role = 'teacher'
        union select p.name from around a join class_member m on m.class_id = a.id join person p on p.id = m.person_id
        order by name limit 3000`,
-      [person.schoolId, person.id],
+      [personId],
     )
   ).map(({ name }) => name);

@@ -209,7 +209,7 @@ const CALLS: Record<string, () => unknown> = {
   beginSchool: () => people.beginSchool(db, { school: 'S', name: 'N', email: 'n@x.example', password: 'p' }),
   addPerson: () => people.addPerson(db, { schoolId: 's7', role: 'student', name: 'New' }),
   personById: () => people.personById(db, 'p3-40'),
-  namesAround: () => people.namesAround(db, { id: 't1-1', schoolId: 's1' }),
+  namesAround: () => people.namesAround(db, 't1-1'),
   keepPicture: () =>
     pictures.keepPicture(
       db,

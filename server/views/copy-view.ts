@@ -12,7 +12,7 @@ import type { Pictures } from '../../core/pictures/picture';
 import type { ToldResult } from '../../core/lookfors/checks';
 import { toldOn } from '../actions/check-answers';
 import { broughtUpToDate } from '../actions/correct';
-import { countedOn } from '../actions/counting';
+import { countedOn, countingOf } from '../actions/counting';
 import type { Means } from '../actions/means';
 import { openedOr } from '../actions/opened';
 import { missing } from '../actions/refused';
@@ -72,7 +72,7 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
     const go = back.find(({ id }) => id === note.goId)!;
     return { ...note, earlier: go === returned ? null : go.number };
   });
-  const results = countedOn(handout, document.sheet, copy.studentName, means);
+  const results = countedOn(handout, document.sheet, copy.studentName, await countingOf(means, handout));
   // Once it is done, the teacher's own rulings and everything counted may be seen.
   const told =
     copy.state === 'done'

@@ -1,6 +1,6 @@
 import { countWords, evidenceWords, lookForKindOf } from '../../core/lookfors/all';
 import { namesOf } from '../../core/values/names';
-import { countedOn } from '../actions/counting';
+import { countedOn, countingOf } from '../actions/counting';
 import type { Means } from '../actions/means';
 import { openedOr } from '../actions/opened';
 import { missing } from '../actions/refused';
@@ -24,6 +24,7 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
   const opened = go ? null : await openedOr(db, copy.documentId);
   if (opened === undefined) throw missing();
   const { sheet } = go ?? opened!;
+  const counting = await countingOf(means, handout);
   const [notes, rulings] = go ? await Promise.all([notesOf(db, [go.id]), rulingsOf(db, [go.id])]) : [[], []];
   return {
     personId: person.id,
@@ -65,7 +66,7 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
     handedOut: handout.given,
     key: handout.sheet,
     // In words: the page would otherwise load all that look-fors are counted with.
-    results: countedOn(handout, sheet, copy.studentName, means).map((result, i) => ({
+    results: countedOn(handout, sheet, copy.studentName, counting).map((result, i) => ({
       ...result,
       counted: countWords(handout.lookFors[i], result),
       evidence: result.evidence.map((one) => ({ ...one, words: evidenceWords(handout.lookFors[i], one) })),

@@ -3,7 +3,8 @@ import { broughtPages } from '../../core/handout/brought';
 import { isLate } from '../../core/handout/times';
 import { heldAfter, pieceMarks } from '../../core/review/marks';
 import { missedMost } from '../../core/review/missed';
-import { countedOn, countedOnCopy } from '../actions/counting';
+import type { Counting } from '../actions/counting';
+import { countedOn, countedOnCopy, countingOf } from '../actions/counting';
 import type { Means } from '../actions/means';
 import { sheetStill, shownOf } from '../actions/opened';
 import { missing } from '../actions/refused';
@@ -28,7 +29,7 @@ type Piece = {
 };
 
 /** A piece as its card shows it: as it was handed in while it is with the teacher or done, else as it is now. */
-function cardOf(whole: Handout, { copy, go, document, ruled }: Piece, kit: Means) {
+function cardOf(whole: Handout, { copy, go, document, ruled }: Piece, counting: Counting) {
   const handout = asVersion(whole, copy.version);
   const handedIn = go && (copy.state === 'handed-in' || copy.state === 'done') ? go : null;
   const piece = handedIn ?? (document && shownOf(document, handout.title));
@@ -36,8 +37,8 @@ function cardOf(whole: Handout, { copy, go, document, ruled }: Piece, kit: Means
   const results = !sheet
     ? null
     : handedIn
-      ? countedOn(handout, sheet, copy.studentName, kit)
-      : countedOnCopy(handout, { id: copy.documentId, sheet }, copy.studentName, kit);
+      ? countedOn(handout, sheet, copy.studentName, counting)
+      : countedOnCopy(handout, { id: copy.documentId, sheet }, copy.studentName, counting);
   const card = {
     ...copy,
     damaged: Boolean(piece?.damage),
@@ -54,7 +55,7 @@ function cardOf(whole: Handout, { copy, go, document, ruled }: Piece, kit: Means
     held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
     marks:
       sheet && results
-        ? pieceMarks(sheet, results, kit.pictures).filter((mark) => mark.page === sheet.pages[0].id)
+        ? pieceMarks(sheet, results, counting.pictures).filter((mark) => mark.page === sheet.pages[0].id)
         : [],
   };
   return { card, judged: results && copy.state !== 'under-way' ? [{ results, rulings: ruled }] : [] };
@@ -89,12 +90,13 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
     ),
   ]);
   const shown = [];
+  const counting = await countingOf(means, handout);
   const turn = new Turn();
   for (const copy of copies) {
     await turn.end();
     const go = goes.find(({ copyId }) => copyId === copy.id);
     const ruled = go ? rulings.filter(({ goId }) => goId === go.id) : [];
-    shown.push(cardOf(handout, { copy, go, document: documents.get(copy.documentId), ruled }, means));
+    shown.push(cardOf(handout, { copy, go, document: documents.get(copy.documentId), ruled }, counting));
   }
   const judged = shown.flatMap((one) => one.judged);
   const { width, height } = handout.sheet.pages[0];
