@@ -4,6 +4,7 @@ import { useFetcher, useNavigate } from 'react-router';
 import { z } from 'zod';
 import { SupplyLimits } from '../../core/handout/limits';
 import { MOST_VERSIONS, teamsOf } from '../../core/handout/deal';
+import type { Supply } from '../../core/handout/supplies';
 import { SUPPLIES } from '../../core/handout/supplies';
 import type { LookFor } from '../../core/lookfors/all';
 import type { Rubric } from '../../core/lookfors/rubric';
@@ -85,6 +86,8 @@ export type HandOutView = {
   sheet: Sheet;
   /** What the sheet most likely wants looked for. */
   suggested: LookFor[];
+  /** What that needs to be open. */
+  supplies: readonly Supply[];
   /** A handout that is used again. */
   like:
     (Pick<Draft, 'title' | 'brief' | 'lookFors' | 'steps' | 'rubric' | 'supplies' | 'limits'> & { id: string }) | null;
@@ -97,7 +100,7 @@ export type HandOutView = {
 type Answer = { problem: string; field?: string } | { problem: null; to: string };
 const placeIn = (answer: Answer | undefined): string | null => (answer?.problem === null ? answer.to : null);
 
-const begun = ({ classes, sheet, suggested, like }: HandOutView): Draft => ({
+const begun = ({ classes, sheet, suggested, supplies, like }: HandOutView): Draft => ({
   v: 1,
   classes: classes.length === 1 ? [classes[0].id] : [],
   only: {},
@@ -111,8 +114,7 @@ const begun = ({ classes, sheet, suggested, like }: HandOutView): Draft => ({
   lookFors: like?.lookFors ?? suggested,
   steps: like?.steps ?? [],
   rubric: like?.rubric ?? { rows: [] },
-  // Pairs are joined by lines or with the pen.
-  supplies: like?.supplies ?? (suggested.some(({ kind }) => kind === 'pairs') ? ['line', 'ink'] : []),
+  supplies: like?.supplies ?? [...supplies],
   limits: like?.limits ?? {},
   versions: ONE_FOR_ALL,
   ids: {},

@@ -30,6 +30,8 @@ const SUPPLY_NAMES: Record<Supply, string> = {
   line: 'Lines',
   picture: 'Pictures',
   map: 'Concept maps',
+  chart: 'Charts',
+  cloud: 'Word clouds',
   ink: 'Pen',
   page: 'Work made elsewhere',
 };
@@ -219,6 +221,8 @@ export function HandoutForm({ of, view, sheet, onRefuse, point, onScroll }: Prop
                   steps: draft.steps.map((step) => ({ ...step, lookFors: step.lookFors.filter(there) })),
                 });
               }}
+              onAdd={(lookFors, supplies) => set({ lookFors, supplies })}
+              supplies={draft.supplies}
               onRefuse={onRefuse}
               point={point}
             />

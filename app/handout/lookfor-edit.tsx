@@ -10,10 +10,12 @@ import {
   countWords,
   lookForKindOf,
   OFFERED,
+  openedFor,
   titled,
 } from '../../core/lookfors/all';
 import { isChecked, triesOf } from '../../core/lookfors/checks';
 import { MOST_TRIES } from '../../core/lookfors/kind';
+import type { Supply } from '../../core/handout/supplies';
 import type { Sheet } from '../../core/schema/sheet';
 import { Beside } from './lookfors/all';
 import { FurtherSettings, Sentence } from './lookfors/sentence';
@@ -30,11 +32,14 @@ type Props = {
   lookFors: LookFor[];
   tried: Tried[];
   onChange: (lookFors: LookFor[]) => void;
+  /** With one more, and what it needs. */
+  onAdd: (lookFors: LookFor[], supplies: Supply[]) => void;
+  supplies: readonly Supply[];
   onRefuse: (reason: string) => void;
   point: Point;
 };
 
-export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse, point }: Props) {
+export function LookForEdit({ sheet, lookFors, tried, onChange, onAdd, supplies, onRefuse, point }: Props) {
   const set = (index: number, patch: Partial<LookFor>) =>
     onChange(
       lookFors.map((lookFor, i) => (i === index ? titled({ ...lookFor, ...patch } as LookFor, sheet) : lookFor)),
@@ -60,7 +65,7 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onRefuse, point 
         onChange={(kind: LookFor['kind'] | null) => {
           const made = kind && begun(kind, sheet, nanoid(8), lookFors);
           if (typeof made === 'string') onRefuse(made);
-          else if (made) onChange([...lookFors, made]);
+          else if (made) onAdd([...lookFors, made], openedFor([made], supplies));
         }}
         placeholder="Add a look-for …"
         listHeight={420}

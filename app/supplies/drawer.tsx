@@ -46,7 +46,7 @@ const COMPARTMENTS: Compartment[] = [
   { id: 'shapes', name: 'Shapes', supply: 'shape', content: (editor) => <Shapes editor={editor} /> },
   { id: 'lines', name: 'Lines', supply: 'line', content: (editor) => <Lines editor={editor} /> },
   { id: 'labels', name: 'Labels', supply: 'teacher', content: (editor) => <Labels editor={editor} /> },
-  { id: 'makers', name: 'Makers', supply: 'map', content: (editor) => <Makers editor={editor} />, beside: false },
+  { id: 'makers', name: 'Makers', supply: 'made', content: (editor) => <Makers editor={editor} />, beside: false },
   { id: 'pen', name: 'Pen', supply: 'ink', content: (editor) => <Pens editor={editor} /> },
   {
     id: 'files',

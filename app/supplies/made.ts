@@ -10,7 +10,7 @@ import type { Sort } from './sort';
 export const MAKER: Sort = {
   sort: 'made',
   called: 'maker',
-  supply: 'map',
+  supply: 'made',
   named: ({ rights }) =>
     MAKERS.filter(({ kind }) => rights.kind === 'all' || (rights.supplies as readonly string[]).includes(kind)).map(
       ({ kind, tile }) => ({ id: kind, name: tile.name, tags: [tile.says] }),

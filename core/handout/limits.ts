@@ -39,6 +39,8 @@ const NAMES: Record<Supply, [one: string, many: string]> = {
   line: ['line', 'lines'],
   picture: ['picture', 'pictures'],
   map: ['concept map', 'concept maps'],
+  chart: ['chart', 'charts'],
+  cloud: ['word cloud', 'word clouds'],
   ink: ['pen stroke', 'pen strokes'],
   page: ['page made elsewhere', 'pages made elsewhere'],
 };

@@ -1,6 +1,9 @@
 import { z } from 'zod';
+import type { Supply } from '../handout/supplies';
 import type { Sheet } from '../schema/sheet';
 import { ANSWERS } from './answers';
+import { CHART } from './chart';
+import { CLOUD } from './cloud';
 import { combinedOf } from './combined';
 import { CONCEPT_MAP } from './concept-map';
 import { ITEMS } from './items';
@@ -25,7 +28,7 @@ import { WORDS } from './words';
 /** What a teacher looks for in a piece: stated once, and counted by the program where it can. */
 
 /** The kinds that several at once can be made of: those without a key. */
-const PLAIN = [NAME, WORDS, PHRASE, POINTS, QUOTATION, SPELT, STYLE, READABLE, SAMPLE, ITEMS] as const;
+const PLAIN = [NAME, WORDS, PHRASE, POINTS, QUOTATION, SPELT, STYLE, READABLE, SAMPLE, ITEMS, CLOUD] as const;
 
 type Schemas = readonly { schema: z.ZodType<unknown> }[];
 function unionOf<T>(kinds: Schemas): z.ZodType<T> {
@@ -55,6 +58,8 @@ const KINDS = [
   SAMPLE,
   ITEMS,
   CONCEPT_MAP,
+  CHART,
+  CLOUD,
   COMBINED,
   TEACHER,
   UNKNOWN,
@@ -112,6 +117,22 @@ export function begun(
 /** Whether one of them asks for spelling: a dictionary and people's names have to be there then. */
 export const anyAsksSpelling = (lookFors: readonly LookFor[]): boolean =>
   lookFors.some((one) => lookForKindOf(one.kind).asksSpelling?.(one) ?? false);
+
+/** Why nobody could meet one of them with these supplies; null where somebody can. */
+export function lacksSupply(lookFors: readonly LookFor[], supplies: readonly Supply[]): string | null {
+  for (const { kind } of lookFors) {
+    const { needs } = lookForKindOf(kind);
+    if (needs && !needs.any.some((one) => supplies.includes(one))) return needs.why;
+  }
+  return null;
+}
+
+/** Supplies with those that the look-fors need. */
+export const openedFor = (lookFors: readonly LookFor[], supplies: readonly Supply[]): Supply[] =>
+  lookFors.reduce<Supply[]>(
+    (open, one) => (lacksSupply([one], open) === null ? open : [...open, ...lookForKindOf(one.kind).needs!.any]),
+    [...supplies],
+  );
 
 /** What a sheet most likely wants looked for. */
 export const suggested = (sheet: Sheet, id: () => string): LookFor[] =>

@@ -111,12 +111,17 @@ const writable = (sheet: Sheet): Option[] =>
     .map((item) => ({ value: item.id, label: `in “${itemName(item)}”` }));
 
 /** Where the words are looked for. */
-export const boxSlot = <P>(item: string | null, sheet: Sheet, set: (item: string | null) => P): Part<P> => ({
+export const boxSlot = <P>(
+  item: string | null,
+  sheet: Sheet,
+  set: (item: string | null) => P,
+  anywhere = 'anywhere they may write',
+): Part<P> => ({
   slot: 'choice',
   label: 'Where the words are looked for',
   value: item ?? '',
   quiet: true,
-  options: [{ value: '', label: 'anywhere they may write' }, ...writable(sheet)],
+  options: [{ value: '', label: anywhere }, ...writable(sheet)],
   set: (to) => set(to || null),
 });
 

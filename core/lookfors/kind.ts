@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Supply } from '../handout/supplies';
 import type { Pictures } from '../pictures/picture';
 import type { Faces } from '../text/faces';
 import type { Sheet } from '../schema/sheet';
@@ -100,6 +101,8 @@ export type LookForKind<L extends Base> = {
   saysWhy?: boolean;
   /** It asks whether words are spelt rightly: a dictionary and people's names have to be there. */
   asksSpelling?(lookFor: L): boolean;
+  /** Supplies of which one has to be open to students, and why. */
+  needs?: { any: readonly Supply[]; why: string };
   /** Whether it is suggested for a sheet as a matter of course. */
   suits?(sheet: Sheet): boolean;
   /** null leaves the judgement to the teacher. */

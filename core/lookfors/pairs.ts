@@ -195,5 +195,9 @@ export const PAIRS: LookForKind<PairsLookFor> = {
     return verdict === 'right' ? `“${said}” is right` : `“${said}”, where “${meant}” is right`;
   },
   missed: ({ verdict, meant }) => (verdict === 'wrong' || verdict === 'swapped' ? `“${meant}” joined wrongly` : null),
+  needs: {
+    any: ['line', 'ink'],
+    why: 'To join pairs, students need lines or the pen. Open one of them under supplies.',
+  },
   keyed: true,
 };

@@ -6,7 +6,7 @@ import { badTimes } from '../../core/handout/times';
 import { Steps, stepsProblem } from '../../core/lookfors/steps';
 import { SUPPLIES } from '../../core/handout/supplies';
 import type { Sheet } from '../../core/schema/sheet';
-import { contradictionOf, LookFor } from '../../core/lookfors/all';
+import { contradictionOf, lacksSupply, LookFor } from '../../core/lookfors/all';
 import { Rubric } from '../../core/lookfors/rubric';
 import { isBare } from '../../core/sheet/tree';
 import { inWords } from '../../core/values/listed';
@@ -130,12 +130,8 @@ function fitting(
     const wrong = contradictionOf(lookFor, sheet);
     if (wrong) throw new Refused(422, `“${lookFor.title}” can’t be counted. ${wrong}`, 'lookFors');
   }
-  if (lookFors.some(({ kind }) => kind === 'pairs') && !supplies.includes('line') && !supplies.includes('ink'))
-    throw new Refused(
-      422,
-      'To join pairs, students need lines or the pen. Open one of them under supplies.',
-      'supplies',
-    );
+  const lacking = lacksSupply(lookFors, supplies);
+  if (lacking) throw new Refused(422, lacking, 'supplies');
   const shut = stepsProblem(steps, lookFors);
   if (shut) throw new Refused(422, shut, 'steps');
 }

@@ -1,4 +1,4 @@
-import { rekeyed, suggested } from '../../core/lookfors/all';
+import { openedFor, rekeyed, suggested } from '../../core/lookfors/all';
 import { variedOn } from '../../core/makers/varied';
 import { newId } from '../database/id';
 import { ownSheet, whole } from '../actions/opened';
@@ -31,6 +31,7 @@ export async function handOutView(
     sheetsOf(db, person.id),
     Promise.all(ids.map((id) => membersOf(db, id))),
   ]);
+  const suggestions = suggested(document.sheet, newId);
   return {
     personId: person.id,
     personName: person.name,
@@ -38,7 +39,8 @@ export async function handOutView(
     documentId: document.id,
     seq: document.seq,
     sheet: document.sheet,
-    suggested: suggested(document.sheet, newId),
+    suggested: suggestions,
+    supplies: openedFor(suggestions, []),
     like: like
       ? {
           id: like.id,

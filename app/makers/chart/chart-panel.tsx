@@ -65,7 +65,7 @@ export function ChartPanel({ editor, group, sheet }: PanelProps) {
     });
   }
   function another() {
-    const kind = CHART_KINDS.find((one) => one !== recipe.kind && whyNot(one, data) === null);
+    const kind = kindsFor(editor).find((one) => one !== recipe.kind && whyNot(one, data) === null);
     void addMade(editor, BEGINNING, undefined, { ...recipe, kind: kind ?? recipe.kind });
   }
 
@@ -90,7 +90,12 @@ export function ChartPanel({ editor, group, sheet }: PanelProps) {
           />
         </Row>
       )}
-      <Kinds kind={recipe.kind} data={data} onChoose={(kind) => put('Kind of chart', { kind })} />
+      <Kinds
+        kinds={kindsFor(editor)}
+        kind={recipe.kind}
+        data={data}
+        onChoose={(kind) => put('Kind of chart', { kind })}
+      />
       <Notes {...{ notes, editor, group }} />
       <Sharing
         others={others.length}
@@ -113,13 +118,15 @@ export function ChartPanel({ editor, group, sheet }: PanelProps) {
           </Toggle>
         )}
       </Row>
-      <Choice
-        row="task"
-        label="What students do with it"
-        value={recipe.task}
-        names={TASK_NAMES}
-        onChange={(task) => put('Task', { task })}
-      />
+      {editor.rights.kind === 'all' && (
+        <Choice
+          row="task"
+          label="What students do with it"
+          value={recipe.task}
+          names={TASK_NAMES}
+          onChange={(task) => put('Task', { task })}
+        />
+      )}
       <More title="Colours and words">
         <Row label="colours">
           <span className={kitStyles.cloudColours}>
@@ -188,15 +195,29 @@ function PictogramFields({ recipe, put }: Pick<ReturnType<typeof useMade<'chart'
 const strayCells = (data: Data): Set<string> =>
   new Set(straysIn(data).map(({ row, column }) => `${row + 1} ${column.at}`));
 
+/** Kinds that somebody may make: pictures are a supply of their own. */
+const kindsFor = ({ rights }: Editor): readonly ChartKind[] =>
+  rights.kind === 'all' || rights.supplies.includes('picture')
+    ? CHART_KINDS
+    : CHART_KINDS.filter((kind) => kind !== 'pictogram');
+
+type KindsProps = {
+  kinds: readonly ChartKind[];
+  kind: ChartKind;
+  data: Data;
+  onChoose: (kind: ChartKind) => void;
+};
+
 /** All kinds. Those that can't show the table say why, and which is nearest. */
-function Kinds({ kind, data, onChoose }: { kind: ChartKind; data: Data; onChoose: (kind: ChartKind) => void }) {
+function Kinds({ kinds, kind, data, onChoose }: KindsProps) {
   const [asked, setAsked] = useState<ChartKind | null>(null);
   const reason = asked && whyNot(asked, data);
-  const nearest = asked && nearestKind(asked, data);
+  const found = asked && nearestKind(asked, data);
+  const nearest = found && kinds.includes(found) ? found : null;
   return (
     <>
       <div className={styles.chartKinds} role="radiogroup" aria-label="Kind of chart">
-        {CHART_KINDS.map((one) => {
+        {kinds.map((one) => {
           const why = whyNot(one, data);
           return (
             <button

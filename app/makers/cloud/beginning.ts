@@ -4,6 +4,7 @@ import type { Beginning } from '../kit/begin';
 export const BEGINNING: Beginning<'cloud'> = {
   kind: 'cloud',
   recipe: (palette) => beginCloud(palette),
+  empty: (palette) => beginCloud(palette, []),
   width: 0.8,
   height: 0.72,
 };

@@ -10,6 +10,8 @@ import type { Editor } from '../../document/editor';
 export type Beginning<K extends MakerKind = MakerKind> = {
   kind: K;
   recipe: (palette: readonly string[]) => RecipeOf<K> | Promise<RecipeOf<K>>;
+  /** As students begin it, where it differs: with nothing in it yet. */
+  empty?: (palette: readonly string[]) => RecipeOf<K>;
   /** Its frame as shares of the page within its margins. */
   width: number;
   height: number;
@@ -27,7 +29,8 @@ export async function addMade<K extends MakerKind>(
   const room = withinMargins(page);
   const width = Math.round(room.width * begun.width);
   const height = Math.round(room.height * begun.height);
-  const state = { kind, recipe: recipe ?? (await begun.recipe(sheet.palette)), seed: 1, parts: [] };
+  const begin = editor.rights.kind === 'all' ? begun.recipe : (begun.empty ?? begun.recipe);
+  const state = { kind, recipe: recipe ?? (await begin(sheet.palette)), seed: 1, parts: [] };
   const id = newId();
   const item = group({
     id,

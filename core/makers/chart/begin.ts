@@ -76,3 +76,10 @@ export const beginChart = (palette: readonly string[], kind: ChartKind = 'bar', 
   face: 'andika',
   size: 13,
 });
+
+/** A chart with nothing in its table yet, as students begin one. */
+export const emptyChart = (palette: readonly string[], id: string): ChartRecipe => ({
+  ...beginChart(palette, 'bar', id),
+  table: { id, head: ['', ''], rows: Array.from({ length: 4 }, () => ['', '']) },
+  title: '',
+});
