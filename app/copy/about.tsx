@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { sumWords } from '../../core/lookfors/rubric';
 import type { Box } from '../../core/geometry/matrix';
 import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
@@ -72,7 +73,7 @@ function About({ editor, loaded, results, first, chosen, onShow, onGo, checking 
   const parts: [Part, string][] = [
     ['brief', briefName(loaded.steps)],
     ...(list ? [['list', countOf(loaded.lookFors, results, done)] as [Part, string]] : []),
-    ...(marks ? [['points', `${marks.got} of ${marks.of} points`] as [Part, string]] : []),
+    ...(marks ? [['points', sumWords(marks.sum)] as [Part, string]] : []),
   ];
   return (
     <>

@@ -5,7 +5,8 @@ import { Row } from '../parts/row';
 import { sentence } from '../parts/sentence';
 import { widthOf } from './width';
 
-type Kept = 'disabled' | 'listHeight' | 'loading' | 'onChange' | 'options' | 'placeholder' | 'showSearch' | 'value';
+type Kept =
+  'disabled' | 'listHeight' | 'loading' | 'onChange' | 'options' | 'placeholder' | 'showSearch' | 'value' | 'virtual';
 
 type Props<T> = Pick<SelectProps<T>, Kept> & {
   /** What is chosen, for screen readers: the row says it to the eye. */

@@ -10,7 +10,7 @@ import { dueWords, useZone } from '../browser/time';
 import type { MomentName } from '../fields/handout-moment';
 import { HandoutMoment } from '../fields/handout-moment';
 import { Action } from '../parts/action';
-import type { HandOutDraft, HandOutView } from './draft';
+import type { Draft, HandOutDraft, HandOutView } from './draft';
 import { countOf, versionCount } from './draft';
 import type { Point } from './shown';
 import { RubricEdit } from './rubric-edit';
@@ -64,6 +64,18 @@ function WhoAndWhen({ of: { draft, set, wrong }, classes }: Of & Pick<HandOutVie
         Closes {moment('closes')} <span className="quiet">After that nothing is accepted, not even late.</span>
       </p>
     </section>
+  );
+}
+
+/** What look-fors bring beside the rubric. */
+function Weights({ lookFors }: Pick<Draft, 'lookFors'>) {
+  const sum = lookFors.reduce((all, { points = 0 }) => all + points, 0);
+  return (
+    <p className="quiet">
+      {sum > 0
+        ? `Look-fors bring ${sum} ${sum === 1 ? 'point' : 'points'} more.`
+        : 'A look-for can bring points, too: set them under “More” of it.'}
+    </p>
   );
 }
 
@@ -230,6 +242,7 @@ export function HandoutForm({ of, view, sheet, onRefuse, point, onScroll }: Prop
           <section>
             <h2>Rubric</h2>
             <RubricEdit rubric={draft.rubric} onChange={(rubric) => set({ rubric })} />
+            <Weights lookFors={draft.lookFors} />
           </section>
           <OpenSupplies of={of} />
           {of.isKept && (

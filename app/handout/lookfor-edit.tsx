@@ -14,7 +14,7 @@ import {
   titled,
 } from '../../core/lookfors/all';
 import { isChecked, triesOf } from '../../core/lookfors/checks';
-import { MOST_TRIES } from '../../core/lookfors/kind';
+import { MOST_POINTS, MOST_TRIES } from '../../core/lookfors/kind';
 import type { Supply } from '../../core/handout/supplies';
 import type { Sheet } from '../../core/schema/sheet';
 import { Beside } from './lookfors/all';
@@ -61,7 +61,13 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onAdd, supplies,
       <Choice
         label="Add a look-for"
         value={null}
-        options={OFFERED.map(({ kind, name }) => ({ value: kind, label: name }))}
+        options={OFFERED.map(({ heading, kinds }) => ({
+          label: heading,
+          options: kinds.map(({ kind, name }) => ({ value: kind, label: name })),
+        }))}
+        showSearch={{ optionFilterProp: 'label' }}
+        // All of them can be reached, whatever fits into the window.
+        virtual={false}
         onChange={(kind: LookFor['kind'] | null) => {
           const made = kind && begun(kind, sheet, nanoid(8), lookFors);
           if (typeof made === 'string') onRefuse(made);
@@ -119,11 +125,18 @@ function LookForCard({ lookFor, sheet, tried, set, onRemove, onRefuse, point }: 
       <Beside lookFor={lookFor} sheet={sheet} set={set} onRefuse={onRefuse} />
       {more && (
         <div className={styles.further}>
-          <FurtherSettings lookFor={lookFor} sheet={sheet} set={set} />
-          <Telling lookFor={lookFor} set={set} />
-          <Action onClick={() => set({ follows: titleShown ? true : undefined })}>
-            {titleShown ? 'Use the sentence as title' : 'Write a title of your own'}
-          </Action>
+          {bySentence && (
+            <>
+              <FurtherSettings lookFor={lookFor} sheet={sheet} set={set} />
+              <Telling lookFor={lookFor} set={set} />
+            </>
+          )}
+          <Worth lookFor={lookFor} set={set} />
+          {bySentence && (
+            <Action onClick={() => set({ follows: titleShown ? true : undefined })}>
+              {titleShown ? 'Use the sentence as title' : 'Write a title of your own'}
+            </Action>
+          )}
         </div>
       )}
       {wrong && (
@@ -133,7 +146,7 @@ function LookForCard({ lookFor, sheet, tried, set, onRemove, onRefuse, point }: 
       )}
       <p className={`quiet ${styles.lookforTried}`}>
         <span>{triedWords(lookFor, tried)}</span>
-        {bySentence && (
+        {lookFor.kind !== 'unknown' && (
           <Action aria-expanded={more} onClick={() => setMore(!more)}>
             {more ? 'Less' : 'More'}
           </Action>
@@ -175,6 +188,38 @@ function Telling({ lookFor, set }: Pick<CardProps, 'lookFor' | 'set'>) {
           />
           <span className="quiet">{triesOf(lookFor) === 1 ? 'time' : 'times'}</span>
         </>
+      )}
+    </div>
+  );
+}
+
+/** What it brings towards the marks. */
+function Worth({ lookFor, set }: Pick<CardProps, 'lookFor' | 'set'>) {
+  const { points } = lookFor;
+  const keyed = lookForKindOf(lookFor.kind).keyed === true;
+  return (
+    <div className={styles.lookforLine}>
+      <span>brings</span>
+      <InputNumber
+        size="small"
+        style={{ width: 62 }}
+        aria-label="Points that it brings"
+        placeholder="no"
+        min={0.5}
+        max={MOST_POINTS}
+        step={1}
+        value={points ?? null}
+        onChange={(to) => set({ points: to ?? undefined })}
+      />
+      <span>{points === 1 ? 'point' : 'points'}</span>
+      {keyed && points !== undefined && (
+        <Choice
+          label="When it brings them"
+          value={'partly' in lookFor && lookFor.partly ? 'each' : 'all'}
+          names={{ all: 'when all are right', each: 'a share for each right one' }}
+          onChange={(to) => set({ partly: to === 'each' ? true : undefined } as Partial<LookFor>)}
+          width={190}
+        />
       )}
     </div>
   );

@@ -2,7 +2,7 @@ import { namesOf } from '../../core/values/names';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { isOpen } from '../../core/handout/state';
-import { points } from '../../core/lookfors/rubric';
+import { points, pointsWords, sumWords, weighed } from '../../core/lookfors/rubric';
 import type { PieceMark } from '../../core/review/marks';
 import { heldAfter } from '../../core/review/marks';
 import type { Said, Saying } from '../../core/review/said';
@@ -153,16 +153,20 @@ function LookForRow({
   );
 }
 
-export function RubricCard({ loaded, said: { marks }, open, say }: JudgingProps) {
-  const sum = points(loaded.rubric, marks);
+export function RubricCard({ loaded, said: { marks, rulings }, open, say }: JudgingProps) {
+  const rulingOn = (id: string) => rulings.find(({ lookForId }) => lookForId === id)?.held ?? null;
+  const counted = weighed(loaded.lookFors, loaded.results, rulingOn);
   return (
     <>
       <h3>
-        Rubric{' '}
-        <small>
-          {sum.got} of {sum.of} points
-        </small>
+        Rubric <small>{sumWords(points(loaded.rubric, marks, counted))}</small>
       </h3>
+      {counted.map(({ id, title, got, of }) => (
+        <p key={id} className={readingStyles.weighed}>
+          <span title={title}>{title}</span>
+          <b>{got === null ? '–' : pointsWords(got)}</b> of {pointsWords(of)}
+        </p>
+      ))}
       {loaded.rubric.rows.map((row) => (
         <div key={row.id} className={readingStyles.rubricLine} role="radiogroup" aria-label={row.name}>
           <span>{row.name}</span>

@@ -50,7 +50,8 @@ export function readingEntries(reading: Reading): MarginEntry[] {
     content: <HeadCard {...cards} zone={zone} marks={piece ? marks : []} />,
   });
   if (piece) out.push(...evidenceEntries(reading), ...noteEntries(reading), ...draftEntries(reading));
-  if (loaded.rubric.rows.length > 0 && loaded.go)
+  const weighs = loaded.lookFors.some((lookFor) => lookFor.points !== undefined);
+  if ((loaded.rubric.rows.length > 0 || weighs) && loaded.go)
     out.push({
       id: 'rubric',
       anchor: null,

@@ -1,5 +1,6 @@
 import { Checkbox } from 'antd';
 import { bodyText } from '../../core/text/body';
+import { pointsWords } from '../../core/lookfors/rubric';
 import { anchorAt, lightAt } from '../../core/handout/spots';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';
@@ -33,6 +34,11 @@ export const usedElsewhere = (page: Page, word: string, but: string) =>
 
 export const BackMarks = ({ marks }: { marks: NonNullable<Loaded['marks']> }) => (
   <div className={styles.backMarks}>
+    {marks.lookFors.map(({ id, title, got, of }) => (
+      <span key={id}>
+        {title} <b>{got === null ? '–' : pointsWords(got)}</b> <span className="quiet">of {pointsWords(of)}</span>
+      </span>
+    ))}
     {marks.rubric.rows.map((row) => (
       <span key={row.id}>
         {row.name} <b>{row.levels[marks.marks[row.id]]?.points ?? '–'}</b>

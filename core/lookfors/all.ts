@@ -77,9 +77,14 @@ const byKind = new Map(KINDS.map((kind) => [kind.kind as string, kind as unknown
 export const lookForKindOf = (kind: LookFor['kind']): LookForKind<LookFor> => byKind.get(kind)!;
 
 const offered = (kinds: readonly { kind: LookFor['kind']; name: string }[]) =>
-  kinds.filter(({ kind }) => kind !== 'unknown').map(({ kind, name }) => ({ kind, name }));
-/** The kinds to choose from, and those that several at once can be made of. Unknown kinds are only kept. */
-export const OFFERED = offered(KINDS);
+  kinds.map(({ kind, name }) => ({ kind, name }));
+/** The kinds to choose from, under headings; unknown ones are only kept. And those that several at once can be made of. */
+export const OFFERED = [
+  { heading: 'Words', kinds: offered([NAME, WORDS, PHRASE, POINTS, QUOTATION, SPELT, STYLE, READABLE, SAMPLE]) },
+  { heading: 'Right answers', kinds: offered([LABELS, ANSWERS, PAIRS, SORTED, CONCEPT_MAP, CHART]) },
+  { heading: 'What they make', kinds: offered([ITEMS, CLOUD]) },
+  { heading: 'More', kinds: offered([COMBINED, TEACHER]) },
+];
 export const PARTS_OFFERED = offered(PLAIN);
 
 export const sentenceOf = (lookFor: LookFor, sheet: Sheet): Part<Partial<LookFor>>[] =>

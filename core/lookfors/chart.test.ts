@@ -94,7 +94,7 @@ describe('a chart like the teacher’s', () => {
     const titled = [chart('a', 'bar', BIRDS, { title: 'Birds of the marsh' })];
     expect(counted(teachers, titled, { titled: true })).toMatchObject({ got: 7, held: true });
     const { title } = begun('chart', teachers, 'c') as LookForOf<'chart'>;
-    expect(title).toBe('A chart of this kind: bars, with all 3 values and what they are');
+    expect(title).toBe('A chart shown as bars, with all 3 values and their names');
   });
   test('a student is told nothing of the key', () => {
     const result = counted(teachers, [chart('a', 'pie', 'bird,seen\nredshank,2')]);

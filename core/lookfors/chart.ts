@@ -272,7 +272,7 @@ export const CHART: LookForKind<ChartLookFor> = {
       label: 'Its kind',
       value: which,
       options: [
-        { value: 'told', label: `of this kind: ${KIND_NAMES[chart]},` },
+        { value: 'told', label: `shown as ${KIND_NAMES[chart]},` },
         { value: 'found', label: 'of the right kind,', listed: 'of the right kind, which students find' },
         { value: 'any', label: 'of any kind', listed: 'of any kind' },
       ],
@@ -281,11 +281,11 @@ export const CHART: LookForKind<ChartLookFor> = {
     `with all ${cells.length} values`,
     {
       slot: 'choice',
-      label: 'Names of axes and columns',
+      label: 'Names of what it shows',
       value: axes ? 'yes' : 'no',
       options: [
-        { value: 'yes', label: 'and what they are' },
-        { value: 'no', label: '', listed: 'whatever its axes say' },
+        { value: 'yes', label: 'and their names' },
+        { value: 'no', label: '', listed: 'whatever they are called' },
       ],
       set: (to) => ({ axes: to === 'yes' }),
     },

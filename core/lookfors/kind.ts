@@ -11,6 +11,7 @@ import { Id } from '../values/primitives';
 
 /** A look-for kind: one object each, listed in all.ts. */
 
+export const MOST_POINTS = 100;
 /** The settings that every look-for has. */
 export const base = {
   id: Id,
@@ -20,6 +21,8 @@ export const base = {
   follows: z.literal(true).optional(),
   /** What the student is told while working: the count, only what is filled in, or nothing until it is returned. */
   tell: z.enum(['result', 'filled', 'after']),
+  /** What it brings towards the marks; without it nothing. */
+  points: z.number().min(0.5, 'at least half a point').max(MOST_POINTS, `at most ${MOST_POINTS} points`).optional(),
 };
 export const MOST_TRIES = 20;
 /** The settings of those with a key. */
@@ -27,6 +30,8 @@ export const keyedBase = {
   ...base,
   /** How often a student may ask on one go whether the answers are right. */
   tries: z.number().int().min(1).max(MOST_TRIES).optional(),
+  /** Each right answer brings its share of the points; without it they come when all are right. */
+  partly: z.literal(true).optional(),
 };
 /** How many of something a look-for asks for. */
 export const atLeast = z.number().int().min(1, 'at least 1').max(500, 'at most 500');
@@ -76,9 +81,16 @@ export type Context = {
   faces?: Faces;
 };
 
-export type Base = { kind: string; id: string; title: string; follows?: true; tell: 'result' | 'filled' | 'after' };
+export type Base = {
+  kind: string;
+  id: string;
+  title: string;
+  follows?: true;
+  tell: 'result' | 'filled' | 'after';
+  points?: number;
+};
 /** What a kind decides on itself. */
-export type Own<L extends Base> = Omit<L, 'id' | 'kind' | 'title' | 'follows'>;
+export type Own<L extends Base> = Omit<L, 'id' | 'kind' | 'title' | 'follows' | 'points'>;
 
 /** A kind of look-for: how it is stored, begun, counted and put into words. */
 export type LookForKind<L extends Base> = {

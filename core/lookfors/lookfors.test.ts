@@ -9,7 +9,7 @@ import type { TextBody, Item, Sheet } from '../schema/sheet';
 import type { Result } from './kind';
 import type { LookFor, LookForOf } from './all';
 import { count, countWords, LookFor as Schema, lookFor as asked, resultForStudent } from './all';
-import { points } from './rubric';
+import { points, sumWords, weighed } from './rubric';
 import { editDistance, matches } from '../language/spelling';
 import { wordsIn } from './words';
 
@@ -383,7 +383,38 @@ test('rubric points add up over the marked rows', () => {
   const rubric = {
     rows: ['a', 'b'].map((id) => ({ id, name: id, levels: [0, 1, 3].map((n) => ({ points: n, text: '' })) })),
   };
-  expect(points(rubric, { a: 2 })).toEqual({ got: 3, of: 6 });
+  expect(points(rubric, { a: 2 })).toEqual({ got: 3, of: 6, open: 1 });
+});
+
+describe('points that look-fors bring', () => {
+  const asked = (settings: object = {}) => ({ id: 'l', title: 'labels', points: 3, ...settings });
+  const counted = (held: boolean | null, got: number, need = 9) => ({ held, got, need });
+  const got = (one: object, result: ReturnType<typeof counted>, ruling: boolean | null = null) =>
+    weighed([asked(one)], [result], () => ruling)[0].got;
+  test.each<
+    [what: string, settings: object, result: ReturnType<typeof counted>, ruling: boolean | null, got: number | null]
+  >([
+    ['all of them, when it is met', {}, counted(true, 9), null, 3],
+    ['none, when it is nearly met', {}, counted(false, 8), null, 0],
+    ['a share for each that is right', { partly: true }, counted(false, 6), null, 2],
+    ['less than all where something is too much', { partly: true }, counted(false, 9), null, 8 / 3],
+    ['none for nothing', { partly: true }, counted(false, 0), null, 0],
+    ['nothing yet, while nobody has judged it', {}, counted(null, 0, 0), null, null],
+    ['all, where the teacher says so', { partly: true }, counted(false, 2), true, 3],
+    ['none, where the teacher says so', { partly: true }, counted(true, 9), false, 0],
+  ])('%s', (_, settings, result, ruling, expected) => expect(got(settings, result, ruling)).toBe(expected));
+  test('add up with the rubric; what nobody judged is neither reached nor lost', () => {
+    const all = weighed(
+      [asked(), asked({ id: 'm', points: undefined }), asked({ id: 'n', points: 1.5 })],
+      [counted(true, 9), counted(true, 1), counted(null, 0)],
+      () => null,
+    );
+    expect(all.map(({ id }) => id)).toEqual(['l', 'n']);
+    const sum = points({ rows: [] }, {}, all);
+    expect(sum).toEqual({ got: 3, of: 4.5, open: 1 });
+    expect(sumWords(sum)).toBe('3 of 4.5 points, 1 still to mark');
+    expect(sumWords({ got: 8 / 3, of: 3, open: 0 })).toBe('2.67 of 3 points');
+  });
 });
 
 test('a number that points at the same part does not stand for its name', () => {

@@ -20,12 +20,61 @@ export type Rubric = z.infer<typeof Rubric>;
 /** The level chosen for each row, by the row's id; an index into its levels. */
 export type RubricMarks = Record<string, number>;
 
-/** Points reached and reachable. Rows not yet marked count as none reached. */
-export function points(rubric: Rubric, marks: RubricMarks): { got: number; of: number } {
-  let [got, of] = [0, 0];
-  for (const { id, levels } of rubric.rows) {
-    of += Math.max(...levels.map((level) => level.points));
-    got += levels[marks[id]]?.points ?? 0;
-  }
-  return { got, of };
+/** Points reached of those that can be, and how many rows nobody has judged yet: they are neither reached nor lost. */
+export type Sum = { got: number; of: number; open: number };
+
+/** A look-for that brings points, as it was counted or ruled; `got` is null while nobody has judged it. */
+export type Weighed = { id: string; title: string; got: number | null; of: number };
+type Weight = { id: string; title: string; points?: number; partly?: true };
+type Judged = { held: boolean | null; got: number; need: number };
+
+/** What one brings: all of its points, none, or for answers that count one by one the share that is right. */
+function brought(
+  { points: of = 0, partly }: Weight,
+  { held, got, need }: Judged,
+  ruled: boolean | null,
+): number | null {
+  const met = ruled ?? held;
+  if (met === null) return null;
+  if (met || ruled === false || !partly || need === 0) return met ? of : 0;
+  // What is too much spoils what is otherwise right.
+  return (of * Math.min(got, need - 1)) / need;
 }
+
+/**
+ * Those of the look-fors that bring points.
+ * @param results of the look-fors, in their order
+ * @param rulingOn a teacher's ruling on one, null where there is none
+ */
+export const weighed = (
+  lookFors: readonly Weight[],
+  results: readonly Judged[],
+  rulingOn: (id: string) => boolean | null,
+): Weighed[] =>
+  lookFors.flatMap((one, i) =>
+    one.points === undefined
+      ? []
+      : [{ id: one.id, title: one.title, got: brought(one, results[i], rulingOn(one.id)), of: one.points }],
+  );
+
+/** What rubric and look-fors bring together. */
+export function points(rubric: Rubric, marks: RubricMarks, lookFors: readonly Weighed[] = []): Sum {
+  const rows = rubric.rows.map(({ id, levels }) => ({
+    got: (levels[marks[id]] as (typeof levels)[number] | undefined)?.points ?? null,
+    of: Math.max(...levels.map((level) => level.points)),
+  }));
+  return [...rows, ...lookFors].reduce<Sum>(
+    (sum, { got, of }) => ({
+      got: sum.got + (got ?? 0),
+      of: sum.of + of,
+      open: sum.open + (got === null ? 1 : 0),
+    }),
+    { got: 0, of: 0, open: 0 },
+  );
+}
+
+/** A number of points as it is read: thirds and the like with two decimals. */
+export const pointsWords = (value: number): string => String(Number(value.toFixed(2)));
+/** A sum as it is read. */
+export const sumWords = ({ got, of, open }: Sum): string =>
+  `${pointsWords(got)} of ${pointsWords(of)} points${open > 0 ? `, ${open} still to mark` : ''}`;

@@ -7,8 +7,10 @@ import { veiled } from '../../core/handout/veil';
 import type { LookFor } from '../../core/lookfors/all';
 import { forStudent, resultForStudent } from '../../core/lookfors/all';
 import { namesOf } from '../../core/values/names';
-import { points } from '../../core/lookfors/rubric';
+import type { RubricMarks, Weighed } from '../../core/lookfors/rubric';
+import { points, weighed } from '../../core/lookfors/rubric';
 import type { Pictures } from '../../core/pictures/picture';
+import type { Sheet } from '../../core/schema/sheet';
 import type { ToldResult } from '../../core/lookfors/checks';
 import { toldOn } from '../actions/check-answers';
 import { broughtUpToDate } from '../actions/correct';
@@ -19,6 +21,7 @@ import { missing } from '../actions/refused';
 import type { Go } from '../stores/copies';
 import type { Note } from '../../core/review/said';
 import { copyOfStudent, goesOf, openStepsOf } from '../stores/copies';
+import type { Handout } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { notesOf, rulingsOf } from '../stores/reviews';
 
@@ -48,6 +51,12 @@ function lastGoOf(
   };
 }
 
+/** The marks of a go; null where nothing was marked and no look-for brings points. */
+function marksOf({ rubric }: Handout, marks: RubricMarks, lookFors: readonly Weighed[]) {
+  if (lookFors.length === 0 && !rubric.rows.some(({ id }) => id in marks)) return null;
+  return { rubric, marks, lookFors, sum: points(rubric, marks, lookFors) };
+}
+
 /** A look-for without anything that says what it is. */
 const unsaid = ({ id }: LookFor): LookFor => ({ kind: 'teacher', id, title: '…', tell: 'after' });
 
@@ -72,7 +81,8 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
     const go = back.find(({ id }) => id === note.goId)!;
     return { ...note, earlier: go === returned ? null : go.number };
   });
-  const results = countedOn(handout, document.sheet, copy.studentName, await countingOf(means, handout));
+  const counting = await countingOf(means, handout);
+  const results = countedOn(handout, document.sheet, copy.studentName, counting);
   // Once it is done, the teacher's own rulings and everything counted may be seen.
   const told =
     copy.state === 'done'
@@ -82,6 +92,15 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
           return shown && ruling ? { ...shown, held: ruling.held } : shown;
         })
       : await toldOn(db, handout, copy.id, results);
+  /** What look-fors brought on the go that came back, with the rulings on it. */
+  const weighedOn = (sheet: Sheet) =>
+    handout.lookFors.some((one) => one.points !== undefined)
+      ? weighed(
+          handout.lookFors,
+          countedOn(handout, sheet, copy.studentName, counting),
+          (id) => rulings.find(({ lookForId }) => lookForId === id)?.held ?? null,
+        )
+      : [];
   const { steps } = handout;
   // Telling the results may have opened more than there were.
   const now = steps.length > 0 ? await openStepsOf(db, copy.id) : 0;
@@ -126,10 +145,7 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
     example: handout.example?.pages.map(({ id, width, height }) => ({ id, width, height })) ?? null,
     /** The go that came back, to be seen beside the new one. */
     lastGo: returned && copy.state === 'another-go' ? lastGoOf(returned, notes, pictures) : null,
-    marks:
-      returned && handout.rubric.rows.some(({ id }) => id in returned.marks)
-        ? { rubric: handout.rubric, marks: returned.marks, ...points(handout.rubric, returned.marks) }
-        : null,
+    marks: returned ? marksOf(handout, returned.marks, weighedOn(returned.sheet)) : null,
     handedInAt: last?.handedInAt ?? null,
     go: last?.number ?? 0,
     mayTakeBack: copy.state === 'handed-in' && !last?.reviewBeganAt && !isClosed(times, Date.now()),

@@ -44,9 +44,10 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
     },
     /** What each did, where several worked on it. */
     shares: namesOf(copy.studentName).length > 1 ? await sharesOf(db, copy.id) : [],
-    lookFors: handout.lookFors.map(({ id, title, kind }) => {
+    lookFors: handout.lookFors.map((lookFor) => {
+      const { id, title, kind, points } = lookFor;
       const { whole = false, keyed = false } = lookForKindOf(kind);
-      return { id, title, whole, keyed };
+      return { id, title, whole, keyed, points, partly: 'partly' in lookFor ? lookFor.partly : undefined };
     }),
     rubric: handout.rubric,
     damage: opened && 'damage' in opened ? opened.damage : null,
