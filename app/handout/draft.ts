@@ -17,6 +17,8 @@ import { arrivals, onArrival } from '../drawing/resources';
 import { momentOf } from '../fields/day-words';
 import { keep, useKept } from '../keeping/kept';
 import type { Tried } from './lookfor-tools';
+import type { TryOn } from './tried-on';
+import { useTryOn } from './tried-on';
 
 /** What is chosen of versions at first. */
 const ONE_FOR_ALL = {
@@ -95,6 +97,8 @@ export type HandOutView = {
   /** Whether the sheet can be made again, so that versions of it differ. */
   varies: boolean;
   otherSheets: readonly { id: string; title: string }[];
+  /** What students made of this sheet before. */
+  piecesBefore: readonly { id: string; classId: string | null; at: Date; pieces: readonly Named[] }[];
 };
 /** What the server answers: what is wrong, or where to go. */
 type Answer = { problem: string; field?: string } | { problem: null; to: string };
@@ -222,6 +226,7 @@ export type HandOutDraft = {
   tryOut: () => Promise<void>;
   trying: boolean;
   looking: Looking;
+  tryOn: TryOn;
   /** Some of the classes have it already. */
   again: boolean;
   wrong: { problem: string; field?: string } | null;
@@ -275,19 +280,22 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
   const [saving, setSaving] = useState(false);
   // Whether words can be read is only known once their faces are here.
   const arrived = useSyncExternalStore(onArrival, arrivals, () => 0);
+  const tryOn = useTryOn(draft.example);
+  const { other } = tryOn;
+  const looked = other?.sheet ?? sheet;
   /** The sheet whose words were looked up. */
   const [spelt, setSpelt] = useState<Sheet | null>(null);
   useEffect(() => {
     // Without a dictionary spelling is not tried here.
-    tools?.spelt(draft.lookFors, sheet).then(
-      (done) => done && setSpelt(sheet),
+    tools?.spelt(draft.lookFors, looked).then(
+      (done) => done && setSpelt(looked),
       () => {},
     );
-  }, [tools, draft.lookFors, sheet]);
+  }, [tools, draft.lookFors, looked]);
   const tried = useMemo(
-    () => tools?.tried(draft.lookFors, sheet, personName, spelt === sheet) ?? NONE,
+    () => tools?.tried(draft.lookFors, sheet, { name: personName, known: spelt === looked, other }) ?? NONE,
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [draft.lookFors, sheet, personName, tools, arrived, spelt],
+    [draft.lookFors, sheet, personName, tools, arrived, spelt, looked, other],
   );
   const answer = fetcher.data;
   const to = placeIn(answer);
@@ -353,6 +361,7 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
     tryOut,
     trying: trial.state !== 'idle' || opened !== null,
     looking,
+    tryOn,
     send,
     sending: saving || fetcher.state !== 'idle' || to !== null,
     again,

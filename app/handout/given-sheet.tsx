@@ -1,30 +1,27 @@
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import type { MouseEvent, PointerEvent, RefObject } from 'react';
-import { rightMiddle, spanned } from '../../core/geometry/box';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { MouseEvent, PointerEvent } from 'react';
+import { spanned } from '../../core/geometry/box';
 import type { Box, Point } from '../../core/geometry/matrix';
 import { givenOut } from '../../core/handout/copy';
 import { partsOn, sweptOver, unseenBoxes, withRole } from '../../core/handout/touch';
 import { boxOf } from '../../core/items/hit';
-import { variedOn } from '../../core/makers/varied';
 import { itemName } from '../../core/items/name';
 import { DRAWN, roleIds } from '../../core/schema/defaults';
 import type { Access, Item, Page, Sheet } from '../../core/schema/sheet';
 import { isFramed } from '../../core/schema/sheet';
 import { all, set } from '../commands/steps';
 import type { Editor } from '../document/editor';
-import { PageView, useDrawing } from '../drawing/page-view';
-import { litFrom } from '../drawing/lit';
+import { PageView } from '../drawing/page-view';
 import { pictureNow } from '../drawing/resources';
-import { LATCH, Light } from '../margin/light';
-import { useNarrow } from '../margin/narrow';
-import type { View } from '../margin/view';
-import { onStage, paperStyle, useView } from '../margin/view';
+import { paperStyle } from '../margin/view';
 import { Action } from '../parts/action';
 import { sentence } from '../parts/sentence';
 import { ACCESS_WORDS } from '../settings/access-words';
 import { SheetRoom } from '../margin/sheet-room';
 import { PageTabs } from '../parts/page-tabs';
+import { LookForLight } from './lookfor-light';
 import type { Shown } from './shown';
+import { useShownPage } from './shown-page';
 import styles from './hand-out.module.css';
 
 /** The sheet as students get it, where what they may do is set part by part. */
@@ -40,16 +37,9 @@ type Props = {
   scrolled: number;
 };
 
-/** A sheet as students get it, one page of which is shown. `first`: the page to begin with. */
-function useGiven(sheet: Sheet, first: () => Page) {
-  const given = useMemo(() => givenOut(sheet), [sheet]);
-  const [pageId, setPageId] = useState(() => first().id);
-  const page = given.pages.find(({ id }) => id === pageId) ?? given.pages[0];
-  return { given, page, setPageId, ...useView(page, 'fit'), ...useDrawing(sheet) };
-}
-
 export function GivenSheet({ editor, sheet, shown, scrolled }: Props) {
-  const { given, page, setPageId, view, stage, faces, arrived } = useGiven(sheet, () => sheet.pages[0]);
+  const given = useMemo(() => givenOut(sheet), [sheet]);
+  const { page, setPageId, view, stage, faces, arrived } = useShownPage(given, sheet.pages[0].id);
   const { scale } = view;
   const [chosen, setChosen] = useState<readonly string[]>([]);
   const unseen = useMemo(() => unseenBoxes(page, pictureNow), [page]);
@@ -137,75 +127,6 @@ export function GivenSheet({ editor, sheet, shown, scrolled }: Props) {
   );
 }
 
-/** Another version as its students get it. What may be touched is set on the first one, and goes for all that are made again. */
-export function VersionSheet({ sheet, letter }: { sheet: Sheet; letter: string }) {
-  const first = () => sheet.pages.find((one) => variedOn(one).length > 0) ?? sheet.pages[0];
-  const { given, page, setPageId, view, stage, faces, arrived } = useGiven(sheet, first);
-  return (
-    <div className={styles.given}>
-      <SheetRoom stage={stage} view={view}>
-        <div className="paper" style={paperStyle(view, page)}>
-          {faces && (
-            <PageView
-              sheet={given}
-              page={page}
-              faces={faces}
-              arrived={arrived}
-              scale={view.scale}
-              prompts
-              label={`Version ${letter}, as students get it`}
-            />
-          )}
-        </div>
-      </SheetRoom>
-      <div className={styles.touchKey}>
-        <b>Version {letter}</b>
-        <span className="quiet">What may be touched is set on version A.</span>
-        <PageTabs pages={sheet.pages} shown={page.id} onShow={setPageId} />
-      </div>
-    </div>
-  );
-}
-
-const far = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y);
-
-type LightProps = { shown: Shown; scrolled: number; page: Page; view: View; stage: RefObject<HTMLDivElement | null> };
-
-/** Light from the card of a look-for onto what it is about, and the thread between them. */
-function LookForLight({ shown, scrolled, page, view, stage }: LightProps) {
-  const [y, setY] = useState<number | null>(null);
-  useLayoutEffect(() => {
-    const [card, room] = [shown.card.getBoundingClientRect(), stage.current?.getBoundingClientRect()];
-    setY(room ? card.top + Math.min(card.height / 2, LATCH) - room.top : null);
-  }, [shown, scrolled, view, stage]);
-  const below = useNarrow();
-  if (y === null) return null;
-  const card = { x: view.stageWidth, y };
-  // The thread leads to the spot that is nearest to the card.
-  const spots = shown
-    .spotsOn(page)
-    .map((spot) => ({ spot, from: onStage(view, rightMiddle(spot)) }))
-    .sort((a, b) => far(a.from, card) - far(b.from, card));
-  if (spots.length === 0) return null;
-  const [{ from }] = spots;
-  const middle = (from.x + card.x) / 2;
-  return (
-    <>
-      <Light
-        view={view}
-        lit={litFrom(shown.id, page)}
-        spots={spots.map(({ spot }) => spot)}
-        card={below ? null : card}
-      />
-      {!below && (
-        <svg className={styles.thread} width={view.stageWidth} height={view.stageHeight} aria-hidden="true">
-          <path d={`M${from.x} ${from.y}C${middle} ${from.y} ${middle} ${y} ${card.x} ${y}`} />
-        </svg>
-      )}
-    </>
-  );
-}
-
 const scaled = ({ x, y, width, height }: Box, scale: number) => ({
   left: x * scale,
   top: y * scale,
@@ -225,7 +146,7 @@ function useSweep(page: Page, scale: number, onChoose: (ids: string[]) => void) 
     const box = event.currentTarget.getBoundingClientRect();
     return { x: (event.clientX - box.left) / scale, y: (event.clientY - box.top) / scale };
   };
-  const area = from && to && far(from, to) * scale >= PRESS ? spanned(from, to) : null;
+  const area = from && to && Math.hypot(from.x - to.x, from.y - to.y) * scale >= PRESS ? spanned(from, to) : null;
   const end = () => {
     setFrom(null);
     setTo(null);

@@ -20,6 +20,7 @@ import styles from './hand-out.module.css';
 
 const Versions = later(() => import('./versions').then((part) => part.Versions));
 const StepsEdit = later(() => import('./steps-edit').then((part) => part.StepsEdit));
+const TriedOnPick = later(() => import('./tried-on-pick').then((part) => part.TriedOnPick));
 const LookForEdit = later(() => import('./lookfor-edit').then((part) => part.LookForEdit));
 
 /** The form beside the sheet: to whom it goes, until when, and what is looked for. */
@@ -222,7 +223,9 @@ export function HandoutForm({ of, view, sheet, onRefuse, point, onScroll }: Prop
           </section>
           <section>
             <h2>What you will look for</h2>
+            <TriedOnPick of={of} view={view} />
             <LookForEdit
+              on={of.tryOn.other?.name ?? null}
               sheet={sheet}
               lookFors={draft.lookFors}
               tried={tried}

@@ -31,6 +31,8 @@ type Props = {
   sheet: Sheet;
   lookFors: LookFor[];
   tried: Tried[];
+  /** Whose piece they are tried on; null for the teacher's own sheet. */
+  on: string | null;
   onChange: (lookFors: LookFor[]) => void;
   /** With one more, and what it needs. */
   onAdd: (lookFors: LookFor[], supplies: Supply[]) => void;
@@ -39,7 +41,7 @@ type Props = {
   point: Point;
 };
 
-export function LookForEdit({ sheet, lookFors, tried, onChange, onAdd, supplies, onRefuse, point }: Props) {
+export function LookForEdit({ sheet, lookFors, tried, onChange, onAdd, supplies, on, onRefuse, point }: Props) {
   const set = (index: number, patch: Partial<LookFor>) =>
     onChange(
       lookFors.map((lookFor, i) => (i === index ? titled({ ...lookFor, ...patch } as LookFor, sheet) : lookFor)),
@@ -52,6 +54,7 @@ export function LookForEdit({ sheet, lookFors, tried, onChange, onAdd, supplies,
           lookFor={lookFor}
           sheet={sheet}
           tried={tried[i]}
+          on={on}
           set={(patch) => set(i, patch)}
           onRemove={() => onChange(lookFors.filter((_, j) => j !== i))}
           onRefuse={onRefuse}
@@ -84,13 +87,14 @@ type CardProps = {
   lookFor: LookFor;
   sheet: Sheet;
   tried: Tried | undefined;
+  on: string | null;
   set: (patch: Partial<LookFor>) => void;
   onRemove: () => void;
   onRefuse: (reason: string) => void;
   point: Point;
 };
 
-function LookForCard({ lookFor, sheet, tried, set, onRemove, onRefuse, point }: CardProps) {
+function LookForCard({ lookFor, sheet, tried, on, set, onRemove, onRefuse, point }: CardProps) {
   const [more, setMore] = useState(false);
   const wrong = contradictionOf(lookFor, sheet);
   const bySentence = lookFor.kind !== 'teacher' && lookFor.kind !== 'unknown';
@@ -145,7 +149,7 @@ function LookForCard({ lookFor, sheet, tried, set, onRemove, onRefuse, point }: 
         </p>
       )}
       <p className={`quiet ${styles.lookforTried}`}>
-        <span>{triedWords(lookFor, tried)}</span>
+        <span>{on === null ? triedWords(lookFor, tried) : triedOnWords(lookFor, tried, on)}</span>
         {lookFor.kind !== 'unknown' && (
           <Action aria-expanded={more} onClick={() => setMore(!more)}>
             {more ? 'Less' : 'More'}
@@ -223,6 +227,13 @@ function Worth({ lookFor, set }: Pick<CardProps, 'lookFor' | 'set'>) {
       )}
     </div>
   );
+}
+
+/** How it counts on a piece of a student, or on the example. */
+function triedOnWords(lookFor: LookFor, tried: Tried | undefined, name: string): string {
+  if (!tried) return '';
+  if (tried.own.held === null) return triedWords(lookFor, tried);
+  return `${name}: ${countWords(lookFor, tried.own)}${tried.own.held ? ', met' : ''}`;
 }
 
 /** How it counts on the teacher's own sheet, which may be an example, and on the sheet as students get it. */

@@ -1,6 +1,7 @@
 import { givenOut } from '../../core/handout/copy';
 import { anyAsksSpelling, countAll, LookFor, rekeyed } from '../../core/lookfors/all';
 import type { Result } from '../../core/lookfors/kind';
+import type { TriedOn } from '../../server/actions/try-on';
 import type { Sheet } from '../../core/schema/sheet';
 import { isSpelt, lookUp } from '../commands/spelling';
 import { facesNow, pictureNow } from '../drawing/resources';
@@ -27,11 +28,23 @@ export async function spelt(lookFors: readonly LookFor[], sheet: Sheet): Promise
   return true;
 }
 
-/** Each look-for, tried on both. @param known the words of the sheet have been looked up */
-export function tried(lookFors: readonly LookFor[], sheet: Sheet, studentName: string, known: boolean): Tried[] {
+type TriedWith = {
+  name: string;
+  /** The words of what it is tried on have been looked up. */
+  known: boolean;
+  /** A piece or an example, instead of the teacher's own sheet. */
+  other: TriedOn | null;
+};
+
+/** Each look-for, tried on both. */
+export function tried(lookFors: readonly LookFor[], sheet: Sheet, { name, known, other }: TriedWith): Tried[] {
   const handedOut = givenOut(sheet);
   const faces = facesNow() ?? undefined;
-  const context = { handedOut, studentName, pictures: pictureNow, faces, isWord: known ? isSpelt : undefined };
+  const kit = { pictures: pictureNow, faces, isWord: known ? isSpelt : undefined };
+  const context = { handedOut, studentName: name, ...kit };
   const given = countAll(lookFors, handedOut, context);
-  return countAll(lookFors, sheet, context).map((own, i) => ({ own, given: given[i] }));
+  const own = other
+    ? countAll(lookFors, other.sheet, { handedOut: other.handedOut, studentName: other.name, ...kit })
+    : countAll(lookFors, sheet, context);
+  return own.map((one, i) => ({ own: one, given: given[i] }));
 }

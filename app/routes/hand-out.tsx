@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { HandingOut, handOut, TryingOut, tryOut } from '../../server/actions/hand-out';
+import { triedOn, TryingOn } from '../../server/actions/try-on';
 import { LookingAt, versionsShown } from '../../server/actions/versions';
 import { handOutView } from '../../server/views/hand-out-view';
 import { letterOf } from '../../core/values/letters';
@@ -10,8 +11,9 @@ import { reached } from '../browser/reached';
 import { Editor, useEditor } from '../document/editor';
 import { check, formOf, jsonOf } from '../form.server';
 import { useHandOut } from '../handout/draft';
-import { GivenSheet, VersionSheet } from '../handout/given-sheet';
+import { GivenSheet } from '../handout/given-sheet';
 import { HandoutForm } from '../handout/handout-form';
+import { TriedSheet, VersionSheet } from '../handout/other-sheets';
 import { useShownLookFor } from '../handout/shown';
 import { Strip } from '../house/strip';
 import { useSending } from '../keeping/sender';
@@ -47,6 +49,12 @@ export async function action({ request, context, params }: Route.ActionArgs) {
     const versions = await filledIn(versionsShown(means, person, params.sheetId, wanted.value));
     return 'problem' in versions ? versions : { problem: null, versions };
   }
+  if (form.do === 'try-on') {
+    const wanted = check(TryingOn, given);
+    if (!wanted.ok) return wanted.wrong;
+    const tried = await filledIn(triedOn(means, person, wanted.value));
+    return 'problem' in tried ? tried : { problem: null, tried };
+  }
   const read = check(HandingOut, given);
   if (!read.ok) return read.wrong;
   const done = await filledIn(handOut(means, person, params.sheetId, read.value));
@@ -72,6 +80,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
   const { shown, point } = useShownLookFor(handOut.tried);
   const [scrolled, setScrolled] = useState(0);
   const version = handOut.looking.sheet;
+  const { other } = handOut.tryOn;
   return (
     <div className={`${styles.frame} ${handOutStyles.handing}`}>
       <Strip home="/desk" title={`Hand out: ${sheet.title}`} before={<SaveWords editor={editor} />}>
@@ -82,7 +91,15 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
       </Strip>
       <div className={styles.row}>
         <div className={`${styles.main} ${styles.wide}`}>
-          {version ? (
+          {other ? (
+            <TriedSheet
+              key={handOut.tryOn.on}
+              sheet={other.sheet}
+              name={other.name}
+              shown={shown}
+              scrolled={scrolled}
+            />
+          ) : version ? (
             <VersionSheet sheet={version} letter={letterOf(handOut.looking.shown)} />
           ) : (
             <GivenSheet editor={editor} sheet={sheet} shown={shown} scrolled={scrolled} />

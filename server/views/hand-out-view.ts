@@ -1,6 +1,7 @@
 import { openedFor, rekeyed, suggested } from '../../core/lookfors/all';
 import { variedOn } from '../../core/makers/varied';
 import { newId } from '../database/id';
+import { piecesBefore } from '../actions/try-on';
 import { ownSheet, whole } from '../actions/opened';
 import type { Database } from '../database/connection';
 import { classesOf, membersOf, takesHandouts } from '../stores/classes';
@@ -24,11 +25,12 @@ export async function handOutView(
   const document = await whole(db, found.documentId);
   const classes = (await classesOf(db, person.id)).filter(takesHandouts);
   const ids = classes.map(({ id }) => id);
-  const [groups, before, like, sheets, members] = await Promise.all([
+  const [groups, before, like, sheets, pieces, members] = await Promise.all([
     groupsOf(db, ids),
     handedOutBefore(db, found.id),
     likeId === null ? undefined : handoutOf(db, person.id, likeId),
     sheetsOf(db, person.id),
+    piecesBefore(db, person, found.id),
     Promise.all(ids.map((id) => membersOf(db, id))),
   ]);
   const suggestions = suggested(document.sheet, newId);
@@ -58,6 +60,7 @@ export async function handOutView(
     varies: variedOn(document.sheet).length > 0,
     /** The teacher's other sheets, each of which can be a version. */
     otherSheets: sheets.flatMap(({ id, title, binnedAt }) => (id === found.id || binnedAt ? [] : [{ id, title }])),
+    piecesBefore: pieces,
     classes: classes.map(({ id, name, size }, i) => ({
       id,
       name,
