@@ -8,7 +8,7 @@ import { beginLabels, spotsOf } from '../core/makers/labels/begin';
 import type { LabelsRecipe } from '../core/schema/recipes/labels';
 import type { Kit } from '../core/makers/kit/maker';
 import { DEFAULT_PALETTE, defaultRoles, group, page, plain, sheet, text } from '../core/schema/defaults';
-import type { Sheet, TextItem } from '../core/schema/sheet';
+import type { Item, Sheet, TextItem } from '../core/schema/sheet';
 import type { Fate } from './pieces';
 
 /** Two sheets that makers made and that the class Avocet got: a chart to be read, and a crab to be labelled. */
@@ -116,7 +116,14 @@ export const crabLookFors = (made: Sheet): LookFor[] => [
   },
 ];
 
-export type Answers = { fate: Fate; words: Record<string, string>; note?: [item: string, body: string]; ago: number };
+export type Answers = {
+  fate: Fate;
+  words: Record<string, string>;
+  /** What is put on the sheet beside what is written. */
+  adds?: readonly Item[];
+  note?: [item: string, body: string];
+  ago: number;
+};
 
 /** What is written into the boxes above the bars, by the rows of the table. */
 const numbers = (...all: string[]): Record<string, string> =>

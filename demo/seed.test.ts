@@ -46,6 +46,7 @@ test('has two classes with copies in every state, something for a group that ope
     ['Avocet', 9],
     ['Avocet', 9],
     ['Avocet', 9],
+    ['Avocet', 9],
     ['Curlew', 1],
     ['Curlew', 26],
     ['Curlew', 7],
@@ -141,4 +142,36 @@ test('the piece of three has met its first step, and the second is open', async 
   const { resources } = await Shelf.open();
   expect(countedOn(handout, sheet, copy.studentName, resources).map(({ held }) => held)).toEqual([true]);
   expect([copy.openSteps, handout.steps.length]).toEqual([2, 2]);
+});
+
+test('the windows are counted exactly: one holds, one nearly does, others miss or hide their panes', async () => {
+  const own = (await progressOf(db, await teacher())).find(({ title }) => title === 'A window of coloured glass')!;
+  const handout = (await handoutById(db, own.id))!;
+  const { resources } = await Shelf.open();
+  const missed = new Map<string, string[]>();
+  for (const copy of await copiesOf(db, own.id)) {
+    const { sheet } = (await loadDocument(db, copy.documentId)) as { sheet: Sheet };
+    const results = countedOn(handout, sheet, copy.studentName, resources);
+    missed.set(
+      copy.studentName.split(' ')[0],
+      results.flatMap(({ id, held }) => (held ? [] : [id])),
+    );
+  }
+  expect(handout.lookFors).toHaveLength(12);
+  expect(missed.get('Alba')).toEqual([]);
+  expect(missed.get('Bram')).toEqual(['lead']);
+  expect(missed.get('Dilnoza')).toEqual(['group', 'signed']);
+  // Panes that nobody sees count for nothing.
+  expect(missed.get('Emre')).toEqual([
+    'lead',
+    'thick',
+    'fills',
+    'hollow',
+    'blend',
+    'turned',
+    'star',
+    'inside',
+    'group',
+  ]);
+  expect(missed.get('Ilse')).toEqual(['fills', 'hollow', 'clear', 'blend']);
 });

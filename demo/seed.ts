@@ -45,6 +45,7 @@ import { foodSheet } from './food';
 import { labelOf, heronSheet, nestPoster, tideSheet } from './sheets';
 import { sumsLookFors, sumsSheet, sumsWords } from './sums';
 import { marshUnit } from './unit';
+import { windowLookFors, windowPieces, windowSheet } from './window';
 import { marshOverview, nightPoster } from './wall';
 
 /** Fills an empty database with the demo school, through the same core and stores as the application. */
@@ -330,6 +331,7 @@ type MadeHandout = {
   /** What students made of it, by the version that they have. */
   pieces: (version: number) => readonly Answers[];
   versions?: readonly NewVersion[];
+  supplies?: Supply[];
   hours: number;
 };
 
@@ -338,7 +340,7 @@ async function madeHandout(
   db: Database,
   clock: Clock,
   ids: { schoolId: string; teacherId: string; classId: string; sheetId: string },
-  { pieces, hours, ...given }: MadeHandout,
+  { pieces, hours, supplies = [], ...given }: MadeHandout,
 ) {
   const id = await createHandout(
     db,
@@ -346,7 +348,7 @@ async function madeHandout(
       ...ids,
       ...given,
       rubric: { rows: [] },
-      supplies: [],
+      supplies,
       deal: given.versions ? { seed: 1, groups: {}, students: {} } : null,
       dueAt: at(clock, -60),
       at: at(clock, hours),
@@ -355,13 +357,20 @@ async function madeHandout(
   );
   for (const [i, copy] of (await copiesOf(db, id)).entries()) {
     const all = pieces(copy.version);
-    const { fate, words, note, ago } = all[i % all.length];
+    const { fate, words, adds = [], note, ago } = all[i % all.length];
     if (fate === 'not-begun') continue;
-    const student = new Student(db, copy, []);
+    const student = new Student(db, copy, supplies);
     const first = copy.studentName.split(' ')[0];
     const said = Object.entries({ name: first, ...words }).filter(([, written]) => written);
     await student.work(
-      (now) => said.flatMap(([item, written]) => (find(now, item) ? [replaced(now, item, plain(written))] : [])),
+      (now) => [
+        ...said.flatMap(([item, written]) => (find(now, item) ? [replaced(now, item, plain(written))] : [])),
+        ...adds.map((item): Change => ({
+          kind: 'insert',
+          spot: { page: now.pages[0].id, group: null, behind: null },
+          item,
+        })),
+      ],
       at(clock, ago, -14),
       14,
     );
@@ -515,6 +524,8 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   const crab = await crabSheet(resources);
   const countsId = await make(teacherId, 'worksheet', counts);
   const crabId = await make(teacherId, 'diagram', crab);
+  const glass = windowSheet();
+  const glassId = await make(teacherId, 'worksheet', glass);
   await make(colleagueId, 'map', { ...food, title: 'Food map for the older ones' });
   const avocets = { schoolId, teacherId, classId: avocet };
   await madeHandout(
@@ -541,6 +552,20 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
       lookFors: countsLookFors(),
       pieces: () => COUNTS_ANSWERS,
       hours: 190,
+    },
+  );
+  await madeHandout(
+    db,
+    clock,
+    { ...avocets, sheetId: glassId },
+    {
+      title: glass.title,
+      brief: 'Build a window of at least eight panes, and sign it. Go through the list one by one.',
+      sheet: glass,
+      lookFors: windowLookFors(glass),
+      pieces: () => windowPieces(AVOCET),
+      supplies: ['shape', 'text'],
+      hours: 120,
     },
   );
   const versions = await versionsOf(sums, 2, resources);
