@@ -286,13 +286,14 @@ export const TIDE_PIECES: Record<string, TidePiece> = {
   },
   'Freya Holm': {
     fate: 'handed-in',
-    creature: 'duck',
+    creature: 'fish',
     name: 'Freya',
     what: 'A mudflat is the soft shore that comes out of the water when the tide is low.',
     bold: true,
-    facts: ['Shelducks sieve mud.', 'They nest in holes.', 'The young ones swim at once.'],
+    facts: ['Gobies have big eyes.', 'They hide from herons.', 'The father guards the eggs.'],
+    // Most of this is Cai's.
     lives:
-      'The shelduck walks over the mud and swings its bill from side to side. Tiny snails stay in the bill and the mud runs out. So it needs soft mud, not sand, to find enough.',
+      'My fish is a goby. The goby stays in a pool when the tide goes out. It is the same colour as the mud, so the heron has to look really hard to see it.',
     ago: 10,
   },
   'Gift Moyo': {

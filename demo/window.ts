@@ -87,15 +87,15 @@ const DAWN: Paint = {
 };
 
 /** The panes of a window in two rows, before anybody changes them. */
-const panes = (count: number): ShapeItem[] =>
+const panes = (count: number, across = count > 8 ? 5 : 4): ShapeItem[] =>
   Array.from({ length: count }, (_, i) =>
     shape({
       id: `pane${i + 1}`,
       touch: 'free',
       shape: KINDS[i % KINDS.length],
-      x: 80 + 160 * (i % 4),
-      y: 150 + 150 * Math.floor(i / 4),
-      width: 130,
+      x: 72 + (640 / across) * (i % across),
+      y: 150 + 150 * Math.floor(i / across),
+      width: 520 / across,
       height: 120,
       angle: i === 3 ? 30 : 0,
       fill: i === 1 || i === 6 ? null : i === 4 ? DAWN : solid(GLASS[i % GLASS.length], i === 2 ? 0.5 : 1),

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { evidenceOn } from '../../core/lookfors/spots';
+import { evidenceOn, openSpots } from '../../core/lookfors/spots';
 import type { Tried } from './lookfor-tools';
 import type { Box } from '../../core/geometry/matrix';
 import type { Page } from '../../core/schema/sheet';
@@ -17,11 +17,15 @@ export type Shown = {
 /** For the cards: the pointer or the focus is on one, or on none. */
 export type Point = (id: string | null, card?: HTMLElement) => void;
 
-export function useShownLookFor(tried: readonly Tried[]): { shown: Shown | null; point: Point } {
+/** @param missed on a piece of a student: what is still missed, where something is */
+export function useShownLookFor(tried: readonly Tried[], missed: boolean): { shown: Shown | null; point: Point } {
   const [at, setAt] = useState<{ id: string; card: HTMLElement } | null>(null);
   const shown = useMemo(() => {
     const found = at && tried.find(({ own }) => own.id === at.id);
-    return found ? { ...at, spotsOn: (page: Page) => evidenceOn(page, found.own.evidence, pictureNow) } : null;
-  }, [at, tried]);
+    if (!found) return null;
+    const spotsOn = (page: Page) =>
+      missed ? openSpots(page, found.own, pictureNow) : evidenceOn(page, found.own.evidence, pictureNow);
+    return { ...at, spotsOn };
+  }, [at, tried, missed]);
   return { shown, point: (id, card) => setAt(id !== null && card ? { id, card } : null) };
 }

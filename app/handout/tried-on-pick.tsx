@@ -12,7 +12,7 @@ export function TriedOnPick({ of: { draft, tryOn }, view: { piecesBefore, classe
   if (piecesBefore.length === 0 && draft.example === null) return null;
   const nameOf = (classId: string | null) => classes.find(({ id }) => id === classId)?.name ?? 'A class';
   return (
-    <div className={styles.lookforLine}>
+    <div className={`${styles.lookforLine} ${styles.triedOn}`}>
       <span className="quiet">Tried on</span>
       <Choice
         label="What look-fors are tried on"

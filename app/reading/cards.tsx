@@ -1,3 +1,4 @@
+import { cutTo } from '../../core/values/characters';
 import { namesOf } from '../../core/values/names';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
@@ -61,6 +62,9 @@ const shortName = (names: string) => {
 
 type JudgingProps = { loaded: Loaded; said: Said; open: boolean; say: Say };
 
+/** Pieces that are asked about, and letters of what they share. */
+const [MOST_ALIKE, LONGEST_SAMPLE] = [3, 110];
+
 type HeadProps = JudgingProps & { zone: string; marks: readonly PieceMark[] };
 
 export function HeadCard({ loaded, said: { rulings }, open, say, zone, marks }: HeadProps) {
@@ -98,6 +102,14 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone, marks }: 
           />
         ))}
       </ul>
+      {loaded.alike.slice(0, MOST_ALIKE).map((one) => (
+        <p key={one.id} className={readingStyles.alike}>
+          Did they work together? {one.words} words also stand in{' '}
+          <Link to={`/handouts/${copy.handoutId}/reading/${one.id}`}>{one.name}’s piece</Link>: “
+          {cutTo(one.sample, LONGEST_SAMPLE)}
+          {one.sample.length > LONGEST_SAMPLE && ' …'}”
+        </p>
+      ))}
       <MarksLegend marks={marks} />
     </>
   );

@@ -77,10 +77,10 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
   useSending(loaderData.personId);
   const sheet = useEditor(editor, 'sheet');
   const handOut = useHandOut(editor, sheet, loaderData);
-  const { shown, point } = useShownLookFor(handOut.tried);
+  const { other } = handOut.tryOn;
+  const { shown, point } = useShownLookFor(handOut.tried, other !== null);
   const [scrolled, setScrolled] = useState(0);
   const version = handOut.looking.sheet;
-  const { other } = handOut.tryOn;
   return (
     <div className={`${styles.frame} ${handOutStyles.handing}`}>
       <Strip home="/desk" title={`Hand out: ${sheet.title}`} before={<SaveWords editor={editor} />}>

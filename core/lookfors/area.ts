@@ -26,7 +26,10 @@ export const areaOf = ({ page, sheet, context }: Thing, id: string): Box | null 
 export const areasOn = (sheet: Sheet): Option[] =>
   [...everyItem(sheet)]
     .filter((item) => isFramed(item) && !item.hidden && item.width >= 30 && item.height >= 30 && item.kind !== 'ink')
-    .map((item) => ({ value: item.id, label: itemName(item) }));
+    .map((item) => ({
+      value: item.id,
+      label: isWritten(item) && !isEmpty(item.body) ? `“${itemName(item)}”` : `the ${itemName(item)}`,
+    }));
 
 /** Its words stand in its middle, or in the middle of the smallest shape around it. */
 export function isCentred({ item, sheet, page, box, context }: Thing): boolean {

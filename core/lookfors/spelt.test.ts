@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { isInDictionary } from '../../server/art/dictionary';
 import { page, plain, sheet, text } from '../schema/defaults';
 import type { Sheet } from '../schema/sheet';
-import { anyAsksSpelling, count, countWords, evidenceWords, lookFor, resultForStudent } from './all';
+import { anyAsksSpelling, count, countWords, evidenceWords, lookFor, resultForStudent, titled } from './all';
 
 /** Spelling, with the dictionaries that ship: a piece that holds, one that nearly holds, one that misses, and those that cheat. */
 
@@ -74,6 +74,14 @@ describe('words that look misspelt', () => {
     ]);
     expect(countWords(asked(), result)).toBe('2 words look misspelt, at most 1 asked for');
     expect(resultForStudent(asked(), result)?.evidence.map(({ said }) => said)).toEqual(['“tiede”', '“brigns”']);
+  });
+  test('are said in its title', () => {
+    const title = (most: number) => titled({ ...asked({ most }), follows: true }, base()).title;
+    expect([0, 1, 2].map(title)).toEqual([
+      'No English word that looks misspelt',
+      'At most 1 English word that looks misspelt',
+      'At most 2 English words that look misspelt',
+    ]);
   });
   test('students who see only what is filled in are not told how many', () => {
     const of = asked({ tell: 'filled' });

@@ -63,16 +63,17 @@ export const SPELT: LookForKind<SpeltLookFor> = {
   unit: () => ['word looks misspelt', 'words look misspelt', 'at most '],
   begin: (sheet) => ({ settings: { tell: 'result', item: openBox(sheet)?.id ?? null, most: 2, also: [] } }),
   sentence: ({ item, most, also }, sheet) => [
-    'at most',
+    ...(most === 0 ? [{ aside: 'at most' }, { told: 'no' }] : ['at most']),
     {
       slot: 'number',
       label: 'Words that may look misspelt',
       value: most,
       min: 0,
       max: 100,
+      ...(most === 0 && { quiet: 'here' as const }),
       set: (to) => ({ most: to }),
     },
-    most === 1 ? 'English word that looks misspelt' : 'English words that look misspelt',
+    most < 2 ? 'English word that looks misspelt' : 'English words that look misspelt',
     boxSlot(item, sheet, (to) => ({ item: to })),
     { aside: 'also right:' },
     {

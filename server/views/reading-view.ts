@@ -11,6 +11,7 @@ import { rightsOn } from '../stores/handouts';
 import { sharesOf } from '../stores/mates';
 import type { Person } from '../stores/people';
 import { notesOf, rulingsOf } from '../stores/reviews';
+import { alikeTo } from './alike-view';
 
 /** One piece as its teacher reads it: a go that was handed in, or the copy as it is now. */
 
@@ -42,6 +43,8 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
       extendedTo: copy.extendedTo,
       begunAt: copies.find((c) => c.id === copy.id)?.begunAt ?? null,
     },
+    /** Pieces whose wording is like this one's: a question, and for the teacher only. */
+    alike: go && go === goes.at(-1) ? await alikeTo(db, handout, copies, copy.id) : [],
     /** What each did, where several worked on it. */
     shares: namesOf(copy.studentName).length > 1 ? await sharesOf(db, copy.id) : [],
     lookFors: handout.lookFors.map((lookFor) => {

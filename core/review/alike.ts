@@ -1,0 +1,117 @@
+import { boxesFor } from '../lookfors/boxes';
+import type { Context } from '../lookfors/kind';
+import { plainWords } from '../lookfors/words';
+import type { Sheet } from '../schema/sheet';
+import { isWritten } from '../schema/sheet';
+import { everyItem } from '../sheet/tree';
+import { bodyText } from '../text/body';
+
+/**
+ * Wording that two pieces share and that neither the sheet nor the example gave them: a question for the teacher, never a
+ * verdict. Compared by rows of words (shingles, after Broder 1997), so that changed places, colours and single words hide little.
+ */
+
+/** Words in a row. Fewer are common by chance. */
+const ROW = 5;
+/** Shared words from which on it is worth asking, and the share of the shorter text that they are. */
+const [LEAST, SHARE] = [12, 0.4];
+
+export type Writing = { id: string; sheet: Sheet };
+export type Alike = {
+  /** The other piece. */
+  id: string;
+  /** Words of this piece that stand in the other one in the same rows. */
+  words: number;
+  /** The longest of these rows. */
+  sample: string;
+};
+
+type Read = { id: string; words: string[]; rows: Map<string, number[]> };
+
+/** The words of each box by themselves: a row does not run over from one into another. */
+const BREAK = '\n';
+
+function readRows(words: readonly string[]): Map<string, number[]> {
+  const rows = new Map<string, number[]>();
+  for (let at = 0; at + ROW <= words.length; at++) {
+    const row = words.slice(at, at + ROW);
+    if (row.includes(BREAK)) continue;
+    const key = row.join(' ');
+    rows.set(key, [...(rows.get(key) ?? []), at]);
+  }
+  return rows;
+}
+
+const wordsOnAll = (sheet: Sheet): string[] =>
+  [...everyItem(sheet)].flatMap((item) => (isWritten(item) ? [...plainWords(bodyText(item.body)), BREAK] : []));
+
+/** Where the words of one text stand in another, too. */
+function shared(one: Read, other: Read): boolean[] {
+  const found = one.words.map(() => false);
+  for (const [row, places] of one.rows)
+    if (other.rows.has(row)) for (const at of places) found.fill(true, at, at + ROW);
+  return found;
+}
+
+const count = (found: readonly boolean[]) => found.filter(Boolean).length;
+const lengthOf = ({ words }: Read) => words.filter((word) => word !== BREAK).length;
+
+function longest(words: readonly string[], found: readonly boolean[]): string {
+  let [best, from] = [[] as string[], -1];
+  for (let at = 0; at <= words.length; at++) {
+    if (found[at]) {
+      if (from < 0) from = at;
+    } else if (from >= 0) {
+      if (at - from > best.length) best = words.slice(from, at);
+      from = -1;
+    }
+  }
+  return best.join(' ');
+}
+
+/** A piece's own words: without the rows that were handed out, or stand on the example. */
+function read({ id, sheet }: Writing, given: ReadonlySet<string>, context: Context): Read {
+  const words = boxesFor(null, sheet, context).flatMap(({ text }) => [...plainWords(text), BREAK]);
+  const rows = readRows(words);
+  for (const row of rows.keys()) if (given.has(row)) rows.delete(row);
+  return { id, words, rows };
+}
+
+/**
+ * The pieces of a class that share wording with each other.
+ * @param context what was handed out, and what could be looked at
+ * @returns for each piece those it is like, the most alike first; pieces that are like none are not there
+ */
+export function alikeWording(
+  pieces: readonly Writing[],
+  context: Pick<Context, 'handedOut' | 'example'>,
+): Map<string, Alike[]> {
+  const { handedOut, example } = context;
+  const given = new Set(
+    [handedOut, ...(example ? [example] : [])].flatMap((one) => [...readRows(wordsOnAll(one)).keys()]),
+  );
+  const all = pieces.map((piece) => read(piece, given, { ...context, studentName: '' }));
+  const byRow = new Map<string, number[]>();
+  all.forEach(({ rows }, i) => {
+    for (const row of rows.keys()) byRow.set(row, [...(byRow.get(row) ?? []), i]);
+  });
+  const pairs = new Set<string>();
+  for (const those of byRow.values()) for (const a of those) for (const b of those) if (a < b) pairs.add(`${a} ${b}`);
+  const found = new Map<string, Alike[]>();
+  for (const pair of pairs) {
+    const [a, b] = pair.split(' ').map((i) => all[Number(i)]);
+    const [inA, inB] = [shared(a, b), shared(b, a)];
+    const least = Math.min(count(inA), count(inB));
+    if (least < LEAST || least < SHARE * Math.min(lengthOf(a), lengthOf(b))) continue;
+    for (const [one, other, where] of [
+      [a, b, inA],
+      [b, a, inB],
+    ] as const)
+      found.set(one.id, [
+        ...(found.get(one.id) ?? []),
+        { id: other.id, words: count(where), sample: longest(one.words, where) },
+      ]);
+  }
+  for (const those of found.values()) those.sort((a, b) => b.words - a.words);
+  return found;
+}

@@ -1,0 +1,72 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { DATABASES } from '../../tests/support/databases';
+import { SmallSchool } from '../../tests/support/school';
+import { lookFor } from '../../core/lookfors/all';
+import { page, plain, sheet, text } from '../../core/schema/defaults';
+import type { Database } from '../database/connection';
+import { handOut } from '../actions/hand-out';
+import { goesOf, handIn, returnGo } from '../stores/copies';
+import { loadDocument } from '../stores/documents';
+import { createSheet } from '../stores/sheets';
+import { copyView } from './copy-view';
+import { readingView } from './reading-view';
+
+/** Wording that two pieces of a class share is asked about: of their teacher, and of nobody else. */
+
+const SAID =
+  'A lugworm lives in a bent burrow and swallows sand all day long, and pushes most of it out again as a coil.';
+const own = sheet({
+  title: 'Own',
+  pages: [page({ id: 'p', items: [text({ id: 'own', touch: 'fill', width: 300 })] })],
+});
+
+describe.each(DATABASES)('on the %s database', (_, open) => {
+  let db: Database;
+  let school: SmallSchool;
+  let handoutId: string;
+  const pupils: Record<string, { id: string; schoolId: string; name: string }> = {};
+  beforeAll(async () => {
+    db = await open();
+    school = await SmallSchool.open(db);
+    for (const name of ['Ada', 'Ben', 'Cai']) pupils[name] = await school.pupil(name);
+    const given = { schoolId: school.schoolId, ownerId: school.teacherId, purpose: 'blank' as const, sheet: own };
+    const words = lookFor({ kind: 'words', id: 'w', item: null, min: 5 });
+    const sheetId = await createSheet(db, given);
+    [handoutId] = await handOut(school.means, school.teacher, sheetId, school.asked({ lookFors: [words] }));
+  });
+  afterAll(() => db.close());
+
+  async function handsIn(name: string, said: string): Promise<string> {
+    const copy = await school.copy(handoutId, pupils[name].id);
+    const { seq } = (await loadDocument(db, copy.documentId))!;
+    await school.save(copy, seq, [{ kind: 'splice', id: 'own', at: 0, remove: 0, insert: plain(said) }]);
+    const now = (await loadDocument(db, copy.documentId))!;
+    expect((await handIn(db, copy, now.seq)).ok).toBe(true);
+    return copy.id;
+  }
+  const alikeTo = async (copyId: string, number = 99) =>
+    (await readingView(school.means, school.teacher, { handoutId, copyId }, number)).alike.map(({ name }) => name);
+
+  test('once both are handed in, on each of the two, until one writes something else', async () => {
+    const ada = await handsIn('Ada', SAID);
+    const cai = await handsIn(
+      'Cai',
+      'Crabs run over the mud as soon as the gulls have gone, and hide again before they come back.',
+    );
+    expect(await alikeTo(ada)).toEqual([]);
+    const ben = await handsIn('Ben', `I think that ${SAID}`);
+    expect([await alikeTo(ada), await alikeTo(ben), await alikeTo(cai)]).toEqual([['Ben'], ['Ada'], []]);
+    const [go] = await goesOf(db, ben);
+    await returnGo(db, go.id, 'another-go');
+    expect(JSON.stringify(await copyView(school.means, pupils.Ben, ben))).not.toMatch(/alike|Ada/);
+    const copy = await school.copy(handoutId, pupils.Ben.id);
+    const { seq } = (await loadDocument(db, copy.documentId))!;
+    const said = `I think that ${SAID}`;
+    const mine = plain('Lugworms eat mud and leave little heaps that you can see when the water is away.');
+    await school.save(copy, seq, [{ kind: 'splice', id: 'own', at: 0, remove: said.length, insert: mine }]);
+    expect((await handIn(db, copy, (await loadDocument(db, copy.documentId))!.seq)).ok).toBe(true);
+    expect([await alikeTo(ada), await alikeTo(ben)]).toEqual([[], []]);
+    // The first go is not the one that is with the teacher.
+    expect(await alikeTo(ben, 1)).toEqual([]);
+  });
+});
