@@ -55,7 +55,8 @@ export const SPELLING = {
   /** What may have been meant, the likeliest first. @param names of people who may have been meant */
   async suggest(word: string, names: readonly string[]): Promise<string[]> {
     const words = new Set<string>();
-    for (const name of ['en-gb', 'en']) for (const found of (await open(name)).suggest(plainWord(word))) words.add(found);
+    for (const name of ['en-gb', 'en'])
+      for (const found of (await open(name)).suggest(plainWord(word))) words.add(found);
     const typed = word.toLowerCase();
     const named = new Set(names.filter((name) => editDistance(typed, name.toLowerCase(), NEAR) <= NEAR));
     const rarity = await rarities();

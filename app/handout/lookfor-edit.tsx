@@ -222,7 +222,6 @@ function Worth({ lookFor, set }: Pick<CardProps, 'lookFor' | 'set'>) {
           value={'partly' in lookFor && lookFor.partly ? 'each' : 'all'}
           names={{ all: 'when all are right', each: 'a share for each right one' }}
           onChange={(to) => set({ partly: to === 'each' ? true : undefined } as Partial<LookFor>)}
-          width={190}
         />
       )}
     </div>

@@ -193,6 +193,42 @@ test('classes with what opens in them, lists from files, teachers and passwords 
   await check(student, 'the last go beside the new one');
 });
 
+test('versions, a piece that look-fors are tried on, somebody else on a copy, and the last class have names and contrast', async ({
+  browser,
+  house,
+}) => {
+  const page = await enter(browser, house, 'Maren');
+  await openSheet(page, 'Sums from the shore');
+  await page.getByRole('link', { name: 'Hand out' }).click();
+  await page.getByRole('radiogroup', { name: 'Where versions come from' }).getByText('Made again').click();
+  await page.getByRole('radiogroup', { name: 'Version to look at' }).getByText('B', { exact: true }).click();
+  await expect(page.getByLabel('Version B, as students get it')).toBeVisible();
+  await check(page, 'handing out, in versions');
+  await openSheet(page, 'A window of coloured glass');
+  await page.getByRole('link', { name: 'Hand out' }).click();
+  await page.getByLabel('What look-fors are tried on').click();
+  await page.keyboard.type('Bram');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Bram de Wit, to try look-fors on')).toBeVisible();
+  await check(page, 'handing out, tried on a piece');
+  const [quinn, rosa] = await Promise.all(
+    ['Quinn Murray', 'Rosa Delgado'].map((name) => join(browser, house, 'CURLW', name, SECRET.split(' '))),
+  );
+  for (const student of [quinn, rosa]) {
+    await student
+      .getByRole('link', { name: /Our food web/ })
+      .first()
+      .click();
+    await drawn(student);
+  }
+  await expect(quinn.getByTitle('Rosa Delgado is here now')).toBeVisible();
+  await check(quinn, 'somebody else on the copy');
+  await rosa.goto('/tray');
+  await rosa.getByRole('button', { name: 'Sign out' }).click();
+  await expect(rosa.getByText('The last class here')).toBeVisible();
+  await check(rosa, 'the last class of a browser');
+});
+
 test('the makers and their recipes have names and contrast', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Maren');
   await blankPage(page);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { enter, expect, House, leaf, made, onSheet, openSheet, paste, saved, test, tidesOfAyo } from './house';
+import { enter, expect, House, leaf, made, onSheet, openSheet, paste, press, saved, test, tidesOfAyo } from './house';
 
 /** A chart, a word cloud and a text of a student's own: handed out with a key, counted, and checked. */
 
@@ -60,9 +60,34 @@ test('students make the chart of the teacher’s key, a cloud of their words, an
   await ayo.getByRole('button', { name: /^Checks/ }).click();
   await check.click();
   await expect(ayo.getByText(/4 of 6 right/)).toBeVisible();
+  // The swapped numbers are put right, and the next try finds them so.
+  await ayo.getByRole('textbox', { name: 'Row 1, column 2' }).fill('14');
+  await ayo.getByRole('textbox', { name: 'Row 2, column 2' }).fill('9');
+  await saved(ayo);
+  await check.click();
+  const asked = ayo.getByRole('listitem').filter({ hasText: 'A chart shown as bars' });
+  await expect(asked.getByLabel('There')).toBeVisible();
+  await expect(asked).toContainText('last try');
+
   await made(ayo, /^word cloud/i);
   await ayo.getByRole('textbox', { name: /^Words, one in a line/ }).fill('mudflat: 3\nragworm\ncafé σ');
   await expect(onSheet(ayo)).toContainText('ragworm');
   await saved(ayo);
-  await ayo.screenshot({ path: '/tmp/shots/own-chart.png' });
+  // “mudflat” stands on the sheet: it is nobody's own.
+  await expect(ayo.getByText(/of your own · 2 of 3/)).toBeVisible();
+
+  // Misspelt words are named, and what is mended is told at once; the student's own name is right.
+  const spelling = ayo.getByRole('listitem').filter({ hasText: 'No English word that looks misspelt' });
+  await ayo.keyboard.press('Escape');
+  await press(ayo, 45, 181);
+  await ayo.keyboard.type('Bankole saw a tiede');
+  await saved(ayo);
+  await spelling.getByTitle('Show me where').click();
+  await expect(spelling).toContainText('“tiede”');
+  await press(ayo, 45, 181);
+  await ayo.keyboard.press('Control+a');
+  await ayo.keyboard.type('Bankole saw a tide');
+  await saved(ayo);
+  await expect(spelling.getByLabel('There')).toBeVisible();
+  await house.close();
 });
