@@ -213,7 +213,7 @@ describe('the Desk and the classes', () => {
       handouts: unknown[];
     };
     expect([mine.sheets.length, mine.handouts.length, theirs.sheets.length, theirs.handouts.length]).toEqual([
-      10, 7, 1, 0,
+      11, 8, 1, 0,
     ]);
   });
   test('begin only what there is', async () =>

@@ -11,7 +11,7 @@ test('what waits longest lies in the light, and one press leads to the piece tha
   await expect(next.getByRole('link').first()).toContainText('Life between the tides');
   await expect(next).toContainText('3 pieces to read, the oldest handed in 2 days ago');
   // Each handout stands here once.
-  await expect(page.locator('.handouts_open')).toHaveCount(7);
+  await expect(page.locator('.handouts_open')).toHaveCount(8);
   await next.getByRole('link', { name: 'Start reading' }).click();
   await page.waitForURL(/\/reading\//);
   await expect(page.locator('.page-view').first()).toBeVisible();
@@ -116,7 +116,7 @@ test('a search finds sheets, handouts and classes, with slips; sorting stays as 
   await expect(page.locator('.sheets_open')).toHaveText(['Parts of the grey heron']);
   await page.keyboard.press('ControlOrMeta+a');
   await page.keyboard.type('avocet');
-  await expect(page.locator('.handouts_open')).toHaveCount(4);
+  await expect(page.locator('.handouts_open')).toHaveCount(5);
   await page.keyboard.press('ControlOrMeta+a');
   await page.keyboard.type('quasar');
   await expect(page.getByText('Nothing here is called “quasar”')).toBeVisible();
