@@ -18,19 +18,18 @@ type Answer = { problem: string } | { problem: null; tried: TriedOn };
 export function useTryOn(example: string | null): TryOn {
   const fetcher = useFetcher<Answer>();
   const [wanted, setWanted] = useState('own');
-  /** The example may be another one meanwhile. */
   const [asked, setAsked] = useState<string | null>(null);
-  const on = wanted === 'example' && example === null ? 'own' : wanted;
-  const id = on === 'example' ? example : on;
+  // The example may be another one meanwhile, or none.
+  const on = wanted === 'example' && asked !== example ? 'own' : wanted;
   const choose = (to: string) => {
+    const id = to === 'example' ? example : to;
     setWanted(to);
-    const toId = to === 'example' ? example : to;
-    setAsked(toId);
-    if (to === 'own' || toId === null) return;
-    const given = { on: to === 'example' ? 'example' : 'piece', id: toId };
+    setAsked(id);
+    if (to === 'own' || id === null) return;
+    const given = { on: to === 'example' ? 'example' : 'piece', id };
     void fetcher.submit({ do: 'try-on', handout: JSON.stringify(given) }, { method: 'post' });
   };
-  const answer = on !== 'own' && asked === id && fetcher.state === 'idle' ? fetcher.data : undefined;
+  const answer = on !== 'own' && fetcher.state === 'idle' ? fetcher.data : undefined;
   return {
     on,
     choose,

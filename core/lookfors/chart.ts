@@ -8,7 +8,7 @@ import type { GroupItem, Sheet } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import { Id } from '../values/primitives';
 import type { Context, Counted, Evidence, LookForKind } from './kind';
-import { keyedBase } from './kind';
+import { keyedBase, rightIn } from './kind';
 import { isSeen } from './seen';
 import { spellingSlot } from './spelling-slot';
 import { withSwaps } from './swaps';
@@ -207,9 +207,6 @@ function judged(key: ChartLookFor, { group: { id }, recipe }: ChartGroup): Evide
   }
   return [...evidence, ...cellsOf(key, shown ?? { chart: key.chart, heads: [], cells: [] }, id)];
 }
-
-const rightIn = (evidence: readonly Evidence[]) =>
-  evidence.filter(({ verdict }) => verdict === 'right' || verdict === 'near').length;
 
 /**
  * The best of the student's charts counts. The same values shown once more in a kind that is no key's are too much: nobody finds

@@ -31,7 +31,7 @@ const CHI =
 const all = (...said: (string | Sheet)[]) =>
   alikeWording(
     said.map((one, i) => ({ id: `${i}`, sheet: typeof one === 'string' ? piece(one) : one })),
-    { handedOut },
+    handedOut,
   );
 
 describe('two pieces are asked about', () => {
@@ -70,7 +70,7 @@ describe('nobody is asked about', () => {
   ])('%s', (_, said) => expect(all(...said).size).toBe(0));
   test('what stands on the example', () => {
     const pieces = [0, 1].map((i) => ({ id: `${i}`, sheet: piece(AYO) }));
-    expect(alikeWording(pieces, { handedOut, example: piece(AYO) }).size).toBe(0);
+    expect(alikeWording(pieces, handedOut, [piece(AYO)]).size).toBe(0);
   });
 });
 

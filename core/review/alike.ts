@@ -79,18 +79,16 @@ function read({ id, sheet }: Writing, given: ReadonlySet<string>, context: Conte
 
 /**
  * The pieces of a class that share wording with each other.
- * @param context what was handed out, and what could be looked at
+ * @param printed what else they could copy from: other versions, and the example
  * @returns for each piece those it is like, the most alike first; pieces that are like none are not there
  */
 export function alikeWording(
   pieces: readonly Writing[],
-  context: Pick<Context, 'handedOut' | 'example'>,
+  handedOut: Sheet,
+  printed: readonly Sheet[] = [],
 ): Map<string, Alike[]> {
-  const { handedOut, example } = context;
-  const given = new Set(
-    [handedOut, ...(example ? [example] : [])].flatMap((one) => [...readRows(wordsOnAll(one)).keys()]),
-  );
-  const all = pieces.map((piece) => read(piece, given, { ...context, studentName: '' }));
+  const given = new Set([handedOut, ...printed].flatMap((one) => [...readRows(wordsOnAll(one)).keys()]));
+  const all = pieces.map((piece) => read(piece, given, { handedOut, studentName: '' }));
   const byRow = new Map<string, number[]>();
   all.forEach(({ rows }, i) => {
     for (const row of rows.keys()) byRow.set(row, [...(byRow.get(row) ?? []), i]);

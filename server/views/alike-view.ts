@@ -33,7 +33,8 @@ export async function alikeTo(
   if (!alike) {
     const goes = (await newestGoes(db, handout.id)).filter(({ damage }) => !damage);
     const pieces = goes.map(({ copyId: id, sheet }) => ({ id, sheet }));
-    alike = alikeWording(pieces, { handedOut: handout.given, example: handout.example });
+    const printed = [...handout.versions.map(({ given }) => given), ...(handout.example ? [handout.example] : [])];
+    alike = alikeWording(pieces, handout.given, printed);
     known.set(key, alike);
   }
   return (alike.get(copyId) ?? []).flatMap((one) => {
