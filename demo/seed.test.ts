@@ -157,7 +157,10 @@ test('the windows are counted exactly: one holds, one nearly does, others miss o
       results.flatMap(({ id, held }) => (held ? [] : [id])),
     );
   }
-  expect(handout.lookFors).toHaveLength(12);
+  expect([handout.lookFors.length, handout.corrections]).toEqual([12, 1]);
+  // Copies that lie with students took the correction, and what was handed in stays as it was.
+  const took = (await copiesOf(db, own.id)).filter(({ corrections }) => corrections === 1);
+  expect(took.map(({ state }) => state).sort()).toEqual(['another-go', 'not-begun', 'under-way', 'under-way']);
   expect(missed.get('Alba')).toEqual([]);
   expect(missed.get('Bram')).toEqual(['lead']);
   expect(missed.get('Dilnoza')).toEqual(['group', 'signed']);

@@ -36,7 +36,10 @@ import { addPerson, addSchool, isEmptyHouse } from '../server/stores/people';
 import { setClassTeacher } from '../server/stores/teachers';
 import { archiveClass } from '../server/stores/class-life';
 import { sayOn } from '../server/stores/reviews';
-import { createSheet } from '../server/stores/sheets';
+import { createSheet, sheetOf } from '../server/stores/sheets';
+import { sendCorrection } from '../server/actions/correct';
+import type { Workshop } from '../server/actions/means';
+import { workshop } from '../server/actions/means';
 import type { Answers } from './makers';
 import { COUNTS_ANSWERS, countsLookFors, countsSheet, CRAB_ANSWERS, crabLookFors, crabSheet } from './makers';
 import { HERON_PIECES, TIDE_PIECES } from './pieces';
@@ -45,7 +48,7 @@ import { foodSheet } from './food';
 import { labelOf, heronSheet, nestPoster, tideSheet } from './sheets';
 import { sumsLookFors, sumsSheet, sumsWords } from './sums';
 import { marshUnit } from './unit';
-import { windowLookFors, windowPieces, windowSheet } from './window';
+import { windowLookFors, windowMended, windowPieces, windowSheet } from './window';
 import { marshOverview, nightPoster } from './wall';
 
 /** Fills an empty database with the demo school, through the same core and stores as the application. */
@@ -341,7 +344,7 @@ async function madeHandout(
   clock: Clock,
   ids: { schoolId: string; teacherId: string; classId: string; sheetId: string },
   { pieces, hours, supplies = [], ...given }: MadeHandout,
-) {
+): Promise<string> {
   const id = await createHandout(
     db,
     {
@@ -380,6 +383,22 @@ async function madeHandout(
     await review(db, { copyId: copy.id, goId: go, teacherId: ids.teacherId }, { notes: note ? [note] : [] }, null);
     await returnGo(db, go, fate, at(clock, ago - 5));
   }
+  return id;
+}
+
+/** A word of the windows' task is mended, and the correction sent: those who have not handed in take it. */
+async function mend(
+  means: Workshop,
+  teacher: { id: string },
+  { sheetId, handoutId }: { sheetId: string; handoutId: string },
+) {
+  const { documentId } = (await sheetOf(means.db, teacher.id, sheetId))!;
+  const { sheet, seq } = (await loadDocument(means.db, documentId))!;
+  const changes = [replaced(sheet, 'task', windowMended)];
+  const save = { documentId, authorId: teacher.id, base: seq, batch: 'seed-mended', changes };
+  await saveChanges(means.db, save, () => null);
+  const now = (await loadDocument(means.db, documentId))!;
+  await sendCorrection(means, teacher, handoutId, { seq: [now.seq] });
 }
 
 /** What a student wrote at the parts of the crab: right but for some, and only so many of them. */
@@ -512,7 +531,8 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   await make(teacherId, 'poster', nestPoster());
   await make(teacherId, 'poster', nightPoster());
   await make(teacherId, 'poster', marshOverview());
-  const { resources } = await Shelf.open();
+  const shelf = await Shelf.open();
+  const { resources } = shelf;
   await make(teacherId, 'worksheet', await marshUnit(resources));
   const food = await foodSheet(resources);
   const sums = await sumsSheet(resources);
@@ -554,7 +574,7 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
       hours: 190,
     },
   );
-  await madeHandout(
+  const windows = await madeHandout(
     db,
     clock,
     { ...avocets, sheetId: glassId },
@@ -568,6 +588,7 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
       hours: 120,
     },
   );
+  await mend(workshop(db, shelf), { id: teacherId }, { sheetId: glassId, handoutId: windows });
   const versions = await versionsOf(sums, 2, resources);
   await madeHandout(
     db,

@@ -7,6 +7,11 @@ import type { Answers } from './makers';
 
 /** A window of coloured glass that the class Avocet put together from shapes, by a list of twelve conditions. */
 
+const taskFor = (count: string) =>
+  `Build a window from at least ${count} shapes. The list beside the sheet says how they are to look.`;
+/** What Maren mended after it went out: the list asks for eight. */
+export const windowMended = plain(taskFor('eight'));
+
 export const windowSheet = (): Sheet =>
   sheet({
     title: 'A window of coloured glass',
@@ -30,9 +35,7 @@ export const windowSheet = (): Sheet =>
             y: 78,
             width: 712,
             height: 40,
-            body: plain(
-              'Build a window from at least eight shapes. The list beside the sheet says how they are to look.',
-            ),
+            body: plain(taskFor('seven')),
           }),
           shape({ id: 'frame', touch: 'fixed', x: 40, y: 124, width: 712, height: 456, fill: null }),
         ],
