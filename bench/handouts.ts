@@ -4,13 +4,15 @@ import path from 'node:path';
 import type { Change } from '../core/changes/change';
 import type { LookFor } from '../core/lookfors/all';
 import { countAll, lookFor } from '../core/lookfors/all';
+import { alikeWording } from '../core/review/alike';
 import { compare } from '../core/review/compare';
 import { page, plain, shape, sheet, solid, text } from '../core/schema/defaults';
-import type { Sheet } from '../core/schema/sheet';
+import type { Item, Sheet } from '../core/schema/sheet';
 import { sendCorrection } from '../server/actions/correct';
 import { handOut, HandingOut } from '../server/actions/hand-out';
 import { changesFor, saveWork } from '../server/actions/save-changes';
 import { workshop } from '../server/actions/means';
+import { isInDictionary } from '../server/art/dictionary';
 import { openFaces, openPictures } from '../server/art/shipped';
 import { Shelf } from '../server/exports/shelf';
 import type { Database } from '../server/database/connection';
@@ -69,6 +71,9 @@ const lookFors = (): LookFor[] =>
   Array.from({ length: LOOK_FORS }, (_, i) => {
     const id = `l${i}`;
     const things = { kind: 'items' as const, id, item: 'shape', min: 5, made: false };
+    // The two that ask for more than the sheet: how words are drawn, and a dictionary.
+    if (i === LOOK_FORS - 2) return lookFor({ kind: 'readable', id });
+    if (i === LOOK_FORS - 1) return lookFor({ kind: 'spelt', id, item: null });
     switch (i % 6) {
       case 0:
         return lookFor({ kind: 'words', id, item: i % 4 ? `box${i % 10}` : null, min: 15 });
@@ -93,17 +98,39 @@ const lookFors = (): LookFor[] =>
     }
   });
 
-function counting(): Figure {
+async function counting(): Promise<Figure> {
+  const kit = { faces: await openFaces(), pictures: openPictures(), isWord: isInDictionary };
   const [pieces, all, handedOut] = [Array.from({ length: CLASS }, (_, i) => piece(i)), lookFors(), handed()];
   const times: number[] = [];
   for (let run = -2; run < 9; run++) {
     // Nothing that was remembered of a page helps the next run.
     const fresh = pieces.map((one) => structuredClone(one));
     const begun = performance.now();
-    for (const one of fresh) countAll(all, one, { handedOut, studentName: 'Ayo Bankole' });
+    for (const one of fresh) countAll(all, one, { handedOut, studentName: 'Ayo Bankole', ...kit });
     if (run >= 0) times.push(performance.now() - begun);
   }
   return figure(`${LOOK_FORS} look-fors on ${CLASS} copies`, median(times), 100, 1);
+}
+
+/** Pieces of a class compared with each other: half of them written by themselves, the others copied from one another. */
+function likening(): Figure {
+  const words = (of: number, at: number) => `w${(of * 7919 + at * 104_729) % 4001}x`;
+  const written = (of: number) =>
+    Array.from({ length: 270 }, (_, at) => words(of % 2 === 0 ? of : 1 + 2 * (of % 6), at)).join(' ');
+  const pieces = Array.from({ length: CLASS }, (_, i) => {
+    const one = piece(i);
+    const [first] = one.pages;
+    const items = first.items.map((item) => (item.id === 'box0' ? { ...item, body: plain(written(i)) } : item) as Item);
+    return { id: `${i}`, sheet: { ...one, pages: [{ ...first, items }] } };
+  });
+  const times: number[] = [];
+  for (let run = -2; run < 9; run++) {
+    const fresh = pieces.map((one) => structuredClone(one));
+    const begun = performance.now();
+    alikeWording(fresh, handed());
+    if (run >= 0) times.push(performance.now() - begun);
+  }
+  return figure(`wording of ${CLASS} pieces compared with each other`, median(times), 300, 1);
 }
 
 function comparing(): Figure {
@@ -257,7 +284,14 @@ export async function run(): Promise<Figure[]> {
     const classId = await addClass(db, { schoolId, teacherId, name: 'B', code: 'BENCH' });
     for (let i = 0; i < CLASS; i++) await addStudent(db, { schoolId, classId, name: `Student ${i}` });
     const school = { db, schoolId, teacherId, classId };
-    return [counting(), comparing(), await saving(school), await correcting(school), await together(school)];
+    return [
+      await counting(),
+      comparing(),
+      likening(),
+      await saving(school),
+      await correcting(school),
+      await together(school),
+    ];
   } finally {
     await db.close();
     rmSync(folder, { recursive: true, force: true });
