@@ -40,8 +40,10 @@ const handed = (): Sheet =>
     pages: [
       page({
         id: 'p',
+        height: 1180,
+        // As high as what is written in them.
         items: Array.from({ length: 10 }, (_, i) =>
-          text({ id: `box${i}`, touch: 'fill', x: 40, y: 40 + 60 * i, width: 300, height: 50 }),
+          text({ id: `box${i}`, touch: 'fill', x: 40, y: 30 + 112 * i, width: 300, height: 100 }),
         ),
       }),
     ],

@@ -1,10 +1,15 @@
+import fc from 'fast-check';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { allFaces } from '../../tests/support/fonts';
 import { smallPicture } from '../../tests/support/sheets';
-import { page, picture, plain, shape, sheet, solid, text } from '../schema/defaults';
-import type { Item, RunStyle, Sheet } from '../schema/sheet';
+import { group, page, picture, plain, shape, sheet, solid, text } from '../schema/defaults';
+import { unreadable } from '../proof/readable';
+import { find } from '../sheet/tree';
+import type { Item, RunStyle, Sheet, TextItem } from '../schema/sheet';
+import type { Paint } from '../values/primitives';
 import type { Faces } from '../text/faces';
 import { contradictionOf, count, evidenceWords, lookFor } from './all';
+import { surelyStandsOut } from './readable';
 
 /** Whether words can be read: pieces that hold, nearly hold, miss and cheat. */
 
@@ -123,5 +128,73 @@ describe('words that can be read', () => {
     expect(contradictionOf(asked({ least: null, standsOut: false }), piece([words({}, { body: plain('') })]))).toMatch(
       /any words would do/,
     );
+  });
+});
+
+describe('words that surely stand out', () => {
+  const sure = (items: Item[], background: Paint | null = solid('#fffefa')) => {
+    const made = piece(items);
+    const [first] = made.pages;
+    const whole = { ...made, pages: [{ ...first, background }] };
+    const own = find(whole, 'own')!.item as TextItem;
+    return { is: surelyStandsOut(whole, whole.pages[0], own, { faces, pictures }), whole };
+  };
+  test('are dark ones on a bare page, and none of which anything could be said only by looking', () => {
+    expect(sure([words({ size: 12 })]).is).toBe(true);
+    expect(sure([words({ size: 12 }, { opacity: 0.4 })]).is).toBe(false);
+    expect(sure([words({ size: 12 }), over(dark.id)]).is).toBe(false);
+    expect(sure([words({ size: 12 }, { x: -20 })]).is).toBe(false);
+    expect(
+      sure([words({ size: 60 }, { height: 20 }), shape({ id: 's', x: 40, y: 260, width: 300, height: 90 })]).is,
+    ).toBe(false);
+    expect(sure([group({ id: 'g', opacity: 0.3, items: [words({ size: 12 })] })]).is).toBe(false);
+  });
+  test('are never found unreadable when they are looked at, letter by letter', () => {
+    const hex = fc.constantFrom('#000000', '#2a2820', '#5b5646', '#7a7a7a', '#c8632e', '#2c5d86', '#ffffff', '#fffefa');
+    const ground = fc.oneof(
+      hex.map((colour) => solid(colour)),
+      hex.map((colour) => solid(colour, 0.6)),
+      fc.constant(null),
+    );
+    const behind = fc.option(
+      fc.record({ x: fc.integer({ min: -100, max: 500 }), y: fc.integer({ min: 100, max: 320 }), colour: hex }),
+      { nil: null },
+    );
+    const given = fc.record({
+      angle: fc.constantFrom(0, 30, 90),
+      opacity: fc.constantFrom(1, 1, 1, 0.5),
+      y: fc.integer({ min: -10, max: 700 }),
+    });
+    let found = 0;
+    fc.assert(
+      fc.property(
+        hex,
+        fc.integer({ min: 8, max: 40 }),
+        ground,
+        behind,
+        given,
+        (colour, size, background, other, how) => {
+          const under = other
+            ? [
+                shape({
+                  id: 's',
+                  x: other.x,
+                  y: other.y,
+                  width: 90,
+                  height: 120,
+                  fill: solid(other.colour),
+                  outline: null,
+                }),
+              ]
+            : [];
+          const { is, whole } = sure([words({ size, colour }, how), ...under], background);
+          if (!is) return;
+          found++;
+          expect(unreadable(whole, whole.pages[0], { faces, pictures }, ['own'])).toEqual([]);
+        },
+      ),
+      { numRuns: 700 },
+    );
+    expect(found).toBeGreaterThan(20);
   });
 });

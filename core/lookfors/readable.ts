@@ -1,11 +1,16 @@
 import { z } from 'zod';
-import { overlapArea } from '../geometry/box';
+import { contrastOf } from '../colour/space';
+import { encloses, grown, overlapArea, overlaps } from '../geometry/box';
+import { wordsOf } from '../items/words';
+import { wholePage } from '../placement/on-page';
 import { unreadable } from '../proof/readable';
 import { printedSize } from '../proof/small';
 import type { Page, Sheet, WrittenItem } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import { bodyText, isEmpty } from '../text/body';
+import type { Faces } from '../text/faces';
+import { fullStyle, roleOfItem } from '../text/style';
 import { cutTo } from '../values/characters';
 import type { Context, Counted, Evidence, LookForKind, Own } from './kind';
 import { base } from './kind';
@@ -48,6 +53,49 @@ function isOverUnknown(sheet: Sheet, item: WrittenItem, { pictures }: Context): 
   );
 }
 
+/** What any words need, whatever their size (WCAG 2.2). */
+const ENOUGH = 4.5;
+/** Letters lean out of their boxes by less than this, in points. */
+const ROOM = 6;
+
+const heights = new WeakMap<WrittenItem, { roles: Sheet['roles']; height: number }>();
+/** How high the words of a box stand: laid out once for as long as the box stays as it is. */
+function heightOf(item: WrittenItem, { roles }: Sheet, faces: Faces): number {
+  let known = heights.get(item);
+  if (known?.roles !== roles)
+    heights.set(item, (known = { roles, height: wordsOf(item, { faces, roles }).layout.height }));
+  return known.height;
+}
+
+/**
+ * Whether words stand out without being looked at letter by letter: opaque and on nothing but the page in one colour, which each
+ * of their colours is far enough from. Where this says no, they may stand out all the same.
+ */
+export function surelyStandsOut(
+  sheet: Sheet,
+  page: Page,
+  item: WrittenItem,
+  { faces, pictures }: Required<Pick<Context, 'faces' | 'pictures'>>,
+): boolean {
+  if (item.kind !== 'text' || item.fill || item.lettering || item.plate || item.shadow) return false;
+  if (page.background !== null && (page.background.kind !== 'solid' || page.background.opacity < 1)) return false;
+  const { groups } = find(sheet, item.id)!;
+  if ([item, ...groups].some(({ opacity, shadow }) => opacity < 1 || shadow !== null)) return false;
+  // Words that don't fit their box may stand on either side of it.
+  const beyond = Math.max(0, heightOf(item, sheet, faces) + 2 * item.padding - item.height) + ROOM;
+  const reach = grown(boxOn(page, item, pictures), beyond);
+  const rank = rankOn(page, item.id);
+  for (const other of everyItem(page))
+    if (other.kind !== 'group' && rankOn(page, other.id) > rank && overlaps(boxOn(page, other, pictures), reach))
+      return false;
+  if (!encloses(wholePage(page), reach)) return false;
+  const ground = page.background === null ? '#ffffff' : page.background.colour;
+  const role = roleOfItem(sheet, item);
+  return item.body.every(({ runs }) =>
+    runs.every(({ style }) => contrastOf(fullStyle(role, style).colour, ground) >= ENOUGH),
+  );
+}
+
 function countReadable({ least, standsOut }: ReadableLookFor, sheet: Sheet, context: Context): Counted | null {
   const { faces, pictures } = context;
   if (!faces || !pictures) return null;
@@ -56,9 +104,11 @@ function countReadable({ least, standsOut }: ReadableLookFor, sheet: Sheet, cont
     const texts = textsOn(sheet, page, context);
     if (texts.length === 0) continue;
     if (standsOut && texts.some((item) => isOverUnknown(sheet, item, context))) return null;
-    const ids = texts.map(({ id }) => id);
+    const ids = standsOut
+      ? texts.filter((item) => !surelyStandsOut(sheet, page, item, { faces, pictures })).map(({ id }) => id)
+      : [];
     const pale = new Map(
-      standsOut ? unreadable(sheet, page, { faces, pictures }, ids).map((found) => [found.item, found]) : [],
+      ids.length > 0 ? unreadable(sheet, page, { faces, pictures }, ids).map((found) => [found.item, found]) : [],
     );
     for (const item of texts) {
       const size = printedSize(item, sheet, faces);

@@ -7,6 +7,7 @@ import { Recent } from '../../core/values/recent';
 import type { Sheet } from '../../core/schema/sheet';
 import type { Handout } from '../stores/handouts';
 import { isInDictionary } from '../art/dictionary';
+import type { Database } from '../database/connection';
 import { namesAround } from '../stores/people';
 import type { Kit, Means } from './means';
 
@@ -19,11 +20,24 @@ const tallies = new Recent<string, Tally>(KEPT);
 /** What the look-fors of a handout are counted with. */
 export type Counting = Kit & Pick<Context, 'example' | 'isWord'>;
 
+/** Names are asked for again after so many milliseconds: every save counts, and a class has the same names for long. */
+const FRESH = 20_000;
+const fetched = new WeakMap<Database, Map<string, { at: number; names: ReadonlySet<string> }>>();
+async function namesFor(db: Database, teacherId: string): Promise<ReadonlySet<string>> {
+  let known = fetched.get(db);
+  if (!known) fetched.set(db, (known = new Map()));
+  const last = known.get(teacherId);
+  if (last && Date.now() - last.at < FRESH) return last.names;
+  const names = new Set(partsOfNames(await namesAround(db, teacherId)));
+  known.set(teacherId, { at: Date.now(), names });
+  return names;
+}
+
 /** Names are fetched where spelling is asked for. */
 export async function countingOf({ db, pictures, faces }: Means, handout: Handout): Promise<Counting> {
   const { example, lookFors, teacherId } = handout;
   if (!anyAsksSpelling(lookFors)) return { pictures, faces, example };
-  const names = new Set(partsOfNames(await namesAround(db, teacherId)));
+  const names = await namesFor(db, teacherId);
   const isName = (word: string) => names.has(withoutPossessive(word).toLowerCase());
   return { pictures, faces, example, isWord: (word) => isName(word) || isInDictionary(word) };
 }
