@@ -166,8 +166,7 @@ function LookForRow({
 }
 
 export function RubricCard({ loaded, said: { marks, rulings }, open, say }: JudgingProps) {
-  const rulingOn = (id: string) => rulings.find(({ lookForId }) => lookForId === id)?.held ?? null;
-  const counted = weighed(loaded.lookFors, loaded.results, rulingOn);
+  const counted = weighed(loaded.lookFors, loaded.results, rulings);
   return (
     <>
       <h3>

@@ -1,5 +1,6 @@
 import { clampChroma, modeLrgb, modeOklab, modeOklch, modeRgb, useMode as converter } from 'culori/fn';
 import type { Oklch } from 'culori/fn';
+import { remembered } from '../values/remembered';
 import type { Rgb } from './rgb';
 import { hexOf, rgbOf } from './rgb';
 
@@ -44,15 +45,7 @@ const linear = (value: number) => {
 export const luminance = ([r, g, b]: Rgb) => 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
 /** A page has few colours, and each is compared with many. */
 const KEPT_COLOURS = 500;
-const luminances = new Map<string, number>();
-export function luminanceOf(hex: string): number {
-  let known = luminances.get(hex);
-  if (known === undefined) {
-    if (luminances.size >= KEPT_COLOURS) luminances.clear();
-    luminances.set(hex, (known = luminance(rgbOf(hex))));
-  }
-  return known;
-}
+export const luminanceOf = remembered(KEPT_COLOURS, (hex: string) => luminance(rgbOf(hex)));
 
 /** 1 for the same lightness to 21 for black on white. */
 export function contrast(a: number, b: number): number {

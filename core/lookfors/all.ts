@@ -28,7 +28,9 @@ import { WORDS } from './words';
 /** What a teacher looks for in a piece: stated once, and counted by the program where it can. */
 
 /** The kinds that several at once can be made of: those without a key. */
-const PLAIN = [NAME, WORDS, PHRASE, POINTS, QUOTATION, SPELT, STYLE, READABLE, SAMPLE, ITEMS, CLOUD] as const;
+const WRITTEN = [NAME, WORDS, PHRASE, POINTS, QUOTATION, SPELT, STYLE, READABLE, SAMPLE] as const;
+const MADE = [ITEMS, CLOUD] as const;
+const PLAIN = [...WRITTEN, ...MADE] as const;
 
 type Schemas = readonly { schema: z.ZodType<unknown> }[];
 function unionOf<T>(kinds: Schemas): z.ZodType<T> {
@@ -80,9 +82,9 @@ const offered = (kinds: readonly { kind: LookFor['kind']; name: string }[]) =>
   kinds.map(({ kind, name }) => ({ kind, name }));
 /** The kinds to choose from, under headings; unknown ones are only kept. And those that several at once can be made of. */
 export const OFFERED = [
-  { heading: 'Words', kinds: offered([NAME, WORDS, PHRASE, POINTS, QUOTATION, SPELT, STYLE, READABLE, SAMPLE]) },
+  { heading: 'Words', kinds: offered(WRITTEN) },
   { heading: 'Right answers', kinds: offered([LABELS, ANSWERS, PAIRS, SORTED, CONCEPT_MAP, CHART]) },
-  { heading: 'What they make', kinds: offered([ITEMS, CLOUD]) },
+  { heading: 'What they make', kinds: offered(MADE) },
   { heading: 'More', kinds: offered([COMBINED, TEACHER]) },
 ];
 export const PARTS_OFFERED = offered(PLAIN);
@@ -119,9 +121,13 @@ export function begun(
     : titled({ kind, id, title: '…', follows: true, ...made.settings } as LookFor, sheet);
 }
 
+/** All of them, with those that several at once are made of. */
+export const withParts = (lookFors: readonly LookFor[]): LookFor[] =>
+  lookFors.flatMap((one): LookFor[] => (one.kind === 'combined' ? [one, ...one.parts] : [one]));
+
 /** Whether one of them asks for spelling: a dictionary and people's names have to be there then. */
 export const anyAsksSpelling = (lookFors: readonly LookFor[]): boolean =>
-  lookFors.some((one) => lookForKindOf(one.kind).asksSpelling?.(one) ?? false);
+  withParts(lookFors).some(({ kind }) => lookForKindOf(kind).asksSpelling);
 
 /** Why nobody could meet one of them with these supplies; null where somebody can. */
 export function lacksSupply(lookFors: readonly LookFor[], supplies: readonly Supply[]): string | null {

@@ -37,16 +37,21 @@ export function readFrom<T>(read: (box: WrittenBox) => T): (box: WrittenBox) => 
 const [FAINT_WORDS, SMALL_WORDS] = [1.15, 3];
 
 /** What the words of a box stand on; null where other things lie behind it, and where nobody can say. */
-function groundOf(page: Page, item: WrittenItem, { pictures = () => undefined }: Context): string | null {
+export function groundOf(
+  page: Page,
+  item: WrittenItem,
+  { pictures = () => undefined }: Pick<Context, 'pictures'>,
+  reach = boxOn(page, item, pictures),
+): string | null {
   const { fill } = item;
   if (fill && shows(fill)) return fill.kind === 'solid' && fill.opacity > 0.5 ? fill.colour : null;
-  const [box, rank] = [boxOn(page, item, pictures), rankOn(page, item.id)];
+  const rank = rankOn(page, item.id);
   for (const other of everyItem(page))
     if (
       other.kind !== 'group' &&
       !other.hidden &&
       rankOn(page, other.id) > rank &&
-      overlaps(boxOn(page, other, pictures), box)
+      overlaps(boxOn(page, other, pictures), reach)
     )
       return null;
   if (page.background === null) return '#ffffff';

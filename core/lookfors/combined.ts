@@ -110,6 +110,5 @@ export function combinedOf<Part extends Base>(
     count,
     sources: ({ parts: all }, sheet) => all.flatMap((part) => kindOf(part.kind).sources(part, sheet)),
     worded: ({ said }) => said,
-    asksSpelling: ({ parts: all }) => all.some((part) => kindOf(part.kind).asksSpelling?.(part)),
   };
 }

@@ -112,7 +112,7 @@ export type LookForKind<L extends Base> = {
   /** Its evidence says in words why something does not fit, and nothing that would be an answer. */
   saysWhy?: boolean;
   /** It asks whether words are spelt rightly: a dictionary and people's names have to be there. */
-  asksSpelling?(lookFor: L): boolean;
+  asksSpelling?: true;
   /** Supplies of which one has to be open to students, and why. */
   needs?: { any: readonly Supply[]; why: string };
   /** Whether it is suggested for a sheet as a matter of course. */

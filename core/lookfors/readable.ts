@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { contrastOf } from '../colour/space';
-import { encloses, grown, overlapArea, overlaps } from '../geometry/box';
+import { encloses, grown, overlapArea } from '../geometry/box';
 import { wordsOf } from '../items/words';
 import { wholePage } from '../placement/on-page';
 import { unreadable } from '../proof/readable';
@@ -12,6 +12,7 @@ import { bodyText, isEmpty } from '../text/body';
 import type { Faces } from '../text/faces';
 import { fullStyle, roleOfItem } from '../text/style';
 import { cutTo } from '../values/characters';
+import { groundOf } from './boxes';
 import type { Context, Counted, Evidence, LookForKind, Own } from './kind';
 import { base } from './kind';
 import { boxOn, isSeen, rankOn } from './seen';
@@ -84,12 +85,8 @@ export function surelyStandsOut(
   // Words that don't fit their box may stand on either side of it.
   const beyond = Math.max(0, heightOf(item, sheet, faces) + 2 * item.padding - item.height) + ROOM;
   const reach = grown(boxOn(page, item, pictures), beyond);
-  const rank = rankOn(page, item.id);
-  for (const other of everyItem(page))
-    if (other.kind !== 'group' && rankOn(page, other.id) > rank && overlaps(boxOn(page, other, pictures), reach))
-      return false;
-  if (!encloses(wholePage(page), reach)) return false;
-  const ground = page.background === null ? '#ffffff' : page.background.colour;
+  const ground = groundOf(page, item, { pictures }, reach);
+  if (ground === null || !encloses(wholePage(page), reach)) return false;
   const role = roleOfItem(sheet, item);
   return item.body.every(({ runs }) =>
     runs.every(({ style }) => contrastOf(fullStyle(role, style).colour, ground) >= ENOUGH),

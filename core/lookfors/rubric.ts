@@ -44,18 +44,18 @@ function brought(
 /**
  * Those of the look-fors that bring points.
  * @param results of the look-fors, in their order
- * @param rulingOn a teacher's ruling on one, null where there is none
+ * @param rulings a teacher's, on some of them
  */
 export const weighed = (
   lookFors: readonly Weight[],
   results: readonly Judged[],
-  rulingOn: (id: string) => boolean | null,
+  rulings: readonly { lookForId: string; held: boolean }[],
 ): Weighed[] =>
-  lookFors.flatMap((one, i) =>
-    one.points === undefined
-      ? []
-      : [{ id: one.id, title: one.title, got: brought(one, results[i], rulingOn(one.id)), of: one.points }],
-  );
+  lookFors.flatMap((one, i) => {
+    const { id, title, points: of } = one;
+    const ruled = rulings.find(({ lookForId }) => lookForId === id)?.held ?? null;
+    return of === undefined ? [] : [{ id, title, got: brought(one, results[i], ruled), of }];
+  });
 
 /** What rubric and look-fors bring together. */
 export function points(rubric: Rubric, marks: RubricMarks, lookFors: readonly Weighed[] = []): Sum {

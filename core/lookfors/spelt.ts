@@ -90,7 +90,7 @@ export const SPELT: LookForKind<SpeltLookFor> = {
   saysWhy: true,
   count: countSpelt,
   sources: ({ item }, sheet) => boxSources(item, sheet),
-  asksSpelling: () => true,
+  asksSpelling: true,
   /** Whether anything is written. */
   filled: ({ held, evidence }) => {
     const got = held || evidence.some(({ verdict }) => verdict !== 'empty') ? 1 : 0;

@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal';
-import type { Lab } from '../colour/space';
+import { remembered } from '../values/remembered';
 import { contrastOf, distance, labOf } from '../colour/space';
 import { colourName } from '../colour/name';
 import { hexOf, rgbOf } from '../colour/rgb';
@@ -64,16 +64,7 @@ function lookedUp(sheet: Sheet, { item: kind, whose, made }: Asked, context: Con
 /** Two colours that a reader takes for one are less than this apart, in OKLab. */
 const ALIKE = 0.05;
 const KEPT_COLOURS = 500;
-const labs = new Map<string, Lab>();
-/** A page has few colours, and each is compared with many. */
-function knownLab(hex: string): Lab {
-  let lab = labs.get(hex);
-  if (!lab) {
-    if (labs.size >= KEPT_COLOURS) labs.clear();
-    labs.set(hex, (lab = labOf(hex)));
-  }
-  return lab;
-}
+const knownLab = remembered(KEPT_COLOURS, labOf);
 export const alikeColours = (a: string, b: string) => a === b || distance(knownLab(a), knownLab(b)) < ALIKE;
 
 /** How much see-through is seen as such. */

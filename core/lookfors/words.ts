@@ -20,8 +20,8 @@ export type WordsLookFor = z.infer<typeof WordsLookFor>;
 
 export const wordsIn = (text: string): string[] => text.match(/[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*/gu) ?? [];
 
-/** This many words in a row from the sheet count as copied. Single words of it may be used. */
-const RUN = 5;
+/** This many words in a row count as copied: fewer are common by chance. */
+export const RUN = 5;
 /** How often a word counts; in a longer text, as often as this share of its different words. */
 const OFTEN = 3;
 const OFTEN_SHARE = 0.25;
@@ -30,11 +30,11 @@ export const plainWords = (text: string) => wordsIn(text.normalize('NFC').toLowe
 
 export const wordsOfBox = readFrom(({ text }) => plainWords(text));
 
-const runAt = (words: readonly string[], at: number) => words.slice(at, at + RUN).join(' ');
+export const runAt = (words: readonly string[], at: number) => words.slice(at, at + RUN).join(' ');
 
 const runs = new WeakMap<Sheet, Set<string>>();
 /** All rows of words that stand on a sheet. */
-function runsOf(printed: Sheet): Set<string> {
+export function runsOf(printed: Sheet): Set<string> {
   let all = runs.get(printed);
   if (!all) {
     all = new Set();

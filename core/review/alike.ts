@@ -1,18 +1,13 @@
 import { boxesFor } from '../lookfors/boxes';
 import type { Context } from '../lookfors/kind';
-import { plainWords } from '../lookfors/words';
+import { RUN, runAt, runsOf, wordsOfBox } from '../lookfors/words';
 import type { Sheet } from '../schema/sheet';
-import { isWritten } from '../schema/sheet';
-import { everyItem } from '../sheet/tree';
-import { bodyText } from '../text/body';
 
 /**
  * Wording that two pieces share and that neither the sheet nor the example gave them: a question for the teacher, never a
  * verdict. Compared by rows of words (shingles, after Broder 1997), so that changed places, colours and single words hide little.
  */
 
-/** Words in a row. Fewer are common by chance. */
-const ROW = 5;
 /** Shared words from which on it is worth asking, and the share of the shorter text that they are. */
 const [LEAST, SHARE] = [12, 0.4];
 
@@ -33,23 +28,18 @@ const BREAK = '\n';
 
 function readRows(words: readonly string[]): Map<string, number[]> {
   const rows = new Map<string, number[]>();
-  for (let at = 0; at + ROW <= words.length; at++) {
-    const row = words.slice(at, at + ROW);
-    if (row.includes(BREAK)) continue;
-    const key = row.join(' ');
-    rows.set(key, [...(rows.get(key) ?? []), at]);
+  for (let at = 0; at + RUN <= words.length; at++) {
+    const row = runAt(words, at);
+    if (!row.includes(BREAK)) rows.set(row, [...(rows.get(row) ?? []), at]);
   }
   return rows;
 }
-
-const wordsOnAll = (sheet: Sheet): string[] =>
-  [...everyItem(sheet)].flatMap((item) => (isWritten(item) ? [...plainWords(bodyText(item.body)), BREAK] : []));
 
 /** Where the words of one text stand in another, too. */
 function shared(one: Read, other: Read): boolean[] {
   const found = one.words.map(() => false);
   for (const [row, places] of one.rows)
-    if (other.rows.has(row)) for (const at of places) found.fill(true, at, at + ROW);
+    if (other.rows.has(row)) for (const at of places) found.fill(true, at, at + RUN);
   return found;
 }
 
@@ -71,7 +61,7 @@ function longest(words: readonly string[], found: readonly boolean[]): string {
 
 /** A piece's own words: without the rows that were handed out, or stand on the example. */
 function read({ id, sheet }: Writing, given: ReadonlySet<string>, context: Context): Read {
-  const words = boxesFor(null, sheet, context).flatMap(({ text }) => [...plainWords(text), BREAK]);
+  const words = boxesFor(null, sheet, context).flatMap((box) => [...wordsOfBox(box), BREAK]);
   const rows = readRows(words);
   for (const row of rows.keys()) if (given.has(row)) rows.delete(row);
   return { id, words, rows };
@@ -87,7 +77,7 @@ export function alikeWording(
   handedOut: Sheet,
   printed: readonly Sheet[] = [],
 ): Map<string, Alike[]> {
-  const given = new Set([handedOut, ...printed].flatMap((one) => [...readRows(wordsOnAll(one)).keys()]));
+  const given = new Set([handedOut, ...printed].flatMap((one) => [...runsOf(one)]));
   const all = pieces.map((piece) => read(piece, given, { handedOut, studentName: '' }));
   const byRow = new Map<string, number[]>();
   all.forEach(({ rows }, i) => {

@@ -1,3 +1,4 @@
+import { withParts } from '../../core/lookfors/all';
 import type { Alike } from '../../core/review/alike';
 import { alikeWording } from '../../core/review/alike';
 import { Recent } from '../../core/values/recent';
@@ -13,9 +14,7 @@ const KEPT = 40;
 const known = new Recent<string, Map<string, Alike[]>>(KEPT);
 
 const asksOwnWords = ({ lookFors }: Pick<Handout, 'lookFors'>) =>
-  lookFors.some(
-    (one) => one.kind === 'words' || (one.kind === 'combined' && one.parts.some((part) => part.kind === 'words')),
-  );
+  withParts(lookFors).some(({ kind }) => kind === 'words');
 
 /**
  * What is asked about a piece: the pieces whose newest go shares wording with its own.

@@ -95,11 +95,7 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
   /** What look-fors brought on the go that came back, with the rulings on it. */
   const weighedOn = (sheet: Sheet) =>
     handout.lookFors.some((one) => one.points !== undefined)
-      ? weighed(
-          handout.lookFors,
-          countedOn(handout, sheet, copy.studentName, counting),
-          (id) => rulings.find(({ lookForId }) => lookForId === id)?.held ?? null,
-        )
+      ? weighed(handout.lookFors, countedOn(handout, sheet, copy.studentName, counting), rulings)
       : [];
   const { steps } = handout;
   // Telling the results may have opened more than there were.

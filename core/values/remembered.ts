@@ -1,0 +1,12 @@
+/** What was found out for a value that is asked for again and again: kept until there are too many, then all forgotten. */
+export function remembered<K, V extends NonNullable<unknown>>(most: number, find: (key: K) => V): (key: K) => V {
+  const known = new Map<K, V>();
+  return (key) => {
+    let value = known.get(key);
+    if (value === undefined) {
+      if (known.size >= most) known.clear();
+      known.set(key, (value = find(key)));
+    }
+    return value;
+  };
+}
