@@ -4,11 +4,24 @@ import { editDistance } from './spelling';
 
 export type Word = { word: string; from: number; to: number };
 
+const LETTER = /\p{L}/u;
+/** Letters without accents are known without being looked up in Unicode's tables: texts hold little else. */
+const isPlain = (letter: string) => (letter >= 'a' && letter <= 'z') || (letter >= 'A' && letter <= 'Z');
+const PLAIN_WORD = /^[a-zA-Z'’]+$/;
+
 /** A text that is mostly in capitals: then they say nothing about a word. */
 export function isLoud(text: string): boolean {
-  const letters = text.match(/\p{L}/gu) ?? [];
-  return letters.filter((letter) => letter !== letter.toLowerCase()).length * 2 > letters.length;
+  let [all, large] = [0, 0];
+  for (const letter of text) {
+    if (!isPlain(letter) && (letter < '\u0080' || !LETTER.test(letter))) continue;
+    all++;
+    if (letter !== letter.toLowerCase()) large++;
+  }
+  return large * 2 > all;
 }
+
+/** What a word never stands beside: then it is part of a number, an address or a path. */
+const PART_OF_MORE = /[\d@_/]/;
 
 /**
  * Words of one letter, with digits beside them, all in capitals (names of things, initials) or in another script than Latin are
@@ -20,11 +33,11 @@ export function wordsIn(text: string, loud = false): Word[] {
   for (const found of text.matchAll(/[\p{L}\p{M}]+(?:['’][\p{L}\p{M}]+)*/gu)) {
     const [word] = found;
     const { index } = found;
-    const beside = `${text[index - 1] ?? ''}${text[index + word.length] ?? ''}`;
-    if (word.length < 2 || /[\d@_/]/.test(beside) || /\p{L}\.$/u.test(text.slice(Math.max(0, index - 2), index)))
-      continue;
-    if (!loud && word === word.toUpperCase() && word.length <= 6) continue;
-    if (!/^[\p{Script=Latin}\p{M}'’]+$/u.test(word)) continue;
+    const [before, after] = [text[index - 1] ?? '', text[index + word.length] ?? ''];
+    if (word.length < 2 || PART_OF_MORE.test(before) || PART_OF_MORE.test(after)) continue;
+    if (before === '.' && /\p{L}\.$/u.test(text.slice(Math.max(0, index - 2), index))) continue;
+    if (!loud && word.length <= 6 && word === word.toUpperCase()) continue;
+    if (!PLAIN_WORD.test(word) && !/^[\p{Script=Latin}\p{M}'’]+$/u.test(word)) continue;
     out.push({ word, from: index, to: index + word.length });
   }
   return out;

@@ -1,14 +1,19 @@
 import { contrastOf } from '../colour/space';
-import { overlaps } from '../geometry/box';
+import { contains, corners, grown, overlaps } from '../geometry/box';
+import type { Box } from '../geometry/matrix';
+import { inverse, transform } from '../geometry/matrix';
+import { shapeInside } from '../geometry/shapes/shapes';
 import { itemName } from '../items/name';
-import { bodyText } from '../text/body';
+import type { Pictures } from '../pictures/picture';
+import { pageMatrix } from '../placement/on-page';
+import { bodyText, isEmpty } from '../text/body';
 import { fullStyle, roleOfItem } from '../text/style';
-import type { Page, Sheet, WrittenItem } from '../schema/sheet';
+import type { Item, Page, Sheet, WrittenItem } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
-import { everyItem, find } from '../sheet/tree';
+import { everyItem, find, findOn } from '../sheet/tree';
 import type { Context } from './kind';
 import { placed } from './kind';
-import { boxOn, isSeen, rankOn, shows } from './seen';
+import { boxOn, isSeen, opacityAround, rankOn, shows } from './seen';
 import type { Option, Part } from './sentence';
 import { once } from './survey';
 
@@ -36,6 +41,42 @@ export function readFrom<T>(read: (box: WrittenBox) => T): (box: WrittenBox) => 
 /** Fainter than this against what is behind them, or smaller (in points), words are there to be counted, not to be read. */
 const [FAINT_WORDS, SMALL_WORDS] = [1.15, 3];
 
+/** Nothing is drawn of it but letters, which no other words stand on. */
+const isLetters = (item: Item) =>
+  item.kind === 'text' &&
+  !(item.fill ?? item.outline ?? item.plate ?? item.lettering ?? item.shadow) &&
+  !item.blank &&
+  !item.body.some(({ runs }) => runs.some(({ style }) => style.underline !== undefined));
+
+/** What lies right behind an item in a box, of all that is drawn. */
+function nextBehind(page: Page, item: Item, reach: Box, pictures: Pictures): Item | undefined {
+  const rank = rankOn(page, item.id);
+  // Front to back: what is met first lies right behind.
+  for (const other of everyItem(page))
+    if (
+      other.kind !== 'group' &&
+      !other.hidden &&
+      rankOn(page, other.id) > rank &&
+      overlaps(boxOn(page, other, pictures), reach) &&
+      !isLetters(other)
+    )
+      return other;
+}
+
+/** Nothing lies behind an item in a box but the page. */
+export const isBare = (page: Page, item: Item, reach: Box, pictures: Pictures) =>
+  nextBehind(page, item, reach, pictures) === undefined;
+
+/** The colour of a shape that lies under all of a box, and lets nothing show through; else null. */
+function cardUnder(page: Page, item: Item, box: Box): string | null {
+  if (item.kind !== 'shape' || item.fill?.kind !== 'solid' || item.fill.opacity < 1 || !isEmpty(item.body)) return null;
+  const place = findOn(page, item.id)!;
+  if (opacityAround(place) < 1 || place.groups.some(({ hidden }) => hidden)) return null;
+  const inside = grown(shapeInside(item.shape, item.width, item.height, item.adjust), -(item.outline?.width ?? 0) / 2);
+  const toShape = inverse(pageMatrix(page, item));
+  return corners(box).every((corner) => contains(inside, transform(toShape, corner))) ? item.fill.colour : null;
+}
+
 /** What the words of a box stand on; null where other things lie behind it, and where nobody can say. */
 export function groundOf(
   page: Page,
@@ -45,15 +86,8 @@ export function groundOf(
 ): string | null {
   const { fill } = item;
   if (fill && shows(fill)) return fill.kind === 'solid' && fill.opacity > 0.5 ? fill.colour : null;
-  const rank = rankOn(page, item.id);
-  for (const other of everyItem(page))
-    if (
-      other.kind !== 'group' &&
-      !other.hidden &&
-      rankOn(page, other.id) > rank &&
-      overlaps(boxOn(page, other, pictures), reach)
-    )
-      return null;
+  const next = nextBehind(page, item, reach, pictures);
+  if (next) return cardUnder(page, next, reach);
   if (page.background === null) return '#ffffff';
   return page.background.kind === 'solid' ? page.background.colour : null;
 }

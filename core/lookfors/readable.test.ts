@@ -143,7 +143,18 @@ describe('words that surely stand out', () => {
     expect(sure([words({ size: 12 })]).is).toBe(true);
     expect(sure([words({ size: 12 }, { opacity: 0.4 })]).is).toBe(false);
     expect(sure([words({ size: 12 }), over(dark.id)]).is).toBe(false);
-    expect(sure([words({ size: 12 }, { x: -20 })]).is).toBe(false);
+    const offPage = [words({ size: 12, colour: '#ffffff' }, { x: -20 })];
+    expect(sure(offPage, solid('#203040')).is).toBe(false);
+    expect(sure([words({ size: 12 }, { x: -20 })]).is).toBe(true);
+    const card = (given: object) => shape({ id: 's', x: 30, y: 190, width: 320, height: 80, ...given });
+    expect(sure([words({ size: 12 }), card({ fill: solid('#f9e79f') })]).is).toBe(true);
+    expect(sure([words({ size: 12 }), card({ fill: solid('#f9e79f', 0.9) })]).is).toBe(false);
+    expect(sure([words({ size: 12 }), card({ fill: solid('#f9e79f'), width: 200 })]).is).toBe(false);
+    expect(sure([words({ size: 12 }), card({ fill: solid('#f9e79f'), angle: 45 })]).is).toBe(false);
+    expect(sure([words({ size: 12 }), card({ fill: solid('#203040') })]).is).toBe(false);
+    expect(sure([words({ size: 12 }, { fill: solid('#f9e79f') })]).is).toBe(true);
+    expect(sure([words({ size: 60 }, { fill: solid('#f9e79f') })]).is).toBe(false);
+    expect(sure([words({ size: 60 }, { width: 40 })]).is).toBe(false);
     expect(
       sure([words({ size: 60 }, { height: 20 }), shape({ id: 's', x: 40, y: 260, width: 300, height: 90 })]).is,
     ).toBe(false);
@@ -157,13 +168,21 @@ describe('words that surely stand out', () => {
       fc.constant(null),
     );
     const behind = fc.option(
-      fc.record({ x: fc.integer({ min: -100, max: 500 }), y: fc.integer({ min: 100, max: 320 }), colour: hex }),
+      fc.record({
+        x: fc.integer({ min: -100, max: 500 }),
+        y: fc.integer({ min: 100, max: 320 }),
+        large: fc.boolean(),
+        turned: fc.constantFrom(0, 0, 20),
+        shape: fc.constantFrom('rectangle' as const, 'ellipse' as const),
+        colour: hex,
+      }),
       { nil: null },
     );
     const given = fc.record({
       angle: fc.constantFrom(0, 30, 90),
       opacity: fc.constantFrom(1, 1, 1, 0.5),
       y: fc.integer({ min: -10, max: 700 }),
+      fill: fc.option(hex.map((colour) => solid(colour))),
     });
     let found = 0;
     fc.assert(
@@ -180,8 +199,10 @@ describe('words that surely stand out', () => {
                   id: 's',
                   x: other.x,
                   y: other.y,
-                  width: 90,
-                  height: 120,
+                  width: other.large ? 500 : 90,
+                  height: other.large ? 400 : 120,
+                  angle: other.turned,
+                  shape: other.shape,
                   fill: solid(other.colour),
                   outline: null,
                 }),

@@ -1,18 +1,18 @@
 import { z } from 'zod';
 import { contrastOf } from '../colour/space';
 import { encloses, grown, overlapArea } from '../geometry/box';
-import { wordsOf } from '../items/words';
 import { wholePage } from '../placement/on-page';
 import { unreadable } from '../proof/readable';
 import { printedSize } from '../proof/small';
-import type { Page, Sheet, WrittenItem } from '../schema/sheet';
+import type { Page, Sheet, TextItem, WrittenItem } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import { bodyText, isEmpty } from '../text/body';
 import type { Faces } from '../text/faces';
+import { wordsHeight } from '../text/fit';
 import { fullStyle, roleOfItem } from '../text/style';
 import { cutTo } from '../values/characters';
-import { groundOf } from './boxes';
+import { groundOf, isBare } from './boxes';
 import type { Context, Counted, Evidence, LookForKind, Own } from './kind';
 import { base } from './kind';
 import { boxOn, isSeen, rankOn } from './seen';
@@ -59,18 +59,51 @@ const ENOUGH = 4.5;
 /** Letters lean out of their boxes by less than this, in points. */
 const ROOM = 6;
 
-const heights = new WeakMap<WrittenItem, { roles: Sheet['roles']; height: number }>();
-/** How high the words of a box stand: laid out once for as long as the box stays as it is. */
-function heightOf(item: WrittenItem, { roles }: Sheet, faces: Faces): number {
+const heights = new WeakMap<TextItem, { roles: Sheet['roles']; height: number }>();
+/** How high the words of a box stand: measured once for as long as the box stays as it is. */
+function heightOf(item: TextItem, { roles }: Sheet, faces: Faces): number {
   let known = heights.get(item);
-  if (known?.roles !== roles)
-    heights.set(item, (known = { roles, height: wordsOf(item, { faces, roles }).layout.height }));
+  if (known?.roles !== roles) {
+    const height = wordsHeight(item.body, roleOfItem({ roles }, item), item, faces);
+    heights.set(item, (known = { roles, height }));
+  }
   return known.height;
 }
 
+const WHITE = '#ffffff';
+/** Higher than any words stand, in points. */
+const ANY_HEIGHT = 1e6;
+
+/** The colours that all words of a text stand on, whatever they do beyond its box; null where that can't be told so soon. */
+function groundsUnder(
+  sheet: Sheet,
+  page: Page,
+  item: TextItem,
+  { faces, pictures }: Required<Pick<Context, 'faces' | 'pictures'>>,
+): string[] | null {
+  const beyond = () => Math.max(0, heightOf(item, sheet, faces) + 2 * item.padding - item.height);
+  if (item.fill !== null) {
+    const { fill, outline, padding } = item;
+    const isWhole = fill.kind === 'solid' && fill.opacity === 1 && (outline?.width ?? 0) / 2 <= padding;
+    return isWhole && beyond() === 0 ? [fill.colour] : null;
+  }
+  const { background } = page;
+  if (background !== null && (background.kind !== 'solid' || background.opacity < 1)) return null;
+  const box = boxOn(page, item, pictures);
+  // Nothing above or below it: however many lines there are, they stand on the page, or run off it onto white paper.
+  if (item.angle === 0 && find(sheet, item.id)!.groups.length === 0) {
+    const column = { x: box.x - ROOM, width: box.width + 2 * ROOM, y: box.y - ANY_HEIGHT, height: 2 * ANY_HEIGHT };
+    if (isBare(page, item, column, pictures)) return [background?.colour ?? WHITE, WHITE];
+  }
+  // Words that don't fit their box may stand on either side of it.
+  const reach = grown(box, beyond() + ROOM);
+  const ground = encloses(wholePage(page), reach) ? groundOf(page, item, { pictures }, reach) : null;
+  return ground === null ? null : [ground];
+}
+
 /**
- * Whether words stand out without being looked at letter by letter: opaque and on nothing but the page in one colour, which each
- * of their colours is far enough from. Where this says no, they may stand out all the same.
+ * Whether words stand out without being looked at letter by letter: opaque and on one colour (of the page, a shape or their own
+ * box) that each of theirs is far enough from. Where this says no, they may stand out all the same.
  */
 export function surelyStandsOut(
   sheet: Sheet,
@@ -78,18 +111,16 @@ export function surelyStandsOut(
   item: WrittenItem,
   { faces, pictures }: Required<Pick<Context, 'faces' | 'pictures'>>,
 ): boolean {
-  if (item.kind !== 'text' || item.fill || item.lettering || item.plate || item.shadow) return false;
-  if (page.background !== null && (page.background.kind !== 'solid' || page.background.opacity < 1)) return false;
+  if (item.kind !== 'text' || item.lettering || item.plate || item.shadow) return false;
   const { groups } = find(sheet, item.id)!;
   if ([item, ...groups].some(({ opacity, shadow }) => opacity < 1 || shadow !== null)) return false;
-  // Words that don't fit their box may stand on either side of it.
-  const beyond = Math.max(0, heightOf(item, sheet, faces) + 2 * item.padding - item.height) + ROOM;
-  const reach = grown(boxOn(page, item, pictures), beyond);
-  const ground = groundOf(page, item, { pictures }, reach);
-  if (ground === null || !encloses(wholePage(page), reach)) return false;
   const role = roleOfItem(sheet, item);
-  return item.body.every(({ runs }) =>
-    runs.every(({ style }) => contrastOf(fullStyle(role, style).colour, ground) >= ENOUGH),
+  const styles = item.body.flatMap(({ runs }) => runs.map(({ style }) => fullStyle(role, style)));
+  // A letter wider than its box stands on what is beside it.
+  if (styles.some(({ size }) => size > item.width - 2 * item.padding)) return false;
+  const grounds = groundsUnder(sheet, page, item, { faces, pictures });
+  return (
+    grounds !== null && styles.every(({ colour }) => grounds.every((ground) => contrastOf(colour, ground) >= ENOUGH))
   );
 }
 

@@ -5,7 +5,7 @@ import type { Sheet } from '../schema/sheet';
 import { boxesFor, boxSlot, boxSources, openBox, readFrom } from './boxes';
 import type { Context, Counted, Evidence, LookForKind } from './kind';
 import { base } from './kind';
-import { plainWords } from './words';
+import { wordsOfBox } from './words';
 
 /** English words, spelt as a dictionary has them; names, and words that the teacher knows, are right as well. */
 
@@ -21,11 +21,16 @@ const SpeltLookFor = z.strictObject({
 });
 export type SpeltLookFor = z.infer<typeof SpeltLookFor>;
 
+const HAS_LETTER = /\p{L}/u;
 /** What of a box can be looked up, and how many words there are in all. */
-const readBox = readFrom(({ text }) => ({
-  words: wordsIn(text, isLoud(text)).map(({ word }) => word),
-  of: plainWords(text).filter((word) => word.length > 1 && /\p{L}/u.test(word)).length,
-}));
+const readBox = readFrom((box) => {
+  const words = wordsIn(box.text, isLoud(box.text)).map(({ word }) => word);
+  return {
+    looked: words.length,
+    words: new Set(words),
+    of: wordsOfBox(box).filter((word) => word.length > 1 && HAS_LETTER.test(word)).length,
+  };
+});
 
 /** Where fewer than this share of the words can be looked up, nobody but a person can judge them. */
 const LOOKED_UP = 0.5;
@@ -38,13 +43,17 @@ function countSpelt({ item, most, also }: SpeltLookFor, sheet: Sheet, context: C
   const isRight = (word: string) => known.has(word.toLowerCase()) || known.has(withoutPossessive(word).toLowerCase());
   const boxes = boxesFor(item, sheet, context).filter(({ text, given }) => text.trim() !== given.trim());
   let [looked, of] = [0, 0];
+  const judged = new Set<string>();
   const wrong = new Map<string, Evidence>();
   for (const box of boxes) {
-    const { words, of: all } = readBox(box);
-    [looked, of] = [looked + words.length, of + all];
-    for (const word of words)
+    const found = readBox(box);
+    [looked, of] = [looked + found.looked, of + found.of];
+    for (const word of found.words) {
+      if (judged.has(word)) continue;
+      judged.add(word);
       if (!wrong.has(word.toLowerCase()) && !isRight(word) && !isWord(word))
         wrong.set(word.toLowerCase(), { items: [box.item.id], verdict: 'wrong', said: `“${word}”`, meant: '' });
+    }
   }
   if (of > 0 && looked < of * LOOKED_UP) return null;
   if (of === 0) {

@@ -2,8 +2,8 @@ import type { TextBody, TextRole, TextItem, WrittenItem } from '../schema/sheet'
 import type { Faces } from './faces';
 import { curveRise } from './lettering';
 import type { Layout } from './lines';
-import type { SetBody } from './set';
-import { setBody } from './set';
+import type { Extent, SetBody } from './set';
+import { measureBody, setBody } from './set';
 
 /** Fitting: words in a box as it grows with them, shrinks them, or widens them to its width. */
 
@@ -29,7 +29,7 @@ function sizesOf(body: TextBody, role: TextRole): [least: number, most: number] 
 
 /** Scales at which the longest line, or each line, fills the width. The words are not wrapped. */
 function widening(body: TextBody, role: TextRole, fit: 'width' | 'lines', width: number, faces: Faces): number[] {
-  const natural = body.map((paragraph) => setBody([paragraph], role, Infinity, [1], faces).widest);
+  const natural = body.map((paragraph) => measureBody([paragraph], role, Infinity, [1], faces).widest);
   const most = LARGEST / sizesOf(body, role)[1];
   const longest = Math.max(...natural);
   return natural.map((own) => {
@@ -38,23 +38,41 @@ function widening(body: TextBody, role: TextRole, fit: 'width' | 'lines', width:
   });
 }
 
-function setInBox(body: TextBody, role: TextRole, box: TextBox, faces: Faces): { set: SetBody; scale: number } {
+/** The largest scale, down to the least that is allowed, at which everything fits. */
+function shrunk(body: TextBody, role: TextRole, box: TextBox, faces: Faces): number {
   const { width, height } = roomOf(box);
-  if (box.fit === 'width' || box.fit === 'lines') {
-    const scales = widening(body, role, box.fit, width, faces);
-    return { set: setBody(body, role, width, scales, faces, false), scale: Math.max(...scales) };
-  }
-  const whole = setBody(body, role, width, 1, faces);
-  if (box.fit !== 'shrink' || fits(whole, width, height)) return { set: whole, scale: 1 };
+  const fitsAt = (scale: number) => fits(measureBody(body, role, width, scale, faces), width, height);
+  if (fitsAt(1)) return 1;
   let low = Math.min(1, (box.least ?? 7) / sizesOf(body, role)[0]);
   let high = 1;
-  if (fits(setBody(body, role, width, low, faces), width, height))
+  if (fitsAt(low))
     for (let step = 0; step < 12; step++) {
       const middle = (low + high) / 2;
-      if (fits(setBody(body, role, width, middle, faces), width, height)) low = middle;
+      if (fitsAt(middle)) low = middle;
       else high = middle;
     }
-  return { set: setBody(body, role, width, low, faces), scale: low };
+  return low;
+}
+
+/** How words are set in a box: their scale, or that of each paragraph, and whether lines wrap. */
+function fitting(body: TextBody, role: TextRole, box: TextBox, faces: Faces) {
+  if (box.fit === 'width' || box.fit === 'lines') {
+    const scales = widening(body, role, box.fit, roomOf(box).width, faces);
+    return { scales, scale: Math.max(...scales), wrapped: false };
+  }
+  const scale = box.fit === 'shrink' ? shrunk(body, role, box, faces) : 1;
+  return { scales: scale, scale, wrapped: true };
+}
+
+function setInBox(body: TextBody, role: TextRole, box: TextBox, faces: Faces): { set: SetBody; scale: number } {
+  const { scales, scale, wrapped } = fitting(body, role, box, faces);
+  return { set: setBody(body, role, roomOf(box).width, scales, faces, wrapped), scale };
+}
+
+/** How high words stand in a box, without padding. */
+export function wordsHeight(body: TextBody, role: TextRole, box: TextBox, faces: Faces): number {
+  const { scales, wrapped } = fitting(body, role, box, faces);
+  return measureBody(body, role, roomOf(box).width, scales, faces, wrapped).height;
 }
 
 /** Lays a body out in a box. Where `fit` is shrink, the largest scale is taken at which everything fits. */
@@ -85,9 +103,9 @@ export function layOut(body: TextBody, role: TextRole, box: TextBox, faces: Face
 
 /** The height that a box has to have for its words, at the width it has. */
 export function grownHeight(body: TextBody, role: TextRole, box: TextBox, faces: Faces): number {
-  const { height } = setInBox(body, role, box.fit === 'shrink' ? { ...box, fit: 'grow' } : box, faces).set;
+  const height = wordsHeight(body, role, box.fit === 'shrink' ? { ...box, fit: 'grow' } : box, faces);
   const { width } = roomOf(box);
   return height + 2 * box.padding + (box.lettering ? curveRise(box.lettering, width, height) : 0);
 }
 
-const fits = (set: SetBody, width: number, room: number) => set.height <= room + 0.01 && set.widest <= width + 0.01;
+const fits = (set: Extent, width: number, room: number) => set.height <= room + 0.01 && set.widest <= width + 0.01;

@@ -29,7 +29,67 @@ type Cluster = {
 };
 type Source = { file: string; size: number; style: FullStyle };
 
-export type SetBody = { lines: Line[]; height: number; widest: number };
+/** How large words are once they are set: their height, and their widest line without what justifying adds. */
+export type Extent = { height: number; widest: number };
+export type SetBody = Extent & { lines: Line[] };
+
+/** The paragraphs of a body, shaped and broken into lines. `scales`: one for all, or one for each. */
+function* brokenParagraphs(
+  body: TextBody,
+  role: TextRole,
+  width: number,
+  scales: number | readonly number[],
+  faces: Faces,
+  wrapped: boolean,
+) {
+  for (const [index, paragraph] of body.entries()) {
+    const scale = typeof scales === 'number' ? scales : scales[index];
+    const format = fullFormat(role, paragraph.format);
+    const first = fullStyle(role, paragraph.runs[0]?.style ?? {});
+    const size = first.size * scale;
+    const indent = format.list === 'none' ? format.level * INDENT * size : (format.level + 1) * INDENT * size;
+    const shaped = shapeParagraph(paragraph.runs, role, scale, faces);
+    yield {
+      ...shaped,
+      broken: breakLines(shaped.clusters, wrapped ? Math.max(1, width - indent) : Infinity),
+      format,
+      first,
+      size,
+      indent,
+      before: index > 0 ? format.before * scale : 0,
+      empty: { file: fileFor(first.font, first.bold, first.italic), size, style: first },
+    };
+  }
+}
+
+/** How large a body would be once set as `setBody` sets it, without any letter being placed. */
+export function measureBody(
+  body: TextBody,
+  role: TextRole,
+  width: number,
+  scales: number | readonly number[],
+  faces: Faces,
+  wrapped = true,
+): Extent {
+  let [height, widest] = [0, 0];
+  for (const part of brokenParagraphs(body, role, width, scales, faces, wrapped)) {
+    const { clusters, sources, format } = part;
+    height += part.before;
+    let same: number | null = null;
+    for (const { from, to } of part.broken) {
+      // Words in one style make all lines alike.
+      const own: number = same ?? lineHeight(metricsOf(clusters.slice(from, to), sources, part.empty, faces), format);
+      if (sources.length < 2) same = own;
+      height += own;
+      let end = to;
+      while (end > from && clusters[end - 1].space) end--;
+      let line = part.indent;
+      for (let i = from; i < end; i++) line += clusters[i].advance;
+      widest = Math.max(widest, line);
+    }
+  }
+  return { height, widest };
+}
 
 /** `scales`: one for all paragraphs, or one for each. Unwrapped paragraphs are lines, however long. */
 export function setBody(
@@ -45,16 +105,10 @@ export function setBody(
   let start = 0;
   let widest = 0;
   const numbers: number[] = [];
-  body.forEach((paragraph, index) => {
-    const scale = typeof scales === 'number' ? scales : scales[index];
-    const format = fullFormat(role, paragraph.format);
-    const first = fullStyle(role, paragraph.runs[0]?.style ?? {});
-    const size = first.size * scale;
-    const indent = format.list === 'none' ? format.level * INDENT * size : (format.level + 1) * INDENT * size;
-    const { sources, clusters, length } = shapeParagraph(paragraph.runs, role, scale, faces);
+  for (const part of brokenParagraphs(body, role, width, scales, faces, wrapped)) {
+    const { clusters, sources, length, broken, format, indent } = part;
     const marker = nextMarker(format, numbers);
-    if (index > 0) y += format.before * scale;
-    const broken = breakLines(clusters, wrapped ? Math.max(1, width - indent) : Infinity);
+    y += part.before;
     broken.forEach(({ from, to }, i) => {
       const line = placeLine(clusters.slice(from, to), sources, {
         start,
@@ -65,16 +119,16 @@ export function setBody(
         format,
         last: i === broken.length - 1,
         y,
-        empty: { file: fileFor(first.font, first.bold, first.italic), size, style: first },
+        empty: part.empty,
         faces,
       });
-      if (i === 0 && marker) line.marker = markerPiece(marker, first, size, indent, faces);
+      if (i === 0 && marker) line.marker = markerPiece(marker, part.first, part.size, indent, faces);
       lines.push(line);
       y = line.bottom;
       widest = Math.max(widest, line.width + indent);
     });
     start += length + 1;
-  });
+  }
   return { lines, height: y, widest };
 }
 
@@ -186,6 +240,27 @@ function breakLines(clusters: Cluster[], width: number): { from: number; to: num
   return lines;
 }
 
+/** How far a line reaches above and below its baseline, and what it keeps free: of its largest letters, unscaled by spacing. */
+function metricsOf(clusters: readonly Cluster[], sources: readonly Source[], empty: Source, faces: Faces) {
+  const used = new Set<Source>();
+  let last = -1;
+  for (const { piece } of clusters) if (piece !== last) used.add(sources[(last = piece)]);
+  let [ascent, descent, gap] = [0, 0, 0];
+  for (const source of used.size > 0 ? used : [empty]) {
+    const { style } = source;
+    // Raised or lowered words leave the lines as far apart as they were.
+    const size = source.size / SCRIPTS[style.script].size;
+    const m = faces.metrics(fileFor(style.font, style.bold, style.italic));
+    ascent = Math.max(ascent, (m.ascent / m.unitsPerEm) * size);
+    descent = Math.max(descent, (m.descent / m.unitsPerEm) * size);
+    gap = Math.max(gap, (m.lineGap / m.unitsPerEm) * size);
+  }
+  return { ascent, descent, gap };
+}
+
+const lineHeight = ({ ascent, descent, gap }: ReturnType<typeof metricsOf>, format: FullFormat) =>
+  (ascent + descent + gap) * format.lineSpacing;
+
 type Setting = {
   start: number;
   end: number;
@@ -241,19 +316,9 @@ function placeLine(clusters: Cluster[], sources: Source[], set: Setting): Line {
   });
   stops.push(pen);
 
-  const used = [...new Set(clusters.map((cluster) => sources[cluster.piece]))];
-  const measured = used.length > 0 ? used : [set.empty];
-  let [ascent, descent, gap] = [0, 0, 0];
-  for (const source of measured) {
-    const { style } = source;
-    // Raised or lowered words leave the lines as far apart as they were.
-    const size = source.size / SCRIPTS[style.script].size;
-    const m = set.faces.metrics(fileFor(style.font, style.bold, style.italic));
-    ascent = Math.max(ascent, (m.ascent / m.unitsPerEm) * size);
-    descent = Math.max(descent, (m.descent / m.unitsPerEm) * size);
-    gap = Math.max(gap, (m.lineGap / m.unitsPerEm) * size);
-  }
-  const height = (ascent + descent + gap) * set.format.lineSpacing;
+  const metrics = metricsOf(clusters, sources, set.empty, set.faces);
+  const { ascent, descent } = metrics;
+  const height = lineHeight(metrics, set.format);
   const lead = (height - ascent - descent) / 2;
   return {
     start: set.start + set.offset,

@@ -2,9 +2,13 @@
 
 const segmenter = new Intl.Segmenter(undefined, { granularity: 'grapheme' });
 
+/** Printed characters of ASCII never join with one another (Unicode Standard Annex 29). */
+const isAlone = (code: number) => code >= 0x20 && code < 0x7f;
+
 /** At most so many UTF-16 units from the start, without cutting a character in two. */
 export function cutTo(text: string, most: number): string {
   if (text.length <= most) return text;
+  if (isAlone(text.charCodeAt(most - 1)) && isAlone(text.charCodeAt(most))) return text.slice(0, most);
   // What makes one character seldom has more than a few dozen units: segmenting a little more than is kept will do.
   let end = 0;
   for (const { index, segment } of segmenter.segment(text.slice(0, most + 64))) {
