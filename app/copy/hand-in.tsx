@@ -118,7 +118,7 @@ export const lastLookEntry = (of: LastLook, light: () => readonly Box[]): Margin
 });
 
 /** What a copy says that is with the teacher. */
-export const withTeacherEntry = ({ handedInAt, now }: Loaded, zone: string): MarginEntry => ({
+export const withTeacherEntry = ({ handedInAt, recalled, now }: Loaded, zone: string): MarginEntry => ({
   id: 'with-teacher',
   anchor: null,
   end: 'top',
@@ -128,6 +128,11 @@ export const withTeacherEntry = ({ handedInAt, now }: Loaded, zone: string): Mar
     <div className={styles.given}>
       <Leaf state="handed-in" size={56} />
       <h3>With your teacher since {whenWords(handedInAt, now, zone)}</h3>
+      {recalled !== null && (
+        <p>
+          Your teacher took it back: <q>{recalled}</q>
+        </p>
+      )}
       <Link to="/tray">Back to your tray</Link>
     </div>
   ),

@@ -4,7 +4,7 @@ import { Action } from '../parts/action';
 import { card } from '../parts/card';
 import type { Answer } from './acting';
 import { useActing } from './acting';
-import styles from './answer-bar.module.css';
+import styles from '../parts/answer-bar.module.css';
 import { Sign } from '../parts/sign';
 
 /** Milliseconds. */

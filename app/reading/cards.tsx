@@ -6,6 +6,8 @@ import { isOpen } from '../../core/handout/state';
 import { points, pointsWords, sumWords, weighed } from '../../core/lookfors/rubric';
 import type { PieceMark } from '../../core/review/marks';
 import { heldAfter } from '../../core/review/marks';
+import type { Question } from '../../core/review/questions';
+import { isSame, rulingTo } from '../../core/review/questions';
 import type { Said, Saying } from '../../core/review/said';
 import { Leaf, StateLabel, STATE_WORDS } from '../house/leaf';
 import { later } from '../browser/later';
@@ -60,14 +62,14 @@ const shortName = (names: string) => {
   return rest.length > 0 ? `${first} ${rest.at(-1)![0]}` : first;
 };
 
-type JudgingProps = { loaded: Loaded; said: Said; open: boolean; say: Say };
+type JudgingProps = { loaded: Loaded; said: Said; open: boolean; asked: Question | null; say: Say };
 
 /** Pieces that are asked about, and letters of what they share. */
 const [MOST_ALIKE, LONGEST_SAMPLE] = [3, 110];
 
 type HeadProps = JudgingProps & { zone: string; marks: readonly PieceMark[] };
 
-export function HeadCard({ loaded, said: { rulings }, open, say, zone, marks }: HeadProps) {
+export function HeadCard({ loaded, said: { rulings }, open, asked, say, zone, marks }: HeadProps) {
   const { copy, go, lookFors, results, now } = loaded;
   const held = results.map((result) => heldAfter(result, rulings));
   return (
@@ -95,9 +97,9 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone, marks }: 
             key={lookFor.id}
             lookFor={lookFor}
             result={results[i]}
-            held={held[i]}
-            ruled={rulings.some((r) => r.lookForId === lookFor.id)}
+            rulings={rulings}
             open={open}
+            asked={isSame(asked, { ask: 'look-for', id: lookFor.id })}
             say={say}
           />
         ))}
@@ -118,25 +120,26 @@ export function HeadCard({ loaded, said: { rulings }, open, say, zone, marks }: 
 function LookForRow({
   lookFor,
   result,
-  held,
-  ruled,
+  rulings,
   open,
+  asked,
   say,
 }: {
   lookFor: Loaded['lookFors'][number];
   result: Loaded['results'][number];
-  held: boolean | null;
-  ruled: boolean;
+  rulings: Said['rulings'];
   open: boolean;
+  asked: boolean;
   say: Say;
 }) {
+  const held = heldAfter(result, rulings);
+  const ruled = rulings.some(({ lookForId }) => lookForId === lookFor.id);
   const rule = (to: boolean) => {
-    if (held === to && !ruled) return;
-    // A ruling that agrees with the count, or is pressed again, is withdrawn.
-    say({ do: 'rule', lookFor: lookFor.id, held: ruled && (result.held === to || held === to) ? null : to });
+    const step = rulingTo(result, rulings, to);
+    if (step) say(step);
   };
   return (
-    <li>
+    <li className={asked ? readingStyles.asked : undefined} aria-current={asked ? 'step' : undefined}>
       <Tick held={held} />
       <span>
         {lookFor.title}
@@ -165,7 +168,7 @@ function LookForRow({
   );
 }
 
-export function RubricCard({ loaded, said: { marks, rulings }, open, say }: JudgingProps) {
+export function RubricCard({ loaded, said: { marks, rulings }, open, asked, say }: JudgingProps) {
   const counted = weighed(loaded.lookFors, loaded.results, rulings);
   return (
     <>
@@ -178,24 +181,33 @@ export function RubricCard({ loaded, said: { marks, rulings }, open, say }: Judg
           <b>{got === null ? '–' : pointsWords(got)}</b> of {pointsWords(of)}
         </p>
       ))}
-      {loaded.rubric.rows.map((row) => (
-        <div key={row.id} className={readingStyles.rubricLine} role="radiogroup" aria-label={row.name}>
-          <span>{row.name}</span>
-          {row.levels.map((level, i) => (
-            <button
-              key={i}
-              type="button"
-              role="radio"
-              aria-checked={marks[row.id] === i}
-              disabled={!open}
-              title={level.text}
-              onClick={() => say({ do: 'mark', row: row.id, level: marks[row.id] === i ? null : i })}
-            >
-              {level.points}
-            </button>
-          ))}
-        </div>
-      ))}
+      {loaded.rubric.rows.map((row) => {
+        const isAsked = isSame(asked, { ask: 'row', id: row.id });
+        return (
+          <div
+            key={row.id}
+            className={`${readingStyles.rubricLine} ${isAsked ? readingStyles.asked : ''}`}
+            role="radiogroup"
+            aria-label={row.name}
+            aria-current={isAsked ? 'step' : undefined}
+          >
+            <span>{row.name}</span>
+            {row.levels.map((level, i) => (
+              <button
+                key={i}
+                type="button"
+                role="radio"
+                aria-checked={marks[row.id] === i}
+                disabled={!open}
+                title={level.text}
+                onClick={() => say({ do: 'mark', row: row.id, level: marks[row.id] === i ? null : i })}
+              >
+                {level.points}
+              </button>
+            ))}
+          </div>
+        );
+      })}
     </>
   );
 }

@@ -2,6 +2,7 @@ import { Action, Chip, Chips } from '../parts/action';
 import type { PieceMark } from '../../core/review/marks';
 import type { Evidence } from '../../core/lookfors/kind';
 import { heldAfter } from '../../core/review/marks';
+import type { Question } from '../../core/review/questions';
 import type { Page } from '../../core/schema/sheet';
 import { anchorAt, lightAt } from '../../core/handout/spots';
 import { DamageCard } from '../house/damaged';
@@ -33,13 +34,15 @@ type Reading = {
   marks: readonly PieceMark[];
   /** Whether something can be said on it now. */
   open: boolean;
+  /** What is asked about now. */
+  asked: Question | null;
   active: string | null;
   zone: string;
 };
 
 export function readingEntries(reading: Reading): MarginEntry[] {
-  const { loaded, writing, open, zone, piece, marks } = reading;
-  const cards = { loaded, said: writing.said, open, say: writing.say };
+  const { loaded, writing, open, asked, zone, piece, marks } = reading;
+  const cards = { loaded, said: writing.said, open, asked, say: writing.say };
   const out: MarginEntry[] = [...damageEntry(loaded), ...notTakenEntry(writing)];
   out.push({
     id: 'head',

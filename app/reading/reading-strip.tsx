@@ -1,11 +1,11 @@
 import { Button } from 'antd';
-import { useEffect } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { Segments } from '../fields/segments';
 import { Strip } from '../house/strip';
 import { PageTabs } from '../parts/page-tabs';
 import type { Loaded } from './entries';
 import styles from './reading.module.css';
+import type { Recalling } from './recalling';
 import type { ReturningPiece } from './returning';
 import { SendingWords } from './sending-words';
 import type { Writing } from './writing';
@@ -13,19 +13,23 @@ import type { Writing } from './writing';
 /** The strip above a piece that is being read: what is shown of it, and returning it. */
 
 export type Shown = 'piece' | 'handed out' | 'key';
+export const NEXT_SHOWN: Record<Shown, Shown> = { piece: 'handed out', 'handed out': 'key', key: 'piece' };
 
 type Props = {
   loaded: Loaded;
   writing: Writing;
   returning: ReturningPiece;
+  recalling: Recalling;
   open: boolean;
   shown: Shown;
   onShow: (shown: Shown) => void;
   pageIndex: number;
   onTurn: (index: number) => void;
+  onKeys: () => void;
 };
 
-export function ReadingStrip({ loaded, writing, returning, open, shown, onShow, pageIndex, onTurn }: Props) {
+export function ReadingStrip(props: Props) {
+  const { loaded, writing, returning, recalling, open, shown, onShow, pageIndex, onTurn, onKeys } = props;
   const { copy, go, goes, sheet } = loaded;
   const { busy, giveOrAsk } = returning;
   return (
@@ -53,12 +57,29 @@ export function ReadingStrip({ loaded, writing, returning, open, shown, onShow, 
       )}
       {shown === 'piece' && <FromFile copyId={copy.id} brought={sheet.pages[pageIndex].brought} />}
       <PageTabs pages={sheet.pages} shown={sheet.pages[pageIndex].id} onShow={(_, index) => onTurn(index)} />
-      <Button disabled={!open} loading={busy} onClick={() => giveOrAsk('another-go')}>
-        Another go
-      </Button>
-      <Button type="primary" disabled={!open} loading={busy} onClick={() => giveOrAsk('done')}>
-        Return as done
-      </Button>
+      <button
+        type="button"
+        className={styles.keys}
+        aria-label="Keyboard shortcuts"
+        title="Keyboard shortcuts"
+        onClick={onKeys}
+      >
+        <kbd>?</kbd>
+      </button>
+      {loaded.mayRecall && loaded.mayChange ? (
+        <Button loading={recalling.busy} onClick={recalling.begin}>
+          Take it back
+        </Button>
+      ) : (
+        <>
+          <Button disabled={!open} loading={busy} onClick={() => giveOrAsk('another-go')}>
+            Another go
+          </Button>
+          <Button type="primary" disabled={!open} loading={busy} onClick={() => giveOrAsk('done')}>
+            Return as done
+          </Button>
+        </>
+      )}
     </Strip>
   );
 }
@@ -78,22 +99,4 @@ function FromFile({ copyId, brought }: { copyId: string; brought: Loaded['sheet'
       {name}
     </a>
   );
-}
-
-/** The arrow keys lead to the pieces before and after. */
-export function useNeighbourKeys({ band, copy }: Pick<Loaded, 'band' | 'copy'>): void {
-  const navigate = useNavigate();
-  const at = band.findIndex(({ id }) => id === copy.id);
-  const [previous, next] = [band[at - 1], band[at + 1]];
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement;
-      if (['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || event.ctrlKey || event.metaKey || event.altKey)
-        return;
-      const to = event.key === 'ArrowRight' ? next : event.key === 'ArrowLeft' ? previous : undefined;
-      if (to) void navigate(`/handouts/${copy.handoutId}/reading/${to.id}`);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [next, previous, copy.handoutId, navigate]);
 }

@@ -1,12 +1,15 @@
-import { useMemo, useState } from 'react';
-import { redirect, useFetcher } from 'react-router';
+import type { MouseEvent } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { redirect, useFetcher, useRevalidator } from 'react-router';
+import type { Point } from '../../core/geometry/matrix';
 import { anchorAt } from '../../core/handout/spots';
 import { partAt } from '../../core/items/hit';
 import { pieceMarks } from '../../core/review/marks';
 import { workshop } from '../../server/actions/means';
-import { Returning, returnPiece } from '../../server/actions/review';
+import { Recalling, recallPiece, Returning, returnPiece } from '../../server/actions/review';
 import { readingView } from '../../server/views/reading-view';
 import { askedGo, check, formOf } from '../form.server';
+import { later } from '../browser/later';
 import { afterReaching, orLast, reached } from '../browser/reached';
 import { useZone } from '../browser/time';
 import { SheetFrame } from '../margin/frame';
@@ -15,7 +18,10 @@ import { Band } from '../reading/cards';
 import type { Loaded } from '../reading/entries';
 import { readingEntries } from '../reading/entries';
 import type { Shown } from '../reading/reading-strip';
-import { ReadingStrip, useNeighbourKeys } from '../reading/reading-strip';
+import { NEXT_SHOWN, ReadingStrip } from '../reading/reading-strip';
+import { forgetAhead, takeAhead, useAhead } from '../reading/ahead';
+import { RecallWord, ReturnedBar, useRecalling, useReturned } from '../reading/recalling';
+import { useReadingKeys } from '../reading/use-keys';
 import { useReturning } from '../reading/returning';
 import { UnfinishedNotes } from '../reading/unfinished-notes';
 import { useWriting } from '../reading/writing';
@@ -37,28 +43,58 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
 
 /** `begun`: when it was asked for, by this window's clock. */
 export async function clientLoader({ request, serverLoader }: Route.ClientLoaderArgs) {
+  const ahead = await takeAhead(request);
+  if (ahead) return orLast(request, () => Promise.resolve(ahead));
   const begun = Date.now();
   return orLast(request, async () => ({ ...(await serverLoader()), begun }));
 }
 clientLoader.hydrate = true as const;
 
-/** Gives a piece back, and leads to the next that waits. */
+/** Returns a piece, and leads to the next that waits; or takes it back, and leads to it. */
 export async function action({ request, context, params }: Route.ActionArgs) {
   const person = await requireRole(request, context, 'teacher');
-  const read = check(Returning, await formOf(request));
+  const { do: what, ...form } = await formOf(request);
+  const here = `/handouts/${params.handoutId}/reading/${params.copyId}`;
+  if (what === 'recall') {
+    const asked = check(Recalling, form);
+    if (!asked.ok) return asked.wrong;
+    const back = await filledIn(recallPiece(context.services.db, person, params, asked.value));
+    return back ?? redirect(here);
+  }
+  const read = check(Returning, form);
   if (!read.ok) return read.wrong;
   const done = await filledIn(returnPiece(context.services.db, person, params, read.value));
   if ('problem' in done) return done;
   const handout = `/handouts/${params.handoutId}`;
-  return redirect(done.next ? `${handout}/reading/${done.next}` : handout);
+  return redirect(`${done.next ? `${handout}/reading/${done.next}` : handout}?returned=${params.copyId}`);
 }
 
-export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
+export function clientAction({ request, serverAction }: Route.ClientActionArgs) {
+  forgetAhead(request);
+  return reached(() => serverAction());
+}
 export const shouldRevalidate = afterReaching;
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.copy.studentName ?? ''}: ${loaderData?.copy.title ?? ''} · Dappled Margin` },
 ];
+
+const KeySheet = later(() => import('../reading/key-sheet').then((part) => part.default), null);
+
+/** Where on the page a pointer is, in points. */
+function pointOn(event: MouseEvent<HTMLElement>, { scale }: { scale: number }): Point {
+  const box = event.currentTarget.getBoundingClientRect();
+  return { x: (event.clientX - box.left) / scale, y: (event.clientY - box.top) / scale };
+}
+
+/** Milliseconds. What was fetched ahead is asked for anew while it is shown: somebody may have said more meanwhile. */
+const STALE = 500;
+function useStale(begun: number) {
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    if (begun > 0 && Date.now() - begun > STALE) void revalidate();
+  }, [begun, revalidate]);
+}
 
 export default function ReadingScreen({ loaderData }: Route.ComponentProps) {
   return <Reading key={`${loaderData.copy.id} ${loaderData.go?.id}`} loaded={loaderData} />;
@@ -85,14 +121,35 @@ function Reading({ loaded }: { loaded: Loaded }) {
   // Drafts belong to the newest go.
   const writing = go && go.number !== loaded.goes.at(-1)?.number ? { ...all, drafts: [] } : all;
 
-  useNeighbourKeys(loaded);
+  useAhead(loaded);
   const returning = useReturning(loaded, writing, fetcher);
+  const recalling = useRecalling({ handoutId: copy.handoutId, copyId: copy.id, seen: go?.seen ?? false });
+  const pointer = useRef<Point | null>(null);
+  const [keySheet, setKeySheet] = useState(false);
+  /** A note on what is at a point, or on the whole page. */
+  const noteAt = (point: Point | null) => {
+    const item = point && (partAt(page, point, pictureNow)?.id ?? null);
+    const spot = { item, ...(point ?? { x: page.width / 2, y: page.margin }) };
+    writing.begin({ page: page.id, item, ...anchorAt(page, spot, pictureNow)! });
+  };
+  const asked = useReadingKeys(loaded, writing, open, {
+    giveOrAsk: returning.giveOrAsk,
+    takeBack: recalling.begin,
+    write: () => {
+      setShown('piece');
+      noteAt(shown === 'piece' ? pointer.current : null);
+    },
+    nextView: () => setShown(NEXT_SHOWN[shown]),
+    showKeys: () => setKeySheet(true),
+  });
+  useStale(begun);
+  const returned = useReturned(loaded.band);
 
   const marks = useMemo(
     () => pieceMarks(sheet, results, pictureNow).filter((mark) => mark.page === page.id),
     [sheet, results, page.id],
   );
-  const entries = readingEntries({ loaded, writing, page, piece: shown === 'piece', marks, open, active, zone });
+  const entries = readingEntries({ loaded, writing, page, piece: shown === 'piece', marks, open, asked, active, zone });
 
   // What is being written is lit; else what was chosen in the margin.
   const from = entries.find(({ current }) => current) ?? entries.find(({ id }) => id === active);
@@ -103,7 +160,8 @@ function Reading({ loaded }: { loaded: Loaded }) {
       <SheetFrame
         strip={
           <ReadingStrip
-            {...{ loaded, writing, returning, open, shown, pageIndex }}
+            {...{ loaded, writing, returning, recalling, open, shown, pageIndex }}
+            onKeys={() => setKeySheet(true)}
             onShow={setShown}
             onTurn={setPageIndex}
           />
@@ -120,13 +178,9 @@ function Reading({ loaded }: { loaded: Loaded }) {
         <div
           className={`paper${open && shown === 'piece' ? ` ${readingStyles.readingPaper}` : ''}`}
           style={paperStyle(view, page)}
-          onClick={(event) => {
-            if (!open || shown !== 'piece') return;
-            const box = event.currentTarget.getBoundingClientRect();
-            const point = { x: (event.clientX - box.left) / view.scale, y: (event.clientY - box.top) / view.scale };
-            const item = partAt(page, point, pictureNow)?.id ?? null;
-            writing.begin({ page: page.id, item, ...anchorAt(page, { item, ...point }, pictureNow)! });
-          }}
+          onClick={(event) => open && shown === 'piece' && noteAt(pointOn(event, view))}
+          onPointerMove={(event) => (pointer.current = pointOn(event, view))}
+          onPointerLeave={() => (pointer.current = null)}
         >
           {faces && (
             <PageView
@@ -143,6 +197,13 @@ function Reading({ loaded }: { loaded: Loaded }) {
       </SheetFrame>
       {returning.asking !== null && <UnfinishedNotes of={returning} />}
       {returning.problem && <OverAlert>{returning.problem}</OverAlert>}
+      {recalling.asking ? (
+        <RecallWord of={recalling} name={copy.studentName} />
+      ) : (
+        recalling.problem && <OverAlert>{recalling.problem}</OverAlert>
+      )}
+      {returned && <ReturnedBar key={returned.id} handoutId={copy.handoutId} piece={returned} />}
+      {keySheet && <KeySheet onClose={() => setKeySheet(false)} />}
     </>
   );
 }

@@ -14,6 +14,7 @@ import { check, formOf } from '../form.server';
 import { Strip } from '../house/strip';
 import { closesWords, dueWords, opensWords, useZone } from '../browser/time';
 import { useSending } from '../keeping/sender';
+import { ReturnedBar, useReturned } from '../reading/recalling';
 import type { Answer } from '../spread/changing';
 import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/spread';
@@ -72,6 +73,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
   const [only, setOnly] = useState<State | null>(null);
   const zone = useZone();
   const list = cards.filter((card) => only === null || card.state === only).sort(SORTS[sort].by);
+  const returned = useReturned(cards);
   const first = cards
     .filter((card) => card.state === 'handed-in')
     .sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0))[0];
@@ -142,6 +144,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
         </main>
         <ClassSoFar {...loaderData} marked={shown === 'look-fors'} />
       </div>
+      {returned && <ReturnedBar key={returned.id} handoutId={handout.id} piece={returned} />}
     </div>
   );
 }

@@ -23,6 +23,8 @@ export type Said = { notes: readonly Note[]; rulings: readonly Ruling[]; marks: 
 const coordinate = z.number().min(-7200).max(7200).nullable();
 const NoteId = z.string().regex(/^[\w-]{6,40}$/);
 export const MOST_LETTERS = 4000;
+/** Letters of what a student is told about a piece that was taken back. */
+export const MOST_WORD = 300;
 const Words = z.string().trim().min(1, 'Write something first.').max(MOST_LETTERS, 'A note has at most 4,000 letters.');
 
 export const Spot = z.strictObject({ page: Id, item: Id.nullable(), x: coordinate, y: coordinate });

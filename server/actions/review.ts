@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { Saying } from '../../core/review/said';
+import { MOST_WORD, Saying } from '../../core/review/said';
 import { Id } from '../../core/schema/sheet';
 import type { Database } from '../database/connection';
-import type { CopyView } from '../stores/copies';
-import { copiesOf, copyForTeacher, goesOf, returnGo } from '../stores/copies';
+import type { ClassCopy, CopyView } from '../stores/copies';
+import { copiesOf, copyForTeacher, goesOf, recall, returnGo } from '../stores/copies';
 import type { Person } from '../stores/people';
 import { sayOn } from '../stores/reviews';
 import { mayChange } from './class-rights';
@@ -24,6 +24,11 @@ export async function pieceOf(
   if (!copy || copy.handout.id !== handoutId) throw missing();
   return copy;
 }
+
+/** The piece that has waited for its teacher longest; null where none waits. */
+export const longestWaiting = (copies: readonly Pick<ClassCopy, 'id' | 'state' | 'handedInAt'>[]): string | null =>
+  copies.filter(({ state }) => state === 'handed-in').sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0))[0]
+    ?.id ?? null;
 
 export const Review = z.strictObject({ go: Id, steps: z.array(Saying).min(1).max(100) });
 
@@ -61,8 +66,23 @@ export async function returnPiece(
   const moved = await returnGo(db, go, outcome);
   if (!moved.ok) throw new Refused(422, moved.reason);
   await announce(db, { documentId: copy.documentId, kind: 'moved' });
-  const [next] = (await copiesOf(db, copy.handout.id))
-    .filter(({ state }) => state === 'handed-in')
-    .sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0));
-  return { next: next?.id ?? null };
+  return { next: longestWaiting(await copiesOf(db, copy.handout.id)) };
+}
+
+export const Recalling = z.strictObject({
+  word: z.string().trim().max(MOST_WORD, `At most ${MOST_WORD} letters.`).default(''),
+});
+
+/** Takes a piece that was returned back. @throws Refused where it can't be, naming the field where a word is missing */
+export async function recallPiece(
+  db: Database,
+  person: Pick<Person, 'id'>,
+  piece: Piece,
+  { word }: z.infer<typeof Recalling>,
+): Promise<void> {
+  const copy = await pieceOf(db, person, piece);
+  await mayChange(db, person, copy.handout.id);
+  const moved = await recall(db, copy.id, word || null);
+  if (!moved.ok) throw new Refused(422, moved.reason, moved.unsaid && 'word');
+  await announce(db, { documentId: copy.documentId, kind: 'moved' });
 }

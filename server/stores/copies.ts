@@ -186,6 +186,10 @@ export type Go = {
   handedInAt: Date;
   reviewBeganAt: Date | null;
   returnedAt: Date | null;
+  /** When one of its students first opened it after it was returned. */
+  seenAt: Date | null;
+  /** What they were told when it was taken back after that. */
+  recalled: string | null;
   outcome: 'done' | 'another-go' | null;
   marks: RubricMarks;
   seq: number;
@@ -193,7 +197,7 @@ export type Go = {
   damage: string | null;
 };
 const GO = `g.id, g.copy_id as "copyId", g.number, g.seq, g.sheet, g.handed_in_at as "handedInAt", g.review_began_at as "reviewBeganAt",
-  g.returned_at as "returnedAt", g.outcome, g.marks, c.document_id as "documentId"`;
+  g.returned_at as "returnedAt", g.seen_at as "seenAt", g.recalled, g.outcome, g.marks, c.document_id as "documentId"`;
 
 type GoRow = Omit<Go, 'sheet' | 'damage'> & { sheet: unknown; documentId: string };
 
@@ -332,10 +336,61 @@ export function returnGo(db: Database, goId: string, outcome: 'done' | 'another-
     if (returned.at || copy.state !== 'handed-in')
       return { ok: false, reason: 'This piece is with the student already.' };
     await tx.query(
-      'update go set returned_at = coalesce($3::timestamptz, now()), review_began_at = coalesce(review_began_at, now()), outcome = $2 where id = $1',
+      'update go set returned_at = coalesce($3::timestamptz, now()), review_began_at = coalesce(review_began_at, now()), outcome = $2, recalled = null where id = $1',
       [goId, outcome, at ?? null],
     );
     await tx.query('update copy set state = $2 where id = $1', [go.copy_id, outcome]);
+    return { ok: true };
+  });
+}
+
+/** A go of the copy `$2`, on which the person `$1` works, that came back and that nobody has opened since. */
+const UNSEEN = `go.copy_id = copy.id and copy.id = $2 and ${worksOn(1)} and go.returned_at is not null and go.seen_at is null`;
+
+/** Notes that a student opens what came back, where nobody has yet. */
+export async function markSeen(db: Queries, studentId: string, copyId: string): Promise<void> {
+  // Asked first: a copy is opened far more often than it comes back, and only what is written has to reach the disk.
+  const unseen = await db.query(`select go.id from go, copy where ${UNSEEN} limit 1`, [studentId, copyId]);
+  if (unseen.length > 0) await db.query(`update go set seen_at = now() from copy where ${UNSEEN}`, [studentId, copyId]);
+}
+
+/** A change of a copy that came after its newest go `g` was returned. */
+const GONE_ON = `exists (select 1 from document_change ch where ch.document_id = copy.document_id and ch.seq > g.seq and ch.at > g.returned_at
+  and (ch.author_id = copy.student_id or exists (select 1 from copy_mate m where m.copy_id = copy.id and m.person_id = ch.author_id)))`;
+
+/** Whether its students have worked on a copy since its newest go came back. */
+export const hasGoneOn = async (db: Queries, copyId: string): Promise<boolean> =>
+  (
+    await db.query<{ is: boolean }>(
+      `select ${GONE_ON} as is from copy join go g on g.copy_id = copy.id where copy.id = $1 order by g.number desc limit 1`,
+      [copyId],
+    )
+  )[0]?.is ?? false;
+
+/**
+ * Takes the newest go of a copy back to the teacher, as it was before it was returned. Once a student has opened it, a word for
+ * them is asked for (`unsaid` is then true); once they have gone on with it, it stays with them.
+ */
+export function recall(db: Database, copyId: string, word: string | null): Promise<Moved & { unsaid?: true }> {
+  return db.transaction(async (tx) => {
+    const copy = await locked(tx, copyId);
+    const go = one(
+      await tx.query<{ id: string; returnedAt: Date | null; seenAt: Date | null }>(
+        'select id, returned_at as "returnedAt", seen_at as "seenAt" from go where copy_id = $1 order by number desc limit 1 for update',
+        [copyId],
+      ),
+    );
+    if (!copy || !go?.returnedAt || (copy.state !== 'done' && copy.state !== 'another-go'))
+      return { ok: false, reason: 'This piece is not with its student any more: there is nothing to take back.' };
+    if (await hasGoneOn(tx, copyId))
+      return { ok: false, reason: 'The student has gone on with it. What you want to say can go with the next go.' };
+    if (go.seenAt && word === null)
+      return { ok: false, unsaid: true, reason: 'The student has opened it. Say in a word why you take it back.' };
+    await tx.query('update go set returned_at = null, outcome = null, seen_at = null, recalled = $2 where id = $1', [
+      go.id,
+      go.seenAt ? word : null,
+    ]);
+    await tx.query(`update copy set state = 'handed-in' where id = $1`, [copyId]);
     return { ok: true };
   });
 }

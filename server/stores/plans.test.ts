@@ -148,6 +148,9 @@ const CALLS: Record<string, () => unknown> = {
   handIn: () => copies.handIn(db, { id: 'y3-40-1', documentId: 'dc3-40-1' }, 2),
   takeBack: () => copies.takeBack(db, 'y3-42-0'),
   returnGo: () => copies.returnGo(db, 'gy3-46-0', 'done'),
+  markSeen: () => copies.markSeen(db, 'p3-46', 'y3-46-0'),
+  hasGoneOn: () => copies.hasGoneOn(db, 'y3-46-0'),
+  recall: () => copies.recall(db, 'y3-46-0', 'One more thing'),
   keepFile: () =>
     brought.keepFile(db, {
       id: 'new',

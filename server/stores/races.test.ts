@@ -7,7 +7,7 @@ import type { Change } from '../../core/changes/change';
 import { find } from '../../core/sheet/tree';
 import type { Database } from '../database/connection';
 import type { ClassCopy } from './copies';
-import { goesOf, handIn, returnGo, takeBack } from './copies';
+import { goesOf, handIn, markSeen, recall, returnGo, takeBack } from './copies';
 import { loadDocument } from './documents';
 import { notesOf, sayOn } from './reviews';
 
@@ -98,6 +98,33 @@ describe.each(DATABASES)('at the same moment, on the %s database', (_, open) => 
       ]);
       expect(both.filter(({ ok }) => ok)).toHaveLength(1);
       expect((await newestGo(copy))!.outcome).toBe(both[0].ok ? 'done' : 'another-go');
+    }, true));
+
+  test('recalling and a student who opens it: it is gone without a trace, or it is theirs until a word is said', () =>
+    races(async (copy, turn, pause) => {
+      await returnGo(db, (await newestGo(copy))!.id, turn % 2 ? 'done' : 'another-go');
+      const [back] = await Promise.all([
+        recall(db, copy.id, null),
+        pause().then(() => markSeen(db, copy.studentId, copy.id)),
+      ]);
+      const go = (await newestGo(copy))!;
+      expect(go.returnedAt === null).toBe(back.ok);
+      expect(go.seenAt !== null).toBe(!back.ok);
+      expect('unsaid' in back).toBe(!back.ok);
+      expect(await recall(db, copy.id, 'I forgot the back')).toMatchObject({ ok: !back.ok });
+      expect((await newestGo(copy))!.recalled).toBe(back.ok ? null : 'I forgot the back');
+    }, true));
+
+  test('recalling and a student who goes on: what is said to be saved is there, and what is taken back was not gone on with', () =>
+    races(async (copy, turn, pause) => {
+      await returnGo(db, (await newestGo(copy))!.id, 'another-go');
+      await markSeen(db, copy.studentId, copy.id);
+      const [back, saved] = await Promise.all([
+        recall(db, copy.id, 'Wait'),
+        pause().then(() => school.save(copy, 0, [moved(turn + 5)])),
+      ]);
+      expect(saved.outcome === 'saved').toBe(!back.ok);
+      if (saved.outcome === 'saved') expect(xOf((await loadDocument(db, copy.documentId))!.sheet)).toBe(turn + 5);
     }, true));
 
   test('saving and returning as done: nothing is written to a copy that is done', () =>

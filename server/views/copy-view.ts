@@ -20,7 +20,7 @@ import { openedOr } from '../actions/opened';
 import { missing } from '../actions/refused';
 import type { Go } from '../stores/copies';
 import type { Note } from '../../core/review/said';
-import { copyOfStudent, goesOf, openStepsOf } from '../stores/copies';
+import { copyOfStudent, goesOf, markSeen, openStepsOf } from '../stores/copies';
 import type { Handout } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { notesOf, rulingsOf } from '../stores/reviews';
@@ -63,6 +63,8 @@ const unsaid = ({ id }: LookFor): LookFor => ({ kind: 'teacher', id, title: '…
 /** @throws Refused where it is not theirs */
 export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>, copyId: string) {
   const { db, pictures } = means;
+  // Before anything is read: from here on it can't be taken back without a word to them.
+  await markSeen(db, person.id, copyId);
   const copy = await copyOfStudent(db, person.id, copyId);
   // One that came back after a correction was sent takes it now.
   if (copy && isOpen(copy.state)) await broughtUpToDate(means, copy.handout, [copy]);
@@ -143,6 +145,8 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
     lastGo: returned && copy.state === 'another-go' ? lastGoOf(returned, notes, pictures) : null,
     marks: returned ? marksOf(handout, returned.marks, weighedOn(returned.sheet)) : null,
     handedInAt: last?.handedInAt ?? null,
+    /** Why the teacher took it back after it had come back. */
+    recalled: copy.state === 'handed-in' ? (last?.recalled ?? null) : null,
     go: last?.number ?? 0,
     mayTakeBack: copy.state === 'handed-in' && !last?.reviewBeganAt && !isClosed(times, Date.now()),
     now: Date.now(),

@@ -5,8 +5,8 @@ import type { Means } from '../actions/means';
 import { openedOr } from '../actions/opened';
 import { missing } from '../actions/refused';
 import type { Piece } from '../actions/review';
-import { pieceOf } from '../actions/review';
-import { copiesOf, goesOf } from '../stores/copies';
+import { longestWaiting, pieceOf } from '../actions/review';
+import { copiesOf, goesOf, hasGoneOn } from '../stores/copies';
 import { rightsOn } from '../stores/handouts';
 import { sharesOf } from '../stores/mates';
 import type { Person } from '../stores/people';
@@ -63,8 +63,11 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
           returnedAt: go.returnedAt,
           outcome: go.outcome,
           marks: go.marks,
+          seen: go.seenAt !== null,
         }
       : null,
+    /** Whether the newest go can be taken back. */
+    mayRecall: go?.returnedAt && go === goes.at(-1) ? !(await hasGoneOn(db, copy.id)) : false,
     goes: goes.map(({ number, outcome }) => ({ number, outcome })),
     sheet,
     handedOut: handout.given,
@@ -78,6 +81,8 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
     notes,
     rulings,
     band: copies.map(({ id, studentName, state }) => ({ id, studentName, state })),
+    /** Which piece will be read after this one. */
+    next: longestWaiting(copies.filter(({ id }) => id !== copy.id)),
     now: Date.now(),
   };
 }

@@ -109,6 +109,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${handout}/correction`, mine],
     [`${handout}/picture.svg`, mine],
     [`${handout}/reading/${copyId}`, mine],
+    [`${handout}/reading/${copyId}/ahead`, mine],
     [copy, copies],
     [`/copies/${copyId}/picture.svg`, { nobody: 'no', owner: 'in', colleague: 'no', student: 'in', stranger: 'no' }],
     [
@@ -178,6 +179,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     ],
     [`${handout}/correction`, { seq: '0' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${handout}/reading/${copyId}`, { go: 'x', outcome: 'done' }, ['nobody', 'colleague', 'student', 'stranger']],
+    [`${handout}/reading/${copyId}`, { do: 'recall', word: 'x' }, ['nobody', 'colleague', 'student', 'stranger']],
     [
       `${handout}/reading/${copyId}/said`,
       { go: 'x', steps: [{ do: 'remove-note', note: 'anything' }] },

@@ -1,0 +1,36 @@
+import type { KeyPart } from '../parts/key-list';
+import { KeyList } from '../parts/key-list';
+
+const PARTS: readonly KeyPart[] = [
+  {
+    title: 'What is asked',
+    rows: [
+      { keys: 'Y', says: 'the look-for that is asked about is met' },
+      { keys: 'N', says: 'it is not met' },
+      { keys: '0 to 9', says: 'the level of the rubric with so many points' },
+      { keys: '↑ · ↓', says: 'ask about another look-for or row' },
+      { keys: 'W', says: 'write a note where the pointer is' },
+    ],
+  },
+  {
+    title: 'This piece',
+    rows: [
+      { keys: 'R', says: 'return it as done, and go on' },
+      { keys: 'A', says: 'return it for another go, and go on' },
+      { keys: 'T', says: 'take it back after it was returned' },
+      { keys: 'V', says: 'show the sheet as handed out, the key, the piece again' },
+    ],
+  },
+  {
+    title: 'The class',
+    rows: [
+      { keys: '← · →', says: 'the piece before or after' },
+      { keys: '?', says: 'this list' },
+    ],
+  },
+];
+
+/** The keys of reading. */
+export default function ReadingKeySheet({ onClose }: { onClose: () => void }) {
+  return <KeyList parts={PARTS} onClose={onClose} />;
+}

@@ -1,0 +1,107 @@
+import { Alert, Input } from 'antd';
+import { useEffect, useState } from 'react';
+import { useFetcher, useSearchParams } from 'react-router';
+import type { CopyState } from '../../core/handout/state';
+import { MOST_WORD } from '../../core/review/said';
+import { Action } from '../parts/action';
+import { Ask } from '../parts/ask';
+import { card } from '../parts/card';
+import { Sign } from '../parts/sign';
+import type { clientAction } from '../routes/reading';
+import bar from '../parts/answer-bar.module.css';
+
+/** Taking back what was returned: one press, and a word to the student once they have opened it. */
+
+/** @param seen whether the student has opened it, as far as this window knows */
+export function useRecalling({ handoutId, copyId, seen }: { handoutId: string; copyId: string; seen: boolean }) {
+  const fetcher = useFetcher<typeof clientAction>();
+  const [asking, setAsking] = useState(false);
+  const answer = fetcher.data;
+  // It was opened a moment ago.
+  const isUnsaid = answer?.field === 'word';
+  useEffect(() => {
+    if (isUnsaid) setAsking(true);
+  }, [isUnsaid]);
+  const send = (word: string) =>
+    void fetcher.submit({ do: 'recall', word }, { method: 'post', action: `/handouts/${handoutId}/reading/${copyId}` });
+  return {
+    busy: fetcher.state !== 'idle',
+    problem: answer?.problem ?? null,
+    asking,
+    begin: () => (seen ? setAsking(true) : send('')),
+    send,
+    stop: () => setAsking(false),
+  };
+}
+export type Recalling = ReturnType<typeof useRecalling>;
+
+export function RecallWord({ of, name }: { of: Recalling; name: string }) {
+  const [word, setWord] = useState('');
+  const may = word.trim() !== '' && !of.busy;
+  return (
+    <Ask
+      title={`${name} has opened it`}
+      ok={{ words: 'Take it back', act: () => may && of.send(word) }}
+      onCancel={of.stop}
+    >
+      <p>Say in a word why you take it back. It stands on the piece until you return it again.</p>
+      <Input.TextArea
+        autoFocus
+        autoSize={{ minRows: 2, maxRows: 5 }}
+        aria-label="Why you take it back"
+        maxLength={MOST_WORD}
+        value={word}
+        onChange={(event) => setWord(event.target.value)}
+      />
+      {of.problem && <Alert type="error" showIcon title={of.problem} role="alert" />}
+    </Ask>
+  );
+}
+
+/** Milliseconds. */
+const STAYS = 12_000;
+
+/** What the address says was returned a moment ago, as long as it is with its student. */
+export function useReturned<P extends { id: string; state: CopyState }>(pieces: readonly P[]): P | undefined {
+  const [search] = useSearchParams();
+  return pieces.find(({ id, state }) => id === search.get('returned') && (state === 'done' || state === 'another-go'));
+}
+
+type Returned = { id: string; studentName: string; state: CopyState };
+
+/** Says what was returned a moment ago, and takes it back. */
+export function ReturnedBar({ handoutId, piece }: { handoutId: string; piece: Returned }) {
+  const recalling = useRecalling({ handoutId, copyId: piece.id, seen: false });
+  const [shown, setShown] = useState(true);
+  const waits = recalling.busy || recalling.asking || recalling.problem !== null;
+  useEffect(() => {
+    if (waits) return;
+    const timer = setTimeout(() => setShown(false), STAYS);
+    return () => clearTimeout(timer);
+  }, [waits]);
+  if (!shown) return null;
+  return (
+    <>
+      <div className={bar.bar}>
+        {recalling.problem !== null && !recalling.asking ? (
+          <Alert
+            type="error"
+            showIcon
+            title={recalling.problem}
+            role="alert"
+            closable={{ onClose: () => setShown(false) }}
+          />
+        ) : (
+          <div className={card(bar.said)} role="status">
+            {piece.studentName}: {piece.state === 'done' ? 'returned as done' : 'returned for another go'}
+            <Action onClick={recalling.begin}>take it back</Action>
+            <Action aria-label="Close this message" onClick={() => setShown(false)}>
+              <Sign of="remove" />
+            </Action>
+          </div>
+        )}
+      </div>
+      {recalling.asking && <RecallWord of={recalling} name={piece.studentName} />}
+    </>
+  );
+}
