@@ -12,6 +12,7 @@ const ALL = {
   makers: () => import('./makers'),
   cloud: () => import('./cloud'),
   browser: () => import('./browser'),
+  reading: () => import('./reading'),
 } satisfies Record<string, () => Promise<{ run: () => Promise<Figure[]> }>>;
 
 const asked = process.argv.slice(2).filter((word) => !word.startsWith('--'));

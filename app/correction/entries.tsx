@@ -1,14 +1,9 @@
 import { Button } from 'antd';
-import { rightMiddle } from '../../core/geometry/box';
-import { itemName } from '../../core/items/name';
-import type { Difference } from '../../core/review/compare';
-import { spotOf } from '../../core/review/compare';
 import type { Page } from '../../core/schema/sheet';
 import { letterOf } from '../../core/values/letters';
 import type { correctionView } from '../../server/views/correction-view';
-import { pictureNow } from '../drawing/resources';
+import { differenceEntries, differencesOn } from '../differences/differences';
 import type { MarginEntry } from '../margin/margin';
-import { sentence } from '../parts/sentence';
 import styles from './correction.module.css';
 
 /** What stands beside a correction: who takes it, and each thing that it changes, at its height. */
@@ -64,15 +59,6 @@ function Head({ loaded, sending, problem, onSend }: HeadProps) {
   );
 }
 
-/** The differences on a page, numbered through all pages of a version. */
-export const differencesOn = (version: Version, page: Page) =>
-  version.differences.flatMap((difference, i) => {
-    const box = spotOf(difference, page, pictureNow);
-    return box ? [{ difference, box, number: i + 1 }] : [];
-  });
-
-const id = (number: number) => `difference-${number}`;
-
 export function correctionEntries(page: Page, version: Version, head: HeadProps, active: string | null): MarginEntry[] {
   return [
     {
@@ -83,29 +69,6 @@ export function correctionEntries(page: Page, version: Version, head: HeadProps,
       label: 'What the correction does',
       content: <Head {...head} />,
     },
-    ...differencesOn(version, page).map(({ difference, box, number }): MarginEntry => ({
-      id: id(number),
-      anchor: rightMiddle(box),
-      tone: difference.after ? 'moss' : 'apricot',
-      active: active === id(number),
-      light: () => [box],
-      label: `Difference ${number}`,
-      content: <DifferenceCard difference={difference} number={number} />,
-    })),
+    ...differenceEntries(differencesOn(version.differences, page), active),
   ];
 }
-
-const DifferenceCard = ({
-  difference: { before, after, kinds },
-  number,
-}: {
-  difference: Difference;
-  number: number;
-}) => (
-  <h3>
-    <span>
-      <span className={styles.number}>{number}</span> {itemName((after ?? before)!)}
-    </span>
-    <small>{sentence(kinds.join(', '))}</small>
-  </h3>
-);

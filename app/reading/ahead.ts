@@ -25,13 +25,13 @@ export function keepAhead(request: Request, load: () => Promise<Ahead>): void {
 }
 
 /** Takes a piece that was fetched ahead, once. An earlier go is never ahead. */
-export async function takeAhead(request: Request): Promise<(Ahead & { begun: number }) | null> {
+export async function takeAhead(request: Request): Promise<(Ahead & { begun: number; ahead: boolean }) | null> {
   const { pathname, searchParams } = new URL(request.url);
   const known = kept.get(pathname);
   kept.delete(pathname);
   if (!known || searchParams.has('go') || Date.now() - known.begun > FRESH) return null;
   const data = await known.data.catch(() => null);
-  return data && { ...data, begun: known.begun };
+  return data && { ...data, begun: known.begun, ahead: true };
 }
 
 /** What was fetched of a piece no longer stands: something is done with it. */

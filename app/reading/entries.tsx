@@ -5,6 +5,8 @@ import { heldAfter } from '../../core/review/marks';
 import type { Question } from '../../core/review/questions';
 import type { Page } from '../../core/schema/sheet';
 import { anchorAt, lightAt } from '../../core/handout/spots';
+import { differenceEntries } from '../differences/differences';
+import type { differencesOn } from '../differences/differences';
 import { DamageCard } from '../house/damaged';
 import type { MarginEntry } from '../margin/margin';
 import type { Route } from '../routes/+types/reading';
@@ -30,6 +32,8 @@ type Reading = {
   page: Page;
   /** Whether the piece itself is shown, and not the key or the sheet as it was handed out. */
   piece: boolean;
+  /** What differs from the sheet that is shown instead, on all pages and on this one. */
+  against: { name: string; count: number; framed: ReturnType<typeof differencesOn> };
   /** The frames drawn on the piece. */
   marks: readonly PieceMark[];
   /** Whether something can be said on it now. */
@@ -53,6 +57,7 @@ export function readingEntries(reading: Reading): MarginEntry[] {
     content: <HeadCard {...cards} zone={zone} marks={piece ? marks : []} />,
   });
   if (piece) out.push(...evidenceEntries(reading), ...noteEntries(reading), ...draftEntries(reading));
+  else out.push(...againstEntries(reading));
   const weighs = loaded.lookFors.some((lookFor) => lookFor.points !== undefined);
   if ((loaded.rubric.rows.length > 0 || weighs) && loaded.go)
     out.push({
@@ -64,6 +69,26 @@ export function readingEntries(reading: Reading): MarginEntry[] {
       content: <RubricCard {...cards} />,
     });
   return out;
+}
+
+function againstEntries({ against: { name, count, framed }, active }: Reading): MarginEntry[] {
+  const elsewhere = count - framed.length;
+  return [
+    {
+      id: 'against',
+      anchor: null,
+      end: 'top',
+      tone: 'plain',
+      label: 'What differs',
+      content: (
+        <>
+          <h3>{count === 0 ? `Nothing differs from ${name}` : `${counted(count, 'difference')} from ${name}`}</h3>
+          {elsewhere > 0 && <p className="quiet">{elsewhere === count ? 'All' : elsewhere} on other pages</p>}
+        </>
+      ),
+    },
+    ...differenceEntries(framed, active),
+  ];
 }
 
 function damageEntry({ damage, goDamaged, copy, now }: Loaded): MarginEntry[] {

@@ -12,8 +12,15 @@ import type { Writing } from './writing';
 
 /** The strip above a piece that is being read: what is shown of it, and returning it. */
 
-export type Shown = 'piece' | 'handed out' | 'key';
-export const NEXT_SHOWN: Record<Shown, Shown> = { piece: 'handed out', 'handed out': 'key', key: 'piece' };
+export type Shown = 'piece' | 'handed out' | 'go before' | 'key';
+
+/** What can be shown, with what it is called. */
+export const shownOf = ({ goBefore }: Pick<Loaded, 'goBefore'>): { value: Shown; label: string }[] => [
+  { value: 'piece', label: 'piece' },
+  { value: 'handed out', label: 'handed out' },
+  ...(goBefore ? [{ value: 'go before' as const, label: `go ${goBefore.number}` }] : []),
+  { value: 'key', label: 'key' },
+];
 
 type Props = {
   loaded: Loaded;
@@ -45,7 +52,7 @@ export function ReadingStrip(props: Props) {
         </>
       }
     >
-      <Segments label="What is shown" value={shown} onChange={onShow} options={['piece', 'handed out', 'key']} />
+      <Segments label="What is shown" value={shown} onChange={onShow} options={shownOf(loaded)} />
       {goes.length > 1 && (
         <span className={styles.goes} role="group" aria-label="Goes">
           {goes.map(({ number }) => (

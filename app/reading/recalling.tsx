@@ -7,14 +7,16 @@ import { Action } from '../parts/action';
 import { Ask } from '../parts/ask';
 import { card } from '../parts/card';
 import { Sign } from '../parts/sign';
-import type { clientAction } from '../routes/reading';
-import bar from '../parts/answer-bar.module.css';
+import styles from '../parts/answer-bar.module.css';
 
 /** Taking back what was returned: one press, and a word to the student once they have opened it. */
 
+/** What the server says where it does not lead to the piece. */
+type Answer = { problem: string; field?: string };
+
 /** @param seen whether the student has opened it, as far as this window knows */
 export function useRecalling({ handoutId, copyId, seen }: { handoutId: string; copyId: string; seen: boolean }) {
-  const fetcher = useFetcher<typeof clientAction>();
+  const fetcher = useFetcher<Answer>();
   const [asking, setAsking] = useState(false);
   const answer = fetcher.data;
   // It was opened a moment ago.
@@ -82,7 +84,7 @@ export function ReturnedBar({ handoutId, piece }: { handoutId: string; piece: Re
   if (!shown) return null;
   return (
     <>
-      <div className={bar.bar}>
+      <div className={styles.bar}>
         {recalling.problem !== null && !recalling.asking ? (
           <Alert
             type="error"
@@ -92,7 +94,7 @@ export function ReturnedBar({ handoutId, piece }: { handoutId: string; piece: Re
             closable={{ onClose: () => setShown(false) }}
           />
         ) : (
-          <div className={card(bar.said)} role="status">
+          <div className={card(styles.said)} role="status">
             {piece.studentName}: {piece.state === 'done' ? 'returned as done' : 'returned for another go'}
             <Action onClick={recalling.begin}>take it back</Action>
             <Action aria-label="Close this message" onClick={() => setShown(false)}>

@@ -15,8 +15,10 @@ export function useReturning({ personId, go }: Pick<Loaded, 'personId' | 'go'>, 
   const [giving, setGiving] = useState(false);
   const [unsaid, setUnsaid] = useState<string | null>(null);
   const written = writing.drafts.filter(({ body }) => body.trim() !== '');
+  const busy = giving || fetcher.state !== 'idle';
   const giveBack = async (outcome: Outcome) => {
-    if (!go) return;
+    // A key that is pressed twice returns it once.
+    if (!go || busy) return;
     setAsking(null);
     setUnsaid(null);
     setGiving(true);
@@ -31,7 +33,7 @@ export function useReturning({ personId, go }: Pick<Loaded, 'personId' | 'go'>, 
   return {
     asking,
     written,
-    busy: giving || fetcher.state !== 'idle',
+    busy,
     problem: unsaid ?? fetcher.data?.problem,
     giveOrAsk: (outcome: Outcome) => (written.length > 0 ? setAsking(outcome) : void giveBack(outcome)),
     stay: () => setAsking(null),

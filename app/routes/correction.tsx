@@ -6,8 +6,8 @@ import { letterOf } from '../../core/values/letters';
 import { workshop } from '../../server/actions/means';
 import { afterReaching, reached } from '../browser/reached';
 import type { Loaded } from '../correction/entries';
-import { correctionEntries, differencesOn } from '../correction/entries';
-import styles from '../correction/correction.module.css';
+import { correctionEntries } from '../correction/entries';
+import { DifferenceFrames, differencesOn } from '../differences/differences';
 import { litFrom } from '../drawing/lit';
 import { PageView, useDrawing } from '../drawing/page-view';
 import { Segments } from '../fields/segments';
@@ -83,7 +83,7 @@ export default function Correction({ loaderData }: Route.ComponentProps) {
     active,
   );
   const from = entries.find(({ id }) => id === active);
-  const framed = useMemo(() => differencesOn(version, page), [version, page]);
+  const framed = useMemo(() => differencesOn(version.differences, page), [version, page]);
   return (
     <SheetFrame
       strip={
@@ -128,17 +128,7 @@ export default function Correction({ loaderData }: Route.ComponentProps) {
             label={`${handout.title}, ${shown}`}
           />
         )}
-        <svg className={styles.frames} viewBox={`0 0 ${page.width} ${page.height}`} aria-hidden="true">
-          {framed.map(({ difference, box, number: nth }) => (
-            <g key={nth} className={difference.after ? undefined : styles.removed}>
-              <rect x={box.x - 4} y={box.y - 4} width={box.width + 8} height={box.height + 8} rx="6" />
-              <circle cx={box.x - 4} cy={box.y - 4} r="9" />
-              <text x={box.x - 4} y={box.y - 4}>
-                {nth}
-              </text>
-            </g>
-          ))}
-        </svg>
+        <DifferenceFrames framed={framed} page={page} />
       </div>
     </SheetFrame>
   );

@@ -1,24 +1,27 @@
 import type { MouseEvent } from 'react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { redirect, useFetcher, useRevalidator } from 'react-router';
+import { redirect, useFetcher, useRevalidator, useSearchParams } from 'react-router';
 import type { Point } from '../../core/geometry/matrix';
 import { anchorAt } from '../../core/handout/spots';
 import { partAt } from '../../core/items/hit';
+import { against, keyOf } from '../../core/review/against';
 import { pieceMarks } from '../../core/review/marks';
 import { workshop } from '../../server/actions/means';
 import { Recalling, recallPiece, Returning, returnPiece } from '../../server/actions/review';
 import { readingView } from '../../server/views/reading-view';
 import { askedGo, check, formOf } from '../form.server';
 import { later } from '../browser/later';
+import { differencesOn } from '../differences/differences';
 import { afterReaching, orLast, reached } from '../browser/reached';
 import { useZone } from '../browser/time';
 import { SheetFrame } from '../margin/frame';
 import { paperStyle, useView } from '../margin/view';
+import { Against } from '../reading/against';
 import { Band } from '../reading/cards';
 import type { Loaded } from '../reading/entries';
 import { readingEntries } from '../reading/entries';
 import type { Shown } from '../reading/reading-strip';
-import { NEXT_SHOWN, ReadingStrip } from '../reading/reading-strip';
+import { ReadingStrip, shownOf } from '../reading/reading-strip';
 import { forgetAhead, takeAhead, useAhead } from '../reading/ahead';
 import { RecallWord, ReturnedBar, useRecalling, useReturned } from '../reading/recalling';
 import { useReadingKeys } from '../reading/use-keys';
@@ -38,10 +41,10 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
   const means = workshop(db, shelf);
-  return { ...(await allowed(readingView(means, person, params, askedGo(request)))), begun: 0 };
+  return { ...(await allowed(readingView(means, person, params, askedGo(request)))), begun: 0, ahead: false };
 }
 
-/** `begun`: when it was asked for, by this window's clock. */
+/** `begun`: when it was asked for, by this window's clock; `ahead`: before it was shown. */
 export async function clientLoader({ request, serverLoader }: Route.ClientLoaderArgs) {
   const ahead = await takeAhead(request);
   if (ahead) return orLast(request, () => Promise.resolve(ahead));
@@ -87,28 +90,50 @@ function pointOn(event: MouseEvent<HTMLElement>, { scale }: { scale: number }): 
   return { x: (event.clientX - box.left) / scale, y: (event.clientY - box.top) / scale };
 }
 
-/** Milliseconds. What was fetched ahead is asked for anew while it is shown: somebody may have said more meanwhile. */
-const STALE = 500;
-function useStale(begun: number) {
+/** Milliseconds. What was fetched ahead longer ago is asked for anew while it is shown: somebody may have said more meanwhile. */
+const STALE = 5000;
+/** So is what was fetched before another piece was returned, of which the band and the message would not know. */
+function useStale({ ahead, begun }: Loaded) {
   const { revalidate } = useRevalidator();
+  const [search] = useSearchParams();
+  const most = search.has('returned') ? 0 : STALE;
   useEffect(() => {
-    if (begun > 0 && Date.now() - begun > STALE) void revalidate();
-  }, [begun, revalidate]);
+    // What was asked for just now is never asked for again, however long it took.
+    if (ahead && Date.now() - begun > most) void revalidate();
+  }, [ahead, begun, most, revalidate]);
 }
 
 export default function ReadingScreen({ loaderData }: Route.ComponentProps) {
-  return <Reading key={`${loaderData.copy.id} ${loaderData.go?.id}`} loaded={loaderData} />;
+  // The list stays open while another piece comes.
+  const [keySheet, setKeySheet] = useState(false);
+  return (
+    <>
+      <Reading
+        key={`${loaderData.copy.id} ${loaderData.go?.id}`}
+        loaded={loaderData}
+        showKeys={() => setKeySheet(true)}
+      />
+      {keySheet && <KeySheet onClose={() => setKeySheet(false)} />}
+    </>
+  );
 }
 
-function Reading({ loaded }: { loaded: Loaded }) {
+function Reading({ loaded, showKeys }: { loaded: Loaded; showKeys: () => void }) {
   const { personId, begun, copy, go, sheet, results, band } = loaded;
   const [pageIndex, setPageIndex] = useState(0);
   const [shown, setShown] = useState<Shown>('piece');
   const [active, setActive] = useState<string | null>(null);
-  const source = shown === 'piece' ? sheet : shown === 'key' ? loaded.key : loaded.handedOut;
-  const page = source.pages[pageIndex] ?? source.pages[0];
+  const other =
+    shown === 'piece'
+      ? null
+      : shown === 'key'
+        ? loaded.key
+        : shown === 'handed out'
+          ? loaded.handedOut
+          : loaded.goBefore!.sheet;
+  const page = sheet.pages[pageIndex] ?? sheet.pages[0];
   const { view, stage } = useView(page, 'fit');
-  const { faces, arrived } = useDrawing(source);
+  const { faces, arrived } = useDrawing(sheet);
   const fetcher = useFetcher<typeof clientAction>();
   const zone = useZone();
   const open = loaded.mayChange && go !== null && go.returnedAt === null && copy.state === 'handed-in';
@@ -125,7 +150,6 @@ function Reading({ loaded }: { loaded: Loaded }) {
   const returning = useReturning(loaded, writing, fetcher);
   const recalling = useRecalling({ handoutId: copy.handoutId, copyId: copy.id, seen: go?.seen ?? false });
   const pointer = useRef<Point | null>(null);
-  const [keySheet, setKeySheet] = useState(false);
   /** A note on what is at a point, or on the whole page. */
   const noteAt = (point: Point | null) => {
     const item = point && (partAt(page, point, pictureNow)?.id ?? null);
@@ -139,17 +163,45 @@ function Reading({ loaded }: { loaded: Loaded }) {
       setShown('piece');
       noteAt(shown === 'piece' ? pointer.current : null);
     },
-    nextView: () => setShown(NEXT_SHOWN[shown]),
-    showKeys: () => setKeySheet(true),
+    nextView: () => {
+      const views = shownOf(loaded).map(({ value }) => value);
+      setShown(views[(views.indexOf(shown) + 1) % views.length]);
+    },
+    showKeys,
   });
-  useStale(begun);
+  useStale(loaded);
   const returned = useReturned(loaded.band);
 
   const marks = useMemo(
     () => pieceMarks(sheet, results, pictureNow).filter((mark) => mark.page === page.id),
     [sheet, results, page.id],
   );
-  const entries = readingEntries({ loaded, writing, page, piece: shown === 'piece', marks, open, asked, active, zone });
+  const differences = useMemo(
+    () => (other ? against(shown === 'key' ? keyOf(other) : other, sheet, pictureNow) : []),
+    // Pictures that arrive say where their parts are.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [other, shown, sheet, arrived],
+  );
+  const framed = useMemo(() => differencesOn(differences, page), [differences, page]);
+  const name = {
+    piece: '',
+    'handed out': 'the sheet as handed out',
+    key: 'the key',
+    'go before': `go ${loaded.goBefore?.number}`,
+  }[shown];
+  const told = { name, count: differences.length, framed };
+  const entries = readingEntries({
+    loaded,
+    writing,
+    page,
+    piece: shown === 'piece',
+    against: told,
+    marks,
+    open,
+    asked,
+    active,
+    zone,
+  });
 
   // What is being written is lit; else what was chosen in the margin.
   const from = entries.find(({ current }) => current) ?? entries.find(({ id }) => id === active);
@@ -161,7 +213,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
         strip={
           <ReadingStrip
             {...{ loaded, writing, returning, recalling, open, shown, pageIndex }}
-            onKeys={() => setKeySheet(true)}
+            onKeys={showKeys}
             onShow={setShown}
             onTurn={setPageIndex}
           />
@@ -184,7 +236,7 @@ function Reading({ loaded }: { loaded: Loaded }) {
         >
           {faces && (
             <PageView
-              sheet={source}
+              sheet={sheet}
               page={page}
               faces={faces}
               arrived={arrived}
@@ -193,6 +245,9 @@ function Reading({ loaded }: { loaded: Loaded }) {
             />
           )}
           {shown === 'piece' && <Marks marks={marks} page={page} />}
+          {other && faces && (
+            <Against {...{ other, page, faces, arrived, framed, name }} title={copy.title} scale={view.scale} />
+          )}
         </div>
       </SheetFrame>
       {returning.asking !== null && <UnfinishedNotes of={returning} />}
@@ -203,7 +258,6 @@ function Reading({ loaded }: { loaded: Loaded }) {
         recalling.problem && <OverAlert>{recalling.problem}</OverAlert>
       )}
       {returned && <ReturnedBar key={returned.id} handoutId={copy.handoutId} piece={returned} />}
-      {keySheet && <KeySheet onClose={() => setKeySheet(false)} />}
     </>
   );
 }

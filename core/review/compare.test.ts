@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { group, held, line, page, plain, shape, sheet, solid, text } from '../schema/defaults';
 import type { Item, Sheet } from '../schema/sheet';
 import type { Kind } from './compare';
-import { compare, differenceWords } from './compare';
+import { compare, differenceWords, rewording } from './compare';
 
 /** The edits that were made are the edits that are found, and nothing else. */
 
@@ -143,5 +143,47 @@ describe('in particular', () => {
   test('says it in words', () => {
     const [one] = compare(base, EDITS[0][2](base));
     expect(differenceWords(one)).toBe('eggs: reworded');
+  });
+});
+
+describe('other words', () => {
+  const said = (was: string, is: string) => {
+    const [before, after] = [was, is].map((words) => text({ id: 't', body: plain(words) }));
+    return rewording({ kinds: ['reworded'], before, after, page: 'p' });
+  };
+  test('are told one by one, beside those that stayed', () => {
+    expect(said('the heron eats fish', 'the grey heron eats')).toEqual([
+      { said: 'the ', how: 'same' },
+      { said: 'grey ', how: 'come' },
+      { said: 'heron eats', how: 'same' },
+      { said: ' fish', how: 'gone' },
+    ]);
+    expect(said('', 'neck')).toEqual([{ said: 'neck', how: 'come' }]);
+    expect(said('nek', 'neck')).toEqual([
+      { said: 'nek', how: 'gone' },
+      { said: 'neck', how: 'come' },
+    ]);
+  });
+  test('are not told where nothing differs, nothing is written, or a text is very long', () => {
+    expect(said('eye', 'eye')).toBeNull();
+    expect(said('', 'a '.repeat(600))).toBeNull();
+    expect(rewording({ kinds: ['added'], before: null, after: text({ id: 't' }), page: 'p' })).toBeNull();
+  });
+  test('with those that stayed are what stands there, and with those that went what stood there', () => {
+    const words = fc
+      .array(fc.constantFrom('crab ', 'weed ', 'tide ', 'mud\n', 'é ', '  '), { maxLength: 14 })
+      .map((list) => list.join(''));
+    fc.assert(
+      fc.property(words, words, (was, is) => {
+        const told = said(was, is);
+        if (told === null) return was === is;
+        const without = (how: string) =>
+          told!
+            .filter((one) => one.how !== how)
+            .map((one) => one.said)
+            .join('');
+        return without('come') === was && without('gone') === is;
+      }),
+    );
   });
 });

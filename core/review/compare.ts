@@ -177,6 +177,56 @@ export function compare(before: Sheet, after: Sheet, pictures: Pictures = () => 
   return out;
 }
 
+/** Words of one text as they stand, went or came. */
+export type Wording = { said: string; how: 'same' | 'gone' | 'come' }[];
+/** Words of longer texts are not told one by one. */
+const MOST_WORDS = 400;
+
+/** What was written and what stands there now, word by word; null where the words are the same, or too many. */
+export function rewording({ before, after }: Difference): Wording | null {
+  if (!before || !after || !isWritten(before) || !isWritten(after)) return null;
+  const [was, is] = [before, after].map(({ body }) => bodyText(body).split(/(\s+)/).filter(Boolean));
+  if (was.join('') === is.join('') || Math.max(was.length, is.length) > MOST_WORDS) return null;
+  const out: Wording = [];
+  const tell = (said: string, how: Wording[number]['how']) => {
+    const last = out.at(-1);
+    if (last?.how === how) last.said += said;
+    else out.push({ said, how });
+  };
+  let [i, j] = [0, 0];
+  for (const [a, b] of [...common(was, is), [was.length, is.length]]) {
+    while (i < a) tell(was[i++], 'gone');
+    while (j < b) tell(is[j++], 'come');
+    if (i < was.length && j < is.length) tell(is[j], 'same');
+    [i, j] = [a + 1, b + 1];
+  }
+  return out;
+}
+
+/** The longest row of words that both have, in order, as pairs of places. */
+function common(a: readonly string[], b: readonly string[]): [number, number][] {
+  const lengths = Array.from({ length: a.length + 1 }, () => new Uint16Array(b.length + 1));
+  for (let i = a.length - 1; i >= 0; i--)
+    for (let j = b.length - 1; j >= 0; j--)
+      lengths[i][j] = a[i] === b[j] ? lengths[i + 1][j + 1] + 1 : Math.max(lengths[i + 1][j], lengths[i][j + 1]);
+  const out: [number, number][] = [];
+  for (let i = 0, j = 0; i < a.length && j < b.length;)
+    if (a[i] === b[j]) out.push([i++, j++]);
+    else if (lengths[i + 1][j] >= lengths[i][j + 1]) i++;
+    else j++;
+  return out;
+}
+
+const isBare = (item: Item) => isWritten(item) && bodyText(item.body).trim() === '';
+
+/** The kinds of a difference as they are read: words where there were none are filled in. */
+export const kindWords = ({ before, after, kinds }: Difference): string =>
+  kinds
+    .map((kind) =>
+      kind === 'reworded' && before && after ? (isBare(before) ? 'filled in' : isBare(after) ? 'empty' : kind) : kind,
+    )
+    .join(', ');
+
 /** A difference in words: `“Name the parts”: reworded, moved`. */
 export const differenceWords = ({ before, after, kinds }: Difference): string =>
   `${itemName((after ?? before)!)}: ${kinds.join(', ')}`;

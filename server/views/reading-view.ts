@@ -21,6 +21,7 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
   const copy = await pieceOf(db, person, piece);
   const [goes, copies] = await Promise.all([goesOf(db, copy.id), copiesOf(db, copy.handout.id)]);
   const go = goes.find((g) => g.number === number) ?? goes.at(-1);
+  const goBefore = goes.filter((one) => go && one.number < go.number).at(-1);
   const { handout } = copy;
   const opened = go ? null : await openedOr(db, copy.documentId);
   if (opened === undefined) throw missing();
@@ -68,6 +69,8 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
       : null,
     /** Whether the newest go can be taken back. */
     mayRecall: go?.returnedAt && go === goes.at(-1) ? !(await hasGoneOn(db, copy.id)) : false,
+    /** The go before this one, to see what was done since. */
+    goBefore: goBefore ? { number: goBefore.number, sheet: goBefore.sheet } : null,
     goes: goes.map(({ number, outcome }) => ({ number, outcome })),
     sheet,
     handedOut: handout.given,

@@ -108,3 +108,24 @@ test('what a student has opened is taken back with a word, which they read on th
   await farah.reload();
   await expect(farah.getByText('Your teacher took it back')).toContainText('I overlooked your reason.');
 });
+
+test('a piece is laid over the sheet as it was handed out, and all that differs is told', async ({ browser }) => {
+  const page = await enter(browser, house, 'Maren');
+  await page.locator('.handouts_open', { hasText: 'grey heron' }).click();
+  await page.locator('.spread_card', { hasText: 'Eun-ji Park' }).click();
+  await drawn(page);
+  await page.keyboard.press('v');
+  const margin = page.getByRole('complementary', { name: 'What is to be said' });
+  await expect(margin).toContainText('11 differences from the sheet as handed out');
+  const label = margin.locator('.margin-card', { hasText: 'bill' }).first();
+  await expect(label).toContainText('Filled in');
+  const wipe = page.getByRole('slider', { name: 'How much of the piece shows over the sheet as handed out' });
+  await wipe.press('End');
+  await expect(page.locator('.against_over')).toHaveCSS('clip-path', 'inset(0px 0px 0px 100%)');
+  await page.locator('h1').click();
+  await page.keyboard.press('v');
+  await expect(margin).toContainText('2 differences from the key');
+  await expect(margin.getByRole('region', { name: 'Difference 1', exact: true })).toContainText('Eun-ji Park');
+  await page.keyboard.press('v');
+  await expect(page.locator('.against_over')).toHaveCount(0);
+});

@@ -1,0 +1,54 @@
+import { useState } from 'react';
+import type { Page, Sheet } from '../../core/schema/sheet';
+import type { Faces } from '../../core/text/faces';
+import type { differencesOn } from '../differences/differences';
+import { DifferenceFrames } from '../differences/differences';
+import { PageView } from '../drawing/page-view';
+import styles from './against.module.css';
+
+type Props = {
+  /** The sheet that the piece is compared with, and how it is called. */
+  other: Sheet;
+  name: string;
+  /** The page of the piece that lies under it. */
+  page: Page;
+  faces: Faces;
+  arrived: number;
+  scale: number;
+  title: string;
+  framed: ReturnType<typeof differencesOn>;
+};
+
+/** Another sheet over a piece, with what differs; a slider uncovers the piece from the left. */
+export function Against({ other, name, page, faces, arrived, scale, title, framed }: Props) {
+  const [uncovered, setUncovered] = useState(0);
+  const same = other.pages.find(({ id }) => id === page.id);
+  return (
+    <>
+      <div className={styles.over} style={{ clipPath: `inset(0 0 0 ${uncovered}%)` }}>
+        {same ? (
+          <PageView
+            sheet={other}
+            page={same}
+            faces={faces}
+            arrived={arrived}
+            scale={scale}
+            label={`${title}: ${name}`}
+          />
+        ) : (
+          <p className={styles.none}>This page is not in {name}.</p>
+        )}
+      </div>
+      <DifferenceFrames framed={framed} page={page} />
+      <input
+        type="range"
+        className={styles.wipe}
+        aria-label={`How much of the piece shows over ${name}`}
+        min={0}
+        max={100}
+        value={uncovered}
+        onChange={(event) => setUncovered(Number(event.target.value))}
+      />
+    </>
+  );
+}
