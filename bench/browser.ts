@@ -1,4 +1,3 @@
-import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -15,6 +14,7 @@ import { Shelf } from '../server/exports/shelf';
 import { CHROMIUM } from '../tests/support/chromium';
 import { nodes } from './makers';
 import { figure, median, share } from './measure';
+import { Served } from './server';
 
 /**
  * In a real browser: dragging one of 2,000 things with grid and guides on, beside konva's own drag of the same shapes; opening
@@ -204,20 +204,10 @@ export async function run() {
   const [large, medium] = [await make(sheetOf(2000, false)), await make(sheetOf(300, true))];
   const map = await make(await mapSheet(150));
   await db.close();
-  const server = spawn(process.execPath, ['build/main.js'], {
-    env: { ...process.env, PORT: `${PORT}`, DATA_DIR: folder, DATABASE_URL: '', NODE_ENV: 'production' },
-    stdio: 'ignore',
-  });
+  const server = await Served.start(PORT, { DATA_DIR: folder, DATABASE_URL: '' }, 'ignore');
   const browser = await chromium.launch(CHROMIUM);
   try {
-    const url = `http://localhost:${PORT}`;
-    while (
-      !(await fetch(`${url}/healthz`).then(
-        (answer) => answer.ok,
-        () => false,
-      ))
-    )
-      await new Promise((resolve) => setTimeout(resolve, 100));
+    const url = server.base;
     const window = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     // The runner names functions through a helper that the page has not.
     await window.addInitScript('globalThis.__name = (f) => f');
@@ -283,7 +273,7 @@ export async function run() {
     ];
   } finally {
     await browser.close();
-    server.kill();
+    await server.stop();
     rmSync(folder, { recursive: true, force: true });
   }
 }

@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -6,6 +6,7 @@ import { chromium } from '@playwright/test';
 import { CHROMIUM } from '../tests/support/chromium';
 import type { Figure } from './measure';
 import { figure, median } from './measure';
+import { Served } from './server';
 
 /** Reading the pieces of the demo's class in a real browser: from the key to the next piece painted. */
 
@@ -16,26 +17,12 @@ const PIECES = 16;
 
 export async function run(): Promise<Figure[]> {
   const folder = mkdtempSync(path.join(tmpdir(), 'dappled-bench-'));
-  const env = {
-    ...process.env,
-    PORT: `${PORT}`,
-    DATA_DIR: folder,
-    DATABASE_URL: '',
-    DEMO: '1',
-    NODE_ENV: 'production',
-  };
-  spawnSync(process.execPath, ['build/seed.js'], { env });
-  const server = spawn(process.execPath, ['build/main.js'], { env, stdio: 'ignore' });
+  const env = { DATA_DIR: folder, DATABASE_URL: '', DEMO: '1' };
+  spawnSync(process.execPath, ['build/seed.js'], { env: { ...process.env, ...env } });
+  const server = await Served.start(PORT, env, 'ignore');
   const browser = await chromium.launch(CHROMIUM);
   try {
-    const url = `http://localhost:${PORT}`;
-    while (
-      !(await fetch(`${url}/healthz`).then(
-        (answer) => answer.ok,
-        () => false,
-      ))
-    )
-      await new Promise((resolve) => setTimeout(resolve, 100));
+    const url = server.base;
     const window = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await window.goto(url, { waitUntil: 'networkidle' });
     await window.getByRole('button', { name: /Maren/ }).click();
@@ -62,7 +49,7 @@ export async function run(): Promise<Figure[]> {
     return [figure(`the next of ${PIECES} pieces, key to paint`, median(times), 100, 1, 'ms')];
   } finally {
     await browser.close();
-    server.kill();
+    await server.stop();
     rmSync(folder, { recursive: true, force: true });
   }
 }

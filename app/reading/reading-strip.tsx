@@ -18,7 +18,7 @@ export type Shown = 'piece' | 'handed out' | 'go before' | 'key';
 export const shownOf = ({ goBefore }: Pick<Loaded, 'goBefore'>): { value: Shown; label: string }[] => [
   { value: 'piece', label: 'piece' },
   { value: 'handed out', label: 'handed out' },
-  ...(goBefore ? [{ value: 'go before' as const, label: `go ${goBefore.number}` }] : []),
+  ...(goBefore ? [{ value: 'go before' as const, label: 'last go' }] : []),
   { value: 'key', label: 'key' },
 ];
 

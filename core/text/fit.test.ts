@@ -11,7 +11,8 @@ import { caretAt, lineEdge, positionAt, selectionBoxes, vertical } from './caret
 import { FACES, fileFor, isFace } from './catalogue';
 import type { Faces } from './faces';
 import type { TextBox as Box } from './fit';
-import { grownHeight, layOut } from './fit';
+import { grownHeight, layOut, wordsHeight } from './fit';
+import { measureBody, setBody } from './set';
 
 let faces: Faces;
 beforeAll(async () => {
@@ -30,6 +31,33 @@ const prose = 'The heron stands still in the shallow water until a small fish sw
 const lay = (body: TextBody, given: Partial<Box> = {}, settings = role) => layOut(body, settings, box(given), faces);
 const formatted = (text: string, format: TextBody[number]['format']): TextBody =>
   plain(text).map((p) => ({ ...p, format }));
+
+describe('measuring', () => {
+  const list = fc.constantFrom('none' as const, 'bullet' as const, 'number' as const);
+  const format = fc.record({ list, level: fc.nat(2), before: fc.nat(20), lineSpacing: fc.constantFrom(1, 1.4) });
+  const bodies = fc.tuple(fragment, format).map(([body, given]) => body.map((one) => ({ ...one, format: given })));
+  test('says how large words are once they are set', () => {
+    fc.assert(
+      fc.property(bodies, fc.integer({ min: 20, max: 400 }), fc.constantFrom(0.5, 1, 2), (body, width, scale) => {
+        for (const wrapped of [true, false]) {
+          const measured = measureBody(body, role, width, scale, faces, wrapped);
+          const { height, widest } = setBody(body, role, width, scale, faces, wrapped);
+          expect(measured.height).toBeCloseTo(height, 6);
+          expect(measured.widest).toBeCloseTo(widest, 6);
+        }
+      }),
+    );
+  });
+  test('is as high as what is laid out, however words are fitted', () => {
+    const fits = fc.constantFrom('keep' as const, 'grow' as const, 'shrink' as const, 'width' as const);
+    fc.assert(
+      fc.property(bodies, fits, fc.integer({ min: 30, max: 200 }), (body, fit, height) => {
+        const given = box({ fit, height });
+        expect(wordsHeight(body, role, given, faces)).toBeCloseTo(layOut(body, role, given, faces).height, 6);
+      }),
+    );
+  });
+});
 
 describe('breaking into lines', () => {
   test('no line is wider than its box, and no character is lost', () => {
