@@ -14,8 +14,16 @@ import styles from '../parts/answer-bar.module.css';
 /** What the server says where it does not lead to the piece. */
 type Answer = { problem: string; field?: string };
 
-/** @param seen whether the student has opened it, as far as this window knows */
-export function useRecalling({ handoutId, copyId, seen }: { handoutId: string; copyId: string; seen: boolean }) {
+type Piece = {
+  handoutId: string;
+  copyId: string;
+  /** Whether the student has opened it, as far as this window knows. */
+  seen: boolean;
+  /** It is with its student, and can be taken back. */
+  may: boolean;
+};
+
+export function useRecalling({ handoutId, copyId, seen, may }: Piece) {
   const fetcher = useFetcher<Answer>();
   const [asking, setAsking] = useState(false);
   const answer = fetcher.data;
@@ -24,11 +32,15 @@ export function useRecalling({ handoutId, copyId, seen }: { handoutId: string; c
   useEffect(() => {
     if (isUnsaid) setAsking(true);
   }, [isUnsaid]);
+  // It is here again: there is nothing more to say.
+  useEffect(() => {
+    if (!may) setAsking(false);
+  }, [may]);
   const send = (word: string) =>
     void fetcher.submit({ do: 'recall', word }, { method: 'post', action: `/handouts/${handoutId}/reading/${copyId}` });
   return {
     busy: fetcher.state !== 'idle',
-    problem: answer?.problem ?? null,
+    problem: may ? (answer?.problem ?? null) : null,
     asking,
     begin: () => (seen ? setAsking(true) : send('')),
     send,
@@ -73,7 +85,7 @@ type Returned = { id: string; studentName: string; state: CopyState };
 
 /** Says what was returned a moment ago, and takes it back. */
 export function ReturnedBar({ handoutId, piece }: { handoutId: string; piece: Returned }) {
-  const recalling = useRecalling({ handoutId, copyId: piece.id, seen: false });
+  const recalling = useRecalling({ handoutId, copyId: piece.id, seen: false, may: true });
   const [shown, setShown] = useState(true);
   const waits = recalling.busy || recalling.asking || recalling.problem !== null;
   useEffect(() => {

@@ -148,7 +148,12 @@ function Reading({ loaded, showKeys }: { loaded: Loaded; showKeys: () => void })
 
   useAhead(loaded);
   const returning = useReturning(loaded, writing, fetcher);
-  const recalling = useRecalling({ handoutId: copy.handoutId, copyId: copy.id, seen: go?.seen ?? false });
+  const recalling = useRecalling({
+    handoutId: copy.handoutId,
+    copyId: copy.id,
+    seen: go?.seen ?? false,
+    may: loaded.mayRecall,
+  });
   const pointer = useRef<Point | null>(null);
   /** A note on what is at a point, or on the whole page. */
   const noteAt = (point: Point | null) => {

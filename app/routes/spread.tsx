@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { Link, redirect } from 'react-router';
 import { workshop } from '../../server/actions/means';
 import { doWithHandout, sheetToUseAgain, WithHandout } from '../../server/actions/handout-life';
+import { returnPieces, ReturningMany } from '../../server/actions/review';
 import { spreadView } from '../../server/views/spread-view';
 import { Leaf, STATE_WORDS } from '../house/leaf';
 import { afterReaching, orLast, reached } from '../browser/reached';
@@ -20,6 +21,7 @@ import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/spread';
 import { ClassSoFar } from '../spread/class-so-far';
 import { PieceCard } from '../spread/piece-card';
+import { ReturnPieces } from '../spread/return-pieces';
 import styles from '../margin/frame.module.css';
 import spreadStyles from '../spread/spread.module.css';
 
@@ -36,10 +38,27 @@ export async function action({ request, context, params }: Route.ActionArgs): Pr
     const sheetId = await allowed(sheetToUseAgain(context.services.db, person, params.handoutId));
     throw redirect(`/sheets/${sheetId}/hand-out?like=${params.handoutId}`);
   }
+  if (form.do === 'return') {
+    const { do: _, ...given } = form;
+    const asked = check(ReturningMany, given);
+    if (!asked.ok) return asked.wrong;
+    const back = await filledIn(returnPieces(context.services.db, person, params.handoutId, asked.value));
+    return 'problem' in back ? back : { problem: null, said: returnedWords(back, asked.value.outcome) };
+  }
   const read = check(WithHandout, form);
   if (!read.ok) return read.wrong;
   const done = await filledIn(doWithHandout(context.services.db, person, params.handoutId, read.value));
   return done ?? { problem: null };
+}
+
+const listed = new Intl.ListFormat('en-GB');
+function returnedWords(
+  { returned, left }: { returned: number; left: string[] },
+  outcome: 'done' | 'another-go',
+): string {
+  const how = outcome === 'done' ? 'as done' : 'for another go';
+  const went = `${returned} ${returned === 1 ? 'piece was' : 'pieces were'} returned ${how}.`;
+  return left.length === 0 ? went : `${went} Not with you any more: ${listed.format(left)}.`;
 }
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => reached(() => serverAction());
@@ -102,6 +121,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
           onChange={setShown}
           options={['nothing', 'look-fors']}
         />
+        {handout.rights === 'full' && <ReturnPieces cards={cards} />}
         {first ? (
           <Link to={`/handouts/${handout.id}/reading/${first.id}`}>
             <Button type="primary" tabIndex={-1}>

@@ -13,4 +13,4 @@ export type Words = z.infer<typeof Words>;
 export const changePlace = (handoutId: string) => `handouts/${handoutId}/change`;
 
 /** What the server says to a change. */
-export type Answer = { problem: string | null; field?: string };
+export type Answer = { problem: string | null; field?: string; said?: string };

@@ -69,6 +69,47 @@ export async function returnPiece(
   return { next: longestWaiting(await copiesOf(db, copy.handout.id)) };
 }
 
+/** Pieces of a class, each with the go that was looked at: one handed in since is another. */
+export const ReturningMany = z.strictObject({
+  outcome: z.enum(['done', 'another-go']),
+  pieces: z
+    .string()
+    .transform((text) => text.split(' ').filter(Boolean))
+    .pipe(
+      z
+        .array(z.string().regex(/^[\w-]{1,40}:[\w-]{1,40}$/))
+        .min(1, 'Choose a piece first.')
+        .max(1000),
+    ),
+});
+
+/**
+ * Returns several pieces, each by itself: how many went, and whose did not, as they have taken them back or another teacher was
+ * faster. @throws Refused where they are not of that handout, and returns none
+ */
+export async function returnPieces(
+  db: Database,
+  person: Pick<Person, 'id'>,
+  handoutId: string,
+  { outcome, pieces }: z.infer<typeof ReturningMany>,
+): Promise<{ returned: number; left: string[] }> {
+  await mayChange(db, person, handoutId);
+  const copies = new Map((await copiesOf(db, handoutId)).map((copy) => [copy.id, copy]));
+  const chosen = pieces.map((piece) => {
+    const [copyId, goId] = piece.split(':');
+    const copy = copies.get(copyId);
+    if (!copy) throw missing();
+    return { copy, goId };
+  });
+  const left: string[] = [];
+  for (const { copy, goId } of chosen) {
+    const moved = copy.goId === goId ? await returnGo(db, goId, outcome) : null;
+    if (moved?.ok) await announce(db, { documentId: copy.documentId, kind: 'moved' });
+    else left.push(copy.studentName);
+  }
+  return { returned: chosen.length - left.length, left };
+}
+
 export const Recalling = z.strictObject({
   word: z.string().trim().max(MOST_WORD, `At most ${MOST_WORD} letters.`).default(''),
 });

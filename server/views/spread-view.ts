@@ -2,6 +2,7 @@ import equal from 'fast-deep-equal';
 import { broughtPages } from '../../core/handout/brought';
 import { isLate } from '../../core/handout/times';
 import { heldAfter, pieceMarks } from '../../core/review/marks';
+import { openOn } from '../../core/review/ready';
 import { missedMost } from '../../core/review/missed';
 import type { Counting } from '../actions/counting';
 import { countedOn, countedOnCopy, countingOf } from '../actions/counting';
@@ -16,7 +17,7 @@ import { loadDocuments } from '../stores/documents';
 import type { Handout } from '../stores/handouts';
 import { asVersion, handoutById, rightsOn } from '../stores/handouts';
 import type { Person } from '../stores/people';
-import { rulingsOf } from '../stores/reviews';
+import { notesOf, rulingsOf } from '../stores/reviews';
 
 /** All pieces of a handout side by side, counted. */
 
@@ -26,10 +27,11 @@ type Piece = {
   go: Go | undefined;
   document: Loaded | Damaged | undefined;
   ruled: readonly { lookForId: string; held: boolean }[];
+  notes: number;
 };
 
 /** A piece as its card shows it: as it was handed in while it is with the teacher or done, else as it is now. */
-function cardOf(whole: Handout, { copy, go, document, ruled }: Piece, counting: Counting) {
+function cardOf(whole: Handout, { copy, go, document, ruled, notes }: Piece, counting: Counting) {
   const handout = asVersion(whole, copy.version);
   const handedIn = go && (copy.state === 'handed-in' || copy.state === 'done') ? go : null;
   const piece = handedIn ?? (document && shownOf(document, handout.title));
@@ -52,6 +54,15 @@ function cardOf(whole: Handout, { copy, go, document, ruled }: Piece, counting: 
     lookFors: handout.lookFors.length,
     /** Pages made elsewhere, which the picture does not show. */
     brought: sheet ? broughtPages(sheet).length : 0,
+    /** What was said on it, while it is with its teacher. */
+    ready:
+      go && copy.state === 'handed-in'
+        ? {
+            read: go.reviewBeganAt !== null,
+            open: openOn(results ?? [], handout.rubric, { rulings: ruled, marks: go.marks }),
+            notes,
+          }
+        : null,
     held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
     marks:
       sheet && results
@@ -79,15 +90,14 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
   if (!handout) throw missing();
   const [copies, goes] = await Promise.all([copiesOf(db, handout.id), newestGoes(db, handout.id)]);
   const open = copies.filter(({ state }) => state === 'under-way' || state === 'another-go');
-  const [documents, rulings] = await Promise.all([
+  const ids = goes.map(({ id }) => id);
+  const [documents, rulings, notes] = await Promise.all([
     loadDocuments(
       db,
       open.map(({ documentId }) => documentId),
     ),
-    rulingsOf(
-      db,
-      goes.map(({ id }) => id),
-    ),
+    rulingsOf(db, ids),
+    notesOf(db, ids),
   ]);
   const shown = [];
   const counting = await countingOf(means, handout);
@@ -96,7 +106,8 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
     await turn.end();
     const go = goes.find(({ copyId }) => copyId === copy.id);
     const ruled = go ? rulings.filter(({ goId }) => goId === go.id) : [];
-    shown.push(cardOf(handout, { copy, go, document: documents.get(copy.documentId), ruled }, counting));
+    const own = go ? notes.filter(({ goId }) => goId === go.id).length : 0;
+    shown.push(cardOf(handout, { copy, go, document: documents.get(copy.documentId), ruled, notes: own }, counting));
   }
   const judged = shown.flatMap((one) => one.judged);
   const { width, height } = handout.sheet.pages[0];

@@ -167,6 +167,11 @@ test('every route knows who is asking', async ({ browser, house }) => {
     ['/school', { do: 'reset', teacher: 'any' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${sheet}/hand-out`, { do: 'try', handout: '{}' }, ['nobody', 'colleague', 'student', 'stranger']],
     [handout, { do: 'use-again' }, ['nobody', 'colleague', 'student', 'stranger']],
+    [
+      handout,
+      { do: 'return', outcome: 'done', pieces: `${copyId}:any` },
+      ['nobody', 'colleague', 'student', 'stranger'],
+    ],
     [handout, { do: 'close' }, ['nobody', 'colleague', 'student', 'stranger']],
     [handout, { do: 'extend', copyId, to: '' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${sheet}/export`, { as: 'pdf' }, ['nobody', 'colleague', 'student', 'stranger']],

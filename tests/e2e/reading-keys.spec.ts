@@ -82,6 +82,8 @@ test('what a student has opened is taken back with a word, which they read on th
   await drawn(page);
   await page.getByRole('button', { name: 'Return as done' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Farah Siddiqi: returned as done' })).toBeVisible();
+  await page.locator('.reading_bandEntry', { hasText: 'Farah S' }).click();
+  await expect(page.getByRole('heading', { level: 2 })).toHaveText('Farah Siddiqi');
 
   const farah = await join(browser, house, 'CURLW', 'Farah Siddiqi', SECRET.split(' '));
   await farah
@@ -91,7 +93,7 @@ test('what a student has opened is taken back with a word, which they read on th
   await drawn(farah);
 
   // This window does not know yet that it was opened.
-  await page.getByRole('button', { name: 'take it back' }).click();
+  await page.getByRole('button', { name: 'Take it back' }).click();
   const dialog = page.getByRole('dialog', { name: 'Farah Siddiqi has opened it' });
   await expect(dialog).toContainText('Say in a word');
   await dialog.getByLabel('Why you take it back').fill('I overlooked your reason.');
@@ -128,4 +130,30 @@ test('a piece is laid over the sheet as it was handed out, and all that differs 
   await expect(margin.getByRole('region', { name: 'Difference 1', exact: true })).toContainText('Eun-ji Park');
   await page.keyboard.press('v');
   await expect(page.locator('.against_over')).toHaveCount(0);
+});
+
+test('all that was read is returned at once, and what is missing is said before', async ({ browser }) => {
+  const page = await enter(browser, house, 'Maren');
+  await page.locator('.handouts_open', { hasText: 'grey heron' }).click();
+  await page.locator('.spread_card', { hasText: 'Hana Tanabe' }).click();
+  await drawn(page);
+  for (const key of ['y', '4', '4', '4']) await page.keyboard.press(key);
+  await expect(page.getByText('12 of 12 points')).toBeVisible();
+  await page.getByRole('link', { name: 'The whole class' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Return pieces' });
+  await page.getByRole('button', { name: 'Return pieces …' }).click();
+  await expect(dialog.getByRole('checkbox', { name: /^Hana Tanabe/ })).toBeChecked();
+  await expect(dialog.getByRole('checkbox', { name: /^Jun Weiss/ })).not.toBeChecked();
+  await expect(dialog.getByText('not read yet').first()).toBeVisible();
+  await dialog.getByRole('checkbox', { name: /^Jun Weiss/ }).check();
+  await page.context().setOffline(true);
+  await dialog.getByRole('button', { name: /^Return \d+ pieces/ }).click();
+  await expect(dialog.getByRole('alert')).toContainText('can’t be reached');
+  await expect(dialog.getByRole('checkbox', { name: /^Jun Weiss/ })).toBeChecked();
+  await page.context().setOffline(false);
+  await dialog.getByRole('button', { name: /^Return \d+ pieces/ }).click();
+  await expect(page.getByRole('dialog', { name: 'Returned' })).toContainText('pieces were returned as done.');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.spread_card', { hasText: 'Hana Tanabe' })).toContainText('Done');
+  await expect(page.locator('.spread_card', { hasText: 'Jun Weiss' })).toContainText('Done');
 });

@@ -46,8 +46,15 @@ test('without a network, notes, rulings and marks stay, are shown as such, and g
   await page.getByRole('button', { name: 'Another go' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Stay' }).click();
 
-  // Another piece can't be shown, and this one is there again.
+  // The next piece is here already, and so is this one when it is gone back to.
+  const name = page.getByRole('heading', { level: 2 });
+  const first = (await name.textContent())!;
   await page.locator('.reading_bandEntry[aria-current="page"] + .reading_bandEntry').click();
+  await expect(name).not.toHaveText(first);
+  await page.goBack();
+  await expect(name).toHaveText(first);
+  // One that is further away can't be shown, and this one is there again.
+  await page.locator('.reading_bandEntry').last().click();
   await expect(page.getByRole('heading', { name: 'The school can’t be reached' })).toBeVisible();
   await page.getByRole('button', { name: 'Back' }).click();
   await expect(card(page, 'follow it to its dot')).toBeVisible();

@@ -1,0 +1,110 @@
+import { Alert, Button } from 'antd';
+import { useState } from 'react';
+import { useFetcher } from 'react-router';
+import type { Ready } from '../../core/review/ready';
+import { isReady, lackWords } from '../../core/review/ready';
+import { Ask } from '../parts/ask';
+import { Segments } from '../fields/segments';
+import type { Answer } from './changing';
+import type { SpreadData } from './piece-card';
+import styles from './spread.module.css';
+
+/** Several pieces returned at once: those that were read to the end, unless others are chosen. */
+
+type Card = SpreadData['cards'][number];
+type Waiting = Card & { ready: Ready; goId: string };
+const isWaiting = (card: Card): card is Waiting => card.ready !== null && card.goId !== null;
+
+export function ReturnPieces({ cards }: { cards: readonly Card[] }) {
+  const [open, setOpen] = useState(false);
+  const waiting = cards.filter(isWaiting);
+  return (
+    <>
+      <Button
+        disabled={waiting.length === 0}
+        title={waiting.length === 0 ? 'Nothing is handed in at the moment' : undefined}
+        onClick={() => setOpen(true)}
+      >
+        Return pieces …
+      </Button>
+      {open && <Choice waiting={waiting} onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
+const OUTCOMES = [
+  { value: 'done' as const, label: 'as done' },
+  { value: 'another-go' as const, label: 'for another go' },
+];
+
+function Choice({ waiting, onClose }: { waiting: readonly Waiting[]; onClose: () => void }) {
+  const fetcher = useFetcher<Answer>();
+  const [outcome, setOutcome] = useState<(typeof OUTCOMES)[number]['value']>('done');
+  const [chosen, setChosen] = useState(
+    () => new Set(waiting.filter(({ ready }) => isReady(ready)).map(({ id }) => id)),
+  );
+  const pieces = waiting.filter(({ id }) => chosen.has(id));
+  const { data } = fetcher;
+  if (data?.said)
+    return (
+      <Ask title="Returned" onCancel={onClose}>
+        <p role="status">{data.said}</p>
+      </Ask>
+    );
+  const put = (ids: readonly string[], to: boolean) =>
+    setChosen((before) => {
+      const now = new Set(before);
+      for (const id of ids)
+        if (to) now.add(id);
+        else now.delete(id);
+      return now;
+    });
+  const all = pieces.length === waiting.length;
+  const send = () =>
+    pieces.length > 0 &&
+    fetcher.state === 'idle' &&
+    void fetcher.submit(
+      { do: 'return', outcome, pieces: pieces.map(({ id, goId }) => `${id}:${goId}`).join(' ') },
+      { method: 'post' },
+    );
+  return (
+    <Ask
+      title="Return pieces"
+      ok={{ words: pieces.length === 1 ? 'Return 1 piece' : `Return ${pieces.length} pieces`, act: send }}
+      onCancel={onClose}
+    >
+      <p>
+        <Segments label="How they are returned" value={outcome} onChange={setOutcome} options={OUTCOMES} />
+      </p>
+      <label className={styles.choice}>
+        <input
+          type="checkbox"
+          checked={all}
+          ref={(box) => {
+            if (box) box.indeterminate = !all && pieces.length > 0;
+          }}
+          onChange={(event) =>
+            put(
+              waiting.map(({ id }) => id),
+              event.target.checked,
+            )
+          }
+        />
+        <b>All that wait</b>
+      </label>
+      <ul className={styles.choices}>
+        {waiting.map(({ id, studentName, ready }) => (
+          <li key={id}>
+            <label className={styles.choice}>
+              <input type="checkbox" checked={chosen.has(id)} onChange={(event) => put([id], event.target.checked)} />
+              {studentName}
+              <span className="spring" />
+              <span className={isReady(ready) ? 'quiet' : styles.late}>{lackWords(ready)}</span>
+            </label>
+          </li>
+        ))}
+      </ul>
+      {data?.problem && <Alert type="error" showIcon title={data.problem} role="alert" />}
+    </Ask>
+  );
+}
