@@ -33,6 +33,8 @@ export const differenceEntries = (framed: readonly Framed[], active: string | nu
     content: <DifferenceCard difference={difference} number={number} />,
   }));
 
+const TAGS = { same: 'span', gone: 'del', come: 'ins' } as const;
+
 function DifferenceCard({ difference, number }: { difference: Difference; number: number }) {
   const { before, after } = difference;
   const words = rewording(difference);
@@ -46,15 +48,10 @@ function DifferenceCard({ difference, number }: { difference: Difference; number
       </h3>
       {words?.some(({ how }) => how !== 'come') && (
         <p className={styles.words}>
-          {words.map(({ said, how }, i) =>
-            how === 'same' ? (
-              <span key={i}>{said}</span>
-            ) : how === 'gone' ? (
-              <del key={i}>{said}</del>
-            ) : (
-              <ins key={i}>{said}</ins>
-            ),
-          )}
+          {words.map(({ said, how }, i) => {
+            const Tag = TAGS[how];
+            return <Tag key={i}>{said}</Tag>;
+          })}
         </p>
       )}
     </>

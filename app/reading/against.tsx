@@ -1,15 +1,15 @@
 import { useState } from 'react';
-import type { Page, Sheet } from '../../core/schema/sheet';
+import type { Page } from '../../core/schema/sheet';
 import type { Faces } from '../../core/text/faces';
 import type { differencesOn } from '../differences/differences';
 import { DifferenceFrames } from '../differences/differences';
 import { PageView } from '../drawing/page-view';
+import type { Other } from './shown';
 import styles from './against.module.css';
 
 type Props = {
-  /** The sheet that the piece is compared with, and how it is called. */
-  other: Sheet;
-  name: string;
+  /** What the piece is compared with. */
+  other: Other;
   /** The page of the piece that lies under it. */
   page: Page;
   faces: Faces;
@@ -20,15 +20,15 @@ type Props = {
 };
 
 /** Another sheet over a piece, with what differs; a slider uncovers the piece from the left. */
-export function Against({ other, name, page, faces, arrived, scale, title, framed }: Props) {
+export function Against({ other: { sheet, name }, page, faces, arrived, scale, title, framed }: Props) {
   const [uncovered, setUncovered] = useState(0);
-  const same = other.pages.find(({ id }) => id === page.id);
+  const same = sheet.pages.find(({ id }) => id === page.id);
   return (
     <>
       <div className={styles.over} style={{ clipPath: `inset(0 0 0 ${uncovered}%)` }}>
         {same ? (
           <PageView
-            sheet={other}
+            sheet={sheet}
             page={same}
             faces={faces}
             arrived={arrived}

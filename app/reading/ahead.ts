@@ -11,11 +11,9 @@ type Kept = { begun: number; data: Promise<Ahead> };
 const FRESH = 90_000;
 const kept = new Map<string, Kept>();
 
-const pieceAt = (pathname: string) => pathname.replace(/\/ahead$/, '');
-
 /** Keeps what the server answers for a piece, unless it is there already. */
 export function keepAhead(request: Request, load: () => Promise<Ahead>): void {
-  const place = pieceAt(new URL(request.url).pathname);
+  const place = new URL(request.url).pathname.replace(/\/ahead$/, '');
   const known = kept.get(place);
   if (known && Date.now() - known.begun < FRESH) return;
   const data = load();

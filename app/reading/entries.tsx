@@ -30,10 +30,8 @@ type Reading = {
   loaded: Loaded;
   writing: Writing;
   page: Page;
-  /** Whether the piece itself is shown, and not the key or the sheet as it was handed out. */
-  piece: boolean;
-  /** What differs from the sheet that is shown instead, on all pages and on this one. */
-  against: { name: string; count: number; framed: ReturnType<typeof differencesOn> };
+  /** What differs from the sheet that is shown over the piece, on all pages and on this one; null while there is none. */
+  against: { name: string; count: number; framed: ReturnType<typeof differencesOn> } | null;
   /** The frames drawn on the piece. */
   marks: readonly PieceMark[];
   /** Whether something can be said on it now. */
@@ -45,7 +43,7 @@ type Reading = {
 };
 
 export function readingEntries(reading: Reading): MarginEntry[] {
-  const { loaded, writing, open, asked, zone, piece, marks } = reading;
+  const { loaded, writing, open, asked, zone, against, marks } = reading;
   const cards = { loaded, said: writing.said, open, asked, say: writing.say };
   const out: MarginEntry[] = [...damageEntry(loaded), ...notTakenEntry(writing)];
   out.push({
@@ -54,10 +52,10 @@ export function readingEntries(reading: Reading): MarginEntry[] {
     end: 'top',
     tone: 'plain',
     label: 'Look-fors',
-    content: <HeadCard {...cards} zone={zone} marks={piece ? marks : []} />,
+    content: <HeadCard {...cards} zone={zone} marks={against ? [] : marks} />,
   });
-  if (piece) out.push(...evidenceEntries(reading), ...noteEntries(reading), ...draftEntries(reading));
-  else out.push(...againstEntries(reading));
+  if (against) out.push(...againstEntries(against, reading.active));
+  else out.push(...evidenceEntries(reading), ...noteEntries(reading), ...draftEntries(reading));
   const weighs = loaded.lookFors.some((lookFor) => lookFor.points !== undefined);
   if ((loaded.rubric.rows.length > 0 || weighs) && loaded.go)
     out.push({
@@ -71,7 +69,10 @@ export function readingEntries(reading: Reading): MarginEntry[] {
   return out;
 }
 
-function againstEntries({ against: { name, count, framed }, active }: Reading): MarginEntry[] {
+function againstEntries(
+  { name, count, framed }: NonNullable<Reading['against']>,
+  active: string | null,
+): MarginEntry[] {
   const elsewhere = count - framed.length;
   return [
     {

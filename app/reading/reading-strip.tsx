@@ -7,20 +7,11 @@ import type { Loaded } from './entries';
 import styles from './reading.module.css';
 import type { Recalling } from './recalling';
 import type { ReturningPiece } from './returning';
+import type { Other, Shown } from './shown';
 import { SendingWords } from './sending-words';
 import type { Writing } from './writing';
 
 /** The strip above a piece that is being read: what is shown of it, and returning it. */
-
-export type Shown = 'piece' | 'handed out' | 'go before' | 'key';
-
-/** What can be shown, with what it is called. */
-export const shownOf = ({ goBefore }: Pick<Loaded, 'goBefore'>): { value: Shown; label: string }[] => [
-  { value: 'piece', label: 'piece' },
-  { value: 'handed out', label: 'handed out' },
-  ...(goBefore ? [{ value: 'go before' as const, label: 'last go' }] : []),
-  { value: 'key', label: 'key' },
-];
 
 type Props = {
   loaded: Loaded;
@@ -29,6 +20,7 @@ type Props = {
   recalling: Recalling;
   open: boolean;
   shown: Shown;
+  others: readonly Other[];
   onShow: (shown: Shown) => void;
   pageIndex: number;
   onTurn: (index: number) => void;
@@ -36,7 +28,7 @@ type Props = {
 };
 
 export function ReadingStrip(props: Props) {
-  const { loaded, writing, returning, recalling, open, shown, onShow, pageIndex, onTurn, onKeys } = props;
+  const { loaded, writing, returning, recalling, open, shown, others, onShow, pageIndex, onTurn, onKeys } = props;
   const { copy, go, goes, sheet } = loaded;
   const { busy, giveOrAsk } = returning;
   return (
@@ -52,7 +44,7 @@ export function ReadingStrip(props: Props) {
         </>
       }
     >
-      <Segments label="What is shown" value={shown} onChange={onShow} options={shownOf(loaded)} />
+      <Segments label="What is shown" value={shown} onChange={onShow} options={['piece', ...others]} />
       {goes.length > 1 && (
         <span className={styles.goes} role="group" aria-label="Goes">
           {goes.map(({ number }) => (
@@ -73,7 +65,7 @@ export function ReadingStrip(props: Props) {
       >
         <kbd>?</kbd>
       </button>
-      {loaded.mayRecall && loaded.mayChange ? (
+      {loaded.mayRecall ? (
         <Button loading={recalling.busy} onClick={recalling.begin}>
           Take it back
         </Button>

@@ -1,13 +1,12 @@
 import { Alert, Input } from 'antd';
 import { useEffect, useState } from 'react';
 import { useFetcher, useSearchParams } from 'react-router';
-import type { CopyState } from '../../core/handout/state';
+import type { CopyState, Outcome } from '../../core/handout/state';
+import { isReturned, OUTCOME_WORDS } from '../../core/handout/state';
 import { MOST_WORD } from '../../core/review/said';
 import { Action } from '../parts/action';
 import { Ask } from '../parts/ask';
-import { card } from '../parts/card';
-import { Sign } from '../parts/sign';
-import styles from '../parts/answer-bar.module.css';
+import { ToldBar } from '../parts/told-bar';
 
 /** Taking back what was returned: one press, and a word to the student once they have opened it. */
 
@@ -72,49 +71,30 @@ export function RecallWord({ of, name }: { of: Recalling; name: string }) {
   );
 }
 
-/** Milliseconds. */
-const STAYS = 12_000;
-
 /** What the address says was returned a moment ago, as long as it is with its student. */
-export function useReturned<P extends { id: string; state: CopyState }>(pieces: readonly P[]): P | undefined {
+export function useReturned(pieces: readonly { id: string; studentName: string; state: CopyState }[]) {
   const [search] = useSearchParams();
-  return pieces.find(({ id, state }) => id === search.get('returned') && (state === 'done' || state === 'another-go'));
+  return pieces.find((piece): piece is Returned => piece.id === search.get('returned') && isReturned(piece.state));
 }
 
-type Returned = { id: string; studentName: string; state: CopyState };
+type Returned = { id: string; studentName: string; state: Outcome };
 
 /** Says what was returned a moment ago, and takes it back. */
 export function ReturnedBar({ handoutId, piece }: { handoutId: string; piece: Returned }) {
   const recalling = useRecalling({ handoutId, copyId: piece.id, seen: false, may: true });
   const [shown, setShown] = useState(true);
-  const waits = recalling.busy || recalling.asking || recalling.problem !== null;
-  useEffect(() => {
-    if (waits) return;
-    const timer = setTimeout(() => setShown(false), STAYS);
-    return () => clearTimeout(timer);
-  }, [waits]);
   if (!shown) return null;
   return (
     <>
-      <div className={styles.bar}>
-        {recalling.problem !== null && !recalling.asking ? (
-          <Alert
-            type="error"
-            showIcon
-            title={recalling.problem}
-            role="alert"
-            closable={{ onClose: () => setShown(false) }}
-          />
-        ) : (
-          <div className={card(styles.said)} role="status">
-            {piece.studentName}: {piece.state === 'done' ? 'returned as done' : 'returned for another go'}
-            <Action onClick={recalling.begin}>take it back</Action>
-            <Action aria-label="Close this message" onClick={() => setShown(false)}>
-              <Sign of="remove" />
-            </Action>
-          </div>
-        )}
-      </div>
+      <ToldBar
+        problem={recalling.asking ? null : recalling.problem}
+        about={piece.id}
+        waits={recalling.busy || recalling.asking}
+        onClose={() => setShown(false)}
+      >
+        {piece.studentName}: returned {OUTCOME_WORDS[piece.state]}
+        <Action onClick={recalling.begin}>take it back</Action>
+      </ToldBar>
       {recalling.asking && <RecallWord of={recalling} name={piece.studentName} />}
     </>
   );

@@ -1,12 +1,11 @@
 import { useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
+import type { Outcome } from '../../core/handout/state';
 import { senderOf } from '../keeping/sender';
 import type { Loaded } from './entries';
 import type { Writing } from './writing';
 
 /** Returning a piece: unfinished notes are asked about first, and whatever was said has to have arrived. */
-
-export type Outcome = 'done' | 'another-go';
 
 type Fetcher = Pick<FetcherWithComponents<{ problem: string | null } | undefined>, 'state' | 'submit' | 'data'>;
 

@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
+import type { Outcome } from '../../core/handout/state';
 import type { Question } from '../../core/review/questions';
 import { answerBy, isSame, nextUnanswered, questionsOf } from '../../core/review/questions';
 import type { Loaded } from './entries';
-import type { Outcome } from './returning';
 import type { Writing } from './writing';
 
 /** Reading by keyboard: what is asked about is answered by one key, and the next is asked. */
@@ -64,7 +64,7 @@ export function useReadingKeys(loaded: Loaded, { said, say }: Writing, open: boo
       ArrowLeft: () => goTo(band[at - 1]),
       '?': does.showKeys,
       v: does.nextView,
-      ...(loaded.mayRecall && loaded.mayChange && { t: does.takeBack }),
+      ...(loaded.mayRecall && { t: does.takeBack }),
       ...(open && {
         ArrowDown: () => step(1),
         ArrowUp: () => step(-1),

@@ -4,7 +4,7 @@ import { redirect, useFetcher, useRevalidator, useSearchParams } from 'react-rou
 import type { Point } from '../../core/geometry/matrix';
 import { anchorAt } from '../../core/handout/spots';
 import { partAt } from '../../core/items/hit';
-import { against, keyOf } from '../../core/review/against';
+import { against } from '../../core/review/against';
 import { pieceMarks } from '../../core/review/marks';
 import { workshop } from '../../server/actions/means';
 import { Recalling, recallPiece, Returning, returnPiece } from '../../server/actions/review';
@@ -20,8 +20,9 @@ import { Against } from '../reading/against';
 import { Band } from '../reading/cards';
 import type { Loaded } from '../reading/entries';
 import { readingEntries } from '../reading/entries';
-import type { Shown } from '../reading/reading-strip';
-import { ReadingStrip, shownOf } from '../reading/reading-strip';
+import type { Shown } from '../reading/shown';
+import { othersOf } from '../reading/shown';
+import { ReadingStrip } from '../reading/reading-strip';
 import { forgetAhead, takeAhead, useAhead } from '../reading/ahead';
 import { RecallWord, ReturnedBar, useRecalling, useReturned } from '../reading/recalling';
 import { useReadingKeys } from '../reading/use-keys';
@@ -123,14 +124,8 @@ function Reading({ loaded, showKeys }: { loaded: Loaded; showKeys: () => void })
   const [pageIndex, setPageIndex] = useState(0);
   const [shown, setShown] = useState<Shown>('piece');
   const [active, setActive] = useState<string | null>(null);
-  const other =
-    shown === 'piece'
-      ? null
-      : shown === 'key'
-        ? loaded.key
-        : shown === 'handed out'
-          ? loaded.handedOut
-          : loaded.goBefore!.sheet;
+  const others = useMemo(() => othersOf(loaded), [loaded]);
+  const other = others.find(({ value }) => value === shown) ?? null;
   const page = sheet.pages[pageIndex] ?? sheet.pages[0];
   const { view, stage } = useView(page, 'fit');
   const { faces, arrived } = useDrawing(sheet);
@@ -169,7 +164,7 @@ function Reading({ loaded, showKeys }: { loaded: Loaded; showKeys: () => void })
       noteAt(shown === 'piece' ? pointer.current : null);
     },
     nextView: () => {
-      const views = shownOf(loaded).map(({ value }) => value);
+      const views: Shown[] = ['piece', ...others.map(({ value }) => value)];
       setShown(views[(views.indexOf(shown) + 1) % views.length]);
     },
     showKeys,
@@ -182,25 +177,17 @@ function Reading({ loaded, showKeys }: { loaded: Loaded; showKeys: () => void })
     [sheet, results, page.id],
   );
   const differences = useMemo(
-    () => (other ? against(shown === 'key' ? keyOf(other) : other, sheet, pictureNow) : []),
+    () => (other ? against(other.compared?.() ?? other.sheet, sheet, pictureNow) : []),
     // Pictures that arrive say where their parts are.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [other, shown, sheet, arrived],
+    [other, sheet, arrived],
   );
   const framed = useMemo(() => differencesOn(differences, page), [differences, page]);
-  const name = {
-    piece: '',
-    'handed out': 'the sheet as handed out',
-    key: 'the key',
-    'go before': `go ${loaded.goBefore?.number}`,
-  }[shown];
-  const told = { name, count: differences.length, framed };
   const entries = readingEntries({
     loaded,
     writing,
     page,
-    piece: shown === 'piece',
-    against: told,
+    against: other && { name: other.name, count: differences.length, framed },
     marks,
     open,
     asked,
@@ -217,7 +204,7 @@ function Reading({ loaded, showKeys }: { loaded: Loaded; showKeys: () => void })
       <SheetFrame
         strip={
           <ReadingStrip
-            {...{ loaded, writing, returning, recalling, open, shown, pageIndex }}
+            {...{ loaded, writing, returning, recalling, open, shown, others, pageIndex }}
             onKeys={showKeys}
             onShow={setShown}
             onTurn={setPageIndex}
@@ -251,7 +238,7 @@ function Reading({ loaded, showKeys }: { loaded: Loaded; showKeys: () => void })
           )}
           {shown === 'piece' && <Marks marks={marks} page={page} />}
           {other && faces && (
-            <Against {...{ other, page, faces, arrived, framed, name }} title={copy.title} scale={view.scale} />
+            <Against {...{ other, page, faces, arrived, framed }} title={copy.title} scale={view.scale} />
           )}
         </div>
       </SheetFrame>

@@ -1,3 +1,5 @@
+import type { Outcome } from '../../core/handout/state';
+import { longestWaiting, OUTCOME_WORDS } from '../../core/handout/state';
 import { whomWords } from '../../core/handout/whom';
 import { Segments } from '../fields/segments';
 import { Action } from '../parts/action';
@@ -52,12 +54,8 @@ export async function action({ request, context, params }: Route.ActionArgs): Pr
 }
 
 const listed = new Intl.ListFormat('en-GB');
-function returnedWords(
-  { returned, left }: { returned: number; left: string[] },
-  outcome: 'done' | 'another-go',
-): string {
-  const how = outcome === 'done' ? 'as done' : 'for another go';
-  const went = `${returned} ${returned === 1 ? 'piece was' : 'pieces were'} returned ${how}.`;
+function returnedWords({ returned, left }: { returned: number; left: string[] }, outcome: Outcome): string {
+  const went = `${returned} ${returned === 1 ? 'piece was' : 'pieces were'} returned ${OUTCOME_WORDS[outcome]}.`;
   return left.length === 0 ? went : `${went} Not with you any more: ${listed.format(left)}.`;
 }
 
@@ -93,9 +91,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
   const zone = useZone();
   const list = cards.filter((card) => only === null || card.state === only).sort(SORTS[sort].by);
   const returned = useReturned(cards);
-  const first = cards
-    .filter((card) => card.state === 'handed-in')
-    .sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0))[0];
+  const first = longestWaiting(cards);
   return (
     <div className={styles.frame}>
       <Strip

@@ -1,6 +1,8 @@
 import { Alert, Button } from 'antd';
 import { useState } from 'react';
 import { useFetcher } from 'react-router';
+import type { Outcome } from '../../core/handout/state';
+import { OUTCOME_WORDS, OUTCOMES } from '../../core/handout/state';
 import type { Ready } from '../../core/review/ready';
 import { isReady, lackWords } from '../../core/review/ready';
 import { Ask } from '../parts/ask';
@@ -32,14 +34,11 @@ export function ReturnPieces({ cards }: { cards: readonly Card[] }) {
   );
 }
 
-const OUTCOMES = [
-  { value: 'done' as const, label: 'as done' },
-  { value: 'another-go' as const, label: 'for another go' },
-];
+const CHOICES = OUTCOMES.map((value) => ({ value, label: OUTCOME_WORDS[value] }));
 
 function Choice({ waiting, onClose }: { waiting: readonly Waiting[]; onClose: () => void }) {
   const fetcher = useFetcher<Answer>();
-  const [outcome, setOutcome] = useState<(typeof OUTCOMES)[number]['value']>('done');
+  const [outcome, setOutcome] = useState<Outcome>('done');
   const [chosen, setChosen] = useState(
     () => new Set(waiting.filter(({ ready }) => isReady(ready)).map(({ id }) => id)),
   );
@@ -74,7 +73,7 @@ function Choice({ waiting, onClose }: { waiting: readonly Waiting[]; onClose: ()
       onCancel={onClose}
     >
       <p>
-        <Segments label="How they are returned" value={outcome} onChange={setOutcome} options={OUTCOMES} />
+        <Segments label="How they are returned" value={outcome} onChange={setOutcome} options={CHOICES} />
       </p>
       <label className={styles.choice}>
         <input

@@ -1,8 +1,9 @@
 import { z } from 'zod';
+import { longestWaiting, OUTCOMES } from '../../core/handout/state';
 import { MOST_WORD, Saying } from '../../core/review/said';
 import { Id } from '../../core/schema/sheet';
 import type { Database } from '../database/connection';
-import type { ClassCopy, CopyView } from '../stores/copies';
+import type { CopyView } from '../stores/copies';
 import { copiesOf, copyForTeacher, goesOf, recall, returnGo } from '../stores/copies';
 import type { Person } from '../stores/people';
 import { sayOn } from '../stores/reviews';
@@ -25,11 +26,6 @@ export async function pieceOf(
   return copy;
 }
 
-/** The piece that has waited for its teacher longest; null where none waits. */
-export const longestWaiting = (copies: readonly Pick<ClassCopy, 'id' | 'state' | 'handedInAt'>[]): string | null =>
-  copies.filter(({ state }) => state === 'handed-in').sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0))[0]
-    ?.id ?? null;
-
 export const Review = z.strictObject({ go: Id, steps: z.array(Saying).min(1).max(100) });
 
 /** Takes everything a teacher says on a go. @throws Refused, and takes nothing */
@@ -50,7 +46,7 @@ export async function review(
     throw new Refused(409, `This piece is with ${copy.studentName} again.`);
 }
 
-export const Returning = z.strictObject({ go: Id, outcome: z.enum(['done', 'another-go']) });
+export const Returning = z.strictObject({ go: Id, outcome: z.enum(OUTCOMES) });
 
 /** Returns a piece to its student, and says which one waits longest now. @throws Refused where it can't be returned */
 export async function returnPiece(
@@ -66,12 +62,12 @@ export async function returnPiece(
   const moved = await returnGo(db, go, outcome);
   if (!moved.ok) throw new Refused(422, moved.reason);
   await announce(db, { documentId: copy.documentId, kind: 'moved' });
-  return { next: longestWaiting(await copiesOf(db, copy.handout.id)) };
+  return { next: longestWaiting(await copiesOf(db, copy.handout.id))?.id ?? null };
 }
 
 /** Pieces of a class, each with the go that was looked at: one handed in since is another. */
 export const ReturningMany = z.strictObject({
-  outcome: z.enum(['done', 'another-go']),
+  outcome: z.enum(OUTCOMES),
   pieces: z
     .string()
     .transform((text) => text.split(' ').filter(Boolean))

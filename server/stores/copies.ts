@@ -1,5 +1,5 @@
-import type { CopyState } from '../../core/handout/state';
-import { isOpen } from '../../core/handout/state';
+import type { CopyState, Outcome } from '../../core/handout/state';
+import { isOpen, isReturned } from '../../core/handout/state';
 import type { Times } from '../../core/handout/times';
 import { isClosed } from '../../core/handout/times';
 import type { RubricMarks } from '../../core/lookfors/rubric';
@@ -190,7 +190,7 @@ export type Go = {
   seenAt: Date | null;
   /** What they were told when it was taken back after that. */
   recalled: string | null;
-  outcome: 'done' | 'another-go' | null;
+  outcome: Outcome | null;
   marks: RubricMarks;
   seq: number;
   /** Why what was handed in can't be read. */
@@ -324,7 +324,7 @@ export function takeBack(db: Database, copyId: string): Promise<Moved> {
 }
 
 /** Gives a go back to its student, done or for another go. */
-export function returnGo(db: Database, goId: string, outcome: 'done' | 'another-go', at?: Date): Promise<Moved> {
+export function returnGo(db: Database, goId: string, outcome: Outcome, at?: Date): Promise<Moved> {
   return db.transaction(async (tx) => {
     const go = one(await tx.query<{ copy_id: string }>('select copy_id from go where id = $1', [goId]));
     const copy = go && (await locked(tx, go.copy_id));
@@ -354,15 +354,13 @@ export async function markSeen(db: Queries, studentId: string, copyId: string): 
   if (unseen.length > 0) await db.query(`update go set seen_at = now() from copy where ${UNSEEN}`, [studentId, copyId]);
 }
 
-/** A change of a copy that came after its newest go `g` was returned. */
-const GONE_ON = `exists (select 1 from document_change ch where ch.document_id = copy.document_id and ch.seq > g.seq and ch.at > g.returned_at
-  and (ch.author_id = copy.student_id or exists (select 1 from copy_mate m where m.copy_id = copy.id and m.person_id = ch.author_id)))`;
-
 /** Whether its students have worked on a copy since its newest go came back. */
 export const hasGoneOn = async (db: Queries, copyId: string): Promise<boolean> =>
   (
     await db.query<{ is: boolean }>(
-      `select ${GONE_ON} as is from copy join go g on g.copy_id = copy.id where copy.id = $1 order by g.number desc limit 1`,
+      `select exists (select 1 from document_change ch where ch.document_id = copy.document_id and ch.seq > g.seq and ch.at > g.returned_at
+         and (ch.author_id = copy.student_id or exists (select 1 from copy_mate m where m.copy_id = copy.id and m.person_id = ch.author_id))) as is
+       from copy join go g on g.copy_id = copy.id where copy.id = $1 order by g.number desc limit 1`,
       [copyId],
     )
   )[0]?.is ?? false;
@@ -380,7 +378,7 @@ export function recall(db: Database, copyId: string, word: string | null): Promi
         [copyId],
       ),
     );
-    if (!copy || !go?.returnedAt || (copy.state !== 'done' && copy.state !== 'another-go'))
+    if (!copy || !go?.returnedAt || !isReturned(copy.state))
       return { ok: false, reason: 'This piece is not with its student any more: there is nothing to take back.' };
     if (await hasGoneOn(tx, copyId))
       return { ok: false, reason: 'The student has gone on with it. What you want to say can go with the next go.' };

@@ -1,3 +1,4 @@
+import { longestWaiting } from '../../core/handout/state';
 import { countWords, evidenceWords, lookForKindOf } from '../../core/lookfors/all';
 import { namesOf } from '../../core/values/names';
 import { countedOn, countingOf } from '../actions/counting';
@@ -5,7 +6,7 @@ import type { Means } from '../actions/means';
 import { openedOr } from '../actions/opened';
 import { missing } from '../actions/refused';
 import type { Piece } from '../actions/review';
-import { longestWaiting, pieceOf } from '../actions/review';
+import { pieceOf } from '../actions/review';
 import { copiesOf, goesOf, hasGoneOn } from '../stores/copies';
 import { rightsOn } from '../stores/handouts';
 import { sharesOf } from '../stores/mates';
@@ -26,11 +27,12 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
   const opened = go ? null : await openedOr(db, copy.documentId);
   if (opened === undefined) throw missing();
   const { sheet } = go ?? opened!;
+  const mayChange = (await rightsOn(db, person.id, handout.id)) === 'full';
   const counting = await countingOf(means, handout);
   const [notes, rulings] = go ? await Promise.all([notesOf(db, [go.id]), rulingsOf(db, [go.id])]) : [[], []];
   return {
     personId: person.id,
-    mayChange: (await rightsOn(db, person.id, handout.id)) === 'full',
+    mayChange,
     copy: {
       id: copy.id,
       studentName: copy.studentName,
@@ -67,8 +69,8 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
           seen: go.seenAt !== null,
         }
       : null,
-    /** Whether the newest go can be taken back. */
-    mayRecall: go?.returnedAt && go === goes.at(-1) ? !(await hasGoneOn(db, copy.id)) : false,
+    /** Whether it is the newest go, and can be taken back. */
+    mayRecall: mayChange && Boolean(go?.returnedAt) && go === goes.at(-1) && !(await hasGoneOn(db, copy.id)),
     /** The go before this one, to see what was done since. */
     goBefore: goBefore ? { number: goBefore.number, sheet: goBefore.sheet } : null,
     goes: goes.map(({ number, outcome }) => ({ number, outcome })),
@@ -85,7 +87,7 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
     rulings,
     band: copies.map(({ id, studentName, state }) => ({ id, studentName, state })),
     /** Which piece will be read after this one. */
-    next: longestWaiting(copies.filter(({ id }) => id !== copy.id)),
+    next: longestWaiting(copies.filter(({ id }) => id !== copy.id))?.id ?? null,
     now: Date.now(),
   };
 }

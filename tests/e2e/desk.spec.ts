@@ -143,7 +143,7 @@ test('without the network nothing is lost, and what was asked can be asked again
   await page.getByRole('menuitem', { name: 'Put into the bin' }).click();
   await expect(page.getByRole('alert')).toContainText('The school can’t be reached just now');
   await expect(page.locator('.sheets_open', { hasText: 'After dark' })).toBeVisible();
-  await page.locator('.answer-bar_bar').getByRole('button').click();
+  await page.locator('.told-bar_bar').getByRole('button').click();
   await page.getByRole('button', { name: 'Poster', exact: true }).click();
   await expect(page.getByRole('alert')).toContainText('The school can’t be reached just now');
   await page.unroute('**/desk*');

@@ -1,0 +1,24 @@
+import { keyOf } from '../../core/review/against';
+import type { Sheet } from '../../core/schema/sheet';
+import type { Loaded } from './entries';
+
+/** What can be shown of a piece: itself, or another sheet over it. */
+
+export type Shown = 'piece' | 'handed out' | 'go before' | 'key';
+export type Other = {
+  value: Shown;
+  label: string;
+  /** How a sentence calls it. */
+  name: string;
+  sheet: Sheet;
+  /** What the piece is compared with, where that is not all that the sheet shows. */
+  compared?: () => Sheet;
+};
+
+export const othersOf = ({ handedOut, goBefore, key }: Loaded): Other[] => [
+  { value: 'handed out', label: 'handed out', name: 'the sheet as handed out', sheet: handedOut },
+  ...(goBefore
+    ? [{ value: 'go before' as const, label: 'last go', name: `go ${goBefore.number}`, sheet: goBefore.sheet }]
+    : []),
+  { value: 'key', label: 'key', name: 'the key', sheet: key, compared: () => keyOf(key) },
+];
