@@ -20,6 +20,7 @@ export default [
   route('exports/:exportId/file', 'routes/export-file.ts'),
   route('handouts/:handoutId', 'routes/spread.tsx'),
   route('handouts/:handoutId/correction', 'routes/correction.tsx'),
+  route('handouts/:handoutId/spot', 'routes/spot.tsx'),
   route('handouts/:handoutId/picture.svg', 'routes/handout-picture.ts'),
   route('handouts/:handoutId/reading/:copyId', 'routes/reading.tsx'),
   route('handouts/:handoutId/reading/:copyId/said', 'routes/said.ts'),

@@ -60,6 +60,7 @@ function About({ editor, loaded, results, first, chosen, onShow, onGo, checking 
     <LookForList
       lookFors={loaded.lookFors}
       results={results}
+      reasons={loaded.reasons}
       done={done}
       shut={done || loaded.state === 'handed-in'}
       chosen={chosen}

@@ -36,6 +36,10 @@ type Entry = { place: string; value: OnItsWay };
 export type Step = { place: string; step: Saying; takenAt: number | null };
 type Outcome = { kind: 'taken' } | { kind: 'later'; state: Sending } | { kind: 'refused'; reason: string };
 
+/** What loaded data does not contain: steps that are not taken, or were after it was asked for (`begun`, by this window's clock). */
+export const stepsSince = (steps: readonly Step[], begun: number): Saying[] =>
+  steps.filter(({ takenAt }) => takenAt === null || takenAt >= begun).map(({ step }) => step);
+
 const goOf = (place: string) => place.split('/')[1];
 
 /** Keys sort in the order they were made, also across windows. */
@@ -47,6 +51,8 @@ function nextName(): string {
 
 class Sender {
   state: Sending = 'idle';
+  /** Another one whenever something has been said, sent or refused. */
+  version = 0;
   private users = 0;
   private running = false;
   private fails = 0;
@@ -117,7 +123,7 @@ class Sender {
 
   private poke = () => {
     for (const goId of this.known.keys()) this.look(goId);
-    this.listeners.forEach((listener) => listener());
+    this.tellAll();
     if (this.fails === 0) void this.run();
   };
   private wake = () => {
@@ -125,10 +131,15 @@ class Sender {
     void this.run();
   };
 
+  private tellAll() {
+    this.version++;
+    this.listeners.forEach((listener) => listener());
+  }
+
   private tell(state: Sending) {
     if (state === this.state) return;
     this.state = state;
-    this.listeners.forEach((listener) => listener());
+    this.tellAll();
   }
 
   /** Whether everything said on a go has been taken. Keeps trying for some time. */
@@ -189,7 +200,7 @@ class Sender {
     // It was sent but refused.
     const others = this.known.get(goId)?.filter((known) => known.place !== place);
     if (others) this.known.set(goId, others);
-    this.listeners.forEach((listener) => listener());
+    this.tellAll();
   }
 
   private forget(entries: readonly Entry[]) {

@@ -133,7 +133,7 @@ function LookForRow({
   say: Say;
 }) {
   const held = heldAfter(result, rulings);
-  const ruled = rulings.some(({ lookForId }) => lookForId === lookFor.id);
+  const ruled = rulings.some(({ lookForId, itemId }) => lookForId === lookFor.id && itemId === null);
   const rule = (to: boolean) => {
     const step = rulingTo(result, rulings, to);
     if (step) say(step);

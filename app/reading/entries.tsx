@@ -1,7 +1,7 @@
-import { Action, Chip, Chips } from '../parts/action';
+import { Action } from '../parts/action';
 import type { PieceMark } from '../../core/review/marks';
 import type { Evidence } from '../../core/lookfors/kind';
-import { heldAfter } from '../../core/review/marks';
+import { answerItem, heldAfter, isRight } from '../../core/review/marks';
 import type { Question } from '../../core/review/questions';
 import type { Page } from '../../core/schema/sheet';
 import { anchorAt, lightAt } from '../../core/handout/spots';
@@ -11,6 +11,7 @@ import { DamageCard } from '../house/damaged';
 import type { MarginEntry } from '../margin/margin';
 import type { Route } from '../routes/+types/reading';
 import { pictureNow } from '../drawing/resources';
+import { AnswerCard } from './answer-card';
 import { HeadCard, RubricCard } from './cards';
 import { NoteCard, NoteDraft } from './notes';
 import type { Draft } from '../keeping/sender';
@@ -27,7 +28,10 @@ const TOLD: ReadonlySet<Evidence['verdict']> = new Set(['wrong', 'near', 'swappe
 const onItem = (item: string | null) => ({ item, x: null, y: null });
 
 type Reading = {
+  /** With its results as rulings on single answers leave them. */
   loaded: Loaded;
+  /** The results as they were counted. */
+  counted: Loaded['results'];
   writing: Writing;
   page: Page;
   /** What differs from the sheet that is shown over the piece, on all pages and on this one; null while there is none. */
@@ -147,40 +151,47 @@ function notTakenEntry({ notTaken, seen }: Writing): MarginEntry[] {
   ];
 }
 
-function evidenceEntries({ loaded, writing, page, open, active }: Reading): MarginEntry[] {
+function evidenceEntries({ loaded, counted, writing, page, open, active }: Reading): MarginEntry[] {
   const { lookFors, results } = loaded;
   const { notes, rulings } = writing.said;
   const spokenOf = (item: string) =>
     notes.some((note) => note.itemId === item) || writing.drafts.some(({ spot }) => spot.item === item);
   return lookFors.flatMap((lookFor, i) =>
-    results[i].evidence.flatMap((evidence, j): MarginEntry[] => {
+    // As it was counted: an answer that is accepted stays in sight, so that this can be taken back.
+    counted[i].evidence.flatMap((evidence, j): MarginEntry[] => {
       const anchor = anchorAt(page, onItem(evidence.items[0] ?? null), pictureNow);
-      if (!TOLD.has(evidence.verdict) || !anchor || lookFor.whole) return [];
+      const item = lookFor.keyed ? answerItem(counted[i], evidence) : undefined;
+      const ruling = rulings.find((one) => one.lookForId === lookFor.id && one.itemId === item);
+      if (!(TOLD.has(evidence.verdict) || ruling) || !anchor || lookFor.whole) return [];
       const { verdict } = evidence;
       const ruledRight = heldAfter(results[i], rulings) === true && (verdict === 'wrong' || verdict === 'swapped');
       if (ruledRight && !lookFor.keyed) return [];
       const id = `${lookFor.id} ${j}`;
+      const right = ruling ? ruling.held : isRight(evidence);
       return [
         {
           id,
           anchor,
-          tone: verdict === 'near' || verdict === 'extra' ? 'moss' : 'apricot',
+          tone: right || verdict === 'extra' ? 'moss' : 'apricot',
           active: active === id,
           light: () => evidence.items.flatMap((item) => lightAt(page, onItem(item), pictureNow)),
           label: lookFor.title,
           content: (
-            <>
-              <h3>
-                {evidence.words} <small>{verdict === 'near' ? 'counted as right' : 'look-for'}</small>
-              </h3>
-              {open && verdict !== 'near' && !spokenOf(evidence.items[0]) && (
-                <Chips>
-                  <Chip onClick={() => writing.begin({ page: page.id, item: evidence.items[0], ...anchor })}>
-                    Write a note here
-                  </Chip>
-                </Chips>
-              )}
-            </>
+            <AnswerCard
+              personId={loaded.personId}
+              goId={loaded.go?.id ?? null}
+              result={counted[i]}
+              evidence={evidence}
+              item={item}
+              rulings={rulings}
+              open={open}
+              say={writing.say}
+              onNote={
+                verdict === 'near' || spokenOf(evidence.items[0])
+                  ? undefined
+                  : () => writing.begin({ page: page.id, item: evidence.items[0], ...anchor })
+              }
+            />
           ),
         },
       ];

@@ -3,14 +3,12 @@ import { useNavigate } from 'react-router';
 import type { Outcome } from '../../core/handout/state';
 import type { Question } from '../../core/review/questions';
 import { answerBy, isSame, nextUnanswered, questionsOf } from '../../core/review/questions';
+import { isWriting } from '../browser/writing';
 import type { Loaded } from './entries';
 import type { Writing } from './writing';
 
 /** Reading by keyboard: what is asked about is answered by one key, and the next is asked. */
 
-const isWriting = (target: EventTarget | null) =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || target.matches('textarea, select, input:not([type=radio], [type=checkbox])'));
 /** Arrows choose among options that stand in a row. */
 const isChoice = (target: EventTarget | null) => target instanceof HTMLElement && target.matches('input[type=radio]');
 

@@ -5,7 +5,7 @@ import type { Note, Said, Saying, Spot } from '../../core/review/said';
 import { saidAfter } from '../../core/review/said';
 import { keep, useKeptWithin } from '../keeping/kept';
 import type { Sending, Step } from '../keeping/sender';
-import { asideOf, Draft, draftsOf, NotTaken, senderOf, useSending } from '../keeping/sender';
+import { asideOf, Draft, draftsOf, NotTaken, senderOf, stepsSince, useSending } from '../keeping/sender';
 
 /** What a teacher writes on a piece: drafts, and everything said, whether the school has it yet or not. */
 
@@ -42,15 +42,7 @@ export function useWriting({ personId, handoutId, copyId, goId }: Piece, loaded:
     () => sender.stepsOn(goId ?? ''),
     () => NONE,
   );
-  const said = useMemo(
-    () =>
-      saidAfter(
-        goId ?? '',
-        loaded,
-        steps.filter(({ takenAt }) => takenAt === null || takenAt >= begun).map(({ step }) => step),
-      ),
-    [goId, loaded, steps, begun],
-  );
+  const said = useMemo(() => saidAfter(goId ?? '', loaded, stepsSince(steps, begun)), [goId, loaded, steps, begun]);
   const waiting = steps.filter(({ takenAt }) => takenAt === null);
   const [fresh, setFresh] = useState<Draft | null>(null);
   const kept = useKeptWithin(personId, draftsOf(copyId), Draft).map(({ value }) => value);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { AreaText } from '../../core/review/spot';
 import { copyForTeacher, copyOfStudent, goesOf } from '../../server/stores/copies';
 import { pictured } from '../../server/actions/opened';
 import { svgAnswer } from '../picture.server';
@@ -7,7 +8,10 @@ import type { Route } from './+types/copy-picture';
 
 const PageNumber = z.coerce.number().int().min(0);
 
-/** The first page of a copy as it stands, or with ?go=ID as it was handed in, of which ?page=N (from 0) is any page; with ?example its example. */
+/**
+ * The first page of a copy as it stands, or with ?go=ID as it was handed in, of which ?page=N (from 0) is any page and
+ * ?area=X,Y,WIDTH,HEIGHT a part of it in points; with ?example its example.
+ */
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
   const { db, shelf } = context.services;
@@ -18,6 +22,8 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   if (!copy) throw missing();
   const { searchParams } = new URL(request.url);
   const asked = searchParams.get('go');
+  const area = searchParams.has('area') ? AreaText.safeParse(searchParams.get('area')) : null;
+  if (area?.success === false) throw missing();
   const page = PageNumber.safeParse(searchParams.get('page') ?? '0');
   if (searchParams.has('example')) {
     const { example, id } = copy.handout;
@@ -27,7 +33,7 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   if (asked !== null) {
     const go = (await goesOf(db, copy.id)).find((g) => g.id === asked);
     if (!go || !page.success || page.data >= go.sheet.pages.length) throw missing();
-    return svgAnswer(shelf.svg(db, `go ${go.id}`, go.sheet, request.signal, page.data));
+    return svgAnswer(shelf.svg(db, `go ${go.id}`, go.sheet, request.signal, page.data, area?.data));
   }
   const shown = await pictured(db, copy.documentId);
   if (!shown) throw missing();

@@ -11,13 +11,18 @@ const Version = z.coerce
   .min(0)
   .max(MOST_VERSIONS - 1);
 
+const PageNumber = z.coerce.number().int().min(0);
+
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
   const handout = await handoutOf(db, person.id, params.handoutId);
-  const version = Version.safeParse(new URL(request.url).searchParams.get('version') ?? 0);
-  if (!handout || !version.success) throw missing();
+  const { searchParams } = new URL(request.url);
+  const version = Version.safeParse(searchParams.get('version') ?? 0);
+  const page = PageNumber.safeParse(searchParams.get('page') ?? 0);
+  if (!handout || !version.success || !page.success) throw missing();
   const { given, corrections } = asVersion(handout, version.data);
+  if (page.data >= given.pages.length) throw missing();
   const key = `handout ${handout.id}:${corrections}:${version.data}`;
-  return svgAnswer(shelf.svg(db, key, given, request.signal));
+  return svgAnswer(shelf.svg(db, key, given, request.signal, page.data));
 }

@@ -5,7 +5,9 @@ import type { Point } from '../../core/geometry/matrix';
 import { anchorAt } from '../../core/handout/spots';
 import { partAt } from '../../core/items/hit';
 import { against } from '../../core/review/against';
-import { pieceMarks } from '../../core/review/marks';
+import { shareWords } from '../../core/lookfors/kind';
+import type { Ruled } from '../../core/review/marks';
+import { asRuled, pieceMarks } from '../../core/review/marks';
 import { workshop } from '../../server/actions/means';
 import { Recalling, recallPiece, Returning, returnPiece } from '../../server/actions/review';
 import { readingView } from '../../server/views/reading-view';
@@ -119,27 +121,37 @@ export default function ReadingScreen({ loaderData }: Route.ComponentProps) {
   );
 }
 
-function Reading({ loaded, showKeys }: { loaded: Loaded; showKeys: () => void }) {
-  const { personId, begun, copy, go, sheet, results, band } = loaded;
+/** What was counted, with what the teacher ruled of single answers. */
+const ruledIn = (results: Loaded['results'], rulings: Ruled): Loaded['results'] =>
+  results.map((result) => {
+    const ruled = asRuled(result, rulings);
+    return ruled === result ? result : { ...ruled, counted: shareWords(ruled) };
+  });
+
+function Reading({ loaded: given, showKeys }: { loaded: Loaded; showKeys: () => void }) {
+  const { personId, begun, copy, go, sheet, band } = given;
   const [pageIndex, setPageIndex] = useState(0);
   const [shown, setShown] = useState<Shown>('piece');
   const [active, setActive] = useState<string | null>(null);
-  const others = useMemo(() => othersOf(loaded), [loaded]);
+  const others = useMemo(() => othersOf(given), [given]);
   const other = others.find(({ value }) => value === shown) ?? null;
   const page = sheet.pages[pageIndex] ?? sheet.pages[0];
   const { view, stage } = useView(page, 'fit');
   const { faces, arrived } = useDrawing(sheet);
   const fetcher = useFetcher<typeof clientAction>();
   const zone = useZone();
-  const open = loaded.mayChange && go !== null && go.returnedAt === null && copy.state === 'handed-in';
+  const open = given.mayChange && go !== null && go.returnedAt === null && copy.state === 'handed-in';
   const before = useMemo(
-    () => ({ notes: loaded.notes, rulings: loaded.rulings, marks: go?.marks ?? {} }),
-    [loaded.notes, loaded.rulings, go?.marks],
+    () => ({ notes: given.notes, rulings: given.rulings, marks: go?.marks ?? {} }),
+    [given.notes, given.rulings, go?.marks],
   );
   const piece = { personId, handoutId: copy.handoutId, copyId: copy.id, goId: go?.id ?? null };
   const all = useWriting(piece, before, begun);
   // Drafts belong to the newest go.
-  const writing = go && go.number !== loaded.goes.at(-1)?.number ? { ...all, drafts: [] } : all;
+  const writing = go && go.number !== given.goes.at(-1)?.number ? { ...all, drafts: [] } : all;
+  const { rulings } = writing.said;
+  const results = useMemo(() => ruledIn(given.results, rulings), [given.results, rulings]);
+  const loaded = useMemo(() => ({ ...given, results }), [given, results]);
 
   useAhead(loaded);
   const returning = useReturning(loaded, writing, fetcher);
@@ -185,6 +197,7 @@ function Reading({ loaded, showKeys }: { loaded: Loaded; showKeys: () => void })
   const framed = useMemo(() => differencesOn(differences, page), [differences, page]);
   const entries = readingEntries({
     loaded,
+    counted: given.results,
     writing,
     page,
     against: other && { name: other.name, count: differences.length, framed },

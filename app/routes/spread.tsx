@@ -117,6 +117,9 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
           onChange={setShown}
           options={['nothing', 'look-fors']}
         />
+        <Link to={`/handouts/${handout.id}/spot`}>
+          <Button tabIndex={-1}>One spot …</Button>
+        </Link>
         {handout.rights === 'full' && <ReturnPieces cards={cards} />}
         {first ? (
           <Link to={`/handouts/${handout.id}/reading/${first.id}`}>

@@ -81,6 +81,8 @@ function Why({ lookFor, result }: { lookFor: StudentLookFor; result: ToldResult 
 }
 
 type Props = Counted & {
+  /** What their teacher said on ruling on one of them, when it came back. */
+  reasons: readonly { lookFor: string; words: string }[];
   /** Nothing can be changed: nothing leads on. */
   shut: boolean;
   /** The one whose spots are lit. */
@@ -105,7 +107,18 @@ const CheckAnswers = ({ left, busy, onCheck }: CheckProps) =>
     <span className="quiet"> · no tries left</span>
   );
 
-export function LookForList({ lookFors, results, done, shut, chosen, onShow, onGo, checking, onCheck }: Props) {
+export function LookForList({
+  lookFors,
+  results,
+  reasons,
+  done,
+  shut,
+  chosen,
+  onShow,
+  onGo,
+  checking,
+  onCheck,
+}: Props) {
   const { held, of } = counts({ lookFors, results, done });
   return (
     <>
@@ -154,6 +167,13 @@ export function LookForList({ lookFors, results, done, shut, chosen, onShow, onG
                 ) : (
                   words
                 )}
+                {reasons
+                  .filter((reason) => reason.lookFor === lookFor.id)
+                  .map(({ words }, i) => (
+                    <span key={i} className={styles.why}>
+                      Your teacher: {words}
+                    </span>
+                  ))}
                 {chosen === lookFor.id && <Why lookFor={lookFor} result={result} />}
                 {result?.check && !shut && (
                   <CheckAnswers

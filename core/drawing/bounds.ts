@@ -126,8 +126,7 @@ function shadowOn(own: Box, shadow: DrawnShadow, near: Box, toPage: Matrix): Dra
   return seen && { ...shadow, box: seen };
 }
 
-/** A page with only what can be seen of it. What lies far off it has made rasterisers fail. */
-export function seenOf({ width, height, nodes }: DrawnPage): DrawnPage {
-  const page = { x: 0, y: 0, width, height };
-  return { width, height, nodes: nodes.flatMap((node) => onPage(node, page, IDENTITY) ?? []) };
+/** A page with only what can be seen of it, or of an area of it. What lies far off it has made rasterisers fail. */
+export function seenOf({ width, height, nodes }: DrawnPage, area: Box = { x: 0, y: 0, width, height }): DrawnPage {
+  return { width, height, nodes: nodes.flatMap((node) => onPage(node, area, IDENTITY) ?? []) };
 }

@@ -17,6 +17,8 @@ export type SvgOptions = {
   imageUrl?: (asset: string) => string | undefined;
   /** Each letter's outline is defined once and used where needed: much smaller for long texts. */
   once?: boolean;
+  /** The part of the page that is shown; else all of it. */
+  area?: Box;
   /** Marks each item's group with data-item, for the editor. */
   marked?: boolean;
 };
@@ -165,6 +167,6 @@ export function svgMarkup(nodes: readonly DisplayNode[], faces: Faces, options: 
 
 /** A whole SVG document of a page; width and height in points. */
 export function pageSvg(page: DrawnPage, faces: Faces, options: SvgOptions = {}): string {
-  const { width, height } = page;
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${f(width)}pt" height="${f(height)}pt" viewBox="0 0 ${f(width)} ${f(height)}">${svgMarkup(page.nodes, faces, options)}</svg>`;
+  const { x, y, width, height } = options.area ?? { x: 0, y: 0, ...page };
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${f(width)}pt" height="${f(height)}pt" viewBox="${f(x)} ${f(y)} ${f(width)} ${f(height)}">${svgMarkup(page.nodes, faces, options)}</svg>`;
 }

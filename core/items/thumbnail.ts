@@ -1,3 +1,4 @@
+import type { Box } from '../geometry/matrix';
 import type { Page, Sheet } from '../schema/sheet';
 import { loadOfAll } from '../sheet/limits';
 import { seenOf } from '../drawing/bounds';
@@ -8,10 +9,16 @@ import { pageSvg } from '../drawing/svg';
 /** Small pictures of pages, as SVG. */
 
 /** All that a picture of a page is drawn from. */
-export type SheetPart = { sheet: Omit<Sheet, 'pages'>; page: Page };
-export const partOfSheet = ({ pages, ...sheet }: Sheet, index = 0): SheetPart => ({
+export type SheetPart = {
+  sheet: Omit<Sheet, 'pages'>;
+  page: Page;
+  /** Only this area of it, in points. */
+  area?: Box;
+};
+export const partOfSheet = ({ pages, ...sheet }: Sheet, index = 0, area?: Box): SheetPart => ({
   sheet,
   page: pages[index] ?? pages[0],
+  ...(area && { area }),
 });
 
 /** Small enough to draw between two requests: some tens of milliseconds. */
@@ -21,5 +28,8 @@ export function isHeavy({ page }: SheetPart): boolean {
   return items > LIGHT.items || letters > LIGHT.letters;
 }
 
-export const thumbnailSvg = ({ sheet, page }: SheetPart, resources: Pick<Drawing, 'faces' | 'pictures'>): string =>
-  pageSvg(seenOf(drawPage({ ...sheet, pages: [page] }, page, resources)), resources.faces, { once: true });
+export const thumbnailSvg = (
+  { sheet, page, area }: SheetPart,
+  resources: Pick<Drawing, 'faces' | 'pictures'>,
+): string =>
+  pageSvg(seenOf(drawPage({ ...sheet, pages: [page] }, page, resources), area), resources.faces, { once: true, area });

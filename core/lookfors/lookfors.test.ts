@@ -390,7 +390,7 @@ describe('points that look-fors bring', () => {
   const asked = (settings: object = {}) => ({ id: 'l', title: 'labels', points: 3, ...settings });
   const counted = (held: boolean | null, got: number, need = 9) => ({ held, got, need });
   const got = (one: object, result: ReturnType<typeof counted>, ruling: boolean | null = null) =>
-    weighed([asked(one)], [result], ruling === null ? [] : [{ lookForId: 'l', held: ruling }])[0].got;
+    weighed([asked(one)], [result], ruling === null ? [] : [{ lookForId: 'l', itemId: null, held: ruling }])[0].got;
   test.each<
     [what: string, settings: object, result: ReturnType<typeof counted>, ruling: boolean | null, got: number | null]
   >([

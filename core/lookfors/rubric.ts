@@ -43,17 +43,17 @@ function brought(
 
 /**
  * Those of the look-fors that bring points.
- * @param results of the look-fors, in their order
- * @param rulings a teacher's, on some of them
+ * @param results of the look-fors, in their order, as rulings on single answers leave them
+ * @param rulings a teacher's, on some of them as a whole
  */
 export const weighed = (
   lookFors: readonly Weight[],
   results: readonly Judged[],
-  rulings: readonly { lookForId: string; held: boolean }[],
+  rulings: readonly { lookForId: string; itemId: string | null; held: boolean }[],
 ): Weighed[] =>
   lookFors.flatMap((one, i) => {
     const { id, title, points: of } = one;
-    const ruled = rulings.find(({ lookForId }) => lookForId === id)?.held ?? null;
+    const ruled = rulings.find(({ lookForId, itemId }) => lookForId === id && itemId === null)?.held ?? null;
     return of === undefined ? [] : [{ id, title, got: brought(one, results[i], ruled), of }];
   });
 

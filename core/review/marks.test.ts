@@ -1,8 +1,11 @@
-import { expect, test } from 'vitest';
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { ruling } from '../../tests/support/said';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Evidence, Result } from '../lookfors/kind';
 import type { LookFor } from '../lookfors/all';
-import { heldAfter, pieceMarks } from './marks';
+import type { Ruled } from './marks';
+import { asRuled, heldAfter, isRight, pieceMarks } from './marks';
 import { missedMost } from './missed';
 import { evidenceWords, lookFor } from '../lookfors/all';
 
@@ -49,27 +52,25 @@ test('evidence about nothing on the sheet makes no mark', () =>
 test('what a class misses most comes first, part by part for labels', () => {
   const wrong = [result('l', false, evidence('wrong', 'wing')), result('n', false, evidence('empty', ''))];
   const empty = [result('l', false, evidence('empty', '')), result('n', true)];
-  const judged = (results: Result[], rulings: { lookForId: string; held: boolean }[] = []) => ({ results, rulings });
+  const judged = (results: Result[], rulings: Ruled = []) => ({ results, rulings });
   expect(missedMost([labels, name], [judged(wrong), judged(wrong), judged(empty)])).toEqual([
     { label: '“neck” named wrongly', count: 2 },
     { label: 'Your name', count: 2 },
     { label: '“neck” left empty', count: 1 },
   ]);
   // What the teacher let pass is not missed; what they did not let pass is.
-  const pass = [{ lookForId: 'l', held: true }];
+  const pass = [ruling('l', true)];
   expect(missedMost([labels, name], [judged(wrong, pass), judged(empty)])).toEqual([
     { label: '“neck” left empty', count: 1 },
     { label: 'Your name', count: 1 },
   ]);
   const right = [result('l', true, evidence('right', 'neck')), result('n', true)];
-  expect(missedMost([labels, name], [judged(right, [{ lookForId: 'l', held: false }])])).toEqual([
-    { label: 'labels', count: 1 },
-  ]);
+  expect(missedMost([labels, name], [judged(right, [ruling('l', false)])])).toEqual([{ label: 'labels', count: 1 }]);
 });
 
 test('the teacher’s ruling stands above the count', () => {
-  expect(heldAfter(result('l', false), [{ lookForId: 'l', held: true }])).toBe(true);
-  expect(heldAfter(result('l', false), [{ lookForId: 'other', held: true }])).toBe(false);
+  expect(heldAfter(result('l', false), [ruling('l', true)])).toBe(true);
+  expect(heldAfter(result('l', false), [ruling('other', true), ruling('l', true, 'label')])).toBe(false);
 });
 
 test.each([
@@ -80,3 +81,62 @@ test.each([
 ] as const)('%s reads: %s', (verdict, said, words) =>
   expect(evidenceWords(labels, evidence(verdict, said))).toBe(words),
 );
+
+describe('an answer that is ruled on by itself', () => {
+  const VERDICTS = ['right', 'near', 'wrong', 'swapped', 'empty', 'reversed', 'missing', 'extra'] as const;
+  /** Answers as they are counted: each in an item of its own, but for links that are missing. */
+  const counted = fc.array(fc.constantFrom(...VERDICTS), { minLength: 1, maxLength: 8 }).map((verdicts): Result => {
+    const list = verdicts.map((verdict, i) => evidence(verdict, `${i}`, verdict === 'missing' ? [] : [`i${i}`]));
+    const got = list.filter(isRight).length;
+    const need = list.filter((one) => one.verdict !== 'extra').length;
+    return { id: 'l', held: got >= need, got, need, evidence: list };
+  });
+  const rulings = fc.array(
+    fc.tuple(fc.nat(9), fc.boolean()).map(([i, held]) => ruling('l', held, `i${i}`)),
+    { maxLength: 8 },
+  );
+  test('counts as its teacher says, and no other answer does', () =>
+    fc.assert(
+      fc.property(
+        counted,
+        fc.uniqueArray(
+          rulings.map((all) => all[0] ?? ruling('l', true, 'i0')),
+          { selector: (one) => one.itemId },
+        ),
+        (result, all) => {
+          const ruled = asRuled(result, all);
+          ruled.evidence.forEach((one, i) => {
+            const said = all.find(({ itemId }) => itemId === `i${i}` && one.items.length > 0);
+            expect(isRight(one)).toBe(said?.held ?? isRight(result.evidence[i]));
+          });
+          // What is too much never makes up for what is missing.
+          const asked = ruled.evidence.filter((_, i) => result.evidence[i].verdict !== 'extra');
+          expect(ruled.got).toBe(asked.filter(isRight).length);
+          expect(ruled.held).toBe(ruled.got >= ruled.need);
+        },
+      ),
+    ));
+  test('stays as it was counted when the ruling agrees, or speaks of another look-for', () => {
+    const one = result('l', false, evidence('wrong', 'wing'));
+    expect(asRuled(one, [ruling('l', false, 'label')])).toEqual(one);
+    expect(asRuled(one, [ruling('m', true, 'label')])).toBe(one);
+    expect(asRuled(one, [ruling('l', true)])).toBe(one);
+  });
+  test('cannot be told from others in the same thing, such as the values of a chart', () => {
+    const two = result('l', false, evidence('wrong', '3', ['chart']), evidence('wrong', '4', ['chart']));
+    expect(asRuled(two, [ruling('l', true, 'chart')])).toEqual(two);
+  });
+  test('leaves what is judged by its teacher alone to them', () =>
+    expect(
+      asRuled({ ...result('l', false, evidence('wrong', 'x')), held: null }, [ruling('l', true, 'label')]).held,
+    ).toBeNull());
+  test('does not make right what something else spoils', () => {
+    const chart = { ...result('l', false, evidence('right', '3', ['a']), evidence('extra', '9', ['b'])), got: 1 };
+    expect(asRuled(chart, [ruling('l', true, 'a')]).held).toBe(false);
+    expect(asRuled(chart, [ruling('l', true, 'b')]).held).toBe(true);
+  });
+  test('is not missed by the class when it is accepted', () => {
+    const wrong = asRuled(result('l', false, evidence('wrong', 'Hals')), [ruling('l', true, 'label')]);
+    expect(missedMost([labels], [{ results: [wrong], rulings: [] }])).toEqual([]);
+  });
+});

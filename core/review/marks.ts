@@ -24,8 +24,39 @@ export function pieceMarks(sheet: Sheet, results: readonly Result[], pictures: P
   return [...byItem.values()];
 }
 
-export type Ruled = readonly { lookForId: string; held: boolean }[];
+/** What a teacher ruled: on a look-for as a whole, or on the one of its answers that stands in an item. */
+export type Ruled = readonly { lookForId: string; itemId: string | null; held: boolean }[];
 
-/** A result with the teacher's ruling, where there is one. */
-export const heldAfter = (result: Result, rulings: Ruled): boolean | null =>
-  rulings.find((ruling) => ruling.lookForId === result.id)?.held ?? result.held;
+/** A result with the teacher's ruling on the whole of it, where there is one. */
+export const heldAfter = (result: Pick<Result, 'id' | 'held'>, rulings: Ruled): boolean | null =>
+  rulings.find(({ lookForId, itemId }) => lookForId === result.id && itemId === null)?.held ?? result.held;
+
+/**
+ * The item by which one of the answers of a look-for is told: the first of it, where no other answer has the same. Undefined where
+ * it can't be told, or where nothing stands that could be ruled on.
+ */
+export function answerItem({ evidence }: Pick<Result, 'evidence'>, one: Evidence): string | undefined {
+  const [item] = one.items;
+  const isTold = one.verdict !== 'missing' && evidence.filter(({ items }) => items[0] === item).length === 1;
+  return isTold ? item : undefined;
+}
+
+export const isRight = ({ verdict }: Pick<Evidence, 'verdict'>): boolean => verdict === 'right' || verdict === 'near';
+
+/** A result as the teacher's rulings on single answers leave it. One that says what was counted anyway changes nothing. */
+export function asRuled<R extends Result>(result: R, rulings: Ruled): R {
+  const single = rulings.filter(({ lookForId, itemId }) => lookForId === result.id && itemId !== null);
+  if (single.length === 0) return result;
+  let { got } = result;
+  const evidence = result.evidence.map((one) => {
+    const item = answerItem(result, one);
+    const to = item === undefined ? undefined : single.find(({ itemId }) => itemId === item)?.held;
+    if (to === undefined || to === isRight(one)) return one;
+    // What is too much was never counted: accepted, it only ceases to be too much.
+    if (one.verdict !== 'extra') got += to ? 1 : -1;
+    return { ...one, verdict: to ? ('right' as const) : ('wrong' as const) };
+  });
+  const isSpoilt =
+    result.held === false && result.got >= result.need && evidence.some(({ verdict }) => verdict === 'extra');
+  return { ...result, got, evidence, held: result.held === null ? null : got >= result.need && !isSpoilt };
+}

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { ruling } from '../../tests/support/said';
 import type { Result } from '../lookfors/kind';
-import { answerBy, isSame, isUnanswered, levelFor, nextUnanswered, questionsOf } from './questions';
+import { answerBy, answerIn, answerTo, isSame, isUnanswered, levelFor, nextUnanswered, questionsOf } from './questions';
 import type { Said, Saying } from './said';
 import { saidAfter } from './said';
 
@@ -37,14 +38,14 @@ describe('what is asked', () => {
   });
   test('is answered by one key each, in a row', () => {
     const { said, asked } = pressed('y23');
-    expect(said.rulings).toEqual([{ lookForId: 'thought', held: true }]);
+    expect(said.rulings).toEqual([ruling('thought', true)]);
     // Points of ten are no digit: there the third level is meant.
     expect(said.marks).toEqual({ colour: 2, care: 2 });
     expect(asked).toBeNull();
   });
   test('waits while another key is pressed, and takes no level that there is not', () => {
     const { said, asked } = pressed('5xyq9');
-    expect(said).toEqual({ ...nothing, rulings: [{ lookForId: 'thought', held: true }] });
+    expect(said).toEqual({ ...nothing, rulings: [ruling('thought', true)] });
     expect(asked).toEqual({ ask: 'row', id: 'colour' });
   });
   test('goes round to what was left out before', () => {
@@ -66,7 +67,7 @@ describe('keys', () => {
       lookFor: 'labels',
       held: false,
     });
-    const ruled = { ...nothing, rulings: [{ lookForId: 'labels', held: false }] };
+    const ruled = { ...nothing, rulings: [ruling('labels', false)] };
     expect(answerBy('y', asked('labels'), judged(ruled), rubric)).toEqual({
       do: 'rule',
       lookFor: 'labels',
@@ -119,5 +120,37 @@ describe('keys', () => {
     expect(isSame(null, null)).toBe(true);
     expect(isSame(null, asked('a'))).toBe(false);
     expect(isSame(asked('a', 'row'), asked('a'))).toBe(false);
+  });
+});
+
+describe('a ruling on one answer', () => {
+  const counted: Result = {
+    id: 'l',
+    held: false,
+    got: 0,
+    need: 2,
+    evidence: [
+      { items: ['a'], verdict: 'wrong', said: 'Hals', meant: 'neck' },
+      { items: [], verdict: 'empty', said: '', meant: 'leg' },
+    ],
+  };
+  const answer = { lookFor: 'l', item: 'a', right: false };
+  test('is on the answer in an item, where one is', () => {
+    expect(answerIn(counted, 'a')).toEqual(answer);
+    expect(answerIn(counted, 'b')).toBeUndefined();
+  });
+  test('is said once, and taken back by the other', () => {
+    const accept: Saying = { do: 'rule', lookFor: 'l', item: 'a', held: true };
+    expect(answerTo(answer, [], true)).toEqual(accept);
+    const said = saidAfter('go', { notes: [], rulings: [], marks: {} }, [accept]);
+    expect(said.rulings).toEqual([ruling('l', true, 'a')]);
+    expect(answerTo(answer, said.rulings, true)).toBeNull();
+    const back = answerTo(answer, said.rulings, false)!;
+    expect(saidAfter('go', said, [back]).rulings).toEqual([]);
+  });
+  test('says nothing where it was counted so', () => {
+    expect(answerTo(answer, [], false)).toBeNull();
+    // On another answer, or on all of it: not on this one.
+    expect(answerTo(answer, [ruling('l', true, 'b'), ruling('l', true)], false)).toBeNull();
   });
 });

@@ -1,7 +1,7 @@
 import type { Result } from '../lookfors/kind';
 import type { Rubric } from '../lookfors/rubric';
 import type { Ruled } from './marks';
-import { heldAfter } from './marks';
+import { answerItem, heldAfter, isRight } from './marks';
 import type { Said, Saying } from './said';
 
 /** What a teacher is asked about a piece, one thing after another, and how keys answer it. */
@@ -14,7 +14,7 @@ export const questionsOf = (results: readonly Pick<Result, 'id'>[], rubric: Rubr
   ...rubric.rows.map(({ id }): Question => ({ ask: 'row', id })),
 ];
 
-type Judged = { results: readonly Result[]; said: Pick<Said, 'rulings' | 'marks'> };
+type Judged = { results: readonly Result[]; said: { rulings: Ruled; marks: Said['marks'] } };
 
 /** Only a teacher can answer it, and nobody has. */
 export function isUnanswered({ ask, id }: Question, { results, said }: Judged): boolean {
@@ -36,11 +36,30 @@ export const isSame = (a: Question | null, b: Question | null): boolean => a?.as
  * What a ruling on a look-for says: nothing where it says what was counted anyway, and a ruling that agrees with the count, or is
  * given twice, is withdrawn.
  */
-export function rulingTo(result: Result, rulings: Ruled, to: boolean): Saying | null {
+export function rulingTo(result: Pick<Result, 'id' | 'held'>, rulings: Ruled, to: boolean): Saying | null {
   const held = heldAfter(result, rulings);
-  const ruled = rulings.some(({ lookForId }) => lookForId === result.id);
+  const ruled = rulings.some(({ lookForId, itemId }) => lookForId === result.id && itemId === null);
   if (held === to && !ruled) return null;
   return { do: 'rule', lookFor: result.id, held: ruled && (result.held === to || held === to) ? null : to };
+}
+
+/** One of the answers of a look-for, told by its item, and whether it was counted as right. */
+export type Answer = { lookFor: string; item: string; right: boolean };
+
+/** The answer that stands in an item; undefined where none does that could be ruled on by itself. */
+export function answerIn(result: Result, item: string): Answer | undefined {
+  const one = result.evidence.find((evidence) => answerItem(result, evidence) === item);
+  return one && { lookFor: result.id, item, right: isRight(one) };
+}
+
+/**
+ * What a ruling on one answer says: nothing where it is so already, and what was counted stands again where the ruling agrees with
+ * it.
+ */
+export function answerTo({ lookFor, item, right }: Answer, rulings: Ruled, to: boolean): Saying | null {
+  const ruling = rulings.find(({ lookForId, itemId }) => lookForId === lookFor && itemId === item);
+  if ((ruling?.held ?? right) === to) return null;
+  return { do: 'rule', lookFor, item, held: right === to ? null : to };
 }
 
 /** The level that a digit stands for: the one with as many points, or where points are no single digits, the first, second … */

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { ruling } from '../../tests/support/said';
 import type { Result } from '../lookfors/kind';
 import { isReady, lackWords, openOn } from './ready';
 
@@ -12,7 +13,7 @@ const results = [result('labels', false), result('thought', null)];
 describe('what is still to judge', () => {
   test('is what nobody counted or ruled, and rows without a mark', () => {
     expect(openOn(results, rubric, { rulings: [], marks: {} })).toBe(2);
-    expect(openOn(results, rubric, { rulings: [{ lookForId: 'thought', held: false }], marks: {} })).toBe(1);
+    expect(openOn(results, rubric, { rulings: [ruling('thought', false)], marks: {} })).toBe(1);
     // The lowest level is a mark, too; a mark on a row that is gone is none.
     expect(openOn(results, rubric, { rulings: [], marks: { care: 0, gone: 1 } })).toBe(1);
     expect(openOn([], { rows: [] }, { rulings: [], marks: {} })).toBe(0);

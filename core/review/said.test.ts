@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { saidNote } from '../../tests/support/said';
+import { ruling, saidNote } from '../../tests/support/said';
 import type { Said, Saying } from './said';
 import { saidAfter, Saying as Schema } from './said';
 
@@ -11,7 +11,9 @@ const step: fc.Arbitrary<Saying> = fc.oneof(
   fc.tuple(id, body).map(([note, words]) => saidNote(note, { body: words })),
   fc.record({ do: fc.constant('edit-note' as const), note: id, body }),
   fc.record({ do: fc.constant('remove-note' as const), note: id }),
-  fc.record({ do: fc.constant('rule' as const), lookFor: fc.constantFrom('x', 'y'), held: fc.option(fc.boolean()) }),
+  fc
+    .tuple(fc.constantFrom('x', 'y'), fc.constantFrom(undefined, 'a', 'b'), fc.option(fc.boolean()), body)
+    .map(([lookFor, item, held, reason]) => ({ do: 'rule' as const, lookFor, ...(item && { item, reason }), held })),
   fc.record({ do: fc.constant('mark' as const), row: fc.constantFrom('x', 'y'), level: fc.option(fc.nat(4)) }),
 );
 /** As they can be done: a note is written once, and changed or removed after that. */
@@ -26,7 +28,7 @@ function asDone(steps: readonly Saying[]): Saying[] {
 }
 const sorted = ({ notes, rulings, marks }: Said) => ({
   notes: notes.toSorted((a, b) => a.id.localeCompare(b.id)),
-  rulings: rulings.toSorted((a, b) => a.lookForId.localeCompare(b.lookForId)),
+  rulings: rulings.toSorted((a, b) => `${a.lookForId} ${a.itemId}`.localeCompare(`${b.lookForId} ${b.itemId}`)),
   marks,
 });
 
@@ -56,7 +58,7 @@ describe('what is said on a piece', () => {
       { do: 'rule', lookFor: 'name', held: false },
       { do: 'mark', row: 'neat', level: 0 },
     ]);
-    expect(said).toEqual({ notes: [], rulings: [{ lookForId: 'name', held: false }], marks: { neat: 0 } });
+    expect(said).toEqual({ notes: [], rulings: [ruling('name', false)], marks: { neat: 0 } });
     const back: Saying[] = [
       { do: 'rule', lookFor: 'name', held: null },
       { do: 'mark', row: 'neat', level: null },
@@ -68,6 +70,7 @@ describe('what is said on a piece', () => {
     ['more words than a note has', saidNote('note-a', { body: 'a'.repeat(4001) })],
     ['a spot far off any page', saidNote('note-a', { x: 7201 })],
     ['a name that is none', saidNote('a note')],
+    ['a reason longer than a student reads', { do: 'rule', lookFor: 'x', held: true, reason: 'a'.repeat(201) }],
     ['half a level', { do: 'mark', row: 'x', level: 1.5 }],
   ])('%s is refused', (_, given) => {
     expect(Schema.safeParse(given).success).toBe(false);

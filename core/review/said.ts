@@ -16,7 +16,8 @@ export type Note = {
   body: string;
   settled: boolean;
 };
-export type Ruling = { lookForId: string; held: boolean };
+/** On a look-for; with `itemId` on the answer in that item alone. The reason is read by the student. */
+export type Ruling = { lookForId: string; itemId: string | null; held: boolean; reason: string };
 export type Said = { notes: readonly Note[]; rulings: readonly Ruling[]; marks: Readonly<Record<string, number>> };
 
 /** Points, from the page's top left; null where a note hangs on an item. */
@@ -27,6 +28,10 @@ export const MOST_LETTERS = 4000;
 export const MOST_WORD = 300;
 const Words = z.string().trim().min(1, 'Write something first.').max(MOST_LETTERS, 'A note has at most 4,000 letters.');
 
+/** Why a teacher rules as they do. */
+export const MOST_REASON = 200;
+const Reason = z.string().trim().max(MOST_REASON, `A reason has at most ${MOST_REASON} letters.`);
+
 export const Spot = z.strictObject({ page: Id, item: Id.nullable(), x: coordinate, y: coordinate });
 export type Spot = z.infer<typeof Spot>;
 
@@ -34,8 +39,14 @@ export const Saying = z.discriminatedUnion('do', [
   Spot.extend({ do: z.literal('note'), note: NoteId, body: Words }),
   z.strictObject({ do: z.literal('edit-note'), note: NoteId, body: Words }),
   z.strictObject({ do: z.literal('remove-note'), note: NoteId }),
-  /** The teacher's own judgement; null lets the count stand again. */
-  z.strictObject({ do: z.literal('rule'), lookFor: Id, held: z.boolean().nullable() }),
+  /** The teacher's own judgement, of all of it or of the answer in one item; null lets the count stand again. */
+  z.strictObject({
+    do: z.literal('rule'),
+    lookFor: Id,
+    item: Id.optional(),
+    held: z.boolean().nullable(),
+    reason: Reason.optional(),
+  }),
   /** The level of a row, from 0; null takes it back. */
   z.strictObject({ do: z.literal('mark'), row: Id, level: z.number().int().min(0).max(10).nullable() }),
 ]);
@@ -58,11 +69,9 @@ function after(goId: string, said: Said, step: Saying): Said {
     case 'remove-note':
       return { ...said, notes: notes.filter(({ id }) => id !== step.note) };
     case 'rule': {
-      const others = rulings.filter(({ lookForId }) => lookForId !== step.lookFor);
-      return {
-        ...said,
-        rulings: step.held === null ? others : [...others, { lookForId: step.lookFor, held: step.held }],
-      };
+      const { lookFor: lookForId, item: itemId = null, held, reason = '' } = step;
+      const others = rulings.filter((one) => one.lookForId !== lookForId || one.itemId !== itemId);
+      return { ...said, rulings: held === null ? others : [...others, { lookForId, itemId, held, reason }] };
     }
     case 'mark': {
       const { [step.row]: _, ...others } = marks;

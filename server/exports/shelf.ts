@@ -1,3 +1,4 @@
+import type { Box } from '../../core/geometry/matrix';
 import type { DrawnPicture, Pictures } from '../../core/pictures/picture';
 import { isOwn } from '../../core/pictures/picture';
 import { isHeavy, partOfSheet, thumbnailSvg } from '../../core/items/thumbnail';
@@ -42,11 +43,12 @@ export class Shelf {
     return (id) => (isOwn(id) ? here.get(id) : this.resources.pictures(id));
   }
 
-  async svg(db: Queries, key: string, sheet: Sheet, signal?: AbortSignal, pageIndex = 0): Promise<string> {
-    const whole = `${key}/${pageIndex}`;
+  /** @param area of the page, in points; else all of it */
+  async svg(db: Queries, key: string, sheet: Sheet, signal?: AbortSignal, pageIndex = 0, area?: Box): Promise<string> {
+    const whole = [key, pageIndex, ...(area ? [area.x, area.y, area.width, area.height] : [])].join('/');
     let svg = this.drawn.get(whole);
     if (svg === undefined) {
-      const part = partOfSheet(sheet, pageIndex);
+      const part = partOfSheet(sheet, pageIndex, area);
       const wanted = needsOf({ ...part.sheet, pages: [part.page] }).pictures;
       svg =
         this.exporter && isHeavy(part)

@@ -11,7 +11,7 @@ export const notesOf = (db: Queries, goIds: string[]) =>
 
 export const rulingsOf = (db: Queries, goIds: string[]) =>
   db.query<Ruling & { goId: string }>(
-    `select go_id as "goId", look_for_id as "lookForId", held from ruling where go_id = any($1)`,
+    `select go_id as "goId", look_for_id as "lookForId", nullif(item_id, '') as "itemId", held, reason from ruling where go_id = any($1)`,
     [goIds],
   );
 
@@ -46,10 +46,15 @@ function take(tx: Queries, goId: string, authorId: string, step: Saying): Promis
       return tx.query('delete from margin_note where id = $2 and go_id = $1', [goId, step.note]);
     case 'rule':
       return step.held === null
-        ? tx.query('delete from ruling where go_id = $1 and look_for_id = $2', [goId, step.lookFor])
+        ? tx.query('delete from ruling where go_id = $1 and look_for_id = $2 and item_id = $3', [
+            goId,
+            step.lookFor,
+            step.item ?? '',
+          ])
         : tx.query(
-            'insert into ruling (go_id, look_for_id, held) values ($1, $2, $3) on conflict (go_id, look_for_id) do update set held = excluded.held',
-            [goId, step.lookFor, step.held],
+            `insert into ruling (go_id, look_for_id, item_id, held, reason) values ($1, $2, $3, $4, $5)
+             on conflict (go_id, look_for_id, item_id) do update set held = excluded.held, reason = excluded.reason`,
+            [goId, step.lookFor, step.item ?? '', step.held, step.reason ?? ''],
           );
     case 'mark':
       // Rows that were marked elsewhere meanwhile stay as they are.

@@ -2,6 +2,7 @@ import { mostOf } from '../../core/handout/limits';
 import { anchorAt } from '../../core/handout/spots';
 import { isOpen } from '../../core/handout/state';
 import { shutBy } from '../../core/lookfors/step-open';
+import { asRuled, heldAfter } from '../../core/review/marks';
 import { closesOf, dueOf, isClosed } from '../../core/handout/times';
 import { veiled } from '../../core/handout/veil';
 import type { LookFor } from '../../core/lookfors/all';
@@ -89,15 +90,19 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
   const told =
     copy.state === 'done'
       ? results.map((result, i): ToldResult | null => {
-          const shown = resultForStudent({ ...handout.lookFors[i], tell: 'result' }, result);
-          const ruling = rulings.find((one) => one.lookForId === result.id);
-          return shown && ruling ? { ...shown, held: ruling.held } : shown;
+          const ruled = asRuled(result, rulings);
+          const shown = resultForStudent({ ...handout.lookFors[i], tell: 'result' }, ruled);
+          return shown && { ...shown, held: heldAfter(ruled, rulings) };
         })
       : await toldOn(db, handout, copy.id, results);
   /** What look-fors brought on the go that came back, with the rulings on it. */
   const weighedOn = (sheet: Sheet) =>
     handout.lookFors.some((one) => one.points !== undefined)
-      ? weighed(handout.lookFors, countedOn(handout, sheet, copy.studentName, counting), rulings)
+      ? weighed(
+          handout.lookFors,
+          countedOn(handout, sheet, copy.studentName, counting).map((one) => asRuled(one, rulings)),
+          rulings,
+        )
       : [];
   const { steps } = handout;
   // Telling the results may have opened more than there were.
@@ -138,6 +143,10 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
       shut: shut.has(one.id),
     })),
     results: told,
+    /** Why their teacher ruled as they did on the go that came back. */
+    reasons: rulings.flatMap(({ lookForId, itemId, reason }) =>
+      reason === '' ? [] : [{ lookFor: lookForId, item: itemId, words: reason }],
+    ),
     notes,
     /** The pages of an example to look at. */
     example: handout.example?.pages.map(({ id, width, height }) => ({ id, width, height })) ?? null,

@@ -1,7 +1,8 @@
 import equal from 'fast-deep-equal';
 import { broughtPages } from '../../core/handout/brought';
 import { isLate } from '../../core/handout/times';
-import { heldAfter, pieceMarks } from '../../core/review/marks';
+import type { Ruled } from '../../core/review/marks';
+import { asRuled, heldAfter, pieceMarks } from '../../core/review/marks';
 import { openOn } from '../../core/review/ready';
 import { missedMost } from '../../core/review/missed';
 import type { Counting } from '../actions/counting';
@@ -26,7 +27,7 @@ type Piece = {
   copy: CopyRow;
   go: Go | undefined;
   document: Loaded | Damaged | undefined;
-  ruled: readonly { lookForId: string; held: boolean }[];
+  ruled: Ruled;
   notes: number;
 };
 
@@ -36,11 +37,13 @@ function cardOf(whole: Handout, { copy, go, document, ruled, notes }: Piece, cou
   const handedIn = go && (copy.state === 'handed-in' || copy.state === 'done') ? go : null;
   const piece = handedIn ?? (document && shownOf(document, handout.title));
   const sheet = piece?.damage ? undefined : piece?.sheet;
-  const results = !sheet
+  const counted = !sheet
     ? null
     : handedIn
       ? countedOn(handout, sheet, copy.studentName, counting)
       : countedOnCopy(handout, { id: copy.documentId, sheet }, copy.studentName, counting);
+  // What was said of an answer on a go need not be true of what stands there now.
+  const results = handedIn ? (counted?.map((one) => asRuled(one, ruled)) ?? null) : counted;
   const card = {
     ...copy,
     damaged: Boolean(piece?.damage),

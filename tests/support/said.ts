@@ -1,4 +1,4 @@
-import type { Saying, Spot } from '../../core/review/said';
+import type { Ruling, Saying, Spot } from '../../core/review/said';
 
 /** A teacher's note, not on any item unless told otherwise. */
 export const saidNote = (note: string, over: Partial<Spot & { body: string }> = {}): Saying => ({
@@ -10,4 +10,12 @@ export const saidNote = (note: string, over: Partial<Spot & { body: string }> = 
   y: 1,
   body: 'look',
   ...over,
+});
+
+/** A teacher's ruling, on all of a look-for unless the item of one of its answers is named. */
+export const ruling = (lookForId: string, held: boolean, itemId: string | null = null, reason = ''): Ruling => ({
+  lookForId,
+  itemId,
+  held,
+  reason,
 });

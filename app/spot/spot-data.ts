@@ -1,0 +1,73 @@
+import { nanoid } from 'nanoid';
+import { useMemo, useSyncExternalStore } from 'react';
+import type { Judging, Verdict } from '../../core/review/judging';
+import { judgeAll, takeBackAll } from '../../core/review/judging';
+import type { Note, Said } from '../../core/review/said';
+import { saidAfter } from '../../core/review/said';
+import type { spotView } from '../../server/views/spot-view';
+import { senderOf, stepsSince, useSending } from '../keeping/sender';
+
+/** What teachers said on all pieces at once, whether the school has it yet or not, and saying more. */
+
+export type SpotData = Awaited<ReturnType<typeof spotView>> & { begun: number };
+export type Piece = SpotData['pieces'][number] & { said: Said };
+
+/** Only what is with its teacher can be judged. */
+export const isOpen = ({ state }: Pick<Piece, 'state'>): boolean => state === 'handed-in';
+
+export function useSpotPieces({ personId, handout, pieces, begun }: SpotData) {
+  const sender = senderOf(personId);
+  const sending = useSending(personId);
+  const version = useSyncExternalStore(
+    sender.subscribe,
+    () => sender.version,
+    () => 0,
+  );
+  const now = useMemo(
+    () =>
+      pieces.map((piece): Piece => {
+        const { goId, notes, rulings, marks } = piece;
+        return { ...piece, said: saidAfter(goId, { notes, rulings, marks }, stepsSince(sender.stepsOn(goId), begun)) };
+      }),
+    // What was said since is another with each version.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [pieces, begun, sender, version],
+  );
+  const waiting = now.flatMap(({ goId }) => sender.stepsOn(goId)).filter(({ takenAt }) => takenAt === null).length;
+  const piece = (copyId: string) => ({ handoutId: handout.id, copyId });
+  return {
+    pieces: now,
+    sending,
+    waiting,
+    /** @param to null takes what was said back */
+    judge(judging: Judging, on: readonly Piece[], to: Verdict | null) {
+      const those = on.filter(isOpen);
+      const steps = to === null ? takeBackAll(judging, those) : judgeAll(judging, those, to);
+      for (const { piece: one, step } of steps) sender.say(one.goId, { ...piece(one.copyId), step, spot: null });
+    },
+    /** The same note on each of these pieces. */
+    note(on: readonly Piece[], body: string) {
+      for (const { goId, copyId, page, item, at } of on.filter(isOpen)) {
+        const spot = { page, item, ...at };
+        sender.say(goId, { ...piece(copyId), step: { do: 'note', note: nanoid(), ...spot, body }, spot });
+      }
+    },
+    removeNotes(on: readonly Piece[], body: string) {
+      for (const one of on.filter(isOpen))
+        for (const note of notesHere(one))
+          if (note.body === body)
+            sender.say(one.goId, { ...piece(one.copyId), step: { do: 'remove-note', note: note.id }, spot: null });
+    },
+  };
+}
+export type SpotPieces = ReturnType<typeof useSpotPieces>;
+
+/** Points between a note and the middle of the spot, below which it is about the spot. */
+const NEAR = 12;
+/** What was written on this spot of a piece. */
+export const notesHere = ({ said, item, page, at }: Piece): Note[] =>
+  said.notes.filter((note) =>
+    item !== null
+      ? note.itemId === item
+      : note.pageId === page && note.x !== null && note.y !== null && Math.hypot(note.x - at.x, note.y - at.y) < NEAR,
+  );

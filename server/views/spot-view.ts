@@ -1,0 +1,151 @@
+import { blanksOn } from '../../core/handout/blanks';
+import type { Box } from '../../core/geometry/matrix';
+import { boxOf } from '../../core/items/hit';
+import { itemName } from '../../core/items/name';
+import { evidenceWords, lookForKindOf } from '../../core/lookfors/all';
+import type { LookFor } from '../../core/lookfors/all';
+import type { Result } from '../../core/lookfors/kind';
+import type { Pictures } from '../../core/pictures/picture';
+import { answerItem, isRight } from '../../core/review/marks';
+import { answerIn } from '../../core/review/questions';
+import type { Picked } from '../../core/review/spot';
+import { standing } from '../../core/review/spot';
+import type { Sheet } from '../../core/schema/sheet';
+import { find } from '../../core/sheet/tree';
+import { countedOn, countingOf } from '../actions/counting';
+import type { Means } from '../actions/means';
+import { missing } from '../actions/refused';
+import { Turn } from '../process/turn';
+import { copiesOf, newestGoes } from '../stores/copies';
+import { asVersion, handoutById, rightsOn } from '../stores/handouts';
+import type { Person } from '../stores/people';
+import { notesOf, rulingsOf } from '../stores/reviews';
+
+/** One spot of a sheet on all pieces that were handed in. */
+
+/** A thing of the sheet that can be looked at on all pieces: a blank, or what an answer stands in. */
+export type OfferedSpot = { item: string; page: string; box: Box; name: string; wrong: number };
+
+const isKeyed = ({ kind }: LookFor) => lookForKindOf(kind).keyed === true;
+
+/** The blanks of a sheet in reading order, then what else its answers stand in. */
+function offeredSpots(given: Sheet, pieces: readonly (readonly Result[])[], pictures: Pictures): OfferedSpot[] {
+  const wrong = new Map<string, number>();
+  const meant = new Map<string, string>();
+  for (const results of pieces)
+    for (const result of results)
+      for (const one of result.evidence) {
+        const item = answerItem(result, one);
+        if (item === undefined) continue;
+        wrong.set(item, (wrong.get(item) ?? 0) + (isRight(one) ? 0 : 1));
+        if (one.meant !== '' && !meant.has(item)) meant.set(item, one.meant);
+      }
+  const blanks = given.pages.flatMap((page) => blanksOn(page, pictures).map(({ item }) => item.id));
+  return [...new Set([...blanks, ...wrong.keys()])].flatMap((id) => {
+    const place = find(given, id);
+    if (!place || place.item.hidden) return [];
+    const { page, item } = place;
+    return [
+      {
+        item: id,
+        page: page.id,
+        box: boxOf(page, item, pictures),
+        name: meant.get(id) ?? itemName(item),
+        wrong: wrong.get(id) ?? 0,
+      },
+    ];
+  });
+}
+
+/** The answer in a spot: what it says and counts as, by the first look-for that has one there. */
+function answerAt(lookFors: readonly LookFor[], results: readonly Result[], item: string) {
+  for (const result of results) {
+    const lookFor = lookFors.find(({ id }) => id === result.id)!;
+    const answer = isKeyed(lookFor) ? answerIn(result, item) : undefined;
+    const evidence = answer && result.evidence.find((one) => answerItem(result, one) === item)!;
+    if (evidence) return { answer, evidence, words: evidenceWords(lookFor, evidence) };
+  }
+  return undefined;
+}
+
+/**
+ * @param asked the spot; without one, the one that most have wrong
+ * @throws Refused where it is not theirs
+ */
+export async function spotView(means: Means, person: Pick<Person, 'id'>, handoutId: string, asked: Picked | null) {
+  const { db } = means;
+  const rights = await rightsOn(db, person.id, handoutId);
+  const whole = rights && (await handoutById(db, handoutId));
+  if (!whole) throw missing();
+  const [copies, goes] = await Promise.all([copiesOf(db, handoutId), newestGoes(db, handoutId)]);
+  const counting = await countingOf(means, whole);
+  const turn = new Turn();
+  const counted = [];
+  for (const copy of copies) {
+    const go = goes.find(({ copyId }) => copyId === copy.id);
+    if (!go || go.damage || !(copy.state === 'handed-in' || copy.state === 'done')) continue;
+    await turn.end();
+    const handout = asVersion(whole, copy.version);
+    counted.push({ copy, go, handout, results: countedOn(handout, go.sheet, copy.studentName, counting) });
+  }
+  const { given } = whole;
+  const spots = offeredSpots(
+    given,
+    counted.map(({ results }) => results),
+    counting.pictures,
+  );
+  const worst = spots.reduce<OfferedSpot | undefined>(
+    (best, spot) => (!best || spot.wrong > best.wrong ? spot : best),
+    undefined,
+  );
+  const spot = asked ?? (worst ? { item: worst.item } : null);
+  const ids = counted.map(({ go }) => go.id);
+  const [notes, rulings] = await Promise.all([notesOf(db, ids), rulingsOf(db, ids)]);
+  const pieces = counted.flatMap(({ copy, go, handout, results }) => {
+    const answer = spot && 'item' in spot ? answerAt(handout.lookFors, results, spot.item) : undefined;
+    const stands =
+      spot && standing(go.sheet, handout.given, spot, counting.pictures, copy.id, answer?.evidence.items.slice(1));
+    if (!stands) return [];
+    const written = answer ? (answer.evidence.verdict === 'empty' ? '' : answer.evidence.said) : stands.written;
+    return [
+      {
+        ...stands,
+        copyId: copy.id,
+        goId: go.id,
+        studentName: copy.studentName,
+        state: copy.state,
+        version: copy.version,
+        written,
+        // The same words can be right on one version and wrong on another.
+        key: answer ? `${written}${written === '' ? '' : `\n${answer.answer?.right}`}` : stands.key,
+        answer: answer?.answer ?? null,
+        /** What there is to say about it, beyond what it says itself. */
+        words: answer && !['right', 'empty'].includes(answer.evidence.verdict) ? answer.words : '',
+        results: results.map(({ id, held }) => ({ id, held })),
+        rulings: rulings.filter(({ goId }) => goId === go.id),
+        notes: notes.filter(({ goId }) => goId === go.id),
+        marks: go.marks,
+      },
+    ];
+  });
+  return {
+    personId: person.id,
+    mayChange: rights === 'full',
+    handout: {
+      id: whole.id,
+      title: whole.title,
+      versions: whole.versions.length,
+      rubric: whole.rubric,
+      lookFors: whole.lookFors.map(({ id, title }) => ({ id, title })),
+    },
+    pages: given.pages.map(({ id, width, height }) => ({ id, width, height })),
+    spots,
+    spot,
+    pieces,
+    /** Handed in or done, but without this spot: another version, or a page that was taken off. */
+    without: counted.length - pieces.length,
+    /** Not handed in. */
+    atWork: copies.length - counted.length,
+    now: Date.now(),
+  };
+}
