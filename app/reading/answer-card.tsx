@@ -6,12 +6,12 @@ import type { Said, Saying } from '../../core/review/said';
 import { MOST_REASON } from '../../core/review/said';
 import { useKept } from '../keeping/kept';
 import { Chip, Chips } from '../parts/action';
-import type { Loaded } from './entries';
+import type { Route } from '../routes/+types/reading';
 import styles from './reading.module.css';
 
 /** One answer, or another thing that was counted, in the margin: what it counts as, and the teacher's own ruling on it. */
 
-type Result = Loaded['results'][number];
+type Result = Route.ComponentProps['loaderData']['results'][number];
 
 type Props = {
   personId: string;

@@ -222,6 +222,14 @@ function noteEntries({ writing, page, open, active }: Reading): MarginEntry[] {
     }));
 }
 
+/** Kinds of the look-fors that an item speaks against; without an item, of all that are not met. */
+const missedOn = ({ lookFors, results }: Loaded, item: string | null): string[] =>
+  lookFors.flatMap(({ kind }, i) => {
+    const { held, evidence } = results[i];
+    const speaks = evidence.some((one) => !isRight(one) && item !== null && one.items.includes(item));
+    return speaks || (item === null && held === false) ? [kind] : [];
+  });
+
 function draftEntries({ loaded, writing, page, open }: Reading): MarginEntry[] {
   const pages = loaded.sheet.pages;
   // The page may be gone.
@@ -240,13 +248,16 @@ function draftEntries({ loaded, writing, page, open }: Reading): MarginEntry[] {
     label: draft.changes ? 'A note being changed' : 'A new note',
     content: (
       <NoteDraft
+        personId={loaded.personId}
         draft={draft}
         focus={draft.note === writing.newest}
         shut={shut}
+        about={missedOn(loaded, draft.spot.item)}
         onWrite={(body) => writing.write(draft, body)}
-        onFinish={() =>
-          writing.finish(draft.spot.page === page.id ? draft : { ...draft, spot: { ...draft.spot, page: page.id } })
-        }
+        onFinish={(body) => {
+          const spot = draft.spot.page === page.id ? draft.spot : { ...draft.spot, page: page.id };
+          writing.finish({ ...draft, spot, body }, missedOn(loaded, spot.item)[0]);
+        }}
         onDrop={() => writing.drop(draft)}
       />
     ),

@@ -10,6 +10,8 @@ const PARTS: readonly KeyPart[] = [
       { keys: '0 to 9', says: 'the level of the rubric with so many points' },
       { keys: '↑ · ↓', says: 'ask about another look-for or row' },
       { keys: 'W', says: 'write a note where the pointer is' },
+      { keys: '↓', says: 'in a note: the phrases that fit, taken with Enter' },
+      { keys: 'L', says: 'the last note again, where the pointer is' },
     ],
   },
   {

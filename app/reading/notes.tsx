@@ -1,60 +1,44 @@
 import { Action } from '../parts/action';
-import { Button, Input } from 'antd';
 import type { Note } from '../../core/review/said';
-import { MOST_LETTERS } from '../../core/review/said';
+import { NoteField } from '../phrases/note-field';
 import type { Draft } from '../keeping/sender';
 import styles from '../student/student.module.css';
 import readingStyles from './reading.module.css';
 
-/** Margin notes: what a teacher says about a spot. Enter saves, Shift+Enter starts a new line. */
+/** Margin notes: what a teacher says about a spot. */
 
 export function NoteDraft({
+  personId,
   draft,
   focus,
   shut,
+  about,
   onWrite,
   onFinish,
   onDrop,
 }: {
+  personId: string;
   draft: Draft;
   focus: boolean;
   /** Why it can't be said at this moment. */
   shut: string | null;
+  /** Kinds of the look-fors that are missed on its spot. */
+  about: readonly string[];
   onWrite: (body: string) => void;
-  onFinish: () => void;
+  onFinish: (body: string) => void;
   onDrop: () => void;
 }) {
-  const may = shut === null && draft.body.trim() !== '';
   return (
-    <div className={readingStyles.noteDraft}>
-      <Input.TextArea
-        autoFocus={focus}
-        autoSize={{ minRows: 2, maxRows: 8 }}
-        aria-label="Note on this spot"
-        placeholder="Write here"
-        maxLength={MOST_LETTERS}
-        value={draft.body}
-        onChange={(event) => onWrite(event.target.value)}
-        onKeyDown={(event) => {
-          event.stopPropagation();
-          // Written text stays, an empty note is removed.
-          if (event.key === 'Escape') (draft.body === '' ? onDrop : () => event.currentTarget.blur())();
-          if (event.key === 'Enter' && !event.shiftKey && !event.nativeEvent.isComposing) {
-            event.preventDefault();
-            if (may) onFinish();
-          }
-        }}
-      />
+    <NoteField
+      label="Note on this spot"
+      save="Save"
+      body={draft.body}
+      may={shut === null}
+      changes={draft.changes}
+      {...{ personId, focus, about, onWrite, onFinish, onDrop }}
+    >
       {shut && <p className="quiet">{shut}</p>}
-      <span>
-        <Button size="small" type="primary" disabled={!may} onClick={onFinish}>
-          Save
-        </Button>
-        <Button size="small" type="text" onClick={onDrop}>
-          {draft.body === '' || draft.changes ? 'Cancel' : 'Discard'}
-        </Button>
-      </span>
-    </div>
+    </NoteField>
   );
 }
 

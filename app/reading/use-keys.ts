@@ -27,6 +27,8 @@ type Does = {
   giveOrAsk: (outcome: Outcome) => void;
   takeBack: () => void;
   write: () => void;
+  /** Says the last note again. */
+  again: () => void;
   nextView: () => void;
   showKeys: () => void;
 };
@@ -69,6 +71,7 @@ export function useReadingKeys(loaded: Loaded, { said, say }: Writing, open: boo
         r: () => does.giveOrAsk('done'),
         a: () => does.giveOrAsk('another-go'),
         w: does.write,
+        l: does.again,
       }),
     };
     const onKey = (event: KeyboardEvent) => {

@@ -1,9 +1,10 @@
 import { nanoid } from 'nanoid';
+import { z } from 'zod';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { useRevalidator } from 'react-router';
 import type { Note, Said, Saying, Spot } from '../../core/review/said';
 import { saidAfter } from '../../core/review/said';
-import { keep, useKeptWithin } from '../keeping/kept';
+import { keep, keptAt, useKeptWithin } from '../keeping/kept';
 import type { Sending, Step } from '../keeping/sender';
 import { asideOf, Draft, draftsOf, NotTaken, senderOf, stepsSince, useSending } from '../keeping/sender';
 
@@ -25,11 +26,17 @@ export type Writing = {
   begin(spot: Spot): void;
   change(note: Note): void;
   write(draft: Draft, body: string): void;
-  /** Says what a draft holds. */
-  finish(draft: Draft): void;
+  /** Says what a draft holds. `about`: the kind of the look-for that was missed there. */
+  finish(draft: Draft, about?: string): void;
+  /** Says a whole note at once. */
+  note(spot: Spot, body: string): void;
   drop(draft: Draft): void;
   seen(): void;
 };
+
+/** Where it is kept what was last written as a note, to be said again. */
+const LAST_NOTE = 'last-note';
+export const lastNote = (personId: string): string | null => keptAt(personId, LAST_NOTE, z.string());
 
 const NONE: readonly Step[] = [];
 
@@ -78,16 +85,18 @@ export function useWriting({ personId, handoutId, copyId, goId }: Piece, loaded:
       put(draft, body);
       if (body === '') setFresh({ ...draft, body });
     },
-    finish(draft) {
+    finish(draft, about) {
       const body = draft.body.trim();
       if (!body || goId === null) return;
       const there = draft.changes && said.notes.some(({ id }) => id === draft.note);
       if (there) say({ do: 'edit-note', note: draft.note, body }, draft.spot);
       // If the note to be changed is gone, its text is kept.
-      else say({ do: 'note', note: draft.changes ? nanoid() : draft.note, ...draft.spot, body }, draft.spot);
+      else say({ do: 'note', note: draft.changes ? nanoid() : draft.note, ...draft.spot, body, about }, draft.spot);
+      keep(personId, LAST_NOTE, body);
       put(draft, null);
       setFresh(null);
     },
+    note: (spot, body) => say({ do: 'note', note: nanoid(), ...spot, body }, spot),
     drop(draft) {
       put(draft, null);
       setFresh(null);

@@ -5,7 +5,6 @@ import type { Point } from '../../core/geometry/matrix';
 import { anchorAt } from '../../core/handout/spots';
 import { partAt } from '../../core/items/hit';
 import { against } from '../../core/review/against';
-import { shareWords } from '../../core/lookfors/kind';
 import type { Ruled } from '../../core/review/marks';
 import { asRuled, pieceMarks } from '../../core/review/marks';
 import { workshop } from '../../server/actions/means';
@@ -30,7 +29,7 @@ import { RecallWord, ReturnedBar, useRecalling, useReturned } from '../reading/r
 import { useReadingKeys } from '../reading/use-keys';
 import { useReturning } from '../reading/returning';
 import { UnfinishedNotes } from '../reading/unfinished-notes';
-import { useWriting } from '../reading/writing';
+import { lastNote, useWriting } from '../reading/writing';
 import { PageView, useDrawing } from '../drawing/page-view';
 import { litFrom } from '../drawing/lit';
 import { pictureNow } from '../drawing/resources';
@@ -125,7 +124,7 @@ export default function ReadingScreen({ loaderData }: Route.ComponentProps) {
 const ruledIn = (results: Loaded['results'], rulings: Ruled): Loaded['results'] =>
   results.map((result) => {
     const ruled = asRuled(result, rulings);
-    return ruled === result ? result : { ...ruled, counted: shareWords(ruled) };
+    return ruled === result ? result : { ...ruled, counted: `${ruled.got} of ${ruled.need}` };
   });
 
 function Reading({ loaded: given, showKeys }: { loaded: Loaded; showKeys: () => void }) {
@@ -162,18 +161,25 @@ function Reading({ loaded: given, showKeys }: { loaded: Loaded; showKeys: () => 
     may: loaded.mayRecall,
   });
   const pointer = useRef<Point | null>(null);
-  /** A note on what is at a point, or on the whole page. */
-  const noteAt = (point: Point | null) => {
+  /** What is at a point, or the whole page. */
+  const spotAt = (point: Point | null) => {
     const item = point && (partAt(page, point, pictureNow)?.id ?? null);
     const spot = { item, ...(point ?? { x: page.width / 2, y: page.margin }) };
-    writing.begin({ page: page.id, item, ...anchorAt(page, spot, pictureNow)! });
+    return { page: page.id, item, ...anchorAt(page, spot, pictureNow)! };
   };
+  const here = () => spotAt(shown === 'piece' ? pointer.current : null);
   const asked = useReadingKeys(loaded, writing, open, {
     giveOrAsk: returning.giveOrAsk,
     takeBack: recalling.begin,
     write: () => {
       setShown('piece');
-      noteAt(shown === 'piece' ? pointer.current : null);
+      writing.begin(here());
+    },
+    again: () => {
+      const body = lastNote(personId);
+      if (body === null) return;
+      setShown('piece');
+      writing.note(here(), body);
     },
     nextView: () => {
       const views: Shown[] = ['piece', ...others.map(({ value }) => value)];
@@ -235,7 +241,7 @@ function Reading({ loaded: given, showKeys }: { loaded: Loaded; showKeys: () => 
         <div
           className={`paper${open && shown === 'piece' ? ` ${readingStyles.readingPaper}` : ''}`}
           style={paperStyle(view, page)}
-          onClick={(event) => open && shown === 'piece' && noteAt(pointOn(event, view))}
+          onClick={(event) => open && shown === 'piece' && writing.begin(spotAt(pointOn(event, view)))}
           onPointerMove={(event) => (pointer.current = pointOn(event, view))}
           onPointerLeave={() => (pointer.current = null)}
         >

@@ -92,6 +92,10 @@ function judgingsOf({ pieces, handout }: SpotData): { judging: Judging; words: s
   ];
 }
 
+/** What a note on such an answer would be about. */
+const aboutOf = ({ handout }: SpotData, { answer }: Piece): string[] =>
+  answer && !answer.right ? handout.lookFors.filter(({ id }) => id === answer.lookFor).map(({ kind }) => kind) : [];
+
 const Draft = z.string();
 
 function SpotScreen({ data, sheet, onPick }: ScreenProps) {
@@ -197,8 +201,10 @@ function SpotScreen({ data, sheet, onPick }: ScreenProps) {
               onChoose={() => setKey(group.key)}
               onJudge={(to) => judging && judge(judging, group.pieces, to)}
               onDraft={(draft) => setDraft(group.key, draft)}
-              onNote={() => {
-                note(group.pieces, draftOf(group.key)!.trim());
+              personId={personId}
+              about={aboutOf(data, group.pieces[0])}
+              onNote={(body) => {
+                note(group.pieces, body.trim(), aboutOf(data, group.pieces[0])[0]);
                 setDraft(group.key, null);
               }}
               onRemoveNotes={(body) => removeNotes(group.pieces, body)}

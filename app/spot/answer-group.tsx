@@ -1,14 +1,13 @@
-import { Button, Input } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Judging, Verdict } from '../../core/review/judging';
 import { verdictOn } from '../../core/review/judging';
-import { MOST_LETTERS } from '../../core/review/said';
 import type { SameAnswer } from '../../core/review/spot';
 import { areaText } from '../../core/review/spot';
 import { cutTo } from '../../core/values/characters';
 import { Leaf, STATE_WORDS } from '../house/leaf';
 import { Action } from '../parts/action';
+import { NoteField } from '../phrases/note-field';
 import { Sign } from '../parts/sign';
 import { VersionMark } from '../parts/version-mark';
 import type { Piece, SpotData } from './spot-data';
@@ -18,6 +17,7 @@ import styles from './spot.module.css';
 /** Pieces that say the same in a spot: each as a picture of it, one ruling and one note for all of them. */
 
 type Props = {
+  personId: string;
   handout: SpotData['handout'];
   group: SameAnswer<Piece>;
   judging: Judging | null;
@@ -29,7 +29,9 @@ type Props = {
   /** null takes back what was said. */
   onJudge: (to: Verdict | null) => void;
   onDraft: (draft: string | null) => void;
-  onNote: () => void;
+  onNote: (body: string) => void;
+  /** The kind of the look-for that the spot is about, where the answer is not right. */
+  about: readonly string[];
   onRemoveNotes: (body: string) => void;
 };
 
@@ -40,8 +42,21 @@ const FEW = 2;
 const pieceWords = (count: number) => (count === 1 ? '1 piece' : `${count} pieces`);
 
 export function AnswerGroup(props: Props) {
-  const { handout, group, judging, mayChange, current, draft, onChoose, onJudge, onDraft, onNote, onRemoveNotes } =
-    props;
+  const {
+    personId,
+    about,
+    handout,
+    group,
+    judging,
+    mayChange,
+    current,
+    draft,
+    onChoose,
+    onJudge,
+    onDraft,
+    onNote,
+    onRemoveNotes,
+  } = props;
   const { pieces, written } = group;
   const open = pieces.filter(isOpen);
   // Equal words look alike: one picture of them is enough, unless each is asked for.
@@ -77,7 +92,21 @@ export function AnswerGroup(props: Props) {
           </Action>
         )}
       </header>
-      {draft !== null && <GroupNote draft={draft} count={open.length} onDraft={onDraft} onSave={onNote} />}
+      {draft !== null && (
+        <div className={styles.draft}>
+          <NoteField
+            label={open.length === 1 ? 'Note on this spot' : `Note on this spot of ${open.length} pieces`}
+            save={open.length === 1 ? 'Save' : `Save on ${open.length} pieces`}
+            body={draft}
+            may={open.length > 0}
+            focus
+            {...{ personId, about }}
+            onWrite={onDraft}
+            onFinish={onNote}
+            onDrop={() => onDraft(null)}
+          />
+        </div>
+      )}
       {[...bodies].map(([body, count]) => (
         <p key={body} className={styles.note}>
           <span>{body}</span>
@@ -101,42 +130,6 @@ export function AnswerGroup(props: Props) {
         )}
       </ul>
     </section>
-  );
-}
-
-type GroupNoteProps = { draft: string; count: number; onDraft: (draft: string | null) => void; onSave: () => void };
-
-function GroupNote({ draft, count, onDraft, onSave }: GroupNoteProps) {
-  const may = draft.trim() !== '' && count > 0;
-  return (
-    <div className={styles.draft}>
-      <Input.TextArea
-        autoFocus
-        autoSize={{ minRows: 2, maxRows: 6 }}
-        aria-label={count === 1 ? 'Note on this spot' : `Note on this spot of ${count} pieces`}
-        placeholder="Write here"
-        maxLength={MOST_LETTERS}
-        value={draft}
-        onChange={(event) => onDraft(event.target.value)}
-        onKeyDown={(event) => {
-          event.stopPropagation();
-          // Written text stays, an empty note is removed.
-          if (event.key === 'Escape') (draft === '' ? () => onDraft(null) : () => event.currentTarget.blur())();
-          if (event.key === 'Enter' && !event.shiftKey && !event.nativeEvent.isComposing) {
-            event.preventDefault();
-            if (may) onSave();
-          }
-        }}
-      />
-      <span>
-        <Button size="small" type="primary" disabled={!may} onClick={onSave}>
-          {count === 1 ? 'Save' : `Save on ${count} pieces`}
-        </Button>
-        <Button size="small" type="text" onClick={() => onDraft(null)}>
-          {draft === '' ? 'Cancel' : 'Discard'}
-        </Button>
-      </span>
-    </div>
   );
 }
 

@@ -46,10 +46,10 @@ export function useSpotPieces({ personId, handout, pieces, begun }: SpotData) {
       for (const { piece: one, step } of steps) sender.say(one.goId, { ...piece(one.copyId), step, spot: null });
     },
     /** The same note on each of these pieces. */
-    note(on: readonly Piece[], body: string) {
+    note(on: readonly Piece[], body: string, about?: string) {
       for (const { goId, copyId, page, item, at } of on.filter(isOpen)) {
         const spot = { page, item, ...at };
-        sender.say(goId, { ...piece(copyId), step: { do: 'note', note: nanoid(), ...spot, body }, spot });
+        sender.say(goId, { ...piece(copyId), step: { do: 'note', note: nanoid(), ...spot, body, about }, spot });
       }
     },
     removeNotes(on: readonly Piece[], body: string) {

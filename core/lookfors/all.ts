@@ -8,7 +8,7 @@ import { combinedOf } from './combined';
 import { CONCEPT_MAP } from './concept-map';
 import { ITEMS } from './items';
 import type { Context, Evidence, LookForKind, Result } from './kind';
-import { isMet, plainly, shareWords } from './kind';
+import { isMet, plainly } from './kind';
 import { LABELS } from './labels';
 import { NAME } from './name';
 import { PAIRS } from './pairs';
@@ -181,7 +181,7 @@ export const evidenceWords = (lookFor: LookFor, evidence: Evidence): string =>
 /** How much was found, in words: `13 words, 8 asked for`, or `8 of 9` for a share. */
 export function countWords(lookFor: LookFor, { got, need }: Pick<Result, 'got' | 'need'>): string {
   const unit = lookForKindOf(lookFor.kind).unit?.(lookFor);
-  return unit ? `${got} ${unit[got === 1 ? 0 : 1]}, ${unit[2] ?? ''}${need} asked for` : shareWords({ got, need });
+  return unit ? `${got} ${unit[got === 1 ? 0 : 1]}, ${unit[2] ?? ''}${need} asked for` : `${got} of ${need}`;
 }
 
 /** A look-for as a student may see it: without its key. */

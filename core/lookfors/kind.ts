@@ -58,8 +58,6 @@ export type Counted = {
   met?: boolean;
 };
 export const isMet = ({ met, got, need }: Counted): boolean => met ?? got >= need;
-/** A share in words. */
-export const shareWords = ({ got, need }: Pick<Counted, 'got' | 'need'>): string => `${got} of ${need}`;
 /** Answers that are right, or taken for right. */
 export const rightIn = (evidence: readonly Evidence[]): number =>
   evidence.filter(({ verdict }) => verdict === 'right' || verdict === 'near').length;

@@ -36,7 +36,8 @@ export const Spot = z.strictObject({ page: Id, item: Id.nullable(), x: coordinat
 export type Spot = z.infer<typeof Spot>;
 
 export const Saying = z.discriminatedUnion('do', [
-  Spot.extend({ do: z.literal('note'), note: NoteId, body: Words }),
+  /** `about`: the kind of the look-for that was missed there. */
+  Spot.extend({ do: z.literal('note'), note: NoteId, body: Words, about: z.string().max(30).optional() }),
   z.strictObject({ do: z.literal('edit-note'), note: NoteId, body: Words }),
   z.strictObject({ do: z.literal('remove-note'), note: NoteId }),
   /** The teacher's own judgement, of all of it or of the answer in one item; null lets the count stand again. */

@@ -28,6 +28,7 @@ export const TABLES = [
   'answer_check',
   'margin_note',
   'ruling',
+  'phrase',
 ] as const;
 
 /** Left out: sessions end with a restore, and tries start again. */

@@ -29,6 +29,7 @@ import * as handouts from './handouts';
 import * as mates from './mates';
 import * as mending from './mending';
 import * as people from './people';
+import * as phrases from './phrases';
 import * as pictures from './pictures';
 import * as reviews from './reviews';
 import * as sheets from './sheets';
@@ -241,8 +242,14 @@ const CALLS: Record<string, () => unknown> = {
       { do: 'remove-note', note: 'ngy3-50-0' },
       { do: 'rule', lookFor: 'l', held: true },
       { do: 'rule', lookFor: 'l', held: null },
+      { do: 'rule', lookFor: 'l', item: 'i', held: true, reason: 'x' },
       { do: 'mark', row: 'r', level: 1 },
     ]),
+  phrasesOf: () => phrases.phrasesOf(db, 't3-1'),
+  keepPhrase: () => phrases.keepPhrase(db, 't3-1', { id: 'phrase-1', body: 'y', about: ['words'] }),
+  changePhrase: () => phrases.changePhrase(db, 't3-1', 'rt3-1', { body: 'z', shared: false }),
+  countUse: () => phrases.countUse(db, 't3-1', 'z', 'words'),
+  removePhrase: () => phrases.removePhrase(db, 't3-1', 'rt3-1'),
   settleNote: () => reviews.settleNote(db, 'p3-46', 'ngy3-46-0', true),
   createSheet: () =>
     sheets.createSheet(db, { schoolId: 's7', ownerId: 't7-1', purpose: 'blank', sheet: sampleSheet() }),
@@ -328,6 +335,7 @@ test('every function of the stores is called here', () => {
     mending,
     people,
     pictures,
+    phrases,
     reviews,
     sheets,
     signIn,

@@ -1,6 +1,7 @@
 import type { Note, Ruling, Saying } from '../../core/review/said';
 import type { Database, Queries } from '../database/connection';
 import { worksOn } from './mates';
+import { countUse } from './phrases';
 
 /** What a teacher says about a go: notes on spots, rulings on look-fors, rubric levels. */
 
@@ -32,14 +33,18 @@ export const sayOn = (db: Database, { copyId, goId, authorId }: Sayer, steps: re
     return true;
   });
 
-function take(tx: Queries, goId: string, authorId: string, step: Saying): Promise<unknown> {
+async function take(tx: Queries, goId: string, authorId: string, step: Saying): Promise<unknown> {
   switch (step.do) {
-    case 'note':
-      return tx.query(
+    case 'note': {
+      const added = await tx.query(
         // By the clock, so that notes of one transaction keep their order.
-        'insert into margin_note (id, go_id, author_id, page_id, item_id, x, y, body, created_at) values ($1, $2, $3, $4, $5, $6, $7, $8, clock_timestamp()) on conflict (id) do nothing',
+        'insert into margin_note (id, go_id, author_id, page_id, item_id, x, y, body, created_at) values ($1, $2, $3, $4, $5, $6, $7, $8, clock_timestamp()) on conflict (id) do nothing returning id',
         [step.note, goId, authorId, step.page, step.item, step.x, step.y, step.body],
       );
+      // One that comes again was counted.
+      if (added.length > 0) await countUse(tx, authorId, step.body, step.about ?? null);
+      return;
+    }
     case 'edit-note':
       return tx.query('update margin_note set body = $3 where id = $2 and go_id = $1', [goId, step.note, step.body]);
     case 'remove-note':

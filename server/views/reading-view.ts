@@ -53,7 +53,7 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
     lookFors: handout.lookFors.map((lookFor) => {
       const { id, title, kind, points } = lookFor;
       const { whole = false, keyed = false } = lookForKindOf(kind);
-      return { id, title, whole, keyed, points, partly: 'partly' in lookFor ? lookFor.partly : undefined };
+      return { id, kind, title, whole, keyed, points, partly: 'partly' in lookFor ? lookFor.partly : undefined };
     }),
     rubric: handout.rubric,
     damage: opened && 'damage' in opened ? opened.damage : null,

@@ -136,7 +136,7 @@ export async function spotView(means: Means, person: Pick<Person, 'id'>, handout
       title: whole.title,
       versions: whole.versions.length,
       rubric: whole.rubric,
-      lookFors: whole.lookFors.map(({ id, title }) => ({ id, title })),
+      lookFors: whole.lookFors.map(({ id, kind, title }) => ({ id, kind, title })),
     },
     pages: given.pages.map(({ id, width, height }) => ({ id, width, height })),
     spots,

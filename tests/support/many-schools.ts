@@ -44,6 +44,7 @@ export async function fillManySchools(db: Database): Promise<void> {
     insert into margin_note (id, go_id, author_id, page_id, body)
       select 'n' || g.id, g.id, h.teacher_id, 'p', 'x' from go g join copy on copy.id = g.copy_id join handout h on h.id = copy.handout_id;
     insert into ruling select id, 'l', true from go;
+    insert into phrase (id, owner_id, body, shared) select 'r' || id, id, 'x', true from person where role = 'teacher';
     insert into answer_check select id, 'l', 1, 1, 'x', '{}' from copy;
     insert into handout_before select id, 0, '{}' from handout;
     insert into moment (id, document_id, author_id, seq, name)
