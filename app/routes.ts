@@ -20,6 +20,8 @@ export default [
   route('exports/:exportId/file', 'routes/export-file.ts'),
   route('handouts/:handoutId', 'routes/spread.tsx'),
   route('handouts/:handoutId/correction', 'routes/correction.tsx'),
+  route('handouts/:handoutId/live', 'routes/spread-live.ts'),
+  route('handouts/:handoutId/cards', 'routes/spread-cards.ts'),
   route('handouts/:handoutId/spot', 'routes/spot.tsx'),
   route('handouts/:handoutId/picture.svg', 'routes/handout-picture.ts'),
   route('handouts/:handoutId/reading/:copyId', 'routes/reading.tsx'),

@@ -120,6 +120,12 @@ export async function requirePerson(request: Request, context: AppLoadContext): 
   return person;
 }
 
+export async function requireTeacher(request: Request, context: AppLoadContext): Promise<Person> {
+  const person = await requirePerson(request, context);
+  if (person.role !== 'teacher') throw refuse(403, 'This is for teachers.');
+  return person;
+}
+
 /** Where a sign-in leads: only to a page of ours. */
 export const placeAfter = (next: FormDataEntryValue | string | null, role: Person['role']) =>
   typeof next === 'string' && /^\/[a-z]/.test(next) ? next : role === 'teacher' ? '/desk' : '/tray';

@@ -12,6 +12,8 @@ export type Piece = {
   again?: Words;
   /** What the teacher wrote on the (first) go. */
   notes?: [item: string, body: string][];
+  /** An answer that its teacher counts as right all the same, and why. */
+  accepted?: [item: string, reason: string];
   marks?: Record<string, number>;
   /** Minutes of work, and how long ago it was handed in, in hours. */
   minutes?: number;
@@ -32,6 +34,18 @@ const right: Words = {
 const but = (changes: Words, without: string[] = []): Words =>
   Object.fromEntries(Object.entries({ ...right, ...changes }).filter(([part]) => !without.includes(part)));
 const swapped = { neck: 'plumes', plumes: 'neck' };
+
+/** What their teacher writes again and again, the kinds of look-fors it is about, and whether colleagues have it, too. */
+export const PHRASES: [body: string, about: string[], shared: boolean][] = [
+  ['Follow the line to its dot: what is there?', ['labels'], true],
+  ['One word of the bank is left. Where does it go?', ['labels'], true],
+  ['Say it in a whole sentence, with because.', ['words'], true],
+  ['What would happen if its legs were short?', ['words'], false],
+  ['Read it aloud once, then mend what sounds odd.', ['spelt'], false],
+  ['Neatly done. That is easy to read.', [], false],
+];
+/** A colleague's, shared. */
+export const COLLEAGUES_PHRASES = ['Look at the picture again, from top to bottom.', 'Which word did you mean here?'];
 
 export const HERON_PIECES: Record<string, Piece> = {
   'Ayo Bankole': {
@@ -111,6 +125,7 @@ export const HERON_PIECES: Record<string, Piece> = {
       name: 'Leo',
       why: 'Because the water is deep where the fish swim and it must stay dry.',
     },
+    accepted: [labelOf('toes'), 'The line ends on the whole foot, so your word is right, too.'],
     marks: { names: 3, why: 2, neat: 2 },
     minutes: 19,
     ago: 48,

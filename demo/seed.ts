@@ -28,13 +28,15 @@ import { DEMO_CLASS } from '../server/stores/demo';
 import { loadDocument, saveChanges } from '../server/stores/documents';
 import { openPictures } from '../server/art/shipped';
 import { demoDoors } from '../server/stores/demo';
-import { extendCopy } from '../server/stores/handout-life';
+import { extendCopies } from '../server/stores/handout-life';
 import type { NewVersion } from '../server/stores/handing-out';
 import { createHandout } from '../server/stores/handing-out';
 import { addGroup, setGroup } from '../server/stores/groups';
 import { addPerson, addSchool, isEmptyHouse } from '../server/stores/people';
 import { setClassTeacher } from '../server/stores/teachers';
 import { archiveClass } from '../server/stores/class-life';
+import { newId } from '../server/database/id';
+import { changePhrase, keepPhrase } from '../server/stores/phrases';
 import { sayOn } from '../server/stores/reviews';
 import { createSheet, sheetOf } from '../server/stores/sheets';
 import { sendCorrection } from '../server/actions/correct';
@@ -42,7 +44,7 @@ import type { Workshop } from '../server/actions/means';
 import { workshop } from '../server/actions/means';
 import type { Answers } from './makers';
 import { COUNTS_ANSWERS, countsLookFors, countsSheet, CRAB_ANSWERS, crabLookFors, crabSheet } from './makers';
-import { HERON_PIECES, TIDE_PIECES } from './pieces';
+import { COLLEAGUES_PHRASES, HERON_PIECES, PHRASES, TIDE_PIECES } from './pieces';
 import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS, DUNLIN, GROUPS, TOGETHER } from './school';
 import { foodSheet } from './food';
 import { labelOf, heronSheet, nestPoster, tideSheet } from './sheets';
@@ -122,7 +124,7 @@ class Student {
 async function review(
   db: Database,
   { copyId, goId, teacherId }: { copyId: string; goId: string; teacherId: string },
-  given: { notes?: [string, string][]; marks?: Record<string, number> },
+  given: { notes?: [string, string][]; marks?: Record<string, number>; accepted?: [string, string] },
   judged: { lookFor: string; held: boolean } | null,
 ) {
   const notes = (given.notes ?? []).map(([item, body]): Saying => ({
@@ -135,7 +137,9 @@ async function review(
     body,
   }));
   const marks = Object.entries(given.marks ?? {}).map(([row, level]): Saying => ({ do: 'mark', row, level }));
-  const steps = [...notes, ...marks, ...(judged ? [{ do: 'rule' as const, ...judged }] : [])];
+  const [item, reason] = given.accepted ?? [];
+  const accepted = item ? [{ do: 'rule' as const, lookFor: 'labels', item, held: true, reason }] : [];
+  const steps: Saying[] = [...notes, ...marks, ...accepted, ...(judged ? [{ do: 'rule' as const, ...judged }] : [])];
   if (steps.length > 0) await sayOn(db, { copyId, goId, authorId: teacherId }, steps);
 }
 
@@ -270,7 +274,7 @@ async function tideHandout(
     const student = new Student(db, copy, supplies);
     const ended = piece.ago ?? 4;
     // Gift was ill, and has more time than the others.
-    if (copy.studentName === 'Gift Moyo') await extendCopy(db, id, copy.id, at(clock, -96));
+    if (copy.studentName === 'Gift Moyo') await extendCopies(db, id, [copy.id], at(clock, -96));
     const add = (item: string, x: number, y: number, size: number): Change => ({
       kind: 'insert',
       spot: { page: 'page1', group: null, behind: null },
@@ -528,6 +532,16 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   for (const name of AVOCET) await addStudent(db, { schoolId, classId: avocet, name, secretHash });
   const make = (ownerId: string, purpose: Parameters<typeof createSheet>[1]['purpose'], sheet: Sheet) =>
     createSheet(db, { schoolId, ownerId, purpose, sheet });
+  for (const [body, about, shared] of PHRASES) {
+    const phrase = newId();
+    await keepPhrase(db, teacherId, { id: phrase, body, about });
+    if (shared) await changePhrase(db, teacherId, phrase, { shared });
+  }
+  for (const body of COLLEAGUES_PHRASES) {
+    const phrase = newId();
+    await keepPhrase(db, substituteId, { id: phrase, body, about: [] });
+    await changePhrase(db, substituteId, phrase, { shared: true });
+  }
   await make(teacherId, 'poster', nestPoster());
   await make(teacherId, 'poster', nightPoster());
   await make(teacherId, 'poster', marshOverview());

@@ -182,13 +182,14 @@ try {
   await teacher.locator('.handouts_open', { hasText: 'grey heron' }).click();
   await teacher.locator('.recharts-bar').first().waitFor();
   await shot(teacher, 'spread');
+  await teacher.getByRole('link', { name: 'One spot' }).click();
+  await teacher.locator('.spot_group').first().waitFor();
+  await teacher.waitForLoadState('networkidle');
+  await shot(teacher, 'spot');
+  await teacher.goBack();
   await teacher.locator('.spread_card', { hasText: 'Dara Kowal' }).click();
   await teacher.locator('.page-view').waitFor();
   await shot(teacher, 'reading');
-  await teacher.goto('/desk');
-  await teacher.getByRole('button', { name: 'Worksheet', exact: true }).click();
-  await teacher.locator('.light_light').waitFor();
-  await shot(teacher, 'beginning');
   await ownPicture(teacher);
   const student = await enter('Ayo');
   await shot(student, 'tray');

@@ -1,7 +1,7 @@
 import type { ToldResult } from '../../core/lookfors/checks';
 import { isStepMet, toldById } from '../../core/lookfors/step-open';
 import type { Loaded } from '../student/entries';
-import { Tick } from '../student/lookfor-list';
+import { Tick } from '../student/tick';
 import studentStyles from '../student/student.module.css';
 import styles from './copy.module.css';
 

@@ -21,7 +21,11 @@ export type NotTaken = z.infer<typeof NotTaken>;
 const wayOf = (goId: string) => `said/${goId}/`;
 /** By piece: its next go has another id. */
 export const draftsOf = (copyId: string) => `drafts/${copyId}/`;
-export const asideOf = (copyId: string) => `not-taken/${copyId}/`;
+const ASIDE = 'not-taken/';
+export const asideOf = (copyId: string) => `${ASIDE}${copyId}/`;
+/** What was refused on any of these pieces. */
+export const asideOn = (personId: string, copyIds: ReadonlySet<string>) =>
+  keptWithin(personId, ASIDE, NotTaken).filter(({ place }) => copyIds.has(place.split('/')[1]));
 
 export type Sending = 'idle' | 'sending' | 'unreached' | 'signed out';
 

@@ -15,7 +15,7 @@ import { whenWords } from '../browser/time';
 import type { Route } from '../routes/+types/reading';
 import { MarksLegend } from '../spread/marks';
 import { VersionMark } from '../parts/version-mark';
-import { Tick } from '../student/lookfor-list';
+import { Tick } from '../student/tick';
 import styles from '../student/student.module.css';
 import readingStyles from './reading.module.css';
 import { Sign } from '../parts/sign';

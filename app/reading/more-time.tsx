@@ -19,7 +19,7 @@ export default function MoreTime({ loaded, zone }: Props) {
   const own = { dueAt: copy.dueAt, closesAt: copy.closesAt, extendedTo: to, returnedAt: null };
   const give = (local: string) =>
     void fetcher.submit(
-      { do: 'extend', copyId: copy.id, to: momentOf(local)?.toISOString() ?? '' },
+      { do: 'extend', copies: copy.id, to: momentOf(local)?.toISOString() ?? '' },
       { method: 'post', action: `/handouts/${copy.handoutId}` },
     );
   const words = [

@@ -1,4 +1,3 @@
-import { keyOf } from '../../core/review/against';
 import type { Sheet } from '../../core/schema/sheet';
 import type { Loaded } from './entries';
 
@@ -11,8 +10,8 @@ export type Other = {
   /** How a sentence calls it. */
   name: string;
   sheet: Sheet;
-  /** What the piece is compared with, where that is not all that the sheet shows. */
-  compared?: () => Sheet;
+  /** It is the key: the piece is compared with what it would look like filled in. */
+  isKey?: true;
 };
 
 export const othersOf = ({ handedOut, goBefore, key }: Loaded): Other[] => [
@@ -20,5 +19,5 @@ export const othersOf = ({ handedOut, goBefore, key }: Loaded): Other[] => [
   ...(goBefore
     ? [{ value: 'go before' as const, label: 'last go', name: `go ${goBefore.number}`, sheet: goBefore.sheet }]
     : []),
-  { value: 'key', label: 'key', name: 'the key', sheet: key, compared: () => keyOf(key) },
+  { value: 'key', label: 'key', name: 'the key', sheet: key, isKey: true },
 ];

@@ -4,14 +4,13 @@ import { redirect, useFetcher, useRevalidator, useSearchParams } from 'react-rou
 import type { Point } from '../../core/geometry/matrix';
 import { anchorAt } from '../../core/handout/spots';
 import { partAt } from '../../core/items/hit';
-import { against } from '../../core/review/against';
 import type { Ruled } from '../../core/review/marks';
 import { asRuled, pieceMarks } from '../../core/review/marks';
 import { workshop } from '../../server/actions/means';
 import { Recalling, recallPiece, Returning, returnPiece } from '../../server/actions/review';
 import { readingView } from '../../server/views/reading-view';
 import { askedGo, check, formOf } from '../form.server';
-import { later } from '../browser/later';
+import { fetched, later, useFetched } from '../browser/later';
 import { differencesOn } from '../differences/differences';
 import { afterReaching, orLast, reached } from '../browser/reached';
 import { useZone } from '../browser/time';
@@ -83,6 +82,9 @@ export const shouldRevalidate = afterReaching;
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.copy.studentName ?? ''}: ${loaderData?.copy.title ?? ''} · Dappled Margin` },
 ];
+
+/** What differs is told when it is asked for. */
+const compared = fetched(() => import('../../core/review/against'));
 
 const KeySheet = later(() => import('../reading/key-sheet').then((part) => part.default), null);
 
@@ -194,11 +196,16 @@ function Reading({ loaded: given, showKeys }: { loaded: Loaded; showKeys: () => 
     () => pieceMarks(sheet, results, pictureNow).filter((mark) => mark.page === page.id),
     [sheet, results, page.id],
   );
+  const comparing = useFetched(compared);
   const differences = useMemo(
-    () => (other ? against(other.compared?.() ?? other.sheet, sheet, pictureNow) : []),
+    () => {
+      if (!other || comparing.kind !== 'here') return [];
+      const { against, keyOf } = comparing.value;
+      return against(other.isKey ? keyOf(other.sheet) : other.sheet, sheet, pictureNow);
+    },
     // Pictures that arrive say where their parts are.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [other, sheet, arrived],
+    [other, sheet, arrived, comparing],
   );
   const framed = useMemo(() => differencesOn(differences, page), [differences, page]);
   const entries = readingEntries({
@@ -206,7 +213,7 @@ function Reading({ loaded: given, showKeys }: { loaded: Loaded; showKeys: () => 
     counted: given.results,
     writing,
     page,
-    against: other && { name: other.name, count: differences.length, framed },
+    against: other && comparing.kind === 'here' ? { name: other.name, count: differences.length, framed } : null,
     marks,
     open,
     asked,

@@ -3,12 +3,11 @@ import type { ShouldRevalidateFunctionArgs } from 'react-router';
 import { useFetcher } from 'react-router';
 import { openedOr } from '../../server/actions/opened';
 import { sheetOf } from '../../server/stores/sheets';
-import { Rulers } from '../canvas/rulers';
+import { later } from '../browser/later';
 import { useSpelling } from '../commands/spelling';
 import { Editor, useEditor } from '../document/editor';
 import { litFrom } from '../drawing/lit';
 import { useDrawing } from '../drawing/page-view';
-import { DamagedScreen } from '../house/damaged';
 import { useMaking } from '../makers/use-making';
 import { SheetFrame } from '../margin/frame';
 import type { Zoom } from '../margin/view';
@@ -55,6 +54,9 @@ export const shouldRevalidate = ({ currentParams, nextParams }: ShouldRevalidate
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${(loaderData?.damage === null && loaderData.sheet.title) || 'Untitled sheet'} · Dappled Margin` },
 ];
+
+const DamagedScreen = later(() => import('../house/damaged').then((part) => part.DamagedScreen));
+const Rulers = later(() => import('../canvas/rulers').then((part) => part.Rulers), null);
 
 export default function SheetScreen({ loaderData }: Route.ComponentProps) {
   if (loaderData.damage !== null) {

@@ -1,5 +1,5 @@
-import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useEffect, useState } from 'react';
+import { Link, useNavigate, useRevalidator } from 'react-router';
 import { z } from 'zod';
 import type { Judging } from '../../core/review/judging';
 import { verdictOn } from '../../core/review/judging';
@@ -22,8 +22,8 @@ import { SpotSheet } from '../spot/spot-sheet';
 import { useSpotKeys } from '../spot/use-keys';
 import { allowed, refuse, requireRole } from '../who.server';
 import type { Route } from './+types/spot';
-import frame from '../margin/frame.module.css';
-import styles from '../spot/spot.module.css';
+import styles from '../margin/frame.module.css';
+import spotStyles from '../spot/spot.module.css';
 
 /** One spot of a sheet on all pieces of a class, equal answers together. */
 
@@ -63,7 +63,7 @@ export default function Spot({ loaderData }: Route.ComponentProps) {
     void navigate(`/handouts/${handout.id}/spot?${spotText(to)}`, { replace: true });
   };
   return (
-    <div className={frame.frame}>
+    <div className={styles.frame}>
       <SpotScreen
         key={spot ? spotText(spot) : ''}
         data={data}
@@ -100,7 +100,12 @@ const Draft = z.string();
 
 function SpotScreen({ data, sheet, onPick }: ScreenProps) {
   const { personId, mayChange, handout, spots, spot, without, atWork } = data;
-  const { pieces, sending, waiting, judge, note, removeNotes } = useSpotPieces(data);
+  const { pieces, sending, waiting, reasons, seen, judge, note, removeNotes } = useSpotPieces(data);
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    // The pieces are other ones now.
+    if (reasons.length > 0) void revalidate();
+  }, [reasons.length, revalidate]);
   const groups = sameAnswers(pieces);
   const judgings = judgingsOf(data);
   const [chosen, setChosen] = useState(0);
@@ -117,7 +122,7 @@ function SpotScreen({ data, sheet, onPick }: ScreenProps) {
   const place = `spot-notes/${handout.id}/${spot ? spotText(spot) : ''}/`;
   const kept = useKeptWithin(personId, place, Draft);
   const [empty, setEmpty] = useState<string | null>(null);
-  const placeOf = (answer: string) => `${place}${encodeURIComponent(answer).slice(0, 300)}`;
+  const placeOf = (answer: string) => `${place}${answer.length}-${encodeURIComponent(answer).slice(0, 300)}`;
   const draftOf = (answer: string) =>
     kept.find((one) => one.place === placeOf(answer))?.value ?? (empty === answer ? '' : null);
   const setDraft = (answer: string, draft: string | null) => {
@@ -180,14 +185,20 @@ function SpotScreen({ data, sheet, onPick }: ScreenProps) {
         )}
         <Action onClick={() => setKeySheet(true)}>Keys</Action>
       </Strip>
-      <div className={styles.row}>
+      <div className={spotStyles.row}>
         {sheet}
-        <main className={`${styles.answers} dapple`} aria-label="One spot of all pieces">
-          <p className={styles.sum}>
+        <main className={`${spotStyles.answers} dapple`} aria-label="One spot of all pieces">
+          <p className={spotStyles.sum}>
             <Sum {...{ data, groups, judging }} pieces={pieces} />
           </p>
+          {reasons.length > 0 && (
+            <p className={card(spotStyles.lost)} role="alert">
+              Something came too late. {reasons.join(' ')} A note that you wrote waits on the piece itself.{' '}
+              <Action onClick={seen}>OK</Action>
+            </p>
+          )}
           {lost.map(({ place: where, value }) => (
-            <p key={where} className={card(styles.lost)}>
+            <p key={where} className={card(spotStyles.lost)}>
               You wrote for an answer that no piece has any more: “{value}”{' '}
               <Action onClick={() => keep(personId, where, null)}>Discard</Action>
             </p>

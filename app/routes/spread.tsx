@@ -2,8 +2,9 @@ import type { Outcome } from '../../core/handout/state';
 import { longestWaiting, OUTCOME_WORDS } from '../../core/handout/state';
 import { whomWords } from '../../core/handout/whom';
 import { Segments } from '../fields/segments';
-import { Action } from '../parts/action';
+import { Action, Chip } from '../parts/action';
 import { Empty } from '../parts/empty';
+import { Sign } from '../parts/sign';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link, redirect } from 'react-router';
@@ -22,6 +23,11 @@ import type { Answer } from '../spread/changing';
 import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/spread';
 import { ClassSoFar } from '../spread/class-so-far';
+import { ChosenBar } from '../spread/chosen-bar';
+import { useLiveCards } from '../spread/live-cards';
+import type { Bar, Sort } from '../spread/picking';
+import { ORDER, SORTS } from '../spread/picking';
+import type { Card } from '../spread/piece-card';
 import { PieceCard } from '../spread/piece-card';
 import { ReturnPieces } from '../spread/return-pieces';
 import styles from '../margin/frame.module.css';
@@ -69,27 +75,30 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.handout.title ?? ''} · Dappled Margin` },
 ];
 
-const ORDER = ['handed-in', 'another-go', 'under-way', 'not-begun', 'done'] as const;
-type Card = Route.ComponentProps['loaderData']['cards'][number];
 type State = Card['state'];
-type Sort = 'name' | 'state' | 'fewest' | 'version';
 
-const byName = (a: Card, b: Card) => a.studentName.localeCompare(b.studentName);
-const SORTS: Record<Sort, { words: string; by: (a: Card, b: Card) => number }> = {
-  state: { words: 'What waits', by: (a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || byName(a, b) },
-  fewest: { words: 'Fewest look-fors', by: (a, b) => (a.held ?? 99) - (b.held ?? 99) || byName(a, b) },
-  version: { words: 'By version', by: (a, b) => a.version - b.version || byName(a, b) },
-  name: { words: 'By name', by: byName },
-};
+/** Least widths of a piece in pixels, wide and upright. */
+const SIZES = { S: [150, 112], M: [214, 168], L: [340, 260] } as const;
+const SIZE_NAMES = ['S', 'M', 'L'] as const;
 
 export default function Spread({ loaderData }: Route.ComponentProps) {
-  const { personId, handout, cards, page, now } = loaderData;
+  const { personId, handout, page, now } = loaderData;
   useSending(personId);
+  const cards = useLiveCards(loaderData);
   const [shown, setShown] = useState<'nothing' | 'look-fors'>('look-fors');
   const [sort, setSort] = useState<Sort>('state');
   const [only, setOnly] = useState<State | null>(null);
   const zone = useZone();
-  const list = cards.filter((card) => only === null || card.state === only).sort(SORTS[sort].by);
+  const [bar, setBar] = useState<Bar | null>(null);
+  const [size, setSize] = useState<keyof typeof SIZES>('M');
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const list = cards
+    .filter((card) => (only === null || card.state === only) && (bar === null || bar.has(card)))
+    .sort(SORTS[sort].by);
+  const picked = cards.filter(({ id }) => chosen.has(id));
+  const choose = (ids: readonly string[], to: boolean) =>
+    setChosen((before) => new Set(to ? [...before, ...ids] : [...before].filter((id) => !ids.includes(id))));
+  const all = list.length > 0 && list.every(({ id }) => chosen.has(id));
   const returned = useReturned(cards);
   const first = longestWaiting(cards);
   return (
@@ -110,7 +119,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
           </span>
         }
       >
-        <span className="quiet">On the pieces</span>
+        <span className={`quiet ${spreadStyles.onPieces}`}>On the pieces</span>
         <Segments
           label="What is shown on the pieces"
           value={shown}
@@ -137,32 +146,65 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
         <main className={`${spreadStyles.spread} dapple`}>
           <div className={spreadStyles.states}>
             <States cards={cards} only={only} onOnly={setOnly} />
-            <span className="spring" />
-            <label className="quiet">
-              First{' '}
-              <select className="pick" value={sort} onChange={(event) => setSort(event.target.value as Sort)}>
-                {(Object.keys(SORTS) as Sort[])
-                  .filter((key) => key !== 'version' || handout.versions > 0)
-                  .map((key) => (
-                    <option key={key} value={key}>
-                      {SORTS[key].words}
-                    </option>
-                  ))}
-              </select>
-            </label>
+            {bar && (
+              <Chip tone="apricot" asIs onClick={() => setBar(null)}>
+                Only: {bar.words} <Sign of="remove" />
+              </Chip>
+            )}
+            <span className={spreadStyles.tools}>
+              {handout.rights === 'full' && (
+                <label className="quiet">
+                  <input
+                    type="checkbox"
+                    checked={all}
+                    onChange={(event) =>
+                      choose(
+                        list.map(({ id }) => id),
+                        event.target.checked,
+                      )
+                    }
+                  />{' '}
+                  Choose all
+                </label>
+              )}
+              <Segments label="How large the pieces are" value={size} onChange={setSize} options={SIZE_NAMES} />
+              <label className="quiet">
+                First{' '}
+                <select className="pick" value={sort} onChange={(event) => setSort(event.target.value as Sort)}>
+                  {(Object.keys(SORTS) as Sort[])
+                    .filter(
+                      (key) => (key !== 'version' || handout.versions > 0) && (key !== 'points' || handout.weighs),
+                    )
+                    .map((key) => (
+                      <option key={key} value={key}>
+                        {SORTS[key].words}
+                      </option>
+                    ))}
+                </select>
+              </label>
+            </span>
           </div>
           <div
             className={spreadStyles.cards}
-            style={{ gridTemplateColumns: `repeat(auto-fill, minmax(${page.width > page.height ? 214 : 168}px, 1fr))` }}
+            style={{
+              gridTemplateColumns: `repeat(auto-fill, minmax(${SIZES[size][page.width > page.height ? 0 : 1]}px, 1fr))`,
+            }}
           >
             {list.map((card) => (
-              <PieceCard key={card.id} {...{ handout, card, now }} marked={shown === 'look-fors'} />
+              <PieceCard
+                key={card.id}
+                {...{ handout, card, now }}
+                marked={shown === 'look-fors'}
+                chosen={handout.rights === 'full' ? chosen.has(card.id) : null}
+                onChoose={(to) => choose([card.id], to)}
+              />
             ))}
-            {list.length === 0 && <Empty>No copy is in this state.</Empty>}
+            {list.length === 0 && <Empty>No copy is like that.</Empty>}
           </div>
         </main>
-        <ClassSoFar {...loaderData} marked={shown === 'look-fors'} />
+        <ClassSoFar {...loaderData} cards={[...cards]} marked={shown === 'look-fors'} bar={bar} onBar={setBar} />
       </div>
+      {picked.length > 0 && <ChosenBar cards={picked} onClear={() => setChosen(new Set())} />}
       {returned && <ReturnedBar key={returned.id} handoutId={handout.id} piece={returned} />}
     </div>
   );

@@ -5,7 +5,8 @@ import { judgeAll, takeBackAll } from '../../core/review/judging';
 import type { Note, Said } from '../../core/review/said';
 import { saidAfter } from '../../core/review/said';
 import type { spotView } from '../../server/views/spot-view';
-import { senderOf, stepsSince, useSending } from '../keeping/sender';
+import { keep } from '../keeping/kept';
+import { asideOn, senderOf, stepsSince, useSending } from '../keeping/sender';
 
 /** What teachers said on all pieces at once, whether the school has it yet or not, and saying more. */
 
@@ -33,12 +34,18 @@ export function useSpotPieces({ personId, handout, pieces, begun }: SpotData) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [pieces, begun, sender, version],
   );
+  const ids = useMemo(() => new Set(pieces.map(({ copyId }) => copyId)), [pieces]);
+  // Whatever is refused is told with another version.
+  const refused = useMemo(() => (version > 0 ? asideOn(personId, ids) : []), [personId, ids, version]);
   const waiting = now.flatMap(({ goId }) => sender.stepsOn(goId)).filter(({ takenAt }) => takenAt === null).length;
   const piece = (copyId: string) => ({ handoutId: handout.id, copyId });
   return {
     pieces: now,
     sending,
     waiting,
+    /** Why something that was said could not be taken; each is also told where its piece is read. */
+    reasons: [...new Set(refused.map(({ value }) => value.reason))],
+    seen: () => refused.forEach(({ place }) => keep(personId, place, null)),
     /** @param to null takes what was said back */
     judge(judging: Judging, on: readonly Piece[], to: Verdict | null) {
       const those = on.filter(isOpen);

@@ -1,57 +1,128 @@
+import { pointsWords } from '../../core/lookfors/rubric';
+import { missedMost } from '../../core/review/most-missed';
 import { later } from '../browser/later';
 import { card } from '../parts/card';
 import { Empty } from '../parts/empty';
+import type { Count } from './bars';
 import { MarksLegend } from './marks';
+import type { Bar } from './picking';
+import { barOf, isIn } from './picking';
 import type { SpreadData } from './piece-card';
 import { ThisHandout } from './this-handout';
 import styles from './spread.module.css';
 
-const Histogram = later(() => import('./histogram').then((part) => part.default), <div style={{ height: 128 }} />);
+const Bars = later(() => import('./bars').then((part) => part.default), <div className={styles.chart} />);
 
-/** The class margin: what the frames on the pieces mean, how many have begun, what is missed most, and how many look-fors the pieces meet. */
-export function ClassSoFar({ marked, ...data }: SpreadData & { marked: boolean }) {
-  const { handout, cards, missed, pieces } = data;
-  const begun = cards.filter((one) => one.state !== 'not-begun').length;
-  const handedIn = cards.filter((one) => one.state !== 'under-way' && one.state !== 'not-begun');
-  const counts = Array.from({ length: handout.lookFors + 1 }, (_, held) => ({
-    held,
-    pieces: handedIn.filter((one) => one.held === held).length,
-  }));
+/** Labels that are listed. */
+const MOST = 6;
+
+type Props = SpreadData & {
+  /** Whether the look-fors are shown on the pieces. */
+  marked: boolean;
+  bar: Bar | null;
+  onBar: (bar: Bar | null) => void;
+};
+
+/** The class margin: how many have begun, what is missed most, look-fors, rubric and goes. Each bar shows its pieces. */
+export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
+  const { handout, cards } = data;
+  const begun = cards.filter(({ state }) => state !== 'not-begun').length;
+  const pieces = cards.filter(isIn);
+  const missed = missedMost(cards).slice(0, MOST);
+  /** Pressed again, a bar shows all pieces again. */
+  const press = (one: Bar) => onBar(bar?.words === one.words ? null : one);
+  const countOf = (label: string, says: string, one: Bar): Count => ({
+    label,
+    says,
+    pieces: cards.filter(one.has).length,
+    chosen: bar?.words === one.words,
+    choose: () => press(one),
+  });
+  const goes = Math.max(0, ...cards.map(({ go }) => go));
+  const rows = handout.rubric.rows.filter(({ id }) => cards.some(({ levels }) => id in levels));
+  const [late, overdue] = [barOf.late, barOf.overdue].map((one) => countOf('', one.words, one));
   return (
     <aside className={`margin-column ${styles.margin}`} aria-label="The class so far">
       <h2>The class so far</h2>
       <p className="quiet">
-        {begun} of {cards.length} have begun · {pieces} {pieces === 1 ? 'piece' : 'pieces'} handed in
+        {begun} of {cards.length} have begun · {pieces.length} {pieces.length === 1 ? 'piece' : 'pieces'} handed in
+        {[late, overdue]
+          .filter((one) => one.pieces > 0)
+          .map((one) => (
+            <span key={one.says}>
+              {' · '}
+              <button type="button" className={styles.flag} aria-pressed={one.chosen} onClick={one.choose}>
+                {one.pieces} {one.says}
+              </button>
+            </span>
+          ))}
       </p>
       {marked && <MarksLegend marks={cards.flatMap((one) => one.marks)} />}
       <ThisHandout {...data} />
-      {pieces > 0 && handout.lookFors > 0 && (
+      {pieces.length > 0 && handout.lookFors > 0 && (
         <>
           <section className={card(styles.figure)}>
             <h3>What is missed most</h3>
             {missed.length === 0 ? (
               <p className="quiet">Nothing: every piece has all that can be counted.</p>
             ) : (
-              missed.map(({ label, count }) => (
-                <div key={label} className={styles.missed}>
-                  <span>{label}</span>
-                  <span className={styles.missedBar}>
-                    <i style={{ width: `${(100 * count) / missed[0].count}%` }} />
-                    <b>{count}</b>
-                  </span>
-                </div>
-              ))
+              missed.map(({ label, count }) => {
+                const one = barOf.missed(label);
+                return (
+                  <button
+                    key={label}
+                    type="button"
+                    className={styles.missed}
+                    aria-pressed={bar?.words === one.words}
+                    onClick={() => press(one)}
+                  >
+                    <span>{label}</span>
+                    <span className={styles.missedBar}>
+                      <i style={{ width: `${(100 * count) / missed[0].count}%` }} />
+                      <b>{count}</b>
+                    </span>
+                  </button>
+                );
+              })
             )}
           </section>
           <section className={card(styles.figure)}>
             <h3>
               Look-fors met <small>pieces</small>
             </h3>
-            <Histogram counts={counts} />
+            <Bars
+              counts={Array.from({ length: handout.lookFors + 1 }, (_, held) =>
+                countOf(`${held}`, `${held} of ${handout.lookFors} look-fors met`, barOf.held(held, handout.lookFors)),
+              )}
+            />
           </section>
         </>
       )}
-      {pieces === 0 && <Empty>When the first piece is handed in, this shows what the class found hard.</Empty>}
+      {rows.map((row) => (
+        <section key={row.id} className={card(styles.figure)}>
+          <h3>
+            {row.name} <small>pieces</small>
+          </h3>
+          <Bars
+            counts={row.levels.map(({ points }, level) =>
+              countOf(
+                pointsWords(points),
+                `${row.name}, ${pointsWords(points)} points`,
+                barOf.level(row, level, points),
+              ),
+            )}
+          />
+        </section>
+      ))}
+      {goes > 1 && (
+        <section className={card(styles.figure)}>
+          <h3>
+            Goes <small>pieces</small>
+          </h3>
+          <Bars counts={Array.from({ length: goes }, (_, i) => countOf(`${i + 1}`, `Go ${i + 1}`, barOf.go(i + 1)))} />
+        </section>
+      )}
+      {pieces.length === 0 && <Empty>When the first piece is handed in, this shows what the class found hard.</Empty>}
     </aside>
   );
 }

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { isOpen } from '../../core/handout/state';
+import { pointsWords, sumWords } from '../../core/lookfors/rubric';
 import type { spreadView } from '../../server/views/spread-view';
 import { useZone, whenWords } from '../browser/time';
 import { Leaf, STATE_WORDS } from '../house/leaf';
@@ -8,7 +9,7 @@ import { Marks } from './marks';
 import styles from './spread.module.css';
 
 export type SpreadData = Awaited<ReturnType<typeof spreadView>>;
-type Card = SpreadData['cards'][number];
+export type Card = SpreadData['cards'][number];
 
 type Props = {
   handout: SpreadData['handout'];
@@ -16,47 +17,71 @@ type Props = {
   now: SpreadData['now'];
   /** Whether the look-fors are shown on the piece. */
   marked: boolean;
+  /** Whether it is one of those that something will be done with; null where nothing can be. */
+  chosen: boolean | null;
+  onChoose: (chosen: boolean) => void;
 };
 
+/** Nothing where nothing is marked: what is still to mark never reads as lost. */
+function pointsSoFar({ got, of, open }: NonNullable<Card['points']>): string {
+  if (of === 0 || (open > 0 && got === 0)) return '';
+  return open > 0 ? `${pointsWords(got)} points so far` : `${pointsWords(got)}/${pointsWords(of)} points`;
+}
+
 /** One student's copy among all of the class: its picture, whose it is, and how far it has come. */
-export function PieceCard({ handout, card, now, marked }: Props) {
+export function PieceCard({ handout, card, now, marked, chosen, onChoose }: Props) {
   const { page } = card;
   const zone = useZone();
   return (
-    <Link to={`/handouts/${handout.id}/reading/${card.id}`} className={styles.card}>
-      <span className={styles.picture} style={{ aspectRatio: `${page.width} / ${page.height}` }}>
-        {card.state === 'not-begun' ? (
-          <span className={styles.none}>Nothing yet</span>
-        ) : (
-          <img src={`/copies/${card.id}/picture.svg?${card.picture}`} alt="" loading="lazy" />
-        )}
-        {marked && <Marks marks={card.marks} page={page} />}
-      </span>
-      <span className={styles.name}>
-        <Leaf state={card.state} />
-        <span className="sr">{STATE_WORDS[card.state]}:</span>
-        <strong>{card.studentName}</strong>
-        <span className="spring" />
-        {handout.versions > 0 && <VersionMark version={card.version} />}
-        {card.held !== null && card.lookFors > 0 && (
-          <span className={styles.count} title={`${card.held} of ${card.lookFors} look-fors met`}>
-            {card.held}/{card.lookFors}
-          </span>
-        )}
-      </span>
-      <span className={`quiet ${styles.when}`}>
-        {STATE_WORDS[card.state]}
-        {card.handedInAt && card.state === 'handed-in' && ` ${whenWords(card.handedInAt, now, zone)}`}
-        {card.extendedTo && isOpen(card.state) && ` · until ${whenWords(card.extendedTo, now, zone)}`}
-        {handout.steps > 0 &&
-          isOpen(card.state) &&
-          ` · step ${Math.min(card.openSteps, handout.steps)} of ${handout.steps}`}
-        {card.brought > 0 && ` · ${card.brought} ${card.brought === 1 ? 'page' : 'pages'} made elsewhere`}
-        {card.go > 1 && ` · go ${card.go}`}
-        {card.late && <span className={styles.late}> · late</span>}
-        {card.uncorrected && <span title="Handed in before the sheet was corrected"> · before the correction</span>}
-        {card.damaged && <strong className={styles.late}> · damaged</strong>}
-      </span>
-    </Link>
+    <div className={`${styles.cell} ${chosen ? styles.isChosen : ''}`}>
+      <Link to={`/handouts/${handout.id}/reading/${card.id}`} className={styles.card}>
+        <span className={styles.picture} style={{ aspectRatio: `${page.width} / ${page.height}` }}>
+          {card.state === 'not-begun' ? (
+            <span className={styles.none}>Nothing yet</span>
+          ) : (
+            <img src={`/copies/${card.id}/picture.svg?${card.picture}`} alt="" loading="lazy" />
+          )}
+          {marked && <Marks marks={card.marks} page={page} />}
+        </span>
+        <span className={styles.name}>
+          <Leaf state={card.state} />
+          <span className="sr">{STATE_WORDS[card.state]}:</span>
+          <strong>{card.studentName}</strong>
+          <span className="spring" />
+          {handout.versions > 0 && <VersionMark version={card.version} />}
+          {card.held !== null && card.lookFors > 0 && (
+            <span className={styles.count} title={`${card.held} of ${card.lookFors} look-fors met`}>
+              {card.held}/{card.lookFors}
+            </span>
+          )}
+        </span>
+        <span className={`quiet ${styles.when}`}>
+          {STATE_WORDS[card.state]}
+          {card.handedInAt && card.state === 'handed-in' && ` ${whenWords(card.handedInAt, now, zone)}`}
+          {card.extendedTo && isOpen(card.state) && ` · until ${whenWords(card.extendedTo, now, zone)}`}
+          {handout.steps > 0 &&
+            isOpen(card.state) &&
+            ` · step ${Math.min(card.openSteps, handout.steps)} of ${handout.steps}`}
+          {card.brought > 0 && ` · ${card.brought} ${card.brought === 1 ? 'page' : 'pages'} made elsewhere`}
+          {card.go > 1 && ` · go ${card.go}`}
+          {card.points && pointsSoFar(card.points) && (
+            <span title={sumWords(card.points)}> · {pointsSoFar(card.points)}</span>
+          )}
+          {card.late && <span className={styles.late}> · late</span>}
+          {card.overdue && <span className={styles.late}> · overdue</span>}
+          {card.uncorrected && <span title="Handed in before the sheet was corrected"> · before the correction</span>}
+          {card.damaged && <strong className={styles.late}> · damaged</strong>}
+        </span>
+      </Link>
+      {chosen !== null && (
+        <input
+          type="checkbox"
+          className={styles.tick}
+          aria-label={`Choose ${card.studentName}’s piece`}
+          checked={chosen}
+          onChange={(event) => onChoose(event.target.checked)}
+        />
+      )}
+    </div>
   );
 }

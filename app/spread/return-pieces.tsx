@@ -17,7 +17,13 @@ type Card = SpreadData['cards'][number];
 type Waiting = Card & { ready: Ready; goId: string };
 const isWaiting = (card: Card): card is Waiting => card.ready !== null && card.goId !== null;
 
-export function ReturnPieces({ cards }: { cards: readonly Card[] }) {
+type Props = {
+  cards: readonly Card[];
+  /** They were chosen one by one: all of them are returned unless their teacher says otherwise. */
+  chosen?: boolean;
+};
+
+export function ReturnPieces({ cards, chosen = false }: Props) {
   const [open, setOpen] = useState(false);
   const waiting = cards.filter(isWaiting);
   return (
@@ -29,18 +35,18 @@ export function ReturnPieces({ cards }: { cards: readonly Card[] }) {
       >
         Return pieces …
       </Button>
-      {open && <Choice waiting={waiting} onClose={() => setOpen(false)} />}
+      {open && <Choice waiting={waiting} all={chosen} onClose={() => setOpen(false)} />}
     </>
   );
 }
 
 const CHOICES = OUTCOMES.map((value) => ({ value, label: OUTCOME_WORDS[value] }));
 
-function Choice({ waiting, onClose }: { waiting: readonly Waiting[]; onClose: () => void }) {
+function Choice({ waiting, all: every, onClose }: { waiting: readonly Waiting[]; all: boolean; onClose: () => void }) {
   const fetcher = useFetcher<Answer>();
   const [outcome, setOutcome] = useState<Outcome>('done');
   const [chosen, setChosen] = useState(
-    () => new Set(waiting.filter(({ ready }) => isReady(ready)).map(({ id }) => id)),
+    () => new Set(waiting.filter(({ ready }) => every || isReady(ready)).map(({ id }) => id)),
   );
   const pieces = waiting.filter(({ id }) => chosen.has(id));
   const { data } = fetcher;

@@ -35,6 +35,16 @@ export function isLate(
   return firstHandedInAt !== null && due !== null && +firstHandedInAt > +due;
 }
 
+/** Whether a piece is still awaited although it was due. Another go has no time of its own. */
+export function isOverdue(
+  { firstHandedInAt, extendedTo }: { firstHandedInAt: Date | null; extendedTo: Date | null },
+  dueAt: Date | null,
+  now: number,
+): boolean {
+  const due = dueOf({ dueAt, extendedTo });
+  return firstHandedInAt === null && due !== null && +due <= now;
+}
+
 /** Whether a time to close has come. */
 export const hasClosed = (closes: Date | null, now: number): boolean => closes !== null && +closes <= now;
 

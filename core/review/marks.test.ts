@@ -6,7 +6,8 @@ import type { Evidence, Result } from '../lookfors/kind';
 import type { LookFor } from '../lookfors/all';
 import type { Ruled } from './marks';
 import { asRuled, heldAfter, isRight, pieceMarks } from './marks';
-import { missedMost } from './missed';
+import { missedOn } from './missed';
+import { missedMost } from './most-missed';
 import { evidenceWords, lookFor } from '../lookfors/all';
 
 const labels: LookFor = {
@@ -52,20 +53,22 @@ test('evidence about nothing on the sheet makes no mark', () =>
 test('what a class misses most comes first, part by part for labels', () => {
   const wrong = [result('l', false, evidence('wrong', 'wing')), result('n', false, evidence('empty', ''))];
   const empty = [result('l', false, evidence('empty', '')), result('n', true)];
-  const judged = (results: Result[], rulings: Ruled = []) => ({ results, rulings });
-  expect(missedMost([labels, name], [judged(wrong), judged(wrong), judged(empty)])).toEqual([
+  const judged = (results: Result[], rulings: Ruled = []) => ({
+    missed: missedOn([labels, name], { results, rulings }),
+  });
+  expect(missedMost([judged(wrong), judged(wrong), judged(empty)])).toEqual([
     { label: '“neck” named wrongly', count: 2 },
     { label: 'Your name', count: 2 },
     { label: '“neck” left empty', count: 1 },
   ]);
   // What the teacher let pass is not missed; what they did not let pass is.
   const pass = [ruling('l', true)];
-  expect(missedMost([labels, name], [judged(wrong, pass), judged(empty)])).toEqual([
+  expect(missedMost([judged(wrong, pass), judged(empty)])).toEqual([
     { label: '“neck” left empty', count: 1 },
     { label: 'Your name', count: 1 },
   ]);
   const right = [result('l', true, evidence('right', 'neck')), result('n', true)];
-  expect(missedMost([labels, name], [judged(right, [ruling('l', false)])])).toEqual([{ label: 'labels', count: 1 }]);
+  expect(missedMost([judged(right, [ruling('l', false)])])).toEqual([{ label: 'labels', count: 1 }]);
 });
 
 test('the teacher’s ruling stands above the count', () => {
@@ -137,6 +140,6 @@ describe('an answer that is ruled on by itself', () => {
   });
   test('is not missed by the class when it is accepted', () => {
     const wrong = asRuled(result('l', false, evidence('wrong', 'Hals')), [ruling('l', true, 'label')]);
-    expect(missedMost([labels], [{ results: [wrong], rulings: [] }])).toEqual([]);
+    expect(missedOn([labels], { results: [wrong], rulings: [] })).toEqual([]);
   });
 });

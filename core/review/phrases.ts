@@ -18,7 +18,8 @@ const folded = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu
 const wordsIn = (text: string): string[] => folded(text).match(/[\p{L}\p{N}]+/gu) ?? [];
 
 /**
- * Phrases that hold the beginning of each word that is typed, accents and capitals aside; with nothing typed, all. First those about
+ * Phrases that hold the beginning of each word that is typed, accents and capitals aside; with nothing typed, those that were
+ * kept. First those about
  * what was missed, then those that were kept, then those used most.
  * @param about kinds of the look-fors that are missed on the spot
  */
@@ -29,9 +30,9 @@ export function phrasesFor<P extends Phrase>(
   most = 4,
 ): P[] {
   const wanted = wordsIn(typed);
-  const fits = ({ body }: P) => {
+  const fits = ({ id, body }: P) => {
     const words = wordsIn(body);
-    return wanted.every((one) => words.some((word) => word.startsWith(one)));
+    return (wanted.length > 0 || id !== null) && wanted.every((one) => words.some((word) => word.startsWith(one)));
   };
   const isAbout = (phrase: P) => phrase.about.some((kind) => about.includes(kind));
   return phrases

@@ -114,7 +114,8 @@ async function correctCopy(db: Database, handout: Handout, copy: OpenCopy, { bef
       const { outcome } = await saveChanges(db, { ...save, changes: [change] }, () => null);
       if (outcome === 'behind') continue;
       if (outcome !== 'saved') return false;
-      await announce(db, { documentId: copy.documentId, kind: 'changes', seq: document.seq + 1 });
+      const { documentId } = copy;
+      await announce(db, { documentId, handoutId: handout.id, kind: 'changes', seq: document.seq + 1 });
     }
     await setCorrections(db, copy.id, handout.corrections);
     return true;

@@ -49,6 +49,6 @@ export async function doWithCopy(
   if (wanted.do === 'hand-in') await whole(db, copy.documentId);
   const moved = wanted.do === 'hand-in' ? await handIn(db, copy, wanted.seq) : await takeBack(db, copy.id);
   if (!moved.ok) throw new Refused(422, moved.reason);
-  await announce(db, { documentId: copy.documentId, kind: 'moved' });
+  await announce(db, { documentId: copy.documentId, handoutId: copy.handout.id, kind: 'moved' });
   return undefined;
 }

@@ -112,13 +112,13 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   test('more time is for one student only, holds beyond the end, and is not late', async () => {
     const { id, adas, bens } = await out();
     await done(id, change({ dueAt: inTime(-2 * HOUR) }));
-    await done(id, { do: 'extend', copyId: bens.id, to: inTime(DAY) });
+    await done(id, { do: 'extend', copies: bens.id, to: inTime(DAY) });
     await closeHandout(db, id, new Date(Date.now() - HOUR));
     expect(await why(handIn(ada, adas.id))).toMatch(/closed/);
     await handIn(ben, bens.id);
     const { cards } = await spreadView(means(), teacher, id);
     expect(cards.find(({ studentId }) => studentId === ben.id)).toMatchObject({ state: 'handed-in', late: false });
-    await done(id, { do: 'extend', copyId: bens.id, to: '' });
+    await done(id, { do: 'extend', copies: bens.id, to: '' });
     expect((await spreadView(means(), teacher, id)).cards.find(({ studentId }) => studentId === ben.id)!.late).toBe(
       true,
     );
@@ -148,8 +148,10 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       /^422 It would close before it is due/,
     );
     await done(id, change({ dueAt: inTime(DAY) }));
-    expect(await why(done(id, { do: 'extend', copyId: adas.id, to: inTime(HOUR) }))).toMatch(/^422 That is no later/);
-    expect(await why(done(id, { do: 'extend', copyId: other.adas.id, to: inTime(2 * DAY) }))).toMatch(/^404/);
+    expect(await why(done(id, { do: 'extend', copies: adas.id, to: inTime(HOUR) }))).toMatch(/^422 That is no later/);
+    expect(await why(done(id, { do: 'extend', copies: `${adas.id} ${other.adas.id}`, to: inTime(2 * DAY) }))).toMatch(
+      /^404/,
+    );
     for (const wanted of [change(), { do: 'close' }, { do: 'open' }, { do: 'put-away' }])
       expect(await why(done(id, wanted, stranger))).toMatch(/^404/);
     expect(WithHandout.safeParse(change({ dueAt: 'soon' })).success).toBe(false);

@@ -6,7 +6,7 @@ import {
   changeHandout,
   closeHandout,
   deleteHandouts,
-  extendCopy,
+  extendCopies,
   putHandoutAway,
   setHandoutBinned,
 } from '../stores/handout-life';
@@ -35,8 +35,15 @@ export const WithHandout = z.discriminatedUnion('do', [
   z.object({ do: z.literal('open') }),
   z.object({ do: z.literal('put-away') }),
   z.object({ do: z.literal('bring-back') }),
-  /** Another due time for one student; none with an empty one. */
-  z.object({ do: z.literal('extend'), copyId: z.string().min(1).max(40), to: Moment }),
+  /** Another due time for some students, by their copies with spaces between; none with an empty one. */
+  z.object({
+    do: z.literal('extend'),
+    copies: z
+      .string()
+      .transform((text) => text.split(' ').filter(Boolean))
+      .pipe(z.array(z.string().max(40)).min(1, 'Choose a piece first.').max(1000)),
+    to: Moment,
+  }),
 ]);
 export type WithHandout = z.infer<typeof WithHandout>;
 
@@ -64,7 +71,7 @@ export async function doWithHandout(
     case 'extend': {
       if (wanted.to && handout.dueAt && +wanted.to <= +handout.dueAt)
         throw new Refused(422, 'That is no later than it is due for everybody. Choose a later time.', 'to');
-      if (!(await extendCopy(db, handout.id, wanted.copyId, wanted.to))) throw missing();
+      if (!(await extendCopies(db, handout.id, wanted.copies, wanted.to))) throw missing();
     }
   }
 }

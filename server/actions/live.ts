@@ -3,6 +3,7 @@ import { Id } from '../../core/values/primitives';
 import type { Database } from '../database/connection';
 import { report } from '../process/report';
 import { documentAccess } from '../stores/copies';
+import { rightsOn } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { missing } from './refused';
 
@@ -28,7 +29,8 @@ export type Happened =
   /** Somebody has just come: the others say where they are. */
   | { kind: 'came' }
   | { kind: 'left'; window: string };
-export type News = { documentId: string } & Happened;
+/** `handoutId`: of a copy, for teachers who have all copies of it before them. */
+export type News = { documentId: string; handoutId?: string } & Happened;
 
 /** Never fails: what is told has happened already, and who does not hear of it finds out by asking. */
 export const announce = (db: Pick<Database, 'notify'>, news: News): Promise<void> =>
@@ -37,6 +39,11 @@ export const announce = (db: Pick<Database, 'notify'>, news: News): Promise<void
 /** @throws Refused where the document is not theirs */
 export async function mayFollow(db: Database, person: Pick<Person, 'id'>, documentId: string): Promise<void> {
   if (!(await documentAccess(db, person.id, documentId))) throw missing();
+}
+
+/** @throws Refused where the handout is of no class of theirs */
+export async function mayWatch(db: Database, person: Pick<Person, 'id'>, handoutId: string): Promise<void> {
+  if (!(await rightsOn(db, person.id, handoutId))) throw missing();
 }
 
 /** Tells the others where somebody is. @throws Refused where the document is not theirs */

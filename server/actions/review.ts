@@ -61,7 +61,7 @@ export async function returnPiece(
     throw new Refused(422, `${copy.studentName} has taken this piece back. What you wrote stays here for the next go.`);
   const moved = await returnGo(db, go, outcome);
   if (!moved.ok) throw new Refused(422, moved.reason);
-  await announce(db, { documentId: copy.documentId, kind: 'moved' });
+  await announce(db, { documentId: copy.documentId, handoutId: copy.handout.id, kind: 'moved' });
   return { next: longestWaiting(await copiesOf(db, copy.handout.id))?.id ?? null };
 }
 
@@ -100,7 +100,7 @@ export async function returnPieces(
   const left: string[] = [];
   for (const { copy, goId } of chosen) {
     const moved = copy.goId === goId ? await returnGo(db, goId, outcome) : null;
-    if (moved?.ok) await announce(db, { documentId: copy.documentId, kind: 'moved' });
+    if (moved?.ok) await announce(db, { documentId: copy.documentId, handoutId, kind: 'moved' });
     else left.push(copy.studentName);
   }
   return { returned: chosen.length - left.length, left };
@@ -121,5 +121,5 @@ export async function recallPiece(
   await mayChange(db, person, copy.handout.id);
   const moved = await recall(db, copy.id, word || null);
   if (!moved.ok) throw new Refused(422, moved.reason, moved.unsaid && 'word');
-  await announce(db, { documentId: copy.documentId, kind: 'moved' });
+  await announce(db, { documentId: copy.documentId, handoutId: copy.handout.id, kind: 'moved' });
 }

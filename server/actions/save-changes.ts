@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { broughtItems, Change, singles } from '../../core/changes/change';
-import { namesOf } from '../../core/values/names';
 import { mostOf } from '../../core/handout/limits';
 import { refusal } from '../../core/handout/permission';
 import { veiledChange } from '../../core/handout/veil';
@@ -175,8 +174,8 @@ export async function saveWork(
     case 'saved': {
       const told = { outcome: 'saved' as const, seq: saved.seq };
       if (!handout || access.kind !== 'copy') return told;
-      // Who works alone has nobody to be told.
-      if (namesOf(access.names).length > 1) void announce(db, { documentId, kind: 'changes', seq: saved.seq });
+      const { handoutId } = access;
+      void announce(db, { documentId, handoutId, kind: 'changes', seq: saved.seq });
       const counted = { id: documentId, sheet: saved.sheet };
       return { ...told, results: await resultsAfter(means, handout, access.copyId, access.names, counted) };
     }

@@ -177,7 +177,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     const before = heard.length;
     await save('Eli', documentId, 0, typed('left', 'x'));
     await until(before + 1);
-    expect(heard.find(({ kind }) => kind === 'changes')).toEqual({ documentId, kind: 'changes', seq: 1 });
+    expect(heard.find(({ kind }) => kind === 'changes')).toMatchObject({ documentId, kind: 'changes', seq: 1 });
     await tellHere(db, person('Eli'), documentId, { window: 'window2', page: 'p', items: ['left'] });
     await until(before + 2);
     expect(heard).toContainEqual({

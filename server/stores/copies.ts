@@ -223,13 +223,17 @@ export const goesOf = async (db: Database, copyId: string): Promise<Go[]> =>
     ).map((row) => goFrom(db, row)),
   );
 
-/** The newest go of each of many copies. */
-export const newestGoes = async (db: Database, handoutId: string): Promise<Go[]> =>
+/** The newest go of each of many copies: of all of a handout, or of some. */
+export const newestGoes = async (
+  db: Database,
+  handoutId: string,
+  only: readonly string[] | null = null,
+): Promise<Go[]> =>
   Promise.all(
     (
       await db.query<GoRow>(
-        `select distinct on (g.copy_id) ${GO} from go g join copy c on c.id = g.copy_id where c.handout_id = $1 order by g.copy_id, g.number desc`,
-        [handoutId],
+        `select distinct on (g.copy_id) ${GO} from go g join copy c on c.id = g.copy_id where c.handout_id = $1 and ($2::text[] is null or c.id = any($2)) order by g.copy_id, g.number desc`,
+        [handoutId, only],
       )
     ).map((row) => goFrom(db, row)),
   );

@@ -25,14 +25,14 @@ export const putHandoutAway = async (db: Queries, id: string, at: Date | null): 
   void (await db.query('update handout set put_away_at = $2 where id = $1', [id, at]));
 
 /** Gives one student more time, or none with null. False where the copy is not of this handout. */
-export const extendCopy = async (db: Queries, handoutId: string, copyId: string, to: Date | null): Promise<boolean> =>
-  (
-    await db.query('update copy set extended_to = $3 where id = $2 and handout_id = $1 returning id', [
-      handoutId,
-      copyId,
-      to,
-    ])
-  ).length > 0;
+/** More time for these copies. Whether all of them are of that handout; if not, none has it. */
+export const extendCopies = (db: Database, handoutId: string, copyIds: readonly string[], to: Date | null) =>
+  db.transaction(async (tx): Promise<boolean> => {
+    const copies = await tx.query('select 1 from copy where id = any($2) and handout_id = $1', [handoutId, copyIds]);
+    if (copies.length < new Set(copyIds).size) return false;
+    await tx.query('update copy set extended_to = $3 where id = any($2) and handout_id = $1', [handoutId, copyIds, to]);
+    return true;
+  });
 
 /** Into the bin, where neither its students nor its teachers see it, or out of it. */
 export const setHandoutBinned = async (db: Queries, id: string, binned: boolean): Promise<void> =>

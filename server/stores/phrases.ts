@@ -7,15 +7,24 @@ import type { Queries } from '../database/connection';
 /** Phrases and earlier notes that are looked through. */
 const [MOST, MOST_EARLIER] = [500, 150];
 
+/** Teachers of the same classes, themselves among them. */
+async function colleaguesOf(db: Queries, personId: string): Promise<string[]> {
+  const classes = await db.query<{ id: string }>('select class_id as id from teaches where person_id = $1', [personId]);
+  const teachers = await Promise.all(
+    classes.map(({ id }) => db.query<{ id: string }>('select person_id as id from teaches where class_id = $1', [id])),
+  );
+  return [...new Set([personId, ...teachers.flat().map(({ id }) => id)])];
+}
+
 export async function phrasesOf(db: Queries, personId: string): Promise<Phrase[]> {
+  const owners = await colleaguesOf(db, personId);
   const [kept, earlier] = await Promise.all([
     db.query<Phrase>(
       `select p.id, p.body, p.shared, p.about, p.used, case when p.owner_id = $1 then null else o.name end as by
        from phrase p join person o on o.id = p.owner_id
-       where p.owner_id = $1 or (p.shared and p.owner_id in
-         (select b.person_id from teaches a join teaches b on b.class_id = a.class_id where a.person_id = $1))
+       where p.owner_id = any($2) and (p.owner_id = $1 or p.shared)
        order by p.used desc, p.created_at desc limit ${MOST}`,
-      [personId],
+      [personId, owners],
     ),
     db.query<{ body: string; used: number }>(
       `select body, count(*)::int as used from

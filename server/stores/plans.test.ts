@@ -195,7 +195,7 @@ const CALLS: Record<string, () => unknown> = {
     life.changeHandout(db, 'o3-1-0', { title: 'T', brief: '', opensAt: null, dueAt: null, closesAt: null }),
   closeHandout: () => life.closeHandout(db, 'o3-1-0', null),
   putHandoutAway: () => life.putHandoutAway(db, 'o3-1-0', null),
-  extendCopy: () => life.extendCopy(db, 'o3-1-0', 'y3-40-1', null),
+  extendCopies: () => life.extendCopies(db, 'o3-1-0', ['y3-40-1'], null),
   setHandoutBinned: () => life.setHandoutBinned(db, 'o3-1-0', false),
   binnedHandouts: () => life.binnedHandouts(db, 't3-2'),
   deleteHandouts: () => life.deleteHandouts(db, ['o9-1-0']),

@@ -11,7 +11,9 @@ import { answerIn } from '../../core/review/questions';
 import type { Picked } from '../../core/review/spot';
 import { standing } from '../../core/review/spot';
 import type { Sheet } from '../../core/schema/sheet';
+import { isWritten } from '../../core/schema/sheet';
 import { find } from '../../core/sheet/tree';
+import { isEmpty } from '../../core/text/body';
 import { countedOn, countingOf } from '../actions/counting';
 import type { Means } from '../actions/means';
 import { missing } from '../actions/refused';
@@ -41,7 +43,7 @@ function offeredSpots(given: Sheet, pieces: readonly (readonly Result[])[], pict
         if (one.meant !== '' && !meant.has(item)) meant.set(item, one.meant);
       }
   const blanks = given.pages.flatMap((page) => blanksOn(page, pictures).map(({ item }) => item.id));
-  return [...new Set([...blanks, ...wrong.keys()])].flatMap((id) => {
+  return [...new Set([...blanks, ...wrong.keys()])].flatMap((id, i) => {
     const place = find(given, id);
     if (!place || place.item.hidden) return [];
     const { page, item } = place;
@@ -50,7 +52,7 @@ function offeredSpots(given: Sheet, pieces: readonly (readonly Result[])[], pict
         item: id,
         page: page.id,
         box: boxOf(page, item, pictures),
-        name: meant.get(id) ?? itemName(item),
+        name: meant.get(id) ?? (isWritten(item) && isEmpty(item.body) ? `Blank ${i + 1}` : itemName(item)),
         wrong: wrong.get(id) ?? 0,
       },
     ];

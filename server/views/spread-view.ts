@@ -1,14 +1,15 @@
 import equal from 'fast-deep-equal';
 import { broughtPages } from '../../core/handout/brought';
-import { isLate } from '../../core/handout/times';
+import { isLate, isOverdue } from '../../core/handout/times';
 import type { Ruled } from '../../core/review/marks';
 import { asRuled, heldAfter, pieceMarks } from '../../core/review/marks';
 import { openOn } from '../../core/review/ready';
-import { missedMost } from '../../core/review/missed';
+import { missedOn } from '../../core/review/missed';
 import type { Counting } from '../actions/counting';
 import { countedOn, countedOnCopy, countingOf } from '../actions/counting';
 import type { Means } from '../actions/means';
 import { sheetStill, shownOf } from '../actions/opened';
+import { points, weighed } from '../../core/lookfors/rubric';
 import { missing } from '../actions/refused';
 import { Turn } from '../process/turn';
 import type { Go } from '../stores/copies';
@@ -50,6 +51,8 @@ function cardOf(whole: Handout, { copy, go, document, ruled, notes }: Piece, cou
     // A go is told by its identity: one that was taken back and handed in again has the same number, but is another.
     picture: handedIn ? `go=${handedIn.id}` : `seq=${copy.seq}`,
     late: isLate(copy, handout.dueAt),
+    /** It should have come by now. */
+    overdue: isOverdue(copy, handout.dueAt, Date.now()),
     /** It was handed in before the sheet was corrected. */
     uncorrected: handedIn !== null && copy.corrections < handout.corrections,
     page: { width: handout.sheet.pages[0].width, height: handout.sheet.pages[0].height },
@@ -66,13 +69,18 @@ function cardOf(whole: Handout, { copy, go, document, ruled, notes }: Piece, cou
             notes,
           }
         : null,
+    /** What it misses, in words: look-fors, or parts of them. */
+    missed: results && copy.state !== 'under-way' ? missedOn(handout.lookFors, { results, rulings: ruled }) : [],
+    /** The levels of the rubric's rows, and the points with those that look-fors bring; null where nothing was handed in. */
+    levels: go?.marks ?? {},
+    points: results && go ? points(handout.rubric, go.marks, weighed(handout.lookFors, results, ruled)) : null,
     held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
     marks:
       sheet && results
         ? pieceMarks(sheet, results, counting.pictures).filter((mark) => mark.page === sheet.pages[0].id)
         : [],
   };
-  return { card, judged: results && copy.state !== 'under-way' ? [{ results, rulings: ruled }] : [] };
+  return card;
 }
 
 async function isChanged(db: Means['db'], person: Pick<Person, 'id'>, handout: Handout): Promise<boolean> {
@@ -85,13 +93,12 @@ async function isChanged(db: Means['db'], person: Pick<Person, 'id'>, handout: H
   return false;
 }
 
-/** @throws Refused where it is not theirs */
-export async function spreadView(means: Means, person: Pick<Person, 'id'>, handoutId: string) {
+/** @param only documents of the copies that are meant; else all */
+async function cardsOf(means: Means, handout: Handout, only: readonly string[] | null = null) {
   const { db } = means;
-  const rights = await rightsOn(db, person.id, handoutId);
-  const handout = rights && (await handoutById(db, handoutId));
-  if (!handout) throw missing();
-  const [copies, goes] = await Promise.all([copiesOf(db, handout.id), newestGoes(db, handout.id)]);
+  const all = await copiesOf(db, handout.id);
+  const copies = only ? all.filter(({ documentId }) => only.includes(documentId)) : all;
+  const goes = await newestGoes(db, handout.id, only && copies.map(({ id }) => id));
   const open = copies.filter(({ state }) => state === 'under-way' || state === 'another-go');
   const ids = goes.map(({ id }) => id);
   const [documents, rulings, notes] = await Promise.all([
@@ -102,7 +109,7 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
     rulingsOf(db, ids),
     notesOf(db, ids),
   ]);
-  const shown = [];
+  const cards = [];
   const counting = await countingOf(means, handout);
   const turn = new Turn();
   for (const copy of copies) {
@@ -110,9 +117,37 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
     const go = goes.find(({ copyId }) => copyId === copy.id);
     const ruled = go ? rulings.filter(({ goId }) => goId === go.id) : [];
     const own = go ? notes.filter(({ goId }) => goId === go.id).length : 0;
-    shown.push(cardOf(handout, { copy, go, document: documents.get(copy.documentId), ruled, notes: own }, counting));
+    cards.push(cardOf(handout, { copy, go, document: documents.get(copy.documentId), ruled, notes: own }, counting));
   }
-  const judged = shown.flatMap((one) => one.judged);
+  return cards;
+}
+
+/**
+ * Cards of some pieces as they are now, by the documents of their copies.
+ * @throws Refused where the handout is not theirs
+ */
+export async function cardsView(
+  means: Means,
+  person: Pick<Person, 'id'>,
+  handoutId: string,
+  documentIds: readonly string[],
+) {
+  const rights = await rightsOn(means.db, person.id, handoutId);
+  const handout = rights && (await handoutById(means.db, handoutId));
+  if (!handout) throw missing();
+  const now = Date.now();
+  return { cards: await cardsOf(means, handout, documentIds), now };
+}
+
+/** @throws Refused where it is not theirs */
+export async function spreadView(means: Means, person: Pick<Person, 'id'>, handoutId: string) {
+  const { db } = means;
+  const rights = await rightsOn(db, person.id, handoutId);
+  const handout = rights && (await handoutById(db, handoutId));
+  if (!handout) throw missing();
+  // Taken before: what happens meanwhile is told of, and newer.
+  const now = Date.now();
+  const cards = await cardsOf(means, handout);
   const { width, height } = handout.sheet.pages[0];
   return {
     personId: person.id,
@@ -130,14 +165,14 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
       /** Its sheet is another one now: a correction could be sent. */
       isChanged: await isChanged(db, person, handout),
       lookFors: handout.lookFors.length,
+      rubric: handout.rubric,
+      weighs: handout.rubric.rows.length > 0 || handout.lookFors.some((one) => one.points !== undefined),
       steps: handout.steps.length,
       /** How many versions there are; 0 where everybody gets the same. */
       versions: handout.versions.length,
     },
-    cards: shown.map(({ card }) => card),
-    missed: missedMost(handout.lookFors, judged).slice(0, 6),
-    pieces: judged.length,
+    cards,
     page: { width, height },
-    now: Date.now(),
+    now,
   };
 }

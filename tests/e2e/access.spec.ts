@@ -108,6 +108,9 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [handout, mine],
     [`${handout}/correction`, mine],
     [`${handout}/picture.svg`, mine],
+    [`${handout}/spot`, mine],
+    [`${handout}/cards?of=any`, script(mine)],
+    ['/phrases', script(teachers)],
     [`${handout}/reading/${copyId}`, mine],
     [`${handout}/reading/${copyId}/ahead`, mine],
     [copy, copies],
@@ -143,6 +146,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [sheetDocument, body, ['nobody', 'colleague', 'student', 'stranger']],
     [copyDocument, body, ['nobody', 'owner', 'colleague', 'stranger']],
     ['/pictures?name=a.png', {}, ['nobody', 'student', 'stranger']],
+    ['/phrases', { do: 'keep', phrase: 'any', body: 'x', about: [] }, ['nobody', 'student', 'stranger']],
     ['/desk', { do: 'begin', purpose: 'blank' }, ['nobody', 'student', 'stranger']],
     ['/desk', { do: 'bin', sheetId: sheet.split('/').at(-1)! }, ['nobody', 'colleague', 'student', 'stranger']],
     ['/classes', { do: 'add-class', name: 'Intruders' }, ['nobody', 'student', 'stranger']],
@@ -173,7 +177,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
       ['nobody', 'colleague', 'student', 'stranger'],
     ],
     [handout, { do: 'close' }, ['nobody', 'colleague', 'student', 'stranger']],
-    [handout, { do: 'extend', copyId, to: '' }, ['nobody', 'colleague', 'student', 'stranger']],
+    [handout, { do: 'extend', copies: copyId, to: '' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${sheet}/export`, { as: 'pdf' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${sheet}/hand-out`, { handout: '{}' }, ['nobody', 'colleague', 'student', 'stranger']],
     [copy, { do: 'take-back' }, ['nobody', 'owner', 'colleague', 'stranger']],
@@ -200,8 +204,10 @@ test('every route knows who is asking', async ({ browser, house }) => {
   // A stream that never ends is opened for nobody who must not hear it.
   for (const who of ['nobody', 'owner', 'colleague', 'stranger'] as const)
     expect((await clients[who].get(copyDocument.replace(/changes$/, 'live'))).status()).toBeGreaterThanOrEqual(400);
+  for (const who of ['nobody', 'colleague', 'student', 'stranger'] as const)
+    expect((await clients[who].get(`${handout}/live`)).status()).toBeGreaterThanOrEqual(400);
   for (const [path, data, who] of ACTIONS) {
-    const isJson = 'changes' in data || 'steps' in data || 'window' in data;
+    const isJson = ['changes', 'steps', 'window', 'phrase'].some((name) => name in data);
     const send = (client: APIRequestContext, headers: Record<string, string>) =>
       client.post(path, {
         headers,
@@ -233,7 +239,11 @@ test('a substitute who may only look sees the work of the class, and changes not
   ] as const)
     expect([path, (await reader.get(path)).status()]).toEqual([path, status]);
   const headers = { origin: house.url };
-  const forms: Record<string, string>[] = [{ do: 'close' }, { do: 'put-away' }, { do: 'extend', copyId, to: '' }];
+  const forms: Record<string, string>[] = [
+    { do: 'close' },
+    { do: 'put-away' },
+    { do: 'extend', copies: copyId, to: '' },
+  ];
   for (const form of forms) expect((await reader.post(handout, { headers, form })).status()).toBe(403);
   const said = `${handout}/reading/${copyId}`;
   expect((await reader.post(said, { headers, form: { go: 'x', outcome: 'done' } })).status()).toBe(403);

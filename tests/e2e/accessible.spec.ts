@@ -65,6 +65,11 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
   await page.locator('.handouts_open', { hasText: 'grey heron' }).click();
   await expect(page.locator('.spread_card')).toHaveCount(26);
   await check(page, 'spread');
+  await page.getByRole('link', { name: 'One spot' }).click();
+  await expect(page.locator('.spot_group').first()).toBeVisible();
+  await check(page, 'one spot');
+  await page.goBack();
+  await expect(page.locator('.spread_card')).toHaveCount(26);
   await page.getByRole('link', { name: 'Start reading' }).click();
   await drawn(page);
   await check(page, 'reading');

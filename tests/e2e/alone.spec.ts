@@ -89,6 +89,15 @@ test('the screens of a teacher', async ({ browser, house }) => {
       },
       there: drawn,
     },
+    {
+      name: 'one spot',
+      async walk(p) {
+        await p.locator('.handouts_open').first().click();
+        await p.waitForURL(/\/handouts\/[^/]+$/);
+        await p.getByRole('link', { name: 'One spot' }).click();
+      },
+      there: (p) => expect(p.locator('.spot_sheet')).toBeVisible(),
+    },
   ];
   for (const way of ways) await alike(page, '/desk', way);
   await alike(page, '/classes', {

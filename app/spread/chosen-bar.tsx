@@ -1,0 +1,50 @@
+import { Alert } from 'antd';
+import { useFetcher } from 'react-router';
+import { isOpen } from '../../core/handout/state';
+import { DayField } from '../fields/day-field';
+import { momentOf } from '../fields/day-words';
+import { Action } from '../parts/action';
+import { card } from '../parts/card';
+import type { Answer } from './changing';
+import type { Card } from './piece-card';
+import { ReturnPieces } from './return-pieces';
+import styles from './spread.module.css';
+
+/** What can be done with several pieces that were chosen. */
+
+type Props = { cards: readonly Card[]; onClear: () => void };
+
+export function ChosenBar({ cards, onClear }: Props) {
+  const fetcher = useFetcher<Answer>();
+  const open = cards.filter(({ state }) => isOpen(state));
+  const give = (local: string) =>
+    void fetcher.submit(
+      { do: 'extend', copies: open.map(({ id }) => id).join(' '), to: momentOf(local)?.toISOString() ?? '' },
+      { method: 'post' },
+    );
+  const problem = fetcher.state === 'idle' ? fetcher.data?.problem : null;
+  return (
+    <div className={styles.chosen}>
+      {problem && <Alert type="error" showIcon title={problem} role="alert" />}
+      <div className={card(styles.chosenBar)} role="group" aria-label="The chosen pieces">
+        <b>
+          {cards.length} {cards.length === 1 ? 'piece' : 'pieces'} chosen
+        </b>
+        <ReturnPieces cards={cards} chosen />
+        {open.length > 0 && (
+          <DayField
+            time
+            mayBeNone
+            label={`More time, for ${open.length === 1 ? 'one student' : `${open.length} students`}`}
+            none={`More time for ${open.length}`}
+            value=""
+            onChange={give}
+          />
+        )}
+        {fetcher.data && !problem && fetcher.state === 'idle' && <span role="status">More time is given.</span>}
+        <span className="spring" />
+        <Action onClick={onClear}>Choose none</Action>
+      </div>
+    </div>
+  );
+}

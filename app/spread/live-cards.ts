@@ -1,0 +1,80 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useRevalidator } from 'react-router';
+import type { cardsView } from '../../server/views/spread-view';
+import type { Card, SpreadData } from './piece-card';
+
+/** The cards of a spread while students work: what has changed is told by the server, and those cards alone are asked for. */
+
+/** Milliseconds that changes are gathered for before they are asked for. */
+const GATHER = 350;
+/** Copies that are asked for at once. */
+const MOST = 100;
+
+type Answer = Awaited<ReturnType<typeof cardsView>>;
+type Fresh = ReadonlyMap<string, { card: Card; now: number }>;
+
+export function useLiveCards({ handout, cards, now }: Pick<SpreadData, 'handout' | 'cards' | 'now'>): readonly Card[] {
+  const [fresh, setFresh] = useState<Fresh>(new Map());
+  const known = useRef<ReadonlySet<string>>(new Set());
+  useEffect(() => {
+    known.current = new Set(cards.map(({ documentId }) => documentId));
+  }, [cards]);
+  const { revalidate } = useRevalidator();
+
+  useEffect(() => {
+    const waiting = new Set<string>();
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    let broke = false;
+    const stop = new AbortController();
+    const later = () => (timer ??= setTimeout(() => void ask(), GATHER));
+    const ask = async () => {
+      const of = [...waiting].slice(0, MOST);
+      for (const id of of) waiting.delete(id);
+      try {
+        const answer = await fetch(`/handouts/${handout.id}/cards?of=${of.join(',')}`, { signal: stop.signal });
+        if (!answer.ok) throw new Error(String(answer.status));
+        const told = (await answer.json()) as Answer;
+        // Dates come as text.
+        const dated = told.cards.map((card) => withDates(card));
+        setFresh((before) => new Map([...before, ...dated.map((card) => [card.id, { card, now: told.now }] as const)]));
+      } catch {
+        // When the connection is back, everything is asked for.
+      }
+      timer = undefined;
+      if (waiting.size > 0 && !stop.signal.aborted) later();
+    };
+    const stream = new EventSource(`/handouts/${handout.id}/live`);
+    stream.onmessage = ({ data }) => {
+      const { documentId } = JSON.parse(data as string) as { documentId: string };
+      // Somebody has joined, or has begun to work with others.
+      if (!known.current.has(documentId)) return void revalidate();
+      waiting.add(documentId);
+      later();
+    };
+    stream.onerror = () => (broke = true);
+    stream.onopen = () => {
+      if (broke) void revalidate();
+      broke = false;
+    };
+    return () => {
+      stream.close();
+      stop.abort();
+      clearTimeout(timer);
+    };
+  }, [handout.id, revalidate]);
+
+  return useMemo(
+    () =>
+      cards.map((card) => {
+        const newer = fresh.get(card.id);
+        return newer && newer.now > now ? newer.card : card;
+      }),
+    [cards, fresh, now],
+  );
+}
+
+const DATES = ['extendedTo', 'begunAt', 'handedInAt', 'firstHandedInAt'] as const;
+const withDates = (card: Card): Card => ({
+  ...card,
+  ...Object.fromEntries(DATES.map((name) => [name, card[name] && new Date(card[name])])),
+});

@@ -1,0 +1,96 @@
+import { SECRET } from '../../demo/school';
+import { DEMO_CLASS } from '../../server/stores/demo';
+import { drawn, enter, expect, House, join, press, saved, test } from './house';
+
+/** The class side by side: live while students work, sorted, filtered by what a bar stands for, and several done with at once. */
+
+let house: House;
+test.beforeAll(async () => {
+  house = await House.open();
+});
+test.afterAll(() => house.close());
+
+test('what a student does shows on the spread while it is open, from the first letter to handing in', async ({
+  browser,
+}) => {
+  const page = await enter(browser, house, 'Maren');
+  await page.locator('.handouts_open', { hasText: 'grey heron' }).click();
+  const cards = page.locator('.spread_card');
+  await expect(cards).toHaveCount(26);
+  const kavya = cards.filter({ hasText: 'Kavya' });
+  await expect(kavya).toContainText('Under way');
+  const picture = kavya.locator('img');
+  const before = await picture.getAttribute('src');
+  const student = await join(
+    browser,
+    house,
+    DEMO_CLASS,
+    (await kavya.locator('strong').innerText()).trim(),
+    SECRET.split(' '),
+  );
+  await student.locator('.tray_copy', { hasText: 'grey heron' }).click();
+  await drawn(student);
+  await press(student, 90, 175);
+  await student.keyboard.type('crest');
+  await saved(student);
+  await expect(picture).not.toHaveAttribute('src', before!);
+  await student.getByRole('button', { name: 'Hand in' }).click();
+  await student
+    .getByRole('region', { name: 'A last look' })
+    .getByRole('button', { name: /^Hand (it in|in anyway)$/ })
+    .click();
+  await expect(kavya).toContainText('Handed in');
+  await expect(page.getByRole('button', { name: /Handed in 12/ })).toBeVisible();
+  // The connection was gone: what happened meanwhile is there when it is back.
+  await page.context().setOffline(true);
+  await student.getByRole('button', { name: 'Take it back' }).click();
+  await expect(student.getByRole('button', { name: 'Hand in' })).toBeVisible();
+  await page.context().setOffline(false);
+  await expect(kavya).toContainText('Under way');
+});
+
+test('a bar leads to its pieces; those that are chosen are given more time or returned at once', async ({
+  browser,
+}) => {
+  const page = await enter(browser, house, 'Maren');
+  await page.locator('.handouts_open', { hasText: 'grey heron' }).click();
+  const cards = page.locator('.spread_card');
+  await expect(cards).toHaveCount(26);
+  const margin = page.getByRole('complementary', { name: 'The class so far' });
+  const missed = margin.getByRole('button', { name: /“neck” named wrongly/ });
+  const many = Number(await missed.locator('b').innerText());
+  await missed.click();
+  await expect(cards).toHaveCount(many);
+  await expect(page.getByRole('button', { name: 'Only: “neck” named wrongly' })).toBeVisible();
+  // A bar of a chart leads there by keyboard, too, and pressed again it shows all.
+  const held = margin.getByRole('button', { name: /^1 of 4 look-fors met/ });
+  const [, count] = /: (\d+) piece/.exec((await held.getAttribute('aria-label'))!)!;
+  await held.press('Enter');
+  await expect(cards).toHaveCount(Number(count));
+  await held.press('Enter');
+  await expect(cards).toHaveCount(26);
+
+  // Of all that wait, one is left out.
+  await page.getByRole('button', { name: /^Handed in/ }).click();
+  await expect(cards).toHaveCount(11);
+  await page.getByRole('checkbox', { name: 'Choose all' }).check();
+  const chosen = page.getByRole('group', { name: 'The chosen pieces' });
+  await expect(chosen).toContainText('11 pieces chosen');
+  await page.getByRole('checkbox', { name: /Choose Dara Kowal/ }).uncheck();
+  await expect(chosen).toContainText('10 pieces chosen');
+  await chosen.getByRole('button', { name: 'Return pieces' }).click();
+  await page.getByRole('button', { name: 'Return 10 pieces' }).click();
+  await expect(page.getByText('10 pieces were returned')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(cards).toHaveCount(1);
+
+  // More time for two who have not handed in.
+  await page.getByRole('button', { name: /^Handed in/ }).click();
+  await chosen.getByRole('button', { name: 'Choose none' }).click();
+  await page.getByRole('button', { name: /^Not begun/ }).click();
+  await page.getByRole('checkbox', { name: 'Choose all' }).check();
+  await chosen.getByRole('button', { name: /More time/ }).click();
+  await page.getByRole('textbox', { name: /More time/ }).fill('2031-05-06 09:00');
+  await page.keyboard.press('Enter');
+  await expect(cards.first()).toContainText('until');
+});
