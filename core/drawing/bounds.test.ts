@@ -8,6 +8,7 @@ import { boundsOf, seenOf } from './bounds';
 import { drawPage } from '../items/draw';
 import type { DisplayNode, DrawnPage } from './list';
 import { ink } from './list';
+import { pageSvg } from './svg';
 
 let faces: Faces;
 beforeAll(async () => {
@@ -36,6 +37,16 @@ describe('what is seen of a page', () => {
   test('keeps what throws its shadow onto it from outside', () => {
     const near = drawn(shape({ id: 'a', x: -110, y: 50, width: 100, height: 100, shadow }));
     expect(seenOf(near).nodes).toHaveLength(1);
+  });
+  test('is less for an area of it, which is all that its picture shows', () => {
+    const two = drawn(
+      shape({ id: 'a', x: 50, y: 50, width: 40, height: 40 }),
+      shape({ id: 'b', x: 300, y: 300, width: 40, height: 40 }),
+    );
+    const area = { x: 40, y: 40, width: 80, height: 60 };
+    const seen = seenOf(two, area);
+    expect([two.nodes.length, seen.nodes.length]).toEqual([2, 1]);
+    expect(pageSvg(seen, faces, { area })).toContain('width="80pt" height="60pt" viewBox="40 40 80 60"');
   });
   test('has shadows no larger than what can be seen of them', () => {
     const wide = drawn(shape({ id: 'a', x: -7000, y: 100, width: 7100, height: 60, shadow }));

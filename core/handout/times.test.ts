@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { badTimes, closesOf, dueOf, isClosed } from './times';
+import { badTimes, closesOf, dueOf, isClosed, isLate, isOverdue } from './times';
 
 const day = (n: number) => new Date(Date.UTC(2026, 2, n, 14));
 const none = { closesAt: null, extendedTo: null, returnedAt: null };
@@ -56,4 +56,17 @@ test('closing before it is due is said', () => {
   expect(badTimes({ ...none, opensAt: day(5), dueAt: day(4) })?.problem).toMatch(/due before it opens/);
   expect(badTimes({ ...none, opensAt: day(4), closesAt: day(4) })?.problem).toMatch(/close before it opens/);
   expect(badTimes({ opensAt: day(2), dueAt: day(3), closesAt: day(4) })).toBeNull();
+});
+
+test('late is what came after it was due, overdue what has not come; more time moves both', () => {
+  const [came, none] = [
+    { firstHandedInAt: day(5), extendedTo: null },
+    { firstHandedInAt: null, extendedTo: null },
+  ];
+  expect([isLate(came, day(4)), isOverdue(came, day(4), +day(9))]).toEqual([true, false]);
+  expect([isLate(none, day(4)), isOverdue(none, day(4), +day(4) - 1)]).toEqual([false, false]);
+  expect(isOverdue(none, day(4), +day(4))).toBe(true);
+  expect(isOverdue({ ...none, extendedTo: day(6) }, day(4), +day(5))).toBe(false);
+  expect(isLate({ ...came, extendedTo: day(6) }, day(4))).toBe(false);
+  expect(isOverdue(none, null, +day(9))).toBe(false);
 });
