@@ -184,7 +184,9 @@ try {
   await shot(teacher, 'spread');
   await teacher.getByRole('link', { name: 'One spot' }).click();
   await teacher.locator('.spot_group').first().waitFor();
-  await teacher.waitForLoadState('networkidle');
+  await teacher.waitForFunction(() =>
+    [...document.querySelectorAll('.spot_pieces img')].slice(0, 5).every((image) => image.naturalWidth > 0),
+  );
   await shot(teacher, 'spot');
   await teacher.goBack();
   await teacher.locator('.spread_card', { hasText: 'Dara Kowal' }).click();
