@@ -7,13 +7,15 @@ import type { Card, SpreadData } from './piece-card';
 
 /** Milliseconds that changes are gathered for before they are asked for. */
 const GATHER = 350;
+/** Milliseconds after which cards that could not be had are asked for again. */
+const AGAIN = 3000;
 /** Copies that are asked for at once. */
 const MOST = 100;
 
 type Answer = Awaited<ReturnType<typeof cardsView>>;
 type Fresh = ReadonlyMap<string, { card: Card; now: number }>;
 
-export function useLiveCards({ handout, cards, now }: Pick<SpreadData, 'handout' | 'cards' | 'now'>): readonly Card[] {
+export function useLiveCards({ handout, cards, now }: Pick<SpreadData, 'handout' | 'cards' | 'now'>): Card[] {
   const [fresh, setFresh] = useState<Fresh>(new Map());
   const known = useRef<ReadonlySet<string>>(new Set());
   useEffect(() => {
@@ -26,22 +28,26 @@ export function useLiveCards({ handout, cards, now }: Pick<SpreadData, 'handout'
     let timer: ReturnType<typeof setTimeout> | undefined;
     let broke = false;
     const stop = new AbortController();
-    const later = () => (timer ??= setTimeout(() => void ask(), GATHER));
+    const later = (wait: number) => (timer ??= setTimeout(() => void ask(), wait));
     const ask = async () => {
       const of = [...waiting].slice(0, MOST);
       for (const id of of) waiting.delete(id);
+      let wait = GATHER;
       try {
         const answer = await fetch(`/handouts/${handout.id}/cards?of=${of.join(',')}`, { signal: stop.signal });
-        if (!answer.ok) throw new Error(String(answer.status));
-        const told = (await answer.json()) as Answer;
-        // Dates come as text.
-        const dated = told.cards.map((card) => withDates(card));
-        setFresh((before) => new Map([...before, ...dated.map((card) => [card.id, { card, now: told.now }] as const)]));
+        if (answer.ok) {
+          const told = (await answer.json()) as Answer;
+          // Dates come as text.
+          const newer = told.cards.map((card) => [card.id, { card: withDates(card), now: told.now }] as const);
+          setFresh((before) => new Map([...before, ...newer]));
+        } else if (answer.status >= 500) throw new Error(String(answer.status));
       } catch {
-        // When the connection is back, everything is asked for.
+        // The stream may have held, and then tells nothing of them again.
+        for (const id of of) waiting.add(id);
+        wait = AGAIN;
       }
       timer = undefined;
-      if (waiting.size > 0 && !stop.signal.aborted) later();
+      if (waiting.size > 0 && !stop.signal.aborted) later(wait);
     };
     const stream = new EventSource(`/handouts/${handout.id}/live`);
     stream.onmessage = ({ data }) => {
@@ -49,7 +55,7 @@ export function useLiveCards({ handout, cards, now }: Pick<SpreadData, 'handout'
       // Somebody has joined, or has begun to work with others.
       if (!known.current.has(documentId)) return void revalidate();
       waiting.add(documentId);
-      later();
+      later(GATHER);
     };
     stream.onerror = () => (broke = true);
     stream.onopen = () => {
