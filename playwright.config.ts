@@ -11,7 +11,7 @@ export default defineConfig({
   timeout: 240_000,
   // A busy machine may be late once; what had to be tried twice is listed as flaky.
   retries: process.env.CI ? 1 : 0,
-  expect: { timeout: 30_000 },
+  expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -10,7 +10,13 @@ export default function Bars({ counts }: { counts: readonly Count[] }) {
     <>
       <div className={styles.chart} aria-hidden="true">
         <ResponsiveContainer width="100%" height="100%">
-          <BarChart data={[...counts]} margin={{ top: 18, right: 0, left: 0, bottom: 0 }} barCategoryGap="22%">
+          <BarChart
+            data={[...counts]}
+            margin={{ top: 18, right: 0, left: 0, bottom: 0 }}
+            barCategoryGap="22%"
+            // The buttons below say the same, and are what keys reach.
+            accessibilityLayer={false}
+          >
             <XAxis
               dataKey="label"
               tick={false}

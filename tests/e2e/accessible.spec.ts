@@ -64,6 +64,7 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
   await page.goto('/desk');
   await page.locator('.handouts_open', { hasText: 'grey heron' }).click();
   await expect(page.locator('.spread_card')).toHaveCount(26);
+  await expect(page.locator('.spread_ticks').first()).toBeVisible();
   await check(page, 'spread');
   await page.getByRole('link', { name: 'One spot' }).click();
   await expect(page.locator('.spot_group').first()).toBeVisible();
