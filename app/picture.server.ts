@@ -1,4 +1,8 @@
+import { z } from 'zod';
 import { refusedWork } from './who.server';
+
+/** A page of a sheet as an address names it, from 0. */
+export const PageNumber = z.coerce.number().int().min(0);
 
 /** An SVG picture of somebody's sheet. Never stored, since computers are shared. @throws 422 or 503 when it is not drawn */
 export async function svgAnswer(drawn: Promise<string>): Promise<Response> {

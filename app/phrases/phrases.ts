@@ -1,17 +1,12 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useSyncExternalStore } from 'react';
 import type { Phrase } from '../../core/review/phrases';
+import type { WithPhrases } from '../../server/actions/phrases';
 import { UNREACHED } from '../browser/reached';
 
 /** A teacher's phrases as this window knows them. */
 
 type State = { phrases: readonly Phrase[]; problem: string | null };
-/** What the school is asked to do, as its action takes it. */
-type Asked =
-  | { do: 'keep'; phrase: string; body: string; about: readonly string[] }
-  | { do: 'word'; phrase: string; body: string }
-  | { do: 'share'; phrase: string; shared: boolean }
-  | { do: 'remove'; phrase: string };
 
 const NONE: State = { phrases: [], problem: null };
 
@@ -37,7 +32,7 @@ class Bank {
     void this.ask().then((ok) => (this.loaded = ok));
   }
 
-  private async ask(asked?: Asked): Promise<boolean> {
+  private async ask(asked?: WithPhrases): Promise<boolean> {
     const sent = asked && {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
@@ -60,7 +55,7 @@ class Bank {
 
   /** Whether it was kept. */
   keep = (body: string, about: readonly string[]) =>
-    this.ask({ do: 'keep', phrase: nanoid(), body: body.trim(), about });
+    this.ask({ do: 'keep', phrase: nanoid(), body: body.trim(), about: [...about] });
   word = (phrase: string, body: string) => this.ask({ do: 'word', phrase, body: body.trim() });
   share = (phrase: string, shared: boolean) => this.ask({ do: 'share', phrase, shared });
   remove = (phrase: string) => this.ask({ do: 'remove', phrase });

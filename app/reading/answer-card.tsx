@@ -1,50 +1,44 @@
 import { Input } from 'antd';
 import { z } from 'zod';
-import { isRight } from '../../core/review/marks';
-import { answerIn, answerTo } from '../../core/review/questions';
-import type { Said, Saying } from '../../core/review/said';
+import type { Answer } from '../../core/review/questions';
+import { answerTo } from '../../core/review/questions';
+import type { Ruling, Saying } from '../../core/review/said';
 import { MOST_REASON } from '../../core/review/said';
 import { useKept } from '../keeping/kept';
 import { Chip, Chips } from '../parts/action';
-import type { Route } from '../routes/+types/reading';
 import styles from './reading.module.css';
 
 /** One answer, or another thing that was counted, in the margin: what it counts as, and the teacher's own ruling on it. */
 
-type Result = Route.ComponentProps['loaderData']['results'][number];
-
 type Props = {
   personId: string;
   goId: string | null;
-  /** As it was counted. */
-  result: Result;
-  evidence: Result['evidence'][number];
-  /** By which the answer is told; undefined where it can't be ruled on by itself. */
-  item: string | undefined;
-  rulings: Said['rulings'];
+  /** What there is to say about it. */
+  words: string;
+  /** Whether it counts as right, as it was counted or ruled. */
+  right: boolean;
+  /** As it was counted; undefined where it can't be ruled on by itself. */
+  answer: Answer | undefined;
+  ruling: Ruling | undefined;
   open: boolean;
   say: (step: Saying) => void;
   onNote?: () => void;
 };
 
-export function AnswerCard({ personId, goId, result, evidence, item, rulings, open, say, onNote }: Props) {
-  const ruling =
-    item === undefined ? undefined : rulings.find((one) => one.lookForId === result.id && one.itemId === item);
-  const right = ruling ? ruling.held : isRight(evidence);
+export function AnswerCard({ personId, goId, words, right, answer, ruling, open, say, onNote }: Props) {
   const rule = (to: boolean) => {
-    const answer = item === undefined ? undefined : answerIn(result, item);
-    const step = answer && answerTo(answer, rulings, to);
+    const step = answer && answerTo(answer, ruling ? [ruling] : [], to);
     if (step) say(step);
   };
   const word = right ? 'counted as right' : ruling ? 'counted as wrong' : 'look-for';
   return (
     <>
       <h3>
-        {evidence.words} <small>{ruling ? `${word} · your ruling` : word}</small>
+        {words} <small>{ruling ? `${word} · your ruling` : word}</small>
       </h3>
-      {open && (item !== undefined || onNote) && (
+      {open && (answer || onNote) && (
         <Chips>
-          {item !== undefined && (
+          {answer && (
             <Chip onClick={() => rule(!right)}>
               {ruling ? 'Take this back' : right ? 'Count as wrong' : 'Count as right'}
             </Chip>
@@ -52,13 +46,13 @@ export function AnswerCard({ personId, goId, result, evidence, item, rulings, op
           {onNote && !ruling && <Chip onClick={onNote}>Write a note here</Chip>}
         </Chips>
       )}
-      {ruling && item !== undefined && (
+      {answer && ruling && (
         <Reason
           key={ruling.reason}
-          place={`reasons/${goId}/${result.id}/${item}`}
+          place={`reasons/${goId}/${answer.lookFor}/${answer.item}`}
           {...{ personId, open }}
           reason={ruling.reason}
-          onSay={(reason) => say({ do: 'rule', lookFor: result.id, item, held: ruling.held, reason })}
+          onSay={(reason) => say({ do: 'rule', lookFor: answer.lookFor, item: answer.item, held: ruling.held, reason })}
         />
       )}
     </>

@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { isOpen } from '../../core/handout/state';
 import { points, pointsWords, sumWords, weighed } from '../../core/lookfors/rubric';
+import { rulingOn } from '../../core/lookfors/ruled';
 import type { PieceMark } from '../../core/review/marks';
 import { heldAfter } from '../../core/review/marks';
 import type { Question } from '../../core/review/questions';
@@ -133,7 +134,7 @@ function LookForRow({
   say: Say;
 }) {
   const held = heldAfter(result, rulings);
-  const ruled = rulings.some(({ lookForId, itemId }) => lookForId === lookFor.id && itemId === null);
+  const ruled = rulingOn(rulings, lookFor.id) !== undefined;
   const rule = (to: boolean) => {
     const step = rulingTo(result, rulings, to);
     if (step) say(step);

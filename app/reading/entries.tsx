@@ -1,7 +1,9 @@
 import { Action } from '../parts/action';
 import type { PieceMark } from '../../core/review/marks';
 import type { Evidence } from '../../core/lookfors/kind';
-import { answerItem, heldAfter, isRight } from '../../core/review/marks';
+import { rulingOn } from '../../core/lookfors/ruled';
+import { heldAfter, isRight } from '../../core/review/marks';
+import { answerOf } from '../../core/review/questions';
 import type { Question } from '../../core/review/questions';
 import type { Page } from '../../core/schema/sheet';
 import { anchorAt, lightAt } from '../../core/handout/spots';
@@ -160,8 +162,8 @@ function evidenceEntries({ loaded, counted, writing, page, open, active }: Readi
     // As it was counted: an answer that is accepted stays in sight, so that this can be taken back.
     counted[i].evidence.flatMap((evidence, j): MarginEntry[] => {
       const anchor = anchorAt(page, onItem(evidence.items[0] ?? null), pictureNow);
-      const item = lookFor.keyed ? answerItem(counted[i], evidence) : undefined;
-      const ruling = rulings.find((one) => one.lookForId === lookFor.id && one.itemId === item);
+      const answer = lookFor.keyed ? answerOf(counted[i], evidence) : undefined;
+      const ruling = answer && rulingOn(rulings, lookFor.id, answer.item);
       if (!(TOLD.has(evidence.verdict) || ruling) || !anchor || lookFor.whole) return [];
       const { verdict } = evidence;
       const ruledRight = heldAfter(results[i], rulings) === true && (verdict === 'wrong' || verdict === 'swapped');
@@ -180,10 +182,10 @@ function evidenceEntries({ loaded, counted, writing, page, open, active }: Readi
             <AnswerCard
               personId={loaded.personId}
               goId={loaded.go?.id ?? null}
-              result={counted[i]}
-              evidence={evidence}
-              item={item}
-              rulings={rulings}
+              words={evidence.words}
+              right={right}
+              answer={answer}
+              ruling={ruling}
               open={open}
               say={writing.say}
               onNote={
@@ -223,7 +225,7 @@ function noteEntries({ writing, page, open, active }: Reading): MarginEntry[] {
 }
 
 /** Kinds of the look-fors that an item speaks against; without an item, of all that are not met. */
-const missedOn = ({ lookFors, results }: Loaded, item: string | null): string[] =>
+const aboutOf = ({ lookFors, results }: Loaded, item: string | null): string[] =>
   lookFors.flatMap(({ kind }, i) => {
     const { held, evidence } = results[i];
     const speaks = evidence.some((one) => !isRight(one) && item !== null && one.items.includes(item));
@@ -237,29 +239,32 @@ function draftEntries({ loaded, writing, page, open }: Reading): MarginEntry[] {
   const shut = open
     ? null
     : `The piece is with ${loaded.copy.studentName}. What you wrote stays here and can be said on the next go.`;
-  return writing.drafts.filter(isHere).map((draft) => ({
-    id: `draft ${draft.note}`,
-    anchor: draft.spot.page === page.id ? anchorAt(page, draft.spot, pictureNow) : null,
-    end: 'bottom',
-    tone: 'sky',
-    active: true,
-    light: () => (draft.spot.page === page.id ? lightAt(page, draft.spot, pictureNow) : []),
-    current: draft.note === writing.newest,
-    label: draft.changes ? 'A note being changed' : 'A new note',
-    content: (
-      <NoteDraft
-        personId={loaded.personId}
-        draft={draft}
-        focus={draft.note === writing.newest}
-        shut={shut}
-        about={missedOn(loaded, draft.spot.item)}
-        onWrite={(body) => writing.write(draft, body)}
-        onFinish={(body) => {
-          const spot = draft.spot.page === page.id ? draft.spot : { ...draft.spot, page: page.id };
-          writing.finish({ ...draft, spot, body }, missedOn(loaded, spot.item)[0]);
-        }}
-        onDrop={() => writing.drop(draft)}
-      />
-    ),
-  }));
+  return writing.drafts.filter(isHere).map((draft) => {
+    const about = aboutOf(loaded, draft.spot.item);
+    return {
+      id: `draft ${draft.note}`,
+      anchor: draft.spot.page === page.id ? anchorAt(page, draft.spot, pictureNow) : null,
+      end: 'bottom',
+      tone: 'sky',
+      active: true,
+      light: () => (draft.spot.page === page.id ? lightAt(page, draft.spot, pictureNow) : []),
+      current: draft.note === writing.newest,
+      label: draft.changes ? 'A note being changed' : 'A new note',
+      content: (
+        <NoteDraft
+          personId={loaded.personId}
+          draft={draft}
+          focus={draft.note === writing.newest}
+          shut={shut}
+          about={about}
+          onWrite={(body) => writing.write(draft, body)}
+          onFinish={(body) => {
+            const spot = draft.spot.page === page.id ? draft.spot : { ...draft.spot, page: page.id };
+            writing.finish({ ...draft, spot, body }, about[0]);
+          }}
+          onDrop={() => writing.drop(draft)}
+        />
+      ),
+    };
+  });
 }

@@ -8,7 +8,7 @@ import styles from './reading.module.css';
 import type { Recalling } from './recalling';
 import type { ReturningPiece } from './returning';
 import type { Other, Shown } from './shown';
-import { SendingWords } from './sending-words';
+import { OfTheClass } from './sending-words';
 import type { Writing } from './writing';
 
 /** The strip above a piece that is being read: what is shown of it, and returning it. */
@@ -35,14 +35,7 @@ export function ReadingStrip(props: Props) {
     <Strip
       home="/desk"
       title={copy.title}
-      before={
-        <>
-          <Link to={`/handouts/${copy.handoutId}`} className="quiet">
-            The whole class
-          </Link>
-          <SendingWords sending={writing.sending} waiting={writing.waiting} />
-        </>
-      }
+      before={<OfTheClass handoutId={copy.handoutId} sending={writing.sending} waiting={writing.waiting} />}
     >
       <Segments label="What is shown" value={shown} onChange={onShow} options={['piece', ...others]} />
       {goes.length > 1 && (

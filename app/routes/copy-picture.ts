@@ -1,12 +1,9 @@
-import { z } from 'zod';
 import { AreaText } from '../../core/review/spot';
 import { copyForTeacher, copyOfStudent, goesOf } from '../../server/stores/copies';
 import { pictured } from '../../server/actions/opened';
-import { svgAnswer } from '../picture.server';
+import { PageNumber, svgAnswer } from '../picture.server';
 import { missing, requirePerson } from '../who.server';
 import type { Route } from './+types/copy-picture';
-
-const PageNumber = z.coerce.number().int().min(0);
 
 /**
  * The first page of a copy as it stands, or with ?go=ID as it was handed in, of which ?page=N (from 0) is any page and

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { MOST_VERSIONS } from '../../core/handout/deal';
 import { asVersion, handoutOf } from '../../server/stores/handouts';
-import { svgAnswer } from '../picture.server';
+import { PageNumber, svgAnswer } from '../picture.server';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/handout-picture';
 
@@ -10,8 +10,6 @@ const Version = z.coerce
   .int()
   .min(0)
   .max(MOST_VERSIONS - 1);
-
-const PageNumber = z.coerce.number().int().min(0);
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');

@@ -4,7 +4,7 @@ import { redirect, useFetcher, useRevalidator, useSearchParams } from 'react-rou
 import type { Point } from '../../core/geometry/matrix';
 import { anchorAt } from '../../core/handout/spots';
 import { partAt } from '../../core/items/hit';
-import type { Ruled } from '../../core/review/marks';
+import type { Ruled } from '../../core/lookfors/ruled';
 import { asRuled, pieceMarks } from '../../core/review/marks';
 import { workshop } from '../../server/actions/means';
 import { Recalling, recallPiece, Returning, returnPiece } from '../../server/actions/review';

@@ -1,6 +1,5 @@
 import { useEffect, useState } from 'react';
-import { Link, useNavigate, useRevalidator } from 'react-router';
-import { z } from 'zod';
+import { useNavigate, useRevalidator } from 'react-router';
 import type { Judging } from '../../core/review/judging';
 import { verdictOn } from '../../core/review/judging';
 import type { Picked } from '../../core/review/spot';
@@ -10,14 +9,14 @@ import { spotView } from '../../server/views/spot-view';
 import { later } from '../browser/later';
 import { orLast } from '../browser/reached';
 import { Strip } from '../house/strip';
-import { keep, useKeptWithin } from '../keeping/kept';
 import { card } from '../parts/card';
 import { Action } from '../parts/action';
 import { Empty } from '../parts/empty';
-import { SendingWords } from '../reading/sending-words';
+import { OfTheClass } from '../reading/sending-words';
 import { AnswerGroup } from '../spot/answer-group';
+import { useGroupDrafts } from '../spot/group-drafts';
 import type { Piece, SpotData } from '../spot/spot-data';
-import { isOpen, useSpotPieces } from '../spot/spot-data';
+import { mayJudge, useSpotPieces } from '../spot/spot-data';
 import { SpotSheet } from '../spot/spot-sheet';
 import { useSpotKeys } from '../spot/use-keys';
 import { allowed, refuse, requireRole } from '../who.server';
@@ -96,8 +95,6 @@ function judgingsOf({ pieces, handout }: SpotData): { judging: Judging; words: s
 const aboutOf = ({ handout }: SpotData, { answer }: Piece): string[] =>
   answer && !answer.right ? handout.lookFors.filter(({ id }) => id === answer.lookFor).map(({ kind }) => kind) : [];
 
-const Draft = z.string();
-
 function SpotScreen({ data, sheet, onPick }: ScreenProps) {
   const { personId, mayChange, handout, spots, spot, without, atWork } = data;
   const { pieces, sending, waiting, reasons, seen, judge, note, removeNotes } = useSpotPieces(data);
@@ -118,21 +115,11 @@ function SpotScreen({ data, sheet, onPick }: ScreenProps) {
   const current = groups[at] as (typeof groups)[number] | undefined;
   const [keySheet, setKeySheet] = useState(false);
 
-  // Notes being written, kept in this browser by the answer that they are about; an empty one only here.
   const place = `spot-notes/${handout.id}/${spot ? spotText(spot) : ''}/`;
-  const kept = useKeptWithin(personId, place, Draft);
-  const [empty, setEmpty] = useState<string | null>(null);
-  const placeOf = (answer: string) => `${place}${answer.length}-${encodeURIComponent(answer).slice(0, 300)}`;
-  const draftOf = (answer: string) =>
-    kept.find((one) => one.place === placeOf(answer))?.value ?? (empty === answer ? '' : null);
-  const setDraft = (answer: string, draft: string | null) => {
-    setEmpty(draft === '' ? answer : null);
-    keep(personId, placeOf(answer), draft === '' ? null : draft);
-  };
-  const lost = kept.filter((one) => !groups.some((group) => placeOf(group.key) === one.place));
+  const { draftOf, setDraft, lost, forget } = useGroupDrafts(personId, place, groups);
 
   const step = (by: 1 | -1) => setKey(groups[Math.min(groups.length - 1, Math.max(0, at + by))]?.key ?? null);
-  const open = mayChange && current?.pieces.some(isOpen);
+  const open = mayChange && current?.pieces.some(mayJudge);
   useSpotKeys(judging, handout.rubric, Boolean(open), {
     judge(to) {
       if (!judging || !current) return;
@@ -154,14 +141,7 @@ function SpotScreen({ data, sheet, onPick }: ScreenProps) {
       <Strip
         home="/desk"
         title={handout.title}
-        before={
-          <>
-            <Link to={`/handouts/${handout.id}`} className="quiet">
-              The whole class
-            </Link>
-            <SendingWords sending={sending} waiting={waiting} />
-          </>
-        }
+        before={<OfTheClass handoutId={handout.id} {...{ sending, waiting }} />}
       >
         {judgings.length > 0 && mayChange && (
           <label className="quiet">
@@ -200,7 +180,7 @@ function SpotScreen({ data, sheet, onPick }: ScreenProps) {
           {lost.map(({ place: where, value }) => (
             <p key={where} className={card(spotStyles.lost)}>
               You wrote for an answer that no piece has any more: “{value}”{' '}
-              <Action onClick={() => keep(personId, where, null)}>Discard</Action>
+              <Action onClick={() => forget(where)}>Discard</Action>
             </p>
           ))}
           {groups.map((group, i) => (

@@ -26,7 +26,7 @@ import { ClassSoFar } from '../spread/class-so-far';
 import { ChosenBar } from '../spread/chosen-bar';
 import { useLiveCards } from '../spread/live-cards';
 import type { Bar, Sort } from '../spread/picking';
-import { ORDER, SORTS } from '../spread/picking';
+import { ORDER, SORTS, withChosen } from '../spread/picking';
 import type { Card } from '../spread/piece-card';
 import { PieceCard } from '../spread/piece-card';
 import { ReturnPieces } from '../spread/return-pieces';
@@ -96,8 +96,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
     .filter((card) => (only === null || card.state === only) && (bar === null || bar.has(card)))
     .sort(SORTS[sort].by);
   const picked = cards.filter(({ id }) => chosen.has(id));
-  const choose = (ids: readonly string[], to: boolean) =>
-    setChosen((before) => new Set(to ? [...before, ...ids] : [...before].filter((id) => !ids.includes(id))));
+  const choose = (ids: readonly string[], to: boolean) => setChosen((before) => withChosen(before, ids, to));
   const all = list.length > 0 && list.every(({ id }) => chosen.has(id));
   const returned = useReturned(cards);
   const first = longestWaiting(cards);
@@ -202,7 +201,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
             {list.length === 0 && <Empty>No copy is like that.</Empty>}
           </div>
         </main>
-        <ClassSoFar {...loaderData} cards={[...cards]} marked={shown === 'look-fors'} bar={bar} onBar={setBar} />
+        <ClassSoFar {...loaderData} cards={cards} marked={shown === 'look-fors'} bar={bar} onBar={setBar} />
       </div>
       {picked.length > 0 && <ChosenBar cards={picked} onClear={() => setChosen(new Set())} />}
       {returned && <ReturnedBar key={returned.id} handoutId={handout.id} piece={returned} />}

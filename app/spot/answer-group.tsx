@@ -11,7 +11,7 @@ import { NoteField } from '../phrases/note-field';
 import { Sign } from '../parts/sign';
 import { VersionMark } from '../parts/version-mark';
 import type { Piece, SpotData } from './spot-data';
-import { isOpen, notesHere } from './spot-data';
+import { mayJudge, notesHere } from './spot-data';
 import styles from './spot.module.css';
 
 /** Pieces that say the same in a spot: each as a picture of it, one ruling and one note for all of them. */
@@ -58,7 +58,7 @@ export function AnswerGroup(props: Props) {
     onRemoveNotes,
   } = props;
   const { pieces, written } = group;
-  const open = pieces.filter(isOpen);
+  const open = pieces.filter(mayJudge);
   // Equal words look alike: one picture of them is enough, unless each is asked for.
   const [all, setAll] = useState(false);
   const pictured = all || pieces.length <= FEW || written === '' ? pieces : pieces.slice(0, 1);
@@ -197,7 +197,7 @@ function PieceName({ handout, piece, judging }: PieceProps) {
           <span className="sr">{verdict ? 'Right:' : 'Not right:'}</span>
         </span>
       )}
-      {!isOpen(piece) && (
+      {!mayJudge(piece) && (
         <>
           <Leaf state={state} />
           <span className="sr">{STATE_WORDS[state]}:</span>

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import { useMemo, useSyncExternalStore } from 'react';
 import type { Judging, Verdict } from '../../core/review/judging';
-import { judgeAll, takeBackAll } from '../../core/review/judging';
+import { judgeAll } from '../../core/review/judging';
 import type { Note, Said } from '../../core/review/said';
 import { saidAfter } from '../../core/review/said';
 import type { spotView } from '../../server/views/spot-view';
@@ -14,7 +14,7 @@ export type SpotData = Awaited<ReturnType<typeof spotView>> & { begun: number };
 export type Piece = SpotData['pieces'][number] & { said: Said };
 
 /** Only what is with its teacher can be judged. */
-export const isOpen = ({ state }: Pick<Piece, 'state'>): boolean => state === 'handed-in';
+export const mayJudge = ({ state }: Pick<Piece, 'state'>): boolean => state === 'handed-in';
 
 export function useSpotPieces({ personId, handout, pieces, begun }: SpotData) {
   const sender = senderOf(personId);
@@ -48,26 +48,24 @@ export function useSpotPieces({ personId, handout, pieces, begun }: SpotData) {
     seen: () => refused.forEach(({ place }) => keep(personId, place, null)),
     /** @param to null takes what was said back */
     judge(judging: Judging, on: readonly Piece[], to: Verdict | null) {
-      const those = on.filter(isOpen);
-      const steps = to === null ? takeBackAll(judging, those) : judgeAll(judging, those, to);
-      for (const { piece: one, step } of steps) sender.say(one.goId, { ...piece(one.copyId), step, spot: null });
+      for (const { piece: one, step } of judgeAll(judging, on.filter(mayJudge), to))
+        sender.say(one.goId, { ...piece(one.copyId), step, spot: null });
     },
     /** The same note on each of these pieces. */
     note(on: readonly Piece[], body: string, about?: string) {
-      for (const { goId, copyId, page, item, at } of on.filter(isOpen)) {
+      for (const { goId, copyId, page, item, at } of on.filter(mayJudge)) {
         const spot = { page, item, ...at };
         sender.say(goId, { ...piece(copyId), step: { do: 'note', note: nanoid(), ...spot, body, about }, spot });
       }
     },
     removeNotes(on: readonly Piece[], body: string) {
-      for (const one of on.filter(isOpen))
+      for (const one of on.filter(mayJudge))
         for (const note of notesHere(one))
           if (note.body === body)
             sender.say(one.goId, { ...piece(one.copyId), step: { do: 'remove-note', note: note.id }, spot: null });
     },
   };
 }
-export type SpotPieces = ReturnType<typeof useSpotPieces>;
 
 /** Points between a note and the middle of the spot, below which it is about the spot. */
 const NEAR = 12;

@@ -28,16 +28,14 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
   const { handout, cards } = data;
   const begun = cards.filter(({ state }) => state !== 'not-begun').length;
   const pieces = cards.filter(isIn);
-  const missed = missedMost(cards).slice(0, MOST);
-  /** Pressed again, a bar shows all pieces again. */
-  const press = (one: Bar) => onBar(bar?.words === one.words ? null : one);
-  const countOf = (label: string, says: string, one: Bar): Count => ({
-    label,
-    says,
-    pieces: cards.filter(one.has).length,
-    chosen: bar?.words === one.words,
-    choose: () => press(one),
-  });
+  const countOf = (label: string, says: string, one: Bar): Count => {
+    const chosen = bar?.words === one.words;
+    // Pressed again, a bar shows all pieces again.
+    return { label, says, pieces: cards.filter(one.has).length, chosen, choose: () => onBar(chosen ? null : one) };
+  };
+  const missed = missedMost(cards)
+    .slice(0, MOST)
+    .map(({ label }) => countOf(label, label, barOf.missed(label)));
   const goes = Math.max(0, ...cards.map(({ go }) => go));
   const rows = handout.rubric.rows.filter(({ id }) => cards.some(({ levels }) => id in levels));
   const [late, overdue] = [barOf.late, barOf.overdue].map((one) => countOf('', one.words, one));
@@ -66,63 +64,50 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
             {missed.length === 0 ? (
               <p className="quiet">Nothing: every piece has all that can be counted.</p>
             ) : (
-              missed.map(({ label, count }) => {
-                const one = barOf.missed(label);
-                return (
-                  <button
-                    key={label}
-                    type="button"
-                    className={styles.missed}
-                    aria-pressed={bar?.words === one.words}
-                    onClick={() => press(one)}
-                  >
-                    <span>{label}</span>
-                    <span className={styles.missedBar}>
-                      <i style={{ width: `${(100 * count) / missed[0].count}%` }} />
-                      <b>{count}</b>
-                    </span>
-                  </button>
-                );
-              })
+              missed.map(({ label, pieces: count, chosen, choose }) => (
+                <button key={label} type="button" className={styles.missed} aria-pressed={chosen} onClick={choose}>
+                  <span>{label}</span>
+                  <span className={styles.missedBar}>
+                    <i style={{ width: `${(100 * count) / missed[0].pieces}%` }} />
+                    <b>{count}</b>
+                  </span>
+                </button>
+              ))
             )}
           </section>
-          <section className={card(styles.figure)}>
-            <h3>
-              Look-fors met <small>pieces</small>
-            </h3>
-            <Bars
-              counts={Array.from({ length: handout.lookFors + 1 }, (_, held) =>
-                countOf(`${held}`, `${held} of ${handout.lookFors} look-fors met`, barOf.held(held, handout.lookFors)),
-              )}
-            />
-          </section>
+          <Figure
+            title="Look-fors met"
+            counts={Array.from({ length: handout.lookFors + 1 }, (_, held) =>
+              countOf(`${held}`, `${held} of ${handout.lookFors} look-fors met`, barOf.held(held, handout.lookFors)),
+            )}
+          />
         </>
       )}
       {rows.map((row) => (
-        <section key={row.id} className={card(styles.figure)}>
-          <h3>
-            {row.name} <small>pieces</small>
-          </h3>
-          <Bars
-            counts={row.levels.map(({ points }, level) =>
-              countOf(
-                pointsWords(points),
-                `${row.name}, ${pointsWords(points)} points`,
-                barOf.level(row, level, points),
-              ),
-            )}
-          />
-        </section>
+        <Figure
+          key={row.id}
+          title={row.name}
+          counts={row.levels.map(({ points }, level) =>
+            countOf(pointsWords(points), `${row.name}, ${pointsWords(points)} points`, barOf.level(row, level, points)),
+          )}
+        />
       ))}
       {goes > 1 && (
-        <section className={card(styles.figure)}>
-          <h3>
-            Goes <small>pieces</small>
-          </h3>
-          <Bars counts={Array.from({ length: goes }, (_, i) => countOf(`${i + 1}`, `Go ${i + 1}`, barOf.go(i + 1)))} />
-        </section>
+        <Figure
+          title="Goes"
+          counts={Array.from({ length: goes }, (_, i) => countOf(`${i + 1}`, `Go ${i + 1}`, barOf.go(i + 1)))}
+        />
       )}
       {pieces.length === 0 && <Empty>When the first piece is handed in, this shows what the class found hard.</Empty>}
     </aside>
   );
 }
+
+const Figure = ({ title, counts }: { title: string; counts: readonly Count[] }) => (
+  <section className={card(styles.figure)}>
+    <h3>
+      {title} <small>pieces</small>
+    </h3>
+    <Bars counts={counts} />
+  </section>
+);

@@ -46,3 +46,7 @@ export const SORTS: Record<Sort, { words: string; by: (a: Card, b: Card) => numb
   version: { words: 'By version', by: (a, b) => a.version - b.version || byName(a, b) },
   name: { words: 'By name', by: byName },
 };
+
+/** Those that are chosen, with these among them or not. */
+export const withChosen = (chosen: ReadonlySet<string>, ids: readonly string[], to: boolean): ReadonlySet<string> =>
+  new Set(to ? [...chosen, ...ids] : [...chosen].filter((id) => !ids.includes(id)));

@@ -8,12 +8,12 @@ import { isReady, lackWords } from '../../core/review/ready';
 import { Ask } from '../parts/ask';
 import { Segments } from '../fields/segments';
 import type { Answer } from './changing';
-import type { SpreadData } from './piece-card';
+import { withChosen } from './picking';
+import type { Card } from './piece-card';
 import styles from './spread.module.css';
 
 /** Several pieces returned at once: those that were read to the end, unless others are chosen. */
 
-type Card = SpreadData['cards'][number];
 type Waiting = Card & { ready: Ready; goId: string };
 const isWaiting = (card: Card): card is Waiting => card.ready !== null && card.goId !== null;
 
@@ -46,7 +46,7 @@ function Choice({ waiting, all: every, onClose }: { waiting: readonly Waiting[];
   const fetcher = useFetcher<Answer>();
   const [outcome, setOutcome] = useState<Outcome>('done');
   const [chosen, setChosen] = useState(
-    () => new Set(waiting.filter(({ ready }) => every || isReady(ready)).map(({ id }) => id)),
+    (): ReadonlySet<string> => new Set(waiting.filter(({ ready }) => every || isReady(ready)).map(({ id }) => id)),
   );
   const pieces = waiting.filter(({ id }) => chosen.has(id));
   const { data } = fetcher;
@@ -56,14 +56,7 @@ function Choice({ waiting, all: every, onClose }: { waiting: readonly Waiting[];
         <p role="status">{data.said}</p>
       </Ask>
     );
-  const put = (ids: readonly string[], to: boolean) =>
-    setChosen((before) => {
-      const now = new Set(before);
-      for (const id of ids)
-        if (to) now.add(id);
-        else now.delete(id);
-      return now;
-    });
+  const put = (ids: readonly string[], to: boolean) => setChosen((before) => withChosen(before, ids, to));
   const all = pieces.length === waiting.length;
   const send = () =>
     pieces.length > 0 &&

@@ -1,6 +1,7 @@
 import type { Sheet } from '../schema/sheet';
 import { everyItem } from '../sheet/tree';
 import { z } from 'zod';
+import { withoutAccents } from '../values/characters';
 import { namesOf } from '../values/names';
 import { Id } from '../values/primitives';
 import type { Context, Counted, Evidence, LookForKind } from './kind';
@@ -24,11 +25,7 @@ export type NameLookFor = z.infer<typeof NameLookFor>;
 /** Letters without a decomposition, and how they are written plainly. */
 const BARE: Record<string, string> = { ł: 'l', ø: 'o', đ: 'd', ð: 'd', þ: 'th', æ: 'ae', œ: 'oe', ß: 'ss', ı: 'i' };
 
-const bare = (name: string): string =>
-  name
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .replace(/[łøđðþæœßı]/g, (letter) => BARE[letter]);
+const bare = (name: string): string => withoutAccents(name).replace(/[łøđðþæœßı]/g, (letter) => BARE[letter]);
 
 /** The parts of a name; in plain form without accents and capitals. */
 function partsOf(name: string, exact: boolean): string[] {

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { Id } from '../schema/sheet';
+import type { Ruled } from './ruled';
+import { rulingOn } from './ruled';
 
 /** A rubric: rows, each with levels from the least to the most. */
 export const Rubric = z.strictObject({
@@ -46,14 +48,10 @@ function brought(
  * @param results of the look-fors, in their order, as rulings on single answers leave them
  * @param rulings a teacher's, on some of them as a whole
  */
-export const weighed = (
-  lookFors: readonly Weight[],
-  results: readonly Judged[],
-  rulings: readonly { lookForId: string; itemId: string | null; held: boolean }[],
-): Weighed[] =>
+export const weighed = (lookFors: readonly Weight[], results: readonly Judged[], rulings: Ruled): Weighed[] =>
   lookFors.flatMap((one, i) => {
     const { id, title, points: of } = one;
-    const ruled = rulings.find(({ lookForId, itemId }) => lookForId === id && itemId === null)?.held ?? null;
+    const ruled = rulingOn(rulings, id)?.held ?? null;
     return of === undefined ? [] : [{ id, title, got: brought(one, results[i], ruled), of }];
   });
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { ruling } from '../../tests/support/said';
 import type { Judgeable, Judging, Verdict } from './judging';
-import { judgeAll, takeBackAll, verdictOn } from './judging';
+import { judgeAll, verdictOn } from './judging';
 import type { Said } from './said';
 import { saidAfter } from './said';
 
@@ -18,7 +18,7 @@ const piece = (name: string, right: boolean | null, held: boolean | null, said =
   said,
 });
 const after = (judging: Judging, pieces: readonly Piece[], to: Verdict | null): Piece[] => {
-  const steps = to === null ? takeBackAll(judging, pieces) : judgeAll(judging, pieces, to);
+  const steps = judgeAll(judging, pieces, to);
   return pieces.map((one) => ({
     ...one,
     said: saidAfter(

@@ -1,8 +1,9 @@
 import type { Result } from '../lookfors/kind';
-import type { Ruled } from './marks';
+import type { Ruled } from '../lookfors/ruled';
+import { rulingOn } from '../lookfors/ruled';
 import { heldAfter } from './marks';
 import type { Answer, Question } from './questions';
-import { answerTo, rulingTo } from './questions';
+import { answerTo, heldAnswer, rulingTo } from './questions';
 import type { Said, Saying } from './said';
 
 /** One thing judged on many pieces at once: the answer in a spot, a look-for, or a row of the rubric. */
@@ -25,9 +26,7 @@ export function verdictOn(judging: Judging, { answer, results, said }: Judgeable
     const result = results.find(({ id }) => id === judging.id);
     return result ? heldAfter(result, said.rulings) : null;
   }
-  if (!answer) return null;
-  const { lookFor, item, right } = answer;
-  return said.rulings.find((one) => one.lookForId === lookFor && one.itemId === item)?.held ?? right;
+  return answer && heldAnswer(answer, said.rulings);
 }
 
 /** What says so on one piece; null where nothing has to be said, or can be. */
@@ -38,30 +37,24 @@ function stepTo(judging: Judging, piece: Judgeable, to: Verdict | null): Saying 
       ? null
       : { do: 'mark', row: judging.id, level: to };
   if (typeof to === 'number') return null;
-  if (judging.ask === 'answer') {
-    if (!answer) return null;
-    return answerTo(answer, said.rulings, to ?? answer.right);
-  }
+  if (judging.ask === 'answer') return answer && answerTo(answer, said.rulings, to ?? answer.right);
   const result = results.find(({ id }) => id === judging.id);
   if (!result) return null;
-  const isRuled = said.rulings.some(({ lookForId, itemId }) => lookForId === result.id && itemId === null);
-  if (to === null) return isRuled ? { do: 'rule', lookFor: result.id, held: null } : null;
+  if (to === null) return rulingOn(said.rulings, result.id) ? { do: 'rule', lookFor: result.id, held: null } : null;
   return heldAfter(result, said.rulings) === to ? null : rulingTo(result, said.rulings, to);
 }
 
-type Told<P> = { piece: P; step: Saying }[];
-
-function tellAll<P extends Judgeable>(judging: Judging, pieces: readonly P[], to: Verdict | null): Told<P> {
+/**
+ * What has to be said so that something stands equally on all of these pieces.
+ * @param to null takes the teacher's own word on it back, wherever there is one
+ */
+export function judgeAll<P extends Judgeable>(
+  judging: Judging,
+  pieces: readonly P[],
+  to: Verdict | null,
+): { piece: P; step: Saying }[] {
   return pieces.flatMap((piece) => {
     const step = stepTo(judging, piece, to);
     return step ? [{ piece, step }] : [];
   });
 }
-
-/** What has to be said so that something stands equally on all of these pieces. */
-export const judgeAll = <P extends Judgeable>(judging: Judging, pieces: readonly P[], to: Verdict): Told<P> =>
-  tellAll(judging, pieces, to);
-
-/** What takes the teacher's own word on it back, wherever there is one. */
-export const takeBackAll = <P extends Judgeable>(judging: Judging, pieces: readonly P[]): Told<P> =>
-  tellAll(judging, pieces, null);

@@ -4,7 +4,7 @@ import { ruling } from '../../tests/support/said';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Evidence, Result } from '../lookfors/kind';
 import type { LookFor } from '../lookfors/all';
-import type { Ruled } from './marks';
+import type { Ruled } from '../lookfors/ruled';
 import { asRuled, heldAfter, isRight, pieceMarks } from './marks';
 import { missedOn } from './missed';
 import { missedMost } from './most-missed';

@@ -3,6 +3,8 @@ import { boxOf } from '../items/hit';
 import type { Box } from '../geometry/matrix';
 import type { Evidence, Result } from '../lookfors/kind';
 import type { Sheet } from '../schema/sheet';
+import type { Ruled } from '../lookfors/ruled';
+import { rulingOn } from '../lookfors/ruled';
 import { find } from '../sheet/tree';
 
 /** Evidence as it is shown on the piece itself: a box on a page with what it counts as. */
@@ -24,12 +26,9 @@ export function pieceMarks(sheet: Sheet, results: readonly Result[], pictures: P
   return [...byItem.values()];
 }
 
-/** What a teacher ruled: on a look-for as a whole, or on the one of its answers that stands in an item. */
-export type Ruled = readonly { lookForId: string; itemId: string | null; held: boolean }[];
-
 /** A result with the teacher's ruling on the whole of it, where there is one. */
 export const heldAfter = (result: Pick<Result, 'id' | 'held'>, rulings: Ruled): boolean | null =>
-  rulings.find(({ lookForId, itemId }) => lookForId === result.id && itemId === null)?.held ?? result.held;
+  rulingOn(rulings, result.id)?.held ?? result.held;
 
 /**
  * The item by which one of the answers of a look-for is told: the first of it, where no other answer has the same. Undefined where
@@ -45,12 +44,11 @@ export const isRight = ({ verdict }: Pick<Evidence, 'verdict'>): boolean => verd
 
 /** A result as the teacher's rulings on single answers leave it. One that says what was counted anyway changes nothing. */
 export function asRuled<R extends Result>(result: R, rulings: Ruled): R {
-  const single = rulings.filter(({ lookForId, itemId }) => lookForId === result.id && itemId !== null);
-  if (single.length === 0) return result;
+  if (!rulings.some(({ lookForId, itemId }) => lookForId === result.id && itemId !== null)) return result;
   let { got } = result;
   const evidence = result.evidence.map((one) => {
     const item = answerItem(result, one);
-    const to = item === undefined ? undefined : single.find(({ itemId }) => itemId === item)?.held;
+    const to = item === undefined ? undefined : rulingOn(rulings, result.id, item)?.held;
     if (to === undefined || to === isRight(one)) return one;
     // What is too much was never counted: accepted, it only ceases to be too much.
     if (one.verdict !== 'extra') got += to ? 1 : -1;

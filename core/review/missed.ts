@@ -1,7 +1,7 @@
 import type { LookFor } from '../lookfors/all';
 import { lookForKindOf } from '../lookfors/all';
 import type { Result } from '../lookfors/kind';
-import type { Ruled } from './marks';
+import type { Ruled } from '../lookfors/ruled';
 import { heldAfter } from './marks';
 
 /** What was counted on a piece, and how its teacher ruled. */

@@ -1,3 +1,5 @@
+import { withoutAccents } from '../values/characters';
+
 /** Sentences that a teacher uses again and again in notes, found as they are typed. */
 
 export const LONGEST_PHRASE = 300;
@@ -14,13 +16,14 @@ export type Phrase = {
   used: number;
 };
 
-const folded = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-const wordsIn = (text: string): string[] => folded(text).match(/[\p{L}\p{N}]+/gu) ?? [];
+const wordsIn = (text: string): string[] =>
+  withoutAccents(text)
+    .toLowerCase()
+    .match(/[\p{L}\p{N}]+/gu) ?? [];
 
 /**
  * Phrases that hold the beginning of each word that is typed, accents and capitals aside; with nothing typed, those that were
- * kept. First those about
- * what was missed, then those that were kept, then those used most.
+ * kept. First those about what was missed, then those that were kept, then those used most.
  * @param about kinds of the look-fors that are missed on the spot
  */
 export function phrasesFor<P extends Phrase>(

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { ruling } from '../../tests/support/said';
 import type { Result } from '../lookfors/kind';
-import { answerBy, answerIn, answerTo, isSame, isUnanswered, levelFor, nextUnanswered, questionsOf } from './questions';
+import { answerBy, answerOf, answerTo, isSame, isUnanswered, levelFor, nextUnanswered, questionsOf } from './questions';
 import type { Said, Saying } from './said';
 import { saidAfter } from './said';
 
@@ -136,8 +136,9 @@ describe('a ruling on one answer', () => {
   };
   const answer = { lookFor: 'l', item: 'a', right: false };
   test('is on the answer in an item, where one is', () => {
-    expect(answerIn(counted, 'a')).toEqual(answer);
-    expect(answerIn(counted, 'b')).toBeUndefined();
+    const [wrong, empty] = counted.evidence;
+    expect(answerOf(counted, wrong)).toEqual(answer);
+    expect(answerOf(counted, empty)).toBeUndefined();
   });
   test('is said once, and taken back by the other', () => {
     const accept: Saying = { do: 'rule', lookFor: 'l', item: 'a', held: true };

@@ -1,6 +1,7 @@
-import type { Result } from '../lookfors/kind';
+import type { Evidence, Result } from '../lookfors/kind';
 import type { Rubric } from '../lookfors/rubric';
-import type { Ruled } from './marks';
+import type { Ruled } from '../lookfors/ruled';
+import { rulingOn } from '../lookfors/ruled';
 import { answerItem, heldAfter, isRight } from './marks';
 import type { Said, Saying } from './said';
 
@@ -38,7 +39,7 @@ export const isSame = (a: Question | null, b: Question | null): boolean => a?.as
  */
 export function rulingTo(result: Pick<Result, 'id' | 'held'>, rulings: Ruled, to: boolean): Saying | null {
   const held = heldAfter(result, rulings);
-  const ruled = rulings.some(({ lookForId, itemId }) => lookForId === result.id && itemId === null);
+  const ruled = rulingOn(rulings, result.id) !== undefined;
   if (held === to && !ruled) return null;
   return { do: 'rule', lookFor: result.id, held: ruled && (result.held === to || held === to) ? null : to };
 }
@@ -46,19 +47,23 @@ export function rulingTo(result: Pick<Result, 'id' | 'held'>, rulings: Ruled, to
 /** One of the answers of a look-for, told by its item, and whether it was counted as right. */
 export type Answer = { lookFor: string; item: string; right: boolean };
 
-/** The answer that stands in an item; undefined where none does that could be ruled on by itself. */
-export function answerIn(result: Result, item: string): Answer | undefined {
-  const one = result.evidence.find((evidence) => answerItem(result, evidence) === item);
-  return one && { lookFor: result.id, item, right: isRight(one) };
+/** What was counted as an answer; undefined where it could not be ruled on by itself. */
+export function answerOf(result: Result, evidence: Evidence): Answer | undefined {
+  const item = answerItem(result, evidence);
+  return item === undefined ? undefined : { lookFor: result.id, item, right: isRight(evidence) };
 }
+
+/** Whether an answer is right, as it was counted or ruled. */
+export const heldAnswer = ({ lookFor, item, right }: Answer, rulings: Ruled): boolean =>
+  rulingOn(rulings, lookFor, item)?.held ?? right;
 
 /**
  * What a ruling on one answer says: nothing where it is so already, and what was counted stands again where the ruling agrees with
  * it.
  */
-export function answerTo({ lookFor, item, right }: Answer, rulings: Ruled, to: boolean): Saying | null {
-  const ruling = rulings.find(({ lookForId, itemId }) => lookForId === lookFor && itemId === item);
-  if ((ruling?.held ?? right) === to) return null;
+export function answerTo(answer: Answer, rulings: Ruled, to: boolean): Saying | null {
+  if (heldAnswer(answer, rulings) === to) return null;
+  const { lookFor, item, right } = answer;
   return { do: 'rule', lookFor, item, held: right === to ? null : to };
 }
 

@@ -1,6 +1,6 @@
 import type { Result } from '../lookfors/kind';
 import type { Rubric, RubricMarks } from '../lookfors/rubric';
-import type { Ruled } from './marks';
+import type { Ruled } from '../lookfors/ruled';
 import { isUnanswered, questionsOf } from './questions';
 
 /** Whether a piece is ready to be returned: what its teacher has said on it, and what is still to be said. */

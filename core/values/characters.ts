@@ -26,3 +26,6 @@ const NUL = /\0/g;
  */
 export const wellFormed = (text: string): string => text.toWellFormed().replace(NUL, '\ufffd');
 export const isWellFormed = (text: string): boolean => text.isWellFormed() && !text.includes('\0');
+
+/** Letters without their accents, where those can be taken off: not those of ø or ł. */
+export const withoutAccents = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '');

@@ -1,5 +1,5 @@
 import type { Database } from '../database/connection';
-import type { ClassRow } from '../stores/classes';
+import type { ClassRow, Rights } from '../stores/classes';
 import { classesOf } from '../stores/classes';
 import type { Handout } from '../stores/handouts';
 import { handoutById, rightsOn } from '../stores/handouts';
@@ -30,6 +30,18 @@ export async function mayChange(db: Database, { id }: Pick<Person, 'id'>, handou
   const rights = await rightsOn(db, id, handoutId);
   if (!rights) throw missing();
   if (rights !== 'full') throw new Refused(403, READ_ONLY);
+}
+
+/** A handout to a class of theirs, and what they may do with it. @throws Refused */
+export async function seenHandout(
+  db: Database,
+  { id }: Pick<Person, 'id'>,
+  handoutId: string,
+): Promise<{ handout: Handout; rights: Rights }> {
+  const rights = await rightsOn(db, id, handoutId);
+  const handout = rights && (await handoutById(db, handoutId));
+  if (!rights || !handout) throw missing();
+  return { handout, rights };
 }
 
 /** A handout that they may change. @throws Refused */

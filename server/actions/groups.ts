@@ -8,6 +8,7 @@ import type { Teacher } from './classes';
 import { ClassId, Name, PersonId } from './classes';
 import type { Means } from './means';
 import { missing, Refused } from './refused';
+import { spaced } from './spaced';
 
 /** Groups within a class. */
 
@@ -17,11 +18,7 @@ export const SettingGroup = z.object({
   group: z.string().regex(/^[\w-]{12}$/),
   name: Name,
   /** Identities, one after the other. */
-  members: z
-    .string()
-    .max(20_000)
-    .transform((text) => text.split(' ').filter(Boolean))
-    .pipe(z.array(PersonId).min(1, 'Choose who is in the group.').max(400)),
+  members: z.string().max(20_000).pipe(spaced).pipe(z.array(PersonId).min(1, 'Choose who is in the group.').max(400)),
 });
 export const RemovingGroup = z.object({ classId: ClassId, group: PersonId });
 

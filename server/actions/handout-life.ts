@@ -17,6 +17,7 @@ import type { Person } from '../stores/people';
 import { fullHandout, mayChange } from './class-rights';
 import { HandoutBrief, HandoutTitle, Moment } from './hand-out';
 import { missing, Refused } from './refused';
+import { spaced } from './spaced';
 
 /** What a teacher does with a handout after it went out. */
 
@@ -38,10 +39,7 @@ export const WithHandout = z.discriminatedUnion('do', [
   /** Another due time for some students, by their copies with spaces between; none with an empty one. */
   z.object({
     do: z.literal('extend'),
-    copies: z
-      .string()
-      .transform((text) => text.split(' ').filter(Boolean))
-      .pipe(z.array(z.string().max(40)).min(1, 'Choose a piece first.').max(1000)),
+    copies: spaced.pipe(z.array(z.string().max(40)).min(1, 'Choose a piece first.').max(1000)),
     to: Moment,
   }),
 ]);

@@ -23,11 +23,13 @@ export const WithPhrases = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('remove'), phrase: Id }),
 ]);
 
+export type WithPhrases = z.infer<typeof WithPhrases>;
+
 /** @throws Refused where the phrase is not theirs */
 export async function doWithPhrases(
   db: Database,
   { id: ownerId }: Pick<Person, 'id'>,
-  asked: z.infer<typeof WithPhrases>,
+  asked: WithPhrases,
 ): Promise<void> {
   if (asked.do === 'keep') {
     const { phrase: id, body, about } = asked;

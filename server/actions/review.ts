@@ -10,6 +10,7 @@ import { sayOn } from '../stores/reviews';
 import { mayChange } from './class-rights';
 import { announce } from './live';
 import { missing, Refused } from './refused';
+import { spaced } from './spaced';
 
 /** What a teacher does with a piece that was handed in. */
 
@@ -68,15 +69,12 @@ export async function returnPiece(
 /** Pieces of a class, each with the go that was looked at: one handed in since is another. */
 export const ReturningMany = z.strictObject({
   outcome: z.enum(OUTCOMES),
-  pieces: z
-    .string()
-    .transform((text) => text.split(' ').filter(Boolean))
-    .pipe(
-      z
-        .array(z.string().regex(/^[\w-]{1,40}:[\w-]{1,40}$/))
-        .min(1, 'Choose a piece first.')
-        .max(1000),
-    ),
+  pieces: spaced.pipe(
+    z
+      .array(z.string().regex(/^[\w-]{1,40}:[\w-]{1,40}$/))
+      .min(1, 'Choose a piece first.')
+      .max(1000),
+  ),
 });
 
 /**

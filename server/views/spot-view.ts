@@ -1,4 +1,5 @@
 import { blanksOn } from '../../core/handout/blanks';
+import { isOpen } from '../../core/handout/state';
 import type { Box } from '../../core/geometry/matrix';
 import { boxOf } from '../../core/items/hit';
 import { itemName } from '../../core/items/name';
@@ -6,29 +7,26 @@ import { evidenceWords, lookForKindOf } from '../../core/lookfors/all';
 import type { LookFor } from '../../core/lookfors/all';
 import type { Result } from '../../core/lookfors/kind';
 import type { Pictures } from '../../core/pictures/picture';
-import { answerItem, isRight } from '../../core/review/marks';
-import { answerIn } from '../../core/review/questions';
+import { answerOf } from '../../core/review/questions';
 import type { Picked } from '../../core/review/spot';
 import { standing } from '../../core/review/spot';
 import type { Sheet } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { find } from '../../core/sheet/tree';
 import { isEmpty } from '../../core/text/body';
+import { seenHandout } from '../actions/class-rights';
 import { countedOn, countingOf } from '../actions/counting';
 import type { Means } from '../actions/means';
-import { missing } from '../actions/refused';
 import { Turn } from '../process/turn';
 import { copiesOf, newestGoes } from '../stores/copies';
-import { asVersion, handoutById, rightsOn } from '../stores/handouts';
+import { asVersion } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { notesOf, rulingsOf } from '../stores/reviews';
 
 /** One spot of a sheet on all pieces that were handed in. */
 
 /** A thing of the sheet that can be looked at on all pieces: a blank, or what an answer stands in. */
-export type OfferedSpot = { item: string; page: string; box: Box; name: string; wrong: number };
-
-const isKeyed = ({ kind }: LookFor) => lookForKindOf(kind).keyed === true;
+type OfferedSpot = { item: string; page: string; box: Box; name: string; wrong: number };
 
 /** The blanks of a sheet in reading order, then what else its answers stand in. */
 function offeredSpots(given: Sheet, pieces: readonly (readonly Result[])[], pictures: Pictures): OfferedSpot[] {
@@ -37,9 +35,10 @@ function offeredSpots(given: Sheet, pieces: readonly (readonly Result[])[], pict
   for (const results of pieces)
     for (const result of results)
       for (const one of result.evidence) {
-        const item = answerItem(result, one);
-        if (item === undefined) continue;
-        wrong.set(item, (wrong.get(item) ?? 0) + (isRight(one) ? 0 : 1));
+        const answer = answerOf(result, one);
+        if (!answer) continue;
+        const { item, right } = answer;
+        wrong.set(item, (wrong.get(item) ?? 0) + (right ? 0 : 1));
         if (one.meant !== '' && !meant.has(item)) meant.set(item, one.meant);
       }
   const blanks = given.pages.flatMap((page) => blanksOn(page, pictures).map(({ item }) => item.id));
@@ -63,9 +62,11 @@ function offeredSpots(given: Sheet, pieces: readonly (readonly Result[])[], pict
 function answerAt(lookFors: readonly LookFor[], results: readonly Result[], item: string) {
   for (const result of results) {
     const lookFor = lookFors.find(({ id }) => id === result.id)!;
-    const answer = isKeyed(lookFor) ? answerIn(result, item) : undefined;
-    const evidence = answer && result.evidence.find((one) => answerItem(result, one) === item)!;
-    if (evidence) return { answer, evidence, words: evidenceWords(lookFor, evidence) };
+    if (!lookForKindOf(lookFor.kind).keyed) continue;
+    for (const evidence of result.evidence) {
+      const answer = answerOf(result, evidence);
+      if (answer?.item === item) return { answer, evidence, words: evidenceWords(lookFor, evidence) };
+    }
   }
   return undefined;
 }
@@ -76,16 +77,14 @@ function answerAt(lookFors: readonly LookFor[], results: readonly Result[], item
  */
 export async function spotView(means: Means, person: Pick<Person, 'id'>, handoutId: string, asked: Picked | null) {
   const { db } = means;
-  const rights = await rightsOn(db, person.id, handoutId);
-  const whole = rights && (await handoutById(db, handoutId));
-  if (!whole) throw missing();
+  const { handout: whole, rights } = await seenHandout(db, person, handoutId);
   const [copies, goes] = await Promise.all([copiesOf(db, handoutId), newestGoes(db, handoutId)]);
   const counting = await countingOf(means, whole);
   const turn = new Turn();
   const counted = [];
   for (const copy of copies) {
     const go = goes.find(({ copyId }) => copyId === copy.id);
-    if (!go || go.damage || !(copy.state === 'handed-in' || copy.state === 'done')) continue;
+    if (!go || go.damage || isOpen(copy.state)) continue;
     await turn.end();
     const handout = asVersion(whole, copy.version);
     counted.push({ copy, go, handout, results: countedOn(handout, go.sheet, copy.studentName, counting) });
@@ -104,11 +103,12 @@ export async function spotView(means: Means, person: Pick<Person, 'id'>, handout
   const ids = counted.map(({ go }) => go.id);
   const [notes, rulings] = await Promise.all([notesOf(db, ids), rulingsOf(db, ids)]);
   const pieces = counted.flatMap(({ copy, go, handout, results }) => {
-    const answer = spot && 'item' in spot ? answerAt(handout.lookFors, results, spot.item) : undefined;
+    const counts = spot && 'item' in spot ? answerAt(handout.lookFors, results, spot.item) : undefined;
+    const { answer = null, evidence, words = '' } = counts ?? {};
     const stands =
-      spot && standing(go.sheet, handout.given, spot, counting.pictures, copy.id, answer?.evidence.items.slice(1));
+      spot && standing(go.sheet, handout.given, spot, counting.pictures, copy.id, evidence?.items.slice(1));
     if (!stands) return [];
-    const written = answer ? (answer.evidence.verdict === 'empty' ? '' : answer.evidence.said) : stands.written;
+    const written = evidence ? (evidence.verdict === 'empty' ? '' : evidence.said) : stands.written;
     return [
       {
         ...stands,
@@ -119,10 +119,10 @@ export async function spotView(means: Means, person: Pick<Person, 'id'>, handout
         version: copy.version,
         written,
         // The same words can be right on one version and wrong on another.
-        key: answer ? `${written}${written === '' ? '' : `\n${answer.answer?.right}`}` : stands.key,
-        answer: answer?.answer ?? null,
+        key: answer ? written && `${written}\n${answer.right}` : stands.key,
+        answer,
         /** What there is to say about it, beyond what it says itself. */
-        words: answer && !['right', 'empty'].includes(answer.evidence.verdict) ? answer.words : '',
+        words: evidence && !['right', 'empty'].includes(evidence.verdict) ? words : '',
         results: results.map(({ id, held }) => ({ id, held })),
         rulings: rulings.filter(({ goId }) => goId === go.id),
         notes: notes.filter(({ goId }) => goId === go.id),
@@ -148,6 +148,5 @@ export async function spotView(means: Means, person: Pick<Person, 'id'>, handout
     without: counted.length - pieces.length,
     /** Not handed in. */
     atWork: copies.length - counted.length,
-    now: Date.now(),
   };
 }

@@ -1,23 +1,24 @@
 import equal from 'fast-deep-equal';
 import { broughtPages } from '../../core/handout/brought';
+import { isOpen } from '../../core/handout/state';
 import { isLate, isOverdue } from '../../core/handout/times';
-import type { Ruled } from '../../core/review/marks';
+import { points, weighed } from '../../core/lookfors/rubric';
+import type { Ruled } from '../../core/lookfors/ruled';
 import { asRuled, heldAfter, pieceMarks } from '../../core/review/marks';
 import { openOn } from '../../core/review/ready';
 import { missedOn } from '../../core/review/missed';
+import { seenHandout } from '../actions/class-rights';
 import type { Counting } from '../actions/counting';
 import { countedOn, countedOnCopy, countingOf } from '../actions/counting';
 import type { Means } from '../actions/means';
 import { sheetStill, shownOf } from '../actions/opened';
-import { points, weighed } from '../../core/lookfors/rubric';
-import { missing } from '../actions/refused';
 import { Turn } from '../process/turn';
 import type { Go } from '../stores/copies';
 import { copiesOf, newestGoes } from '../stores/copies';
 import type { Damaged, Loaded } from '../stores/documents';
 import { loadDocuments } from '../stores/documents';
 import type { Handout } from '../stores/handouts';
-import { asVersion, handoutById, rightsOn } from '../stores/handouts';
+import { asVersion } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { notesOf, rulingsOf } from '../stores/reviews';
 
@@ -35,7 +36,7 @@ type Piece = {
 /** A piece as its card shows it: as it was handed in while it is with the teacher or done, else as it is now. */
 function cardOf(whole: Handout, { copy, go, document, ruled, notes }: Piece, counting: Counting) {
   const handout = asVersion(whole, copy.version);
-  const handedIn = go && (copy.state === 'handed-in' || copy.state === 'done') ? go : null;
+  const handedIn = go && !isOpen(copy.state) ? go : null;
   const piece = handedIn ?? (document && shownOf(document, handout.title));
   const sheet = piece?.damage ? undefined : piece?.sheet;
   const counted = !sheet
@@ -132,9 +133,7 @@ export async function cardsView(
   handoutId: string,
   documentIds: readonly string[],
 ) {
-  const rights = await rightsOn(means.db, person.id, handoutId);
-  const handout = rights && (await handoutById(means.db, handoutId));
-  if (!handout) throw missing();
+  const { handout } = await seenHandout(means.db, person, handoutId);
   const now = Date.now();
   return { cards: await cardsOf(means, handout, documentIds), now };
 }
@@ -142,9 +141,7 @@ export async function cardsView(
 /** @throws Refused where it is not theirs */
 export async function spreadView(means: Means, person: Pick<Person, 'id'>, handoutId: string) {
   const { db } = means;
-  const rights = await rightsOn(db, person.id, handoutId);
-  const handout = rights && (await handoutById(db, handoutId));
-  if (!handout) throw missing();
+  const { handout, rights } = await seenHandout(db, person, handoutId);
   // Taken before: what happens meanwhile is told of, and newer.
   const now = Date.now();
   const cards = await cardsOf(means, handout);
