@@ -1,7 +1,10 @@
 import { writeFileSync } from 'node:fs';
 import { seenOf } from '../core/drawing/bounds';
 import { drawPage } from '../core/items/draw';
+import { pageSvg } from '../core/drawing/svg';
 import { thumbnailSvg } from '../core/items/thumbnail';
+import type { Feedback } from '../core/review/feedback';
+import { feedbackPages, stacked } from '../core/review/feedback';
 import type { Page, Sheet } from '../core/schema/sheet';
 import type { Answer, Progress } from '../server/exports/crew';
 import type { Job, PictureAnswer, PictureJob } from '../server/exports/job';
@@ -23,6 +26,16 @@ export default async function run(
   const resources = { ...shipped, pictures: withOwn(shipped.pictures, job.own) };
   const { faces } = resources;
   if (job.kind === 'thumbnail') return thumbnailSvg(job.part, resources);
+  if (job.kind === 'feedback-picture')
+    return pageSvg(stacked(feedbackPages(job.piece, resources)), faces, { once: true, ...embedding(job.own) });
+  if (job.kind === 'feedback') {
+    const of = job.pieces.length;
+    return pdfOf(
+      feedback(job.pieces, resources, (done) => tell({ done, of })),
+      job.title,
+      pdfResources(faces, job.own),
+    );
+  }
   if (job.kind === 'pdf') {
     const all = job.sheets.flatMap((sheet) => sheet.pages.map((page) => ({ sheet, page })));
     return pdfOf(drawn(all, resources), job.title, pdfResources(faces, job.own), (done) =>
@@ -36,6 +49,14 @@ export default async function run(
 /** Pages drawn one by one, so that only one of them is in memory. */
 function* drawn(pages: { sheet: Sheet; page: Page }[], resources: Parameters<typeof drawPage>[2]) {
   for (const { sheet, page } of pages) yield seenOf(drawPage(sheet, page, resources));
+}
+
+/** The same for feedback: piece by piece. */
+function* feedback(pieces: Feedback[], resources: Parameters<typeof feedbackPages>[1], tell: (done: number) => void) {
+  for (const [i, piece] of pieces.entries()) {
+    tell(i + 1);
+    yield* feedbackPages(piece, resources);
+  }
 }
 
 /** A problem with a file crosses between processes as a string: an error would lose its class. */

@@ -7,9 +7,12 @@ import type { MarginEntry } from '../margin/margin';
 import type { Loaded } from '../student/entries';
 import { BackMarks } from '../student/entries';
 import { countOf, LookForList } from '../student/lookfor-list';
+import { later } from '../browser/later';
 import { Brief, briefName } from './brief';
 import type { Checking } from './checking';
 import styles from './copy.module.css';
+
+const OnPaper = later(() => import('./on-paper').then((part) => part.OnPaper));
 
 /** What is asked of a student, what will be looked for, and what came back: one line, of which one part opens. */
 
@@ -93,6 +96,7 @@ function About({ editor, loaded, results, first, chosen, onShow, onGo, checking 
             {name}
           </button>
         ))}
+        {loaded.cameBack && <OnPaper copyId={loaded.copyId} />}
       </div>
       {shown && (
         <div className={styles.panel}>

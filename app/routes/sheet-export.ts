@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { sheetOf } from '../../server/stores/sheets';
 import { whole } from '../../server/actions/opened';
+import { asked } from '../export.server';
 import { jsonOf } from '../form.server';
 import { allowed, missing, refuse, requirePerson } from '../who.server';
 import type { Route } from './+types/sheet-export';
@@ -20,7 +21,5 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   const found = await sheetOf(db, person.id, params.sheetId);
   if (!found) throw missing();
   await allowed(whole(db, found.documentId));
-  const id = await exports.ask(person.id, found.id, wanted.data);
-  if (!id) throw refuse(429, 'Three files are being made for you already. Wait for one of them, or stop it.');
-  return Response.json({ id }, { status: 202 });
+  return asked(exports.ask(person.id, found.id, wanted.data));
 }

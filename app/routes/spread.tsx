@@ -128,6 +128,9 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
         <Link to={`/handouts/${handout.id}/spot`}>
           <Button tabIndex={-1}>One spot …</Button>
         </Link>
+        <Link to={`/handouts/${handout.id}/out`}>
+          <Button tabIndex={-1}>Download …</Button>
+        </Link>
         {handout.rights === 'full' && <ReturnPieces cards={cards} />}
         {first ? (
           <Link to={`/handouts/${handout.id}/reading/${first.id}`}>
@@ -203,7 +206,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
         </main>
         <ClassSoFar {...loaderData} cards={cards} marked={shown === 'look-fors'} bar={bar} onBar={setBar} />
       </div>
-      {picked.length > 0 && <ChosenBar cards={picked} onClear={() => setChosen(new Set())} />}
+      {picked.length > 0 && <ChosenBar handoutId={handout.id} cards={picked} onClear={() => setChosen(new Set())} />}
       {returned && <ReturnedBar key={returned.id} handoutId={handout.id} piece={returned} />}
     </div>
   );

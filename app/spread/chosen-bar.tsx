@@ -1,5 +1,5 @@
-import { Alert } from 'antd';
-import { useFetcher } from 'react-router';
+import { Alert, Button } from 'antd';
+import { Link, useFetcher } from 'react-router';
 import { isOpen } from '../../core/handout/state';
 import { DayField } from '../fields/day-field';
 import { momentOf } from '../fields/day-words';
@@ -12,11 +12,12 @@ import styles from './spread.module.css';
 
 /** What can be done with several pieces that were chosen. */
 
-type Props = { cards: readonly Card[]; onClear: () => void };
+type Props = { handoutId: string; cards: readonly Card[]; onClear: () => void };
 
-export function ChosenBar({ cards, onClear }: Props) {
+export function ChosenBar({ handoutId, cards, onClear }: Props) {
   const fetcher = useFetcher<Answer>();
   const open = cards.filter(({ state }) => isOpen(state));
+  const handedIn = cards.filter(({ goId }) => goId !== null);
   const give = (local: string) =>
     void fetcher.submit(
       { do: 'extend', copies: open.map(({ id }) => id).join(' '), to: momentOf(local)?.toISOString() ?? '' },
@@ -31,6 +32,11 @@ export function ChosenBar({ cards, onClear }: Props) {
           {cards.length} {cards.length === 1 ? 'piece' : 'pieces'} chosen
         </b>
         <ReturnPieces cards={cards} chosen />
+        {handedIn.length > 0 && (
+          <Link to={`/handouts/${handoutId}/out?of=${handedIn.map(({ id }) => id).join('+')}`}>
+            <Button tabIndex={-1}>Download …</Button>
+          </Link>
+        )}
         {open.length > 0 && (
           <DayField
             time

@@ -1,4 +1,5 @@
 import path from 'node:path';
+import type { Feedback } from '../../core/review/feedback';
 import type { SheetPart } from '../../core/items/thumbnail';
 import type { ExportJob, Job, PictureAnswer, PictureJob } from './job';
 import { projectRoot } from '../process/place';
@@ -28,6 +29,10 @@ export class Exporter {
 
   thumbnail(part: SheetPart, own: PictureFiles, signal?: AbortSignal): Promise<string> {
     return this.drawing.run<string>({ kind: 'thumbnail', part, own } satisfies Job, signal);
+  }
+
+  feedbackPicture(piece: Feedback, own: PictureFiles, signal?: AbortSignal): Promise<string> {
+    return this.drawing.run<string>({ kind: 'feedback-picture', piece, own } satisfies Job, signal);
   }
 
   async close(): Promise<void> {

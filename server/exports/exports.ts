@@ -5,6 +5,7 @@ import path from 'node:path';
 import type { ExportJob } from './job';
 import { isOwn } from '../../core/pictures/picture';
 import { answered, givenOut } from '../../core/handout/copy';
+import type { Feedback } from '../../core/review/feedback';
 import { fileName } from '../../core/items/name';
 import { needsOf } from '../../core/sheet/needs';
 import type { Database } from '../database/connection';
@@ -25,7 +26,14 @@ export type Wanted = {
   side: 'key' | 'students';
   page: number;
 };
-type Given = Wanted & { personId: string; sheetId: string };
+/** Feedback on pieces of a handout, or on a student's own piece. */
+export type FeedbackWanted = { as: 'pdf'; shows: { lookFors: boolean; marks: boolean } } & (
+  { handoutId: string; copies: string[] } | { copyId: string }
+);
+type Given = ((Wanted & { sheetId: string }) | FeedbackWanted) & { personId: string };
+type Making = { job: ExportJob; name: string };
+/** What is needed for feedback, gathered by a layer above. @throws ExportProblem */
+export type Gather = (personId: string, wanted: FeedbackWanted) => Promise<{ title: string; pieces: Feedback[] }>;
 type Made = { name: string } | { problem: string };
 
 export type ExportState =
@@ -65,10 +73,17 @@ export class Exports {
     private db: Database,
     private exporter: Exporter,
     private folder: string,
+    private gather: Gather,
   ) {}
 
-  static async start(db: Database, jobs: Jobs, exporter: Exporter, dataDir: string): Promise<Exports> {
-    const exports = new Exports(db, exporter, path.join(dataDir, 'exports'));
+  static async start(
+    db: Database,
+    jobs: Jobs,
+    exporter: Exporter,
+    dataDir: string,
+    gather: Gather = () => Promise.reject(new ExportProblem(GONE)),
+  ): Promise<Exports> {
+    const exports = new Exports(db, exporter, path.join(dataDir, 'exports'), gather);
     mkdirSync(exports.folder, { recursive: true, mode: 0o700 });
     exports.tidy();
     exports.line = await jobs.line<Given, Made>('export', LONGEST, (id, given) => exports.make(id, given));
@@ -76,7 +91,17 @@ export class Exports {
   }
 
   /** Asks for one; gives its identity, or null when the person has too many under way. */
-  async ask(personId: string, sheetId: string, wanted: Wanted): Promise<string | null> {
+  ask(personId: string, sheetId: string, wanted: Wanted): Promise<string | null> {
+    return this.take({ ...wanted, personId, sheetId });
+  }
+
+  /** The same for feedback. Whether it is theirs is looked at when it is made. */
+  askFeedback(personId: string, wanted: FeedbackWanted): Promise<string | null> {
+    return this.take({ ...wanted, personId });
+  }
+
+  private async take(given: Given): Promise<string | null> {
+    const { personId } = given;
     const mine = [...this.open].filter(([, one]) => one.personId === personId);
     // Another process that shares the database may have made them.
     if (mine.length >= MOST_AT_ONCE) for (const [id] of mine) if (await this.hasEnded(id)) this.open.delete(id);
@@ -84,7 +109,7 @@ export class Exports {
     this.tidy();
     const id = randomUUID();
     this.open.set(id, { personId, looked: Date.now() });
-    await this.line.ask({ ...wanted, personId, sheetId }, id).catch((error: unknown) => {
+    await this.line.ask(given, id).catch((error: unknown) => {
       this.open.delete(id);
       throw error;
     });
@@ -160,7 +185,8 @@ export class Exports {
     }, CHECK_EVERY);
     try {
       if (this.isLeft(id)) return { problem: NOBODY };
-      const { job, name } = await jobOf(this.db, given);
+      const { job, name } =
+        'sheetId' in given ? await jobOf(this.db, given) : await feedbackJob(this.db, this.gather, given);
       const bytes = await this.exporter.run(job, stop.signal, (progress) => (running.progress = progress));
       const place = this.placeOf(id);
       await writeFile(`${place}.part`, bytes, { mode: 0o600 });
@@ -194,11 +220,28 @@ export class Exports {
 }
 
 /** Why one can't be made, in words for whoever asked. */
-class ExportProblem extends Error {
+export class ExportProblem extends Error {
   override name = 'ExportProblem';
 }
 
-async function jobOf(db: Database, { personId, sheetId, as, side, page }: Given) {
+async function feedbackJob(
+  db: Database,
+  gather: Gather,
+  { personId, ...wanted }: FeedbackWanted & { personId: string },
+): Promise<Making> {
+  const { title, pieces } = await gather(personId, wanted);
+  const pictures = pieces.flatMap(({ sheet }) => needsOf(sheet).pictures);
+  const own = await pictureFiles(db, [...new Set(pictures.filter(isOwn))]);
+  return {
+    job: { kind: 'feedback', title, pieces, own },
+    name: `${fileName(title, 'handout')} (feedback).pdf`,
+  };
+}
+
+async function jobOf(
+  db: Database,
+  { personId, sheetId, as, side, page }: Extract<Given, { sheetId: string }>,
+): Promise<Making> {
   const found = await sheetOf(db, personId, sheetId);
   const document =
     found &&

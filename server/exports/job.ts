@@ -1,3 +1,4 @@
+import type { Feedback } from '../../core/review/feedback';
 import type { SheetPart } from '../../core/items/thumbnail';
 import type { Sheet } from '../../core/schema/sheet';
 import type { PictureIn } from '../pictures/read-in';
@@ -8,9 +9,13 @@ import type { PictureFiles } from '../stores/pictures';
 export type ExportJob =
   | { kind: 'pdf'; title: string; sheets: Sheet[]; own: PictureFiles }
   /** `dpi` pixels to the inch. */
-  | { kind: 'png'; sheet: Sheet; page: number; dpi: number; own: PictureFiles };
+  | { kind: 'png'; sheet: Sheet; page: number; dpi: number; own: PictureFiles }
+  /** Pages of feedback on pieces, one after another. */
+  | { kind: 'feedback'; title: string; pieces: Feedback[]; own: PictureFiles };
 /** A picture of a page that is too much for the thread that answers requests. */
 export type ThumbnailJob = { kind: 'thumbnail'; part: SheetPart; own: PictureFiles };
+/** All pages of feedback on a piece below each other, as one picture. */
+export type FeedbackPictureJob = { kind: 'feedback-picture'; piece: Feedback; own: PictureFiles };
 /** A picture file from outside, and who brings it along. */
 export type PictureJob = {
   kind: 'picture';
@@ -21,4 +26,4 @@ export type PictureJob = {
   page?: { whole: boolean };
 };
 export type PictureAnswer = { picture: PictureIn } | { problem: string };
-export type Job = ExportJob | ThumbnailJob | PictureJob;
+export type Job = ExportJob | ThumbnailJob | FeedbackPictureJob | PictureJob;

@@ -7,11 +7,15 @@ import type { Database } from '../database/connection';
 import { openDatabase } from '../database/open';
 import { Crew } from '../exports/crew';
 import { Exporter } from '../exports/exporter';
-import { Exports } from '../exports/exports';
+import type { Gather } from '../exports/exports';
+import { ExportProblem, Exports } from '../exports/exports';
 import type { Health } from './health';
 import { healthOf } from './health';
 import type { Cookies } from '../accounts/session-cookie';
 import { cookiesFor } from '../accounts/session-cookie';
+import { workshop } from '../actions/means';
+import { Refused } from '../actions/refused';
+import { feedbackFor } from '../views/feedback-view';
 import { Jobs } from '../jobs/jobs';
 import { projectRoot } from '../process/place';
 import { Shelf } from '../exports/shelf';
@@ -51,6 +55,11 @@ export async function openServices(settings: {
   const exporter = new Exporter();
   const backups = new Crew(path.join(projectRoot(), 'build/workers/backup.js'), BACKUPS);
   const backup = (file: string) => backupOf(db, settings, file, (source, to) => backups.run<End>({ source, file: to }));
+  const shelf = await Shelf.open(exporter);
+  const gather: Gather = (id, wanted) =>
+    feedbackFor(workshop(db, shelf), { id }, wanted).catch((error: unknown) => {
+      throw error instanceof Refused ? new ExportProblem(error.message) : error;
+    });
   const jobs = await Jobs.start(db, dailyWork(db, dataDir, backup));
   return {
     backup,
@@ -61,9 +70,9 @@ export async function openServices(settings: {
     },
     db,
     live,
-    shelf: await Shelf.open(exporter),
+    shelf,
     exporter,
-    exports: await Exports.start(db, jobs, exporter, dataDir),
+    exports: await Exports.start(db, jobs, exporter, dataDir, gather),
     cookies: cookiesFor(secure),
     demo,
     version,

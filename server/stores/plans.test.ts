@@ -234,6 +234,7 @@ const CALLS: Record<string, () => unknown> = {
   pictureFile: () =>
     Promise.all((['image', 'lines'] as const).map((file) => pictures.pictureFile(db, 's7', 'own/t7-1', file))),
   notesOf: () => reviews.notesOf(db, ['gy3-46-0', 'gy3-42-0']),
+  signedNotesOf: () => reviews.signedNotesOf(db, ['gy3-46-0', 'gy3-42-0']),
   rulingsOf: () => reviews.rulingsOf(db, ['gy3-46-0']),
   sayOn: () =>
     reviews.sayOn(db, { copyId: 'y3-50-0', goId: 'gy3-50-0', authorId: 't3-2' }, [

@@ -10,6 +10,13 @@ const NOTE = `id, go_id as "goId", page_id as "pageId", item_id as "itemId", x, 
 export const notesOf = (db: Queries, goIds: string[]) =>
   db.query<Note>(`select ${NOTE} from margin_note where go_id = any($1) order by created_at, id`, [goIds]);
 
+/** The same with who wrote them, and when. */
+export const signedNotesOf = (db: Queries, goIds: string[]) =>
+  db.query<Note & { author: string; at: Date }>(
+    `select n.*, p.name as author from (select ${NOTE}, author_id, created_at as at from margin_note where go_id = any($1)) n join person p on p.id = n.author_id order by n.at, n.id`,
+    [goIds],
+  );
+
 export const rulingsOf = (db: Queries, goIds: string[]) =>
   db.query<Ruling & { goId: string }>(
     `select go_id as "goId", look_for_id as "lookForId", nullif(item_id, '') as "itemId", held, reason from ruling where go_id = any($1)`,

@@ -154,6 +154,8 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
     lastGo: returned && copy.state === 'another-go' ? lastGoOf(returned, notes, pictures) : null,
     marks: returned ? marksOf(handout, returned.marks, weighedOn(returned.sheet)) : null,
     handedInAt: last?.handedInAt ?? null,
+    /** It came back at least once: there is feedback to take out. */
+    cameBack: returned !== undefined,
     /** Why the teacher took it back after it had come back. */
     recalled: copy.state === 'handed-in' ? (last?.recalled ?? null) : null,
     go: last?.number ?? 0,

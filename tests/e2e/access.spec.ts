@@ -110,6 +110,10 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${handout}/picture.svg`, mine],
     [`${handout}/spot`, mine],
     [`${handout}/cards?of=any`, script(mine)],
+    [`${handout}/out`, mine],
+    [`${handout}/feedback/${copyId}?marks`, script(mine)],
+    [`${handout}/marks.csv`, script(mine)],
+    [`${handout}/notes.jsonld`, script(mine)],
     ['/phrases', script(teachers)],
     [`${handout}/reading/${copyId}`, mine],
     [`${handout}/reading/${copyId}/ahead`, mine],
@@ -186,6 +190,12 @@ test('every route knows who is asking', async ({ browser, house }) => {
       { do: 'check', lookFor: 'labels', asked: 'intruder-123', seq: '0' },
       ['nobody', 'owner', 'colleague', 'stranger'],
     ],
+    [
+      `${handout}/feedback`,
+      { copies: [copyId], lookFors: true, marks: true },
+      ['nobody', 'colleague', 'student', 'stranger'],
+    ],
+    [`/copies/${copyId}/feedback`, {}, ['nobody', 'owner', 'colleague', 'stranger']],
     [`${handout}/correction`, { seq: '0' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${handout}/reading/${copyId}`, { go: 'x', outcome: 'done' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${handout}/reading/${copyId}`, { do: 'recall', word: 'x' }, ['nobody', 'colleague', 'student', 'stranger']],
@@ -207,7 +217,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
   for (const who of ['nobody', 'colleague', 'student', 'stranger'] as const)
     expect((await clients[who].get(`${handout}/live`)).status()).toBeGreaterThanOrEqual(400);
   for (const [path, data, who] of ACTIONS) {
-    const isJson = ['changes', 'steps', 'window', 'phrase'].some((name) => name in data);
+    const isJson = ['changes', 'steps', 'window', 'phrase', 'lookFors'].some((name) => name in data);
     const send = (client: APIRequestContext, headers: Record<string, string>) =>
       client.post(path, {
         headers,

@@ -71,6 +71,11 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
   await check(page, 'one spot');
   await page.goBack();
   await expect(page.locator('.spread_card')).toHaveCount(26);
+  await page.getByRole('link', { name: 'Download …' }).click();
+  await expect(page.locator('.out_view[aria-busy=false] img')).toBeVisible();
+  await check(page, 'download');
+  await page.goBack();
+  await expect(page.locator('.spread_card')).toHaveCount(26);
   await page.getByRole('link', { name: 'Start reading' }).click();
   await drawn(page);
   await check(page, 'reading');

@@ -1,4 +1,4 @@
-import type { Wanted } from '../../app/workbench/export-file';
+import type { Wanted } from '../../server/exports/exports';
 import { spawn } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
@@ -217,7 +217,11 @@ export const paste = (page: Page, text: string, html = '') =>
   );
 
 /** A file of a sheet, made by the server. */
-export async function exported(page: Page, sheetId: string, wanted: Wanted): Promise<Buffer> {
+export async function exported(
+  page: Page,
+  sheetId: string,
+  wanted: Pick<Wanted, 'as'> & Partial<Wanted>,
+): Promise<Buffer> {
   const { origin } = new URL(page.url());
   const ask = page.context().request;
   const asked = await ask.post(`${origin}/sheets/${sheetId}/export`, { headers: { origin }, data: wanted });

@@ -1,11 +1,9 @@
+import { useEffect, useRef, useState } from 'react';
 import { z } from 'zod';
-import type { Wanted as Whole } from '../../server/exports/exports';
-
+import { download } from './download';
 /** Requests a file from the server and follows its progress until it is ready. */
 
-/** By default as students get it, from the first page. */
-export type Wanted = Pick<Whole, 'as'> & Partial<Whole>;
-/** The progress, as shown in the strip. */
+/** The progress, as it is shown. */
 export type ExportState = { kind: 'asked' } | { kind: 'making'; done: number; of: number } | { kind: 'unreached' };
 
 const State = z.discriminatedUnion('state', [
@@ -41,20 +39,24 @@ async function refusalIn(answer: Response): Promise<ExportProblem> {
   return new ExportProblem(told.success ? told.data.message : `The server answered ${answer.status}. Try again.`);
 }
 
-/** @returns the file's address, or null if it was stopped by the signal @throws ExportProblem */
-export async function exportFile(
-  sheetId: string,
-  wanted: Wanted,
+/**
+ * @param from the address that makes it
+ * @returns the file's address, or null if it was stopped by the signal
+ * @throws ExportProblem
+ */
+async function exportFile(
+  from: string,
+  wanted: object,
   signal: AbortSignal,
   tell: (state: ExportState) => void,
 ): Promise<string | null> {
   tell({ kind: 'asked' });
-  const asked = await fetch(`/sheets/${sheetId}/export`, {
+  const asked = await fetch(from, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify(wanted),
   }).catch(() => {
-    throw new ExportProblem('The school can’t be reached. Download the sheet when the network is back.');
+    throw new ExportProblem('The school can’t be reached. Download it when the network is back.');
   });
   if (!asked.ok) throw await refusalIn(asked);
   const place = `/exports/${Asked.parse(await asked.json()).id}`;
@@ -91,4 +93,48 @@ async function follow(place: string, signal: AbortSignal, tell: (state: ExportSt
     rest = Math.min(POLLING.longest, rest * 1.3);
   }
   return false;
+}
+
+type Asking = {
+  /** The address that makes it, and what it is told. */
+  from: string;
+  wanted: object;
+  /** What it is called, and what its progress is counted in. */
+  what: string;
+  unit: 'page' | 'piece';
+  /** What has to be done first; may throw an ExportProblem. */
+  before?: () => Promise<void>;
+};
+
+/** Files that are made for this person, one at a time. `say` is told why there is none. */
+export function useExport(say: (problem: string) => void) {
+  const [now, setNow] = useState<(Pick<Asking, 'what' | 'unit'> & { making: ExportState }) | null>(null);
+  const stop = useRef<AbortController | null>(null);
+  useEffect(() => () => stop.current?.abort(), []);
+  return {
+    /** How far it is, in words; null where nothing is being made. */
+    words: now && wordsOf(now, now.making),
+    stop: () => stop.current?.abort(),
+    async take({ from, wanted, what, unit, before }: Asking): Promise<void> {
+      const control = new AbortController();
+      stop.current = control;
+      setNow({ what, unit, making: { kind: 'asked' } });
+      try {
+        await before?.();
+        const place = await exportFile(from, wanted, control.signal, (making) => setNow({ what, unit, making }));
+        if (place) download(place);
+      } catch (error) {
+        say(error instanceof ExportProblem ? error.message : 'Couldn’t make the file. Try again.');
+      } finally {
+        setNow(null);
+      }
+    },
+  };
+}
+
+function wordsOf({ what, unit }: Pick<Asking, 'what' | 'unit'>, making: ExportState): string {
+  if (making.kind === 'unreached')
+    return `${what[0].toUpperCase()}${what.slice(1)}: the school can’t be reached, trying again …`;
+  if (making.kind === 'making' && making.of > 1) return `Making ${what}: ${unit} ${making.done} of ${making.of} …`;
+  return `Making ${what} …`;
 }

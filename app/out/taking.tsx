@@ -1,0 +1,97 @@
+import { Alert, Button } from 'antd';
+import { useState } from 'react';
+import { downloadFrom } from '../browser/download';
+import { useExport } from '../browser/exported';
+import { useZone } from '../browser/time';
+import { Action } from '../parts/action';
+import { card } from '../parts/card';
+import type { OutData, OutPiece } from './pieces';
+import styles from './out.module.css';
+
+/** What stands on paper besides the piece and its notes. */
+export type Shows = { lookFors: boolean; marks: boolean };
+
+type Props = {
+  handout: OutData['handout'];
+  picked: readonly OutPiece[];
+  shows: Shows;
+  onShows: (shows: Shows) => void;
+};
+
+const counted = (count: number) => (count === 1 ? '1 piece' : `${count} pieces`);
+
+/** What can be taken out of the chosen pieces. */
+export function TakeOut({ handout, picked, shows, onShows }: Props) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const zone = useZone();
+  const exporting = useExport(setProblem);
+  const copies = picked.map(({ id }) => id);
+  const none = copies.length === 0;
+  const of = `of=${copies.join('+')}`;
+  const fetched = (place: string) => {
+    setProblem(null);
+    void downloadFrom(`/handouts/${handout.id}/${place}`).then(setProblem);
+  };
+  const feedback = () => {
+    setProblem(null);
+    const from = `/handouts/${handout.id}/feedback`;
+    void exporting.take({ from, wanted: { copies, ...shows }, what: 'the PDF', unit: 'piece' });
+  };
+  return (
+    <aside className={`margin-column ${styles.taking}`} aria-label="What is downloaded">
+      <p className="quiet" role="status">
+        {none ? 'Choose whose pieces on the left.' : `Of ${counted(copies.length)}:`}
+      </p>
+      {problem !== null && (
+        <Alert type="error" showIcon title={problem} role="alert" closable={{ onClose: () => setProblem(null) }} />
+      )}
+      <section className={card(styles.way)}>
+        <h2>Feedback on paper</h2>
+        <p>The piece with numbered notes, to print or to send home.</p>
+        {handout.counts && (
+          <label>
+            <input
+              type="checkbox"
+              checked={shows.lookFors}
+              onChange={(event) => onShows({ ...shows, lookFors: event.target.checked })}
+            />{' '}
+            with what was looked for
+          </label>
+        )}
+        {handout.weighs && (
+          <label>
+            <input
+              type="checkbox"
+              checked={shows.marks}
+              onChange={(event) => onShows({ ...shows, marks: event.target.checked })}
+            />{' '}
+            with points
+          </label>
+        )}
+        {exporting.words === null ? (
+          <Button type="primary" disabled={none} onClick={feedback}>
+            Download as PDF
+          </Button>
+        ) : (
+          <p className={styles.making}>
+            <span role="status">{exporting.words}</span> <Action onClick={exporting.stop}>stop</Action>
+          </p>
+        )}
+      </section>
+      <section className={card(styles.way)}>
+        <h2>Marks as a table</h2>
+        <p>A row for each student, for any spreadsheet (CSV). What nobody has judged stays empty.</p>
+        <Button disabled={none} onClick={() => fetched(`marks.csv?${of}&zone=${encodeURIComponent(zone)}`)}>
+          Download as CSV
+        </Button>
+      </section>
+      <section className={card(styles.way)}>
+        <h2>Notes for other programs</h2>
+        <p>Each note with its place on the page, in the open format of the W3C (Web Annotation).</p>
+        <Button disabled={none} onClick={() => fetched(`notes.jsonld?${of}`)}>
+          Download as JSON-LD
+        </Button>
+      </section>
+    </aside>
+  );
+}

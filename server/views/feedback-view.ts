@@ -1,0 +1,280 @@
+import { z } from 'zod';
+import { isLate } from '../../core/handout/times';
+import type { Outcome } from '../../core/handout/state';
+import { OUTCOME_WORDS } from '../../core/handout/state';
+import { countWords, evidenceWords } from '../../core/lookfors/all';
+import type { Result } from '../../core/lookfors/kind';
+import { points, pointsWords, sumWords, weighed } from '../../core/lookfors/rubric';
+import { csvOf } from '../../core/formats/csv';
+import { annotationsOf } from '../../core/review/annotations';
+import type { Feedback, SaidLookFor, SaidRow } from '../../core/review/feedback';
+import { asRuled, heldAfter } from '../../core/review/marks';
+import type { PieceResult } from '../../core/review/results';
+import { resultsTable } from '../../core/review/results';
+import type { Note, Ruling } from '../../core/review/said';
+import { Id } from '../../core/schema/sheet';
+import { namesOf } from '../../core/values/names';
+import { isOwn } from '../../core/pictures/picture';
+import { needsOf } from '../../core/sheet/needs';
+import { seenHandout } from '../actions/class-rights';
+import { countedOn, countingOf } from '../actions/counting';
+import type { Means, Workshop } from '../actions/means';
+import { missing, Refused } from '../actions/refused';
+import { spaced } from '../actions/spaced';
+import type { FeedbackWanted } from '../exports/exports';
+import { Turn } from '../process/turn';
+import type { ClassCopy, Go } from '../stores/copies';
+import { copiesOf, copyOfStudent, goesOf, newestGoes } from '../stores/copies';
+import type { Handout } from '../stores/handouts';
+import { asVersion } from '../stores/handouts';
+import type { Person } from '../stores/people';
+import type { PictureFiles } from '../stores/pictures';
+import { pictureFiles } from '../stores/pictures';
+import { notesOf, rulingsOf, signedNotesOf } from '../stores/reviews';
+
+/** What came of a handout, to be taken out: feedback on paper, marks as a table, notes in an open format. */
+
+type Asker = Pick<Person, 'id'>;
+
+/** What stands on a page of feedback besides the piece and its notes. */
+export const FeedbackShows = z.object({ lookFors: z.boolean(), marks: z.boolean() });
+export type FeedbackShows = z.infer<typeof FeedbackShows>;
+
+/** Pieces by the ids of their copies, as an address has them; without any, all. */
+export const Chosen = spaced.pipe(z.array(Id).max(1000));
+
+type Said = { notes: readonly Note[]; rulings: readonly Ruling[] };
+type Judged = { handout: Handout; go: Go; results: readonly Result[] } & Said;
+
+const sumOf = ({ handout, go, results, rulings }: Judged) =>
+  points(handout.rubric, go.marks, weighed(handout.lookFors, results, rulings));
+
+const rowsOf = ({ rubric }: Handout, go: Go): SaidRow[] =>
+  rubric.rows.map(({ id, name, levels }) => ({
+    name,
+    level: levels[go.marks[id]] ?? null,
+    of: Math.max(...levels.map((level) => level.points)),
+  }));
+
+function saidLookFors({ handout, results, rulings }: Judged): (SaidLookFor & { id: string })[] {
+  return results.map((result, i) => {
+    const lookFor = handout.lookFors[i];
+    const own = rulings.filter(({ lookForId, reason }) => lookForId === result.id && reason !== '');
+    return {
+      id: lookFor.id,
+      title: lookFor.title,
+      held: heldAfter(result, rulings),
+      counted: result.held === null || result.need === 1 ? '' : countWords(lookFor, result),
+      reasons: own.map(({ itemId, reason }) => {
+        const one = result.evidence.find(({ items }) => items[0] === itemId);
+        return one ? `${evidenceWords(lookFor, one)}: ${reason}` : reason;
+      }),
+    };
+  });
+}
+
+const OUTCOMES: Record<Outcome, string> = {
+  done: `returned ${OUTCOME_WORDS.done}`,
+  'another-go': `returned ${OUTCOME_WORDS['another-go']}`,
+};
+
+function feedbackOf(piece: Judged, studentName: string, shows: FeedbackShows): Feedback {
+  const { handout, go, notes } = piece;
+  const sum = sumOf(piece);
+  return {
+    title: handout.title,
+    about: [studentName, `go ${go.number}`, go.outcome ? OUTCOMES[go.outcome] : 'not returned yet'].join(' · '),
+    sum: shows.marks && sum.of > 0 ? sumWords(sum) : null,
+    sheet: go.sheet,
+    notes,
+    lookFors: shows.lookFors ? saidLookFors(piece) : [],
+    rows: shows.marks ? rowsOf(handout, go) : [],
+  };
+}
+
+type Piece = { copy: ClassCopy; judged: Judged | null };
+
+/** Pieces of a class with their newest go, counted and as their teacher ruled. */
+async function* piecesOf(means: Means, handout: Handout, only: readonly string[]): AsyncGenerator<Piece> {
+  const { db } = means;
+  const copies = (await copiesOf(db, handout.id)).filter(({ id }) => only.length === 0 || only.includes(id));
+  const goes = await newestGoes(
+    db,
+    handout.id,
+    copies.map(({ id }) => id),
+  );
+  const ids = goes.map(({ id }) => id);
+  const [notes, rulings, counting] = await Promise.all([
+    notesOf(db, ids),
+    rulingsOf(db, ids),
+    countingOf(means, handout),
+  ]);
+  const turn = new Turn();
+  for (const copy of copies) {
+    await turn.end();
+    const own = asVersion(handout, copy.version);
+    // Of one that can't be read nothing can be said.
+    const go = goes.find(({ copyId, damage }) => copyId === copy.id && !damage);
+    if (!go) yield { copy, judged: null };
+    else {
+      const said = {
+        notes: notes.filter(({ goId }) => goId === go.id),
+        rulings: rulings.filter(({ goId }) => goId === go.id),
+      };
+      const results = countedOn(own, go.sheet, copy.studentName, counting).map((one) => asRuled(one, said.rulings));
+      yield { copy, judged: { handout: own, go, results, ...said } };
+    }
+  }
+}
+
+/** Feedback on pieces of a class, in the order of names; those that were not handed in are left out. @throws Refused */
+export async function classFeedback(
+  means: Means,
+  person: Asker,
+  handoutId: string,
+  copyIds: readonly string[],
+  shows: FeedbackShows,
+): Promise<Feedback[]> {
+  const { handout } = await seenHandout(means.db, person, handoutId);
+  const out: Feedback[] = [];
+  for await (const { copy, judged } of piecesOf(means, handout, copyIds))
+    if (judged) out.push(feedbackOf(judged, copy.studentName, shows));
+  return out;
+}
+
+/**
+ * Feedback on a student's own piece, as it came back last. What their teacher tells only in the end is not on it before it is done.
+ * @throws Refused where nothing has come back
+ */
+export async function ownFeedback(means: Means, person: Asker, copyId: string): Promise<Feedback> {
+  const { db } = means;
+  const copy = await copyOfStudent(db, person.id, copyId);
+  const go = copy && (await goesOf(db, copy.id)).filter(({ returnedAt }) => returnedAt !== null).at(-1);
+  if (!copy || !go || go.damage) throw missing();
+  const { handout } = copy;
+  const [notes, rulings, counting] = await Promise.all([
+    notesOf(db, [go.id]),
+    rulingsOf(db, [go.id]),
+    countingOf(means, handout),
+  ]);
+  const results = countedOn(handout, go.sheet, copy.studentName, counting).map((one) => asRuled(one, rulings));
+  const piece = { handout, go, results, notes, rulings };
+  const whole = feedbackOf(piece, copy.studentName, { lookFors: true, marks: true });
+  if (copy.state === 'done') return whole;
+  // The key is not told by what is right: only what brought points is on the screen, too.
+  const brought = weighed(handout.lookFors, results, rulings);
+  return {
+    ...whole,
+    lookFors: brought.map(({ title, got, of, id }) => ({
+      title,
+      held: got === null ? null : got === of,
+      counted: got === null ? '' : `${pointsWords(got)} of ${pointsWords(of)} points`,
+      reasons: rulings.flatMap(({ lookForId, reason }) => (lookForId === id && reason !== '' ? [reason] : [])),
+    })),
+  };
+}
+
+/** Feedback on one piece, with the pictures that it is drawn with. @throws Refused */
+export async function feedbackPicture(
+  means: Means,
+  person: Asker,
+  { handoutId, copyId }: { handoutId: string; copyId: string },
+  shows: FeedbackShows,
+): Promise<{ piece: Feedback; own: PictureFiles }> {
+  const piece = (await classFeedback(means, person, handoutId, [copyId], shows)).at(0);
+  if (piece === undefined) throw missing();
+  return { piece, own: await pictureFiles(means.db, needsOf(piece.sheet).pictures.filter(isOwn)) };
+}
+
+/** What a file of feedback is made from. @throws Refused */
+export async function feedbackFor(
+  means: Means,
+  person: Asker,
+  wanted: FeedbackWanted,
+): Promise<{ title: string; pieces: Feedback[] }> {
+  const pieces =
+    'copyId' in wanted
+      ? [await ownFeedback(means, person, wanted.copyId)]
+      : await classFeedback(means, person, wanted.handoutId, wanted.copies, wanted.shows);
+  if (pieces.length === 0) throw new Refused(409, 'None of these pieces was handed in yet.');
+  return { title: pieces[0].title, pieces };
+}
+
+/** The marks of pieces as CSV. @throws Refused */
+export async function marksCsv(
+  means: Means,
+  person: Asker,
+  handoutId: string,
+  copyIds: readonly string[],
+  zone: string,
+): Promise<{ title: string; csv: string }> {
+  const { handout } = await seenHandout(means.db, person, handoutId);
+  const results: PieceResult[] = [];
+  for await (const { copy, judged } of piecesOf(means, handout, copyIds))
+    results.push(
+      // Those who worked on one piece have a row each.
+      ...namesOf(copy.studentName).map((student) => ({
+        student,
+        state: copy.state,
+        go: judged && judged.go,
+        late: isLate(copy, handout.dueAt),
+        sum: judged ? sumOf(judged) : { got: 0, of: 0, open: 0 },
+        lookFors: judged ? saidLookFors(judged) : [],
+        rows: judged ? rowsOf(judged.handout, judged.go) : [],
+        notes: judged ? judged.notes.map(({ body }) => body) : [],
+      })),
+    );
+  return { title: handout.title, csv: csvOf(resultsTable(results, zone)) };
+}
+
+/** The notes on pieces as annotations. @throws Refused */
+export async function notesJson(
+  means: Workshop,
+  person: Asker,
+  handoutId: string,
+  copyIds: readonly string[],
+  base: string,
+): Promise<{ title: string; json: object }> {
+  const { db } = means;
+  const { handout } = await seenHandout(db, person, handoutId);
+  const copies = (await copiesOf(db, handoutId)).filter(({ id }) => copyIds.length === 0 || copyIds.includes(id));
+  const goes = await newestGoes(
+    db,
+    handoutId,
+    copies.map(({ id }) => id),
+  );
+  const notes = await signedNotesOf(
+    db,
+    goes.map(({ id }) => id),
+  );
+  const pictures = await means.withOwn(goes.flatMap(({ sheet }) => needsOf(sheet).pictures));
+  const pieces = copies.flatMap((copy) => {
+    const go = goes.find(({ copyId }) => copyId === copy.id);
+    if (!go) return [];
+    const { id: goId, sheet } = go;
+    return [
+      { copyId: copy.id, student: copy.studentName, goId, sheet, notes: notes.filter((note) => note.goId === goId) },
+    ];
+  });
+  return { title: handout.title, json: annotationsOf({ title: handout.title, base }, pieces, pictures) };
+}
+
+/** Which pieces there are to take out, and how they are. @throws Refused */
+export async function outView(means: Means, person: Asker, handoutId: string) {
+  const { handout } = await seenHandout(means.db, person, handoutId);
+  const copies = await copiesOf(means.db, handoutId);
+  return {
+    handout: {
+      id: handout.id,
+      title: handout.title,
+      className: handout.className,
+      groups: handout.groups,
+      weighs: handout.rubric.rows.length > 0 || handout.lookFors.some((one) => one.points !== undefined),
+      counts: handout.lookFors.length > 0,
+    },
+    /** Those that were handed in at least once. */
+    pieces: copies.flatMap(({ id, studentName, state, goId }) => (goId === null ? [] : [{ id, studentName, state }])),
+    /** How many copies there are in all. */
+    copies: copies.length,
+  };
+}
