@@ -36,7 +36,7 @@ const ORDER = [
   ['app/fields', 'app/margin'],
   ['app/keeping', 'app/drawing'],
   ['app/house', 'app/document', 'app/student'],
-  ['app/spread', 'app/correction', 'app/phrases', 'app/out'],
+  ['app/spread', 'app/correction', 'app/phrases', 'app/out', 'app/placed'],
   ['app/commands', 'app/reading', 'app/desk', 'app/classes'],
   ['app/spot'],
   ['app/colour', 'app/pictures'],

@@ -23,6 +23,7 @@ export default [
   route('handouts/:handoutId/live', 'routes/spread-live.ts'),
   route('handouts/:handoutId/cards', 'routes/spread-cards.ts'),
   route('handouts/:handoutId/spot', 'routes/spot.tsx'),
+  route('handouts/:handoutId/placed', 'routes/placed.tsx'),
   route('handouts/:handoutId/out', 'routes/out.tsx'),
   route('handouts/:handoutId/feedback', 'routes/feedback.ts'),
   route('handouts/:handoutId/feedback/:copyId', 'routes/feedback-picture.ts'),

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { useNavigate, useRevalidator } from 'react-router';
+import { Link, useNavigate, useRevalidator } from 'react-router';
 import type { Judging } from '../../core/review/judging';
 import { verdictOn } from '../../core/review/judging';
 import type { Picked } from '../../core/review/spot';
@@ -163,6 +163,7 @@ function SpotScreen({ data, sheet, onPick }: ScreenProps) {
             </select>
           </label>
         )}
+        <Link to={`/handouts/${handout.id}/placed`}>All on one sheet</Link>
         <Action onClick={() => setKeySheet(true)}>Keys</Action>
       </Strip>
       <div className={spotStyles.row}>

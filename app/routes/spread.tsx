@@ -118,18 +118,14 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
           </span>
         }
       >
-        <span className={`quiet ${spreadStyles.onPieces}`}>On the pieces</span>
-        <Segments
-          label="What is shown on the pieces"
-          value={shown}
-          onChange={setShown}
-          options={['nothing', 'look-fors']}
-        />
         <Link to={`/handouts/${handout.id}/spot`}>
-          <Button tabIndex={-1}>One spot …</Button>
+          <Button tabIndex={-1}>One spot</Button>
+        </Link>
+        <Link to={`/handouts/${handout.id}/placed`}>
+          <Button tabIndex={-1}>All on one sheet</Button>
         </Link>
         <Link to={`/handouts/${handout.id}/out`}>
-          <Button tabIndex={-1}>Download …</Button>
+          <Button tabIndex={-1}>Download</Button>
         </Link>
         {handout.rights === 'full' && <ReturnPieces cards={cards} />}
         {first ? (
@@ -169,6 +165,15 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
                   Choose all
                 </label>
               )}
+              <span className="quiet">
+                On them{' '}
+                <Segments
+                  label="What is shown on the pieces"
+                  value={shown}
+                  onChange={setShown}
+                  options={['nothing', 'look-fors']}
+                />
+              </span>
               <Segments label="How large the pieces are" value={size} onChange={setSize} options={SIZE_NAMES} />
               <label className="quiet">
                 First{' '}

@@ -34,7 +34,7 @@ export function ChosenBar({ handoutId, cards, onClear }: Props) {
         <ReturnPieces cards={cards} chosen />
         {handedIn.length > 0 && (
           <Link to={`/handouts/${handoutId}/out?of=${handedIn.map(({ id }) => id).join('+')}`}>
-            <Button tabIndex={-1}>Download …</Button>
+            <Button tabIndex={-1}>Download</Button>
           </Link>
         )}
         {open.length > 0 && (

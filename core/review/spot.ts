@@ -142,7 +142,7 @@ function thingOn(sheet: Sheet, given: Sheet, id: string, pictures: Pictures, own
 
 /**
  * What stands in a spot of a piece.
- * @param given the sheet as it was handed out: what is still as it was there is nobody's answer, in an area
+ * @param given the sheet as students were given it, parts without names: what is still as it was there is nobody's answer, in an area
  * @param own what nobody else's answer is called
  * @param also what belongs to a thing and is looked at with it, such as lines that were drawn from it
  * @returns undefined where the piece has no such spot

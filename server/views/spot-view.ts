@@ -1,5 +1,4 @@
 import { blanksOn } from '../../core/handout/blanks';
-import { isOpen } from '../../core/handout/state';
 import type { Box } from '../../core/geometry/matrix';
 import { boxOf } from '../../core/items/hit';
 import { itemName } from '../../core/items/name';
@@ -15,13 +14,10 @@ import { isWritten } from '../../core/schema/sheet';
 import { find } from '../../core/sheet/tree';
 import { isEmpty } from '../../core/text/body';
 import { seenHandout } from '../actions/class-rights';
-import { countedOn, countingOf } from '../actions/counting';
 import type { Means } from '../actions/means';
-import { Turn } from '../process/turn';
-import { copiesOf, newestGoes } from '../stores/copies';
-import { asVersion } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { notesOf, rulingsOf } from '../stores/reviews';
+import { handedIn } from './handed-in';
 
 /** One spot of a sheet on all pieces that were handed in. */
 
@@ -78,22 +74,12 @@ function answerAt(lookFors: readonly LookFor[], results: readonly Result[], item
 export async function spotView(means: Means, person: Pick<Person, 'id'>, handoutId: string, asked: Picked | null) {
   const { db } = means;
   const { handout: whole, rights } = await seenHandout(db, person, handoutId);
-  const [copies, goes] = await Promise.all([copiesOf(db, handoutId), newestGoes(db, handoutId)]);
-  const counting = await countingOf(means, whole);
-  const turn = new Turn();
-  const counted = [];
-  for (const copy of copies) {
-    const go = goes.find(({ copyId }) => copyId === copy.id);
-    if (!go || go.damage || isOpen(copy.state)) continue;
-    await turn.end();
-    const handout = asVersion(whole, copy.version);
-    counted.push({ copy, go, handout, results: countedOn(handout, go.sheet, copy.studentName, counting) });
-  }
+  const { copies, counted, pictures } = await handedIn(means, whole);
   const { given } = whole;
   const spots = offeredSpots(
     given,
     counted.map(({ results }) => results),
-    counting.pictures,
+    pictures,
   );
   const worst = spots.reduce<OfferedSpot | undefined>(
     (best, spot) => (!best || spot.wrong > best.wrong ? spot : best),
@@ -102,11 +88,10 @@ export async function spotView(means: Means, person: Pick<Person, 'id'>, handout
   const spot = asked ?? (worst ? { item: worst.item } : null);
   const ids = counted.map(({ go }) => go.id);
   const [notes, rulings] = await Promise.all([notesOf(db, ids), rulingsOf(db, ids)]);
-  const pieces = counted.flatMap(({ copy, go, handout, results }) => {
+  const pieces = counted.flatMap(({ copy, go, handout, given: before, results }) => {
     const counts = spot && 'item' in spot ? answerAt(handout.lookFors, results, spot.item) : undefined;
     const { answer = null, evidence, words = '' } = counts ?? {};
-    const stands =
-      spot && standing(go.sheet, handout.given, spot, counting.pictures, copy.id, evidence?.items.slice(1));
+    const stands = spot && standing(go.sheet, before, spot, pictures, copy.id, evidence?.items.slice(1));
     if (!stands) return [];
     const written = evidence ? (evidence.verdict === 'empty' ? '' : evidence.said) : stands.written;
     return [

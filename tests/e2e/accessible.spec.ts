@@ -71,7 +71,12 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
   await check(page, 'one spot');
   await page.goBack();
   await expect(page.locator('.spread_card')).toHaveCount(26);
-  await page.getByRole('link', { name: 'Download …' }).click();
+  await page.getByRole('link', { name: 'All on one sheet' }).click();
+  await expect(page.locator('.placed_dot').first()).toBeVisible();
+  await page.locator('.placed_list').getByRole('button').first().click();
+  await check(page, 'all on one sheet');
+  await page.goBack();
+  await page.getByRole('link', { name: 'Download', exact: true }).click();
   await expect(page.locator('.out_view[aria-busy=false] img')).toBeVisible();
   await check(page, 'download');
   await page.goBack();

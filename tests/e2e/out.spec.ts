@@ -21,7 +21,7 @@ test('feedback, marks and notes of those who were chosen are downloaded; offline
 }) => {
   const page = await enter(browser, house, 'Maren');
   await page.locator('.handouts_open', { hasText: 'grey heron' }).click();
-  await page.getByRole('link', { name: 'Download …' }).click();
+  await page.getByRole('link', { name: 'Download', exact: true }).click();
   const drawn = () => expect(page.locator('.out_view[aria-busy=false] img')).toBeVisible();
   await drawn();
   const list = page.getByRole('navigation', { name: 'Pieces' });
