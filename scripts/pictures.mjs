@@ -9,7 +9,6 @@ import { installPackages, root, run } from './install.mjs';
 installPackages();
 await (await import('./build.mjs')).build();
 const { chromium } = await import('@playwright/test');
-const { default: sharp } = await import('sharp');
 const out = path.join(root, 'docs/screenshots');
 mkdirSync(out, { recursive: true });
 const dataDir = mkdtempSync(path.join(tmpdir(), 'dappled-pictures-'));
@@ -57,52 +56,6 @@ async function shot(page, name) {
   await page.screenshot({ path: path.join(out, `${name}.png`) });
   console.log(`  ${name}`);
 }
-/** A picture of one's own on a plain ground, brought along and labelled. */
-async function ownPicture(page) {
-  const lobster = path.join(root, '.generated/pictures/flat/lobster.svg');
-  const buffer = await sharp(lobster, { density: 1600 })
-    .resize(900, 900)
-    .extend({ top: 60, bottom: 60, left: 240, right: 240, background: '#dbe8ee' })
-    .flatten({ background: '#dbe8ee' })
-    .jpeg({ quality: 90 })
-    .toBuffer();
-  await page.goto('/desk');
-  await page.getByRole('button', { name: 'Blank page' }).click();
-  await page.locator('.page-view').waitFor();
-  await page.locator('.drawer_tab', { hasText: 'Pictures' }).click();
-  await page.getByRole('button', { name: 'uploaded' }).click();
-  await page.getByLabel('File with a picture').setInputFiles({ name: 'lobster.jpg', mimeType: 'image/jpeg', buffer });
-  await page.locator('.page-view image').waitFor();
-  await page.locator('.drawer_tab', { hasText: 'Labels' }).click();
-  await page.getByRole('button', { name: 'around the selection' }).click();
-  await page.locator('.labels-panel').waitFor();
-  const box = await page.locator('.page-view image').boundingBox();
-  const spots = [
-    ['claw', 0.36, 0.2],
-    ['tail', 0.5, 0.86],
-    ['shell', 0.52, 0.45],
-    ['walking leg', 0.63, 0.6],
-  ];
-  for (const [i, [words, x, y]] of spots.entries()) {
-    await page.getByLabel('Press on the picture for a point, or pull a box there for a region').click();
-    const now = i === 0 ? box : await page.locator('.page-view image').boundingBox();
-    await page.mouse.click(now.x + now.width * x, now.y + now.height * y);
-    await page.getByLabel(`Spot ${i + 1}`).fill(words);
-    await page.locator('.save-words_words.saving').waitFor({ state: 'detached' });
-    await page.getByRole('list', { name: 'What stands on the page' }).getByText(words).waitFor({ state: 'attached' });
-  }
-  await page.locator('.drawer_tab', { hasText: 'Pictures' }).click();
-  await page.getByRole('button', { name: 'uploaded' }).click();
-  await page
-    .getByRole('tabpanel', { name: 'Pictures' })
-    .getByRole('button', { name: 'lobster', exact: true })
-    .waitFor();
-  await page
-    .locator('.save-words_words')
-    .getByText(/^saved/i)
-    .waitFor();
-  await shot(page, 'own-picture');
-}
 /** Presses a point of the page, in points. */
 async function press(page, x, y) {
   const view = page.locator('.page-view').first();
@@ -126,14 +79,6 @@ try {
   await teacher.locator('.margin-card.active').waitFor();
   await shot(teacher, 'workbench');
   const sheet = teacher.url();
-  await teacher.goto('/desk');
-  await teacher.locator('.sheets_open', { hasText: 'After dark' }).click();
-  await teacher.locator('.page-view').waitFor();
-  await teacher.locator('.drawer_tab', { hasText: 'Other looks' }).click();
-  await teacher.getByRole('tab', { name: 'palettes' }).click();
-  await teacher.locator('.small-picture_picture').nth(6).waitFor();
-  await press(teacher, 150, 650);
-  await shot(teacher, 'looks');
   await teacher.goto('/desk');
   await teacher.locator('.sheets_open', { hasText: 'The salt marsh on one page' }).click();
   await teacher.locator('.page-view').waitFor();
@@ -188,11 +133,19 @@ try {
     [...document.querySelectorAll('.spot_pieces img')].slice(0, 5).every((image) => image.naturalWidth > 0),
   );
   await shot(teacher, 'spot');
-  await teacher.goBack();
+  await teacher.getByRole('link', { name: 'All on one sheet' }).click();
+  await teacher.locator('.placed_dot').first().waitFor();
+  await teacher.getByRole('button', { name: /^plumes: / }).click();
+  await teacher.getByText('Both', { exact: true }).click();
+  await shot(teacher, 'placed');
+  await teacher.getByRole('link', { name: 'The whole class' }).click();
+  await teacher.getByRole('link', { name: 'Download', exact: true }).click();
+  await teacher.locator('.out_view[aria-busy=false] img').waitFor();
+  await shot(teacher, 'download');
+  await teacher.getByRole('link', { name: 'The whole class' }).click();
   await teacher.locator('.spread_card', { hasText: 'Dara Kowal' }).click();
   await teacher.locator('.page-view').waitFor();
   await shot(teacher, 'reading');
-  await ownPicture(teacher);
   const student = await enter('Ayo');
   await shot(student, 'tray');
   await student.locator('.tray_copy').first().click();

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { z } from 'zod';
@@ -90,7 +91,9 @@ export default function PlacedScreen({ loaderData }: Route.ComponentProps) {
           <Segments label="Which answers" value={ruled} onChange={setRuled} options={RULED} />
         )}
         <Segments label="How they are shown" value={shown} onChange={setShown} options={SHOWN} />
-        <Link to={`/handouts/${handout.id}/spot`}>One spot</Link>
+        <Link to={`/handouts/${handout.id}/spot`}>
+          <Button tabIndex={-1}>One spot</Button>
+        </Link>
       </Strip>
       <div className={placedStyles.row}>
         <main className={`${placedStyles.main} dapple`}>

@@ -18,7 +18,8 @@ const withItems = (change: (items: readonly Item[]) => Item[]): Sheet => ({
 });
 const changed = (id: string, values: object) =>
   withItems((items) => items.map((item) => (item.id === id ? ({ ...item, ...values } as Item) : item)));
-const added = (...more: Item[]) => withItems((items) => [...items, ...more]);
+const added = (...more: Item[]) =>
+  withItems((items) => [...items, ...more.map((item) => ({ ...item, touch: 'free' as const }))]);
 const put = (piece: Sheet, results: Result[] = []) =>
   placedOn({ sheet: piece, results, rulings: [] }, given, none).map(({ what, x, y, right }) => ({ what, x, y, right }));
 const answered = (item: string, verdict: 'right' | 'wrong', said = 'neck'): Result => ({
@@ -62,6 +63,9 @@ describe('what was put where', () => {
     expect(others).toEqual([]);
     expect(one).toMatchObject({ ...expected, right: null });
   });
+
+  test('is not what the teacher has corrected since', () =>
+    expect(put(changed('task', { body: plain('Name all the parts') }))).toEqual([]));
 
   test('is not what was emptied, hidden, or stands on a page of their own', () => {
     expect(put(changed('word', { body: plain('') }))).toEqual([]);

@@ -71,7 +71,8 @@ export function placedOn({ sheet, results, rulings }: Piece, given: Sheet, pictu
     // A page of their own can't be laid on that of others.
     if (!pageBefore) return [];
     return [...everyItem(page)].flatMap((item): Placed[] => {
-      if (item.kind === 'group' || item.hidden) return [];
+      // What students can't touch is their teacher's, also where a correction has changed it since.
+      if (item.kind === 'group' || item.hidden || (item.touch === 'fixed' && !right.has(item.id))) return [];
       const before = findOn(pageBefore, item.id)?.item;
       if (before && equal(before, item) && !right.has(item.id)) return [];
       const what = item.kind === 'line' ? lineWords(page, item) : whatOf(item, before);

@@ -78,7 +78,10 @@ describe('what stands in an area', () => {
     expect(at(written('a neck'))).toMatchObject({ written: 'a neck', key: at(written('a  neck')).key });
   });
   test('is like nothing else where something was drawn by hand', () => {
-    const drawn = withItems(given, (items) => [line({ id: 'mine', from: free(60, 60), to: free(90, 80) }), ...items]);
+    const drawn = withItems(given, (items) => [
+      line({ id: 'mine', touch: 'free', from: free(60, 60), to: free(90, 80) }),
+      ...items,
+    ]);
     expect(at(drawn, 'ada').key).toBe('ada');
     expect(at(drawn, 'ben').key).toBe('ben');
   });

@@ -101,6 +101,8 @@ function areaOn(
     (item) =>
       item.kind !== 'group' &&
       !item.hidden &&
+      // What students can't touch is their teacher's, also where a correction has changed it since.
+      item.touch !== 'fixed' &&
       contains(area, centre(boxOf(page, item, pictures))) &&
       !equal(before && findOn(before, item.id)?.item, item),
   );
