@@ -1,22 +1,14 @@
-import { z } from 'zod';
-import { MOST_VERSIONS } from '../../core/handout/deal';
 import { asVersion, handoutOf } from '../../server/stores/handouts';
-import { PageNumber, svgAnswer } from '../picture.server';
+import { PageNumber, svgAnswer, VersionNumber } from '../picture.server';
 import { missing, requireRole } from '../who.server';
 import type { Route } from './+types/handout-picture';
-
-const Version = z.coerce
-  .number()
-  .int()
-  .min(0)
-  .max(MOST_VERSIONS - 1);
 
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { db, shelf } = context.services;
   const handout = await handoutOf(db, person.id, params.handoutId);
   const { searchParams } = new URL(request.url);
-  const version = Version.safeParse(searchParams.get('version') ?? 0);
+  const version = VersionNumber.safeParse(searchParams.get('version') ?? 0);
   const page = PageNumber.safeParse(searchParams.get('page') ?? 0);
   if (!handout || !version.success || !page.success) throw missing();
   const { given, corrections } = asVersion(handout, version.data);

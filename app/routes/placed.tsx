@@ -1,8 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { z } from 'zod';
-import { MOST_VERSIONS } from '../../core/handout/deal';
 import { letterOf } from '../../core/values/letters';
 import { workshop } from '../../server/actions/means';
 import { placedView } from '../../server/views/placed-view';
@@ -17,20 +15,15 @@ import type { Shown } from '../placed/placed-sheet';
 import { WhatWasPut } from '../placed/what-was-put';
 import { dotsOn } from '../placed/dots';
 import placedStyles from '../placed/placed.module.css';
+import { VersionNumber } from '../picture.server';
 import { allowed, missing, requireRole } from '../who.server';
 import type { Route } from './+types/placed';
 
 /** All that a class wrote, placed and drew, on one sheet. */
 
-const Version = z.coerce
-  .number()
-  .int()
-  .min(0)
-  .max(MOST_VERSIONS - 1);
-
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
-  const version = Version.safeParse(new URL(request.url).searchParams.get('version') ?? 0);
+  const version = VersionNumber.safeParse(new URL(request.url).searchParams.get('version') ?? 0);
   if (!version.success) throw missing();
   const { db, shelf } = context.services;
   return allowed(placedView(workshop(db, shelf), person, params.handoutId, version.data));
