@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import { useFetcher, useNavigate } from 'react-router';
+import { useFetcher, useNavigate, useSearchParams } from 'react-router';
 import { z } from 'zod';
 import { SupplyLimits } from '../../core/handout/limits';
 import { MOST_VERSIONS, teamsOf } from '../../core/handout/deal';
@@ -15,7 +15,7 @@ import { fetched, useFetched } from '../browser/later';
 import type { Editor } from '../document/editor';
 import { arrivals, onArrival } from '../drawing/resources';
 import { momentOf } from '../fields/day-words';
-import { keep, useKept } from '../keeping/kept';
+import { keep, keptAt, useKept } from '../keeping/kept';
 import type { Tried } from './lookfor-tools';
 import type { TryOn } from './tried-on';
 import { useTryOn } from './tried-on';
@@ -94,6 +94,8 @@ export type HandOutView = {
   like:
     (Pick<Draft, 'title' | 'brief' | 'lookFors' | 'steps' | 'rubric' | 'supplies' | 'limits'> & { id: string }) | null;
   classes: readonly Class[];
+  /** Students of a class that it was chosen for, on the way here. */
+  meant: { classId: string; students: readonly string[] } | null;
   /** Whether the sheet can be made again, so that versions of it differ. */
   varies: boolean;
   otherSheets: readonly { id: string; title: string }[];
@@ -312,6 +314,17 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
     if (opened !== null) void navigate(like ? `${opened}?like=${like.id}` : opened);
   }, [opened, like, navigate]);
   const set = (patch: Partial<Draft>) => setKept({ ...draft, ...patch });
+  const { meant } = view;
+  const [search, setSearch] = useSearchParams();
+  const isMeant = meant !== null && search.has('after');
+  useEffect(() => {
+    if (!isMeant) return;
+    // Once: whoever is chosen here afterwards stays chosen over a reload.
+    setSearch({}, { replace: true });
+    const only = { [meant.classId]: { groups: [], students: [...meant.students] } };
+    // Where the page has just come from the server, what is kept here is not drawn yet.
+    setKept({ ...(keptAt(personId, place, Draft) ?? draft), classes: [meant.classId], only });
+  }, [isMeant]); // eslint-disable-line react-hooks/exhaustive-deps
   const isReady = async (): Promise<boolean> => {
     if (!tools) {
       editor.say('The look-fors are not here yet. Try again in a moment.');

@@ -11,6 +11,7 @@ import type { SpreadData } from './piece-card';
 import { ThisHandout } from './this-handout';
 import styles from './spread.module.css';
 
+const WhoNeedsWhat = later(() => import('./who-needs-what').then((part) => part.WhoNeedsWhat), null);
 const Bars = later(() => import('./bars').then((part) => part.default), <div className={styles.chart} />);
 
 /** Labels that are listed. */
@@ -83,6 +84,7 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
           />
         </>
       )}
+      {pieces.length > 1 && handout.lookFors > 0 && <WhoNeedsWhat handoutId={handout.id} {...{ pieces, bar, onBar }} />}
       {rows.map((row) => (
         <Figure
           key={row.id}

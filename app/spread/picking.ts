@@ -17,6 +17,10 @@ export const barOf = {
     has: ({ levels }) => levels[row.id] === level,
   }),
   go: (number: number): Bar => ({ words: `go ${number}`, has: ({ go }) => go === number }),
+  these: (words: string, pieces: readonly Pick<Card, 'id'>[]): Bar => {
+    const ids = new Set(pieces.map(({ id }) => id));
+    return { words, has: ({ id }) => ids.has(id) };
+  },
   late: { words: 'came late', has: ({ late }: Card) => late } satisfies Bar,
   overdue: { words: 'overdue', has: ({ overdue }: Card) => overdue } satisfies Bar,
 };

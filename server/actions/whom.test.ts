@@ -186,6 +186,20 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     expect(await out({ ...to, ids: { [fresh]: 'handed-out-3' } })).toBe('handed-out-3');
   });
 
+  test('a sheet can be meant for all who work on some copies', async () => {
+    const id = await out({ ...only(['moss-group01'], ['Dee']), together: true });
+    const copies = await copiesOf(db, id);
+    const copyIds = copies.filter(({ studentName }) => studentName !== 'Dee').map((copy) => copy.id);
+    const { meant } = await handOutView(db, teacher, sheetId, null, { handoutId: id, copyIds });
+    expect(meant?.classId).toBe(school.classId);
+    expect([...meant!.students].sort()).toEqual([students.Ada, students.Ben].sort());
+    // Of a copy of another handout, or a handout that is not theirs, nothing is told.
+    const other = await out();
+    expect((await handOutView(db, teacher, sheetId, null, { handoutId: other, copyIds })).meant?.students).toEqual([]);
+    const after = { handoutId: 'not theirs', copyIds };
+    expect((await handOutView(db, teacher, sheetId, null, after)).meant).toBeNull();
+  });
+
   test('several classes get it at once, or none of them', async () => {
     const { schoolId } = school;
     const two = await addClass(db, { schoolId, teacherId: teacher.id, name: 'Teal' });

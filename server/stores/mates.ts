@@ -19,6 +19,16 @@ export const NAMES = `(select string_agg(o.name, ' & ' order by o.name) from ${A
 /** The names of those who work on the copy `copy` beside the person `$1`. */
 export const MATES = `(select coalesce(jsonb_agg(o.name order by o.name), '[]') from ${ALL} where o.id <> $1)`;
 
+/** All who work on some copies of a handout. */
+export const workersOn = async (db: Queries, handoutId: string, copyIds: readonly string[]): Promise<string[]> =>
+  (
+    await db.query<{ id: string }>(
+      `with meant as (select id, student_id from copy where handout_id = $1 and id = any($2))
+       select student_id as id from meant union select m.person_id from copy_mate m join meant on meant.id = m.copy_id`,
+      [handoutId, copyIds],
+    )
+  ).map(({ id }) => id);
+
 export const addMates = async (tx: Queries, copyId: string, people: readonly string[]): Promise<void> =>
   void (await tx.query(
     'insert into copy_mate (copy_id, person_id) select $1, unnest($2::text[]) on conflict do nothing',

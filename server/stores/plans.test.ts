@@ -120,6 +120,7 @@ const CALLS: Record<string, () => unknown> = {
     teachers.setClassTeacher(db, { classId: 'c5-1', personId: 't5-3', rights: 'read', endsAt: null }),
   removeClassTeacher: () => teachers.removeClassTeacher(db, 'c5-1', 't5-3'),
   addStudent: () => classes.addStudent(db, { schoolId: 's7', classId: 'c7-1', name: 'New' }),
+  workersOn: () => mates.workersOn(db, 'h9-0', ['y9-40-1']),
   addMates: () => mates.addMates(db, 'y9-40-1', ['p9-41']),
   joinGroupCopies: () => mates.joinGroupCopies(db, 'p5-30', 5),
   leaveCopies: () => db.transaction((tx) => mates.leaveCopies(tx, 'p9-41', 'c9-1')),

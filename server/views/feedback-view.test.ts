@@ -10,6 +10,7 @@ import { doWithCopy } from '../actions/hand-in';
 import { review, returnPiece } from '../actions/review';
 import { saveWork } from '../actions/save-changes';
 import type { Database } from '../database/connection';
+import { goesOf } from '../stores/copies';
 import { addPerson } from '../stores/people';
 import { createSheet } from '../stores/sheets';
 import { classFeedback, feedbackFor, marksCsv, notesJson, outView, ownFeedback } from './feedback-view';
@@ -128,6 +129,8 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     ]);
     expect(JSON.stringify(ben.lookFors)).not.toContain('neck');
     expect((await own('Cleo')).lookFors.map(({ title }) => title)).toEqual(['The right part', 'Clear']);
+    // They have read it now: it is no longer taken back without a word.
+    expect((await goesOf(db, (await copyOf('Ben')).id)).at(-1)!.seenAt).not.toBeNull();
     expect(await why(own('Ada'))).toMatch(/^404/);
     expect(await why(ownFeedback(school.means, students.get('Ada')!, (await copyOf('Cleo')).id))).toMatch(/^404/);
   });

@@ -24,7 +24,7 @@ import { spaced } from '../actions/spaced';
 import type { FeedbackWanted } from '../exports/exports';
 import { Turn } from '../process/turn';
 import type { ClassCopy, Go } from '../stores/copies';
-import { copiesOf, copyOfStudent, goesOf, newestGoes } from '../stores/copies';
+import { copiesOf, copyOfStudent, goesOf, markSeen, newestGoes } from '../stores/copies';
 import type { Handout } from '../stores/handouts';
 import { asVersion } from '../stores/handouts';
 import type { Person } from '../stores/people';
@@ -148,6 +148,8 @@ export async function classFeedback(
  */
 export async function ownFeedback(means: Means, person: Asker, copyId: string): Promise<Feedback> {
   const { db } = means;
+  // From here on it can't be taken back without a word to them.
+  await markSeen(db, person.id, copyId);
   const copy = await copyOfStudent(db, person.id, copyId);
   const go = copy && (await goesOf(db, copy.id)).filter(({ returnedAt }) => returnedAt !== null).at(-1);
   if (!copy || !go || go.damage) throw missing();

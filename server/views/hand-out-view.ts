@@ -7,12 +7,14 @@ import type { Database } from '../database/connection';
 import { classesOf, membersOf, takesHandouts } from '../stores/classes';
 import { groupsOf } from '../stores/groups';
 import { handedOutBefore, handoutOf } from '../stores/handouts';
+import { workersOn } from '../stores/mates';
 import type { Person } from '../stores/people';
 import { sheetsOf } from '../stores/sheets';
 
 /**
  * A sheet about to be handed out, with the classes of its teacher.
  * @param likeId a handout whose brief, look-fors and rubric are used again; one that is not theirs is passed over
+ * @param after a handout, and copies of it: those who work on them are who it is meant for
  * @throws Refused where the sheet is not theirs or is damaged
  */
 export async function handOutView(
@@ -20,6 +22,7 @@ export async function handOutView(
   person: Pick<Person, 'id' | 'name'>,
   sheetId: string,
   likeId: string | null = null,
+  after: { handoutId: string; copyIds: readonly string[] } | null = null,
 ) {
   const found = await ownSheet(db, person.id, sheetId);
   const document = await whole(db, found.documentId);
@@ -33,6 +36,7 @@ export async function handOutView(
     piecesBefore(db, person, found.id),
     Promise.all(ids.map((id) => membersOf(db, id))),
   ]);
+  const from = after && (await handoutOf(db, person.id, after.handoutId));
   const suggestions = suggested(document.sheet, newId);
   return {
     personId: person.id,
@@ -56,6 +60,9 @@ export async function handOutView(
         }
       : null,
     savedAt: +document.changedAt,
+    /** Students of a class that it is meant for. */
+    meant:
+      after && from?.classId ? { classId: from.classId, students: await workersOn(db, from.id, after.copyIds) } : null,
     /** Whether it can be made again, so that versions of it differ. */
     varies: variedOn(document.sheet).length > 0,
     /** The teacher's other sheets, each of which can be a version. */

@@ -115,6 +115,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${handout}/feedback/${copyId}?marks`, script(mine)],
     [`${handout}/marks.csv`, script(mine)],
     [`${handout}/notes.jsonld`, script(mine)],
+    ['/own-sheets', script(teachers)],
     ['/phrases', script(teachers)],
     [`${handout}/reading/${copyId}`, mine],
     [`${handout}/reading/${copyId}/ahead`, mine],

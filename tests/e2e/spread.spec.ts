@@ -57,7 +57,7 @@ test('a bar leads to its pieces; those that are chosen are given more time or re
   const cards = page.locator('.spread_card');
   await expect(cards).toHaveCount(26);
   const margin = page.getByRole('complementary', { name: 'The class so far' });
-  const missed = margin.getByRole('button', { name: /“neck” named wrongly/ });
+  const missed = margin.getByRole('button', { name: /^“neck” named wrongly \d+$/ });
   const many = Number(await missed.locator('b').innerText());
   await missed.click();
   await expect(cards).toHaveCount(many);
@@ -93,4 +93,42 @@ test('a bar leads to its pieces; those that are chosen are given more time or re
   await page.getByRole('textbox', { name: /More time/ }).fill('2031-05-06 09:00');
   await page.keyboard.press('Enter');
   await expect(cards.first()).toContainText('until');
+});
+
+test('those who miss the same are told together, and get a sheet of their own', async ({ browser }) => {
+  const page = await enter(browser, house, 'Maren');
+  await page.locator('.handouts_open', { hasText: 'crab' }).first().click();
+  const margin = page.getByRole('complementary', { name: 'The class so far' });
+  const give = margin.getByRole('button', { name: /^A sheet for / }).first();
+  const names = (await give.getAttribute('aria-label'))!.replace('A sheet for ', '').split(/, | and /);
+  const cards = page.locator('.spread_card');
+  await margin.locator('.spread_next').first().getByRole('button').first().press('Enter');
+  await expect(cards).toHaveCount(names.length);
+
+  // Offline it says so, and goes on.
+  await page.context().setOffline(true);
+  await give.click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('alert')).toContainText('can’t be fetched');
+  await page.context().setOffline(false);
+  await dialog.getByRole('button', { name: 'Try again' }).click();
+  const meant = await dialog
+    .getByRole('link', { name: 'Parts of the grey heron' })
+    .evaluate((link) => (link as HTMLAnchorElement).href);
+  await dialog.getByRole('link', { name: 'Parts of the grey heron' }).click();
+
+  await page.waitForURL(/\/hand-out/);
+  const some = page.getByRole('group', { name: 'Who of Avocet' });
+  for (const name of names) await expect(some.getByRole('checkbox', { name })).toBeChecked();
+  await expect(some.getByRole('checkbox', { checked: true })).toHaveCount(names.length);
+  // Whoever is added stays over a reload.
+  await some.getByRole('checkbox', { checked: false }).first().check();
+  await page.reload();
+  await expect(some.getByRole('checkbox', { checked: true })).toHaveCount(names.length + 1);
+
+  // Chosen for them once more, also in a window of its own, what was written stays.
+  await page.getByLabel('Brief').fill('Once more, with the parts.');
+  await page.goto(meant);
+  await expect(some.getByRole('checkbox', { checked: true })).toHaveCount(names.length);
+  await expect(page.getByLabel('Brief')).toHaveValue('Once more, with the parts.');
 });
