@@ -164,13 +164,13 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   test('only teachers of the class get any of it', async () => {
     const id = await addPerson(db, { schoolId: school.schoolId, role: 'teacher', name: 'S', email: 's@s.example' });
     const { means } = school;
-    for (const asked of [
-      outView(means, { id }, handoutId),
-      classFeedback(means, { id }, handoutId, [], ALL),
-      marksCsv(means, { id }, handoutId, [], 'UTC'),
-      notesJson(means, { id }, handoutId, [], ''),
+    for (const ask of [
+      () => outView(means, { id }, handoutId),
+      () => classFeedback(means, { id }, handoutId, [], ALL),
+      () => marksCsv(means, { id }, handoutId, [], 'UTC'),
+      () => notesJson(means, { id }, handoutId, [], ''),
     ])
-      expect(await why(asked)).toMatch(/^404/);
+      expect(await why(ask())).toMatch(/^404/);
   });
 
   test('what can be taken out are the pieces that were handed in', async () => {

@@ -8,7 +8,7 @@ import { sameAnswers } from '../../core/review/spot';
 import { page, plain, sheet, text } from '../../core/schema/defaults';
 import { handOut } from '../actions/hand-out';
 import type { News } from '../actions/live';
-import { mayWatch } from '../actions/live';
+import { announce, mayWatch } from '../actions/live';
 import { review, returnPiece } from '../actions/review';
 import { saveWork } from '../actions/save-changes';
 import { doWithCopy } from '../actions/hand-in';
@@ -140,11 +140,19 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     const live = new Live(db);
     const heard: News[] = [];
     const leave = live.follow(handoutId, (news) => heard.push(news));
+    const soon = { timeout: 20_000 };
+    // A server takes a moment until it listens.
+    const knock = async () => {
+      await announce(db, { documentId: 'knock', handoutId, kind: 'came' });
+      return heard.length;
+    };
+    await expect.poll(knock, soon).toBeGreaterThan(0);
     await write('Gil', 'part', 'beak');
     const { documentId } = await copyOf('Gil');
-    await expect.poll(() => heard).toMatchObject([{ documentId, handoutId, kind: 'changes' }]);
+    const ofGil = () => heard.filter((news) => news.documentId === documentId);
+    await expect.poll(ofGil, soon).toMatchObject([{ documentId, handoutId, kind: 'changes' }]);
     await handIn('Gil');
-    await expect.poll(() => heard.map(({ kind }) => kind)).toEqual(['changes', 'moved']);
+    await expect.poll(() => ofGil().map(({ kind }) => kind), soon).toEqual(['changes', 'moved']);
     leave();
     live.close();
     const { cards } = await cardsView(school.means, school.teacher, handoutId, [documentId, 'of-another-handout']);
