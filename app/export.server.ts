@@ -7,11 +7,12 @@ export async function asked(work: Promise<string | null>): Promise<Response> {
   return Response.json({ id }, { status: 202 });
 }
 
-/** A file to be saved under a name. */
-export const asFile = (body: BodyInit, type: string, name: string): Response =>
+/** A file to be saved under a name: only ever downloaded, never shown as a page of ours. @param size in bytes, where it is known */
+export const asFile = (body: BodyInit, type: string, name: string, size?: number): Response =>
   new Response(body, {
     headers: {
       'Content-Type': type,
+      ...(size !== undefined && { 'Content-Length': `${size}` }),
       'Cache-Control': 'private, no-store',
       'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
     },

@@ -1,6 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { z } from 'zod';
-import { download } from './download';
+import { sentence } from '../parts/sentence';
+import { download, refusalIn, UNREACHED } from './download';
+
 /** Requests a file from the server and follows its progress until it is ready. */
 
 /** The progress, as it is shown. */
@@ -11,7 +13,6 @@ const State = z.discriminatedUnion('state', [
   z.object({ state: z.literal('making'), progress: z.object({ done: z.number(), of: z.number() }).nullable() }),
   z.object({ state: z.literal('failed'), problem: z.string() }),
 ]);
-const Refusal = z.object({ message: z.string() });
 const Asked = z.object({ id: z.string() });
 
 /** Polling is fast at first, for quick files, then slower; in milliseconds. */
@@ -33,12 +34,6 @@ const wait = (time: number, signal: AbortSignal) =>
     signal.addEventListener('abort', done, { once: true });
   });
 
-/** The server's reason for refusing. */
-async function refusalIn(answer: Response): Promise<ExportProblem> {
-  const told = Refusal.safeParse(await answer.json().catch(() => null));
-  return new ExportProblem(told.success ? told.data.message : `The server answered ${answer.status}. Try again.`);
-}
-
 /**
  * @param from the address that makes it
  * @returns the file's address, or null if it was stopped by the signal
@@ -56,9 +51,9 @@ async function exportFile(
     headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify(wanted),
   }).catch(() => {
-    throw new ExportProblem('The school can’t be reached. Download it when the network is back.');
+    throw new ExportProblem(UNREACHED);
   });
-  if (!asked.ok) throw await refusalIn(asked);
+  if (!asked.ok) throw new ExportProblem(await refusalIn(asked));
   const place = `/exports/${Asked.parse(await asked.json()).id}`;
   // Stopped when the page closes: nobody waits for it then.
   const leave = () => void fetch(place, { method: 'DELETE', keepalive: true }).catch(() => {});
@@ -84,7 +79,7 @@ async function follow(place: string, signal: AbortSignal, tell: (state: ExportSt
       rest = POLLING.unreached;
       continue;
     }
-    if (!answer.ok) throw await refusalIn(answer);
+    if (!answer.ok) throw new ExportProblem(await refusalIn(answer));
     const now = State.parse(await answer.json());
     if (now.state === 'ready') return true;
     if (now.state === 'failed') throw new ExportProblem(now.problem);
@@ -133,8 +128,7 @@ export function useExport(say: (problem: string) => void) {
 }
 
 function wordsOf({ what, unit }: Pick<Asking, 'what' | 'unit'>, making: ExportState): string {
-  if (making.kind === 'unreached')
-    return `${what[0].toUpperCase()}${what.slice(1)}: the school can’t be reached, trying again …`;
+  if (making.kind === 'unreached') return `${sentence(what)}: the school can’t be reached, trying again …`;
   if (making.kind === 'making' && making.of > 1) return `Making ${what}: ${unit} ${making.done} of ${making.of} …`;
   return `Making ${what} …`;
 }

@@ -1,4 +1,5 @@
 import { broughtFile } from '../../server/actions/bring-work';
+import { asFile } from '../export.server';
 import { allowed, requirePerson } from '../who.server';
 import type { Route } from './+types/copy-file';
 
@@ -6,12 +7,5 @@ import type { Route } from './+types/copy-file';
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
   const { name, type, bytes } = await allowed(broughtFile(context.services.db, person, params.copyId, params.fileId));
-  return new Response(bytes as BodyInit, {
-    headers: {
-      'Content-Type': type,
-      'Content-Length': `${bytes.length}`,
-      'Cache-Control': 'private, no-store',
-      'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
-    },
-  });
+  return asFile(bytes as BodyInit, type, name, bytes.length);
 }

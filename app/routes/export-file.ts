@@ -1,4 +1,5 @@
 import { createReadableStreamFromReadable } from '@react-router/node';
+import { asFile } from '../export.server';
 import { refuse, requirePerson } from '../who.server';
 import type { Route } from './+types/export-file';
 
@@ -7,12 +8,5 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
   const file = await context.services.exports.file(person.id, params.exportId);
   if (!file) throw refuse(404, 'This file is gone. Download the sheet again.');
-  return new Response(createReadableStreamFromReadable(file.open()), {
-    headers: {
-      'Content-Type': file.type,
-      'Content-Length': `${file.size}`,
-      'Cache-Control': 'private, no-store',
-      'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(file.name)}`,
-    },
-  });
+  return asFile(createReadableStreamFromReadable(file.open()), file.type, file.name, file.size);
 }

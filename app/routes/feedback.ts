@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Id } from '../../core/schema/sheet';
-import { mayRead } from '../../server/actions/class-rights';
+import { mayWatch } from '../../server/actions/live';
 import { FeedbackShows } from '../../server/views/feedback-view';
 import { jsonOf } from '../form.server';
 import { asked } from '../export.server';
@@ -16,7 +16,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   if (!wanted.success) throw refuse(400, 'Choose whose feedback you want first.');
   const { handoutId } = params;
   const { db, exports } = context.services;
-  await allowed(mayRead(db, person, handoutId));
+  await allowed(mayWatch(db, person, handoutId));
   const { copies, ...shows } = wanted.data;
   return asked(exports.askFeedback(person.id, { as: 'pdf', handoutId, copies, shows }));
 }

@@ -1,12 +1,10 @@
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { z } from 'zod';
-import { Id } from '../../core/schema/sheet';
 import { HandingOut, handOut, TryingOut, tryOut } from '../../server/actions/hand-out';
 import { triedOn, TryingOn } from '../../server/actions/try-on';
 import { LookingAt, versionsShown } from '../../server/actions/versions';
-import { spaced } from '../../server/actions/spaced';
+import { SpacedIds } from '../../server/actions/spaced';
 import { handOutView } from '../../server/views/hand-out-view';
 import { letterOf } from '../../core/values/letters';
 import { workshop } from '../../server/actions/means';
@@ -26,13 +24,11 @@ import type { Route } from './+types/hand-out';
 import styles from '../margin/frame.module.css';
 import handOutStyles from '../handout/hand-out.module.css';
 
-const Copies = spaced.pipe(z.array(Id).max(1000));
-
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'teacher');
   const { searchParams } = new URL(request.url);
   const handoutId = searchParams.get('after');
-  const copies = Copies.safeParse(searchParams.get('of') ?? '');
+  const copies = SpacedIds.safeParse(searchParams.get('of') ?? '');
   const after = handoutId !== null && copies.success ? { handoutId, copyIds: copies.data } : null;
   return allowed(handOutView(context.services.db, person, params.sheetId, searchParams.get('like'), after));
 }

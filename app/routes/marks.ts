@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { fileName } from '../../core/items/name';
 import { workshop } from '../../server/actions/means';
-import { Chosen, marksCsv } from '../../server/views/feedback-view';
+import { SpacedIds } from '../../server/actions/spaced';
+import { marksCsv } from '../../server/views/feedback-view';
 import { asFile } from '../export.server';
 import { allowed, missing, requireTeacher } from '../who.server';
 import type { Route } from './+types/marks';
@@ -14,7 +15,7 @@ const isZone = (zone: string): boolean => {
     return false;
   }
 };
-const Asked = z.object({ of: Chosen, zone: z.string().max(60).refine(isZone) });
+const Asked = z.object({ of: SpacedIds, zone: z.string().max(60).refine(isZone) });
 
 /** The marks of pieces as CSV: ?of=COPIES, or all; times are in the time zone ?zone. */
 export async function loader({ request, context, params }: Route.LoaderArgs) {

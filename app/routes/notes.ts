@@ -1,6 +1,7 @@
 import { fileName } from '../../core/items/name';
 import { workshop } from '../../server/actions/means';
-import { Chosen, notesJson } from '../../server/views/feedback-view';
+import { SpacedIds } from '../../server/actions/spaced';
+import { notesJson } from '../../server/views/feedback-view';
 import { asFile } from '../export.server';
 import { allowed, missing, requireTeacher } from '../who.server';
 import type { Route } from './+types/notes';
@@ -9,7 +10,7 @@ import type { Route } from './+types/notes';
 export async function loader({ request, context, params }: Route.LoaderArgs) {
   const person = await requireTeacher(request, context);
   const { searchParams, origin } = new URL(request.url);
-  const read = Chosen.safeParse(searchParams.get('of') ?? '');
+  const read = SpacedIds.safeParse(searchParams.get('of') ?? '');
   if (!read.success) throw missing();
   const { db, shelf } = context.services;
   const { title, json } = await allowed(notesJson(workshop(db, shelf), person, params.handoutId, read.data, origin));

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { letterOf } from '../../core/values/letters';
 import { workshop } from '../../server/actions/means';
@@ -53,9 +53,13 @@ export default function PlacedScreen({ loaderData }: Route.ComponentProps) {
     pages.findIndex(({ id }) => id === pageId),
   );
   const page = pages[index];
-  const all = dotsOn(pieces, page);
-  const ofRuling = all.filter(({ right }) => ruled === 'all' || right === (ruled === 'right'));
-  const dots = ofRuling.filter((dot) => what === null || dot.what === what);
+  const all = useMemo(() => dotsOn(pieces, page), [pieces, page]);
+  const ofRuling = useMemo(
+    () => all.filter(({ right }) => ruled === 'all' || right === (ruled === 'right')),
+    [all, ruled],
+  );
+  // The heat is drawn anew for other dots only.
+  const dots = useMemo(() => ofRuling.filter((dot) => what === null || dot.what === what), [ofRuling, what]);
   const choose = (to: string | null) => {
     setWhat(to);
     setCopyId(null);

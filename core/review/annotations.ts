@@ -2,6 +2,7 @@ import type { Pictures } from '../pictures/picture';
 import { boxOf } from '../items/hit';
 import type { Sheet } from '../schema/sheet';
 import { find } from '../sheet/tree';
+import { hundredths } from '../values/hundredths';
 import type { Note } from './said';
 
 /** Notes as an open format: the Web Annotation Data Model of the W3C (https://www.w3.org/TR/annotation-model/), as JSON-LD. */
@@ -13,8 +14,6 @@ export type AnnotatedPiece = {
   sheet: Sheet;
   notes: readonly (Pick<Note, 'id' | 'pageId' | 'itemId' | 'x' | 'y' | 'body'> & { author: string; at: Date })[];
 };
-
-const round = (value: number) => Math.round(value * 100) / 100;
 
 /** The place of a note: an area or a point of a page, in shares of the page as media fragments give them. */
 function selectorOf(sheet: Sheet, { pageId, itemId, x, y }: AnnotatedPiece['notes'][number], pictures: Pictures) {
@@ -28,7 +27,7 @@ function selectorOf(sheet: Sheet, { pageId, itemId, x, y }: AnnotatedPiece['note
         ? { x, y, width: 0, height: 0 }
         : null;
   if (!box) return null;
-  const share = (value: number, of: number) => round((100 * value) / of);
+  const share = (value: number, of: number) => hundredths((100 * value) / of);
   const area = [
     share(box.x, page.width),
     share(box.y, page.height),

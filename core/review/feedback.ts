@@ -8,6 +8,7 @@ import type { Drawing } from '../items/kind';
 import { pointsWords } from '../lookfors/rubric';
 import { defaultRoles, page as blankPage, plain, text } from '../schema/defaults';
 import type { Page, Sheet, TextBody, TextRole } from '../schema/sheet';
+import { PAGE_SIZES } from '../sheet/units';
 import { bodyLength, sliceBody } from '../text/body';
 import { styled } from '../makers/kit/measure';
 import { setBody } from '../text/set';
@@ -41,7 +42,10 @@ export type Feedback = {
 };
 
 /** The paper that the school prints on, by the unit it measures in. */
-const PAPER = { in: [612, 792], mm: [595.28, 841.89] } as const;
+function paperFor(unit: Sheet['unit']): readonly [width: number, height: number] {
+  const { width, height } = PAGE_SIZES.find(({ id }) => id === (unit === 'in' ? 'letter' : 'a4'))!;
+  return [width, height];
+}
 const MARGIN = 40;
 const GAP = 16;
 /** Room for a number or sign before an entry. */
@@ -300,7 +304,7 @@ const NO_WORDS = 'Nothing was written to this piece.';
 /** The pages that a student, or their parents, get on paper. */
 export function feedbackPages(feedback: Feedback, resources: Resources): DrawnPage[] {
   const { sheet, title, about, sum } = feedback;
-  const size = PAPER[sheet.unit === 'in' ? 'in' : 'mm'];
+  const size = paperFor(sheet.unit);
   const inner = size[0] - 2 * MARGIN;
   const flow = new Flow(size, resources);
   let number = 0;

@@ -32,11 +32,6 @@ export async function mayChange(db: Database, { id }: Pick<Person, 'id'>, handou
   if (rights !== 'full') throw new Refused(403, READ_ONLY);
 }
 
-/** @throws Refused where a handout is to no class of theirs */
-export async function mayRead(db: Database, { id }: Pick<Person, 'id'>, handoutId: string): Promise<void> {
-  if (!(await rightsOn(db, id, handoutId))) throw missing();
-}
-
 /** A handout to a class of theirs, and what they may do with it. @throws Refused */
 export async function seenHandout(
   db: Database,

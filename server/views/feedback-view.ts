@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { isLate } from '../../core/handout/times';
-import type { Outcome } from '../../core/handout/state';
 import { OUTCOME_WORDS } from '../../core/handout/state';
 import { countWords, evidenceWords } from '../../core/lookfors/all';
 import type { Result } from '../../core/lookfors/kind';
@@ -12,7 +11,6 @@ import { asRuled, heldAfter } from '../../core/review/marks';
 import type { PieceResult } from '../../core/review/results';
 import { resultsTable } from '../../core/review/results';
 import type { Note, Ruling } from '../../core/review/said';
-import { Id } from '../../core/schema/sheet';
 import { namesOf } from '../../core/values/names';
 import { isOwn } from '../../core/pictures/picture';
 import { needsOf } from '../../core/sheet/needs';
@@ -20,7 +18,6 @@ import { seenHandout } from '../actions/class-rights';
 import { countedOn, countingOf } from '../actions/counting';
 import type { Means, Workshop } from '../actions/means';
 import { missing, Refused } from '../actions/refused';
-import { spaced } from '../actions/spaced';
 import type { FeedbackWanted } from '../exports/exports';
 import { Turn } from '../process/turn';
 import type { ClassCopy, Go } from '../stores/copies';
@@ -39,9 +36,6 @@ type Asker = Pick<Person, 'id'>;
 /** What stands on a page of feedback besides the piece and its notes. */
 export const FeedbackShows = z.object({ lookFors: z.boolean(), marks: z.boolean() });
 export type FeedbackShows = z.infer<typeof FeedbackShows>;
-
-/** Pieces by the ids of their copies, as an address has them; without any, all. */
-export const Chosen = spaced.pipe(z.array(Id).max(1000));
 
 type Said = { notes: readonly Note[]; rulings: readonly Ruling[] };
 type Judged = { handout: Handout; go: Go; results: readonly Result[] } & Said;
@@ -73,17 +67,16 @@ function saidLookFors({ handout, results, rulings }: Judged): (SaidLookFor & { i
   });
 }
 
-const OUTCOMES: Record<Outcome, string> = {
-  done: `returned ${OUTCOME_WORDS.done}`,
-  'another-go': `returned ${OUTCOME_WORDS['another-go']}`,
-};
-
 function feedbackOf(piece: Judged, studentName: string, shows: FeedbackShows): Feedback {
   const { handout, go, notes } = piece;
   const sum = sumOf(piece);
   return {
     title: handout.title,
-    about: [studentName, `go ${go.number}`, go.outcome ? OUTCOMES[go.outcome] : 'not returned yet'].join(' · '),
+    about: [
+      studentName,
+      `go ${go.number}`,
+      go.outcome ? `returned ${OUTCOME_WORDS[go.outcome]}` : 'not returned yet',
+    ].join(' · '),
     sum: shows.marks && sum.of > 0 ? sumWords(sum) : null,
     sheet: go.sheet,
     notes,
@@ -94,15 +87,17 @@ function feedbackOf(piece: Judged, studentName: string, shows: FeedbackShows): F
 
 type Piece = { copy: ClassCopy; judged: Judged | null };
 
+/** Some copies of a handout, or all where none is named, and the newest go of each. */
+async function chosenOf(db: Means['db'], handoutId: string, only: readonly string[]) {
+  const copies = (await copiesOf(db, handoutId)).filter(({ id }) => only.length === 0 || only.includes(id));
+  const ids = copies.map(({ id }) => id);
+  return { copies, goes: await newestGoes(db, handoutId, ids) };
+}
+
 /** Pieces of a class with their newest go, counted and as their teacher ruled. */
 async function* piecesOf(means: Means, handout: Handout, only: readonly string[]): AsyncGenerator<Piece> {
   const { db } = means;
-  const copies = (await copiesOf(db, handout.id)).filter(({ id }) => only.length === 0 || only.includes(id));
-  const goes = await newestGoes(
-    db,
-    handout.id,
-    copies.map(({ id }) => id),
-  );
+  const { copies, goes } = await chosenOf(db, handout.id, only);
   const ids = goes.map(({ id }) => id);
   const [notes, rulings, counting] = await Promise.all([
     notesOf(db, ids),
@@ -239,12 +234,7 @@ export async function notesJson(
 ): Promise<{ title: string; json: object }> {
   const { db } = means;
   const { handout } = await seenHandout(db, person, handoutId);
-  const copies = (await copiesOf(db, handoutId)).filter(({ id }) => copyIds.length === 0 || copyIds.includes(id));
-  const goes = await newestGoes(
-    db,
-    handoutId,
-    copies.map(({ id }) => id),
-  );
+  const { copies, goes } = await chosenOf(db, handoutId, copyIds);
   const notes = await signedNotesOf(
     db,
     goes.map(({ id }) => id),
