@@ -14,6 +14,7 @@ import {
   pressed,
   supply,
   test,
+  signedIn,
 } from './house';
 
 /** Names, contrast and structure of every main screen, by axe. */
@@ -87,7 +88,7 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
 });
 
 test('everything that opens on the workbench has names and contrast', async ({ browser, house }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await openSheet(page, 'The salt marsh on one page');
   for (const name of ['Shapes', 'Lines', 'Pen', 'Signs', 'Other looks', 'Pages', 'History']) {
     await compartment(page, name);
@@ -176,7 +177,7 @@ test('classes with what opens in them, lists from files, teachers and passwords 
   browser,
   house,
 }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await page.goto('/classes');
   await page.waitForLoadState('networkidle');
   await page.getByRole('button', { name: /^Bea Lindgren/ }).click();
@@ -217,7 +218,7 @@ test('versions, a piece that look-fors are tried on, somebody else on a copy, an
   browser,
   house,
 }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await openSheet(page, 'Sums from the shore');
   await page.getByRole('link', { name: 'Hand out' }).click();
   await page.getByRole('radiogroup', { name: 'Where versions come from' }).getByText('Made again').click();
@@ -250,7 +251,7 @@ test('versions, a piece that look-fors are tried on, somebody else on a copy, an
 });
 
 test('the makers and their recipes have names and contrast', async ({ browser, house }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await blankPage(page);
   await compartment(page, 'Makers');
   await check(page, 'Makers');

@@ -2,7 +2,7 @@ import { execFile } from 'node:child_process';
 import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { enter, expect, test } from './house';
+import { enter, expect, test, signedIn } from './house';
 
 /** The drill from the README: a backup while the school works, a loss, and the restore. */
 
@@ -40,7 +40,7 @@ test('a backup is made while the server runs, and restored when it is stopped', 
   // Everybody has to sign in again.
   await teacher.goto(`${house.url}/classes`);
   await expect(teacher).not.toHaveURL(/\/classes$/);
-  const again = await enter(browser, house, 'Maren');
+  const again = await signedIn(browser, house, 'Maren');
   await again.goto(`${house.url}/classes`);
   await expect(again.getByRole('heading', { name: 'Before the backup' })).toBeVisible();
   await expect(again.getByRole('heading', { name: 'After the backup' })).toHaveCount(0);

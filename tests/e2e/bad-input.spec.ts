@@ -1,4 +1,4 @@
-import { drawn, enter, expect, test } from './house';
+import { drawn, enter, expect, test, signedIn } from './house';
 
 /** Each wrong input has an answer that says what to do. */
 
@@ -22,7 +22,7 @@ test('at the front door', async ({ browser, house }) => {
 });
 
 test('in the classes, and a class without students gets nothing', async ({ browser, house }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await page.goto('/classes');
   await page.getByRole('button', { name: 'Add class' }).click();
   await expect(page.getByRole('alert')).toContainText('Type a name.');

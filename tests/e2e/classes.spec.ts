@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { enter, expect, House, test, pressed } from './house';
+import { enter, expect, House, test, pressed, signedIn } from './house';
 
 /** Classes: lists as they are pasted, a class renamed, a student moved and removed. */
 
@@ -14,7 +14,7 @@ const classCard = (page: Page, name: string) =>
   page.locator('section', { has: page.getByRole('heading', { name, exact: true }) });
 
 test('a numbered list is pasted as it is, and nobody is taken twice in silence', async ({ browser }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await page.goto('/classes');
   await page.getByLabel('Name of the class').fill('Dunlin');
   await page.getByRole('button', { name: 'Add class' }).click();
@@ -29,7 +29,7 @@ test('a numbered list is pasted as it is, and nobody is taken twice in silence',
 test('a class is renamed; what was typed survives a reload, and a name that is taken is refused', async ({
   browser,
 }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await page.goto('/classes');
   await pressed(page.getByRole('button', { name: 'Rename Avocet' }), page.getByLabel('New name of Avocet'));
   await page.getByLabel('New name of Avocet').fill('curlew');

@@ -5,7 +5,6 @@ import {
   compartment,
   drag,
   drawn,
-  enter,
   expect,
   field,
   leaf,
@@ -15,6 +14,7 @@ import {
   stack,
   supply,
   test,
+  signedIn,
 } from './house';
 
 const words = (page: Page) => page.getByRole('list', { name: 'What stands on the page' });
@@ -22,7 +22,7 @@ const words = (page: Page) => page.getByRole('list', { name: 'What stands on the
 test.describe('the finer work', () => {
   let page: Page;
   test.beforeAll(async ({ browser, house }) => {
-    page = await enter(browser, house, 'Maren');
+    page = await signedIn(browser, house, 'Maren');
   });
   test.beforeEach(() => blankPage(page));
   const click = async (x: number, y: number, key?: 'Control') => {

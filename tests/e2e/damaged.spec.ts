@@ -2,7 +2,7 @@ import { openEmbedded } from '../../server/database/embedded';
 import { SECRET } from '../../demo/school';
 import type { Database } from '../../server/database/connection';
 import type { House } from './house';
-import { drawn, enter, expect, join, onSheet, openSheet, press, saved, test } from './house';
+import { drawn, enter, expect, join, onSheet, openSheet, press, saved, test, signedIn } from './house';
 
 /** Sheets that can't be read stay among the others, and can be repaired. */
 
@@ -19,7 +19,7 @@ test('a damaged sheet is told on the Desk, shows its last readable state, and go
   browser,
   house,
 }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await openSheet(page, 'Parts of the grey heron');
   const id = /sheets\/([^/?]+)/.exec(page.url())![1];
   await press(page, 150, 50, 2);

@@ -1,6 +1,19 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { blankPage, compartment, drawn, enter, expect, field, just, made, onSheet, paste, saved, test } from './house';
+import {
+  blankPage,
+  compartment,
+  drawn,
+  expect,
+  field,
+  just,
+  made,
+  onSheet,
+  paste,
+  saved,
+  test,
+  signedIn,
+} from './house';
 
 /** Word clouds, charts, tables and calendars, from the drawer to the sheet. */
 
@@ -11,7 +24,7 @@ const choose = async (page: Page, label: string, option: string) => {
 
 let page: Page;
 test.beforeAll(async ({ browser, house }) => {
-  page = await enter(browser, house, 'Maren');
+  page = await signedIn(browser, house, 'Maren');
 });
 test.beforeEach(() => blankPage(page));
 

@@ -1,4 +1,4 @@
-import { carry, enter, expect, House, openSheet, test } from './house';
+import { carry, enter, expect, House, openSheet, test, signedIn } from './house';
 
 /** The Desk: what comes next, and a teacher's own order among sheets. */
 
@@ -135,7 +135,7 @@ test('a search finds sheets, handouts and classes, with slips; sorting stays as 
 });
 
 test('without the network nothing is lost, and what was asked can be asked again', async ({ browser, house }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await openSheet(page, 'After dark');
   await page.goBack();
   await page.getByRole('button', { name: 'More for After dark', exact: true }).click();

@@ -1,11 +1,11 @@
 import type { Locator, Page } from '@playwright/test';
-import { blankPage, drawn, enter, expect, field, leaf, onSheet, paste, press, stack, supply, test } from './house';
+import { blankPage, drawn, expect, field, leaf, onSheet, paste, press, stack, supply, test, signedIn } from './house';
 
 /** Settings: what they show, what they set, and where the keys go afterwards. */
 
 let page: Page;
 test.beforeAll(async ({ browser, house }) => {
-  page = await enter(browser, house, 'Maren');
+  page = await signedIn(browser, house, 'Maren');
 });
 test.beforeEach(() => blankPage(page));
 

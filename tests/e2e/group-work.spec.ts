@@ -1,4 +1,4 @@
-import { drawn, enter, expect, House, openSheet, saved, test, pressed } from './house';
+import { drawn, enter, expect, House, openSheet, saved, test, pressed, signedIn } from './house';
 
 /** Several students on one copy: each sees at once what the others do and where; a lost connection is made good. */
 
@@ -6,7 +6,7 @@ test('two work on one copy at the same time, also after one was offline, and it 
   browser,
 }) => {
   const house = await House.open();
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await page.goto('/classes');
   const made = page.getByRole('form', { name: 'Group' });
   await pressed(page.getByRole('button', { name: 'New group in Curlew' }), made);

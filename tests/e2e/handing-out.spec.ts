@@ -1,4 +1,4 @@
-import { enter, expect, House, openSheet, test } from './house';
+import { enter, expect, House, openSheet, test, signedIn } from './house';
 
 /** Handing out: what will happen is said beside the button, and each look-for lights what it is about. */
 
@@ -23,7 +23,7 @@ test('a look-for lights its spots under the pointer and while it is worked on, a
   browser,
   house,
 }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await openSheet(page, 'Parts of the grey heron');
   await page.getByRole('link', { name: 'Hand out' }).click();
   const cards = page.locator('.hand-out_lookforRow');
@@ -55,7 +55,7 @@ test('what may be touched: several swept over, all boxes of a kind, and boxes th
 }) => {
   // Others stand on this sheet as it is.
   const house = await House.open();
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await openSheet(page, 'Parts of the grey heron');
   await page.getByRole('link', { name: 'Hand out' }).click();
   const bar = page.getByRole('group', { name: 'What students may do with these parts' });

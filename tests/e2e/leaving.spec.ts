@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { drawn, enter, expect, onSheet, openSheet, press, saved, test } from './house';
+import { drawn, enter, expect, onSheet, openSheet, press, saved, test, signedIn } from './house';
 
 /** On a shared machine, too, what somebody leaves unsaved is theirs alone. */
 
@@ -33,7 +33,7 @@ const keptIn = (page: Page) =>
 const lettersIn = (kept: string[]) => [...kept.join().matchAll(/"text":"([^"]*)"/g)].map(([, text]) => text).join('');
 
 test('unsaved work is warned of, locked away, and there again for its owner alone', async ({ browser, house }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await openSheet(page, 'Parts of the grey heron');
   await page.route('**/changes*', (route) => route.abort());
   await press(page, 150, 50, 2);
@@ -80,7 +80,7 @@ test('unsaved work is warned of, locked away, and there again for its owner alon
   await expect(onSheet(page)).toContainText(WORDS);
   await saved(page);
   await expect.poll(async () => (await keptIn(page)).filter((row) => /^(sealed|pending) /.test(row))).toEqual([]);
-  const elsewhere = await enter(browser, house, 'Maren');
+  const elsewhere = await signedIn(browser, house, 'Maren');
   await openSheet(elsewhere, 'Parts of the grey heron');
   await expect(onSheet(elsewhere)).toContainText(WORDS);
 });

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { blankPage, drag, enter, expect, field, leaf, press, stack, supply, test } from './house';
+import { blankPage, drag, expect, field, leaf, press, stack, supply, test, signedIn } from './house';
 
 const fit = (page: Page, name: string) => page.getByLabel('How the words fit').getByText(name).click();
 /** The size of what is selected, in inches. Its words are in view again then. */
@@ -22,7 +22,7 @@ const setSide = async (page: Page, side: 'width' | 'height', value: string) => {
 test.describe('words in their boxes', () => {
   let page: Page;
   test.beforeAll(async ({ browser, house }) => {
-    page = await enter(browser, house, 'Maren');
+    page = await signedIn(browser, house, 'Maren');
   });
   test.beforeEach(() => blankPage(page));
   const write = async (role: string, words: string) => {

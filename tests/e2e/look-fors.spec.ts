@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { drawn, enter, expect, House, openSheet, saved, test } from './house';
+import { drawn, enter, expect, House, openSheet, saved, test, signedIn } from './house';
 
 /** Look-fors: built as sentences, said to students, and answers checked so often as the teacher lets them. */
 
@@ -37,7 +37,7 @@ class Hands {
 }
 
 test('a dozen conditions are set up in at most forty actions, and read as sentences', async ({ browser }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await handOutHeron(page);
   const hands = new Hands(page);
   const card = () => cards(page).last();
@@ -89,7 +89,7 @@ test('a dozen conditions are set up in at most forty actions, and read as senten
 });
 
 test('what contradicts itself is said while it is built, and is not handed out', async ({ browser }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await handOutHeron(page);
   const hands = new Hands(page);
   await hands.choose(page.getByLabel('Add a look-for'), 'Certain words, there or not there');
@@ -107,7 +107,7 @@ test('what contradicts itself is said while it is built, and is not handed out',
 test('a student reads what is asked and how to get there, and checks answers no more often than may be', async ({
   browser,
 }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await handOutHeron(page);
   const hands = new Hands(page);
   await hands.choose(page.getByLabel('Add a look-for'), 'Things: how many, and how they are');

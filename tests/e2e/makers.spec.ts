@@ -18,6 +18,7 @@ import {
   saved,
   stack,
   test,
+  signedIn,
 } from './house';
 
 const rows = (page: Page) => page.getByRole('list', { name: 'Outline' }).getByRole('textbox');
@@ -55,7 +56,7 @@ async function writeMap(page: Page) {
 test.describe('a concept map', () => {
   let page: Page;
   test.beforeAll(async ({ browser, house }) => {
-    page = await enter(browser, house, 'Maren');
+    page = await signedIn(browser, house, 'Maren');
   });
   test.beforeEach(() => blankPage(page));
 
@@ -345,7 +346,7 @@ test.describe('a labelled diagram', () => {
 test.describe('a practice sheet', () => {
   let page: Page;
   test.beforeAll(async ({ browser, house }) => {
-    page = await enter(browser, house, 'Maren');
+    page = await signedIn(browser, house, 'Maren');
   });
   test.beforeEach(() => blankPage(page));
 
@@ -395,7 +396,7 @@ test.describe('a practice sheet', () => {
 });
 
 test('a class makes a map, and it is read against the teacher’s', async ({ browser, house }) => {
-  const teacher = await enter(browser, house, 'Maren');
+  const teacher = await signedIn(browser, house, 'Maren');
   await blankPage(teacher);
   await made(teacher, /^concept map/i);
   const write = async (page: Page, words: string[]) => {

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { SECRET } from '../../demo/school';
-import { drawn, enter, expect, House, join, openSheet, press, pressed, saved, test } from './house';
+import { drawn, enter, expect, House, join, openSheet, press, pressed, saved, test, signedIn } from './house';
 
 /**
  * A Monday with two classes: three versions, somebody who joins late, a lost connection, a correction in the middle of it, and
@@ -31,7 +31,7 @@ test('two classes get three versions; one joins late, one is cut off, all get th
   browser,
 }) => {
   const house = await House.open();
-  const maren = await enter(browser, house, 'Maren');
+  const maren = await signedIn(browser, house, 'Maren');
   await openSheet(maren, 'Sums from the shore');
   await maren.getByRole('link', { name: 'Hand out' }).click();
   await maren.getByLabel('Name of the handout').fill(TITLE);

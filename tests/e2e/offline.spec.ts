@@ -1,7 +1,7 @@
 import http from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Page } from '@playwright/test';
-import { drawn, enter, expect, House, onSheet, saved, test } from './house';
+import { drawn, enter, expect, House, onSheet, saved, test, signedIn } from './house';
 
 /** A whole lesson without a network: the program and what was opened are there, reloads included. */
 
@@ -66,7 +66,7 @@ test('a copy that was opened is worked on without a network, over reloads; nothi
 
     await house.start();
     await saved(page);
-    const again = await enter(browser, house, 'Ines');
+    const again = await signedIn(browser, house, 'Ines');
     await again.goto(copy);
     await expect(onSheet(again)).toContainText('before during');
 

@@ -1,5 +1,18 @@
 import type { Page } from '@playwright/test';
-import { enter, expect, House, leaf, made, onSheet, openSheet, paste, press, saved, test, tidesOfAyo } from './house';
+import {
+  expect,
+  House,
+  leaf,
+  made,
+  onSheet,
+  openSheet,
+  paste,
+  press,
+  saved,
+  test,
+  tidesOfAyo,
+  signedIn,
+} from './house';
 
 /** A chart, a word cloud and a text of a student's own: handed out with a key, counted, and checked. */
 
@@ -13,7 +26,7 @@ test('students make the chart of the teacher’s key, a cloud of their words, an
   browser,
 }) => {
   const house = await House.open();
-  const maren = await enter(browser, house, 'Maren');
+  const maren = await signedIn(browser, house, 'Maren');
   await openSheet(maren, 'Life between the tides');
   await made(maren, /^chart/i);
   await maren.getByRole('textbox', { name: 'Head of column 1' }).focus();

@@ -6,7 +6,6 @@ import {
   compartment,
   drag,
   drawn,
-  enter,
   expect,
   exported,
   join,
@@ -17,6 +16,7 @@ import {
   stack,
   supply,
   test,
+  signedIn,
 } from './house';
 import { SECRET } from '../../demo/school';
 
@@ -24,7 +24,7 @@ import { SECRET } from '../../demo/school';
 
 let page: Page;
 test.beforeAll(async ({ browser, house }) => {
-  page = await enter(browser, house, 'Maren');
+  page = await signedIn(browser, house, 'Maren');
 });
 test.beforeEach(() => blankPage(page));
 

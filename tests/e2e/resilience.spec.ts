@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { drawn, enter, expect, onSheet, openSheet, press, saved, supply, test } from './house';
+import { drawn, enter, expect, onSheet, openSheet, press, saved, supply, test, signedIn } from './house';
 import type { Page } from '@playwright/test';
 
 /** Nothing that was acknowledged is lost, nor anything that was typed. */
@@ -12,7 +12,7 @@ const title = async (page: Page, words: string) => {
 const says = (page: Page, words: string) => expect(onSheet(page)).toContainText(new RegExp(words));
 
 test('offline, changes are kept over a reload and go out later', async ({ browser, house }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await openSheet(page, 'Parts of the grey heron');
   await page.route('**/changes*', (route) => route.abort());
   await title(page, ' offline');
@@ -24,13 +24,13 @@ test('offline, changes are kept over a reload and go out later', async ({ browse
   await page.evaluate(() => window.dispatchEvent(new Event('online')));
   await saved(page);
   await page.context().clearCookies();
-  const again = await enter(browser, house, 'Maren');
+  const again = await signedIn(browser, house, 'Maren');
   await openSheet(again, 'Parts of the grey heron');
   await says(again, 'The grey heron.* offline');
 });
 
 test('a reload in the middle of typing loses no letter', async ({ browser, house }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await openSheet(page, 'Who eats whom');
   await title(page, ' at low tide');
   await page.reload();
@@ -59,7 +59,7 @@ test('a browser whose storage gives no answer saves all the same, also what was 
   const words = page.getByRole('list', { name: 'What stands on the page' });
   await expect(words).toContainText('by night');
   await saved(page);
-  const again = await enter(browser, house, 'Maren');
+  const again = await signedIn(browser, house, 'Maren');
   await openSheet(again, 'Who eats whom');
   await expect(again.getByRole('list', { name: 'What stands on the page' })).toContainText('by night');
 });
@@ -68,7 +68,7 @@ test('after a power cut every acknowledged change is there, and what was typed m
   browser,
   house,
 }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await openSheet(page, 'Keep off the nests');
   await page
     .getByRole('button', { name: /From March to July/ })
@@ -94,7 +94,7 @@ test('after a power cut every acknowledged change is there, and what was typed m
 });
 
 test('two windows on one sheet both keep their work', async ({ browser, house }) => {
-  const one = await enter(browser, house, 'Maren');
+  const one = await signedIn(browser, house, 'Maren');
   await openSheet(one, 'Life between the tides');
   const two = await one.context().newPage();
   await two.goto(one.url());
@@ -117,7 +117,7 @@ test('two windows without a network share what is done, also when one is closed,
   browser,
   house,
 }) => {
-  const one = await enter(browser, house, 'Maren');
+  const one = await signedIn(browser, house, 'Maren');
   await openSheet(one, 'Life between the tides');
   const two = await one.context().newPage();
   await two.goto(one.url());
@@ -144,7 +144,7 @@ test('two windows without a network share what is done, also when one is closed,
   await two.context().unroute('**/changes*');
   await two.evaluate(() => window.dispatchEvent(new Event('online')));
   await saved(two);
-  const again = await enter(browser, house, 'Maren');
+  const again = await signedIn(browser, house, 'Maren');
   await openSheet(again, 'Life between the tides');
   for (const name of ['heart', 'cloud', 'pentagon'])
     await expect(again.getByRole('button', { name, exact: true })).toHaveCount(1);

@@ -1,6 +1,6 @@
 import { zipSync, strToU8 } from 'fflate';
 import type { Page } from '@playwright/test';
-import { enter, expect, House, test } from './house';
+import { expect, House, test, signedIn } from './house';
 
 /** Class lists from files: any columns, OneRoster, doubled names, and files that are none. */
 
@@ -26,7 +26,7 @@ async function classes(page: Page) {
 test('a table is shown with its columns told; what is new is added, and two of one name are asked about', async ({
   browser,
 }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await classes(page);
   const rows = Array.from({ length: 30 }, (_, i) => `${i};Étienne;N${String.fromCharCode(65 + (i % 26))}${i};Ruff`);
   const text = [
@@ -59,7 +59,7 @@ test('a table is shown with its columns told; what is new is added, and two of o
 });
 
 test('columns are told by hand, and a list without classes goes where one says', async ({ browser }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await classes(page);
   // Windows-1252.
   const buffer = Buffer.from('A1,4,Zo\xeb Lis\nA2,5,J\xfcrgen \xd8rn\n', 'latin1');
@@ -74,7 +74,7 @@ test('columns are told by hand, and a list without classes goes where one says',
 });
 
 test('a OneRoster export is read from its ZIP; one class is left out', async ({ browser }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await classes(page);
   const zip = zipSync({
     'manifest.csv': strToU8('propertyName,value\noneroster.version,1.2'),
@@ -93,7 +93,7 @@ test('a OneRoster export is read from its ZIP; one class is left out', async ({ 
 });
 
 test('what is no list says so, and what was chosen stays when the connection is lost', async ({ browser }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await classes(page);
   const problem = read(page).getByRole('alert');
   await choose(page, { name: 'broken.zip', buffer: Buffer.from('PK\x03\x04 not a zip at all') });

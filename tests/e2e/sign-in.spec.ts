@@ -1,5 +1,5 @@
 import type { Locator } from '@playwright/test';
-import { enter, expect, join, test } from './house';
+import { expect, join, test, signedIn } from './house';
 
 /** Signing in for the first time, with a card from the teacher. */
 
@@ -7,7 +7,7 @@ test('a card lets a student in once, who then chooses pictures; a new card ends 
   browser,
   house,
 }) => {
-  const teacher = await enter(browser, house, 'Maren');
+  const teacher = await signedIn(browser, house, 'Maren');
   await teacher.goto('/classes');
   await teacher.getByLabel('Name of the class').fill('Sandpiper');
   await teacher.getByRole('button', { name: 'Add class' }).click();

@@ -1,4 +1,4 @@
-import { enter, expect, House, test, visit, pressed } from './house';
+import { enter, expect, House, test, visit, pressed, signedIn } from './house';
 
 /** Other teachers: added by the head of the school, let into a class to look or to do everything, and let out again. */
 
@@ -81,7 +81,7 @@ test('a password is changed by who knows it', async ({ browser }) => {
 });
 
 test('a class goes into the archive and comes back, with its handouts and its code', async ({ browser }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await page.goto('/classes');
   const avocet = page.locator('section', { has: page.getByRole('heading', { name: 'Avocet', exact: true }) });
   await expect(async () => {

@@ -2,7 +2,6 @@ import {
   blankPage,
   compartment,
   drag,
-  enter,
   expect,
   field,
   leaf,
@@ -12,13 +11,14 @@ import {
   stack,
   supply,
   test,
+  signedIn,
 } from './house';
 import type { Page } from '@playwright/test';
 
 test.describe('things on the workbench', () => {
   let page: Page;
   test.beforeAll(async ({ browser, house }) => {
-    page = await enter(browser, house, 'Maren');
+    page = await signedIn(browser, house, 'Maren');
   });
   test.beforeEach(() => blankPage(page));
 

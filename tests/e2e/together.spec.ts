@@ -6,7 +6,6 @@ import {
   compartment,
   drag,
   drawn,
-  enter,
   expect,
   field,
   join,
@@ -17,6 +16,7 @@ import {
   stack,
   supply,
   test,
+  signedIn,
 } from './house';
 
 const names = (page: Page) => stack(page).evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
@@ -24,7 +24,7 @@ const names = (page: Page) => stack(page).evaluateAll((all) => all.map((one) => 
 test.describe('things among others', () => {
   let page: Page;
   test.beforeAll(async ({ browser, house }) => {
-    page = await enter(browser, house, 'Maren');
+    page = await signedIn(browser, house, 'Maren');
   });
   test.beforeEach(() => blankPage(page));
 

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { drawn, enter, expect, House, openSheet, saved, test, pressed } from './house';
+import { drawn, enter, expect, House, openSheet, saved, test, pressed, signedIn } from './house';
 
 /** To whom and from when on: groups, single students, opening later, once more, into the bin and back, used again. */
 
@@ -18,7 +18,7 @@ const said = (page: Page) => page.locator('.hand-out_send');
 const send = (page: Page) => page.getByRole('button', { name: /^Hand it out/ }).click();
 
 test('a group is made, gets something on its own, and who joins it later gets it too', async ({ browser }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await page.goto('/classes');
   const made = page.getByRole('form', { name: 'Group' });
   await pressed(page.getByRole('button', { name: 'New group in Curlew' }), made);
@@ -62,7 +62,7 @@ test('a group is made, gets something on its own, and who joins it later gets it
 });
 
 test('before it opens students don’t see it; opened earlier, it is there', async ({ browser }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await handOutSheet(page, 'Who eats whom');
   await page.getByLabel('Name of the handout').fill('For tomorrow');
   await page.getByRole('button', { name: /^opens/ }).click();
@@ -87,7 +87,7 @@ test('before it opens students don’t see it; opened earlier, it is there', asy
 test('the same sheet to the same class again says so; deleted, it can be restored; used again, it brings its brief', async ({
   browser,
 }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await handOutSheet(page, 'Parts of the grey heron');
   await expect(said(page)).toContainText('Curlew has this sheet already');
   await page.getByLabel('Name of the handout').fill('The heron once more');
@@ -133,7 +133,7 @@ test('the same sheet to the same class again says so; deleted, it can be restore
 test('as a student sees it: the look-fors count on a copy of the teacher’s own, and what was filled in stays', async ({
   browser,
 }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await handOutSheet(page, 'Parts of the grey heron');
   await page.getByLabel('Brief: what to do').fill('Tried first, étude Ω.');
   await page.getByLabel('An example to look at').selectOption('Life between the tides');

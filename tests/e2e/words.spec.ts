@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { SECRET } from '../../demo/school';
 import { DEMO_CLASS } from '../../server/stores/demo';
-import { drawn, enter, expect, join, leaf, openSheet, press, supply, test } from './house';
+import { drawn, enter, expect, join, leaf, openSheet, press, supply, test, signedIn } from './house';
 
 /** Nothing that a person types is lost: not to the network, a reload, somebody else's action, or signing out. */
 
@@ -20,7 +20,7 @@ test('without a network, notes, rulings and marks stay, are shown as such, and g
   browser,
   house,
 }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await startReading(page);
   const piece = page.url();
   await page.context().setOffline(true);
@@ -80,7 +80,7 @@ test('without a network, notes, rulings and marks stay, are shown as such, and g
 });
 
 test('what is typed while the student takes the piece back waits for the next go', async ({ browser, house }) => {
-  const teacher = await enter(browser, house, 'Maren');
+  const teacher = await signedIn(browser, house, 'Maren');
   await startReading(teacher);
   const name = await teacher.locator('.reading_headName h2').innerText();
   const student = await join(browser, house, DEMO_CLASS, name, SECRET.split(' '));
@@ -116,7 +116,7 @@ test('what is filled in for handing out stays over a reload and a lost answer, a
   browser,
   house,
 }) => {
-  const page = await enter(browser, house, 'Maren');
+  const page = await signedIn(browser, house, 'Maren');
   await openSheet(page, 'Parts of the grey heron');
   await page.getByRole('link', { name: 'Hand out' }).click();
   await page.getByLabel(/Brief/).fill('Draw the arrows.\nOld Łęg: mind them.');

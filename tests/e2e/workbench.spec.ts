@@ -1,10 +1,10 @@
-import { blankPage, drag, drawn, enter, expect, field, leaf, onPage, saved, stack, supply, test } from './house';
+import { blankPage, drag, drawn, expect, field, leaf, onPage, saved, stack, supply, test, signedIn } from './house';
 import type { Page } from '@playwright/test';
 
 test.describe('the workbench', () => {
   let page: Page;
   test.beforeAll(async ({ browser, house }) => {
-    page = await enter(browser, house, 'Maren');
+    page = await signedIn(browser, house, 'Maren');
   });
   test.beforeEach(() => blankPage(page));
 
