@@ -35,6 +35,7 @@ const ORDER = [
   ['app/browser', 'app/theme', 'app/[^/]+\\.server\\.ts', 'app/nonce\\.ts'],
   ['app/fields', 'app/margin'],
   ['app/keeping', 'app/drawing'],
+  ['app/ink'],
   ['app/house', 'app/document', 'app/student'],
   ['app/spread', 'app/correction', 'app/phrases', 'app/out', 'app/placed'],
   ['app/commands', 'app/reading', 'app/desk', 'app/classes'],

@@ -1,3 +1,4 @@
+import type { StampName } from '../core/review/said';
 import { labelOf } from './sheets';
 
 /** What the students made of the heron: right, nearly right, misspelt, on the wrong part, half empty, and one copied. */
@@ -12,6 +13,8 @@ export type Piece = {
   again?: Words;
   /** What the teacher wrote on the (first) go. */
   notes?: [item: string, body: string][];
+  /** What the teacher drew beside that: a ring around an item, or a stamp at its corner. */
+  ink?: [item: string, how: 'ring' | StampName][];
   /** An answer that its teacher counts as right all the same, and why. */
   accepted?: [item: string, reason: string];
   marks?: Record<string, number>;
@@ -55,6 +58,10 @@ export const HERON_PIECES: Record<string, Piece> = {
       [labelOf('neck'), 'Follow the line to its dot: what is there?'],
       [labelOf('toes'), 'One word of the bank is left. Where does it go?'],
     ],
+    ink: [
+      [labelOf('neck'), 'ring'],
+      ['why', 'sprout'],
+    ],
     marks: { names: 1, why: 1 },
     minutes: 12,
     ago: 30,
@@ -63,6 +70,7 @@ export const HERON_PIECES: Record<string, Piece> = {
     fate: 'done',
     words: { ...right, name: 'Bea L', why: 'With long legs it can wade into deep water and keep its feathers dry.' },
     notes: [['why', 'A good reason, clearly said.']],
+    ink: [['why', 'star']],
     marks: { names: 3, why: 3, neat: 3 },
     minutes: 16,
     ago: 50,
@@ -85,6 +93,11 @@ export const HERON_PIECES: Record<string, Piece> = {
       [labelOf('wing'), 'Wing and tail have changed places. Which one is folded over the back?'],
       ['why', 'Say it in a whole sentence: it needs long legs because …'],
     ],
+    ink: [
+      [labelOf('wing'), 'ring'],
+      [labelOf('tail'), 'ring'],
+      [labelOf('wing'), 'eye'],
+    ],
     marks: { names: 0, why: 0 },
     minutes: 21,
     ago: 26,
@@ -93,6 +106,7 @@ export const HERON_PIECES: Record<string, Piece> = {
     fate: 'done',
     words: { ...right, name: 'Eun-ji Park', why: 'It hunts standing in water, and long legs keep its body above it.' },
     notes: [['why', 'I like “keep its body above it”.']],
+    ink: [['why', 'bulb']],
     marks: { names: 3, why: 3, neat: 3 },
     minutes: 14,
     ago: 49,

@@ -144,6 +144,14 @@ test('the piece of three has met its first step, and the second is open', async 
   expect([copy.openSteps, handout.steps.length]).toEqual([2, 2]);
 });
 
+test('pieces that came back are drawn on: rings around answers, and stamps', async () => {
+  const all = await db.query<{ body: string }>(
+    `select i.mark->>'kind' as body from ink i join go on go.id = i.go_id where go.returned_at is not null and i.item_id is not null`,
+  );
+  const kinds = all.map(({ body }) => body).sort();
+  expect(kinds).toEqual(['stamp', 'stamp', 'stamp', 'stamp', 'stroke', 'stroke', 'stroke']);
+});
+
 test('the windows are counted exactly: one holds, one nearly does, others miss or hide their panes', async () => {
   const own = (await progressOf(db, await teacher())).find(({ title }) => title === 'A window of coloured glass')!;
   const handout = (await handoutById(db, own.id))!;

@@ -11,9 +11,12 @@ import type { Rubric } from '../core/lookfors/rubric';
 import { bodyLength, bodyText } from '../core/text/body';
 import type { Change } from '../core/changes/change';
 import { picture, plain, text } from '../core/schema/defaults';
-import type { Saying } from '../core/review/said';
-import type { TextBody, Sheet, TextItem } from '../core/schema/sheet';
-import { find } from '../core/sheet/tree';
+import { boxOf } from '../core/items/hit';
+import type { PenPoint } from '../core/placement/erase';
+import { spotOf, strokeMark } from '../core/review/ink';
+import type { InkMark, Saying, StampName } from '../core/review/said';
+import type { Page, TextBody, Sheet, TextItem } from '../core/schema/sheet';
+import { find, findOn } from '../core/sheet/tree';
 import type { Database } from '../server/database/connection';
 import { StartProblem } from '../server/database/connection';
 import { lockDirectory } from '../server/database/lock';
@@ -44,6 +47,7 @@ import type { Workshop } from '../server/actions/means';
 import { workshop } from '../server/actions/means';
 import type { Answers } from './makers';
 import { COUNTS_ANSWERS, countsLookFors, countsSheet, CRAB_ANSWERS, crabLookFors, crabSheet } from './makers';
+import type { Piece } from './pieces';
 import { COLLEAGUES_PHRASES, HERON_PIECES, PHRASES, TIDE_PIECES } from './pieces';
 import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS, DUNLIN, GROUPS, TOGETHER } from './school';
 import { foodSheet } from './food';
@@ -121,11 +125,28 @@ class Student {
   }
 }
 
+/** A ring of the pen around an item, or a stamp at its corner. */
+function drawnOn(page: Page, item: string, how: 'ring' | StampName): Saying {
+  const { x, y, width, height } = boxOf(page, findOn(page, item)!.item, PICTURES);
+  const [midX, midY] = [x + width / 2, y + height / 2];
+  const ring = Array.from({ length: 44 }, (_, i): PenPoint => {
+    // A little more than once around, and not quite round, as a hand draws it.
+    const [angle, away] = [i * 0.155 - 2.2, 1 + i / 300];
+    return [midX + (width / 2 + 9) * away * Math.cos(angle), midY + (height / 2 + 8) * away * Math.sin(angle), 0.5];
+  });
+  const mark: InkMark =
+    how === 'ring'
+      ? strokeMark(ring, { colour: '#a8401f', weight: 2 })
+      : { kind: 'stamp', stamp: how, x: x + width - 6, y: y + 2 };
+  return { do: 'draw', ink: nanoid(), ...spotOf(page, mark, PICTURES), mark };
+}
+
 async function review(
   db: Database,
   { copyId, goId, teacherId }: { copyId: string; goId: string; teacherId: string },
-  given: { notes?: [string, string][]; marks?: Record<string, number>; accepted?: [string, string] },
+  given: Pick<Piece, 'notes' | 'marks' | 'accepted' | 'ink'>,
   judged: { lookFor: string; held: boolean } | null,
+  page?: Page,
 ) {
   const notes = (given.notes ?? []).map(([item, body]): Saying => ({
     do: 'note',
@@ -139,7 +160,14 @@ async function review(
   const marks = Object.entries(given.marks ?? {}).map(([row, level]): Saying => ({ do: 'mark', row, level }));
   const [item, reason] = given.accepted ?? [];
   const accepted = item ? [{ do: 'rule' as const, lookFor: 'labels', item, held: true, reason }] : [];
-  const steps: Saying[] = [...notes, ...marks, ...accepted, ...(judged ? [{ do: 'rule' as const, ...judged }] : [])];
+  const ink = page ? (given.ink ?? []).map(([item, how]) => drawnOn(page, item, how)) : [];
+  const steps: Saying[] = [
+    ...notes,
+    ...ink,
+    ...marks,
+    ...accepted,
+    ...(judged ? [{ do: 'rule' as const, ...judged }] : []),
+  ];
   if (steps.length > 0) await sayOn(db, { copyId, goId, authorId: teacherId }, steps);
 }
 
@@ -198,6 +226,7 @@ async function heronHandout(
       { copyId: copy.id, goId: go, teacherId: ids.teacherId },
       piece,
       piece.fate === 'done' ? { lookFor: 'neat', held: (piece.marks?.neat ?? 0) > 1 } : null,
+      sheet.pages[0],
     );
     await returnGo(db, go, piece.fate === 'done' ? 'done' : 'another-go', at(clock, ended - 6));
     if (!piece.again) continue;

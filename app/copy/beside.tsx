@@ -1,4 +1,8 @@
 import { useState } from 'react';
+import { page as pageOf } from '../../core/schema/defaults';
+import type { Ink } from '../../core/review/said';
+import type { Faces } from '../../core/text/faces';
+import { later } from '../browser/later';
 import { PageTabs } from '../parts/page-tabs';
 import type { Loaded } from '../student/entries';
 import styles from './beside.module.css';
@@ -10,20 +14,27 @@ type Props = {
   go: NonNullable<Loaded['lastGo']>;
   /** The page that the new go shows. */
   pageId: string;
+  ink: readonly Ink[];
+  faces: Faces | null;
 };
 
+const InkLayer = later(() => import('../ink/ink-layer').then((part) => part.default), null);
+
 /** The go that came back, beside the new one: as it was handed in, with its notes by number. */
-export function LastGo({ copyId, go, pageId }: Props) {
+export function LastGo({ copyId, go, pageId, ink, faces }: Props) {
   const index = Math.max(
     0,
     go.pages.findIndex(({ id }) => id === pageId),
   );
-  const { width, height, notes } = go.pages[index];
+  const { id: shown, width, height, notes } = go.pages[index];
   return (
     <section className={styles.last} aria-label={`Go ${go.number}, as it was handed in`}>
       <h2>Go {go.number}</h2>
       <div className={styles.page} style={{ aspectRatio: `${width} / ${height}` }}>
         <img src={`/copies/${copyId}/picture.svg?go=${go.id}&page=${index}`} alt={`Your go ${go.number}`} />
+        {faces && ink.length > 0 && (
+          <InkLayer page={pageOf({ id: shown, width, height })} ink={ink} faces={faces} scale={1} />
+        )}
         {notes.map(
           ({ id, at }, i) =>
             at && (

@@ -7,6 +7,7 @@ import { isOpen } from '../../core/handout/state';
 import type { Result } from '../../core/lookfors/kind';
 import type { Page } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
+import { later } from '../browser/later';
 import { useZone } from '../browser/time';
 import type { Editor } from '../document/editor';
 import { litFrom } from '../drawing/lit';
@@ -27,6 +28,8 @@ import type { Handing } from './hand-in';
 import { closedEntry, lastLookEntry, withTeacherEntry } from './hand-in';
 
 /** The margin of a student's copy, and where its light falls: what is asked, the next blank, the teacher's notes. */
+
+const TeacherInkCard = later(() => import('./teacher-ink').then((part) => part.TeacherInkCard));
 
 /** Opens the first part that a look-for still misses. */
 function goTo(editor: Editor, id: string) {
@@ -51,9 +54,25 @@ type Of = {
   fetcher: Fetcher;
   handing: Handing;
   checking: Checking;
+  /** What the teacher drew on the go that came back. */
+  ink: { all: Loaded['ink']; shown: boolean; toggle: () => void };
 };
 
-export function useCopyMargin({ editor, loaded, results, view, fetcher, handing, checking }: Of) {
+function inkEntry({ all, shown, toggle }: Of['ink']): MarginEntry[] {
+  if (all.length === 0) return [];
+  return [
+    {
+      id: 'ink',
+      anchor: null,
+      end: 'bottom',
+      tone: 'apricot',
+      label: 'Drawn by your teacher',
+      content: <TeacherInkCard ink={all} shown={shown} onToggle={toggle} />,
+    },
+  ];
+}
+
+export function useCopyMargin({ editor, loaded, results, view, fetcher, handing, checking, ink }: Of) {
   const { state, lookFors } = loaded;
   const { sheet, page, editing, selection, selectedItems, shut } = editor;
   const zone = useZone();
@@ -135,6 +154,7 @@ export function useCopyMargin({ editor, loaded, results, view, fetcher, handing,
       : []),
     ...(handing.asking && lookFor === null ? [] : [about]),
     ...noteCards,
+    ...inkEntry(ink),
     ...(blank ? [blank] : []),
     ...(chosen ? [chosen] : []),
   ];

@@ -19,7 +19,7 @@ import { makerOf, ON_SHEET } from '../makers/all';
 import { addMade } from '../makers/kit/begin';
 import { madeGroupOf } from '../makers/kit/made';
 import { addBeside, addNode, chosenNode, linkChosen, mapNode, pictureNode, rehang } from '../makers/map/map-commands';
-import { pasteCells, pasteTable, tableTab } from '../makers/table/table-commands';
+import { pasteCells, pasteTable, READER, tableTab } from '../makers/table/table-commands';
 import { makeVersions } from '../makers/kit/versions';
 import { nudge, remove, ungroupChosen } from '../commands/arrange';
 import type { Rights } from './open-document';
@@ -51,6 +51,7 @@ vi.mock('./helpers', () => ({
 
 beforeAll(async () => {
   kit = await testKit();
+  await READER.fetch();
 });
 
 let editor: Editor;
@@ -695,6 +696,19 @@ describe('a table on the sheet', () => {
     ]);
     open({ kind: 'student', supplies: ['map'] });
     expect(pasteTable(editor, clip('bird\tseen\nheron\t2\n'))).toBe(false);
+  });
+
+  test('cells that can’t be read yet are spoken of, and taken when they are pasted once more', async () => {
+    const there = READER.now;
+    READER.now = { kind: 'on its way' };
+    expect(pasteTable(editor, clip('one line\twith a tab'))).toBe(false);
+    expect(pasteTable(editor, clip('bird\tseen\nheron\t2\n'))).toBe(true);
+    await settle();
+    expect(editor.notice?.text).toContain('Paste it once more');
+    READER.now = there;
+    expect(pasteTable(editor, clip('bird\tseen\nheron\t2\n'))).toBe(true);
+    await settle();
+    expect((editor.page.items[0] as GroupItem).maker?.kind).toBe('table');
   });
 
   test('rows grow with what is typed, in one step with it', async () => {

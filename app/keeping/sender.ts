@@ -15,7 +15,7 @@ type OnItsWay = z.infer<typeof OnItsWay>;
 /** A note being written. `changes`: the note it replaces. */
 export const Draft = z.object({ note: z.string(), changes: z.boolean(), spot: Spot, body: z.string() });
 export type Draft = z.infer<typeof Draft>;
-export const NotTaken = z.object({ what: z.enum(['note', 'ruling', 'mark']), reason: z.string() });
+export const NotTaken = z.object({ what: z.enum(['note', 'ruling', 'mark', 'drawing']), reason: z.string() });
 export type NotTaken = z.infer<typeof NotTaken>;
 
 const wayOf = (goId: string) => `said/${goId}/`;
@@ -23,16 +23,29 @@ const wayOf = (goId: string) => `said/${goId}/`;
 export const draftsOf = (copyId: string) => `drafts/${copyId}/`;
 const ASIDE = 'not-taken/';
 export const asideOf = (copyId: string) => `${ASIDE}${copyId}/`;
+/** What was drawn and came too late, by piece: it can be put on the next go. */
+export const lateInkOf = (copyId: string) => `late-ink/${copyId}/`;
 /** What was refused on any of these pieces. */
 export const asideOn = (personId: string, copyIds: ReadonlySet<string>) =>
   keptWithin(personId, ASIDE, NotTaken).filter(({ place }) => copyIds.has(place.split('/')[1]));
 
 export type Sending = 'idle' | 'sending' | 'unreached' | 'signed out';
 
+const WHAT: Record<Saying['do'], NotTaken['what']> = {
+  note: 'note',
+  'edit-note': 'note',
+  'remove-note': 'note',
+  rule: 'ruling',
+  mark: 'mark',
+  draw: 'drawing',
+  'rub-out': 'drawing',
+};
+
 /** Longest wait for an answer, in milliseconds. Steps that are sent again are taken only once. */
 const NO_ANSWER = 20_000;
 /** A request stays below what the server reads at once. */
 const SLICE = 50;
+const LETTERS = 300_000;
 const WAITS = [1000, 2000, 4000, 8000, 15_000];
 
 type Entry = { place: string; value: OnItsWay };
@@ -177,7 +190,10 @@ class Sender {
       if (all.length === 0) break;
       this.tell(this.fails > 0 ? this.state : 'sending');
       const goId = goOf(all[0].place);
-      const batch = all.filter(({ place }) => goOf(place) === goId).slice(0, slice);
+      const batch = fitting(
+        all.filter(({ place }) => goOf(place) === goId),
+        slice,
+      );
       const outcome = await send(goId, batch);
       if (outcome.kind === 'later') {
         this.fails++;
@@ -194,7 +210,8 @@ class Sender {
   /** Refused text becomes a draft for the next go. The refusal is stored until it has been seen. */
   private refuse({ place, value: { copyId, step, spot } }: Entry, reason: string) {
     const [, goId, name] = place.split('/');
-    const what = step.do === 'rule' ? 'ruling' : step.do === 'mark' ? 'mark' : 'note';
+    const what = WHAT[step.do];
+    if (step.do === 'draw') keep(this.personId, `${lateInkOf(copyId)}${step.ink}`, step);
     if ('body' in step && spot) {
       const draft: Draft = { note: nanoid(), changes: false, spot, body: step.body };
       keep(this.personId, `${draftsOf(copyId)}${draft.note}`, draft);
@@ -210,6 +227,13 @@ class Sender {
   private forget(entries: readonly Entry[]) {
     for (const { place } of entries) keep(this.personId, place, null);
   }
+}
+
+/** The first of them that go out together: at least one. */
+function fitting(entries: readonly Entry[], most: number): Entry[] {
+  let letters = 0;
+  const end = entries.findIndex(({ value }, i) => i > 0 && (letters += JSON.stringify(value.step).length) > LETTERS);
+  return entries.slice(0, end === -1 ? most : Math.min(most, end));
 }
 
 async function send(goId: string, batch: readonly Entry[]): Promise<Outcome> {

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import type { ReactNode } from 'react';
 import type { Page } from '../../core/schema/sheet';
 import type { Faces } from '../../core/text/faces';
 import type { differencesOn } from '../differences/differences';
@@ -17,10 +18,12 @@ type Props = {
   scale: number;
   title: string;
   framed: ReturnType<typeof differencesOn>;
+  /** What is drawn by hand on the other sheet. */
+  children?: ReactNode;
 };
 
 /** Another sheet over a piece, with what differs; a slider uncovers the piece from the left. */
-export function Against({ other: { sheet, name }, page, faces, arrived, scale, title, framed }: Props) {
+export function Against({ other: { sheet, name }, page, faces, arrived, scale, title, framed, children }: Props) {
   const [uncovered, setUncovered] = useState(0);
   const same = sheet.pages.find(({ id }) => id === page.id);
   return (
@@ -38,6 +41,7 @@ export function Against({ other: { sheet, name }, page, faces, arrived, scale, t
         ) : (
           <p className={styles.none}>This page is not in {name}.</p>
         )}
+        {children}
       </div>
       <DifferenceFrames framed={framed} page={page} />
       <input

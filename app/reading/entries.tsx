@@ -1,3 +1,5 @@
+import { inWords } from '../../core/values/listed';
+import { sentence } from '../parts/sentence';
 import { Action } from '../parts/action';
 import type { PieceMark } from '../../core/review/marks';
 import type { Evidence } from '../../core/lookfors/kind';
@@ -7,21 +9,25 @@ import { answerOf } from '../../core/review/questions';
 import type { Question } from '../../core/review/questions';
 import type { Page } from '../../core/schema/sheet';
 import { anchorAt, lightAt } from '../../core/handout/spots';
-import { differenceEntries } from '../differences/differences';
-import type { differencesOn } from '../differences/differences';
 import { DamageCard } from '../house/damaged';
 import type { MarginEntry } from '../margin/margin';
 import type { Route } from '../routes/+types/reading';
 import { pictureNow } from '../drawing/resources';
 import { AnswerCard } from './answer-card';
+import { later } from '../browser/later';
 import { HeadCard, RubricCard } from './cards';
 import { NoteCard, NoteDraft } from './notes';
 import type { Draft } from '../keeping/sender';
+import type { Note } from '../../core/review/said';
+import styles from '../student/student.module.css';
 import type { Writing } from './writing';
 
 /** What stands in the margin beside a piece that is being read. */
 
 export type Loaded = Route.ComponentProps['loaderData'];
+
+const LastGoCard = later(() => import('./last-go-card').then((part) => part.default));
+const InkCard = later(() => import('./ink-card').then((part) => part.default));
 
 /** Evidence listed in the margin. The rest shows on the piece only. */
 const TOLD: ReadonlySet<Evidence['verdict']> = new Set(['wrong', 'near', 'swapped', 'reversed', 'missing', 'extra']);
@@ -36,8 +42,11 @@ type Reading = {
   counted: Loaded['results'];
   writing: Writing;
   page: Page;
-  /** What differs from the sheet that is shown over the piece, on all pages and on this one; null while there is none. */
-  against: { name: string; count: number; framed: ReturnType<typeof differencesOn> } | null;
+  /**
+   * What differs from the sheet that is shown over the piece, on all pages and on this one, and what was said on it; null while
+   * there is none.
+   */
+  against: { said: Loaded['goBefore']; name: string; count: number; entries: readonly MarginEntry[] } | null;
   /** The frames drawn on the piece. */
   marks: readonly PieceMark[];
   /** Whether something can be said on it now. */
@@ -60,8 +69,15 @@ export function readingEntries(reading: Reading): MarginEntry[] {
     label: 'Look-fors',
     content: <HeadCard {...cards} zone={zone} marks={against ? [] : marks} />,
   });
-  if (against) out.push(...againstEntries(against, reading.active));
-  else out.push(...evidenceEntries(reading), ...noteEntries(reading), ...draftEntries(reading));
+  if (against) out.push(...againstEntries(against), ...saidBefore(reading));
+  else
+    out.push(
+      ...evidenceEntries(reading),
+      ...noteEntries(reading),
+      ...draftEntries(reading),
+      ...inkEntries(reading),
+      ...lastGoEntry(reading),
+    );
   const weighs = loaded.lookFors.some((lookFor) => lookFor.points !== undefined);
   if ((loaded.rubric.rows.length > 0 || weighs) && loaded.go)
     out.push({
@@ -75,11 +91,8 @@ export function readingEntries(reading: Reading): MarginEntry[] {
   return out;
 }
 
-function againstEntries(
-  { name, count, framed }: NonNullable<Reading['against']>,
-  active: string | null,
-): MarginEntry[] {
-  const elsewhere = count - framed.length;
+function againstEntries({ name, count, entries }: NonNullable<Reading['against']>): MarginEntry[] {
+  const elsewhere = count - entries.length;
   return [
     {
       id: 'against',
@@ -94,7 +107,7 @@ function againstEntries(
         </>
       ),
     },
-    ...differenceEntries(framed, active),
+    ...entries,
   ];
 }
 
@@ -120,7 +133,7 @@ function damageEntry({ damage, goDamaged, copy, now }: Loaded): MarginEntry[] {
   ];
 }
 
-const WHAT = { note: 'note', ruling: 'ruling', mark: 'mark' } as const;
+const WHAT = { note: 'note', ruling: 'ruling', mark: 'mark', drawing: 'drawing' } as const;
 const counted = (count: number, what: string) => `${count === 1 ? 'A' : count} ${what}${count === 1 ? '' : 's'}`;
 
 /** Shown until it is dismissed. The text is a draft again. */
@@ -130,7 +143,7 @@ function notTakenEntry({ notTaken, seen }: Writing): MarginEntry[] {
   const told = kinds
     .map((kind) => ({ kind, count: notTaken.filter(({ what }) => what === kind).length }))
     .filter(({ count }) => count > 0)
-    .map(({ kind, count }) => counted(count, WHAT[kind]));
+    .map(({ kind, count }) => (count === 1 ? `a ${WHAT[kind]}` : `${count} ${WHAT[kind]}s`));
   return [
     {
       id: 'not-taken',
@@ -141,7 +154,7 @@ function notTakenEntry({ notTaken, seen }: Writing): MarginEntry[] {
       label: 'Not taken',
       content: (
         <>
-          <h3>{told.join(', ')} came too late</h3>
+          <h3>{sentence(inWords(told))} came too late</h3>
           <p>
             {notTaken.at(-1)!.reason}
             {notTaken.some(({ what }) => what === 'note') && ' What you wrote stays here.'}
@@ -199,6 +212,73 @@ function evidenceEntries({ loaded, counted, writing, page, open, active }: Readi
       ];
     }),
   );
+}
+
+/** What was said on the go before, beside the new one. */
+function lastGoEntry({ loaded, writing, page, open }: Reading): MarginEntry[] {
+  const { goBefore } = loaded;
+  if (!goBefore) return [];
+  return [
+    {
+      id: 'go before',
+      anchor: null,
+      end: 'bottom',
+      tone: 'plain',
+      label: `What you said on go ${goBefore.number}`,
+      content: (
+        <LastGoCard
+          goBefore={goBefore}
+          loaded={loaded}
+          onSayAgain={open ? (note) => writing.note(spotOfNote(note, page), note.body) : undefined}
+          isSaid={(body) => writing.said.notes.some((note) => note.body === body)}
+        />
+      ),
+    },
+  ];
+}
+
+const spotOfNote = ({ pageId, itemId, x, y }: Note, page: Page) => ({
+  page: pageId,
+  item: itemId,
+  ...((pageId === page.id ? anchorAt(page, { item: itemId, x, y }, pictureNow) : null) ?? { x, y }),
+});
+
+/** The notes of the go that is shown over the piece, where they stood on it. */
+function saidBefore({ against, page, active }: Reading): MarginEntry[] {
+  const said = against?.said;
+  const before = said?.sheet.pages.find(({ id }) => id === page.id);
+  if (!said || !before) return [];
+  return said.notes
+    .filter(({ pageId }) => pageId === page.id)
+    .map((note) => ({
+      id: note.id,
+      anchor: anchorAt(before, { item: note.itemId, x: note.x, y: note.y }, pictureNow),
+      tone: 'sky',
+      active: active === note.id,
+      light: () => lightAt(before, { item: note.itemId, x: note.x, y: note.y }, pictureNow),
+      label: `Your note on go ${said.number}`,
+      content: (
+        <>
+          <p className={styles.noteWords}>{note.body}</p>
+          <p className="quiet">Your note on go {said.number}</p>
+        </>
+      ),
+    }));
+}
+
+function inkEntries({ writing, loaded, page, open }: Reading): MarginEntry[] {
+  const { ink } = writing.said;
+  if (ink.length === 0 && writing.late.length === 0) return [];
+  return [
+    {
+      id: 'ink',
+      anchor: null,
+      end: 'bottom',
+      tone: 'sky',
+      label: 'Drawn by hand',
+      content: <InkCard {...{ ink, page, open, writing }} pages={loaded.sheet.pages} />,
+    },
+  ];
 }
 
 function noteEntries({ writing, page, open, active }: Reading): MarginEntry[] {

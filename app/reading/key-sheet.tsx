@@ -12,6 +12,7 @@ const PARTS: readonly KeyPart[] = [
       { keys: 'W', says: 'write a note where the pointer is' },
       { keys: '↓', says: 'in a note: the phrases that fit, taken with Enter' },
       { keys: 'L', says: 'the last note again, where the pointer is' },
+      { keys: 'D', says: 'draw on the piece, or stop; Ctrl+Z takes the last stroke away' },
     ],
   },
   {

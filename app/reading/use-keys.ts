@@ -29,6 +29,8 @@ type Does = {
   write: () => void;
   /** Says the last note again. */
   again: () => void;
+  /** Takes the pen in hand, or puts it down. */
+  draw: () => void;
   nextView: () => void;
   showKeys: () => void;
 };
@@ -72,6 +74,7 @@ export function useReadingKeys(loaded: Loaded, { said, say }: Writing, open: boo
         a: () => does.giveOrAsk('another-go'),
         w: does.write,
         l: does.again,
+        d: does.draw,
       }),
     };
     const onKey = (event: KeyboardEvent) => {

@@ -2,15 +2,17 @@ import { nanoid } from 'nanoid';
 import { z } from 'zod';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { useRevalidator } from 'react-router';
-import type { Note, Said, Saying, Spot } from '../../core/review/said';
-import { saidAfter } from '../../core/review/said';
+import type { Note, Said, Spot } from '../../core/review/said';
+import { saidAfter, Saying } from '../../core/review/said';
 import { keep, keptAt, useKeptWithin } from '../keeping/kept';
 import type { Sending, Step } from '../keeping/sender';
-import { asideOf, Draft, draftsOf, NotTaken, senderOf, stepsSince, useSending } from '../keeping/sender';
+import { asideOf, Draft, draftsOf, lateInkOf, NotTaken, senderOf, stepsSince, useSending } from '../keeping/sender';
 
 /** What a teacher writes on a piece: drafts, and everything said, whether the school has it yet or not. */
 
 type Piece = { personId: string; handoutId: string; copyId: string; goId: string | null };
+/** A stroke or a stamp as it was said. */
+type Drawn = Extract<Saying, { do: 'draw' }>;
 export type Writing = {
   said: Said;
   /** Notes that the school doesn't have yet. */
@@ -31,6 +33,11 @@ export type Writing = {
   /** Says a whole note at once. */
   note(spot: Spot, body: string): void;
   drop(draft: Draft): void;
+  /** Strokes and stamps that came too late for an earlier go. */
+  late: readonly Drawn[];
+  /** Puts them on this go, on a page that is there. */
+  putLate(pages: readonly { id: string }[]): void;
+  dropLate(): void;
   seen(): void;
 };
 
@@ -54,6 +61,9 @@ export function useWriting({ personId, handoutId, copyId, goId }: Piece, loaded:
   const [fresh, setFresh] = useState<Draft | null>(null);
   const kept = useKeptWithin(personId, draftsOf(copyId), Draft).map(({ value }) => value);
   const drafts = fresh && !kept.some(({ note }) => note === fresh.note) ? [...kept, fresh] : kept;
+  const lateInk = useKeptWithin(personId, lateInkOf(copyId), Saying).flatMap(({ place, value }) =>
+    value.do === 'draw' ? [{ place, step: value }] : [],
+  );
   const reasons = useKeptWithin(personId, asideOf(copyId), NotTaken);
 
   // Something was refused: the piece has changed.
@@ -101,6 +111,15 @@ export function useWriting({ personId, handoutId, copyId, goId }: Piece, loaded:
       put(draft, null);
       setFresh(null);
     },
+    late: lateInk.map(({ step }) => step),
+    putLate(pages) {
+      for (const { place, step } of lateInk) {
+        const page = pages.some(({ id }) => id === step.page) ? step.page : pages[0].id;
+        say({ ...step, page, ink: nanoid() });
+        keep(personId, place, null);
+      }
+    },
+    dropLate: () => lateInk.forEach(({ place }) => keep(personId, place, null)),
     seen: () => reasons.forEach(({ place }) => keep(personId, place, null)),
   };
 }

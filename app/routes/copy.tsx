@@ -9,6 +9,7 @@ import { limitWords } from '../../core/handout/limits';
 import { isOpen } from '../../core/handout/state';
 import { inWords } from '../../core/values/listed';
 import { copyView } from '../../server/views/copy-view';
+import { later } from '../browser/later';
 import { useLoadAgain } from '../browser/load-again';
 import { afterReaching, orLast, reached } from '../browser/reached';
 import { closesWords, dueWords, useZone } from '../browser/time';
@@ -46,6 +47,8 @@ import { SheetStage } from '../workbench/sheet-stage';
 import { UndoRedo } from '../workbench/undo-redo';
 import type { Route } from './+types/copy';
 import { OverAlert } from '../parts/over-alert';
+
+const TeacherInk = later(() => import('../copy/teacher-ink').then((part) => part.TeacherInk), null);
 
 /** A student's copy, or a teacher's own that they try out. */
 export async function loader({ request, context, params }: Route.LoaderArgs) {
@@ -145,7 +148,9 @@ function Copy({ loaded: whole }: { loaded: Loaded }) {
   const fetcher = useFetcher<typeof clientAction>();
   const handing = useHandIn(editor, fetcher);
   const checking = useChecking(editor, fetcher);
-  const margin = useCopyMargin({ editor, loaded, results, view, fetcher, handing, checking });
+  const [inkShown, setInkShown] = useState(true);
+  const ink = { all: loaded.ink, shown: inkShown, toggle: () => setInkShown(!inkShown) };
+  const margin = useCopyMargin({ editor, loaded, results, view, fetcher, handing, checking, ink });
   const { data } = fetcher;
   useEffect(() => {
     if (!data || !('results' in data) || !data.results) return;
@@ -177,7 +182,9 @@ function Copy({ loaded: whole }: { loaded: Loaded }) {
         }
         stack={
           <>
-            {lastGo && beside === 'go' && <LastGo copyId={loaded.copyId} go={lastGo} pageId={page.id} />}
+            {lastGo && beside === 'go' && (
+              <LastGo copyId={loaded.copyId} go={lastGo} pageId={page.id} ink={loaded.ink} faces={faces} />
+            )}
             {example && beside === 'example' && <Example copyId={loaded.copyId} pages={example} />}
           </>
         }
@@ -202,6 +209,7 @@ function Copy({ loaded: whole }: { loaded: Loaded }) {
           }
         />
         <BlankTints view={view} boxes={margin.open} />
+        {inkShown && faces && loaded.ink.length > 0 && <TeacherInk {...{ view, page, faces }} ink={loaded.ink} />}
         <OthersOnPage editor={editor} view={view} page={page} mates={loaded.mates} others={others} />
       </SheetFrame>
       {(problem || shut) && mayWork && <OverAlert>{problem ?? shut}</OverAlert>}

@@ -11,15 +11,14 @@ import { Recalling, recallPiece, Returning, returnPiece } from '../../server/act
 import { readingView } from '../../server/views/reading-view';
 import { askedGo, check, formOf } from '../form.server';
 import { fetched, later, useFetched } from '../browser/later';
-import { differencesOn } from '../differences/differences';
 import { afterReaching, orLast, reached } from '../browser/reached';
 import { useZone } from '../browser/time';
 import { SheetFrame } from '../margin/frame';
 import { paperStyle, useView } from '../margin/view';
-import { Against } from '../reading/against';
 import { Band } from '../reading/cards';
 import type { Loaded } from '../reading/entries';
 import { readingEntries } from '../reading/entries';
+import { useInkInHand } from '../reading/ink-in-hand';
 import type { Shown } from '../reading/shown';
 import { othersOf } from '../reading/shown';
 import { ReadingStrip } from '../reading/reading-strip';
@@ -35,6 +34,7 @@ import { pictureNow } from '../drawing/resources';
 import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/reading';
 import { Marks } from '../spread/marks';
+import type { Tool } from '../ink/tool';
 import { OverAlert } from '../parts/over-alert';
 import readingStyles from '../reading/reading.module.css';
 
@@ -84,8 +84,12 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ];
 
 /** What differs is told when it is asked for. */
-const compared = fetched(() => import('../../core/review/against'));
+const compared = fetched(async () => ({
+  ...(await import('../../core/review/against')),
+  ...(await import('../differences/differences')),
+}));
 
+const Against = later(() => import('../reading/against').then((part) => part.Against), null);
 const KeySheet = later(() => import('../reading/key-sheet').then((part) => part.default), null);
 
 /** Where on the page a pointer is, in points. */
@@ -110,11 +114,14 @@ function useStale({ ahead, begun }: Loaded) {
 export default function ReadingScreen({ loaderData }: Route.ComponentProps) {
   // The list stays open while another piece comes.
   const [keySheet, setKeySheet] = useState(false);
+  // So does the pen stay in hand.
+  const hand = useState<Tool | null>(null);
   return (
     <>
       <Reading
         key={`${loaderData.copy.id} ${loaderData.go?.id}`}
         loaded={loaderData}
+        hand={hand}
         showKeys={() => setKeySheet(true)}
       />
       {keySheet && <KeySheet onClose={() => setKeySheet(false)} />}
@@ -129,7 +136,14 @@ const ruledIn = (results: Loaded['results'], rulings: Ruled): Loaded['results'] 
     return ruled === result ? result : { ...ruled, counted: `${ruled.got} of ${ruled.need}` };
   });
 
-function Reading({ loaded: given, showKeys }: { loaded: Loaded; showKeys: () => void }) {
+type Props = {
+  loaded: Loaded;
+  /** The pen, stamp or rubber in hand. */
+  hand: [Tool | null, (tool: Tool | null) => void];
+  showKeys: () => void;
+};
+
+function Reading({ loaded: given, hand, showKeys }: Props) {
   const { personId, begun, copy, go, sheet, band } = given;
   const [pageIndex, setPageIndex] = useState(0);
   const [shown, setShown] = useState<Shown>('piece');
@@ -143,8 +157,8 @@ function Reading({ loaded: given, showKeys }: { loaded: Loaded; showKeys: () => 
   const zone = useZone();
   const open = given.mayChange && go !== null && go.returnedAt === null && copy.state === 'handed-in';
   const before = useMemo(
-    () => ({ notes: given.notes, rulings: given.rulings, marks: go?.marks ?? {} }),
-    [given.notes, given.rulings, go?.marks],
+    () => ({ notes: given.notes, rulings: given.rulings, marks: go?.marks ?? {}, ink: given.ink }),
+    [given.notes, given.rulings, go?.marks, given.ink],
   );
   const piece = { personId, handoutId: copy.handoutId, copyId: copy.id, goId: go?.id ?? null };
   const all = useWriting(piece, before, begun);
@@ -162,6 +176,7 @@ function Reading({ loaded: given, showKeys }: { loaded: Loaded; showKeys: () => 
     seen: go?.seen ?? false,
     may: loaded.mayRecall,
   });
+  const drawing = useInkInHand({ writing, page, hand, open: open && shown === 'piece' });
   const pointer = useRef<Point | null>(null);
   /** What is at a point, or the whole page. */
   const spotAt = (point: Point | null) => {
@@ -182,6 +197,10 @@ function Reading({ loaded: given, showKeys }: { loaded: Loaded; showKeys: () => 
       if (body === null) return;
       setShown('piece');
       writing.note(here(), body);
+    },
+    draw: () => {
+      setShown('piece');
+      drawing.toggle();
     },
     nextView: () => {
       const views: Shown[] = ['piece', ...others.map(({ value }) => value)];
@@ -207,13 +226,24 @@ function Reading({ loaded: given, showKeys }: { loaded: Loaded; showKeys: () => 
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [other, sheet, arrived, comparing],
   );
-  const framed = useMemo(() => differencesOn(differences, page), [differences, page]);
+  const against = useMemo(() => {
+    if (!other || comparing.kind !== 'here') return null;
+    const { differencesOn, differenceEntries } = comparing.value;
+    const framed = differencesOn(differences, page);
+    return {
+      name: other.name,
+      count: differences.length,
+      framed,
+      entries: differenceEntries(framed, active),
+      said: other.value === 'go before' ? given.goBefore : null,
+    };
+  }, [other, comparing, differences, page, active, given.goBefore]);
   const entries = readingEntries({
     loaded,
     counted: given.results,
     writing,
     page,
-    against: other && comparing.kind === 'here' ? { name: other.name, count: differences.length, framed } : null,
+    against,
     marks,
     open,
     asked,
@@ -237,6 +267,8 @@ function Reading({ loaded: given, showKeys }: { loaded: Loaded; showKeys: () => 
           />
         }
         band={<Band band={band} current={copy.id} handoutId={copy.handoutId} />}
+        stack={drawing.rail(faces)}
+        above={drawing.button}
         stage={stage}
         view={view}
         entries={entries}
@@ -262,9 +294,17 @@ function Reading({ loaded: given, showKeys }: { loaded: Loaded; showKeys: () => 
               label={`${copy.title} by ${copy.studentName}`}
             />
           )}
+          {shown === 'piece' && faces && drawing.layer(faces, view.scale)}
           {shown === 'piece' && <Marks marks={marks} page={page} />}
           {other && faces && (
-            <Against {...{ other, page, faces, arrived, framed }} title={copy.title} scale={view.scale} />
+            <Against
+              {...{ other, page, faces, arrived }}
+              framed={against?.framed ?? []}
+              title={copy.title}
+              scale={view.scale}
+            >
+              {other.value === 'go before' && given.goBefore && drawing.seen(given.goBefore.ink, faces, view.scale)}
+            </Against>
           )}
         </div>
       </SheetFrame>

@@ -13,6 +13,9 @@ import { asideOn, senderOf, stepsSince, useSending } from '../keeping/sender';
 export type SpotData = Awaited<ReturnType<typeof spotView>> & { begun: number };
 export type Piece = SpotData['pieces'][number] & { said: Said };
 
+/** What is drawn by hand is not shown here. */
+const NO_INK: Said['ink'] = [];
+
 /** Only what is with its teacher can be judged. */
 export const mayJudge = ({ state }: Pick<Piece, 'state'>): boolean => state === 'handed-in';
 
@@ -28,7 +31,10 @@ export function useSpotPieces({ personId, handout, pieces, begun }: SpotData) {
     () =>
       pieces.map((piece): Piece => {
         const { goId, notes, rulings, marks } = piece;
-        return { ...piece, said: saidAfter(goId, { notes, rulings, marks }, stepsSince(sender.stepsOn(goId), begun)) };
+        return {
+          ...piece,
+          said: saidAfter(goId, { notes, rulings, marks, ink: NO_INK }, stepsSince(sender.stepsOn(goId), begun)),
+        };
       }),
     // What was said since is another with each version.
     // eslint-disable-next-line react-hooks/exhaustive-deps

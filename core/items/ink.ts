@@ -25,7 +25,8 @@ export function inkPath({ points, width, height, weight }: InkItem): string {
   return `${d}Z`;
 }
 
-function inkTouched({ points, width, height, weight }: InkItem, local: Point, reach: number): boolean {
+/** Whether a point in the frame of a stroke meets it. */
+export function inkTouched({ points, width, height, weight }: InkItem, local: Point, reach: number): boolean {
   const chain: Point[] = [];
   for (let i = 0; i < points.length; i += 3) chain.push({ x: points[i] * width, y: points[i + 1] * height });
   const near = chain.length === 1 ? Math.hypot(chain[0].x - local.x, chain[0].y - local.y) : distanceTo(chain, local);

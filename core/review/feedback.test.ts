@@ -7,6 +7,7 @@ import { multiply } from '../geometry/matrix';
 import type { Matrix } from '../geometry/matrix';
 import { page, plain, sheet, text } from '../schema/defaults';
 import type { Faces } from '../text/faces';
+import { stampNode } from './stamps';
 import type { Feedback } from './feedback';
 import { feedbackPages, stacked } from './feedback';
 
@@ -22,6 +23,7 @@ const bare: Feedback = {
   sum: null,
   sheet: sheet({ title: 'The grey heron' }),
   notes: [],
+  ink: [],
   lookFors: [],
   rows: [],
 };
@@ -162,6 +164,17 @@ describe('feedback on paper', () => {
         .map((one) => one.text)
         .join(' '),
     ).not.toContain('far over');
+  });
+
+  test('what was drawn by hand lies on the piece, and is something that was said', () => {
+    const sheetOf = sheet({ title: 'T', pages: [page({ id: 'page1' })] });
+    const mark = { kind: 'stamp', stamp: 'star', x: 100, y: 100 } as const;
+    const ink = [{ id: 'i', goId: 'g', pageId: 'page1', itemId: null, x: 100, y: 100, mark }];
+    const [without] = drawn({ ...bare, sheet: sheetOf });
+    const made = drawn({ ...bare, sheet: sheetOf, ink });
+    const piece = ([first]: DisplayNode[]) => (first.kind === 'group' ? first.children : []);
+    expect(piece(made[0].nodes)).toEqual([...piece(without.nodes), stampNode('star', 100, 100)]);
+    expect(allWords(made)).not.toContain('Nothing was written');
   });
 
   test('where nothing was said it says so', () => expect(allWords(drawn(bare))).toContain('Nothing was written'));

@@ -12,7 +12,8 @@ import { PAGE_SIZES } from '../sheet/units';
 import { bodyLength, sliceBody } from '../text/body';
 import { styled } from '../makers/kit/measure';
 import { setBody } from '../text/set';
-import type { Note } from './said';
+import { inkNodes } from './ink';
+import type { Ink, Note } from './said';
 
 /**
  * Feedback on paper: the piece with numbers where something is said, then notes, look-fors and rubric. A drawn list like any page,
@@ -37,6 +38,7 @@ export type Feedback = {
   sum: string | null;
   sheet: Sheet;
   notes: readonly Pick<Note, 'id' | 'pageId' | 'itemId' | 'x' | 'y' | 'body'>[];
+  ink: readonly Ink[];
   lookFors: readonly SaidLookFor[];
   rows: readonly SaidRow[];
 };
@@ -283,7 +285,7 @@ function arranged(page: Page, top: number, flow: Flow, [width, height]: readonly
 }
 
 function pictureOf(
-  sheet: Sheet,
+  { sheet, ink: drawn }: Pick<Feedback, 'sheet' | 'ink'>,
   page: Page,
   { box, scale }: { box: Box; scale: number },
   [width, height]: readonly [number, number],
@@ -292,7 +294,11 @@ function pictureOf(
   const { x, y, width: w, height: h } = box;
   const around = `M${x} ${y}h${w}v${h}h${-w}z`;
   return [
-    { kind: 'group', matrix: [scale, 0, 0, scale, x, y], children: seenOf(drawPage(sheet, page, resources)).nodes },
+    {
+      kind: 'group',
+      matrix: [scale, 0, 0, scale, x, y],
+      children: [...seenOf(drawPage(sheet, page, resources)).nodes, ...inkNodes(page, drawn, resources.pictures)],
+    },
     // What reaches over the edge of its page is not to be seen beside it.
     { kind: 'path', d: `M0 0H${width}V${height}H0Z${around}`, fill: ink('#ffffff'), rule: 'evenodd' },
     { kind: 'path', d: around, stroke: { ...line(COLOURS.edge, 0.75), cap: 'butt', join: 'miter' } },
@@ -321,7 +327,7 @@ export function feedbackPages(feedback: Feedback, resources: Resources): DrawnPa
         : headOf(`${title} · ${about} · page ${i + 1}`, inner, resources);
     const place = arranged(page, head.bottom + 12, flow, size);
     const placed = notesOn(page, notes, resources);
-    flow.begin([...pictureOf(sheet, page, place, size, resources), ...head.nodes], place.columns);
+    flow.begin([...pictureOf(feedback, page, place, size, resources), ...head.nodes], place.columns);
     const { box, scale } = place;
     const spots = placed.filter((one): one is Placed & { at: Point } => one.at !== null);
     const discs = apart(
@@ -333,7 +339,8 @@ export function feedbackPages(feedback: Feedback, resources: Resources): DrawnPa
     for (const { note } of placed) flow.entry(++number, note.body);
   }
   const { lookFors, rows } = feedback;
-  if (notes.length === 0 && lookFors.length === 0 && rows.length === 0) flow.entry('open', NO_WORDS);
+  if (notes.length === 0 && feedback.ink.length === 0 && lookFors.length === 0 && rows.length === 0)
+    flow.entry('open', NO_WORDS);
   if (lookFors.length > 0) flow.heading('What was looked for');
   for (const { title: words, held, counted, reasons } of lookFors)
     flow.entry(held === null ? 'open' : held ? 'held' : 'missed', words, [counted, ...reasons].filter(Boolean));

@@ -6,7 +6,7 @@ import { judgeAll, verdictOn } from './judging';
 import type { Said } from './said';
 import { saidAfter } from './said';
 
-const NOTHING: Said = { notes: [], rulings: [], marks: {} };
+const NOTHING: Said = { notes: [], rulings: [], marks: {}, ink: [] };
 type Piece = Judgeable & { name: string; said: Said };
 const piece = (name: string, right: boolean | null, held: boolean | null, said = NOTHING): Piece => ({
   name,

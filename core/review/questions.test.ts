@@ -12,7 +12,7 @@ const result = (id: string, held: boolean | null): Result => ({ id, held, got: 0
 const row = (id: string, points: number[]) => ({ id, name: id, levels: points.map((p) => ({ points: p, text: '' })) });
 const rubric = { rows: [row('colour', [0, 1, 2]), row('care', [0, 5, 10])] };
 const results = [result('labels', true), result('thought', null), result('name', false)];
-const nothing: Said = { notes: [], rulings: [], marks: {} };
+const nothing: Said = { notes: [], rulings: [], marks: {}, ink: [] };
 const all = questionsOf(results, rubric);
 
 /** Presses keys as the screen does: an answer leads to the next that is not answered. */
@@ -143,7 +143,7 @@ describe('a ruling on one answer', () => {
   test('is said once, and taken back by the other', () => {
     const accept: Saying = { do: 'rule', lookFor: 'l', item: 'a', held: true };
     expect(answerTo(answer, [], true)).toEqual(accept);
-    const said = saidAfter('go', { notes: [], rulings: [], marks: {} }, [accept]);
+    const said = saidAfter('go', { notes: [], rulings: [], marks: {}, ink: [] }, [accept]);
     expect(said.rulings).toEqual([ruling('l', true, 'a')]);
     expect(answerTo(answer, said.rulings, true)).toBeNull();
     const back = answerTo(answer, said.rulings, false)!;

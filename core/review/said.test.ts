@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { ruling, saidNote } from '../../tests/support/said';
+import { ruling, saidNote, stampSaid } from '../../tests/support/said';
 import type { Said, Saying } from './said';
 import { saidAfter, Saying as Schema } from './said';
 
-const NOTHING: Said = { notes: [], rulings: [], marks: {} };
+const NOTHING: Said = { notes: [], rulings: [], marks: {}, ink: [] };
 const id = fc.constantFrom('note-a', 'note-b', 'note-c');
 const body = fc.string({ minLength: 1, maxLength: 20 });
 const step: fc.Arbitrary<Saying> = fc.oneof(
@@ -14,19 +14,23 @@ const step: fc.Arbitrary<Saying> = fc.oneof(
   fc
     .tuple(fc.constantFrom('x', 'y'), fc.constantFrom(undefined, 'a', 'b'), fc.option(fc.boolean()), body)
     .map(([lookFor, item, held, reason]) => ({ do: 'rule' as const, lookFor, ...(item && { item, reason }), held })),
+  fc.tuple(id, fc.nat(500)).map(([ink, at]) => stampSaid(ink, at)),
+  fc.record({ do: fc.constant('rub-out' as const), ink: id }),
   fc.record({ do: fc.constant('mark' as const), row: fc.constantFrom('x', 'y'), level: fc.option(fc.nat(4)) }),
 );
-/** As they can be done: a note is written once, and changed or removed after that. */
+/** As they can be done: a note is written once, and changed or removed after that; so it is with what is drawn. */
 function asDone(steps: readonly Saying[]): Saying[] {
   const there = new Set<string>();
   return steps.filter((one) => {
-    if (!('note' in one)) return true;
-    const known = there.has(one.note);
-    there.add(one.note);
-    return known !== (one.do === 'note');
+    if (!('note' in one || 'ink' in one)) return true;
+    const name = 'note' in one ? one.note : `ink ${one.ink}`;
+    const known = there.has(name);
+    there.add(name);
+    return known !== (one.do === 'note' || one.do === 'draw');
   });
 }
-const sorted = ({ notes, rulings, marks }: Said) => ({
+const sorted = ({ notes, rulings, marks, ink }: Said) => ({
+  ink: ink.toSorted((a, b) => a.id.localeCompare(b.id)),
   notes: notes.toSorted((a, b) => a.id.localeCompare(b.id)),
   rulings: rulings.toSorted((a, b) => `${a.lookForId} ${a.itemId}`.localeCompare(`${b.lookForId} ${b.itemId}`)),
   marks,
@@ -58,7 +62,7 @@ describe('what is said on a piece', () => {
       { do: 'rule', lookFor: 'name', held: false },
       { do: 'mark', row: 'neat', level: 0 },
     ]);
-    expect(said).toEqual({ notes: [], rulings: [ruling('name', false)], marks: { neat: 0 } });
+    expect(said).toEqual({ ...NOTHING, rulings: [ruling('name', false)], marks: { neat: 0 } });
     const back: Saying[] = [
       { do: 'rule', lookFor: 'name', held: null },
       { do: 'mark', row: 'neat', level: null },

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id } from '../schema/sheet';
+import { Id, InkItem } from '../schema/sheet';
 
 /**
  * What a teacher says about a piece, as steps that can be kept in a browser, sent late and sent twice: each sets something, and
@@ -18,7 +18,22 @@ export type Note = {
 };
 /** On a look-for; with `itemId` on the answer in that item alone. The reason is read by the student. */
 export type Ruling = { lookForId: string; itemId: string | null; held: boolean; reason: string };
-export type Said = { notes: readonly Note[]; rulings: readonly Ruling[]; marks: Readonly<Record<string, number>> };
+/** A stroke or a stamp on a page. x, y: where the part that it is about stood when it was drawn. */
+export type Ink = {
+  id: string;
+  goId: string;
+  pageId: string;
+  itemId: string | null;
+  x: number;
+  y: number;
+  mark: InkMark;
+};
+export type Said = {
+  notes: readonly Note[];
+  rulings: readonly Ruling[];
+  marks: Readonly<Record<string, number>>;
+  ink: readonly Ink[];
+};
 
 /** Points, from the page's top left; null where a note hangs on an item. */
 const coordinate = z.number().min(-7200).max(7200).nullable();
@@ -35,6 +50,24 @@ const Reason = z.string().trim().max(MOST_REASON, `A reason has at most ${MOST_R
 export const Spot = z.strictObject({ page: Id, item: Id.nullable(), x: coordinate, y: coordinate });
 export type Spot = z.infer<typeof Spot>;
 
+/** Strokes and stamps on one go. */
+export const MOST_INK = 500;
+/** Numbers of one stroke: x and y as shares of its box and the pressure, one after the other. */
+const MOST_POINTS = 1500;
+export const STAMP_NAMES = ['star', 'sprout', 'bulb', 'eye', 'question', 'tick'] as const;
+export type StampName = (typeof STAMP_NAMES)[number];
+const { x, y, width, height, points, colour, weight } = InkItem.shape;
+/** What was drawn, in page coordinates. */
+export const InkMark = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('stroke'),
+    ...{ x, y, width, height, colour, weight },
+    points: points.refine(({ length }) => length <= MOST_POINTS, 'at most 500 points'),
+  }),
+  z.strictObject({ kind: z.literal('stamp'), stamp: z.enum(STAMP_NAMES), x, y }),
+]);
+export type InkMark = z.infer<typeof InkMark>;
+
 export const Saying = z.discriminatedUnion('do', [
   /** `about`: the kind of the look-for that was missed there. */
   Spot.extend({ do: z.literal('note'), note: NoteId, body: Words, about: z.string().max(30).optional() }),
@@ -48,6 +81,9 @@ export const Saying = z.discriminatedUnion('do', [
     held: z.boolean().nullable(),
     reason: Reason.optional(),
   }),
+  /** By hand, about a part that stands at x, y now, or about the place itself. */
+  z.strictObject({ do: z.literal('draw'), ink: NoteId, page: Id, item: Id.nullable(), x, y, mark: InkMark }),
+  z.strictObject({ do: z.literal('rub-out'), ink: NoteId }),
   /** The level of a row, from 0; null takes it back. */
   z.strictObject({ do: z.literal('mark'), row: Id, level: z.number().int().min(0).max(10).nullable() }),
 ]);
@@ -58,7 +94,7 @@ export const saidAfter = (goId: string, before: Said, steps: readonly Saying[]):
   steps.reduce((said, step) => after(goId, said, step), before);
 
 function after(goId: string, said: Said, step: Saying): Said {
-  const { notes, rulings, marks } = said;
+  const { notes, rulings, marks, ink } = said;
   switch (step.do) {
     case 'note': {
       if (notes.some(({ id }) => id === step.note)) return said;
@@ -74,6 +110,13 @@ function after(goId: string, said: Said, step: Saying): Said {
       const others = rulings.filter((one) => one.lookForId !== lookForId || one.itemId !== itemId);
       return { ...said, rulings: held === null ? others : [...others, { lookForId, itemId, held, reason }] };
     }
+    case 'draw': {
+      if (ink.some(({ id }) => id === step.ink)) return said;
+      const { ink: id, page: pageId, item: itemId, x, y, mark } = step;
+      return { ...said, ink: [...ink, { id, goId, pageId, itemId, x, y, mark }] };
+    }
+    case 'rub-out':
+      return { ...said, ink: ink.filter(({ id }) => id !== step.ink) };
     case 'mark': {
       const { [step.row]: _, ...others } = marks;
       return { ...said, marks: step.level === null ? others : { ...others, [step.row]: step.level } };

@@ -11,3 +11,6 @@ export const listed = (typed: string, most: number, long: number): string[] =>
 const and = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 /** Several words as a sentence has them: “a, b and c”. */
 export const inWords = (words: readonly string[]): string => and.format(words);
+
+/** “1 stroke”, “2 strokes”. */
+export const countWords = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;

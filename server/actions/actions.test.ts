@@ -9,6 +9,7 @@ import { addClass, addStudent } from '../stores/classes';
 import { copiesOf, goesOf } from '../stores/copies';
 import { loadDocument } from '../stores/documents';
 import { progressOf } from '../stores/handouts';
+import { stampSaid } from '../../tests/support/said';
 import { addPerson } from '../stores/people';
 import { notesOf } from '../stores/reviews';
 import { createSheet } from '../stores/sheets';
@@ -147,6 +148,14 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       const mark = { do: 'mark', row: 'none', level: 0 } as const;
       expect(await why(review(db, teacher, piece, { go: go.id, steps: [note, mark] }))).toMatch(/^400/);
       expect(await notesOf(db, [go.id])).toEqual([]);
+      const stamps = (from: number, count: number) =>
+        Array.from({ length: count }, (_, i) => stampSaid(`stamp-${from + i}`, i, i));
+      for (const from of [0, 100, 200, 300, 400])
+        await review(db, teacher, piece, { go: go.id, steps: stamps(from, 100) });
+      expect(await why(review(db, teacher, piece, { go: go.id, steps: stamps(500, 1) }))).toMatch(
+        /^422 A piece holds 500 strokes and stamps/,
+      );
+      expect(await why(review(db, stranger, piece, { go: go.id, steps: stamps(500, 1) }))).toMatch(/^404/);
       expect(await why(returnPiece(db, stranger, piece, { go: go.id, outcome: 'done' }))).toMatch(/^404/);
       expect(await returnPiece(db, teacher, piece, { go: go.id, outcome: 'another-go' })).toEqual({ next: null });
       expect(await why(returnPiece(db, teacher, piece, { go: go.id, outcome: 'done' }))).toMatch(/^422/);

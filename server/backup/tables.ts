@@ -27,6 +27,7 @@ export const TABLES = [
   'go',
   'answer_check',
   'margin_note',
+  'ink',
   'ruling',
   'phrase',
 ] as const;

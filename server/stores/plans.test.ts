@@ -4,7 +4,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
 import { fillManySchools } from '../../tests/support/many-schools';
 import { ownPicture } from '../../tests/support/own';
-import { saidNote } from '../../tests/support/said';
+import { saidNote, stampSaid } from '../../tests/support/said';
 import { sampleSheet } from '../../tests/support/sheets';
 import { SheetProblem } from '../../core/schema/read';
 import { forgetAllowances, giveBack, take } from '../accounts/allowance';
@@ -237,11 +237,16 @@ const CALLS: Record<string, () => unknown> = {
   notesOf: () => reviews.notesOf(db, ['gy3-46-0', 'gy3-42-0']),
   signedNotesOf: () => reviews.signedNotesOf(db, ['gy3-46-0', 'gy3-42-0']),
   rulingsOf: () => reviews.rulingsOf(db, ['gy3-46-0']),
+  inkOf: () => reviews.inkOf(db, ['gy3-46-0']),
+  saidOn: () => reviews.saidOn(db, ['gy3-46-0', 'gy3-42-0']),
+  allSaidOn: () => reviews.allSaidOn(db, ['gy3-46-0', 'gy3-42-0']),
   sayOn: () =>
     reviews.sayOn(db, { copyId: 'y3-50-0', goId: 'gy3-50-0', authorId: 't3-2' }, [
       saidNote('note-01'),
       { do: 'edit-note', note: 'ngy3-50-0', body: 'y' },
       { do: 'remove-note', note: 'ngy3-50-0' },
+      stampSaid('stamp-01'),
+      { do: 'rub-out', ink: 'stamp-01' },
       { do: 'rule', lookFor: 'l', held: true },
       { do: 'rule', lookFor: 'l', held: null },
       { do: 'rule', lookFor: 'l', item: 'i', held: true, reason: 'x' },

@@ -1,14 +1,28 @@
-import type { Note, Ruling, Saying } from '../../core/review/said';
+import type { Ink, Note, Ruling, Saying } from '../../core/review/said';
 import type { Database, Queries } from '../database/connection';
 import { worksOn } from './mates';
 import { countUse } from './phrases';
 
-/** What a teacher says about a go: notes on spots, rulings on look-fors, rubric levels. */
+/** What a teacher says about a go: notes on spots, strokes and stamps, rulings on look-fors, rubric levels. */
 
 const NOTE = `id, go_id as "goId", page_id as "pageId", item_id as "itemId", x, y, body, settled`;
 
 export const notesOf = (db: Queries, goIds: string[]) =>
   db.query<Note>(`select ${NOTE} from margin_note where go_id = any($1) order by created_at, id`, [goIds]);
+
+export const inkOf = (db: Queries, goIds: string[]) =>
+  db.query<Ink>(
+    'select id, go_id as "goId", page_id as "pageId", item_id as "itemId", x, y, mark from ink where go_id = any($1) order by created_at, id',
+    [goIds],
+  );
+
+/** How many notes, strokes and stamps stand on each of these goes; those with none are left out. */
+export const saidOn = (db: Queries, goIds: string[]) =>
+  db.query<{ goId: string; count: number }>(
+    `select go_id as "goId", count(*)::int as count from
+       (select go_id from margin_note where go_id = any($1) union all select go_id from ink where go_id = any($1)) said group by go_id`,
+    [goIds],
+  );
 
 /** The same with who wrote them, and when. */
 export const signedNotesOf = (db: Queries, goIds: string[]) =>
@@ -22,6 +36,20 @@ export const rulingsOf = (db: Queries, goIds: string[]) =>
     `select go_id as "goId", look_for_id as "lookForId", nullif(item_id, '') as "itemId", held, reason from ruling where go_id = any($1)`,
     [goIds],
   );
+
+/** What is said on a go, but for its marks. */
+export type SaidOn = { notes: Note[]; rulings: Ruling[]; ink: Ink[] };
+
+/** All that is said on these goes, by the id of the go. */
+export async function allSaidOn(db: Queries, goIds: string[]): Promise<(goId: string) => SaidOn> {
+  const [notes, rulings, ink] = await Promise.all([notesOf(db, goIds), rulingsOf(db, goIds), inkOf(db, goIds)]);
+  const on = (goId: string) => (one: { goId: string }) => one.goId === goId;
+  return (goId) => ({
+    notes: notes.filter(on(goId)),
+    rulings: rulings.filter(on(goId)),
+    ink: ink.filter(on(goId)),
+  });
+}
 
 export type Sayer = { copyId: string; goId: string; authorId: string };
 
@@ -56,6 +84,13 @@ async function take(tx: Queries, goId: string, authorId: string, step: Saying): 
       return tx.query('update margin_note set body = $3 where id = $2 and go_id = $1', [goId, step.note, step.body]);
     case 'remove-note':
       return tx.query('delete from margin_note where id = $2 and go_id = $1', [goId, step.note]);
+    case 'draw':
+      return tx.query(
+        'insert into ink (id, go_id, author_id, page_id, item_id, x, y, mark, created_at) values ($1, $2, $3, $4, $5, $6, $7, $8::jsonb, clock_timestamp()) on conflict (id) do nothing',
+        [step.ink, goId, authorId, step.page, step.item, step.x, step.y, JSON.stringify(step.mark)],
+      );
+    case 'rub-out':
+      return tx.query('delete from ink where id = $2 and go_id = $1', [goId, step.ink]);
     case 'rule':
       return step.held === null
         ? tx.query('delete from ruling where go_id = $1 and look_for_id = $2 and item_id = $3', [

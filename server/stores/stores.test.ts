@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
 import { ownPicture } from '../../tests/support/own';
-import { saidNote } from '../../tests/support/said';
+import { saidAfter } from '../../core/review/said';
+import { saidNote, stampSaid } from '../../tests/support/said';
 import { sampleSheet } from '../../tests/support/sheets';
 import { keyOf } from '../../core/handout/copy';
 import { refusal } from '../../core/handout/permission';
@@ -38,7 +39,7 @@ import {
   putAway,
 } from './pictures';
 import { byName } from '../database/by-name';
-import { notesOf, rulingsOf, sayOn, settleNote } from './reviews';
+import { allSaidOn, inkOf, notesOf, rulingsOf, saidOn, sayOn, settleNote } from './reviews';
 import { openPictures } from '../art/shipped';
 import { createSheet, sheetOf, sheetsOf } from './sheets';
 
@@ -362,7 +363,16 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       expect(await sayOn(db, { ...teacher, copyId: 'another' }, [look])).toBe(false);
       expect(await notesOf(db, [go.id])).toEqual([]);
       // Sent again because the answer was lost.
-      for (let i = 0; i < 2; i++) expect(await sayOn(db, teacher, [look])).toBe(true);
+      const drawn = [stampSaid('stamp-01'), stampSaid('stamp-02', 200, 300)];
+      for (let i = 0; i < 2; i++) expect(await sayOn(db, teacher, [look, ...drawn])).toBe(true);
+      expect(await inkOf(db, [go.id])).toEqual(
+        saidAfter(go.id, { notes: [], rulings: [], marks: {}, ink: [] }, drawn).ink,
+      );
+      expect(await saidOn(db, [go.id])).toEqual([{ goId: go.id, count: 3 }]);
+      expect(await sayOn(db, teacher, [{ do: 'rub-out', ink: 'stamp-01' }])).toBe(true);
+      const said = await allSaidOn(db, [go.id]);
+      expect(said(go.id)).toMatchObject({ notes: [{ id: 'note-01' }], rulings: [], ink: [{ id: 'stamp-02', x: 200 }] });
+      expect(said('another')).toEqual({ notes: [], rulings: [], ink: [] });
       expect(await notesOf(db, [go.id])).toMatchObject([{ id: 'note-01', itemId: 'label', body: 'look again' }]);
       expect(await takeBack(db, copy.id)).toMatchObject({ ok: false, reason: expect.stringMatching(/begun to read/) });
     });

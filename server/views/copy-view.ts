@@ -24,7 +24,7 @@ import type { Note } from '../../core/review/said';
 import { copyOfStudent, goesOf, markSeen, openStepsOf } from '../stores/copies';
 import type { Handout } from '../stores/handouts';
 import type { Person } from '../stores/people';
-import { notesOf, rulingsOf } from '../stores/reviews';
+import { inkOf, notesOf, rulingsOf } from '../stores/reviews';
 
 /** What students see of their copy: never the key, and of what is counted only what their teacher lets them see. */
 
@@ -78,7 +78,9 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
   const back = goes.filter((go) => go.returnedAt !== null);
   const returned = back.at(-1);
   const ids = back.map(({ id }) => id);
-  const [all, rulings] = returned ? await Promise.all([notesOf(db, ids), rulingsOf(db, [returned.id])]) : [[], []];
+  const [all, rulings, ink] = returned
+    ? await Promise.all([notesOf(db, ids), rulingsOf(db, [returned.id]), inkOf(db, [returned.id])])
+    : [[], [], []];
   // What was said on an earlier go still stands, and can be ticked.
   const notes = all.map((note) => {
     const go = back.find(({ id }) => id === note.goId)!;
@@ -148,6 +150,8 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
       reason === '' ? [] : [{ lookFor: lookForId, item: itemId, words: reason }],
     ),
     notes,
+    /** What their teacher drew on the go that came back. */
+    ink: copy.state === 'another-go' || copy.state === 'done' ? ink : [],
     /** The pages of an example to look at. */
     example: handout.example?.pages.map(({ id, width, height }) => ({ id, width, height })) ?? null,
     /** The go that came back, to be seen beside the new one. */

@@ -10,7 +10,6 @@ import type { Feedback, SaidLookFor, SaidRow } from '../../core/review/feedback'
 import { asRuled, heldAfter } from '../../core/review/marks';
 import type { PieceResult } from '../../core/review/results';
 import { resultsTable } from '../../core/review/results';
-import type { Note, Ruling } from '../../core/review/said';
 import { namesOf } from '../../core/values/names';
 import { isOwn } from '../../core/pictures/picture';
 import { needsOf } from '../../core/sheet/needs';
@@ -27,7 +26,8 @@ import { asVersion } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import type { PictureFiles } from '../stores/pictures';
 import { pictureFiles } from '../stores/pictures';
-import { notesOf, rulingsOf, signedNotesOf } from '../stores/reviews';
+import type { SaidOn } from '../stores/reviews';
+import { allSaidOn, signedNotesOf } from '../stores/reviews';
 
 /** What came of a handout, to be taken out: feedback on paper, marks as a table, notes in an open format. */
 
@@ -37,8 +37,7 @@ type Asker = Pick<Person, 'id'>;
 export const FeedbackShows = z.object({ lookFors: z.boolean(), marks: z.boolean() });
 export type FeedbackShows = z.infer<typeof FeedbackShows>;
 
-type Said = { notes: readonly Note[]; rulings: readonly Ruling[] };
-type Judged = { handout: Handout; go: Go; results: readonly Result[] } & Said;
+type Judged = { handout: Handout; go: Go; results: readonly Result[] } & SaidOn;
 
 const sumOf = ({ handout, go, results, rulings }: Judged) =>
   points(handout.rubric, go.marks, weighed(handout.lookFors, results, rulings));
@@ -68,7 +67,7 @@ function saidLookFors({ handout, results, rulings }: Judged): (SaidLookFor & { i
 }
 
 function feedbackOf(piece: Judged, studentName: string, shows: FeedbackShows): Feedback {
-  const { handout, go, notes } = piece;
+  const { handout, go, notes, ink } = piece;
   const sum = sumOf(piece);
   return {
     title: handout.title,
@@ -80,6 +79,7 @@ function feedbackOf(piece: Judged, studentName: string, shows: FeedbackShows): F
     sum: shows.marks && sum.of > 0 ? sumWords(sum) : null,
     sheet: go.sheet,
     notes,
+    ink,
     lookFors: shows.lookFors ? saidLookFors(piece) : [],
     rows: shows.marks ? rowsOf(handout, go) : [],
   };
@@ -99,11 +99,7 @@ async function* piecesOf(means: Means, handout: Handout, only: readonly string[]
   const { db } = means;
   const { copies, goes } = await chosenOf(db, handout.id, only);
   const ids = goes.map(({ id }) => id);
-  const [notes, rulings, counting] = await Promise.all([
-    notesOf(db, ids),
-    rulingsOf(db, ids),
-    countingOf(means, handout),
-  ]);
+  const [saidOn, counting] = await Promise.all([allSaidOn(db, ids), countingOf(means, handout)]);
   const turn = new Turn();
   for (const copy of copies) {
     await turn.end();
@@ -112,10 +108,7 @@ async function* piecesOf(means: Means, handout: Handout, only: readonly string[]
     const go = goes.find(({ copyId, damage }) => copyId === copy.id && !damage);
     if (!go) yield { copy, judged: null };
     else {
-      const said = {
-        notes: notes.filter(({ goId }) => goId === go.id),
-        rulings: rulings.filter(({ goId }) => goId === go.id),
-      };
+      const said = saidOn(go.id);
       const results = countedOn(own, go.sheet, copy.studentName, counting).map((one) => asRuled(one, said.rulings));
       yield { copy, judged: { handout: own, go, results, ...said } };
     }
@@ -149,13 +142,11 @@ export async function ownFeedback(means: Means, person: Asker, copyId: string): 
   const go = copy && (await goesOf(db, copy.id)).filter(({ returnedAt }) => returnedAt !== null).at(-1);
   if (!copy || !go || go.damage) throw missing();
   const { handout } = copy;
-  const [notes, rulings, counting] = await Promise.all([
-    notesOf(db, [go.id]),
-    rulingsOf(db, [go.id]),
-    countingOf(means, handout),
-  ]);
+  const [saidOn, counting] = await Promise.all([allSaidOn(db, [go.id]), countingOf(means, handout)]);
+  const said = saidOn(go.id);
+  const { rulings } = said;
   const results = countedOn(handout, go.sheet, copy.studentName, counting).map((one) => asRuled(one, rulings));
-  const piece = { handout, go, results, notes, rulings };
+  const piece = { handout, go, results, ...said };
   const whole = feedbackOf(piece, copy.studentName, { lookFors: true, marks: true });
   if (copy.state === 'done') return whole;
   // The key is not told by what is right: only what brought points is on the screen, too.

@@ -11,7 +11,7 @@ import { copiesOf, goesOf, hasGoneOn } from '../stores/copies';
 import { rightsOn } from '../stores/handouts';
 import { sharesOf } from '../stores/mates';
 import type { Person } from '../stores/people';
-import { notesOf, rulingsOf } from '../stores/reviews';
+import { allSaidOn } from '../stores/reviews';
 import { alikeTo } from './alike-view';
 
 /** One piece as its teacher reads it: a go that was handed in, or the copy as it is now. */
@@ -29,7 +29,11 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
   const { sheet } = go ?? opened!;
   const mayChange = (await rightsOn(db, person.id, handout.id)) === 'full';
   const counting = await countingOf(means, handout);
-  const [notes, rulings] = go ? await Promise.all([notesOf(db, [go.id]), rulingsOf(db, [go.id])]) : [[], []];
+  const saidOn = await allSaidOn(
+    db,
+    [go, goBefore].flatMap((one) => one?.id ?? []),
+  );
+  const { notes, rulings, ink } = saidOn(go?.id ?? '');
   return {
     personId: person.id,
     mayChange,
@@ -71,8 +75,10 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
       : null,
     /** Whether it is the newest go, and can be taken back. */
     mayRecall: mayChange && Boolean(go?.returnedAt) && go === goes.at(-1) && !(await hasGoneOn(db, copy.id)),
-    /** The go before this one, to see what was done since. */
-    goBefore: goBefore ? { number: goBefore.number, sheet: goBefore.sheet } : null,
+    /** The go before this one with what was said on it, to see what was done since. */
+    goBefore: goBefore
+      ? { number: goBefore.number, sheet: goBefore.sheet, marks: goBefore.marks, ...saidOn(goBefore.id) }
+      : null,
     goes: goes.map(({ number, outcome }) => ({ number, outcome })),
     sheet,
     handedOut: handout.given,
@@ -85,6 +91,7 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
     })),
     notes,
     rulings,
+    ink,
     band: copies.map(({ id, studentName, state }) => ({ id, studentName, state })),
     /** Which piece will be read after this one. */
     next: longestWaiting(copies.filter(({ id }) => id !== copy.id))?.id ?? null,

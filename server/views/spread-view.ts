@@ -20,7 +20,7 @@ import { loadDocuments } from '../stores/documents';
 import type { Handout } from '../stores/handouts';
 import { asVersion } from '../stores/handouts';
 import type { Person } from '../stores/people';
-import { notesOf, rulingsOf } from '../stores/reviews';
+import { rulingsOf, saidOn } from '../stores/reviews';
 
 /** All pieces of a handout side by side, counted. */
 
@@ -102,13 +102,13 @@ async function cardsOf(means: Means, handout: Handout, only: readonly string[] |
   const goes = await newestGoes(db, handout.id, only && copies.map(({ id }) => id));
   const open = copies.filter(({ state }) => state === 'under-way' || state === 'another-go');
   const ids = goes.map(({ id }) => id);
-  const [documents, rulings, notes] = await Promise.all([
+  const [documents, rulings, said] = await Promise.all([
     loadDocuments(
       db,
       open.map(({ documentId }) => documentId),
     ),
     rulingsOf(db, ids),
-    notesOf(db, ids),
+    saidOn(db, ids),
   ]);
   const cards = [];
   const counting = await countingOf(means, handout);
@@ -117,7 +117,7 @@ async function cardsOf(means: Means, handout: Handout, only: readonly string[] |
     await turn.end();
     const go = goes.find(({ copyId }) => copyId === copy.id);
     const ruled = go ? rulings.filter(({ goId }) => goId === go.id) : [];
-    const own = go ? notes.filter(({ goId }) => goId === go.id).length : 0;
+    const own = said.find(({ goId }) => goId === go?.id)?.count ?? 0;
     cards.push(cardOf(handout, { copy, go, document: documents.get(copy.documentId), ruled, notes: own }, counting));
   }
   return cards;

@@ -91,12 +91,18 @@ test('what is typed while the student takes the piece back waits for the next go
   await sheet.click();
   await student.getByRole('button', { name: 'Take it back' }).click();
   await expect(student.getByRole('button', { name: 'Hand in' })).toBeVisible();
-  await teacher.keyboard.press('Enter');
-  await expect(card(teacher, 'A note came too late')).toContainText(`This piece is with ${name} again.`);
+  await teacher.context().setOffline(true);
+  await teacher.getByRole('button', { name: 'Draw' }).click();
+  await teacher.getByRole('button', { name: 'Look again' }).click();
+  await press(teacher, 400, 300);
+  await draft(teacher).press('Enter');
+  await expect(card(teacher, 'What is this called?')).toContainText('On its way');
+  await teacher.context().setOffline(false);
+  await expect(card(teacher, 'A note and a drawing came too late')).toContainText(`This piece is with ${name} again.`);
   await expect(draft(teacher)).toHaveValue('What is this called?');
   await expect(teacher.getByText('can be said on the next go')).toBeVisible();
   await teacher.getByRole('button', { name: 'OK' }).click();
-  await expect(card(teacher, 'came too late')).toBeHidden();
+  await expect(card(teacher, 'A note and a drawing came too late')).toBeHidden();
 
   await student.getByRole('button', { name: 'Hand in' }).click();
   await student
@@ -107,6 +113,8 @@ test('what is typed while the student takes the piece back waits for the next go
   await teacher.reload();
   await drawn(teacher);
   await expect(draft(teacher)).toHaveValue('What is this called?');
+  await card(teacher, 'stamp of the go before').getByRole('button', { name: 'Put on this go' }).click();
+  await expect(card(teacher, 'Drawn by hand')).toContainText('1 stamp (Look again)');
   await teacher.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(card(teacher, 'What is this called?')).toContainText('Your note');
   await expect(draft(teacher)).toHaveCount(0);

@@ -9,16 +9,13 @@ import type { Change } from '../../../core/changes/change';
 import { ink } from '../../../core/schema/defaults';
 import type { InkItem } from '../../../core/schema/sheet';
 import { everyItem, findOn } from '../../../core/sheet/tree';
+import { pressureOf } from '../../browser/pointer';
 import type { Tool } from '../../document/editor';
 import { all, newId, touch } from '../../commands/steps';
 import type { Ground } from './ground';
 import { mayMove } from './ground';
 
 /** Drawing and erasing by hand. */
-
-/** A pen without pressure draws evenly. */
-const pressureOf = (event: PointerEvent | Press) =>
-  event.pointerType === 'pen' && event.pressure > 0 ? event.pressure : 0.5;
 
 export function drawStroke(ground: Ground, event: Press, tool: Extract<Tool, { kind: 'pen' }>): void {
   const { editor } = ground;

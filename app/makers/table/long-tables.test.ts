@@ -19,7 +19,7 @@ import { typeWords } from '../../commands/word-commands';
 import { makerOf, ON_SHEET } from '../all';
 import { addMade } from '../kit/begin';
 import { partsOf } from './long-tables';
-import { pasteTable, tableTab } from './table-commands';
+import { pasteTable, READER, tableTab } from './table-commands';
 
 /** Tables that are longer than their page, in the editor; the worker's part is done by the same core here. */
 
@@ -111,6 +111,8 @@ describe('a table longer than its page', () => {
           : '',
     };
     expect(pasteTable(editor, clip)).toBe(true);
+    // What reads cells is fetched first.
+    await READER.fetch();
     await settle();
     expect(tables().length).toBeGreaterThan(2);
     expect(editor.sheet.pages.map(({ id }) => id).at(-1)).toBe('z');

@@ -1,4 +1,3 @@
-import { readTable } from '../../../core/formats/tables';
 import { beginTable } from '../../../core/makers/table/begin';
 import type { At, GivenRow } from '../../../core/makers/table/edit';
 import { cellsOf, holderOf, pasted, withRow } from '../../../core/makers/table/edit';
@@ -7,6 +6,7 @@ import { MOST_TABLE_COLUMNS, MOST_TABLE_ROWS } from '../../../core/schema/recipe
 import type { GroupItem, Item } from '../../../core/schema/sheet';
 import { isWritten } from '../../../core/schema/sheet';
 import { find, findOn } from '../../../core/sheet/tree';
+import { fetched } from '../../browser/later';
 import type { Editor } from '../../document/editor';
 import { tableFromHtml } from './paste-table';
 import { addMade } from '../kit/begin';
@@ -86,13 +86,33 @@ type Clip = Pick<DataTransfer, 'getData'>;
 const LARGEST = { rows: MOST_TABLE_ROWS, columns: MOST_TABLE_COLUMNS, letters: 2000 };
 
 /** The cells on the clipboard, and how many rows are too many for a table. Null where there is no table. */
-function cellsFrom(clip: Clip): { rows: readonly GivenRow[]; left: number } | null {
+/** Fetched once the page has come to rest: few sheets are pasted into before. */
+export const READER = fetched(() => import('../../../core/formats/tables'));
+
+const tableOf = (clip: Clip) => {
   const html = clip.getData('text/html');
-  const marked = html && tableFromHtml(html);
+  return html ? tableFromHtml(html) : null;
+};
+
+/** Whether this text is still to be pasted, as soon as what reads its cells is there. */
+function waitsForReader(editor: Editor, clip: Clip, paste: (editor: Editor, clip: Clip) => boolean): boolean {
+  const text = clip.getData('text/plain');
+  if (READER.now.kind === 'here' || !text.includes('\t') || tableOf(clip)) return false;
+  if (READER.now.kind === 'failed') READER.again();
+  void READER.fetch().then(() => {
+    const late: Clip = { getData: (type) => (type === 'text/plain' ? text : '') };
+    if (READER.now.kind !== 'here' || !paste(editor, late))
+      editor.say('What you pasted could not be read yet. Paste it once more.');
+  });
+  return true;
+}
+
+function cellsFrom(clip: Clip): { rows: readonly GivenRow[]; left: number } | null {
+  const marked = tableOf(clip);
   if (marked) return { rows: marked.slice(0, LARGEST.rows), left: Math.max(0, marked.length - LARGEST.rows) };
   const text = clip.getData('text/plain');
-  if (!text.includes('\t')) return null;
-  const { cells, left } = readTable(text, LARGEST);
+  if (!text.includes('\t') || READER.now.kind !== 'here') return null;
+  const { cells, left } = READER.now.value.readTable(text, LARGEST);
   return { rows: cells, left };
 }
 
@@ -108,6 +128,7 @@ export function pasteCells(editor: Editor, clip: Clip): boolean {
   if (editor.rights.kind !== 'all') return false;
   const found = editor.editing && tableAt(editor, editor.editing.id);
   const state = found && editor.making?.state(found.group.id);
+  if (found && state && waitsForReader(editor, clip, pasteCells)) return true;
   const cells = found && state && cellsFrom(clip);
   if (!cells) return false;
   editor.edit(null);
@@ -121,6 +142,7 @@ export function pasteCells(editor: Editor, clip: Clip): boolean {
 /** Pastes cells onto the sheet as a table. False without cells. */
 export function pasteTable(editor: Editor, clip: Clip): boolean {
   if (editor.rights.kind !== 'all') return false;
+  if (clip.getData('text/plain').trim().includes('\n') && waitsForReader(editor, clip, pasteTable)) return true;
   const cells = cellsFrom(clip);
   if (!cells || cells.rows.length < 2 || Math.max(...cells.rows.map((row) => row.length)) < 2) return false;
   void addMade(editor, BEGINNING, undefined, beginTable(editor.sheet.palette, cells.rows));

@@ -1,0 +1,71 @@
+import { nanoid } from 'nanoid';
+import { useState } from 'react';
+import type { ReactNode } from 'react';
+import type { Ink, InkMark } from '../../core/review/said';
+import type { Page } from '../../core/schema/sheet';
+import type { Faces } from '../../core/text/faces';
+import { fetched, later, useFetched } from '../browser/later';
+import { pictureNow } from '../drawing/resources';
+import type { Tool } from '../ink/tool';
+import type { Writing } from './writing';
+import styles from './reading.module.css';
+
+/** Drawing by hand on the piece that is read. */
+
+const InkLayer = later(() => import('../ink/ink-layer').then((part) => part.default), null);
+const InkRail = later(() => import('../ink/ink-rail').then((part) => part.default), null);
+const inkParts = fetched(() => Promise.all([import('../../core/review/ink'), import('../ink/tool')]));
+
+type InHand = {
+  writing: Writing;
+  page: Page;
+  hand: readonly [Tool | null, (tool: Tool | null) => void];
+  /** Whether something can be drawn now. */
+  open: boolean;
+};
+
+export function useInkInHand({ writing, page, hand: [held, take], open }: InHand) {
+  const parts = useFetched(inkParts);
+  const [last, setLast] = useState<Tool | null>(null);
+  const tool = open ? held : null;
+  const toTake = (next: Tool | null) => {
+    if (next) setLast(next);
+    take(next);
+  };
+  const toggle = () => {
+    if (parts.kind !== 'here') return;
+    const [, { PEN }] = parts.value;
+    toTake(held ? null : (last ?? PEN));
+  };
+  const draw = (mark: InkMark) => {
+    if (parts.kind !== 'here') return;
+    const [{ spotOf }] = parts.value;
+    writing.say({ do: 'draw', ink: nanoid(), ...spotOf(page, mark, pictureNow), mark });
+  };
+  const rubOut = (ink: string) => writing.say({ do: 'rub-out', ink });
+  const { ink } = writing.said;
+  return {
+    toggle,
+    rail: (faces: Faces | null): ReactNode =>
+      tool && <InkRail tool={tool} ink={ink} faces={faces} onTake={toTake} onRubOut={rubOut} />,
+    button: open && !tool && (
+      <button type="button" className={styles.draw} aria-label="Draw" title="Draw on the piece (D)" onClick={toggle}>
+        <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+          <path
+            d="M3 17L4.5 12.5L13.5 3.5L16.5 6.5L7.5 15.5Z"
+            fill="none"
+            stroke="currentColor"
+            strokeWidth="1.5"
+            strokeLinejoin="round"
+          />
+          <path d="M11.5 5.5L14.5 8.5" stroke="currentColor" strokeWidth="1.5" />
+        </svg>
+      </button>
+    ),
+    /** What was drawn on another go: to be looked at. */
+    seen: (drawn: readonly Ink[], faces: Faces, scale: number): ReactNode =>
+      drawn.length > 0 && <InkLayer {...{ page, faces, scale }} ink={drawn} />,
+    layer: (faces: Faces, scale: number): ReactNode =>
+      (tool || ink.length > 0) && <InkLayer {...{ page, ink, faces, scale, tool }} onDraw={draw} onRubOut={rubOut} />,
+  };
+}
