@@ -12,6 +12,7 @@ import { ThisHandout } from './this-handout';
 import styles from './spread.module.css';
 
 const WhoNeedsWhat = later(() => import('./who-needs-what').then((part) => part.WhoNeedsWhat), null);
+const TimeAndWords = later(() => import('./time-and-words').then((part) => part.default), null);
 const Bars = later(() => import('./bars').then((part) => part.default), <div className={styles.chart} />);
 
 /** Labels that are listed. */
@@ -24,7 +25,7 @@ type Props = SpreadData & {
   onBar: (bar: Bar | null) => void;
 };
 
-/** The class margin: how many have begun, what is missed most, look-fors, rubric and goes. Each bar shows its pieces. */
+/** The class margin: how many have begun, what is missed most, look-fors, rubric, goes, time and words. Each bar shows its pieces. */
 export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
   const { handout, cards } = data;
   const begun = cards.filter(({ state }) => state !== 'not-begun').length;
@@ -100,6 +101,7 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
           counts={Array.from({ length: goes }, (_, i) => countOf(`${i + 1}`, `Go ${i + 1}`, barOf.go(i + 1)))}
         />
       )}
+      {pieces.length > 1 && <TimeAndWords handoutId={handout.id} {...{ pieces, bar, onBar }} />}
       {pieces.length === 0 && <Empty>When the first piece is handed in, this shows what the class found hard.</Empty>}
     </aside>
   );

@@ -1,9 +1,10 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { z } from 'zod';
 import type { NextGroup } from '../../core/review/next-groups';
 import { nextGroups } from '../../core/review/next-groups';
 import { inWords } from '../../core/values/listed';
+import { useAnswer } from '../browser/answer';
 import { Action } from '../parts/action';
 import { Ask } from '../parts/ask';
 import { card } from '../parts/card';
@@ -59,35 +60,25 @@ export function WhoNeedsWhat({ handoutId, pieces, bar, onBar }: Props) {
 }
 
 const OwnSheets = z.array(z.object({ id: z.string(), title: z.string() }));
-type OwnSheet = z.infer<typeof OwnSheets>[number];
 
 /** The teacher's sheets: one press leads to handing it out to these students. */
 function Sheets({ handoutId, group, onClose }: { handoutId: string; group: NextGroup<Card>; onClose: () => void }) {
-  const [sheets, setSheets] = useState<readonly OwnSheet[] | 'failed' | null>(null);
-  const [tries, setTries] = useState(0);
-  useEffect(() => {
-    const stop = new AbortController();
-    setSheets(null);
-    fetch('/own-sheets', { signal: stop.signal })
-      .then(async (answer) => setSheets(answer.ok ? OwnSheets.parse(await answer.json()) : 'failed'))
-      .catch(() => stop.signal.aborted || setSheets('failed'));
-    return () => stop.abort();
-  }, [tries]);
+  const { now, again } = useAnswer('/own-sheets', OwnSheets);
   const of = group.pieces.map(({ id }) => id).join('+');
   return (
     <Ask title="Which sheet?" onCancel={onClose}>
       <p>
         For {inWords(group.pieces.map(({ studentName }) => studentName))}. On the next page they are chosen already.
       </p>
-      {sheets === null && <p role="status">Looking for your sheets …</p>}
-      {sheets === 'failed' && (
+      {now.kind === 'on its way' && <p role="status">Looking for your sheets …</p>}
+      {now.kind === 'failed' && (
         <p role="alert">
-          Your sheets can’t be fetched just now. <Action onClick={() => setTries(tries + 1)}>try again</Action>
+          Your sheets can’t be fetched just now. <Action onClick={again}>try again</Action>
         </p>
       )}
-      {sheets !== null && sheets !== 'failed' && (
+      {now.kind === 'here' && (
         <ul className={styles.choices}>
-          {sheets.map(({ id, title }) => (
+          {now.value.map(({ id, title }) => (
             <li key={id}>
               <Link className={styles.choice} to={`/sheets/${id}/hand-out?after=${handoutId}&of=${of}`}>
                 {title}

@@ -9,7 +9,7 @@ import type { PenPoint } from '../placement/erase';
 import { strokeOf } from '../placement/erase';
 import { ink as inkItem } from '../schema/defaults';
 import type { Page } from '../schema/sheet';
-import { countWords, inWords } from '../values/listed';
+import { howMany, inWords } from '../values/listed';
 import type { Ink, InkMark, Spot } from './said';
 import { STAMP_RADIUS, STAMPS, stampNode } from './stamps';
 
@@ -110,8 +110,8 @@ export function inkWords(all: readonly Ink[]): string {
   const strokes = all.length - stamps.length;
   return inWords(
     [
-      strokes > 0 ? countWords(strokes, 'stroke') : '',
-      stamps.length > 0 ? `${countWords(stamps.length, 'stamp')} (${[...new Set(stamps)].join(', ')})` : '',
+      strokes > 0 ? howMany(strokes, 'stroke') : '',
+      stamps.length > 0 ? `${howMany(stamps.length, 'stamp')} (${[...new Set(stamps)].join(', ')})` : '',
     ].filter(Boolean),
   );
 }

@@ -13,4 +13,4 @@ const and = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 export const inWords = (words: readonly string[]): string => and.format(words);
 
 /** “1 stroke”, “2 strokes”. */
-export const countWords = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
+export const howMany = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;

@@ -119,3 +119,18 @@ export async function addMoment(
 
 export const dropMoment = (db: Queries, documentId: string, id: string) =>
   db.query('delete from moment where id = $1 and document_id = $2', [id, documentId]);
+
+/** Seconds without a change that still count as work on it. */
+const PAUSE = 300;
+/**
+ * How long students worked on each of these documents, in seconds: the time between changes, without longer pauses. Documents that
+ * nobody changed are left out.
+ */
+export const timeAtWork = (db: Queries, documentIds: readonly string[]) =>
+  db.query<{ documentId: string; seconds: number }>(
+    `select document_id as "documentId", coalesce(sum(gap) filter (where gap <= ${PAUSE}), 0)::float8 as seconds from
+       (select c.document_id, extract(epoch from c.at - lag(c.at) over (partition by c.document_id order by c.seq)) as gap
+        from document_change c join person p on p.id = c.author_id and p.role = 'student' where c.document_id = any($1)) gaps
+     group by document_id`,
+    [documentIds],
+  );

@@ -237,6 +237,7 @@ const CALLS: Record<string, () => unknown> = {
   notesOf: () => reviews.notesOf(db, ['gy3-46-0', 'gy3-42-0']),
   signedNotesOf: () => reviews.signedNotesOf(db, ['gy3-46-0', 'gy3-42-0']),
   rulingsOf: () => reviews.rulingsOf(db, ['gy3-46-0']),
+  timeAtWork: () => history.timeAtWork(db, ['dc3-46-0', 'dc3-42-0']),
   inkOf: () => reviews.inkOf(db, ['gy3-46-0']),
   saidOn: () => reviews.saidOn(db, ['gy3-46-0', 'gy3-42-0']),
   allSaidOn: () => reviews.allSaidOn(db, ['gy3-46-0', 'gy3-42-0']),

@@ -110,6 +110,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${handout}/picture.svg`, mine],
     [`${handout}/spot`, mine],
     [`${handout}/cards?of=any`, script(mine)],
+    [`${handout}/effort`, script(mine)],
     [`${handout}/out`, mine],
     [`${handout}/placed`, mine],
     [`${handout}/feedback/${copyId}?marks`, script(mine)],

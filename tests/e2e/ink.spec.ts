@@ -43,7 +43,7 @@ test('a piece is drawn and stamped on, also without a network, the student sees 
 
   // The pen stays in hand, also on another piece, until Escape puts it down.
   const piece = teacher.url();
-  await teacher.keyboard.press('ArrowRight');
+  await teacher.keyboard.press('ArrowLeft');
   await expect(teacher).not.toHaveURL(piece);
   await expect(rail).toBeVisible();
   await teacher.keyboard.press('Escape');

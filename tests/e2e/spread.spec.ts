@@ -57,6 +57,13 @@ test('a bar leads to its pieces; those that are chosen are given more time or re
   const cards = page.locator('.spread_card');
   await expect(cards).toHaveCount(26);
   const margin = page.getByRole('complementary', { name: 'The class so far' });
+  const time = margin.getByRole('button', { name: /^Time at work, 5–9 minutes: \d+ pieces$/ });
+  const took = Number(/(\d+) pieces/.exec((await time.getAttribute('aria-label'))!)![1]);
+  await time.click();
+  await expect(cards).toHaveCount(took);
+  await time.click();
+  await expect(cards).toHaveCount(26);
+  await expect(margin.getByRole('button', { name: /^Words of their own, / })).not.toHaveCount(0);
   const missed = margin.getByRole('button', { name: /^“neck” named wrongly \d+$/ });
   const many = Number(await missed.locator('b').innerText());
   await missed.click();
@@ -110,8 +117,8 @@ test('those who miss the same are told together, and get a sheet of their own', 
   await give.click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('alert')).toContainText('can’t be fetched');
+  // It is asked for again by itself.
   await page.context().setOffline(false);
-  await dialog.getByRole('button', { name: 'Try again' }).click();
   const meant = await dialog
     .getByRole('link', { name: 'Parts of the grey heron' })
     .evaluate((link) => (link as HTMLAnchorElement).href);
