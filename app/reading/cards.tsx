@@ -28,7 +28,16 @@ const MoreTime = later(() => import('./more-time').then((part) => part.default),
 type Loaded = Route.ComponentProps['loaderData'];
 type Say = (step: Saying) => void;
 
-export function Band({ band, current, handoutId }: { band: Loaded['band']; current: string; handoutId: string }) {
+type BandProps = {
+  band: Loaded['band'];
+  current: string;
+  handoutId: string;
+  /** Whether names are hidden, and how that is changed. */
+  nameless: boolean;
+  onNameless: () => void;
+};
+
+export function Band({ band, current, handoutId, nameless, onNameless }: BandProps) {
   useEffect(() => {
     document.querySelector('[data-band] [aria-current="page"]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
   }, [current]);
@@ -45,10 +54,19 @@ export function Band({ band, current, handoutId }: { band: Loaded['band']; curre
           >
             <Leaf state={state} />
             <span className="sr">{STATE_WORDS[state]}:</span>
-            {shortName(studentName)}
+            {nameless ? studentName : shortName(studentName)}
           </Link>
         ))}
       </span>
+      <button
+        type="button"
+        className={readingStyles.names}
+        aria-pressed={nameless}
+        title={nameless ? 'Show names (H)' : 'Hide names (H)'}
+        onClick={onNameless}
+      >
+        {nameless ? 'Show names' : 'Hide names'}
+      </button>
       <span className={`quiet ${readingStyles.bandKeys}`}>
         <kbd>←</kbd> <kbd>→</kbd>
       </span>

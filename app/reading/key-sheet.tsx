@@ -28,6 +28,7 @@ const PARTS: readonly KeyPart[] = [
     title: 'The class',
     rows: [
       { keys: '← · →', says: 'the piece before or after' },
+      { keys: 'H', says: 'hide names, in an order that tells nothing of them, or show them' },
       { keys: '?', says: 'this list' },
     ],
   },

@@ -33,6 +33,8 @@ type Does = {
   draw: () => void;
   nextView: () => void;
   showKeys: () => void;
+  /** Hides names, or shows them again. */
+  hideNames: () => void;
 };
 
 /** What is asked about now; null where all is answered, or nothing can be said on the piece. */
@@ -66,6 +68,7 @@ export function useReadingKeys(loaded: Loaded, { said, say }: Writing, open: boo
       ArrowLeft: () => goTo(band[at - 1]),
       '?': does.showKeys,
       v: does.nextView,
+      h: does.hideNames,
       ...(loaded.mayRecall && { t: does.takeBack }),
       ...(open && {
         ArrowDown: () => step(1),

@@ -1,11 +1,13 @@
 import type { MouseEvent } from 'react';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { z } from 'zod';
 import { redirect, useFetcher, useRevalidator, useSearchParams } from 'react-router';
 import type { Point } from '../../core/geometry/matrix';
 import { anchorAt } from '../../core/handout/spots';
 import { partAt } from '../../core/items/hit';
 import type { Ruled } from '../../core/lookfors/ruled';
 import { asRuled, pieceMarks } from '../../core/review/marks';
+import { withoutNames } from '../../core/review/nameless';
 import { workshop } from '../../server/actions/means';
 import { Recalling, recallPiece, Returning, returnPiece } from '../../server/actions/review';
 import { readingView } from '../../server/views/reading-view';
@@ -13,6 +15,7 @@ import { askedGo, check, formOf } from '../form.server';
 import { fetched, later, useFetched } from '../browser/later';
 import { afterReaching, orLast, reached } from '../browser/reached';
 import { useZone } from '../browser/time';
+import { useKept } from '../keeping/kept';
 import { SheetFrame } from '../margin/frame';
 import { paperStyle, useView } from '../margin/view';
 import { Band } from '../reading/cards';
@@ -79,8 +82,10 @@ export function clientAction({ request, serverAction }: Route.ClientActionArgs) 
 }
 export const shouldRevalidate = afterReaching;
 
+const titleOf = ({ studentName, title }: { studentName: string; title: string }) =>
+  `${studentName}: ${title} · Dappled Margin`;
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: `${loaderData?.copy.studentName ?? ''}: ${loaderData?.copy.title ?? ''} · Dappled Margin` },
+  { title: titleOf(loaderData?.copy ?? { studentName: '', title: '' }) },
 ];
 
 /** What differs is told when it is asked for. */
@@ -111,7 +116,19 @@ function useStale({ ahead, begun }: Loaded) {
   }, [ahead, begun, most, revalidate]);
 }
 
-export default function ReadingScreen({ loaderData }: Route.ComponentProps) {
+/** Whether a teacher reads the pieces of this handout without names: kept until they are shown again. */
+function useNameless({ personId, copy }: Pick<Loaded, 'personId' | 'copy'>) {
+  const [kept, put] = useKept(personId, `nameless/${copy.handoutId}`, z.literal(true));
+  return { nameless: kept !== null, toggle: () => put(kept ? null : true) };
+}
+
+export default function ReadingScreen({ loaderData: whole }: Route.ComponentProps) {
+  const names = useNameless(whole);
+  const loaderData = useMemo(() => (names.nameless ? withoutNames(whole) : whole), [names.nameless, whole]);
+  const { copy } = loaderData;
+  useEffect(() => {
+    document.title = titleOf(copy);
+  }, [copy]);
   // The list stays open while another piece comes.
   const [keySheet, setKeySheet] = useState(false);
   // So does the pen stay in hand.
@@ -122,6 +139,8 @@ export default function ReadingScreen({ loaderData }: Route.ComponentProps) {
         key={`${loaderData.copy.id} ${loaderData.go?.id}`}
         loaded={loaderData}
         hand={hand}
+        names={names}
+        realName={whole.copy.studentName}
         showKeys={() => setKeySheet(true)}
       />
       {keySheet && <KeySheet onClose={() => setKeySheet(false)} />}
@@ -140,10 +159,13 @@ type Props = {
   loaded: Loaded;
   /** The pen, stamp or rubber in hand. */
   hand: [Tool | null, (tool: Tool | null) => void];
+  names: ReturnType<typeof useNameless>;
+  /** What the school calls the student, in messages of its own. */
+  realName: string;
   showKeys: () => void;
 };
 
-function Reading({ loaded: given, hand, showKeys }: Props) {
+function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
   const { personId, begun, copy, go, sheet, band } = given;
   const [pageIndex, setPageIndex] = useState(0);
   const [shown, setShown] = useState<Shown>('piece');
@@ -207,7 +229,9 @@ function Reading({ loaded: given, hand, showKeys }: Props) {
       setShown(views[(views.indexOf(shown) + 1) % views.length]);
     },
     showKeys,
+    hideNames: names.toggle,
   });
+  const nameless = (words: string) => words.replaceAll(realName, copy.studentName);
   useStale(loaded);
   const returned = useReturned(loaded.band);
 
@@ -241,7 +265,7 @@ function Reading({ loaded: given, hand, showKeys }: Props) {
   const entries = readingEntries({
     loaded,
     counted: given.results,
-    writing,
+    writing: { ...writing, notTaken: writing.notTaken.map((one) => ({ ...one, reason: nameless(one.reason) })) },
     page,
     against,
     marks,
@@ -266,7 +290,14 @@ function Reading({ loaded: given, hand, showKeys }: Props) {
             onTurn={setPageIndex}
           />
         }
-        band={<Band band={band} current={copy.id} handoutId={copy.handoutId} />}
+        band={
+          <Band
+            {...{ band, nameless: names.nameless }}
+            current={copy.id}
+            handoutId={copy.handoutId}
+            onNameless={names.toggle}
+          />
+        }
         stack={drawing.rail(faces)}
         above={drawing.button}
         stage={stage}
@@ -309,11 +340,11 @@ function Reading({ loaded: given, hand, showKeys }: Props) {
         </div>
       </SheetFrame>
       {returning.asking !== null && <UnfinishedNotes of={returning} />}
-      {returning.problem && <OverAlert>{returning.problem}</OverAlert>}
+      {returning.problem && <OverAlert>{nameless(returning.problem)}</OverAlert>}
       {recalling.asking ? (
         <RecallWord of={recalling} name={copy.studentName} />
       ) : (
-        recalling.problem && <OverAlert>{recalling.problem}</OverAlert>
+        recalling.problem && <OverAlert>{nameless(recalling.problem)}</OverAlert>
       )}
       {returned && <ReturnedBar key={returned.id} handoutId={copy.handoutId} piece={returned} />}
     </>

@@ -157,3 +157,31 @@ test('all that was read is returned at once, and what is missing is said before'
   await expect(page.locator('.spread_card', { hasText: 'Hana Tanabe' })).toContainText('Done');
   await expect(page.locator('.spread_card', { hasText: 'Jun Weiss' })).toContainText('Done');
 });
+
+test('pieces are read without names, in an order that tells nothing of them, until names are shown again', async ({
+  browser,
+}) => {
+  const page = await enter(browser, house, 'Maren');
+  await page.locator('.handouts_open', { hasText: 'grey heron' }).click();
+  await page.locator('.spread_card', { hasText: 'Oluchi Eze' }).click();
+  await drawn(page);
+  const heading = page.locator('.reading_headName h2');
+  await expect(heading).toHaveText('Oluchi Eze');
+  const band = page.getByRole('navigation', { name: 'The class' });
+  await expect(band.getByRole('link').first()).toContainText('Ayo B');
+  await expect(page.getByRole('list', { name: 'What stands on the page' })).toContainText('Oluchi');
+  await page.keyboard.press('h');
+  await expect(heading).toHaveText(/^Piece \d+$/);
+  await expect(band.getByRole('link').first()).toContainText('Piece 1');
+  await expect(page).toHaveTitle(/^Piece \d+: Parts of the grey heron/);
+  const called = await heading.innerText();
+  await page.reload();
+  await drawn(page);
+  await expect(heading).toHaveText(called);
+  for (const name of ['Oluchi', 'Bankole', 'Lindgren']) await expect(page.locator('body')).not.toContainText(name);
+  // The next one by number; what is asked goes on by keyboard.
+  await page.keyboard.press('ArrowLeft');
+  await expect(heading).toHaveText(`Piece ${Number(called.split(' ')[1]) - 1 || 1}`);
+  await band.getByRole('button', { name: 'Show names' }).click();
+  await expect(heading).not.toHaveText(/^Piece/);
+});
