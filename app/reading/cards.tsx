@@ -40,7 +40,7 @@ type BandProps = {
 export function Band({ band, current, handoutId, nameless, onNameless }: BandProps) {
   useEffect(() => {
     document.querySelector('[data-band] [aria-current="page"]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
-  }, [current]);
+  }, [current, nameless]);
   return (
     <nav className={readingStyles.band} aria-label="The class">
       <span className={readingStyles.bandList} data-band>

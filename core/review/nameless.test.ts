@@ -19,8 +19,9 @@ const signed = (own: string) =>
       page({
         id: 'p',
         items: [
-          text({ id: 'own', role: 'name', body: plain(own) }),
-          group({ id: 'g', items: [text({ id: 'in', role: 'name', body: plain(own) })] }),
+          text({ id: 'label', role: 'name', touch: 'fixed', body: plain('Name:') }),
+          text({ id: 'own', role: 'name', touch: 'fill', body: plain(own) }),
+          group({ id: 'g', items: [text({ id: 'in', role: 'name', touch: 'free', body: plain(own) })] }),
           text({ id: 'words', body: plain('It wades.') }),
         ],
         brought: { file: 'f', name: `${own}.pdf`, number: 1, of: 2 } as never,
@@ -49,6 +50,7 @@ test('no name is left anywhere, and everything else is', () => {
       const said = JSON.stringify(shown);
       for (const { studentName } of all) for (const part of studentName.split(' ')) expect(said).not.toContain(part);
       expect(said.match(/It wades\./g)).toHaveLength(3);
+      expect(said.match(/Name:/g)).toHaveLength(2);
       expect(shown.results).toHaveLength(2);
       expect(shown.band.map((one) => one.id).toSorted()).toEqual(all.map((one) => one.id).toSorted());
       expect(shown.band.find((one) => one.id === shown.copy.id)?.studentName).toBe(shown.copy.studentName);

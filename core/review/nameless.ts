@@ -12,7 +12,8 @@ export const numbered = <T extends Piece>(pieces: readonly T[]): T[] =>
 
 function unnamed(item: Item): Item {
   if (item.kind === 'group') return { ...item, items: item.items.map(unnamed) };
-  return isWritten(item) && item.role === 'name' ? { ...item, body: plain('') } : item;
+  // What is printed beside the line stays.
+  return isWritten(item) && item.role === 'name' && item.touch !== 'fixed' ? { ...item, body: plain('') } : item;
 }
 
 /** A sheet with its lines for names empty, and files called by no name. */

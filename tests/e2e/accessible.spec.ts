@@ -85,6 +85,10 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
   await page.getByRole('link', { name: 'Start reading' }).click();
   await drawn(page);
   await check(page, 'reading');
+  await page.keyboard.press('d');
+  await expect(page.getByRole('toolbar', { name: 'Drawing on the piece' })).toBeVisible();
+  await page.keyboard.press('h');
+  await check(page, 'drawing on a piece without its name');
 });
 
 test('everything that opens on the workbench has names and contrast', async ({ browser, house }) => {
