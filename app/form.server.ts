@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { MOST_BYTES } from '../core/raster/limits';
 import { JsonProblem, readJson } from '../core/formats/json';
 import { wellFormed } from '../core/values/characters';
+import { Id } from '../core/values/primitives';
 import { refuse } from './who.server';
 
 /** The first problem with an input, as a sentence that says what to do. */
@@ -51,6 +52,19 @@ export async function fileIn(request: Request): Promise<Uint8Array> {
     chunks.push(chunk);
   }
   return Buffer.concat(chunks);
+}
+
+const Named = z
+  .string()
+  .max(8000)
+  .transform((text) => text.split(',').filter(Boolean))
+  .pipe(z.array(Id).min(1).max(200));
+
+/** The pieces that are asked for with ?of=ID,ID, by the documents of their copies. @throws a 400 answer where there are none */
+export function askedPieces(request: Request): string[] {
+  const named = Named.safeParse(new URL(request.url).searchParams.get('of'));
+  if (!named.success) throw refuse(400, 'Say which pieces are meant. Reload the page.');
+  return named.data;
 }
 
 /** The go asked for with ?go=N. 0 for the newest, and for anything but a number. */

@@ -21,6 +21,7 @@ export default [
   route('handouts/:handoutId', 'routes/spread.tsx'),
   route('handouts/:handoutId/correction', 'routes/correction.tsx'),
   route('handouts/:handoutId/live', 'routes/spread-live.ts'),
+  route('handouts/:handoutId/changed', 'routes/changed.ts'),
   route('handouts/:handoutId/effort', 'routes/effort.ts'),
   route('handouts/:handoutId/cards', 'routes/spread-cards.ts'),
   route('handouts/:handoutId/spot', 'routes/spot.tsx'),

@@ -22,6 +22,7 @@ import { ReturnedBar, useReturned } from '../reading/recalling';
 import type { Answer } from '../spread/changing';
 import { allowed, filledIn, requireRole } from '../who.server';
 import type { Route } from './+types/spread';
+import { useChanged } from '../spread/changed';
 import { ClassSoFar } from '../spread/class-so-far';
 import { ChosenBar } from '../spread/chosen-bar';
 import { useLiveCards } from '../spread/live-cards';
@@ -85,7 +86,8 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
   const { personId, handout, page, now } = loaderData;
   useSending(personId);
   const cards = useLiveCards(loaderData);
-  const [shown, setShown] = useState<'nothing' | 'look-fors'>('look-fors');
+  const [shown, setShown] = useState<'nothing' | 'look-fors' | 'changes'>('look-fors');
+  const changed = useChanged(handout.id, cards, shown === 'changes');
   const [sort, setSort] = useState<Sort>('state');
   const [only, setOnly] = useState<State | null>(null);
   const zone = useZone();
@@ -171,7 +173,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
                   label="What is shown on the pieces"
                   value={shown}
                   onChange={setShown}
-                  options={['nothing', 'look-fors']}
+                  options={['nothing', 'look-fors', 'changes']}
                 />
               </span>
               <Segments label="How large the pieces are" value={size} onChange={setSize} options={SIZE_NAMES} />
@@ -202,6 +204,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
                 key={card.id}
                 {...{ handout, card, now }}
                 marked={shown === 'look-fors'}
+                changed={shown === 'changes' ? (changed.get(card.id)?.changed ?? null) : null}
                 chosen={handout.rights === 'full' ? chosen.has(card.id) : null}
                 onChoose={(to) => choose([card.id], to)}
               />

@@ -5,6 +5,8 @@ import type { spreadView } from '../../server/views/spread-view';
 import { useZone, whenWords } from '../browser/time';
 import { Leaf, STATE_WORDS } from '../house/leaf';
 import { VersionMark } from '../parts/version-mark';
+import type { Changed } from './changed';
+import { Changes, changesWords } from './changed';
 import { Marks } from './marks';
 import styles from './spread.module.css';
 
@@ -17,6 +19,8 @@ type Props = {
   now: SpreadData['now'];
   /** Whether the look-fors are shown on the piece. */
   marked: boolean;
+  /** What is changed on it, where that is to be shown. */
+  changed: Changed | null;
   /** Whether it is one of those that something will be done with; null where nothing can be. */
   chosen: boolean | null;
   onChoose: (chosen: boolean) => void;
@@ -29,7 +33,7 @@ function pointsSoFar({ got, of, open }: NonNullable<Card['points']>): string {
 }
 
 /** One student's copy among all of the class: its picture, whose it is, and how far it has come. */
-export function PieceCard({ handout, card, now, marked, chosen, onChoose }: Props) {
+export function PieceCard({ handout, card, now, marked, changed, chosen, onChoose }: Props) {
   const { page } = card;
   const zone = useZone();
   return (
@@ -42,6 +46,7 @@ export function PieceCard({ handout, card, now, marked, chosen, onChoose }: Prop
             <img src={`/copies/${card.id}/picture.svg?${card.picture}`} alt="" loading="lazy" />
           )}
           {marked && <Marks marks={card.marks} page={page} />}
+          {changed && <Changes changed={changed} page={page} />}
         </span>
         <span className={styles.name}>
           <Leaf state={card.state} />
@@ -67,6 +72,7 @@ export function PieceCard({ handout, card, now, marked, chosen, onChoose }: Prop
           {card.points && pointsSoFar(card.points) && (
             <span title={sumWords(card.points)}> · {pointsSoFar(card.points)}</span>
           )}
+          {changed && ` · ${changesWords(changed)}`}
           {card.late && <span className={styles.late}> · late</span>}
           {card.overdue && <span className={styles.late}> · overdue</span>}
           {card.uncorrected && <span title="Handed in before the sheet was corrected"> · before the correction</span>}

@@ -111,6 +111,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${handout}/spot`, mine],
     [`${handout}/cards?of=any`, script(mine)],
     [`${handout}/effort`, script(mine)],
+    [`${handout}/changed?of=any`, script(mine)],
     [`${handout}/out`, mine],
     [`${handout}/placed`, mine],
     [`${handout}/feedback/${copyId}?marks`, script(mine)],

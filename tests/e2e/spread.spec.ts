@@ -34,6 +34,15 @@ test('what a student does shows on the spread while it is open, from the first l
   await student.keyboard.type('crest');
   await saved(student);
   await expect(picture).not.toHaveAttribute('src', before!);
+  // What each has changed lies on all pictures at once, and follows, too.
+  await page.getByTitle('Changes').click();
+  const changes = kavya.getByRole('img', { name: /changes? against the sheet/ });
+  const so = Number(/\d+/.exec((await changes.getAttribute('aria-label'))!)![0]);
+  await expect(page.getByRole('img', { name: /changes? against the sheet/ })).toHaveCount(23);
+  await press(student, 690, 521);
+  await student.keyboard.type('toes');
+  await saved(student);
+  await expect(changes).toHaveAccessibleName(`${so + 1} changes against the sheet as handed out`);
   await student.getByRole('button', { name: 'Hand in' }).click();
   await student
     .getByRole('region', { name: 'A last look' })
