@@ -14,7 +14,7 @@ import styles from './ink.module.css';
 
 type Props = {
   tool: Tool;
-  /** What stands on the piece. */
+  /** What is drawn on the page that is shown. */
   ink: readonly Ink[];
   faces: Faces | null;
   onTake: (tool: Tool | null) => void;

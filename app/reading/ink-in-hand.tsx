@@ -44,10 +44,12 @@ export function useInkInHand({ writing, page, hand: [held, take], open }: InHand
   };
   const rubOut = (ink: string) => writing.say({ do: 'rub-out', ink });
   const { ink } = writing.said;
+  // What is out of sight is not taken back.
+  const here = ink.filter(({ pageId }) => pageId === page.id);
   return {
     toggle,
     rail: (faces: Faces | null): ReactNode =>
-      tool && <InkRail tool={tool} ink={ink} faces={faces} onTake={toTake} onRubOut={rubOut} />,
+      tool && <InkRail tool={tool} ink={here} faces={faces} onTake={toTake} onRubOut={rubOut} />,
     button: open && !tool && (
       <button type="button" className={styles.draw} aria-label="Draw" title="Draw on the piece (D)" onClick={toggle}>
         <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">

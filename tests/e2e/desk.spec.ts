@@ -1,4 +1,4 @@
-import { carry, enter, expect, House, openSheet, test, signedIn } from './house';
+import { carry, drawn, enter, expect, House, test } from './house';
 
 /** The Desk: what comes next, and a teacher's own order among sheets. */
 
@@ -135,8 +135,9 @@ test('a search finds sheets, handouts and classes, with slips; sorting stays as 
 });
 
 test('without the network nothing is lost, and what was asked can be asked again', async ({ browser, house }) => {
-  const page = await signedIn(browser, house, 'Maren');
-  await openSheet(page, 'After dark');
+  const page = await enter(browser, house, 'Maren');
+  await page.locator('.sheets_open', { hasText: 'After dark' }).click();
+  await drawn(page);
   await page.goBack();
   await page.getByRole('button', { name: 'More for After dark', exact: true }).click();
   await page.route('**/desk*', (route) => route.abort());

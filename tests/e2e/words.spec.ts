@@ -114,7 +114,7 @@ test('what is typed while the student takes the piece back waits for the next go
   await drawn(teacher);
   await expect(draft(teacher)).toHaveValue('What is this called?');
   await card(teacher, 'stamp of the go before').getByRole('button', { name: 'Put on this go' }).click();
-  await expect(card(teacher, 'Drawn by hand')).toContainText('1 stamp (Look again)');
+  await expect(teacher.getByRole('region', { name: 'Drawn by hand' })).toContainText('1 stamp (Look again)');
   await teacher.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(card(teacher, 'What is this called?')).toContainText('Your note');
   await expect(draft(teacher)).toHaveCount(0);
