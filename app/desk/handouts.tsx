@@ -1,3 +1,4 @@
+import { howMany } from '../../core/values/listed';
 import { Link } from 'react-router';
 import { hasClosed } from '../../core/handout/times';
 import { whomWords } from '../../core/handout/whom';
@@ -17,7 +18,6 @@ const STATES = ['handed-in', 'another-go', 'under-way', 'not-begun', 'done'] as 
 
 const readingOf = ({ id, waitingFirst }: Progress) => `/handouts/${id}/reading/${waitingFirst?.copyId}`;
 const toRead = ({ counts }: Progress) => counts['handed-in'];
-const pieces = (n: number) => (n === 1 ? '1 piece' : `${n} pieces`);
 
 function Counts({ counts }: Pick<Progress, 'counts'>) {
   return (
@@ -62,7 +62,7 @@ function Next({ handout, now }: RowProps) {
           <Whose handout={handout} />
         </Link>
         <span className={styles.waits}>
-          {pieces(waiting)} to read, {waiting === 1 ? 'handed in' : 'the oldest handed in'}{' '}
+          {howMany(waiting, 'piece')} to read, {waiting === 1 ? 'handed in' : 'the oldest handed in'}{' '}
           {agoWords(handout.waitingFirst!.since, now)}
         </span>
         <Counts counts={handout.counts} />
@@ -89,7 +89,11 @@ function Row({ handout, now }: RowProps) {
       <Counts counts={handout.counts} />
       <Due handout={handout} now={now} />
       {waiting > 0 ? (
-        <Link to={readingOf(handout)} className={styles.read} aria-label={`Read ${handout.title}, ${pieces(waiting)}`}>
+        <Link
+          to={readingOf(handout)}
+          className={styles.read}
+          aria-label={`Read ${handout.title}, ${howMany(waiting, 'piece')}`}
+        >
           Read {waiting} <Sign of="after" />
         </Link>
       ) : (

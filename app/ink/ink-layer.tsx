@@ -4,7 +4,7 @@ import { svgMarkup } from '../../core/drawing/svg';
 import type { DisplayNode } from '../../core/drawing/list';
 import type { Point } from '../../core/geometry/matrix';
 import type { PenPoint } from '../../core/placement/erase';
-import { inkAt, inkNodes, inkWords, strokeMark, strokeNode } from '../../core/review/ink';
+import { inkAt, inkNodes, inkWords, spotOf, strokeMark, strokeNode } from '../../core/review/ink';
 import type { Ink, InkMark } from '../../core/review/said';
 import { stampNode } from '../../core/review/stamps';
 import type { Page } from '../../core/schema/sheet';
@@ -17,6 +17,7 @@ import styles from './ink.module.css';
 /** How near to a stroke the rubber has to come, in pixels: a fingertip is wider than a mouse. */
 const REACH = { mouse: 5, pen: 6, touch: 14 };
 
+type Spotted = ReturnType<typeof spotOf>;
 type Props = {
   page: Page;
   ink: readonly Ink[];
@@ -25,7 +26,8 @@ type Props = {
   scale: number;
   /** What is drawn with; null where it is only looked at. */
   tool?: Tool | null;
-  onDraw?: (mark: InkMark) => void;
+  /** What was drawn, and the spot it is about. */
+  onDraw?: (drawn: Spotted & { mark: InkMark }) => void;
   onRubOut?: (id: string) => void;
 };
 
@@ -52,6 +54,7 @@ export default function InkLayer({ page, ink, faces, scale, tool = null, onDraw,
     const met = inkAt(page, ink, pointOf(event, event.currentTarget), reach / scale, pictureNow);
     if (met) onRubOut?.(met.id);
   };
+  const draw = (mark: InkMark) => onDraw?.({ ...spotOf(page, mark, pictureNow), mark });
   const stop = () => {
     pen.current = null;
     setLive(null);
@@ -65,7 +68,7 @@ export default function InkLayer({ page, ink, faces, scale, tool = null, onDraw,
     if (pen.current) return stop();
     event.preventDefault();
     const at = pointOf(event, event.currentTarget);
-    if (tool.kind === 'stamp') return onDraw?.({ kind: 'stamp', stamp: tool.stamp, ...at });
+    if (tool.kind === 'stamp') return draw({ kind: 'stamp', stamp: tool.stamp, ...at });
     event.currentTarget.setPointerCapture(event.pointerId);
     pen.current = { pointer: event.pointerId, points: [[at.x, at.y, pressureOf(event)]] };
     if (tool.kind === 'rubber') rubOut(event);
@@ -87,7 +90,7 @@ export default function InkLayer({ page, ink, faces, scale, tool = null, onDraw,
     if (pen.current?.pointer !== event.pointerId) return;
     const { points } = pen.current;
     stop();
-    if (tool?.kind === 'pen') onDraw?.(strokeMark(points, tool));
+    if (tool?.kind === 'pen') draw(strokeMark(points, tool));
   };
 
   return (

@@ -7,7 +7,7 @@ import type { Faces } from '../../core/text/faces';
 import { isWriting } from '../browser/writing';
 import { StampPicture } from './ink-layer';
 import type { Tool } from './tool';
-import { PEN, PENS, WEIGHTS } from './tool';
+import { PENS, WEIGHTS } from './tool';
 import styles from './ink.module.css';
 
 /** Pens, stamps and the rubber, beside the piece. */
@@ -35,7 +35,6 @@ export default function InkRail({ tool, ink, faces, onTake, onRubOut }: Props) {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   });
-  const pen = tool.kind === 'pen' ? tool : (PEN as Extract<Tool, { kind: 'pen' }>);
   return (
     <div className={styles.rail} role="toolbar" aria-label="Drawing on the piece" aria-orientation="vertical">
       <Row label="Pens">
@@ -45,7 +44,7 @@ export default function InkRail({ tool, ink, faces, onTake, onRubOut }: Props) {
               key={`${hex} ${weight}`}
               name={`${width} ${name} pen`}
               on={tool.kind === 'pen' && tool.colour === hex && tool.weight === weight}
-              onPick={() => onTake({ ...pen, colour: hex, weight })}
+              onPick={() => onTake({ kind: 'pen', colour: hex, weight })}
             >
               <svg width="26" height="26" viewBox="0 0 26 26" aria-hidden="true">
                 <path

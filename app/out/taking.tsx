@@ -1,3 +1,4 @@
+import { howMany } from '../../core/values/listed';
 import { Alert, Button } from 'antd';
 import { useState } from 'react';
 import { downloadFrom } from '../browser/download';
@@ -17,8 +18,6 @@ type Props = {
   shows: Shows;
   onShows: (shows: Shows) => void;
 };
-
-const counted = (count: number) => (count === 1 ? '1 piece' : `${count} pieces`);
 
 /** What can be taken out of the chosen pieces. */
 export function TakeOut({ handout, picked, shows, onShows }: Props) {
@@ -40,7 +39,7 @@ export function TakeOut({ handout, picked, shows, onShows }: Props) {
   return (
     <aside className={`margin-column ${styles.taking}`} aria-label="What is downloaded">
       <p className="quiet" role="status">
-        {none ? 'Choose whose pieces on the left.' : `Of ${counted(copies.length)}:`}
+        {none ? 'Choose whose pieces on the left.' : `Of ${howMany(copies.length, 'piece')}:`}
       </p>
       {problem !== null && (
         <Alert type="error" showIcon title={problem} role="alert" closable={{ onClose: () => setProblem(null) }} />

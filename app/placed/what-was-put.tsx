@@ -1,3 +1,4 @@
+import { howMany } from '../../core/values/listed';
 import { Link } from 'react-router';
 import { whatWasPut } from '../../core/review/dots';
 import { Action } from '../parts/action';
@@ -19,8 +20,6 @@ type Props = {
   onPiece: (copyId: string | null) => void;
 };
 
-const counted = (count: number) => (count === 1 ? '1 piece' : `${count} pieces`);
-
 /** What the class put on the page, how often and how often right, and who it was. */
 export function WhatWasPut({ handoutId, pieces, atWork, dots, what, copyId, onWhat, onPiece }: Props) {
   const list = whatWasPut(dots);
@@ -32,7 +31,7 @@ export function WhatWasPut({ handoutId, pieces, atWork, dots, what, copyId, onWh
     <aside className={`margin-column ${styles.margin}`} aria-label="What was put where">
       <h2>What was put where</h2>
       <p className="quiet">
-        On {counted(pieces.length)}
+        On {howMany(pieces.length, 'piece')}
         {atWork > 0 && ` · ${atWork} not handed in`}
       </p>
       {piece && (

@@ -1,4 +1,4 @@
-import { inWords } from '../../core/values/listed';
+import { howMany, inWords } from '../../core/values/listed';
 import { sentence } from '../parts/sentence';
 import { Action } from '../parts/action';
 import type { PieceMark } from '../../core/review/marks';
@@ -18,6 +18,7 @@ import { later } from '../browser/later';
 import { HeadCard, RubricCard } from './cards';
 import { NoteCard, NoteDraft } from './notes';
 import type { Draft } from '../keeping/sender';
+import { NotTaken } from '../keeping/sender';
 import type { Note } from '../../core/review/said';
 import styles from '../student/student.module.css';
 import type { Writing } from './writing';
@@ -102,7 +103,11 @@ function againstEntries({ name, count, entries }: NonNullable<Reading['against']
       label: 'What differs',
       content: (
         <>
-          <h3>{count === 0 ? `Nothing differs from ${name}` : `${counted(count, 'difference')} from ${name}`}</h3>
+          <h3>
+            {count === 0
+              ? `Nothing differs from ${name}`
+              : `${count === 1 ? 'A difference' : howMany(count, 'difference')} from ${name}`}
+          </h3>
           {elsewhere > 0 && <p className="quiet">{elsewhere === count ? 'All' : elsewhere} on other pages</p>}
         </>
       ),
@@ -133,17 +138,13 @@ function damageEntry({ damage, goDamaged, copy, now }: Loaded): MarginEntry[] {
   ];
 }
 
-const WHAT = { note: 'note', ruling: 'ruling', mark: 'mark', drawing: 'drawing' } as const;
-const counted = (count: number, what: string) => `${count === 1 ? 'A' : count} ${what}${count === 1 ? '' : 's'}`;
-
 /** Shown until it is dismissed. The text is a draft again. */
 function notTakenEntry({ notTaken, seen }: Writing): MarginEntry[] {
   if (notTaken.length === 0) return [];
-  const kinds = Object.keys(WHAT) as (keyof typeof WHAT)[];
-  const told = kinds
+  const told = NotTaken.shape.what.options
     .map((kind) => ({ kind, count: notTaken.filter(({ what }) => what === kind).length }))
     .filter(({ count }) => count > 0)
-    .map(({ kind, count }) => (count === 1 ? `a ${WHAT[kind]}` : `${count} ${WHAT[kind]}s`));
+    .map(({ kind, count }) => (count === 1 ? `a ${kind}` : howMany(count, kind)));
   return [
     {
       id: 'not-taken',

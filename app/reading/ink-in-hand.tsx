@@ -1,12 +1,12 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
-import type { Ink, InkMark } from '../../core/review/said';
+import type { Ink } from '../../core/review/said';
 import type { Page } from '../../core/schema/sheet';
 import type { Faces } from '../../core/text/faces';
-import { fetched, later, useFetched } from '../browser/later';
-import { pictureNow } from '../drawing/resources';
+import { later } from '../browser/later';
 import type { Tool } from '../ink/tool';
+import { PEN } from '../ink/tool';
 import type { Writing } from './writing';
 import styles from './reading.module.css';
 
@@ -14,7 +14,6 @@ import styles from './reading.module.css';
 
 const InkLayer = later(() => import('../ink/ink-layer').then((part) => part.default), null);
 const InkRail = later(() => import('../ink/ink-rail').then((part) => part.default), null);
-const inkParts = fetched(() => Promise.all([import('../../core/review/ink'), import('../ink/tool')]));
 
 type InHand = {
   writing: Writing;
@@ -25,23 +24,13 @@ type InHand = {
 };
 
 export function useInkInHand({ writing, page, hand: [held, take], open }: InHand) {
-  const parts = useFetched(inkParts);
   const [last, setLast] = useState<Tool | null>(null);
   const tool = open ? held : null;
   const toTake = (next: Tool | null) => {
     if (next) setLast(next);
     take(next);
   };
-  const toggle = () => {
-    if (parts.kind !== 'here') return;
-    const [, { PEN }] = parts.value;
-    toTake(held ? null : (last ?? PEN));
-  };
-  const draw = (mark: InkMark) => {
-    if (parts.kind !== 'here') return;
-    const [{ spotOf }] = parts.value;
-    writing.say({ do: 'draw', ink: nanoid(), ...spotOf(page, mark, pictureNow), mark });
-  };
+  const toggle = () => toTake(held ? null : (last ?? PEN));
   const rubOut = (ink: string) => writing.say({ do: 'rub-out', ink });
   const { ink } = writing.said;
   // What is out of sight is not taken back.
@@ -68,6 +57,12 @@ export function useInkInHand({ writing, page, hand: [held, take], open }: InHand
     seen: (drawn: readonly Ink[], faces: Faces, scale: number): ReactNode =>
       drawn.length > 0 && <InkLayer {...{ page, faces, scale }} ink={drawn} />,
     layer: (faces: Faces, scale: number): ReactNode =>
-      (tool || ink.length > 0) && <InkLayer {...{ page, ink, faces, scale, tool }} onDraw={draw} onRubOut={rubOut} />,
+      (tool || ink.length > 0) && (
+        <InkLayer
+          {...{ page, ink, faces, scale, tool }}
+          onDraw={(drawn) => writing.say({ do: 'draw', ink: nanoid(), ...drawn })}
+          onRubOut={rubOut}
+        />
+      ),
   };
 }

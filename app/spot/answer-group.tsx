@@ -1,3 +1,4 @@
+import { howMany } from '../../core/values/listed';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Judging, Verdict } from '../../core/review/judging';
@@ -39,7 +40,6 @@ type Props = {
 const LONGEST = 160;
 /** So many pieces that say the same are all shown. */
 const FEW = 2;
-const pieceWords = (count: number) => (count === 1 ? '1 piece' : `${count} pieces`);
 
 export function AnswerGroup(props: Props) {
   const {
@@ -73,13 +73,13 @@ export function AnswerGroup(props: Props) {
       ref={here}
       className={`${styles.group} ${current ? styles.current : ''}`}
       aria-current={current ? 'true' : undefined}
-      aria-label={`${written || 'Nothing there'}: ${pieceWords(pieces.length)}`}
+      aria-label={`${written || 'Nothing there'}: ${howMany(pieces.length, 'piece')}`}
       onClick={onChoose}
     >
       <header className={styles.head}>
         <h2>{written === '' ? 'Nothing there' : cutTo(written, LONGEST) + (written.length > LONGEST ? ' …' : '')}</h2>
         <span className="quiet">
-          {pieceWords(pieces.length)}
+          {howMany(pieces.length, 'piece')}
           {open.length < pieces.length &&
             ` · ${open.length === 0 ? 'returned' : `${pieces.length - open.length} returned`}`}
         </span>

@@ -1,3 +1,4 @@
+import { howMany } from '../../core/values/listed';
 import { Bar, BarChart, Cell, LabelList, ResponsiveContainer, XAxis } from 'recharts';
 import styles from './spread.module.css';
 
@@ -45,7 +46,7 @@ export default function Bars({ counts }: { counts: readonly Count[] }) {
             key={label}
             type="button"
             aria-pressed={chosen}
-            aria-label={`${says}: ${pieces === 1 ? '1 piece' : `${pieces} pieces`}`}
+            aria-label={`${says}: ${howMany(pieces, 'piece')}`}
             onClick={choose}
           >
             {label}

@@ -4,16 +4,16 @@ import { later } from '../browser/later';
 import { card } from '../parts/card';
 import { Empty } from '../parts/empty';
 import type { Count } from './bars';
+import { Figure } from './figure';
 import { MarksLegend } from './marks';
 import type { Bar } from './picking';
-import { barOf, isIn } from './picking';
+import { barOf, isIn, switchOf } from './picking';
 import type { SpreadData } from './piece-card';
 import { ThisHandout } from './this-handout';
 import styles from './spread.module.css';
 
 const WhoNeedsWhat = later(() => import('./who-needs-what').then((part) => part.WhoNeedsWhat), null);
 const TimeAndWords = later(() => import('./time-and-words').then((part) => part.default), null);
-const Bars = later(() => import('./bars').then((part) => part.default), <div className={styles.chart} />);
 
 /** Labels that are listed. */
 const MOST = 6;
@@ -31,9 +31,7 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
   const begun = cards.filter(({ state }) => state !== 'not-begun').length;
   const pieces = cards.filter(isIn);
   const countOf = (label: string, says: string, one: Bar): Count => {
-    const chosen = bar?.words === one.words;
-    // Pressed again, a bar shows all pieces again.
-    return { label, says, pieces: cards.filter(one.has).length, chosen, choose: () => onBar(chosen ? null : one) };
+    return { label, says, pieces: cards.filter(one.has).length, ...switchOf(one, bar, onBar) };
   };
   const missed = missedMost(cards)
     .slice(0, MOST)
@@ -79,6 +77,7 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
           </section>
           <Figure
             title="Look-fors met"
+            of="pieces"
             counts={Array.from({ length: handout.lookFors + 1 }, (_, held) =>
               countOf(`${held}`, `${held} of ${handout.lookFors} look-fors met`, barOf.held(held, handout.lookFors)),
             )}
@@ -90,6 +89,7 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
         <Figure
           key={row.id}
           title={row.name}
+          of="pieces"
           counts={row.levels.map(({ points }, level) =>
             countOf(pointsWords(points), `${row.name}, ${pointsWords(points)} points`, barOf.level(row, level, points)),
           )}
@@ -98,6 +98,7 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
       {goes > 1 && (
         <Figure
           title="Goes"
+          of="pieces"
           counts={Array.from({ length: goes }, (_, i) => countOf(`${i + 1}`, `Go ${i + 1}`, barOf.go(i + 1)))}
         />
       )}
@@ -106,12 +107,3 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
     </aside>
   );
 }
-
-const Figure = ({ title, counts }: { title: string; counts: readonly Count[] }) => (
-  <section className={card(styles.figure)}>
-    <h3>
-      {title} <small>pieces</small>
-    </h3>
-    <Bars counts={counts} />
-  </section>
-);

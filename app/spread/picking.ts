@@ -25,6 +25,12 @@ export const barOf = {
   overdue: { words: 'overdue', has: ({ overdue }: Card) => overdue } satisfies Bar,
 };
 
+/** Whether a bar is the chosen one, and what a press on it does: pressed again, it shows all pieces again. */
+export function switchOf(one: Bar, bar: Bar | null, onBar: (bar: Bar | null) => void) {
+  const chosen = bar?.words === one.words;
+  return { chosen, choose: () => onBar(chosen ? null : one) };
+}
+
 /** It was handed in at least once. */
 export const isIn = ({ state }: Card): boolean => state === 'handed-in' || isReturned(state);
 

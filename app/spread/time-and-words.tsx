@@ -2,14 +2,11 @@ import { z } from 'zod';
 import type { Span } from '../../core/review/effort';
 import { isWithin, middleOf, spansOf } from '../../core/review/effort';
 import { useAnswer } from '../browser/answer';
-import { later, NotFetched } from '../browser/later';
-import { card } from '../parts/card';
+import { NotFetched } from '../browser/later';
+import { Figure } from './figure';
 import type { Bar } from './picking';
-import { barOf } from './picking';
+import { barOf, switchOf } from './picking';
 import type { Card } from './piece-card';
-import styles from './spread.module.css';
-
-const Bars = later(() => import('./bars').then((part) => part.default), <div className={styles.chart} />);
 
 const Efforts = z.array(z.object({ id: z.string(), minutes: z.number().nullable(), words: z.number() }));
 
@@ -36,13 +33,13 @@ export default function TimeAndWords({ handoutId, pieces, bar, onBar }: Props) {
     });
   return (
     <>
-      <Spread title="Time at work" unit="minutes" all={of(({ minutes }) => minutes)} {...{ bar, onBar }} />
-      <Spread title="Words of their own" unit="words" all={of(({ words }) => words)} {...{ bar, onBar }} />
+      <Numbers title="Time at work" unit="minutes" all={of(({ minutes }) => minutes)} {...{ bar, onBar }} />
+      <Numbers title="Words of their own" unit="words" all={of(({ words }) => words)} {...{ bar, onBar }} />
     </>
   );
 }
 
-type SpreadProps = Pick<Props, 'bar' | 'onBar'> & {
+type NumbersProps = Pick<Props, 'bar' | 'onBar'> & {
   title: string;
   unit: string;
   all: readonly { piece: Card; number: number }[];
@@ -50,32 +47,24 @@ type SpreadProps = Pick<Props, 'bar' | 'onBar'> & {
 
 const label = ({ from, to }: Span) => (from === to ? `${from}` : `${from}–${to}`);
 
-function Spread({ title, unit, all, bar, onBar }: SpreadProps) {
+function Numbers({ title, unit, all, bar, onBar }: NumbersProps) {
   const numbers = all.map(({ number }) => number);
   // A sheet without room for words tells nothing by having none.
   if (numbers.every((number) => number === 0)) return null;
   return (
-    <section className={card(styles.figure)}>
-      <h3>
-        {title}{' '}
-        <small>
-          half: up to {middleOf(numbers)} {unit}
-        </small>
-      </h3>
-      <Bars
-        counts={spansOf(numbers).map((span) => {
-          const those = all.filter(({ number }) => isWithin(number, span)).map(({ piece }) => piece);
-          const one = barOf.these(`${label(span)} ${unit}`, those);
-          const chosen = bar?.words === one.words;
-          return {
-            label: label(span),
-            says: `${title}, ${label(span)} ${unit}`,
-            pieces: those.length,
-            chosen,
-            choose: () => onBar(chosen ? null : one),
-          };
-        })}
-      />
-    </section>
+    <Figure
+      title={title}
+      of={`half: up to ${middleOf(numbers)} ${unit}`}
+      counts={spansOf(numbers).map((span) => {
+        const those = all.filter(({ number }) => isWithin(number, span)).map(({ piece }) => piece);
+        const words = `${label(span)} ${unit}`;
+        return {
+          label: label(span),
+          says: `${title}, ${words}`,
+          pieces: those.length,
+          ...switchOf(barOf.these(words, those), bar, onBar),
+        };
+      })}
+    />
   );
 }

@@ -9,7 +9,7 @@ import { Action } from '../parts/action';
 import { Ask } from '../parts/ask';
 import { card } from '../parts/card';
 import type { Bar } from './picking';
-import { barOf } from './picking';
+import { barOf, switchOf } from './picking';
 import type { Card } from './piece-card';
 import styles from './spread.module.css';
 
@@ -36,15 +36,10 @@ export function WhoNeedsWhat({ handoutId, pieces, bar, onBar }: Props) {
         const { label, pieces: those } = group;
         const names = inWords(those.map(({ studentName }) => studentName));
         const one = barOf.these(`${label} · ${those.length === 1 ? names : `${those.length} together`}`, those);
-        const chosen = bar?.words === one.words;
+        const { chosen, choose } = switchOf(one, bar, onBar);
         return (
           <div key={`${label} ${those[0].id}`} className={styles.next}>
-            <button
-              type="button"
-              className={styles.missed}
-              aria-pressed={chosen}
-              onClick={() => onBar(chosen ? null : one)}
-            >
+            <button type="button" className={styles.missed} aria-pressed={chosen} onClick={choose}>
               <b>{label === READY ? 'Nothing missing' : label}</b>
               <span>{names}</span>
             </button>

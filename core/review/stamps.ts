@@ -1,5 +1,7 @@
 import type { DisplayNode } from '../drawing/list';
 import { ink } from '../drawing/list';
+import { Pen, starCorners } from '../geometry/shapes/pen';
+import { hundredths } from '../values/hundredths';
 import type { StampName } from './said';
 
 /** Small stamps for a piece: a disc with a sign, drawn around 0, 0. All lengths in points. */
@@ -8,26 +10,11 @@ export const STAMP_RADIUS = 17;
 
 type Art = { name: string; hex: string; filled?: string; lines?: string };
 
-/** A circle of curves: arcs can't be moved with their path. */
-function circle(r: number, x = 0, y = 0): string {
-  const k = r * 0.5523;
-  const at = (dx: number, dy: number) => `${(x + dx).toFixed(2)} ${(y + dy).toFixed(2)}`;
-  const quarters = [
-    [at(-r, -k), at(-k, -r), at(0, -r)],
-    [at(k, -r), at(r, -k), at(r, 0)],
-    [at(r, k), at(k, r), at(0, r)],
-    [at(-k, r), at(-r, k), at(-r, 0)],
-  ];
-  return `M${at(-r, 0)}${quarters.map((points) => `C${points.join(' ')}`).join('')}Z`;
-}
+const circle = (r: number, x = 0, y = 0): string => new Pen().arc(x, y, r, r, 180, 540).close().d;
 
-const STAR = (() => {
-  const at = (i: number) => {
-    const [angle, r] = [(i * Math.PI) / 5 - Math.PI / 2, i % 2 === 0 ? 10 : 4.4];
-    return `${(r * Math.cos(angle)).toFixed(2)} ${(r * Math.sin(angle)).toFixed(2)}`;
-  };
-  return `M${Array.from({ length: 10 }, (_, i) => at(i)).join('L')}Z`;
-})();
+const STAR = `M${starCorners(20, 20, 5, 0.44)
+  .map(([x, y]) => `${hundredths(x - 10)} ${hundredths(y - 10)}`)
+  .join('L')}Z`;
 
 export const STAMPS: Record<StampName, Art> = {
   star: { name: 'Well done', hex: '#8a6410', filled: STAR },

@@ -6,7 +6,7 @@ import type { Database } from '../database/connection';
 import type { CopyView } from '../stores/copies';
 import { copiesOf, copyForTeacher, goesOf, recall, returnGo } from '../stores/copies';
 import type { Person } from '../stores/people';
-import { inkOf, sayOn } from '../stores/reviews';
+import { inkCountOn, sayOn } from '../stores/reviews';
 import { mayChange } from './class-rights';
 import { announce } from './live';
 import { missing, Refused } from './refused';
@@ -44,7 +44,7 @@ export async function review(
     if (!row || step.level >= row.levels.length) throw new Refused(400, 'This rubric has no such level.');
   }
   const drawn = steps.filter((step) => step.do === 'draw').length;
-  if (drawn > 0 && drawn + (await inkOf(db, [go])).length > MOST_INK)
+  if (drawn > 0 && drawn + (await inkCountOn(db, go)) > MOST_INK)
     throw new Refused(422, `A piece holds ${MOST_INK} strokes and stamps. Delete some first.`);
   if (!(await sayOn(db, { goId: go, copyId: copy.id, authorId: person.id }, steps)))
     throw new Refused(409, `This piece is with ${copy.studentName} again.`);

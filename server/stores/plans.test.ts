@@ -239,7 +239,8 @@ const CALLS: Record<string, () => unknown> = {
   rulingsOf: () => reviews.rulingsOf(db, ['gy3-46-0']),
   timeAtWork: () => history.timeAtWork(db, ['dc3-46-0', 'dc3-42-0']),
   inkOf: () => reviews.inkOf(db, ['gy3-46-0']),
-  saidOn: () => reviews.saidOn(db, ['gy3-46-0', 'gy3-42-0']),
+  inkCountOn: () => reviews.inkCountOn(db, 'gy3-46-0'),
+  saidCounts: () => reviews.saidCounts(db, ['gy3-46-0', 'gy3-42-0']),
   allSaidOn: () => reviews.allSaidOn(db, ['gy3-46-0', 'gy3-42-0']),
   sayOn: () =>
     reviews.sayOn(db, { copyId: 'y3-50-0', goId: 'gy3-50-0', authorId: 't3-2' }, [

@@ -16,8 +16,11 @@ export const inkOf = (db: Queries, goIds: string[]) =>
     [goIds],
   );
 
+export const inkCountOn = async (db: Queries, goId: string): Promise<number> =>
+  (await db.query<{ count: number }>('select count(*)::int as count from ink where go_id = $1', [goId]))[0].count;
+
 /** How many notes, strokes and stamps stand on each of these goes; those with none are left out. */
-export const saidOn = (db: Queries, goIds: string[]) =>
+export const saidCounts = (db: Queries, goIds: string[]) =>
   db.query<{ goId: string; count: number }>(
     `select go_id as "goId", count(*)::int as count from
        (select go_id from margin_note where go_id = any($1) union all select go_id from ink where go_id = any($1)) said group by go_id`,

@@ -39,7 +39,7 @@ import {
   putAway,
 } from './pictures';
 import { byName } from '../database/by-name';
-import { allSaidOn, inkOf, notesOf, rulingsOf, saidOn, sayOn, settleNote } from './reviews';
+import { allSaidOn, inkOf, notesOf, rulingsOf, saidCounts, sayOn, settleNote } from './reviews';
 import { openPictures } from '../art/shipped';
 import { createSheet, sheetOf, sheetsOf } from './sheets';
 
@@ -368,7 +368,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       expect(await inkOf(db, [go.id])).toEqual(
         saidAfter(go.id, { notes: [], rulings: [], marks: {}, ink: [] }, drawn).ink,
       );
-      expect(await saidOn(db, [go.id])).toEqual([{ goId: go.id, count: 3 }]);
+      expect(await saidCounts(db, [go.id])).toEqual([{ goId: go.id, count: 3 }]);
       expect(await sayOn(db, teacher, [{ do: 'rub-out', ink: 'stamp-01' }])).toBe(true);
       const said = await allSaidOn(db, [go.id]);
       expect(said(go.id)).toMatchObject({ notes: [{ id: 'note-01' }], rulings: [], ink: [{ id: 'stamp-02', x: 200 }] });

@@ -5,6 +5,7 @@ import { spotOf } from '../../core/review/compare';
 import { seenHandout } from '../actions/class-rights';
 import { countingOf } from '../actions/counting';
 import type { Means } from '../actions/means';
+import { shownOf } from '../actions/opened';
 import { Turn } from '../process/turn';
 import { copiesOf, newestGoes } from '../stores/copies';
 import { loadDocuments } from '../stores/documents';
@@ -48,14 +49,9 @@ export async function changesView(
   for (const { id, documentId, version, state } of copies) {
     const document = documents.get(documentId);
     const go = goes.find(({ copyId }) => copyId === id);
-    const sheet = isOpen(state)
-      ? document && 'sheet' in document
-        ? document.sheet
-        : undefined
-      : go?.damage
-        ? undefined
-        : go?.sheet;
-    if (!sheet) continue;
+    const piece = isOpen(state) ? document && shownOf(document, handout.title) : go;
+    if (!piece || piece.damage) continue;
+    const { sheet } = piece;
     await turn.end();
     const all = against(asVersion(handout, version).given, sheet, pictures);
     const spots = all.flatMap((difference) => {

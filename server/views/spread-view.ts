@@ -20,7 +20,7 @@ import { loadDocuments } from '../stores/documents';
 import type { Handout } from '../stores/handouts';
 import { asVersion } from '../stores/handouts';
 import type { Person } from '../stores/people';
-import { rulingsOf, saidOn } from '../stores/reviews';
+import { rulingsOf, saidCounts } from '../stores/reviews';
 
 /** All pieces of a handout side by side, counted. */
 
@@ -108,7 +108,7 @@ async function cardsOf(means: Means, handout: Handout, only: readonly string[] |
       open.map(({ documentId }) => documentId),
     ),
     rulingsOf(db, ids),
-    saidOn(db, ids),
+    saidCounts(db, ids),
   ]);
   const cards = [];
   const counting = await countingOf(means, handout);

@@ -190,6 +190,15 @@ export async function join(
   return page;
 }
 
+/** Hands a copy in after a last look, whatever it still lacks. */
+export async function handIn(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Hand in' }).click();
+  await page
+    .getByRole('region', { name: 'A last look' })
+    .getByRole('button', { name: /^Hand (it in|in anyway)$/ })
+    .click();
+}
+
 /** Presses until it has worked: a page that is not alive yet hears nothing, and a busy one answers late. */
 export async function pressed(button: Locator, shows: Locator): Promise<void> {
   await expect(async () => {

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { SECRET } from '../../demo/school';
-import { drag, drawn, expect, join, press, signedIn, test } from './house';
+import { drag, drawn, expect, handIn, join, press, signedIn, test } from './house';
 
 const card = (page: Page, words: string) => page.locator('.margin-card', { hasText: words });
 const hand = (page: Page) => page.getByRole('img', { name: /^Drawn by hand/ });
@@ -68,11 +68,7 @@ test('a piece is drawn and stamped on, also without a network, the student sees 
   await expect(hand(student)).toHaveCount(0);
   await student.getByRole('button', { name: 'Go 1 beside it' }).click();
   await expect(hand(student)).toHaveCount(1);
-  await student.getByRole('button', { name: 'Hand in' }).click();
-  await student
-    .getByRole('region', { name: 'A last look' })
-    .getByRole('button', { name: /^Hand (it in|in anyway)$/ })
-    .click();
+  await handIn(student);
   await expect(student.getByRole('button', { name: 'Take it back' })).toBeVisible();
 
   await teacher.goto(piece);

@@ -1,6 +1,6 @@
 import { SECRET } from '../../demo/school';
 import { DEMO_CLASS } from '../../server/stores/demo';
-import { drawn, enter, expect, House, join, press, saved, test } from './house';
+import { drawn, enter, expect, handIn, House, join, press, saved, test } from './house';
 
 /** The class side by side: live while students work, sorted, filtered by what a bar stands for, and several done with at once. */
 
@@ -43,11 +43,7 @@ test('what a student does shows on the spread while it is open, from the first l
   await student.keyboard.type('toes');
   await saved(student);
   await expect(changes).toHaveAccessibleName(`${so + 1} changes against the sheet as handed out`);
-  await student.getByRole('button', { name: 'Hand in' }).click();
-  await student
-    .getByRole('region', { name: 'A last look' })
-    .getByRole('button', { name: /^Hand (it in|in anyway)$/ })
-    .click();
+  await handIn(student);
   await expect(kavya).toContainText('Handed in');
   await expect(page.getByRole('button', { name: /Handed in 12/ })).toBeVisible();
   // The connection was gone: what happened meanwhile is there when it is back.

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { SECRET } from '../../demo/school';
 import { DEMO_CLASS } from '../../server/stores/demo';
-import { drawn, enter, expect, join, leaf, openSheet, press, supply, test, signedIn } from './house';
+import { drawn, enter, expect, handIn, join, leaf, openSheet, press, signedIn, supply, test } from './house';
 
 /** Nothing that a person types is lost: not to the network, a reload, somebody else's action, or signing out. */
 
@@ -104,11 +104,7 @@ test('what is typed while the student takes the piece back waits for the next go
   await teacher.getByRole('button', { name: 'OK' }).click();
   await expect(card(teacher, 'A note and a drawing came too late')).toBeHidden();
 
-  await student.getByRole('button', { name: 'Hand in' }).click();
-  await student
-    .getByRole('region', { name: 'A last look' })
-    .getByRole('button', { name: /^Hand (it in|in anyway)$/ })
-    .click();
+  await handIn(student);
   await expect(student.getByRole('button', { name: 'Take it back' })).toBeVisible();
   await teacher.reload();
   await drawn(teacher);
