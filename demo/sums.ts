@@ -48,7 +48,7 @@ export const SUMS_ANSWERS: readonly (Omit<Answers, 'words'> & { filled: number; 
 
 /** The same answers on a version of the sheet. */
 export function sumsWords(version: Sheet): Answers[] {
-  const blanks = [...everyItem(version)].filter((item): item is TextItem => item.kind === 'text' && item.blank);
+  const blanks = everyItem(version).filter((item): item is TextItem => item.kind === 'text' && item.blank);
   return SUMS_ANSWERS.map(({ filled, wrong, note, ...rest }) => ({
     ...rest,
     ...(note && { note: [blanks[0].id, note[1]] as [string, string] }),

@@ -284,7 +284,7 @@ export function Overlay({ editor, page, scale, shown }: Props) {
       <Squiggles editor={editor} page={page} scale={scale} />
       {group && isFramed(group) && <Outlined className="mark-entered" page={page} item={group} scale={scale} />}
       {line &&
-        [...everyItem(page)].map(
+        everyItem(page).map(
           (item) =>
             item.kind === 'picture' &&
             !item.hidden && <Parts key={item.id} page={page} item={item} scale={scale} hold={hold} />,

@@ -93,7 +93,7 @@ const ItemSquiggles = memo(function ItemSquiggles({ own, checked: _, ...spot }: 
 /** The text items of a page, each with the transform of the groups around it. */
 function writtenOn(page: Page): { item: WrittenItem; outer: string }[] {
   const outers = new Map<GroupItem | undefined, string>();
-  return [...everyItem(page)].flatMap((item) => {
+  return everyItem(page).flatMap((item) => {
     if (!isWritten(item) || item.hidden) return [];
     const group = findOn(page, item.id)?.groups.at(-1);
     const outer = outers.get(group) ?? parentMatrix(page, item.id).join(' ');

@@ -50,7 +50,7 @@ export function remove(editor: Editor): void {
   }
   const gone = new Set(items.flatMap(idsWithin));
   // Lines attached to it stay where they are, with a free end.
-  const freed = [...everyItem(editor.page)].flatMap((item): Change[] => {
+  const freed = everyItem(editor.page).flatMap((item): Change[] => {
     if (item.kind !== 'line' || gone.has(item.id)) return [];
     const ends = lineEnds(editor.page, item, pictureNow);
     const values = Object.fromEntries(

@@ -146,7 +146,7 @@ export function addLabelAt(
 
 /** The answers of the page's blanks, in an order that gives nothing away. */
 export function addWordBank(editor: Editor): void {
-  const words = [...everyItem(editor.page)]
+  const words = everyItem(editor.page)
     .flatMap((item) => (item.kind === 'text' && item.blank ? [bodyText(item.body).trim()] : []))
     .filter(Boolean);
   if (words.length === 0)

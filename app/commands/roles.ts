@@ -68,7 +68,7 @@ export function addRole(editor: Editor, item: TextItem, name: string): void {
 export function removeRole(editor: Editor, id: string): void {
   const role = editor.sheet.roles[id];
   if (!role) return;
-  const changes = [...everyItem(editor.sheet)].flatMap((item): Change[] => {
+  const changes = everyItem(editor.sheet).flatMap((item): Change[] => {
     if (item.kind !== 'text' || item.role !== id) return [];
     const length = bodyLength(item.body);
     return [

@@ -55,4 +55,4 @@ export const movable = (editor: Editor) => editor.selectedItems.filter((item) =>
 
 /** Items in their order, front to back. */
 export const inOrder = (editor: Editor, ids: readonly string[]) =>
-  [...everyItem(editor.page)].filter((item) => ids.includes(item.id));
+  everyItem(editor.page).filter((item) => ids.includes(item.id));

@@ -149,7 +149,7 @@ export class Making implements Makes {
     if (!group) return this.finished(id);
     const state = job.state ?? group.maker!;
     const inGroup = new Set(group.items.map((item) => item.id));
-    const taken = [...everyItem(editor.sheet)]
+    const taken = everyItem(editor.sheet)
       .map((item) => item.id)
       .filter((other) => other.startsWith(`${id}-`) && !inGroup.has(other));
     this.busy.add(id);

@@ -120,7 +120,7 @@ const inParts = (item: Item): item is GroupItem =>
 
 /** The words and pictures of a page for screen readers, in reading order: the glyphs themselves are only outlines. */
 const ReadAloud = memo(function ReadAloud({ page }: { page: Page }) {
-  const said = [...everyItem(page)]
+  const said = everyItem(page)
     .filter((item) => !item.hidden && isFramed(item) && item.kind !== 'group')
     .map((item) => ({ item: item as FramedItem, words: isWritten(item) ? bodyText(item.body).trim() : item.alt }))
     .filter(({ words }) => words !== '')

@@ -702,7 +702,7 @@ describe('answers', () => {
   }
   /** What a student reads on the sheet, and what the program itself calls things. */
   function openWords(handout: Handout): Set<string> {
-    const seen = [...everyItem(handout.given)].flatMap((item) => [
+    const seen = everyItem(handout.given).flatMap((item) => [
       ...(isWritten(item) ? [bodyText(item.body)] : []),
       item.alt,
       item.kind === 'text' ? item.prompt : '',
@@ -763,7 +763,7 @@ describe('answers', () => {
       const view = (await copyOfStudent(db, studentId, entry.id))!;
       const loaded = (await call(copy.loader, '/x', { cookie, params: { copyId: entry.id } })) as { sheet: Sheet };
       const log = await call(changes.loader, '/x?since=0', { cookie, params: { documentId: view.documentId } });
-      const drawn = [...everyItem(loaded.sheet)].flatMap((item) => (item.kind === 'picture' ? [item.picture] : []));
+      const drawn = everyItem(loaded.sheet).flatMap((item) => (item.kind === 'picture' ? [item.picture] : []));
       const files = drawn
         .filter((id) => !id.startsWith('own/'))
         .map((id) => readFileSync(path.join(artFolder(), 'pictures', `${id}.json`), 'utf8'));
@@ -771,10 +771,10 @@ describe('answers', () => {
       // What students wrote themselves, and what their teacher wrote to them, may hold any word.
       const theirs = words(
         [
-          ...[...everyItem(loaded.sheet)].flatMap((item) => (isWritten(item) ? [bodyText(item.body)] : [])),
+          ...everyItem(loaded.sheet).flatMap((item) => (isWritten(item) ? [bodyText(item.body)] : [])),
           ...(await rowsBetween(db, view.documentId, 0, 1e6)).flatMap(({ change }) => textsIn(change)),
           ...(await goesOf(db, entry.id)).flatMap((go) =>
-            [...everyItem(go.sheet)].flatMap((item) => (isWritten(item) ? [bodyText(item.body)] : [])),
+            everyItem(go.sheet).flatMap((item) => (isWritten(item) ? [bodyText(item.body)] : [])),
           ),
           ...textsIn((loaded as unknown as { notes: unknown }).notes),
         ].join(' '),

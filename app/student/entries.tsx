@@ -16,7 +16,7 @@ export type Loaded = Extract<Awaited<ReturnType<typeof copyView>>, { damage: nul
 
 /** The words of the banks on a sheet: parted by dots, lines or gaps. */
 export const bankOf = (sheet: Sheet): string[] =>
-  [...everyItem(sheet)]
+  everyItem(sheet)
     .flatMap((item) =>
       item.kind === 'text' && item.role === 'bank' ? bodyText(item.body).split(/\s*[·\n]\s*|\s{2,}/) : [],
     )
@@ -24,7 +24,7 @@ export const bankOf = (sheet: Sheet): string[] =>
     .filter(Boolean);
 
 export const usedElsewhere = (page: Page, word: string, but: string) =>
-  [...everyItem(page)].some(
+  everyItem(page).some(
     (item) =>
       item.kind === 'text' &&
       item.role === 'label' &&

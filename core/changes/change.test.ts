@@ -58,7 +58,7 @@ describe('a change', () => {
     fc.assert(
       fc.property(way(12), ({ now }) => {
         expect(SheetSchema.safeParse(now).error?.issues).toBeUndefined();
-        const ids = [...everyItem(now)].map((item) => item.id);
+        const ids = everyItem(now).map((item) => item.id);
         expect(new Set(ids).size).toBe(ids.length);
       }),
       { numRuns: 60 },

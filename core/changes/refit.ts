@@ -10,8 +10,8 @@ import { roleOf } from '../text/style';
  * these need; a box that was just as high as its words gets lower with them again.
  */
 export function refitted(before: Sheet, after: Sheet, faces: Faces): Change[] {
-  const old = new Map([...everyItem(before)].map((item) => [item.id, item]));
-  return [...everyItem(after)].flatMap((item): Change[] => {
+  const old = new Map(everyItem(before).map((item) => [item.id, item]));
+  return everyItem(after).flatMap((item): Change[] => {
     const was = old.get(item.id);
     if (item.kind !== 'text' || item.fit !== 'grow' || was?.kind !== 'text') return [];
     const need = grownHeight(item.body, roleOf(after, item.role), item, faces);

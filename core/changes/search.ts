@@ -20,7 +20,7 @@ export function findWords(sheet: Sheet, { words, matchCase, whole }: Wanted): Hi
   const edge = whole ? ['(?<![\\p{L}\\p{N}])', '(?![\\p{L}\\p{N}])'] : ['', ''];
   const pattern = new RegExp(`${edge[0]}${escaped(wanted)}${edge[1]}`, matchCase ? 'gu' : 'giu');
   return sheet.pages.flatMap((page) =>
-    [...everyItem(page)].flatMap((item) =>
+    everyItem(page).flatMap((item) =>
       isWritten(item) && !item.hidden
         ? [...bodyText(item.body).matchAll(pattern)].map(({ index, 0: { length } }): Hit => ({
             page: page.id,
@@ -47,7 +47,7 @@ export function inCapitalsOf(found: string, words: string): string {
  * @param keepCapitals whether each takes its capitals from what it replaces
  */
 export function replaceWords(sheet: Sheet, hits: readonly Hit[], words: string, keepCapitals = false): Change {
-  const items = new Map([...everyItem(sheet)].map((item) => [item.id, item]));
+  const items = new Map(everyItem(sheet).map((item) => [item.id, item]));
   // From the end of each item, so that earlier positions stay valid.
   const ordered = [...hits].sort((a, b) => b.from - a.from);
   return packed(

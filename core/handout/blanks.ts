@@ -18,7 +18,7 @@ const ROW = 12;
 
 /** The blanks of a page in reading order: row by row, each from left to right. Boxes are in page coordinates. */
 export function blanksOn(page: Page, pictures: Pictures): Blank[] {
-  const all = [...everyItem(page)]
+  const all = everyItem(page)
     .filter(isBlank)
     .map((item) => ({ item, box: boxOf(page, item, pictures), filled: !isEmpty(item.body) }))
     .sort((a, b) => a.box.y - b.box.y || a.box.x - b.box.x);
@@ -33,7 +33,7 @@ export function blanksOn(page: Page, pictures: Pictures): Blank[] {
 
 /** Where the lines from an item end, in page coordinates: what a label is about. */
 export function pointedAt(page: Page, id: string, pictures: Pictures): Point[] {
-  return [...everyItem(page)].flatMap((line) => {
+  return everyItem(page).flatMap((line) => {
     if (line.kind !== 'line' || line.hidden) return [];
     const starts = 'item' in line.from && line.from.item === id;
     if (!starts && !('item' in line.to && line.to.item === id)) return [];

@@ -168,7 +168,7 @@ export function correction(before: Sheet, after: Sheet, copy: Sheet): Change | n
 
 /** Things that the teacher took away and that a student worked on: they stay on that copy. */
 export const keptBy = (before: Sheet, after: Sheet, copy: Sheet): Item[] =>
-  [...everyItem(copy)].filter((item) => {
+  everyItem(copy).filter((item) => {
     const old = find(before, item.id)?.item;
     return old !== undefined && item.kind !== 'group' && !find(after, item.id) && isTouched(old, item);
   });

@@ -74,7 +74,7 @@ const sheets: fc.Arbitrary<Sheet> = fc
 
 const hostile = (now: Sheet): fc.Arbitrary<Change> => {
   // Also what the pages show that are made elsewhere.
-  const ids = [...[...everyItem(now)].map(({ id }) => id), 'b1-scan', 'b2-scan'];
+  const ids = [...everyItem(now).map(({ id }) => id), 'b1-scan', 'b2-scan'];
   const id = fc.constantFrom(...ids);
   const spot = fc.record({
     page: fc.constantFrom('p', 'p', 'p', 'q', 'b1'),
@@ -177,7 +177,7 @@ function theirs(now: Sheet) {
     .filter(({ brought }) => brought === null)
     .map((p) => ({
       page: { ...p, items: [] },
-      parts: [...everyItem(p)]
+      parts: everyItem(p)
         .filter((item) => !freeThrough(item))
         .map((item) => {
           const { groups } = findOn(p, item.id)!;
@@ -199,14 +199,14 @@ function appeared(before: Sheet, after: Sheet): { kinds: Set<string>; bad: strin
   const kinds = new Set<string>();
   const bad: string[] = [];
   const recipes = (now: Sheet) =>
-    [...everyItem(now)].flatMap((item) =>
+    everyItem(now).flatMap((item) =>
       item.kind === 'group' && item.maker?.kind === 'map'
         ? item.maker.recipe.nodes.flatMap((n) => n.picture ?? [])
         : [],
     );
   const known = new Set([
     ...recipes(before),
-    ...[...everyItem(before)].flatMap((item) => (item.kind === 'picture' ? [item.picture] : [])),
+    ...everyItem(before).flatMap((item) => (item.kind === 'picture' ? [item.picture] : [])),
   ]);
   for (const { brought, items } of after.pages) {
     if (!brought) continue;

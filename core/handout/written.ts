@@ -13,7 +13,7 @@ export type WrittenBox = { id: string; name: string; page: number };
 export function boxesOf(sheet: Sheet): WrittenBox[] {
   return sheet.pages.flatMap((page, i) => {
     const targets = new Map(labelsOn(page).map(({ item, target }) => [item.id, target]));
-    return [...everyItem(page)]
+    return everyItem(page)
       .filter((item) => isWritten(item) && item.touch !== 'fixed' && item.role !== 'name')
       .map((item) => ({ id: item.id, name: targets.get(item.id) ?? itemName(item), page: i + 1 }));
   });

@@ -114,7 +114,7 @@ export function holdAt(
 
 /** The smallest hollow shape whose middle is near a point: a press there hits nothing, but a line can be led to it. */
 function hollowAt(page: Page, point: Point, except: string): Item | null {
-  const about = [...everyItem(page)].filter((item) => {
+  const about = everyItem(page).filter((item) => {
     if (item.id === except || item.hidden || item.kind !== 'shape') return false;
     const { x, y } = transform(inverse(pageMatrix(page, item)), point);
     return Math.abs(x / item.width - 0.5) <= 0.25 && Math.abs(y / item.height - 0.5) <= 0.25;

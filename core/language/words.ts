@@ -21,7 +21,7 @@ export function isLoud(text: string): boolean {
 }
 
 /** What a word never stands beside: then it is part of a number, an address or a path. */
-const PART_OF_MORE = /[\d@_/]/;
+const PART_OF_MORE = '0123456789@_/';
 
 /**
  * Words of one letter, with digits beside them, all in capitals (names of things, initials) or in another script than Latin are
@@ -32,9 +32,10 @@ export function wordsIn(text: string, loud = false): Word[] {
   const out: Word[] = [];
   for (const found of text.matchAll(/[\p{L}\p{M}]+(?:['’][\p{L}\p{M}]+)*/gu)) {
     const [word] = found;
+    if (word.length < 2) continue;
     const { index } = found;
-    const [before, after] = [text[index - 1] ?? '', text[index + word.length] ?? ''];
-    if (word.length < 2 || PART_OF_MORE.test(before) || PART_OF_MORE.test(after)) continue;
+    const [before, after] = [text.charAt(index - 1), text.charAt(index + word.length)];
+    if ((before && PART_OF_MORE.includes(before)) || (after && PART_OF_MORE.includes(after))) continue;
     if (before === '.' && /\p{L}\.$/u.test(text.slice(Math.max(0, index - 2), index))) continue;
     if (!loud && word.length <= 6 && word === word.toUpperCase()) continue;
     if (!PLAIN_WORD.test(word) && !/^[\p{Script=Latin}\p{M}'’]+$/u.test(word)) continue;

@@ -30,7 +30,7 @@ export type AnswersLookFor = z.infer<typeof AnswersLookFor>;
 
 function keyOn(sheet: Sheet): AnswersLookFor['expect'] {
   const labels = new Set(sheet.pages.flatMap(labelsOn).map(({ item }) => item.id));
-  const all = [...everyItem(sheet)].flatMap((item) => {
+  const all = everyItem(sheet).flatMap((item) => {
     if (item.kind !== 'text' || item.role === 'key' || item.hidden || labels.has(item.id)) return [];
     const words = rightWords(item);
     return words.length > 0 ? [{ item: item.id, words }] : [];

@@ -24,7 +24,7 @@ export const areaOf = ({ page, sheet, context }: Thing, id: string): Box | null 
 
 /** What can be an area: handed out, and large enough to hold something. */
 export const areasOn = (sheet: Sheet): Option[] =>
-  [...everyItem(sheet)]
+  everyItem(sheet)
     .filter((item) => isFramed(item) && !item.hidden && item.width >= 30 && item.height >= 30 && item.kind !== 'ink')
     .map((item) => ({
       value: item.id,
@@ -41,7 +41,7 @@ export function isCentred({ item, sheet, page, box, context }: Thing): boolean {
   const isBox = item.kind === 'shape' || item.fill !== null || item.outline !== null;
   // A text box that grows is as high as its words: they stand in its middle anyway.
   if (isBox) return across && (item.vertical === 'middle' || (item.kind === 'text' && item.fit === 'grow'));
-  const about = [...everyItem(page)]
+  const about = everyItem(page)
     .filter((other) => other.kind === 'shape' && other.id !== item.id && !other.hidden)
     .map((other) => boxOn(page, other, context.pictures))
     .filter((other) => encloses(grown(other, SLACK), box))

@@ -28,15 +28,17 @@ export type WrittenBox = {
 
 /** What is read from a box, once for all that is looked for in it, and again only when the box has changed. */
 export function readFrom<T>(read: (box: WrittenBox) => T): (box: WrittenBox) => T {
-  const known = new WeakMap<WrittenItem, { text: string; given: string; found: T }>();
+  const reader = readers++;
   return (box) => {
-    const last = known.get(box.item);
-    if (last?.text === box.text && last.given === box.given) return last.found;
-    const found = read(box);
-    known.set(box.item, { text: box.text, given: box.given, found });
-    return found;
+    let known = readings.get(box.item);
+    if (known?.text !== box.text || known.given !== box.given)
+      readings.set(box.item, (known = { text: box.text, given: box.given, found: [] }));
+    return (known.found[reader] ??= read(box)) as T;
   };
 }
+let readers = 0;
+/** What all readers found, box by box: a class has many boxes. */
+const readings = new WeakMap<WrittenItem, { text: string; given: string; found: unknown[] }>();
 
 /** Fainter than this against what is behind them, or smaller (in points), words are there to be counted, not to be read. */
 const [FAINT_WORDS, SMALL_WORDS] = [1.15, 3];
@@ -118,7 +120,7 @@ export function readText(sheet: Sheet, page: Page, item: WrittenItem, context: C
 export function boxesFor(id: string | null, sheet: Sheet, context: Context): WrittenBox[] {
   if (id === null)
     return once(context, sheet, 'boxes', () =>
-      [...everyItem(sheet)]
+      everyItem(sheet)
         .filter((item) => item.touch !== 'fixed')
         .filter(isWritten)
         .map((item) => boxOf(item, sheet, context)),
@@ -145,7 +147,7 @@ export const boxSources = (id: string | null, sheet: Sheet): readonly unknown[] 
   id === null ? sheet.pages : [...placed(sheet, id), find(sheet, id)?.page];
 
 const writable = (sheet: Sheet): Option[] =>
-  [...everyItem(sheet)]
+  everyItem(sheet)
     .filter((item) => isWritten(item) && item.touch !== 'fixed')
     .map((item) => ({ value: item.id, label: `in “${itemName(item)}”` }));
 
@@ -166,6 +168,6 @@ export const boxSlot = <P>(
 
 /** The first text box that students write in, besides blanks and the name line. */
 export const openBox = (sheet: Sheet) =>
-  [...everyItem(sheet)].find(
+  everyItem(sheet).find(
     (item) => item.kind === 'text' && item.touch !== 'fixed' && !item.blank && item.role !== 'name',
   );

@@ -93,7 +93,7 @@ export function shownBy(recipe: Pick<ChartRecipe, 'kind' | 'table'>): Shown | nu
 
 type ChartGroup = { group: GroupItem; recipe: ChartRecipe };
 const chartsOn = (sheet: Sheet): ChartGroup[] =>
-  [...everyItem(sheet)].flatMap((item) =>
+  everyItem(sheet).flatMap((item) =>
     item.kind === 'group' && item.maker?.kind === 'chart' ? [{ group: item, recipe: item.maker.recipe }] : [],
   );
 const isKey = (sheet: Sheet, { id, role }: GroupItem) =>

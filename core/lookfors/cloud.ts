@@ -30,7 +30,7 @@ export type CloudLookFor = z.infer<typeof CloudLookFor>;
 /** A text as a row of its words, one or many alike. */
 const row = (text: string) => ` ${plainWords(singular(text)).join(' ')} `;
 const rowsOf = (sheet: Sheet): string[] =>
-  [...everyItem(sheet)].flatMap((item) => (isWritten(item) ? [row(bodyText(item.body))] : []));
+  everyItem(sheet).flatMap((item) => (isWritten(item) ? [row(bodyText(item.body))] : []));
 
 /** The words that a cloud shows, each once and as they were typed; those for which there was no room are not there. */
 function wordsOf({ items, maker }: GroupItem): string[] {

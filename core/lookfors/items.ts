@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { OUTLINES, SHAPES } from '../geometry/shapes/shapes';
-import { itemName } from '../items/name';
 import type { Sheet } from '../schema/sheet';
 import { everyItem } from '../sheet/tree';
 import {
@@ -89,8 +88,6 @@ const HOW_WORDS: Record<ItemsLookFor['how'], string> = {
   every: 'all',
 };
 
-const named = (thing: Thing, words: string) => (words ? `${itemName(thing.item)}: ${words}` : itemName(thing.item));
-
 function countItems(lookFor: ItemsLookFor, sheet: Sheet, context: Context): Counted {
   const { how, min, shape, each, together } = lookFor;
   const pool = thingsOn(sheet, lookFor, context).filter(
@@ -112,12 +109,15 @@ function countItems(lookFor: ItemsLookFor, sheet: Sheet, context: Context): Coun
   }
   const asked = (how === 'every' ? pool : matching).filter((thing) => !left.has(thing));
   const right = asked.filter((thing) => !wrong.has(thing));
-  const evidence = asked.map((thing): Evidence => ({
-    items: [thing.item.id],
-    verdict: wrong.has(thing) || (how === 'most' && asked.length > min) ? 'wrong' : 'right',
-    said: named(thing, wrong.get(thing) ?? ''),
-    meant: '',
-  }));
+  const evidence = asked.map((thing): Evidence => {
+    const why = wrong.get(thing);
+    return {
+      items: [thing.item.id],
+      verdict: why !== undefined || (how === 'most' && asked.length > min) ? 'wrong' : 'right',
+      said: why ? `${thing.name}: ${why}` : thing.name,
+      meant: '',
+    };
+  });
   if (how === 'least')
     return { got: right.length, need: together.length > 0 ? Math.max(min, asked.length) : min, evidence };
   if (how === 'every') return { got: right.length, need: Math.max(min, asked.length), evidence };
@@ -275,7 +275,7 @@ function begin(sheet: Sheet, last?: ItemsLookFor): { settings: Own<ItemsLookFor>
     const { tell, item, shape, whose, made } = last;
     return { settings: { tell, item, shape, how: 'least', min: 1, whose, made, each: [], together: [] } };
   }
-  const open = [...everyItem(sheet)].filter((item) => item.kind === 'shape' && item.touch !== 'fixed').length >= 3;
+  const open = everyItem(sheet).filter((item) => item.kind === 'shape' && item.touch !== 'fixed').length >= 3;
   return {
     settings: {
       tell: 'result',

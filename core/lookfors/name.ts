@@ -62,7 +62,7 @@ function countName(lookFor: NameLookFor, sheet: Sheet, context: Context): Counte
   return { got: rightIn(evidence), need: names.length, evidence };
 }
 
-const nameLine = (sheet: Sheet) => [...everyItem(sheet)].find((item) => item.role === 'name' && item.touch !== 'fixed');
+const nameLine = (sheet: Sheet) => everyItem(sheet).find((item) => item.role === 'name' && item.touch !== 'fixed');
 
 export const NAME: LookForKind<NameLookFor> = {
   schema: NameLookFor,

@@ -8,7 +8,7 @@ import { everyItem } from '../sheet/tree';
 export type Practice<T extends PracticeType> = { group: GroupItem; recipe: RecipeFor<T> };
 
 export function practicesOn<T extends PracticeType>(sheet: Sheet, type: T): Practice<T>[] {
-  return [...everyItem(sheet)].flatMap((item) => {
+  return everyItem(sheet).flatMap((item) => {
     if (item.kind !== 'group' || item.maker?.kind !== 'practice') return [];
     const { recipe } = item.maker;
     return recipe.type === type ? [{ group: item, recipe: recipe as RecipeFor<T> }] : [];

@@ -49,7 +49,7 @@ const quotesOf = readFrom(({ text, given }) => {
 
 /** What is printed on the sheet, box by box: a quotation does not run over from one to another. */
 const printed = (handedOut: Sheet): string[] =>
-  [...everyItem(handedOut)].flatMap((item) => (isWritten(item) ? [` ${plainly(bodyText(item.body))} `] : []));
+  everyItem(handedOut).flatMap((item) => (isWritten(item) ? [` ${plainly(bodyText(item.body))} `] : []));
 
 function countQuotations({ item, min, from }: QuotationLookFor, sheet: Sheet, context: Context): Counted {
   const texts = from === 'sheet' ? printed(context.handedOut) : [];

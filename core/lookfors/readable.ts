@@ -34,7 +34,7 @@ const rounded = (value: number) => String(Math.round(value * 10) / 10);
 
 /** Texts that students may write in, page by page. */
 function textsOn(sheet: Sheet, page: Page, context: Context): WrittenItem[] {
-  return [...everyItem(page)].filter(
+  return everyItem(page).filter(
     (item): item is WrittenItem =>
       isWritten(item) && item.touch !== 'fixed' && !isEmpty(item.body) && isSeen(sheet, item.id, context.pictures),
   );
@@ -44,7 +44,7 @@ function textsOn(sheet: Sheet, page: Page, context: Context): WrittenItem[] {
 function isOverUnknown(sheet: Sheet, item: WrittenItem, { pictures }: Context): boolean {
   const { page } = find(sheet, item.id)!;
   const box = boxOn(page, item);
-  return [...everyItem(page)].some(
+  return everyItem(page).some(
     (other) =>
       other.kind === 'picture' &&
       !other.hidden &&

@@ -17,7 +17,7 @@ const [RUN, SHORT] = [5, 3];
 
 /** The boxes that students may write in and that have words already. Blanks are given out empty. */
 const samplesOn = (sheet: Sheet): WrittenItem[] =>
-  [...everyItem(sheet)].filter(
+  everyItem(sheet).filter(
     (item): item is WrittenItem =>
       isWritten(item) &&
       item.touch !== 'fixed' &&

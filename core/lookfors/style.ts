@@ -158,7 +158,7 @@ function countStyle(lookFor: StyleLookFor, sheet: Sheet, context: Context): Coun
       }),
     );
   };
-  const evidence = [...everyItem(sheet)]
+  const evidence = everyItem(sheet)
     .filter(
       (item): item is WrittenItem =>
         isWritten(item) &&

@@ -7,11 +7,17 @@ import type { Context } from './kind';
  */
 const known = new WeakMap<Context, WeakMap<Sheet, Map<string, unknown>>>();
 
-export function once<T>(context: Context, sheet: Sheet, what: string, find: () => T): T {
+function foundOn(context: Context, sheet: Sheet): Map<string, unknown> {
   let sheets = known.get(context);
   if (!sheets) known.set(context, (sheets = new WeakMap()));
   let found = sheets.get(sheet);
   if (!found) sheets.set(sheet, (found = new Map()));
-  if (!found.has(what)) found.set(what, find());
-  return found.get(what) as T;
+  return found;
+}
+
+export function once<T>(context: Context, sheet: Sheet, what: string, find: () => T): T {
+  const found = foundOn(context, sheet);
+  let value = found.get(what);
+  if (value === undefined) found.set(what, (value = find()));
+  return value as T;
 }

@@ -4,6 +4,7 @@ import { contrastOf, distance, labOf } from '../colour/space';
 import { colourName } from '../colour/name';
 import { hexOf, rgbOf } from '../colour/rgb';
 import type { Box } from '../geometry/matrix';
+import { itemName } from '../items/name';
 import type { Item, Page, Sheet, GroupItem } from '../schema/sheet';
 import { isFramed } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
@@ -43,7 +44,7 @@ const isOf = (item: Item, kind: ThingKind) => (kind === 'thing' ? item.kind !== 
 export const thingsOn = (sheet: Sheet, asked: Asked, context: Context): WorkedOn[] =>
   once(context, sheet, `things ${asked.item} ${asked.whose} ${asked.made}`, () => lookedUp(sheet, asked, context));
 
-type WorkedOn = Thing & { touched: boolean };
+type WorkedOn = Thing & { touched: boolean; name: string };
 
 function lookedUp(sheet: Sheet, { item: kind, whose, made }: Asked, context: Context): WorkedOn[] {
   const out: WorkedOn[] = [];
@@ -56,7 +57,16 @@ function lookedUp(sheet: Sheet, { item: kind, whose, made }: Asked, context: Con
     if (!made && [...groups, ...(item.kind === 'group' ? [item] : [])].some(({ maker }) => maker !== null)) continue;
     if (!isSeen(sheet, item.id, context.pictures)) continue;
     const box = boxOn(page, item, context.pictures);
-    out.push({ item, groups, page, sheet, box, context, touched: !given || !equal(given, item) });
+    out.push({
+      item,
+      groups,
+      page,
+      sheet,
+      box,
+      context,
+      touched: !given || !equal(given, item),
+      name: itemName(item),
+    });
   }
   return out;
 }

@@ -50,10 +50,11 @@ export function runsOf(printed: Sheet): Set<string> {
 
 /** How many words are the student's own: not printed, copied from the sheet or the example, or repeated. */
 function ownWords(words: readonly string[], given: string, { handedOut, example }: Context): number {
-  const copied = words.map(() => false);
+  const copied: boolean[] = [];
   for (const all of [runsOf(handedOut), ...(example ? [runsOf(example)] : [])])
     if (all.size > 0)
-      for (let i = 0; i + RUN <= words.length; i++) if (all.has(runAt(words, i))) copied.fill(true, i, i + RUN);
+      for (let i = 0; i + RUN <= words.length; i++)
+        if (all.has(runAt(words, i))) for (let k = i; k < i + RUN; k++) copied[k] = true;
   const there = new Map<string, number>();
   for (const word of plainWords(given)) there.set(word, (there.get(word) ?? 0) + 1);
   const counts = new Map<string, number>();

@@ -13,4 +13,4 @@ const varies = (item: GroupItem): item is Made =>
 
 /** The parts of a sheet or a page that versions of it differ in. */
 export const variedOn = (source: Sheet | Page): Made[] =>
-  [...everyItem(source)].filter((item): item is Made => item.kind === 'group' && varies(item));
+  everyItem(source).filter((item): item is Made => item.kind === 'group' && varies(item));

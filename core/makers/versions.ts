@@ -15,7 +15,9 @@ export async function versionAt(sheet: Sheet, offset: number, n: number, kit: Ki
     await kit.rest?.(0);
     const bears = group.maker.kind === 'practice' && group.maker.recipe.version;
     const state = stateAt(group.maker, offset, bears ? letterOf(n) : undefined);
-    const taken = [...everyItem(now)].map(({ id }) => id).filter((id) => id.startsWith(group.id));
+    const taken = everyItem(now)
+      .map(({ id }) => id)
+      .filter((id) => id.startsWith(group.id));
     const made = await remake({ group, state, taken }, { ...kit, roles: sheet.roles });
     now = withItem(now, find(now, group.id)!, made.group);
   }

@@ -138,7 +138,7 @@ export function compare(before: Sheet, after: Sheet, pictures: Pictures = () => 
     return { item, page: page.id, box: boxOf(page, item, pictures) };
   };
   const wholly = (sheet: Sheet, other: Sheet) =>
-    [...everyItem(sheet)].filter(
+    everyItem(sheet).filter(
       ({ id }) => !find(other, id) && find(sheet, id)!.groups.every((around) => find(other, around.id)),
     );
   const gone = wholly(before, after).map((item) => spotOf(before, item));

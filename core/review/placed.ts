@@ -70,7 +70,7 @@ export function placedOn({ sheet, results, rulings }: Piece, given: Sheet, pictu
     const pageBefore = given.pages.find(({ id }) => id === page.id);
     // A page of their own can't be laid on that of others.
     if (!pageBefore) return [];
-    return [...everyItem(page)].flatMap((item): Placed[] => {
+    return everyItem(page).flatMap((item): Placed[] => {
       // What students can't touch is their teacher's, also where a correction has changed it since.
       if (item.kind === 'group' || item.hidden || (item.touch === 'fixed' && !right.has(item.id))) return [];
       const before = findOn(pageBefore, item.id)?.item;

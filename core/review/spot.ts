@@ -97,7 +97,7 @@ function areaOn(
   const page = sheet.pages[pageIndex] as Page | undefined;
   if (!page) return undefined;
   const before = given.pages.find((one) => one.id === id);
-  const theirs = [...everyItem(page)].filter(
+  const theirs = everyItem(page).filter(
     (item) =>
       item.kind !== 'group' &&
       !item.hidden &&
@@ -125,7 +125,7 @@ function thingOn(sheet: Sheet, given: Sheet, id: string, pictures: Pictures, own
   const box = union([there.item, ...alongside].map((one) => boxOf(there.page, one, pictures)));
   if (!place) return { pageIndex, page, box, item: null, written: '', key: '' };
   const { item } = place;
-  const parts = item.kind === 'group' ? [...everyItem({ ...page, items: item.items })] : [item];
+  const parts = item.kind === 'group' ? everyItem({ ...page, items: item.items }) : [item];
   const written = wordsOf(page, parts, pictures);
   const before = find(given, id)?.item;
   const isTouched = !parts.some(({ kind }) => kind === 'text') && !equal(before, item);

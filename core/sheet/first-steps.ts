@@ -76,4 +76,4 @@ const FIRST_STEPS: Record<string, (sheet: Sheet, items: readonly Item[]) => Firs
 
 /** The steps of a sheet of a purpose; none for a blank page. */
 export const firstSteps = (purpose: string, sheet: Sheet): FirstStep[] =>
-  FIRST_STEPS[purpose]?.(sheet, [...everyItem(sheet)]) ?? [];
+  FIRST_STEPS[purpose]?.(sheet, everyItem(sheet)) ?? [];

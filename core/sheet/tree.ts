@@ -32,6 +32,13 @@ function indexOf(page: Page): Map<string, Place> {
   return index;
 }
 
+const lists = new WeakMap<Page, readonly Item[]>();
+function itemsOf(page: Page): readonly Item[] {
+  let list = lists.get(page);
+  if (!list) lists.set(page, (list = Array.from(indexOf(page).values(), ({ item }) => item)));
+  return list;
+}
+
 /**
  * Where everything is, kept for the newest of a row of sheets only: a change hands it on to the sheet that it makes, so that a
  * batch costs what it changes, and not what its page holds. An older sheet that is asked after is looked through again.
@@ -138,9 +145,9 @@ export const containerOf = ({ groups, page }: Place): string => groups.at(-1)?.i
 export const findOn = (page: Page, id: string): Place | undefined => indexOf(page).get(id);
 
 /** All items, groups before their contents. */
-export function* everyItem(source: Sheet | Page): Generator<Item> {
-  const pages = 'pages' in source ? source.pages : [source];
-  for (const page of pages) for (const place of indexOf(page).values()) yield place.item;
+export function everyItem(source: Sheet | Page): readonly Item[] {
+  if (!('pages' in source)) return itemsOf(source);
+  return source.pages.length === 1 ? itemsOf(source.pages[0]) : source.pages.flatMap(itemsOf);
 }
 
 /** The ids of an item and of everything in it. */

@@ -84,7 +84,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   };
   const reworded: Change = { kind: 'splice', id: 'task', at: 12, remove: 3, insert: plain('ers') };
   const blanks = (of: Sheet) =>
-    [...everyItem(of)].filter((item): item is TextItem => item.kind === 'text' && Boolean(item.blank));
+    everyItem(of).filter((item): item is TextItem => item.kind === 'text' && Boolean(item.blank));
 
   test('are dealt in equal parts; each has its own sums and its own key, counted in one spread', async () => {
     const [id] = await out(made(3), [answers()]);

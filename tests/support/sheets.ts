@@ -69,7 +69,7 @@ export const fragment: fc.Arbitrary<TextBody> = fc.array(
 
 /** A change that is likely to fit the sheet, and now and then does not. */
 export function changeFor(now: Sheet): fc.Arbitrary<Change> {
-  const items = [...everyItem(now)];
+  const items = everyItem(now);
   const id = fc.constantFrom(...items.map((item) => item.id), 'gone');
   const groups = items.filter((item) => item.kind === 'group').map((item) => item.id);
   const spot = fc.record({

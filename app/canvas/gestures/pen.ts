@@ -59,7 +59,7 @@ export function erase(ground: Ground, event: Press, tool: Extract<Tool, { kind: 
   const { editor } = ground;
   const path: Point[] = [ground.pointOf(event)];
   const radius = tool.size / 2;
-  const strokes = [...everyItem(editor.page)].filter(
+  const strokes = everyItem(editor.page).filter(
     (item): item is InkItem => item.kind === 'ink' && mayMove(editor, item) && !item.hidden,
   );
   const circle = `M${-radius} 0a${radius} ${radius} 0 1 0 ${tool.size} 0a${radius} ${radius} 0 1 0 ${-tool.size} 0Z`;

@@ -38,7 +38,7 @@ const CAN_LIE = new Set<ChartKind>(['bar', 'grouped', 'stacked']);
 /** All charts of the sheet that share a table, besides one. */
 const sharing = (editor: Editor, table: string, but: string): GroupItem[] =>
   editor.sheet.pages.flatMap((page) =>
-    [...everyItem(page)].filter(
+    everyItem(page).filter(
       (item): item is GroupItem =>
         item.kind === 'group' &&
         item.id !== but &&

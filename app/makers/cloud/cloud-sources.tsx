@@ -88,7 +88,9 @@ function FromText({ onTake }: { onTake: (text: string) => void }) {
 function FromBox({ editor, group, onTake }: { editor: Editor; group: GroupItem; onTake: (text: string) => void }) {
   const own = new Set(group.items.map(({ id }) => id));
   const boxes = editor.sheet.pages.flatMap((page) =>
-    [...everyItem(page)].filter(isWritten).filter((item) => !own.has(item.id) && bodyText(item.body).trim() !== ''),
+    everyItem(page)
+      .filter(isWritten)
+      .filter((item) => !own.has(item.id) && bodyText(item.body).trim() !== ''),
   );
   if (boxes.length === 0) return <p className="quiet">There is no box with words on this sheet.</p>;
   return (

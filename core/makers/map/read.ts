@@ -32,7 +32,7 @@ const words = (item: WrittenItem) => bodyText(item.body).replace(/\s+/g, ' ').tr
 export function readMap(sheet: Sheet): ReadMap {
   const out: ReadMap = { nodes: [], links: [] };
   for (const page of sheet.pages) {
-    const lines = [...everyItem(page)].filter((item): item is LineItem => item.kind === 'line' && !item.hidden);
+    const lines = everyItem(page).filter((item): item is LineItem => item.kind === 'line' && !item.hidden);
     const held = new Set(lines.flatMap((line) => [line.from.item, line.to.item]));
     const writtenAt = (id: string | null) => {
       const item = id === null ? undefined : findOn(page, id)?.item;
@@ -41,7 +41,7 @@ export function readMap(sheet: Sheet): ReadMap {
     for (const item of everyItem(page))
       if (isWritten(item) && !item.hidden && !isEmpty(item.body) && (item.kind === 'shape' || held.has(item.id)))
         out.nodes.push({ item: item.id, text: words(item) });
-    const free = [...everyItem(page)].filter(
+    const free = everyItem(page).filter(
       (item): item is WrittenItem =>
         isWritten(item) && item.kind === 'text' && !item.hidden && !held.has(item.id) && !isEmpty(item.body),
     );
