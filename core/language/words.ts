@@ -12,7 +12,9 @@ const PLAIN_WORD = /^[a-zA-Z'’]+$/;
 /** A text that is mostly in capitals: then they say nothing about a word. */
 export function isLoud(text: string): boolean {
   let [all, large] = [0, 0];
-  for (const letter of text) {
+  // By units: of letters that have two of them, hardly any are capitals.
+  for (let at = 0; at < text.length; at++) {
+    const letter = text.charAt(at);
     if (!isPlain(letter) && (letter < '\u0080' || !LETTER.test(letter))) continue;
     all++;
     if (letter !== letter.toLowerCase()) large++;
@@ -30,16 +32,18 @@ const PART_OF_MORE = '0123456789@_/';
  */
 export function wordsIn(text: string, loud = false): Word[] {
   const out: Word[] = [];
-  for (const found of text.matchAll(/[\p{L}\p{M}]+(?:['’][\p{L}\p{M}]+)*/gu)) {
-    const [word] = found;
+  let end = 0;
+  for (const word of text.match(/[\p{L}\p{M}]+(?:['’][\p{L}\p{M}]+)*/gu) ?? []) {
+    // No letters lie between two words: the next place where it stands is its own.
+    const index = text.indexOf(word, end);
+    end = index + word.length;
     if (word.length < 2) continue;
-    const { index } = found;
-    const [before, after] = [text.charAt(index - 1), text.charAt(index + word.length)];
+    const [before, after] = [text.charAt(index - 1), text.charAt(end)];
     if ((before && PART_OF_MORE.includes(before)) || (after && PART_OF_MORE.includes(after))) continue;
     if (before === '.' && /\p{L}\.$/u.test(text.slice(Math.max(0, index - 2), index))) continue;
     if (!loud && word.length <= 6 && word === word.toUpperCase()) continue;
     if (!PLAIN_WORD.test(word) && !/^[\p{Script=Latin}\p{M}'’]+$/u.test(word)) continue;
-    out.push({ word, from: index, to: index + word.length });
+    out.push({ word, from: index, to: end });
   }
   return out;
 }

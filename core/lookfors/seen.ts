@@ -40,6 +40,7 @@ export const opacityAround = ({ groups, item }: { groups: readonly Item[]; item:
 const visibility = (place: Pick<Place, 'groups' | 'item'>): number =>
   [...place.groups, place.item].some(({ hidden }) => hidden) ? 0 : opacityAround(place);
 
+/** What hides whatever lies in its box, which is taken a little larger than it is. */
 type Cover = { item: Item; rank: number; box: Box };
 type Ranked = { ranks: Map<string, number>; boxes: WeakMap<Item, Box>; covers: Cover[]; covered: Map<string, boolean> };
 const ranked = new WeakMap<Page, Ranked>();
@@ -58,7 +59,7 @@ function rankedOn(page: Page): Ranked {
       opaque.push({ item, rank });
     }
     ranked.set(page, known);
-    for (const one of opaque) known.covers.push({ ...one, box: boxOn(page, one.item) });
+    for (const one of opaque) known.covers.push({ ...one, box: grown(boxOn(page, one.item), 0.5) });
   }
   return known;
 }
@@ -83,7 +84,7 @@ function isCovered(page: Page, item: Item, box: Box, pictures: Pictures): boolea
   const known = covered.get(item.id);
   if (known !== undefined) return known;
   const rank = ranks.get(item.id)!;
-  const over = covers.filter((cover) => cover.rank < rank && encloses(grown(cover.box, 0.5), box));
+  const over = covers.filter((cover) => cover.rank < rank && encloses(cover.box, box));
   const is = over.length > 0 && isUnder(page, item, box, over, pictures);
   covered.set(item.id, is);
   return is;

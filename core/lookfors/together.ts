@@ -136,11 +136,17 @@ function evenly(things: readonly Thing[]): Thing[] {
   return sorted.slice(1).filter((_, i) => near(gaps[i], usual, IN_LINE));
 }
 
+function addTo(lists: Map<string, Thing[]>, key: string, thing: Thing): void {
+  const list = lists.get(key);
+  if (list) list.push(thing);
+  else lists.set(key, [thing]);
+}
+
 function oneGroup(things: readonly Thing[]): Thing[] {
   const byGroup = new Map<string, Thing[]>();
   for (const thing of things) {
     const outer = thing.groups[0]?.id;
-    if (outer !== undefined) byGroup.set(outer, [...(byGroup.get(outer) ?? []), thing]);
+    if (outer !== undefined) addTo(byGroup, outer, thing);
   }
   return [...byGroup.values()].sort((a, b) => b.length - a.length)[0] ?? [];
 }
@@ -158,7 +164,7 @@ const ALL: readonly ThingKind[] = ['thing', 'shape', 'text', 'line', 'picture', 
 /** Things are on a page of their own each: only those of the page with the most can be in line. */
 const onOnePage = (sort: (things: readonly Thing[]) => Thing[]) => (things: readonly Thing[]) => {
   const byPage = new Map<string, Thing[]>();
-  for (const thing of things) byPage.set(thing.page.id, [...(byPage.get(thing.page.id) ?? []), thing]);
+  for (const thing of things) addTo(byPage, thing.page.id, thing);
   return [...byPage.values()].map(sort).sort((a, b) => b.length - a.length)[0] ?? [];
 };
 
