@@ -121,6 +121,7 @@ export type Answers = {
   words: Record<string, string>;
   /** What is put on the sheet beside what is written. */
   adds?: readonly Item[];
+  /** On a piece that is handed in: it is read, and goes back when the others do. */
   note?: [item: string, body: string];
   ago: number;
 };
@@ -151,6 +152,7 @@ export const COUNTS_ANSWERS: readonly Answers[] = [
     fate: 'handed-in',
     ago: 29,
     words: { ...numbers('14', '8', '4', '11', '2'), notice: 'avocets are nearly as many' },
+    note: ['notice', 'As many as what? Name both birds.'],
   },
   {
     fate: 'another-go',

@@ -31,7 +31,7 @@ import { DEMO_CLASS } from '../server/stores/demo';
 import { loadDocument, saveChanges } from '../server/stores/documents';
 import { openPictures } from '../server/art/shipped';
 import { demoDoors } from '../server/stores/demo';
-import { extendCopies } from '../server/stores/handout-life';
+import { changeHandout, extendCopies } from '../server/stores/handout-life';
 import type { NewVersion } from '../server/stores/handing-out';
 import { createHandout } from '../server/stores/handing-out';
 import { addGroup, setGroup } from '../server/stores/groups';
@@ -62,6 +62,13 @@ import { marshOverview, nightPoster } from './wall';
 const HOUR = 3_600_000;
 type Clock = { now: number };
 const at = (clock: Clock, hoursAgo: number, minutes = 0) => new Date(clock.now - hoursAgo * HOUR + minutes * 60_000);
+
+/** The morning after tomorrow, at eight. */
+function dayAfter(clock: Clock): Date {
+  const day = at(clock, -48);
+  day.setUTCHours(8, 0, 0, 0);
+  return day;
+}
 
 const levels = (...texts: string[]) => texts.map((text, i) => ({ points: i + 1, text }));
 const HERON_RUBRIC: Rubric = {
@@ -369,6 +376,8 @@ type MadeHandout = {
   versions?: readonly NewVersion[];
   supplies?: Supply[];
   hours: number;
+  /** When what was read since goes back. */
+  returnsAt?: Date;
 };
 
 /** A handout of what makers made, with the students' copies in every state. */
@@ -376,7 +385,7 @@ async function madeHandout(
   db: Database,
   clock: Clock,
   ids: { schoolId: string; teacherId: string; classId: string; sheetId: string },
-  { pieces, hours, supplies = [], ...given }: MadeHandout,
+  { pieces, hours, supplies = [], returnsAt, ...given }: MadeHandout,
 ): Promise<string> {
   const id = await createHandout(
     db,
@@ -391,6 +400,7 @@ async function madeHandout(
     },
     PICTURES,
   );
+  const held: { copyId: string; go: string; note: Answers['note'] }[] = [];
   for (const [i, copy] of (await copiesOf(db, id)).entries()) {
     const all = pieces(copy.version);
     const { fate, words, adds = [], note, ago } = all[i % all.length];
@@ -412,9 +422,19 @@ async function madeHandout(
     );
     if (fate === 'under-way') continue;
     const go = await student.handIn(at(clock, ago));
-    if (fate === 'handed-in') continue;
+    if (fate === 'handed-in') {
+      if (note) held.push({ copyId: copy.id, go, note });
+      continue;
+    }
     await review(db, { copyId: copy.id, goId: go, teacherId: ids.teacherId }, { notes: note ? [note] : [] }, null);
     await returnGo(db, go, fate, at(clock, ago - 5));
+  }
+  const { title, brief } = given;
+  const times = { opensAt: null, dueAt: at(clock, -60), closesAt: null };
+  if (returnsAt) await changeHandout(db, id, { title, brief, ...times, returnsAt });
+  for (const { copyId, go, note } of held) {
+    await review(db, { copyId, goId: go, teacherId: ids.teacherId }, { notes: note ? [note] : [] }, null);
+    await returnGo(db, go, 'done');
   }
   return id;
 }
@@ -615,6 +635,7 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
       lookFors: countsLookFors(),
       pieces: () => COUNTS_ANSWERS,
       hours: 190,
+      returnsAt: dayAfter(clock),
     },
   );
   const windows = await madeHandout(

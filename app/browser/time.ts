@@ -53,6 +53,10 @@ export function closesWords(when: When, now: number, zone: string): string {
 export const opensWords = (when: When, now: number, zone: string): string =>
   when === null || ms(when) <= now ? '' : `opens ${whenWords(when, now, zone)}`;
 
+/** When what is returned goes back. Empty where that is at once. */
+export const returnsWords = (when: When, now: number, zone: string): string =>
+  when === null || ms(when) <= now ? '' : `returns go out ${whenWords(when, now, zone)}`;
+
 const never = () => () => {};
 /** The person's time zone. The server can't know it and writes UTC; the browser corrects it. */
 export const useZone = () =>

@@ -17,7 +17,7 @@ import { Sign } from '../parts/sign';
 const STATES = ['handed-in', 'another-go', 'under-way', 'not-begun', 'done'] as const;
 
 const readingOf = ({ id, waitingFirst }: Progress) => `/handouts/${id}/reading/${waitingFirst?.copyId}`;
-const toRead = ({ counts }: Progress) => counts['handed-in'];
+const toRead = ({ counts, held }: Progress) => counts['handed-in'] - held;
 
 function Counts({ counts }: Pick<Progress, 'counts'>) {
   return (

@@ -1,7 +1,7 @@
 import { DayField } from './day-field';
 
 /** The times of a handout, and what each is called while there is none. */
-const NONE = { opens: 'At once', due: 'No due time', closes: 'Stays open' };
+const NONE = { opens: 'At once', due: 'No due time', closes: 'Stays open', returns: 'Each at once' };
 export type MomentName = keyof typeof NONE;
 
 type Props = {
@@ -14,7 +14,7 @@ type Props = {
   onChange: (value: string) => void;
 };
 
-/** When a handout opens, is due or closes. */
+/** When a handout opens, is due or closes, and when what is returned goes back. */
 export const HandoutMoment = ({ name, none = NONE[name], value, wrong, onChange }: Props) => (
   <DayField time mayBeNone label={name} none={none} value={value} invalid={wrong === `${name}At`} onChange={onChange} />
 );

@@ -40,7 +40,7 @@ const SUPPLY_NAMES: Record<Supply, string> = {
 type Of = { of: HandOutDraft };
 
 function WhoAndWhen({ of: { draft, set, wrong }, classes }: Of & Pick<HandOutView, 'classes'>) {
-  const moment = (name: MomentName) => (
+  const moment = (name: Exclude<MomentName, 'returns'>) => (
     <HandoutMoment name={name} value={draft[name]} wrong={wrong?.field} onChange={(value) => set({ [name]: value })} />
   );
   return (

@@ -1,5 +1,7 @@
 import { Button } from 'antd';
 import { Link } from 'react-router';
+import { OUTCOME_WORDS } from '../../core/handout/state';
+import { useZone, whenWords } from '../browser/time';
 import { Segments } from '../fields/segments';
 import { Strip } from '../house/strip';
 import { PageTabs } from '../parts/page-tabs';
@@ -31,6 +33,7 @@ export function ReadingStrip(props: Props) {
   const { loaded, writing, returning, recalling, open, shown, others, onShow, pageIndex, onTurn, onKeys } = props;
   const { copy, go, goes, sheet } = loaded;
   const { busy, giveOrAsk } = returning;
+  const zone = useZone();
   return (
     <Strip
       home="/desk"
@@ -58,6 +61,11 @@ export function ReadingStrip(props: Props) {
       >
         <kbd>?</kbd>
       </button>
+      {loaded.mayRecall && go?.heldFor && (
+        <span className="quiet">
+          goes back {OUTCOME_WORDS[go.heldFor]} {whenWords(copy.returnsAt, loaded.now, zone)}
+        </span>
+      )}
       {loaded.mayRecall ? (
         <Button loading={recalling.busy} onClick={recalling.begin}>
           Take it back

@@ -71,16 +71,25 @@ export function RecallWord({ of, name }: { of: Recalling; name: string }) {
   );
 }
 
-/** What the address says was returned a moment ago, as long as it is with its student. */
-export function useReturned(pieces: readonly { id: string; studentName: string; state: CopyState }[]) {
+type ReturnedOrNot = { id: string; studentName: string; state: CopyState; heldFor: Outcome | null };
+
+/** What the address says was returned a moment ago, as long as it is with its student or held back. */
+export function useReturned(pieces: readonly ReturnedOrNot[]): Returned | undefined {
   const [search] = useSearchParams();
-  return pieces.find((piece): piece is Returned => piece.id === search.get('returned') && isReturned(piece.state));
+  const piece = pieces.find(({ id }) => id === search.get('returned'));
+  if (!piece) return undefined;
+  const { id, studentName, state, heldFor } = piece;
+  if (heldFor) return { id, studentName, outcome: heldFor, isHeld: true };
+  return isReturned(state) ? { id, studentName, outcome: state, isHeld: false } : undefined;
 }
 
-type Returned = { id: string; studentName: string; state: Outcome };
+type Returned = { id: string; studentName: string; outcome: Outcome; isHeld: boolean };
 
-/** Says what was returned a moment ago, and takes it back. */
-export function ReturnedBar({ handoutId, piece }: { handoutId: string; piece: Returned }) {
+/**
+ * Says what was returned a moment ago, and takes it back.
+ * @param until when what is held back goes back, in words
+ */
+export function ReturnedBar({ handoutId, piece, until }: { handoutId: string; piece: Returned; until: string }) {
   const recalling = useRecalling({ handoutId, copyId: piece.id, seen: false, may: true });
   const [shown, setShown] = useState(true);
   if (!shown) return null;
@@ -92,7 +101,7 @@ export function ReturnedBar({ handoutId, piece }: { handoutId: string; piece: Re
         waits={recalling.busy || recalling.asking}
         onClose={() => setShown(false)}
       >
-        {piece.studentName}: returned {OUTCOME_WORDS[piece.state]}
+        {piece.studentName}: {piece.isHeld ? `goes back ${until}` : 'returned'} {OUTCOME_WORDS[piece.outcome]}
         <Action onClick={recalling.begin}>take it back</Action>
       </ToldBar>
       {recalling.asking && <RecallWord of={recalling} name={piece.studentName} />}

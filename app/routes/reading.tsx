@@ -14,7 +14,7 @@ import { readingView } from '../../server/views/reading-view';
 import { askedGo, check, formOf } from '../form.server';
 import { fetched, later, useFetched } from '../browser/later';
 import { afterReaching, orLast, reached } from '../browser/reached';
-import { useZone } from '../browser/time';
+import { useZone, whenWords } from '../browser/time';
 import { useKept } from '../keeping/kept';
 import { SheetFrame } from '../margin/frame';
 import { paperStyle, useView } from '../margin/view';
@@ -346,7 +346,14 @@ function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
       ) : (
         recalling.problem && <OverAlert>{nameless(recalling.problem)}</OverAlert>
       )}
-      {returned && <ReturnedBar key={returned.id} handoutId={copy.handoutId} piece={returned} />}
+      {returned && (
+        <ReturnedBar
+          key={returned.id}
+          handoutId={copy.handoutId}
+          piece={returned}
+          until={whenWords(copy.returnsAt, given.now, zone)}
+        />
+      )}
     </>
   );
 }

@@ -16,7 +16,7 @@ import { Leaf, STATE_WORDS } from '../house/leaf';
 import { afterReaching, orLast, reached } from '../browser/reached';
 import { check, formOf } from '../form.server';
 import { Strip } from '../house/strip';
-import { closesWords, dueWords, opensWords, useZone } from '../browser/time';
+import { closesWords, dueWords, opensWords, useZone, whenWords } from '../browser/time';
 import { useSending } from '../keeping/sender';
 import { ReturnedBar, useReturned } from '../reading/recalling';
 import type { Answer } from '../spread/changing';
@@ -52,7 +52,8 @@ export async function action({ request, context, params }: Route.ActionArgs): Pr
     const asked = check(ReturningMany, given);
     if (!asked.ok) return asked.wrong;
     const back = await filledIn(returnPieces(context.services.db, person, params.handoutId, asked.value));
-    return 'problem' in back ? back : { problem: null, said: returnedWords(back, asked.value.outcome) };
+    if ('problem' in back) return back;
+    return { problem: null, said: returnedWords(back, asked.value.outcome), until: back.until?.toISOString() };
   }
   const read = check(WithHandout, form);
   if (!read.ok) return read.wrong;
@@ -61,8 +62,10 @@ export async function action({ request, context, params }: Route.ActionArgs): Pr
 }
 
 const listed = new Intl.ListFormat('en-GB');
-function returnedWords({ returned, left }: { returned: number; left: string[] }, outcome: Outcome): string {
-  const went = `${returned} ${returned === 1 ? 'piece was' : 'pieces were'} returned ${OUTCOME_WORDS[outcome]}.`;
+type Back = { returned: number; left: string[]; until: Date | null };
+function returnedWords({ returned, left, until }: Back, outcome: Outcome): string {
+  const [one, many] = until ? ['piece is', 'pieces are'] : ['piece was', 'pieces were'];
+  const went = `${returned} ${returned === 1 ? one : many} ${until ? 'ready to go back' : 'returned'} ${OUTCOME_WORDS[outcome]}.`;
   return left.length === 0 ? went : `${went} Not with you any more: ${listed.format(left)}.`;
 }
 
@@ -215,7 +218,14 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
         <ClassSoFar {...loaderData} cards={cards} marked={shown === 'look-fors'} bar={bar} onBar={setBar} />
       </div>
       {picked.length > 0 && <ChosenBar handoutId={handout.id} cards={picked} onClear={() => setChosen(new Set())} />}
-      {returned && <ReturnedBar key={returned.id} handoutId={handout.id} piece={returned} />}
+      {returned && (
+        <ReturnedBar
+          key={returned.id}
+          handoutId={handout.id}
+          piece={returned}
+          until={whenWords(handout.returnsAt, now, zone)}
+        />
+      )}
     </div>
   );
 }

@@ -18,7 +18,9 @@ type Props = Pick<SpreadData, 'handout' | 'cards' | 'now'> & {
   onDone: () => void;
 };
 
-const MOMENTS = ['opens', 'due', 'closes'] as const;
+const MOMENTS = ['opens', 'due', 'closes', 'returns'] as const;
+/** What the times are called where their names say too little. */
+const CALLED: Partial<Record<(typeof MOMENTS)[number], string>> = { returns: 'Returned pieces go back' };
 
 /** Changes what a handout is called, what it asks, and until when; says what that alters before it is saved. */
 export default function ChangeForm({ handout, cards, now, begun, onType, onDone }: Props) {
@@ -29,15 +31,16 @@ export default function ChangeForm({ handout, cards, now, begun, onType, onDone 
     opens: localOf(handout.opensAt),
     due: localOf(handout.dueAt),
     closes: localOf(handout.closesAt),
+    returns: localOf(handout.returnsAt),
   };
   const set = (patch: Partial<Words>) => onType({ ...words, ...patch });
-  const [opensAt, dueAt, closesAt] = [words.opens, words.due, words.closes].map(momentOf);
+  const [opensAt, dueAt, closesAt, returnsAt] = [words.opens, words.due, words.closes, words.returns].map(momentOf);
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
   const isSaved = answer?.problem === null;
   useEffect(() => {
     if (isSaved) onDone();
   }, [isSaved, onDone]);
-  const altered = effectWords(effectsOf(cards, handout, { opensAt, dueAt, closesAt }, now));
+  const altered = effectWords(effectsOf(cards, handout, { opensAt, dueAt, closesAt, returnsAt }, now));
   const save = () =>
     void fetcher.submit(
       {
@@ -47,6 +50,7 @@ export default function ChangeForm({ handout, cards, now, begun, onType, onDone 
         opensAt: opensAt?.toISOString() ?? '',
         dueAt: dueAt?.toISOString() ?? '',
         closesAt: closesAt?.toISOString() ?? '',
+        returnsAt: returnsAt?.toISOString() ?? '',
       },
       { method: 'post' },
     );
@@ -70,7 +74,7 @@ export default function ChangeForm({ handout, cards, now, begun, onType, onDone 
       />
       {MOMENTS.map((name) => (
         <span key={name} className={styles.moment}>
-          {sentence(name)}
+          {CALLED[name] ?? sentence(name)}
           <HandoutMoment
             name={name}
             none={name === 'opens' ? 'Open' : undefined}

@@ -7,10 +7,16 @@ export const Words = z.object({
   opens: z.string().default(''),
   due: z.string(),
   closes: z.string(),
+  returns: z.string().default(''),
 });
 export type Words = z.infer<typeof Words>;
 
 export const changePlace = (handoutId: string) => `handouts/${handoutId}/change`;
 
 /** What the server says to a change. */
-export type Answer = { problem: string | null; field?: string; said?: string };
+export type Answer = {
+  problem: string | null;
+  field?: string;
+  said?: string;
+  /** When what is held back goes back. */ until?: string;
+};

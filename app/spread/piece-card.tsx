@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { isOpen } from '../../core/handout/state';
+import { isOpen, isWaiting, OUTCOME_WORDS } from '../../core/handout/state';
 import { pointsWords, sumWords } from '../../core/lookfors/rubric';
 import type { spreadView } from '../../server/views/spread-view';
 import { useZone, whenWords } from '../browser/time';
@@ -62,7 +62,8 @@ export function PieceCard({ handout, card, now, marked, changed, chosen, onChoos
         </span>
         <span className={`quiet ${styles.when}`}>
           {STATE_WORDS[card.state]}
-          {card.handedInAt && card.state === 'handed-in' && ` ${whenWords(card.handedInAt, now, zone)}`}
+          {card.handedInAt && isWaiting(card) && ` ${whenWords(card.handedInAt, now, zone)}`}
+          {card.heldFor && ` · goes back ${OUTCOME_WORDS[card.heldFor]} ${whenWords(handout.returnsAt, now, zone)}`}
           {card.extendedTo && isOpen(card.state) && ` · until ${whenWords(card.extendedTo, now, zone)}`}
           {handout.steps > 0 &&
             isOpen(card.state) &&

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { Outcome } from '../../core/handout/state';
 import { OUTCOME_WORDS, OUTCOMES } from '../../core/handout/state';
+import { useZone, whenWords } from '../browser/time';
 import type { Ready } from '../../core/review/ready';
 import { isReady, lackWords } from '../../core/review/ready';
 import { Ask } from '../parts/ask';
@@ -15,7 +16,7 @@ import styles from './spread.module.css';
 /** Several pieces returned at once: those that were read to the end, unless others are chosen. */
 
 type Waiting = Card & { ready: Ready; goId: string };
-const isWaiting = (card: Card): card is Waiting => card.ready !== null && card.goId !== null;
+const mayReturn = (card: Card): card is Waiting => card.ready !== null && card.goId !== null;
 
 type Props = {
   cards: readonly Card[];
@@ -25,7 +26,7 @@ type Props = {
 
 export function ReturnPieces({ cards, chosen = false }: Props) {
   const [open, setOpen] = useState(false);
-  const waiting = cards.filter(isWaiting);
+  const waiting = cards.filter(mayReturn);
   return (
     <>
       <Button
@@ -44,6 +45,7 @@ const CHOICES = OUTCOMES.map((value) => ({ value, label: OUTCOME_WORDS[value] })
 
 function Choice({ waiting, all: every, onClose }: { waiting: readonly Waiting[]; all: boolean; onClose: () => void }) {
   const fetcher = useFetcher<Answer>();
+  const zone = useZone();
   const [outcome, setOutcome] = useState<Outcome>('done');
   const [chosen, setChosen] = useState(
     (): ReadonlySet<string> => new Set(waiting.filter(({ ready }) => every || isReady(ready)).map(({ id }) => id)),
@@ -53,7 +55,10 @@ function Choice({ waiting, all: every, onClose }: { waiting: readonly Waiting[];
   if (data?.said)
     return (
       <Ask title="Returned" onCancel={onClose}>
-        <p role="status">{data.said}</p>
+        <p role="status">
+          {data.said}
+          {data.until && ` They go out ${whenWords(data.until, Date.now(), zone)}, and until then you can change them.`}
+        </p>
       </Ask>
     );
   const put = (ids: readonly string[], to: boolean) => setChosen((before) => withChosen(before, ids, to));

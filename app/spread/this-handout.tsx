@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link, useFetcher, useSubmit } from 'react-router';
 import { effectsOf, effectWords } from '../../core/handout/effects';
 import { hasClosed, hasOpened } from '../../core/handout/times';
-import { closesWords, dueWords, opensWords, useZone } from '../browser/time';
+import { closesWords, dueWords, opensWords, returnsWords, useZone } from '../browser/time';
 import { later } from '../browser/later';
 import { useKept } from '../keeping/kept';
 import { Action } from '../parts/action';
@@ -55,6 +55,9 @@ export function ThisHandout({ personId, handout, cards, now }: SpreadData) {
               <span>{sentence(opensWords(handout.opensAt, now, zone))}. Students don’t see it yet.</span>
             )}
             <span>{sentence(dueWords(handout.dueAt, now, zone))}</span>
+            {returnsWords(handout.returnsAt, now, zone) && (
+              <span>{sentence(returnsWords(handout.returnsAt, now, zone))}, all at once</span>
+            )}
             {handout.closesAt && (
               <span className={isClosed ? styles.late : undefined}>
                 {sentence(closesWords(handout.closesAt, now, zone))}

@@ -22,7 +22,7 @@ const CLASS = [
   copy('another-go', 9),
 ];
 
-const NOTHING = { forgiven: 0, late: 0, shut: 0, opened: 0, hidden: 0, hiddenBegun: 0, shown: 0 };
+const NOTHING = { forgiven: 0, late: 0, shut: 0, opened: 0, hidden: 0, hiddenBegun: 0, shown: 0, released: 0 };
 
 test('a later due time counts late pieces as in time, and an earlier one the other way round', () => {
   const [nine, eleven] = [
@@ -68,4 +68,14 @@ test('a later opening hides it from all of them, and an earlier one shows it', (
     '7 students won’t see it until it opens, though one has begun.',
   ]);
   expect(effectWords({ ...NOTHING, shown: 1 })).toEqual(['One student sees it at once.']);
+});
+
+test('what was held back goes back with an earlier time or none, and stays with another one to come', () => {
+  const held = CLASS.map((one, i) => ({ ...one, heldFor: i < 2 ? ('done' as const) : null }));
+  const until = (hour: number | null) => ({ dueAt: null, closesAt: null, returnsAt: hour === null ? null : at(hour) });
+  expect(effectsOf(held, until(14), until(null), NOW)).toEqual({ ...NOTHING, released: 2 });
+  expect(effectsOf(held, until(14), until(12), NOW).released).toBe(2);
+  expect(effectsOf(held, until(14), until(18), NOW)).toEqual(NOTHING);
+  expect(effectsOf(CLASS, until(14), until(null), NOW)).toEqual(NOTHING);
+  expect(effectWords({ ...NOTHING, released: 2 })).toEqual(['2 pieces that were held back will go back at once.']);
 });

@@ -12,8 +12,12 @@ export const OUTCOME_WORDS: Record<Outcome, string> = { done: 'as done', 'anothe
 /** It has come back, and is with its student. */
 export const isReturned = (state: CopyState): state is Outcome => (OUTCOMES as readonly CopyState[]).includes(state);
 
+/** A piece that was returned and is held back comes back like this, later. */
+type Held = { state: CopyState; heldFor: Outcome | null };
+
+/** It waits for its teacher. */
+export const isWaiting = ({ state, heldFor }: Held): boolean => state === 'handed-in' && heldFor === null;
+
 /** Which of the pieces has waited for its teacher longest. */
-export const longestWaiting = <P extends { state: CopyState; handedInAt: Date | null }>(
-  pieces: readonly P[],
-): P | undefined =>
-  pieces.filter(({ state }) => state === 'handed-in').sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0))[0];
+export const longestWaiting = <P extends Held & { handedInAt: Date | null }>(pieces: readonly P[]): P | undefined =>
+  pieces.filter(isWaiting).sort((a, b) => +(a.handedInAt ?? 0) - +(b.handedInAt ?? 0))[0];

@@ -72,5 +72,9 @@ export function badTimes({ opensAt, dueAt, closesAt }: Span): { problem: string;
   return null;
 }
 
+/** Whether what is returned now goes back later. */
+export const isHeldBack = (returnsAt: Date | null, now: number): returnsAt is Date =>
+  returnsAt !== null && +returnsAt > now;
+
 /** Whether students see it yet. */
 export const hasOpened = (opensAt: Date | null, now: number): boolean => opensAt === null || +opensAt <= now;

@@ -15,6 +15,7 @@ import { handoutOf } from '../stores/handouts';
 import { createSheet, sheetOf } from '../stores/sheets';
 import type { Person } from '../stores/people';
 import { fullHandout, mayChange } from './class-rights';
+import { giveBackHeld } from './review';
 import { HandoutBrief, HandoutTitle, Moment } from './hand-out';
 import { missing, Refused } from './refused';
 import { spaced } from './spaced';
@@ -29,6 +30,7 @@ export const WithHandout = z.discriminatedUnion('do', [
     opensAt: Moment,
     dueAt: Moment,
     closesAt: Moment,
+    returnsAt: Moment.default(null),
   }),
   /** Nothing is accepted from now on. */
   z.object({ do: z.literal('close') }),
@@ -57,7 +59,8 @@ export async function doWithHandout(
     case 'change': {
       const badly = badTimes(wanted);
       if (badly) throw new Refused(422, badly.problem, badly.field);
-      return changeHandout(db, handout.id, wanted);
+      await changeHandout(db, handout.id, wanted);
+      return giveBackHeld(db, handout.id);
     }
     case 'close':
       return closeHandout(db, handout.id, new Date());

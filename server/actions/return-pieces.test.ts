@@ -38,16 +38,16 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   test('all of them go, and one that was taken back or handed in again meanwhile is named', async () => {
     const { copies, seen, send, states } = await handedIn();
     await takeBack(db, copies[1].id);
-    expect(await send('another-go', seen.slice(0, 3))).toEqual({ returned: 2, left: ['Ben'] });
+    expect(await send('another-go', seen.slice(0, 3))).toEqual({ returned: 2, left: ['Ben'], until: null });
     expect(await states()).toEqual(['another-go', 'under-way', 'another-go', 'not-begun']);
     await handIn(db, copies[1], 0);
-    expect(await send('done', [seen[1], seen[0]])).toEqual({ returned: 0, left: ['Ben', 'Ada'] });
+    expect(await send('done', [seen[1], seen[0]])).toEqual({ returned: 0, left: ['Ben', 'Ada'], until: null });
     expect(await states()).toEqual(['another-go', 'handed-in', 'another-go', 'not-begun']);
   });
 
   test('one that is named twice goes once, and a copy that was never handed in stays', async () => {
     const { seen, send, states } = await handedIn();
-    expect(await send('done', [seen[0], seen[0], seen[3]])).toEqual({ returned: 1, left: ['Ada', 'Dov'] });
+    expect(await send('done', [seen[0], seen[0], seen[3]])).toEqual({ returned: 1, left: ['Dov'], until: null });
     expect(await states()).toEqual(['done', 'handed-in', 'handed-in', 'not-begun']);
   });
 

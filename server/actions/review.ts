@@ -4,7 +4,7 @@ import { MOST_INK, MOST_WORD, Saying } from '../../core/review/said';
 import { Id } from '../../core/schema/sheet';
 import type { Database } from '../database/connection';
 import type { CopyView } from '../stores/copies';
-import { copiesOf, copyForTeacher, goesOf, recall, returnGo } from '../stores/copies';
+import { copiesOf, copyForTeacher, goesOf, recall, releaseHeld, returnGo } from '../stores/copies';
 import type { Person } from '../stores/people';
 import { inkCountOn, sayOn } from '../stores/reviews';
 import { mayChange } from './class-rights';
@@ -52,6 +52,11 @@ export async function review(
 
 export const Returning = z.strictObject({ go: Id, outcome: z.enum(OUTCOMES) });
 
+/** Gives back what was held back and whose time is there, and tells those who have it open. */
+export async function giveBackHeld(db: Database, handoutId: string | null = null): Promise<void> {
+  for (const piece of await releaseHeld(db, handoutId)) await announce(db, { ...piece, kind: 'moved' });
+}
+
 /** Returns a piece to its student, and says which one waits longest now. @throws Refused where it can't be returned */
 export async function returnPiece(
   db: Database,
@@ -89,22 +94,25 @@ export async function returnPieces(
   person: Pick<Person, 'id'>,
   handoutId: string,
   { outcome, pieces }: z.infer<typeof ReturningMany>,
-): Promise<{ returned: number; left: string[] }> {
+): Promise<{ returned: number; left: string[]; until: Date | null }> {
   await mayChange(db, person, handoutId);
   const copies = new Map((await copiesOf(db, handoutId)).map((copy) => [copy.id, copy]));
-  const chosen = pieces.map((piece) => {
+  const chosen = [...new Set(pieces)].map((piece) => {
     const [copyId, goId] = piece.split(':');
     const copy = copies.get(copyId);
     if (!copy) throw missing();
     return { copy, goId };
   });
   const left: string[] = [];
+  let until: Date | null = null;
   for (const { copy, goId } of chosen) {
     const moved = copy.goId === goId ? await returnGo(db, goId, outcome) : null;
-    if (moved?.ok) await announce(db, { documentId: copy.documentId, handoutId, kind: 'moved' });
-    else left.push(copy.studentName);
+    if (moved?.ok) {
+      until = moved.until ?? null;
+      await announce(db, { documentId: copy.documentId, handoutId, kind: 'moved' });
+    } else left.push(copy.studentName);
   }
-  return { returned: chosen.length - left.length, left };
+  return { returned: chosen.length - left.length, left, until };
 }
 
 export const Recalling = z.strictObject({

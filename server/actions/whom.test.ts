@@ -147,7 +147,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     expect(+(await nextOpening(db, students.Ada))!).toBeGreaterThan(Date.now());
     expect(await copyOfStudent(db, students.Ada, copy.id)).toBeUndefined();
     expect(await documentAccess(db, students.Ada, copy.documentId)).toBeNull();
-    const words = { title: 'Bird', brief: '', dueAt: null, closesAt: null };
+    const words = { title: 'Bird', brief: '', dueAt: null, closesAt: null, returnsAt: null };
     await changeHandout(db, id, { ...words, opensAt: new Date(Date.now() - 1000) });
     expect(await tray('Ada')).toContain(copy.id);
     expect(await copyOfStudent(db, students.Ada, copy.id)).toBeDefined();

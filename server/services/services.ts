@@ -3,6 +3,7 @@ import path from 'node:path';
 import { backupOf } from '../backup/run';
 import type { End } from '../backup/write';
 import { dailyWork } from './daily';
+import { giveBackInTime } from './giving-back';
 import type { Database } from '../database/connection';
 import { openDatabase } from '../database/open';
 import { Crew } from '../exports/crew';
@@ -61,11 +62,12 @@ export async function openServices(settings: {
       throw error instanceof Refused ? new ExportProblem(error.message) : error;
     });
   const jobs = await Jobs.start(db, dailyWork(db, dataDir, backup));
+  const endGivingBack = giveBackInTime(db);
   return {
     backup,
     async close() {
       live.close();
-      await Promise.all([exporter.close(), backups.close(), jobs.stop()]);
+      await Promise.all([exporter.close(), backups.close(), jobs.stop(), endGivingBack()]);
       await db.close();
     },
     db,

@@ -1,7 +1,7 @@
 import type { CopyState, Outcome } from '../../core/handout/state';
 import { isOpen, isReturned } from '../../core/handout/state';
 import type { Times } from '../../core/handout/times';
-import { isClosed } from '../../core/handout/times';
+import { isClosed, isHeldBack } from '../../core/handout/times';
 import type { RubricMarks } from '../../core/lookfors/rubric';
 import { damagedSheet } from '../../core/sheet/damaged';
 import type { Sheet } from '../../core/schema/sheet';
@@ -111,6 +111,8 @@ export type ClassCopy = {
   begunAt: Date | null;
   go: number;
   handedInAt: Date | null;
+  /** How it comes back once the time for that is there; null where it is not held back. */
+  heldFor: Outcome | null;
   /** When the first of its goes was handed in. */
   firstHandedInAt: Date | null;
   goId: string | null;
@@ -125,10 +127,10 @@ export type ClassCopy = {
 export const copiesOf = async (db: Queries, handoutId: string): Promise<ClassCopy[]> => {
   const copies = await db.query<ClassCopy>(
     `select copy.id, copy.document_id as "documentId", copy.student_id as "studentId", ${NAMES} as "studentName", copy.state, copy.extended_to as "extendedTo", copy.begun_at as "begunAt", copy.corrections, copy.version, copy.open_steps as "openSteps",
-       coalesce(g.number, 0) as go, g.handed_in_at as "handedInAt",
+       coalesce(g.number, 0) as go, g.handed_in_at as "handedInAt", g.held_for as "heldFor",
        (select min(handed_in_at) from go where copy_id = copy.id) as "firstHandedInAt", g.id as "goId", d.seq
      from copy join document d on d.id = copy.document_id
-     left join lateral (select id, number, handed_in_at from go where copy_id = copy.id order by number desc limit 1) g on true
+     left join lateral (select id, number, handed_in_at, held_for from go where copy_id = copy.id order by number desc limit 1) g on true
      where copy.handout_id = $1`,
     [handoutId],
   );
@@ -191,13 +193,15 @@ export type Go = {
   /** What they were told when it was taken back after that. */
   recalled: string | null;
   outcome: Outcome | null;
+  /** How it comes back once the time for that is there. */
+  heldFor: Outcome | null;
   marks: RubricMarks;
   seq: number;
   /** Why what was handed in can't be read. */
   damage: string | null;
 };
 const GO = `g.id, g.copy_id as "copyId", g.number, g.seq, g.sheet, g.handed_in_at as "handedInAt", g.review_began_at as "reviewBeganAt",
-  g.returned_at as "returnedAt", g.seen_at as "seenAt", g.recalled, g.outcome, g.marks, c.document_id as "documentId"`;
+  g.returned_at as "returnedAt", g.seen_at as "seenAt", g.recalled, g.outcome, g.held_for as "heldFor", g.marks, c.document_id as "documentId"`;
 
 type GoRow = Omit<Go, 'sheet' | 'damage'> & { sheet: unknown; documentId: string };
 
@@ -327,8 +331,13 @@ export function takeBack(db: Database, copyId: string): Promise<Moved> {
   });
 }
 
-/** Gives a go back to its student, done or for another go. */
-export function returnGo(db: Database, goId: string, outcome: Outcome, at?: Date): Promise<Moved> {
+/** Gives a go back to its student, done or for another go; `until`: held back, as its handout's returns are. */
+export function returnGo(
+  db: Database,
+  goId: string,
+  outcome: Outcome,
+  at?: Date,
+): Promise<Moved & { until?: Date | null }> {
   return db.transaction(async (tx) => {
     const go = one(await tx.query<{ copy_id: string }>('select copy_id from go where id = $1', [goId]));
     const copy = go && (await locked(tx, go.copy_id));
@@ -339,13 +348,59 @@ export function returnGo(db: Database, goId: string, outcome: Outcome, at?: Date
       return { ok: false, reason: 'This piece is no longer there: the student has taken it back.' };
     if (returned.at || copy.state !== 'handed-in')
       return { ok: false, reason: 'This piece is with the student already.' };
+    const [{ until }] = await tx.query<{ until: Date | null }>(
+      'select h.returns_at as until from copy join handout h on h.id = copy.handout_id where copy.id = $1',
+      [go.copy_id],
+    );
+    if (isHeldBack(until, at ? +at : Date.now())) {
+      await tx.query('update go set held_for = $2, review_began_at = coalesce(review_began_at, now()) where id = $1', [
+        goId,
+        outcome,
+      ]);
+      return { ok: true, until };
+    }
     await tx.query(
-      'update go set returned_at = coalesce($3::timestamptz, now()), review_began_at = coalesce(review_began_at, now()), outcome = $2, recalled = null where id = $1',
+      'update go set returned_at = coalesce($3::timestamptz, now()), review_began_at = coalesce(review_began_at, now()), outcome = $2, recalled = null, held_for = null where id = $1',
       [goId, outcome, at ?? null],
     );
     await tx.query('update copy set state = $2 where id = $1', [go.copy_id, outcome]);
     return { ok: true };
   });
+}
+
+const RELEASED = 'h.binned_at is null and (h.returns_at is null or h.returns_at <= $1)';
+
+/**
+ * Gives back what was held back and whose time is there: of one handout, or of all. Which copies those were.
+ * @param now taken for the present time
+ */
+export async function releaseHeld(
+  db: Database,
+  handoutId: string | null = null,
+  now = new Date(),
+): Promise<{ documentId: string; handoutId: string }[]> {
+  const held = await db.query<{ goId: string; copyId: string; documentId: string; handoutId: string }>(
+    `select go.id as "goId", copy.id as "copyId", copy.document_id as "documentId", copy.handout_id as "handoutId"
+     from go join copy on copy.id = go.copy_id join handout h on h.id = copy.handout_id
+     where go.held_for is not null and ${RELEASED} and ($2::text is null or h.id = $2)`,
+    [now, handoutId],
+  );
+  const gone = [];
+  for (const { goId, copyId, ...piece } of held) {
+    const went = await db.transaction(async (tx) => {
+      if ((await locked(tx, copyId))?.state !== 'handed-in') return false;
+      // Asked again under the lock: the time may have been changed, or the piece taken back.
+      const back = await tx.query<{ outcome: Outcome }>(
+        `update go set returned_at = now(), outcome = held_for, held_for = null, recalled = null from copy join handout h on h.id = copy.handout_id
+         where go.id = $2 and copy.id = go.copy_id and go.held_for is not null and ${RELEASED} returning go.outcome`,
+        [now, goId],
+      );
+      if (back.length > 0) await tx.query('update copy set state = $2 where id = $1', [copyId, back[0].outcome]);
+      return back.length > 0;
+    });
+    if (went) gone.push(piece);
+  }
+  return gone;
 }
 
 /** A go of the copy `$2`, on which the person `$1` works, that came back and that nobody has opened since. */
@@ -377,11 +432,15 @@ export function recall(db: Database, copyId: string, word: string | null): Promi
   return db.transaction(async (tx) => {
     const copy = await locked(tx, copyId);
     const go = one(
-      await tx.query<{ id: string; returnedAt: Date | null; seenAt: Date | null }>(
-        'select id, returned_at as "returnedAt", seen_at as "seenAt" from go where copy_id = $1 order by number desc limit 1 for update',
+      await tx.query<{ id: string; returnedAt: Date | null; seenAt: Date | null; heldFor: Outcome | null }>(
+        'select id, returned_at as "returnedAt", seen_at as "seenAt", held_for as "heldFor" from go where copy_id = $1 order by number desc limit 1 for update',
         [copyId],
       ),
     );
+    if (copy && go?.heldFor) {
+      await tx.query('update go set held_for = null where id = $1', [go.id]);
+      return { ok: true };
+    }
     if (!copy || !go?.returnedAt || !isReturned(copy.state))
       return { ok: false, reason: 'This piece is not with its student any more: there is nothing to take back.' };
     if (await hasGoneOn(tx, copyId))

@@ -9,12 +9,13 @@ export type HandoutWords = {
   opensAt: Date | null;
   dueAt: Date | null;
   closesAt: Date | null;
+  returnsAt: Date | null;
 };
 
 export const changeHandout = async (db: Queries, id: string, to: HandoutWords): Promise<void> =>
   void (await db.query(
-    'update handout set title = $2, brief = $3, due_at = $4, closes_at = $5, opens_at = $6 where id = $1',
-    [id, to.title, to.brief, to.dueAt, to.closesAt, to.opensAt],
+    'update handout set title = $2, brief = $3, due_at = $4, closes_at = $5, opens_at = $6, returns_at = $7 where id = $1',
+    [id, to.title, to.brief, to.dueAt, to.closesAt, to.opensAt, to.returnsAt],
   ));
 
 /** Closes it at a time, or opens it again with null. */

@@ -39,6 +39,8 @@ export type Handout = {
   dueAt: Date | null;
   /** From when on nothing is accepted any more. */
   closesAt: Date | null;
+  /** What is returned before this time goes back at it; null: each piece at once. */
+  returnsAt: Date | null;
   putAwayAt: Date | null;
   /** Since when it lies in the bin. */
   binnedAt: Date | null;
@@ -168,7 +170,7 @@ export async function handoutById(db: Database, id: string): Promise<Handout | u
   const row = one(
     await db.query<Row>(
       `select h.id, h.teacher_id as "teacherId", h.sheet_id as "sheetId", h.class_id as "classId", h.trial_of as "trialOf", h.title, h.brief, h.opens_at as "opensAt", h.due_at as "dueAt",
-         h.closes_at as "closesAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.steps, h.rubric, h.supplies, h.supply_limits as limits, h.corrections, h.deal, h.example, ${WHOM}
+         h.closes_at as "closesAt", h.returns_at as "returnsAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.steps, h.rubric, h.supplies, h.supply_limits as limits, h.corrections, h.deal, h.example, ${WHOM}
        from handout h where h.id = $1`,
       [id],
     ),
@@ -224,6 +226,8 @@ export type Progress = {
   /** By another teacher of the class. */
   by: string | null;
   counts: Record<'not-begun' | 'under-way' | 'handed-in' | 'another-go' | 'done', number>;
+  /** How many of those handed in were returned and are held back. */
+  held: number;
   /** The copy that was handed in first of those that wait to be read. */
   waitingFirst: { copyId: string; since: Date } | null;
   cover: Cover | null;
@@ -240,10 +244,11 @@ export async function progressOf(db: Queries, teacherId: string): Promise<Progre
     `select h.id, h.title, ${WHOM}, h.opens_at as "opensAt", h.due_at as "dueAt", h.closes_at as "closesAt",
        h.put_away_at as "putAwayAt", case when h.teacher_id <> $1 then (select name from person where id = h.teacher_id) end as by, h.created_at as "createdAt", h.cover,
        coalesce((select jsonb_object_agg(state, n) from (select state, count(*)::int as n from copy where handout_id = h.id group by state) by_state), '{}') as counts,
+       (select count(*)::int from copy join go on go.copy_id = copy.id where copy.handout_id = h.id and go.held_for is not null) as held,
        first."copyId", first.since
      from handout h left join lateral (
        select copy.id as "copyId", g.handed_in_at as since from go g join copy on copy.id = g.copy_id
-       where copy.handout_id = h.id and copy.state = 'handed-in' and g.returned_at is null
+       where copy.handout_id = h.id and copy.state = 'handed-in' and g.returned_at is null and g.held_for is null
        order by g.handed_in_at, copy.id limit 1) first on true
      where h.binned_at is null and h.class_id = any($2) and (select archived_at from class where id = h.class_id) is null
      order by h.created_at desc`,

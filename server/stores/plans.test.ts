@@ -152,6 +152,10 @@ const CALLS: Record<string, () => unknown> = {
   returnGo: () => copies.returnGo(db, 'gy3-46-0', 'done'),
   markSeen: () => copies.markSeen(db, 'p3-46', 'y3-46-0'),
   hasGoneOn: () => copies.hasGoneOn(db, 'y3-46-0'),
+  async releaseHeld() {
+    await db.query(`update go set held_for = 'done' where copy_id = 'y3-46-0'`);
+    await copies.releaseHeld(db);
+  },
   recall: () => copies.recall(db, 'y3-46-0', 'One more thing'),
   keepFile: () =>
     brought.keepFile(db, {
@@ -193,7 +197,14 @@ const CALLS: Record<string, () => unknown> = {
     await handingOut.addLateCopies(db, late, openPictures());
   },
   changeHandout: () =>
-    life.changeHandout(db, 'o3-1-0', { title: 'T', brief: '', opensAt: null, dueAt: null, closesAt: null }),
+    life.changeHandout(db, 'o3-1-0', {
+      title: 'T',
+      brief: '',
+      opensAt: null,
+      dueAt: null,
+      closesAt: null,
+      returnsAt: null,
+    }),
   closeHandout: () => life.closeHandout(db, 'o3-1-0', null),
   putHandoutAway: () => life.putHandoutAway(db, 'o3-1-0', null),
   extendCopies: () => life.extendCopies(db, 'o3-1-0', ['y3-40-1'], null),

@@ -47,6 +47,7 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
       handoutId: handout.id,
       dueAt: handout.dueAt,
       closesAt: handout.closesAt,
+      returnsAt: handout.returnsAt,
       extendedTo: copy.extendedTo,
       begunAt: copies.find((c) => c.id === copy.id)?.begunAt ?? null,
     },
@@ -69,12 +70,17 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
           handedInAt: go.handedInAt,
           returnedAt: go.returnedAt,
           outcome: go.outcome,
+          heldFor: go.heldFor,
           marks: go.marks,
           seen: go.seenAt !== null,
         }
       : null,
     /** Whether it is the newest go, and can be taken back. */
-    mayRecall: mayChange && Boolean(go?.returnedAt) && go === goes.at(-1) && !(await hasGoneOn(db, copy.id)),
+    mayRecall:
+      mayChange &&
+      Boolean(go?.returnedAt ?? go?.heldFor) &&
+      go === goes.at(-1) &&
+      (go?.heldFor != null || !(await hasGoneOn(db, copy.id))),
     /** The go before this one with what was said on it, to see what was done since. */
     goBefore: goBefore
       ? { number: goBefore.number, sheet: goBefore.sheet, marks: goBefore.marks, ...saidOn(goBefore.id) }
@@ -92,7 +98,7 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
     notes,
     rulings,
     ink,
-    band: copies.map(({ id, studentName, state }) => ({ id, studentName, state })),
+    band: copies.map(({ id, studentName, state, heldFor }) => ({ id, studentName, state, heldFor })),
     /** Which piece will be read after this one. */
     next: longestWaiting(copies.filter(({ id }) => id !== copy.id))?.id ?? null,
     now: Date.now(),

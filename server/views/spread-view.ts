@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal';
 import { broughtPages } from '../../core/handout/brought';
-import { isOpen } from '../../core/handout/state';
+import { isOpen, isWaiting } from '../../core/handout/state';
 import { isLate, isOverdue } from '../../core/handout/times';
 import { points, weighed } from '../../core/lookfors/rubric';
 import type { Ruled } from '../../core/lookfors/ruled';
@@ -63,7 +63,7 @@ function cardOf(whole: Handout, { copy, go, document, ruled, notes }: Piece, cou
     brought: sheet ? broughtPages(sheet).length : 0,
     /** What was said on it, while it is with its teacher. */
     ready:
-      go && copy.state === 'handed-in'
+      go && isWaiting(copy)
         ? {
             read: go.reviewBeganAt !== null,
             open: openOn(results ?? [], handout.rubric, { rulings: ruled, marks: go.marks }),
@@ -157,6 +157,7 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
       opensAt: handout.opensAt,
       dueAt: handout.dueAt,
       closesAt: handout.closesAt,
+      returnsAt: handout.returnsAt,
       rights,
       isPutAway: handout.putAwayAt !== null,
       /** Its sheet is another one now: a correction could be sent. */
