@@ -18,6 +18,8 @@ export type Piece = {
   /** An answer that its teacher counts as right all the same, and why. */
   accepted?: [item: string, reason: string];
   marks?: Record<string, number>;
+  /** What came onto the piece in one go. */
+  pasted?: string;
   /** Minutes of work, and how long ago it was handed in, in hours. */
   minutes?: number;
   ago?: number;
@@ -211,6 +213,7 @@ export const HERON_PIECES: Record<string, Piece> = {
       name: 'Tane',
       why: 'The legs are long so the heron can stand in deep water to fish.',
     },
+    pasted: 'why',
     minutes: 4,
     ago: 18,
   },

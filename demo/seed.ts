@@ -95,6 +95,20 @@ const replaced = (sheet: Sheet, id: string, body: TextBody): Change => ({
   insert: body,
 });
 
+/** A change as it comes about when somebody types it: word after word. */
+function typedOut(change: Change): Change[] {
+  if (change.kind !== 'splice' || change.insert.length !== 1 || change.insert[0].runs.length !== 1) return [change];
+  const [{ format, runs }] = change.insert;
+  const words = runs[0].text.split(/(?=\s)/);
+  let { at, remove } = change;
+  return words.map((word) => {
+    const step = { ...change, at, remove, insert: [{ format, runs: [{ ...runs[0], text: word }] }] };
+    at += word.length;
+    remove = 0;
+    return step;
+  });
+}
+
 class Student {
   constructor(
     private db: Database,
@@ -102,14 +116,19 @@ class Student {
     private supplies: Supply[],
   ) {}
 
-  /** Makes changes as the student would: a few at a time, spread over the minutes of work. */
-  async work(changes: (sheet: Sheet) => Change[], begin: Date, minutes: number): Promise<void> {
+  /**
+   * Makes changes as the student would: a few at a time, spread over the minutes of work.
+   * @param pasted what was not typed word after word
+   */
+  async work(changes: (sheet: Sheet) => Change[], begin: Date, minutes: number, pasted?: string): Promise<void> {
     const { documentId, studentId, id } = this.copy;
     const document = (await loadDocument(this.db, documentId))!;
-    const all = changes(document.sheet);
+    const all = changes(document.sheet).flatMap((change) =>
+      'id' in change && change.id === pasted ? [change] : typedOut(change),
+    );
     if (all.length === 0) return;
     let base = document.seq;
-    const chunks = Math.min(4, all.length);
+    const chunks = Math.min(9, all.length);
     for (let i = 0; i < chunks; i++) {
       const part = all.slice(Math.floor((i * all.length) / chunks), Math.floor(((i + 1) * all.length) / chunks));
       const when = new Date(+begin + ((i + 1) * minutes * 60_000) / chunks);
@@ -224,7 +243,7 @@ async function heronHandout(
         .map(([part, said]) => replaced(now, part === 'name' || part === 'why' ? part : labelOf(part), plain(said)));
     const minutes = piece.minutes ?? 10;
     const ended = piece.again ? (piece.ago ?? 24) + 24 : (piece.ago ?? 3);
-    await student.work(fill(piece.words), at(clock, ended, -minutes), minutes);
+    await student.work(fill(piece.words), at(clock, ended, -minutes), minutes, piece.pasted);
     if (piece.fate === 'not-begun' || piece.fate === 'under-way') continue;
     const go = await student.handIn(at(clock, ended));
     if (piece.fate === 'handed-in' && !piece.again) continue;

@@ -38,6 +38,10 @@ export function whenWords(when: When, now: number, zone: string): string {
   return when === null ? '' : format(zone, Math.abs(ms(when) - now) < 6 * DAY).format(ms(when));
 }
 
+/** The time of day. */
+export const timeWords = (when: number, zone: string): string =>
+  new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone }).format(when);
+
 export function dueWords(when: When, now: number, zone: string): string {
   if (when === null) return 'no due time';
   return ms(when) < now ? `was due ${whenWords(when, now, zone)}` : `due ${whenWords(when, now, zone)}`;

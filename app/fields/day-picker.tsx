@@ -42,12 +42,14 @@ export default function DayPicker({ label, value, time, min, mayBeNone, onChange
         onOpenChange={(open) => !open && onClose()}
         onKeyDown={(event) => {
           if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return;
+          const written = event.target.value.trim();
+          const typed = dayjs(written, shown, true);
+          const isNone = mayBeNone && written === '';
           // Wrong input stays, to be corrected.
-          const typed = dayjs(event.target.value.trim(), shown, true);
-          if (!typed.isValid() || (min && typed.isBefore(dayjs(min)))) return;
+          if (!isNone && (!typed.isValid() || (min && typed.isBefore(dayjs(min))))) return;
           // Otherwise the same key would press the button that gets the focus, and open the calendar again.
           event.preventDefault();
-          onChange(typed.format(kept));
+          onChange(isNone ? '' : typed.format(kept));
           onClose();
         }}
       />

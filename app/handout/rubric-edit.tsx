@@ -1,6 +1,7 @@
 import { Action } from '../parts/action';
-import { Button, Input } from 'antd';
+import { Button, Input, InputNumber } from 'antd';
 import { nanoid } from 'nanoid';
+import { MOST_LEVEL_POINTS } from '../../core/lookfors/rubric';
 import type { Rubric } from '../../core/lookfors/rubric';
 import { Choice } from '../fields/choice';
 import styles from './hand-out.module.css';
@@ -9,8 +10,16 @@ import { Sign } from '../parts/sign';
 /** Rows of a rubric, each with its levels and what they mean. */
 
 type Row = Rubric['rows'][number];
-const levels = (count: number, before: Row['levels'] = []): Row['levels'] =>
-  Array.from({ length: count }, (_, i) => ({ points: i + 1, text: before[i]?.text ?? '' }));
+/** So many levels: those that are there with their points, and each more brings one more than the one before. */
+function levels(count: number, before: Row['levels'] = []): Row['levels'] {
+  const last = before.at(-1)?.points ?? 0;
+  const more = Array.from({ length: Math.max(0, count - before.length) }, (_, i) => ({
+    points: Math.min(MOST_LEVEL_POINTS, last + i + 1),
+    text: '',
+  }));
+  return [...before.slice(0, count), ...more];
+}
+const climbs = (all: Row['levels']) => all.every(({ points }, i) => i === 0 || points > all[i - 1].points);
 
 export function RubricEdit({ rubric, onChange }: { rubric: Rubric; onChange: (rubric: Rubric) => void }) {
   const set = (id: string, patch: Partial<Row>) =>
@@ -31,7 +40,7 @@ export function RubricEdit({ rubric, onChange }: { rubric: Rubric; onChange: (ru
               label="Levels"
               width={130}
               value={row.levels.length}
-              options={[2, 3, 4, 5].map((n) => ({ value: n, label: `levels 1 to ${n}` }))}
+              options={[2, 3, 4, 5, 6].map((n) => ({ value: n, label: `${n} levels` }))}
               onChange={(count: number) => set(row.id, { levels: levels(count, row.levels) })}
             />
             <Action
@@ -42,20 +51,38 @@ export function RubricEdit({ rubric, onChange }: { rubric: Rubric; onChange: (ru
             </Action>
           </div>
           <details>
-            <summary className="quiet">What each level means</summary>
-            {row.levels.map((level, i) => (
-              <Input
-                key={level.points}
-                size="small"
-                addonBefore={level.points}
-                aria-label={`Level ${level.points} of ${row.name || 'this row'}`}
-                value={level.text}
-                maxLength={300}
-                onChange={(event) =>
-                  set(row.id, { levels: row.levels.map((l, j) => (j === i ? { ...l, text: event.target.value } : l)) })
-                }
-              />
-            ))}
+            <summary className="quiet">What each level means, and its points</summary>
+            {row.levels.map((level, i) => {
+              const name = `Level ${i + 1} of ${row.name || 'this row'}`;
+              const put = (patch: Partial<typeof level>) =>
+                set(row.id, { levels: row.levels.map((one, j) => (j === i ? { ...one, ...patch } : one)) });
+              return (
+                // Levels have no name of their own: which one it is, its place says.
+                <div key={i} className={styles.rubricLevel}>
+                  <InputNumber
+                    size="small"
+                    style={{ width: 62 }}
+                    aria-label={`Points of ${name.toLowerCase()}`}
+                    min={0}
+                    max={MOST_LEVEL_POINTS}
+                    value={level.points}
+                    onChange={(to) => put({ points: to ?? 0 })}
+                  />
+                  <Input
+                    size="small"
+                    aria-label={name}
+                    value={level.text}
+                    maxLength={300}
+                    onChange={(event) => put({ text: event.target.value })}
+                  />
+                </div>
+              );
+            })}
+            {!climbs(row.levels) && (
+              <p className="quiet" role="status">
+                Each level should bring more points than the one before it.
+              </p>
+            )}
           </details>
         </div>
       ))}

@@ -48,6 +48,8 @@ type Reading = {
    * there is none.
    */
   against: { said: Loaded['goBefore']; name: string; count: number; entries: readonly MarginEntry[] } | null;
+  /** How it grew, while that is shown. */
+  growth: MarginEntry | null;
   /** The frames drawn on the piece. */
   marks: readonly PieceMark[];
   /** Whether something can be said on it now. */
@@ -59,9 +61,10 @@ type Reading = {
 };
 
 export function readingEntries(reading: Reading): MarginEntry[] {
-  const { loaded, writing, open, asked, zone, against, marks } = reading;
+  const { loaded, writing, open, asked, zone, against, growth, marks } = reading;
   const cards = { loaded, said: writing.said, open, asked, say: writing.say };
   const out: MarginEntry[] = [...damageEntry(loaded), ...notTakenEntry(writing)];
+  if (growth) return [...out, growth];
   out.push({
     id: 'head',
     anchor: null,

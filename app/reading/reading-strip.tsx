@@ -40,7 +40,7 @@ export function ReadingStrip(props: Props) {
       title={copy.title}
       before={<OfTheClass handoutId={copy.handoutId} sending={writing.sending} waiting={writing.waiting} />}
     >
-      <Segments label="What is shown" value={shown} onChange={onShow} options={['piece', ...others]} />
+      <Segments label="What is shown" value={shown} onChange={onShow} options={['piece', ...others, 'growth']} />
       {goes.length > 1 && (
         <span className={styles.goes} role="group" aria-label="Goes">
           {goes.map(({ number }) => (

@@ -1,9 +1,9 @@
 import type { Sheet } from '../../core/schema/sheet';
 import type { Loaded } from './entries';
 
-/** What can be shown of a piece: itself, or another sheet over it. */
+/** What can be shown of a piece: itself, another sheet over it, or how it grew. */
 
-export type Shown = 'piece' | 'handed out' | 'go before' | 'key';
+export type Shown = 'piece' | 'handed out' | 'go before' | 'key' | 'growth';
 export type Other = {
   value: Shown;
   label: string;

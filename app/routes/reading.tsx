@@ -27,6 +27,7 @@ import { othersOf } from '../reading/shown';
 import { ReadingStrip } from '../reading/reading-strip';
 import { forgetAhead, takeAhead, useAhead } from '../reading/ahead';
 import { RecallWord, ReturnedBar, useRecalling, useReturned } from '../reading/recalling';
+import { growthEntry, useGrowing } from '../reading/growing';
 import { useReadingKeys } from '../reading/use-keys';
 import { useReturning } from '../reading/returning';
 import { UnfinishedNotes } from '../reading/unfinished-notes';
@@ -95,6 +96,8 @@ const compared = fetched(async () => ({
 }));
 
 const Against = later(() => import('../reading/against').then((part) => part.Against), null);
+const GrowthCard = later(() => import('../reading/growth-card').then((part) => part.default));
+const GrowthOver = later(() => import('../reading/growth-over').then((part) => part.default), null);
 const KeySheet = later(() => import('../reading/key-sheet').then((part) => part.default), null);
 
 /** Where on the page a pointer is, in points. */
@@ -168,7 +171,12 @@ type Props = {
 function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
   const { personId, begun, copy, go, sheet, band } = given;
   const [pageIndex, setPageIndex] = useState(0);
-  const [shown, setShown] = useState<Shown>('piece');
+  const [shown, show] = useState<Shown>('piece');
+  const growing = useGrowing({ handoutId: given.copy.handoutId, id: given.copy.id });
+  const setShown = (next: Shown) => {
+    if (next === 'growth' && shown !== 'growth') growing.begin();
+    show(next);
+  };
   const [active, setActive] = useState<string | null>(null);
   const others = useMemo(() => othersOf(given), [given]);
   const other = others.find(({ value }) => value === shown) ?? null;
@@ -225,7 +233,7 @@ function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
       drawing.toggle();
     },
     nextView: () => {
-      const views: Shown[] = ['piece', ...others.map(({ value }) => value)];
+      const views: Shown[] = ['piece', ...others.map(({ value }) => value), 'growth'];
       setShown(views[(views.indexOf(shown) + 1) % views.length]);
     },
     showKeys,
@@ -268,6 +276,10 @@ function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
     writing: { ...writing, notTaken: writing.notTaken.map((one) => ({ ...one, reason: nameless(one.reason) })) },
     page,
     against,
+    growth:
+      shown === 'growth'
+        ? growthEntry(<GrowthCard growing={growing} nameless={names.nameless} now={given.now} />)
+        : null,
     marks,
     open,
     asked,
@@ -327,6 +339,14 @@ function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
           )}
           {shown === 'piece' && faces && drawing.layer(faces, view.scale)}
           {shown === 'piece' && <Marks marks={marks} page={page} />}
+          {shown === 'growth' && faces && (
+            <GrowthOver
+              {...{ growing, page, faces, arrived }}
+              nameless={names.nameless}
+              title={copy.title}
+              scale={view.scale}
+            />
+          )}
           {other && faces && (
             <Against
               {...{ other, page, faces, arrived }}

@@ -20,7 +20,7 @@ type Props = Pick<SpreadData, 'handout' | 'cards' | 'now'> & {
 
 const MOMENTS = ['opens', 'due', 'closes', 'returns'] as const;
 /** What the times are called where their names say too little. */
-const CALLED: Partial<Record<(typeof MOMENTS)[number], string>> = { returns: 'Returned pieces go back' };
+const CALLED: Partial<Record<(typeof MOMENTS)[number], string>> = { returns: 'Goes back' };
 
 /** Changes what a handout is called, what it asks, and until when; says what that alters before it is saved. */
 export default function ChangeForm({ handout, cards, now, begun, onType, onDone }: Props) {

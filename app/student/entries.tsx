@@ -39,16 +39,19 @@ export const BackMarks = ({ marks }: { marks: NonNullable<Loaded['marks']> }) =>
         {title} <b>{got === null ? '–' : pointsWords(got)}</b> <span className="quiet">of {pointsWords(of)}</span>
       </span>
     ))}
-    {marks.rubric.rows.map((row) => (
-      <span key={row.id}>
-        {row.name} <b>{row.levels[marks.marks[row.id]]?.points ?? '–'}</b>
-        <span className="quiet">
-          {' '}
-          of {row.levels.at(-1)!.points}
-          {row.levels[marks.marks[row.id]]?.text && `: ${row.levels[marks.marks[row.id]].text}`}
+    {marks.rubric.rows.map(({ id, name, levels }) => {
+      const level = levels[marks.marks[id]] as (typeof levels)[number] | undefined;
+      return (
+        <span key={id}>
+          {name} <b>{level ? pointsWords(level.points) : '–'}</b>
+          <span className="quiet">
+            {' '}
+            of {pointsWords(Math.max(...levels.map(({ points }) => points)))}
+            {level?.text && `: ${level.text}`}
+          </span>
         </span>
-      </span>
-    ))}
+      );
+    })}
   </div>
 );
 

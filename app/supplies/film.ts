@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { z } from 'zod';
-import { replay, Change } from '../../core/changes/change';
+import { Change } from '../../core/changes/change';
+import { Film } from '../../core/changes/film';
 import { readSheet } from '../../core/schema/read';
 import type { Sheet } from '../../core/schema/sheet';
 import type { Editor } from '../document/editor';
@@ -17,32 +18,17 @@ const Grown = z.object({
 });
 export type Moment = z.infer<typeof Moments>[number];
 
-/** The states of a sheet along its log, each computed once: keyframes at intervals, the others from the one before. */
-export class Film {
-  private frames = new Map<number, Sheet>();
-  readonly last: number;
+/** The states of a sheet along its log, and when each came about. */
+export class DatedFilm extends Film {
   constructor(
-    readonly from: number,
+    from: number,
     sheet: Sheet,
-    private log: z.infer<typeof Grown>['log'],
+    private dated: z.infer<typeof Grown>['log'],
   ) {
-    this.frames.set(from, sheet);
-    this.last = from + log.length;
-  }
-  at(seq: number): Sheet {
-    const known = this.frames.get(seq);
-    if (known) return known;
-    let start = seq;
-    while (!this.frames.has(start)) start--;
-    let sheet = this.frames.get(start)!;
-    for (let i = start; i < seq; i++) {
-      sheet = replay(sheet, [this.log[i - this.from].change]);
-      if ((i + 1) % 50 === 0) this.frames.set(i + 1, sheet);
-    }
-    return sheet;
+    super(from, sheet, dated);
   }
   when(seq: number): string | null {
-    return this.log[Math.max(0, seq - this.from - 1)]?.at ?? null;
+    return this.dated[Math.max(0, seq - this.from - 1)]?.at ?? null;
   }
 }
 
@@ -55,7 +41,7 @@ const FRESH = 900;
  * @returns what has been fetched: null while it is loading, and a sentence when it could not be had.
  */
 export function useHistory(editor: Editor) {
-  const [film, setFilm] = useState<Film | null>(null);
+  const [film, setFilm] = useState<DatedFilm | null>(null);
   const [moments, setMoments] = useState<Moment[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
   const [fetched, setFetched] = useState(0);
@@ -71,7 +57,7 @@ export function useHistory(editor: Editor) {
       if (!answer?.ok) return setProblem('The history can be shown once the sheet is saved and the network is back.');
       const read = Grown.safeParse(await answer.json());
       if (!read.success) return setProblem('Couldn’t load the history of this sheet. Try again.');
-      setFilm(new Film(read.data.from, readSheet(read.data.sheet), read.data.log));
+      setFilm(new DatedFilm(read.data.from, readSheet(read.data.sheet), read.data.log));
       setMoments(read.data.moments);
     })();
     return () => {

@@ -9,7 +9,7 @@ import { useZone, whenWords } from '../browser/time';
 import { SmallPicture } from '../drawing/small-picture';
 import type { Editor } from '../document/editor';
 import { untilChanged, useEditor } from '../document/editor';
-import type { Film, Moment } from './film';
+import type { DatedFilm, Moment } from './film';
 import { useHistory } from './film';
 import styles from './drawer.module.css';
 
@@ -19,7 +19,7 @@ import styles from './drawer.module.css';
 const PLAY = 9000;
 
 /** Shows the states of a film one after another, until it is stopped or over. */
-function usePlayback(film: Film | null, show: (seq: number, film: Film) => void) {
+function usePlayback(film: DatedFilm | null, show: (seq: number, film: DatedFilm) => void) {
   const [playing, setPlaying] = useState(false);
   useEffect(() => {
     if (!playing || !film) return;
@@ -47,7 +47,7 @@ export function SheetHistory({ editor }: { editor: Editor }) {
     if (film) setSeq(film.last);
   }, [film]);
   const show = useCallback(
-    (to: number, shown: Film) => {
+    (to: number, shown: DatedFilm) => {
       setSeq(to);
       const words = whenWords(shown.when(to), now.current, zone);
       editor.put({ past: to >= shown.last ? null : { sheet: shown.at(to), label: words } });
@@ -178,7 +178,7 @@ function AtThisMoment({ editor, seq, steps, playing, onPlay, onNow, post }: AtPr
   );
 }
 
-type TileProps = { editor: Editor; moment: Moment; film: Film; onLook: () => void; onDelete: () => void };
+type TileProps = { editor: Editor; moment: Moment; film: DatedFilm; onLook: () => void; onDelete: () => void };
 
 function MomentTile({ editor, moment, film, onLook, onDelete }: TileProps) {
   const faces = useEditor(editor, 'faces');

@@ -3,6 +3,9 @@ import { Id } from '../schema/sheet';
 import type { Ruled } from './ruled';
 import { rulingOn } from './ruled';
 
+/** The most points that a level brings. */
+export const MOST_LEVEL_POINTS = 100;
+
 /** A rubric: rows, each with levels from the least to the most. */
 export const Rubric = z.strictObject({
   rows: z
@@ -11,7 +14,7 @@ export const Rubric = z.strictObject({
         id: Id,
         name: z.string().trim().min(1, 'give the row a name').max(120),
         levels: z
-          .array(z.strictObject({ points: z.number().min(0).max(100), text: z.string().max(300) }))
+          .array(z.strictObject({ points: z.number().min(0).max(MOST_LEVEL_POINTS), text: z.string().max(300) }))
           .min(2)
           .max(6),
       }),

@@ -17,7 +17,7 @@ function unnamed(item: Item): Item {
 }
 
 /** A sheet with its lines for names empty, and files called by no name. */
-const sheetWithoutNames = (sheet: Sheet): Sheet => ({
+export const sheetWithoutNames = (sheet: Sheet): Sheet => ({
   ...sheet,
   pages: sheet.pages.map((page) => ({
     ...page,

@@ -70,12 +70,12 @@ export const keepSnapshot = (db: Queries, id: string, seq: number, sheet: Sheet)
   );
 
 /** One logged change; at is when it was made. */
-export type DatedChange = { seq: number; at: Date; change: Change };
+export type DatedChange = { seq: number; at: Date; by: string; change: Change };
 
 /** The log after `from` up to `to`, as it is stored. */
 export const rowsBetween = (db: Queries, id: string, from: number, to: number) =>
-  db.query<{ seq: number; at: Date; change: unknown }>(
-    'select seq, at, change from document_change where document_id = $1 and seq > $2 and seq <= $3 order by seq',
+  db.query<{ seq: number; at: Date; by: string; change: unknown }>(
+    'select seq, at, author_id as by, change from document_change where document_id = $1 and seq > $2 and seq <= $3 order by seq',
     [id, from, to],
   );
 

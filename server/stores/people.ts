@@ -79,3 +79,9 @@ export const namesAround = async (db: Queries, personId: string): Promise<string
       [personId],
     )
   ).map(({ name }) => name);
+
+/** Those of these people that are there, with their names. */
+export const peopleNamed = (db: Queries, ids: readonly string[]) =>
+  db.query<Pick<Person, 'id' | 'name' | 'role'>>('select id, name, role from person where id = any($1) order by name', [
+    ids,
+  ]);

@@ -186,6 +186,7 @@ const CALLS: Record<string, () => unknown> = {
   },
   historySheetAt: () => history.sheetAt(db, 'dc3-41-1', 0),
   momentsOf: () => history.momentsOf(db, 'ds7-0'),
+  peopleNamed: () => people.peopleNamed(db, ['p3-40', 't3-1']),
   historyOf: () => history.historyOf(db, 'dc3-41-1'),
   addMoment: () => history.addMoment(db, { documentId: 'ds7-0', authorId: 't7-1', seq: 1, name: 'x' }),
   dropMoment: () => history.dropMoment(db, 'ds7-0', 'mds7-0'),

@@ -121,6 +121,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     ['/phrases', script(teachers)],
     [`${handout}/reading/${copyId}`, mine],
     [`${handout}/reading/${copyId}/ahead`, mine],
+    [`${handout}/reading/${copyId}/growth`, script(mine)],
     [copy, copies],
     [`/copies/${copyId}/picture.svg`, { nobody: 'no', owner: 'in', colleague: 'no', student: 'in', stranger: 'no' }],
     [

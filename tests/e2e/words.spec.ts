@@ -128,6 +128,11 @@ test('what is filled in for handing out stays over a reload and a lost answer, a
   await page.getByRole('checkbox', { name: /Avocet/ }).check();
   await page.getByRole('button', { name: 'Add a row' }).click();
   await page.getByLabel('Row of the rubric').fill('Arrows');
+  await page.getByText('What each level means, and its points').click();
+  await page.getByLabel('Points of level 3 of arrows').fill('5');
+  await expect(page.getByText('Each level should bring more points')).toBeVisible();
+  await page.getByLabel('Points of level 4 of arrows').fill('8');
+  await expect(page.getByText('Each level should bring more points')).toHaveCount(0);
   const card = page.locator('.hand-out_lookforRow').first();
   await card.getByRole('button', { name: 'More' }).click();
   await card.getByRole('button', { name: 'Write a title of your own' }).click();
@@ -136,6 +141,7 @@ test('what is filled in for handing out stays over a reload and a lost answer, a
   await page.reload();
   await expect(page.getByLabel(/Brief/)).toHaveValue('Draw the arrows.\nOld Łęg: mind them.');
   await expect(page.getByLabel('Row of the rubric')).toHaveValue('Arrows');
+  await expect(page.getByLabel('Points of level 4 of arrows')).toHaveValue('8');
   await expect(lookFor).toHaveValue('');
   await expect(page.getByRole('checkbox', { name: /Avocet/ })).toBeChecked();
   await lookFor.fill('Arrows that go the right way');
