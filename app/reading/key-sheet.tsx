@@ -9,6 +9,7 @@ const PARTS: readonly KeyPart[] = [
       { keys: 'N', says: 'it is not met' },
       { keys: '0 to 9', says: 'the level of the rubric with so many points' },
       { keys: '↑ · ↓', says: 'ask about another look-for or row' },
+      { keys: 'Tab', says: 'go from part to part of the piece; Enter or W writes a note on it' },
       { keys: 'W', says: 'write a note where the pointer is' },
       { keys: '↓', says: 'in a note: the phrases that fit, taken with Enter' },
       { keys: 'L', says: 'the last note again, where the pointer is' },
@@ -21,7 +22,7 @@ const PARTS: readonly KeyPart[] = [
       { keys: 'R', says: 'return it as done, and go on' },
       { keys: 'A', says: 'return it for another go, and go on' },
       { keys: 'T', says: 'take it back after it was returned' },
-      { keys: 'V', says: 'show the sheet as handed out, the key, the piece again' },
+      { keys: 'V', says: 'show the sheet as handed out, the key, how it grew, the piece again' },
     ],
   },
   {

@@ -98,6 +98,7 @@ const compared = fetched(async () => ({
 const Against = later(() => import('../reading/against').then((part) => part.Against), null);
 const GrowthCard = later(() => import('../reading/growth-card').then((part) => part.default));
 const GrowthOver = later(() => import('../reading/growth-over').then((part) => part.default), null);
+const PartsByKey = later(() => import('../reading/parts-by-key').then((part) => part.default), null);
 const KeySheet = later(() => import('../reading/key-sheet').then((part) => part.default), null);
 
 /** Where on the page a pointer is, in points. */
@@ -214,7 +215,15 @@ function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
     const spot = { item, ...(point ?? { x: page.width / 2, y: page.margin }) };
     return { page: page.id, item, ...anchorAt(page, spot, pictureNow)! };
   };
-  const here = () => spotAt(shown === 'piece' ? pointer.current : null);
+  /** The part that the keyboard is at, until the pointer moves again. */
+  const part = useRef<string | null>(null);
+  const spotOf = (item: string) => ({
+    page: page.id,
+    item,
+    ...anchorAt(page, { item, x: null, y: null }, pictureNow)!,
+  });
+  const here = () =>
+    part.current === null ? spotAt(shown === 'piece' ? pointer.current : null) : spotOf(part.current);
   const asked = useReadingKeys(loaded, writing, open, {
     giveOrAsk: returning.giveOrAsk,
     takeBack: recalling.begin,
@@ -324,7 +333,10 @@ function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
           className={`paper${open && shown === 'piece' ? ` ${readingStyles.readingPaper}` : ''}`}
           style={paperStyle(view, page)}
           onClick={(event) => open && shown === 'piece' && writing.begin(spotAt(pointOn(event, view)))}
-          onPointerMove={(event) => (pointer.current = pointOn(event, view))}
+          onPointerMove={(event) => {
+            pointer.current = pointOn(event, view);
+            part.current = null;
+          }}
           onPointerLeave={() => (pointer.current = null)}
         >
           {faces && (
@@ -339,6 +351,15 @@ function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
           )}
           {shown === 'piece' && faces && drawing.layer(faces, view.scale)}
           {shown === 'piece' && <Marks marks={marks} page={page} />}
+          {open && shown === 'piece' && (
+            <PartsByKey
+              {...{ page, arrived }}
+              scale={view.scale}
+              writing={writing.drafts.length > 0}
+              onFocus={(item) => (part.current = item)}
+              onChoose={(item) => writing.begin(spotOf(item))}
+            />
+          )}
           {shown === 'growth' && faces && (
             <GrowthOver
               {...{ growing, page, faces, arrived }}

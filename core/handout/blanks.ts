@@ -16,20 +16,24 @@ const isBlank = (item: Item): item is WrittenItem => isWritten(item) && item.tou
 /** Blanks whose tops differ by less than this are in one row, in points. */
 const ROW = 12;
 
-/** The blanks of a page in reading order: row by row, each from left to right. Boxes are in page coordinates. */
-export function blanksOn(page: Page, pictures: Pictures): Blank[] {
-  const all = everyItem(page)
-    .filter(isBlank)
-    .map((item) => ({ item, box: boxOf(page, item, pictures), filled: !isEmpty(item.body) }))
-    .sort((a, b) => a.box.y - b.box.y || a.box.x - b.box.x);
-  const rows: Blank[][] = [];
-  for (const blank of all) {
+/** Things in reading order: row by row, each from left to right. */
+export function inRows<T extends { box: Box }>(things: readonly T[]): T[] {
+  const rows: T[][] = [];
+  for (const one of things.toSorted((a, b) => a.box.y - b.box.y || a.box.x - b.box.x)) {
     const row = rows.at(-1);
-    if (row && blank.box.y - row[0].box.y < ROW) row.push(blank);
-    else rows.push([blank]);
+    if (row && one.box.y - row[0].box.y < ROW) row.push(one);
+    else rows.push([one]);
   }
   return rows.flatMap((row) => row.toSorted((a, b) => a.box.x - b.box.x));
 }
+
+/** The blanks of a page in reading order. Boxes are in page coordinates. */
+export const blanksOn = (page: Page, pictures: Pictures): Blank[] =>
+  inRows(
+    everyItem(page)
+      .filter(isBlank)
+      .map((item) => ({ item, box: boxOf(page, item, pictures), filled: !isEmpty(item.body) })),
+  );
 
 /** Where the lines from an item end, in page coordinates: what a label is about. */
 export function pointedAt(page: Page, id: string, pictures: Pictures): Point[] {

@@ -48,7 +48,7 @@ test('what a student did is shown moment by moment, with what came in one go', a
   // The keys go on, and lead back to the piece.
   await page.keyboard.press('v');
   await expect(card(page)).toHaveCount(0);
-  await expect(page.locator('.margin-card', { hasText: 'Look-fors' }).first()).toBeVisible();
+  await expect(page.getByRole('heading', { level: 2 })).toHaveText('Tane Parata');
 });
 
 test('what a student types is not told as come in one go, and a copy that nobody began says so', async ({

@@ -54,6 +54,22 @@ test('a piece is marked and returned by a key for each thing that is asked, and 
   await page.keyboard.press('Enter');
   await expect(page.locator('.margin-card', { hasText: 'ray of 3' })).toBeVisible();
 
+  // Tab leads from part to part without a pointer, and goes on after a note.
+  const parts = page.getByRole('list', { name: 'Parts of the piece' }).getByRole('button');
+  await page.keyboard.press('Tab');
+  await expect(parts.nth(0)).toBeFocused();
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('w');
+  await page.keyboard.type('look again');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.margin-card', { hasText: 'look again' })).toBeVisible();
+  await expect(parts.nth(1)).toBeFocused();
+  await page.keyboard.press('Shift+Tab');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Note on this spot')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(parts.nth(0)).toBeFocused();
+
   await page.keyboard.press('r');
   const bar = page.getByRole('status').filter({ hasText: `${first}: returned as done` });
   await expect(bar).toBeVisible();
