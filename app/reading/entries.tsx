@@ -64,15 +64,16 @@ export function readingEntries(reading: Reading): MarginEntry[] {
   const { loaded, writing, open, asked, zone, against, growth, marks } = reading;
   const cards = { loaded, said: writing.said, open, asked, say: writing.say };
   const out: MarginEntry[] = [...damageEntry(loaded), ...notTakenEntry(writing)];
-  if (growth) return [...out, growth];
+  if (growth) out.push(growth);
   out.push({
     id: 'head',
     anchor: null,
     end: 'top',
     tone: 'plain',
     label: 'Look-fors',
-    content: <HeadCard {...cards} zone={zone} marks={against ? [] : marks} />,
+    content: <HeadCard {...cards} zone={zone} marks={against || growth ? [] : marks} />,
   });
+  if (growth) return out;
   if (against) out.push(...againstEntries(against), ...saidBefore(reading));
   else
     out.push(
