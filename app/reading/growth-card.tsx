@@ -10,6 +10,7 @@ import type { Growing, GrowthMoment } from './growing';
 import { useGrowth } from './growth-data';
 import type { Grown } from './growth-data';
 import styles from './growth.module.css';
+import said from './last-go-card.module.css';
 
 /** When a piece was worked on, how fast, and what came in one go; any moment of it is shown on the page. */
 
@@ -102,7 +103,7 @@ function Grew({ grown, growing, nameless, now }: GrewProps) {
     <>
       <h3>How it grew</h3>
       <p className="quiet">
-        {howMany(minutes(all), 'minute')} of work{' '}
+        {minutes(all) === 0 ? 'Less than a minute' : howMany(minutes(all), 'minute')} of work{' '}
         {sittings.length === 1 ? 'without a longer pause' : `in ${sittings.length} sittings`}
         {from > 0 && '. What came before is no longer told'}
       </p>
@@ -126,7 +127,7 @@ function Grew({ grown, growing, nameless, now }: GrewProps) {
         <Chip onClick={playback.playing ? playback.stop : playback.play}>{playback.playing ? 'stop' : 'play'}</Chip>
         <span>{shown.worked === Infinity ? 'As it is' : whenWords(new Date(when), now, zone)}</span>
       </p>
-      <ol className={styles.list} aria-label="When it was worked on">
+      <ol className={`${said.list} ${styles.moments}`} aria-label="When it was worked on">
         {sittings.map((sitting) => (
           <li key={sitting.from}>
             <Action aria-current={seq >= sitting.from && seq <= sitting.to} onClick={() => goTo(sitting.to)}>
@@ -146,7 +147,7 @@ function Grew({ grown, growing, nameless, now }: GrewProps) {
         ))}
       </ol>
       {several && (
-        <ul className={styles.list} aria-label="Who brought what">
+        <ul className={`${said.list} ${styles.moments}`} aria-label="Who brought what">
           {shares.map((share) => (
             <li key={share.by}>
               <b>{called(share.by)}</b> {yields(share)}
@@ -160,7 +161,7 @@ function Grew({ grown, growing, nameless, now }: GrewProps) {
           <p className="quiet">
             Words that came in one go: spoken, pasted, or written elsewhere. A question to ask, no more.
           </p>
-          <ul className={styles.list} aria-label="What came in one go">
+          <ul className={`${said.list} ${styles.moments}`} aria-label="What came in one go">
             {atOnce.map((one) => (
               <li key={`${one.seq} ${one.item}`}>
                 <Action onClick={() => goTo(one.seq)}>{whenWords(new Date(one.at), now, zone)}</Action>{' '}

@@ -10,6 +10,7 @@ import { PageView } from '../drawing/page-view';
 import { pictureNow } from '../drawing/resources';
 import type { Growing } from './growing';
 import { useGrowth } from './growth-data';
+import over from './against.module.css';
 import styles from './growth.module.css';
 
 type Props = {
@@ -46,7 +47,7 @@ export default function GrowthOver({ growing, nameless, page, faces, arrived, sc
   const sheet = nameless ? sheetWithoutNames(whole) : whole;
   const then = sheet.pages.find(({ id }) => id === page.id);
   return (
-    <div className={styles.over}>
+    <div className={over.over}>
       {then ? (
         <>
           <PageView
@@ -66,7 +67,7 @@ export default function GrowthOver({ growing, nameless, page, faces, arrived, sc
           ))}
         </>
       ) : (
-        <p className={styles.none}>This page was not there yet.</p>
+        <p className={over.none}>This page was not there yet.</p>
       )}
     </div>
   );

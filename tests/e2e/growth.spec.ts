@@ -1,21 +1,14 @@
 import type { Page } from '@playwright/test';
-import { drawn, expect, signedIn, test } from './house';
+import { expect, readHeron, signedIn, test } from './house';
 
 /** How a piece grew, watched by its teacher. */
 
-const read = async (page: Page, name: string) => {
-  const desk = await (await page.context().request.get('/desk')).text();
-  const [, handout] = /href="(\/handouts\/[^"/]+)"[^>]*><strong>[^<]*grey heron/.exec(desk)!;
-  await page.goto(handout!);
-  await page.locator('.spread_card', { hasText: name }).click();
-  await drawn(page);
-};
 const card = (page: Page) => page.locator('.margin-card', { hasText: 'How it grew' });
 const then = (page: Page) => page.getByRole('img', { name: /growing$/ });
 
 test('what a student did is shown moment by moment, with what came in one go', async ({ browser, house }) => {
   const page = await signedIn(browser, house, 'Maren');
-  await read(page, 'Tane Parata');
+  await readHeron(page, 'Tane Parata');
   await page.context().setOffline(true);
   await page.getByText('Growth', { exact: true }).click();
   await expect(
@@ -56,12 +49,12 @@ test('what a student types is not told as come in one go, and a copy that nobody
   house,
 }) => {
   const page = await signedIn(browser, house, 'Maren');
-  await read(page, 'Oluchi Eze');
+  await readHeron(page, 'Oluchi Eze');
   await page.getByText('Growth', { exact: true }).click();
   await expect(card(page)).toContainText('of work');
   await expect(card(page).getByRole('list', { name: 'When it was worked on' })).toContainText('words');
   await expect(card(page).getByRole('list', { name: 'What came in one go' })).toHaveCount(0);
-  await read(page, 'Zofia Lis');
+  await readHeron(page, 'Zofia Lis');
   await page.getByText('Growth', { exact: true }).click();
   await expect(card(page)).toContainText('Nobody has worked on it yet.');
 });

@@ -366,3 +366,12 @@ export async function tidesOfAyo(browser: Browser, house: House): Promise<Page> 
   await drawn(page);
   return page;
 }
+
+/** Opens a student's piece of the heron, to be read. */
+export async function readHeron(page: Page, name: string): Promise<void> {
+  const desk = await (await page.context().request.get('/desk')).text();
+  const [, handout] = /href="(\/handouts\/[^"/]+)"[^>]*><strong>[^<]*grey heron/.exec(desk)!;
+  await page.goto(handout);
+  await page.locator('.spread_card', { hasText: name }).click();
+  await drawn(page);
+}

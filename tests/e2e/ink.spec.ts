@@ -1,23 +1,16 @@
 import type { Page } from '@playwright/test';
 import { SECRET } from '../../demo/school';
-import { drag, drawn, expect, handIn, join, press, signedIn, test } from './house';
+import { drag, drawn, expect, handIn, join, press, readHeron, signedIn, test } from './house';
 
 const card = (page: Page, words: string) => page.locator('.margin-card', { hasText: words });
 const hand = (page: Page) => page.getByRole('img', { name: /^Drawn by hand/ });
-const read = async (page: Page, name: string) => {
-  const desk = await (await page.context().request.get('/desk')).text();
-  const [, handout] = /href="(\/handouts\/[^"/]+)"[^>]*><strong>[^<]*grey heron/.exec(desk)!;
-  await page.goto(handout!);
-  await page.locator('.spread_card', { hasText: name }).click();
-  await drawn(page);
-};
 
 test('a piece is drawn and stamped on, also without a network, the student sees it, and it stays beside the next go', async ({
   browser,
   house,
 }) => {
   const teacher = await signedIn(browser, house, 'Maren');
-  await read(teacher, 'Tane Parata');
+  await readHeron(teacher, 'Tane Parata');
   await teacher.getByRole('button', { name: 'Draw' }).click();
   const rail = teacher.getByRole('toolbar', { name: 'Drawing on the piece' });
   await rail.getByRole('button', { name: 'thick blue pen' }).click();
