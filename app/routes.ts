@@ -36,6 +36,7 @@ export default [
   route('handouts/:handoutId/reading/:copyId/said', 'routes/said.ts'),
   route('handouts/:handoutId/reading/:copyId/ahead', 'routes/reading-ahead.ts'),
   route('handouts/:handoutId/reading/:copyId/growth', 'routes/growth.ts'),
+  route('students/:studentId', 'routes/path.tsx'),
   route('own-sheets', 'routes/own-sheets.ts'),
   route('phrases', 'routes/phrases.ts'),
   route('written', 'routes/written.ts'),

@@ -1,6 +1,6 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import { Form } from 'react-router';
+import { Form, Link } from 'react-router';
 import { z } from 'zod';
 import type { ClassRow, Member } from '../../server/stores/classes';
 import { useKept } from '../keeping/kept';
@@ -52,6 +52,7 @@ function ForOne({ personId, member, from, others, beside }: Omit<Props, 'open' |
       <Action type="submit" className={styles.do} name="do" value="cards" aria-label={`A card for ${member.name}`}>
         Make a card
       </Action>
+      <Link to={`/students/${member.id}`}>All their work</Link>
       {typed === null ? (
         <Action onClick={() => setTyped(member.name)}>change the name</Action>
       ) : (

@@ -96,6 +96,7 @@ export function HeadCard({ loaded, said: { rulings }, open, asked, say, zone, ma
       <div className={readingStyles.headName}>
         <h2>{copy.studentName}</h2>
         {copy.version !== null && <VersionMark version={copy.version} />}
+        {copy.studentId && <Link to={`/students/${copy.studentId}`}>All their work</Link>}
         <StateLabel state={copy.state} />
       </div>
       <p className="quiet">

@@ -101,7 +101,13 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
     .filter((card) => (only === null || card.state === only) && (bar === null || bar.has(card)))
     .sort(SORTS[sort].by);
   const picked = cards.filter(({ id }) => chosen.has(id));
-  const choose = (ids: readonly string[], to: boolean) => setChosen((before) => withChosen(before, ids, to));
+  const [beside, setBeside] = useState(false);
+  /** Two pieces that are looked at side by side, as large as there is room. */
+  const pair = beside && picked.length === 2 ? picked : null;
+  const choose = (ids: readonly string[], to: boolean) => {
+    setBeside(false);
+    setChosen((before) => withChosen(before, ids, to));
+  };
   const all = list.length > 0 && list.every(({ id }) => chosen.has(id));
   const returned = useReturned(cards);
   const first = longestWaiting(cards);
@@ -199,10 +205,12 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
           <div
             className={spreadStyles.cards}
             style={{
-              gridTemplateColumns: `repeat(auto-fill, minmax(${SIZES[size][page.width > page.height ? 0 : 1]}px, 1fr))`,
+              gridTemplateColumns: pair
+                ? 'repeat(2, minmax(0, 1fr))'
+                : `repeat(auto-fill, minmax(${SIZES[size][page.width > page.height ? 0 : 1]}px, 1fr))`,
             }}
           >
-            {list.map((card) => (
+            {(pair ?? list).map((card) => (
               <PieceCard
                 key={card.id}
                 {...{ handout, card, now }}
@@ -212,12 +220,20 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
                 onChoose={(to) => choose([card.id], to)}
               />
             ))}
-            {list.length === 0 && <Empty>No copy is like that.</Empty>}
+            {!pair && list.length === 0 && <Empty>No copy is like that.</Empty>}
           </div>
         </main>
         <ClassSoFar {...loaderData} cards={cards} marked={shown === 'look-fors'} bar={bar} onBar={setBar} />
       </div>
-      {picked.length > 0 && <ChosenBar handoutId={handout.id} cards={picked} onClear={() => setChosen(new Set())} />}
+      {picked.length > 0 && (
+        <ChosenBar
+          handoutId={handout.id}
+          cards={picked}
+          beside={pair !== null}
+          onBeside={setBeside}
+          onClear={() => choose([...chosen], false)}
+        />
+      )}
       {returned && (
         <ReturnedBar
           key={returned.id}

@@ -12,9 +12,16 @@ import styles from './spread.module.css';
 
 /** What can be done with several pieces that were chosen. */
 
-type Props = { handoutId: string; cards: readonly Card[]; onClear: () => void };
+type Props = {
+  handoutId: string;
+  cards: readonly Card[];
+  /** Whether the two that are chosen are shown side by side. */
+  beside: boolean;
+  onBeside: (beside: boolean) => void;
+  onClear: () => void;
+};
 
-export function ChosenBar({ handoutId, cards, onClear }: Props) {
+export function ChosenBar({ handoutId, cards, beside, onBeside, onClear }: Props) {
   const fetcher = useFetcher<Answer>();
   const open = cards.filter(({ state }) => isOpen(state));
   const handedIn = cards.filter(({ goId }) => goId !== null);
@@ -31,6 +38,11 @@ export function ChosenBar({ handoutId, cards, onClear }: Props) {
         <b>
           {cards.length} {cards.length === 1 ? 'piece' : 'pieces'} chosen
         </b>
+        {cards.length === 2 && (
+          <Button aria-pressed={beside} onClick={() => onBeside(!beside)}>
+            {beside ? 'Back to all' : 'Side by side'}
+          </Button>
+        )}
         <ReturnPieces cards={cards} chosen />
         {handedIn.length > 0 && (
           <Link to={`/handouts/${handoutId}/out?of=${handedIn.map(({ id }) => id).join('+')}`}>

@@ -65,7 +65,8 @@ function Choice({ waiting, all: every, onClose }: { waiting: readonly Waiting[];
   const all = pieces.length === waiting.length;
   const send = () =>
     pieces.length > 0 &&
-    fetcher.state === 'idle' &&
+    // Pressed again once what was in the way is told, it goes even while the class is loaded anew.
+    fetcher.state !== 'submitting' &&
     void fetcher.submit(
       { do: 'return', outcome, pieces: pieces.map(({ id, goId }) => `${id}:${goId}`).join(' ') },
       { method: 'post' },

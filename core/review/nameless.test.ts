@@ -32,7 +32,7 @@ const signed = (own: string) =>
 function read(all: readonly { id: string; studentName: string }[]) {
   const [copy] = all;
   return {
-    copy,
+    copy: { ...copy, studentId: `of ${copy.studentName}` as string | null },
     band: all,
     alike: all.slice(1, 3).map((one) => ({ id: one.id, name: one.studentName, words: 7 })),
     shares: [{ name: copy.studentName, changes: 3 }],
@@ -51,6 +51,7 @@ test('no name is left anywhere, and everything else is', () => {
       for (const { studentName } of all) for (const part of studentName.split(' ')) expect(said).not.toContain(part);
       expect(said.match(/It wades\./g)).toHaveLength(3);
       expect(said.match(/Name:/g)).toHaveLength(2);
+      expect(shown.copy.studentId).toBeNull();
       expect(shown.results).toHaveLength(2);
       expect(shown.band.map((one) => one.id).toSorted()).toEqual(all.map((one) => one.id).toSorted());
       expect(shown.band.find((one) => one.id === shown.copy.id)?.studentName).toBe(shown.copy.studentName);

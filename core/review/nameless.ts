@@ -27,7 +27,7 @@ export const sheetWithoutNames = (sheet: Sheet): Sheet => ({
 });
 
 type Read = {
-  copy: Piece;
+  copy: Piece & { studentId: string | null };
   band: readonly Piece[];
   alike: readonly { id: string; name: string }[];
   shares: readonly unknown[];
@@ -44,7 +44,7 @@ export function withoutNames<T extends Read>(piece: T): T {
   const { goBefore } = piece;
   return {
     ...piece,
-    copy: { ...piece.copy, studentName: called(piece.copy.id) },
+    copy: { ...piece.copy, studentName: called(piece.copy.id), studentId: null },
     band,
     alike: piece.alike.map((one) => ({ ...one, name: called(one.id) })),
     shares: [],

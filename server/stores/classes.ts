@@ -89,6 +89,20 @@ export const membersOf = async (db: Queries, classId: string): Promise<Member[]>
     ({ name }) => name,
   );
 
+/** A student by identity, for a teacher of one of their classes. */
+export const studentOf = async (
+  db: Queries,
+  teacherId: string,
+  id: string,
+): Promise<{ id: string; name: string } | undefined> =>
+  one(
+    await db.query<{ id: string; name: string }>(
+      `select p.id, p.name from person p where p.id = $2 and p.role = 'student' and exists
+         (select 1 from class_member m join teaches t on t.class_id = m.class_id and t.person_id = $1 where m.person_id = p.id)`,
+      [teacherId, id],
+    ),
+  );
+
 export async function addStudent(
   db: Queries,
   given: { schoolId: string; classId: string; name: string; secretHash?: string },

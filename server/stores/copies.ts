@@ -137,6 +137,25 @@ export const copiesOf = async (db: Queries, handoutId: string): Promise<ClassCop
   return byName(copies, ({ studentName }) => studentName);
 };
 
+export type PathCopy = {
+  id: string;
+  documentId: string;
+  handoutId: string;
+  title: string;
+  className: string;
+  handedOutAt: Date;
+};
+
+/** What a student has of handouts to classes of a teacher, the newest first: at most so many. */
+export const copiesWith = (db: Queries, teacherId: string, studentId: string, most: number) =>
+  db.query<PathCopy>(
+    `select copy.id, copy.document_id as "documentId", h.id as "handoutId", h.title, c.name as "className", coalesce(h.opens_at, h.created_at) as "handedOutAt"
+     from ${COPIES_OF} mine join copy on copy.id = mine.id join handout h on h.id = copy.handout_id join class c on c.id = h.class_id
+     where h.binned_at is null and exists (select 1 from teaches t where t.class_id = h.class_id and t.person_id = $2)
+     order by 6 desc, h.id limit $3`,
+    [studentId, teacherId, most],
+  );
+
 /** Who may write to a document, in one query: its owner, or the student whose copy it is. */
 export type DocumentAccess =
   | { kind: 'sheet' }

@@ -119,6 +119,7 @@ const CALLS: Record<string, () => unknown> = {
   setClassTeacher: () =>
     teachers.setClassTeacher(db, { classId: 'c5-1', personId: 't5-3', rights: 'read', endsAt: null }),
   removeClassTeacher: () => teachers.removeClassTeacher(db, 'c5-1', 't5-3'),
+  studentOf: () => classes.studentOf(db, 't3-2', 'p3-40'),
   addStudent: () => classes.addStudent(db, { schoolId: 's7', classId: 'c7-1', name: 'New' }),
   workersOn: () => mates.workersOn(db, 'h9-0', ['y9-40-1']),
   addMates: () => mates.addMates(db, 'y9-40-1', ['p9-41']),
@@ -130,6 +131,7 @@ const CALLS: Record<string, () => unknown> = {
   nextOpening: () => copies.nextOpening(db, 'p3-40'),
   copyOfStudent: () => copies.copyOfStudent(db, 'p3-40', 'y3-40-1'),
   copyForTeacher: () => copies.copyForTeacher(db, 't3-2', 'y3-40-1'),
+  copiesWith: () => copies.copiesWith(db, 't3-2', 'p3-40', 60),
   copiesOf: () => copies.copiesOf(db, 'o1-4-1'),
   documentAccess: () => copies.documentAccess(db, 'p3-40', 'dc3-40-1'),
   isTeacherOfCopy: () => copies.isTeacherOfCopy(db, 't3-2', 'dc3-40-1'),

@@ -40,6 +40,8 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
     copy: {
       id: copy.id,
       studentName: copy.studentName,
+      /** Where one student alone works on it; null for a group, and while names are hidden. */
+      studentId: namesOf(copy.studentName).length > 1 ? null : copy.studentId,
       state: copy.state,
       /** Which version of the handout it is; null where everybody has the same. */
       version: handout.versions.length > 0 ? copy.version : null,

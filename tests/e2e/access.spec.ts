@@ -48,6 +48,8 @@ test('every route knows who is asking', async ({ browser, house }) => {
     return (await pages.owner.locator('.handouts_open', { hasText: 'grey heron' }).getAttribute('href'))!;
   })();
   const copy = await linkTo(pages.student, '/tray', '/copies/');
+  await pages.owner.goto(`${handout}/reading/${copy.split('/').at(-1)}`);
+  const path = (await pages.owner.getByRole('link', { name: 'All their work' }).getAttribute('href'))!;
   const [copyId, handoutId] = [copy, handout].map((path) => path.split('/').at(-1)!);
   const documents = async (page: typeof pages.owner, at: string) => {
     const asked = page.waitForRequest(/\/documents\/[^/]+\/changes/);
@@ -122,6 +124,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${handout}/reading/${copyId}`, mine],
     [`${handout}/reading/${copyId}/ahead`, mine],
     [`${handout}/reading/${copyId}/growth`, script(mine)],
+    [path, mine],
     [copy, copies],
     [`/copies/${copyId}/picture.svg`, { nobody: 'no', owner: 'in', colleague: 'no', student: 'in', stranger: 'no' }],
     [

@@ -89,6 +89,10 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
   await expect(page.getByRole('toolbar', { name: 'Drawing on the piece' })).toBeVisible();
   await page.keyboard.press('h');
   await check(page, 'drawing on a piece without its name');
+  await page.keyboard.press('h');
+  await page.getByRole('link', { name: 'All their work' }).click();
+  await expect(page.getByRole('list', { name: /^All their work/ })).toBeVisible();
+  await check(page, 'all the work of a student');
 });
 
 test('everything that opens on the workbench has names and contrast', async ({ browser, house }) => {

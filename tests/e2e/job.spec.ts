@@ -36,7 +36,7 @@ test.describe.serial('the whole job', () => {
     await teacher.getByRole('button', { name: 'Add a row' }).click();
     await teacher.getByLabel('Row of the rubric').fill('Names');
     await teacher.getByText('what each level means').click();
-    await teacher.getByLabel('Level 3 of Names').fill('most of them');
+    await teacher.getByLabel('Level 3 of Names', { exact: true }).fill('most of them');
     await teacher.getByRole('button', { name: 'Hand it out' }).click();
     await teacher.waitForURL(/\/handouts\//);
     await expect(teacher.locator('.spread_card')).toHaveCount(9);

@@ -99,6 +99,19 @@ test('a bar leads to its pieces; those that are chosen are given more time or re
   // More time for two who have not handed in.
   await page.getByRole('button', { name: /^Handed in/ }).click();
   await chosen.getByRole('button', { name: 'Choose none' }).click();
+
+  await page.getByRole('checkbox', { name: /Choose Dara Kowal/ }).check();
+  await expect(chosen.getByRole('button', { name: 'Side by side' })).toHaveCount(0);
+  await page.getByRole('checkbox', { name: /Choose Hana Tanabe/ }).check();
+  await chosen.getByRole('button', { name: 'Side by side' }).click();
+  await expect(cards).toHaveCount(2);
+  await expect(cards.nth(1)).toContainText('Hana Tanabe');
+  await chosen.getByRole('button', { name: 'Back to all' }).click();
+  await expect(cards).toHaveCount(26);
+  await chosen.getByRole('button', { name: 'Side by side' }).click();
+  await page.getByRole('checkbox', { name: /Choose Hana Tanabe/ }).uncheck();
+  await expect(cards).toHaveCount(26);
+  await chosen.getByRole('button', { name: 'Choose none' }).click();
   await page.getByRole('button', { name: /^Not begun/ }).click();
   await page.getByRole('checkbox', { name: 'Choose all' }).check();
   await chosen.getByRole('button', { name: /More time/ }).click();

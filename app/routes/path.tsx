@@ -1,0 +1,117 @@
+import { Link } from 'react-router';
+import { OUTCOME_WORDS } from '../../core/handout/state';
+import { sumWords } from '../../core/lookfors/rubric';
+import { howMany } from '../../core/values/listed';
+import { workshop } from '../../server/actions/means';
+import { pathView } from '../../server/views/path-view';
+import { orLast } from '../browser/reached';
+import { useZone, whenWords } from '../browser/time';
+import { StateLabel } from '../house/leaf';
+import { Strip } from '../house/strip';
+import { card } from '../parts/card';
+import { Empty } from '../parts/empty';
+import { allowed, requireRole } from '../who.server';
+import type { Route } from './+types/path';
+import styles from './path.module.css';
+
+/** All that a student did, piece by piece. */
+
+export async function loader({ request, context, params }: Route.LoaderArgs) {
+  const person = await requireRole(request, context, 'teacher');
+  const { db, shelf } = context.services;
+  return allowed(pathView(workshop(db, shelf), person, params.studentId));
+}
+
+export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) => orLast(request, serverLoader);
+clientLoader.hydrate = true as const;
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `All the work of ${loaderData?.student.name ?? ''} · Dappled Margin` },
+];
+
+export default function Path({ loaderData }: Route.ComponentProps) {
+  const { student, pieces, isWhole, now } = loaderData;
+  const handedIn = pieces.filter(({ go }) => go > 0);
+  const late = pieces.filter(({ late }) => late).length;
+  const overdue = pieces.filter(({ overdue }) => overdue).length;
+  const told = [
+    howMany(pieces.length, 'handout'),
+    `${handedIn.length} handed in`,
+    late > 0 && `${late} late`,
+    overdue > 0 && `${overdue} overdue`,
+  ].filter(Boolean);
+  return (
+    <div className={`${styles.page} dapple`}>
+      <Strip home="/desk" title={student.name} before={<span className="quiet">{told.join(' · ')}</span>} />
+      <main className={styles.path}>
+        {pieces.length === 0 && <Empty>Nothing was handed out to {student.name} in your classes yet.</Empty>}
+        <ol className={styles.pieces} aria-label="All their work, the newest first">
+          {pieces.map((piece) => (
+            <li key={piece.id} className={card(styles.piece)}>
+              <Work piece={piece} now={now} />
+            </li>
+          ))}
+        </ol>
+        {!isWhole && <p className="quiet">What is older is not told here.</p>}
+      </main>
+    </div>
+  );
+}
+
+type Piece = Route.ComponentProps['loaderData']['pieces'][number];
+
+function Work({ piece, now }: { piece: Piece; now: number }) {
+  const zone = useZone();
+  const { id, handoutId, title, className, state, go, held, lookFors, missed, points, notes, page } = piece;
+  return (
+    <>
+      <Link
+        to={`/handouts/${handoutId}/reading/${id}`}
+        className={styles.picture}
+        style={{ aspectRatio: `${page.width} / ${page.height}` }}
+        aria-label={`Read ${title}`}
+      >
+        {state === 'not-begun' ? (
+          <span className="quiet">Nothing yet</span>
+        ) : (
+          <img src={`/copies/${id}/picture.svg?${piece.picture}`} alt="" loading="lazy" />
+        )}
+      </Link>
+      <div className={styles.about}>
+        <div className={styles.head}>
+          <Link to={`/handouts/${handoutId}/reading/${id}`}>
+            <strong>{title}</strong>
+          </Link>
+          <StateLabel state={state} />
+        </div>
+        <span className="quiet">
+          {className} · handed out {whenWords(piece.handedOutAt, now, zone)}
+          {piece.handedInAt && ` · handed in ${whenWords(piece.handedInAt, now, zone)}`}
+          {go > 1 && ` · go ${go}`}
+          {piece.heldFor && ` · goes back ${OUTCOME_WORDS[piece.heldFor]}`}
+          {piece.late && <b className={styles.late}> · late</b>}
+          {piece.overdue && <b className={styles.late}> · overdue</b>}
+        </span>
+        {held !== null && lookFors > 0 && (
+          <span className={styles.met}>
+            <meter className={styles.meter} min={0} max={lookFors} value={held} aria-label={`Look-fors of ${title}`} />
+            {held} of {howMany(lookFors, 'look-for')} met
+            {points && points.of > 0 && <span className="quiet"> · {sumWords(points)}</span>}
+          </span>
+        )}
+        {missed.length > 0 && (
+          <span className={styles.missed}>
+            <b>Missed:</b> {missed.join(' · ')}
+          </span>
+        )}
+        {notes.length > 0 && (
+          <ul className={styles.notes} aria-label={`Notes on ${title}`}>
+            {notes.map((body, i) => (
+              <li key={i}>{body}</li>
+            ))}
+          </ul>
+        )}
+      </div>
+    </>
+  );
+}
