@@ -96,7 +96,10 @@ function Work({ piece, now }: { piece: Piece; now: number }) {
           <span className={styles.met}>
             <meter className={styles.meter} min={0} max={lookFors} value={held} aria-label={`Look-fors of ${title}`} />
             {held} of {howMany(lookFors, 'look-for')} met
-            {points && points.of > 0 && <span className="quiet"> · {sumWords(points)}</span>}
+            {points && points.of > 0 && (points.open === 0 || points.got > 0) && (
+              // What is still to mark never reads as lost.
+              <span className="quiet"> · {sumWords(points)}</span>
+            )}
           </span>
         )}
         {missed.length > 0 && (
