@@ -96,7 +96,6 @@ export function HeadCard({ loaded, said: { rulings }, open, asked, say, zone, ma
       <div className={readingStyles.headName}>
         <h2>{copy.studentName}</h2>
         {copy.version !== null && <VersionMark version={copy.version} />}
-        {copy.studentId && <Link to={`/students/${copy.studentId}`}>All their work</Link>}
         <StateLabel state={copy.state} />
       </div>
       <p className="quiet">
@@ -106,6 +105,12 @@ export function HeadCard({ loaded, said: { rulings }, open, asked, say, zone, ma
             ? 'Nothing is on it yet'
             : 'Not handed in: shown as it is now'}
         {lookFors.length > 0 && ` · ${held.filter(Boolean).length} of ${lookFors.length} met`}
+        {copy.studentId && (
+          <>
+            {' · '}
+            <Link to={`/students/${copy.studentId}`}>All their work</Link>
+          </>
+        )}
       </p>
       {loaded.shares.length > 0 && (
         <p className="quiet">Changes: {loaded.shares.map(({ name, changes }) => `${name} ${changes}`).join(' · ')}</p>
