@@ -17,30 +17,27 @@ export function agoWords(when: When, now: number): string {
   return relative.format(-Math.max(1, Math.round((now - ms(when)) / DAY)), 'day');
 }
 
+const TIME = { hour: '2-digit', minute: '2-digit' } as const;
+const SHAPES = {
+  near: { weekday: 'short', ...TIME },
+  far: { day: 'numeric', month: 'short', ...TIME },
+  time: TIME,
+} as const;
 const formats = new Map<string, Intl.DateTimeFormat>();
-function format(zone: string, near: boolean): Intl.DateTimeFormat {
-  const key = `${zone} ${near}`;
+function format(zone: string, shape: keyof typeof SHAPES): Intl.DateTimeFormat {
+  const key = `${zone} ${shape}`;
   let found = formats.get(key);
-  if (!found) {
-    found = new Intl.DateTimeFormat('en-GB', {
-      ...(near ? { weekday: 'short' } : { day: 'numeric', month: 'short' }),
-      hour: '2-digit',
-      minute: '2-digit',
-      timeZone: zone,
-    });
-    formats.set(key, found);
-  }
+  if (!found) formats.set(key, (found = new Intl.DateTimeFormat('en-GB', { ...SHAPES[shape], timeZone: zone })));
   return found;
 }
 
 /** Weekday and time within a week, else the date. */
 export function whenWords(when: When, now: number, zone: string): string {
-  return when === null ? '' : format(zone, Math.abs(ms(when) - now) < 6 * DAY).format(ms(when));
+  return when === null ? '' : format(zone, Math.abs(ms(when) - now) < 6 * DAY ? 'near' : 'far').format(ms(when));
 }
 
 /** The time of day. */
-export const timeWords = (when: number, zone: string): string =>
-  new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone }).format(when);
+export const timeWords = (when: number, zone: string): string => format(zone, 'time').format(when);
 
 export function dueWords(when: When, now: number, zone: string): string {
   if (when === null) return 'no due time';

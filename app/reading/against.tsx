@@ -4,8 +4,8 @@ import type { Page } from '../../core/schema/sheet';
 import type { Faces } from '../../core/text/faces';
 import type { differencesOn } from '../differences/differences';
 import { DifferenceFrames } from '../differences/differences';
-import { PageView } from '../drawing/page-view';
 import type { Other } from './shown';
+import { SheetOver } from './sheet-over';
 import styles from './against.module.css';
 
 type Props = {
@@ -25,24 +25,16 @@ type Props = {
 /** Another sheet over a piece, with what differs; a slider uncovers the piece from the left. */
 export function Against({ other: { sheet, name }, page, faces, arrived, scale, title, framed, children }: Props) {
   const [uncovered, setUncovered] = useState(0);
-  const same = sheet.pages.find(({ id }) => id === page.id);
   return (
     <>
-      <div className={styles.over} style={{ clipPath: `inset(0 0 0 ${uncovered}%)` }}>
-        {same ? (
-          <PageView
-            sheet={sheet}
-            page={same}
-            faces={faces}
-            arrived={arrived}
-            scale={scale}
-            label={`${title}: ${name}`}
-          />
-        ) : (
-          <p className={styles.none}>This page is not in {name}.</p>
-        )}
+      <SheetOver
+        {...{ sheet, page, faces, arrived, scale }}
+        none={`This page is not in ${name}.`}
+        label={`${title}: ${name}`}
+        style={{ clipPath: `inset(0 0 0 ${uncovered}%)` }}
+      >
         {children}
-      </div>
+      </SheetOver>
       <DifferenceFrames framed={framed} page={page} />
       <input
         type="range"

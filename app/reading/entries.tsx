@@ -21,6 +21,7 @@ import type { Draft } from '../keeping/sender';
 import { NotTaken } from '../keeping/sender';
 import type { Note } from '../../core/review/said';
 import styles from '../student/student.module.css';
+import type { Growing } from './growing';
 import type { Writing } from './writing';
 
 /** What stands in the margin beside a piece that is being read. */
@@ -28,6 +29,7 @@ import type { Writing } from './writing';
 export type Loaded = Route.ComponentProps['loaderData'];
 
 const LastGoCard = later(() => import('./last-go-card').then((part) => part.default));
+const GrowthCard = later(() => import('./growth-card').then((part) => part.default));
 const InkCard = later(() => import('./ink-card').then((part) => part.default));
 
 /** Evidence listed in the margin. The rest shows on the piece only. */
@@ -49,7 +51,7 @@ type Reading = {
    */
   against: { said: Loaded['goBefore']; name: string; count: number; entries: readonly MarginEntry[] } | null;
   /** How it grew, while that is shown. */
-  growth: MarginEntry | null;
+  growth: { growing: Growing; nameless: boolean } | null;
   /** The frames drawn on the piece. */
   marks: readonly PieceMark[];
   /** Whether something can be said on it now. */
@@ -64,7 +66,15 @@ export function readingEntries(reading: Reading): MarginEntry[] {
   const { loaded, writing, open, asked, zone, against, growth, marks } = reading;
   const cards = { loaded, said: writing.said, open, asked, say: writing.say };
   const out: MarginEntry[] = [...damageEntry(loaded), ...notTakenEntry(writing)];
-  if (growth) out.push(growth);
+  if (growth)
+    out.push({
+      id: 'growth',
+      anchor: null,
+      end: 'top',
+      tone: 'plain',
+      label: 'How it grew',
+      content: <GrowthCard {...growth} now={loaded.now} />,
+    });
   out.push({
     id: 'head',
     anchor: null,

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import type { MarginEntry } from '../margin/margin';
 
 /** After so many milliseconds of work; `seq`: just after this change, of those that were made at that moment. */
 export type GrowthMoment = { worked: number; seq: number | null };
@@ -21,12 +20,3 @@ export function useGrowing({ handoutId, id }: { handoutId: string; id: string })
   };
 }
 export type Growing = ReturnType<typeof useGrowing>;
-
-export const growthEntry = (content: MarginEntry['content']): MarginEntry => ({
-  id: 'growth',
-  anchor: null,
-  end: 'top',
-  tone: 'plain',
-  label: 'How it grew',
-  content,
-});

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { howMany, inWords } from '../../core/values/listed';
 import { paceOf, seqAfter } from '../../core/review/growth';
 import { timeWords, useZone, whenWords } from '../browser/time';
@@ -179,7 +179,7 @@ function Grew({ grown, growing, nameless, now }: GrewProps) {
 
 /** How much was done along the work, and where words came in one go. */
 function Pace({ grown: { growth, from }, shown }: { grown: Grown; shown: number }) {
-  const pace = paceOf(growth, PARTS);
+  const pace = useMemo(() => paceOf(growth, PARTS), [growth]);
   const most = Math.max(1, ...pace);
   const all = growth.worked.at(-1) ?? 0;
   const at = (seq: number) => (all === 0 ? 0 : (growth.worked[seq - from] / all) * PARTS);

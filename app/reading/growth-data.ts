@@ -5,6 +5,7 @@ import { Film } from '../../core/changes/film';
 import { growthOf } from '../../core/review/growth';
 import type { Growth } from '../../core/review/growth';
 import { readSheet } from '../../core/schema/read';
+import { answerOf } from '../browser/answer';
 import { Fetched, useFetched } from '../browser/later';
 
 /** How a piece grew, fetched once for all parts of the screen that show it. */
@@ -50,15 +51,7 @@ let kept: { key: string; where: Fetched<Grown | null> } | null = null;
 export function useGrowth(address: string, asked: number) {
   const where = useMemo(() => {
     const key = `${address} ${asked}`;
-    if (kept?.key !== key)
-      kept = {
-        key,
-        where: new Fetched(async () => {
-          const answer = await fetch(address);
-          if (!answer.ok) throw new Error(`${address}: ${answer.status}`);
-          return grownFrom(Told.parse(await answer.json()));
-        }),
-      };
+    if (kept?.key !== key) kept = { key, where: new Fetched(async () => grownFrom(await answerOf(address, Told))) };
     return kept.where;
   }, [address, asked]);
   return { now: useFetched(where), again: where.again };

@@ -6,11 +6,10 @@ import { seqAfter } from '../../core/review/growth';
 import type { Page } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
 import type { Faces } from '../../core/text/faces';
-import { PageView } from '../drawing/page-view';
 import { pictureNow } from '../drawing/resources';
 import type { Growing } from './growing';
 import { useGrowth } from './growth-data';
-import over from './against.module.css';
+import { SheetOver } from './sheet-over';
 import styles from './growth.module.css';
 
 type Props = {
@@ -47,28 +46,19 @@ export default function GrowthOver({ growing, nameless, page, faces, arrived, sc
   const sheet = nameless ? sheetWithoutNames(whole) : whole;
   const then = sheet.pages.find(({ id }) => id === page.id);
   return (
-    <div className={over.over}>
-      {then ? (
-        <>
-          <PageView
-            sheet={sheet}
-            page={then}
-            faces={faces}
-            arrived={arrived}
-            scale={scale}
-            label={`${title}, growing`}
+    <SheetOver
+      {...{ sheet, page, faces, arrived, scale }}
+      none="This page was not there yet."
+      label={`${title}, growing`}
+    >
+      {then &&
+        boxesOf(log[seq - from - 1]?.change, then).map(({ id, x, y, width, height }) => (
+          <span
+            key={id}
+            className={styles.frame}
+            style={{ left: x * scale, top: y * scale, width: width * scale, height: height * scale }}
           />
-          {boxesOf(log[seq - from - 1]?.change, then).map(({ id, x, y, width, height }) => (
-            <span
-              key={id}
-              className={styles.frame}
-              style={{ left: x * scale, top: y * scale, width: width * scale, height: height * scale }}
-            />
-          ))}
-        </>
-      ) : (
-        <p className={over.none}>This page was not there yet.</p>
-      )}
-    </div>
+        ))}
+    </SheetOver>
   );
 }

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { OUTCOME_WORDS } from '../../core/handout/state';
-import { sumWords } from '../../core/lookfors/rubric';
+import { isMarked, sumWords } from '../../core/lookfors/rubric';
 import { howMany } from '../../core/values/listed';
 import { workshop } from '../../server/actions/means';
 import { pathView } from '../../server/views/path-view';
@@ -96,10 +96,7 @@ function Work({ piece, now }: { piece: Piece; now: number }) {
           <span className={styles.met}>
             <meter className={styles.meter} min={0} max={lookFors} value={held} aria-label={`Look-fors of ${title}`} />
             {held} of {howMany(lookFors, 'look-for')} met
-            {points && points.of > 0 && (points.open === 0 || points.got > 0) && (
-              // What is still to mark never reads as lost.
-              <span className="quiet"> · {sumWords(points)}</span>
-            )}
+            {points && isMarked(points) && <span className="quiet"> · {sumWords(points)}</span>}
           </span>
         )}
         {missed.length > 0 && (

@@ -27,7 +27,7 @@ import { othersOf } from '../reading/shown';
 import { ReadingStrip } from '../reading/reading-strip';
 import { forgetAhead, takeAhead, useAhead } from '../reading/ahead';
 import { RecallWord, ReturnedBar, useRecalling, useReturned } from '../reading/recalling';
-import { growthEntry, useGrowing } from '../reading/growing';
+import { useGrowing } from '../reading/growing';
 import { useReadingKeys } from '../reading/use-keys';
 import { useReturning } from '../reading/returning';
 import { UnfinishedNotes } from '../reading/unfinished-notes';
@@ -96,7 +96,6 @@ const compared = fetched(async () => ({
 }));
 
 const Against = later(() => import('../reading/against').then((part) => part.Against), null);
-const GrowthCard = later(() => import('../reading/growth-card').then((part) => part.default));
 const GrowthOver = later(() => import('../reading/growth-over').then((part) => part.default), null);
 const PartsByKey = later(() => import('../reading/parts-by-key').then((part) => part.default), null);
 const KeySheet = later(() => import('../reading/key-sheet').then((part) => part.default), null);
@@ -285,10 +284,7 @@ function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
     writing: { ...writing, notTaken: writing.notTaken.map((one) => ({ ...one, reason: nameless(one.reason) })) },
     page,
     against,
-    growth:
-      shown === 'growth'
-        ? growthEntry(<GrowthCard growing={growing} nameless={names.nameless} now={given.now} />)
-        : null,
+    growth: shown === 'growth' ? { growing, nameless: names.nameless } : null,
     marks,
     open,
     asked,

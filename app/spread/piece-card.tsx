@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { isOpen, isWaiting, OUTCOME_WORDS } from '../../core/handout/state';
-import { pointsWords, sumWords } from '../../core/lookfors/rubric';
+import { isMarked, pointsWords, sumWords } from '../../core/lookfors/rubric';
 import type { spreadView } from '../../server/views/spread-view';
 import { useZone, whenWords } from '../browser/time';
 import { Leaf, STATE_WORDS } from '../house/leaf';
@@ -26,11 +26,8 @@ type Props = {
   onChoose: (chosen: boolean) => void;
 };
 
-/** Nothing where nothing is marked: what is still to mark never reads as lost. */
-function pointsSoFar({ got, of, open }: NonNullable<Card['points']>): string {
-  if (of === 0 || (open > 0 && got === 0)) return '';
-  return open > 0 ? `${pointsWords(got)} points so far` : `${pointsWords(got)}/${pointsWords(of)} points`;
-}
+const pointsSoFar = ({ got, of, open }: NonNullable<Card['points']>): string =>
+  open > 0 ? `${pointsWords(got)} points so far` : `${pointsWords(got)}/${pointsWords(of)} points`;
 
 /** One student's copy among all of the class: its picture, whose it is, and how far it has come. */
 export function PieceCard({ handout, card, now, marked, changed, chosen, onChoose }: Props) {
@@ -70,7 +67,7 @@ export function PieceCard({ handout, card, now, marked, changed, chosen, onChoos
             ` · step ${Math.min(card.openSteps, handout.steps)} of ${handout.steps}`}
           {card.brought > 0 && ` · ${card.brought} ${card.brought === 1 ? 'page' : 'pages'} made elsewhere`}
           {card.go > 1 && ` · go ${card.go}`}
-          {card.points && pointsSoFar(card.points) && (
+          {card.points && isMarked(card.points) && (
             <span title={sumWords(card.points)}> · {pointsSoFar(card.points)}</span>
           )}
           {changed && ` · ${changesWords(changed)}`}

@@ -74,6 +74,9 @@ export function points(rubric: Rubric, marks: RubricMarks, lookFors: readonly We
   );
 }
 
+/** Whether a sum says anything yet: where nothing is marked, what is still to mark would read as lost. */
+export const isMarked = ({ got, of, open }: Sum): boolean => of > 0 && (open === 0 || got > 0);
+
 /** A number of points as it is read: thirds and the like with two decimals. */
 export const pointsWords = (value: number): string => String(Number(value.toFixed(2)));
 /** A sum as it is read. */

@@ -7,16 +7,11 @@ import type { Context } from './kind';
  */
 const known = new WeakMap<Context, WeakMap<Sheet, Map<string, unknown>>>();
 
-function foundOn(context: Context, sheet: Sheet): Map<string, unknown> {
+export function once<T>(context: Context, sheet: Sheet, what: string, find: () => T): T {
   let sheets = known.get(context);
   if (!sheets) known.set(context, (sheets = new WeakMap()));
   let found = sheets.get(sheet);
   if (!found) sheets.set(sheet, (found = new Map()));
-  return found;
-}
-
-export function once<T>(context: Context, sheet: Sheet, what: string, find: () => T): T {
-  const found = foundOn(context, sheet);
   let value = found.get(what);
   if (value === undefined) found.set(what, (value = find()));
   return value as T;

@@ -1,5 +1,8 @@
 /** How much went into the pieces of a class, in groups of like numbers. */
 
+/** Seconds without a change that still count as work. */
+export const PAUSE = 300;
+
 /** From and up to, both whole numbers and both within. */
 export type Span = { from: number; to: number };
 

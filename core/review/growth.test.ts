@@ -5,7 +5,8 @@ import { Film } from '../changes/film';
 import { replay } from '../changes/change';
 import { page, plain, shape, sheet, text } from '../schema/defaults';
 import type { GrownStep } from './growth';
-import { growthOf, paceOf, PAUSE, seqAfter } from './growth';
+import { PAUSE } from './effort';
+import { growthOf, paceOf, seqAfter } from './growth';
 
 const START = sheet({
   title: 'Tide',
@@ -46,7 +47,7 @@ const added: Change = { kind: 'insert', spot: { page: 'p', group: null, behind: 
 
 test('work without a longer pause is one sitting, with the words and things that came of it', () => {
   const first = every([...typing('the sea comes in'), added], 30);
-  const later = { ...step(4 * 30_000 + PAUSE + 1, typed(' again', 'box', 16)) };
+  const later = { ...step(4 * 30_000 + PAUSE * 1000 + 1, typed(' again', 'box', 16)) };
   const { sittings, worked } = grown([...first, later], 40);
   expect(sittings).toEqual([
     { from: 41, to: 45, begun: 0, ended: 120_000, words: 4, things: 1 },

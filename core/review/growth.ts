@@ -5,14 +5,13 @@ import type { Item, Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { everyItem, find } from '../sheet/tree';
 import { bodyText } from '../text/body';
+import { PAUSE } from './effort';
 
 /** How a piece grew: when its students worked on it, how fast, who did what, and which words came in one go. */
 
 /** One change of the log: when it was made, in milliseconds since 1970, and by whom. */
 export type GrownStep = { at: number; by: string; change: Change };
 
-/** Milliseconds without a change that still count as work. */
-export const PAUSE = 300_000;
 /** So many words at once are no longer typing: while somebody types, each word is a change of its own. */
 const AT_ONCE = 8;
 
@@ -129,9 +128,10 @@ export function growthOf(
       const share = shares.get(by) ?? { words: 0, things: 0 };
       shares.set(by, { words: share.words + words, things: share.things + things });
       const sitting = sittings.at(-1);
-      const goesOn = sitting && at - last <= PAUSE;
+      const goesOn = sitting && at - last <= PAUSE * 1000;
       if (goesOn) {
-        Object.assign(sitting, { to: seq, ended: Math.max(sitting.ended, at) });
+        sitting.to = seq;
+        sitting.ended = Math.max(sitting.ended, at);
         sitting.words += words;
         sitting.things += things;
       } else sittings.push({ from: seq, to: seq, begun: at, ended: at, words, things });

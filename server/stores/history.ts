@@ -1,4 +1,5 @@
 import { Change } from '../../core/changes/change';
+import { PAUSE } from '../../core/review/effort';
 import type { Sheet } from '../../core/schema/sheet';
 import { readSheet } from '../../core/schema/read';
 import type { Database, Queries } from '../database/connection';
@@ -120,8 +121,6 @@ export async function addMoment(
 export const dropMoment = (db: Queries, documentId: string, id: string) =>
   db.query('delete from moment where id = $1 and document_id = $2', [id, documentId]);
 
-/** Seconds without a change that still count as work on it. */
-const PAUSE = 300;
 /**
  * How long students worked on each of these documents, in seconds: the time between changes, without longer pauses. Documents that
  * nobody changed are left out.
