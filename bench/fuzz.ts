@@ -7,7 +7,7 @@ import { replay } from '../core/changes/change';
 import { group, ink, page, picture, plain, shape, text } from '../core/schema/defaults';
 import type { Item, Sheet } from '../core/schema/sheet';
 import { openDatabase } from '../server/database/open';
-import { goesOf, handIn } from '../server/stores/copies';
+import { goesOf, handIn } from '../server/stores/goes';
 import { createSheet } from '../server/stores/sheets';
 import { openSession } from '../server/stores/sign-in';
 import { SmallSchool } from '../tests/support/school';

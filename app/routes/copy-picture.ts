@@ -1,5 +1,6 @@
 import { AreaText } from '../../core/review/spot';
-import { copyForTeacher, copyOfStudent, goesOf } from '../../server/stores/copies';
+import { copyForTeacher, copyOfStudent } from '../../server/stores/copies';
+import { goesOf } from '../../server/stores/goes';
 import { pictured } from '../../server/actions/opened';
 import { PageNumber, svgAnswer } from '../picture.server';
 import { missing, requirePerson } from '../who.server';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { ToldResult } from '../../core/lookfors/checks';
-import { copyOfStudent, handIn, takeBack } from '../stores/copies';
+import { copyOfStudent } from '../stores/copies';
+import { handIn, takeBack } from '../stores/goes';
 import type { Person } from '../stores/people';
 import { settleNote } from '../stores/reviews';
 import { checkAnswers } from './check-answers';

@@ -5,7 +5,7 @@ import { saidNote } from '../../tests/support/said';
 import { SmallSchool } from '../../tests/support/school';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Database } from '../database/connection';
-import { goesOf, handIn } from '../stores/copies';
+import { goesOf, handIn } from '../stores/goes';
 import { addPerson } from '../stores/people';
 import { phrasesOf } from '../stores/phrases';
 import { doWithPhrases } from './phrases';

@@ -4,7 +4,7 @@ import { why } from '../../tests/support/refused';
 import { SmallSchool } from '../../tests/support/school';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Database } from '../database/connection';
-import { goesOf, handIn, markSeen } from '../stores/copies';
+import { goesOf, handIn, markSeen } from '../stores/goes';
 import { addPerson } from '../stores/people';
 import { copyView } from '../views/copy-view';
 import { readingView } from '../views/reading-view';

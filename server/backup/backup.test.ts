@@ -13,7 +13,7 @@ import { dailyWork, KEPT } from '../services/daily';
 import type { Database } from '../database/connection';
 import { openEmbedded } from '../database/embedded';
 import { Jobs } from '../jobs/jobs';
-import { handIn } from '../stores/copies';
+import { handIn } from '../stores/goes';
 import { keepPicture } from '../stores/pictures';
 import { sayOn } from '../stores/reviews';
 import { namesIn, openSession } from '../stores/sign-in';

@@ -21,6 +21,7 @@ import * as corrections from './corrections';
 import * as demo from './demo';
 import * as documents from './documents';
 import * as folders from './folders';
+import * as goes from './goes';
 import * as groups from './groups';
 import * as history from './history';
 import * as life from './handout-life';
@@ -137,7 +138,7 @@ const CALLS: Record<string, () => unknown> = {
   isTeacherOfCopy: () => copies.isTeacherOfCopy(db, 't3-2', 'dc3-40-1'),
   openStepsOf: () => copies.openStepsOf(db, 'y3-40-1'),
   setOpenSteps: () => copies.setOpenSteps(db, 'y3-40-1', 2),
-  timesOf: () => copies.timesOf(db, 'y3-40-1'),
+  timesOf: () => goes.timesOf(db, 'y3-40-1'),
   checksOf: () => checks.checksOf(db, 'y3-42-0'),
   addCheck: () => checks.addCheck(db, 'y3-42-0', { lookForId: 'a', asked: 'a', result: ANSWERED }, 3),
   correctHandout: () =>
@@ -147,18 +148,18 @@ const CALLS: Record<string, () => unknown> = {
   sheetBefore: () => corrections.sheetBefore(db, 'o1-4-1', { version: 0, corrections: 0 }),
   openCopies: () => corrections.openCopies(db, 'o1-4-1'),
   setCorrections: () => corrections.setCorrections(db, 'y3-40-1', 1),
-  goesOf: () => copies.goesOf(db, 'y3-42-0'),
-  newestGoes: () => copies.newestGoes(db, 'o3-1-0'),
-  handIn: () => copies.handIn(db, { id: 'y3-40-1', documentId: 'dc3-40-1' }, 2),
-  takeBack: () => copies.takeBack(db, 'y3-42-0'),
-  returnGo: () => copies.returnGo(db, 'gy3-46-0', 'done'),
-  markSeen: () => copies.markSeen(db, 'p3-46', 'y3-46-0'),
-  hasGoneOn: () => copies.hasGoneOn(db, 'y3-46-0'),
+  goesOf: () => goes.goesOf(db, 'y3-42-0'),
+  newestGoes: () => goes.newestGoes(db, 'o3-1-0'),
+  handIn: () => goes.handIn(db, { id: 'y3-40-1', documentId: 'dc3-40-1' }, 2),
+  takeBack: () => goes.takeBack(db, 'y3-42-0'),
+  returnGo: () => goes.returnGo(db, 'gy3-46-0', 'done'),
+  markSeen: () => goes.markSeen(db, 'p3-46', 'y3-46-0'),
+  hasGoneOn: () => goes.hasGoneOn(db, 'y3-46-0'),
   async releaseHeld() {
     await db.query(`update go set held_for = 'done' where copy_id = 'y3-46-0'`);
-    await copies.releaseHeld(db);
+    await goes.releaseHeld(db);
   },
-  recall: () => copies.recall(db, 'y3-46-0', 'One more thing'),
+  recall: () => goes.recall(db, 'y3-46-0', 'One more thing'),
   keepFile: () =>
     brought.keepFile(db, {
       id: 'new',
@@ -345,6 +346,7 @@ test('every function of the stores is called here', () => {
     classLife,
     classes,
     copies,
+    goes,
     corrections,
     demo,
     documents,

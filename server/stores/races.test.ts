@@ -7,7 +7,7 @@ import type { Change } from '../../core/changes/change';
 import { find } from '../../core/sheet/tree';
 import type { Database } from '../database/connection';
 import type { ClassCopy } from './copies';
-import { goesOf, handIn, markSeen, recall, returnGo, takeBack } from './copies';
+import { goesOf, handIn, markSeen, recall, returnGo, takeBack } from './goes';
 import { loadDocument } from './documents';
 import { notesOf, sayOn } from './reviews';
 

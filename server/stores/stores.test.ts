@@ -12,17 +12,8 @@ import type { Database } from '../database/connection';
 import { StartProblem } from '../database/connection';
 import { migrate, shippedMigrations } from '../database/migrate';
 import { addClass, addStudent, classByCode, classesOf, membersOf } from './classes';
-import {
-  copiesOf,
-  copyForTeacher,
-  copyOfStudent,
-  documentAccess,
-  goesOf,
-  handIn,
-  returnGo,
-  takeBack,
-  trayOf,
-} from './copies';
+import { copiesOf, copyForTeacher, copyOfStudent, documentAccess, trayOf } from './copies';
+import { goesOf, handIn, returnGo, takeBack } from './goes';
 import { changesSince, createDocument, loadDocument, saveChanges } from './documents';
 import { addMoment, dropMoment, historyOf, momentsOf, MOST_MOMENTS, sheetAt } from './history';
 import { addLateCopies, createHandout } from './handing-out';

@@ -5,7 +5,7 @@ import { lookFor } from '../../core/lookfors/all';
 import { page, plain, sheet, text } from '../../core/schema/defaults';
 import type { Database } from '../database/connection';
 import { handOut } from '../actions/hand-out';
-import { goesOf, handIn, returnGo } from '../stores/copies';
+import { goesOf, handIn, returnGo } from '../stores/goes';
 import { loadDocument } from '../stores/documents';
 import { createSheet } from '../stores/sheets';
 import { copyView } from './copy-view';

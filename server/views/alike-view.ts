@@ -4,7 +4,7 @@ import { alikeWording } from '../../core/review/alike';
 import { Recent } from '../../core/values/recent';
 import type { Database } from '../database/connection';
 import type { ClassCopy } from '../stores/copies';
-import { newestGoes } from '../stores/copies';
+import { newestGoes } from '../stores/goes';
 import type { Handout } from '../stores/handouts';
 
 /** Which pieces of a class share wording: for their teacher only. */

@@ -10,7 +10,7 @@ import { doWithCopy } from '../actions/hand-in';
 import { review, returnPiece } from '../actions/review';
 import { saveWork } from '../actions/save-changes';
 import type { Database } from '../database/connection';
-import { goesOf } from '../stores/copies';
+import { goesOf } from '../stores/goes';
 import { addPerson } from '../stores/people';
 import { createSheet } from '../stores/sheets';
 import { classFeedback, feedbackFor, marksCsv, notesJson, outView, ownFeedback } from './feedback-view';

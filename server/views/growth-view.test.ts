@@ -5,7 +5,7 @@ import { SmallSchool } from '../../tests/support/school';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Database } from '../database/connection';
 import { saveChanges } from '../stores/documents';
-import { handIn } from '../stores/copies';
+import { handIn } from '../stores/goes';
 import { addPerson } from '../stores/people';
 import { growthView } from './growth-view';
 

@@ -1,7 +1,7 @@
 import type { Means } from '../actions/means';
 import type { Piece } from '../actions/review';
 import { pieceOf } from '../actions/review';
-import { goesOf } from '../stores/copies';
+import { goesOf } from '../stores/goes';
 import type { SheetHistory } from '../stores/history';
 import { historyOf } from '../stores/history';
 import type { Person } from '../stores/people';

@@ -6,8 +6,10 @@ import type { Sheet } from '../../core/schema/sheet';
 import { countedOn, countingOf } from '../actions/counting';
 import type { Means } from '../actions/means';
 import { Turn } from '../process/turn';
-import type { ClassCopy, Go } from '../stores/copies';
-import { copiesOf, newestGoes } from '../stores/copies';
+import type { ClassCopy } from '../stores/copies';
+import type { Go } from '../stores/goes';
+import { copiesOf } from '../stores/copies';
+import { newestGoes } from '../stores/goes';
 import type { Handout } from '../stores/handouts';
 import { asVersion } from '../stores/handouts';
 

@@ -7,7 +7,7 @@ import { sampleSheet } from '../../tests/support/sheets';
 import { review } from '../actions/review';
 import type { Database } from '../database/connection';
 import { addClass, addStudent } from '../stores/classes';
-import { goesOf, handIn } from '../stores/copies';
+import { goesOf, handIn } from '../stores/goes';
 import { setHandoutBinned } from '../stores/handout-life';
 import { addPerson } from '../stores/people';
 import { pathView } from './path-view';
