@@ -2,12 +2,12 @@ import { z } from 'zod';
 import { matches, normalised, SPELLING } from '../language/spelling';
 import type { Spelling } from '../language/spelling';
 import { Id } from '../values/primitives';
+import { foundOnce } from '../values/remembered';
 import type { Sheet } from '../schema/sheet';
-import { boxesFor, boxSlot, boxSources, openBox } from './boxes';
+import { boxesFor, boxSlot, boxSources, openBox, readFrom } from './boxes';
 import type { Context, Counted, Evidence, LookForKind } from './kind';
 import { base } from './kind';
 import { spellingSlot } from './spelling-slot';
-import { once } from './survey';
 import { plainWords, wordsOfBox } from './words';
 
 /** Given words or phrases that are to stand there, or that are not. */
@@ -57,61 +57,49 @@ function lettersApart(a: string, b: string): number {
   return lacking;
 }
 
-const tests = new WeakMap<PhraseLookFor, ((said: string) => boolean)[]>();
-function testsOf(lookFor: PhraseLookFor): ((said: string) => boolean)[] {
-  let all = tests.get(lookFor);
-  if (!all) {
-    const { words, spelling } = lookFor;
-    all = words.map((word) =>
-      phraseTest(
-        word,
-        spelling,
-        words.filter((other) => other !== word),
-      ),
-    );
-    tests.set(lookFor, all);
-  }
-  return all;
-}
+const testsOf = foundOnce(({ words, spelling }: PhraseLookFor) =>
+  words.map((word) =>
+    phraseTest(
+      word,
+      spelling,
+      words.filter((other) => other !== word),
+    ),
+  ),
+);
 
-/** Rows of so many words, each with the boxes that it stands in, as often as it stands there. */
-type Rows = Map<string, string[]>;
-
-function addRows(rows: Rows, box: string, text: readonly string[], length: number): Rows {
+/** How often a phrase stands in a text: its words one after another. */
+function timesIn(text: readonly string[], length: number, is: (said: string) => boolean): number {
+  let times = 0;
   for (let i = 0; i + length <= text.length; i++) {
     let row = text[i];
     for (let k = 1; k < length; k++) row += ` ${text[i + k]}`;
-    const boxes = rows.get(row);
-    if (boxes) boxes.push(box);
-    else rows.set(row, [box]);
+    if (is(row)) times++;
   }
-  return rows;
+  return times;
 }
 
-/** How often a phrase stands in each box: its words one after another. Of a class's words most come again and again. */
-function timesIn(rows: Rows, is: (said: string) => boolean): Map<string, number> {
-  const out = new Map<string, number>();
-  for (const [row, boxes] of rows) if (is(row)) for (const box of boxes) out.set(box, (out.get(box) ?? 0) + 1);
-  return out;
-}
+/** Which phrases of a look-for stand in a box, and more often than when it was handed out. */
+const standIn = readFrom((box) => {
+  const [text, given] = [wordsOfBox(box), plainWords(box.given)];
+  return foundOnce((lookFor: PhraseLookFor) =>
+    lookFor.words.map((phrase, i) => {
+      const { length } = plainWords(phrase);
+      // A sign, such as a question mark, is no word.
+      if (length === 0) return box.text.split(phrase).length > box.given.split(phrase).length;
+      const is = testsOf(lookFor)[i];
+      return timesIn(text, length, is) > timesIn(given, length, is);
+    }),
+  );
+});
 
 function countPhrases(lookFor: PhraseLookFor, sheet: Sheet, context: Context): Counted {
   const { words, how, min, item } = lookFor;
   const boxes = boxesFor(item, sheet, context);
-  const rowsNow = (length: number) =>
-    once(context, sheet, `${length} words in ${item}`, () =>
-      boxes.reduce((rows, box) => addRows(rows, box.item.id, wordsOfBox(box), length), new Map() as Rows),
-    );
   const evidence = words.map((word, i): Evidence => {
-    const { length } = plainWords(word);
-    const is = testsOf(lookFor)[i];
-    const found = [...timesIn(rowsNow(length), is)].filter(([id, times]) => {
-      const { given } = boxes.find((box) => box.item.id === id)!;
-      return given === '' || times > (timesIn(addRows(new Map(), id, plainWords(given), length), is).get(id) ?? 0);
-    });
+    const found = boxes.filter((box) => standIn(box)(lookFor)[i]);
     const there = found.length > 0;
     return {
-      items: found.map(([id]) => id),
+      items: found.map((box) => box.item.id),
       verdict: how === 'none' ? (there ? 'wrong' : 'right') : there ? 'right' : 'empty',
       said: there ? word : '',
       meant: word,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { isLoud, partsOfNames, withoutPossessive, wordsIn } from '../language/words';
 import { Id } from '../values/primitives';
+import { foundOnce } from '../values/remembered';
 import type { Sheet } from '../schema/sheet';
 import { boxesFor, boxSlot, boxSources, openBox, readFrom } from './boxes';
 import type { Context, Counted, Evidence, LookForKind } from './kind';
@@ -27,10 +28,14 @@ const readBox = readFrom((box) => {
   const words = wordsIn(box.text, isLoud(box.text)).map(({ word }) => word);
   return {
     looked: words.length,
-    words: new Set(words),
+    words: [...new Set(words)],
     of: wordsOfBox(box).filter((word) => word.length > 1 && HAS_LETTER.test(word)).length,
   };
 });
+
+type IsWord = NonNullable<Context['isWord']>;
+/** The words of a box that no dictionary has. */
+const unknownIn = readFrom((box) => foundOnce((isWord: IsWord) => readBox(box).words.filter((word) => !isWord(word))));
 
 /** Where fewer than this share of the words can be looked up, nobody but a person can judge them. */
 const LOOKED_UP = 0.5;
@@ -43,17 +48,13 @@ function countSpelt({ item, most, also }: SpeltLookFor, sheet: Sheet, context: C
   const isRight = (word: string) => known.has(word.toLowerCase()) || known.has(withoutPossessive(word).toLowerCase());
   const boxes = boxesFor(item, sheet, context).filter(({ text, given }) => text.trim() !== given.trim());
   let [looked, of] = [0, 0];
-  const judged = new Set<string>();
   const wrong = new Map<string, Evidence>();
   for (const box of boxes) {
     const found = readBox(box);
     [looked, of] = [looked + found.looked, of + found.of];
-    for (const word of found.words) {
-      if (judged.has(word)) continue;
-      judged.add(word);
-      if (!wrong.has(word.toLowerCase()) && !isRight(word) && !isWord(word))
+    for (const word of unknownIn(box)(isWord))
+      if (!wrong.has(word.toLowerCase()) && !isRight(word))
         wrong.set(word.toLowerCase(), { items: [box.item.id], verdict: 'wrong', said: `“${word}”`, meant: '' });
-    }
   }
   if (of > 0 && looked < of * LOOKED_UP) return null;
   if (of === 0) {

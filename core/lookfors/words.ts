@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Id } from '../values/primitives';
+import { foundOnce } from '../values/remembered';
 import { bodyText } from '../text/body';
 import type { Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
@@ -7,7 +8,6 @@ import { everyItem } from '../sheet/tree';
 import { boxesFor, boxSlot, boxSources, openBox, readFrom } from './boxes';
 import type { Context, Counted, LookForKind } from './kind';
 import { atLeast, base } from './kind';
-import { once } from './survey';
 
 const WordsLookFor = z.strictObject({
   kind: z.literal('words'),
@@ -32,26 +32,21 @@ export const wordsOfBox = readFrom(({ text }) => plainWords(text));
 
 export const runAt = (words: readonly string[], at: number) => words.slice(at, at + RUN).join(' ');
 
-const runs = new WeakMap<Sheet, Set<string>>();
 /** All rows of words that stand on a sheet. */
-export function runsOf(printed: Sheet): Set<string> {
-  let all = runs.get(printed);
-  if (!all) {
-    all = new Set();
-    for (const item of everyItem(printed)) {
-      if (!isWritten(item)) continue;
-      const words = plainWords(bodyText(item.body));
-      for (let i = 0; i + RUN <= words.length; i++) all.add(runAt(words, i));
-    }
-    runs.set(printed, all);
+export const runsOf = foundOnce((printed: Sheet): ReadonlySet<string> => {
+  const all = new Set<string>();
+  for (const item of everyItem(printed)) {
+    if (!isWritten(item)) continue;
+    const words = plainWords(bodyText(item.body));
+    for (let i = 0; i + RUN <= words.length; i++) all.add(runAt(words, i));
   }
   return all;
-}
+});
 
 /** How many words are the student's own: not printed, copied from the sheet or the example, or repeated. */
-function ownWords(words: readonly string[], given: string, { handedOut, example }: Context): number {
+function ownWords(words: readonly string[], given: string, printed: ReadonlySet<Sheet>): number {
   const copied: boolean[] = [];
-  for (const all of [runsOf(handedOut), ...(example ? [runsOf(example)] : [])])
+  for (const all of [...printed].map(runsOf))
     if (all.size > 0)
       for (let i = 0; i + RUN <= words.length; i++)
         if (all.has(runAt(words, i))) for (let k = i; k < i + RUN; k++) copied[k] = true;
@@ -67,12 +62,20 @@ function ownWords(words: readonly string[], given: string, { handedOut, example 
   return [...counts.values()].reduce((sum, count) => sum + Math.min(count, most), 0);
 }
 
+/** The same for a box, on a handout with its example. */
+const ownIn = readFrom((box) =>
+  foundOnce((handedOut: Sheet) =>
+    foundOnce((example: Sheet) => ownWords(wordsOfBox(box), box.given, new Set([handedOut, example]))),
+  ),
+);
+
 /** At least, or at most, so many words of the student's own. None at all is never enough. */
 function countWords(lookFor: WordsLookFor, sheet: Sheet, context: Context): Counted {
+  const { handedOut, example } = context;
   const counts = boxesFor(lookFor.item, sheet, context).map((box) => ({
     id: box.item.id,
     text: box.text,
-    count: once(context, sheet, `own words ${box.item.id}`, () => ownWords(wordsOfBox(box), box.given, context)),
+    count: ownIn(box)(handedOut)(example ?? handedOut),
   }));
   const got = counts.reduce((sum, { count }) => sum + count, 0);
   const met = lookFor.how === 'least' ? got >= lookFor.min : got > 0 && got <= lookFor.min;

@@ -22,24 +22,26 @@ export type Counting = Kit & Pick<Context, 'example' | 'isWord'>;
 
 /** Names are asked for again after so many milliseconds: every save counts, and a class has the same names for long. */
 const FRESH = 20_000;
-const fetched = new WeakMap<Database, Map<string, { at: number; names: ReadonlySet<string> }>>();
-async function namesFor(db: Database, teacherId: string): Promise<ReadonlySet<string>> {
+type IsWord = NonNullable<Context['isWord']>;
+const fetched = new WeakMap<Database, Map<string, { at: number; isWord: IsWord }>>();
+/** The same function for as long as the names are fresh: what it said of the words of a box is kept with it. */
+async function isWordFor(db: Database, teacherId: string): Promise<IsWord> {
   let known = fetched.get(db);
   if (!known) fetched.set(db, (known = new Map()));
   const last = known.get(teacherId);
-  if (last && Date.now() - last.at < FRESH) return last.names;
+  if (last && Date.now() - last.at < FRESH) return last.isWord;
   const names = new Set(partsOfNames(await namesAround(db, teacherId)));
-  known.set(teacherId, { at: Date.now(), names });
-  return names;
+  const isName = (word: string) => names.has(withoutPossessive(word).toLowerCase());
+  const isWord: IsWord = (word) => isName(word) || isInDictionary(word);
+  known.set(teacherId, { at: Date.now(), isWord });
+  return isWord;
 }
 
 /** Names are fetched where spelling is asked for. */
 export async function countingOf({ db, pictures, faces }: Means, handout: Handout): Promise<Counting> {
   const { example, lookFors, teacherId } = handout;
-  if (!anyAsksSpelling(lookFors)) return { pictures, faces, example };
-  const names = await namesFor(db, teacherId);
-  const isName = (word: string) => names.has(withoutPossessive(word).toLowerCase());
-  return { pictures, faces, example, isWord: (word) => isName(word) || isInDictionary(word) };
+  const kit = { pictures, faces, example };
+  return anyAsksSpelling(lookFors) ? { ...kit, isWord: await isWordFor(db, teacherId) } : kit;
 }
 
 const contextOf = (handout: Handout, studentName: string, counting: Counting): Context => ({
