@@ -5,6 +5,7 @@ import type { Change } from '../core/changes/change';
 import type { LookFor } from '../core/lookfors/all';
 import { countAll, lookFor } from '../core/lookfors/all';
 import { alikeWording } from '../core/review/alike';
+import { alikeThings } from '../core/review/alike-things';
 import { compare } from '../core/review/compare';
 import { page, plain, shape, sheet, solid, text } from '../core/schema/defaults';
 import type { Item, Sheet } from '../core/schema/sheet';
@@ -27,6 +28,7 @@ import { addPerson, addSchool } from '../server/stores/people';
 import { createSheet, sheetOf } from '../server/stores/sheets';
 import { spotView } from '../server/views/spot-view';
 import { cardsView, spreadView } from '../server/views/spread-view';
+import { alikeClass, TASKS } from '../tests/support/alike-class';
 import type { Figure } from './measure';
 import { figure, inTurn, median } from './measure';
 
@@ -130,14 +132,50 @@ function likening(): Figure {
     return { id: `${i}`, sheet: { ...one, pages: [{ ...first, items }] } };
   });
   const times: number[] = [];
+  const right: ReadonlySet<string> = new Set();
   for (let run = -2; run < 9; run++) {
-    const fresh = pieces.map((one) => structuredClone(one));
+    const fresh = pieces.map((one) => ({ ...structuredClone(one), right }));
     const begun = performance.now();
     alikeWording(fresh, handed());
+    alikeThings(fresh, handed());
     if (run >= 0) times.push(performance.now() - begun);
   }
-  return figure(`wording of ${CLASS} pieces compared with each other`, median(times), 300, 1);
+  return figure(`wording and things of ${CLASS} pieces compared`, median(times), 300, 1);
 }
+
+/** Seeds that nothing was set by: those of the tests end below them. */
+const UNSEEN = 5000;
+const CLASSES = 120;
+
+/** Of classes made by chance, on four tasks: which of the pairs that are asked about were copied, and which copied ones are missed. */
+function likenessRight(): Figure[] {
+  const told = TASKS.map(() => ({ right: 0, asked: 0, copied: 0 }));
+  for (let seed = UNSEEN; seed < UNSEEN + CLASSES; seed++) {
+    const { handedOut, key, works, pairs } = alikeClass(seed);
+    const found = [...alikeThings(works, handedOut, [key])].flatMap(([id, those]) =>
+      those.filter((one) => id < one.id).map((one) => `${id} ${one.id}`),
+    );
+    const sum = told[seed % TASKS.length];
+    sum.right += found.filter((pair) => pairs.has(pair)).length;
+    sum.asked += found.length;
+    sum.copied += pairs.size;
+  }
+  const all = told.reduce((a, b) => ({
+    right: a.right + b.right,
+    asked: a.asked + b.asked,
+    copied: a.copied + b.copied,
+  }));
+  const share = (part: number, whole: number) => (100 * part) / Math.max(1, whole);
+  return [
+    figure('likeness: pairs asked about though nobody copied', share(all.asked - all.right, all.asked), 5, 1, '%'),
+    figure('likeness: copied pairs not asked about', share(all.copied - all.right, all.copied), 50, 1, '%'),
+    ...told.map(({ right, copied }, i) =>
+      figure(`  of these on the task “${TASKS[i]}”`, share(copied - right, copied), LEFT_OUT[i], 1, '%'),
+    ),
+  ];
+}
+/** What little is one's own in blanks and cards says little, too. */
+const LEFT_OUT = [15, 60, 75, 65];
 
 function comparing(): Figure {
   const many = (shift: number): Sheet =>
@@ -336,6 +374,7 @@ export async function run(): Promise<Figure[]> {
       await counting(),
       comparing(),
       likening(),
+      ...likenessRight(),
       await saving(school),
       await correcting(school),
       await together(school),

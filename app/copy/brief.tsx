@@ -7,10 +7,13 @@ import styles from './copy.module.css';
 
 /** What a student is to do: all of it, or step by step. */
 
-type Props = { loaded: Pick<Loaded, 'brief' | 'steps' | 'lookFors'>; results: readonly (ToldResult | null)[] };
+type Props = {
+  loaded: Pick<Loaded, 'brief' | 'steps' | 'lookFors' | 'lateRule'>;
+  results: readonly (ToldResult | null)[];
+};
 
 export function Brief({ loaded, results }: Props) {
-  const { brief, steps, lookFors } = loaded;
+  const { brief, steps, lookFors, lateRule } = loaded;
   const told = toldById(lookFors, results);
   const left = steps.of - steps.open.length;
   return (
@@ -49,6 +52,7 @@ export function Brief({ loaded, results }: Props) {
           })}
         </ol>
       )}
+      {lateRule && <p className="quiet">{lateRule}</p>}
       {left > 0 && <p className="quiet">{left === 1 ? 'One more step opens' : `${left} more steps open`} as you go.</p>}
     </>
   );

@@ -244,7 +244,11 @@ export function HandoutForm({ of, view, sheet, onRefuse, point, onScroll }: Prop
           </section>
           <section>
             <h2>Rubric</h2>
-            <RubricEdit rubric={draft.rubric} onChange={(rubric) => set({ rubric })} />
+            <RubricEdit
+              rubric={draft.rubric}
+              weighs={draft.lookFors.some(({ points = 0 }) => points > 0)}
+              onChange={(rubric) => set({ rubric })}
+            />
             <Weights lookFors={draft.lookFors} />
           </section>
           <OpenSupplies of={of} />

@@ -21,9 +21,53 @@ function levels(count: number, before: Row['levels'] = []): Row['levels'] {
 }
 const climbs = (all: Row['levels']) => all.every(({ points }, i) => i === 0 || points > all[i - 1].points);
 
-export function RubricEdit({ rubric, onChange }: { rubric: Rubric; onChange: (rubric: Rubric) => void }) {
+type Props = {
+  rubric: Rubric;
+  /** Look-fors bring points, too. */
+  weighs: boolean;
+  onChange: (rubric: Rubric) => void;
+};
+
+const LATE = [
+  { value: 'nothing', label: 'nothing is taken off' },
+  { value: 'once', label: 'points are taken off once' },
+  { value: 'day', label: 'points are taken off for each day' },
+] as const;
+
+/** What is taken off work that comes late. */
+function Late({ rubric, onChange }: Omit<Props, 'weighs'>) {
+  const { late } = rubric;
+  return (
+    <div className={styles.lateRow}>
+      <span>If it comes late</span>
+      <Choice
+        label="If it comes late"
+        width={240}
+        value={late?.each ?? 'nothing'}
+        options={[...LATE]}
+        onChange={(each: (typeof LATE)[number]['value']) =>
+          onChange({ ...rubric, late: each === 'nothing' ? undefined : { off: late?.off ?? 1, each } })
+        }
+      />
+      {late && (
+        <InputNumber
+          size="small"
+          style={{ width: 72 }}
+          aria-label="Points taken off"
+          min={0.5}
+          max={100}
+          step={0.5}
+          value={late.off}
+          onChange={(off) => onChange({ ...rubric, late: { ...late, off: off ?? 1 } })}
+        />
+      )}
+    </div>
+  );
+}
+
+export function RubricEdit({ rubric, weighs, onChange }: Props) {
   const set = (id: string, patch: Partial<Row>) =>
-    onChange({ rows: rubric.rows.map((row) => (row.id === id ? { ...row, ...patch } : row)) });
+    onChange({ ...rubric, rows: rubric.rows.map((row) => (row.id === id ? { ...row, ...patch } : row)) });
   return (
     <>
       {rubric.rows.map((row) => (
@@ -45,7 +89,7 @@ export function RubricEdit({ rubric, onChange }: { rubric: Rubric; onChange: (ru
             />
             <Action
               aria-label={`Remove: ${row.name || 'this row'}`}
-              onClick={() => onChange({ rows: rubric.rows.filter(({ id }) => id !== row.id) })}
+              onClick={() => onChange({ ...rubric, rows: rubric.rows.filter(({ id }) => id !== row.id) })}
             >
               <Sign of="remove" />
             </Action>
@@ -89,10 +133,11 @@ export function RubricEdit({ rubric, onChange }: { rubric: Rubric; onChange: (ru
       <Button
         size="small"
         type="dashed"
-        onClick={() => onChange({ rows: [...rubric.rows, { id: nanoid(8), name: '', levels: levels(4) }] })}
+        onClick={() => onChange({ ...rubric, rows: [...rubric.rows, { id: nanoid(8), name: '', levels: levels(4) }] })}
       >
         Add a row
       </Button>
+      {(rubric.rows.length > 0 || weighs) && <Late rubric={rubric} onChange={onChange} />}
     </>
   );
 }

@@ -1,4 +1,3 @@
-import { cutTo } from '../../core/values/characters';
 import { namesOf } from '../../core/values/names';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
@@ -84,7 +83,6 @@ const shortName = (names: string) => {
 type JudgingProps = { loaded: Loaded; said: Said; open: boolean; asked: Question | null; say: Say };
 
 /** Pieces that are asked about, and letters of what they share. */
-const [MOST_ALIKE, LONGEST_SAMPLE] = [3, 110];
 
 type HeadProps = JudgingProps & { zone: string; marks: readonly PieceMark[] };
 
@@ -129,14 +127,6 @@ export function HeadCard({ loaded, said: { rulings }, open, asked, say, zone, ma
           />
         ))}
       </ul>
-      {loaded.alike.slice(0, MOST_ALIKE).map((one) => (
-        <p key={one.id} className={readingStyles.alike}>
-          Did they work together? {one.words} words also stand in{' '}
-          <Link to={`/handouts/${copy.handoutId}/reading/${one.id}`}>{one.name}’s piece</Link>: “
-          {cutTo(one.sample, LONGEST_SAMPLE)}
-          {one.sample.length > LONGEST_SAMPLE && ' …'}”
-        </p>
-      ))}
       <MarksLegend marks={marks} />
     </>
   );
@@ -198,7 +188,7 @@ export function RubricCard({ loaded, said: { marks, rulings }, open, asked, say 
   return (
     <>
       <h3>
-        Rubric <small>{sumWords(points(loaded.rubric, marks, counted))}</small>
+        Rubric <small>{sumWords(points(loaded.rubric, marks, counted, loaded.copy.daysLate))}</small>
       </h3>
       {counted.map(({ id, title, got, of }) => (
         <p key={id} className={readingStyles.weighed}>

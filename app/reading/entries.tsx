@@ -30,6 +30,7 @@ export type Loaded = Route.ComponentProps['loaderData'];
 
 const LastGoCard = later(() => import('./last-go-card').then((part) => part.default));
 const GrowthCard = later(() => import('./growth-card').then((part) => part.default));
+const AlikeCard = later(() => import('./alike-card').then((part) => part.default));
 const InkCard = later(() => import('./ink-card').then((part) => part.default));
 
 /** Evidence listed in the margin. The rest shows on the piece only. */
@@ -87,6 +88,7 @@ export function readingEntries(reading: Reading): MarginEntry[] {
   if (against) out.push(...againstEntries(against), ...saidBefore(reading));
   else
     out.push(
+      ...alikeEntries(reading),
       ...evidenceEntries(reading),
       ...noteEntries(reading),
       ...draftEntries(reading),
@@ -179,6 +181,25 @@ function notTakenEntry({ notTaken, seen }: Writing): MarginEntry[] {
       ),
     },
   ];
+}
+
+/** Pieces that one is like, of which more would only take room. */
+const MOST_ALIKE = 3;
+
+function alikeEntries({ loaded, page, active }: Reading): MarginEntry[] {
+  return loaded.alike.slice(0, MOST_ALIKE).map((alike) => {
+    const id = `alike ${alike.id}`;
+    return {
+      id,
+      anchor: null,
+      end: 'top',
+      tone: 'apricot',
+      active: active === id,
+      light: () => alike.items.flatMap((item) => lightAt(page, onItem(item), pictureNow)),
+      label: `Like ${alike.name}’s piece`,
+      content: <AlikeCard {...{ loaded, alike }} />,
+    };
+  });
 }
 
 function evidenceEntries({ loaded, counted, writing, page, open, active }: Reading): MarginEntry[] {
@@ -296,7 +317,7 @@ function inkEntries({ writing, loaded, page, open }: Reading): MarginEntry[] {
   ];
 }
 
-function noteEntries({ writing, page, open, active }: Reading): MarginEntry[] {
+function noteEntries({ loaded, writing, page, open, active }: Reading): MarginEntry[] {
   return writing.said.notes
     .filter(({ id, pageId }) => pageId === page.id && !writing.drafts.some(({ note }) => note === id))
     .map((note) => ({
@@ -306,9 +327,10 @@ function noteEntries({ writing, page, open, active }: Reading): MarginEntry[] {
       tone: 'sky',
       active: active === note.id,
       light: () => lightAt(page, { item: note.itemId, x: note.x, y: note.y }, pictureNow),
-      label: 'Your note',
+      label: note.id in loaded.notesBy ? `A note by ${loaded.notesBy[note.id]}` : 'Your note',
       content: (
         <NoteCard
+          by={loaded.notesBy[note.id]}
           note={note}
           open={open}
           unsent={writing.unsent.has(note.id)}

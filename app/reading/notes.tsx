@@ -46,10 +46,13 @@ export function NoteCard({
   note,
   open,
   unsent,
+  by,
   onChange,
   onRemove,
 }: {
   note: Note;
+  /** Who else wrote it. */
+  by?: string;
   open: boolean;
   unsent: boolean;
   onChange: () => void;
@@ -60,7 +63,11 @@ export function NoteCard({
       <p className={styles.noteWords}>{note.body}</p>
       <span className={readingStyles.noteFoot}>
         <span className="quiet">
-          {unsent ? 'On its way' : note.settled ? 'The student has dealt with it' : 'Your note'}
+          {unsent
+            ? 'On its way'
+            : [by ?? (note.settled ? null : 'Your note'), note.settled && 'The student has dealt with it']
+                .filter(Boolean)
+                .join(' · ')}
         </span>
         {open && (
           <>

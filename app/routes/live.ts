@@ -14,7 +14,10 @@ export async function loader({ request, context, params: { documentId } }: Route
   if (!read.success) throw refuse(400, 'Say which window asks. Reload the page.');
   const window = read.data;
   return eventStream(request, (send) => {
-    const leave = live.follow(documentId, ({ documentId: _, handoutId: __, ...news }) => send(news));
+    const leave = live.follow(documentId, ({ documentId: _, handoutId: __, ...news }) => {
+      // What teachers say is told when it is returned.
+      if (news.kind !== 'said') send(news);
+    });
     void announce(db, { documentId, kind: 'came' });
     return () => {
       leave();

@@ -25,6 +25,7 @@ import { useInkInHand } from '../reading/ink-in-hand';
 import type { Shown } from '../reading/shown';
 import { othersOf } from '../reading/shown';
 import { ReadingStrip } from '../reading/reading-strip';
+import { useColleagues } from '../reading/colleagues';
 import { forgetAhead, takeAhead, useAhead } from '../reading/ahead';
 import { RecallWord, ReturnedBar, useRecalling, useReturned } from '../reading/recalling';
 import { useGrowing } from '../reading/growing';
@@ -129,6 +130,7 @@ export default function ReadingScreen({ loaderData: whole }: Route.ComponentProp
   const names = useNameless(whole);
   const loaderData = useMemo(() => (names.nameless ? withoutNames(whole) : whole), [names.nameless, whole]);
   const { copy } = loaderData;
+  useColleagues(whole);
   useEffect(() => {
     document.title = titleOf(copy);
   }, [copy]);

@@ -103,7 +103,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
   const picked = cards.filter(({ id }) => chosen.has(id));
   const [beside, setBeside] = useState(false);
   /** Two pieces that are looked at side by side, as large as there is room. */
-  const pair = beside && picked.length === 2 ? picked : null;
+  const pair = beside && picked.length === 2 ? picked : bar?.spots ? cards.filter(bar.has) : null;
   const choose = (ids: readonly string[], to: boolean) => {
     setBeside(false);
     setChosen((before) => withChosen(before, ids, to));
@@ -214,8 +214,9 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
               <PieceCard
                 key={card.id}
                 {...{ handout, card, now }}
-                marked={shown === 'look-fors'}
-                changed={shown === 'changes' ? (changed.get(card.id)?.changed ?? null) : null}
+                marked={shown === 'look-fors' && !bar?.spots}
+                changed={shown === 'changes' && !bar?.spots ? (changed.get(card.id)?.changed ?? null) : null}
+                alike={bar?.spots?.get(card.id) ?? null}
                 chosen={handout.rights === 'full' ? chosen.has(card.id) : null}
                 onChoose={(to) => choose([card.id], to)}
               />
@@ -229,7 +230,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
         <ChosenBar
           handoutId={handout.id}
           cards={picked}
-          beside={pair !== null}
+          beside={beside}
           onBeside={setBeside}
           onClear={() => choose([...chosen], false)}
         />

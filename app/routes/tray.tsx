@@ -106,7 +106,10 @@ export default function Tray({ loaderData }: Route.ComponentProps) {
         )}
         {shelf.length > 0 && (
           <section aria-labelledby="shelf">
-            <h2 id="shelf">Handed in and over</h2>
+            <div className={styles.shelfHead}>
+              <h2 id="shelf">Handed in and over</h2>
+              <Link to="/work">My work and what was said about it</Link>
+            </div>
             <div className={styles.copies}>
               {shelf.map((copy) => (
                 <Small key={copy.id} copy={copy} news={newsOf(copy)} late={isShut(copy, now)} />

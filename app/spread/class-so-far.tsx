@@ -13,6 +13,7 @@ import { ThisHandout } from './this-handout';
 import styles from './spread.module.css';
 
 const WhoNeedsWhat = later(() => import('./who-needs-what').then((part) => part.WhoNeedsWhat), null);
+const AlikePairs = later(() => import('./alike-pairs').then((part) => part.default), null);
 const TimeAndWords = later(() => import('./time-and-words').then((part) => part.default), null);
 
 /** Labels that are listed. */
@@ -85,6 +86,7 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
         </>
       )}
       {pieces.length > 1 && handout.lookFors > 0 && <WhoNeedsWhat handoutId={handout.id} {...{ pieces, bar, onBar }} />}
+      {pieces.length > 1 && <AlikePairs handoutId={handout.id} {...{ pieces, bar, onBar }} />}
       {rows.map((row) => (
         <Figure
           key={row.id}

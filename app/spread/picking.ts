@@ -1,3 +1,4 @@
+import type { Box } from '../../core/geometry/matrix';
 import type { CopyState } from '../../core/handout/state';
 import { isReturned } from '../../core/handout/state';
 import type { Card } from './piece-card';
@@ -5,7 +6,12 @@ import type { Card } from './piece-card';
 /** Which pieces of a spread are shown, and in which order. */
 
 /** What a bar of the class margin stands for. */
-export type Bar = { words: string; has: (card: Card) => boolean };
+export type Bar = {
+  words: string;
+  has: (card: Card) => boolean;
+  /** What its pieces have in common, to be framed on each by its id. */
+  spots?: ReadonlyMap<string, readonly Box[]>;
+};
 export const barOf = {
   missed: (label: string): Bar => ({ words: label, has: ({ missed }) => missed.includes(label) }),
   held: (count: number, of: number): Bar => ({
@@ -43,7 +49,7 @@ export const ORDER = [
 ] as const satisfies readonly CopyState[];
 export type Sort = 'state' | 'oldest' | 'fewest' | 'points' | 'version' | 'name';
 
-const byName = (a: Card, b: Card) => a.studentName.localeCompare(b.studentName);
+export const byName = (a: Card, b: Card) => a.studentName.localeCompare(b.studentName);
 const ratio = ({ points }: Card) => (points && points.of > 0 ? points.got / points.of : 2);
 export const SORTS: Record<Sort, { words: string; by: (a: Card, b: Card) => number }> = {
   state: { words: 'What waits', by: (a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || byName(a, b) },

@@ -1,9 +1,11 @@
 import { Link } from 'react-router';
+import type { Box } from '../../core/geometry/matrix';
 import { isOpen, isWaiting, OUTCOME_WORDS } from '../../core/handout/state';
 import { isMarked, pointsWords, sumWords } from '../../core/lookfors/rubric';
 import type { spreadView } from '../../server/views/spread-view';
 import { useZone, whenWords } from '../browser/time';
 import { Leaf, STATE_WORDS } from '../house/leaf';
+import { AlikeFrames } from '../parts/alike-frames';
 import { VersionMark } from '../parts/version-mark';
 import type { Changed } from './changed';
 import { Changes, changesWords } from './changed';
@@ -21,6 +23,8 @@ type Props = {
   marked: boolean;
   /** What is changed on it, where that is to be shown. */
   changed: Changed | null;
+  /** Where it is like another piece, where that is to be shown. */
+  alike: readonly Box[] | null;
   /** Whether it is one of those that something will be done with; null where nothing can be. */
   chosen: boolean | null;
   onChoose: (chosen: boolean) => void;
@@ -30,7 +34,7 @@ const pointsSoFar = ({ got, of, open }: NonNullable<Card['points']>): string =>
   open > 0 ? `${pointsWords(got)} points so far` : `${pointsWords(got)}/${pointsWords(of)} points`;
 
 /** One student's copy among all of the class: its picture, whose it is, and how far it has come. */
-export function PieceCard({ handout, card, now, marked, changed, chosen, onChoose }: Props) {
+export function PieceCard({ handout, card, now, marked, changed, alike, chosen, onChoose }: Props) {
   const { page } = card;
   const zone = useZone();
   return (
@@ -44,6 +48,7 @@ export function PieceCard({ handout, card, now, marked, changed, chosen, onChoos
           )}
           {marked && <Marks marks={card.marks} page={page} />}
           {changed && <Changes changed={changed} page={page} />}
+          {alike && <AlikeFrames spots={alike} page={page} />}
         </span>
         <span className={styles.name}>
           <Leaf state={card.state} />

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { badTimes, closesOf, dueOf, isClosed, isLate, isOverdue } from './times';
+import { badTimes, closesOf, daysLate, dueOf, isClosed, isLate, isOverdue } from './times';
 
 const day = (n: number) => new Date(Date.UTC(2026, 2, n, 14));
 const none = { closesAt: null, extendedTo: null, returnedAt: null };
@@ -69,4 +69,17 @@ test('late is what came after it was due, overdue what has not come; more time m
   expect(isOverdue({ ...none, extendedTo: day(6) }, day(4), +day(5))).toBe(false);
   expect(isLate({ ...came, extendedTo: day(6) }, day(4))).toBe(false);
   expect(isOverdue(none, null, +day(9))).toBe(false);
+});
+
+test('days late are those that have begun since it was due; more time takes them back', () => {
+  const came = (at: number, extendedTo: Date | null = null) =>
+    daysLate({ firstHandedInAt: new Date(+day(4) + at), extendedTo }, day(4));
+  const hour = 3600_000;
+  expect([-hour, 0, 1, 23 * hour, 24 * hour, 24 * hour + 1, 70 * hour].map((at) => came(at))).toEqual([
+    0, 0, 1, 1, 1, 2, 3,
+  ]);
+  expect(came(70 * hour, day(6))).toBe(1);
+  expect(came(70 * hour, day(9))).toBe(0);
+  expect(daysLate({ firstHandedInAt: null, extendedTo: null }, day(4))).toBe(0);
+  expect(daysLate({ firstHandedInAt: day(9), extendedTo: null }, null)).toBe(0);
 });

@@ -35,6 +35,13 @@ export function isLate(
   return firstHandedInAt !== null && due !== null && +firstHandedInAt > +due;
 }
 
+const DAY = 24 * 3600_000;
+/** By how many days a piece was late: a day that has begun counts as a whole one; 0 where it was in time. */
+export function daysLate(copy: { firstHandedInAt: Date | null; extendedTo: Date | null }, dueAt: Date | null): number {
+  if (!isLate(copy, dueAt)) return 0;
+  return Math.ceil((+copy.firstHandedInAt! - +dueOf({ dueAt, extendedTo: copy.extendedTo })!) / DAY);
+}
+
 /** Whether a piece is still awaited although it was due. Another go has no time of its own. */
 export function isOverdue(
   { firstHandedInAt, extendedTo }: { firstHandedInAt: Date | null; extendedTo: Date | null },

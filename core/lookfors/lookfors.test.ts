@@ -9,7 +9,9 @@ import type { TextBody, Item, Sheet } from '../schema/sheet';
 import type { Result } from './kind';
 import type { LookFor, LookForOf } from './all';
 import { count, countWords, LookFor as Schema, lookFor as asked, resultForStudent } from './all';
-import { points, sumWords, weighed } from './rubric';
+import type { LateRule, RubricMarks } from './rubric';
+import { isMarked, points, Rubric, sumWords, weighed } from './rubric';
+import { readRubric } from './stored';
 import { editDistance, matches } from '../language/spelling';
 import { wordsIn } from './words';
 
@@ -414,6 +416,33 @@ describe('points that look-fors bring', () => {
     expect(sum).toEqual({ got: 3, of: 4.5, open: 1 });
     expect(sumWords(sum)).toBe('3 of 4.5 points, 1 still to mark');
     expect(sumWords({ got: 8 / 3, of: 3, open: 0 })).toBe('2.67 of 3 points');
+  });
+});
+
+describe('what comes late', () => {
+  const rubric = (late?: LateRule): Rubric => ({
+    rows: [
+      { id: 'a', name: 'A', levels: [0, 2, 4].map((points) => ({ points, text: '' })) },
+      { id: 'b', name: 'B', levels: [0, 5].map((points) => ({ points, text: '' })) },
+    ],
+    late,
+  });
+  const day = { off: 1.5, each: 'day' } as const;
+  test.each<[what: string, rule: LateRule | undefined, days: number, marks: RubricMarks, words: string]>([
+    ['keeps all where nothing is taken off', undefined, 3, { a: 2, b: 1 }, '9 of 9 points'],
+    ['keeps all where it was in time', day, 0, { a: 2, b: 1 }, '9 of 9 points'],
+    ['loses points each day', day, 2, { a: 2, b: 1 }, '6 of 9 points, 3 taken off for 2 days late'],
+    ['loses points once', { off: 2, each: 'once' }, 4, { a: 2, b: 1 }, '7 of 9 points, 2 taken off for 4 days late'],
+    ['never loses more than it has', day, 30, { a: 1, b: 0 }, '0 of 9 points, 2 taken off for 30 days late'],
+    ['tells what is still to mark', day, 1, { a: 2 }, '2.5 of 9 points, 1.5 taken off for 1 day late, 1 still to mark'],
+  ])('%s', (_, rule, days, marks, words) => expect(sumWords(points(rubric(rule), marks, [], days))).toBe(words));
+  test('is marked, though nothing is left', () => {
+    expect(isMarked(points(rubric(day), { a: 1 }, [], 30))).toBe(true);
+    expect(isMarked(points(rubric(day), {}, [], 30))).toBe(false);
+  });
+  test('a rubric with such a rule is stored and read again', () => {
+    expect(readRubric(JSON.parse(JSON.stringify(rubric(day))))).toEqual(rubric(day));
+    expect(Rubric.safeParse({ ...rubric(), late: { off: 0, each: 'day' } }).success).toBe(false);
   });
 });
 

@@ -19,9 +19,12 @@ export type Alike = {
   words: number;
   /** The longest of these rows. */
   sample: string;
+  /** The boxes of this piece that they stand in. */
+  boxes: string[];
 };
 
-type Read = { id: string; words: string[]; rows: Map<string, number[]> };
+/** `boxes`: which box each word stands in. */
+type Read = { id: string; words: string[]; boxes: string[]; rows: Map<string, number[]> };
 
 /** The words of each box by themselves: a row does not run over from one into another. */
 const BREAK = '\n';
@@ -61,10 +64,11 @@ function longest(words: readonly string[], found: readonly boolean[]): string {
 
 /** A piece's own words: without the rows that were handed out, or stand on the example. */
 function read({ id, sheet }: Writing, given: ReadonlySet<string>, context: Context): Read {
-  const words = boxesFor(null, sheet, context).flatMap((box) => [...wordsOfBox(box), BREAK]);
+  const all = boxesFor(null, sheet, context).map((box) => ({ id: box.item.id, words: [...wordsOfBox(box), BREAK] }));
+  const words = all.flatMap((box) => box.words);
   const rows = readRows(words);
   for (const row of rows.keys()) if (given.has(row)) rows.delete(row);
-  return { id, words, rows };
+  return { id, words, boxes: all.flatMap((box) => box.words.map(() => box.id)), rows };
 }
 
 /**
@@ -97,7 +101,12 @@ export function alikeWording(
     ] as const)
       found.set(one.id, [
         ...(found.get(one.id) ?? []),
-        { id: other.id, words: count(where), sample: longest(one.words, where) },
+        {
+          id: other.id,
+          words: count(where),
+          sample: longest(one.words, where),
+          boxes: [...new Set(one.boxes.filter((_, at) => where[at]))],
+        },
       ]);
   }
   for (const those of found.values()) those.sort((a, b) => b.words - a.words);

@@ -34,7 +34,7 @@ function read(all: readonly { id: string; studentName: string }[]) {
   return {
     copy: { ...copy, studentId: `of ${copy.studentName}` as string | null },
     band: all,
-    alike: all.slice(1, 3).map((one) => ({ id: one.id, name: one.studentName, words: 7 })),
+    alike: all.slice(1, 3).map((one) => ({ id: one.id, name: one.studentName, theirs: [one.studentName] })),
     shares: [{ name: copy.studentName, changes: 3 }],
     sheet: signed(copy.studentName),
     goBefore: { number: 1, sheet: signed(copy.studentName) },

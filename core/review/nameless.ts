@@ -29,7 +29,7 @@ export const sheetWithoutNames = (sheet: Sheet): Sheet => ({
 type Read = {
   copy: Piece & { studentId: string | null };
   band: readonly Piece[];
-  alike: readonly { id: string; name: string }[];
+  alike: readonly { id: string; name: string; theirs: readonly unknown[] }[];
   shares: readonly unknown[];
   sheet: Sheet;
   goBefore: { sheet: Sheet } | null;
@@ -46,7 +46,8 @@ export function withoutNames<T extends Read>(piece: T): T {
     ...piece,
     copy: { ...piece.copy, studentName: called(piece.copy.id), studentId: null },
     band,
-    alike: piece.alike.map((one) => ({ ...one, name: called(one.id) })),
+    // The other piece is not shown: a name may stand on it.
+    alike: piece.alike.map((one) => ({ ...one, name: called(one.id), theirs: [] })),
     shares: [],
     sheet: sheetWithoutNames(piece.sheet),
     goBefore: goBefore && { ...goBefore, sheet: sheetWithoutNames(goBefore.sheet) },

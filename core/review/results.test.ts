@@ -40,6 +40,14 @@ describe('marks as a table', () => {
     expect(nothing).toMatchObject({ Points: '', Go: '', 'Your name': '', 'Easy to read': '', State: 'not begun' });
   });
 
+  test('what is taken off for coming late has a column where anything is', () => {
+    const late = piece('Ada', { late: true, sum: { got: 3, of: 6, open: 0, late: { off: 1.5, days: 2 } } });
+    const [first, second] = asRecords([late, piece('Bo')]);
+    expect(first).toMatchObject({ Points: 3, 'Taken off for late': 1.5 });
+    expect(second).toMatchObject({ 'Taken off for late': 0 });
+    expect(asRecords([piece('Bo')])[0]).not.toHaveProperty('Taken off for late');
+  });
+
   test('times are those of the school’s clock', () =>
     expect(asRecords([piece('Ada')])[0]).toMatchObject({
       'Handed in': '2026-11-03 15:05',

@@ -50,6 +50,7 @@ export function resultsTable(pieces: readonly PieceResult[], zone: string): (str
   const lookFors = new Map(pieces.flatMap((piece) => piece.lookFors.map(({ id, title }) => [id, title] as const)));
   const rows = pieces.find((piece) => piece.rows.length > 0)?.rows ?? [];
   const weighs = pieces.some(({ sum }) => sum.of > 0);
+  const takes = pieces.some(({ sum }) => sum.late);
   const head = [
     'Student',
     'State',
@@ -58,6 +59,7 @@ export function resultsTable(pieces: readonly PieceResult[], zone: string): (str
     'Late',
     'Returned',
     ...(weighs ? ['Points', 'Out of', 'Still to mark'] : []),
+    ...(takes ? ['Taken off for late'] : []),
     ...columns([...lookFors.values(), ...rows.map(({ name }) => name)]),
     'Notes',
   ];
@@ -72,6 +74,7 @@ export function resultsTable(pieces: readonly PieceResult[], zone: string): (str
       late ? 'late' : '',
       go?.returnedAt ? timeIn(zone, go.returnedAt) : '',
       ...(weighs ? sums : []),
+      ...(takes ? [go && sum.open === 0 ? (sum.late?.off ?? 0) : ''] : []),
       ...[...lookFors.keys()].map((id) => {
         const held = go ? (piece.lookFors.find((one) => one.id === id)?.held ?? null) : null;
         return held === null ? '' : held ? 'yes' : 'no';

@@ -25,6 +25,8 @@ export type Happened =
   | { kind: 'changes'; seq: number }
   /** It was handed in, taken back or returned. */
   | { kind: 'moved' }
+  /** A teacher said something on it. */
+  | { kind: 'said'; by: string }
   | { kind: 'here'; personId: string; name: string; here: Here }
   /** Somebody has just come: the others say where they are. */
   | { kind: 'came' }

@@ -49,6 +49,7 @@ export async function review(
     throw new Refused(422, `A piece holds ${MOST_INK} strokes and stamps. Delete some first.`);
   if (!(await sayOn(db, { goId: go, copyId: copy.id, authorId: person.id }, steps)))
     throw new Refused(409, `This piece is with ${copy.studentName} again.`);
+  await announce(db, { documentId: copy.documentId, handoutId: copy.handout.id, kind: 'said', by: person.id });
 }
 
 export const Returning = z.strictObject({ go: Id, outcome: z.enum(OUTCOMES) });

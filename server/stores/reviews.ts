@@ -29,8 +29,8 @@ export const saidCounts = (db: Queries, goIds: string[]) =>
 
 /** The same with who wrote them, and when. */
 export const signedNotesOf = (db: Queries, goIds: string[]) =>
-  db.query<Note & { author: string; at: Date }>(
-    `select n.*, p.name as author from (select ${NOTE}, author_id, created_at as at from margin_note where go_id = any($1)) n join person p on p.id = n.author_id order by n.at, n.id`,
+  db.query<Note & { authorId: string; author: string; at: Date }>(
+    `select n.*, p.name as author from (select ${NOTE}, author_id as "authorId", created_at as at from margin_note where go_id = any($1)) n join person p on p.id = n."authorId" order by n.at, n.id`,
     [goIds],
   );
 

@@ -1,14 +1,16 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
 import { SmallSchool } from '../../tests/support/school';
+import type { Change } from '../../core/changes/change';
 import { lookFor } from '../../core/lookfors/all';
-import { page, plain, sheet, text } from '../../core/schema/defaults';
+import { page, plain, shape, sheet, text } from '../../core/schema/defaults';
 import type { Database } from '../database/connection';
 import { handOut } from '../actions/hand-out';
 import { goesOf, handIn, returnGo } from '../stores/goes';
 import { loadDocument } from '../stores/documents';
 import { createSheet } from '../stores/sheets';
 import { copyView } from './copy-view';
+import { alikeView } from './alike-view';
 import { readingView } from './reading-view';
 
 /** Wording that two pieces of a class share is asked about: of their teacher, and of nobody else. */
@@ -68,5 +70,46 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     expect([await alikeTo(ada), await alikeTo(ben)]).toEqual([[], []]);
     // The first go is not the one that is with the teacher.
     expect(await alikeTo(ben, 1)).toEqual([]);
+  });
+
+  test('what they drew is compared, too, and both are shown with what they share', async () => {
+    const given = { schoolId: school.schoolId, ownerId: school.teacherId, purpose: 'blank' as const, sheet: own };
+    const sheetId = await createSheet(db, given);
+    const [drawing] = await handOut(
+      school.means,
+      school.teacher,
+      sheetId,
+      school.asked({ lookFors: [], supplies: ['shape'] }),
+    );
+    const draws = async (name: string, shift: number) => {
+      const copy = await school.copy(drawing, pupils[name].id);
+      const changes = Array.from({ length: 9 }, (_, i): Change => ({
+        kind: 'insert',
+        spot: { page: 'p', group: null, behind: null },
+        item: shape({
+          id: `${name}${i}`,
+          touch: 'free',
+          shape: i % 2 ? 'star' : 'ellipse',
+          x: ((i * 97) % 400) + shift,
+          y: 100 + ((i * 71 + shift * i * i) % 400),
+          width: 30 + 5 * i,
+        }),
+      }));
+      const { seq } = (await loadDocument(db, copy.documentId))!;
+      await school.save(copy, seq, changes);
+      expect((await handIn(db, copy, (await loadDocument(db, copy.documentId))!.seq)).ok).toBe(true);
+      return copy.id;
+    };
+    const [ada, ben, cai] = [await draws('Ada', 0), await draws('Ben', 0), await draws('Cai', 37)];
+    const [pair, ...more] = await alikeView(school.means, school.teacher, drawing);
+    expect([pair.pieces.toSorted(), pair.words, pair.things, more]).toEqual([[ada, ben].toSorted(), 0, 9, []]);
+    expect(pair.spots.map((spots) => spots.length)).toEqual([9, 9]);
+    const read = async (copyId: string) =>
+      (await readingView(school.means, school.teacher, { handoutId: drawing, copyId }, 99)).alike;
+    expect((await read(ada))[0]).toMatchObject({ id: ben, name: 'Ben', things: 9, of: 9 });
+    expect((await read(ada))[0].items.toSorted()).toEqual(Array.from({ length: 9 }, (_, i) => `Ada${i}`));
+    expect(await read(cai)).toEqual([]);
+    const other = await school.pupil('Teacher of nobody');
+    await expect(alikeView(school.means, other, drawing)).rejects.toThrow();
   });
 });

@@ -3,13 +3,13 @@ import { anchorAt } from '../../core/handout/spots';
 import { isOpen } from '../../core/handout/state';
 import { shutBy } from '../../core/lookfors/step-open';
 import { asRuled, heldAfter } from '../../core/review/marks';
-import { closesOf, dueOf, isClosed } from '../../core/handout/times';
+import { closesOf, daysLate, dueOf, isClosed } from '../../core/handout/times';
 import { veiled } from '../../core/handout/veil';
 import type { LookFor } from '../../core/lookfors/all';
 import { forStudent, resultForStudent } from '../../core/lookfors/all';
 import { namesOf } from '../../core/values/names';
 import type { RubricMarks, Weighed } from '../../core/lookfors/rubric';
-import { points, weighed } from '../../core/lookfors/rubric';
+import { lateRuleWords, points, weighed } from '../../core/lookfors/rubric';
 import type { Pictures } from '../../core/pictures/picture';
 import type { Sheet } from '../../core/schema/sheet';
 import type { ToldResult } from '../../core/lookfors/checks';
@@ -54,9 +54,9 @@ function lastGoOf(
 }
 
 /** The marks of a go; null where nothing was marked and no look-for brings points. */
-function marksOf({ rubric }: Handout, marks: RubricMarks, lookFors: readonly Weighed[]) {
+function marksOf({ rubric }: Handout, marks: RubricMarks, lookFors: readonly Weighed[], days: number) {
   if (lookFors.length === 0 && !rubric.rows.some(({ id }) => id in marks)) return null;
-  return { rubric, marks, lookFors, sum: points(rubric, marks, lookFors) };
+  return { rubric, marks, lookFors, sum: points(rubric, marks, lookFors, days) };
 }
 
 /** A look-for without anything that says what it is. */
@@ -157,7 +157,16 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
     example: handout.example?.pages.map(({ id, width, height }) => ({ id, width, height })) ?? null,
     /** The go that came back, to be seen beside the new one. */
     lastGo: returned && copy.state === 'another-go' ? lastGoOf(returned, notes, pictures) : null,
-    marks: returned ? marksOf(handout, returned.marks, weighedOn(returned.sheet)) : null,
+    marks: returned
+      ? marksOf(
+          handout,
+          returned.marks,
+          weighedOn(returned.sheet),
+          daysLate({ ...copy, firstHandedInAt: goes[0].handedInAt }, handout.dueAt),
+        )
+      : null,
+    /** What is taken off if it comes late; null where nothing is, or nothing is due. */
+    lateRule: handout.dueAt && handout.rubric.late ? lateRuleWords(handout.rubric.late) : null,
     handedInAt: last?.handedInAt ?? null,
     /** It came back at least once: there is feedback to take out. */
     cameBack: returned !== undefined,

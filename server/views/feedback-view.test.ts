@@ -13,6 +13,10 @@ import type { Database } from '../database/connection';
 import { goesOf } from '../stores/goes';
 import { addPerson } from '../stores/people';
 import { createSheet } from '../stores/sheets';
+import { sumWords } from '../../core/lookfors/rubric';
+import { copyView } from './copy-view';
+import { readingView } from './reading-view';
+import { spreadView } from './spread-view';
 import { classFeedback, feedbackFor, marksCsv, notesJson, outView, ownFeedback } from './feedback-view';
 
 /** What came of a handout, taken out. */
@@ -177,5 +181,38 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     const { pieces, copies, handout } = await outView(school.means, school.teacher, handoutId);
     expect(pieces.map(({ studentName }) => studentName)).toEqual(['Ada', 'Ben', 'Cleo']);
     expect([copies, handout.weighs, handout.counts]).toEqual([4, true, true]);
+  });
+
+  test('what came late loses what the rubric says, the same wherever points are told, until it is given more time', async () => {
+    const cleo = students.get('Cleo')!;
+    const { piece } = await pieceOf('Cleo');
+    const told = async () => {
+      const card = (await spreadView(school.means, school.teacher, handoutId)).cards.find(
+        ({ id }) => id === piece.copyId,
+      )!;
+      const { marks } = await copyView(school.means, cleo, piece.copyId);
+      const read = await readingView(school.means, school.teacher, piece, 99);
+      return {
+        sums: [
+          sumWords(card.points!),
+          sumWords(marks!.sum),
+          (await ownFeedback(school.means, cleo, piece.copyId)).sum,
+          (await classFeedback(school.means, school.teacher, handoutId, [piece.copyId], ALL))[0].sum,
+        ],
+        days: read.copy.daysLate,
+      };
+    };
+    const all = Array.from({ length: 4 }, () => '5 of 5 points');
+    expect(await told()).toEqual({ sums: all, days: 0 });
+    await db.query(
+      `update handout set due_at = now() - interval '30 hours', rubric = rubric || '{"late": {"off": 1, "each": "day"}}' where id = $1`,
+      [handoutId],
+    );
+    const less = Array.from({ length: 4 }, () => '3 of 5 points, 2 taken off for 2 days late');
+    expect(await told()).toEqual({ sums: less, days: 2 });
+    const { csv } = await marksCsv(school.means, school.teacher, handoutId, [piece.copyId], 'UTC');
+    expect(csv.split('\r\n')[0]).toContain('Taken off for late');
+    await db.query("update copy set extended_to = now() + interval '1 hour' where id = $1", [piece.copyId]);
+    expect(await told()).toEqual({ sums: all, days: 0 });
   });
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isLate } from '../../core/handout/times';
+import { daysLate, isLate } from '../../core/handout/times';
 import { OUTCOME_WORDS } from '../../core/handout/state';
 import { countWords, evidenceWords } from '../../core/lookfors/all';
 import type { Result } from '../../core/lookfors/kind';
@@ -39,10 +39,11 @@ type Asker = Pick<Person, 'id'>;
 export const FeedbackShows = z.object({ lookFors: z.boolean(), marks: z.boolean() });
 export type FeedbackShows = z.infer<typeof FeedbackShows>;
 
-type Judged = { handout: Handout; go: Go; results: readonly Result[] } & SaidOn;
+/** `days`: by how many it was late. */
+type Judged = { handout: Handout; go: Go; results: readonly Result[]; days: number } & SaidOn;
 
-const sumOf = ({ handout, go, results, rulings }: Judged) =>
-  points(handout.rubric, go.marks, weighed(handout.lookFors, results, rulings));
+const sumOf = ({ handout, go, results, rulings, days }: Judged) =>
+  points(handout.rubric, go.marks, weighed(handout.lookFors, results, rulings), days);
 
 const rowsOf = ({ rubric }: Handout, go: Go): SaidRow[] =>
   rubric.rows.map(({ id, name, levels }) => ({
@@ -112,7 +113,8 @@ async function* piecesOf(means: Means, handout: Handout, only: readonly string[]
     else {
       const said = saidOn(go.id);
       const results = countedOn(own, go.sheet, copy.studentName, counting).map((one) => asRuled(one, said.rulings));
-      yield { copy, judged: { handout: own, go, results, ...said } };
+      const days = daysLate(copy, handout.dueAt);
+      yield { copy, judged: { handout: own, go, results, days, ...said } };
     }
   }
 }
@@ -141,14 +143,16 @@ export async function ownFeedback(means: Means, person: Asker, copyId: string): 
   // From here on it can't be taken back without a word to them.
   await markSeen(db, person.id, copyId);
   const copy = await copyOfStudent(db, person.id, copyId);
-  const go = copy && (await goesOf(db, copy.id)).filter(({ returnedAt }) => returnedAt !== null).at(-1);
+  const goes = copy ? await goesOf(db, copy.id) : [];
+  const go = goes.filter(({ returnedAt }) => returnedAt !== null).at(-1);
   if (!copy || !go || go.damage) throw missing();
   const { handout } = copy;
   const [saidOn, counting] = await Promise.all([allSaidOn(db, [go.id]), countingOf(means, handout)]);
   const said = saidOn(go.id);
   const { rulings } = said;
   const results = countedOn(handout, go.sheet, copy.studentName, counting).map((one) => asRuled(one, rulings));
-  const piece = { handout, go, results, ...said };
+  const days = daysLate({ ...copy, firstHandedInAt: goes[0].handedInAt }, handout.dueAt);
+  const piece = { handout, go, results, days, ...said };
   const whole = feedbackOf(piece, copy.studentName, { lookFors: true, marks: true });
   if (copy.state === 'done') return whole;
   // The key is not told by what is right: only what brought points is on the screen, too.

@@ -1,4 +1,5 @@
 import { longestWaiting } from '../../core/handout/state';
+import { daysLate } from '../../core/handout/times';
 import { countWords, evidenceWords, lookForKindOf } from '../../core/lookfors/all';
 import { namesOf } from '../../core/values/names';
 import { countedOn, countingOf } from '../actions/counting';
@@ -12,7 +13,7 @@ import { goesOf, hasGoneOn } from '../stores/goes';
 import { rightsOn } from '../stores/handouts';
 import { sharesOf } from '../stores/mates';
 import type { Person } from '../stores/people';
-import { allSaidOn } from '../stores/reviews';
+import { allSaidOn, signedNotesOf } from '../stores/reviews';
 import { alikeTo } from './alike-view';
 
 /** One piece as its teacher reads it: a go that was handed in, or the copy as it is now. */
@@ -28,6 +29,7 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
   const opened = go ? null : await openedOr(db, copy.documentId);
   if (opened === undefined) throw missing();
   const { sheet } = go ?? opened!;
+  const here = copies.find(({ id }) => id === copy.id);
   const mayChange = (await rightsOn(db, person.id, handout.id)) === 'full';
   const counting = await countingOf(means, handout);
   const saidOn = await allSaidOn(
@@ -35,6 +37,7 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
     [go, goBefore].flatMap((one) => one?.id ?? []),
   );
   const { notes, rulings, ink } = saidOn(go?.id ?? '');
+  const signed = go ? await signedNotesOf(db, [go.id]) : [];
   return {
     personId: person.id,
     mayChange,
@@ -47,15 +50,17 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
       /** Which version of the handout it is; null where everybody has the same. */
       version: handout.versions.length > 0 ? copy.version : null,
       title: handout.title,
+      documentId: copy.documentId,
       handoutId: handout.id,
       dueAt: handout.dueAt,
       closesAt: handout.closesAt,
       returnsAt: handout.returnsAt,
       extendedTo: copy.extendedTo,
-      begunAt: copies.find((c) => c.id === copy.id)?.begunAt ?? null,
+      daysLate: here ? daysLate(here, handout.dueAt) : 0,
+      begunAt: here?.begunAt ?? null,
     },
-    /** Pieces whose wording is like this one's: a question, and for the teacher only. */
-    alike: go && go === goes.at(-1) ? await alikeTo(db, handout, copies, copy.id) : [],
+    /** Pieces that are like this one: a question, and for the teacher only. */
+    alike: go && go === goes.at(-1) ? await alikeTo(means, handout, copies, copy.id) : [],
     /** What each did, where several worked on it. */
     shares: namesOf(copy.studentName).length > 1 ? await sharesOf(db, copy.id) : [],
     lookFors: handout.lookFors.map((lookFor) => {
@@ -99,6 +104,10 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
       evidence: result.evidence.map((one) => ({ ...one, words: evidenceWords(handout.lookFors[i], one) })),
     })),
     notes,
+    /** Who wrote notes that this teacher did not, by the note's id. */
+    notesBy: Object.fromEntries(
+      signed.filter(({ authorId }) => authorId !== person.id).map(({ id, author }) => [id, author]),
+    ),
     rulings,
     ink,
     band: copies.map(({ id, studentName, state, heldFor }) => ({ id, studentName, state, heldFor })),

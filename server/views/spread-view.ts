@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal';
 import { broughtPages } from '../../core/handout/brought';
 import { isOpen, isWaiting } from '../../core/handout/state';
-import { isLate, isOverdue } from '../../core/handout/times';
+import { daysLate, isLate, isOverdue } from '../../core/handout/times';
 import { points, weighed } from '../../core/lookfors/rubric';
 import type { Ruled } from '../../core/lookfors/ruled';
 import { asRuled, heldAfter, pieceMarks } from '../../core/review/marks';
@@ -75,7 +75,10 @@ function cardOf(whole: Handout, { copy, go, document, ruled, notes }: Piece, cou
     missed: results && copy.state !== 'under-way' ? missedOn(handout.lookFors, { results, rulings: ruled }) : [],
     /** The levels of the rubric's rows, and the points with those that look-fors bring; null where nothing was handed in. */
     levels: go?.marks ?? {},
-    points: results && go ? points(handout.rubric, go.marks, weighed(handout.lookFors, results, ruled)) : null,
+    points:
+      results && go
+        ? points(handout.rubric, go.marks, weighed(handout.lookFors, results, ruled), daysLate(copy, handout.dueAt))
+        : null,
     held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
     marks:
       sheet && results

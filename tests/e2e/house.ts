@@ -133,7 +133,7 @@ export async function visit(browser: Browser, house: House, kind?: Window): Prom
   return page;
 }
 
-async function openWindow(browser: Browser, house: House, { worker = false }: Window = {}): Promise<Page> {
+export async function openWindow(browser: Browser, house: House, { worker = false }: Window = {}): Promise<Page> {
   const context = await browser.newContext({
     viewport: { width: 1280, height: 800 },
     baseURL: house.url,

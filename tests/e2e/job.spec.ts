@@ -37,6 +37,9 @@ test.describe.serial('the whole job', () => {
     await teacher.getByLabel('Row of the rubric').fill('Names');
     await teacher.getByText('what each level means').click();
     await teacher.getByLabel('Level 3 of Names', { exact: true }).fill('most of them');
+    await teacher.getByLabel('If it comes late').click();
+    await teacher.getByTitle('Points are taken off for each day').click();
+    await teacher.getByLabel('Points taken off').fill('0.5');
     await teacher.getByRole('button', { name: 'Hand it out' }).click();
     await teacher.waitForURL(/\/handouts\//);
     await expect(teacher.locator('.spread_card')).toHaveCount(9);
@@ -48,6 +51,7 @@ test.describe.serial('the whole job', () => {
     await student.locator('.tray_copy', { hasText: 'Heron for Avocet' }).click();
     await drawn(student);
     await expect(student.getByText('Name the parts.')).toBeVisible();
+    await expect(student.getByText('0.5 points are taken off for each day that it comes late.')).toBeVisible();
     await expect(student.locator('body')).not.toContainText('breast feathers');
     await press(student, 640, 52);
     await student.keyboard.type('Ilse');

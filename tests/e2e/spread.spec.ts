@@ -157,3 +157,30 @@ test('those who miss the same are told together, and get a sheet of their own', 
   await expect(some.getByRole('checkbox', { checked: true })).toHaveCount(names.length);
   await expect(page.getByLabel('Brief')).toHaveValue('Once more, with the parts.');
 });
+
+test('two pieces that are alike are asked about: both stand side by side, and what they share is framed and lit', async ({
+  browser,
+}) => {
+  const page = await enter(browser, house, 'Maren');
+  await page.locator('.handouts_open', { hasText: 'grey heron' }).click();
+  const pair = page.getByRole('button', { name: /^Chidi Mbeki and Tane Parata/ });
+  await expect(pair).toContainText('14 words alike');
+  await pair.click();
+  const cards = page.locator('.spread_card');
+  await expect(cards.locator('strong')).toHaveText(['Chidi Mbeki', 'Tane Parata']);
+  await expect(page.getByRole('img', { name: 'Framed: 1 shared' })).toHaveCount(2);
+  await pair.click();
+  await expect(cards).toHaveCount(26);
+  await cards.filter({ hasText: 'Chidi' }).click();
+  const card = page.getByRole('region', { name: 'Like Tane Parata’s piece' });
+  await expect(card.getByRole('img', { name: 'Tane Parata’s piece' })).toBeVisible();
+  // Without names, the other piece is told by its number, and not shown.
+  await page.getByRole('button', { name: 'Hide names' }).click();
+  const nameless = page.getByRole('region', { name: /^Like Piece \d+’s piece$/ });
+  await expect(nameless).toContainText('14 words also stand in Piece');
+  await expect(nameless.getByRole('img')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Show names' }).click();
+  await card.getByRole('link', { name: 'Tane Parata’s piece' }).first().click();
+  await expect(page).toHaveTitle(/^Tane Parata/);
+  await expect(page.getByRole('region', { name: 'Like Chidi Mbeki’s piece' })).toBeVisible();
+});
