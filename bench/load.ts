@@ -11,6 +11,7 @@ import { openPictures } from '../server/art/shipped';
 import { lookFor } from '../core/lookfors/all';
 import { addClass, addStudent } from '../server/stores/classes';
 import { copiesOf } from '../server/stores/copies';
+import { handIn } from '../server/stores/goes';
 import { createHandout } from '../server/stores/handing-out';
 import { addPerson, addSchool } from '../server/stores/people';
 import { openSession } from '../server/stores/sign-in';
@@ -26,6 +27,8 @@ import { cookieOf, Served } from './server';
  */
 
 const STUDENTS = 150;
+/** So many more have handed in, and are read. */
+const READY = 10;
 const EVERY = 3000;
 const SECONDS = Number(process.env.LOAD_SECONDS ?? 180);
 /** Memory is looked at so often. */
@@ -34,14 +37,14 @@ const PORT = 4690;
 const BASE = `http://localhost:${PORT}`;
 
 type Client = { copyId: string; documentId: string; cookie: string; base: number };
-type Prepared = { clients: Client[]; teacher: string; handout: string; bare: number };
+type Prepared = { clients: Client[]; ready: string[]; teacher: string; handout: string; bare: number };
 
 /** A school with a class that works on one handout, everybody signed in. */
 async function prepared(db: Database): Promise<Prepared> {
   const schoolId = await addSchool(db, 'Load');
   const teacherId = await addPerson(db, { schoolId, role: 'teacher', name: 'T' });
   const classId = await addClass(db, { schoolId, teacherId, name: 'All' });
-  for (let i = 0; i < STUDENTS; i++) await addStudent(db, { schoolId, classId, name: `Student ${i}` });
+  for (let i = 0; i < STUDENTS + READY; i++) await addStudent(db, { schoolId, classId, name: `Student ${i}` });
   const sheet = richSheet();
   const free = {
     ...sheet,
@@ -67,14 +70,18 @@ async function prepared(db: Database): Promise<Prepared> {
     },
     openPictures(),
   );
+  const copies = await copiesOf(db, handout);
+  const done = copies.slice(STUDENTS);
+  for (const copy of done) await handIn(db, copy, 0);
   const clients = await Promise.all(
-    (await copiesOf(db, handout)).map(async ({ id, documentId, studentId }) => {
+    copies.slice(0, STUDENTS).map(async ({ id, documentId, studentId }) => {
       const { token } = await openSession(db, studentId, 'student');
       return { copyId: id, documentId, cookie: cookieOf(token), base: 0 };
     }),
   );
   const teacher = cookieOf((await openSession(db, teacherId, 'teacher')).token);
-  return { clients, teacher, handout, bare: await bareSave(db, schoolId, teacherId) };
+  const ready = done.map(({ id }) => id);
+  return { clients, ready, teacher, handout, bare: await bareSave(db, schoolId, teacherId) };
 }
 
 /** The median time that a save needs in the database alone, one at a time. */
@@ -118,12 +125,27 @@ const wait = (time: number) => new Promise((resolve) => setTimeout(resolve, time
 async function underLoad(name: string, env: Record<string, string>): Promise<Figure[]> {
   const settings = { databaseUrl: env.DATABASE_URL || undefined, dataDir: env.DATA_DIR };
   const db = await openDatabase(settings);
-  const { clients, teacher, handout, bare } = await prepared(db);
+  const { clients, ready, teacher, handout, bare } = await prepared(db);
   await db.close();
   const server = await Served.start(PORT, env);
   const times: number[] = [];
   let [errors, reads] = [0, 0];
+  /** Milliseconds that a piece takes to be read. */
+  const readOne = async (i: number) => {
+    const begun = performance.now();
+    const answer = await call('GET', `/handouts/${handout}/reading/${ready[i % READY]}.data`, teacher).catch(
+      () => null,
+    );
+    if (answer?.status === 200) reads++;
+    else errors++;
+    return performance.now() - begun;
+  };
+  const [alone, among]: [number[], number[]] = [[], []];
   try {
+    for (let i = -2 * READY; i < 4 * READY; i++) {
+      const took = await readOne(i + 2 * READY);
+      if (i >= 0) alone.push(took);
+    }
     const end = Date.now() + SECONDS * 1000;
     const student = async (client: Client, i: number) => {
       await wait((i / STUDENTS) * EVERY);
@@ -152,7 +174,10 @@ async function underLoad(name: string, env: Record<string, string>): Promise<Fig
           if (answer?.status === 200) reads++;
           else errors++;
         }
-        await wait(2000);
+        for (let k = 0; k < 4; k++) {
+          await wait(500);
+          among.push(await readOne(4 * i + k));
+        }
       }
     };
     // Caches fill, and garbage collection takes its time. What counts is that memory stops growing.
@@ -178,6 +203,7 @@ async function underLoad(name: string, env: Record<string, string>): Promise<Fig
         1.1,
         'MB',
       ),
+      figure(`${name}, 150 saving: reading a piece, against alone`, median(among), median(alone), 2),
       figure(`${name}, 150 saving: errors and one, against one`, errors + 1, 1, 1, ''),
     ];
   } finally {

@@ -285,6 +285,10 @@ test('the makers and their recipes have names and contrast', async ({ browser, h
 test('every screen of a student has names and contrast', async ({ browser, house }) => {
   const page = await enter(browser, house, 'Ayo');
   await check(page, 'tray');
+  await page.goto('/work');
+  await expect(page.getByRole('list', { name: 'My work, the newest first' })).toBeVisible();
+  await check(page, 'my work');
+  await page.goto('/tray');
   await page.locator('.tray_copy').first().click();
   await drawn(page);
   await press(page, 690, 265);
