@@ -60,7 +60,15 @@ type Own = {
   /** What it says by itself, wherever it stands: words, a picture, a link between two things, an answer. */
   says: string | null;
 };
-type Read = { id: string; own: Own[]; bySort: Map<string, number[]>; bySays: Map<string, number> };
+/** `xs`, `ys`: the middles of what is its own, as pairs of pieces ask for them again and again. */
+type Read = {
+  id: string;
+  own: Own[];
+  xs: Float64Array;
+  ys: Float64Array;
+  bySort: Map<string, number[]>;
+  bySays: Map<string, number>;
+};
 
 const wordsOf = (item: Item) => (isWritten(item) ? plainWords(bodyText(item.body)).join(' ') : '');
 
@@ -125,7 +133,8 @@ function read({ id, sheet, right }: Work, handedOut: Sheet, seen: ReadonlySet<st
   });
   const bySays = new Map<string, number>();
   own.forEach(({ says }, i) => says !== null && bySays.set(says, i));
-  return { id, own, bySort, bySays };
+  const [xs, ys] = (['x', 'y'] as const).map((axis) => Float64Array.from(own, ({ at }) => at[axis]));
+  return { id, own, xs, ys, bySort, bySays };
 }
 
 /** All that is said on sheets that everybody could see, so that it tells nothing to have it, too. */
@@ -154,7 +163,7 @@ function shiftBetween(a: Read, b: Read): Point {
       for (const k of others) {
         const [one, other] = [a.own[i], b.own[k]];
         if (one.placed || !isSized(one.box, other.box)) continue;
-        const [x, y] = [other.at.x - one.at.x, other.at.y - one.at.y];
+        const [x, y] = [b.xs[k] - a.xs[i], b.ys[k] - a.ys[i]];
         const key = Math.round(x / STEP) * 65536 + Math.round(y / STEP);
         const vote = votes.get(key);
         if (vote) {
@@ -191,13 +200,17 @@ function placedAlike(a: Read, b: Read): Match[] {
     const others = b.bySort.get(sort);
     if (!others) continue;
     const near: [...Match, away: number][] = [];
-    for (const i of those)
+    for (const i of those) {
+      const by = a.own[i].placed ? STILL : shift;
+      const [x, y] = [a.xs[i] + by.x, a.ys[i] + by.y];
       for (const k of others) {
-        const [one, other] = [a.own[i], b.own[k]];
-        const by = one.placed ? STILL : shift;
-        const away = Math.hypot(other.at.x - one.at.x - by.x, other.at.y - one.at.y - by.y);
-        if (away <= MOVED && isSized(one.box, other.box)) near.push([i, k, away]);
+        const [dx, dy] = [Math.abs(b.xs[k] - x), Math.abs(b.ys[k] - y)];
+        if (dx > MOVED || dy > MOVED || !isSized(a.own[i].box, b.own[k].box)) continue;
+        const away = Math.sqrt(dx * dx + dy * dy);
+        if (away <= MOVED) near.push([i, k, away]);
       }
+    }
+    if (near.length === 0) continue;
     const [mine, theirs] = [new Set<number>(), new Set<number>()];
     for (const [i, k] of near.sort((x, y) => x[2] - y[2])) {
       if (mine.has(i) || theirs.has(k)) continue;

@@ -87,11 +87,15 @@ export function alikeWording(
   all.forEach(({ rows }, i) => {
     for (const row of rows.keys()) byRow.set(row, [...(byRow.get(row) ?? []), i]);
   });
-  const pairs = new Set<string>();
-  for (const those of byRow.values()) for (const a of those) for (const b of those) if (a < b) pairs.add(`${a} ${b}`);
+  /** How many rows two pieces have in common, by both their numbers. */
+  const common = new Uint32Array(all.length * all.length);
+  for (const those of byRow.values())
+    for (let i = 0; i < those.length; i++)
+      for (let k = i + 1; k < those.length; k++) common[those[i] * all.length + those[k]]++;
   const found = new Map<string, Alike[]>();
-  for (const pair of pairs) {
-    const [a, b] = pair.split(' ').map((i) => all[Number(i)]);
+  for (let pair = 0; pair < common.length; pair++) {
+    if (common[pair] * RUN < LEAST) continue;
+    const [a, b] = [all[Math.floor(pair / all.length)], all[pair % all.length]];
     const [inA, inB] = [shared(a, b), shared(b, a)];
     const least = Math.min(count(inA), count(inB));
     if (least < LEAST || least < SHARE * Math.min(lengthOf(a), lengthOf(b))) continue;
