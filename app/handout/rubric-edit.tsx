@@ -4,6 +4,7 @@ import { nanoid } from 'nanoid';
 import { MOST_LEVEL_POINTS } from '../../core/lookfors/rubric';
 import type { Rubric } from '../../core/lookfors/rubric';
 import { Choice } from '../fields/choice';
+import { LateRule } from '../fields/late-rule';
 import styles from './hand-out.module.css';
 import { Sign } from '../parts/sign';
 
@@ -27,43 +28,6 @@ type Props = {
   weighs: boolean;
   onChange: (rubric: Rubric) => void;
 };
-
-const LATE = [
-  { value: 'nothing', label: 'nothing is taken off' },
-  { value: 'once', label: 'points are taken off once' },
-  { value: 'day', label: 'points are taken off for each day' },
-] as const;
-
-/** What is taken off work that comes late. */
-function Late({ rubric, onChange }: Omit<Props, 'weighs'>) {
-  const { late } = rubric;
-  return (
-    <div className={styles.lateRow}>
-      <span>If it comes late</span>
-      <Choice
-        label="If it comes late"
-        width={240}
-        value={late?.each ?? 'nothing'}
-        options={[...LATE]}
-        onChange={(each: (typeof LATE)[number]['value']) =>
-          onChange({ ...rubric, late: each === 'nothing' ? undefined : { off: late?.off ?? 1, each } })
-        }
-      />
-      {late && (
-        <InputNumber
-          size="small"
-          style={{ width: 72 }}
-          aria-label="Points taken off"
-          min={0.5}
-          max={100}
-          step={0.5}
-          value={late.off}
-          onChange={(off) => onChange({ ...rubric, late: { ...late, off: off ?? 1 } })}
-        />
-      )}
-    </div>
-  );
-}
 
 export function RubricEdit({ rubric, weighs, onChange }: Props) {
   const set = (id: string, patch: Partial<Row>) =>
@@ -137,7 +101,9 @@ export function RubricEdit({ rubric, weighs, onChange }: Props) {
       >
         Add a row
       </Button>
-      {(rubric.rows.length > 0 || weighs) && <Late rubric={rubric} onChange={onChange} />}
+      {(rubric.rows.length > 0 || weighs) && (
+        <LateRule rule={rubric.late} onChange={(late) => onChange({ ...rubric, late })} />
+      )}
     </>
   );
 }

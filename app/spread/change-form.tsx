@@ -1,8 +1,11 @@
 import { Button, Input } from 'antd';
+import equal from 'fast-deep-equal';
 import { useEffect } from 'react';
 import { useFetcher } from 'react-router';
 import { effectsOf, effectWords } from '../../core/handout/effects';
-import { hasOpened } from '../../core/handout/times';
+import { hasOpened, isLate } from '../../core/handout/times';
+import { howMany } from '../../core/values/listed';
+import { LateRule } from '../fields/late-rule';
 import { HandoutMoment } from '../fields/handout-moment';
 import { localOf, momentOf } from '../fields/day-words';
 import { sentence } from '../parts/sentence';
@@ -33,6 +36,7 @@ export default function ChangeForm({ handout, cards, now, begun, onType, onDone 
     closes: localOf(handout.closesAt),
     returns: localOf(handout.returnsAt),
   };
+  const late = words.late === undefined ? handout.rubric.late : (words.late ?? undefined);
   const set = (patch: Partial<Words>) => onType({ ...words, ...patch });
   const [opensAt, dueAt, closesAt, returnsAt] = [words.opens, words.due, words.closes, words.returns].map(momentOf);
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
@@ -41,6 +45,7 @@ export default function ChangeForm({ handout, cards, now, begun, onType, onDone 
     if (isSaved) onDone();
   }, [isSaved, onDone]);
   const altered = effectWords(effectsOf(cards, handout, { opensAt, dueAt, closesAt, returnsAt }, now));
+  const lateOnes = equal(late, handout.rubric.late) ? 0 : cards.filter((card) => isLate(card, dueAt)).length;
   const save = () =>
     void fetcher.submit(
       {
@@ -51,6 +56,7 @@ export default function ChangeForm({ handout, cards, now, begun, onType, onDone 
         dueAt: dueAt?.toISOString() ?? '',
         closesAt: closesAt?.toISOString() ?? '',
         returnsAt: returnsAt?.toISOString() ?? '',
+        ...(handout.weighs && { late: late?.each ?? 'nothing', ...(late && { off: String(late.off) }) }),
       },
       { method: 'post' },
     );
@@ -84,10 +90,12 @@ export default function ChangeForm({ handout, cards, now, begun, onType, onDone 
           />
         </span>
       ))}
+      {handout.weighs && <LateRule rule={late} onChange={(to) => set({ late: to ?? null })} />}
       <ul className={styles.altered} role="status">
         {hasOpened(opensAt, now) && (
           <li>{cards.length === 1 ? 'Its student sees' : `All ${cards.length} students see`} the change at once.</li>
         )}
+        {lateOnes > 0 && <li>{howMany(lateOnes, 'late piece')} will have other points.</li>}
         {altered.map((line) => (
           <li key={line}>{line}</li>
         ))}

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LateRule } from '../../core/lookfors/rubric';
 
 /** What is typed while a handout is changed, kept in the browser until it is saved. Times are local. */
 export const Words = z.object({
@@ -8,6 +9,8 @@ export const Words = z.object({
   due: z.string(),
   closes: z.string(),
   returns: z.string().default(''),
+  /** What is taken off late work; undefined where nothing was chosen yet. */
+  late: LateRule.nullable().optional(),
 });
 export type Words = z.infer<typeof Words>;
 

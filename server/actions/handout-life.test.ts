@@ -75,6 +75,23 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     expect(await seen(ada, adas.id)).toMatchObject({ brief: 'Name each part.', isClosed: false });
   });
 
+  test('what is taken off late work is set, changed and given up later, and the rest of the rubric stays', async () => {
+    const { id } = await out();
+    const rows = [{ id: 'row', name: 'Care', levels: [0, 3].map((points) => ({ points, text: '' })) }];
+    await db.query('update handout set rubric = $2::jsonb where id = $1', [id, JSON.stringify({ rows })]);
+    const rubric = async () => (await handoutById(db, id))!.rubric;
+    await done(id, change({ late: 'day', off: '1.5' }));
+    expect(await rubric()).toEqual({ rows, late: { off: 1.5, each: 'day' } });
+    await done(id, change({ title: 'From an older program' }));
+    expect((await rubric()).late).toEqual({ off: 1.5, each: 'day' });
+    await done(id, change({ late: 'once', off: '2' }));
+    expect((await rubric()).late).toEqual({ off: 2, each: 'once' });
+    await done(id, change({ late: 'nothing' }));
+    expect(await rubric()).toEqual({ rows });
+    expect(WithHandout.safeParse(change({ late: 'day', off: '0' })).success).toBe(false);
+    expect(WithHandout.safeParse(change({ late: 'hourly' })).success).toBe(false);
+  });
+
   test('a later due time counts pieces that were late as in time', async () => {
     const { id, adas } = await out();
     await done(id, change({ dueAt: inTime(-DAY) }));

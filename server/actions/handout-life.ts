@@ -16,6 +16,7 @@ import { createSheet, sheetOf } from '../stores/sheets';
 import type { Person } from '../stores/people';
 import { fullHandout, mayChange } from './class-rights';
 import { giveBackHeld } from './review';
+import { LateRule } from '../../core/lookfors/rubric';
 import { HandoutBrief, HandoutTitle, Moment } from './hand-out';
 import { missing, Refused } from './refused';
 import { spaced } from './spaced';
@@ -31,6 +32,9 @@ export const WithHandout = z.discriminatedUnion('do', [
     dueAt: Moment,
     closesAt: Moment,
     returnsAt: Moment.default(null),
+    /** What is taken off late work; where it is missing, as from an older program, the rule stays. */
+    late: z.enum(['nothing', ...LateRule.shape.each.options]).optional(),
+    off: z.coerce.number().pipe(LateRule.shape.off).default(1),
   }),
   /** Nothing is accepted from now on. */
   z.object({ do: z.literal('close') }),
@@ -59,7 +63,9 @@ export async function doWithHandout(
     case 'change': {
       const badly = badTimes(wanted);
       if (badly) throw new Refused(422, badly.problem, badly.field);
-      await changeHandout(db, handout.id, wanted);
+      const { late: each, off, ...words } = wanted;
+      const late = each === 'nothing' ? null : each && { off, each };
+      await changeHandout(db, handout.id, { ...words, late });
       return giveBackHeld(db, handout.id);
     }
     case 'close':

@@ -1,3 +1,4 @@
+import type { LateRule } from '../../core/lookfors/rubric';
 import type { Database, Queries } from '../database/connection';
 import { BIN_DAYS } from './sheets';
 
@@ -10,12 +11,23 @@ export type HandoutWords = {
   dueAt: Date | null;
   closesAt: Date | null;
   returnsAt: Date | null;
+  /** What is taken off late work; undefined leaves it. */
+  late?: LateRule | null;
 };
 
 export const changeHandout = async (db: Queries, id: string, to: HandoutWords): Promise<void> =>
   void (await db.query(
-    'update handout set title = $2, brief = $3, due_at = $4, closes_at = $5, opens_at = $6, returns_at = $7 where id = $1',
-    [id, to.title, to.brief, to.dueAt, to.closesAt, to.opensAt, to.returnsAt],
+    "update handout set title = $2, brief = $3, due_at = $4, closes_at = $5, opens_at = $6, returns_at = $7, rubric = case when $8::jsonb is null then rubric else rubric - 'late' || $8::jsonb end where id = $1",
+    [
+      id,
+      to.title,
+      to.brief,
+      to.dueAt,
+      to.closesAt,
+      to.opensAt,
+      to.returnsAt,
+      to.late === undefined ? null : JSON.stringify(to.late ? { late: to.late } : {}),
+    ],
   ));
 
 /** Closes it at a time, or opens it again with null. */
