@@ -31,7 +31,6 @@ export const LateRule = ({ rule, onChange }: Props) => (
         aria-label="Points taken off"
         min={0.5}
         max={100}
-        step={0.5}
         value={rule.off}
         onChange={(off) => onChange({ ...rule, off: off ?? 1 })}
       />

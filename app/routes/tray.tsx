@@ -106,16 +106,18 @@ export default function Tray({ loaderData }: Route.ComponentProps) {
         )}
         {shelf.length > 0 && (
           <section aria-labelledby="shelf">
-            <div className={styles.shelfHead}>
-              <h2 id="shelf">Handed in and over</h2>
-              <Link to="/work">My work and what was said about it</Link>
-            </div>
+            <h2 id="shelf">Handed in and over</h2>
             <div className={styles.copies}>
               {shelf.map((copy) => (
                 <Small key={copy.id} copy={copy} news={newsOf(copy)} late={isShut(copy, now)} />
               ))}
             </div>
           </section>
+        )}
+        {copies.some(({ state, returnedAt }) => returnedAt !== null || state === 'handed-in') && (
+          <p className={styles.all}>
+            <Link to="/work">My work and what was said about it</Link>
+          </p>
         )}
         {copies.length === 0 && <Empty>When your teacher hands something out, it is here.</Empty>}
       </main>

@@ -28,12 +28,17 @@ test('its name and times change, what that alters is said first, and nothing typ
   await card.getByRole('button', { name: 'Change' }).click();
   await card.getByLabel('Name').fill('The heron, part by part');
   await setTime(page, 'due', '1 Jan 2026, 14:00');
+  await card.getByLabel('If it comes late').click();
+  await page.getByTitle('Points are taken off once').click();
+  await card.getByLabel('Points taken off').fill('2');
   await expect(card.getByRole('status')).toContainText('All 26 students see the change at once.');
   await expect(card.getByRole('status')).toContainText('19 pieces that were in time will count as late.');
+  await expect(card.getByRole('status')).toContainText('19 late pieces will have other points.');
   await page.reload();
   card = page.locator('section', { has: page.getByRole('heading', { name: 'This handout' }) });
   await expect(card.getByLabel('Name')).toHaveValue('The heron, part by part');
   await expect(card.getByRole('button', { name: /^due:/ })).toContainText('1 Jan 2026');
+  await expect(card.getByLabel('Points taken off')).toHaveValue('2');
   // It can't close before it is due.
   await setTime(page, 'closes', '1 Jan 2025, 14:00');
   await card.getByRole('button', { name: 'Save' }).click();
@@ -48,6 +53,7 @@ test('its name and times change, what that alters is said first, and nothing typ
   await expect(page.locator('.strip')).toContainText('The heron, part by part');
   await expect(page.locator('.strip')).toContainText('closes 1 Mar');
   await expect(page.locator('.spread_card').first()).toContainText('late');
+  await expect(page.getByTitle(/2 taken off for \d+ days late/).first()).toBeVisible();
   const student = await enter(browser, house, 'Ines');
   await expect(student.locator('.tray_copy').first()).toContainText('The heron, part by part');
   await card.getByRole('button', { name: 'Change' }).click();
