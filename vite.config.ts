@@ -1,11 +1,33 @@
 import { reactRouter } from '@react-router/dev/vite';
 import path from 'node:path';
+import type { Plugin } from 'vite';
 import { defineConfig } from 'vite';
+
+/**
+ * A browser remembers that it could not fetch a module, and refuses it until the page is loaded anew. So a part that is asked for
+ * again has another address the second time.
+ */
+const askedAgain: Plugin = {
+  name: 'parts-asked-for-again',
+  apply: 'build',
+  applyToEnvironment: ({ name }) => name === 'client',
+  generateBundle: {
+    order: 'post',
+    handler(_, bundle) {
+      for (const chunk of Object.values(bundle))
+        if (chunk.type === 'chunk')
+          chunk.code = chunk.code.replace(
+            /\bimport\("(\.\/[\w.-]+\.js)"\)/g,
+            'import("$1").catch(()=>import("$1?again="+Date.now()))',
+          );
+    },
+  },
+};
 
 export default defineConfig(({ command }) => ({
   // A build says only what is wrong.
   logLevel: command === 'build' ? 'error' : 'info',
-  plugins: [reactRouter()],
+  plugins: [reactRouter(), askedAgain],
   // The shaper finds its WebAssembly beside itself; pre-bundling would part them.
   optimizeDeps: {
     exclude: ['harfbuzzjs'],

@@ -1,11 +1,12 @@
 import { Link } from 'react-router';
 import { cutTo } from '../../core/values/characters';
 import { howMany } from '../../core/values/listed';
+import type { readingView } from '../../server/views/reading-view';
 import { AlikeFrames } from '../parts/alike-frames';
-import type { Loaded } from './entries';
 import styles from './alike-card.module.css';
 
-type Props = { loaded: Loaded; alike: Loaded['alike'][number] };
+type Read = Awaited<ReturnType<typeof readingView>>;
+type Props = { loaded: Pick<Read, 'copy' | 'handedOut'>; alike: Read['alike'][number] };
 
 const LONGEST_SAMPLE = 110;
 

@@ -89,9 +89,21 @@ test('what is typed while the student takes the piece back waits for the next go
   await press(teacher, 200, 300);
   await draft(teacher).fill('What is this called?');
   await sheet.click();
-  await student.getByRole('button', { name: 'Take it back' }).click();
-  await expect(student.getByRole('button', { name: 'Hand in' })).toBeVisible();
+  const takeBack = async () => {
+    await student.getByRole('button', { name: 'Take it back' }).click();
+    await expect(student.getByRole('button', { name: 'Hand in' })).toBeVisible();
+  };
+  // The window of the teacher hears of it at once, and keeps what was typed until the piece is back.
+  await takeBack();
+  await expect(card(teacher, `The piece is with ${name}`)).toBeVisible();
+  await expect(draft(teacher)).toHaveValue('What is this called?');
+  await handIn(student);
+  await expect(card(teacher, `The piece is with ${name}`)).toHaveCount(0);
+  await expect(draft(teacher)).toHaveValue('What is this called?');
+
+  // Without a network it hears nothing.
   await teacher.context().setOffline(true);
+  await takeBack();
   await teacher.getByRole('button', { name: 'Draw' }).click();
   await teacher.getByRole('button', { name: 'Look again' }).click();
   await press(teacher, 400, 300);
