@@ -230,6 +230,8 @@ const saidAlike = (a: Read, b: Read): Match[] =>
 
 /** How far from what is usual in a class a pair has to be, in standard deviations. */
 const FAR = 4.3;
+/** Pairs that are weighed in one go. */
+const STEP_OF_PAIRS = 200;
 const middleOf = (numbers: readonly number[]) => numbers.toSorted((a, b) => a - b)[Math.floor(numbers.length / 2)] ?? 0;
 /** What is usual, and how far around it most lie: by medians, which the few that were copied don't shift. */
 function spreadOf(numbers: readonly number[]): { middle: number; spread: number } {
@@ -240,25 +242,34 @@ function spreadOf(numbers: readonly number[]): { middle: number; spread: number 
 /** How likely it is that one more piece has what so many of so many others have. */
 const chance = (having: number, others: number, doubt: number) => Math.min(0.98, (having + doubt) / (others + 2));
 
+type Asked = [works: readonly Work[], handedOut: Sheet, printed?: readonly Sheet[]];
+
 /**
  * The pieces of a class that are built alike.
- * @param printed what else all could see: other versions, the example; and the key, whose answers are the right ones
+ * @param asked what else all could see (other versions, the example; and the key, whose answers are the right ones) comes last
  * @returns for each piece those it is like, the most alike first; pieces that are like none are not there
  */
-export function alikeThings(
-  works: readonly Work[],
-  handedOut: Sheet,
-  printed: readonly Sheet[] = [],
-): Map<string, BuiltAlike[]> {
+export function alikeThings(...asked: Asked): Map<string, BuiltAlike[]> {
+  const steps = alikeInSteps(...asked);
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+}
+
+/** The same in steps, between which others have their turn: a large class has many pairs. */
+export function* alikeInSteps(...[works, handedOut, printed = []]: Asked): Generator<void, Map<string, BuiltAlike[]>> {
   const seen = saidOn([handedOut, ...printed], handedOut);
-  const all = works.map((work) => read(work, handedOut, seen));
+  const all: Read[] = [];
+  for (const work of works) {
+    all.push(read(work, handedOut, seen));
+    yield;
+  }
   const others = Math.max(0, all.length - 2);
   const said = new Map<string, number>();
   for (const { bySays } of all) for (const says of bySays.keys()) said.set(says, (said.get(says) ?? 0) + 1);
   /** How many other pieces have a thing in the same place. */
   const matched = all.map(({ own }) => new Float64Array(own.length));
   const pairs: { a: number; b: number; placed: Match[]; said: Match[] }[] = [];
-  for (let a = 0; a < all.length; a++)
+  for (let a = 0; a < all.length; a++) {
+    yield;
     for (let b = a + 1; b < all.length; b++) {
       const placed = placedAlike(all[a], all[b]);
       for (const [i, k] of placed) {
@@ -267,6 +278,7 @@ export function alikeThings(
       }
       pairs.push({ a, b, placed, said: saidAlike(all[a], all[b]) });
     }
+  }
   /** How common a thing of a piece is among others than these two: in its place, and in what it says; as common as the rarer. */
   const commonness = (of: number, i: number, isPlaced: boolean, isSaid: boolean) => {
     const { says, sort } = all[of].own[i];
@@ -286,13 +298,15 @@ export function alikeThings(
       }
       return sum + Math.log2((1 - COPIED) / (1 - Math.min(here, there)));
     }, 0);
-  const weighed = pairs.map((pair) => {
+  const weighed: ((typeof pairs)[number] & { bits: number })[] = [];
+  for (const pair of pairs) {
+    if (weighed.length % STEP_OF_PAIRS === 0) yield;
     const [mine, theirs] = [0, 1].map((side) =>
       [pair.placed, pair.said].map((matches) => new Set(matches.map((match) => match[side]))),
     );
     const bits = Math.max(evidence(pair.a, mine[0], mine[1]), evidence(pair.b, theirs[0], theirs[1]));
-    return { ...pair, bits };
-  });
+    weighed.push({ ...pair, bits });
+  }
   const usual = spreadOf(weighed.map(({ bits }) => bits));
   const found = new Map<string, { bits: number; one: BuiltAlike }[]>();
   for (const { a, b, placed, said: told, bits } of weighed) {

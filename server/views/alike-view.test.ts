@@ -7,10 +7,12 @@ import { page, plain, shape, sheet, text } from '../../core/schema/defaults';
 import type { Database } from '../database/connection';
 import { handOut } from '../actions/hand-out';
 import { goesOf, handIn, returnGo } from '../stores/goes';
+import { copiesOf } from '../stores/copies';
+import { handoutById } from '../stores/handouts';
 import { loadDocument } from '../stores/documents';
 import { createSheet } from '../stores/sheets';
 import { copyView } from './copy-view';
-import { alikeView } from './alike-view';
+import { alikeTo as alikeOfPiece, alikeView } from './alike-view';
 import { readingView } from './reading-view';
 
 /** Wording that two pieces of a class share is asked about: of their teacher, and of nobody else. */
@@ -101,9 +103,15 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       return copy.id;
     };
     const [ada, ben, cai] = [await draws('Ada', 0), await draws('Ben', 0), await draws('Cai', 37)];
+    // In a large class a piece is not kept waiting for what takes long.
+    const [handout, copies] = [(await handoutById(db, drawing))!, await copiesOf(db, drawing)];
+    const asked = async (atOnce: number) =>
+      (await alikeOfPiece(school.means, handout, copies, ada, atOnce)).map(({ name }) => name);
+    expect(await asked(2)).toEqual([]);
     const [pair, ...more] = await alikeView(school.means, school.teacher, drawing);
     expect([pair.pieces.toSorted(), pair.words, pair.things, more]).toEqual([[ada, ben].toSorted(), 0, 9, []]);
     expect(pair.spots.map((spots) => spots.length)).toEqual([9, 9]);
+    expect([await asked(2), await asked(3)]).toEqual([['Ben'], ['Ben']]);
     const read = async (copyId: string) =>
       (await readingView(school.means, school.teacher, { handoutId: drawing, copyId }, 99)).alike;
     expect((await read(ada))[0]).toMatchObject({ id: ben, name: 'Ben', things: 9, of: 9 });

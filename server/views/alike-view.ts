@@ -4,7 +4,7 @@ import { boxOn } from '../../core/lookfors/seen';
 import type { Alike } from '../../core/review/alike';
 import { alikeWording } from '../../core/review/alike';
 import type { BuiltAlike, Work } from '../../core/review/alike-things';
-import { alikeThings } from '../../core/review/alike-things';
+import { alikeInSteps } from '../../core/review/alike-things';
 import type { Sheet } from '../../core/schema/sheet';
 import { find } from '../../core/sheet/tree';
 import { Recent } from '../../core/values/recent';
@@ -40,7 +40,9 @@ export type Like = {
 
 /** By what was handed in of a handout: computed once for all pieces that are read one after another. */
 const KEPT = 40;
-const known = new Recent<string, Map<string, Like[]>>(KEPT);
+const known = new Recent<string, Promise<Map<string, Like[]>>>(KEPT);
+/** A piece of more than so many is not kept waiting for it: it is asked about the next time. */
+const AT_ONCE = 60;
 
 const asksOwnWords = ({ lookFors }: Pick<Handout, 'lookFors'>) =>
   withParts(lookFors).some(({ kind }) => kind === 'words');
@@ -77,7 +79,10 @@ async function builtAlike(means: Means, handout: Handout, copies: readonly Class
       works.push({ id: copyId, sheet, right });
     }
     const printed = [own.sheet, ...(own.example ? [own.example] : [])];
-    for (const [id, those] of alikeThings(works, own.given, printed)) out.set(id, those);
+    const steps = alikeInSteps(works, own.given, printed);
+    let step = steps.next();
+    for (; !step.done; step = steps.next()) await turn.end();
+    for (const [id, those] of step.value) out.set(id, those);
   }
   return out;
 }
@@ -116,12 +121,18 @@ async function compared(means: Means, handout: Handout, copies: readonly ClassCo
   );
 }
 
-async function alikeIn(means: Means, handout: Handout, copies: readonly ClassCopy[]) {
+/** Computed once, also for those who ask meanwhile. */
+function alikeIn(means: Means, handout: Handout, copies: readonly ClassCopy[]): Promise<Map<string, Like[]>> {
   const key = [handout.id, handout.corrections, ...copies.map(({ goId }) => goId ?? '')].join(' ');
   let alike = known.get(key);
-  if (!alike) known.set(key, (alike = await compared(means, handout, copies)));
+  if (!alike) {
+    known.set(key, (alike = compared(means, handout, copies)));
+    alike.catch(() => known.delete(key));
+  }
   return alike;
 }
+
+const NOTHING = Promise.resolve(new Map<string, Like[]>());
 
 /** What is asked about a piece: the pieces whose newest go is like its own. */
 export async function alikeTo(
@@ -129,8 +140,12 @@ export async function alikeTo(
   handout: Handout,
   copies: readonly ClassCopy[],
   copyId: string,
+  atOnce = AT_ONCE,
 ): Promise<(Like & { name: string })[]> {
-  return ((await alikeIn(means, handout, copies)).get(copyId) ?? []).flatMap((one) => {
+  const alike = alikeIn(means, handout, copies);
+  const isLarge = copies.filter(({ goId }) => goId !== null).length > atOnce;
+  const found = isLarge ? await Promise.race([alike, NOTHING]) : await alike;
+  return (found.get(copyId) ?? []).flatMap((one) => {
     const copy = copies.find(({ id }) => id === one.id);
     return copy ? [{ ...one, name: copy.studentName }] : [];
   });
