@@ -101,7 +101,7 @@ export function wordsOn(
     height: reach.height + 2 * down,
   };
   const others = nodes.filter((box) => overlaps(whole, box));
-  for (const box of words) if (overlaps(whole, box)) others.push(box);
+  const said = words.filter((box) => overlaps(whole, box));
   const last = points.slice(-2);
   // The last stretch of a link in steps belongs to this link alone.
   const alone = points.length === 4 ? [{ x: (last[0].x + last[1].x) / 2, y: (last[0].y + last[1].y) / 2 }] : [];
@@ -120,6 +120,8 @@ export function wordsOn(
         const near = plated ? grown(box, Math.max(1, plate)) : inkOf(box);
         let cost = hidden(box) > (plated ? 4 : 0) ? (width * height) / 2 : 0;
         for (const other of others) cost += overlapArea(near, other);
+        // Lines of words keep the space between them, with a plate or without.
+        for (const other of said) cost += overlapArea(plated ? near : box, other);
         cost += width * height - overlapArea(box, frame);
         if (cost === 0) return { box, plate: plated ? plate : null };
         if (cost < least) {
