@@ -49,6 +49,11 @@ export default defineConfig(({ command }) => ({
   },
   // Names in the page say where a style comes from.
   css: { modules: { generateScopedName: (name, file) => `${path.basename(file, '.module.css')}_${name}` } },
-  build: { target: 'es2022', chunkSizeWarningLimit: 1500 },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 1500,
+    // What a part shares with others is not fetched before the part itself is there: without a network it would be refused, too.
+    modulePreload: { resolveDependencies: (_, deps, { hostType }) => (hostType === 'js' ? [] : deps) },
+  },
   worker: { format: 'es' },
 }));

@@ -38,7 +38,8 @@ export function useRecalling({ handoutId, copyId, seen, may }: Piece) {
   const send = (word: string) =>
     void fetcher.submit({ do: 'recall', word }, { method: 'post', action: `/handouts/${handoutId}/reading/${copyId}` });
   return {
-    busy: fetcher.state !== 'idle',
+    // While the piece is loaded anew after an answer, the next press counts.
+    busy: fetcher.state === 'submitting',
     problem: may ? (answer?.problem ?? null) : null,
     asking,
     begin: () => (seen ? setAsking(true) : send('')),
