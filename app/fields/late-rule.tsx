@@ -1,5 +1,6 @@
 import { InputNumber } from 'antd';
 import type { LateRule as Rule } from '../../core/lookfors/rubric';
+import { LEAST_OFF, MOST_OFF } from '../../core/lookfors/rubric';
 import { Choice } from './choice';
 import styles from './late-rule.module.css';
 
@@ -29,8 +30,8 @@ export const LateRule = ({ rule, onChange }: Props) => (
         size="small"
         style={{ width: 72 }}
         aria-label="Points taken off"
-        min={0.5}
-        max={100}
+        min={LEAST_OFF}
+        max={MOST_OFF}
         value={rule.off}
         onChange={(off) => onChange({ ...rule, off: off ?? 1 })}
       />

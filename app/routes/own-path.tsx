@@ -6,12 +6,10 @@ import { workshop } from '../../server/actions/means';
 import { ownPathView } from '../../server/views/own-path-view';
 import { orLast } from '../browser/reached';
 import { useZone, whenWords } from '../browser/time';
-import { Strip } from '../house/strip';
-import { card } from '../parts/card';
-import { Empty } from '../parts/empty';
+import { LookForsMet, NotesOn, PiecesPage } from '../house/pieces-page';
 import { requireRole } from '../who.server';
 import type { Route } from './+types/own-path';
-import styles from './path.module.css';
+import styles from '../house/pieces-page.module.css';
 
 /** A student's own work, piece by piece. */
 
@@ -29,24 +27,15 @@ export const meta: Route.MetaFunction = () => [{ title: 'My work · Dappled Marg
 export default function OwnPath({ loaderData }: Route.ComponentProps) {
   const { pieces, isWhole, now } = loaderData;
   return (
-    <div className={`${styles.page} dapple`}>
-      <Strip
-        home="/tray"
-        title="My work"
-        before={<span className="quiet">{howMany(pieces.length, 'piece')} handed in</span>}
-      />
-      <main className={styles.path}>
-        {pieces.length === 0 && <Empty>What you hand in stands here, with what your teacher said about it.</Empty>}
-        <ol className={styles.pieces} aria-label="My work, the newest first">
-          {pieces.map((piece) => (
-            <li key={piece.id} className={card(styles.piece)}>
-              <Work piece={piece} now={now} />
-            </li>
-          ))}
-        </ol>
-        {!isWhole && <p className="quiet">What is older is not told here.</p>}
-      </main>
-    </div>
+    <PiecesPage
+      home="/tray"
+      title="My work"
+      told={`${howMany(pieces.length, 'piece')} handed in`}
+      label="My work, the newest first"
+      empty="What you hand in stands here, with what your teacher said about it."
+      {...{ pieces, isWhole }}
+      work={(piece) => <Work piece={piece} now={now} />}
+    />
   );
 }
 
@@ -78,28 +67,13 @@ function Work({ piece, now }: { piece: Piece; now: number }) {
         {back && (back.held !== null || back.points) && (
           <span className={styles.met}>
             {back.held !== null && back.lookFors > 0 && (
-              <>
-                <meter
-                  className={styles.meter}
-                  min={0}
-                  max={back.lookFors}
-                  value={back.held}
-                  aria-label={`Look-fors of ${title}`}
-                />
-                {back.held} of {howMany(back.lookFors, 'look-for')} met
-              </>
+              <LookForsMet held={back.held} of={back.lookFors} title={title} />
             )}
             {back.points && <span>{sumWords(back.points)}</span>}
           </span>
         )}
-        {back && back.notes.length > 0 && (
-          <ul className={styles.notes} aria-label={`Notes on ${title}`}>
-            {back.notes.map((body, i) => (
-              <li key={i}>{body}</li>
-            ))}
-          </ul>
-        )}
-        {back && back.notes.length > 0 && back.settled > 0 && (
+        {back && <NotesOn notes={back.notes} title={title} />}
+        {back && back.settled > 0 && (
           <span className="quiet">
             {back.settled} of {howMany(back.notes.length, 'note')} ticked
           </span>

@@ -7,12 +7,10 @@ import { pathView } from '../../server/views/path-view';
 import { orLast } from '../browser/reached';
 import { useZone, whenWords } from '../browser/time';
 import { StateLabel } from '../house/leaf';
-import { Strip } from '../house/strip';
-import { card } from '../parts/card';
-import { Empty } from '../parts/empty';
+import { LookForsMet, NotesOn, PiecesPage } from '../house/pieces-page';
 import { allowed, requireRole } from '../who.server';
 import type { Route } from './+types/path';
-import styles from './path.module.css';
+import styles from '../house/pieces-page.module.css';
 
 /** All that a student did, piece by piece. */
 
@@ -41,20 +39,15 @@ export default function Path({ loaderData }: Route.ComponentProps) {
     overdue > 0 && `${overdue} overdue`,
   ].filter(Boolean);
   return (
-    <div className={`${styles.page} dapple`}>
-      <Strip home="/desk" title={student.name} before={<span className="quiet">{told.join(' · ')}</span>} />
-      <main className={styles.path}>
-        {pieces.length === 0 && <Empty>Nothing was handed out to {student.name} in your classes yet.</Empty>}
-        <ol className={styles.pieces} aria-label="All their work, the newest first">
-          {pieces.map((piece) => (
-            <li key={piece.id} className={card(styles.piece)}>
-              <Work piece={piece} now={now} />
-            </li>
-          ))}
-        </ol>
-        {!isWhole && <p className="quiet">What is older is not told here.</p>}
-      </main>
-    </div>
+    <PiecesPage
+      home="/desk"
+      title={student.name}
+      told={told.join(' · ')}
+      label="All their work, the newest first"
+      empty={`Nothing was handed out to ${student.name} in your classes yet.`}
+      {...{ pieces, isWhole }}
+      work={(piece) => <Work piece={piece} now={now} />}
+    />
   );
 }
 
@@ -94,8 +87,7 @@ function Work({ piece, now }: { piece: Piece; now: number }) {
         </span>
         {held !== null && lookFors > 0 && (
           <span className={styles.met}>
-            <meter className={styles.meter} min={0} max={lookFors} value={held} aria-label={`Look-fors of ${title}`} />
-            {held} of {howMany(lookFors, 'look-for')} met
+            <LookForsMet held={held} of={lookFors} title={title} />
             {points && isMarked(points) && <span className="quiet"> · {sumWords(points)}</span>}
           </span>
         )}
@@ -104,13 +96,7 @@ function Work({ piece, now }: { piece: Piece; now: number }) {
             <b>Missed:</b> {missed.join(' · ')}
           </span>
         )}
-        {notes.length > 0 && (
-          <ul className={styles.notes} aria-label={`Notes on ${title}`}>
-            {notes.map((body, i) => (
-              <li key={i}>{body}</li>
-            ))}
-          </ul>
-        )}
+        <NotesOn notes={notes} title={title} />
       </div>
     </>
   );

@@ -103,7 +103,8 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
   const picked = cards.filter(({ id }) => chosen.has(id));
   const [beside, setBeside] = useState(false);
   /** Two pieces that are looked at side by side, as large as there is room. */
-  const pair = beside && picked.length === 2 ? picked : bar?.spots ? cards.filter(bar.has) : null;
+  const alike = bar?.spots ? cards.filter(bar.has) : null;
+  const pair = beside && picked.length === 2 ? picked : alike;
   const choose = (ids: readonly string[], to: boolean) => {
     setBeside(false);
     setChosen((before) => withChosen(before, ids, to));
@@ -214,8 +215,8 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
               <PieceCard
                 key={card.id}
                 {...{ handout, card, now }}
-                marked={shown === 'look-fors' && !bar?.spots}
-                changed={shown === 'changes' && !bar?.spots ? (changed.get(card.id)?.changed ?? null) : null}
+                marked={shown === 'look-fors' && !alike}
+                changed={shown === 'changes' && !alike ? (changed.get(card.id)?.changed ?? null) : null}
                 alike={bar?.spots?.get(card.id) ?? null}
                 chosen={handout.rights === 'full' ? chosen.has(card.id) : null}
                 onChoose={(to) => choose([card.id], to)}

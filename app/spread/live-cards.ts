@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useRevalidator } from 'react-router';
 import type { cardsView } from '../../server/views/spread-view';
+import { followHandout } from '../browser/handout-news';
 import type { Card, SpreadData } from './piece-card';
 
 /** The cards of a spread while students work: what has changed is told by the server, and those cards alone are asked for. */
@@ -26,7 +27,6 @@ export function useLiveCards({ handout, cards, now }: Pick<SpreadData, 'handout'
   useEffect(() => {
     const waiting = new Set<string>();
     let timer: ReturnType<typeof setTimeout> | undefined;
-    let broke = false;
     const stop = new AbortController();
     const later = (wait: number) => (timer ??= setTimeout(() => void ask(), wait));
     const ask = async () => {
@@ -49,21 +49,18 @@ export function useLiveCards({ handout, cards, now }: Pick<SpreadData, 'handout'
       timer = undefined;
       if (waiting.size > 0 && !stop.signal.aborted) later(wait);
     };
-    const stream = new EventSource(`/handouts/${handout.id}/live`);
-    stream.onmessage = ({ data }) => {
-      const { documentId } = JSON.parse(data as string) as { documentId: string };
-      // Somebody has joined, or has begun to work with others.
-      if (!known.current.has(documentId)) return void revalidate();
-      waiting.add(documentId);
-      later(GATHER);
-    };
-    stream.onerror = () => (broke = true);
-    stream.onopen = () => {
-      if (broke) void revalidate();
-      broke = false;
-    };
+    const leave = followHandout(
+      handout.id,
+      ({ documentId }) => {
+        // Somebody has joined, or has begun to work with others.
+        if (!known.current.has(documentId)) return void revalidate();
+        waiting.add(documentId);
+        later(GATHER);
+      },
+      () => void revalidate(),
+    );
     return () => {
-      stream.close();
+      leave();
       stop.abort();
       clearTimeout(timer);
     };

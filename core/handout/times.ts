@@ -42,6 +42,15 @@ export function daysLate(copy: { firstHandedInAt: Date | null; extendedTo: Date 
   return Math.ceil((+copy.firstHandedInAt! - +dueOf({ dueAt, extendedTo: copy.extendedTo })!) / DAY);
 }
 
+/** When a copy came the first time, by its goes in their order, for what asks whether it was late. */
+export const cameFirst = (
+  { extendedTo }: { extendedTo: Date | null },
+  goes: readonly { handedInAt: Date }[],
+): { firstHandedInAt: Date | null; extendedTo: Date | null } => ({
+  firstHandedInAt: goes.at(0)?.handedInAt ?? null,
+  extendedTo,
+});
+
 /** Whether a piece is still awaited although it was due. Another go has no time of its own. */
 export function isOverdue(
   { firstHandedInAt, extendedTo }: { firstHandedInAt: Date | null; extendedTo: Date | null },

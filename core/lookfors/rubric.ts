@@ -7,9 +7,11 @@ import { rulingOn } from './ruled';
 /** The most points that a level brings. */
 export const MOST_LEVEL_POINTS = 100;
 
+/** The fewest and the most points that are taken off at once. */
+export const [LEAST_OFF, MOST_OFF] = [0.5, 100];
 /** What is taken off what comes late: once, or for each day that has begun since it was due. */
 export const LateRule = z.strictObject({
-  off: z.number().min(0.5, 'take off at least half a point').max(100, 'take off at most 100 points'),
+  off: z.number().min(LEAST_OFF, 'take off at least half a point').max(MOST_OFF, `take off at most ${MOST_OFF} points`),
   each: z.enum(['once', 'day']),
 });
 export type LateRule = z.infer<typeof LateRule>;

@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal';
-import { remembered } from '../values/remembered';
+import { foundOnce, remembered } from '../values/remembered';
 import { contrastOf, distance, labOf } from '../colour/space';
 import { colourName } from '../colour/name';
 import { hexOf, rgbOf } from '../colour/rgb';
@@ -166,21 +166,16 @@ export const HUE_NAMES = [
 export const sizeOf = ({ item, box }: Thing): readonly [number, number] =>
   isFramed(item) ? [item.width, item.height] : [Math.hypot(box.width, box.height), 0];
 
-const places = new WeakMap<Sheet, readonly unknown[]>();
 /**
  * What things that hold no text are counted from: themselves, their pages, and of texts only where they stand and what they
  * cover. So somebody who writes has no shapes counted again.
  */
-export function thingSources(sheet: Sheet): readonly unknown[] {
-  let known = places.get(sheet);
-  if (!known) {
-    const out: unknown[] = [];
-    for (const page of sheet.pages) out.push(page.id, page.width, page.height, page.margin, page.background);
-    for (const item of everyItem(sheet)) {
-      if (item.kind !== 'text') out.push(item);
-      else out.push(item.id, item.x, item.y, item.width, item.height, item.angle, item.opacity, item.hidden, item.fill);
-    }
-    places.set(sheet, (known = out));
+export const thingSources = foundOnce((sheet: Sheet): readonly unknown[] => {
+  const out: unknown[] = [];
+  for (const page of sheet.pages) out.push(page.id, page.width, page.height, page.margin, page.background);
+  for (const item of everyItem(sheet)) {
+    if (item.kind !== 'text') out.push(item);
+    else out.push(item.id, item.x, item.y, item.width, item.height, item.angle, item.opacity, item.hidden, item.fill);
   }
-  return known;
-}
+  return out;
+});

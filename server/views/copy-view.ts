@@ -3,7 +3,7 @@ import { anchorAt } from '../../core/handout/spots';
 import { isOpen } from '../../core/handout/state';
 import { shutBy } from '../../core/lookfors/step-open';
 import { asRuled, heldAfter } from '../../core/review/marks';
-import { closesOf, daysLate, dueOf, isClosed } from '../../core/handout/times';
+import { cameFirst, closesOf, daysLate, dueOf, isClosed } from '../../core/handout/times';
 import { veiled } from '../../core/handout/veil';
 import type { LookFor } from '../../core/lookfors/all';
 import { forStudent, resultForStudent } from '../../core/lookfors/all';
@@ -158,12 +158,7 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
     /** The go that came back, to be seen beside the new one. */
     lastGo: returned && copy.state === 'another-go' ? lastGoOf(returned, notes, pictures) : null,
     marks: returned
-      ? marksOf(
-          handout,
-          returned.marks,
-          weighedOn(returned.sheet),
-          daysLate({ ...copy, firstHandedInAt: goes[0].handedInAt }, handout.dueAt),
-        )
+      ? marksOf(handout, returned.marks, weighedOn(returned.sheet), daysLate(cameFirst(copy, goes), handout.dueAt))
       : null,
     /** What is taken off if it comes late; null where nothing is, or nothing is due. */
     lateRule: handout.dueAt && handout.rubric.late ? lateRuleWords(handout.rubric.late) : null,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { daysLate, isLate } from '../../core/handout/times';
+import { cameFirst, daysLate, isLate } from '../../core/handout/times';
 import { OUTCOME_WORDS } from '../../core/handout/state';
 import { countWords, evidenceWords } from '../../core/lookfors/all';
 import type { Result } from '../../core/lookfors/kind';
@@ -151,7 +151,7 @@ export async function ownFeedback(means: Means, person: Asker, copyId: string): 
   const said = saidOn(go.id);
   const { rulings } = said;
   const results = countedOn(handout, go.sheet, copy.studentName, counting).map((one) => asRuled(one, rulings));
-  const days = daysLate({ ...copy, firstHandedInAt: goes[0].handedInAt }, handout.dueAt);
+  const days = daysLate(cameFirst(copy, goes), handout.dueAt);
   const piece = { handout, go, results, days, ...said };
   const whole = feedbackOf(piece, copy.studentName, { lookFors: true, marks: true });
   if (copy.state === 'done') return whole;

@@ -1,5 +1,5 @@
 import type { Outcome } from '../../core/handout/state';
-import { daysLate, isLate } from '../../core/handout/times';
+import { cameFirst, daysLate, isLate } from '../../core/handout/times';
 import { isMarked, points, weighed } from '../../core/lookfors/rubric';
 import type { Sum } from '../../core/lookfors/rubric';
 import { asRuled, heldAfter } from '../../core/review/marks';
@@ -62,7 +62,7 @@ export async function ownPathView(
     // To have seen what is on it is to have opened it: until then a teacher may take it back.
     const opened = go?.seenAt ? go : null;
     let back: OwnPiece['back'] = null;
-    const came = { firstHandedInAt: goes[0].handedInAt, extendedTo: copy.extendedTo };
+    const came = cameFirst(copy, goes);
     if (opened) {
       const [notes, rulings, counting] = await Promise.all([
         notesOf(db, [opened.id]),

@@ -32,12 +32,9 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
   const here = copies.find(({ id }) => id === copy.id);
   const mayChange = (await rightsOn(db, person.id, handout.id)) === 'full';
   const counting = await countingOf(means, handout);
-  const saidOn = await allSaidOn(
-    db,
-    [go, goBefore].flatMap((one) => one?.id ?? []),
-  );
+  const idsOf = (all: readonly (typeof go)[]) => all.flatMap((one) => one?.id ?? []);
+  const [saidOn, signed] = await Promise.all([allSaidOn(db, idsOf([go, goBefore])), signedNotesOf(db, idsOf([go]))]);
   const { notes, rulings, ink } = saidOn(go?.id ?? '');
-  const signed = go ? await signedNotesOf(db, [go.id]) : [];
   return {
     personId: person.id,
     mayChange,
