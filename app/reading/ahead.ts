@@ -35,6 +35,17 @@ export async function takeAhead(request: Request): Promise<(Ahead & { begun: num
 /** What was fetched of a piece no longer stands: something is done with it. */
 export const forgetAhead = (request: Request) => void kept.delete(new URL(request.url).pathname);
 
+/** Nor does what was fetched of a piece on which somebody else has said something since. */
+export function forgetDocumentAhead(documentId: string): void {
+  for (const [place, one] of kept)
+    void one.data.then(
+      ({ copy }) => {
+        if (copy.documentId === documentId && kept.get(place) === one) kept.delete(place);
+      },
+      () => {},
+    );
+}
+
 /** Fetches the pieces before and after, and the one that is read after this one is returned. */
 export function useAhead({ band, copy, next }: Pick<Ahead, 'band' | 'copy' | 'next'>): void {
   const fetchers = [useFetcher({ key: 'ahead 0' }), useFetcher({ key: 'ahead 1' }), useFetcher({ key: 'ahead 2' })];

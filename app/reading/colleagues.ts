@@ -1,20 +1,22 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useRevalidator } from 'react-router';
 import { followHandout } from '../browser/handout-news';
+import { forgetDocumentAhead } from './ahead';
 
 /** What other teachers say on a piece while it is read, and where pieces of the class go: told by the server, and loaded anew. */
 
 /** Milliseconds that news is gathered for. */
 const GATHER = 250;
 
-type Read = { personId: string; copy: { handoutId: string; documentId: string } };
+type Read = { personId: string; now: number; copy: { handoutId: string; documentId: string } };
 
-export function useColleagues({ personId, copy: { handoutId, documentId } }: Read): void {
+export function useColleagues({ personId, now, copy: { handoutId, documentId } }: Read): void {
   const { revalidate } = useRevalidator();
   const shown = useRef(documentId);
   useEffect(() => {
     shown.current = documentId;
   }, [documentId]);
+  const [since] = useState(now);
   // One stream for all pieces of the handout, however fast they follow each other.
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
@@ -26,10 +28,14 @@ export function useColleagues({ personId, copy: { handoutId, documentId } }: Rea
     };
     const leave = followHandout(
       handoutId,
-      ({ documentId: of, kind, by }) => {
-        const isSaid = kind === 'said' && of === shown.current;
-        // The band tells where all pieces are; what one says oneself stands there already.
-        if (kind === 'moved' || (isSaid && by !== personId)) again();
+      since,
+      (news) => {
+        // The band tells where all pieces are.
+        if (news.kind === 'moved') return again();
+        // What one says oneself stands there already.
+        if (news.kind !== 'said' || news.by === personId) return;
+        if (news.documentId === shown.current) again();
+        else forgetDocumentAhead(news.documentId);
       },
       again,
     );
@@ -37,5 +43,5 @@ export function useColleagues({ personId, copy: { handoutId, documentId } }: Rea
       leave();
       clearTimeout(timer);
     };
-  }, [handoutId, personId, revalidate]);
+  }, [handoutId, since, personId, revalidate]);
 }

@@ -23,6 +23,7 @@ export function useLiveCards({ handout, cards, now }: Pick<SpreadData, 'handout'
     known.current = new Set(cards.map(({ documentId }) => documentId));
   }, [cards]);
   const { revalidate } = useRevalidator();
+  const [since] = useState(now);
 
   useEffect(() => {
     const waiting = new Set<string>();
@@ -51,6 +52,7 @@ export function useLiveCards({ handout, cards, now }: Pick<SpreadData, 'handout'
     };
     const leave = followHandout(
       handout.id,
+      since,
       ({ documentId }) => {
         // Somebody has joined, or has begun to work with others.
         if (!known.current.has(documentId)) return void revalidate();
@@ -64,7 +66,7 @@ export function useLiveCards({ handout, cards, now }: Pick<SpreadData, 'handout'
       stop.abort();
       clearTimeout(timer);
     };
-  }, [handout.id, revalidate]);
+  }, [handout.id, since, revalidate]);
 
   return useMemo(
     () =>

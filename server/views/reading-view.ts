@@ -21,6 +21,7 @@ import { alikeTo } from './alike-view';
 /** @param number of the go that is asked for; the newest where there is none of that number. @throws Refused where it is not theirs */
 export async function readingView(means: Means, person: Pick<Person, 'id'>, piece: Piece, number: number) {
   const { db } = means;
+  const now = Date.now();
   const copy = await pieceOf(db, person, piece);
   const [goes, copies] = await Promise.all([goesOf(db, copy.id), copiesOf(db, copy.handout.id)]);
   const go = goes.find((g) => g.number === number) ?? goes.at(-1);
@@ -110,6 +111,6 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
     band: copies.map(({ id, studentName, state, heldFor }) => ({ id, studentName, state, heldFor })),
     /** Which piece will be read after this one. */
     next: longestWaiting(copies.filter(({ id }) => id !== copy.id))?.id ?? null,
-    now: Date.now(),
+    now,
   };
 }

@@ -137,7 +137,8 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   });
 
   test('who has the handout open hears of every save and of handing in, and asks for those cards alone', async () => {
-    const live = new Live(db);
+    let time = 5000;
+    const live = new Live(db, () => time);
     const heard: News[] = [];
     const leave = live.follow(handoutId, (news) => heard.push(news));
     const soon = { timeout: 20_000 };
@@ -154,6 +155,14 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     await handIn('Gil');
     await expect.poll(() => ofGil().map(({ kind }) => kind), soon).toEqual(['changes', 'moved']);
     leave();
+    // Whoever loaded the handout before that, and follows it only now, has not missed it.
+    const kinds = (since: number) => live.missed(handoutId, since)?.map(({ kind }) => kind);
+    expect(kinds(5000)?.slice(-2)).toEqual(['changes', 'moved']);
+    expect(kinds(5001)).toEqual([]);
+    expect(live.missed('another', 5000)).toEqual([]);
+    expect(live.missed(handoutId, 4999)).toBeNull();
+    time = 5000 + 60_001;
+    expect(live.missed(handoutId, 5000)).toBeNull();
     live.close();
     const { cards } = await cardsView(school.means, school.teacher, handoutId, [documentId, 'of-another-handout']);
     expect(cards).toMatchObject([{ studentName: 'Gil', state: 'handed-in', missed: ['“neck” answered wrongly'] }]);
