@@ -37,7 +37,7 @@ const ORDER = [
   ['app/keeping', 'app/drawing'],
   ['app/ink'],
   ['app/house', 'app/document', 'app/student'],
-  ['app/spread', 'app/correction', 'app/phrases', 'app/out', 'app/placed'],
+  ['app/spread', 'app/correction', 'app/phrases', 'app/out', 'app/placed', 'app/gallery'],
   ['app/commands', 'app/reading', 'app/desk', 'app/classes'],
   ['app/spot'],
   ['app/colour', 'app/pictures'],

@@ -46,6 +46,7 @@ import { createSheet, sheetOf } from '../server/stores/sheets';
 import { sendCorrection } from '../server/actions/correct';
 import type { Workshop } from '../server/actions/means';
 import { workshop } from '../server/actions/means';
+import { heronGallery } from './gallery';
 import type { Answers } from './makers';
 import { COUNTS_ANSWERS, countsLookFors, countsSheet, CRAB_ANSWERS, crabLookFors, crabSheet } from './makers';
 import type { Piece } from './pieces';
@@ -260,6 +261,7 @@ async function heronHandout(
     await student.work(fill(piece.again), at(clock, piece.ago ?? 24, -8), 8);
     await student.handIn(at(clock, piece.ago ?? 24));
   }
+  await heronGallery(db, id);
 }
 
 async function tideHandout(

@@ -6,6 +6,7 @@ const News = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('changes'), documentId: z.string() }),
   z.object({ kind: z.literal('moved'), documentId: z.string() }),
   z.object({ kind: z.literal('said'), documentId: z.string(), by: z.string() }),
+  z.object({ kind: z.literal('gallery'), documentId: z.string() }),
   /** More happened than the server remembers. */
   z.object({ kind: z.literal('behind') }),
 ]);

@@ -15,8 +15,8 @@ export async function loader({ request, context, params: { documentId } }: Route
   const window = read.data;
   return eventStream(request, (send) => {
     const leave = live.follow(documentId, ({ documentId: _, handoutId: __, ...news }) => {
-      // What teachers say is told when it is returned.
-      if (news.kind !== 'said') send(news);
+      // What teachers say is told when it is returned, and what students write once a teacher has read it.
+      if (news.kind !== 'said' && news.kind !== 'gallery') send(news);
     });
     void announce(db, { documentId, kind: 'came' });
     return () => {

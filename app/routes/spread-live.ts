@@ -21,7 +21,7 @@ export async function loader({ request, context, params: { handoutId } }: Route.
   return eventStream(request, (send) => {
     const tell = (news: News) => {
       const { documentId, kind } = news;
-      if (kind === 'changes' || kind === 'moved') send({ documentId, kind });
+      if (kind === 'changes' || kind === 'moved' || kind === 'gallery') send({ documentId, kind });
       if (kind === 'said') send({ documentId, kind, by: news.by });
     };
     const leave = live.follow(handoutId, tell);

@@ -1,6 +1,7 @@
-import { inWords } from '../../core/values/listed';
+import { howMany, inWords } from '../../core/values/listed';
 import { Link } from 'react-router';
 import { addLateCopies } from '../../server/stores/handing-out';
+import { galleriesFor } from '../../server/stores/gallery';
 import { nextOpening, trayOf } from '../../server/stores/copies';
 import { useLoadAgain } from '../browser/load-again';
 import { orLast } from '../browser/reached';
@@ -22,8 +23,12 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requireRole(request, context, 'student');
   await addLateCopies(context.services.db, person.id, context.services.shelf.resources.pictures);
   const { db, demo } = context.services;
-  const [copies, opensNext] = await Promise.all([trayOf(db, person.id), nextOpening(db, person.id)]);
-  return { person, copies, opensNext, now: Date.now(), demo };
+  const [copies, opensNext, galleries] = await Promise.all([
+    trayOf(db, person.id),
+    nextOpening(db, person.id),
+    galleriesFor(db, person.id),
+  ]);
+  return { person, copies, opensNext, galleries, now: Date.now(), demo };
 }
 
 export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) => orLast(request, serverLoader);
@@ -50,7 +55,7 @@ function nextStep({ state, unsettled }: Entry): string {
 }
 
 export default function Tray({ loaderData }: Route.ComponentProps) {
-  const { person, copies, opensNext, now } = loaderData;
+  const { person, copies, opensNext, galleries, now } = loaderData;
   // What opens meanwhile comes by itself.
   useLoadAgain(opensNext, now);
   useKeptPage(person.id, `tray ${now}`);
@@ -112,6 +117,21 @@ export default function Tray({ loaderData }: Route.ComponentProps) {
                 <Small key={copy.id} copy={copy} news={newsOf(copy)} late={isShut(copy, now)} />
               ))}
             </div>
+          </section>
+        )}
+        {galleries.length > 0 && (
+          <section aria-labelledby="galleries">
+            <h2 id="galleries">From your class</h2>
+            <ul className={styles.galleries}>
+              {galleries.map(({ handoutId, title, pieces }) => (
+                <li key={handoutId}>
+                  <Link to={`/galleries/${handoutId}`} className={card(styles.gallery)}>
+                    <strong>Gallery: {title}</strong>
+                    <span className="quiet">{howMany(pieces, 'piece')} to look at</span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
           </section>
         )}
         {copies.some(({ state, returnedAt }) => returnedAt !== null || state === 'handed-in') && (

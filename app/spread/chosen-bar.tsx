@@ -23,6 +23,7 @@ type Props = {
 
 export function ChosenBar({ handoutId, cards, beside, onBeside, onClear }: Props) {
   const fetcher = useFetcher<Answer>();
+  const hanging = useFetcher<Answer>();
   const open = cards.filter(({ state }) => isOpen(state));
   const handedIn = cards.filter(({ goId }) => goId !== null);
   const give = (local: string) =>
@@ -30,7 +31,13 @@ export function ChosenBar({ handoutId, cards, beside, onBeside, onClear }: Props
       { do: 'extend', copies: open.map(({ id }) => id).join(' '), to: momentOf(local)?.toISOString() ?? '' },
       { method: 'post' },
     );
-  const problem = fetcher.state === 'idle' ? fetcher.data?.problem : null;
+  const problemOf = ({ state, data }: typeof fetcher) => (state === 'idle' ? data?.problem : null);
+  const problem = problemOf(fetcher) ?? problemOf(hanging);
+  const hang = () =>
+    void hanging.submit(
+      { do: 'hang', copies: handedIn.map(({ id }) => id).join(' ') },
+      { method: 'post', action: `/handouts/${handoutId}/gallery` },
+    );
   return (
     <div className={styles.chosen}>
       {problem && <Alert type="error" showIcon title={problem} role="alert" />}
@@ -48,6 +55,11 @@ export function ChosenBar({ handoutId, cards, beside, onBeside, onClear }: Props
           <Link to={`/handouts/${handoutId}/out?of=${handedIn.map(({ id }) => id).join('+')}`}>
             <Button tabIndex={-1}>Download</Button>
           </Link>
+        )}
+        {handedIn.length > 0 && (
+          <Button loading={hanging.state !== 'idle'} onClick={hang}>
+            Into the gallery
+          </Button>
         )}
         {open.length > 0 && (
           <DayField

@@ -53,7 +53,9 @@ export function useLiveCards({ handout, cards, now }: Pick<SpreadData, 'handout'
     const leave = followHandout(
       handout.id,
       since,
-      ({ documentId }) => {
+      ({ kind, documentId }) => {
+        // No card tells of it.
+        if (kind === 'gallery') return;
         // Somebody has joined, or has begun to work with others.
         if (!known.current.has(documentId)) return void revalidate();
         waiting.add(documentId);

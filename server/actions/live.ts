@@ -27,6 +27,8 @@ export type Happened =
   | { kind: 'moved' }
   /** A teacher said something on it. */
   | { kind: 'said'; by: string }
+  /** A student wrote about it in the gallery. */
+  | { kind: 'gallery' }
   | { kind: 'here'; personId: string; name: string; here: Here }
   /** Somebody has just come: the others say where they are. */
   | { kind: 'came' }

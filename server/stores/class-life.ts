@@ -48,6 +48,7 @@ export async function mergeStudents(tx: Queries, keep: string, other: string): P
     [[keep, other], other],
   );
   await tx.query('update copy set student_id = $1 where student_id = $2', [keep, other]);
+  await tx.query('update gallery_note set author_id = $1 where author_id = $2', [keep, other]);
   for (const table of ['class_member', 'group_member']) {
     const of = table === 'class_member' ? 'class_id' : 'group_id';
     await tx.query(

@@ -24,7 +24,7 @@ export type TrayEntry = {
 };
 
 /** A handout `h` that its students may see. */
-const SEEN = `h.binned_at is null and (h.opens_at is null or h.opens_at <= now())`;
+export const SEEN = `h.binned_at is null and (h.opens_at is null or h.opens_at <= now())`;
 
 /** What a student has: what is not open yet, and what belongs to classes that are over, is left out. */
 export const trayOf = (db: Queries, studentId: string) =>

@@ -62,6 +62,14 @@ export const goesOf = async (db: Database, copyId: string): Promise<Go[]> =>
     ).map((row) => goFrom(db, row)),
   );
 
+/** Some goes by their ids, in no order. */
+export const goesById = async (db: Database, ids: readonly string[]): Promise<Go[]> =>
+  Promise.all(
+    (await db.query<GoRow>(`select ${GO} from go g join copy c on c.id = g.copy_id where g.id = any($1)`, [ids])).map(
+      (row) => goFrom(db, row),
+    ),
+  );
+
 /** The newest go of each of many copies: of all of a handout, or of some. */
 export const newestGoes = async (
   db: Database,

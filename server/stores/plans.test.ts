@@ -21,6 +21,7 @@ import * as corrections from './corrections';
 import * as demo from './demo';
 import * as documents from './documents';
 import * as folders from './folders';
+import * as gallery from './gallery';
 import * as goes from './goes';
 import * as groups from './groups';
 import * as history from './history';
@@ -150,6 +151,19 @@ const CALLS: Record<string, () => unknown> = {
   setCorrections: () => corrections.setCorrections(db, 'y3-40-1', 1),
   goesOf: () => goes.goesOf(db, 'y3-42-0'),
   newestGoes: () => goes.newestGoes(db, 'o3-1-0'),
+  goesById: () => goes.goesById(db, ['gy3-42-0']),
+  galleryOf: () => gallery.galleryOf(db, 'o3-1-0'),
+  galleryPieces: () => gallery.galleryPieces(db, 'o3-1-0'),
+  galleryNotes: () => gallery.galleryNotes(db, 'o3-1-0'),
+  hangPieces: () => gallery.hangPieces(db, 'o3-1-0', ['y3-42-0']),
+  setShown: () => gallery.setShown(db, 'o3-1-0', 'gy3-42-0', true),
+  setGallery: () => gallery.setGallery(db, 'o3-1-0', { open: true }),
+  judgeNotes: () => gallery.judgeNotes(db, 'o3-1-0', ['gy3-42-0'], 'shown'),
+  galleriesFor: () => gallery.galleriesFor(db, 'p3-42', 'o3-1-0'),
+  ownCopies: () => gallery.ownCopies(db, 'p3-42', 'o3-1-0'),
+  writeNote: () =>
+    gallery.writeNote(db, 'p3-43', { note: 'note-new', piece: 'gy3-42-0', kind: 'like', body: 'the neck' }),
+  takeNoteBack: () => gallery.takeNoteBack(db, 'p3-43', 'note-new'),
   handIn: () => goes.handIn(db, { id: 'y3-40-1', documentId: 'dc3-40-1' }, 2),
   takeBack: () => goes.takeBack(db, 'y3-42-0'),
   returnGo: () => goes.returnGo(db, 'gy3-46-0', 'done'),
@@ -360,6 +374,7 @@ test('every function of the stores is called here', () => {
     mending,
     people,
     pictures,
+    gallery,
     phrases,
     reviews,
     sheets,

@@ -15,6 +15,7 @@ import { sheetStill, shownOf } from '../actions/opened';
 import { Turn } from '../process/turn';
 import type { Go } from '../stores/goes';
 import { copiesOf } from '../stores/copies';
+import { galleryOf } from '../stores/gallery';
 import { newestGoes } from '../stores/goes';
 import type { Damaged, Loaded } from '../stores/documents';
 import { loadDocuments } from '../stores/documents';
@@ -163,6 +164,7 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
       closesAt: handout.closesAt,
       returnsAt: handout.returnsAt,
       rights,
+      hasGallery: (await galleryOf(db, handout.id)) !== undefined,
       isPutAway: handout.putAwayAt !== null,
       /** Its sheet is another one now: a correction could be sent. */
       isChanged: await isChanged(db, person, handout),

@@ -116,6 +116,10 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${handout}/effort`, script(mine)],
     [`${handout}/alike`, script(mine)],
     [`${handout}/changed?of=any`, script(mine)],
+    [`${handout}/gallery`, mine],
+    // Open to those whose own piece is with the teacher or done: theirs is not.
+    [`/galleries/${handoutId}`, { ...students, student: 'no', stranger: 'no' }],
+    [`/galleries/${handoutId}/any`, script({ ...mine, owner: 'no' })],
     [`${handout}/out`, mine],
     [`${handout}/placed`, mine],
     [`${handout}/feedback/${copyId}?marks`, script(mine)],
@@ -194,6 +198,12 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [handout, { do: 'extend', copies: copyId, to: '' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${sheet}/export`, { as: 'pdf' }, ['nobody', 'colleague', 'student', 'stranger']],
     [`${sheet}/hand-out`, { handout: '{}' }, ['nobody', 'colleague', 'student', 'stranger']],
+    [`${handout}/gallery`, { do: 'open', open: 'no' }, ['nobody', 'colleague', 'student', 'stranger']],
+    [
+      `/galleries/${handoutId}`,
+      { do: 'note', note: 'intruder-1', piece: 'any', kind: 'like', body: 'x' },
+      ['nobody', 'owner', 'colleague', 'student', 'stranger'],
+    ],
     [copy, { do: 'take-back' }, ['nobody', 'owner', 'colleague', 'stranger']],
     [
       copy,
@@ -265,6 +275,8 @@ test('a substitute who may only look sees the work of the class, and changes not
     { do: 'extend', copies: copyId, to: '' },
   ];
   for (const form of forms) expect((await reader.post(handout, { headers, form })).status()).toBe(403);
+  const hanging = { do: 'hang', copies: copyId };
+  expect((await reader.post(`${handout}/gallery`, { headers, form: hanging })).status()).toBe(403);
   const said = `${handout}/reading/${copyId}`;
   expect((await reader.post(said, { headers, form: { go: 'x', outcome: 'done' } })).status()).toBe(403);
   const data = { go: 'x', steps: [{ do: 'remove-note', note: 'anything' }] };

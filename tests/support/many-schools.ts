@@ -46,6 +46,9 @@ export async function fillManySchools(db: Database): Promise<void> {
     insert into ink select 'i' || id, go_id, author_id, page_id, null, 0, 0, '{}' from margin_note;
     insert into ruling select id, 'l', true from go;
     insert into phrase (id, owner_id, body, shared) select 'r' || id, id, 'x', true from person where role = 'teacher';
+    insert into gallery select id, true from handout;
+    insert into gallery_piece select g.id, copy.handout_id, copy.id, g.id from go g join copy on copy.id = g.copy_id;
+    insert into gallery_note (id, piece_id, author_id, kind, body) select p.id, p.id, copy.student_id, 'like', 'x' from gallery_piece p join copy on copy.id = p.copy_id;
     insert into answer_check select id, 'l', 1, 1, 'x', '{}' from copy;
     insert into handout_before select id, 0, '{}' from handout;
     insert into moment (id, document_id, author_id, seq, name)
