@@ -14,7 +14,7 @@ const SAID: Said[] = [
     by: 'Dara Kowal',
     about: 'Eun-ji Park',
     kind: 'notice',
-    body: 'that you found the breast feathers. I had no idea.',
+    body: 'that you knew the plumes. I had to guess.',
   },
   {
     by: 'Farah Siddiqi',

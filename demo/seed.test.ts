@@ -11,6 +11,7 @@ import { migrate } from '../server/database/migrate';
 import { countedOn } from '../server/actions/counting';
 import { copiesOf } from '../server/stores/copies';
 import { demoDoors } from '../server/stores/demo';
+import { galleryNotes, galleryOf, galleryPieces } from '../server/stores/gallery';
 import { loadDocument } from '../server/stores/documents';
 import { handoutById, progressOf } from '../server/stores/handouts';
 import { classByCode } from '../server/stores/classes';
@@ -67,6 +68,19 @@ test('lets its people in', async () => {
   const curlew = (await classByCode(db, 'CURLW'))!;
   const ayo = (await namesIn(db, curlew.id)).find(({ name }) => name === 'Ayo Bankole')!;
   expect(await signInStudent(db, 'CURLW', ayo.ref, SECRET, from)).toMatchObject({ ok: true });
+});
+
+test('has a gallery whose notes were shown to the class, or wait to be read', async () => {
+  const heron = (await progressOf(db, await teacher())).find((h) => h.title === 'Parts of the grey heron')!;
+  expect(await galleryOf(db, heron.id)).toEqual({ open: true, named: false, afterOwn: true });
+  expect((await galleryPieces(db, heron.id)).map(({ studentName }) => studentName)).toEqual([
+    'Bea Lindgren',
+    'Eun-ji Park',
+    'Leo Dubois',
+    'Uma Pillai',
+  ]);
+  const states = (await galleryNotes(db, heron.id)).map(({ state }) => state).sort();
+  expect(states).toEqual(['shown', 'shown', 'waiting', 'waiting']);
 });
 
 test('gives no answer away in any copy that was not filled in', async () => {

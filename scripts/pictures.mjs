@@ -106,7 +106,6 @@ try {
   for (const [name, page, x, y] of [
     ['cloud', 5, 396, 300],
     ['chart', 6, 396, 400],
-    ['calendar', 8, 396, 60],
   ]) {
     await teacher.locator('[data-stage]').focus();
     await teacher.keyboard.press('Escape');
@@ -146,6 +145,16 @@ try {
   await teacher.locator('.spread_card', { hasText: 'Dara Kowal' }).click();
   await teacher.locator('.page-view').waitFor();
   await shot(teacher, 'reading');
+  await teacher.goto('/desk');
+  await teacher.locator('.handouts_open', { hasText: 'grey heron' }).click();
+  await teacher.getByRole('link', { name: 'Gallery', exact: true }).click();
+  await teacher.getByRole('list', { name: 'The gallery' }).waitFor();
+  await teacher.waitForFunction(() =>
+    [...document.querySelectorAll('[aria-label="The gallery"] img')]
+      .slice(0, 3)
+      .every((image) => image.naturalWidth > 0),
+  );
+  await shot(teacher, 'gallery');
   const student = await enter('Ayo');
   await shot(student, 'tray');
   await student.locator('.tray_copy').first().click();

@@ -7,7 +7,7 @@ import { GALLERY_KINDS, MOST_GALLERY_LETTERS } from '../../core/review/gallery';
 import type { GalleryKind } from '../../core/review/gallery';
 import { Segments } from '../fields/segments';
 import { useKept } from '../keeping/kept';
-import { Action } from '../parts/action';
+import { Action, Chip } from '../parts/action';
 import styles from './gallery.module.css';
 
 /** Where a student writes about a piece. What is begun is kept until it has arrived. */
@@ -28,9 +28,11 @@ export function WriteNote({ personId, handoutId, piece: { id, called } }: Props)
   }, [arrived]); // eslint-disable-line react-hooks/exhaustive-deps
   if (!draft)
     return (
-      <Action onClick={() => put({ note: nanoid(), kind: 'like', body: '' })} aria-label={`Write about ${called}`}>
-        Write about it …
-      </Action>
+      <span>
+        <Chip aria-label={`Write about ${called}`} onClick={() => put({ note: nanoid(), kind: 'like', body: '' })}>
+          Write about it …
+        </Chip>
+      </span>
     );
   const busy = fetcher.state !== 'idle';
   const problem = busy ? null : fetcher.data?.problem;

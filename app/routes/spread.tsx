@@ -136,11 +136,6 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
         <Link to={`/handouts/${handout.id}/placed`}>
           <Button tabIndex={-1}>All on one sheet</Button>
         </Link>
-        {handout.hasGallery && (
-          <Link to={`/handouts/${handout.id}/gallery`}>
-            <Button tabIndex={-1}>Gallery</Button>
-          </Link>
-        )}
         <Link to={`/handouts/${handout.id}/out`}>
           <Button tabIndex={-1}>Download</Button>
         </Link>

@@ -92,6 +92,12 @@ export function ThisHandout({ personId, handout, cards, now }: SpreadData) {
               </Sure>
             )}
           </div>
+          {handout.gallery && (
+            <p>
+              <Link to={`/handouts/${handout.id}/gallery`}>Gallery</Link>:{' '}
+              {handout.gallery.open ? 'shown to the class' : 'not shown to the class'}
+            </p>
+          )}
           {handout.isChanged && (
             <p>
               Its sheet was changed since.{' '}

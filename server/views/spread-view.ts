@@ -164,7 +164,8 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
       closesAt: handout.closesAt,
       returnsAt: handout.returnsAt,
       rights,
-      hasGallery: (await galleryOf(db, handout.id)) !== undefined,
+      /** Null where no piece was ever put into one. */
+      gallery: (await galleryOf(db, handout.id)) ?? null,
       isPutAway: handout.putAwayAt !== null,
       /** Its sheet is another one now: a correction could be sent. */
       isChanged: await isChanged(db, person, handout),
