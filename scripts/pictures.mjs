@@ -147,7 +147,7 @@ try {
   await shot(teacher, 'reading');
   await teacher.goto('/desk');
   await teacher.locator('.handouts_open', { hasText: 'grey heron' }).click();
-  await teacher.getByRole('link', { name: 'Gallery', exact: true }).click();
+  await teacher.getByRole('link', { name: /^Gallery/ }).click();
   await teacher.getByRole('list', { name: 'The gallery' }).waitFor();
   await teacher.waitForFunction(() =>
     [...document.querySelectorAll('[aria-label="The gallery"] img')]

@@ -94,8 +94,9 @@ export function ThisHandout({ personId, handout, cards, now }: SpreadData) {
           </div>
           {handout.gallery && (
             <p>
-              <Link to={`/handouts/${handout.id}/gallery`}>Gallery</Link>:{' '}
-              {handout.gallery.open ? 'shown to the class' : 'not shown to the class'}
+              <Link to={`/handouts/${handout.id}/gallery`}>
+                Gallery, {handout.gallery.open ? 'shown to the class' : 'not shown yet'}
+              </Link>
             </p>
           )}
           {handout.isChanged && (
