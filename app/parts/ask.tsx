@@ -7,7 +7,7 @@ import { Sign } from './sign';
 type Props = {
   title: string;
   /** What is done when it is agreed to; without it, there is only something to read. */
-  ok?: { words: string; act: () => void };
+  ok?: { words: string; act: () => void; disabled?: boolean };
   cancel?: string;
   wide?: boolean;
   /** Cancelled: by its button, by Escape, or by a press beside it. */
@@ -47,7 +47,7 @@ export function Ask({ title, ok, cancel = 'Cancel', wide, onCancel, children }: 
         {ok && (
           <footer>
             <Button onClick={onCancel}>{cancel}</Button>
-            <Button type="primary" onClick={ok.act}>
+            <Button type="primary" disabled={ok.disabled} onClick={ok.act}>
               {ok.words}
             </Button>
           </footer>

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useLayoutEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Outcome } from '../../core/handout/state';
 import type { Question } from '../../core/review/questions';
@@ -62,7 +62,8 @@ export function useReadingKeys(loaded: Loaded, { said, say }: Writing, open: boo
     return true;
   };
 
-  useEffect(() => {
+  // Keys count from the moment the piece is seen: on a busy machine, what is only an effect comes later.
+  useLayoutEffect(() => {
     const keys: Record<string, (() => void) | undefined> = {
       ArrowRight: () => goTo(band[at + 1]),
       ArrowLeft: () => goTo(band[at - 1]),

@@ -131,7 +131,7 @@ export default function Gallery({ loaderData }: Route.ComponentProps) {
           </section>
         )}
         {pieces.length === 0 ? (
-          <Empty>Choose pieces among all of them, and put them into the gallery from the bar below.</Empty>
+          <Empty>Among all pieces, choose those to show, and press “Into the gallery”.</Empty>
         ) : (
           <Wall handoutId={handout.id} pieces={pieces} named={gallery.named} called={({ studentName }) => studentName}>
             {({ id, called, studentName, copyId, shown: hangs, notes }) => (

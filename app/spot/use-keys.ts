@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useLayoutEffect } from 'react';
 import type { Judging, Verdict } from '../../core/review/judging';
 import { levelFor } from '../../core/review/questions';
 import type { Rubric } from '../../core/lookfors/rubric';
@@ -18,7 +18,8 @@ type Does = {
 
 /** @param may whether anything can be said on the group that is looked at */
 export function useSpotKeys(judging: Judging | null, rubric: Rubric, may: boolean, does: Does): void {
-  useEffect(() => {
+  // Keys count from the moment the pieces are seen.
+  useLayoutEffect(() => {
     const row = judging?.ask === 'row' ? rubric.rows.find(({ id }) => id === judging.id) : undefined;
     const keys: Record<string, (() => void) | undefined> = {
       ArrowDown: () => does.step(1),

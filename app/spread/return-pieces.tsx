@@ -6,6 +6,7 @@ import { OUTCOME_WORDS, OUTCOMES } from '../../core/handout/state';
 import { useZone, whenWords } from '../browser/time';
 import type { Ready } from '../../core/review/ready';
 import { isReady, lackWords } from '../../core/review/ready';
+import { howMany } from '../../core/values/listed';
 import { Ask } from '../parts/ask';
 import { Segments } from '../fields/segments';
 import type { Answer } from './changing';
@@ -74,7 +75,7 @@ function Choice({ waiting, all: every, onClose }: { waiting: readonly Waiting[];
   return (
     <Ask
       title="Return pieces"
-      ok={{ words: pieces.length === 1 ? 'Return 1 piece' : `Return ${pieces.length} pieces`, act: send }}
+      ok={{ words: `Return ${howMany(pieces.length, 'piece')}`, act: send, disabled: pieces.length === 0 }}
       onCancel={onClose}
     >
       <p>
