@@ -42,6 +42,8 @@ export function ahead(work: () => Promise<unknown>): void {
 export class Fetched<T> {
   now: { kind: 'on its way' } | { kind: 'failed' } | { kind: 'here'; value: T } = { kind: 'on its way' };
   private asked: Promise<void> | undefined;
+  /** The network came back while it was on its way, too late for what was asked for. */
+  private isBack = false;
   private listeners = new Set<() => void>();
   constructor(private load: () => Promise<T>) {}
 
@@ -55,13 +57,21 @@ export class Fetched<T> {
       (value) => this.put({ kind: 'here', value }),
       () => {
         this.asked = undefined;
-        this.put({ kind: 'failed' });
+        if (!this.isBack) return this.put({ kind: 'failed' });
+        this.isBack = false;
+        return this.fetch();
       },
     ));
 
   again = () => {
     this.put({ kind: 'on its way' });
     void this.fetch();
+  };
+
+  /** The network is there again. */
+  back = () => {
+    if (this.now.kind === 'failed') this.again();
+    else this.isBack = this.now.kind === 'on its way';
   };
 
   private put(now: typeof this.now) {
@@ -79,9 +89,8 @@ export function useFetched<T>(where: Fetched<T>) {
   );
   useEffect(() => {
     void where.fetch();
-    const back = () => where.now.kind === 'failed' && where.again();
-    window.addEventListener('online', back);
-    return () => window.removeEventListener('online', back);
+    window.addEventListener('online', where.back);
+    return () => window.removeEventListener('online', where.back);
   }, [where]);
   return now;
 }
