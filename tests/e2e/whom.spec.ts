@@ -79,6 +79,8 @@ test('before it opens students don’t see it; opened earlier, it is there', asy
   await page.keyboard.press('Enter');
   await expect(page.getByText('26 students see it at once.')).toBeVisible();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
+  // The form stands there until it has arrived.
+  await expect(page.getByRole('button', { name: 'Change', exact: true })).toBeVisible();
   await expect(page.getByText('Students don’t see it yet.')).toHaveCount(0);
   await ayo.reload();
   await expect(ayo.getByText('For tomorrow')).toBeVisible();
