@@ -10,7 +10,6 @@ import { howMany } from '../../core/values/listed';
 import { Ask } from '../parts/ask';
 import { Segments } from '../fields/segments';
 import type { Answer } from './changing';
-import { withChosen } from './picking';
 import type { Card } from './piece-card';
 import styles from './spread.module.css';
 
@@ -48,10 +47,10 @@ function Choice({ waiting, all: every, onClose }: { waiting: readonly Waiting[];
   const fetcher = useFetcher<Answer>();
   const zone = useZone();
   const [outcome, setOutcome] = useState<Outcome>('done');
-  const [chosen, setChosen] = useState(
-    (): ReadonlySet<string> => new Set(waiting.filter(({ ready }) => every || isReady(ready)).map(({ id }) => id)),
-  );
-  const pieces = waiting.filter(({ id }) => chosen.has(id));
+  /** What was set by hand. The others follow what is known of them: marks may still be on their way. */
+  const [set, setByHand] = useState<ReadonlyMap<string, boolean>>(new Map());
+  const isChosen = ({ id, ready }: Pick<Waiting, 'id' | 'ready'>) => set.get(id) ?? (every || isReady(ready));
+  const pieces = waiting.filter(isChosen);
   const { data } = fetcher;
   if (data?.said)
     return (
@@ -62,7 +61,8 @@ function Choice({ waiting, all: every, onClose }: { waiting: readonly Waiting[];
         </p>
       </Ask>
     );
-  const put = (ids: readonly string[], to: boolean) => setChosen((before) => withChosen(before, ids, to));
+  const put = (ids: readonly string[], to: boolean) =>
+    setByHand((before) => new Map([...before, ...ids.map((id) => [id, to] as const)]));
   const all = pieces.length === waiting.length;
   const send = () =>
     pieces.length > 0 &&
@@ -101,7 +101,11 @@ function Choice({ waiting, all: every, onClose }: { waiting: readonly Waiting[];
         {waiting.map(({ id, studentName, ready }) => (
           <li key={id}>
             <label className={styles.choice}>
-              <input type="checkbox" checked={chosen.has(id)} onChange={(event) => put([id], event.target.checked)} />
+              <input
+                type="checkbox"
+                checked={isChosen({ id, ready })}
+                onChange={(event) => put([id], event.target.checked)}
+              />
               {studentName}
               <span className="spring" />
               <span className={isReady(ready) ? 'quiet' : styles.late}>{lackWords(ready)}</span>
