@@ -121,8 +121,8 @@ export default function Gallery({ loaderData }: Route.ComponentProps) {
                 >
                   {may && (
                     <>
-                      <ShowNote {...{ id, body }} />
-                      <KeepBack {...{ id, body }} />
+                      <Judge {...{ id, body }} to="shown" />
+                      <Judge {...{ id, body }} to="kept-back" />
                     </>
                   )}
                 </WallNote>
@@ -156,7 +156,7 @@ export default function Gallery({ loaderData }: Route.ComponentProps) {
                             </span>
                           }
                         >
-                          {may && (note.state === 'shown' ? <KeepBack {...note} /> : <ShowNote {...note} />)}
+                          {may && <Judge {...note} to={note.state === 'shown' ? 'kept-back' : 'shown'} />}
                         </WallNote>
                       ))}
                   </ul>
@@ -180,14 +180,10 @@ export default function Gallery({ loaderData }: Route.ComponentProps) {
   );
 }
 
-type Note = { id: string; body: string };
-const ShowNote = ({ id, body }: Note) => (
-  <Does asked={judged('shown', id)} label={`Show: ${body}`}>
-    Show
-  </Does>
-);
-const KeepBack = ({ id, body }: Note) => (
-  <Does asked={judged('kept-back', id)} label={`Keep back: ${body}`}>
-    Keep back
+const JUDGE_WORDS = { shown: 'Show', 'kept-back': 'Keep back' } as const;
+
+const Judge = ({ id, body, to }: { id: string; body: string; to: keyof typeof JUDGE_WORDS }) => (
+  <Does asked={judged(to, id)} label={`${JUDGE_WORDS[to]}: ${body}`}>
+    {JUDGE_WORDS[to]}
   </Does>
 );

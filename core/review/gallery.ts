@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Id } from '../values/primitives';
 import { numbered } from './nameless';
+import { NoteId } from './said';
 
 /** Pieces shown to a class, and what students write about them: their teacher reads it first. */
 
@@ -18,7 +19,7 @@ export const MOST_GALLERY_NOTES = 5;
 
 /** `note`: its id, made where it is written: sent twice, it is written once. */
 export const GalleryNote = z.strictObject({
-  note: z.string().regex(/^[\w-]{6,40}$/),
+  note: NoteId,
   piece: Id,
   kind: z.enum(Object.keys(GALLERY_KINDS) as [GalleryKind, ...GalleryKind[]]),
   body: z

@@ -37,7 +37,7 @@ export type Said = {
 
 /** Points, from the page's top left; null where a note hangs on an item. */
 const coordinate = z.number().min(-7200).max(7200).nullable();
-const NoteId = z.string().regex(/^[\w-]{6,40}$/);
+export const NoteId = z.string().regex(/^[\w-]{6,40}$/);
 export const MOST_LETTERS = 4000;
 /** Letters of what a student is told about a piece that was taken back. */
 export const MOST_WORD = 300;

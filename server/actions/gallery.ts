@@ -17,14 +17,12 @@ import type { Person } from '../stores/people';
 import { mayChange } from './class-rights';
 import { announce } from './live';
 import { missing, Refused } from './refused';
+import { spaced } from './spaced';
 
 /** What a teacher does with a gallery, and what students write in it. */
 
 const YesNo = z.enum(['yes', 'no']).transform((given) => given === 'yes');
-const Ids = z
-  .string()
-  .transform((given) => given.split(' ').filter(Boolean))
-  .pipe(z.array(z.string().max(60)).min(1).max(500));
+const Ids = spaced.pipe(z.array(z.string().max(60)).min(1).max(500));
 
 export const WithGallery = z.discriminatedUnion('do', [
   /** `copies`: ids with spaces between. */

@@ -100,11 +100,11 @@ export const judgeNotes = async (
     [handoutId, noteIds, state],
   ));
 
-export type OpenGallery = { handoutId: string; title: string; className: string; pieces: number; named: boolean };
+export type OpenGallery = { handoutId: string; title: string; pieces: number; named: boolean };
 /** The galleries that a student may see, or one of them. */
 export const galleriesFor = (db: Queries, studentId: string, handoutId: string | null = null) =>
   db.query<OpenGallery>(
-    `select h.id as "handoutId", h.title, c.name as "className", g.named,
+    `select h.id as "handoutId", h.title, g.named,
        (select count(*)::int from gallery_piece p where p.handout_id = h.id and p.shown) as pieces
      from ${COPIES_OF} mine join copy on copy.id = mine.id join handout h on h.id = copy.handout_id
        join gallery g on g.handout_id = h.id join class c on c.id = h.class_id

@@ -52,37 +52,24 @@ async function goFrom(db: Database, { sheet, documentId, ...go }: GoRow): Promis
   }
 }
 
-export const goesOf = async (db: Database, copyId: string): Promise<Go[]> =>
-  Promise.all(
-    (
-      await db.query<GoRow>(
-        `select ${GO} from go g join copy c on c.id = g.copy_id where g.copy_id = $1 order by g.number`,
-        [copyId],
-      )
-    ).map((row) => goFrom(db, row)),
-  );
+const goesFrom = async (db: Database, sql: string, parameters: unknown[]): Promise<Go[]> =>
+  Promise.all((await db.query<GoRow>(sql, parameters)).map((row) => goFrom(db, row)));
+
+export const goesOf = (db: Database, copyId: string): Promise<Go[]> =>
+  goesFrom(db, `select ${GO} from go g join copy c on c.id = g.copy_id where g.copy_id = $1 order by g.number`, [
+    copyId,
+  ]);
 
 /** Some goes by their ids, in no order. */
-export const goesById = async (db: Database, ids: readonly string[]): Promise<Go[]> =>
-  Promise.all(
-    (await db.query<GoRow>(`select ${GO} from go g join copy c on c.id = g.copy_id where g.id = any($1)`, [ids])).map(
-      (row) => goFrom(db, row),
-    ),
-  );
+export const goesById = (db: Database, ids: readonly string[]): Promise<Go[]> =>
+  goesFrom(db, `select ${GO} from go g join copy c on c.id = g.copy_id where g.id = any($1)`, [ids]);
 
 /** The newest go of each of many copies: of all of a handout, or of some. */
-export const newestGoes = async (
-  db: Database,
-  handoutId: string,
-  only: readonly string[] | null = null,
-): Promise<Go[]> =>
-  Promise.all(
-    (
-      await db.query<GoRow>(
-        `select distinct on (g.copy_id) ${GO} from go g join copy c on c.id = g.copy_id where c.handout_id = $1 and ($2::text[] is null or c.id = any($2)) order by g.copy_id, g.number desc`,
-        [handoutId, only],
-      )
-    ).map((row) => goFrom(db, row)),
+export const newestGoes = (db: Database, handoutId: string, only: readonly string[] | null = null): Promise<Go[]> =>
+  goesFrom(
+    db,
+    `select distinct on (g.copy_id) ${GO} from go g join copy c on c.id = g.copy_id where c.handout_id = $1 and ($2::text[] is null or c.id = any($2)) order by g.copy_id, g.number desc`,
+    [handoutId, only],
   );
 
 export type Moved = { ok: true } | { ok: false; reason: string };
