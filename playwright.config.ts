@@ -19,6 +19,8 @@ export default defineConfig({
     timezoneId: 'Europe/London',
     actionTimeout: 45_000,
     trace: 'off',
+    // It fetches the whole program; few walks are about that.
+    serviceWorkers: 'block',
     launchOptions: CHROMIUM,
   },
 });

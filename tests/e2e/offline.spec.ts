@@ -130,7 +130,7 @@ test('a new version waits until all windows of the old one are closed; no window
   house,
 }) => {
   const gate = new Gate(house);
-  const context = await browser.newContext({ baseURL: await gate.open() });
+  const context = await browser.newContext({ baseURL: await gate.open(), serviceWorkers: 'allow' });
   try {
     const page = await context.newPage();
     await page.goto('/');

@@ -44,7 +44,6 @@ test('a tap opens a blank, a finger draws, two fingers zoom, and beside a pen th
     viewport: { width: 1024, height: 640 },
     baseURL: house.url,
     hasTouch: true,
-    serviceWorkers: 'block',
   });
   const page = await context.newPage();
   await page.goto('/');
