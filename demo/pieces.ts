@@ -254,6 +254,8 @@ export type TidePiece = {
   ago?: number;
   notes?: [string, string][];
   marks?: Record<string, number>;
+  /** By a second reader; with a word for the first, they have finished it. */
+  second?: { marks: Record<string, number>; word?: string };
 };
 export const TIDE_PIECES: Record<string, TidePiece> = {
   'Alba Serrano': {
@@ -267,6 +269,10 @@ export const TIDE_PIECES: Record<string, TidePiece> = {
       'The shore crab waits under a stone until the water comes back. Then it walks about and looks for worms, snails and anything dead. It can even leave a leg behind to get away from a gull.',
     ago: 70,
     marks: { page: 3, words: 3 },
+    second: {
+      marks: { page: 3, words: 2 },
+      word: 'The leg is her own find; I am less sure of the sentence before it. Shall we look at it together?',
+    },
     notes: [['lives', 'Leaving a leg behind: that is the kind of detail that makes a page worth reading.']],
   },
   'Bram de Wit': {
@@ -280,10 +286,12 @@ export const TIDE_PIECES: Record<string, TidePiece> = {
       'The mud snail moves over the wet mud and licks up tiny green weed with its rough tongue. When it gets dry it shuts itself in with a little door and waits for the tide to return to it.',
     ago: 66,
     marks: { page: 2, words: 3 },
+    second: { marks: { page: 2, words: 3 }, word: '' },
   },
   'Cai Morgan': {
     fate: 'handed-in',
     creature: 'fish',
+    second: { marks: { page: 1 } },
     name: 'Cai',
     what: 'A mudflat is shore that is under water at high tide and bare at low tide.',
     bold: true,

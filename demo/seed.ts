@@ -37,10 +37,12 @@ import type { NewVersion } from '../server/stores/handing-out';
 import { createHandout } from '../server/stores/handing-out';
 import { addGroup, setGroup } from '../server/stores/groups';
 import { addPerson, addSchool, isEmptyHouse } from '../server/stores/people';
+import { saySecond, setSecondReader } from '../server/stores/second-reading';
 import { setClassTeacher } from '../server/stores/teachers';
 import { archiveClass } from '../server/stores/class-life';
 import { newId } from '../server/database/id';
 import { changePhrase, keepPhrase } from '../server/stores/phrases';
+import type { Sayer } from '../server/stores/reviews';
 import { sayOn } from '../server/stores/reviews';
 import { createSheet, sheetOf } from '../server/stores/sheets';
 import { sendCorrection } from '../server/actions/correct';
@@ -49,7 +51,7 @@ import { workshop } from '../server/actions/means';
 import { heronGallery } from './gallery';
 import type { Answers } from './makers';
 import { COUNTS_ANSWERS, countsLookFors, countsSheet, CRAB_ANSWERS, crabLookFors, crabSheet } from './makers';
-import type { Piece } from './pieces';
+import type { Piece, TidePiece } from './pieces';
 import { COLLEAGUES_PHRASES, HERON_PIECES, PHRASES, TIDE_PIECES } from './pieces';
 import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS, DUNLIN, GROUPS, TOGETHER } from './school';
 import { foodSheet } from './food';
@@ -267,7 +269,7 @@ async function heronHandout(
 async function tideHandout(
   db: Database,
   clock: Clock,
-  ids: { schoolId: string; teacherId: string; classId: string; sheetId: string },
+  ids: { schoolId: string; teacherId: string; colleagueId: string; classId: string; sheetId: string },
 ) {
   const sheet = tideSheet();
   const supplies: Supply[] = ['text', 'picture', 'shape'];
@@ -327,6 +329,9 @@ async function tideHandout(
     },
     PICTURES,
   );
+  // Another teacher of the school reads some of it a second time.
+  await setClassTeacher(db, { classId: ids.classId, personId: ids.colleagueId, rights: 'read', endsAt: null });
+  await setSecondReader(db, id, ids.colleagueId);
   for (const copy of await copiesOf(db, id)) {
     const piece = TIDE_PIECES[copy.studentName];
     const student = new Student(db, copy, supplies);
@@ -377,6 +382,7 @@ async function tideHandout(
     );
     if (piece.fate === 'not-begun' || piece.fate === 'under-way') continue;
     const go = await student.handIn(at(clock, ended));
+    if (piece.second) await secondly(db, { copyId: copy.id, goId: go, authorId: ids.colleagueId }, piece.second);
     if (piece.fate === 'handed-in') continue;
     await review(
       db,
@@ -387,6 +393,13 @@ async function tideHandout(
     await returnGo(db, go, piece.fate, at(clock, ended - 12));
   }
 }
+
+/** What a second reader says on a go; with a word for the first, they have finished it. */
+const secondly = (db: Database, sayer: Sayer, { word, marks }: NonNullable<TidePiece['second']>) =>
+  saySecond(db, sayer, [
+    ...Object.entries(marks).map(([row, level]) => ({ do: 'mark' as const, row, level })),
+    ...(word === undefined ? [] : [{ do: 'finish' as const, word }]),
+  ]);
 
 type MadeHandout = {
   title: string;
@@ -691,7 +704,7 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
     },
   );
   await heronHandout(db, clock, { schoolId, teacherId, classId: curlew, sheetId: heron });
-  await tideHandout(db, clock, { schoolId, teacherId, classId: avocet, sheetId: tide });
+  await tideHandout(db, clock, { schoolId, teacherId, colleagueId, classId: avocet, sheetId: tide });
   await aroundClasses(db, clock, { schoolId, teacherId, substituteId, classId: curlew, food, sheetId: foodId });
   return true;
 }

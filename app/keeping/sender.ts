@@ -15,7 +15,10 @@ type OnItsWay = z.infer<typeof OnItsWay>;
 /** A note being written. `changes`: the note it replaces. */
 export const Draft = z.object({ note: z.string(), changes: z.boolean(), spot: Spot, body: z.string() });
 export type Draft = z.infer<typeof Draft>;
-export const NotTaken = z.object({ what: z.enum(['note', 'ruling', 'mark', 'drawing']), reason: z.string() });
+export const NotTaken = z.object({
+  what: z.enum(['note', 'ruling', 'mark', 'drawing', 'second reading']),
+  reason: z.string(),
+});
 export type NotTaken = z.infer<typeof NotTaken>;
 
 const wayOf = (goId: string) => `said/${goId}/`;
@@ -39,6 +42,7 @@ const WHAT: Record<Saying['do'], NotTaken['what']> = {
   mark: 'mark',
   draw: 'drawing',
   'rub-out': 'drawing',
+  finish: 'second reading',
 };
 
 /** Longest wait for an answer, in milliseconds. Steps that are sent again are taken only once. */

@@ -43,7 +43,7 @@ export function Band({ band, current, handoutId, nameless, onNameless }: BandPro
   return (
     <nav className={readingStyles.band} aria-label="The class">
       <span className={readingStyles.bandList} data-band>
-        {band.map(({ id, studentName, state }) => (
+        {band.map(({ id, studentName, state, finished }) => (
           <Link
             key={id}
             to={`/handouts/${handoutId}/reading/${id}`}
@@ -54,6 +54,7 @@ export function Band({ band, current, handoutId, nameless, onNameless }: BandPro
             <Leaf state={state} />
             <span className="sr">{STATE_WORDS[state]}:</span>
             {nameless ? studentName : shortName(studentName)}
+            {finished && <Finished />}
           </Link>
         ))}
       </span>
@@ -72,6 +73,14 @@ export function Band({ band, current, handoutId, nameless, onNameless }: BandPro
     </nav>
   );
 }
+
+/** The second reader has read it to the end. */
+const Finished = () => (
+  <>
+    <Sign of="met" />
+    <span className="sr">read by the second reader</span>
+  </>
+);
 
 const shortName = (names: string) => {
   const [name, ...others] = namesOf(names);

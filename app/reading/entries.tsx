@@ -21,6 +21,7 @@ import type { Draft } from '../keeping/sender';
 import { NotTaken } from '../keeping/sender';
 import type { Note } from '../../core/review/said';
 import styles from '../student/student.module.css';
+import type { Finishing } from './finishing';
 import type { Growing } from './growing';
 import type { Writing } from './writing';
 
@@ -31,6 +32,7 @@ export type Loaded = Route.ComponentProps['loaderData'];
 const LastGoCard = later(() => import('./last-go-card').then((part) => part.default));
 const GrowthCard = later(() => import('./growth-card').then((part) => part.default));
 const AlikeCard = later(() => import('./alike-card').then((part) => part.default));
+const SecondCard = later(() => import('./second-card').then((part) => part.default));
 const InkCard = later(() => import('./ink-card').then((part) => part.default));
 
 /** Evidence listed in the margin. The rest shows on the piece only. */
@@ -55,8 +57,10 @@ type Reading = {
   growth: { growing: Growing; nameless: boolean } | null;
   /** The frames drawn on the piece. */
   marks: readonly PieceMark[];
-  /** Whether something can be said on it now. */
+  /** Whether something can be said on it now, and whether it can be judged: a second reader does that only. */
   open: boolean;
+  judging: boolean;
+  finishing: Finishing;
   /** What is asked about now. */
   asked: Question | null;
   active: string | null;
@@ -64,8 +68,8 @@ type Reading = {
 };
 
 export function readingEntries(reading: Reading): MarginEntry[] {
-  const { loaded, writing, open, asked, zone, against, growth, marks } = reading;
-  const cards = { loaded, said: writing.said, open, asked, say: writing.say };
+  const { loaded, writing, judging, asked, zone, against, growth, marks } = reading;
+  const cards = { loaded, said: writing.said, open: judging, asked, say: writing.say };
   const out: MarginEntry[] = [...damageEntry(loaded), ...notTakenEntry(writing)];
   if (growth)
     out.push({
@@ -85,6 +89,15 @@ export function readingEntries(reading: Reading): MarginEntry[] {
     content: <HeadCard {...cards} zone={zone} marks={against || growth ? [] : marks} />,
   });
   if (growth) return out;
+  if (loaded.second && loaded.go)
+    out.push({
+      id: 'second',
+      anchor: null,
+      end: 'top',
+      tone: 'plain',
+      label: 'Second reader',
+      content: <SecondCard {...reading} second={loaded.second} />,
+    });
   if (against) out.push(...againstEntries(against), ...saidBefore(reading));
   else
     out.push(
@@ -202,7 +215,7 @@ function alikeEntries({ loaded, page, active }: Reading): MarginEntry[] {
   });
 }
 
-function evidenceEntries({ loaded, counted, writing, page, open, active }: Reading): MarginEntry[] {
+function evidenceEntries({ loaded, counted, writing, page, open, judging, active }: Reading): MarginEntry[] {
   const { lookFors, results } = loaded;
   const { notes, rulings } = writing.said;
   const spokenOf = (item: string) =>
@@ -235,10 +248,10 @@ function evidenceEntries({ loaded, counted, writing, page, open, active }: Readi
               right={right}
               answer={answer}
               ruling={ruling}
-              open={open}
+              open={judging}
               say={writing.say}
               onNote={
-                verdict === 'near' || spokenOf(evidence.items[0])
+                !open || verdict === 'near' || spokenOf(evidence.items[0])
                   ? undefined
                   : () => writing.begin({ page: page.id, item: evidence.items[0], ...anchor })
               }

@@ -19,7 +19,7 @@ const PARTS: readonly KeyPart[] = [
   {
     title: 'This piece',
     rows: [
-      { keys: 'R', says: 'return it as done, and go on' },
+      { keys: 'R', says: 'return it as done, or as its second reader finish it, and go on' },
       { keys: 'A', says: 'return it for another go, and go on' },
       { keys: 'T', says: 'take it back after it was returned' },
       { keys: 'V', says: 'show the sheet as handed out, the key, how it grew, the piece again' },

@@ -21,6 +21,8 @@ type Props = {
   returning: ReturningPiece;
   recalling: Recalling;
   open: boolean;
+  /** As its second reader. */
+  finish: { may: boolean; finish: () => void } | null;
   shown: Shown;
   others: readonly Other[];
   onShow: (shown: Shown) => void;
@@ -30,7 +32,8 @@ type Props = {
 };
 
 export function ReadingStrip(props: Props) {
-  const { loaded, writing, returning, recalling, open, shown, others, onShow, pageIndex, onTurn, onKeys } = props;
+  const { loaded, writing, returning, recalling, open, finish, shown, others, onShow, pageIndex, onTurn, onKeys } =
+    props;
   const { copy, go, goes, sheet } = loaded;
   const { busy, giveOrAsk } = returning;
   const zone = useZone();
@@ -66,7 +69,11 @@ export function ReadingStrip(props: Props) {
           goes back {OUTCOME_WORDS[go.heldFor]} {whenWords(copy.returnsAt, loaded.now, zone)}
         </span>
       )}
-      {loaded.mayRecall ? (
+      {finish ? (
+        <Button type="primary" disabled={!finish.may} onClick={finish.finish}>
+          {loaded.second?.done ? 'Next piece' : 'Finish'}
+        </Button>
+      ) : loaded.mayRecall ? (
         <Button loading={recalling.busy} onClick={recalling.begin}>
           Take it back
         </Button>

@@ -25,6 +25,8 @@ function useArrowsBack() {
 
 type Does = {
   giveOrAsk: (outcome: Outcome) => void;
+  /** As its second reader: it is read to the end. */
+  finish?: () => void;
   takeBack: () => void;
   write: () => void;
   /** Says the last note again. */
@@ -38,12 +40,17 @@ type Does = {
 };
 
 /** What is asked about now; null where all is answered, or nothing can be said on the piece. */
-export function useReadingKeys(loaded: Loaded, { said, say }: Writing, open: boolean, does: Does): Question | null {
+export function useReadingKeys(
+  loaded: Loaded,
+  { said, say }: Writing,
+  { open, judging }: { open: boolean; judging: boolean },
+  does: Does,
+): Question | null {
   const { band, copy, results, rubric } = loaded;
   const judged = { results, said };
   const all = questionsOf(results, rubric);
   const [chosen, setChosen] = useState<Question | null>(null);
-  const asked = open ? (all.find((one) => isSame(one, chosen)) ?? nextUnanswered(all, null, judged)) : null;
+  const asked = judging ? (all.find((one) => isSame(one, chosen)) ?? nextUnanswered(all, null, judged)) : null;
 
   useArrowsBack();
   const navigate = useNavigate();
@@ -71,9 +78,12 @@ export function useReadingKeys(loaded: Loaded, { said, say }: Writing, open: boo
       v: does.nextView,
       h: does.hideNames,
       ...(loaded.mayRecall && { t: does.takeBack }),
-      ...(open && {
+      ...(judging && {
         ArrowDown: () => step(1),
         ArrowUp: () => step(-1),
+        r: does.finish,
+      }),
+      ...(open && {
         r: () => does.giveOrAsk('done'),
         a: () => does.giveOrAsk('another-go'),
         w: does.write,

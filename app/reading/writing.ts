@@ -3,14 +3,21 @@ import { z } from 'zod';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { useRevalidator } from 'react-router';
 import type { Note, Said, Spot } from '../../core/review/said';
-import { saidAfter, Saying } from '../../core/review/said';
+import { isSecond, saidAfter, Saying } from '../../core/review/said';
 import { keep, keptAt, useKeptWithin } from '../keeping/kept';
 import type { Sending, Step } from '../keeping/sender';
 import { asideOf, Draft, draftsOf, lateInkOf, NotTaken, senderOf, stepsSince, useSending } from '../keeping/sender';
 
 /** What a teacher writes on a piece: drafts, and everything said, whether the school has it yet or not. */
 
-type Piece = { personId: string; handoutId: string; copyId: string; goId: string | null };
+type Piece = {
+  personId: string;
+  handoutId: string;
+  copyId: string;
+  goId: string | null;
+  /** Whether it is said as the second reader of the piece. */
+  second: boolean;
+};
 /** A stroke or a stamp as it was said. */
 type Drawn = Extract<Saying, { do: 'draw' }>;
 export type Writing = {
@@ -48,14 +55,16 @@ export const lastNote = (personId: string): string | null => keptAt(personId, LA
 const NONE: readonly Step[] = [];
 
 /** `begun`: when the loaded data was requested, by this window's clock. It contains everything taken before. */
-export function useWriting({ personId, handoutId, copyId, goId }: Piece, loaded: Said, begun: number): Writing {
+export function useWriting(piece: Piece, loaded: Said, begun: number): Writing {
+  const { personId, handoutId, copyId, goId, second } = piece;
   const sender = senderOf(personId);
   const sending = useSending(personId);
-  const steps = useSyncExternalStore(
+  const every = useSyncExternalStore(
     sender.subscribe,
     () => sender.stepsOn(goId ?? ''),
     () => NONE,
   );
+  const steps = useMemo(() => every.filter(({ step }) => isSecond(step) === second), [every, second]);
   const said = useMemo(() => saidAfter(goId ?? '', loaded, stepsSince(steps, begun)), [goId, loaded, steps, begun]);
   const waiting = steps.filter(({ takenAt }) => takenAt === null);
   const [fresh, setFresh] = useState<Draft | null>(null);
@@ -84,7 +93,7 @@ export function useWriting({ personId, handoutId, copyId, goId }: Piece, loaded:
     drafts,
     newest: fresh?.note ?? null,
     notTaken: reasons.map(({ value }) => value),
-    say: (step) => say(step),
+    say: (step) => say(second && (step.do === 'rule' || step.do === 'mark') ? { ...step, second } : step),
     begin: (spot) => setFresh({ note: nanoid(), changes: false, spot, body: '' }),
     change({ id, pageId, itemId, x, y, body }) {
       const draft = { note: id, changes: true, spot: { page: pageId, item: itemId, x, y }, body };

@@ -31,6 +31,7 @@ import { RecallWord, ReturnedBar, useRecalling, useReturned } from '../reading/r
 import { useGrowing } from '../reading/growing';
 import { useReadingKeys } from '../reading/use-keys';
 import { useReturning } from '../reading/returning';
+import { useFinishing } from '../reading/finishing';
 import { UnfinishedNotes } from '../reading/unfinished-notes';
 import { lastNote, useWriting } from '../reading/writing';
 import { PageView, useDrawing } from '../drawing/page-view';
@@ -109,11 +110,11 @@ function pointOn(event: MouseEvent<HTMLElement>, { scale }: { scale: number }): 
 
 /** Milliseconds. What was fetched ahead longer ago is asked for anew while it is shown: somebody may have said more meanwhile. */
 const STALE = 5000;
-/** So is what was fetched before another piece was returned, of which the band and the message would not know. */
+/** So is what was fetched before another piece was returned or finished, of which the band and the message would not know. */
 function useStale({ ahead, begun }: Loaded) {
   const { revalidate } = useRevalidator();
   const [search] = useSearchParams();
-  const most = search.has('returned') ? 0 : STALE;
+  const most = search.has('returned') || search.has('finished') ? 0 : STALE;
   useEffect(() => {
     // What was asked for just now is never asked for again, however long it took.
     if (ahead && Date.now() - begun > most) void revalidate();
@@ -188,11 +189,14 @@ function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
   const fetcher = useFetcher<typeof clientAction>();
   const zone = useZone();
   const open = given.mayChange && go !== null && go.returnedAt === null && copy.state === 'handed-in';
+  const second = given.second?.role === 'second';
+  // A second reader judges what was returned, too.
+  const judging = second ? go !== null && go.number === given.goes.at(-1)?.number : open;
   const before = useMemo(
     () => ({ notes: given.notes, rulings: given.rulings, marks: go?.marks ?? {}, ink: given.ink }),
     [given.notes, given.rulings, go?.marks, given.ink],
   );
-  const piece = { personId, handoutId: copy.handoutId, copyId: copy.id, goId: go?.id ?? null };
+  const piece = { personId, handoutId: copy.handoutId, copyId: copy.id, goId: go?.id ?? null, second };
   const all = useWriting(piece, before, begun);
   // Drafts belong to the newest go.
   const writing = go && go.number !== given.goes.at(-1)?.number ? { ...all, drafts: [] } : all;
@@ -225,30 +229,37 @@ function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
   });
   const here = () =>
     part.current === null ? spotAt(shown === 'piece' ? pointer.current : null) : spotOf(part.current);
-  const asked = useReadingKeys(loaded, writing, open, {
-    giveOrAsk: returning.giveOrAsk,
-    takeBack: recalling.begin,
-    write: () => {
-      setShown('piece');
-      writing.begin(here());
+  const finishing = useFinishing(loaded, writing);
+  const asked = useReadingKeys(
+    loaded,
+    writing,
+    { open, judging },
+    {
+      giveOrAsk: returning.giveOrAsk,
+      finish: second && judging ? finishing.finish : undefined,
+      takeBack: recalling.begin,
+      write: () => {
+        setShown('piece');
+        writing.begin(here());
+      },
+      again: () => {
+        const body = lastNote(personId);
+        if (body === null) return;
+        setShown('piece');
+        writing.note(here(), body);
+      },
+      draw: () => {
+        setShown('piece');
+        drawing.toggle();
+      },
+      nextView: () => {
+        const views: Shown[] = ['piece', ...others.map(({ value }) => value), 'growth'];
+        setShown(views[(views.indexOf(shown) + 1) % views.length]);
+      },
+      showKeys,
+      hideNames: names.toggle,
     },
-    again: () => {
-      const body = lastNote(personId);
-      if (body === null) return;
-      setShown('piece');
-      writing.note(here(), body);
-    },
-    draw: () => {
-      setShown('piece');
-      drawing.toggle();
-    },
-    nextView: () => {
-      const views: Shown[] = ['piece', ...others.map(({ value }) => value), 'growth'];
-      setShown(views[(views.indexOf(shown) + 1) % views.length]);
-    },
-    showKeys,
-    hideNames: names.toggle,
-  });
+  );
   const nameless = (words: string) => words.replaceAll(realName, copy.studentName);
   useStale(loaded);
   const returned = useReturned(loaded.band);
@@ -289,6 +300,8 @@ function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
     growth: shown === 'growth' ? { growing, nameless: names.nameless } : null,
     marks,
     open,
+    judging,
+    finishing,
     asked,
     active,
     zone,
@@ -304,6 +317,7 @@ function Reading({ loaded: given, hand, names, realName, showKeys }: Props) {
         strip={
           <ReadingStrip
             {...{ loaded, writing, returning, recalling, open, shown, others, pageIndex }}
+            finish={second ? { may: judging, ...finishing } : null}
             onKeys={showKeys}
             onShow={setShown}
             onTurn={setPageIndex}

@@ -10,6 +10,7 @@ import { useState } from 'react';
 import { Link, redirect } from 'react-router';
 import { workshop } from '../../server/actions/means';
 import { doWithHandout, sheetToUseAgain, WithHandout } from '../../server/actions/handout-life';
+import { chooseSecondReader, ChoosingReader } from '../../server/actions/second-reading';
 import { returnPieces, ReturningMany } from '../../server/actions/review';
 import { spreadView } from '../../server/views/spread-view';
 import { Leaf, STATE_WORDS } from '../house/leaf';
@@ -54,6 +55,12 @@ export async function action({ request, context, params }: Route.ActionArgs): Pr
     const back = await filledIn(returnPieces(context.services.db, person, params.handoutId, asked.value));
     if ('problem' in back) return back;
     return { problem: null, said: returnedWords(back, asked.value.outcome), until: back.until?.toISOString() };
+  }
+  if (form.do === 'second-reader') {
+    const chosen = check(ChoosingReader, form);
+    if (!chosen.ok) return chosen.wrong;
+    const done = await filledIn(chooseSecondReader(context.services.db, person, params.handoutId, chosen.value));
+    return done ?? { problem: null };
   }
   const read = check(WithHandout, form);
   if (!read.ok) return read.wrong;
@@ -111,7 +118,7 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
   };
   const all = list.length > 0 && list.every(({ id }) => chosen.has(id));
   const returned = useReturned(cards);
-  const first = longestWaiting(cards);
+  const first = handout.second?.isMe ? cards.find((card) => card.second && !card.second.done) : longestWaiting(cards);
   return (
     <div className={styles.frame}>
       <Strip

@@ -14,6 +14,7 @@ import styles from './spread.module.css';
 
 const WhoNeedsWhat = later(() => import('./who-needs-what').then((part) => part.WhoNeedsWhat), null);
 const AlikePairs = later(() => import('./alike-pairs').then((part) => part.default), null);
+const SecondReader = later(() => import('./second-reader').then((part) => part.default), null);
 const TimeAndWords = later(() => import('./time-and-words').then((part) => part.default), null);
 
 /** Labels that are listed. */
@@ -58,6 +59,7 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
       </p>
       {marked && <MarksLegend marks={cards.flatMap((one) => one.marks)} />}
       <ThisHandout {...data} />
+      {(handout.second || handout.readers.length > 0) && <SecondReader {...data} {...{ bar, onBar }} />}
       {pieces.length > 0 && handout.lookFors > 0 && (
         <>
           <section className={card(styles.figure)}>

@@ -27,6 +27,11 @@ export const barOf = {
     const ids = new Set(pieces.map(({ id }) => id));
     return { words, has: ({ id }) => ids.has(id) };
   },
+  apart: {
+    words: 'judged differently by its two readers',
+    has: ({ second }: Card) => (second?.apart ?? 0) > 0,
+  } satisfies Bar,
+  finished: { words: 'read twice', has: ({ second }: Card) => second?.done === true } satisfies Bar,
   late: { words: 'came late', has: ({ late }: Card) => late } satisfies Bar,
   overdue: { words: 'overdue', has: ({ overdue }: Card) => overdue } satisfies Bar,
 };

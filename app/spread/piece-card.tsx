@@ -75,6 +75,8 @@ export function PieceCard({ handout, card, now, marked, changed, alike, chosen, 
           {card.points && isMarked(card.points) && (
             <span title={sumWords(card.points)}> · {pointsSoFar(card.points)}</span>
           )}
+          {card.second?.done &&
+            ` · read twice${card.second.apart > 0 ? `, ${card.second.apart} judged differently` : ''}`}
           {changed && ` · ${changesWords(changed)}`}
           {card.late && <span className={styles.late}> · late</span>}
           {card.overdue && <span className={styles.late}> · overdue</span>}

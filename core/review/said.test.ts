@@ -17,6 +17,7 @@ const step: fc.Arbitrary<Saying> = fc.oneof(
   fc.tuple(id, fc.nat(500)).map(([ink, at]) => stampSaid(ink, at)),
   fc.record({ do: fc.constant('rub-out' as const), ink: id }),
   fc.record({ do: fc.constant('mark' as const), row: fc.constantFrom('x', 'y'), level: fc.option(fc.nat(4)) }),
+  fc.record({ do: fc.constant('finish' as const), word: body }),
 );
 /** As they can be done: a note is written once, and changed or removed after that; so it is with what is drawn. */
 function asDone(steps: readonly Saying[]): Saying[] {
@@ -29,7 +30,8 @@ function asDone(steps: readonly Saying[]): Saying[] {
     return known !== (one.do === 'note' || one.do === 'draw');
   });
 }
-const sorted = ({ notes, rulings, marks, ink }: Said) => ({
+const sorted = ({ notes, rulings, marks, ink, finish }: Said) => ({
+  finish,
   ink: ink.toSorted((a, b) => a.id.localeCompare(b.id)),
   notes: notes.toSorted((a, b) => a.id.localeCompare(b.id)),
   rulings: rulings.toSorted((a, b) => `${a.lookForId} ${a.itemId}`.localeCompare(`${b.lookForId} ${b.itemId}`)),

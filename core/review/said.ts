@@ -33,6 +33,8 @@ export type Said = {
   rulings: readonly Ruling[];
   marks: Readonly<Record<string, number>>;
   ink: readonly Ink[];
+  /** Of a second reader who has read it to the end: their word for the first. */
+  finish?: { word: string };
 };
 
 /** Points, from the page's top left; null where a note hangs on an item. */
@@ -68,6 +70,9 @@ export const InkMark = z.discriminatedUnion('kind', [
 ]);
 export type InkMark = z.infer<typeof InkMark>;
 
+/** By a second reader, beside what the first says: it never becomes the first's, whoever it is that says it. */
+const second = z.literal(true).optional();
+
 export const Saying = z.discriminatedUnion('do', [
   /** `about`: the kind of the look-for that was missed there. */
   Spot.extend({ do: z.literal('note'), note: NoteId, body: Words, about: z.string().max(30).optional() }),
@@ -80,14 +85,19 @@ export const Saying = z.discriminatedUnion('do', [
     item: Id.optional(),
     held: z.boolean().nullable(),
     reason: Reason.optional(),
+    second,
   }),
   /** By hand, about a part that stands at x, y now, or about the place itself. */
   z.strictObject({ do: z.literal('draw'), ink: NoteId, page: Id, item: Id.nullable(), x, y, mark: InkMark }),
   z.strictObject({ do: z.literal('rub-out'), ink: NoteId }),
   /** The level of a row, from 0; null takes it back. */
-  z.strictObject({ do: z.literal('mark'), row: Id, level: z.number().int().min(0).max(10).nullable() }),
+  z.strictObject({ do: z.literal('mark'), row: Id, level: z.number().int().min(0).max(10).nullable(), second }),
+  /** A second reader has read it to the end; with a word for the first. From then on each sees what the other says. */
+  z.strictObject({ do: z.literal('finish'), word: z.string().trim().max(MOST_WORD) }),
 ]);
 export type Saying = z.infer<typeof Saying>;
+
+export const isSecond = (step: Saying): boolean => step.do === 'finish' || ('second' in step && step.second === true);
 
 /** What stands on a go after these steps, which may be there in part already. */
 export const saidAfter = (goId: string, before: Said, steps: readonly Saying[]): Said =>
@@ -121,5 +131,7 @@ function after(goId: string, said: Said, step: Saying): Said {
       const { [step.row]: _, ...others } = marks;
       return { ...said, marks: step.level === null ? others : { ...others, [step.row]: step.level } };
     }
+    case 'finish':
+      return { ...said, finish: { word: step.word } };
   }
 }

@@ -4,11 +4,14 @@ import { classesOf } from '../stores/classes';
 import type { Handout } from '../stores/handouts';
 import { handoutById, rightsOn } from '../stores/handouts';
 import type { Person } from '../stores/people';
+import { secondReaderOf } from '../stores/second-reading';
 import { missing, Refused } from './refused';
 
 /** What a teacher may do with a class and with what was handed out to it. */
 
 const READ_ONLY = 'You may look at the work of this class, but not change anything. Ask the teacher whose class it is.';
+const SECOND =
+  'You are the second reader of this handout: what you say stands beside the first reader’s, who alone can change anything else.';
 
 /** @throws Refused where they don't teach the class, or may only read */
 export async function fullClass(db: Database, { id }: Pick<Person, 'id'>, classId: string): Promise<ClassRow> {
@@ -29,7 +32,9 @@ export async function ownClass(db: Database, person: Pick<Person, 'id'>, classId
 export async function mayChange(db: Database, { id }: Pick<Person, 'id'>, handoutId: string): Promise<void> {
   const rights = await rightsOn(db, id, handoutId);
   if (!rights) throw missing();
-  if (rights !== 'full') throw new Refused(403, READ_ONLY);
+  if (rights === 'full') return;
+  const isSecond = (await secondReaderOf(db, handoutId))?.id === id;
+  throw new Refused(403, isSecond ? SECOND : READ_ONLY);
 }
 
 /** A handout to a class of theirs, and what they may do with it. @throws Refused */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { longestWaiting, OUTCOMES } from '../../core/handout/state';
-import { MOST_INK, MOST_WORD, Saying } from '../../core/review/said';
+import { isSecond, MOST_INK, MOST_WORD, Saying } from '../../core/review/said';
 import { Id } from '../../core/schema/sheet';
 import type { Database } from '../database/connection';
 import type { CopyView } from '../stores/copies';
@@ -11,6 +11,7 @@ import { inkCountOn, sayOn } from '../stores/reviews';
 import { mayChange } from './class-rights';
 import { announce } from './live';
 import { missing, Refused } from './refused';
+import { areSecond, reviewSecond } from './second-reading';
 import { spaced } from './spaced';
 
 /** What a teacher does with a piece that was handed in. */
@@ -38,12 +39,14 @@ export async function review(
   { go, steps }: z.infer<typeof Review>,
 ): Promise<void> {
   const copy = await pieceOf(db, person, piece);
-  await mayChange(db, person, copy.handout.id);
+  if (steps.some(isSecond)) await areSecond(db, person, copy.handout.id, steps);
+  else await mayChange(db, person, copy.handout.id);
   for (const step of steps) {
     if (step.do !== 'mark' || step.level === null) continue;
     const row = copy.handout.rubric.rows.find(({ id }) => id === step.row);
     if (!row || step.level >= row.levels.length) throw new Refused(400, 'This rubric has no such level.');
   }
+  if (steps.some(isSecond)) return reviewSecond(db, person, copy, go, steps);
   const drawn = steps.filter((step) => step.do === 'draw').length;
   if (drawn > 0 && drawn + (await inkCountOn(db, go)) > MOST_INK)
     throw new Refused(422, `A piece holds ${MOST_INK} strokes and stamps. Delete some first.`);

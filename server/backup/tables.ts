@@ -25,6 +25,8 @@ export const TABLES = [
   'copy_mate',
   'brought_file',
   'go',
+  'second_reader',
+  'second_reading',
   'gallery',
   'gallery_piece',
   'gallery_note',

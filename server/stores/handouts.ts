@@ -184,11 +184,15 @@ export async function handoutById(db: Database, id: string): Promise<Handout | u
   return handout;
 }
 
-/** What a teacher may do with a handout: nothing where they don't teach its class, or where it lies in the bin. */
+/**
+ * What a teacher may do with a handout: nothing where they don't teach its class, or where it lies in the bin. Its second reader
+ * reads only, whatever they may do with the class.
+ */
 export const rightsOn = async (db: Queries, teacherId: string, id: string): Promise<Rights | undefined> =>
   one(
     await db.query<{ rights: Rights }>(
-      `select t.rights from handout h join teaches t on t.class_id = h.class_id and t.person_id = $2 where h.id = $1 and h.binned_at is null
+      `select case when exists (select 1 from second_reader s where s.handout_id = h.id and s.person_id = $2) then 'read' else t.rights end as rights
+       from handout h join teaches t on t.class_id = h.class_id and t.person_id = $2 where h.id = $1 and h.binned_at is null
        order by t.rights limit 1`,
       [id, teacherId],
     ),

@@ -34,6 +34,7 @@ import * as people from './people';
 import * as phrases from './phrases';
 import * as pictures from './pictures';
 import * as reviews from './reviews';
+import * as second from './second-reading';
 import * as sheets from './sheets';
 import * as signIn from './sign-in';
 import * as teachers from './teachers';
@@ -283,6 +284,18 @@ const CALLS: Record<string, () => unknown> = {
       { do: 'rule', lookFor: 'l', item: 'i', held: true, reason: 'x' },
       { do: 'mark', row: 'r', level: 1 },
     ]),
+  secondReaderOf: () => second.secondReaderOf(db, 'o3-1-0'),
+  readersFor: () => second.readersFor(db, 'o3-1-0'),
+  setSecondReader: () => second.setSecondReader(db, 'o3-1-0', 't3-2'),
+  secondReadingsOf: () => second.secondReadingsOf(db, 't3-2', ['gy3-46-0', 'gy3-42-0']),
+  saySecond: () =>
+    second.saySecond(db, { copyId: 'y3-50-0', goId: 'gy3-50-0', authorId: 't3-2' }, [
+      { do: 'rule', lookFor: 'l', held: true },
+      { do: 'rule', lookFor: 'l', item: 'i', held: null },
+      { do: 'mark', row: 'r', level: 1 },
+      { do: 'mark', row: 'r', level: null },
+      { do: 'finish', word: '' },
+    ]),
   phrasesOf: () => phrases.phrasesOf(db, 't3-1'),
   keepPhrase: () => phrases.keepPhrase(db, 't3-1', { id: 'phrase-1', body: 'y', about: ['words'] }),
   changePhrase: () => phrases.changePhrase(db, 't3-1', 'rt3-1', { body: 'z', shared: false }),
@@ -377,6 +390,7 @@ test('every function of the stores is called here', () => {
     gallery,
     phrases,
     reviews,
+    second,
     sheets,
     signIn,
     teachers,

@@ -112,6 +112,8 @@ async function take(tx: Queries, goId: string, authorId: string, step: Saying): 
         'update go set marks = case when $3::int is null then marks - $2 else marks || jsonb_build_object($2::text, $3::int) end where id = $1',
         [goId, step.row, step.level],
       );
+    case 'finish':
+      throw new Error('only a second reader says that they have finished');
   }
 }
 

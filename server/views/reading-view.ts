@@ -9,10 +9,12 @@ import { missing } from '../actions/refused';
 import type { Piece } from '../actions/review';
 import { pieceOf } from '../actions/review';
 import { copiesOf } from '../stores/copies';
+import { secondReaderOf, secondReadingsOf } from '../stores/second-reading';
 import { goesOf, hasGoneOn } from '../stores/goes';
 import { rightsOn } from '../stores/handouts';
 import { sharesOf } from '../stores/mates';
 import type { Person } from '../stores/people';
+import { personById } from '../stores/people';
 import { allSaidOn, signedNotesOf } from '../stores/reviews';
 import { alikeTo } from './alike-view';
 
@@ -35,7 +37,23 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
   const counting = await countingOf(means, handout);
   const idsOf = (all: readonly (typeof go)[]) => all.flatMap((one) => one?.id ?? []);
   const [saidOn, signed] = await Promise.all([allSaidOn(db, idsOf([go, goBefore])), signedNotesOf(db, idsOf([go]))]);
-  const { notes, rulings, ink } = saidOn(go?.id ?? '');
+  const first = saidOn(go?.id ?? '');
+  const reader = await secondReaderOf(db, handout.id);
+  const isSecond = reader?.id === person.id;
+  const readings = reader
+    ? await secondReadingsOf(
+        db,
+        reader.id,
+        copies.flatMap(({ goId }) => goId ?? []),
+      )
+    : [];
+  const reading = readings.find(({ goId }) => goId === go?.id);
+  const isFinished = (goId: string | null) => readings.some((one) => one.goId === goId && one.done);
+  const done = reading?.done ?? false;
+  const own = { rulings: reading?.rulings ?? [], marks: reading?.marks ?? {} };
+  // Each reads without knowing what the other says, until the second has finished.
+  const { notes, ink } = isSecond && !done ? { notes: [], ink: [] } : first;
+  const { rulings, marks } = isSecond ? own : { rulings: first.rulings, marks: go?.marks ?? {} };
   return {
     personId: person.id,
     mayChange,
@@ -77,7 +95,7 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
           returnedAt: go.returnedAt,
           outcome: go.outcome,
           heldFor: go.heldFor,
-          marks: go.marks,
+          marks,
           seen: go.seenAt !== null,
         }
       : null,
@@ -108,9 +126,27 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
     ),
     rulings,
     ink,
-    band: copies.map(({ id, studentName, state, heldFor }) => ({ id, studentName, state, heldFor })),
+    /** Where it is read twice: by whom else, and what they say once the second reader has finished. */
+    second: reader && {
+      role: isSecond ? ('second' as const) : ('first' as const),
+      name: isSecond ? ((await personById(db, handout.teacherId))?.name ?? '') : reader.name,
+      done,
+      word: done || isSecond ? (reading?.word ?? '') : '',
+      other: !done ? null : isSecond ? { rulings: first.rulings, marks: go?.marks ?? {} } : own,
+    },
+    band: copies.map(({ id, studentName, state, heldFor, goId }) => ({
+      id,
+      studentName,
+      state,
+      heldFor,
+      finished: isFinished(goId),
+    })),
     /** Which piece will be read after this one. */
-    next: longestWaiting(copies.filter(({ id }) => id !== copy.id))?.id ?? null,
+    next:
+      (isSecond
+        ? copies.find(({ id, goId }) => id !== copy.id && goId !== null && !isFinished(goId))
+        : longestWaiting(copies.filter(({ id }) => id !== copy.id))
+      )?.id ?? null,
     now,
   };
 }

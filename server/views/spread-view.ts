@@ -6,6 +6,8 @@ import { points, weighed } from '../../core/lookfors/rubric';
 import type { Ruled } from '../../core/lookfors/ruled';
 import { asRuled, heldAfter, pieceMarks } from '../../core/review/marks';
 import { openOn } from '../../core/review/ready';
+import type { Compared } from '../../core/review/second';
+import { compareJudgements } from '../../core/review/second';
 import { missedOn } from '../../core/review/missed';
 import { seenHandout } from '../actions/class-rights';
 import type { Counting } from '../actions/counting';
@@ -23,24 +25,35 @@ import type { Handout } from '../stores/handouts';
 import { asVersion } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import { rulingsOf, saidCounts } from '../stores/reviews';
+import type { SecondReader, SecondReading } from '../stores/second-reading';
+import { readersFor, secondReaderOf, secondReadingsOf } from '../stores/second-reading';
 
 /** All pieces of a handout side by side, counted. */
 
 type CopyRow = Awaited<ReturnType<typeof copiesOf>>[number];
+/** Who reads a handout twice, and whether it is whoever looks at it. */
+type Second = { reader: SecondReader; isMe: boolean } | null;
 type Piece = {
   copy: CopyRow;
   go: Go | undefined;
   document: Loaded | Damaged | undefined;
   ruled: Ruled;
   notes: number;
+  /** What the second reader says; undefined where they have not begun it, null where there is none. */
+  reading: SecondReading | undefined | null;
 };
 
 /** A piece as its card shows it: as it was handed in while it is with the teacher or done, else as it is now. */
-function cardOf(whole: Handout, { copy, go, document, ruled, notes }: Piece, counting: Counting) {
+function cardOf(whole: Handout, piece: Piece, counting: Counting, isSecond: boolean) {
+  const { copy, document, notes, reading } = piece;
   const handout = asVersion(whole, copy.version);
+  const first = { rulings: piece.ruled, marks: piece.go?.marks ?? {} };
+  // A second reader sees the class as they judge it themselves.
+  const { rulings: ruled, marks } = isSecond ? { rulings: reading?.rulings ?? [], marks: reading?.marks ?? {} } : first;
+  const go = piece.go && { ...piece.go, marks };
   const handedIn = go && !isOpen(copy.state) ? go : null;
-  const piece = handedIn ?? (document && shownOf(document, handout.title));
-  const sheet = piece?.damage ? undefined : piece?.sheet;
+  const shown = handedIn ?? (document && shownOf(document, handout.title));
+  const sheet = shown?.damage ? undefined : shown?.sheet;
   const counted = !sheet
     ? null
     : handedIn
@@ -50,7 +63,7 @@ function cardOf(whole: Handout, { copy, go, document, ruled, notes }: Piece, cou
   const results = handedIn ? (counted?.map((one) => asRuled(one, ruled)) ?? null) : counted;
   const card = {
     ...copy,
-    damaged: Boolean(piece?.damage),
+    damaged: Boolean(shown?.damage),
     // A go is told by its identity: one that was taken back and handed in again has the same number, but is another.
     picture: handedIn ? `go=${handedIn.id}` : `seq=${copy.seq}`,
     late: isLate(copy, handout.dueAt),
@@ -67,7 +80,7 @@ function cardOf(whole: Handout, { copy, go, document, ruled, notes }: Piece, cou
     ready:
       go && isWaiting(copy)
         ? {
-            read: go.reviewBeganAt !== null,
+            read: isSecond ? reading != null : go.reviewBeganAt !== null,
             open: openOn(results ?? [], handout.rubric, { rulings: ruled, marks: go.marks }),
             notes,
           }
@@ -80,6 +93,13 @@ function cardOf(whole: Handout, { copy, go, document, ruled, notes }: Piece, cou
       results && go
         ? points(handout.rubric, go.marks, weighed(handout.lookFors, results, ruled), daysLate(copy, handout.dueAt))
         : null,
+    /** Where it is read twice, and was handed in: how far the second reader is, and on how much both are apart. */
+    second:
+      reading === null || !go || !counted
+        ? null
+        : reading?.done
+          ? { begun: true, done: true, ...apartOn(compareJudgements(counted, handout.rubric, first, reading)) }
+          : { begun: reading !== undefined, done: false, both: 0, apart: 0 },
     held: results ? results.filter((result) => heldAfter(result, ruled)).length : null,
     marks:
       sheet && results
@@ -88,6 +108,8 @@ function cardOf(whole: Handout, { copy, go, document, ruled, notes }: Piece, cou
   };
   return card;
 }
+
+const apartOn = ({ both, apart }: Compared) => ({ both, apart: apart.length });
 
 async function isChanged(db: Means['db'], person: Pick<Person, 'id'>, handout: Handout): Promise<boolean> {
   // A version that was made again follows the first.
@@ -100,20 +122,21 @@ async function isChanged(db: Means['db'], person: Pick<Person, 'id'>, handout: H
 }
 
 /** @param only documents of the copies that are meant; else all */
-async function cardsOf(means: Means, handout: Handout, only: readonly string[] | null = null) {
+async function cardsOf(means: Means, handout: Handout, second: Second, only: readonly string[] | null = null) {
   const { db } = means;
   const all = await copiesOf(db, handout.id);
   const copies = only ? all.filter(({ documentId }) => only.includes(documentId)) : all;
   const goes = await newestGoes(db, handout.id, only && copies.map(({ id }) => id));
   const open = copies.filter(({ state }) => state === 'under-way' || state === 'another-go');
   const ids = goes.map(({ id }) => id);
-  const [documents, rulings, said] = await Promise.all([
+  const [documents, rulings, said, readings] = await Promise.all([
     loadDocuments(
       db,
       open.map(({ documentId }) => documentId),
     ),
     rulingsOf(db, ids),
     saidCounts(db, ids),
+    second && secondReadingsOf(db, second.reader.id, ids),
   ]);
   const cards = [];
   const counting = await countingOf(means, handout);
@@ -123,9 +146,16 @@ async function cardsOf(means: Means, handout: Handout, only: readonly string[] |
     const go = goes.find(({ copyId }) => copyId === copy.id);
     const ruled = go ? rulings.filter(({ goId }) => goId === go.id) : [];
     const own = said.find(({ goId }) => goId === go?.id)?.count ?? 0;
-    cards.push(cardOf(handout, { copy, go, document: documents.get(copy.documentId), ruled, notes: own }, counting));
+    const reading = readings && readings.find(({ goId }) => goId === go?.id);
+    const piece = { copy, go, document: documents.get(copy.documentId), ruled, notes: own, reading };
+    cards.push(cardOf(handout, piece, counting, second?.isMe ?? false));
   }
   return cards;
+}
+
+async function secondOf(db: Means['db'], person: Pick<Person, 'id'>, handoutId: string): Promise<Second> {
+  const reader = await secondReaderOf(db, handoutId);
+  return reader && { reader, isMe: reader.id === person.id };
 }
 
 /**
@@ -140,7 +170,8 @@ export async function cardsView(
 ) {
   const { handout } = await seenHandout(means.db, person, handoutId);
   const now = Date.now();
-  return { cards: await cardsOf(means, handout, documentIds), now };
+  const second = await secondOf(means.db, person, handoutId);
+  return { cards: await cardsOf(means, handout, second, documentIds), now };
 }
 
 /** @throws Refused where it is not theirs */
@@ -149,7 +180,8 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
   const { handout, rights } = await seenHandout(db, person, handoutId);
   // Taken before: what happens meanwhile is told of, and newer.
   const now = Date.now();
-  const cards = await cardsOf(means, handout);
+  const second = await secondOf(db, person, handoutId);
+  const cards = await cardsOf(means, handout, second);
   const { width, height } = handout.sheet.pages[0];
   return {
     personId: person.id,
@@ -166,6 +198,9 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
       rights,
       /** Null where no piece was ever put into one. */
       gallery: (await galleryOf(db, handout.id)) ?? null,
+      /** Who reads it twice, and who could: teachers of the class who did not hand it out. */
+      second: second && { ...second.reader, isMe: second.isMe },
+      readers: rights === 'full' ? (await readersFor(db, handout.id)).filter(({ id }) => id !== handout.teacherId) : [],
       isPutAway: handout.putAwayAt !== null,
       /** Its sheet is another one now: a correction could be sent. */
       isChanged: await isChanged(db, person, handout),
