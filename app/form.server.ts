@@ -3,6 +3,7 @@ import { MOST_BYTES } from '../core/raster/limits';
 import { JsonProblem, readJson } from '../core/formats/json';
 import { wellFormed } from '../core/values/characters';
 import { Id } from '../core/values/primitives';
+import { SpacedIds } from '../server/actions/spaced';
 import { refuse } from './who.server';
 
 /** The first problem with an input, as a sentence that says what to do. */
@@ -75,3 +76,17 @@ export const askedGo = (request: Request): number =>
     .min(0)
     .catch(0)
     .parse(new URL(request.url).searchParams.get('go') ?? 0);
+
+const isZone = (zone: string): boolean => {
+  try {
+    new Intl.DateTimeFormat('en-GB', { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+};
+/** Pieces by their copies, and the time zone that days are told in. */
+export const MarksAsked = z.object({
+  of: z.string().default('').pipe(SpacedIds),
+  zone: z.string().max(60).refine(isZone).default('UTC'),
+});

@@ -32,6 +32,7 @@ export default [
   route('handouts/:handoutId/feedback', 'routes/feedback.ts'),
   route('handouts/:handoutId/feedback/:copyId', 'routes/feedback-picture.ts'),
   route('handouts/:handoutId/marks.csv', 'routes/marks.ts'),
+  route('handouts/:handoutId/oneroster', 'routes/oneroster.ts'),
   route('handouts/:handoutId/notes.jsonld', 'routes/notes.ts'),
   route('handouts/:handoutId/picture.svg', 'routes/handout-picture.ts'),
   route('handouts/:handoutId/reading/:copyId', 'routes/reading.tsx'),

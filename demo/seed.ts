@@ -37,6 +37,7 @@ import type { NewVersion } from '../server/stores/handing-out';
 import { createHandout } from '../server/stores/handing-out';
 import { addGroup, setGroup } from '../server/stores/groups';
 import { addPerson, addSchool, isEmptyHouse } from '../server/stores/people';
+import { keepListed } from '../server/stores/class-lists';
 import { saySecond, setSecondReader } from '../server/stores/second-reading';
 import { setClassTeacher } from '../server/stores/teachers';
 import { archiveClass } from '../server/stores/class-life';
@@ -394,6 +395,15 @@ async function tideHandout(
   }
 }
 
+/** What the register of the school has of Curlew: an id for each, and for most where letters go. */
+const curlewList = () => ({
+  id: 'SAM-5C',
+  students: CURLEW.map((name, i) => {
+    const word = name.split(' ').at(-1)!.toLowerCase();
+    return { name, id: `SAM-${2301 + i}`, ...(i % 5 !== 4 && { family: [`${word}.family@home.example`] }) };
+  }),
+});
+
 /** What a second reader says on a go; with a word for the first, they have finished it. */
 const secondly = (db: Database, sayer: Sayer, { word, marks }: NonNullable<TidePiece['second']>) =>
   saySecond(db, sayer, [
@@ -613,6 +623,7 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   const curlew = await addClass(db, { schoolId, teacherId, name: 'Curlew', code: DEMO_CLASS });
   const avocet = await addClass(db, { schoolId, teacherId, name: 'Avocet', code: 'AVCT4' });
   for (const name of CURLEW) await addStudent(db, { schoolId, classId: curlew, name, secretHash });
+  await keepListed(db, curlew, curlewList());
   for (const name of AVOCET) await addStudent(db, { schoolId, classId: avocet, name, secretHash });
   const make = (ownerId: string, purpose: Parameters<typeof createSheet>[1]['purpose'], sheet: Sheet) =>
     createSheet(db, { schoolId, ownerId, purpose, sheet });

@@ -2,6 +2,7 @@ import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { Form } from 'react-router';
 import { z } from 'zod';
+import type { Listed } from '../../server/stores/class-lists';
 import type { ClassRow, Member } from '../../server/stores/classes';
 import type { Group } from '../../server/stores/groups';
 import type { ClassTeacher } from '../../server/stores/teachers';
@@ -87,7 +88,12 @@ function ClassName({ personId, given: { id, name }, busy }: Pick<Props, 'personI
 
 type Props = {
   personId: string;
-  given: ClassRow & { members: readonly Member[]; groups: readonly Group[]; teachers: readonly ClassTeacher[] };
+  given: ClassRow & {
+    members: readonly Member[];
+    listed: readonly Listed[];
+    groups: readonly Group[];
+    teachers: readonly ClassTeacher[];
+  };
   /** The teacher's other classes that students can go to. */
   others: readonly ClassRow[];
   /** The other teachers of the school. */
@@ -138,6 +144,7 @@ export function ClassCard({ personId, given, others, colleagues, now, busy }: Pr
               key={member.id}
               personId={personId}
               member={member}
+              listed={given.listed.find(({ personId: of }) => of === member.id)}
               from={given}
               others={others}
               beside={members.filter((other) => other !== member)}
@@ -163,13 +170,26 @@ export function ClassCard({ personId, given, others, colleagues, now, busy }: Pr
           />
         )}
       </div>
-      {full && size > 0 && <WholeClass given={given} without={without} />}
+      {full && size > 0 && (
+        <WholeClass
+          given={given}
+          without={without}
+          families={given.listed.filter(({ family }) => family.length > 0).length}
+        />
+      )}
     </section>
   );
 }
 
 /** What is done with a class as a whole. */
-function WholeClass({ given: { id, name, size, owner }, without }: { given: ClassRow; without: number }) {
+type WholeProps = {
+  given: ClassRow;
+  /** How many have no pictures yet, and of how many the families get letters. */
+  without: number;
+  families: number;
+};
+
+function WholeClass({ given: { id, name, size, owner }, without, families }: WholeProps) {
   const ask = useAsking(id);
   return (
     <footer className={styles.whole}>
@@ -180,6 +200,15 @@ function WholeClass({ given: { id, name, size, owner }, without }: { given: Clas
           onSure={() => ask({ do: 'cards', student: 'all' })}
         >
           cards for everybody
+        </Sure>
+      )}
+      {families > 0 && (
+        <Sure
+          question={`The addresses of ${families === 1 ? 'one family' : `${families} families`} are deleted, and nobody gets letters any more until addresses are added again.`}
+          verb="delete them"
+          onSure={() => ask({ do: 'forget-families' })}
+        >
+          delete the families’ addresses
         </Sure>
       )}
       {!owner && (

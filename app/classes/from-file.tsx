@@ -1,11 +1,12 @@
 import { Alert, Button, Checkbox, Input } from 'antd';
 import { useEffect, useState } from 'react';
 import { Form } from 'react-router';
-import type { Column } from '../../core/formats/roster-file';
+import type { Column, ReadClass, ReadStudent } from '../../core/formats/roster-file';
 import { classesIn, COLUMNS, doubled, guessColumns, toldApart } from '../../core/formats/roster-file';
-import { inWords } from '../../core/values/listed';
+import { howMany, inWords } from '../../core/values/listed';
 import { sameName } from '../../core/values/roster';
 import { toggled } from '../../core/values/toggled';
+import type { Listed } from '../../server/stores/class-lists';
 import { card } from '../parts/card';
 import { Action } from '../parts/action';
 import type { Found } from './read-files';
@@ -20,12 +21,19 @@ const COLUMN_NAMES: Record<Column, string> = {
   first: 'first name',
   last: 'last name',
   class: 'class',
+  id: 'id in another program',
+  family: 'e-mail of the family',
 };
 /** Rows shown of a table, and names of a class. */
 const SHOWN = 5;
 const NAMES = 6;
 
-type Known = { id: string; name: string; members: readonly { name: string }[] };
+type Known = {
+  id: string;
+  name: string;
+  members: readonly { id: string; name: string }[];
+  listed: readonly Listed[];
+};
 type Props = { files: readonly File[]; classes: readonly Known[]; busy: boolean; onDone: () => void };
 
 export default function FromFile({ files, classes, busy, onDone }: Props) {
@@ -68,7 +76,7 @@ type TableProps = Pick<Props, 'classes' | 'busy'> & { found: Found & { kind: 'ta
 function Table({ found: { file, rows, left }, classes, busy }: TableProps) {
   const [told, setTold] = useState(() => guessColumns(rows));
   const [otherwise, setOtherwise] = useState(file.replace(/\.\w+$/, ''));
-  const { classes: read, nameless } = classesIn(rows, told, otherwise.trim() || 'New class');
+  const { classes: read, nameless, unread } = classesIn(rows, told, otherwise.trim() || 'New class');
   const hasName = told.columns.some((column) => column === 'name' || column === 'first' || column === 'last');
   const choose = (at: number, column: Column) =>
     setTold({
@@ -122,6 +130,7 @@ function Table({ found: { file, rows, left }, classes, busy }: TableProps) {
           {rows.length + left === 1 ? '1 row' : `${(rows.length + left).toLocaleString('en')} rows`} in all
           {left > 0 && `, of which the first ${rows.length.toLocaleString('en')} are read`}
           {nameless > 0 && `, ${nameless} without a name`}
+          {unread > 0 && `, ${unread} ${unread === 1 ? 'address' : 'addresses'} that can’t be read`}
         </span>
       </p>
       {!told.columns.includes('class') && (
@@ -145,29 +154,56 @@ const addWords = (classes: number, students: number): string =>
     students === 1 ? '1 student' : `${students} students`,
   ])}`;
 
-type ChosenProps = Pick<Props, 'classes' | 'busy'> & { read: readonly { name: string; names: readonly string[] }[] };
+/** What a list says of students besides their names. */
+function aboutWords(students: readonly ReadStudent[]): string {
+  const ids = students.filter(({ id }) => id).length;
+  const families = students.filter(({ family }) => family).length;
+  const words = [
+    ...(ids > 0 ? [`${ids} with an id`] : []),
+    ...(families > 0 ? [`${families} with an address of the family`] : []),
+  ];
+  return words.length === 0 ? '' : ` · ${inWords(words)}`;
+}
+
+type ChosenProps = Pick<Props, 'classes' | 'busy'> & { read: readonly ReadClass[] };
 
 /** The classes of the file: into which class of the teacher's each goes, and who is new in it. */
 function Chosen({ read, classes, busy }: ChosenProps) {
   const [out, setOut] = useState<readonly string[]>([]);
   const [into, setInto] = useState<Readonly<Record<string, string>>>({});
   const [apart, setApart] = useState<readonly string[]>([]);
-  const rows = read.map(({ name, names }) => {
+  const rows = read.map(({ name, id, students: listed }) => {
     const key = sameName(name);
     const target = into[key] ?? classes.find((one) => sameName(one.name) === key)?.id ?? '';
     const known = classes.find(({ id }) => id === target);
-    const there = new Set(known?.members.map((member) => sameName(member.name)));
+    const there = new Map(known?.members.map((member) => [sameName(member.name), member.id]));
+    const names = listed.map((student) => student.name);
     const twice = doubled(names);
     const all = toldApart(
-      names,
+      listed,
       new Set(twice.filter((one) => apart.includes(`${key} ${sameName(one)}`)).map(sameName)),
     );
-    return { key, name, target, twice, all, fresh: all.filter((one) => !there.has(sameName(one))) };
+    const fresh = all.filter((one) => !there.has(sameName(one.name))).map((one) => one.name);
+    /** Those who are there, of whom the list says something new. */
+    const told = all.filter((one) => {
+      const before = known?.listed.find(({ personId }) => personId === there.get(sameName(one.name)));
+      return (
+        there.has(sameName(one.name)) &&
+        ((one.id && one.id !== before?.sourceId) || one.family?.some((address) => !before?.family.includes(address)))
+      );
+    }).length;
+    return { key, name, id, target, twice, all, fresh, told };
   });
   const chosen = rows.filter(({ key }) => !out.includes(key));
   const students = chosen.reduce((sum, { fresh }) => sum + fresh.length, 0);
   const added = chosen.filter(({ target }) => target === '').length;
-  const roster = chosen.map(({ name, target, all }) => ({ into: target, name: name.slice(0, 80), names: all }));
+  const told = chosen.reduce((sum, one) => sum + one.told, 0);
+  const roster = chosen.map(({ name, id, target, all }) => ({
+    into: target,
+    name: name.slice(0, 80),
+    id,
+    students: all,
+  }));
   return (
     <Form method="post" className={styles.chosen} preventScrollReset>
       <input type="hidden" name="roster" value={JSON.stringify(roster)} />
@@ -200,6 +236,7 @@ function Chosen({ read, classes, busy }: ChosenProps) {
               {fresh.length} new{all.length > fresh.length && `, ${all.length - fresh.length} there already`}:{' '}
               {fresh.slice(0, NAMES).join(', ')}
               {fresh.length > NAMES && ` and ${fresh.length - NAMES} more`}
+              {aboutWords(all)}
             </span>
             {twice.map((one) => (
               <span key={one} className={styles.note}>
@@ -221,9 +258,11 @@ function Chosen({ read, classes, busy }: ChosenProps) {
         name="do"
         value="roster"
         loading={busy}
-        disabled={chosen.length === 0 || students + added === 0}
+        disabled={chosen.length === 0 || students + added + told === 0}
       >
-        {addWords(added, students)}
+        {students + added === 0 && told > 0
+          ? `Keep what it says of ${howMany(told, 'student')}`
+          : addWords(added, students)}
       </Button>
     </Form>
   );

@@ -6,3 +6,4 @@ export const renamePlace = (classId: string) => `classes/${classId}/rename`;
 export const groupPlace = (classId: string) => `classes/${classId}/group`;
 export const teacherPlace = (classId: string) => `classes/${classId}/teacher`;
 export const studentPlace = (studentId: string) => `classes/student/${studentId}`;
+export const familyPlace = (studentId: string) => `classes/student/${studentId}/family`;

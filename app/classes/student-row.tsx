@@ -2,17 +2,20 @@ import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { Form, Link } from 'react-router';
 import { z } from 'zod';
+import type { Listed } from '../../server/stores/class-lists';
 import type { ClassRow, Member } from '../../server/stores/classes';
 import { useKept } from '../keeping/kept';
 import { Action } from '../parts/action';
 import { Sure } from '../parts/sure';
 import { useAsking } from './asking';
-import { studentPlace } from './places';
+import { familyPlace, studentPlace } from './places';
 import styles from './class-card.module.css';
 
 type Props = {
   personId: string;
   member: Member;
+  /** What a list says of them besides the name. */
+  listed: Listed | undefined;
   from: Pick<ClassRow, 'id' | 'name'>;
   /** Where they could go. */
   others: readonly Pick<ClassRow, 'id' | 'name'>[];
@@ -35,7 +38,7 @@ export const StudentRow = ({ open, onOpen, ...rest }: Props) => (
 
 const STAYS = 'Work that was begun stays with its handouts; what was not begun goes.';
 
-function ForOne({ personId, member, from, others, beside }: Omit<Props, 'open' | 'onOpen'>) {
+function ForOne({ personId, member, listed, from, others, beside }: Omit<Props, 'open' | 'onOpen'>) {
   const [typed, setTyped] = useKept(personId, studentPlace(member.id), z.string());
   const classId = from.id;
   const ask = useAsking(classId);
@@ -71,6 +74,7 @@ function ForOne({ personId, member, from, others, beside }: Omit<Props, 'open' |
           </Button>
         </span>
       )}
+      <FamilyOf {...{ personId, member }} family={listed?.family ?? []} />
       {others.map(({ id, name }) => (
         <Sure
           key={id}
@@ -92,6 +96,39 @@ function ForOne({ personId, member, from, others, beside }: Omit<Props, 'open' |
         remove from the class
       </Sure>
     </Form>
+  );
+}
+
+type FamilyProps = Pick<Props, 'personId' | 'member'> & { family: readonly string[] };
+
+/** Where letters about a student go. What is typed stays in the browser until it is taken. */
+function FamilyOf({ personId, member, family }: FamilyProps) {
+  const [typed, setTyped] = useKept(personId, familyPlace(member.id), z.string());
+  if (typed === null)
+    return (
+      <span className={styles.family}>
+        <span className="quiet">
+          {family.length === 0 ? 'No address of the family' : `Letters go to ${family.join(', ')}`}
+        </span>
+        <Action onClick={() => setTyped(family.join(', '))}>{family.length === 0 ? 'add one' : 'change'}</Action>
+      </span>
+    );
+  return (
+    <span className={styles.rename}>
+      <Input
+        name="family"
+        autoFocus
+        aria-label={`E-mail of the family of ${member.name}`}
+        placeholder="E-mail, with commas between several"
+        value={typed}
+        maxLength={2000}
+        onChange={(event) => setTyped(event.target.value)}
+        onKeyDown={(event) => event.key === 'Escape' && setTyped(null)}
+      />
+      <Button htmlType="submit" name="do" value="family">
+        Save
+      </Button>
+    </span>
   );
 }
 

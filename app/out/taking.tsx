@@ -1,6 +1,7 @@
 import { howMany } from '../../core/values/listed';
 import { Alert, Button } from 'antd';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { downloadFrom } from '../browser/download';
 import { useExport } from '../browser/exported';
 import { useZone } from '../browser/time';
@@ -14,18 +15,21 @@ export type Shows = { lookFors: boolean; marks: boolean };
 
 type Props = {
   handout: OutData['handout'];
+  /** Whether the class list is from a program that marks can go back to. */
+  hasSource: boolean;
   picked: readonly OutPiece[];
   shows: Shows;
   onShows: (shows: Shows) => void;
 };
 
 /** What can be taken out of the chosen pieces. */
-export function TakeOut({ handout, picked, shows, onShows }: Props) {
+export function TakeOut({ handout, hasSource, picked, shows, onShows }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
   const zone = useZone();
   const exporting = useExport(setProblem);
   const copies = picked.map(({ id }) => id);
   const none = copies.length === 0;
+  const without = picked.filter((piece) => !piece.hasSource).length;
   const of = `of=${copies.join('+')}`;
   const fetched = (place: string) => {
     setProblem(null);
@@ -84,6 +88,31 @@ export function TakeOut({ handout, picked, shows, onShows }: Props) {
           Download as CSV
         </Button>
       </section>
+      {handout.weighs && (
+        <section className={card(styles.way)}>
+          <h2>Marks for the school’s register</h2>
+          {hasSource ? (
+            <>
+              <p>
+                Results as OneRoster tables (ZIP), under the ids of the class list.
+                {without > 0 &&
+                  ` ${howMany(without, 'piece')} of students without an id ${without === 1 ? 'is' : 'are'} left out.`}
+              </p>
+              <Button
+                disabled={none || without === picked.length}
+                onClick={() => fetched(`oneroster?${of}&zone=${encodeURIComponent(zone)}`)}
+              >
+                Download as OneRoster
+              </Button>
+            </>
+          ) : (
+            <p>
+              Marks can go back to the program that the class list is from, once the list was read from its OneRoster
+              export (under <Link to="/classes">Classes</Link>).
+            </p>
+          )}
+        </section>
+      )}
       <section className={card(styles.way)}>
         <h2>Notes for other programs</h2>
         <p>Each note with its place on the page, in the open format of the W3C (Web Annotation).</p>

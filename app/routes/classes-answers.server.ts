@@ -9,6 +9,8 @@ import {
   archiveFor,
   Archiving,
   changeCode,
+  ForgettingFamilies,
+  forgetFamiliesFor,
   makeCardsFor,
   MakingCards,
   MergingStudents,
@@ -20,6 +22,8 @@ import {
   RenamingStudent,
   renameStudentFor,
   Roster,
+  SettingFamily,
+  setFamilyFor,
   WithCode,
 } from '../../server/actions/classes';
 import { removeGroupFor, RemovingGroup, setGroupFor, SettingGroup } from '../../server/actions/groups';
@@ -30,7 +34,16 @@ import type { Person } from '../../server/stores/people';
 import { check, jsonOf } from '../form.server';
 import type { Answer } from '../classes/answer';
 import { NOTHING } from '../classes/answer';
-import { FILE, groupPlace, namesPlace, NEW_CLASS, renamePlace, studentPlace, teacherPlace } from '../classes/places';
+import {
+  familyPlace,
+  FILE,
+  groupPlace,
+  namesPlace,
+  NEW_CLASS,
+  renamePlace,
+  studentPlace,
+  teacherPlace,
+} from '../classes/places';
 
 /** What the classes screen asks for, and what it is answered. */
 
@@ -42,6 +55,8 @@ const Asked = z.discriminatedUnion('do', [
   MovingStudent.extend({ do: z.literal('move-student') }),
   RenamingStudent.extend({ do: z.literal('rename-student') }),
   MergingStudents.extend({ do: z.literal('merge-students') }),
+  SettingFamily.extend({ do: z.literal('family') }),
+  ForgettingFamilies.extend({ do: z.literal('forget-families') }),
   WithCode.extend({ do: z.literal('code') }),
   Archiving.extend({ do: z.literal('archive') }),
   SettingGroup.extend({ do: z.literal('set-group') }),
@@ -50,7 +65,7 @@ const Asked = z.discriminatedUnion('do', [
   LettingOut.extend({ do: z.literal('let-out') }),
   z.object({
     do: z.literal('roster'),
-    roster: z.string().max(400_000, 'The list is too long. Leave some classes out.'),
+    roster: z.string().max(800_000, 'The list is too long. Leave some classes out.'),
   }),
 ]);
 type Asked = z.infer<typeof Asked>;
@@ -113,6 +128,21 @@ async function answer(means: Means, person: Person, given: Asked): Promise<Parti
     case 'merge-students': {
       const { kept, gone: other } = await mergeStudentsFor(means, person, given);
       return { said: `${kept} has the work of ${other} now.` };
+    }
+    case 'family': {
+      const name = await setFamilyFor(db, person, given);
+      const { length } = given.family;
+      return {
+        said:
+          length === 0
+            ? `Nobody gets letters about ${name}.`
+            : `Letters about ${name} go to ${length === 1 ? 'one address' : `${length} addresses`}.`,
+        taken: gone(familyPlace(given.student)),
+      };
+    }
+    case 'forget-families': {
+      const count = await forgetFamiliesFor(db, person, given);
+      return { said: `The addresses of ${count === 1 ? 'one family' : `${count} families`} are deleted.` };
     }
     case 'code': {
       const code = await changeCode(db, person, given);

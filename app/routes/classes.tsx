@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Form, useNavigation } from 'react-router';
 import { z } from 'zod';
 import { workshop } from '../../server/actions/means';
+import { listedIn } from '../../server/stores/class-lists';
 import { classesOf, membersOf } from '../../server/stores/classes';
 import { groupsOf } from '../../server/stores/groups';
 import { classTeachers, teachersIn } from '../../server/stores/teachers';
@@ -31,6 +32,8 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const all = await classesOf(db, person.id);
   const classes = all.filter(({ archivedAt }) => archivedAt === null);
   const ids = classes.map(({ id }) => id);
+  // What lists say of families is for those who may change them.
+  const listed = await Promise.all(classes.map(({ id, rights }) => (rights === 'full' ? listedIn(db, id) : [])));
   const [members, groups, teachers, school] = await Promise.all([
     Promise.all(ids.map((id) => membersOf(db, id))),
     groupsOf(db, ids),
@@ -43,6 +46,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     classes: classes.map((one, i) => ({
       ...one,
       members: members[i],
+      listed: listed[i],
       groups: groups.filter(({ classId }) => classId === one.id),
       teachers: teachers.filter(({ classId }) => classId === one.id),
     })),

@@ -32,7 +32,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ];
 
 export default function Out({ loaderData }: Route.ComponentProps) {
-  const { handout, pieces } = loaderData;
+  const { handout, hasSource, pieces } = loaderData;
   const [search] = useSearchParams();
   const [chosen, setChosen] = useState((): ReadonlySet<string> => {
     const asked = new Set((search.get('of') ?? '').split(' '));
@@ -56,7 +56,7 @@ export default function Out({ loaderData }: Route.ComponentProps) {
         <div className={outStyles.row}>
           <Pieces {...{ pieces, chosen, shown }} onChoose={setChosen} onLook={setLooked} />
           <FeedbackView key={shown.id} {...{ handout, shows }} piece={shown} />
-          <TakeOut {...{ handout, shows, picked }} onShows={setShows} />
+          <TakeOut {...{ handout, hasSource, shows, picked }} onShows={setShows} />
         </div>
       ) : (
         <main className={`${outStyles.nothing} dapple`}>

@@ -10,7 +10,11 @@ const read = (text: string, otherwise = 'Curlew') => {
 
 describe('a table', () => {
   test('is read with any columns, delimiters, quotes and headings', () => {
-    const wanted = { classes: [{ name: 'Curlew', names: ['Ayo Bankole', 'Zoë Lis'] }], nameless: 0 };
+    const wanted = {
+      classes: [{ name: 'Curlew', students: [{ name: 'Ayo Bankole' }, { name: 'Zoë Lis' }] }],
+      nameless: 0,
+      unread: 0,
+    };
     for (const text of [
       'Ayo Bankole\nZoë Lis',
       'Name\nAyo Bankole\nZoë Lis\n',
@@ -29,11 +33,31 @@ describe('a table', () => {
     const text = 'Class,Name\nCurlew,Ayo\ncurlew ,Bea\nAvocet,Cai\n,Dara\nAvocet,\n';
     expect(read(text, 'Heron')).toEqual({
       classes: [
-        { name: 'Curlew', names: ['Ayo', 'Bea'] },
-        { name: 'Avocet', names: ['Cai'] },
-        { name: 'Heron', names: ['Dara'] },
+        { name: 'Curlew', students: [{ name: 'Ayo' }, { name: 'Bea' }] },
+        { name: 'Avocet', students: [{ name: 'Cai' }] },
+        { name: 'Heron', students: [{ name: 'Dara' }] },
       ],
       nameless: 1,
+      unread: 0,
+    });
+  });
+
+  test('ids and addresses of families come with the names', () => {
+    const text =
+      'Pupil ID;Name;Class;Parent e-mail\n0017;Ayo;Curlew;"dad@x.example, mum@x.example"\n;Bea;Curlew;not given\n19;Cai;Curlew;cai@x';
+    expect(read(text)).toEqual({
+      classes: [
+        {
+          name: 'Curlew',
+          students: [
+            { name: 'Ayo', id: '0017', family: ['dad@x.example', 'mum@x.example'] },
+            { name: 'Bea' },
+            { name: 'Cai', id: '19' },
+          ],
+        },
+      ],
+      nameless: 0,
+      unread: 1,
     });
   });
 
@@ -57,7 +81,7 @@ describe('a table', () => {
         (text, columns, head) => {
           const { rows } = rosterRows(text);
           const { classes, nameless } = classesIn(rows, { columns: columns as never, head }, 'Other');
-          const names = classes.flatMap((one) => one.names);
+          const names = classes.flatMap((one) => one.students.map((student) => student.name));
           expect(names.length + nameless).toBe(Math.max(0, rows.length - (head ? 1 : 0)));
           for (const name of names) expect(name).not.toMatch(/^\s|\s$|\n/);
         },
@@ -77,9 +101,15 @@ test('files of other encodings are read', () => {
 describe('two of one name', () => {
   test('are found, and told apart only where that is wanted', () => {
     const names = ['Ana', 'Ben', 'ana', 'Ana'];
+    const students = names.map((name, i) => ({ name, id: `${i}` }));
     expect(doubled(names)).toEqual(['Ana']);
-    expect(toldApart(names, new Set())).toEqual(['Ana', 'Ben']);
-    expect(toldApart(names, new Set(['ana']))).toEqual(['Ana', 'Ben', 'ana 2', 'Ana 3']);
+    expect(toldApart(students, new Set())).toEqual(students.slice(0, 2));
+    expect(toldApart(students, new Set(['ana']))).toEqual([
+      { name: 'Ana', id: '0' },
+      { name: 'Ben', id: '1' },
+      { name: 'ana 2', id: '2' },
+      { name: 'Ana 3', id: '3' },
+    ]);
   });
 
   test('whatever is told apart, nobody is named twice', () => {
@@ -87,7 +117,10 @@ describe('two of one name', () => {
     fc.assert(
       fc.property(fc.array(name), fc.array(name), (names, apart) => {
         const set = new Set(apart.map(sameName));
-        const told = toldApart(names, set).map(sameName);
+        const told = toldApart(
+          names.map((one) => ({ name: one })),
+          set,
+        ).map((one) => sameName(one.name));
         expect(new Set(told).size).toBe(told.length);
         if (names.every((one) => set.has(sameName(one)))) expect(told).toHaveLength(names.length);
       }),
@@ -99,7 +132,7 @@ describe('OneRoster', () => {
   const files = [
     {
       name: 'export/users.csv',
-      text: 'sourcedId,status,enabledUser,givenName,familyName,role\nu1,,true,Ayo,Bankole,student\nu2,,true,Zoë,Lis,student\nu3,,true,Maren,Oduya,teacher\nu4,tobedeleted,true,Old,Name,student',
+      text: 'sourcedId,status,enabledUser,givenName,familyName,role,agentSourceIds,email\nu1,,true,Ayo,Bankole,student,"u5,u6",ayo@x.example\nu2,,true,Zoë,Lis,student,u9,\nu3,,true,Maren,Oduya,teacher,,\nu4,tobedeleted,true,Old,Name,student,,\nu5,,true,Ola,Bankole,parent,,ola@x.example\nu6,,true,Ife,Bankole,guardian,,\nu9,tobedeleted,true,Old,Lis,parent,,lis@x.example',
     },
     { name: 'export/classes.csv', text: 'sourcedId,status,title\nc1,,Curlew\nc2,,Avocet\nc3,tobedeleted,Gone' },
     {
@@ -111,8 +144,15 @@ describe('OneRoster', () => {
     expect(isOneRoster(files)).toBe(true);
     expect(oneRoster(files)).toEqual({
       classes: [
-        { name: 'Curlew', names: ['Ayo Bankole', 'Zoë Lis'] },
-        { name: 'Avocet', names: ['Zoë Lis'] },
+        {
+          name: 'Curlew',
+          id: 'c1',
+          students: [
+            { name: 'Ayo Bankole', id: 'u1', family: ['ola@x.example'] },
+            { name: 'Zoë Lis', id: 'u2' },
+          ],
+        },
+        { name: 'Avocet', id: 'c2', students: [{ name: 'Zoë Lis', id: 'u2' }] },
       ],
       lost: 2,
     });
@@ -124,7 +164,9 @@ describe('OneRoster', () => {
       { name: 'classes.csv', text: 'sourcedId,title\nc1,Curlew' },
       { name: 'enrollments.csv', text: 'sourcedId,classSourcedId,userSourcedId,role\ne,c1,u1,student' },
     ];
-    expect(oneRoster(newer).classes).toEqual([{ name: 'Curlew', names: ['Ayo Bankole'] }]);
+    expect(oneRoster(newer).classes).toEqual([
+      { name: 'Curlew', id: 'c1', students: [{ name: 'Ayo Bankole', id: 'u1' }] },
+    ]);
   });
 
   test('needs all three tables', () => {

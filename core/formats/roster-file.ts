@@ -1,10 +1,13 @@
 import Papa from 'papaparse';
+import { addressesIn, MOST_FAMILY } from '../values/addresses';
 import { sameName } from '../values/roster';
 
 /** Lists of classes and students as files have them: a table with any columns, or the tables of OneRoster 1.1 and 1.2. */
 
+/** A student of a list. `id`: what the program that wrote it calls them; `family`: addresses of whoever gets letters about them. */
+export type ReadStudent = { name: string; id?: string; family?: string[] };
 /** A class with its students, before anything is done with it. */
-export type ReadClass = { name: string; names: string[] };
+export type ReadClass = { name: string; id?: string; students: ReadStudent[] };
 
 /** How many rows are read of a file. */
 const MOST_ROWS = 20_000;
@@ -29,13 +32,19 @@ export function rosterRows(text: string): { rows: string[][]; left: number } {
 }
 
 /** What a column can hold; `none` is passed over. */
-export const COLUMNS = ['none', 'name', 'first', 'last', 'class'] as const;
+export const COLUMNS = ['none', 'name', 'first', 'last', 'class', 'id', 'family'] as const;
 export type Column = (typeof COLUMNS)[number];
 
 const HEADS: readonly [Column, RegExp][] = [
   ['first', /^(first|given|fore)[ _-]?names?$|^(preferred|known)[ _-]?(as|name)$|^vorname$|^prénom$|^nombre$/i],
   ['last', /^(last|family|sur)[ _-]?names?$|^nachname$|^nom de famille$|^apellidos?$/i],
   ['class', /^(class|group|form|homeroom|section|year group|klasse|classe|clase)([ _-]?name)?$/i],
+  // A bare “No” counts rows.
+  ['id', /^(student|pupil|person|user)[ _-]?(id|number|no\.?)$|^(sourced[ _-]?)?id$/i],
+  [
+    'family',
+    /^(parents?|guardians?|family|home|carers?|contact|mother|father)[ _-]?\d?('s)?[ _-]?(e-?mail|address)( address)?(es)?$/i,
+  ],
   ['name', /^(full|student|pupil)?[ _-]?names?$|^(student|pupil|child)s?$|^schüler(in)?$|^élève$|^alumno$/i],
 ];
 const headOf = (cell: string): Column => HEADS.find(([, pattern]) => pattern.test(cell))?.[0] ?? 'none';
@@ -68,22 +77,30 @@ const inOrder = (name: string): string => {
   return parts.length === 2 && parts.every(Boolean) ? `${parts[1]} ${parts[0]}` : name;
 };
 
+/** Letters of an id. */
+export const LONGEST_ID = 120;
+const studentOf = (name: string, id: string, family: readonly string[]): ReadStudent => ({
+  name,
+  ...(id && { id: id.slice(0, LONGEST_ID) }),
+  ...(family.length > 0 && { family: family.slice(0, MOST_FAMILY) }),
+});
+
 /**
  * The classes of a table.
  * @param otherwise the class of rows without one, and of a table that has no such column
- * @returns also how many rows have no name
+ * @returns also how many rows have no name, and how many addresses are none
  */
 export function classesIn(
   rows: readonly (readonly string[])[],
   { columns, head }: { columns: readonly Column[]; head: boolean },
   otherwise: string,
-): { classes: ReadClass[]; nameless: number } {
+): { classes: ReadClass[]; nameless: number; unread: number } {
   const at = (row: readonly string[], column: Column) => {
     const i = columns.indexOf(column);
     return i < 0 ? '' : (row[i] ?? '');
   };
   const classes = new Map<string, ReadClass>();
-  let nameless = 0;
+  let [nameless, unread] = [0, 0];
   for (const row of head ? rows.slice(1) : rows) {
     const name = inOrder(at(row, 'name')) || [at(row, 'first'), at(row, 'last')].filter(Boolean).join(' ');
     if (!name) {
@@ -91,11 +108,13 @@ export function classesIn(
       continue;
     }
     const className = at(row, 'class') || otherwise;
-    const known = classes.get(sameName(className)) ?? { name: className, names: [] };
-    known.names.push(name);
+    const known = classes.get(sameName(className)) ?? { name: className, students: [] };
+    const family = addressesIn(at(row, 'family'));
+    unread += family.unread.length;
+    known.students.push(studentOf(name, at(row, 'id'), family.addresses));
     classes.set(sameName(className), known);
   }
-  return { classes: [...classes.values()], nameless };
+  return { classes: [...classes.values()], nameless, unread };
 }
 
 /** Names that stand more than once in a list, each as it stands first. */
@@ -109,13 +128,14 @@ export function doubled(names: readonly string[]): string[] {
   return [...seen.values()].flatMap(({ name, times }) => (times > 1 ? [name] : []));
 }
 
-/** Every name once, or, of those in `apart`, told apart by numbers: “Ana”, “Ana 2”. */
-export function toldApart(names: readonly string[], apart: ReadonlySet<string>): string[] {
-  const out = new Map<string, string>();
-  for (const name of names) {
+/** Everybody once by name, or, of the names in `apart`, told apart by numbers: “Ana”, “Ana 2”. */
+export function toldApart<S extends { name: string }>(students: readonly S[], apart: ReadonlySet<string>): S[] {
+  const out = new Map<string, S>();
+  for (const student of students) {
+    const { name } = student;
     let free = name;
     for (let n = 2; out.has(sameName(free)) && apart.has(sameName(name)); n++) free = `${name} ${n}`;
-    if (!out.has(sameName(free))) out.set(sameName(free), free);
+    if (!out.has(sameName(free))) out.set(sameName(free), { ...student, name: free });
   }
   return [...out.values()];
 }
@@ -155,16 +175,25 @@ export function oneRoster(files: readonly NamedText[]): { classes: ReadClass[]; 
     ]
       .filter(Boolean)
       .join(' ');
-  const people = new Map(users.map((user) => [user.sourcedid, nameOf(user)]));
+  const known = new Map(users.map((user) => [user.sourcedid, user]));
+  /** Of those who are named as responsible for a student. */
+  const familyOf = ({ agentsourceids = '' }: Record<string, string>) =>
+    agentsourceids.split(/[\s,;]+/).flatMap((id) => addressesIn(known.get(id)?.email ?? '').addresses);
+  const people = new Map(
+    users.map((user) => [user.sourcedid, { name: nameOf(user), id: user.sourcedid, family: familyOf(user) }]),
+  );
   const read = new Map(
-    classes.map((one) => [one.sourcedid, { name: one.title || one.classcode, names: [] as string[] }]),
+    classes.map((one): [string, ReadClass] => [
+      one.sourcedid,
+      { name: one.title || one.classcode, id: one.sourcedid.slice(0, LONGEST_ID), students: [] },
+    ]),
   );
   let lost = 0;
   for (const { role, usersourcedid, classsourcedid } of enrollments) {
     if (role?.toLowerCase() !== 'student') continue;
-    const [name, into] = [people.get(usersourcedid), read.get(classsourcedid)];
-    if (name && into) into.names.push(name);
+    const [person, into] = [people.get(usersourcedid), read.get(classsourcedid)];
+    if (person?.name && into) into.students.push(studentOf(person.name, person.id, person.family));
     else lost++;
   }
-  return { classes: [...read.values()].filter(({ names }) => names.length > 0), lost };
+  return { classes: [...read.values()].filter(({ students }) => students.length > 0), lost };
 }

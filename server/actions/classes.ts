@@ -1,7 +1,10 @@
 import { z } from 'zod';
+import { addressesIn, isAddress, MOST_FAMILY } from '../../core/values/addresses';
+import { LONGEST_ID } from '../../core/formats/roster-file';
 import { isTaken, namesIn, sameName } from '../../core/values/roster';
 import type { Database } from '../database/connection';
 import { archiveClass, begunByBoth, closeCode, mergeStudents, renameStudent, renewCode } from '../stores/class-life';
+import { forgetFamilies, keepListed, setFamily } from '../stores/class-lists';
 import { addClass, addStudents, classesOf, joinClass, leaveClass, membersOf, renameClass } from '../stores/classes';
 import { addLateCopies } from '../stores/handing-out';
 import type { Person } from '../stores/people';
@@ -36,6 +39,23 @@ export const MovingStudent = z.object({
   student: PersonId,
   to: ClassId.default(''),
 });
+/** Addresses with commas between; empty: none. */
+export const SettingFamily = z.object({
+  classId: ClassId,
+  student: PersonId,
+  family: z
+    .string()
+    .max(2000, 'That is too long.')
+    .transform((text, context) => {
+      const { addresses, unread } = addressesIn(text);
+      if (unread.length > 0 || (addresses.length === 0 && text.trim() !== ''))
+        context.addIssue({ code: 'custom', message: `“${unread[0] ?? text.trim()}” is no e-mail address.` });
+      if (addresses.length > MOST_FAMILY)
+        context.addIssue({ code: 'custom', message: `At most ${MOST_FAMILY} addresses.` });
+      return addresses;
+    }),
+});
+export const ForgettingFamilies = z.object({ classId: ClassId });
 export const RenamingStudent = z.object({ classId: ClassId, student: PersonId, name: Name });
 /** `student` and `other` are one and the same child: the first stays. */
 export const MergingStudents = z.object({ classId: ClassId, student: PersonId, other: PersonId });
@@ -48,14 +68,18 @@ export const Archiving = z.object({ classId: ClassId, over: z.enum(['yes', 'no']
 const MOST_CLASSES = 60;
 const MOST_NAMES = 2000;
 const IN_ONE = 400;
+/** What another program calls something. */
+const SourceId = z.string().trim().min(1).max(LONGEST_ID);
+const Family = z.array(z.string().refine(isAddress, 'One of the addresses is none.')).max(MOST_FAMILY);
 /** Classes with their students, as they were read from a file. `into`: a class that is there; empty for a new one. */
 export const Roster = z
   .array(
     z.object({
       into: ClassId,
       name: Name,
-      names: z
-        .array(Name)
+      id: SourceId.optional(),
+      students: z
+        .array(z.object({ name: Name, id: SourceId.optional(), family: Family.optional() }))
         .min(1)
         .max(IN_ONE, `A class has at most ${IN_ONE} students. Choose the column with the class.`),
     }),
@@ -63,7 +87,7 @@ export const Roster = z
   .min(1, 'Choose at least one class with at least one name.')
   .max(MOST_CLASSES, `At most ${MOST_CLASSES} classes at once. Leave some out.`)
   .refine(
-    (classes) => classes.reduce((sum, { names }) => sum + names.length, 0) <= MOST_NAMES,
+    (classes) => classes.reduce((sum, { students }) => sum + students.length, 0) <= MOST_NAMES,
     `At most ${MOST_NAMES.toLocaleString('en')} names at once. Leave some classes out, and read the file again for those.`,
   );
 export type Roster = z.infer<typeof Roster>;
@@ -119,14 +143,15 @@ export async function addRoster(
       archivedAt === null && rights === 'full' ? [[sameName(name), id]] : [],
     ),
   );
-  for (const { into, name, names } of roster) {
+  for (const { into, name, id, students } of roster) {
     let classId = into || ids.get(sameName(name));
     if (!classId) {
       classId = await addClass(db, { schoolId: teacher.schoolId, teacherId: teacher.id, name });
       ids.set(sameName(name), classId);
       done.classes++;
     }
-    const { added, there } = await adding(means, teacher, { classId, names });
+    const { added, there } = await adding(means, teacher, { classId, names: students.map((one) => one.name) });
+    await keepListed(db, classId, { id, students });
     done.added += added.length;
     done.there += there.length;
   }
@@ -214,6 +239,27 @@ export async function renameStudentFor(
     );
   await renameStudent(db, student, name);
   return member.name;
+}
+
+/** Sets where letters about a student go. @throws Refused where the class is not theirs */
+export async function setFamilyFor(
+  db: Database,
+  teacher: Teacher,
+  { classId, student, family }: z.infer<typeof SettingFamily>,
+): Promise<string> {
+  const { member } = await memberOf(db, teacher, classId, student);
+  await setFamily(db, student, family);
+  return member.name;
+}
+
+/** @returns of how many students. @throws Refused where the class is not theirs */
+export async function forgetFamiliesFor(
+  db: Database,
+  teacher: Teacher,
+  { classId }: z.infer<typeof ForgettingFamilies>,
+): Promise<number> {
+  await fullClass(db, teacher, classId);
+  return forgetFamilies(db, classId);
 }
 
 /**

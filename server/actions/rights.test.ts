@@ -18,12 +18,14 @@ import {
   addStudentsTo,
   archiveFor,
   changeCode,
+  forgetFamiliesFor,
   makeCardsFor,
   mergeStudentsFor,
   moveStudentFor,
   renameClassFor,
   renameStudentFor,
   Roster,
+  setFamilyFor,
 } from './classes';
 import { classToJoin, enterAsStudent, enterAsTeacher } from './come-in';
 import { correctionView } from '../views/correction-view';
@@ -77,6 +79,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   afterAll(() => db.close());
 
   const means = () => school.means;
+  const named = (...names: string[]) => names.map((name) => ({ name }));
   const statusOf = async (work: Promise<unknown>) => (await refusalOf(work)).status;
   const note = { do: 'note' as const, note: 'note-1', page: 'page1', item: null, x: 1, y: 1, body: 'Good.' };
 
@@ -106,7 +109,9 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
       ['correct', (who) => correctionView(means(), who, handoutId)],
       ['bin', (who) => doOnDesk(db, who, { do: 'bin-handout', handoutId })],
       ['add', (who) => addStudentsTo(means(), who, { classId, names: ['Ben'] })],
-      ['roster', (who) => addRoster(means(), who, [{ into: classId, name: 'Curlew', names: ['Ben'] }])],
+      ['roster', (who) => addRoster(means(), who, [{ into: classId, name: 'Curlew', students: [{ name: 'Ben' }] }])],
+      ['family', (who) => setFamilyFor(db, who, { classId, student: ada.id, family: ['a@x.example'] })],
+      ['forget families', (who) => forgetFamiliesFor(db, who, { classId })],
       ['cards', (who) => makeCardsFor(db, who, { classId, student: 'all' })],
       ['rename', (who) => renameClassFor(db, who, { classId, name: 'Mine' })],
       ['move', (who) => moveStudentFor(means(), who, { classId, student: ada.id, to: '' })],
@@ -241,18 +246,18 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
 
     test('a list brings classes and students; sent twice it brings nothing twice', async () => {
       const roster = Roster.parse([
-        { into: school.classId, name: 'Curlew', names: ['Ada', 'Dot'] },
-        { into: '', name: 'Snipe', names: ['Eve', 'Fin'] },
+        { into: school.classId, name: 'Curlew', students: named('Ada', 'Dot') },
+        { into: '', name: 'Snipe', students: named('Eve', 'Fin') },
       ]);
       expect(await addRoster(means(), own, roster)).toEqual({ classes: 1, added: 3, there: 1 });
       expect(await addRoster(means(), own, roster)).toEqual({ classes: 0, added: 0, there: 4 });
       // Late joiners have what the class was handed out.
       const dot = (await membersOf(db, school.classId)).find(({ name }) => name === 'Dot')!;
       expect((await trayOf(db, dot.id)).length).toBeGreaterThan(0);
-      const many = (n: number) => Array.from({ length: n }, (_, i) => `Name ${i}`);
+      const many = (n: number) => named(...Array.from({ length: n }, (_, i) => `Name ${i}`));
       const problem = (classes: unknown) => Roster.safeParse(classes).error?.issues[0].message;
-      expect(problem([{ into: '', name: 'X', names: many(401) }])).toMatch(/at most 400/);
-      expect(problem(Array.from({ length: 6 }, () => ({ into: '', name: 'X', names: many(399) })))).toMatch(
+      expect(problem([{ into: '', name: 'X', students: many(401) }])).toMatch(/at most 400/);
+      expect(problem(Array.from({ length: 6 }, () => ({ into: '', name: 'X', students: many(399) })))).toMatch(
         /2,000 names/,
       );
       expect(problem([])).toMatch(/at least one class/);

@@ -4,6 +4,7 @@ export const TABLES = [
   'person',
   'class',
   'class_member',
+  'family_address',
   'class_group',
   'group_member',
   'class_teacher',

@@ -58,8 +58,13 @@ export async function mergeStudents(tx: Queries, keep: string, other: string): P
     await tx.query(`delete from ${table} where person_id = $1`, [other]);
   }
   await tx.query(
-    `update person set secret_hash = coalesce(person.secret_hash, o.secret_hash) from person o where person.id = $1 and o.id = $2`,
+    `update person set secret_hash = coalesce(person.secret_hash, o.secret_hash), source_id = coalesce(person.source_id, o.source_id) from person o where person.id = $1 and o.id = $2`,
     [keep, other],
   );
-  await tx.query('delete from session where person_id = $1', [other]);
+  await tx.query(
+    'insert into family_address (person_id, address) select $1, address from family_address where person_id = $2 on conflict do nothing',
+    [keep, other],
+  );
+  for (const table of ['session', 'family_address'])
+    await tx.query(`delete from ${table} where person_id = $1`, [other]);
 }

@@ -145,7 +145,7 @@ export const renameClass = async (db: Queries, classId: string, name: string): P
 
 /**
  * Takes a student out of a class. Copies that were begun stay with their handouts; the others go. Who is in no class any more is
- * signed out. False where they are not in it.
+ * signed out, and their family gets no letters. False where they are not in it.
  */
 export async function leaveClass(tx: Queries, classId: string, studentId: string): Promise<boolean> {
   const left = await tx.query('delete from class_member where class_id = $1 and person_id = $2 returning class_id', [
@@ -166,7 +166,10 @@ export async function leaveClass(tx: Queries, classId: string, studentId: string
     [classId, studentId],
   );
   const others = await tx.query('select 1 from class_member where person_id = $1 limit 1', [studentId]);
-  if (others.length === 0) await tx.query('delete from session where person_id = $1', [studentId]);
+  if (others.length === 0) {
+    await tx.query('delete from session where person_id = $1', [studentId]);
+    await tx.query('delete from family_address where person_id = $1', [studentId]);
+  }
   return true;
 }
 

@@ -201,6 +201,9 @@ export const rightsOn = async (db: Queries, teacherId: string, id: string): Prom
 export const handoutOf = async (db: Database, teacherId: string, id: string): Promise<Handout | undefined> =>
   (await rightsOn(db, teacherId, id)) && handoutById(db, id);
 
+export const handedOutAt = async (db: Queries, id: string): Promise<Date> =>
+  (await db.query<{ at: Date }>('select created_at as at from handout where id = $1', [id]))[0].at;
+
 /** The documents of a handout's copies that were begun. */
 export const begunCopies = async (db: Queries, handoutId: string): Promise<string[]> =>
   (

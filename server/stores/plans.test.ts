@@ -15,6 +15,7 @@ import { openPictures } from '../art/shipped';
 import * as brought from './brought';
 import * as checks from './checks';
 import * as classLife from './class-life';
+import * as lists from './class-lists';
 import * as classes from './classes';
 import * as copies from './copies';
 import * as corrections from './corrections';
@@ -233,6 +234,14 @@ const CALLS: Record<string, () => unknown> = {
   forgetTrials: () => life.forgetTrials(db, 't3-2'),
   forgetBinnedHandouts: () => life.forgetBinnedHandouts(db),
   handedOutBefore: () => handouts.handedOutBefore(db, 'h1-0'),
+  handedOutAt: () => handouts.handedOutAt(db, 'o3-1-0'),
+  listedIn: () => lists.listedIn(db, 'c3-1'),
+  sourceOf: () => lists.sourceOf(db, 'c3-1'),
+  sourcesOn: () => lists.sourcesOn(db, 'o3-1-0'),
+  keepListed: () =>
+    lists.keepListed(db, 'c3-1', { id: 'c', students: [{ name: 'Student 30', id: 'u', family: ['a@x.example'] }] }),
+  setFamily: () => lists.setFamily(db, 'p3-30', ['a@x.example']),
+  forgetFamilies: () => lists.forgetFamilies(db, 'c3-1'),
   rightsOn: () => handouts.rightsOn(db, 't3-2', 'o3-1-0'),
   handoutOf: () => handouts.handoutOf(db, 't3-2', 'o3-1-0'),
   begunCopies: () => handouts.begunCopies(db, 'o3-1-0'),
@@ -371,6 +380,7 @@ test('every function of the stores is called here', () => {
     brought,
     checks,
     classLife,
+    lists,
     classes,
     copies,
     goes,

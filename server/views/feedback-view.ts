@@ -3,8 +3,11 @@ import { cameFirst, daysLate, isLate } from '../../core/handout/times';
 import { OUTCOME_WORDS } from '../../core/handout/state';
 import { countWords, evidenceWords } from '../../core/lookfors/all';
 import type { Result } from '../../core/lookfors/kind';
-import { points, pointsWords, sumWords, weighed } from '../../core/lookfors/rubric';
+import { isMarked, points, pointsWords, sumWords, weighed } from '../../core/lookfors/rubric';
 import { csvOf } from '../../core/formats/csv';
+import type { RosterResult } from '../../core/formats/oneroster-results';
+import { oneRosterResults } from '../../core/formats/oneroster-results';
+import type { NamedText } from '../../core/formats/roster-file';
 import { annotationsOf } from '../../core/review/annotations';
 import type { Feedback, SaidLookFor, SaidRow } from '../../core/review/feedback';
 import { asRuled, heldAfter } from '../../core/review/marks';
@@ -24,7 +27,8 @@ import type { Go } from '../stores/goes';
 import { copiesOf, copyOfStudent } from '../stores/copies';
 import { goesOf, markSeen, newestGoes } from '../stores/goes';
 import type { Handout } from '../stores/handouts';
-import { asVersion } from '../stores/handouts';
+import { sourceOf, sourcesOn } from '../stores/class-lists';
+import { asVersion, handedOutAt } from '../stores/handouts';
 import type { Person } from '../stores/people';
 import type { PictureFiles } from '../stores/pictures';
 import { pictureFiles } from '../stores/pictures';
@@ -221,6 +225,43 @@ export async function marksCsv(
   return { title: handout.title, csv: csvOf(resultsTable(results, zone)) };
 }
 
+/** The marks of pieces for the program that the class list is from, as files for one ZIP. @throws Refused where it gave no ids */
+export async function rosterResults(
+  means: Means,
+  person: Asker,
+  handoutId: string,
+  copyIds: readonly string[],
+  zone: string,
+): Promise<{ title: string; files: NamedText[] }> {
+  const { db } = means;
+  const { handout } = await seenHandout(db, person, handoutId);
+  const classId = handout.classId && (await sourceOf(db, handout.classId));
+  if (!classId) throw new Refused(409, 'The list of this class has no ids. Read it from a OneRoster export first.');
+  const sources = await sourcesOn(db, handoutId);
+  const results: RosterResult[] = [];
+  let most = 0;
+  for await (const { copy, judged } of piecesOf(means, handout, copyIds)) {
+    const sum = judged && sumOf(judged);
+    most = Math.max(most, sum?.of ?? 0);
+    for (const { personId, sourceId } of sources.filter(({ copyId }) => copyId === copy.id))
+      if (sourceId !== null)
+        results.push({
+          id: `${copy.id}-${personId}`,
+          studentId: sourceId,
+          score: sum && sum.open === 0 ? sum.got : null,
+          handedIn: judged !== null,
+          begun: sum !== null && isMarked(sum),
+          at: judged?.go.handedInAt ?? null,
+        });
+  }
+  if (most === 0) throw new Refused(409, 'Nothing in this handout brings points, so there are no marks to hand on.');
+  if (results.length === 0)
+    throw new Refused(409, 'None of these students has an id. Read the class list from a file that has them.');
+  const { id, title, brief: description, dueAt: due } = handout;
+  const task = { id, title, description, assigned: await handedOutAt(db, id), due, classId, most };
+  return { title, files: oneRosterResults(task, results, zone) };
+}
+
 /** The notes on pieces as annotations. @throws Refused */
 export async function notesJson(
   means: Workshop,
@@ -251,8 +292,13 @@ export async function notesJson(
 /** Which pieces there are to take out, and how they are. @throws Refused */
 export async function outView(means: Means, person: Asker, handoutId: string) {
   const { handout } = await seenHandout(means.db, person, handoutId);
-  const copies = await copiesOf(means.db, handoutId);
+  const { db } = means;
+  const copies = await copiesOf(db, handoutId);
+  const sources = await sourcesOn(db, handoutId);
+  const known = new Set(sources.flatMap(({ copyId, sourceId }) => (sourceId === null ? [] : [copyId])));
   return {
+    /** Whether the class list is from a program that marks can go back to. */
+    hasSource: handout.classId !== null && (await sourceOf(db, handout.classId)) !== null,
     handout: {
       id: handout.id,
       title: handout.title,
@@ -262,7 +308,9 @@ export async function outView(means: Means, person: Asker, handoutId: string) {
       counts: handout.lookFors.length > 0,
     },
     /** Those that were handed in at least once. */
-    pieces: copies.flatMap(({ id, studentName, state, goId }) => (goId === null ? [] : [{ id, studentName, state }])),
+    pieces: copies.flatMap(({ id, studentName, state, goId }) =>
+      goId === null ? [] : [{ id, studentName, state, hasSource: known.has(id) }],
+    ),
     /** How many copies there are in all. */
     copies: copies.length,
   };

@@ -123,6 +123,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${handout}/out`, mine],
     [`${handout}/placed`, mine],
     [`${handout}/feedback/${copyId}?marks`, script(mine)],
+    [`${handout}/oneroster`, script(mine)],
     [`${handout}/marks.csv`, script(mine)],
     [`${handout}/notes.jsonld`, script(mine)],
     ['/own-sheets', script(teachers)],

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Download, Page } from '@playwright/test';
+import { strFromU8, unzipSync } from 'fflate';
 import { enter, expect, test } from './house';
 
 /** What came of a handout, taken out: feedback on paper, marks as a table, notes in an open format. */
@@ -47,6 +48,13 @@ test('feedback, marks and notes of those who were chosen are downloaded; offline
   expect(rows).toHaveLength(3);
   expect(rows[0]).toContain('Student,State,Go,Handed in');
   expect(rows[1]).toContain('Ayo Bankole,another go,1,');
+
+  const register = await taken(page, 'Download as OneRoster');
+  expect(register.name).toBe('Parts of the grey heron (OneRoster).zip');
+  const files = unzipSync(register.bytes);
+  const results = strFromU8(files['results.csv']).trim().split('\r\n');
+  expect(results).toHaveLength(3);
+  expect(results[1]).toMatch(/,SAM-2301,(partially|fully) graded,/);
 
   const notes = JSON.parse((await taken(page, 'Download as JSON-LD')).bytes.toString()) as { total: number };
   expect(notes.total).toBeGreaterThan(0);

@@ -78,7 +78,9 @@ test('a OneRoster export is read from its ZIP; one class is left out', async ({ 
   await classes(page);
   const zip = zipSync({
     'manifest.csv': strToU8('propertyName,value\noneroster.version,1.2'),
-    'users.csv': strToU8('sourcedId,givenName,familyName\nu1,Ida,Frost\nu2,Omar,Haj'),
+    'users.csv': strToU8(
+      'sourcedId,givenName,familyName,agentSourceIds,email\nu1,Ida,Frost,u3,\nu2,Omar,Haj,,\nu3,Eva,Frost,,eva@frost.example',
+    ),
     'classes.csv': strToU8('sourcedId,title\nc1,Sanderling\nc2,Whimbrel'),
     'enrollments.csv': strToU8(
       'sourcedId,classSourcedId,userSourcedId,role\ne1,c1,u1,student\ne2,c2,u2,student\ne3,c2,u9,student',
@@ -88,7 +90,30 @@ test('a OneRoster export is read from its ZIP; one class is left out', async ({ 
   await expect(read(page)).toContainText('1 enrolment belongs to a student or class that is not in the files');
   await read(page).getByRole('checkbox', { name: 'Whimbrel' }).uncheck();
   await read(page).getByRole('button', { name: 'Add 1 class and 1 student' }).click();
-  await expect(classCard(page, 'Sanderling')).toContainText('Ida Frost');
+  const sanderling = classCard(page, 'Sanderling');
+  await expect(sanderling).toContainText('Ida Frost');
+  // Where letters go came with it; what is typed instead is kept until it is right, and all of it can be deleted.
+  await sanderling.getByRole('button', { name: /^Ida Frost/ }).click();
+  await expect(sanderling).toContainText('Letters go to eva@frost.example');
+  await sanderling.locator('[class*=family]').getByRole('button', { name: 'Change' }).click();
+  await sanderling.getByLabel('E-mail of the family of Ida Frost').fill('eva@frost.example, ole@frost');
+  await sanderling.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('alert')).toContainText('“ole@frost” is no e-mail address.');
+  await page.reload();
+  await sanderling.getByRole('button', { name: /^Ida Frost/ }).click();
+  await sanderling.getByLabel('E-mail of the family of Ida Frost').fill('ole@frost.example');
+  await page.keyboard.press('Enter');
+  await expect(sanderling).toContainText('Letters go to ole@frost.example');
+  // The same list once more: it says something new of somebody who is there.
+  await choose(page, { name: 'export.zip', buffer: Buffer.from(zip) });
+  await read(page).getByRole('checkbox', { name: 'Whimbrel' }).uncheck();
+  await expect(read(page)).toContainText('1 with an id and 1 with an address of the family');
+  await read(page).getByRole('button', { name: 'Keep what it says of 1 student' }).click();
+  await sanderling.getByRole('button', { name: /^Ida Frost/ }).click();
+  await expect(sanderling).toContainText('Letters go to eva@frost.example, ole@frost.example');
+  await sanderling.getByRole('button', { name: 'Delete the families’ addresses' }).click();
+  await page.getByRole('button', { name: 'Delete them' }).click();
+  await expect(sanderling).toContainText('No address of the family');
   await expect(classCard(page, 'Whimbrel')).toHaveCount(0);
 });
 

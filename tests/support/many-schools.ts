@@ -16,6 +16,7 @@ export async function fillManySchools(db: Database): Promise<void> {
     insert into class select 'c' || k || '-' || c, 's' || k, 't' || k || '-' || (1 + c % 3), 'Class ' || c, 'C' || k || 'X' || c
       from size, generate_series(0, students / 25) c;
     insert into class_member select 'c' || k || '-' || (n / 26), 'p' || k || '-' || n from size, generate_series(1, students) n;
+    insert into family_address select id, id || '@home.example' from person where role = 'student';
     insert into class_group select 'g' || id, id, 'Group' from class;
     insert into group_member select 'g' || class_id, person_id from class_member;
     insert into class_teacher select c.id, replace(c.teacher_id, '-1', '-2'), 'read' from class c where c.teacher_id like '%-1';
