@@ -22,7 +22,7 @@ const ORDER = [
   // The server.
   ['server/process'],
   ['server/database'],
-  ['server/accounts', 'server/backup', 'server/jobs', 'server/art', 'server/pictures'],
+  ['server/accounts', 'server/backup', 'server/jobs', 'server/art', 'server/pictures', 'server/post'],
   ['server/stores'],
   ['server/exports'],
   ['server/actions'],
@@ -38,7 +38,7 @@ const ORDER = [
   ['app/ink'],
   ['app/house', 'app/document', 'app/student'],
   ['app/spread', 'app/correction', 'app/phrases', 'app/out', 'app/placed', 'app/gallery'],
-  ['app/commands', 'app/reading', 'app/desk', 'app/classes'],
+  ['app/commands', 'app/reading', 'app/desk', 'app/classes', 'app/letters'],
   ['app/spot'],
   ['app/colour', 'app/pictures'],
   ['app/canvas', 'app/makers'],

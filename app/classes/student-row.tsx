@@ -1,6 +1,6 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import { Form, Link } from 'react-router';
+import { Link } from 'react-router';
 import { z } from 'zod';
 import type { Listed } from '../../server/stores/class-lists';
 import type { ClassRow, Member } from '../../server/stores/classes';
@@ -44,37 +44,31 @@ function ForOne({ personId, member, listed, from, others, beside }: Omit<Props, 
   const ask = useAsking(classId);
   const send = (fields: Record<string, string>) => ask({ student: member.id, ...fields });
   return (
-    <Form method="post" className={styles.forOne} preventScrollReset>
-      <input type="hidden" name="classId" value={classId} />
-      <input type="hidden" name="student" value={member.id} />
+    <div className={styles.forOne}>
       <span className="quiet">
         {member.hasSecret
           ? 'Forgot the pictures? With a new card the old ones end.'
           : 'A card to come in with for the first time.'}
       </span>
-      <Action type="submit" className={styles.do} name="do" value="cards" aria-label={`A card for ${member.name}`}>
+      <Action className={styles.do} aria-label={`A card for ${member.name}`} onClick={() => send({ do: 'cards' })}>
         Make a card
       </Action>
       <Link to={`/students/${member.id}`}>All their work</Link>
       {typed === null ? (
         <Action onClick={() => setTyped(member.name)}>change the name</Action>
       ) : (
-        <span className={styles.rename}>
-          <Input
-            name="name"
-            autoFocus
-            aria-label={`New name of ${member.name}`}
-            value={typed}
-            maxLength={80}
-            onChange={(event) => setTyped(event.target.value)}
-            onKeyDown={(event) => event.key === 'Escape' && setTyped(null)}
-          />
-          <Button htmlType="submit" name="do" value="rename-student">
-            Save
-          </Button>
-        </span>
+        <Line
+          label={`New name of ${member.name}`}
+          most={80}
+          {...{ typed, setTyped }}
+          onSave={() => send({ do: 'rename-student', name: typed })}
+        />
       )}
-      <FamilyOf {...{ personId, member }} family={listed?.family ?? []} />
+      <FamilyOf
+        {...{ personId, member }}
+        family={listed?.family ?? []}
+        onSave={(family) => send({ do: 'family', family })}
+      />
       {others.map(({ id, name }) => (
         <Sure
           key={id}
@@ -95,14 +89,17 @@ function ForOne({ personId, member, listed, from, others, beside }: Omit<Props, 
       >
         remove from the class
       </Sure>
-    </Form>
+    </div>
   );
 }
 
-type FamilyProps = Pick<Props, 'personId' | 'member'> & { family: readonly string[] };
+type FamilyProps = Pick<Props, 'personId' | 'member'> & {
+  family: readonly string[];
+  onSave: (typed: string) => void;
+};
 
 /** Where letters about a student go. What is typed stays in the browser until it is taken. */
-function FamilyOf({ personId, member, family }: FamilyProps) {
+function FamilyOf({ personId, member, family, onSave }: FamilyProps) {
   const [typed, setTyped] = useKept(personId, familyPlace(member.id), z.string());
   if (typed === null)
     return (
@@ -114,23 +111,43 @@ function FamilyOf({ personId, member, family }: FamilyProps) {
       </span>
     );
   return (
-    <span className={styles.rename}>
-      <Input
-        name="family"
-        autoFocus
-        aria-label={`E-mail of the family of ${member.name}`}
-        placeholder="E-mail, with commas between several"
-        value={typed}
-        maxLength={2000}
-        onChange={(event) => setTyped(event.target.value)}
-        onKeyDown={(event) => event.key === 'Escape' && setTyped(null)}
-      />
-      <Button htmlType="submit" name="do" value="family">
-        Save
-      </Button>
-    </span>
+    <Line
+      label={`E-mail of the family of ${member.name}`}
+      placeholder="E-mail, with commas between several"
+      most={2000}
+      {...{ typed, setTyped }}
+      onSave={() => onSave(typed)}
+    />
   );
 }
+
+type LineProps = {
+  label: string;
+  placeholder?: string;
+  most: number;
+  typed: string;
+  setTyped: (typed: string | null) => void;
+  onSave: () => void;
+};
+
+/** A field for one thing, with its button. Enter saves this and nothing else. */
+const Line = ({ label, placeholder, most, typed, setTyped, onSave }: LineProps) => (
+  <span className={styles.rename}>
+    <Input
+      autoFocus
+      aria-label={label}
+      placeholder={placeholder}
+      value={typed}
+      maxLength={most}
+      onChange={(event) => setTyped(event.target.value)}
+      onKeyDown={(event) => event.key === 'Escape' && setTyped(null)}
+      onPressEnter={(event) => {
+        if (!event.nativeEvent.isComposing) onSave();
+      }}
+    />
+    <Button onClick={onSave}>Save</Button>
+  </span>
+);
 
 type SameProps = Pick<Props, 'member' | 'beside'> & { onSure: (other: string) => void };
 

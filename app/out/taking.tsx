@@ -113,6 +113,13 @@ export function TakeOut({ handout, hasSource, picked, shows, onShows }: Props) {
           )}
         </section>
       )}
+      {handout.rights === 'full' && (
+        <section className={card(styles.way)}>
+          <h2>Letters home</h2>
+          <p>To the families of those whose pieces have come back, with the piece as PDF.</p>
+          <Link to={`/handouts/${handout.id}/letters`}>Write home</Link>
+        </section>
+      )}
       <section className={card(styles.way)}>
         <h2>Notes for other programs</h2>
         <p>Each note with its place on the page, in the open format of the W3C (Web Annotation).</p>

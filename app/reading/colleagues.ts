@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { useRevalidator } from 'react-router';
+import { useFetchers, useRevalidator } from 'react-router';
 import { followHandout } from '../browser/handout-news';
 import { forgetDocumentAhead } from './ahead';
 
@@ -17,13 +17,20 @@ export function useColleagues({ personId, now, copy: { handoutId, documentId } }
     shown.current = documentId;
   }, [documentId]);
   const [since] = useState(now);
+  // Loading anew while a piece is being returned would keep its answer from leading to the next one.
+  const submitting = useRef(false);
+  const fetchers = useFetchers();
+  useEffect(() => {
+    submitting.current = fetchers.some(({ state }) => state === 'submitting');
+  }, [fetchers]);
   // One stream for all pieces of the handout, however fast they follow each other.
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const again = () => {
       timer ??= setTimeout(() => {
         timer = undefined;
-        void revalidate();
+        if (submitting.current) again();
+        else void revalidate();
       }, GATHER);
     };
     const leave = followHandout(

@@ -1,12 +1,14 @@
 import { z } from 'zod';
+import type { readingView } from '../../server/views/reading-view';
 import { useNavigate, useRevalidator } from 'react-router';
 import { useKept } from '../keeping/kept';
 import { senderOf } from '../keeping/sender';
-import type { Loaded } from './entries';
 import type { Writing } from './writing';
 
+type Read = Pick<Awaited<ReturnType<typeof readingView>>, 'personId' | 'copy' | 'go' | 'second' | 'next'>;
+
 /** A second reader's word for the first, kept while it is written, and reading a piece to the end. */
-export function useFinishing({ personId, copy, go, second, next }: Loaded, { say, said }: Writing) {
+export function useFinishing({ personId, copy, go, second, next }: Read, { say, said }: Writing) {
   const [typed, setTyped] = useKept(personId, `second-words/${go?.id}`, z.string());
   const navigate = useNavigate();
   const { revalidate } = useRevalidator();

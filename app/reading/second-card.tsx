@@ -5,19 +5,20 @@ import type { Judgement, Verdict } from '../../core/review/second';
 import { compareJudgements } from '../../core/review/second';
 import { howMany } from '../../core/values/listed';
 import { Action, Chip, Chips } from '../parts/action';
-import type { Loaded } from './entries';
+import type { readingView } from '../../server/views/reading-view';
 import type { Finishing } from './finishing';
 import styles from './second-card.module.css';
 import type { Writing } from './writing';
 
 /** Where a piece is read twice: on what the two readers are apart, and what the second tells the first. */
 
+type Read = Awaited<ReturnType<typeof readingView>>;
 type Props = {
-  loaded: Loaded;
-  counted: Loaded['results'];
+  loaded: Pick<Read, 'rubric' | 'lookFors'>;
+  counted: Read['results'];
   writing: Pick<Writing, 'said' | 'say'>;
   judging: boolean;
-  second: NonNullable<Loaded['second']>;
+  second: NonNullable<Read['second']>;
   finishing: Finishing;
 };
 

@@ -26,6 +26,7 @@ export const TABLES = [
   'copy_mate',
   'brought_file',
   'go',
+  'letter',
   'second_reader',
   'second_reading',
   'gallery',

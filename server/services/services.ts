@@ -12,10 +12,14 @@ import type { Gather } from '../exports/exports';
 import { ExportProblem, Exports } from '../exports/exports';
 import type { Health } from './health';
 import { healthOf } from './health';
+import type { Post } from './sending-letters';
+import { sendLettersInTime } from './sending-letters';
 import type { Cookies } from '../accounts/session-cookie';
 import { cookiesFor } from '../accounts/session-cookie';
 import { workshop } from '../actions/means';
 import { Refused } from '../actions/refused';
+import { StandInMailer } from '../post/mailer';
+import { keepEml } from '../stores/letters';
 import { feedbackFor } from '../views/feedback-view';
 import { Jobs } from '../jobs/jobs';
 import { projectRoot } from '../process/place';
@@ -32,6 +36,7 @@ export type Services = {
   live: Live;
   exporter: Exporter;
   exports: Exports;
+  post: Post;
   cookies: Cookies;
   /** Whether the front page offers the demo school. */
   demo: boolean;
@@ -63,17 +68,20 @@ export async function openServices(settings: {
     });
   const jobs = await Jobs.start(db, dailyWork(db, dataDir, backup));
   const endGivingBack = giveBackInTime(db);
+  const mailer = new StandInMailer((id, eml) => keepEml(db, id, eml));
+  const post = sendLettersInTime(workshop(db, shelf), exporter, mailer);
   return {
     backup,
     async close() {
       live.close();
-      await Promise.all([exporter.close(), backups.close(), jobs.stop(), endGivingBack()]);
+      await Promise.all([post.end(), exporter.close(), backups.close(), jobs.stop(), endGivingBack()]);
       await db.close();
     },
     db,
     live,
     shelf,
     exporter,
+    post,
     exports: await Exports.start(db, jobs, exporter, dataDir, gather),
     cookies: cookiesFor(secure),
     demo,

@@ -48,6 +48,11 @@ export async function mergeStudents(tx: Queries, keep: string, other: string): P
     [[keep, other], other],
   );
   await tx.query('update copy set student_id = $1 where student_id = $2', [keep, other]);
+  await tx.query(
+    `update letter set student_id = $1 where student_id = $2 and not exists
+       (select 1 from letter twin where twin.go_id = letter.go_id and twin.student_id = $1 and twin.address = letter.address)`,
+    [keep, other],
+  );
   await tx.query('update gallery_note set author_id = $1 where author_id = $2', [keep, other]);
   for (const table of ['class_member', 'group_member']) {
     const of = table === 'class_member' ? 'class_id' : 'group_id';

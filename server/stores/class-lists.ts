@@ -3,6 +3,7 @@ import { MOST_FAMILY } from '../../core/values/addresses';
 import { sameName } from '../../core/values/roster';
 import type { Database, Queries } from '../database/connection';
 import { membersOf } from './classes';
+import { forgetAddresses } from './letters';
 
 /** What class lists of other programs say of classes and students besides their names. */
 
@@ -70,11 +71,10 @@ export const setFamily = (db: Database, personId: string, addresses: readonly st
   });
 
 /** Forgets all addresses of the families of a class; says of how many students. */
-export const forgetFamilies = async (db: Queries, classId: string): Promise<number> =>
-  (
-    await db.query<{ count: number }>(
-      `with gone as (delete from family_address where person_id in (select person_id from class_member where class_id = $1) returning person_id)
-       select count(distinct person_id)::int as count from gone`,
-      [classId],
-    )
-  )[0].count;
+export const forgetFamilies = (db: Database, classId: string): Promise<number> =>
+  db.transaction(async (tx) =>
+    forgetAddresses(
+      tx,
+      (await membersOf(tx, classId)).map(({ id }) => id),
+    ),
+  );

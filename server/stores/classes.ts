@@ -2,6 +2,7 @@ import { randomInt } from 'node:crypto';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../database/id';
+import { forgetAddresses } from './letters';
 import { leaveCopies } from './mates';
 import { addPerson } from './people';
 import { sameName } from '../../core/values/roster';
@@ -168,7 +169,7 @@ export async function leaveClass(tx: Queries, classId: string, studentId: string
   const others = await tx.query('select 1 from class_member where person_id = $1 limit 1', [studentId]);
   if (others.length === 0) {
     await tx.query('delete from session where person_id = $1', [studentId]);
-    await tx.query('delete from family_address where person_id = $1', [studentId]);
+    await forgetAddresses(tx, [studentId]);
   }
   return true;
 }

@@ -29,6 +29,7 @@ import * as history from './history';
 import * as life from './handout-life';
 import * as handingOut from './handing-out';
 import * as handouts from './handouts';
+import * as letters from './letters';
 import * as mates from './mates';
 import * as mending from './mending';
 import * as people from './people';
@@ -242,6 +243,21 @@ const CALLS: Record<string, () => unknown> = {
     lists.keepListed(db, 'c3-1', { id: 'c', students: [{ name: 'Student 30', id: 'u', family: ['a@x.example'] }] }),
   setFamily: () => lists.setFamily(db, 'p3-30', ['a@x.example']),
   forgetFamilies: () => lists.forgetFamilies(db, 'c3-1'),
+  lettersOn: () => letters.lettersOn(db, 'o3-1-0'),
+  receiversOf: () => letters.receiversOf(db, 'o3-1-0'),
+  putLetters: () =>
+    letters.putLetters(
+      db,
+      { handoutId: 'o3-1-0', senderId: 't3-2', words: '', shows: { lookFors: true, marks: true } },
+      [{ copyId: 'y3-42-0', goId: 'gy3-42-0', studentId: 'p3-42', student: 'x', addresses: ['new@x.example'] }],
+    ),
+  takeLetter: () => letters.takeLetter(db, 180),
+  keepSent: () => letters.keepSent(db, 'lgy3-42-0', null),
+  keepEml: () => letters.keepEml(db, 'lgy3-42-0', Buffer.from('x')),
+  emlFor: () => letters.emlFor(db, 't3-2', { handoutId: 'o3-1-0', letterId: 'lgy3-42-0' }),
+  forgetAddresses: () => letters.forgetAddresses(db, ['p3-43']),
+  senderOf: () => letters.senderOf(db, 't3-2'),
+  studentName: () => letters.studentName(db, 'p3-42'),
   rightsOn: () => handouts.rightsOn(db, 't3-2', 'o3-1-0'),
   handoutOf: () => handouts.handoutOf(db, 't3-2', 'o3-1-0'),
   begunCopies: () => handouts.begunCopies(db, 'o3-1-0'),
@@ -393,6 +409,7 @@ test('every function of the stores is called here', () => {
     handingOut,
     handouts,
     life,
+    letters,
     mates,
     mending,
     people,

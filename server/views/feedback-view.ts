@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { cameFirst, daysLate, isLate } from '../../core/handout/times';
+import type { Outcome } from '../../core/handout/state';
 import { OUTCOME_WORDS } from '../../core/handout/state';
 import { countWords, evidenceWords } from '../../core/lookfors/all';
 import type { Result } from '../../core/lookfors/kind';
@@ -146,10 +147,22 @@ export async function ownFeedback(means: Means, person: Asker, copyId: string): 
   const { db } = means;
   // From here on it can't be taken back without a word to them.
   await markSeen(db, person.id, copyId);
-  const copy = await copyOfStudent(db, person.id, copyId);
+  const released = await releasedFeedback(means, person.id, copyId);
+  if (!released) throw missing();
+  return released.feedback;
+}
+
+/** A student's own piece as it came back last, and as much of it as they are told; null where nothing has come back. */
+export async function releasedFeedback(
+  means: Means,
+  studentId: string,
+  copyId: string,
+): Promise<{ goId: string; outcome: Outcome | null; handout: Handout; feedback: Feedback } | null> {
+  const { db } = means;
+  const copy = await copyOfStudent(db, studentId, copyId);
   const goes = copy ? await goesOf(db, copy.id) : [];
   const go = goes.filter(({ returnedAt }) => returnedAt !== null).at(-1);
-  if (!copy || !go || go.damage) throw missing();
+  if (!copy || !go || go.damage) return null;
   const { handout } = copy;
   const [saidOn, counting] = await Promise.all([allSaidOn(db, [go.id]), countingOf(means, handout)]);
   const said = saidOn(go.id);
@@ -158,18 +171,17 @@ export async function ownFeedback(means: Means, person: Asker, copyId: string): 
   const days = daysLate(cameFirst(copy, goes), handout.dueAt);
   const piece = { handout, go, results, days, ...said };
   const whole = feedbackOf(piece, copy.studentName, { lookFors: true, marks: true });
-  if (copy.state === 'done') return whole;
+  const told = { goId: go.id, outcome: go.outcome, handout };
+  if (copy.state === 'done') return { ...told, feedback: whole };
   // The key is not told by what is right: only what brought points is on the screen, too.
   const brought = weighed(handout.lookFors, results, rulings);
-  return {
-    ...whole,
-    lookFors: brought.map(({ title, got, of, id }) => ({
-      title,
-      held: got === null ? null : got === of,
-      counted: got === null ? '' : `${pointsWords(got)} of ${pointsWords(of)} points`,
-      reasons: rulings.flatMap(({ lookForId, reason }) => (lookForId === id && reason !== '' ? [reason] : [])),
-    })),
-  };
+  const lookFors = brought.map(({ title, got, of, id }) => ({
+    title,
+    held: got === null ? null : got === of,
+    counted: got === null ? '' : `${pointsWords(got)} of ${pointsWords(of)} points`,
+    reasons: rulings.flatMap(({ lookForId, reason }) => (lookForId === id && reason !== '' ? [reason] : [])),
+  }));
+  return { ...told, feedback: { ...whole, lookFors } };
 }
 
 /** Feedback on one piece, with the pictures that it is drawn with. @throws Refused */
@@ -291,7 +303,7 @@ export async function notesJson(
 
 /** Which pieces there are to take out, and how they are. @throws Refused */
 export async function outView(means: Means, person: Asker, handoutId: string) {
-  const { handout } = await seenHandout(means.db, person, handoutId);
+  const { handout, rights } = await seenHandout(means.db, person, handoutId);
   const { db } = means;
   const copies = await copiesOf(db, handoutId);
   const sources = await sourcesOn(db, handoutId);
@@ -304,6 +316,7 @@ export async function outView(means: Means, person: Asker, handoutId: string) {
       title: handout.title,
       className: handout.className,
       groups: handout.groups,
+      rights,
       weighs: handout.rubric.rows.length > 0 || handout.lookFors.some((one) => one.points !== undefined),
       counts: handout.lookFors.length > 0,
     },

@@ -56,6 +56,11 @@ test('every route knows who is asking', async ({ browser, house }) => {
     await page.goto(at);
     return new URL((await asked).url()).pathname;
   };
+  const letter = await (async () => {
+    const asked = pages.owner.waitForRequest(/\/letters\/[^/]+\/[^/]+$/);
+    await pages.owner.goto(`${handout}/letters`);
+    return new URL((await asked).url()).pathname;
+  })();
   const [sheetDocument, copyDocument] = [await documents(pages.owner, sheet), await documents(pages.student, copy)];
 
   const mine: Record<Who, Answer> = { nobody: 'front', owner: 'in', colleague: 'no', student: 'no', stranger: 'no' };
@@ -123,6 +128,8 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [`${handout}/out`, mine],
     [`${handout}/placed`, mine],
     [`${handout}/feedback/${copyId}?marks`, script(mine)],
+    [`${handout}/letters`, mine],
+    [letter, script(mine)],
     [`${handout}/oneroster`, script(mine)],
     [`${handout}/marks.csv`, script(mine)],
     [`${handout}/notes.jsonld`, script(mine)],

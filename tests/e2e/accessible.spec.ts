@@ -80,6 +80,10 @@ test('every screen of a teacher has names and contrast', async ({ browser, house
   await page.getByRole('link', { name: 'Download', exact: true }).click();
   await expect(page.locator('.out_view[aria-busy=false] img')).toBeVisible();
   await check(page, 'download');
+  await page.getByRole('link', { name: 'Write home' }).click();
+  await expect(page.getByText(/^Dear family of/)).toBeVisible();
+  await check(page, 'letters home');
+  await page.goBack();
   await page.goBack();
   await expect(page.locator('.spread_card')).toHaveCount(26);
   await page.getByRole('link', { name: /^Gallery/ }).click();

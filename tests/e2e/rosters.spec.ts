@@ -114,6 +114,11 @@ test('a OneRoster export is read from its ZIP; one class is left out', async ({ 
   await sanderling.getByRole('button', { name: 'Delete the families’ addresses' }).click();
   await page.getByRole('button', { name: 'Delete them' }).click();
   await expect(sanderling).toContainText('No address of the family');
+  // Enter saves what it was pressed in, and makes no card.
+  await sanderling.getByRole('button', { name: 'Change the name' }).click();
+  await sanderling.getByLabel('New name of Ida Frost').fill('Ida Frost-Lee');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status')).toContainText('Ida Frost is called Ida Frost-Lee now.');
   await expect(classCard(page, 'Whimbrel')).toHaveCount(0);
 });
 

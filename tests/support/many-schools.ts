@@ -48,6 +48,8 @@ export async function fillManySchools(db: Database): Promise<void> {
     insert into ruling select id, 'l', true from go;
     insert into phrase (id, owner_id, body, shared) select 'r' || id, id, 'x', true from person where role = 'teacher';
     insert into gallery select id, true from handout;
+    insert into letter (id, handout_id, copy_id, go_id, student_id, sender_id, address, words, shows, sent_at)
+      select 'l' || g.id, copy.handout_id, copy.id, g.id, copy.student_id, h.teacher_id, 'x', '', '{}', now() from go g join copy on copy.id = g.copy_id join handout h on h.id = copy.handout_id;
     insert into second_reader select h.id, t.person_id from handout h join class_teacher t on t.class_id = h.class_id on conflict do nothing;
     insert into second_reading (go_id, reader_id, marks) select g.id, s.person_id, '{"r": 1}' from go g join copy on copy.id = g.copy_id join second_reader s on s.handout_id = copy.handout_id;
     insert into gallery_piece select g.id, copy.handout_id, copy.id, g.id from go g join copy on copy.id = g.copy_id;

@@ -1,0 +1,74 @@
+import { useEffect, useState } from 'react';
+import { letterSubject, letterText } from '../../core/review/letter';
+import type { LetterAbout } from '../../server/views/letters-view';
+import { useKept } from '../keeping/kept';
+import { Action } from '../parts/action';
+import outStyles from '../out/out.module.css';
+import type { LettersData, Receiver } from './letters';
+import { FIRST, Words, wordsPlace } from './letters';
+import styles from './letters.module.css';
+
+type Props = Pick<LettersData, 'handout' | 'personId'> & { receiver: Receiver };
+
+/** One letter as it will be sent, with what is being written. */
+export function LetterPage({ handout, personId, receiver }: Props) {
+  const [kept] = useKept(personId, wordsPlace(handout.id), Words);
+  const { words, lookFors, marks } = kept ?? FIRST;
+  const [about, setAbout] = useState<LetterAbout | 'failed' | null>(null);
+  const [tries, setTries] = useState(0);
+  const place = `/handouts/${handout.id}/letters/${receiver.copyId}/${receiver.studentId}`;
+  useEffect(() => {
+    const stop = new AbortController();
+    setAbout(null);
+    void fetch(place, { signal: stop.signal })
+      .then(async (answer) => {
+        if (!answer.ok) throw new Error(String(answer.status));
+        setAbout((await answer.json()) as LetterAbout);
+      })
+      .catch(() => stop.signal.aborted || setAbout('failed'));
+    return () => stop.abort();
+  }, [place, tries]);
+  return (
+    <main
+      className={`${outStyles.view} dapple`}
+      aria-label="The letter as it will be sent"
+      aria-busy={about === null}
+      // It scrolls by keys, too.
+      tabIndex={0}
+    >
+      {about === 'failed' ? (
+        <p role="alert">
+          The letter couldn’t be fetched. <Action onClick={() => setTries(tries + 1)}>try again</Action>
+        </p>
+      ) : (
+        about && (
+          <article className={styles.letter}>
+            <dl>
+              <dt>To</dt>
+              <dd>
+                {receiver.addresses.length === 0
+                  ? 'No address of this family is known'
+                  : receiver.addresses.map((address) => <span key={address}>{address}</span>)}
+              </dd>
+              <dt>Subject</dt>
+              <dd>{letterSubject(about)}</dd>
+            </dl>
+            <p className={styles.text}>
+              {letterText({
+                ...about,
+                words,
+                feedback: {
+                  ...about.feedback,
+                  lookFors: lookFors ? about.feedback.lookFors : [],
+                  rows: marks ? about.feedback.rows : [],
+                  sum: marks ? about.feedback.sum : null,
+                },
+              })}
+            </p>
+            <p className={styles.attached}>{about.title}.pdf</p>
+          </article>
+        )
+      )}
+    </main>
+  );
+}
