@@ -58,7 +58,7 @@ export function Families({ receivers, letters, picked, shown, onOut, onLook }: P
 }
 
 function stateWords(receiver: Receiver, letters: LettersData['letters']): string {
-  const those = lettersTo(receiver, letters).filter(({ goId }) => goId === receiver.goId);
+  const those = lettersTo(receiver, letters);
   if (those.some(isUnderWay)) return 'on its way';
   if (those.some(({ problem }) => problem !== null)) return 'not sent';
   if (receiver.addresses.length === 0) return 'no address';

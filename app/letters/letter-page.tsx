@@ -1,19 +1,25 @@
 import { useEffect, useState } from 'react';
 import { letterSubject, letterText } from '../../core/review/letter';
 import type { LetterAbout } from '../../server/views/letters-view';
+import { useZone, whenWords } from '../browser/time';
 import { useKept } from '../keeping/kept';
 import { Action } from '../parts/action';
 import outStyles from '../out/out.module.css';
-import type { LettersData, Receiver } from './letters';
+import type { LettersData, Receiver, SentLetter } from './letters';
 import { FIRST, Words, wordsPlace } from './letters';
 import styles from './letters.module.css';
 
-type Props = Pick<LettersData, 'handout' | 'personId'> & { receiver: Receiver };
+type Props = Pick<LettersData, 'handout' | 'personId' | 'now'> & {
+  receiver: Receiver;
+  /** As it went, where everybody has had theirs. */
+  sent: SentLetter | null;
+};
 
-/** One letter as it will be sent, with what is being written. */
-export function LetterPage({ handout, personId, receiver }: Props) {
+/** One letter as it will be sent, with what is being written, or as it was sent. */
+export function LetterPage({ handout, personId, now, receiver, sent }: Props) {
   const [kept] = useKept(personId, wordsPlace(handout.id), Words);
-  const { words, lookFors, marks } = kept ?? FIRST;
+  const { words, lookFors, marks } = sent ? { words: sent.words, ...sent.shows } : (kept ?? FIRST);
+  const zone = useZone();
   const [about, setAbout] = useState<LetterAbout | 'failed' | null>(null);
   const [tries, setTries] = useState(0);
   const place = `/handouts/${handout.id}/letters/${receiver.copyId}/${receiver.studentId}`;
@@ -31,7 +37,7 @@ export function LetterPage({ handout, personId, receiver }: Props) {
   return (
     <main
       className={`${outStyles.view} dapple`}
-      aria-label="The letter as it will be sent"
+      aria-label={sent ? 'The letter as it was sent' : 'The letter as it will be sent'}
       aria-busy={about === null}
       // It scrolls by keys, too.
       tabIndex={0}
@@ -50,6 +56,12 @@ export function LetterPage({ handout, personId, receiver }: Props) {
                   ? 'No address of this family is known'
                   : receiver.addresses.map((address) => <span key={address}>{address}</span>)}
               </dd>
+              {sent?.sentAt && (
+                <>
+                  <dt>Sent</dt>
+                  <dd>{whenWords(sent.sentAt, now, zone)}</dd>
+                </>
+              )}
               <dt>Subject</dt>
               <dd>{letterSubject(about)}</dd>
             </dl>

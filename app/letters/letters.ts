@@ -9,13 +9,13 @@ export type SentLetter = LettersData['letters'][number];
 
 export const isUnderWay = ({ sentAt, problem }: SentLetter): boolean => sentAt === null && problem === null;
 
-/** Letters about the piece that has come back last. */
-export const lettersTo = ({ copyId, studentId }: Receiver, letters: readonly SentLetter[]): SentLetter[] =>
-  letters.filter((one) => one.copyId === copyId && one.studentId === studentId);
+/** Letters about a student's piece as it has come back last. */
+export const lettersTo = ({ goId, studentId }: Receiver, letters: readonly SentLetter[]): SentLetter[] =>
+  letters.filter((one) => one.goId === goId && one.studentId === studentId);
 
 /** Whether there is an address that has had no letter about this piece. */
 export const canGet = (receiver: Receiver, letters: readonly SentLetter[]): boolean => {
-  const had = lettersTo(receiver, letters).filter(({ problem, goId }) => problem === null && goId === receiver.goId);
+  const had = lettersTo(receiver, letters).filter(({ problem }) => problem === null);
   return receiver.addresses.some((address) => !had.some((one) => one.address === address));
 };
 

@@ -8,7 +8,7 @@ import { check, formOf } from '../form.server';
 import { Strip } from '../house/strip';
 import { Families } from '../letters/families';
 import { LetterPage } from '../letters/letter-page';
-import { canGet, isUnderWay } from '../letters/letters';
+import { canGet, isUnderWay, lettersTo } from '../letters/letters';
 import { Writing } from '../letters/writing';
 import styles from '../margin/frame.module.css';
 import outStyles from '../out/out.module.css';
@@ -75,7 +75,12 @@ export default function Letters({ loaderData }: Route.ComponentProps) {
       {shown ? (
         <div className={outStyles.row}>
           <Families {...{ receivers, letters, picked, shown }} onOut={setOut} onLook={setLooked} />
-          <LetterPage key={shown.studentId} {...{ handout, personId }} receiver={shown} />
+          <LetterPage
+            key={shown.studentId}
+            {...{ handout, personId, now }}
+            receiver={shown}
+            sent={canGet(shown, letters) ? null : (lettersTo(shown, letters).at(0) ?? null)}
+          />
           <Writing {...{ handout, personId, picked, letters, now }} />
         </div>
       ) : (

@@ -15,6 +15,8 @@ export type Letter = {
   createdAt: Date;
   sentAt: Date | null;
   problem: string | null;
+  words: string;
+  shows: Shows;
   /** Whether it is kept as it was sent. */
   kept: boolean;
 };
@@ -23,7 +25,7 @@ export type Letter = {
 export const lettersOn = (db: Queries, handoutId: string) =>
   db.query<Letter>(
     `select l.id, l.copy_id as "copyId", l.go_id as "goId", l.student_id as "studentId", p.name as student, l.address, l.created_at as "createdAt",
-       l.sent_at as "sentAt", l.problem, l.eml is not null as kept
+       l.sent_at as "sentAt", l.problem, l.words, l.shows, l.eml is not null as kept
      from letter l join person p on p.id = l.student_id where l.handout_id = $1 order by l.created_at desc, p.name, l.id`,
     [handoutId],
   );

@@ -66,7 +66,10 @@ test('a student is moved to another class, where what was handed out is there fo
 
   await avocet.getByRole('button', ines).click();
   await avocet.getByRole('button', { name: 'Remove from the class' }).click();
-  await avocet.getByRole('button', { name: 'Remove', exact: true }).click();
+  await avocet
+    .getByRole('group', { name: /^Ines Ramos leaves/ })
+    .getByRole('button', { name: 'Remove' })
+    .click();
   await expect(page.getByRole('status')).toContainText('Ines Ramos has left the class.');
   await expect(avocet.getByRole('button', ines)).toHaveCount(0);
   await student.goto('/tray');

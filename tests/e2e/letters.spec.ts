@@ -57,4 +57,9 @@ test('what is written to families stays until it is sent, over a reload and a lo
   expect(eml).toMatch(/ask about their legs/);
   await expect(families.getByRole('listitem').filter({ hasText: 'Bea Lindgren' })).toContainText('sent');
   await expect(families.getByLabel('Write to the family of Bea Lindgren')).toBeDisabled();
+  // As it went, not as it would go now.
+  await words.fill('Next time: terns.');
+  await families.getByRole('button', { name: /^Bea Lindgren/ }).click();
+  await expect(page.getByRole('main', { name: 'The letter as it was sent' })).toContainText('ask about their legs');
+  await expect(page.getByRole('main')).not.toContainText('terns');
 });
