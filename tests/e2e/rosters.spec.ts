@@ -109,7 +109,6 @@ test('a OneRoster export is read from its ZIP; one class is left out', async ({ 
   await read(page).getByRole('checkbox', { name: 'Whimbrel' }).uncheck();
   await expect(read(page)).toContainText('1 with an id and 1 with an address of the family');
   await read(page).getByRole('button', { name: 'Keep what it says of 1 student' }).click();
-  await sanderling.getByRole('button', { name: /^Ida Frost/ }).click();
   await expect(sanderling).toContainText('Letters go to eva@frost.example, ole@frost.example');
   await sanderling.getByRole('button', { name: 'Delete the families’ addresses' }).click();
   await page.getByRole('button', { name: 'Delete them' }).click();
