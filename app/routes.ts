@@ -45,6 +45,7 @@ export default [
   route('students/:studentId', 'routes/path.tsx'),
   route('work', 'routes/own-path.tsx'),
   route('own-sheets', 'routes/own-sheets.ts'),
+  route('notes/:noteId/sound', 'routes/sound.ts'),
   route('phrases', 'routes/phrases.ts'),
   route('written', 'routes/written.ts'),
   route('pictures', 'routes/pictures.ts'),

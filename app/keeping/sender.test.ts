@@ -2,8 +2,8 @@ import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import type { Saying } from '../../core/review/said';
 import { saidNote } from '../../tests/support/said';
 import { plainStorage } from '../../tests/support/storage';
-import { keptWithin } from './kept';
-import { asideOf, Draft, draftsOf, NotTaken, senderOf } from './sender';
+import { keep, keptAt, keptWithin } from './kept';
+import { asideOf, Draft, draftsOf, NotTaken, senderOf, Sound, soundOf } from './sender';
 
 /** What a teacher says goes out once, in order, and never gets lost on its way. */
 
@@ -107,6 +107,30 @@ describe('what is said', () => {
     expect(keptWithin(at, asideOf('c'), NotTaken).map(({ value }) => value.what)).toEqual(['note', 'mark']);
     expect(sent.at(-1)).toMatchObject({ go: 'go-2' });
     expect(sender.stepsOn('go-1')).toEqual([]);
+  });
+  test('that was spoken goes out with its sound, which is kept until it has arrived, and stays with what came too late', async () => {
+    const { sender, say, rest } = begun();
+    const spoken = { seconds: 4, type: 'audio/webm' as const };
+    const speak = (note: string, go: string) => {
+      keep(sender.personId, soundOf(note), 'c291bmQ=');
+      say(go, { ...saidNote(note, { body: '' }), spoken } as Saying);
+    };
+    const soundsKept = () => keptWithin(sender.personId, 'sounds/', Sound).map(({ value }) => value);
+    answers = [gone];
+    speak('note-1', 'go-1');
+    await rest();
+    expect(soundsKept()).toEqual(['c291bmQ=']);
+    await rest(2000);
+    expect(sent.at(-1)!.steps).toMatchObject([{ note: 'note-1', spoken, sound: 'c291bmQ=' }]);
+    expect(soundsKept()).toEqual([]);
+
+    shut.add('go-2');
+    speak('note-2', 'go-2');
+    await rest(2000);
+    const [draft] = keptWithin(sender.personId, draftsOf('c'), Draft).map(({ value }) => value);
+    expect(draft).toMatchObject({ body: '', spoken });
+    expect(keptAt(sender.personId, soundOf(draft.note), Sound)).toBe('c291bmQ=');
+    expect(soundsKept()).toHaveLength(1);
   });
   test('is known of until what is loaded has it', async () => {
     const { say, sender, rest } = begun();

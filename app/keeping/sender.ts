@@ -1,8 +1,8 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useSyncExternalStore } from 'react';
 import { z } from 'zod';
-import { Saying, Spot } from '../../core/review/said';
-import { hasSealed, keep, keptWithin, onKept } from './kept';
+import { Saying, Spoken, Spot } from '../../core/review/said';
+import { hasSealed, keep, keptAt, keptWithin, onKept } from './kept';
 
 /**
  * Sends what a teacher says on pieces: stored in the browser first, sent in order, and sent again until the school has
@@ -13,7 +13,13 @@ import { hasSealed, keep, keptWithin, onKept } from './kept';
 const OnItsWay = z.object({ handoutId: z.string(), copyId: z.string(), step: Saying, spot: Spot.nullable() });
 type OnItsWay = z.infer<typeof OnItsWay>;
 /** A note being written. `changes`: the note it replaces. */
-export const Draft = z.object({ note: z.string(), changes: z.boolean(), spot: Spot, body: z.string() });
+export const Draft = z.object({
+  note: z.string(),
+  changes: z.boolean(),
+  spot: Spot,
+  body: z.string(),
+  spoken: Spoken.optional(),
+});
 export type Draft = z.infer<typeof Draft>;
 export const NotTaken = z.object({
   what: z.enum(['note', 'ruling', 'mark', 'drawing', 'second reading']),
@@ -24,6 +30,9 @@ export type NotTaken = z.infer<typeof NotTaken>;
 const wayOf = (goId: string) => `said/${goId}/`;
 /** By piece: its next go has another id. */
 export const draftsOf = (copyId: string) => `drafts/${copyId}/`;
+/** What was spoken in a note that is not sent yet, in base64: by itself, so that a draft is quickly kept with each letter. */
+export const soundOf = (note: string) => `sounds/${note}`;
+export const Sound = z.string();
 const ASIDE = 'not-taken/';
 export const asideOf = (copyId: string) => `${ASIDE}${copyId}/`;
 /** What was drawn and came too late, by piece: it can be put on the next go. */
@@ -195,7 +204,7 @@ class Sender {
       this.tell(this.fails > 0 ? this.state : 'sending');
       const goId = goOf(all[0].place);
       const batch = fitting(
-        all.filter(({ place }) => goOf(place) === goId),
+        all.filter(({ place }) => goOf(place) === goId).map((one) => this.withSound(one)),
         slice,
       );
       const outcome = await send(goId, batch);
@@ -211,15 +220,27 @@ class Sender {
     this.tell('idle');
   }
 
+  /** A spoken note goes out with its sound. */
+  private withSound(entry: Entry): Entry {
+    const { step } = entry.value;
+    if (step.do !== 'note' || !step.spoken) return entry;
+    const sound = keptAt(this.personId, soundOf(step.note), Sound) ?? undefined;
+    return { ...entry, value: { ...entry.value, step: { ...step, sound } } };
+  }
+
   /** Refused text becomes a draft for the next go. The refusal is stored until it has been seen. */
   private refuse({ place, value: { copyId, step, spot } }: Entry, reason: string) {
     const [, goId, name] = place.split('/');
     const what = WHAT[step.do];
     if (step.do === 'draw') keep(this.personId, `${lateInkOf(copyId)}${step.ink}`, step);
     if ('body' in step && spot) {
-      const draft: Draft = { note: nanoid(), changes: false, spot, body: step.body };
-      keep(this.personId, `${draftsOf(copyId)}${draft.note}`, draft);
+      const sound = step.do === 'note' ? step.sound : undefined;
+      const spoken = step.do === 'note' && sound ? step.spoken : undefined;
+      const draft: Draft = { note: nanoid(), changes: false, spot, body: step.body, spoken };
+      if (sound) keep(this.personId, soundOf(draft.note), sound);
+      if (spoken || draft.body) keep(this.personId, `${draftsOf(copyId)}${draft.note}`, draft);
     }
+    forgetSound(this.personId, step);
     keep(this.personId, `${asideOf(copyId)}${name}`, { what, reason });
     keep(this.personId, place, null);
     // It was sent but refused.
@@ -229,9 +250,15 @@ class Sender {
   }
 
   private forget(entries: readonly Entry[]) {
-    for (const { place } of entries) keep(this.personId, place, null);
+    for (const { place, value } of entries) {
+      keep(this.personId, place, null);
+      forgetSound(this.personId, value.step);
+    }
   }
 }
+
+const forgetSound = (personId: string, step: Saying) =>
+  step.do === 'note' && step.spoken && keep(personId, soundOf(step.note), null);
 
 /** The first of them that go out together: at least one. */
 function fitting(entries: readonly Entry[], most: number): Entry[] {

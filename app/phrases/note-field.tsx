@@ -22,6 +22,8 @@ type Props = {
   /** Kinds of the look-fors that are missed there. */
   about: readonly string[];
   save: string;
+  /** Something was spoken: no text is needed. */
+  isSpoken?: boolean;
   /** Its text is there already, and only changed. */
   changes?: boolean;
   onWrite: (body: string) => void;
@@ -32,7 +34,8 @@ type Props = {
 };
 
 export function NoteField(props: Props) {
-  const { personId, label, body, focus, may, about, save, changes = false, onWrite, onFinish, onDrop } = props;
+  const { personId, label, body, focus, may, about, save, changes = false, isSpoken = false } = props;
+  const { onWrite, onFinish, onDrop } = props;
   const { phrases, keep } = usePhrases(personId);
   const [here, setHere] = useState(focus);
   /** The phrase that Enter takes; -1 for what is typed. */
@@ -43,7 +46,7 @@ export function NoteField(props: Props) {
   const chosen = found[at] as (typeof found)[number] | undefined;
   const written = body.trim();
   const isKept = phrases.some((one) => one.body === written && one.id !== null && one.by === null);
-  const finish = (text: string) => may && text.trim() !== '' && onFinish(text);
+  const finish = (text: string) => may && (text.trim() !== '' || isSpoken) && onFinish(text);
   const onKey = (event: KeyboardEvent<HTMLTextAreaElement>) => {
     event.stopPropagation();
     if (event.nativeEvent.isComposing) return;
@@ -53,7 +56,7 @@ export function NoteField(props: Props) {
     else if (event.key === 'Escape') {
       // Written text stays, an empty note is removed.
       if (chosen) setAt(-1);
-      else if (body === '') onDrop();
+      else if (body === '' && !isSpoken) onDrop();
       else event.currentTarget.blur();
     } else if (event.key === 'Enter' && !event.shiftKey) finish(chosen?.body ?? body);
     else return;
@@ -101,11 +104,16 @@ export function NoteField(props: Props) {
       )}
       {props.children}
       <span>
-        <Button size="small" type="primary" disabled={!may || written === ''} onClick={() => finish(body)}>
+        <Button
+          size="small"
+          type="primary"
+          disabled={!may || (written === '' && !isSpoken)}
+          onClick={() => finish(body)}
+        >
           {save}
         </Button>
         <Button size="small" type="text" onClick={onDrop}>
-          {body === '' || changes ? 'Cancel' : 'Discard'}
+          {(body === '' && !isSpoken) || changes ? 'Cancel' : 'Discard'}
         </Button>
         <span className="spring" />
         {written !== '' && !isKept && written.length <= LONGEST_PHRASE ? (

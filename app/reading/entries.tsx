@@ -15,6 +15,7 @@ import type { Route } from '../routes/+types/reading';
 import { pictureNow } from '../drawing/resources';
 import { AnswerCard } from './answer-card';
 import { later } from '../browser/later';
+import { Heard } from '../parts/heard';
 import { HeadCard, RubricCard } from './cards';
 import { NoteCard, NoteDraft } from './notes';
 import type { Draft } from '../keeping/sender';
@@ -308,6 +309,7 @@ function saidBefore({ against, page, active }: Reading): MarginEntry[] {
       label: `Your note on go ${said.number}`,
       content: (
         <>
+          {note.spoken && <Heard spoken={note.spoken} src={`/notes/${note.id}/sound`} />}
           <p className={styles.noteWords}>{note.body}</p>
           <p className="quiet">Your note on go {said.number}</p>
         </>
@@ -343,6 +345,7 @@ function noteEntries({ loaded, writing, page, open, active }: Reading): MarginEn
       label: note.id in loaded.notesBy ? `A note by ${loaded.notesBy[note.id]}` : 'Your note',
       content: (
         <NoteCard
+          personId={loaded.personId}
           by={loaded.notesBy[note.id]}
           note={note}
           open={open}
@@ -388,6 +391,7 @@ function draftEntries({ loaded, writing, page, open }: Reading): MarginEntry[] {
           shut={shut}
           about={about}
           onWrite={(body) => writing.write(draft, body)}
+          onRecord={writing.record}
           onFinish={(body) => {
             const spot = draft.spot.page === page.id ? draft.spot : { ...draft.spot, page: page.id };
             writing.finish({ ...draft, spot, body }, about[0]);

@@ -3,6 +3,7 @@ import { pointsWords } from '../../core/lookfors/rubric';
 import { isRight } from '../../core/review/marks';
 import { inkWords } from '../../core/review/ink';
 import { Action } from '../parts/action';
+import { Heard } from '../parts/heard';
 import type { readingView } from '../../server/views/reading-view';
 import styles from './last-go-card.module.css';
 
@@ -35,6 +36,7 @@ export default function LastGoCard({ goBefore, loaded, onSayAgain, isSaid }: Pro
         <ul className={styles.list} aria-label={`Notes on go ${number}`}>
           {notes.map((note) => (
             <li key={note.id}>
+              {note.spoken && <Heard spoken={note.spoken} src={`/notes/${note.id}/sound`} />}
               <p>{note.body}</p>
               <span className={styles.foot}>
                 {stillMissed(note) ? (
@@ -44,7 +46,9 @@ export default function LastGoCard({ goBefore, loaded, onSayAgain, isSaid }: Pro
                     {note.settled ? 'The student has dealt with it' : 'Not ticked by the student'}
                   </span>
                 )}
-                {onSayAgain && !isSaid(note.body) && <Action onClick={() => onSayAgain(note)}>Say it again</Action>}
+                {onSayAgain && note.body !== '' && !isSaid(note.body) && (
+                  <Action onClick={() => onSayAgain(note)}>Say it again</Action>
+                )}
               </span>
             </li>
           ))}

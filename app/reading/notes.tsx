@@ -2,6 +2,10 @@ import { Action } from '../parts/action';
 import type { Note } from '../../core/review/said';
 import { NoteField } from '../phrases/note-field';
 import type { Draft } from '../keeping/sender';
+import { later } from '../browser/later';
+import { Heard } from '../parts/heard';
+import { keptSound } from './kept-sound';
+import type { Writing } from './writing';
 import styles from '../student/student.module.css';
 import readingStyles from './reading.module.css';
 
@@ -14,6 +18,7 @@ export function NoteDraft({
   shut,
   about,
   onWrite,
+  onRecord,
   onFinish,
   onDrop,
 }: {
@@ -25,6 +30,7 @@ export function NoteDraft({
   /** Kinds of the look-fors that are missed on its spot. */
   about: readonly string[];
   onWrite: (body: string) => void;
+  onRecord: Writing['record'];
   onFinish: (body: string) => void;
   onDrop: () => void;
 }) {
@@ -35,14 +41,19 @@ export function NoteDraft({
       body={draft.body}
       may={shut === null}
       changes={draft.changes}
+      isSpoken={draft.spoken !== undefined}
       {...{ personId, focus, about, onWrite, onFinish, onDrop }}
     >
+      {!draft.changes && <Recorder {...{ personId, draft, onRecord }} />}
       {shut && <p className="quiet">{shut}</p>}
     </NoteField>
   );
 }
 
+const Recorder = later(() => import('./recorder').then((part) => part.default), null);
+
 export function NoteCard({
+  personId,
   note,
   open,
   unsent,
@@ -50,6 +61,7 @@ export function NoteCard({
   onChange,
   onRemove,
 }: {
+  personId: string;
   note: Note;
   /** Who else wrote it. */
   by?: string;
@@ -60,7 +72,13 @@ export function NoteCard({
 }) {
   return (
     <>
-      <p className={styles.noteWords}>{note.body}</p>
+      {note.spoken && (
+        <Heard
+          spoken={note.spoken}
+          src={unsent ? keptSound(personId, note.id, note.spoken) : `/notes/${note.id}/sound`}
+        />
+      )}
+      {note.body && <p className={styles.noteWords}>{note.body}</p>}
       <span className={readingStyles.noteFoot}>
         <span className="quiet">
           {unsent

@@ -13,7 +13,7 @@ export function useReturning({ personId, go }: Pick<Loaded, 'personId' | 'go'>, 
   const [asking, setAsking] = useState<Outcome | null>(null);
   const [giving, setGiving] = useState(false);
   const [unsaid, setUnsaid] = useState<string | null>(null);
-  const written = writing.drafts.filter(({ body }) => body.trim() !== '');
+  const written = writing.drafts.filter(({ body, spoken }) => body.trim() !== '' || spoken);
   const busy = giving || fetcher.state !== 'idle';
   const giveBack = async (outcome: Outcome) => {
     // A key that is pressed twice returns it once.

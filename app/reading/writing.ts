@@ -2,11 +2,21 @@ import { nanoid } from 'nanoid';
 import { z } from 'zod';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { useRevalidator } from 'react-router';
-import type { Note, Said, Spot } from '../../core/review/said';
+import type { Note, Said, Spoken, Spot } from '../../core/review/said';
 import { isSecond, saidAfter, Saying } from '../../core/review/said';
 import { keep, keptAt, useKeptWithin } from '../keeping/kept';
 import type { Sending, Step } from '../keeping/sender';
-import { asideOf, Draft, draftsOf, lateInkOf, NotTaken, senderOf, stepsSince, useSending } from '../keeping/sender';
+import {
+  asideOf,
+  Draft,
+  draftsOf,
+  lateInkOf,
+  NotTaken,
+  senderOf,
+  soundOf,
+  stepsSince,
+  useSending,
+} from '../keeping/sender';
 
 /** What a teacher writes on a piece: drafts, and everything said, whether the school has it yet or not. */
 
@@ -35,6 +45,8 @@ export type Writing = {
   begin(spot: Spot): void;
   change(note: Note): void;
   write(draft: Draft, body: string): void;
+  /** Keeps what was spoken with a draft, or takes it away. `sound`: in base64. */
+  record(draft: Draft, recorded: { spoken: Spoken; sound: string } | null): void;
   /** Says what a draft holds. `about`: the kind of the look-for that was missed there. */
   finish(draft: Draft, about?: string): void;
   /** Says a whole note at once. */
@@ -84,7 +96,11 @@ export function useWriting(piece: Piece, loaded: Said, begun: number): Writing {
   const say = (step: Saying, spot: Spot | null = null) =>
     goId !== null && sender.say(goId, { handoutId, copyId, step, spot });
   const put = (draft: Draft, body: string | null) =>
-    keep(personId, `${draftsOf(copyId)}${draft.note}`, body ? { ...draft, body } : null);
+    keep(
+      personId,
+      `${draftsOf(copyId)}${draft.note}`,
+      body || (body !== null && draft.spoken) ? { ...draft, body } : null,
+    );
   return {
     said,
     unsent: new Set(waiting.flatMap(({ step }) => ('note' in step ? [step.note] : []))),
@@ -104,19 +120,31 @@ export function useWriting(piece: Piece, loaded: Said, begun: number): Writing {
       put(draft, body);
       if (body === '') setFresh({ ...draft, body });
     },
+    record(draft, recorded) {
+      keep(personId, soundOf(draft.note), recorded?.sound ?? null);
+      const next = { ...draft, spoken: recorded?.spoken };
+      put(next, next.body);
+      if (next.body === '') setFresh(next);
+    },
     finish(draft, about) {
       const body = draft.body.trim();
-      if (!body || goId === null) return;
+      const { spoken } = draft;
+      if (!(body || spoken) || goId === null) return;
       const there = draft.changes && said.notes.some(({ id }) => id === draft.note);
       if (there) say({ do: 'edit-note', note: draft.note, body }, draft.spot);
       // If the note to be changed is gone, its text is kept.
-      else say({ do: 'note', note: draft.changes ? nanoid() : draft.note, ...draft.spot, body, about }, draft.spot);
-      keep(personId, LAST_NOTE, body);
+      else
+        say(
+          { do: 'note', note: draft.changes ? nanoid() : draft.note, ...draft.spot, body, about, spoken },
+          draft.spot,
+        );
+      if (body) keep(personId, LAST_NOTE, body);
       put(draft, null);
       setFresh(null);
     },
     note: (spot, body) => say({ do: 'note', note: nanoid(), ...spot, body }, spot),
     drop(draft) {
+      if (!draft.changes) keep(personId, soundOf(draft.note), null);
       put(draft, null);
       setFresh(null);
     },

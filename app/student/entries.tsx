@@ -1,3 +1,4 @@
+import { Heard } from '../parts/heard';
 import { Checkbox } from 'antd';
 import { bodyText } from '../../core/text/body';
 import { pointsWords } from '../../core/lookfors/rubric';
@@ -74,7 +75,8 @@ export function noteEntries(
         content: (
           <>
             {note.earlier !== null && <p className="quiet">On go {note.earlier}</p>}
-            <p className={styles.noteWords}>{note.body}</p>
+            {note.spoken && <Heard spoken={note.spoken} src={`/notes/${note.id}/sound`} />}
+            {note.body && <p className={styles.noteWords}>{note.body}</p>}
             <Checkbox
               checked={note.settled}
               onChange={(event) =>

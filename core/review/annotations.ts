@@ -4,6 +4,7 @@ import type { Sheet } from '../schema/sheet';
 import { find } from '../sheet/tree';
 import { hundredths } from '../values/hundredths';
 import type { Note } from './said';
+import { noteWords } from './said';
 
 /** Notes as an open format: the Web Annotation Data Model of the W3C (https://www.w3.org/TR/annotation-model/), as JSON-LD. */
 
@@ -61,7 +62,7 @@ export function annotationsOf(
         created: note.at.toISOString(),
         creator: { type: 'Person', name: note.author },
         audience: { type: 'schema:Person', 'schema:name': student },
-        body: { type: 'TextualBody', value: note.body, format: 'text/plain', purpose: 'commenting' },
+        body: { type: 'TextualBody', value: noteWords(note), format: 'text/plain', purpose: 'commenting' },
         target: {
           source: `${base}/copies/${copyId}/picture.svg?go=${goId}&page=${Math.max(0, number)}`,
           ...(selector && { selector }),

@@ -14,6 +14,7 @@ import { styled } from '../makers/kit/measure';
 import { setBody } from '../text/set';
 import { inkNodes } from './ink';
 import type { Ink, Note } from './said';
+import { noteWords } from './said';
 
 /**
  * Feedback on paper: the piece with numbers where something is said, then notes, look-fors and rubric. A drawn list like any page,
@@ -37,7 +38,7 @@ export type Feedback = {
   /** The marks together, in words; null where there are none. */
   sum: string | null;
   sheet: Sheet;
-  notes: readonly Pick<Note, 'id' | 'pageId' | 'itemId' | 'x' | 'y' | 'body'>[];
+  notes: readonly Pick<Note, 'id' | 'pageId' | 'itemId' | 'x' | 'y' | 'body' | 'spoken'>[];
   ink: readonly Ink[];
   lookFors: readonly SaidLookFor[];
   rows: readonly SaidRow[];
@@ -336,7 +337,7 @@ export function feedbackPages(feedback: Feedback, resources: Resources): DrawnPa
     );
     discs.forEach(({ x, y }, k) => flow.draw(signNode(number + k + 1, x - BADGE, y - BADGE, resources)));
     if (placed.length > 0) flow.heading(placed.length === 1 ? 'Note' : 'Notes');
-    for (const { note } of placed) flow.entry(++number, note.body);
+    for (const { note } of placed) flow.entry(++number, noteWords(note));
   }
   const { lookFors, rows } = feedback;
   if (notes.length === 0 && feedback.ink.length === 0 && lookFors.length === 0 && rows.length === 0)

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { ruling, saidNote, stampSaid } from '../../tests/support/said';
 import type { Said, Saying } from './said';
-import { saidAfter, Saying as Schema } from './said';
+import { noteWords, saidAfter, Saying as Schema } from './said';
 
 const NOTHING: Said = { notes: [], rulings: [], marks: {}, ink: [] };
 const id = fc.constantFrom('note-a', 'note-b', 'note-c');
@@ -59,6 +59,17 @@ describe('what is said on a piece', () => {
     expect(changed.body).toBe('look again');
     expect(saidAfter('go', one, [{ do: 'remove-note', note: 'note-a' }])).toEqual(NOTHING);
   });
+  test('is a spoken note, with or without words; its sound stays beside it', () => {
+    const spoken = { seconds: 7.4, type: 'audio/webm' as const };
+    const step = { ...saidNote('note-a', { body: '' }), spoken, sound: 'AAAA' } as Saying;
+    expect(Schema.safeParse(step).success).toBe(true);
+    const [note] = saidAfter('go', NOTHING, [step]).notes;
+    expect(note).toMatchObject({ body: '', spoken });
+    expect(note).not.toHaveProperty('sound');
+    expect(noteWords(note)).toBe('Spoken, 0:07');
+    expect(noteWords({ body: 'Look', spoken: { ...spoken, seconds: 61 } })).toBe('Spoken, 1:01: Look');
+    expect(noteWords({ body: 'Look', spoken: null })).toBe('Look');
+  });
   test('is a ruling and a level, and neither', () => {
     const said = saidAfter('go', NOTHING, [
       { do: 'rule', lookFor: 'name', held: false },
@@ -73,6 +84,9 @@ describe('what is said on a piece', () => {
   });
   test.each([
     ['no words', saidNote('note-a', { body: ' \n' })],
+    ['an hour of speech', { ...saidNote('note-a'), spoken: { seconds: 3600, type: 'audio/webm' } }],
+    ['a film', { ...saidNote('note-a'), spoken: { seconds: 9, type: 'video/webm' }, sound: 'AAAA' }],
+    ['what is no sound', { ...saidNote('note-a'), spoken: { seconds: 9, type: 'audio/mp4' }, sound: '<svg>' }],
     ['more words than a note has', saidNote('note-a', { body: 'a'.repeat(4001) })],
     ['a spot far off any page', saidNote('note-a', { x: 7201 })],
     ['a name that is none', saidNote('a note')],

@@ -6,6 +6,20 @@ import { Id, InkItem } from '../schema/sheet';
  * names what it sets by an id of the teacher's side.
  */
 
+/** A note that was spoken: how long it is, and what kind of file. Its sound is kept beside it. */
+export const SOUND_TYPES = ['audio/webm', 'audio/mp4', 'audio/ogg'] as const;
+export const MOST_SECONDS = 60;
+export const Spoken = z.strictObject({
+  seconds: z
+    .number()
+    .min(0.2)
+    .max(MOST_SECONDS + 5),
+  type: z.enum(SOUND_TYPES),
+});
+export type Spoken = z.infer<typeof Spoken>;
+/** Letters of a sound in base64, which goes out with its note: speech of a minute has about 250,000. */
+export const MOST_SOUND = 700_000;
+
 export type Note = {
   id: string;
   goId: string;
@@ -13,7 +27,9 @@ export type Note = {
   itemId: string | null;
   x: number | null;
   y: number | null;
+  /** What was written; empty where it was only spoken. */
   body: string;
+  spoken?: Spoken | null;
   settled: boolean;
 };
 /** On a look-for; with `itemId` on the answer in that item alone. The reason is read by the student. */
@@ -43,7 +59,8 @@ export const NoteId = z.string().regex(/^[\w-]{6,40}$/);
 export const MOST_LETTERS = 4000;
 /** Letters of what a student is told about a piece that was taken back. */
 export const MOST_WORD = 300;
-const Words = z.string().trim().min(1, 'Write something first.').max(MOST_LETTERS, 'A note has at most 4,000 letters.');
+const LONG = 'A note has at most 4,000 letters.';
+const Words = z.string().trim().min(1, 'Write something first.').max(MOST_LETTERS, LONG);
 
 /** Why a teacher rules as they do. */
 export const MOST_REASON = 200;
@@ -75,7 +92,15 @@ const second = z.literal(true).optional();
 
 export const Saying = z.discriminatedUnion('do', [
   /** `about`: the kind of the look-for that was missed there. */
-  Spot.extend({ do: z.literal('note'), note: NoteId, body: Words, about: z.string().max(30).optional() }),
+  Spot.extend({
+    do: z.literal('note'),
+    note: NoteId,
+    body: z.string().trim().max(MOST_LETTERS, LONG),
+    about: z.string().max(30).optional(),
+    spoken: Spoken.optional(),
+    /** In base64; only on its way. */
+    sound: z.base64().max(MOST_SOUND, 'A spoken note lasts a minute at most.').optional(),
+  }).refine(({ body, spoken }) => body !== '' || spoken !== undefined, 'Write something first.'),
   z.strictObject({ do: z.literal('edit-note'), note: NoteId, body: Words }),
   z.strictObject({ do: z.literal('remove-note'), note: NoteId }),
   /** The teacher's own judgement, of all of it or of the answer in one item; null lets the count stand again. */
@@ -108,8 +133,11 @@ function after(goId: string, said: Said, step: Saying): Said {
   switch (step.do) {
     case 'note': {
       if (notes.some(({ id }) => id === step.note)) return said;
-      const { note: id, page: pageId, item: itemId, x, y, body } = step;
-      return { ...said, notes: [...notes, { id, goId, pageId, itemId, x, y, body, settled: false }] };
+      const { note: id, page: pageId, item: itemId, x, y, body, spoken } = step;
+      return {
+        ...said,
+        notes: [...notes, { id, goId, pageId, itemId, x, y, body, ...(spoken && { spoken }), settled: false }],
+      };
     }
     case 'edit-note':
       return { ...said, notes: notes.map((note) => (note.id === step.note ? { ...note, body: step.body } : note)) };
@@ -135,3 +163,13 @@ function after(goId: string, said: Said, step: Saying): Said {
       return { ...said, finish: { word: step.word } };
   }
 }
+
+/** “0:07” */
+export const lengthWords = ({ seconds }: Pick<Spoken, 'seconds'>): string => {
+  const whole = Math.max(1, Math.round(seconds));
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
+};
+
+/** A note as it is read where it can't be heard. */
+export const noteWords = ({ body, spoken }: Pick<Note, 'body' | 'spoken'>): string =>
+  [...(spoken ? [`Spoken, ${lengthWords(spoken)}`] : []), ...(body ? [body] : [])].join(': ');

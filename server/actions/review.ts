@@ -47,6 +47,8 @@ export async function review(
     if (!row || step.level >= row.levels.length) throw new Refused(400, 'This rubric has no such level.');
   }
   if (steps.some(isSecond)) return reviewSecond(db, person, copy, go, steps);
+  if (steps.some((step) => step.do === 'note' && (step.spoken === undefined) !== (step.sound === undefined)))
+    throw new Refused(422, 'What was spoken did not come along. Record it once more.');
   const drawn = steps.filter((step) => step.do === 'draw').length;
   if (drawn > 0 && drawn + (await inkCountOn(db, go)) > MOST_INK)
     throw new Refused(422, `A piece holds ${MOST_INK} strokes and stamps. Delete some first.`);

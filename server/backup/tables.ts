@@ -34,6 +34,7 @@ export const TABLES = [
   'gallery_note',
   'answer_check',
   'margin_note',
+  'spoken_note',
   'ink',
   'ruling',
   'phrase',

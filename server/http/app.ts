@@ -25,6 +25,8 @@ const policy = (nonce: string) =>
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data: blob:",
     "font-src 'self' data:",
+    // What was spoken and has not been sent yet.
+    "media-src 'self' data:",
     "connect-src 'self'",
     "frame-ancestors 'none'",
     "base-uri 'self'",
@@ -65,7 +67,7 @@ export function createApp(services: Services, pages: RequestHandler, { dev, reac
       'X-Content-Type-Options': 'nosniff',
       'Referrer-Policy': 'same-origin',
       'Cross-Origin-Opener-Policy': 'same-origin',
-      'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
+      'Permissions-Policy': 'camera=(), microphone=(self), geolocation=()',
       ...(dev ? {} : { 'Content-Security-Policy': policy(nonce) }),
       ...(isSecure(reached) ? { 'Strict-Transport-Security': 'max-age=31536000' } : {}),
     });

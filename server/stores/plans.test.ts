@@ -326,6 +326,7 @@ const CALLS: Record<string, () => unknown> = {
   changePhrase: () => phrases.changePhrase(db, 't3-1', 'rt3-1', { body: 'z', shared: false }),
   countUse: () => phrases.countUse(db, 't3-1', 'z', 'words'),
   removePhrase: () => phrases.removePhrase(db, 't3-1', 'rt3-1'),
+  soundFor: () => reviews.soundFor(db, 't3-2', 'ngy3-46-0'),
   settleNote: () => reviews.settleNote(db, 'p3-46', 'ngy3-46-0', true),
   createSheet: () =>
     sheets.createSheet(db, { schoolId: 's7', ownerId: 't7-1', purpose: 'blank', sheet: sampleSheet() }),

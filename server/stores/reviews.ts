@@ -1,11 +1,12 @@
-import type { Ink, Note, Ruling, Saying } from '../../core/review/said';
+import type { Ink, Note, Ruling, Saying, Spoken } from '../../core/review/said';
 import type { Database, Queries } from '../database/connection';
+import { one } from '../database/connection';
 import { worksOn } from './mates';
 import { countUse } from './phrases';
 
 /** What a teacher says about a go: notes on spots, strokes and stamps, rulings on look-fors, rubric levels. */
 
-const NOTE = `id, go_id as "goId", page_id as "pageId", item_id as "itemId", x, y, body, settled`;
+const NOTE = `id, go_id as "goId", page_id as "pageId", item_id as "itemId", x, y, body, spoken, settled`;
 
 export const notesOf = (db: Queries, goIds: string[]) =>
   db.query<Note>(`select ${NOTE} from margin_note where go_id = any($1) order by created_at, id`, [goIds]);
@@ -76,11 +77,27 @@ async function take(tx: Queries, goId: string, authorId: string, step: Saying): 
     case 'note': {
       const added = await tx.query(
         // By the clock, so that notes of one transaction keep their order.
-        'insert into margin_note (id, go_id, author_id, page_id, item_id, x, y, body, created_at) values ($1, $2, $3, $4, $5, $6, $7, $8, clock_timestamp()) on conflict (id) do nothing returning id',
-        [step.note, goId, authorId, step.page, step.item, step.x, step.y, step.body],
+        'insert into margin_note (id, go_id, author_id, page_id, item_id, x, y, body, spoken, created_at) values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, clock_timestamp()) on conflict (id) do nothing returning id',
+        [
+          step.note,
+          goId,
+          authorId,
+          step.page,
+          step.item,
+          step.x,
+          step.y,
+          step.body,
+          step.spoken ? JSON.stringify(step.spoken) : null,
+        ],
       );
       // One that comes again was counted.
-      if (added.length > 0) await countUse(tx, authorId, step.body, step.about ?? null);
+      if (added.length === 0) return;
+      if (step.sound)
+        await tx.query('insert into spoken_note (note_id, bytes) values ($1, $2)', [
+          step.note,
+          Buffer.from(step.sound, 'base64'),
+        ]);
+      if (step.body) await countUse(tx, authorId, step.body, step.about ?? null);
       return;
     }
     case 'edit-note':
@@ -116,6 +133,25 @@ async function take(tx: Queries, goId: string, authorId: string, step: Saying): 
       throw new Error('only a second reader says that they have finished');
   }
 }
+
+/** The sound of a spoken note: for the teachers of its class, and for its students once it has come back. */
+export const soundFor = async (
+  db: Queries,
+  personId: string,
+  noteId: string,
+): Promise<{ bytes: Uint8Array; type: Spoken['type'] } | undefined> =>
+  one(
+    await db.query<{ bytes: Uint8Array; type: Spoken['type'] }>(
+      `select s.bytes, n.spoken ->> 'type' as type from spoken_note s join margin_note n on n.id = s.note_id
+         join go on go.id = n.go_id join copy on copy.id = go.copy_id join handout h on h.id = copy.handout_id
+       where s.note_id = $2 and h.binned_at is null and (
+         (go.returned_at is not null and ${worksOn(1)}) or
+         (exists (select 1 from teaches t where t.class_id = h.class_id and t.person_id = $1) and not exists
+           (select 1 from second_reader r where r.handout_id = h.id and r.person_id = $1 and not exists
+             (select 1 from second_reading d where d.go_id = go.id and d.reader_id = $1 and d.done_at is not null))))`,
+      [personId, noteId],
+    ),
+  );
 
 /** The student says that a note is seen to, or not yet. */
 export const settleNote = (db: Queries, studentId: string, noteId: string, settled: boolean) =>

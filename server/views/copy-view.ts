@@ -1,3 +1,4 @@
+import { noteWords } from '../../core/review/said';
 import { mostOf } from '../../core/handout/limits';
 import { anchorAt } from '../../core/handout/spots';
 import { isOpen } from '../../core/handout/state';
@@ -46,7 +47,7 @@ function lastGoOf(
         .filter((note) => note.earlier === null && note.pageId === page.id)
         .map((note) => ({
           id: note.id,
-          body: note.body,
+          body: noteWords(note),
           at: anchorAt(page, { item: note.itemId, x: note.x, y: note.y }, pictures),
         })),
     })),

@@ -1,3 +1,4 @@
+import { noteWords } from '../../core/review/said';
 import { z } from 'zod';
 import { cameFirst, daysLate, isLate } from '../../core/handout/times';
 import type { Outcome } from '../../core/handout/state';
@@ -231,7 +232,7 @@ export async function marksCsv(
         sum: judged ? sumOf(judged) : { got: 0, of: 0, open: 0 },
         lookFors: judged ? saidLookFors(judged) : [],
         rows: judged ? rowsOf(judged.handout, judged.go) : [],
-        notes: judged ? judged.notes.map(({ body }) => body) : [],
+        notes: judged ? judged.notes.map(noteWords) : [],
       })),
     );
   return { title: handout.title, csv: csvOf(resultsTable(results, zone)) };

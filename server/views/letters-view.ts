@@ -1,3 +1,4 @@
+import { noteWords } from '../../core/review/said';
 import type { LetterHome } from '../../core/review/letter';
 import { fullHandout } from '../actions/class-rights';
 import type { Means } from '../actions/means';
@@ -55,7 +56,7 @@ export async function letterAbout(
       sum: shown.sum,
       lookFors: shown.lookFors,
       rows: shown.rows,
-      notes: shown.notes.map(({ body }) => ({ body })),
+      notes: shown.notes.map((note) => ({ body: noteWords(note) })),
     },
   };
   return { goId, letter, feedback: shown };

@@ -1,3 +1,4 @@
+import { noteWords } from '../../core/review/said';
 import type { Outcome } from '../../core/handout/state';
 import { cameFirst, daysLate, isLate } from '../../core/handout/times';
 import { isMarked, points, weighed } from '../../core/lookfors/rubric';
@@ -78,7 +79,7 @@ export async function ownPathView(
         points: isMarked(sum) ? sum : null,
         held: copy.state === 'done' ? results.filter((result) => heldAfter(result, rulings) === true).length : null,
         lookFors: handout.lookFors.length,
-        notes: notes.map(({ body }) => body),
+        notes: notes.map(noteWords),
         settled: notes.filter(({ settled }) => settled).length,
       };
     }

@@ -1,3 +1,4 @@
+import { noteWords } from '../../core/review/said';
 import type { Means } from '../actions/means';
 import { missing } from '../actions/refused';
 import { Turn } from '../process/turn';
@@ -47,7 +48,7 @@ export async function pathView(means: Means, person: Pick<Person, 'id'>, student
       lookFors: card.lookFors,
       missed: card.missed,
       points: card.points,
-      notes: notes.filter(({ goId }) => goId === card.goId).map(({ body }) => body),
+      notes: notes.filter(({ goId }) => goId === card.goId).map(noteWords),
     })),
     isWhole: copies.length < MOST,
     now: Date.now(),

@@ -44,6 +44,7 @@ export async function fillManySchools(db: Database): Promise<void> {
     insert into go (id, copy_id, number, seq, sheet) select 'g' || id, id, 1, 1, '{}' from copy where state in ('handed-in', 'done');
     insert into margin_note (id, go_id, author_id, page_id, body)
       select 'n' || g.id, g.id, h.teacher_id, 'p', 'x' from go g join copy on copy.id = g.copy_id join handout h on h.id = copy.handout_id;
+    insert into spoken_note select id, '' from margin_note;
     insert into ink select 'i' || id, go_id, author_id, page_id, null, 0, 0, '{}' from margin_note;
     insert into ruling select id, 'l', true from go;
     insert into phrase (id, owner_id, body, shared) select 'r' || id, id, 'x', true from person where role = 'teacher';
