@@ -13,6 +13,7 @@ const ALL = {
   cloud: () => import('./cloud'),
   browser: () => import('./browser'),
   reading: () => import('./reading'),
+  spread: () => import('./spread'),
 } satisfies Record<string, () => Promise<{ run: () => Promise<Figure[]> }>>;
 
 const asked = process.argv.slice(2).filter((word) => !word.startsWith('--'));
