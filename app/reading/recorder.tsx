@@ -1,3 +1,4 @@
+import type { MouseEvent } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import type { Spoken } from '../../core/review/said';
 import { lengthWords, MOST_SECONDS, MOST_SOUND, SOUND_TYPES } from '../../core/review/said';
@@ -114,15 +115,22 @@ export default function Recorder({ personId, draft, onRecord }: Props) {
       {draft.spoken ? (
         <>
           <Heard spoken={draft.spoken} src={keptSound(personId, draft.note, draft.spoken)} />
-          <Action onClick={() => onRecord(draft, null)}>delete what was spoken</Action>
+          <Action onMouseDown={keepFocus} onClick={() => onRecord(draft, null)}>
+            delete what was spoken
+          </Action>
         </>
       ) : (
-        <Action onClick={() => void begin()}>record</Action>
+        <Action onMouseDown={keepFocus} onClick={() => void begin()}>
+          record
+        </Action>
       )}
       {problem && <span role="alert">{problem}</span>}
     </span>
   );
 }
+
+/** The phrases under the text go with its focus, and what is pressed would move away. */
+const keepFocus = (event: MouseEvent) => event.preventDefault();
 
 const stop = (media: MediaRecorder | null) => {
   if (media && media.state !== 'inactive') media.stop();

@@ -1,3 +1,4 @@
+import { noteWords } from '../../core/review/said';
 import { Ask } from '../parts/ask';
 import type { ReturningPiece } from './returning';
 import styles from '../student/student.module.css';
@@ -10,9 +11,9 @@ export const UnfinishedNotes = ({ of: { written, stay, finishAndGive } }: { of: 
     cancel="Stay"
     onCancel={stay}
   >
-    {written.map(({ note, body }) => (
+    {written.map(({ note, body, spoken }) => (
       <p key={note} className={styles.noteWords}>
-        {body}
+        {noteWords({ body, spoken })}
       </p>
     ))}
   </Ask>
