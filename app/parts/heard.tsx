@@ -1,4 +1,4 @@
-import { lengthWords } from '../../core/review/said';
+import { lengthWords } from '../../core/review/spoken';
 import type { Spoken } from '../../core/review/said';
 import styles from './heard.module.css';
 

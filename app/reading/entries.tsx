@@ -9,7 +9,6 @@ import { answerOf } from '../../core/review/questions';
 import type { Question } from '../../core/review/questions';
 import type { Page } from '../../core/schema/sheet';
 import { anchorAt, lightAt } from '../../core/handout/spots';
-import { DamageCard } from '../house/damaged';
 import type { MarginEntry } from '../margin/margin';
 import type { Route } from '../routes/+types/reading';
 import { pictureNow } from '../drawing/resources';
@@ -33,6 +32,7 @@ export type Loaded = Route.ComponentProps['loaderData'];
 const LastGoCard = later(() => import('./last-go-card').then((part) => part.default));
 const GrowthCard = later(() => import('./growth-card').then((part) => part.default));
 const AlikeCard = later(() => import('./alike-card').then((part) => part.default));
+const DamageCard = later(() => import('../house/damaged').then((part) => part.DamageCard), null);
 const SecondCard = later(() => import('./second-card').then((part) => part.default));
 const InkCard = later(() => import('./ink-card').then((part) => part.default));
 

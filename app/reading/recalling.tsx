@@ -1,14 +1,14 @@
+import { Alert, Input } from 'antd';
 import { useEffect, useState } from 'react';
 import { useFetcher, useSearchParams } from 'react-router';
 import type { CopyState, Outcome } from '../../core/handout/state';
 import { isReturned, OUTCOME_WORDS } from '../../core/handout/state';
-import { later } from '../browser/later';
+import { MOST_WORD } from '../../core/review/said';
 import { Action } from '../parts/action';
+import { Ask } from '../parts/ask';
 import { ToldBar } from '../parts/told-bar';
 
 /** Taking back what was returned: one press, and a word to the student once they have opened it. */
-
-const RecallWord = later(() => import('./recall-word').then((part) => part.default), null);
 
 /** What the server says where it does not lead to the piece. */
 type Answer = { problem: string; field?: string };
@@ -48,6 +48,30 @@ export function useRecalling({ handoutId, copyId, seen, may }: Piece) {
   };
 }
 export type Recalling = ReturnType<typeof useRecalling>;
+
+/** Asks for a word to the student who has opened what is taken back. */
+export function RecallWord({ of, name }: { of: Recalling; name: string }) {
+  const [word, setWord] = useState('');
+  const may = word.trim() !== '' && !of.busy;
+  return (
+    <Ask
+      title={`${name} has opened it`}
+      ok={{ words: 'Take it back', act: () => may && of.send(word) }}
+      onCancel={of.stop}
+    >
+      <p>Say in a word why you take it back. It stands on the piece until you return it again.</p>
+      <Input.TextArea
+        autoFocus
+        autoSize={{ minRows: 2, maxRows: 5 }}
+        aria-label="Why you take it back"
+        maxLength={MOST_WORD}
+        value={word}
+        onChange={(event) => setWord(event.target.value)}
+      />
+      {of.problem && <Alert type="error" showIcon title={of.problem} role="alert" />}
+    </Ask>
+  );
+}
 
 type ReturnedOrNot = { id: string; studentName: string; state: CopyState; heldFor: Outcome | null };
 

@@ -1,7 +1,8 @@
+import { lengthWords } from '../../core/review/spoken';
 import type { MouseEvent } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import type { Spoken } from '../../core/review/said';
-import { lengthWords, MOST_SECONDS, MOST_SOUND, SOUND_TYPES } from '../../core/review/said';
+import { MOST_SECONDS, MOST_SOUND, SOUND_TYPES } from '../../core/review/said';
 import type { Draft } from '../keeping/sender';
 import { Action } from '../parts/action';
 import { Heard } from '../parts/heard';

@@ -1,4 +1,4 @@
-import { noteWords } from '../../core/review/said';
+import { noteWords } from '../../core/review/spoken';
 import { Ask } from '../parts/ask';
 import type { ReturningPiece } from './returning';
 import styles from '../student/student.module.css';

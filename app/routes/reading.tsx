@@ -27,7 +27,7 @@ import { othersOf } from '../reading/shown';
 import { ReadingStrip } from '../reading/reading-strip';
 import { useColleagues } from '../reading/colleagues';
 import { forgetAhead, takeAhead, useAhead } from '../reading/ahead';
-import { ReturnedBar, useRecalling, useReturned } from '../reading/recalling';
+import { RecallWord, ReturnedBar, useRecalling, useReturned } from '../reading/recalling';
 import { useGrowing } from '../reading/growing';
 import { useReadingKeys } from '../reading/use-keys';
 import { useReturning } from '../reading/returning';
@@ -100,7 +100,6 @@ const compared = fetched(async () => ({
 const Against = later(() => import('../reading/against').then((part) => part.Against), null);
 const GrowthOver = later(() => import('../reading/growth-over').then((part) => part.default), null);
 const PartsByKey = later(() => import('../reading/parts-by-key').then((part) => part.default), null);
-const RecallWord = later(() => import('../reading/recall-word').then((part) => part.default), null);
 const KeySheet = later(() => import('../reading/key-sheet').then((part) => part.default), null);
 
 /** Where on the page a pointer is, in points. */

@@ -1,10 +1,10 @@
+import { noteWords } from './spoken';
 import type { Pictures } from '../pictures/picture';
 import { boxOf } from '../items/hit';
 import type { Sheet } from '../schema/sheet';
 import { find } from '../sheet/tree';
 import { hundredths } from '../values/hundredths';
 import type { Note } from './said';
-import { noteWords } from './said';
 
 /** Notes as an open format: the Web Annotation Data Model of the W3C (https://www.w3.org/TR/annotation-model/), as JSON-LD. */
 

@@ -1,3 +1,4 @@
+import { noteWords } from './spoken';
 import type { DisplayNode, DrawnPage } from '../drawing/list';
 import { ink } from '../drawing/list';
 import { seenOf } from '../drawing/bounds';
@@ -14,7 +15,6 @@ import { styled } from '../makers/kit/measure';
 import { setBody } from '../text/set';
 import { inkNodes } from './ink';
 import type { Ink, Note } from './said';
-import { noteWords } from './said';
 
 /**
  * Feedback on paper: the piece with numbers where something is said, then notes, look-fors and rubric. A drawn list like any page,

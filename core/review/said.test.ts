@@ -1,8 +1,9 @@
+import { noteWords } from './spoken';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { ruling, saidNote, stampSaid } from '../../tests/support/said';
 import type { Said, Saying } from './said';
-import { noteWords, saidAfter, Saying as Schema } from './said';
+import { saidAfter, Saying as Schema } from './said';
 
 const NOTHING: Said = { notes: [], rulings: [], marks: {}, ink: [] };
 const id = fc.constantFrom('note-a', 'note-b', 'note-c');

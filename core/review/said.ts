@@ -163,13 +163,3 @@ function after(goId: string, said: Said, step: Saying): Said {
       return { ...said, finish: { word: step.word } };
   }
 }
-
-/** “0:07” */
-export const lengthWords = ({ seconds }: Pick<Spoken, 'seconds'>): string => {
-  const whole = Math.max(1, Math.round(seconds));
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
-};
-
-/** A note as it is read where it can't be heard. */
-export const noteWords = ({ body, spoken }: Pick<Note, 'body' | 'spoken'>): string =>
-  [...(spoken ? [`Spoken, ${lengthWords(spoken)}`] : []), ...(body ? [body] : [])].join(': ');

@@ -1,4 +1,4 @@
-import { noteWords } from '../../core/review/said';
+import { noteWords } from '../../core/review/spoken';
 import { mostOf } from '../../core/handout/limits';
 import { anchorAt } from '../../core/handout/spots';
 import { isOpen } from '../../core/handout/state';

@@ -1,4 +1,4 @@
-import { noteWords } from '../../core/review/said';
+import { noteWords } from '../../core/review/spoken';
 import { z } from 'zod';
 import { cameFirst, daysLate, isLate } from '../../core/handout/times';
 import type { Outcome } from '../../core/handout/state';

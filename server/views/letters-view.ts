@@ -1,4 +1,4 @@
-import { noteWords } from '../../core/review/said';
+import { noteWords } from '../../core/review/spoken';
 import type { LetterHome } from '../../core/review/letter';
 import { fullHandout } from '../actions/class-rights';
 import type { Means } from '../actions/means';

@@ -1,4 +1,4 @@
-import { noteWords } from '../../core/review/said';
+import { noteWords } from '../../core/review/spoken';
 import type { Outcome } from '../../core/handout/state';
 import { cameFirst, daysLate, isLate } from '../../core/handout/times';
 import { isMarked, points, weighed } from '../../core/lookfors/rubric';

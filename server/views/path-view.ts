@@ -1,4 +1,4 @@
-import { noteWords } from '../../core/review/said';
+import { noteWords } from '../../core/review/spoken';
 import type { Means } from '../actions/means';
 import { missing } from '../actions/refused';
 import { Turn } from '../process/turn';
