@@ -4,7 +4,7 @@ import { JsonProblem, readJson } from '../core/formats/json';
 import { wellFormed } from '../core/values/characters';
 import { Id } from '../core/values/primitives';
 import { SpacedIds } from '../server/actions/spaced';
-import { refuse } from './who.server';
+import { missing, refuse } from './who.server';
 
 /** The first problem with an input, as a sentence that says what to do. */
 export type Wrong = { problem: string; field?: string };
@@ -86,7 +86,13 @@ const isZone = (zone: string): boolean => {
   }
 };
 /** Pieces by their copies, and the time zone that days are told in. */
-export const MarksAsked = z.object({
+const MarksAsked = z.object({
   of: z.string().default('').pipe(SpacedIds),
   zone: z.string().max(60).refine(isZone).default('UTC'),
 });
+/** Whose marks are asked for, by an address. @throws 404 where that can't be read */
+export function marksAsked(request: Request): z.infer<typeof MarksAsked> {
+  const read = MarksAsked.safeParse(Object.fromEntries(new URL(request.url).searchParams));
+  if (!read.success) throw missing();
+  return read.data;
+}

@@ -8,13 +8,12 @@ import { beginMap } from '../core/makers/map/begin';
 import { defaultRoles, group, page, plain, shape, sheet, solid, text } from '../core/schema/defaults';
 import type { Item, Sheet } from '../core/schema/sheet';
 import { openDatabase } from '../server/database/open';
-import { addPerson, addSchool } from '../server/stores/people';
 import { createSheet } from '../server/stores/sheets';
 import { Shelf } from '../server/exports/shelf';
 import { CHROMIUM } from '../tests/support/chromium';
 import { nodes } from './makers';
 import { figure, median, share } from './measure';
-import { Served } from './server';
+import { schoolWithTeacher, Served, teacherAt } from './server';
 
 /**
  * In a real browser: dragging one of 2,000 things with grid and guides on, beside konva's own drag of the same shapes; opening
@@ -192,14 +191,7 @@ async function dragged(window: Page, at: (x: number, y: number) => { x: number; 
 export async function run() {
   const folder = mkdtempSync(path.join(tmpdir(), 'dappled-bench-'));
   const db = await openDatabase({ dataDir: folder });
-  const schoolId = await addSchool(db, 'Bench');
-  const teacher = await addPerson(db, {
-    schoolId,
-    role: 'teacher',
-    name: 'B',
-    email: 'b@bench.example',
-    secret: 'bench',
-  });
+  const { schoolId, teacherId: teacher } = await schoolWithTeacher(db);
   const make = (made: Sheet) => createSheet(db, { schoolId, ownerId: teacher, purpose: 'blank', sheet: made });
   const [large, medium] = [await make(sheetOf(2000, false)), await make(sheetOf(300, true))];
   const map = await make(await mapSheet(150));
@@ -208,14 +200,7 @@ export async function run() {
   const browser = await chromium.launch(CHROMIUM);
   try {
     const url = server.base;
-    const window = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    // The runner names functions through a helper that the page has not.
-    await window.addInitScript('globalThis.__name = (f) => f');
-    await window.goto(url);
-    await window.getByLabel('E-mail').fill('b@bench.example');
-    await window.getByLabel('Password', { exact: true }).fill('bench');
-    await window.getByRole('button', { name: 'Sign in' }).click();
-    await window.waitForURL(/desk/);
+    const window = await teacherAt(browser, url);
 
     // From the click on the Desk to a usable sheet, in a warm browser.
     const opened: number[] = [];

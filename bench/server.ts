@@ -1,6 +1,9 @@
 import { spawn, spawnSync } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
+import type { Browser, Page } from '@playwright/test';
+import type { Database } from '../server/database/connection';
+import { addPerson, addSchool } from '../server/stores/people';
 
 /** The built server, measured from outside. */
 
@@ -51,3 +54,24 @@ export class Served {
 /** The cookie of somebody who is signed in. */
 export const cookieOf = (token: string) =>
   `dappled=${encodeURIComponent(Buffer.from(JSON.stringify(token)).toString('base64'))}`;
+
+const TEACHER = { email: 'b@bench.example', secret: 'bench' };
+
+/** A school with one teacher, who signs in by hand. */
+export async function schoolWithTeacher(db: Database): Promise<{ schoolId: string; teacherId: string }> {
+  const schoolId = await addSchool(db, 'Bench');
+  return { schoolId, teacherId: await addPerson(db, { schoolId, role: 'teacher', name: 'B', ...TEACHER }) };
+}
+
+/** A window of that teacher, at the Desk. */
+export async function teacherAt(browser: Browser, url: string): Promise<Page> {
+  const window = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  // The runner names functions through a helper that the page has not.
+  await window.addInitScript('globalThis.__name = (f) => f');
+  await window.goto(url);
+  await window.getByLabel('E-mail').fill(TEACHER.email);
+  await window.getByLabel('Password', { exact: true }).fill(TEACHER.secret);
+  await window.getByRole('button', { name: 'Sign in' }).click();
+  await window.waitForURL(/desk/);
+  return window;
+}

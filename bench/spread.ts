@@ -16,11 +16,10 @@ import { copiesOf } from '../server/stores/copies';
 import { saveChanges } from '../server/stores/documents';
 import { handIn } from '../server/stores/goes';
 import { createHandout } from '../server/stores/handing-out';
-import { addPerson, addSchool } from '../server/stores/people';
 import { CHROMIUM } from '../tests/support/chromium';
 import type { Figure } from './measure';
 import { figure, median } from './measure';
-import { Served } from './server';
+import { schoolWithTeacher, Served, teacherAt } from './server';
 
 /** A class’s pieces laid out in a real browser, from the press to what can be worked with: the spread, and one spot of all. */
 
@@ -96,41 +95,27 @@ async function taken(window: Page, link: string, isThere: string): Promise<numbe
   );
 }
 
+/** The pictures that are in view are drawn. */
+const drawn = (within: string) => `[...document.querySelectorAll('${within} img')]
+  .filter((one) => one.getBoundingClientRect().top < innerHeight).every((one) => one.complete && one.naturalWidth > 0)`;
 /** All pieces are there, and the pictures of those in view are drawn. */
-const laidOut = (count: number) => `
-  document.querySelectorAll('.spread_card').length === ${count} &&
-  [...document.querySelectorAll('.spread_card img')].filter((one) => one.getBoundingClientRect().top < innerHeight)
-    .every((one) => one.complete && one.naturalWidth > 0)`;
-const spotShown = `document.querySelector('.spot_group') !== null &&
-  [...document.querySelectorAll('.spot_group img')].filter((one) => one.getBoundingClientRect().top < innerHeight)
-    .every((one) => one.complete && one.naturalWidth > 0)`;
+const laidOut = (count: number) =>
+  `document.querySelectorAll('.spread_card').length === ${count} && ${drawn('.spread_card')}`;
+const spotShown = `document.querySelector('.spot_group') !== null && ${drawn('.spot_group')}`;
 
 export async function run(): Promise<Figure[]> {
   const folder = mkdtempSync(path.join(tmpdir(), 'dappled-bench-'));
   const db = await openDatabase({ dataDir: folder });
-  const schoolId = await addSchool(db, 'Bench');
-  const teacherId = await addPerson(db, {
-    schoolId,
-    role: 'teacher',
-    name: 'B',
-    email: 'b@bench.example',
-    secret: 'bench',
-  });
+  const teacher = await schoolWithTeacher(db);
   const sizes = [CLASS, MANY];
   const ids: string[] = [];
-  for (const size of sizes) ids.push(await classOf(db, { schoolId, teacherId }, size));
+  for (const size of sizes) ids.push(await classOf(db, teacher, size));
   await db.close();
   const server = await Served.start(PORT, { DATA_DIR: folder, DATABASE_URL: '' }, 'ignore');
   const browser = await chromium.launch(CHROMIUM);
   try {
     const url = server.base;
-    const window = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await window.addInitScript('globalThis.__name = (f) => f');
-    await window.goto(url);
-    await window.getByLabel('E-mail').fill('b@bench.example');
-    await window.getByLabel('Password', { exact: true }).fill('bench');
-    await window.getByRole('button', { name: 'Sign in' }).click();
-    await window.waitForURL(/desk/);
+    const window = await teacherAt(browser, url);
     const spreads: number[][] = [[], []];
     const spots: number[] = [];
     for (let run = -1; run < RUNS; run++)

@@ -181,7 +181,6 @@ export function ClassCard({ personId, given, others, colleagues, now, busy }: Pr
   );
 }
 
-/** What is done with a class as a whole. */
 type WholeProps = {
   given: ClassRow;
   /** How many have no pictures yet, and of how many the families get letters. */
@@ -189,6 +188,7 @@ type WholeProps = {
   families: number;
 };
 
+/** What is done with a class as a whole. */
 function WholeClass({ given: { id, name, size, owner }, without, families }: WholeProps) {
   const ask = useAsking(id);
   return (

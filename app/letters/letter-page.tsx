@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { letterSubject, letterText } from '../../core/review/letter';
+import { asShown, letterSubject, letterText } from '../../core/review/letter';
 import type { LetterAbout } from '../../server/views/letters-view';
 import { useZone, whenWords } from '../browser/time';
 import { useKept } from '../keeping/kept';
@@ -69,12 +69,7 @@ export function LetterPage({ handout, personId, now, receiver, sent }: Props) {
               {letterText({
                 ...about,
                 words,
-                feedback: {
-                  ...about.feedback,
-                  lookFors: lookFors ? about.feedback.lookFors : [],
-                  rows: marks ? about.feedback.rows : [],
-                  sum: marks ? about.feedback.sum : null,
-                },
+                feedback: asShown(about.feedback, { lookFors, marks }),
               })}
             </p>
             <p className={styles.attached}>{about.title}.pdf</p>

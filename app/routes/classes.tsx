@@ -32,10 +32,10 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const all = await classesOf(db, person.id);
   const classes = all.filter(({ archivedAt }) => archivedAt === null);
   const ids = classes.map(({ id }) => id);
-  // What lists say of families is for those who may change them.
-  const listed = await Promise.all(classes.map(({ id, rights }) => (rights === 'full' ? listedIn(db, id) : [])));
-  const [members, groups, teachers, school] = await Promise.all([
+  const [members, listed, groups, teachers, school] = await Promise.all([
     Promise.all(ids.map((id) => membersOf(db, id))),
+    // What lists say of families is for those who may change them.
+    Promise.all(classes.map(({ id, rights }) => (rights === 'full' ? listedIn(db, id) : []))),
     groupsOf(db, ids),
     classTeachers(db, ids),
     teachersIn(db, person.schoolId),

@@ -25,6 +25,18 @@ export const letterSubject = ({ title, student }: Pick<LetterHome, 'title' | 'st
 
 const HELD = { true: 'met', false: 'not met', null: 'not judged yet' };
 
+/** What stands in a letter besides its notes. */
+export type Shows = { lookFors: boolean; marks: boolean };
+export const asShown = <F extends Pick<Feedback, 'sum' | 'lookFors' | 'rows'>>(
+  feedback: F,
+  { lookFors, marks }: Shows,
+): F => ({
+  ...feedback,
+  lookFors: lookFors ? feedback.lookFors : [],
+  rows: marks ? feedback.rows : [],
+  sum: marks ? feedback.sum : null,
+});
+
 /** The letter, its lines not broken. What there is nothing to say of is left out. */
 export function letterText({ student, teacher, school, title, words, outcome, feedback }: LetterHome): string {
   const { sum, lookFors, rows, notes } = feedback;

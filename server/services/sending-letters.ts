@@ -9,9 +9,12 @@ import type { Mailer } from '../post/mailer';
 import { MailProblem } from '../post/mailer';
 import { report } from '../process/report';
 import type { Waiting } from '../stores/letters';
-import { keepSent, senderOf, studentName, takeLetter } from '../stores/letters';
+import { keepSent, senderOf, takeLetter } from '../stores/letters';
+import { personById } from '../stores/people';
 import { pictureFiles } from '../stores/pictures';
 import { letterAbout } from '../views/letters-view';
+import type { InTime } from './in-time';
+import { inTime } from './in-time';
 
 /**
  * Sends letters home one after another, away from the requests that asked for them. Every process looks for what waits; each letter
@@ -27,39 +30,19 @@ const GONE = 'The piece was taken back, or handed in again, before this was sent
 const FAILED =
   'This letter could not be made. Send it once more; if it fails again, tell whoever looks after Dappled Margin.';
 
-export type Post = {
-  /** There is something to send. */
-  look(): void;
-  end(): Promise<void>;
-};
-
-export function sendLettersInTime(
+export const sendLettersInTime = (
   means: Means,
   exporter: Pick<Exporter, 'run'>,
   mailer: Mailer,
   every = LOOK_EVERY,
-): Post {
-  let ended = false;
-  let sending: Promise<void> | null = null;
-  const sendAll = async () => {
-    while (!ended && (await sendNext(means, exporter, mailer)));
-  };
-  const look = () => {
-    sending ??= sendAll()
-      .catch((error: unknown) => report('letters', error))
-      .finally(() => (sending = null));
-  };
-  const timer = setInterval(look, every);
-  timer.unref();
-  return {
-    look,
-    async end() {
-      ended = true;
-      clearInterval(timer);
-      await sending;
+): InTime =>
+  inTime(
+    'letters',
+    async (mayGoOn) => {
+      while (mayGoOn() && (await sendNext(means, exporter, mailer)));
     },
-  };
-}
+    every,
+  );
 
 /** Sends the letter that waits longest. @returns whether there was one */
 export async function sendNext(means: Means, exporter: Pick<Exporter, 'run'>, mailer: Mailer): Promise<boolean> {
@@ -77,7 +60,7 @@ async function problemSending(
 ): Promise<string | null> {
   const { db } = means;
   const sender = await senderOf(db, senderId);
-  const student = await studentName(db, studentId);
+  const student = (await personById(db, studentId))?.name ?? '';
   const writer = { name: sender?.name ?? '', schoolName: sender?.school ?? '' };
   try {
     const about = await letterAbout(means, writer, { studentId, student, copyId }, shows);

@@ -12,7 +12,7 @@ import type { Gather } from '../exports/exports';
 import { ExportProblem, Exports } from '../exports/exports';
 import type { Health } from './health';
 import { healthOf } from './health';
-import type { Post } from './sending-letters';
+import type { InTime } from './in-time';
 import { sendLettersInTime } from './sending-letters';
 import type { Cookies } from '../accounts/session-cookie';
 import { cookiesFor } from '../accounts/session-cookie';
@@ -36,7 +36,8 @@ export type Services = {
   live: Live;
   exporter: Exporter;
   exports: Exports;
-  post: Post;
+  /** Sends letters home. */
+  post: InTime;
   cookies: Cookies;
   /** Whether the front page offers the demo school. */
   demo: boolean;

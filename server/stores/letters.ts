@@ -1,10 +1,10 @@
+import type { Shows } from '../../core/review/letter';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../database/id';
 
 /** Letters home: one for each go, student and address. */
 
-export type Shows = { lookFors: boolean; marks: boolean };
 export type Letter = {
   id: string;
   copyId: string;
@@ -141,6 +141,3 @@ export const senderOf = async (db: Queries, id: string) =>
       [id],
     ),
   );
-
-export const studentName = async (db: Queries, id: string): Promise<string> =>
-  one(await db.query<{ name: string }>('select name from person where id = $1', [id]))?.name ?? '';

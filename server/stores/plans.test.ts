@@ -257,7 +257,6 @@ const CALLS: Record<string, () => unknown> = {
   emlFor: () => letters.emlFor(db, 't3-2', { handoutId: 'o3-1-0', letterId: 'lgy3-42-0' }),
   forgetAddresses: () => letters.forgetAddresses(db, ['p3-43']),
   senderOf: () => letters.senderOf(db, 't3-2'),
-  studentName: () => letters.studentName(db, 'p3-42'),
   rightsOn: () => handouts.rightsOn(db, 't3-2', 'o3-1-0'),
   handoutOf: () => handouts.handoutOf(db, 't3-2', 'o3-1-0'),
   begunCopies: () => handouts.begunCopies(db, 'o3-1-0'),

@@ -1,9 +1,9 @@
 import { noteWords } from '../../core/review/spoken';
-import type { LetterHome } from '../../core/review/letter';
+import type { LetterHome, Shows } from '../../core/review/letter';
+import { asShown } from '../../core/review/letter';
 import { fullHandout } from '../actions/class-rights';
 import type { Means } from '../actions/means';
 import { missing } from '../actions/refused';
-import type { Shows } from '../stores/letters';
 import { lettersOn, receiversOf } from '../stores/letters';
 import type { Person } from '../stores/people';
 import { releasedFeedback } from './feedback-view';
@@ -40,12 +40,7 @@ export async function letterAbout(
   const released = await releasedFeedback(means, studentId, copyId);
   if (!released) return null;
   const { goId, outcome, handout, feedback } = released;
-  const shown = {
-    ...feedback,
-    lookFors: shows.lookFors ? feedback.lookFors : [],
-    rows: shows.marks ? feedback.rows : [],
-    sum: shows.marks ? feedback.sum : null,
-  };
+  const shown = asShown(feedback, shows);
   const letter: LetterAbout = {
     student,
     teacher: writer.name,

@@ -25,7 +25,11 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
   const { db } = means;
   const now = Date.now();
   const copy = await pieceOf(db, person, piece);
-  const [goes, copies] = await Promise.all([goesOf(db, copy.id), copiesOf(db, copy.handout.id)]);
+  const [goes, copies, reader] = await Promise.all([
+    goesOf(db, copy.id),
+    copiesOf(db, copy.handout.id),
+    secondReaderOf(db, copy.handout.id),
+  ]);
   const go = goes.find((g) => g.number === number) ?? goes.at(-1);
   const goBefore = goes.filter((one) => go && one.number < go.number).at(-1);
   const { handout } = copy;
@@ -38,7 +42,6 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
   const idsOf = (all: readonly (typeof go)[]) => all.flatMap((one) => one?.id ?? []);
   const [saidOn, signed] = await Promise.all([allSaidOn(db, idsOf([go, goBefore])), signedNotesOf(db, idsOf([go]))]);
   const first = saidOn(go?.id ?? '');
-  const reader = await secondReaderOf(db, handout.id);
   const isSecond = reader?.id === person.id;
   const readings = reader
     ? await secondReadingsOf(
