@@ -30,7 +30,7 @@ import { spotView } from '../server/views/spot-view';
 import { cardsView, spreadView } from '../server/views/spread-view';
 import { alikeClass, TASKS } from '../tests/support/alike-class';
 import type { Figure } from './measure';
-import { figure, inTurn, median } from './measure';
+import { collectGarbage, figure, inTurn, median } from './measure';
 
 /** Look-fors counted, saved with and compared; a correction to a class. Where there is no peer, the goal itself is the floor. */
 
@@ -113,6 +113,7 @@ async function counting(): Promise<Figure> {
   for (let run = -15; run < 15; run++) {
     // Nothing that was remembered of a page helps the next run.
     const fresh = pieces.map((one) => structuredClone(one));
+    collectGarbage();
     const begun = performance.now();
     for (const one of fresh) countAll(all, one, { handedOut, studentName: 'Ayo Bankole', ...kit });
     if (run >= 0) times.push(performance.now() - begun);
@@ -135,6 +136,7 @@ function likening(): Figure {
   const right: ReadonlySet<string> = new Set();
   for (let run = -2; run < 9; run++) {
     const fresh = pieces.map((one) => ({ ...structuredClone(one), right }));
+    collectGarbage();
     const begun = performance.now();
     alikeWording(fresh, handed());
     alikeThings(fresh, handed());

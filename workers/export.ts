@@ -27,7 +27,7 @@ export default async function run(
   const { faces } = resources;
   if (job.kind === 'thumbnail') return thumbnailSvg(job.part, resources);
   if (job.kind === 'feedback-picture')
-    return pageSvg(stacked(feedbackPages(job.piece, resources)), faces, { once: true, ...embedding(job.own) });
+    return pageSvg(stacked(feedbackPages(job.piece, resources)), faces, embedding(job.own));
   if (job.kind === 'feedback') {
     const of = job.pieces.length;
     return pdfOf(

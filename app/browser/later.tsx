@@ -1,6 +1,6 @@
 import { Action } from '../parts/action';
 import { Busy } from '../parts/busy';
-import { useEffect, useSyncExternalStore } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { ComponentType, ReactNode } from 'react';
 
 /**
@@ -10,6 +10,9 @@ import type { ComponentType, ReactNode } from 'react';
 
 /** Milliseconds to wait: a page that has just opened has other things to do. */
 const REST = 2500;
+
+/** Milliseconds after which the pictures of a page have begun to come. */
+const SOON = 500;
 
 /** Milliseconds after which a page that is never idle goes on all the same. */
 const LONGEST = 2000;
@@ -36,6 +39,16 @@ export function ahead(work: () => Promise<unknown>): void {
   if (going) return;
   going = true;
   setTimeout(() => whenIdle(() => void next()), REST);
+}
+
+/** Whether a page that has just opened has come to rest: what takes the server long, and is looked at later, is asked for then. */
+export function useRested(): boolean {
+  const [rested, setRested] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => whenIdle(() => setRested(true)), SOON);
+    return () => clearTimeout(timer);
+  }, []);
+  return rested;
 }
 
 /** Fetched when first asked for, then kept. After a failure it is asked for again. */

@@ -90,6 +90,8 @@ type State = Card['state'];
 
 /** Least widths of a piece in pixels, wide and upright. */
 const SIZES = { S: [150, 112], M: [214, 168], L: [340, 260] } as const;
+/** About so many pieces are in view at first. */
+const IN_VIEW = 12;
 const SIZE_NAMES = ['S', 'M', 'L'] as const;
 
 export default function Spread({ loaderData }: Route.ComponentProps) {
@@ -218,10 +220,11 @@ export default function Spread({ loaderData }: Route.ComponentProps) {
                 : `repeat(auto-fill, minmax(${SIZES[size][page.width > page.height ? 0 : 1]}px, 1fr))`,
             }}
           >
-            {(pair ?? list).map((card) => (
+            {(pair ?? list).map((card, i) => (
               <PieceCard
                 key={card.id}
                 {...{ handout, card, now }}
+                first={i < IN_VIEW}
                 marked={shown === 'look-fors' && !alike}
                 changed={shown === 'changes' && !alike ? (changed.get(card.id)?.changed ?? null) : null}
                 alike={bar?.spots?.get(card.id) ?? null}

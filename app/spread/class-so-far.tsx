@@ -1,6 +1,6 @@
 import { pointsWords } from '../../core/lookfors/rubric';
 import { missedMost } from '../../core/review/most-missed';
-import { later } from '../browser/later';
+import { later, useRested } from '../browser/later';
 import { card } from '../parts/card';
 import { Empty } from '../parts/empty';
 import type { Count } from './bars';
@@ -30,6 +30,7 @@ type Props = SpreadData & {
 /** The class margin: how many have begun, what is missed most, look-fors, rubric, goes, time and words. Each bar shows its pieces. */
 export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
   const { handout, cards } = data;
+  const rested = useRested();
   const begun = cards.filter(({ state }) => state !== 'not-begun').length;
   const pieces = cards.filter(isIn);
   const countOf = (label: string, says: string, one: Bar): Count => {
@@ -88,7 +89,7 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
         </>
       )}
       {pieces.length > 1 && handout.lookFors > 0 && <WhoNeedsWhat handoutId={handout.id} {...{ pieces, bar, onBar }} />}
-      {pieces.length > 1 && <AlikePairs handoutId={handout.id} {...{ pieces, bar, onBar }} />}
+      {rested && pieces.length > 1 && <AlikePairs handoutId={handout.id} {...{ pieces, bar, onBar }} />}
       {rows.map((row) => (
         <Figure
           key={row.id}
@@ -106,7 +107,7 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
           counts={Array.from({ length: goes }, (_, i) => countOf(`${i + 1}`, `Go ${i + 1}`, barOf.go(i + 1)))}
         />
       )}
-      {pieces.length > 1 && <TimeAndWords handoutId={handout.id} {...{ pieces, bar, onBar }} />}
+      {rested && pieces.length > 1 && <TimeAndWords handoutId={handout.id} {...{ pieces, bar, onBar }} />}
       {pieces.length === 0 && <Empty>When the first piece is handed in, this shows what the class found hard.</Empty>}
     </aside>
   );

@@ -1,10 +1,11 @@
 import type { ReactNode } from 'react';
-import { later } from '../browser/later';
+import { later, useRested } from '../browser/later';
 import { card } from '../parts/card';
 import type { Count } from './bars';
 import styles from './spread.module.css';
 
-const Bars = later(() => import('./bars').then((part) => part.default), <div className={styles.chart} />);
+const room = <div className={styles.chart} />;
+const Bars = later(() => import('./bars').then((part) => part.default), room);
 
 type Props = {
   title: string;
@@ -12,12 +13,15 @@ type Props = {
   counts: readonly Count[];
 };
 
-/** A chart of the class margin. */
-export const Figure = ({ title, of, counts }: Props) => (
-  <section className={card(styles.figure)}>
-    <h3>
-      {title} <small>{of}</small>
-    </h3>
-    <Bars counts={counts} />
-  </section>
-);
+/** A chart of the class margin; the pieces beside it come first. */
+export function Figure({ title, of, counts }: Props) {
+  const rested = useRested();
+  return (
+    <section className={card(styles.figure)}>
+      <h3>
+        {title} <small>{of}</small>
+      </h3>
+      {rested ? <Bars counts={counts} /> : room}
+    </section>
+  );
+}

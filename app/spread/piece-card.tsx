@@ -6,6 +6,7 @@ import type { spreadView } from '../../server/views/spread-view';
 import { useZone, whenWords } from '../browser/time';
 import { Leaf, STATE_WORDS } from '../house/leaf';
 import { AlikeFrames } from '../parts/alike-frames';
+import { NearPicture } from '../parts/near-picture';
 import { VersionMark } from '../parts/version-mark';
 import type { Changed } from './changed';
 import { Changes, changesWords } from './changed';
@@ -19,6 +20,8 @@ type Props = {
   handout: SpreadData['handout'];
   card: Card;
   now: SpreadData['now'];
+  /** Whether it is one of the first, which are in view. */
+  first: boolean;
   /** Whether the look-fors are shown on the piece. */
   marked: boolean;
   /** What is changed on it, where that is to be shown. */
@@ -34,7 +37,7 @@ const pointsSoFar = ({ got, of, open }: NonNullable<Card['points']>): string =>
   open > 0 ? `${pointsWords(got)} points so far` : `${pointsWords(got)}/${pointsWords(of)} points`;
 
 /** One student's copy among all of the class: its picture, whose it is, and how far it has come. */
-export function PieceCard({ handout, card, now, marked, changed, alike, chosen, onChoose }: Props) {
+export function PieceCard({ handout, card, now, first, marked, changed, alike, chosen, onChoose }: Props) {
   const { page } = card;
   const zone = useZone();
   return (
@@ -44,7 +47,7 @@ export function PieceCard({ handout, card, now, marked, changed, alike, chosen, 
           {card.state === 'not-begun' ? (
             <span className={styles.none}>Nothing yet</span>
           ) : (
-            <img src={`/copies/${card.id}/picture.svg?${card.picture}`} alt="" loading="lazy" />
+            <NearPicture src={`/copies/${card.id}/picture.svg?${card.picture}`} atOnce={first} />
           )}
           {marked && <Marks marks={card.marks} page={page} />}
           {changed && <Changes changed={changed} page={page} />}

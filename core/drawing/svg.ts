@@ -15,8 +15,6 @@ export type SvgOptions = {
   prefix?: string;
   /** Where an image's bytes are, as a URL or data URL; else its small form is put in. */
   imageUrl?: (asset: string) => string | undefined;
-  /** Each letter's outline is defined once and used where needed: much smaller for long texts. */
-  once?: boolean;
   /** The part of the page that is shown; else all of it. */
   area?: Box;
   /** Marks each item's group with data-item, for the editor. */
@@ -67,7 +65,6 @@ class Emitter {
 
   private glyphs({ file, size, x: left, y: top, glyphs, fill, stroke }: GlyphsNode): string {
     let d = '';
-    let uses = '';
     const x = left + this.at.x;
     const y = top + this.at.y;
     for (const glyph of glyphs) {
@@ -76,27 +73,13 @@ class Emitter {
         continue;
       }
       const outline = this.faces.outline(file, glyph.id, size);
-      if (!outline) continue;
-      if (this.options.once && !stroke)
-        uses += `<use href="#${this.letter(file, glyph.id, size, outline)}" x="${f(x + glyph.x)}" y="${f(y + glyph.y)}"/>`;
-      else d += `M${f(x + glyph.x)} ${f(y + glyph.y)}${outline}`;
+      // Each letter drawn anew: a reference to one that was drawn before costs a browser far more, and saves little once compressed.
+      if (outline) d += `M${f(x + glyph.x)} ${f(y + glyph.y)}${outline}`;
     }
-    if (uses) return `<g${this.paint('fill', fill)}>${uses}${d && `<path d="${d}"/>`}</g>`;
     if (!d) return '';
     // Half of a stroke lies under the letter.
     const behind = stroke ? `<path d="${d}" fill="none"${this.stroke({ ...stroke, width: stroke.width * 2 })}/>` : '';
     return `${behind}<path d="${d}"${this.paint('fill', fill)}/>`;
-  }
-
-  private letters = new Map<string, string>();
-  private letter(file: string, glyph: number, size: number, outline: string): string {
-    const key = `${file} ${glyph} ${size}`;
-    let id = this.letters.get(key);
-    if (!id) {
-      this.letters.set(key, (id = this.id('l')));
-      this.definitions += `<path id="${id}" d="M0 0${outline}"/>`;
-    }
-    return id;
   }
 
   private id = (letter: string) => `${this.options.prefix ?? ''}${letter}${this.count++}`;

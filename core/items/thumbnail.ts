@@ -32,4 +32,4 @@ export const thumbnailSvg = (
   { sheet, page, area }: SheetPart,
   resources: Pick<Drawing, 'faces' | 'pictures'>,
 ): string =>
-  pageSvg(seenOf(drawPage({ ...sheet, pages: [page] }, page, resources), area), resources.faces, { once: true, area });
+  pageSvg(seenOf(drawPage({ ...sheet, pages: [page] }, page, resources), area), resources.faces, { area });

@@ -30,8 +30,8 @@ export type Growth = {
   worked: number[];
 };
 
+const sum = (numbers: readonly number[]): number => numbers.reduce((all, n) => all + n, 0);
 const wordsOf = (item: Item | undefined): string[] => (item && isWritten(item) ? plainWords(bodyText(item.body)) : []);
-const allWords = (sheet: Sheet): number => everyItem(sheet).reduce((sum, item) => sum + wordsOf(item).length, 0);
 
 /** Kinds of changes that bring or take things with their words, or may. */
 const WHOLE: ReadonlySet<Single['kind']> = new Set(['insert', 'remove', 'page-insert', 'page-remove']);
@@ -44,16 +44,6 @@ function rewordedBy(change: Change): string[] | null {
     one.kind === 'splice' || (one.kind === 'set' && 'body' in one.values) ? [one.id] : [],
   );
   return [...new Set(ids)];
-}
-
-function yieldOf(before: Sheet, after: Sheet, reworded: readonly string[] | null): Yield {
-  if (reworded === null)
-    return {
-      words: allWords(after) - allWords(before),
-      things: everyItem(after).length - everyItem(before).length,
-    };
-  const words = reworded.map((id) => wordsOf(find(after, id)?.item).length - wordsOf(find(before, id)?.item).length);
-  return { words: words.reduce((sum, n) => sum + n, 0), things: 0 };
 }
 
 /** The words that each part of a change brings along, with the item that they are in. */
@@ -69,33 +59,45 @@ function* broughtBy(change: Change): Generator<{ item: string; text: string }> {
   }
 }
 
-/** Words that stand, or have stood, on the piece: moved or brought back, they are not new. */
+/** What stands on the piece, and the words that have stood there: moved or brought back, they are not new. */
 class Seen {
-  private texts = new Map<string, string>();
+  private texts = new Map<string, { text: string; words: number }>();
   private gone = new Set<string>();
+  private things: number;
 
   constructor(sheet: Sheet) {
-    for (const item of everyItem(sheet)) this.put(item.id, item);
+    const items = everyItem(sheet);
+    this.things = items.length;
+    for (const item of items) this.put(item.id, item);
   }
-  /** @param reworded items that may have other words now; null: any */
-  follow(after: Sheet, reworded: readonly string[] | null): void {
-    for (const id of reworded ?? new Set([...this.texts.keys(), ...everyItem(after).map((item) => item.id)]))
-      this.put(id, find(after, id)?.item);
+  /**
+   * @param reworded items that may have other words now; null: any, and there may be more or fewer of them
+   * @returns what was added
+   */
+  follow(after: Sheet, reworded: readonly string[] | null): Yield {
+    if (reworded) return { words: sum(reworded.map((id) => this.put(id, find(after, id)?.item))), things: 0 };
+    const items = new Map(everyItem(after).map((item) => [item.id, item]));
+    const ids = new Set([...this.texts.keys(), ...items.keys()]);
+    const things = items.size - this.things;
+    this.things = items.size;
+    return { words: sum([...ids].map((id) => this.put(id, items.get(id)))), things };
   }
   has(words: readonly string[]): boolean {
     const wanted = ` ${words.join(' ')} `;
-    for (const text of this.texts.values()) if (text.includes(wanted)) return true;
+    for (const { text } of this.texts.values()) if (text.includes(wanted)) return true;
     for (const text of this.gone) if (text.includes(wanted)) return true;
     return false;
   }
-  private put(id: string, item: Item | undefined): void {
+  /** How many words more it has now. */
+  private put(id: string, item: Item | undefined): number {
     const before = this.texts.get(id);
     const words = wordsOf(item);
-    const now = words.length > 0 ? ` ${words.join(' ')} ` : undefined;
+    const now = words.length > 0 ? { text: ` ${words.join(' ')} `, words: words.length } : undefined;
     // What only grew still stands there.
-    if (before !== undefined && !now?.includes(before)) this.gone.add(before);
-    if (now === undefined) this.texts.delete(id);
-    else this.texts.set(id, now);
+    if (before && !now?.text.includes(before.text)) this.gone.add(before.text);
+    if (now) this.texts.set(id, now);
+    else this.texts.delete(id);
+    return words.length - (before?.words ?? 0);
   }
 }
 
@@ -123,8 +125,15 @@ export function growthOf(
     const next = replay(sheet, [change]);
     const reworded = rewordedBy(change);
     const soFar = worked[i];
-    if (isStudent(by)) {
-      const { words, things } = yieldOf(sheet, next, reworded);
+    const isOwn = isStudent(by);
+    if (isOwn)
+      for (const { item, text } of broughtBy(change)) {
+        const brought = plainWords(text);
+        if (brought.length >= AT_ONCE && !seen.has(brought))
+          atOnce.push({ seq, at, by, item, words: brought.length, said: text.replace(/\s+/g, ' ').trim() });
+      }
+    const { words, things } = seen.follow(next, reworded);
+    if (isOwn) {
       const share = shares.get(by) ?? { words: 0, things: 0 };
       shares.set(by, { words: share.words + words, things: share.things + things });
       const sitting = sittings.at(-1);
@@ -137,13 +146,7 @@ export function growthOf(
       } else sittings.push({ from: seq, to: seq, begun: at, ended: at, words, things });
       worked.push(soFar + (goesOn ? Math.max(0, at - last) : 0));
       last = at;
-      for (const { item, text } of broughtBy(change)) {
-        const brought = plainWords(text);
-        if (brought.length >= AT_ONCE && !seen.has(brought))
-          atOnce.push({ seq, at, by, item, words: brought.length, said: text.replace(/\s+/g, ' ').trim() });
-      }
     } else worked.push(soFar);
-    seen.follow(next, reworded);
     sheet = next;
   }
   return { sittings, atOnce, shares: [...shares].map(([by, brought]) => ({ by, ...brought })), worked };

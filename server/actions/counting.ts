@@ -50,8 +50,23 @@ const contextOf = (handout: Handout, studentName: string, counting: Counting): C
   ...counting,
 });
 
-export const countedOn = (handout: Handout, sheet: Sheet, studentName: string, counting: Counting): Result[] =>
-  countAll(handout.lookFors, sheet, contextOf(handout, studentName, counting));
+/** What was counted on a sheet, by the look-for list that asked: a piece is looked at many times after it was handed in. */
+type Counted = { context: Context; results: Result[] };
+const counts = new WeakMap<Sheet, WeakMap<Handout['lookFors'], Counted>>();
+const isSame = (one: Context, other: Context) =>
+  (Object.keys({ ...one, ...other }) as (keyof Context)[]).every((key) => one[key] === other[key]);
+
+export function countedOn(handout: Handout, sheet: Sheet, studentName: string, counting: Counting): Result[] {
+  const { lookFors } = handout;
+  const context = contextOf(handout, studentName, counting);
+  let onSheet = counts.get(sheet);
+  if (!onSheet) counts.set(sheet, (onSheet = new WeakMap()));
+  const last = onSheet.get(lookFors);
+  if (last && isSame(last.context, context)) return last.results;
+  const results = countAll(lookFors, sheet, context);
+  onSheet.set(lookFors, { context, results });
+  return results;
+}
 
 /** The same for a copy in work: only what the last change affects is counted again. */
 export function countedOnCopy(

@@ -19,7 +19,7 @@ const OWN_BYTES = 48e6;
 
 /** Draws pages as SVG for thumbnails and remembers the last ones by a key that names their exact state. */
 export class Shelf {
-  private drawn = new Recent<string, string>(DRAWN_BYTES, (svg) => 2 * svg.length);
+  private drawn = new Recent<string, string>(DRAWN_BYTES, (svg) => svg.length);
   private own = new Recent<string, DrawnPicture>(OWN_BYTES, (picture) => 2 * JSON.stringify(picture).length);
   readonly partNames = partNames();
   constructor(
@@ -43,12 +43,22 @@ export class Shelf {
     return (id) => (isOwn(id) ? here.get(id) : this.resources.pictures(id));
   }
 
-  /** @param area of the page, in points; else all of it */
-  async svg(db: Queries, key: string, sheet: Sheet, signal?: AbortSignal, pageIndex = 0, area?: Box): Promise<string> {
+  /**
+   * @param from asked for its sheet only where the picture is not remembered
+   * @param area of the page, in points; else all of it
+   */
+  async svg(
+    db: Queries,
+    key: string,
+    from: Sheet | (() => Promise<Sheet>),
+    signal?: AbortSignal,
+    pageIndex = 0,
+    area?: Box,
+  ): Promise<string> {
     const whole = [key, pageIndex, ...(area ? [area.x, area.y, area.width, area.height] : [])].join('/');
     let svg = this.drawn.get(whole);
     if (svg === undefined) {
-      const part = partOfSheet(sheet, pageIndex, area);
+      const part = partOfSheet(typeof from === 'function' ? await from() : from, pageIndex, area);
       const wanted = needsOf({ ...part.sheet, pages: [part.page] }).pictures;
       svg =
         this.exporter && isHeavy(part)

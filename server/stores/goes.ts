@@ -9,7 +9,9 @@ import { readSheet } from '../../core/schema/read';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../database/id';
-import { loadDocument, reasonOf } from './documents';
+import { Recent } from '../../core/values/recent';
+import { Turn } from '../process/turn';
+import { bytesOf, loadDocument, reasonOf } from './documents';
 import { sheetAt } from './history';
 import { worksOn } from './mates';
 
@@ -35,25 +37,56 @@ export type Go = {
   /** Why what was handed in can't be read. */
   damage: string | null;
 };
-const GO = `g.id, g.copy_id as "copyId", g.number, g.seq, g.sheet, g.handed_in_at as "handedInAt", g.review_began_at as "reviewBeganAt",
+const GO = `g.id, g.copy_id as "copyId", g.number, g.seq, g.handed_in_at as "handedInAt", g.review_began_at as "reviewBeganAt",
   g.returned_at as "returnedAt", g.seen_at as "seenAt", g.recalled, g.outcome, g.held_for as "heldFor", g.marks, c.document_id as "documentId"`;
 
-type GoRow = Omit<Go, 'sheet' | 'damage'> & { sheet: unknown; documentId: string };
+type GoRow = Omit<Go, 'sheet' | 'damage'> & { documentId: string };
+
+/** Sheets that were handed in never change: those that were read last are kept, in bytes, about. */
+const KEPT_BYTES = 64e6;
+const kept = new WeakMap<Database, Recent<string, Sheet>>();
+function keptOf(db: Database): Recent<string, Sheet> {
+  let map = kept.get(db);
+  if (!map) kept.set(db, (map = new Recent(KEPT_BYTES, bytesOf)));
+  return map;
+}
 
 /** A go whose sheet can't be read is taken from the log of its document; where that fails too, it shows that it is damaged. */
-async function goFrom(db: Database, { sheet, documentId, ...go }: GoRow): Promise<Go> {
+async function readGo(
+  db: Database,
+  stored: unknown,
+  { documentId, seq }: GoRow,
+): Promise<Pick<Go, 'sheet' | 'damage'>> {
   try {
-    return { ...go, sheet: readSheet(sheet), damage: null };
+    return { sheet: readSheet(stored), damage: null };
   } catch (error) {
-    const logged = await sheetAt(db, documentId, go.seq);
-    return logged
-      ? { ...go, sheet: logged, damage: null }
-      : { ...go, sheet: damagedSheet('Damaged'), damage: reasonOf(error) };
+    const logged = await sheetAt(db, documentId, seq);
+    return logged ? { sheet: logged, damage: null } : { sheet: damagedSheet('Damaged'), damage: reasonOf(error) };
   }
 }
 
-const goesFrom = async (db: Database, sql: string, parameters: unknown[]): Promise<Go[]> =>
-  Promise.all((await db.query<GoRow>(sql, parameters)).map((row) => goFrom(db, row)));
+async function goesFrom(db: Database, sql: string, parameters: unknown[]): Promise<Go[]> {
+  const rows = await db.query<GoRow>(sql, parameters);
+  const sheets = keptOf(db);
+  const here = new Map(rows.map(({ id }) => [id, sheets.get(id)]));
+  const left = rows.filter(({ id }) => !here.get(id)).map(({ id }) => id);
+  const stored =
+    left.length > 0
+      ? await db.query<{ id: string; sheet: unknown }>('select id, sheet from go where id = any($1)', [left])
+      : [];
+  const byId = new Map(stored.map(({ id, sheet }) => [id, sheet]));
+  const turn = new Turn();
+  const goes: Go[] = [];
+  for (const row of rows) {
+    const { documentId: _, ...go } = row;
+    const sheet = here.get(go.id);
+    const read = sheet ? { sheet, damage: null } : await readGo(db, byId.get(go.id), row);
+    if (!read.damage) sheets.set(go.id, read.sheet);
+    goes.push({ ...go, ...read });
+    await turn.end();
+  }
+  return goes;
+}
 
 export const goesOf = (db: Database, copyId: string): Promise<Go[]> =>
   goesFrom(db, `select ${GO} from go g join copy c on c.id = g.copy_id where g.copy_id = $1 order by g.number`, [

@@ -6,6 +6,7 @@ import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../database/id';
 import type { DatedChange } from './documents';
+import { Turn } from '../process/turn';
 import { grownFrom, rowsBetween } from './documents';
 
 /** How a document grew, and the moments of it that were given names. */
@@ -21,6 +22,8 @@ export type SheetHistory = {
 
 /** A slider over more steps than these is of no use, and slow: of older history only the newest part is told. */
 const LONGEST = 3000;
+/** How a piece grew is told from its first change on: a group that writes for weeks comes to some ten thousand. */
+export const WHOLE_WORK = 30_000;
 /** The most named moments of a document. */
 export const MOST_MOMENTS = 60;
 
@@ -63,8 +66,8 @@ export const momentsOf = (db: Queries, documentId: string): Promise<Moment[]> =>
   );
 
 /** How a document grew, or undefined when that is not known or can't be read. */
-export async function historyOf(db: Database, id: string): Promise<SheetHistory | undefined> {
-  return db.transaction(async (tx) => {
+export async function historyOf(db: Database, id: string, longest = LONGEST): Promise<SheetHistory | undefined> {
+  const stored = await db.transaction(async (tx) => {
     const row = one(
       await tx.query<{ seq: number; gap: number | null }>(
         `select seq, (select max(seq) from set_aside_change where document_id = $1) as gap from document where id = $1`,
@@ -74,20 +77,28 @@ export async function historyOf(db: Database, id: string): Promise<SheetHistory 
     const first = one(
       await tx.query<{ seq: number; sheet: unknown }>(
         'select seq, sheet from document_snapshot where document_id = $1 and seq >= $2 order by seq limit 1',
-        [id, row ? Math.max(0, row.seq - LONGEST, row.gap ?? 0) : 0],
+        [id, row ? Math.max(0, row.seq - longest, row.gap ?? 0) : 0],
       ),
     );
     const start = first ?? (row && (await snapshotBefore(tx, id, row.seq)));
     if (!row || !start) return undefined;
-    const [rows, moments] = [await rowsBetween(tx, id, start.seq, row.seq), await momentsOf(tx, id)];
-    return readable(() => ({
-      from: start.seq,
-      sheet: readSheet(start.sheet),
-      // Read again: what an older program logged is brought up to date by the schema.
-      log: rows.map((row) => ({ ...row, change: Change.parse(row.change) })),
-      moments,
-    }));
+    return { start, rows: await rowsBetween(tx, id, start.seq, row.seq), moments: await momentsOf(tx, id) };
   });
+  if (!stored) return undefined;
+  const { start, rows, moments } = stored;
+  const turn = new Turn();
+  try {
+    const sheet = readSheet(start.sheet);
+    const log: DatedChange[] = [];
+    for (const row of rows) {
+      // Read again: what an older program logged is brought up to date by the schema.
+      log.push({ ...row, change: Change.parse(row.change) });
+      await turn.end();
+    }
+    return { from: start.seq, sheet, log, moments };
+  } catch {
+    return undefined;
+  }
 }
 
 /** Names a moment. The reason why not, where it can't be. */

@@ -135,6 +135,7 @@ const CALLS: Record<string, () => unknown> = {
   trayOf: () => copies.trayOf(db, 'p3-40'),
   nextOpening: () => copies.nextOpening(db, 'p3-40'),
   copyOfStudent: () => copies.copyOfStudent(db, 'p3-40', 'y3-40-1'),
+  copyToPicture: () => copies.copyToPicture(db, 't3-2', 'y3-40-1', 'gy3-42-0'),
   copyForTeacher: () => copies.copyForTeacher(db, 't3-2', 'y3-40-1'),
   copiesWith: () => copies.copiesWith(db, 't3-2', 'p3-40', 60),
   copiesOf: () => copies.copiesOf(db, 'o1-4-1'),

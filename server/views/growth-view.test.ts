@@ -49,6 +49,16 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     expect(await why(growthView(means, school.teacher, { ...piece, handoutId: 'other' }))).toMatch(/^404/);
   });
 
+  test('long work is told from its first change on', async () => {
+    const cleo = await school.pupil('Cleo');
+    const handoutId = await school.handOut(sampleSheet());
+    const copy = await school.copy(handoutId, cleo.id);
+    const lots = Array.from({ length: 400 }, (_, i) => ({ kind: 'sheet-set' as const, values: { title: `${i}` } }));
+    for (let base = 0; base < 3200; base += lots.length) await school.save(copy, base, lots);
+    const { grown } = await growthView(school.means, school.teacher, { handoutId, copyId: copy.id });
+    expect([grown!.from, grown!.log.length, grown!.log[0].change]).toEqual([0, 3200, lots[0]]);
+  });
+
   test('a log that can’t be read says so, and keeps nobody from the piece', async () => {
     const ben = await school.pupil('Ben');
     const handoutId = await school.handOut(sampleSheet());

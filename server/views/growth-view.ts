@@ -3,7 +3,7 @@ import type { Piece } from '../actions/review';
 import { pieceOf } from '../actions/review';
 import { goesOf } from '../stores/goes';
 import type { SheetHistory } from '../stores/history';
-import { historyOf } from '../stores/history';
+import { historyOf, WHOLE_WORK } from '../stores/history';
 import type { Person } from '../stores/people';
 import { peopleNamed } from '../stores/people';
 
@@ -24,7 +24,7 @@ export async function growthView(
   piece: Piece,
 ): Promise<GrowthView> {
   const copy = await pieceOf(db, person, piece);
-  const [history, goes] = await Promise.all([historyOf(db, copy.documentId), goesOf(db, copy.id)]);
+  const [history, goes] = await Promise.all([historyOf(db, copy.documentId, WHOLE_WORK), goesOf(db, copy.id)]);
   const people = await peopleNamed(db, [...new Set(history?.log.map(({ by }) => by))]);
   return {
     grown: history ? { from: history.from, sheet: history.sheet, log: history.log } : null,
