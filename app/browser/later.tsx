@@ -32,9 +32,16 @@ async function next(): Promise<void> {
   whenIdle(() => void next());
 }
 
-/** Runs this once the page is idle. One task at a time. */
-export function ahead(work: () => Promise<unknown>): void {
-  if (typeof window === 'undefined') return;
+type Connection = { saveData?: boolean };
+/** Whether the browser was asked to load no more than is needed. */
+const savesData = () => (navigator as { connection?: Connection }).connection?.saveData === true;
+
+/**
+ * Runs this once the page is idle, one task at a time; where data is to be saved it is left for when it is needed.
+ * @param always even then
+ */
+export function ahead(work: () => Promise<unknown>, always = false): void {
+  if (typeof window === 'undefined' || (savesData() && !always)) return;
   queue.push(work);
   if (going) return;
   going = true;

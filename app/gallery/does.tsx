@@ -47,7 +47,10 @@ export function Tick({ does, field, checked, disabled, children }: TickProps) {
           checked={asked ? asked === 'yes' : checked}
           disabled={disabled}
           onChange={({ target }) =>
-            void fetcher.submit({ do: does, [field]: target.checked ? 'yes' : 'no' }, { method: 'post' })
+            void fetcher.submit(
+              { do: does, [field]: target.checked ? 'yes' : 'no' },
+              { method: 'post', flushSync: true },
+            )
           }
         />{' '}
         {children}

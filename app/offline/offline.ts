@@ -25,7 +25,7 @@ async function register(workers: ServiceWorkerContainer): Promise<void> {
 export function keepProgram(): () => void {
   const workers = registered();
   if (!workers) return () => {};
-  ahead(() => register(workers));
+  ahead(() => register(workers), true);
   const look = setInterval(() => {
     void workers.getRegistration().then((registration) => registration?.update().catch(() => {}));
   }, LOOK_EVERY);
@@ -65,6 +65,6 @@ export function useKeptPage(personId: string, state: string): void {
   useEffect(() => {
     const workers = registered();
     // Storage that fails, or a worker that never comes, costs what is kept, and nothing else.
-    if (workers) ahead(async () => void keepPage(workers, personId).catch(() => {}));
+    if (workers) ahead(async () => void keepPage(workers, personId).catch(() => {}), true);
   }, [personId, state]);
 }

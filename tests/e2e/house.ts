@@ -2,7 +2,7 @@ import type { Wanted } from '../../server/exports/exports';
 import { spawn } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -126,6 +126,9 @@ export { expect };
 /** `worker`: with the service worker, which fetches the whole program. Few walks are about that. */
 type Window = { worker?: boolean };
 
+/** Walks that lose the network have all parts fetched ahead of time; the others are browsers that were asked to save data. */
+const losesNetwork = (file: string) => /setOffline|abort\(|kill\(|stop\(/.test(readFileSync(file, 'utf8'));
+
 /** A browser window of its own, at the front page. */
 export async function visit(browser: Browser, house: House, kind?: Window): Promise<Page> {
   const page = await openWindow(browser, house, kind);
@@ -141,6 +144,10 @@ export async function openWindow(browser: Browser, house: House, { worker = fals
     serviceWorkers: worker ? 'allow' : 'block',
   });
   open.set(context, house.url);
+  if (!worker && !losesNetwork(test.info().file))
+    await context.addInitScript(() =>
+      Object.defineProperty(navigator, 'connection', { value: { saveData: true }, configurable: true }),
+    );
   return context.newPage();
 }
 
