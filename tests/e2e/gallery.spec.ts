@@ -58,6 +58,7 @@ test('pieces are hung without names; what a student writes outlives a lost netwo
     .click();
   await expect(pieces.filter({ hasText: 'Pavel Novotny' })).toContainText('taken down');
   await page.getByRole('checkbox', { name: 'With the names of who made them' }).check();
+  await expect(page.getByText('Lines for names are empty')).toHaveCount(0);
   await dara.reload();
   await expect(seen.locator(':scope > li')).toHaveCount(4);
   await expect(seen).toContainText('Bea Lindgren');
