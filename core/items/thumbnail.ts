@@ -31,5 +31,4 @@ export function isHeavy({ page }: SheetPart): boolean {
 export const thumbnailSvg = (
   { sheet, page, area }: SheetPart,
   resources: Pick<Drawing, 'faces' | 'pictures'>,
-): string =>
-  pageSvg(seenOf(drawPage({ ...sheet, pages: [page] }, page, resources), area), resources.faces, { area });
+): string => pageSvg(seenOf(drawPage({ ...sheet, pages: [page] }, page, resources), area), resources.faces, { area });
