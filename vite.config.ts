@@ -5,7 +5,7 @@ import { defineConfig } from 'vite';
 
 /**
  * A browser remembers that it could not fetch a module, and refuses it until the page is loaded anew. So a part that is asked for
- * again has another address the second time.
+ * again has another address the second time, and one that is loaded ahead of time is fetched whole before it is run.
  */
 const askedAgain: Plugin = {
   name: 'parts-asked-for-again',
@@ -18,7 +18,7 @@ const askedAgain: Plugin = {
         if (chunk.type === 'chunk')
           chunk.code = chunk.code.replace(
             /\bimport\("(\.\/[\w.-]+\.js)"\)/g,
-            'import("$1").catch(()=>import("$1?again="+Date.now()))',
+            '(globalThis.partFirst?.("$1",import.meta.url)??Promise.resolve()).then(()=>import("$1").catch(()=>import("$1?again="+Date.now())))',
           );
     },
   },
@@ -38,7 +38,6 @@ export default defineConfig(({ command }) => ({
       'culori/fn',
       'elkjs/lib/elk.bundled.js',
       'idb',
-      'minisearch',
       'nanoid',
       'nspell',
       'perfect-freehand',

@@ -14,6 +14,7 @@ const ALL = {
   browser: () => import('./browser'),
   reading: () => import('./reading'),
   spread: () => import('./spread'),
+  finding: () => import('./finding'),
 } satisfies Record<string, () => Promise<{ run: () => Promise<Figure[]> }>>;
 
 const asked = process.argv.slice(2).filter((word) => !word.startsWith('--'));

@@ -1,5 +1,6 @@
 import { Action } from '../parts/action';
 import { Busy } from '../parts/busy';
+import { wholeFirst } from './whole-part';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { ComponentType, ReactNode } from 'react';
 
@@ -26,7 +27,7 @@ const whenIdle = (work: () => void) =>
 async function next(): Promise<void> {
   const work = queue.shift();
   if (!work) return void (going = false);
-  await work().catch(() => {
+  await wholeFirst(work).catch(() => {
     // It is fetched again when it is needed.
   });
   whenIdle(() => void next());

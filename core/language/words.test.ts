@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { page, picture, plain, sheet, text } from '../schema/defaults';
 import { isFace } from '../text/catalogue';
 import { needsOf, unknownFaces } from '../sheet/needs';
-import { byNearness, nearestByName, partsOfNames, rankedByName, withoutPossessive, wordsIn } from './words';
+import { byNearness, partsOfNames, withoutPossessive, wordsIn } from './words';
 
 describe('words to look up', () => {
   const found = (words: string) => wordsIn(words).map(({ word }) => word);
@@ -73,21 +73,4 @@ describe('what a sheet is drawn with', () => {
     made.roles.quote.run.font = 'older-still';
     expect(unknownFaces(made, isFace)).toEqual(['long-gone', 'older-still']);
   });
-});
-
-test('things found by a word: called just that, then begun with it, the shorter first, then with it as a whole word', () => {
-  const names = ['half moon tide', 'moonlight', 'Moon', 'honeymoon', 'moon boot'];
-  const ranked = rankedByName(
-    ' moon',
-    names.map((name) => ({ name })),
-  );
-  expect(ranked.map(({ name }) => name)).toEqual(['Moon', 'moonlight', 'moon boot', 'half moon tide', 'honeymoon']);
-});
-
-test('things found in spite of a slip: the nearest name first', () => {
-  const near = nearestByName(
-    'ovl',
-    ['oil drum', 'owl, silhouette', 'oval', 'owls'].map((name) => ({ name })),
-  );
-  expect(near[0].name).toBe('oval');
 });

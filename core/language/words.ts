@@ -93,29 +93,3 @@ export function byNearness(
     .sort((a, b) => a.far - b.far)
     .map(({ candidate }) => candidate);
 }
-
-/**
- * Sorts search results: exact names first, then names that begin with the word (shorter ones first), then names that contain it
- * as a word. Otherwise their order stays.
- */
-export function rankedByName<T extends { name: string }>(wanted: string, found: readonly T[]): T[] {
-  const word = wanted.trim().toLowerCase();
-  const rank = ({ name }: T) => {
-    const given = name.toLowerCase();
-    if (given === word) return 0;
-    return given.startsWith(word) ? 1 : given.split(/[^\p{L}\p{N}]+/u).includes(word) ? 2 : 3;
-  };
-  return found
-    .map((one) => ({ one, rank: rank(one) }))
-    .sort((a, b) => a.rank - b.rank || (a.rank === 1 ? a.one.name.length - b.one.name.length : 0))
-    .map(({ one }) => one);
-}
-
-/** Sorts results found in spite of a slip: the nearest name first. */
-export function nearestByName<T extends { name: string }>(wanted: string, found: readonly T[]): T[] {
-  const word = wanted.trim().toLowerCase();
-  return found
-    .map((one) => ({ one, far: editDistance(word, one.name.toLowerCase()) }))
-    .sort((a, b) => a.far - b.far)
-    .map(({ one }) => one);
-}

@@ -7,10 +7,14 @@ import { SmallSchool } from '../../tests/support/school';
 import { sampleSheet } from '../../tests/support/sheets';
 import type { Database } from '../database/connection';
 import { createHandout } from '../stores/handing-out';
+import { copiesOf } from '../stores/copies';
 import { goesOf, handIn } from '../stores/goes';
 import { addPerson } from '../stores/people';
 import { setClassTeacher } from '../stores/teachers';
+import { classFeedback, marksCsv, notesJson } from '../views/feedback-view';
+import { pathView } from '../views/path-view';
 import { readingView } from '../views/reading-view';
+import { spotView } from '../views/spot-view';
 import { spreadView } from '../views/spread-view';
 import { doWithHandout } from './handout-life';
 import { returnPiece, review } from './review';
@@ -114,6 +118,43 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     });
     expect(await card(school.teacher)).toMatchObject({ second: { done: true, both: 2, apart: 2 } });
     expect(await card(reader)).toMatchObject({ levels: { names: 1 }, second: { done: true, both: 2, apart: 2 } });
+  });
+
+  test('no other view of the class tells a second reader what the first says, before they have finished', async () => {
+    const { say, handoutId } = await piece(full);
+    await say(school.teacher, mark(3), saidNote('note-shy', { body: 'Look here' }), {
+      do: 'rule',
+      lookFor: 'neat',
+      held: true,
+    });
+    await say(full, marked(1));
+    const seen = async (who: Someone) => {
+      const spot = await spotView(school.means, who, handoutId, { item: 'words' });
+      const [paper] = await classFeedback(school.means, who, handoutId, [], { lookFors: true, marks: true });
+      const { csv } = await marksCsv(school.means, who, handoutId, [], 'UTC');
+      const { pieces } = await pathView(school.means, who, (await copiesOf(db, handoutId))[0].studentId);
+      return {
+        marks: [spot.pieces[0].marks.names, paper.rows[0].level?.points, pieces[0].points?.got],
+        rulings: [spot.pieces[0].rulings.length, paper.lookFors[0].held],
+        notes: [spot.pieces[0].notes.length, paper.notes.length, pieces[0].notes.length, /Look here/.test(csv)],
+        judgesHere: spot.mayChange,
+      };
+    };
+    const first = { marks: [3, 3, 3], rulings: [1, true], notes: [1, 1, 1, true], judgesHere: true };
+    expect(await seen(school.teacher)).toEqual(first);
+    const own = { marks: [1, 1, 1], rulings: [0, null], judgesHere: false };
+    expect(await seen(full)).toEqual({ ...own, notes: [0, 0, 0, false] });
+    const notes = async (who: Someone) => {
+      const workshop = { ...school.means, withOwn: () => Promise.resolve(school.pictures) };
+      return JSON.stringify((await notesJson(workshop, who, handoutId, [], 'https://house.example')).json);
+    };
+    expect([await notes(school.teacher), await notes(full)].map((json) => json.includes('Look here'))).toEqual([
+      true,
+      false,
+    ]);
+    await say(full, finish());
+    expect(await seen(full)).toEqual({ ...own, notes: first.notes });
+    expect(await notes(full)).toContain('Look here');
   });
 
   test('what is said twice counts once, and what is withdrawn is gone', async () => {

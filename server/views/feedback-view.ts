@@ -36,6 +36,7 @@ import type { PictureFiles } from '../stores/pictures';
 import { pictureFiles } from '../stores/pictures';
 import type { SaidOn } from '../stores/reviews';
 import { allSaidOn, signedNotesOf } from '../stores/reviews';
+import { saidTo } from './said-to';
 
 /** What came of a handout, to be taken out: feedback on paper, marks as a table, notes in an open format. */
 
@@ -103,12 +104,21 @@ async function chosenOf(db: Means['db'], handoutId: string, only: readonly strin
   return { copies, goes: await newestGoes(db, handoutId, ids) };
 }
 
-/** Pieces of a class with their newest go, counted and as their teacher ruled. */
-async function* piecesOf(means: Means, handout: Handout, only: readonly string[]): AsyncGenerator<Piece> {
+/** Pieces of a class with their newest go, counted and as whoever asks may know what was said on them. */
+async function* piecesOf(
+  means: Means,
+  person: Asker,
+  handout: Handout,
+  only: readonly string[],
+): AsyncGenerator<Piece> {
   const { db } = means;
   const { copies, goes } = await chosenOf(db, handout.id, only);
   const ids = goes.map(({ id }) => id);
-  const [saidOn, counting] = await Promise.all([allSaidOn(db, ids), countingOf(means, handout)]);
+  const [saidOn, counting, to] = await Promise.all([
+    allSaidOn(db, ids),
+    countingOf(means, handout),
+    saidTo(db, person, handout.id, ids),
+  ]);
   const turn = new Turn();
   for (const copy of copies) {
     await turn.end();
@@ -117,10 +127,11 @@ async function* piecesOf(means: Means, handout: Handout, only: readonly string[]
     const go = goes.find(({ copyId, damage }) => copyId === copy.id && !damage);
     if (!go) yield { copy, judged: null };
     else {
-      const said = saidOn(go.id);
-      const results = countedOn(own, go.sheet, copy.studentName, counting).map((one) => asRuled(one, said.rulings));
+      const said = to.sees(go.id) ? saidOn(go.id) : { notes: [], ink: [] };
+      const { rulings, marks } = to.judged(go, saidOn(go.id).rulings);
+      const results = countedOn(own, go.sheet, copy.studentName, counting).map((one) => asRuled(one, rulings));
       const days = daysLate(copy, handout.dueAt);
-      yield { copy, judged: { handout: own, go, results, days, ...said } };
+      yield { copy, judged: { handout: own, go: { ...go, marks }, results, days, ...said, rulings } };
     }
   }
 }
@@ -135,7 +146,7 @@ export async function classFeedback(
 ): Promise<Feedback[]> {
   const { handout } = await seenHandout(means.db, person, handoutId);
   const out: Feedback[] = [];
-  for await (const { copy, judged } of piecesOf(means, handout, copyIds))
+  for await (const { copy, judged } of piecesOf(means, person, handout, copyIds))
     if (judged) out.push(feedbackOf(judged, copy.studentName, shows));
   return out;
 }
@@ -221,7 +232,7 @@ export async function marksCsv(
 ): Promise<{ title: string; csv: string }> {
   const { handout } = await seenHandout(means.db, person, handoutId);
   const results: PieceResult[] = [];
-  for await (const { copy, judged } of piecesOf(means, handout, copyIds))
+  for await (const { copy, judged } of piecesOf(means, person, handout, copyIds))
     results.push(
       // Those who worked on one piece have a row each.
       ...namesOf(copy.studentName).map((student) => ({
@@ -250,10 +261,12 @@ export async function rosterResults(
   const { handout } = await seenHandout(db, person, handoutId);
   const classId = handout.classId && (await sourceOf(db, handout.classId));
   if (!classId) throw new Refused(409, 'The list of this class has no ids. Read it from a OneRoster export first.');
+  if ((await saidTo(db, person, handoutId, [])).isSecond)
+    throw new Refused(403, 'You read these pieces a second time: their marks are handed on by the first reader.');
   const sources = await sourcesOn(db, handoutId);
   const results: RosterResult[] = [];
   let most = 0;
-  for await (const { copy, judged } of piecesOf(means, handout, copyIds)) {
+  for await (const { copy, judged } of piecesOf(means, person, handout, copyIds)) {
     const sum = judged && sumOf(judged);
     most = Math.max(most, sum?.of ?? 0);
     for (const { personId, sourceId } of sources.filter(({ copyId }) => copyId === copy.id))
@@ -286,10 +299,9 @@ export async function notesJson(
   const { db } = means;
   const { handout } = await seenHandout(db, person, handoutId);
   const { copies, goes } = await chosenOf(db, handoutId, copyIds);
-  const notes = await signedNotesOf(
-    db,
-    goes.map(({ id }) => id),
-  );
+  const ids = goes.map(({ id }) => id);
+  const to = await saidTo(db, person, handoutId, ids);
+  const notes = await signedNotesOf(db, ids.filter(to.sees));
   const pictures = await means.withOwn(goes.flatMap(({ sheet }) => needsOf(sheet).pictures));
   const pieces = copies.flatMap((copy) => {
     const go = goes.find(({ copyId }) => copyId === copy.id);

@@ -6,6 +6,7 @@ import { studentOf } from '../stores/classes';
 import { copiesWith } from '../stores/copies';
 import type { Person } from '../stores/people';
 import { notesOf } from '../stores/reviews';
+import { saidTo } from './said-to';
 import { cardsView } from './spread-view';
 
 /** All that a student did in classes of a teacher, the newest first. */
@@ -21,11 +22,15 @@ export async function pathView(means: Means, person: Pick<Person, 'id'>, student
   const copies = await copiesWith(db, person.id, studentId, MOST);
   const turn = new Turn();
   const pieces = [];
+  const unseen = new Set<string>();
   for (const { documentId, ...copy } of copies) {
     await turn.end();
     const { cards } = await cardsView(means, person, copy.handoutId, [documentId]);
     const [card] = cards as ((typeof cards)[number] | undefined)[];
-    if (card) pieces.push({ ...copy, card });
+    if (!card) continue;
+    pieces.push({ ...copy, card });
+    if (card.goId !== null && !(await saidTo(db, person, copy.handoutId, [card.goId])).sees(card.goId))
+      unseen.add(card.goId);
   }
   const notes = await notesOf(
     db,
@@ -48,7 +53,7 @@ export async function pathView(means: Means, person: Pick<Person, 'id'>, student
       lookFors: card.lookFors,
       missed: card.missed,
       points: card.points,
-      notes: notes.filter(({ goId }) => goId === card.goId).map(noteWords),
+      notes: notes.filter(({ goId }) => goId === card.goId && !unseen.has(goId)).map(noteWords),
     })),
     isWhole: copies.length < MOST,
     now: Date.now(),

@@ -4,6 +4,7 @@ import type { Means } from '../actions/means';
 import type { Person } from '../stores/people';
 import { rulingsOf } from '../stores/reviews';
 import { handedIn } from './handed-in';
+import { saidTo } from './said-to';
 
 /** What all students put where, on one sheet. */
 
@@ -17,10 +18,8 @@ export async function placedView(means: Means, person: Pick<Person, 'id'>, hando
   const { copies, counted, pictures } = await handedIn(means, whole);
   const shown = whole.versions[version] ? version : 0;
   const own = counted.filter(({ copy }) => whole.versions.length === 0 || copy.version === shown);
-  const rulings = await rulingsOf(
-    db,
-    own.map(({ go }) => go.id),
-  );
+  const ids = own.map(({ go }) => go.id);
+  const [rulings, said] = await Promise.all([rulingsOf(db, ids), saidTo(db, person, handoutId, ids)]);
   const { given } = whole.versions[shown] ?? whole;
   return {
     handout: { id: whole.id, title: whole.title, versions: whole.versions.length },
@@ -30,7 +29,14 @@ export async function placedView(means: Means, person: Pick<Person, 'id'>, hando
       copyId: id,
       studentName,
       placed: placedOn(
-        { sheet: go.sheet, results, rulings: rulings.filter(({ goId }) => goId === go.id) },
+        {
+          sheet: go.sheet,
+          results,
+          rulings: said.judged(
+            go,
+            rulings.filter(({ goId }) => goId === go.id),
+          ).rulings,
+        },
         before,
         pictures,
       ),

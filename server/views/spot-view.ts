@@ -18,6 +18,7 @@ import type { Means } from '../actions/means';
 import type { Person } from '../stores/people';
 import { notesOf, rulingsOf } from '../stores/reviews';
 import { handedIn } from './handed-in';
+import { saidTo } from './said-to';
 
 /** One spot of a sheet on all pieces that were handed in. */
 
@@ -87,7 +88,11 @@ export async function spotView(means: Means, person: Pick<Person, 'id'>, handout
   );
   const spot = asked ?? (worst ? { item: worst.item } : null);
   const ids = counted.map(({ go }) => go.id);
-  const [notes, rulings] = await Promise.all([notesOf(db, ids), rulingsOf(db, ids)]);
+  const [notes, rulings, said] = await Promise.all([
+    notesOf(db, ids),
+    rulingsOf(db, ids),
+    saidTo(db, person, handoutId, ids),
+  ]);
   const pieces = counted.flatMap(({ copy, go, handout, given: before, results }) => {
     const counts = spot && 'item' in spot ? answerAt(handout.lookFors, results, spot.item) : undefined;
     const { answer = null, evidence, words = '' } = counts ?? {};
@@ -109,15 +114,18 @@ export async function spotView(means: Means, person: Pick<Person, 'id'>, handout
         /** What there is to say about it, beyond what it says itself. */
         words: evidence && !['right', 'empty'].includes(evidence.verdict) ? words : '',
         results: results.map(({ id, held }) => ({ id, held })),
-        rulings: rulings.filter(({ goId }) => goId === go.id),
-        notes: notes.filter(({ goId }) => goId === go.id),
-        marks: go.marks,
+        ...said.judged(
+          go,
+          rulings.filter(({ goId }) => goId === go.id),
+        ),
+        notes: notes.filter(({ goId }) => goId === go.id && said.sees(goId)),
       },
     ];
   });
   return {
     personId: person.id,
-    mayChange: rights === 'full',
+    /** A second reader judges piece by piece: what is judged here is the first reader's. */
+    mayChange: rights === 'full' && !said.isSecond,
     handout: {
       id: whole.id,
       title: whole.title,

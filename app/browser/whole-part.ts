@@ -1,0 +1,43 @@
+/**
+ * A browser that could not fetch a module refuses it until the page is loaded anew, also where another module asks for it. So what
+ * is loaded ahead of time, or without a network, is fetched first with all that it imports, and only then run: what is lost
+ * meanwhile harms nothing. Used by the code that the build puts around each import of a part.
+ */
+
+declare global {
+  // Asked by each part's import before it begins.
+  var partFirst: ((part: string, from: string) => Promise<void> | undefined) | undefined;
+}
+
+/** What a built module imports at once: `from"./x.js"`, or `import"./x.js"` for its effects alone. */
+const IMPORTED = /\b(?:from|import)\s*["'](\.\/[\w.-]+\.js)["']/g;
+
+const here = new Set<string>();
+
+/** @throws TypeError where the network fails */
+async function fetchWhole(address: string, on: ReadonlySet<string> = new Set()): Promise<void> {
+  if (here.has(address) || on.has(address)) return;
+  const answer = await fetch(address);
+  if (!answer.ok) throw new TypeError(`${address} could not be fetched`);
+  const code = await answer.text();
+  const along = new Set(on).add(address);
+  const imported = [...code.matchAll(IMPORTED)].map(([, part]) => new URL(part, address).href);
+  await Promise.all(imported.map((part) => fetchWhole(part, along)));
+  here.add(address);
+}
+
+let isAhead = false;
+// Without a network, what is kept of a part may be less than all of it.
+if (typeof window !== 'undefined')
+  globalThis.partFirst = (part, from) =>
+    isAhead || !navigator.onLine ? fetchWhole(new URL(part, from).href) : undefined;
+
+/** Does work whose parts are fetched whole before they run. One at a time; what else is imported meanwhile is fetched like that, too. */
+export async function wholeFirst(work: () => Promise<unknown>): Promise<void> {
+  isAhead = true;
+  try {
+    await work();
+  } finally {
+    isAhead = false;
+  }
+}
