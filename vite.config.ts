@@ -18,7 +18,7 @@ const askedAgain: Plugin = {
         if (chunk.type === 'chunk')
           chunk.code = chunk.code.replace(
             /\bimport\("(\.\/[\w.-]+\.js)"\)/g,
-            '(globalThis.partFirst?.("$1",import.meta.url)??Promise.resolve()).then(()=>import("$1").catch(()=>import("$1?again="+Date.now())))',
+            'partOf(part=>import(part),"$1",import.meta.url)',
           );
     },
   },

@@ -34,31 +34,43 @@ function network(lost: ReadonlySet<string>): string[] {
 
 /** Loads a part as built code does. Returns whether it was run. */
 async function loaded(name: string): Promise<boolean> {
+  const run = vi.fn(() => Promise.resolve());
+  await globalThis.partOf(run, `./${name}`, `${HOUSE}here.js`).catch(() => {});
+  return run.mock.calls.length > 0;
+}
+async function loadedAhead(name: string): Promise<boolean> {
   let ran = false;
-  await wholeFirst(async () => {
-    await globalThis.partFirst!(`./${name}`, `${HOUSE}here.js`);
-    ran = true;
-  }).catch(() => {});
+  await wholeFirst(async () => void (ran = await loaded(name)));
   return ran;
 }
 
 test('a part is run once all that it imports is there; what it imports later is not waited for', async () => {
   network(new Set(['deep.js']));
-  expect(await loaded('part.js')).toBe(false);
+  expect(await loadedAhead('part.js')).toBe(false);
   const asked = network(new Set());
-  expect(await loaded('part.js')).toBe(true);
+  expect(await loadedAhead('part.js')).toBe(true);
   // What had come already is not asked for again.
   expect(new Set(asked)).toEqual(new Set(['part.js', 'shared.js', 'deep.js']));
 });
 
 test('a part that the school no longer has is not run; afterwards nothing is held up', async () => {
   network(new Set());
-  expect(await loaded('gone.js')).toBe(false);
-  expect(globalThis.partFirst!('./part.js', `${HOUSE}here.js`)).toBeUndefined();
+  expect(await loadedAhead('gone.js')).toBe(false);
+  expect(await loaded('gone.js')).toBe(true);
 });
 
 test('without a network, a part of which only some is kept is not run', async () => {
   vi.stubGlobal('navigator', { onLine: false });
   network(new Set(['shared.js']));
-  await expect(globalThis.partFirst!('./part.js', `${HOUSE}here.js`)).rejects.toThrow('offline');
+  expect(await loaded('part.js')).toBe(false);
+});
+
+test('a part that was refused is asked for again by another address', async () => {
+  const asked: string[] = [];
+  const load = (part: string) => {
+    asked.push(part);
+    return asked.length === 1 ? Promise.reject(new TypeError('refused')) : Promise.resolve('the part');
+  };
+  expect(await globalThis.partOf(load, './part.js', `${HOUSE}here.js`)).toBe('the part');
+  expect(asked).toEqual(['./part.js', expect.stringMatching(/^\.\/part\.js\?again=\d+$/)]);
 });

@@ -5,8 +5,8 @@
  */
 
 declare global {
-  // Asked by each part's import before it begins.
-  var partFirst: ((part: string, from: string) => Promise<void> | undefined) | undefined;
+  // What the build puts around each import of a part.
+  var partOf: (load: (part: string) => Promise<unknown>, part: string, from: string) => Promise<unknown>;
 }
 
 /** What a built module imports at once: `from"./x.js"`, or `import"./x.js"` for its effects alone. */
@@ -27,10 +27,13 @@ async function fetchWhole(address: string, on: ReadonlySet<string> = new Set()):
 }
 
 let isAhead = false;
-// Without a network, what is kept of a part may be less than all of it.
 if (typeof window !== 'undefined')
-  globalThis.partFirst = (part, from) =>
-    isAhead || !navigator.onLine ? fetchWhole(new URL(part, from).href) : undefined;
+  globalThis.partOf = async (load, part, from) => {
+    // Without a network, what is kept of a part may be less than all of it.
+    if (isAhead || !navigator.onLine) await fetchWhole(new URL(part, from).href);
+    // Asked for again, it has another address.
+    return load(part).catch(() => load(`${part}?again=${Date.now()}`));
+  };
 
 /** Does work whose parts are fetched whole before they run. One at a time; what else is imported meanwhile is fetched like that, too. */
 export async function wholeFirst(work: () => Promise<unknown>): Promise<void> {
