@@ -15,14 +15,12 @@ const IMPORTED = /\b(?:from|import)\s*["'](\.\/[\w.-]+\.js)["']/g;
 const here = new Set<string>();
 
 /** @throws TypeError where the network fails */
-async function fetchWhole(address: string, on: ReadonlySet<string> = new Set()): Promise<void> {
-  if (here.has(address) || on.has(address)) return;
+async function fetchWhole(address: string, on: readonly string[] = []): Promise<void> {
+  if (here.has(address) || on.includes(address)) return;
   const answer = await fetch(address);
-  if (!answer.ok) throw new TypeError(`${address} could not be fetched`);
-  const code = await answer.text();
-  const along = new Set(on).add(address);
-  const imported = [...code.matchAll(IMPORTED)].map(([, part]) => new URL(part, address).href);
-  await Promise.all(imported.map((part) => fetchWhole(part, along)));
+  if (!answer.ok) throw new TypeError(address);
+  const imported = [...(await answer.text()).matchAll(IMPORTED)].map(([, part]) => new URL(part, address).href);
+  await Promise.all(imported.map((part) => fetchWhole(part, [...on, address])));
   here.add(address);
 }
 
