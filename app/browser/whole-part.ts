@@ -1,7 +1,7 @@
 /**
  * A browser that could not fetch a module refuses it until the page is loaded anew, also where another module asks for it. So what
  * is loaded ahead of time, or without a network, is fetched first with all that it imports, and only then run: what is lost
- * meanwhile harms nothing. Used by the code that the build puts around each import of a part.
+ * meanwhile harms nothing.
  */
 
 declare global {

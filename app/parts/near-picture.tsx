@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 /** How far from the view a picture is fetched, in pixels. */
 const NEAR = '200px';
 
-/** Where a picture is about to come into view; what scrolls within the page counts too. */
+/** Pictures that are not near yet, and what to do once they are. */
 const waiting = new Map<Element, () => void>();
 let watch: IntersectionObserver | undefined;
 const watched = (): IntersectionObserver =>
@@ -11,7 +11,7 @@ const watched = (): IntersectionObserver =>
     (entries) => {
       for (const { target, isIntersecting } of entries) if (isIntersecting) waiting.get(target)?.();
     },
-    // Not yet in the library's types.
+    // The second, for what scrolls within the page, is not in the library's types yet.
     { rootMargin: NEAR, scrollMargin: NEAR } as IntersectionObserverInit,
   ));
 

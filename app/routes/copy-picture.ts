@@ -2,7 +2,7 @@ import { AreaText } from '../../core/review/spot';
 import { pictured } from '../../server/actions/opened';
 import { copyToPicture } from '../../server/stores/copies';
 import { goesById } from '../../server/stores/goes';
-import { asVersion, handoutById } from '../../server/stores/handouts';
+import { handoutById } from '../../server/stores/handouts';
 import { PageNumber, svgAnswer } from '../picture.server';
 import { missing, requirePerson } from '../who.server';
 import type { Route } from './+types/copy-picture';
@@ -23,10 +23,9 @@ export async function loader({ request, context, params }: Route.LoaderArgs) {
   const page = PageNumber.safeParse(searchParams.get('page') ?? '0');
   if (area?.success === false || !page.success) throw missing();
   if (searchParams.has('example')) {
-    const handout = await handoutById(db, copy.handoutId);
-    const example = handout && asVersion(handout, copy.version).example;
+    const example = (await handoutById(db, copy.handoutId))?.example;
     if (!example || page.data >= example.pages.length) throw missing();
-    return svgAnswer(shelf.svg(db, `example ${params.copyId}`, example, request.signal, page.data));
+    return svgAnswer(shelf.svg(db, `example ${copy.handoutId}`, example, request.signal, page.data));
   }
   if (asked !== null) {
     if (!copy.hasGo) throw missing();

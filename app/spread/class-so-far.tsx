@@ -82,6 +82,7 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
           <Figure
             title="Look-fors met"
             of="pieces"
+            waits={!rested}
             counts={Array.from({ length: handout.lookFors + 1 }, (_, held) =>
               countOf(`${held}`, `${held} of ${handout.lookFors} look-fors met`, barOf.held(held, handout.lookFors)),
             )}
@@ -95,6 +96,7 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
           key={row.id}
           title={row.name}
           of="pieces"
+          waits={!rested}
           counts={row.levels.map(({ points }, level) =>
             countOf(pointsWords(points), `${row.name}, ${pointsWords(points)} points`, barOf.level(row, level, points)),
           )}
@@ -104,6 +106,7 @@ export function ClassSoFar({ marked, bar, onBar, ...data }: Props) {
         <Figure
           title="Goes"
           of="pieces"
+          waits={!rested}
           counts={Array.from({ length: goes }, (_, i) => countOf(`${i + 1}`, `Go ${i + 1}`, barOf.go(i + 1)))}
         />
       )}

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { later, useRested } from '../browser/later';
+import { later } from '../browser/later';
 import { card } from '../parts/card';
 import type { Count } from './bars';
 import styles from './spread.module.css';
@@ -11,17 +11,16 @@ type Props = {
   title: string;
   /** What the bars count, or what is to be known of them. */ of: ReactNode;
   counts: readonly Count[];
+  /** Its bars are not drawn yet: other things come first. */
+  waits?: boolean;
 };
 
-/** A chart of the class margin; the pieces beside it come first. */
-export function Figure({ title, of, counts }: Props) {
-  const rested = useRested();
-  return (
-    <section className={card(styles.figure)}>
-      <h3>
-        {title} <small>{of}</small>
-      </h3>
-      {rested ? <Bars counts={counts} /> : room}
-    </section>
-  );
-}
+/** A chart of the class margin. */
+export const Figure = ({ title, of, counts, waits = false }: Props) => (
+  <section className={card(styles.figure)}>
+    <h3>
+      {title} <small>{of}</small>
+    </h3>
+    {waits ? room : <Bars counts={counts} />}
+  </section>
+);

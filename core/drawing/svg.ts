@@ -73,7 +73,7 @@ class Emitter {
         continue;
       }
       const outline = this.faces.outline(file, glyph.id, size);
-      // Each letter drawn anew: a reference to one that was drawn before costs a browser far more, and saves little once compressed.
+      // Drawn anew each time: a reference to a letter before costs a browser far more, and saves little once compressed.
       if (outline) d += `M${f(x + glyph.x)} ${f(y + glyph.y)}${outline}`;
     }
     if (!d) return '';

@@ -45,6 +45,10 @@ test('several words need not stand together; the last one may be begun', () => {
   expect(found('heron picture')).toEqual(['Grey heron']);
 });
 
+test('a word that programs know finds nothing, as any other', () => {
+  for (const word of ['constructor', 'toString', '__proto__']) expect(found(word)).toEqual([]);
+});
+
 test('slips are borne where nothing else is found', () => {
   expect(found('ovl')).toEqual([]);
   expect(found('ovall')[0]).toBe('oval');

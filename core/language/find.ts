@@ -1,3 +1,4 @@
+import { withoutAccents } from '../values/characters';
 import { remembered } from '../values/remembered';
 import { AKIN, SAME } from './same-words';
 import { editDistance } from './spelling';
@@ -9,29 +10,30 @@ import { editDistance } from './spelling';
 
 export type Named = { name: string; tags: readonly string[]; group: string };
 
-const IRREGULAR: Record<string, string> = {
-  children: 'child',
-  feet: 'foot',
-  geese: 'goose',
-  leaves: 'leaf',
-  knives: 'knife',
-  lives: 'life',
-  loaves: 'loaf',
-  men: 'man',
-  mice: 'mouse',
-  oxen: 'ox',
-  people: 'person',
-  scarves: 'scarf',
-  shelves: 'shelf',
-  teeth: 'tooth',
-  thieves: 'thief',
-  wolves: 'wolf',
-  women: 'woman',
-};
+const IRREGULAR = new Map([
+  ['children', 'child'],
+  ['feet', 'foot'],
+  ['geese', 'goose'],
+  ['leaves', 'leaf'],
+  ['knives', 'knife'],
+  ['lives', 'life'],
+  ['loaves', 'loaf'],
+  ['men', 'man'],
+  ['mice', 'mouse'],
+  ['oxen', 'ox'],
+  ['people', 'person'],
+  ['scarves', 'scarf'],
+  ['shelves', 'shelf'],
+  ['teeth', 'tooth'],
+  ['thieves', 'thief'],
+  ['wolves', 'wolf'],
+  ['women', 'woman'],
+]);
 
 /** A word as it is when there is one of the thing. */
 function singular(word: string): string {
-  if (word in IRREGULAR) return IRREGULAR[word];
+  const known = IRREGULAR.get(word);
+  if (known !== undefined) return known;
   if (word.length < 4) return word;
   if (/[^aeiou]ies$/.test(word)) return `${word.slice(0, -3)}y`;
   if (/(?:ss|x|ch|sh|zz|o)es$/.test(word)) return word.slice(0, -2);
@@ -40,9 +42,7 @@ function singular(word: string): string {
 
 const wordsOf = (text: string): string[] =>
   (
-    text
-      .normalize('NFKD')
-      .replace(/\p{M}/gu, '')
+    withoutAccents(text.normalize('NFKC'))
       .toLowerCase()
       .match(/[\p{L}\p{N}]+/gu) ?? []
   ).map(singular);
@@ -117,6 +117,9 @@ function begunScore(wanted: readonly string[], { called, label, named, tags, wor
   return before.length > 0 && begins([...words, ...group]) ? 3 : 0;
 }
 
+/** Texts whose distance is remembered. */
+const KNOWN = 10_000;
+
 /** The same in spite of slips: as many as the word is long enough to bear. */
 function nearScore(wanted: readonly string[]): (entry: Entry<unknown>) => number {
   const asked = wanted.join(' ');
@@ -137,8 +140,6 @@ function nearScore(wanted: readonly string[]): (entry: Entry<unknown>) => number
     return least <= most + 0.5 ? 4 - least : 0;
   };
 }
-const KNOWN = 10_000;
-
 /** How many of several words an entry has: more are better. */
 const someScore = (wanted: readonly string[], { words }: Entry<unknown>): number =>
   wanted.filter((word) => words.has(word)).length;

@@ -3,6 +3,7 @@ import { partsOfNames, withoutPossessive } from '../../core/language/words';
 import { anyAsksSpelling, countAll } from '../../core/lookfors/all';
 import type { Tally } from '../../core/lookfors/recount';
 import { tallied } from '../../core/lookfors/recount';
+import { foundOnce } from '../../core/values/remembered';
 import { Recent } from '../../core/values/recent';
 import type { Sheet } from '../../core/schema/sheet';
 import type { Handout } from '../stores/handouts';
@@ -23,11 +24,10 @@ export type Counting = Kit & Pick<Context, 'example' | 'isWord'>;
 /** Names are asked for again after so many milliseconds: every save counts, and a class has the same names for long. */
 const FRESH = 20_000;
 type IsWord = NonNullable<Context['isWord']>;
-const fetched = new WeakMap<Database, Map<string, { at: number; isWord: IsWord }>>();
+const fetched = foundOnce((_db: Database) => new Map<string, { at: number; isWord: IsWord }>());
 /** The same function for as long as the names are fresh: what it said of the words of a box is kept with it. */
 async function isWordFor(db: Database, teacherId: string): Promise<IsWord> {
-  let known = fetched.get(db);
-  if (!known) fetched.set(db, (known = new Map()));
+  const known = fetched(db);
   const last = known.get(teacherId);
   if (last && Date.now() - last.at < FRESH) return last.isWord;
   const names = new Set(partsOfNames(await namesAround(db, teacherId)));
@@ -52,19 +52,18 @@ const contextOf = (handout: Handout, studentName: string, counting: Counting): C
 
 /** What was counted on a sheet, by the look-for list that asked: a piece is looked at many times after it was handed in. */
 type Counted = { context: Context; results: Result[] };
-const counts = new WeakMap<Sheet, WeakMap<Handout['lookFors'], Counted>>();
+const countsOn = foundOnce((_sheet: Sheet) => new WeakMap<Handout['lookFors'], Counted>());
 const isSame = (one: Context, other: Context) =>
   (Object.keys({ ...one, ...other }) as (keyof Context)[]).every((key) => one[key] === other[key]);
 
 export function countedOn(handout: Handout, sheet: Sheet, studentName: string, counting: Counting): Result[] {
   const { lookFors } = handout;
   const context = contextOf(handout, studentName, counting);
-  let onSheet = counts.get(sheet);
-  if (!onSheet) counts.set(sheet, (onSheet = new WeakMap()));
-  const last = onSheet.get(lookFors);
+  const counts = countsOn(sheet);
+  const last = counts.get(lookFors);
   if (last && isSame(last.context, context)) return last.results;
   const results = countAll(lookFors, sheet, context);
-  onSheet.set(lookFors, { context, results });
+  counts.set(lookFors, { context, results });
   return results;
 }
 

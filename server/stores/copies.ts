@@ -94,8 +94,8 @@ export const copyForTeacher = async (db: Database, teacherId: string, id: string
 /** Where a copy's work is, for its teachers and for who works on it, and whether a go is one of it: all that a picture needs. */
 export const copyToPicture = async (db: Queries, personId: string, id: string, go: string | null) =>
   one(
-    await db.query<{ documentId: string; handoutId: string; version: number; hasGo: boolean }>(
-      `select copy.document_id as "documentId", copy.handout_id as "handoutId", copy.version,
+    await db.query<{ documentId: string; handoutId: string; hasGo: boolean }>(
+      `select copy.document_id as "documentId", copy.handout_id as "handoutId",
          exists (select 1 from go where go.id = $3 and go.copy_id = copy.id) as "hasGo"
        from copy join handout h on h.id = copy.handout_id where copy.id = $1 and h.binned_at is null
        and (exists (select 1 from teaches t where t.class_id = h.class_id and t.person_id = $2) or (${worksOn(2)} and ${SEEN}))`,

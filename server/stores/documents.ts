@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { apply, Change, replay } from '../../core/changes/change';
 import { coverOf } from '../../core/sheet/cover';
 import { addedLoad, loadOfAll, NO_LOAD } from '../../core/sheet/limits';
+import { foundOnce } from '../../core/values/remembered';
 import { Recent } from '../../core/values/recent';
 import type { Sheet } from '../../core/schema/sheet';
 import { readSheet } from '../../core/schema/read';
@@ -28,12 +29,7 @@ export const bytesOf = (sheet: Sheet): number => {
   return 2000 + items * 900 + letters * 3;
 };
 
-const warm = new WeakMap<Database, Recent<string, Warm>>();
-function warmOf(db: Database): Recent<string, Warm> {
-  let map = warm.get(db);
-  if (!map) warm.set(db, (map = new Recent(KEPT_BYTES, (kept) => bytesOf(kept.sheet))));
-  return map;
-}
+const warmOf = foundOnce((_db: Database) => new Recent<string, Warm>(KEPT_BYTES, (kept) => bytesOf(kept.sheet)));
 
 /** A document whose newest state can't be read; `loadDocument` says so rather than showing half of it. */
 export class Damaged extends Error {

@@ -6,10 +6,11 @@ import type { RubricMarks } from '../../core/lookfors/rubric';
 import { damagedSheet } from '../../core/sheet/damaged';
 import type { Sheet } from '../../core/schema/sheet';
 import { readSheet } from '../../core/schema/read';
+import { Recent } from '../../core/values/recent';
+import { foundOnce } from '../../core/values/remembered';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../database/id';
-import { Recent } from '../../core/values/recent';
 import { Turn } from '../process/turn';
 import { bytesOf, loadDocument, reasonOf } from './documents';
 import { sheetAt } from './history';
@@ -44,12 +45,7 @@ type GoRow = Omit<Go, 'sheet' | 'damage'> & { documentId: string };
 
 /** Sheets that were handed in never change: those that were read last are kept, in bytes, about. */
 const KEPT_BYTES = 64e6;
-const kept = new WeakMap<Database, Recent<string, Sheet>>();
-function keptOf(db: Database): Recent<string, Sheet> {
-  let map = kept.get(db);
-  if (!map) kept.set(db, (map = new Recent(KEPT_BYTES, bytesOf)));
-  return map;
-}
+const keptOf = foundOnce((_db: Database) => new Recent<string, Sheet>(KEPT_BYTES, bytesOf));
 
 /** A go whose sheet can't be read is taken from the log of its document; where that fails too, it shows that it is damaged. */
 async function readGo(

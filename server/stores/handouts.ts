@@ -7,6 +7,7 @@ import { givenOut } from '../../core/handout/copy';
 import { Deal } from '../../core/handout/deal';
 import type { SupplyLimits } from '../../core/handout/limits';
 import { readLimits } from '../../core/handout/limits';
+import { foundOnce } from '../../core/values/remembered';
 import { Recent } from '../../core/values/recent';
 import { damagedSheet } from '../../core/sheet/damaged';
 import type { Step } from '../../core/lookfors/steps';
@@ -84,21 +85,15 @@ export function asVersion(handout: Handout, number: number): Handout {
 
 /** What of handouts was read last, by the version of the row: it holds whole sheets, and is asked for at every save. */
 const KEPT_BYTES = 48e6;
-const read = new WeakMap<Database, Recent<string, Handout>>();
-function readOf(db: Database): Recent<string, Handout> {
-  let map = read.get(db);
-  if (!map)
-    read.set(
-      db,
-      (map = new Recent(KEPT_BYTES, ({ sheet, example, versions }) =>
-        [sheet, ...(example ? [example] : []), ...versions.slice(1).map((one) => one.sheet)].reduce(
-          (sum, one) => sum + 2 * bytesOf(one),
-          4000,
-        ),
-      )),
-    );
-  return map;
-}
+const readOf = foundOnce(
+  (_db: Database) =>
+    new Recent<string, Handout>(KEPT_BYTES, ({ sheet, example, versions }) =>
+      [sheet, ...(example ? [example] : []), ...versions.slice(1).map((one) => one.sheet)].reduce(
+        (sum, one) => sum + 2 * bytesOf(one),
+        4000,
+      ),
+    ),
+);
 
 type Row = Omit<
   Handout,

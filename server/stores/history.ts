@@ -5,8 +5,8 @@ import { readSheet } from '../../core/schema/read';
 import type { Database, Queries } from '../database/connection';
 import { one } from '../database/connection';
 import { newId } from '../database/id';
-import type { DatedChange } from './documents';
 import { Turn } from '../process/turn';
+import type { DatedChange } from './documents';
 import { grownFrom, rowsBetween } from './documents';
 
 /** How a document grew, and the moments of it that were given names. */
@@ -37,9 +37,9 @@ const snapshotBefore = async (db: Queries, id: string, seq: number) =>
   );
 
 /** What can be read of the database's rows; undefined where they are damaged. */
-function readable<T>(work: () => T): T | undefined {
+async function readable<T>(work: () => T | Promise<T>): Promise<T | undefined> {
   try {
-    return work();
+    return await work();
   } catch {
     return undefined;
   }
@@ -86,19 +86,17 @@ export async function historyOf(db: Database, id: string, longest = LONGEST): Pr
   });
   if (!stored) return undefined;
   const { start, rows, moments } = stored;
-  const turn = new Turn();
-  try {
+  return readable(async () => {
     const sheet = readSheet(start.sheet);
     const log: DatedChange[] = [];
+    const turn = new Turn();
     for (const row of rows) {
       // Read again: what an older program logged is brought up to date by the schema.
       log.push({ ...row, change: Change.parse(row.change) });
       await turn.end();
     }
     return { from: start.seq, sheet, log, moments };
-  } catch {
-    return undefined;
-  }
+  });
 }
 
 /** Names a moment. The reason why not, where it can't be. */

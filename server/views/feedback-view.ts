@@ -127,8 +127,9 @@ async function* piecesOf(
     const go = goes.find(({ copyId, damage }) => copyId === copy.id && !damage);
     if (!go) yield { copy, judged: null };
     else {
-      const said = to.sees(go.id) ? saidOn(go.id) : { notes: [], ink: [] };
-      const { rulings, marks } = to.judged(go, saidOn(go.id).rulings);
+      const first = saidOn(go.id);
+      const said = to.sees(go.id) ? first : { notes: [], ink: [] };
+      const { rulings, marks } = to.judged(go, first.rulings);
       const results = countedOn(own, go.sheet, copy.studentName, counting).map((one) => asRuled(one, rulings));
       const days = daysLate(copy, handout.dueAt);
       yield { copy, judged: { handout: own, go: { ...go, marks }, results, days, ...said, rulings } };

@@ -6,8 +6,7 @@ import { studentOf } from '../stores/classes';
 import { copiesWith } from '../stores/copies';
 import type { Person } from '../stores/people';
 import { notesOf } from '../stores/reviews';
-import { saidTo } from './said-to';
-import { cardsView } from './spread-view';
+import { someCards } from './spread-view';
 
 /** All that a student did in classes of a teacher, the newest first. */
 
@@ -25,12 +24,11 @@ export async function pathView(means: Means, person: Pick<Person, 'id'>, student
   const unseen = new Set<string>();
   for (const { documentId, ...copy } of copies) {
     await turn.end();
-    const { cards } = await cardsView(means, person, copy.handoutId, [documentId]);
+    const { cards, to } = await someCards(means, person, copy.handoutId, [documentId]);
     const [card] = cards as ((typeof cards)[number] | undefined)[];
     if (!card) continue;
     pieces.push({ ...copy, card });
-    if (card.goId !== null && !(await saidTo(db, person, copy.handoutId, [card.goId])).sees(card.goId))
-      unseen.add(card.goId);
+    if (card.goId !== null && !to.sees(card.goId)) unseen.add(card.goId);
   }
   const notes = await notesOf(
     db,

@@ -17,6 +17,7 @@ import type { Person } from '../stores/people';
 import { personById } from '../stores/people';
 import { allSaidOn, signedNotesOf } from '../stores/reviews';
 import { alikeTo } from './alike-view';
+import { saidToReader } from './said-to';
 
 /** One piece as its teacher reads it: a go that was handed in, or the copy as it is now. */
 
@@ -55,8 +56,9 @@ export async function readingView(means: Means, person: Pick<Person, 'id'>, piec
   const done = reading?.done ?? false;
   const own = { rulings: reading?.rulings ?? [], marks: reading?.marks ?? {} };
   // Each reads without knowing what the other says, until the second has finished.
-  const { notes, ink } = isSecond && !done ? { notes: [], ink: [] } : first;
-  const { rulings, marks } = isSecond ? own : { rulings: first.rulings, marks: go?.marks ?? {} };
+  const to = saidToReader(isSecond ? readings : null);
+  const { notes, ink } = go && !to.sees(go.id) ? { notes: [], ink: [] } : first;
+  const { rulings, marks } = to.judged(go ?? { id: '', marks: {} }, first.rulings);
   return {
     personId: person.id,
     mayChange,

@@ -27,6 +27,8 @@ import type { Person } from '../stores/people';
 import { rulingsOf, saidCounts } from '../stores/reviews';
 import type { SecondReader, SecondReading } from '../stores/second-reading';
 import { readersFor, secondReaderOf, secondReadingsOf } from '../stores/second-reading';
+import type { SaidTo } from './said-to';
+import { saidToReader } from './said-to';
 
 /** All pieces of a handout side by side, counted. */
 
@@ -44,12 +46,12 @@ type Piece = {
 };
 
 /** A piece as its card shows it: as it was handed in while it is with the teacher or done, else as it is now. */
-function cardOf(whole: Handout, piece: Piece, counting: Counting, isSecond: boolean) {
+function cardOf(whole: Handout, piece: Piece, counting: Counting, to: SaidTo) {
   const { copy, document, notes, reading } = piece;
   const handout = asVersion(whole, copy.version);
   const first = { rulings: piece.ruled, marks: piece.go?.marks ?? {} };
   // A second reader sees the class as they judge it themselves.
-  const { rulings: ruled, marks } = isSecond ? { rulings: reading?.rulings ?? [], marks: reading?.marks ?? {} } : first;
+  const { rulings: ruled, marks } = to.judged({ id: piece.go?.id ?? '', marks: first.marks }, piece.ruled);
   const go = piece.go && { ...piece.go, marks };
   const handedIn = go && !isOpen(copy.state) ? go : null;
   const shown = handedIn ?? (document && shownOf(document, handout.title));
@@ -80,7 +82,7 @@ function cardOf(whole: Handout, piece: Piece, counting: Counting, isSecond: bool
     ready:
       go && isWaiting(copy)
         ? {
-            read: isSecond ? reading != null : go.reviewBeganAt !== null,
+            read: to.isSecond ? reading != null : go.reviewBeganAt !== null,
             open: openOn(results ?? [], handout.rubric, { rulings: ruled, marks: go.marks }),
             notes,
           }
@@ -138,6 +140,7 @@ async function cardsOf(means: Means, handout: Handout, second: Second, only: rea
     saidCounts(db, ids),
     second && secondReadingsOf(db, second.reader.id, ids),
   ]);
+  const to = saidToReader(second?.isMe ? readings : null);
   const cards = [];
   const counting = await countingOf(means, handout);
   const turn = new Turn();
@@ -148,9 +151,9 @@ async function cardsOf(means: Means, handout: Handout, second: Second, only: rea
     const own = said.find(({ goId }) => goId === go?.id)?.count ?? 0;
     const reading = readings && readings.find(({ goId }) => goId === go?.id);
     const piece = { copy, go, document: documents.get(copy.documentId), ruled, notes: own, reading };
-    cards.push(cardOf(handout, piece, counting, second?.isMe ?? false));
+    cards.push(cardOf(handout, piece, counting, to));
   }
-  return cards;
+  return { cards, to };
 }
 
 async function secondOf(db: Means['db'], person: Pick<Person, 'id'>, handoutId: string): Promise<Second> {
@@ -159,19 +162,28 @@ async function secondOf(db: Means['db'], person: Pick<Person, 'id'>, handoutId: 
 }
 
 /**
- * Cards of some pieces as they are now, by the documents of their copies.
+ * Cards of some pieces, by the documents of their copies, and what of what is said on them they may know.
  * @throws Refused where the handout is not theirs
  */
-export async function cardsView(
+export async function someCards(
   means: Means,
   person: Pick<Person, 'id'>,
   handoutId: string,
   documentIds: readonly string[],
 ) {
   const { handout } = await seenHandout(means.db, person, handoutId);
+  return cardsOf(means, handout, await secondOf(means.db, person, handoutId), documentIds);
+}
+
+/** The same as they are now. @throws Refused */
+export async function cardsView(
+  means: Means,
+  person: Pick<Person, 'id'>,
+  handoutId: string,
+  documentIds: readonly string[],
+) {
   const now = Date.now();
-  const second = await secondOf(means.db, person, handoutId);
-  return { cards: await cardsOf(means, handout, second, documentIds), now };
+  return { cards: (await someCards(means, person, handoutId, documentIds)).cards, now };
 }
 
 /** @throws Refused where it is not theirs */
@@ -181,7 +193,7 @@ export async function spreadView(means: Means, person: Pick<Person, 'id'>, hando
   // Taken before: what happens meanwhile is told of, and newer.
   const now = Date.now();
   const second = await secondOf(db, person, handoutId);
-  const cards = await cardsOf(means, handout, second);
+  const { cards } = await cardsOf(means, handout, second);
   const { width, height } = handout.sheet.pages[0];
   return {
     personId: person.id,
