@@ -47,6 +47,8 @@ export class Editor extends OpenDocument {
   /** The group whose parts are being chosen, or null for the page. */
   entered: string | null = null;
   editing: Editing | null = null;
+  /** The picture that is being cropped. */
+  cropping: string | null = null;
   begun: Begun | null = null;
   /** Items as they look during a drag. Not saved. */
   preview: ReadonlyMap<string, Item> = new Map();
@@ -195,6 +197,7 @@ export class Editor extends OpenDocument {
     }
     if (this.entered !== null && !findOn(page, this.entered)) this.entered = null;
     if (this.editing && !find(this.sheet, this.editing.id)) this.editing = null;
+    if (this.cropping !== null && !findOn(page, this.cropping)) this.cropping = null;
   }
 
   select(ids: readonly string[]): void {
@@ -202,6 +205,7 @@ export class Editor extends OpenDocument {
     this.stop = 0;
     if (this.editing && !(ids.length === 1 && ids[0] === this.editing.id)) this.editing = null;
     this.selection = ids;
+    if (ids.length !== 1 || ids[0] !== this.cropping) this.cropping = null;
     if (this.entered !== null) {
       const outside = ids.some(
         (id) => id !== this.entered && !findOn(this.page, id)?.groups.some((group) => group.id === this.entered),
@@ -218,6 +222,7 @@ export class Editor extends OpenDocument {
 
   edit(editing: Editing | null): void {
     this.editing = editing;
+    this.cropping = null;
     if (editing) this.selection = [editing.id];
     this.changed();
   }
@@ -228,6 +233,7 @@ export class Editor extends OpenDocument {
       Pick<
         Editor,
         | 'tool'
+        | 'cropping'
         | 'along'
         | 'dug'
         | 'tab'
@@ -278,6 +284,7 @@ export class Editor extends OpenDocument {
     this.selection = [];
     this.entered = null;
     this.editing = null;
+    this.cropping = null;
     this.changed();
   }
 }

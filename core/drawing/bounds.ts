@@ -81,7 +81,9 @@ function measured(node: DisplayNode): Box | null {
 function childrenBox(node: GroupNode): Box | null {
   const boxes = node.children.flatMap((child) => boundsOf(child) ?? []);
   if (boxes.length === 0) return null;
-  return node.matrix ? mapped(union(boxes), node.matrix) : union(boxes);
+  const clip = node.clip === undefined ? undefined : pathBox(node.clip);
+  const own = clip === undefined ? union(boxes) : clip && common(union(boxes), clip);
+  return own && (node.matrix ? mapped(own, node.matrix) : own);
 }
 
 /** Beyond three standard deviations nothing is seen of a blur. */

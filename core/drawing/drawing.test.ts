@@ -8,7 +8,10 @@ import { drawItem, drawPage } from '../items/draw';
 import { drawLine } from '../items/line';
 import { paintOf, strokeOf } from '../items/paint';
 import type { DisplayNode, GroupNode, PathNode } from './list';
+import { toneMatrix } from '../colour/tone';
+import { boundsOf } from './bounds';
 import { filesOf } from './list';
+import { Sampler } from './sampler';
 import type { DrawnPicture } from '../pictures/picture';
 import { pageSvg, svgMarkup } from './svg';
 
@@ -181,8 +184,6 @@ describe('own pictures', () => {
     const item = picture({ id: 'a', picture: given.id, width: 200, height: 100, ...values });
     return flat([drawItem(item, { faces, pictures: () => given, roles: {}, page: page({ id: 'p' }) })!]);
   };
-  const opacities = (node: DisplayNode): number[] =>
-    node.kind === 'group' ? [node.opacity ?? 1, ...node.children.flatMap(opacities)] : [];
 
   test('are drawn with their pixels, whole and in lines', () => {
     expect(drawn()).toMatchObject([{ kind: 'image', asset: `${own.id}.jpg`, width: 400, height: 200 }]);
@@ -190,15 +191,48 @@ describe('own pictures', () => {
     expect(outline).toMatchObject({ kind: 'path', rule: 'evenodd', fill: { hex: '#ffffff' } });
     expect(lines).toMatchObject({ kind: 'image', asset: `${own.id}-lines.png` });
   });
-  test('are softened towards white over what they hide, and where they are clear over nothing', () => {
-    const [ground, pixels] = drawn({ soften: 0.4 });
-    expect(ground).toMatchObject({ kind: 'path', d: 'M0 0H400V200H0Z', fill: { hex: '#ffffff' } });
-    expect(pixels.kind).toBe('image');
-    const item = picture({ id: 'a', picture: own.id, soften: 0.4 });
-    const whole = drawItem(item, { faces, pictures: () => own, roles: {}, page: page({ id: 'p' }) })!;
-    expect(opacities(whole)).toContain(0.6);
-    const clear = ownPicture(own.id, { raster: { ...own.raster!, clear: true } });
-    expect(drawn({ soften: 0.4 }, clear)[0]).toMatchObject({ kind: 'path', d: own.paths[0].d });
+  test('are softened by the map of their colours, which an SVG has as a filter of its own', () => {
+    const [pixels] = drawn({ soften: 0.4 });
+    expect(pixels).toMatchObject({ kind: 'image', tone: toneMatrix(null, 0.4) });
+    expect(svgMarkup([pixels], faces)).toMatch(
+      /<feColorMatrix values="0.6 0 0 0 0.4 0 0.6 0 0 0.4 .*<image .* filter="url\(#t0\)"\/>/,
+    );
+    expect(drawn()[0]).not.toHaveProperty('tone');
+  });
+  test('show the part that they are cropped to, and nothing outside of the shape that they are cut to', () => {
+    const item = picture({
+      id: 'a',
+      picture: own.id,
+      width: 200,
+      height: 100,
+      crop: { x: 0.5, y: 0, width: 0.5, height: 0.5 },
+    });
+    const shown = (given = item) =>
+      drawItem(given, { faces, pictures: () => own, roles: {}, page: page({ id: 'p' }) }) as GroupNode;
+    const node = shown();
+    const markup = svgMarkup([node], faces);
+    expect(markup).toMatch(/<clipPath id="c0"><path d="M0 0.*<g clip-path="url\(#c0\)">/);
+    expect(boundsOf(node)).toEqual({ x: 0, y: 0, width: 200, height: 100 });
+    // The right upper quarter of the picture lies in the whole frame: red above, clear and red below.
+    const colours = new Sampler([node]);
+    expect(colours.at({ x: 20, y: 20 }).hex).toBe('#ff0000');
+    expect(colours.at({ x: 220, y: 20 }).items).toEqual([]);
+    const round = new Sampler([shown({ ...item, crop: null, cut: 'ellipse' })]);
+    expect(round.at({ x: 3, y: 3 }).items).toEqual([]);
+    expect(round.at({ x: 40, y: 40 }).hex).toBe('#0000ff');
+  });
+  test('change their colours: a drawing’s one by one, then all', () => {
+    const [leafy] = flat(
+      draw([
+        picture({
+          id: 'a',
+          picture: 'flat/leaf',
+          colours: { '#00ff00': '#804020' },
+          tone: { brightness: -0.5, contrast: 0, twoColours: null, tint: null },
+        }),
+      ]).nodes,
+    ).slice(-1);
+    expect(leafy).toMatchObject({ kind: 'path', fill: { hex: '#402010', alpha: 0.5 } });
   });
   test('are put into an SVG small, or as the address that is asked for', () => {
     const nodes = drawn();

@@ -1,4 +1,5 @@
 import type { Box, Matrix } from '../geometry/matrix';
+import type { ToneMatrix } from '../colour/tone';
 import type { Mosaic } from '../raster/mosaic';
 
 /**
@@ -53,6 +54,8 @@ export type ImageNode = {
   height: number;
   /** Its colours, for use without drawing. */
   mosaic?: Mosaic;
+  /** How its colours are changed. */
+  tone?: ToneMatrix;
 };
 export type DrawnShadow = {
   dx: number;
@@ -73,6 +76,8 @@ export type GroupNode = {
   shadow?: DrawnShadow;
   /** Fades out from one height to another, in the group's own coordinates: from `alpha` to nothing within `box`. */
   fade?: { from: number; to: number; alpha: number; box: Box };
+  /** Path data, in the group's own coordinates: what lies outside of it is not drawn. */
+  clip?: string;
   children: DisplayNode[];
 };
 export type DisplayNode = PathNode | GlyphsNode | ImageNode | GroupNode;

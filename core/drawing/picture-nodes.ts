@@ -1,36 +1,50 @@
-import type { Rgb } from '../colour/rgb';
-import { hexOf, rgbOf } from '../colour/rgb';
-import { roundedBox } from '../geometry/shapes/shapes';
+import type { ToneMatrix } from '../colour/tone';
+import { toned, toneMatrix } from '../colour/tone';
+import { roundedBox, shapePath } from '../geometry/shapes/shapes';
+import { pictureMatrix } from '../pictures/frame';
 import type { PictureItem } from '../schema/sheet';
 import type { DisplayNode } from './list';
 import { ink } from './list';
-import type { DrawnPicture, Pictures, Raster } from '../pictures/picture';
+import type { DrawnPicture, Pictures } from '../pictures/picture';
 
 /** From pictures to the display list. */
 
-/** What an own picture is drawn with: its pixels, towards white over what it hides. */
-function rasterNodes({ width, height, paths }: DrawnPicture, raster: Raster, soften: number): DisplayNode[] {
-  const { whole, clear, mosaic } = raster;
-  const pixels: DisplayNode = { kind: 'image', ...whole, x: 0, y: 0, width, height, mosaic };
-  if (soften === 0) return [pixels];
-  const ground = clear ? paths.map(({ d, rule }) => ({ d, rule })) : [{ d: `M0 0H${width}V${height}H0Z` }];
-  return [
-    ...ground.map((path): DisplayNode => ({ kind: 'path', ...path, fill: ink('#ffffff') })),
-    { kind: 'group', opacity: 1 - soften, children: [pixels] },
-  ];
-}
+/** How a picture's colours are changed: each of a drawing's own for another, then all by one map. */
+export type Colouring = { colours: Readonly<Record<string, string>>; tone: ToneMatrix | null };
+const AS_IT_IS: Colouring = { colours: {}, tone: null };
+
+export const colouringOf = ({
+  colours,
+  tone,
+  soften,
+}: Pick<PictureItem, 'colours' | 'tone' | 'soften'>): Colouring => ({
+  colours,
+  tone: toneMatrix(tone, soften),
+});
+
+/** A colour of a drawing as it is shown. */
+export const colouredBy = ({ colours, tone }: Colouring, hex: string): string => toned(colours[hex] ?? hex, tone);
 
 /** A picture in its own coordinates. */
-export const pictureNodes = (picture: DrawnPicture, soften = 0): DisplayNode[] =>
-  picture.raster ? rasterNodes(picture, picture.raster, soften) : pathNodes(picture, soften);
+export function pictureNodes(picture: DrawnPicture, colouring = AS_IT_IS): DisplayNode[] {
+  const { raster, width, height } = picture;
+  if (!raster) return pathNodes(picture, colouring);
+  const { tone } = colouring;
+  return [{ kind: 'image', ...raster.whole, x: 0, y: 0, width, height, mosaic: raster.mosaic, ...(tone && { tone }) }];
+}
 
-const pathNodes = (picture: DrawnPicture, soften: number): DisplayNode[] =>
+const pathNodes = (picture: DrawnPicture, colouring: Colouring): DisplayNode[] =>
   picture.paths.map(({ d, fill, stroke, width, opacity, rule, cap }) => ({
     kind: 'path',
     d,
-    ...(fill && { fill: ink(softened(fill, soften), opacity) }),
+    ...(fill && { fill: ink(colouredBy(colouring, fill), opacity) }),
     ...(stroke && {
-      stroke: { paint: ink(softened(stroke, soften), opacity), width, cap: cap ?? 'butt', join: 'round' as const },
+      stroke: {
+        paint: ink(colouredBy(colouring, stroke), opacity),
+        width,
+        cap: cap ?? 'butt',
+        join: 'round' as const,
+      },
     }),
     ...(rule && { rule }),
   }));
@@ -72,14 +86,15 @@ export function drawPicture(item: PictureItem, pictures: Pictures): DisplayNode[
         stroke: { paint: ink('#b9b29c'), width: 1, dash: [4, 3], cap: 'butt', join: 'round' },
       },
     ];
-  const drawn: DisplayNode = {
+  const matrix = pictureMatrix(item, picture);
+  const unit = 1 / Math.max(0.01, Math.abs(matrix[0]));
+  const whole: DisplayNode = {
     kind: 'group',
-    matrix: [item.width / picture.width, 0, 0, item.height / picture.height, 0, 0],
-    children:
-      item.form === 'outline'
-        ? outlineNodes(picture, picture.width / Math.max(0.01, item.width))
-        : pictureNodes(picture, item.soften),
+    matrix,
+    children: item.form === 'outline' ? outlineNodes(picture, unit) : pictureNodes(picture, colouringOf(item)),
   };
+  const clip = clipOf(item);
+  const drawn: DisplayNode = clip === null ? whole : { kind: 'group', clip, children: [whole] };
   if (item.reflection === 0) return [drawn];
   const { width, height, reflection } = item;
   return [
@@ -93,6 +108,9 @@ export function drawPicture(item: PictureItem, pictures: Pictures): DisplayNode[
   ];
 }
 
-/** A colour washed out towards white. */
-export const softened = (hex: string, by: number): string =>
-  by === 0 ? hex : hexOf(rgbOf(hex).map((value) => value + (255 - value) * by) as unknown as Rgb);
+/** What is cut away of a picture lies outside of this path, in the item's own coordinates. */
+function clipOf({ cut, crop, width, height }: PictureItem): string | null {
+  if (cut) return shapePath(cut, width, height, []);
+  // One that shows whole may reach over its frame by a line's width.
+  return crop ? roundedBox(width, height, 0) : null;
+}

@@ -1,5 +1,7 @@
 import type { Rgb } from '../colour/rgb';
 import { hexOf, rgbOf } from '../colour/rgb';
+import type { ToneMatrix } from '../colour/tone';
+import { toned } from '../colour/tone';
 import { covers, edgeDistance, flatten } from '../geometry/flatten';
 import type { Rings } from '../geometry/flatten';
 import { mapped } from '../geometry/box';
@@ -32,7 +34,11 @@ type Layer = {
   stroke: { fill: Fill; width: number } | null;
   evenOdd: boolean;
   alpha: number;
+  clips: readonly Clip[];
 };
+
+/** What cuts a layer off, and the way from the page to its coordinates. */
+type Clip = { back: Matrix; shape: Rings };
 
 /** What colour lies at a point of the layer's own coordinates. */
 type Fill = (local: Point) => { rgb: Rgb; alpha: number };
@@ -44,11 +50,14 @@ const painted =
     paintAt(paint, local);
 
 const tiled =
-  ({ x, y, width, height }: Box, mosaic: Mosaic): Fill =>
+  ({ x, y, width, height }: Box, mosaic: Mosaic, tone: ToneMatrix | null): Fill =>
   (local) => {
     const hex = colourAt(mosaic, (local.x - x) / width, (local.y - y) / height);
-    return hex === null ? CLEAR : { rgb: rgbOf(hex), alpha: 1 };
+    return hex === null ? CLEAR : { rgb: rgbOf(toned(hex, tone)), alpha: 1 };
   };
+
+/** Whether a map of coordinates leaves any area. */
+const isOpen = ([a, b, c, d]: Matrix) => Math.abs(a * d - b * c) >= 1e-9;
 
 /** A paint's colour and opacity at a point of its own coordinates. */
 export function paintAt(paint: DrawnPaint, { x, y }: Point): { rgb: Rgb; alpha: number } {
@@ -74,6 +83,8 @@ export function paintAt(paint: DrawnPaint, { x, y }: Point): { rgb: Rgb; alpha: 
 
 export class Sampler {
   private layers: Layer[] = [];
+  /** Of what is walked through. */
+  private clips: readonly Clip[] = [];
   /** How many layers lie below the words of an item. */
   private below = new Map<string, number>();
 
@@ -93,7 +104,11 @@ export class Sampler {
         const inner = node.matrix ? multiply(matrix, node.matrix) : matrix;
         // What fades out is half there on the whole.
         const share = (node.opacity ?? 1) * (node.fade ? node.fade.alpha / 2 : 1);
+        const around = this.clips;
+        if (node.clip !== undefined && isOpen(inner))
+          this.clips = [...around, { back: inverse(inner), shape: flatten(node.clip) }];
         this.walk(node.children, inner, alpha * share, node.id ?? item);
+        this.clips = around;
       } else if (node.kind === 'path')
         this.add(
           item,
@@ -110,7 +125,7 @@ export class Sampler {
           item,
           matrix,
           `M${x} ${y}H${x + width}V${y + height}H${x}Z`,
-          tiled(node, node.mosaic),
+          tiled(node, node.mosaic, node.tone ?? null),
           null,
           false,
           alpha,
@@ -141,13 +156,23 @@ export class Sampler {
     evenOdd: boolean,
     alpha: number,
   ) {
-    if (Math.abs(matrix[0] * matrix[3] - matrix[1] * matrix[2]) < 1e-9) return;
+    if (!isOpen(matrix)) return;
     const shape = flatten(d);
     const reach = stroke ? stroke.width / 2 : 0;
     const { x, y, width, height } = shape.box;
     const box = mapped({ x: x - reach, y: y - reach, width: width + 2 * reach, height: height + 2 * reach }, matrix);
     const line = stroke && { fill: painted(stroke.paint), width: stroke.width };
-    this.layers.push({ item, box, back: inverse(matrix), shape, fill, stroke: line, evenOdd, alpha });
+    this.layers.push({
+      item,
+      box,
+      back: inverse(matrix),
+      shape,
+      fill,
+      stroke: line,
+      evenOdd,
+      alpha,
+      clips: this.clips,
+    });
   }
 
   /**
@@ -171,6 +196,7 @@ export class Sampler {
       const layer = this.layers[i];
       const { box } = layer;
       if (point.x < box.x || point.y < box.y || point.x > box.x + box.width || point.y > box.y + box.height) continue;
+      if (!layer.clips.every(({ back, shape }) => covers(shape, transform(back, point), false))) continue;
       const local = transform(layer.back, point);
       if (layer.stroke && layer.stroke.width >= thin && edgeDistance(layer.shape, local) <= layer.stroke.width / 2)
         lay(layer.stroke.fill, local, layer);

@@ -1,3 +1,5 @@
+import type { ToneMatrix } from '../colour/tone';
+import { filterValues } from '../colour/tone';
 import { IDENTITY, isIdentity, multiply, translation } from '../geometry/matrix';
 import type { Box, Matrix, Point } from '../geometry/matrix';
 import { shiftedPath } from '../geometry/shift';
@@ -100,6 +102,19 @@ class Emitter {
     return id;
   }
 
+  private clip(d: string): string {
+    const id = this.id('c');
+    this.definitions += `<clipPath id="${id}"><path d="${shiftedPath(d, this.at.x, this.at.y)}"/></clipPath>`;
+    return id;
+  }
+
+  private tone(area: Box, tone: ToneMatrix): string {
+    const id = this.id('t');
+    const values = filterValues(tone).map((value) => Math.round(value * 1e5) / 1e5);
+    this.definitions += `<filter id="${id}" filterUnits="userSpaceOnUse" color-interpolation-filters="sRGB" ${this.area(area)}><feColorMatrix values="${values.join(' ')}"/></filter>`;
+    return id;
+  }
+
   node(node: DisplayNode): string {
     switch (node.kind) {
       case 'path': {
@@ -112,7 +127,8 @@ class Emitter {
         return this.glyphs(node);
       case 'image': {
         const url = this.options.imageUrl?.(node.asset) ?? node.small;
-        return `<image href="${escape(url)}" ${this.area(node)} preserveAspectRatio="none"/>`;
+        const tone = node.tone ? ` filter="url(#${this.tone(node, node.tone)})"` : '';
+        return `<image href="${escape(url)}" ${this.area(node)} preserveAspectRatio="none"${tone}/>`;
       }
       case 'group': {
         let attributes = '';
@@ -126,7 +142,8 @@ class Emitter {
         }
         if (node.opacity !== undefined) attributes += ` opacity="${f(node.opacity)}"`;
         const inner = this.nodes(node.children);
-        const faded = node.fade ? `<g mask="url(#${this.fade(node.fade)})">${inner}</g>` : inner;
+        const clipped = node.clip === undefined ? inner : `<g clip-path="url(#${this.clip(node.clip)})">${inner}</g>`;
+        const faded = node.fade ? `<g mask="url(#${this.fade(node.fade)})">${clipped}</g>` : clipped;
         this.at = around;
         const drawn = attributes ? `<g${attributes}>${faded}</g>` : faded;
         return node.shadow ? `<g filter="url(#${this.shadow(node.shadow)})">${drawn}</g>` : drawn;

@@ -2,6 +2,7 @@ import { contains, encloses } from '../geometry/box';
 import { frameMatrix } from '../geometry/frame';
 import type { Box, Matrix, Point } from '../geometry/matrix';
 import { compose, IDENTITY, inverse, transform } from '../geometry/matrix';
+import { onItem, pictureMatrix } from '../pictures/frame';
 import type { Pictures } from '../pictures/picture';
 import { pageBox, pageMatrix, parentMatrix } from '../placement/on-page';
 import type { GroupItem, Item, Page } from '../schema/sheet';
@@ -82,9 +83,9 @@ export function targetAt(
     if (!picture) continue;
     const matrix = pageMatrix(page, item);
     for (const t of picture.targets) {
-      const at = transform(matrix, { x: (t.x / picture.width) * item.width, y: (t.y / picture.height) * item.height });
+      const at = transform(matrix, onItem(item, picture, t));
       const distance = Math.hypot(at.x - point.x, at.y - point.y);
-      const within = Math.max(reach, (t.reach / picture.width) * item.width);
+      const within = Math.max(reach, t.reach * pictureMatrix(item, picture)[0]);
       if (distance <= within && distance < nearest) {
         nearest = distance;
         best = { item: item.id, target: t.name };

@@ -23,31 +23,35 @@ export type Alike = {
   boxes: string[];
 };
 
-/** `boxes`: which box each word stands in. */
-type Read = { id: string; words: string[]; boxes: string[]; rows: Map<string, number[]> };
+type Read = {
+  id: string;
+  words: string[];
+  /** Which box each word stands in. */
+  boxes: string[];
+  /** For each word the number of the row that begins with it; none where that runs on into another box, or was given. */
+  rows: number[];
+  /** Its words without what stands between boxes. */
+  length: number;
+};
 
 /** The words of each box by themselves: a row does not run over from one into another. */
 const BREAK = '\n';
+const NONE = -1;
 
-function readRows(words: readonly string[]): Map<string, number[]> {
-  const rows = new Map<string, number[]>();
-  for (let at = 0; at + RUN <= words.length; at++) {
-    const row = runAt(words, at);
-    if (!row.includes(BREAK)) rows.set(row, [...(rows.get(row) ?? []), at]);
-  }
-  return rows;
-}
-
-/** Where the words of one text stand in another, too. */
-function shared(one: Read, other: Read): boolean[] {
-  const found = one.words.map(() => false);
-  for (const [row, places] of one.rows)
-    if (other.rows.has(row)) for (const at of places) found.fill(true, at, at + RUN);
+/** Where the rows of one text are rows of another, too: marked in `isThere` by their numbers as those of `number`. */
+function shared({ rows }: Read, isThere: Uint32Array, number: number): boolean[] {
+  const found = rows.map(() => false);
+  rows.forEach((row, at) => {
+    if (row !== NONE && isThere[row] === number) found.fill(true, at, at + RUN);
+  });
   return found;
 }
 
+function mark({ rows }: Read, isThere: Uint32Array, number: number): void {
+  for (const row of rows) if (row !== NONE) isThere[row] = number;
+}
+
 const count = (found: readonly boolean[]) => found.filter(Boolean).length;
-const lengthOf = ({ words }: Read) => words.filter((word) => word !== BREAK).length;
 
 function longest(words: readonly string[], found: readonly boolean[]): string {
   let [best, from] = [[] as string[], -1];
@@ -63,12 +67,23 @@ function longest(words: readonly string[], found: readonly boolean[]): string {
 }
 
 /** A piece's own words: without the rows that were handed out, or stand on the example. */
-function read({ id, sheet }: Writing, given: ReadonlySet<string>, context: Context): Read {
-  const all = boxesFor(null, sheet, context).map((box) => ({ id: box.item.id, words: [...wordsOfBox(box), BREAK] }));
-  const words = all.flatMap((box) => box.words);
-  const rows = readRows(words);
-  for (const row of rows.keys()) if (given.has(row)) rows.delete(row);
-  return { id, words, boxes: all.flatMap((box) => box.words.map(() => box.id)), rows };
+function read({ id, sheet }: Writing, numberOf: (row: string) => number, context: Context): Read {
+  const words: string[] = [];
+  const boxes: string[] = [];
+  const rows: number[] = [];
+  let length = 0;
+  for (const box of boxesFor(null, sheet, context)) {
+    const own = wordsOfBox(box);
+    length += own.length;
+    own.forEach((word, at) => {
+      words.push(word);
+      rows.push(at + RUN <= own.length ? numberOf(runAt(own, at)) : NONE);
+    });
+    words.push(BREAK);
+    rows.push(NONE);
+    for (let at = 0; at <= own.length; at++) boxes.push(box.item.id);
+  }
+  return { id, words, boxes, rows, length };
 }
 
 /**
@@ -82,23 +97,36 @@ export function alikeWording(
   printed: readonly Sheet[] = [],
 ): Map<string, Alike[]> {
   const given = new Set([handedOut, ...printed].flatMap((one) => [...runsOf(one)]));
-  const all = pieces.map((piece) => read(piece, given, { handedOut, studentName: '' }));
-  const byRow = new Map<string, number[]>();
+  const numbers = new Map<string, number>();
+  const numberOf = (row: string) => {
+    if (given.has(row)) return NONE;
+    let number = numbers.get(row);
+    if (number === undefined) numbers.set(row, (number = numbers.size));
+    return number;
+  };
+  const all = pieces.map((piece) => read(piece, numberOf, { handedOut, studentName: '' }));
+  const byRow = Array.from({ length: numbers.size }, (): number[] => []);
   all.forEach(({ rows }, i) => {
-    for (const row of rows.keys()) byRow.set(row, [...(byRow.get(row) ?? []), i]);
+    for (const row of rows) if (row !== NONE && byRow[row].at(-1) !== i) byRow[row].push(i);
   });
   /** How many rows two pieces have in common, by both their numbers. */
   const common = new Uint32Array(all.length * all.length);
-  for (const those of byRow.values())
+  for (const those of byRow)
     for (let i = 0; i < those.length; i++)
       for (let k = i + 1; k < those.length; k++) common[those[i] * all.length + those[k]]++;
   const found = new Map<string, Alike[]>();
+  const [ofFirst, ofSecond] = [new Uint32Array(numbers.size), new Uint32Array(numbers.size)];
+  let first = NONE;
   for (let pair = 0; pair < common.length; pair++) {
     if (common[pair] * RUN < LEAST) continue;
-    const [a, b] = [all[Math.floor(pair / all.length)], all[pair % all.length]];
-    const [inA, inB] = [shared(a, b), shared(b, a)];
+    const [i, k] = [Math.floor(pair / all.length), pair % all.length];
+    const [a, b] = [all[i], all[k]];
+    if (first !== i) mark(a, ofFirst, i + 1);
+    first = i;
+    mark(b, ofSecond, k + 1);
+    const [inA, inB] = [shared(a, ofSecond, k + 1), shared(b, ofFirst, i + 1)];
     const least = Math.min(count(inA), count(inB));
-    if (least < LEAST || least < SHARE * Math.min(lengthOf(a), lengthOf(b))) continue;
+    if (least < LEAST || least < SHARE * Math.min(a.length, b.length)) continue;
     for (const [one, other, where] of [
       [a, b, inA],
       [b, a, inB],

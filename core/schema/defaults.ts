@@ -113,6 +113,10 @@ export const picture = (given: Given<PictureItem> & { picture: string }): Pictur
   form: 'colour',
   soften: 0,
   reflection: 0,
+  crop: null,
+  cut: null,
+  colours: {},
+  tone: null,
   ...given,
 });
 

@@ -21,7 +21,12 @@ let resources: Resources;
 beforeAll(async () => {
   resources = { faces: await openFaces(), pictures: openPictures() };
 });
-const source = { font: fontBytes, image: () => undefined, shadow: () => new Uint8Array() };
+const source = {
+  font: fontBytes,
+  image: () => undefined,
+  toned: async () => undefined,
+  shadow: () => new Uint8Array(),
+};
 
 /** What the streams of a PDF hold, unpacked. */
 function contents(pdf: Buffer): string {

@@ -1,7 +1,9 @@
 import PDFDocument from 'pdfkit';
+import type { ToneMatrix } from '../../core/colour/tone';
 import type { Box } from '../../core/geometry/matrix';
 import type {
   DisplayNode,
+  ImageNode,
   DrawnPage,
   DrawnPaint,
   DrawnStroke,
@@ -48,6 +50,8 @@ type Pdf = Omit<InstanceType<typeof PDFDocument>, 'page' | 'ref' | 'addContent'>
 export type PdfResources = {
   font(file: string): Uint8Array;
   image(asset: string): Uint8Array | undefined;
+  /** The same with its colours changed: PDF knows no such filter. */
+  toned(asset: string, tone: ToneMatrix): Promise<Uint8Array | undefined>;
   /** A shadow without what casts it, as PNG of just its box: PDF knows no blur. */
   shadow(node: GroupNode): Promise<Uint8Array> | Uint8Array;
 };
@@ -63,6 +67,7 @@ class Writer {
     private resources: PdfResources,
     /** Made beforehand, since making a picture takes time and writing a page can't wait. */
     private shadows: ReadonlyMap<GroupNode, Uint8Array>,
+    private tones: ReadonlyMap<string, Uint8Array | undefined>,
   ) {}
 
   private paint(paint: DrawnPaint): { colour: unknown; alpha: number } {
@@ -217,12 +222,13 @@ class Writer {
   }
 
   /** A picture opened once, however often it is shown: the file holds it once then. */
-  private image(asset: string): unknown {
-    let open = this.images.get(asset);
+  private image(node: ImageNode): unknown {
+    const key = node.tone ? toneKey(node, node.tone) : node.asset;
+    let open = this.images.get(key);
     if (open === undefined) {
-      const bytes = this.resources.image(asset);
+      const bytes = node.tone ? this.tones.get(key) : this.resources.image(node.asset);
       open = bytes ? this.pdf.openImage(Buffer.from(bytes)) : null;
-      this.images.set(asset, open);
+      this.images.set(key, open);
     }
     return open;
   }
@@ -237,7 +243,7 @@ class Writer {
           this.glyphs(node);
           break;
         case 'image': {
-          const image = this.image(node.asset);
+          const image = this.image(node);
           if (image) this.pdf.image(image as Buffer, node.x, node.y, { width: node.width, height: node.height });
           break;
         }
@@ -246,6 +252,7 @@ class Writer {
           if (node.shadow) this.shadow(node, node.shadow.box);
           // Through pdfkit, which has to know where a gradient will lie.
           if (node.matrix) this.pdf.transform(...(node.matrix as [number, number, number, number, number, number]));
+          if (node.clip !== undefined) this.pdf.path(node.clip).clip();
           if (node.fade) this.fade(node.fade);
           if (node.opacity !== undefined) this.transparent(node, node.opacity);
           else if (node.fade) this.transparent(node, 1);
@@ -253,6 +260,15 @@ class Writer {
           this.pdf.restore();
       }
     }
+  }
+}
+
+const toneKey = ({ asset }: ImageNode, tone: ToneMatrix) => `${asset} ${tone.flat().join(' ')}`;
+
+function* imagesIn(nodes: readonly DisplayNode[]): Generator<ImageNode> {
+  for (const node of nodes) {
+    if (node.kind === 'image') yield node;
+    else if (node.kind === 'group') yield* imagesIn(node.children);
   }
 }
 
@@ -272,6 +288,7 @@ export async function pdfOf(
   onPage: (done: number) => void = () => {},
 ): Promise<Buffer> {
   const shadows = new Map<GroupNode, Uint8Array>();
+  const tones = new Map<string, Uint8Array | undefined>();
   const pdf = new PDFDocument({
     autoFirstPage: false,
     margin: 0,
@@ -283,10 +300,14 @@ export async function pdfOf(
     pdf.on('end', () => resolve(Buffer.concat(chunks)));
     pdf.on('error', reject);
   });
-  const writer = new Writer(pdf, resources, shadows);
+  const writer = new Writer(pdf, resources, shadows, tones);
   let done = 0;
   for (const page of pages) {
     for (const node of shadowed(page.nodes)) shadows.set(node, await resources.shadow(node));
+    for (const node of imagesIn(page.nodes)) {
+      const key = node.tone && toneKey(node, node.tone);
+      if (node.tone && key && !tones.has(key)) tones.set(key, await resources.toned(node.asset, node.tone));
+    }
     pdf.addPage({ size: [page.width, page.height], margin: 0 });
     writer.nodes(page.nodes);
     onPage(++done);

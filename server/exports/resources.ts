@@ -5,6 +5,7 @@ import { fontBytes } from '../art/shipped';
 import type { PictureFiles } from '../stores/pictures';
 import type { PdfResources } from './pdf';
 import { shadowPng } from './png';
+import { tonedImage } from './toned';
 
 const NO_OWN: PictureFiles = { drawn: [], files: new Map() };
 
@@ -26,5 +27,9 @@ export const embedding = ({ files }: PictureFiles): SvgOptions => ({
 export const pdfResources = (faces: Faces, own: PictureFiles = NO_OWN): PdfResources => ({
   font: fontBytes,
   image: (asset) => own.files.get(asset),
+  toned: async (asset, tone) => {
+    const bytes = own.files.get(asset);
+    return bytes && tonedImage(bytes, asset.endsWith('.png'), tone);
+  },
   shadow: (node) => shadowPng(node, faces, embedding(own)),
 });

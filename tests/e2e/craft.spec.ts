@@ -84,6 +84,7 @@ test.describe('the finer work', () => {
     await expect(bold).toHaveAttribute('aria-pressed', 'true');
     await size.fill('30');
     await size.press('Enter');
+    await expect(page.locator('.words-input')).toBeFocused();
     await page.keyboard.press('Home');
     await expect(bold).toHaveAttribute('aria-pressed', 'false');
     await expect(size).not.toHaveValue('30');

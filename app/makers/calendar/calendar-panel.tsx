@@ -123,6 +123,7 @@ function SpanFields({ recipe, put }: { recipe: CalendarRecipe; put: Put }) {
         <Row label="month">
           <Choice
             label="Month"
+            virtual={false}
             listHeight={330}
             value={month}
             options={MONTHS.map((label, i) => ({ value: i + 1, label }))}

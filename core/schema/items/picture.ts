@@ -1,6 +1,28 @@
 import { z } from 'zod';
-import { Share } from '../../values/primitives';
+import { SHAPES } from '../../geometry/shapes/shapes';
+import { Hex, Share } from '../../values/primitives';
 import { base, frame } from './common';
+
+const Change = z.number().min(-1).max(1);
+
+/** See core/colour/tone.ts. */
+export const Tone = z.strictObject({
+  brightness: Change,
+  contrast: Change,
+  twoColours: z.strictObject({ dark: Hex, light: Hex }).nullable(),
+  tint: z.strictObject({ colour: Hex, share: Share }).nullable(),
+});
+
+/** In shares of the picture's width and height; it may reach beyond the picture. */
+export const Crop = z.strictObject({
+  x: z.number().min(-20).max(20),
+  y: z.number().min(-20).max(20),
+  width: z.number().min(0.02).max(20),
+  height: z.number().min(0.02).max(20),
+});
+
+/** More colours than any drawing has. */
+const MOST_COLOURS = 200;
 
 export const PictureItem = z.strictObject({
   kind: z.literal('picture'),
@@ -15,5 +37,15 @@ export const PictureItem = z.strictObject({
   soften: Share.default(0),
   /** The height of its mirror image below, as a share of its own. */
   reflection: Share.default(0),
+  /** The part of it that shows in its frame; null for the whole. */
+  crop: Crop.nullable().default(null),
+  /** The shape that it is cut to; null for its frame. */
+  cut: z.enum(SHAPES).nullable().default(null),
+  /** Other colours in place of those of a drawing. */
+  colours: z
+    .record(Hex, Hex)
+    .refine((colours) => Object.keys(colours).length <= MOST_COLOURS, `at most ${MOST_COLOURS} colours`)
+    .default({}),
+  tone: Tone.nullable().default(null),
 });
 export type PictureItem = z.infer<typeof PictureItem>;
