@@ -6,7 +6,7 @@ import { parentMatrix, pageMatrix } from '../../core/placement/on-page';
 import { boxOf } from '../../core/items/hit';
 import { bendPoint, lineEnds, targetPoint } from '../../core/placement/line';
 import type { Box, Matrix, Point } from '../../core/geometry/matrix';
-import { compose, scaling, transform } from '../../core/geometry/matrix';
+import { compose, scaling, transform, translation } from '../../core/geometry/matrix';
 import { shapeHandles } from '../../core/geometry/shapes/shapes';
 import { HANDLES } from '../../core/geometry/resize';
 import type { FramedItem, Item, LineItem, Page, PictureItem } from '../../core/schema/sheet';
@@ -14,7 +14,11 @@ import { isFramed, isWritten } from '../../core/schema/sheet';
 import { everyItem, findOn } from '../../core/sheet/tree';
 import { caretAt, selectionBoxes } from '../../core/text/caret';
 import { amountHandle } from '../../core/text/lettering';
-import { pictureNow } from '../drawing/resources';
+import { drawPicture } from '../../core/drawing/picture-nodes';
+import { svgMarkup } from '../../core/drawing/svg';
+import { wholeBox } from '../../core/placement/replaced';
+import type { Faces } from '../../core/text/faces';
+import { imageUrl, pictureNow } from '../drawing/resources';
 import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 import type { Shown, Target } from './gestures/ground';
@@ -171,6 +175,20 @@ function FramedMarks({ editor, page, item, scale, grips }: MarksProps<Item>) {
   );
 }
 
+/** All of a picture that is being cropped, faintly, with what is cut away. */
+function CropGhost({ page, item, scale, faces }: { page: Page; item: PictureItem; scale: number; faces: Faces }) {
+  const { x, y, width, height } = wholeBox(item);
+  const matrix = compose(scaling(scale, scale), pageMatrix(page, item), translation(x, y));
+  const whole = { ...item, width, height, crop: null, cut: null, reflection: 0 };
+  const html = svgMarkup(drawPicture(whole, pictureNow), faces, { prefix: 'crop', imageUrl });
+  return (
+    <g transform={`matrix(${matrix.join(' ')})`}>
+      <g className="crop-ghost" dangerouslySetInnerHTML={{ __html: html }} />
+      <rect className="crop-whole" width={width} height={height} />
+    </g>
+  );
+}
+
 type MarksProps<T extends Item> = { editor: Editor; page: Page; item: T; scale: number; grips: boolean };
 
 function LineMarks({ page, item, scale, grips }: Omit<MarksProps<LineItem>, 'editor'>) {
@@ -268,6 +286,7 @@ export function Overlay({ editor, page, scale, shown }: Props) {
   const editing = useEditor(editor, 'editing');
   const entered = useEditor(editor, 'entered');
   const tool = useEditor(editor, 'tool');
+  const cropping = useEditor(editor, 'cropping');
   const items = selection.flatMap((id) => findOn(page, id)?.item ?? []);
   const one = items.length === 1;
   const may = (item: Item) =>
@@ -290,6 +309,9 @@ export function Overlay({ editor, page, scale, shown }: Props) {
             !item.hidden && <Parts key={item.id} page={page} item={item} scale={scale} hold={hold} />,
         )}
       {hold?.target === null && <HoldMark page={page} id={hold.item} scale={scale} />}
+      {one && items[0].kind === 'picture' && items[0].id === cropping && editor.faces && (
+        <CropGhost page={page} item={items[0]} scale={scale} faces={editor.faces} />
+      )}
       <g className="chosen-marks">
         {!editing &&
           items.map((item) =>

@@ -38,7 +38,8 @@ type Props = {
   view: View;
   arrived: number;
   label: string;
-  onDropSupply?: (data: string, at: Point, files: readonly File[]) => void;
+  /** `onto`: the picture that what is dropped is to take the place of. */
+  onDropSupply?: (data: string, at: Point, files: readonly File[], onto: string | null) => void;
 };
 
 export function Stage({ editor, view, arrived, label, onDropSupply }: Props) {
@@ -107,10 +108,22 @@ export function Stage({ editor, view, arrived, label, onDropSupply }: Props) {
         if (here.length > 0 && !here.some((item) => editor.selection.includes(item.id))) editor.select([here[0].id]);
         presses.showDug(point, here);
       }}
-      onDragOver={(event) => onDropSupply && event.preventDefault()}
+      onDragOver={(event) => {
+        if (!onDropSupply) return;
+        event.preventDefault();
+        const onto = presses.pictureUnder(event);
+        if (onto !== (shown.hold?.item ?? null))
+          ground.show({ hold: onto === null ? null : { item: onto, target: null } });
+      }}
+      onDragLeave={({ currentTarget, relatedTarget }) =>
+        !currentTarget.contains(relatedTarget as Node | null) && ground.show(NOTHING)
+      }
       onDrop={(event) => {
         event.preventDefault();
-        onDropSupply?.(event.dataTransfer.getData('text/plain'), ground.pointOf(event), [...event.dataTransfer.files]);
+        const onto = presses.pictureUnder(event);
+        ground.show(NOTHING);
+        const [data, files] = [event.dataTransfer.getData('text/plain'), [...event.dataTransfer.files]];
+        onDropSupply?.(data, ground.pointOf(event), files, onto);
       }}
     >
       {faces ? (

@@ -8,8 +8,13 @@ const MOST_AT_ONCE = 12;
 /** How far the next one lies from the last, in points. */
 const STEP = 18;
 
-/** Uploads picture files and puts them on the sheet; on a student's copy files become pages, where that is opened. */
-export async function bringTo(editor: Editor, files: readonly File[], at?: Point): Promise<void> {
+/** Uploads picture files and puts them on the sheet, the first one in the place of another where it is dropped `onto` that; on a student's copy files become pages, where that is opened. */
+export async function bringTo(
+  editor: Editor,
+  files: readonly File[],
+  at?: Point,
+  onto: string | null = null,
+): Promise<void> {
   if (editor.past) return;
   if (editor.rights.kind !== 'all') {
     // Only copies need it: the workbench does not load it.
@@ -24,10 +29,15 @@ export async function bringTo(editor: Editor, files: readonly File[], at?: Point
   if (pictures.length > MOST_AT_ONCE)
     editor.say(`The first ${MOST_AT_ONCE} pictures were uploaded. Upload the others after these.`);
   let place = at;
+  let instead = onto;
   for (const file of pictures.slice(0, MOST_AT_ONCE)) {
     const brought = await bringPicture(file);
     if (typeof brought === 'string') editor.say(brought);
-    else addPicture(editor, brought, place);
+    else if (instead !== null) {
+      const { replacePictures } = await import('../commands/picture-commands');
+      await replacePictures(editor, [instead], brought.id);
+    } else addPicture(editor, brought, place);
+    if (typeof brought !== 'string') instead = null;
     place = place && { x: place.x + STEP, y: place.y + STEP };
   }
 }

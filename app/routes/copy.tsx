@@ -204,7 +204,8 @@ function Copy({ loaded: whole }: { loaded: Loaded }) {
           label="Your sheet. Enter chooses the first part you may fill in, Tab the next."
           onDropSupply={
             mayWork
-              ? (data, at, files) => (files.length > 0 ? void bringTo(editor, files) : dropSupply(editor, data, at))
+              ? (data, at, files, onto) =>
+                  files.length > 0 ? void bringTo(editor, files) : dropSupply(editor, data, at, onto)
               : undefined
           }
         />

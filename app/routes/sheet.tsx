@@ -184,8 +184,8 @@ function Workbench({ loaded }: { loaded: Loaded }) {
           arrived={arrived}
           title={sheet.title}
           label="The sheet. Enter chooses the first thing, Tab the next one, arrows move it."
-          onDropSupply={(data, at, files) =>
-            files.length > 0 ? void bringTo(editor, files, at) : dropSupply(editor, data, at)
+          onDropSupply={(data, at, files, onto) =>
+            files.length > 0 ? void bringTo(editor, files, at, onto) : dropSupply(editor, data, at, onto)
           }
         />
       </SheetFrame>

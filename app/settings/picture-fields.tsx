@@ -9,12 +9,18 @@ import { addLabel } from '../commands/commands';
 import { setValues } from '../commands/set-values';
 import { PercentField } from '../fields/number-field';
 import { Toggle } from '../fields/toggle';
-import { Pair, Row } from '../parts/row';
+import { More, Pair, Row } from '../parts/row';
+import { later } from '../browser/later';
 import { paletteFromPicture } from '../commands/palettes';
+import { PictureParts } from './picture-parts';
+
+const PictureColours = later(() => import('./picture-colours').then((part) => part.PictureColours));
 
 /** Settings of pictures. */
 
-export function PictureFields({ editor, items }: { editor: Editor; items: readonly PictureItem[] }) {
+type Props = { editor: Editor; items: readonly PictureItem[]; palette: readonly string[] };
+
+export function PictureFields({ editor, items, palette }: Props) {
   const [item] = items;
   const one = items.length === 1;
   const common = inCommon(items);
@@ -32,7 +38,8 @@ export function PictureFields({ editor, items }: { editor: Editor; items: readon
       {one && (
         <Row label="description">
           <Input
-            key={item.id}
+            // A picture that takes its place brings another description.
+            key={`${item.id} ${item.alt}`}
             size="small"
             aria-label="What the picture shows, for who can’t see it"
             defaultValue={item.alt}
@@ -44,6 +51,7 @@ export function PictureFields({ editor, items }: { editor: Editor; items: readon
           />
         </Row>
       )}
+      <PictureParts {...{ editor, items }} />
       <Pair>
         {share('soften', 'soften')}
         {share('mirror', 'reflection')}
@@ -67,6 +75,9 @@ export function PictureFields({ editor, items }: { editor: Editor; items: readon
           <Chip onClick={() => void paletteFromPicture(editor, item)}>use its colours as palette</Chip>
         )}
       </Row>
+      <More title="colours">
+        <PictureColours {...{ editor, items, palette }} />
+      </More>
       {parts.length > 0 && teacher && (
         <>
           <p>Label a part:</p>

@@ -10,6 +10,7 @@ import type { Sort } from './sort';
 import { Ways } from './ways';
 import styles from './drawer.module.css';
 import picturesStyles from '../pictures/pictures.module.css';
+import { PICTURE_DRAGGED } from '../parts/dragged';
 import { Sign } from '../parts/sign';
 
 /** Pictures to put on the sheet, by group or by a word: the shipped ones and those brought along. */
@@ -71,7 +72,10 @@ export function Pictures({ editor }: { editor: Editor }) {
               aria-label={entry.name}
               data-supply={`picture ${entry.id}`}
               draggable
-              onDragStart={(event) => event.dataTransfer.setData('text/plain', `supply:picture ${entry.id}`)}
+              onDragStart={({ dataTransfer }) => {
+                dataTransfer.setData('text/plain', `supply:picture ${entry.id}`);
+                dataTransfer.setData(PICTURE_DRAGGED, entry.id);
+              }}
               onClick={() => addPicture(editor, entry)}
             >
               <img src={`/art/pictures/${entry.id}.svg`} alt="" loading="lazy" draggable={false} />

@@ -12,10 +12,15 @@ import { TEXT } from './words';
 /** All sorts of supplies. Where several share a name, the earlier sort is listed first. */
 const SORTS: readonly Sort[] = [TEXT, SHAPE, LINE, LABEL, MAKER, PRACTICE_SHEET, PICTURE];
 
-/** Adds what was dragged from the drawer. */
-export function dropSupply(editor: Editor, data: string, at: Point): void {
+/** Adds what was dragged from the drawer; a picture takes the place of one that it is dropped `onto`. */
+export function dropSupply(editor: Editor, data: string, at: Point, onto: string | null = null): void {
   const [, supply] = /^supply:(\S+ \S+)$/.exec(data) ?? [];
-  if (supply) findSupply(editor, supply)?.put(at);
+  const found = supply ? findSupply(editor, supply) : undefined;
+  if (found?.sort === PICTURE.sort && onto !== null)
+    void import('../commands/picture-commands')
+      .then(({ replacePictures }) => replacePictures(editor, [onto], found.id))
+      .catch(() => editor.say('Couldn’t load the picture. Try again.'));
+  else found?.put(at);
 }
 
 /** A supply by its sort and id, as “SORT ID”. Undefined where there is none, or it is not open to this person. */

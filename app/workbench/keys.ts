@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { Item } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { addBeside, chosenNode } from '../makers/map/map-commands';
+import { shiftCropped, toggleCrop, zoomCropped } from '../commands/crop-commands';
 import { groupChosen, nudge, remove, reorder, stretch, turnBy, ungroupChosen } from '../commands/arrange';
 import type { Editor } from '../document/editor';
 import { keysComeBack } from '../fields/focus';
@@ -44,6 +45,12 @@ const mayChoose = (editor: Editor, item: Item) =>
 const inReach = (editor: Editor) =>
   (editor.enteredGroup ?? editor.page).items.filter((item) => mayChoose(editor, item));
 
+/** How much larger or smaller a picture gets in its frame with one press. */
+const ZOOMS = new Map([
+  ['+', 1.1],
+  ['-', 1 / 1.1],
+]);
+
 /** All keys that work on the sheet, as listed for people. The first that matches is used. */
 export const COMMANDS: { title: string; commands: Command[] }[] = [
   {
@@ -69,7 +76,8 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
           (editor.chosen !== null || document.activeElement?.hasAttribute('data-stage') === true),
         do(editor) {
           const item = editor.chosen;
-          if (!item) {
+          if (editor.cropping !== null) editor.put({ cropping: null });
+          else if (!item) {
             const [first] = inReach(editor);
             if (first) editor.select([first.id]);
           } else if (item.kind === 'group') {
@@ -102,9 +110,27 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
         when: ({ key }) => key === 'escape',
         do(editor) {
           if (editor.tool) editor.put({ tool: null });
+          else if (editor.cropping !== null) editor.put({ cropping: null });
           else if (editor.dug) editor.put({ dug: null });
           else if (editor.selection.length > 0) editor.select([]);
           else editor.enter(null);
+        },
+      },
+    ],
+  },
+  {
+    title: 'A picture',
+    commands: [
+      {
+        keys: 'K',
+        says: 'crop it: arrows then move it in its frame, + and − zoom, Enter ends',
+        when: (press, editor) =>
+          (plainKey('k')(press) && editor.chosen?.kind === 'picture') ||
+          (editor.cropping !== null && !press.command && ZOOMS.has(press.event.key)),
+        do(editor, { event }) {
+          const by = ZOOMS.get(event.key);
+          if (by === undefined) toggleCrop(editor);
+          else zoomCropped(editor, by);
         },
       },
     ],
@@ -147,7 +173,8 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
         when: ({ key, command }, editor) => key in ARROWS && !command && chosen(editor),
         do(editor, { event, key }) {
           const step = event.altKey ? 0.25 : event.shiftKey ? 10 : 1;
-          nudge(editor, { x: ARROWS[key][0] * step, y: ARROWS[key][1] * step });
+          const move = editor.cropping === null ? nudge : shiftCropped;
+          move(editor, { x: ARROWS[key][0] * step, y: ARROWS[key][1] * step });
         },
       },
       {

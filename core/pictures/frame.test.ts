@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Crop, Framed } from './frame';
-import { croppedTo, fitCrop, onItem, replacedCrop, shiftedBelow, WHOLE, zoomed } from './frame';
+import { croppedTo, fitCrop, held, onItem, replacedCrop, shiftedBelow, WHOLE, zoomed } from './frame';
 
 const SIZE = { width: 300, height: 200 };
 const item = (crop: Crop | null = null, width = 150, height = 100): Framed => ({ width, height, crop });
@@ -52,6 +52,23 @@ describe('what shows of a picture', () => {
     const is = onItem({ ...before, crop: shiftedBelow(before, { x: 12, y: -7 }) }, SIZE, spot);
     near(is.x, was.x + 12, 1e-9);
     near(is.y, was.y - 7, 1e-9);
+  });
+  test('stays within its frame, or covers it where it is larger', () => {
+    fc.assert(
+      fc.property(share(-5, 5), share(-5, 5), share(0.05, 6), share(0.05, 6), (x, y, width, height) => {
+        const crop = held({ x, y, width, height });
+        expect([crop.width, crop.height]).toEqual([width, height]);
+        for (const [at, size] of [
+          [crop.x, width],
+          [crop.y, height],
+        ]) {
+          const [first, last] = [at, at + size];
+          if (size <= 1) expect(first >= -1e-9 && last <= 1 + 1e-9).toBe(true);
+          else expect(first <= 1e-9 && last >= 1 - 1e-9).toBe(true);
+        }
+      }),
+    );
+    expect(held(WHOLE)).toEqual(WHOLE);
   });
   test('grows about the middle, and shrinks back', () => {
     expect(zoomed(null, 2)).toEqual({ x: 0.25, y: 0.25, width: 0.5, height: 0.5 });

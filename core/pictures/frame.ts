@@ -84,3 +84,9 @@ export function replacedCrop(item: Framed, before: Size, next: Size, fill: boole
   };
   return fitCrop({ x: at(middle.x, width), y: at(middle.y, height), width, height });
 }
+
+/** A crop moved so that the picture stays within its frame, or covers it where it is the larger one. */
+export function held({ x, y, width, height }: Crop): Crop {
+  const within = (at: number, size: number) => Math.max(Math.min(0, 1 - size), Math.min(Math.max(0, 1 - size), at));
+  return { x: within(x, width), y: within(y, height), width, height };
+}

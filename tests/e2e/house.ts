@@ -291,6 +291,12 @@ export const field = (page: Page, name: string) =>
   page.locator('.margin-card').getByRole('textbox', { name: just(name) });
 export const stack = (page: Page) => page.locator('.stack_item');
 
+/** Opens a part of the settings that opens on demand. */
+export async function unfolded(page: Page, title: string): Promise<void> {
+  const part = page.locator('.margin-card details', { has: page.getByText(title, { exact: true }) });
+  if ((await part.getAttribute('open')) === null) await part.locator('summary').click();
+}
+
 /** Opens a tab of the settings in the margin. */
 export const leaf = (page: Page, name: string) =>
   page.getByRole('tablist', { name: 'Settings' }).getByRole('tab', { name }).click();

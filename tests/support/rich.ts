@@ -188,6 +188,18 @@ export function richSheet(): Sheet {
     }),
     picture({ id: 'crab', picture: 'flat/crab', x: 240, y: 370, width: 90, height: 90, flipX: true }),
     picture({ id: 'bird', picture: 'diagram/heron', x: 400, y: 340, width: 130, height: 148 }),
+    picture({
+      id: 'cut',
+      picture: 'flat/fox',
+      x: 545,
+      y: 355,
+      width: 85,
+      height: 85,
+      angle: -8,
+      crop: { x: 0.1, y: 0.15, width: 0.7, height: 0.7 },
+      cut: 'ellipse',
+      tone: { brightness: 0.1, contrast: 0.2, twoColours: { dark: '#123b2a', light: '#fbf3dc' }, tint: null },
+    }),
     picture({ id: 'owl', picture: 'flat/owl', x: 640, y: 350, width: 110, height: 110, angle: 15, opacity: 0.7 }),
   ];
   return sheet({ title: 'Everything at once', pages: [page({ id: 'rich', background: solid('#fffdf6'), items })] });

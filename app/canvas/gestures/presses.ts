@@ -4,7 +4,8 @@ import { warpOfItem, wordsOf } from '../../../core/items/words';
 import { Sampler } from '../../../core/drawing/sampler';
 import { centre, contains, spanned } from '../../../core/geometry/box';
 import { frameMatrix } from '../../../core/geometry/frame';
-import { parentMatrix } from '../../../core/placement/on-page';
+import { pageMatrix, parentMatrix } from '../../../core/placement/on-page';
+import { wholeBox } from '../../../core/placement/replaced';
 import { boxOf, itemsAt } from '../../../core/items/hit';
 import { blanksOn } from '../../../core/handout/blanks';
 import type { Point } from '../../../core/geometry/matrix';
@@ -17,9 +18,11 @@ import { isWritten } from '../../../core/schema/sheet';
 import { findOn } from '../../../core/sheet/tree';
 import { positionAt, positionNear } from '../../../core/text/caret';
 import { pictureNow } from '../../drawing/resources';
+import { croppedNow, dragBelow, pullCrop } from './crop';
 import { pullAmount, pullBend, pullEnd, pullPaint, pullShape, pullSize, pullTurn } from './grips';
 import type { Press } from './ground';
-import { FINGER, Ground, REACH, reachable, unsnapped } from './ground';
+import { FINGER, Ground, mayMove, REACH, reachable, unsnapped } from './ground';
+import { PICTURE_DRAGGED } from '../../parts/dragged';
 import { dragItems, sweepFrom } from './move';
 import { drawStroke, erase } from './pen';
 
@@ -55,6 +58,16 @@ export class Presses {
       this.reach / this.ground.scale,
       pictureNow,
     ).filter((item) => reachable(this.editor, item));
+  }
+
+  /** The picture that a dragged one would take the place of: not one that fills the page, and none while Alt is held. */
+  pictureUnder(event: Pick<DragEvent, 'clientX' | 'clientY' | 'altKey' | 'dataTransfer'>): string | null {
+    const { editor } = this;
+    const types = event.dataTransfer?.types ?? [];
+    if (event.altKey || editor.past || !(types.includes('Files') || types.includes(PICTURE_DRAGGED))) return null;
+    const [top] = this.under(this.ground.pointOf(event));
+    if (top?.kind !== 'picture' || top.made || !mayMove(editor, top)) return null;
+    return top.width * top.height > (editor.page.width * editor.page.height) / 2 ? null : top.id;
   }
 
   private positionIn(item: Item, point: Point): number {
@@ -96,6 +109,8 @@ export class Presses {
 
   private pulled(event: Press, mark: SVGElement) {
     const [kind, x, y] = mark.dataset.grip!.split(' ');
+    const cropped = kind === 'size' && croppedNow(this.editor);
+    if (cropped) return pullCrop(this.ground, event, cropped, { x: Number(x), y: Number(y) } as Handle);
     if (kind === 'size') return pullSize(this.ground, event, { x: Number(x), y: Number(y) } as Handle);
     if (kind === 'turn') return pullTurn(this.ground, event);
     if (kind === 'shape') return pullShape(this.ground, event, Number(x));
@@ -182,6 +197,12 @@ export class Presses {
     if (this.work(event)) return;
     if (mark) return this.pulled(event, mark);
     const point = this.ground.pointOf(event);
+    const cropped = croppedNow(this.editor);
+    if (cropped) {
+      const local = transform(inverse(pageMatrix(this.editor.page, cropped)), point);
+      if (contains(wholeBox(cropped), local)) return dragBelow(this.ground, event, cropped);
+      this.editor.put({ cropping: null });
+    }
     const { editing } = this.editor;
     const editedItem = editing && findOn(this.editor.page, editing.id)?.item;
     const here = this.under(point);
@@ -276,7 +297,10 @@ export class Presses {
       if (inner) this.editor.select([inner.id]);
       return;
     }
-    if (!found) return;
+    if (!found) {
+      if (top.kind === 'picture' && this.editor.chosen === top) this.editor.put({ cropping: top.id });
+      return;
+    }
     if (found.group) this.editor.enter(found.group);
     this.editor.openText(found.item);
   }

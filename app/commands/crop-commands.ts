@@ -1,0 +1,36 @@
+import type { Point } from '../../core/geometry/matrix';
+import { inverse, linear, transform } from '../../core/geometry/matrix';
+import { fitCrop, held, shiftedBelow, zoomed } from '../../core/pictures/frame';
+import { pageMatrix } from '../../core/placement/on-page';
+import type { PictureItem } from '../../core/schema/sheet';
+import type { Editor } from '../document/editor';
+import { setEach } from './set-values';
+
+/** Cropping pictures. */
+
+/** Sets values of each chosen picture from its present ones. */
+export const setPictures = (
+  editor: Editor,
+  name: string,
+  valuesOf: (item: PictureItem) => Partial<PictureItem>,
+): void => setEach(editor, name, (item) => (item.kind === 'picture' ? valuesOf(item) : {}));
+
+/** Begins to crop the chosen picture, or ends it. */
+export function toggleCrop(editor: Editor): void {
+  const { chosen } = editor;
+  if (chosen?.kind === 'picture' && !chosen.locked)
+    editor.put({ cropping: editor.cropping === chosen.id ? null : chosen.id });
+}
+
+export const showWhole = (editor: Editor): void => setPictures(editor, 'Show whole', () => ({ crop: null }));
+
+/** Moves the picture that is being cropped below its frame, as seen on the page. */
+export function shiftCropped(editor: Editor, by: Point): void {
+  setPictures(editor, 'Move in frame', (item) => {
+    const local = transform(inverse(linear(pageMatrix(editor.page, item))), by);
+    return { crop: fitCrop(held(shiftedBelow(item, local))) };
+  });
+}
+
+export const zoomCropped = (editor: Editor, by: number): void =>
+  setPictures(editor, 'Zoom in frame', (item) => ({ crop: fitCrop(held(zoomed(item.crop, by))) }));

@@ -1,0 +1,57 @@
+import { between } from '../../core/changes/between';
+import { inPalette, ownColours } from '../../core/palettes/picture-colours';
+import { replaced } from '../../core/placement/replaced';
+import type { Tone } from '../../core/colour/tone';
+import { find, withItem } from '../../core/sheet/tree';
+import { loadPicture, pictureNow } from '../drawing/resources';
+import type { Editor } from '../document/editor';
+import { untilChanged } from '../document/editor';
+import { setPictures } from './crop-commands';
+
+/** Other pictures and other colours for pictures: each one step that can be undone. */
+
+/** Puts another picture in the place of some. */
+export async function replacePictures(editor: Editor, ids: readonly string[], picture: string): Promise<void> {
+  await loadPicture(picture);
+  const next = pictureNow(picture);
+  if (!next) return editor.say('Couldn’t load the picture. Try again.');
+  let { sheet } = editor;
+  for (const id of ids) {
+    const place = find(sheet, id);
+    // What a maker made is exchanged in its recipe.
+    if (place?.item.kind !== 'picture' || place.item.locked || place.item.made) continue;
+    const { item, lines } = replaced(place.page, place.item, pictureNow(place.item.picture), next);
+    for (const one of [item, ...lines]) sheet = withItem(sheet, find(sheet, one.id)!, one);
+  }
+  if (sheet !== editor.sheet && editor.make(`Replace with ${next.name}`, between(editor.sheet, sheet)))
+    editor.say('The picture was replaced. Its place, size and look stayed.', untilChanged(editor));
+}
+
+const PLAIN: Tone = { brightness: 0, contrast: 0, twoColours: null, tint: null };
+const isPlain = ({ brightness, contrast, twoColours, tint }: Tone) =>
+  brightness === 0 && contrast === 0 && twoColours === null && tint === null;
+
+export function setTone(editor: Editor, name: string, become: (tone: Tone) => Partial<Tone>): void {
+  setPictures(editor, name, ({ tone }) => {
+    const now = tone ?? PLAIN;
+    const next = { ...now, ...become(now) };
+    return { tone: isPlain(next) ? null : next };
+  });
+}
+
+/** Gives a colour of the chosen pictures another one; null gives it back its own. */
+export function setPictureColour(editor: Editor, own: string, to: string | null): void {
+  setPictures(editor, 'Colour of a picture', ({ colours: { [own]: _, ...others } }) => ({
+    colours: to === null || to === own ? others : { ...others, [own]: to },
+  }));
+}
+
+export function colourFromPalette(editor: Editor): void {
+  setPictures(editor, 'Colours from the palette', (item) => {
+    const drawn = pictureNow(item.picture);
+    return drawn && !drawn.raster ? { colours: inPalette(ownColours(drawn), editor.sheet.palette) } : {};
+  });
+}
+
+export const ownColoursAgain = (editor: Editor): void =>
+  setPictures(editor, 'Own colours', () => ({ colours: {}, tone: null }));
