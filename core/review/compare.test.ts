@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { group, held, line, page, plain, shape, sheet, solid, text } from '../schema/defaults';
-import type { Item, Sheet } from '../schema/sheet';
+import { group, held, line, page, picture, plain, shape, sheet, solid, text } from '../schema/defaults';
+import type { Item, PictureItem, Sheet } from '../schema/sheet';
 import type { Kind } from './compare';
 import { compare, differenceWords, rewording } from './compare';
 
@@ -108,6 +108,16 @@ describe('in particular', () => {
       ['a', 'regrouped'],
       ['b', 'regrouped'],
     ]);
+  });
+  test.each<[string, Partial<PictureItem>, Kind]>([
+    ['cropped', { crop: { x: 0.2, y: 0, width: 0.5, height: 1 } }, 'restyled'],
+    ['cut to a shape', { cut: 'ellipse' }, 'restyled'],
+    ['in other colours', { colours: { '#000000': '#ff0000' } }, 'restyled'],
+    ['another one', { picture: 'flat/fox' }, 'replaced'],
+  ])('a picture that is %s', (_, values, kind) => {
+    const shown = (given: Partial<PictureItem>) =>
+      sheet({ title: 'S', pages: [page({ id: 'p', items: [picture({ id: 'q', picture: 'flat/owl', ...given })] })] });
+    expect(compare(shown({}), shown(values)).map((one) => one.kinds)).toEqual([[kind]]);
   });
   test('deleted and drawn almost the same again, it changed', () => {
     const after = onList((list) =>
