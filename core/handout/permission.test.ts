@@ -338,6 +338,10 @@ describe('a student’s own', () => {
       ['the teacher’s page stays', { kind: 'page-remove', id: 'p' }, false],
       ['and is not turned', { kind: 'page-set', id: 'p', values: { width: 612 } }, false],
     ])('%s', (_, change, may) => expect(refusal(on, change, ['page', 'text']) === null).toBe(may));
+    test('goes on to show what was handed in, also where pictures are opened', () => {
+      const other: Change = { kind: 'set', id: 'scan', values: { picture: 'flat/owl' } };
+      expect(refusal(on, other, ['page', 'picture'])).toMatch(/not opened/);
+    });
     test('needs that they are opened, and has an end', () => {
       expect(refusal(on, bring({}), ['picture'])).toMatch(/not opened/);
       const many = Array.from({ length: MOST_BROUGHT }, (_, i) => ({ ...work, id: `w${i}`, items: [] }));

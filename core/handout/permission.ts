@@ -151,6 +151,7 @@ const RULES: { [K in Single['kind']]: Rule<K> } = {
     }
     const brings = item.kind === 'picture' && keys.includes('picture') && change.values.picture !== item.picture;
     const within = place.groups.at(-1)?.maker;
+    if (brings && isPageItself(place.page, item)) return NOT_OPENED;
     return brings && !supplies.includes('picture') && !(within && partOfRecipe(change.values.picture, within))
       ? NOT_OPENED
       : null;

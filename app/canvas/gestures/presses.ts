@@ -64,7 +64,9 @@ export class Presses {
   pictureUnder(event: Pick<DragEvent, 'clientX' | 'clientY' | 'altKey' | 'dataTransfer'>): string | null {
     const { editor } = this;
     const types = event.dataTransfer?.types ?? [];
-    if (event.altKey || editor.past || !(types.includes('Files') || types.includes(PICTURE_DRAGGED))) return null;
+    // What a student brings from elsewhere becomes a page.
+    const files = types.includes('Files') && editor.rights.kind === 'all';
+    if (event.altKey || editor.past || !(files || types.includes(PICTURE_DRAGGED))) return null;
     const [top] = this.under(this.ground.pointOf(event));
     if (top?.kind !== 'picture' || top.made || !mayMove(editor, top)) return null;
     return top.width * top.height > (editor.page.width * editor.page.height) / 2 ? null : top.id;
