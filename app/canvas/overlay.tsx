@@ -16,7 +16,7 @@ import { caretAt, selectionBoxes } from '../../core/text/caret';
 import { amountHandle } from '../../core/text/lettering';
 import { drawPicture } from '../../core/drawing/picture-nodes';
 import { svgMarkup } from '../../core/drawing/svg';
-import { wholeBox } from '../../core/placement/replaced';
+import { wholeBox } from '../../core/pictures/frame';
 import type { Faces } from '../../core/text/faces';
 import { imageUrl, pictureNow } from '../drawing/resources';
 import type { Editor } from '../document/editor';

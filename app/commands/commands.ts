@@ -1,3 +1,4 @@
+import { onItem } from '../../core/pictures/frame';
 import { isOwn } from '../../core/pictures/picture';
 import { frameMatrix } from '../../core/geometry/frame';
 import { parentMatrix } from '../../core/placement/on-page';
@@ -96,7 +97,7 @@ export function addLabel(editor: Editor, to: PictureItem, target: string, blank:
   const part = drawn?.targets.find((t) => t.name === target);
   if (!drawn || !part) return;
   const matrix = compose(parentMatrix(editor.page, to.id), frameMatrix(to));
-  const point = transform(matrix, { x: (part.x / drawn.width) * to.width, y: (part.y / drawn.height) * to.height });
+  const point = transform(matrix, onItem(to, drawn, part));
   const around = boxOf(editor.page, to, pictureNow);
   const right = point.x > around.x + around.width / 2;
   const x = right

@@ -2,7 +2,7 @@ import type { Point } from '../../core/geometry/matrix';
 import { inverse, linear, transform } from '../../core/geometry/matrix';
 import { fitCrop, held, shiftedBelow, zoomed } from '../../core/pictures/frame';
 import { pageMatrix } from '../../core/placement/on-page';
-import type { PictureItem } from '../../core/schema/sheet';
+import type { Page, PictureItem } from '../../core/schema/sheet';
 import type { Editor } from '../document/editor';
 import { setEach } from './set-values';
 
@@ -24,13 +24,12 @@ export function toggleCrop(editor: Editor): void {
 
 export const showWhole = (editor: Editor): void => setPictures(editor, 'Show whole', () => ({ crop: null }));
 
-/** Moves the picture that is being cropped below its frame, as seen on the page. */
-export function shiftCropped(editor: Editor, by: Point): void {
-  setPictures(editor, 'Move in frame', (item) => {
-    const local = transform(inverse(linear(pageMatrix(editor.page, item))), by);
-    return { crop: fitCrop(held(shiftedBelow(item, local))) };
-  });
-}
+/** What shows of a picture that was moved below its frame, by so much as seen on the page. */
+export const movedBelow = (page: Page, item: PictureItem, by: Point): PictureItem['crop'] =>
+  fitCrop(held(shiftedBelow(item, transform(inverse(linear(pageMatrix(page, item))), by))));
+
+export const shiftCropped = (editor: Editor, by: Point): void =>
+  setPictures(editor, 'Move in frame', (item) => ({ crop: movedBelow(editor.page, item, by) }));
 
 export const zoomCropped = (editor: Editor, by: number): void =>
   setPictures(editor, 'Zoom in frame', (item) => ({ crop: fitCrop(held(zoomed(item.crop, by))) }));

@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import { between } from '../../core/changes/between';
 import { inPalette, ownColours } from '../../core/palettes/picture-colours';
 import { replaced } from '../../core/placement/replaced';
@@ -28,21 +29,19 @@ export async function replacePictures(editor: Editor, ids: readonly string[], pi
 }
 
 const PLAIN: Tone = { brightness: 0, contrast: 0, twoColours: null, tint: null };
-const isPlain = ({ brightness, contrast, twoColours, tint }: Tone) =>
-  brightness === 0 && contrast === 0 && twoColours === null && tint === null;
 
 export function setTone(editor: Editor, name: string, become: (tone: Tone) => Partial<Tone>): void {
   setPictures(editor, name, ({ tone }) => {
     const now = tone ?? PLAIN;
     const next = { ...now, ...become(now) };
-    return { tone: isPlain(next) ? null : next };
+    return { tone: equal(next, PLAIN) ? null : next };
   });
 }
 
-/** Gives a colour of the chosen pictures another one; null gives it back its own. */
-export function setPictureColour(editor: Editor, own: string, to: string | null): void {
+/** Gives a colour of the chosen pictures another one. */
+export function setPictureColour(editor: Editor, own: string, to: string): void {
   setPictures(editor, 'Colour of a picture', ({ colours: { [own]: _, ...others } }) => ({
-    colours: to === null || to === own ? others : { ...others, [own]: to },
+    colours: to === own ? others : { ...others, [own]: to },
   }));
 }
 

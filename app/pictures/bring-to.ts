@@ -1,6 +1,7 @@
 import type { Point } from '../../core/geometry/matrix';
 import type { Editor } from '../document/editor';
 import { addPicture } from '../commands/commands';
+import { replaceWith } from '../commands/replace';
 import { bringPicture } from './picture-index';
 
 /** The most pictures added at once. */
@@ -33,10 +34,8 @@ export async function bringTo(
   for (const file of pictures.slice(0, MOST_AT_ONCE)) {
     const brought = await bringPicture(file);
     if (typeof brought === 'string') editor.say(brought);
-    else if (instead !== null) {
-      const { replacePictures } = await import('../commands/picture-commands');
-      await replacePictures(editor, [instead], brought.id);
-    } else addPicture(editor, brought, place);
+    else if (instead !== null) await replaceWith(editor, [instead], brought.id);
+    else addPicture(editor, brought, place);
     if (typeof brought !== 'string') instead = null;
     place = place && { x: place.x + STEP, y: place.y + STEP };
   }

@@ -1,8 +1,7 @@
 import { DRAWN } from '../../core/schema/defaults';
 import { countOf, countShare } from '../../core/geometry/shapes/pen';
-import { FAMILIES, FARTHEST, OUTLINES, valuesOf } from '../../core/geometry/shapes/shapes';
+import { FARTHEST, OUTLINES, valuesOf } from '../../core/geometry/shapes/shapes';
 import { kindOf } from '../../core/items/all';
-import { shapeName } from '../../core/items/name';
 import type { InkItem, Item, Outline, Plate, Shadow, ShapeItem, TextItem } from '../../core/schema/sheet';
 import { inCommon, shared } from '../../core/text/common';
 import type { Editor } from '../document/editor';
@@ -12,6 +11,7 @@ import { NumberField, PercentField } from '../fields/number-field';
 import { Toggle } from '../fields/toggle';
 import { Pair, Row } from '../parts/row';
 import { Choice } from '../fields/choice';
+import { SHAPE_OPTIONS } from './shape-options';
 
 /** Settings of outlines, shapes, pen strokes, plates and shadows. */
 
@@ -86,10 +86,7 @@ export function ShapeFields({ editor, items }: { editor: Editor; items: readonly
         placeholder="Mixed"
         showSearch={{ optionFilterProp: 'label' }}
         onChange={(shape) => setValues(editor, 'Shape', { shape, adjust: [] })}
-        options={FAMILIES.map(({ name, shapes }) => ({
-          label: name,
-          options: shapes.map((value) => ({ value, label: shapeName(value) })),
-        }))}
+        options={SHAPE_OPTIONS}
       />
       {values && values.length > 0 && (
         <Row label="form">

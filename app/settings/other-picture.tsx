@@ -1,5 +1,5 @@
 import type { PictureItem } from '../../core/schema/sheet';
-import { replacePictures } from '../commands/picture-commands';
+import { replaceWith } from '../commands/replace';
 import type { Editor } from '../document/editor';
 import { PicturePick } from '../makers/kit/picture-pick';
 import { usePictures } from '../pictures/picture-index';
@@ -14,11 +14,11 @@ export function OtherPicture({ editor, items }: { editor: Editor; items: readonl
       chosen={items[0].picture}
       groups={group === undefined ? undefined : [group]}
       onChoose={({ id }) =>
-        void replacePictures(
+        void replaceWith(
           editor,
           items.map((item) => item.id),
           id,
-        ).catch(() => editor.say('Couldn’t load the picture. Try again.'))
+        )
       }
     />
   );

@@ -1,7 +1,5 @@
 import { useState } from 'react';
-import { FAMILIES } from '../../core/geometry/shapes/shapes';
 import { WHOLE } from '../../core/pictures/frame';
-import { shapeName } from '../../core/items/name';
 import type { PictureItem } from '../../core/schema/sheet';
 import { shared } from '../../core/text/common';
 import { later } from '../browser/later';
@@ -12,6 +10,7 @@ import { Choice } from '../fields/choice';
 import { PercentField } from '../fields/number-field';
 import { Toggle } from '../fields/toggle';
 import { Row } from '../parts/row';
+import { SHAPE_OPTIONS } from './shape-options';
 
 /** What a picture item shows: which picture, which part of it, in which shape. */
 
@@ -78,13 +77,7 @@ export function PictureParts({ editor, items }: { editor: Editor; items: readonl
         onChange={(cut) =>
           setPictures(editor, 'Cut to a shape', () => ({ cut: (cut === '' ? null : cut) as PictureItem['cut'] }))
         }
-        options={[
-          { value: '', label: 'its frame' },
-          ...FAMILIES.map(({ name, shapes }) => ({
-            label: name,
-            options: shapes.map((value) => ({ value, label: shapeName(value) })),
-          })),
-        ]}
+        options={[{ value: '', label: 'its frame' }, ...SHAPE_OPTIONS]}
       />
     </>
   );

@@ -1,4 +1,5 @@
 import type { Point } from '../../core/geometry/matrix';
+import { replaceWith } from '../commands/replace';
 import type { Editor } from '../document/editor';
 import { LABEL } from './labels';
 import { LINE } from './lines';
@@ -16,10 +17,7 @@ const SORTS: readonly Sort[] = [TEXT, SHAPE, LINE, LABEL, MAKER, PRACTICE_SHEET,
 export function dropSupply(editor: Editor, data: string, at: Point, onto: string | null = null): void {
   const [, supply] = /^supply:(\S+ \S+)$/.exec(data) ?? [];
   const found = supply ? findSupply(editor, supply) : undefined;
-  if (found?.sort === PICTURE.sort && onto !== null)
-    void import('../commands/picture-commands')
-      .then(({ replacePictures }) => replacePictures(editor, [onto], found.id))
-      .catch(() => editor.say('Couldn’t load the picture. Try again.'));
+  if (found?.sort === PICTURE.sort && onto !== null) void replaceWith(editor, [onto], found.id);
   else found?.put(at);
 }
 

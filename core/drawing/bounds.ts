@@ -1,4 +1,4 @@
-import { grown, mapped, overlaps, union } from '../geometry/box';
+import { common, grown, mapped, overlaps, union } from '../geometry/box';
 import type { Box, Matrix } from '../geometry/matrix';
 import { IDENTITY, inverse, multiply } from '../geometry/matrix';
 import type { DisplayNode, DrawnPage, DrawnShadow, GroupNode } from './list';
@@ -90,17 +90,6 @@ function childrenBox(node: GroupNode): Box | null {
 const spread = (shadow: DrawnShadow) => shadow.blur * 3 + 1;
 const castBox = (box: Box, shadow: DrawnShadow): Box =>
   grown({ ...box, x: box.x + shadow.dx, y: box.y + shadow.dy }, spread(shadow));
-
-function common(a: Box, b: Box): Box | null {
-  if (!overlaps(a, b)) return null;
-  const [x, y] = [Math.max(a.x, b.x), Math.max(a.y, b.y)];
-  return {
-    x,
-    y,
-    width: Math.min(a.x + a.width, b.x + b.width) - x,
-    height: Math.min(a.y + a.height, b.y + b.height) - y,
-  };
-}
 
 /** The part of a node that lies on a page; `toPage` leads from the coordinates that the node stands in. */
 function onPage(node: DisplayNode, page: Box, toPage: Matrix): DisplayNode | null {

@@ -10,20 +10,16 @@ import type { DrawnPicture, Pictures } from '../pictures/picture';
 /** From pictures to the display list. */
 
 /** How a picture's colours are changed: each of a drawing's own for another, then all by one map. */
-export type Colouring = { colours: Readonly<Record<string, string>>; tone: ToneMatrix | null };
+type Colouring = { colours: Readonly<Record<string, string>>; tone: ToneMatrix | null };
 const AS_IT_IS: Colouring = { colours: {}, tone: null };
 
-export const colouringOf = ({
-  colours,
-  tone,
-  soften,
-}: Pick<PictureItem, 'colours' | 'tone' | 'soften'>): Colouring => ({
+const colouringOf = ({ colours, tone, soften }: Pick<PictureItem, 'colours' | 'tone' | 'soften'>): Colouring => ({
   colours,
   tone: toneMatrix(tone, soften),
 });
 
 /** A colour of a drawing as it is shown. */
-export const colouredBy = ({ colours, tone }: Colouring, hex: string): string => toned(colours[hex] ?? hex, tone);
+const colouredBy = ({ colours, tone }: Colouring, hex: string): string => toned(colours[hex] ?? hex, tone);
 
 /** A picture in its own coordinates. */
 export function pictureNodes(picture: DrawnPicture, colouring = AS_IT_IS): DisplayNode[] {

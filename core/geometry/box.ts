@@ -53,6 +53,18 @@ export const encloses = (outer: Box, inner: Box) =>
 export const overlaps = (a: Box, b: Box) =>
   a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
 
+/** The part that two boxes have in common; null where they don't overlap. */
+export function common(a: Box, b: Box): Box | null {
+  if (!overlaps(a, b)) return null;
+  const [x, y] = [Math.max(a.x, b.x), Math.max(a.y, b.y)];
+  return {
+    x,
+    y,
+    width: Math.min(a.x + a.width, b.x + b.width) - x,
+    height: Math.min(a.y + a.height, b.y + b.height) - y,
+  };
+}
+
 /** The area that two boxes have in common. */
 export const overlapArea = (a: Box, b: Box): number =>
   Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *

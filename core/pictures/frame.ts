@@ -1,3 +1,5 @@
+import equal from 'fast-deep-equal';
+import { mapped } from '../geometry/box';
 import type { Box, Matrix, Point } from '../geometry/matrix';
 import { transform } from '../geometry/matrix';
 
@@ -20,6 +22,9 @@ export function pictureMatrix(item: Framed, picture: Size): Matrix {
 /** Where a spot of a picture shows, in the local coordinates of its item; it may lie outside. */
 export const onItem = (item: Framed, picture: Size, spot: Point): Point =>
   transform(pictureMatrix(item, picture), spot);
+
+/** The box in which the whole picture would show, in the local coordinates of its item. */
+export const wholeBox = (item: Framed): Box => mapped(WHOLE, pictureMatrix(item, WHOLE));
 
 /** What shows after the frame became `box`, given in its local coordinates of before, while the picture stayed where it was. */
 export function croppedTo({ width, height, crop }: Framed, box: Box): Crop {
@@ -47,17 +52,16 @@ export function zoomed(crop: Crop | null, by: number): Crop {
   };
 }
 
-/** The least and the most of a picture that shows, in shares of its size. */
-const [LEAST, MOST] = [0.02, 20];
-const FARTHEST = 20;
+/** The least and the most of a picture that shows, and how far from its corner, in shares of its size. */
+export const CROP = { least: 0.02, most: 20, farthest: 20 };
 
 /** A crop that a sheet may hold; null where it shows just the whole. */
 export function fitCrop({ x, y, width, height }: Crop): Crop | null {
-  const size = (share: number) => Math.max(LEAST, Math.min(MOST, share));
-  const place = (share: number) => Math.max(-FARTHEST, Math.min(FARTHEST, share));
+  const size = (share: number) => Math.max(CROP.least, Math.min(CROP.most, share));
+  const place = (share: number) => Math.max(-CROP.farthest, Math.min(CROP.farthest, share));
   const fine = (share: number) => Math.round(share * 1e5) / 1e5;
   const crop = { x: fine(place(x)), y: fine(place(y)), width: fine(size(width)), height: fine(size(height)) };
-  return (Object.keys(WHOLE) as (keyof Crop)[]).every((side) => crop[side] === WHOLE[side]) ? null : crop;
+  return equal(crop, WHOLE) ? null : crop;
 }
 
 /**

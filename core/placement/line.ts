@@ -1,5 +1,5 @@
 import { partOf } from '../pictures/picture';
-import { onItem } from '../pictures/frame';
+import { onItem, WHOLE } from '../pictures/frame';
 import type { Pictures } from '../pictures/picture';
 import { hundredths as f } from '../values/hundredths';
 import type { End, FramedItem, Item, LineItem, Page, Side } from '../schema/sheet';
@@ -18,15 +18,12 @@ import { compose, IDENTITY, inverse, transform } from '../geometry/matrix';
 
 export type Route = { points: Point[]; d: string; startAngle: number; endAngle: number };
 
-/** A picture whose spots are told in shares. */
-const UNIT = { width: 1, height: 1 };
-
 /** A named part of a picture, or a spot given as @ and percentages across and down, in the item's local coordinates. */
 export function targetPoint(item: Item, target: string, pictures: Pictures): Point | undefined {
   const spot = /^@([\d.]+),([\d.]+)$/.exec(target);
   if (spot && isFramed(item)) {
     const at = { x: Number(spot[1]) / 100, y: Number(spot[2]) / 100 };
-    if (item.kind === 'picture') return onItem(item, UNIT, at);
+    if (item.kind === 'picture') return onItem(item, WHOLE, at);
     return { x: at.x * item.width, y: at.y * item.height };
   }
   if (item.kind !== 'picture') return undefined;

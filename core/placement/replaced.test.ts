@@ -4,7 +4,8 @@ import { ownPicture } from '../../tests/support/own';
 import type { DrawnPicture } from '../pictures/picture';
 import { held, line, page, picture, text } from '../schema/defaults';
 import type { PictureItem } from '../schema/sheet';
-import { replaced, wholeBox } from './replaced';
+import { wholeBox } from '../pictures/frame';
+import { replaced } from './replaced';
 import { targetPoint } from './line';
 
 const drawn = (id: string, values: Partial<DrawnPicture> = {}): DrawnPicture => ({

@@ -1,5 +1,5 @@
 import { inverse, transform } from '../geometry/matrix';
-import { onItem, pictureMatrix, replacedCrop, WHOLE } from '../pictures/frame';
+import { pictureMatrix, replacedCrop } from '../pictures/frame';
 import type { DrawnPicture } from '../pictures/picture';
 import { partOf } from '../pictures/picture';
 import type { End, LineItem, Page, PictureItem } from '../schema/sheet';
@@ -45,11 +45,4 @@ function spotTarget(item: PictureItem, picture: DrawnPicture, at: { x: number; y
   const { x, y } = transform(inverse(pictureMatrix(item, picture)), at);
   const share = (value: number, of: number) => hundredths(Math.max(0, Math.min(100, (100 * value) / of)));
   return `@${share(x, picture.width)},${share(y, picture.height)}`;
-}
-
-/** The box in which the whole picture would show, in the local coordinates of its item. */
-export function wholeBox(item: PictureItem) {
-  const { x, y } = onItem(item, WHOLE, { x: 0, y: 0 });
-  const end = onItem(item, WHOLE, { x: 1, y: 1 });
-  return { x, y, width: end.x - x, height: end.y - y };
 }

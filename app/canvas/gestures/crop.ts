@@ -1,14 +1,14 @@
 import type { Press } from './ground';
-import { centre, spanned } from '../../../core/geometry/box';
+import { centre, common, spanned } from '../../../core/geometry/box';
 import { frameMatrix } from '../../../core/geometry/frame';
 import type { Box } from '../../../core/geometry/matrix';
 import { inverse, linear, transform } from '../../../core/geometry/matrix';
 import type { Handle } from '../../../core/geometry/resize';
 import { resize } from '../../../core/geometry/resize';
-import { croppedTo, fitCrop, held, shiftedBelow } from '../../../core/pictures/frame';
-import { pageMatrix, parentMatrix } from '../../../core/placement/on-page';
-import { wholeBox } from '../../../core/placement/replaced';
+import { croppedTo, fitCrop, wholeBox } from '../../../core/pictures/frame';
+import { parentMatrix } from '../../../core/placement/on-page';
 import type { PictureItem } from '../../../core/schema/sheet';
+import { movedBelow } from '../../commands/crop-commands';
 import type { Editor } from '../../document/editor';
 import type { Ground } from './ground';
 import { mayMove } from './ground';
@@ -21,13 +21,10 @@ export function croppedNow(editor: Editor): PictureItem | null {
   return item?.kind === 'picture' && item.id === editor.cropping && mayMove(editor, item) ? item : null;
 }
 
-/** The part of a box that lies in another; the box itself where none does. */
+/** The part of a box that lies in another; the box itself where less than a point does. */
 function within(box: Box, whole: Box): Box {
-  const left = Math.max(box.x, whole.x);
-  const top = Math.max(box.y, whole.y);
-  const right = Math.min(box.x + box.width, whole.x + whole.width);
-  const bottom = Math.min(box.y + box.height, whole.y + whole.height);
-  return right - left < 1 || bottom - top < 1 ? box : { x: left, y: top, width: right - left, height: bottom - top };
+  const part = common(box, whole);
+  return part && part.width >= 1 && part.height >= 1 ? part : box;
 }
 
 /** Shift keeps the proportions, Alt crops both sides alike. */
@@ -68,9 +65,8 @@ export function pullCrop(ground: Ground, event: Press, item: PictureItem, handle
 /** Drags the picture below its frame. */
 export function dragBelow(ground: Ground, event: Press, item: PictureItem): void {
   const start = ground.pointOf(event);
-  const back = inverse(linear(pageMatrix(ground.editor.page, item)));
-  ground.reshape(event, 'Move in frame', [item], (point) => {
-    const by = transform(back, { x: point.x - start.x, y: point.y - start.y });
-    return [{ ...item, crop: fitCrop(held(shiftedBelow(item, by))) }];
-  });
+  const { page } = ground.editor;
+  ground.reshape(event, 'Move in frame', [item], (point) => [
+    { ...item, crop: movedBelow(page, item, { x: point.x - start.x, y: point.y - start.y }) },
+  ]);
 }

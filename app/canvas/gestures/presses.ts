@@ -5,7 +5,7 @@ import { Sampler } from '../../../core/drawing/sampler';
 import { centre, contains, spanned } from '../../../core/geometry/box';
 import { frameMatrix } from '../../../core/geometry/frame';
 import { pageMatrix, parentMatrix } from '../../../core/placement/on-page';
-import { wholeBox } from '../../../core/placement/replaced';
+import { wholeBox } from '../../../core/pictures/frame';
 import { boxOf, itemsAt } from '../../../core/items/hit';
 import { blanksOn } from '../../../core/handout/blanks';
 import type { Point } from '../../../core/geometry/matrix';
@@ -111,9 +111,11 @@ export class Presses {
 
   private pulled(event: Press, mark: SVGElement) {
     const [kind, x, y] = mark.dataset.grip!.split(' ');
-    const cropped = kind === 'size' && croppedNow(this.editor);
-    if (cropped) return pullCrop(this.ground, event, cropped, { x: Number(x), y: Number(y) } as Handle);
-    if (kind === 'size') return pullSize(this.ground, event, { x: Number(x), y: Number(y) } as Handle);
+    if (kind === 'size') {
+      const handle = { x: Number(x), y: Number(y) } as Handle;
+      const cropped = croppedNow(this.editor);
+      return cropped ? pullCrop(this.ground, event, cropped, handle) : pullSize(this.ground, event, handle);
+    }
     if (kind === 'turn') return pullTurn(this.ground, event);
     if (kind === 'shape') return pullShape(this.ground, event, Number(x));
     if (kind === 'bend') return pullBend(this.ground, event);

@@ -1,12 +1,14 @@
 import { z } from 'zod';
+import type { Tone as ToneSettings } from '../../colour/tone';
 import { SHAPES } from '../../geometry/shapes/shapes';
+import { CROP } from '../../pictures/frame';
 import { Hex, Share } from '../../values/primitives';
 import { base, frame } from './common';
 
 const Change = z.number().min(-1).max(1);
 
 /** See core/colour/tone.ts. */
-export const Tone = z.strictObject({
+const Tone: z.ZodType<ToneSettings> = z.strictObject({
   brightness: Change,
   contrast: Change,
   twoColours: z.strictObject({ dark: Hex, light: Hex }).nullable(),
@@ -14,11 +16,11 @@ export const Tone = z.strictObject({
 });
 
 /** In shares of the picture's width and height; it may reach beyond the picture. */
-export const Crop = z.strictObject({
-  x: z.number().min(-20).max(20),
-  y: z.number().min(-20).max(20),
-  width: z.number().min(0.02).max(20),
-  height: z.number().min(0.02).max(20),
+const Crop = z.strictObject({
+  x: z.number().min(-CROP.farthest).max(CROP.farthest),
+  y: z.number().min(-CROP.farthest).max(CROP.farthest),
+  width: z.number().min(CROP.least).max(CROP.most),
+  height: z.number().min(CROP.least).max(CROP.most),
 });
 
 /** More colours than any drawing has. */
