@@ -42,14 +42,13 @@ export function jsonOf(text: unknown): unknown {
 }
 
 /** A file that is sent as the body of a request. @throws a 413 answer where it is too large */
-export async function fileIn(request: Request): Promise<Uint8Array> {
+export async function fileIn(request: Request, most = MOST_BYTES): Promise<Uint8Array> {
   const chunks: Uint8Array[] = [];
   let length = 0;
   // Node's streams are iterable, although the browser's types don't say so.
   for await (const chunk of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
     length += chunk.length;
-    if (length > MOST_BYTES)
-      throw refuse(413, `This file has more than ${MOST_BYTES / 1e6} MB. Save it smaller and try again.`);
+    if (length > most) throw refuse(413, `This file has more than ${most / 1e6} MB. Save it smaller and try again.`);
     chunks.push(chunk);
   }
   return Buffer.concat(chunks);

@@ -49,6 +49,8 @@ export default [
   route('phrases', 'routes/phrases.ts'),
   route('written', 'routes/written.ts'),
   route('pictures', 'routes/pictures.ts'),
+  route('pictures/shelf', 'routes/shelf.ts'),
+  route('pictures/clearing', 'routes/clearing.ts'),
   route('art/pictures/own/:file', 'routes/own-picture.ts'),
   route('galleries/:handoutId', 'routes/student-gallery.tsx'),
   route('galleries/:handoutId/:pieceId', 'routes/gallery-picture.ts'),

@@ -64,6 +64,19 @@ export function refusedWork(error: unknown): Response {
   return refuse(error.why === 'busy' ? 503 : 422, error.message);
 }
 
+/** Takes backgrounds away in the same way. */
+export const clearing =
+  (exporter: Services['exporter'], signal: AbortSignal) => (job: Parameters<Services['exporter']['clear']>[0]) =>
+    exporter.clear(job, signal).catch((error: unknown) => {
+      throw refusedWork(error);
+    });
+
+/** Opens ZIP files in the same way. */
+export const unpacking = (exporter: Services['exporter'], signal: AbortSignal) => (bytes: Uint8Array) =>
+  exporter.unpack(bytes, signal).catch((error: unknown) => {
+    throw refusedWork(error);
+  });
+
 /** Reads picture files in, in a process of its own, for as long as whoever asked waits. */
 export const readingIn =
   (exporter: Services['exporter'], signal: AbortSignal) => (file: Parameters<Services['exporter']['readIn']>[0]) =>

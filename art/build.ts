@@ -7,11 +7,16 @@ import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import subsetFont from 'subset-font';
 import svgpath from 'svgpath';
+import type { BasicColour } from '../core/colour/main-colours';
+import { mainColours } from '../core/colour/main-colours';
+import { outlinedPaths } from '../core/pictures/outlined';
 import type { DrawnPicture } from '../core/pictures/picture';
 import { withoutNames } from '../core/pictures/picture';
+import { mosaicOf } from '../core/raster/mosaic';
 import { FACES, FALLBACK, SIGNS, STAND_INS, standInsFor } from '../core/text/catalogue';
 import { Faces } from '../core/text/faces';
 import { DIAGRAMS } from './diagrams/index';
+import { DRAWINGS } from './drawings/index';
 import { dottedFont } from './dotted';
 import type { Tagged } from './diagrams/drawn';
 import { flatPictures } from './flat';
@@ -162,9 +167,22 @@ export function pictureSvg({ width, height, paths }: Pick<DrawnPicture, 'width' 
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}">${inner}</svg>`;
 }
 
+/** So wide is a picture drawn to see its colours, in pixels; and about so wide is it shown in lists. */
+const SEEN_WIDE = 40;
+const SHOWN_WIDE = 60;
+
+function coloursOf(picture: Pick<DrawnPicture, 'width' | 'height' | 'paths'>): BasicColour[] {
+  const { width, height, pixels } = new Resvg(pictureSvg(picture), {
+    fitTo: { mode: 'width', value: SEEN_WIDE },
+    font: { loadSystemFonts: false },
+  }).render();
+  const { cells } = mosaicOf({ width, height, data: pixels });
+  return mainColours(cells.filter(Boolean).map((hex) => [hex, 1]));
+}
+
 function buildPictures() {
   // Without arcs and shorthands: the reader of a picture's paths understands only M, L, H, V, C, Q and Z.
-  const all: Tagged[] = [...DIAGRAMS, ...atlas(), ...flatPictures(), ...silhouettes()].map((picture) => ({
+  const all: Tagged[] = [...DIAGRAMS, ...atlas(), ...flatPictures(), ...DRAWINGS, ...silhouettes()].map((picture) => ({
     ...picture,
     paths: picture.paths.map((path) => ({ ...path, d: svgpath(path.d).abs().unarc().unshort().round(3).toString() })),
   }));
@@ -173,11 +191,15 @@ function buildPictures() {
     mkdirSync(path.dirname(file), { recursive: true });
     writeFileSync(`${file}.json`, JSON.stringify(withoutNames(picture)));
     writeFileSync(`${file}.svg`, pictureSvg(picture));
+    writeFileSync(
+      `${file}-lines.svg`,
+      pictureSvg({ ...picture, paths: outlinedPaths(picture, picture.width / SHOWN_WIDE) }),
+    );
   }
   mkdirSync(path.join(out, 'pictures', 'secret'), { recursive: true });
   for (const [name, paths] of Object.entries(SECRET_DRAWINGS))
     writeFileSync(path.join(out, 'pictures', 'secret', `${name}.svg`), pictureSvg({ width: 100, height: 100, paths }));
-  const index = all.map(({ id, name, tags, group, width, height, licence, credit }) => ({
+  const index = all.map(({ id, name, tags, group, width, height, licence, credit, paths }) => ({
     id,
     name,
     tags,
@@ -186,6 +208,7 @@ function buildPictures() {
     height,
     licence,
     credit,
+    colours: coloursOf({ width, height, paths }),
   }));
   writeFileSync(path.join(out, 'pictures', 'index.json'), JSON.stringify(index));
   // The name of a part is often the answer, so only teachers get it.

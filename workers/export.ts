@@ -7,22 +7,31 @@ import type { Feedback } from '../core/review/feedback';
 import { feedbackPages, stacked } from '../core/review/feedback';
 import type { Page, Sheet } from '../core/schema/sheet';
 import type { Answer, Progress } from '../server/exports/crew';
+import { fitted } from '../server/exports/fitted';
 import type { Job, PictureAnswer, PictureJob } from '../server/exports/job';
 import { pdfOf } from '../server/exports/pdf';
 import { pagePng } from '../server/exports/png';
 import { embedding, pdfResources, withOwn } from '../server/exports/resources';
-import { PictureProblem, readIn } from '../server/pictures/read-in';
+import type { ClearedIn } from '../server/pictures/read-in';
+import { clearedPicture, PictureProblem, readIn } from '../server/pictures/read-in';
+import type { Unpacked } from '../server/pictures/unpack';
+import { unpack } from '../server/pictures/unpack';
 import { openFaces, openPictures } from '../server/art/shipped';
 
 /** Heavy output and input, in a process of its own: run for a crew of the server's, see server/exports/crew.ts. */
+
+/** Pixels to the inch that paper shows. */
+const PRINTED = 300;
 
 const shipped = { faces: await openFaces(), pictures: openPictures() };
 
 export default async function run(
   job: Job,
   tell: (progress: Progress) => void = () => {},
-): Promise<Uint8Array | string | PictureAnswer> {
+): Promise<Uint8Array | string | PictureAnswer | Unpacked | ClearedIn | null> {
   if (job.kind === 'picture') return read(job);
+  if (job.kind === 'unpack') return unpack(job.bytes);
+  if (job.kind === 'clear') return clearedPicture(job.drawn, job.bytes, job.recipe);
   const resources = { ...shipped, pictures: withOwn(shipped.pictures, job.own) };
   const { faces } = resources;
   if (job.kind === 'thumbnail') return thumbnailSvg(job.part, resources);
@@ -30,20 +39,21 @@ export default async function run(
     return pageSvg(stacked(feedbackPages(job.piece, resources)), faces, embedding(job.own));
   if (job.kind === 'feedback') {
     const of = job.pieces.length;
+    const own = await fitted(job.own, () => feedback(job.pieces, resources), PRINTED);
     return pdfOf(
       feedback(job.pieces, resources, (done) => tell({ done, of })),
       job.title,
-      pdfResources(faces, job.own),
+      pdfResources(faces, own),
     );
   }
   if (job.kind === 'pdf') {
     const all = job.sheets.flatMap((sheet) => sheet.pages.map((page) => ({ sheet, page })));
-    return pdfOf(drawn(all, resources), job.title, pdfResources(faces, job.own), (done) =>
-      tell({ done, of: all.length }),
-    );
+    const own = await fitted(job.own, () => drawn(all, resources), PRINTED);
+    return pdfOf(drawn(all, resources), job.title, pdfResources(faces, own), (done) => tell({ done, of: all.length }));
   }
   const page = job.sheet.pages[job.page] ?? job.sheet.pages[0];
-  return pagePng(seenOf(drawPage(job.sheet, page, resources)), faces, job.dpi, embedding(job.own));
+  const seen = seenOf(drawPage(job.sheet, page, resources));
+  return pagePng(seen, faces, job.dpi, embedding(await fitted(job.own, () => [seen], job.dpi)));
 }
 
 /** Pages drawn one by one, so that only one of them is in memory. */
@@ -52,7 +62,11 @@ function* drawn(pages: { sheet: Sheet; page: Page }[], resources: Parameters<typ
 }
 
 /** The same for feedback: piece by piece. */
-function* feedback(pieces: Feedback[], resources: Parameters<typeof feedbackPages>[1], tell: (done: number) => void) {
+function* feedback(
+  pieces: Feedback[],
+  resources: Parameters<typeof feedbackPages>[1],
+  tell: (done: number) => void = () => {},
+) {
   for (const [i, piece] of pieces.entries()) {
     tell(i + 1);
     yield* feedbackPages(piece, resources);
@@ -62,7 +76,7 @@ function* feedback(pieces: Feedback[], resources: Parameters<typeof feedbackPage
 /** A problem with a file crosses between processes as a string: an error would lose its class. */
 async function read({ bytes, name, owner, page }: PictureJob): Promise<PictureAnswer> {
   try {
-    return { picture: await readIn(bytes, name, owner, page) };
+    return { picture: await readIn(bytes, name, owner, { page, faces: shipped.faces }) };
   } catch (error) {
     if (error instanceof PictureProblem) return { problem: error.message };
     throw error;

@@ -1,7 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { overlaps } from '../../core/geometry/box';
 import { boxOf } from '../../core/items/hit';
-import type { Point } from '../../core/geometry/matrix';
 import { itemName } from '../../core/items/name';
 import { isFramed } from '../../core/schema/sheet';
 import { findOn } from '../../core/sheet/tree';
@@ -13,6 +12,8 @@ import { pictureNow } from '../drawing/resources';
 import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 import { DigList } from './dig';
+import type { OnDrop } from './dropping';
+import { useDropping } from './dropping';
 import type { Shown } from './gestures/ground';
 import { Presses } from './gestures/presses';
 import { Ground, NOTHING } from './gestures/ground';
@@ -38,8 +39,7 @@ type Props = {
   view: View;
   arrived: number;
   label: string;
-  /** `onto`: the picture that what is dropped is to take the place of. */
-  onDropSupply?: (data: string, at: Point, files: readonly File[], onto: string | null) => void;
+  onDropSupply?: OnDrop;
 };
 
 export function Stage({ editor, view, arrived, label, onDropSupply }: Props) {
@@ -86,6 +86,8 @@ export function Stage({ editor, view, arrived, label, onDropSupply }: Props) {
     };
   }, [editor, presses]);
 
+  useDropping(paper, ground, presses, onDropSupply);
+
   const drawnSheet = past?.sheet ?? sheet;
   const drawn = past
     ? (past.sheet.pages.find((one) => one.id === page.id) ?? past.sheet.pages[0])
@@ -108,23 +110,6 @@ export function Stage({ editor, view, arrived, label, onDropSupply }: Props) {
         if (here.length > 0 && !here.some((item) => editor.selection.includes(item.id))) editor.select([here[0].id]);
         presses.showDug(point, here);
       }}
-      onDragOver={(event) => {
-        if (!onDropSupply) return;
-        event.preventDefault();
-        const onto = presses.pictureUnder(event);
-        if (onto !== (shown.hold?.item ?? null))
-          ground.show({ hold: onto === null ? null : { item: onto, target: null } });
-      }}
-      onDragLeave={({ currentTarget, relatedTarget }) =>
-        !currentTarget.contains(relatedTarget as Node | null) && ground.show(NOTHING)
-      }
-      onDrop={(event) => {
-        event.preventDefault();
-        const onto = presses.pictureUnder(event);
-        ground.show(NOTHING);
-        const [data, files] = [event.dataTransfer.getData('text/plain'), [...event.dataTransfer.files]];
-        onDropSupply?.(data, ground.pointOf(event), files, onto);
-      }}
     >
       {faces ? (
         <>
@@ -137,6 +122,7 @@ export function Stage({ editor, view, arrived, label, onDropSupply }: Props) {
             prompts={editor.shut === null}
             label={label}
             dimmed={dimmed}
+            beside
           />
           {!past && (
             <>

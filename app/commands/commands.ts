@@ -1,6 +1,7 @@
 import { onItem } from '../../core/pictures/frame';
 import { isOwn } from '../../core/pictures/picture';
 import { frameMatrix } from '../../core/geometry/frame';
+import { placeBeside } from '../../core/placement/beside';
 import { parentMatrix } from '../../core/placement/on-page';
 import { boxOf } from '../../core/items/hit';
 import type { Point } from '../../core/geometry/matrix';
@@ -62,23 +63,50 @@ export function addPicture(
   editor: Editor,
   given: { id: string; name: string; credit: string; width: number; height: number },
   at?: Point,
+  look: Partial<Pick<PictureItem, 'form'>> = {},
 ): void {
   const room = Math.min(editor.page.width, editor.page.height);
   const longest = room * (given.id.startsWith('diagram/') ? 0.62 : isOwn(given.id) ? 0.42 : 0.2);
   const scale = longest / Math.max(given.width, given.height);
   const [width, height] = [given.width * scale, given.height * scale];
   add(editor, 'Add picture', [
-    picture({
-      id: newId(),
-      picture: given.id,
-      touch: touch(editor),
-      alt: given.name,
-      credit: given.credit,
-      ...placeFor(editor, width, height, at),
-      width,
-      height,
-    }),
+    pictureOf(editor, given, { ...placeFor(editor, width, height, at), width, height, ...look }),
   ]);
+}
+
+/** The longer side of one that waits beside the page, in points. */
+const CANDIDATE = 110;
+
+const pictureOf = (editor: Editor, { id, name, credit }: Given, values: Partial<PictureItem>): PictureItem =>
+  picture({ id: newId(), picture: id, touch: touch(editor), alt: name, credit, ...values });
+
+/** Puts a picture beside the page, to be tried later. */
+export function addBesidePage(editor: Editor, given: Given, look: Partial<Pick<PictureItem, 'form'>> = {}): void {
+  const scale = CANDIDATE / Math.max(given.width, given.height);
+  const [width, height] = [given.width * scale, given.height * scale];
+  add(
+    editor,
+    'Add picture beside the page',
+    [pictureOf(editor, given, { ...placeBeside(editor.page, width, height), width, height, ...look })],
+    editor.selection,
+    null,
+  );
+}
+
+type Given = Parameters<typeof addPicture>[1];
+
+/** One picture goes on the page, or where it was dropped; several go beside it, to be chosen from, in one step. */
+export function addPictures(editor: Editor, given: readonly Given[], at?: Point): void {
+  if (given.length === 1) return addPicture(editor, given[0], at);
+  let { page } = editor;
+  const items = given.map((one) => {
+    const scale = CANDIDATE / Math.max(one.width, one.height);
+    const [width, height] = [one.width * scale, one.height * scale];
+    const item = pictureOf(editor, one, { ...placeBeside(page, width, height), width, height });
+    page = { ...page, items: [...page.items, item] };
+    return item;
+  });
+  add(editor, 'Add pictures beside the page', items, editor.selection, null);
 }
 
 const LABEL_LOOK = {

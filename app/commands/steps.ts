@@ -18,8 +18,6 @@ export const set = (id: string, values: Record<string, unknown>): Change => ({ k
 /** What a student adds stays theirs to change. */
 export const touch = (editor: Editor) => (editor.rights.kind === 'all' ? ('fixed' as const) : ('free' as const));
 
-const spotFor = (editor: Editor) => ({ page: editor.page.id, group: editor.entered, behind: null });
-
 /** A new item with the last look of its kind. What was asked for explicitly stays. */
 export function styledAsLast<T extends Item>(editor: Editor, item: T, asked: readonly string[] = []): T {
   const look = editor.looks.get(lookKey(item));
@@ -29,8 +27,14 @@ export function styledAsLast<T extends Item>(editor: Editor, item: T, asked: rea
 }
 
 /** Adds items in front, the first one at the very front, and selects those that are named. */
-export function add(editor: Editor, name: string, items: Item[], choose: string[] = [items[0].id]): boolean {
-  const spot = spotFor(editor);
+export function add(
+  editor: Editor,
+  name: string,
+  items: Item[],
+  choose: readonly string[] = [items[0].id],
+  group: string | null = editor.entered,
+): boolean {
+  const spot = { page: editor.page.id, group, behind: null };
   const made = editor.make(name, all(items.toReversed().map((item) => ({ kind: 'insert', spot, item }))));
   if (made) editor.select(choose);
   return made;

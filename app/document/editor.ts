@@ -4,6 +4,7 @@ import type { Hit } from '../../core/changes/search';
 import type { Point } from '../../core/geometry/matrix';
 import type { Look } from '../../core/items/look';
 import { lookOf } from '../../core/items/look';
+import { creditsChange, hasCreditLine } from '../../core/pictures/credits';
 import type { GroupItem, Item, Page, RunStyle, Sheet, WrittenItem } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { LIMITS, NEARLY_FULL } from '../../core/sheet/limits';
@@ -145,7 +146,21 @@ export class Editor extends OpenDocument {
     const before = this.sheet;
     const made = super.make(name, change, by);
     if (made && change.kind === 'splice') this.sayNearlyFull(change.id, before);
+    if (made) this.keepCredits(before);
     return made;
+  }
+
+  override amend(name: string, change: Change): void {
+    const before = this.sheet;
+    super.amend(name, change);
+    this.keepCredits(before);
+  }
+
+  /** Lines that say where pictures are from follow each change, and are undone with it. */
+  private keepCredits(before: Sheet): void {
+    if (this.rights.kind !== 'all' || this.sheet === before || !hasCreditLine(this.sheet)) return;
+    const change = creditsChange(before, this.sheet);
+    if (change) super.amend('Credits', change);
   }
 
   /** Warns once when a box is nearly full. */

@@ -1,5 +1,7 @@
 import type { ProxyMarked, Remote } from 'comlink';
 import { proxy, wrap } from 'comlink';
+import type { ClearingWorker } from '../../workers/clearing';
+import clearingUrl from '../../workers/clearing?worker&url';
 import type { FilesWorker } from '../../workers/files';
 import filesUrl from '../../workers/files?worker&url';
 import type { MakersWorker } from '../../workers/makers';
@@ -86,5 +88,6 @@ export const studio = new Helper<StudioWorker>(studioUrl);
 export const spelling = new Helper<SpellingWorker>(spellingUrl);
 export const makers = new Helper<MakersWorker>(makersUrl, (worker, run) => worker.stop(run));
 export const files = new Helper<FilesWorker>(filesUrl);
+export const clearing = new Helper<ClearingWorker>(clearingUrl);
 // The browser has them then, also when the network is gone.
 for (const url of [spellingUrl, makersUrl, studioUrl, filesUrl]) ahead(() => fetch(url));

@@ -1,11 +1,14 @@
-import { memo, useDeferredValue, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { Fragment, memo, useDeferredValue, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { ReactNode } from 'react';
 import type { Drawing } from '../../core/items/kind';
 import { drawItem } from '../../core/items/draw';
 import { drawLine } from '../../core/items/line';
+import { boxOf } from '../../core/items/hit';
+import { itemName } from '../../core/items/name';
 import { paintOf } from '../../core/items/paint';
 import { svgMarkup } from '../../core/drawing/svg';
 import { frameMatrix } from '../../core/geometry/frame';
+import { isBeside } from '../../core/placement/beside';
 import { lineEnds } from '../../core/placement/line';
 import { bodyText } from '../../core/text/body';
 import type { FramedItem, GroupItem, Item, Page, Sheet } from '../../core/schema/sheet';
@@ -120,7 +123,7 @@ const inParts = (item: Item): item is GroupItem =>
 
 /** The words and pictures of a page for screen readers, in reading order: the glyphs themselves are only outlines. */
 const ReadAloud = memo(function ReadAloud({ page }: { page: Page }) {
-  const said = everyItem(page)
+  const said = everyItem({ ...page, items: page.items.filter((item) => !isBeside(page, item)) })
     .filter((item) => !item.hidden && isFramed(item) && item.kind !== 'group')
     .map((item) => ({ item: item as FramedItem, words: isWritten(item) ? bodyText(item.body).trim() : item.alt }))
     .filter(({ words }) => words !== '')
@@ -146,6 +149,8 @@ type Props = {
   label: string;
   /** Items that are drawn faintly for now. */
   dimmed?: ReadonlySet<string>;
+  /** Whether what lies beside the page is shown, on the desk. */
+  beside?: boolean;
   children?: ReactNode;
 };
 
@@ -158,6 +163,7 @@ export const PageView = memo(function PageView({
   prompts = false,
   label,
   dimmed,
+  beside = false,
   children,
 }: Props) {
   const { width, height, background } = page;
@@ -173,6 +179,26 @@ export const PageView = memo(function PageView({
         : '',
     [background, width, height, faces, page.id],
   );
+  const [onIt, offIt] = useMemo(() => {
+    const back = page.items.toReversed();
+    return [back.filter((item) => !isBeside(page, item)), back.filter((item) => isBeside(page, item))];
+  }, [page]);
+  const drawn = (item: Item) => {
+    const View = inParts(item) ? PartsView : ItemView;
+    return (
+      <View
+        key={item.id}
+        item={item}
+        roles={sheet.roles}
+        faces={faces}
+        prompts={prompts}
+        arrived={arrived}
+        page={item.kind === 'group' && hasLine(item) ? page : null}
+        ends={endsOf(page, item)}
+        dim={dimmed?.has(item.id) ?? false}
+      />
+    );
+  };
   return (
     <>
       <ReadAloud page={heard} />
@@ -185,24 +211,26 @@ export const PageView = memo(function PageView({
         aria-label={label}
       >
         <g dangerouslySetInnerHTML={{ __html: ground }} />
-        {page.items.toReversed().map((item) => {
-          const View = inParts(item) ? PartsView : ItemView;
-          return (
-            <View
-              key={item.id}
-              item={item}
-              roles={sheet.roles}
-              faces={faces}
-              prompts={prompts}
-              arrived={arrived}
-              page={item.kind === 'group' && hasLine(item) ? page : null}
-              ends={endsOf(page, item)}
-              dim={dimmed?.has(item.id) ?? false}
-            />
-          );
-        })}
+        {onIt.map(drawn)}
         {children}
       </svg>
+      {beside && offIt.length > 0 && (
+        <svg
+          className="beside-view"
+          width={width * scale}
+          height={height * scale}
+          viewBox={`0 0 ${width} ${height}`}
+          role="img"
+          aria-label={`Beside the page: ${offIt.map(itemName).join(', ')}`}
+        >
+          {offIt.map((item) => (
+            <Fragment key={item.id}>
+              {drawn(item)}
+              <rect className="beside-place" {...boxOf(page, item, pictureNow)} />
+            </Fragment>
+          ))}
+        </svg>
+      )}
     </>
   );
 });

@@ -1,3 +1,4 @@
+import type { ImageNode } from '../../core/drawing/list';
 import type { DrawnPicture } from '../../core/pictures/picture';
 import type { Sheet } from '../../core/schema/sheet';
 import { FALLBACK, fileFor } from '../../core/text/catalogue';
@@ -73,7 +74,7 @@ export const loadPicture = (id: string) =>
   });
 
 /** Where the pixels of own pictures are. */
-export const imageUrl = (asset: string) => `/art/pictures/${asset}`;
+export const imageUrl = ({ asset, screen }: Pick<ImageNode, 'asset' | 'screen'>) => `/art/pictures/${screen ?? asset}`;
 
 /** A picture if it is here. Otherwise it is fetched. */
 export function pictureNow(id: string): DrawnPicture | undefined {

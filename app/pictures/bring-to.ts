@@ -1,15 +1,18 @@
 import type { Point } from '../../core/geometry/matrix';
 import type { Editor } from '../document/editor';
-import { addPicture } from '../commands/commands';
+import { untilChanged } from '../document/editor';
+import { addPictures } from '../commands/commands';
 import { replaceWith } from '../commands/replace';
-import { bringPicture } from './picture-index';
+import { bringPictures } from './picture-index';
 
-/** The most pictures added at once. */
-const MOST_AT_ONCE = 12;
-/** How far the next one lies from the last, in points. */
-const STEP = 18;
+/** The most files taken in at once. */
+const MOST_AT_ONCE = 30;
+const MAY_BE = /\.(?:png|jpe?g|webp|gif|svg|zip)$/i;
 
-/** Uploads picture files and puts them on the sheet, the first one in the place of another where it is dropped `onto` that; on a student's copy files become pages, where that is opened. */
+/**
+ * Takes picture files in and puts them on the sheet, or beside it: the first one in the place of another where it is dropped `onto`
+ * that, several beside the page, to be chosen from. On a student's copy files become pages, where that is opened.
+ */
 export async function bringTo(
   editor: Editor,
   files: readonly File[],
@@ -25,18 +28,28 @@ export async function bringTo(
       ? bringing.add(files)
       : editor.say('Your teacher has not opened work made elsewhere on this sheet.');
   }
-  const pictures = files.filter(({ type }) => type.startsWith('image/'));
-  if (pictures.length === 0) return editor.say('Only pictures can be put on the sheet: PNG, JPEG or WebP files.');
+  const pictures = files.filter(({ type, name }) => type.startsWith('image/') || MAY_BE.test(name));
+  const others = files.filter((file) => !pictures.includes(file));
+  const said = others.map(
+    ({ name }) => `“${name}” is no picture: PNG, JPEG, WebP, GIF, SVG or ZIP files can be taken in.`,
+  );
   if (pictures.length > MOST_AT_ONCE)
-    editor.say(`The first ${MOST_AT_ONCE} pictures were uploaded. Upload the others after these.`);
-  let place = at;
-  let instead = onto;
-  for (const file of pictures.slice(0, MOST_AT_ONCE)) {
-    const brought = await bringPicture(file);
-    if (typeof brought === 'string') editor.say(brought);
-    else if (instead !== null) await replaceWith(editor, [instead], brought.id);
-    else addPicture(editor, brought, place);
-    if (typeof brought !== 'string') instead = null;
-    place = place && { x: place.x + STEP, y: place.y + STEP };
+    said.push(`Only the first ${MOST_AT_ONCE} files were taken in. Bring the others after these.`);
+  if (pictures.length > 0) {
+    const wanted = pictures.slice(0, MOST_AT_ONCE);
+    const [first] = wanted;
+    const what = wanted.length === 1 ? `“${first.name}” is` : `${wanted.length} files are`;
+    editor.say(`${what} being taken in …`);
+    const { entries, said: more } = await bringPictures(wanted);
+    said.push(...more);
+    const left = onto === null ? entries : entries.slice(1);
+    if (onto !== null && entries.length > 0) await replaceWith(editor, [onto], entries[0].id);
+    if (left.length > 0) addPictures(editor, left, onto === null ? at : undefined);
+    if (left.length > 1)
+      said.unshift(
+        `${left.length} pictures lie beside the page. Select one on the page and press T to try them in its place.`,
+      );
+    else if (left.length === 1 && said.length === 0) editor.say('The picture was taken in.', untilChanged(editor));
   }
+  if (said.length > 0) editor.say(said.join(' '));
 }

@@ -17,9 +17,11 @@ const shipped = [
     height: 1,
     credit: 'A',
     licence: 'MIT',
+    colours: [],
   },
 ];
-const own = { id: `own/${'a'.repeat(32)}`, name: 'disc', width: 30, height: 20 };
+const SAID = { colours: ['red'], section: '', credit: '', shared: false, by: null };
+const own = { id: `own/${'a'.repeat(32)}`, name: 'disc', width: 30, height: 20, ...SAID };
 
 beforeEach(async () => {
   vi.resetModules();
@@ -69,26 +71,53 @@ describe('the pictures', () => {
 
 describe('bringing one along', () => {
   const brought = { ...own, id: `own/${'b'.repeat(32)}`, name: 'my heron' };
-  const said = async (given = file('heron.png')) => {
-    const answer = await index.bringPicture(given);
-    return typeof answer === 'string' ? answer : answer.name;
+  const taken = { pictures: [brought], refused: [], leftOut: [] };
+  const said = async (...given: File[]) => {
+    const { entries, said } = await index.bringPictures(given.length > 0 ? given : [file('heron.png')]);
+    return [...entries.map(({ name }) => name), ...said].join(' | ');
   };
   test('offers it at once, and once', async () => {
     await index.loadIndex();
-    answers['POST /pictures'] = () => json({ picture: brought });
+    answers['POST /pictures'] = () => json(taken);
     expect(await said()).toBe('my heron');
     expect(await said()).toBe('my heron');
     expect(seen.at(-1)!.url).toBe('/pictures?name=heron.png');
   });
+  test('of several each is sent, and what is refused is said with the name of its file', async () => {
+    answers['POST /pictures'] = () =>
+      json({
+        pictures: [brought],
+        refused: [{ name: 'notes.txt', problem: 'This is no picture.' }],
+        leftOut: [{ name: 'map.svg', what: ['a filter', 'a mask'] }],
+      });
+    const done: number[] = [];
+    const { said: problems } = await index.bringPictures([file('a.png'), file('b.zip')], (count) => done.push(count));
+    expect(done).toEqual([1, 2]);
+    expect(problems.slice(0, 2)).toEqual([
+      '“notes.txt”: This is no picture.',
+      '“map.svg”: It was taken without a filter and a mask.',
+    ]);
+  });
+  test('is tidied, and says so when it could not be', async () => {
+    await index.loadIndex();
+    expect(await index.tidyPictures([own.id], { section: 'Birds' })).toMatch(/can’t be reached/);
+    answers['POST /pictures/shelf'] = () => json({ pictures: [{ ...own, section: 'Birds', shared: true }] });
+    expect(await index.tidyPictures([own.id], { section: 'Birds', shared: true })).toBeNull();
+    expect((await index.loadIndex()).length).toBe(2);
+    expect(index.pictureIndex().entries[0]).toMatchObject({
+      tags: ['Birds'],
+      shelf: { section: 'Birds', shared: true, by: null },
+    });
+  });
   test.each<[string, File, (() => Response) | null, RegExp]>([
-    ['what is too large is not sent', file('wall.png', 30_000_000), null, /“wall.png” has 30 MB; at most 20 MB/],
+    ['what is too large is not sent', file('wall.png', 30_000_000), null, /“wall.png”: It has 30 MB; at most 20 MB/],
     [
       'what the server says',
       file('a.png'),
       () => json({ message: 'This is no PNG, JPEG or WebP picture.' }, 422),
       /no PNG, JPEG or WebP/,
     ],
-    ['an answer that says nothing', file('a.png'), () => new Response('', { status: 500 }), /Couldn’t upload/],
+    ['an answer that says nothing', file('a.png'), () => new Response('', { status: 500 }), /did not work/],
     ['no network', file('a.png'), null, /can’t be reached/],
   ])('%s is told', async (_, given, answer, message) => {
     if (answer) answers['POST /pictures'] = answer;

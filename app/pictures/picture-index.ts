@@ -1,7 +1,9 @@
 import { useEffect, useSyncExternalStore } from 'react';
+import { inWords } from '../../core/values/listed';
+import type { BasicColour } from '../../core/colour/main-colours';
 import type { OwnPicture } from '../../server/stores/pictures';
-import { MOST_BYTES } from '../../core/raster/limits';
-import type { PictureAnswer, PicturesAnswer } from './answers';
+import { MOST_BYTES, MOST_ZIPPED } from '../../core/raster/limits';
+import type { PicturesAnswer, ShelfAnswer, UploadAnswer } from './answers';
 
 /** The pictures to choose from: shipped ones and a teacher's uploads. */
 
@@ -14,6 +16,10 @@ export type PictureEntry = {
   height: number;
   credit: string;
   licence: string;
+  /** What it mostly shows, the widest first. */
+  colours: readonly BasicColour[];
+  /** Of an uploaded one: where on the shelf it lies, whether colleagues have it too, and whose it is if not one's own. */
+  shelf?: { section: string; shared: boolean; by: string | null };
 };
 
 /** The group of uploaded pictures, before all others. */
@@ -27,15 +33,18 @@ let index: Index = { entries: [], mayBring: false };
 let loading: Promise<readonly PictureEntry[]> | undefined;
 const listeners = new Set<() => void>();
 
-const entryOf = ({ id, name, width, height }: OwnPicture): PictureEntry => ({
+const entryOf = ({ id, name, width, height, colours, credit, section, shared, by }: OwnPicture): PictureEntry => ({
   id,
   name,
   width,
   height,
-  tags: [],
+  colours,
+  // Found by the name of its section, too.
+  tags: section ? [section] : [],
   group: OWN,
-  credit: '',
+  credit,
   licence: '',
+  shelf: { section, shared, by },
 });
 
 function put(own: readonly PictureEntry[], mayBring: boolean) {
@@ -75,8 +84,10 @@ export function usePictures(): Index {
 }
 
 /** A picture's name with its source, if known. */
-export const titleOf = ({ name, credit, licence }: PictureEntry): string =>
-  credit ? `${name} · ${credit} (${licence})` : name;
+export const titleOf = ({ name, credit, licence, shelf }: PictureEntry): string =>
+  [name, credit && (licence ? `${credit} (${licence})` : credit), shelf?.by && `shared by ${shelf.by}`]
+    .filter(Boolean)
+    .join(' · ');
 
 /** What the server answers, or what went wrong as a sentence. */
 async function sent(url: string, request: RequestInit): Promise<Response | string> {
@@ -84,22 +95,69 @@ async function sent(url: string, request: RequestInit): Promise<Response | strin
   if (!answer) return 'The school’s server can’t be reached just now. Try again in a moment.';
   if (answer.ok) return answer;
   const said = (await answer.json().catch(() => null)) as { message?: string } | null;
-  return said?.message ?? 'Couldn’t upload the picture. Try again.';
+  return said?.message ?? 'That did not work. Try again.';
 }
 
-/** Uploads a picture, for this sheet and others. @returns it, or a sentence that says what is wrong with it */
-export async function bringPicture(file: File): Promise<PictureEntry | string> {
-  if (file.size > MOST_BYTES)
-    return `“${file.name}” has ${Math.ceil(file.size / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be uploaded. Save it smaller and try again.`;
+/** What came of some files: the pictures, and sentences about what could not be taken, each with the name of its file. */
+export type Brought = { entries: PictureEntry[]; said: string[] };
+
+const isZip = ({ name, type }: File) => /\.zip$/i.test(name) || type.includes('zip');
+const about = (name: string, problem: string) => `“${name}”: ${problem}`;
+
+/** Uploads pictures, also those in ZIP files, for this sheet and others. @param onEach is told how many files are done */
+export async function bringPictures(
+  files: readonly File[],
+  onEach: (done: number) => void = () => {},
+): Promise<Brought> {
+  const all: Brought = { entries: [], said: [] };
+  for (const [i, file] of files.entries()) {
+    const { entries, said } = await bringFile(file);
+    all.entries.push(...entries);
+    all.said.push(...said);
+    onEach(i + 1);
+  }
+  return all;
+}
+
+async function bringFile(file: File): Promise<Brought> {
+  const none = (problem: string): Brought => ({ entries: [], said: [about(file.name, problem)] });
+  const most = isZip(file) ? MOST_ZIPPED : MOST_BYTES;
+  if (file.size > most)
+    return none(
+      `It has ${Math.ceil(file.size / 1e6)} MB; at most ${most / 1e6} MB can be uploaded. Save it smaller and try again.`,
+    );
   const answer = await sent(`/pictures?name=${encodeURIComponent(file.name.slice(-200))}`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/octet-stream' },
     body: file,
   });
+  if (typeof answer === 'string') return none(answer);
+  const { pictures, refused, leftOut } = (await answer.json()) as UploadAnswer;
+  const entries = pictures.map(entryOf);
+  const ids = new Set(entries.map(({ id }) => id));
+  put([...entries, ...own().filter(({ id }) => !ids.has(id))], index.mayBring);
+  return {
+    entries,
+    said: [
+      ...refused.map(({ name, problem }) => about(name, problem)),
+      ...leftOut.map(({ name, what }) => about(name, `It was taken without ${inWords(what)}.`)),
+    ],
+  };
+}
+
+/** Changes what is said of own pictures. @returns what went wrong, or nothing */
+export async function tidyPictures(
+  ids: readonly string[],
+  change: { name?: string; section?: string; credit?: string; shared?: boolean },
+): Promise<string | null> {
+  const answer = await sent('/pictures/shelf', { method: 'POST', body: JSON.stringify({ ids, ...change }) });
   if (typeof answer === 'string') return answer;
-  const entry = entryOf(((await answer.json()) as PictureAnswer).picture);
-  put([entry, ...own().filter(({ id }) => id !== entry.id)], index.mayBring);
-  return entry;
+  const changed = new Map(((await answer.json()) as ShelfAnswer).pictures.map((one) => [one.id, entryOf(one)]));
+  put(
+    own().map((entry) => changed.get(entry.id) ?? entry),
+    index.mayBring,
+  );
+  return null;
 }
 
 /** No longer offers a picture. @returns what went wrong, or nothing */

@@ -48,7 +48,7 @@ import * as ownPicture from './own-picture';
 import * as names from './names';
 import * as parts from './parts';
 import * as pictures from './pictures';
-import type { PictureAnswer, PicturesAnswer } from '../pictures/answers';
+import type { PicturesAnswer, UploadAnswer } from '../pictures/answers';
 import * as reading from './reading';
 import * as said from './said';
 import * as spread from './spread';
@@ -330,7 +330,7 @@ describe('pictures of one’s own', () => {
     (await ((await call(pictures.loader, '/pictures', { cookie })) as Response).json()) as PicturesAnswer;
   const bring = async (bytes: Uint8Array, name = 'C:\\marsh\\big_disc.JPG', cookie = cookies.teacher) =>
     (await call(pictures.action, `/pictures?name=${encodeURIComponent(name)}`, { cookie, bytes })) as Response;
-  const brought = async () => ((await (await bring(await discFile.plain())).json()) as PictureAnswer).picture;
+  const brought = async () => ((await (await bring(await discFile.plain())).json()) as UploadAnswer).pictures[0];
   const file = async (name: string, cookie?: string) =>
     (await call(ownPicture.loader, '/x', { cookie, params: { file: name } })) as Response;
 
@@ -367,8 +367,8 @@ describe('pictures of one’s own', () => {
   test('that are none are told from those that are, and nothing is kept of them', async () => {
     const before = await list(cookies.teacher);
     for (const [bytes, status, message] of [
-      [Buffer.from('words'), 422, /no PNG, JPEG or WebP/],
-      [Buffer.from(' '.repeat(21_000_000)), 413, /more than 20 MB/],
+      [Buffer.from('words'), 422, /no PNG, JPEG, WebP, GIF or SVG/],
+      [Buffer.from(' '.repeat(21_000_000)), 413, /21 MB; at most 20 MB/],
       [Buffer.alloc(0), 422, /empty/],
     ] as const) {
       const answer = await bring(bytes);

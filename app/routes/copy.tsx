@@ -32,12 +32,11 @@ import { Strip } from '../house/strip';
 import { useMaking } from '../makers/use-making';
 import { SheetFrame } from '../margin/frame';
 import { useKeptPage } from '../offline/offline';
-import { useView } from '../margin/view';
+import { useBeside, useView } from '../margin/view';
 import { sentence } from '../parts/sentence';
-import { bringTo } from '../pictures/bring-to';
 import type { Loaded } from '../student/entries';
 import { Drawer } from '../supplies/drawer';
-import { dropSupply } from '../supplies/sorts';
+import { useTaking } from '../supplies/taking';
 import { allowed, filledIn, requireAnybody } from '../who.server';
 import { Aids } from '../workbench/aids';
 import { useKeys } from '../workbench/keys';
@@ -139,7 +138,8 @@ function Copy({ loaded: whole }: { loaded: Loaded }) {
   useSpelling(editor);
   useMaking(editor);
   useKeys(editor);
-  const { view, stage } = useView(page, 'fit');
+  const { view, stage } = useView(page, 'fit', useBeside(page));
+  const taken = useTaking(editor);
   const { faces, arrived } = useDrawing(sheet);
   useEffect(() => {
     editor.faces = faces;
@@ -202,12 +202,7 @@ function Copy({ loaded: whole }: { loaded: Loaded }) {
           arrived={arrived}
           title={loaded.title}
           label="Your sheet. Enter chooses the first part you may fill in, Tab the next."
-          onDropSupply={
-            mayWork
-              ? (data, at, files, onto) =>
-                  files.length > 0 ? void bringTo(editor, files) : dropSupply(editor, data, at, onto)
-              : undefined
-          }
+          onDropSupply={mayWork ? taken : undefined}
         />
         <BlankTints view={view} boxes={margin.open} />
         {inkShown && faces && loaded.ink.length > 0 && <TeacherInk {...{ view, page, faces }} ink={loaded.ink} />}

@@ -1,17 +1,18 @@
-import { mayUpload, PictureId, PictureName, removePicture, uploadPicture } from '../../server/actions/upload-picture';
-import { ownPictures } from '../../server/stores/pictures';
-import type { PictureAnswer, PicturesAnswer } from '../pictures/answers';
+import { MOST_ZIPPED } from '../../core/raster/limits';
+import { mayUpload, PictureId, PictureName, removePicture, uploadPictures } from '../../server/actions/upload-picture';
+import { shelfOf } from '../../server/stores/pictures';
+import type { PicturesAnswer, UploadAnswer } from '../pictures/answers';
 import { fileIn } from '../form.server';
-import { allowed, missing, readingIn, refuse, requirePerson } from '../who.server';
+import { allowed, missing, readingIn, refuse, requirePerson, unpacking } from '../who.server';
 import type { Route } from './+types/pictures';
 
-/** A teacher's uploaded pictures: list, upload (POST), remove (DELETE). */
+/** A teacher's shelf: list, upload (POST), remove (DELETE). */
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
   // Students are offered shipped pictures only.
   const mayBring = person.role === 'teacher';
-  const pictures = mayBring ? await ownPictures(context.services.db, person.id) : [];
+  const pictures = mayBring ? await shelfOf(context.services.db, person.id) : [];
   return Response.json({ pictures, mayBring } satisfies PicturesAnswer);
 }
 
@@ -29,8 +30,9 @@ export async function action({ request, context }: Route.ActionArgs) {
   await allowed(mayUpload(db, person));
   const name = PictureName.safeParse(searchParams.get('name') ?? undefined);
   if (!name.success) throw refuse(400, 'The name of this file is too long. Give it a shorter one and try again.');
-  const bytes = await fileIn(request);
+  const bytes = await fileIn(request, MOST_ZIPPED);
   const readIn = readingIn(exporter, request.signal);
-  const picture = await allowed(uploadPicture({ db, readIn }, person, { bytes, name: name.data }));
-  return Response.json({ picture } satisfies PictureAnswer);
+  const unpack = unpacking(exporter, request.signal);
+  const uploaded = await allowed(uploadPictures({ db, readIn, unpack }, person, { bytes, name: name.data }));
+  return Response.json(uploaded satisfies UploadAnswer);
 }

@@ -11,12 +11,11 @@ import { useDrawing } from '../drawing/page-view';
 import { useMaking } from '../makers/use-making';
 import { SheetFrame } from '../margin/frame';
 import type { Zoom } from '../margin/view';
-import { FULL_SIZE, useView } from '../margin/view';
+import { FULL_SIZE, useBeside, useView } from '../margin/view';
 import { Action } from '../parts/action';
 import { OverAlert } from '../parts/over-alert';
-import { bringTo } from '../pictures/bring-to';
 import { Drawer } from '../supplies/drawer';
-import { dropSupply } from '../supplies/sorts';
+import { useTaking } from '../supplies/taking';
 import { missing, requireRole } from '../who.server';
 import { Aids } from '../workbench/aids';
 import { useKeys } from '../workbench/keys';
@@ -113,7 +112,8 @@ function Workbench({ loaded }: { loaded: Loaded }) {
   const page = useEditor(editor, 'page');
   const selection = useEditor(editor, 'selection');
   const editing = useEditor(editor, 'editing');
-  const { view, stage } = useView(page, zoom);
+  const { view, stage } = useView(page, zoom, useBeside(page));
+  const taken = useTaking(editor);
   const { faces, arrived } = useDrawing(sheet);
   useEffect(() => {
     editor.faces = faces;
@@ -184,9 +184,7 @@ function Workbench({ loaded }: { loaded: Loaded }) {
           arrived={arrived}
           title={sheet.title}
           label="The sheet. Enter chooses the first thing, Tab the next one, arrows move it."
-          onDropSupply={(data, at, files, onto) =>
-            files.length > 0 ? void bringTo(editor, files, at, onto) : dropSupply(editor, data, at, onto)
-          }
+          onDropSupply={taken}
         />
       </SheetFrame>
       <Aids editor={editor} />

@@ -1,94 +1,128 @@
 import { useMemo, useState } from 'react';
+import { later } from '../browser/later';
 import type { Point } from '../../core/geometry/matrix';
 import type { Editor } from '../document/editor';
-import { useSearch } from '../browser/search';
-import { addPicture } from '../commands/commands';
-import { BringPicture } from '../pictures/bring';
-import { loadIndex, OWN, pictureIndex, putPictureAway, titleOf, usePictures } from '../pictures/picture-index';
+import { addBesidePage, addPicture, addPictures } from '../commands/commands';
+import { BringPictures } from '../pictures/bring';
+import { nothingFound, tileUrl, useFinding } from '../pictures/finding';
+import { FindingFields, FindingGroups } from '../pictures/finding-fields';
+import type { PictureEntry } from '../pictures/picture-index';
+import { loadIndex, OWN, pictureIndex, titleOf } from '../pictures/picture-index';
 import { nodeAt, pictureNode } from '../makers/map/map-commands';
 import type { Sort } from './sort';
-import { Ways } from './ways';
 import styles from './drawer.module.css';
 import picturesStyles from '../pictures/pictures.module.css';
 import { PICTURE_DRAGGED } from '../parts/dragged';
-import { Sign } from '../parts/sign';
 
-/** Pictures to put on the sheet, by group or by a word: the shipped ones and those brought along. */
+/** Pictures to put on the sheet, by group, word or colour: the shipped ones and those brought along. */
 
 /** On a node of a map a picture becomes part of the node. */
-async function put(editor: Editor, id: string, at?: Point): Promise<void> {
+async function put(editor: Editor, id: string, at: Point | undefined, form: 'colour' | 'outline'): Promise<void> {
   const entry = (await loadIndex()).find((one) => one.id === id);
   const node = entry && at && nodeAt(editor, at);
   if (node) pictureNode(editor, node.group.id, node.node, entry.id);
-  else if (entry) addPicture(editor, entry, at);
+  else if (entry) addPicture(editor, entry, at, { form });
 }
 
-export const PICTURE: Sort = {
-  sort: 'picture',
+const sortOf = (sort: string, form: 'colour' | 'outline'): Sort => ({
+  sort,
   called: 'picture',
   supply: 'picture',
   named: () => pictureIndex().entries.map(({ id, name, tags }) => ({ id, name, tags })),
-  put: (editor, id, at) => void put(editor, id, at).catch(() => editor.say('Couldn’t load the picture. Try again.')),
-};
+  put: (editor, id, at) =>
+    void put(editor, id, at, form).catch(() => editor.say('Couldn’t load the picture. Try again.')),
+});
+export const PICTURE = sortOf('picture', 'colour');
+/** A picture as an outline. */
+export const OUTLINE: Sort = { ...sortOf('outline', 'outline'), twin: true };
+
+const ShelfForm = later(() => import('../pictures/shelf-form').then((part) => part.ShelfForm));
+
+const sectionsOf = (entries: readonly PictureEntry[]): string[] =>
+  [...new Set(entries.flatMap(({ shelf }) => (shelf?.section ? [shelf.section] : [])))].sort((a, b) =>
+    a.localeCompare(b),
+  );
+
+/** The most tiles shown of what was searched for. */
+const SHOWN = 80;
 
 export function Pictures({ editor }: { editor: Editor }) {
-  const { entries: index, mayBring } = usePictures();
-  const [wanted, setWanted] = useState('');
-  const [group, setGroup] = useState('diagrams');
-  const search = useSearch(index);
-  const groups = useMemo(
-    () => [...new Set([...(mayBring ? [OWN] : []), ...index.map((entry) => entry.group)])],
-    [index, mayBring],
-  );
-  const found = wanted.trim() ? search(wanted).slice(0, 80) : index.filter((entry) => entry.group === group);
+  const finding = useFinding({ first: 'diagrams' });
+  const { wanted, outlines, group, loaded } = finding;
+  const searching = wanted.trim() !== '';
+  const found = searching ? finding.found.slice(0, SHOWN) : finding.found;
+  const [about, setAbout] = useState<string | null>(null);
+  const [section, setSection] = useState<string | null>(null);
+  const sections = useMemo(() => sectionsOf(finding.found), [finding.found]);
+  const onShelf = group === OWN && !searching;
+  const shown =
+    onShelf && section !== null && sections.includes(section)
+      ? found.filter(({ shelf }) => shelf?.section === section)
+      : found;
+  const edited = about === null ? undefined : finding.found.find(({ id }) => id === about);
+  const { sort } = outlines ? OUTLINE : PICTURE;
+  const form = outlines ? 'outline' : 'colour';
   return (
     <div className={styles.pictures}>
-      <Ways
-        label="Find a picture"
-        wanted={wanted}
-        group={group}
-        groups={groups.map((name) => ({ id: name, name }))}
-        onWanted={setWanted}
-        onGroup={(id) => id && setGroup(id)}
-      />
-      <div className={styles.picturesFound} aria-live="polite">
-        {group === OWN && !wanted.trim() && (
+      <div className={styles.picturesWays}>
+        <FindingFields finding={finding} label="Find a picture" asOutlines />
+        <FindingGroups finding={finding} />
+      </div>
+      {edited && <ShelfForm entry={edited} sections={sections} onEnd={() => setAbout(null)} />}
+      <div className={styles.picturesFound} aria-live="polite" hidden={edited !== undefined}>
+        {onShelf && (
           <div className={styles.bringLine}>
-            <BringPicture onBrought={(entry) => addPicture(editor, entry)} onProblem={(words) => editor.say(words)} />
-            <span className="quiet">A PNG, JPEG or WebP file. It can be dropped or pasted on the sheet as well.</span>
+            <BringPictures
+              onBrought={(entries) => addPictures(editor, entries)}
+              onProblem={(words) => editor.say(words)}
+            />
+            <span className="quiet">Or drop them on the sheet, or paste them: PNG, JPEG, WebP, GIF, SVG, ZIP.</span>
+            {sections.length > 0 && (
+              <span className={picturesStyles.sections} role="group" aria-label="Sections of the shelf">
+                {sections.map((name) => (
+                  <button
+                    key={name}
+                    type="button"
+                    className={picturesStyles.group}
+                    aria-pressed={name === section}
+                    onClick={() => setSection(name === section ? null : name)}
+                  >
+                    {name}
+                  </button>
+                ))}
+              </span>
+            )}
           </div>
         )}
-        {found.length === 0 && index.length > 0 && wanted.trim() && (
-          <p className="quiet">
-            No picture is called “{wanted}”. Try a simpler word: “bird” rather than “oystercatcher”.
-          </p>
-        )}
-        {found.map((entry) => (
+        {found.length === 0 && loaded && !onShelf && <p className="quiet">{nothingFound(finding)}</p>}
+        {shown.map((entry) => (
           <span key={entry.id} className={styles.picturePlace}>
             <button
               type="button"
               className={picturesStyles.picture}
-              title={titleOf(entry)}
+              title={`${titleOf(entry)}\nShift and click: beside the page`}
               aria-label={entry.name}
-              data-supply={`picture ${entry.id}`}
+              data-supply={`${sort} ${entry.id}`}
               draggable
               onDragStart={({ dataTransfer }) => {
-                dataTransfer.setData('text/plain', `supply:picture ${entry.id}`);
+                dataTransfer.setData('text/plain', `supply:${sort} ${entry.id}`);
                 dataTransfer.setData(PICTURE_DRAGGED, entry.id);
               }}
-              onClick={() => addPicture(editor, entry)}
+              onClick={({ shiftKey }) =>
+                shiftKey ? addBesidePage(editor, entry, { form }) : addPicture(editor, entry, undefined, { form })
+              }
             >
-              <img src={`/art/pictures/${entry.id}.svg`} alt="" loading="lazy" draggable={false} />
+              <img src={tileUrl(entry.id, outlines)} alt="" loading="lazy" draggable={false} />
             </button>
-            {entry.group === OWN && (
+            {entry.shelf?.by === null && (
               <button
                 type="button"
                 className={styles.pictureAway}
-                aria-label={`Remove “${entry.name}” from this list; sheets that show it keep it`}
-                title={`Remove “${entry.name}” from this list; sheets that show it keep it`}
-                onClick={() => void putPictureAway(entry.id).then((problem) => problem && editor.say(problem))}
+                aria-label={`About “${entry.name}”: its name, section and source, or remove it`}
+                title="Name, section, source; share or remove it"
+                onClick={() => setAbout(entry.id)}
               >
-                <Sign of="remove" />
+                …
               </button>
             )}
           </span>

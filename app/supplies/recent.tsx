@@ -1,6 +1,7 @@
 import { memo, useSyncExternalStore } from 'react';
 import type { Editor } from '../document/editor';
 import { sentence } from '../parts/sentence';
+import { tileUrl } from '../pictures/finding';
 import { ShapeDrawing } from './shapes';
 import { findSupply } from './sorts';
 import styles from './recent.module.css';
@@ -22,7 +23,8 @@ const subscribe = (listener: () => void) => {
 const NONE: readonly string[] = [];
 
 function Drawing({ sort, id, name }: { sort: string; id: string; name: string }) {
-  if (sort === 'picture') return <img src={`/art/pictures/${id}.svg`} alt="" draggable={false} />;
+  if (sort === 'picture' || sort === 'outline')
+    return <img src={tileUrl(id, sort === 'outline')} alt="" draggable={false} />;
   if (sort === 'shape') return <ShapeDrawing shape={id} />;
   return <span>{sentence(name)}</span>;
 }

@@ -10,6 +10,8 @@ export type Sort = {
   called: string;
   /** Who may use it: everybody to whom this supply, or any that makers make, is open, or teachers only. */
   supply: Supply | 'made' | 'teacher';
+  /** They are the same things as another sort's, and asked for by name there. */
+  twin?: true;
   /** Those that can be asked for by name. */
   named(editor: Editor): { id: string; name: string; tags: readonly string[] }[];
   /** Puts one on the sheet: at a point (in points of the page), else where there is room. */

@@ -4,14 +4,14 @@ import type { Editor } from '../document/editor';
 import { LABEL } from './labels';
 import { LINE } from './lines';
 import { MAKER, PRACTICE_SHEET } from './made';
-import { PICTURE } from './pictures';
+import { OUTLINE, PICTURE } from './pictures';
 import { SHAPE } from './shapes';
 import type { Sort } from './sort';
 import { isOpenTo } from './sort';
 import { TEXT } from './words';
 
 /** All sorts of supplies. Where several share a name, the earlier sort is listed first. */
-const SORTS: readonly Sort[] = [TEXT, SHAPE, LINE, LABEL, MAKER, PRACTICE_SHEET, PICTURE];
+const SORTS: readonly Sort[] = [TEXT, SHAPE, LINE, LABEL, MAKER, PRACTICE_SHEET, PICTURE, OUTLINE];
 
 /** Adds what was dragged from the drawer; a picture takes the place of one that it is dropped `onto`. */
 export function dropSupply(editor: Editor, data: string, at: Point, onto: string | null = null): void {
@@ -33,7 +33,7 @@ export type NamedSupply = { name: string; tags: readonly string[]; group: string
 
 /** All that this person can put on the sheet, by its name. */
 export const namedSupplies = (editor: Editor): NamedSupply[] =>
-  SORTS.filter(({ supply }) => isOpenTo(editor, supply)).flatMap((sort) =>
+  SORTS.filter(({ supply, twin }) => !twin && isOpenTo(editor, supply)).flatMap((sort) =>
     sort.named(editor).map(({ id, name, tags }) => ({
       name,
       tags,

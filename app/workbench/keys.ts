@@ -30,6 +30,10 @@ type Command = {
   do(editor: Editor, press: Press): void;
 };
 
+/** Loaded when first wanted. */
+const withBeside = (editor: Editor, work: (commands: typeof import('../commands/beside-commands')) => unknown): void =>
+  void import('../commands/beside-commands').then(work).catch(() => editor.say('That could not be loaded. Try again.'));
+
 const chosen = (editor: Editor) => editor.selection.length > 0;
 const plainKey = (key: string) => (press: Press) => !press.command && !press.event.altKey && press.key === key;
 const ARROWS: Record<string, [number, number]> = {
@@ -133,6 +137,12 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
           else zoomCropped(editor, by);
         },
       },
+      {
+        keys: 'T · Shift+T',
+        says: 'try the next or last picture that waits beside the page in its place',
+        when: (press, editor) => plainKey('t')(press) && editor.chosen?.kind === 'picture',
+        do: (editor, { event }) => withBeside(editor, ({ tryNext }) => tryNext(editor, event.shiftKey ? -1 : 1)),
+      },
     ],
   },
   {
@@ -191,6 +201,12 @@ export const COMMANDS: { title: string; commands: Command[] }[] = [
         says: 'rotate left or right by a degree; with Alt by 15',
         when: ({ event, command }, editor) => !command && /^(Comma|Period)$/.test(event.code) && chosen(editor),
         do: (editor, { event }) => turnBy(editor, (event.code === 'Comma' ? -1 : 1) * (event.altKey ? 15 : 1)),
+      },
+      {
+        keys: 'B',
+        says: 'put it beside the page, where it is never printed; again, back on it',
+        when: (press, editor) => plainKey('b')(press) && chosen(editor),
+        do: (editor) => withBeside(editor, ({ besideAndBack }) => besideAndBack(editor)),
       },
       {
         keys: 'Ctrl+] · Ctrl+[',

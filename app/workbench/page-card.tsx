@@ -22,6 +22,7 @@ import { Sign } from '../parts/sign';
 /** Whether a page can have these sides. */
 const inReach = (...sides: number[]) => sides.every((side) => Page.shape.width.safeParse(side).success);
 
+const Sources = later(() => import('./sources').then((part) => part.Sources));
 const SizeChoice = later(() => import('./size-choice').then((part) => part.default));
 
 type Props = {
@@ -67,6 +68,9 @@ export function PageCard({ editor, sheet, page, rulers, setRulers }: Props) {
         />
         <Guides {...{ sheet, page, set }} />
         <Palette editor={editor} colours={sheet.palette} />
+        <More title="sources">
+          <Sources editor={editor} sheet={sheet} page={page} />
+        </More>
         <p className={`quiet ${styles.keys}`}>
           Press <kbd>?</kbd> for keyboard shortcuts, <kbd>Ctrl</kbd>+<kbd>F</kbd> to find words.
         </p>

@@ -237,7 +237,7 @@ describe('own pictures', () => {
   test('are put into an SVG small, or as the address that is asked for', () => {
     const nodes = drawn();
     expect(svgMarkup(nodes, faces)).toContain('href="data:image/jpeg;base64,AAAA"');
-    expect(svgMarkup(nodes, faces, { imageUrl: (asset) => `/there/${asset}` })).toContain(
+    expect(svgMarkup(nodes, faces, { imageUrl: ({ asset }) => `/there/${asset}` })).toContain(
       `href="/there/${own.id}.jpg"`,
     );
   });

@@ -11,7 +11,15 @@ export type DrawnStop = [offset: number, hex: string, alpha: number];
 export type DrawnPaint =
   | { kind: 'solid'; hex: string; alpha: number }
   | { kind: 'linear'; x1: number; y1: number; x2: number; y2: number; stops: DrawnStop[] }
-  | { kind: 'radial'; cx: number; cy: number; r: number; stops: DrawnStop[] };
+  | {
+      kind: 'radial';
+      cx: number;
+      cy: number;
+      r: number;
+      stops: DrawnStop[];
+      /** From the circle's coordinates to those of what is painted, where it is no circle there. */
+      matrix?: Matrix;
+    };
 
 export type DrawnStroke = {
   paint: DrawnPaint;
@@ -46,6 +54,8 @@ export type GlyphsNode = {
 export type ImageNode = {
   kind: 'image';
   asset: string;
+  /** A smaller one that is enough for screens. */
+  screen?: string;
   /** A small form of it as data URL, for where the asset can't be fetched. */
   small: string;
   x: number;

@@ -67,7 +67,10 @@ export function paintAt(paint: DrawnPaint, { x, y }: Point): { rgb: Rgb; alpha: 
     const [dx, dy] = [paint.x2 - paint.x1, paint.y2 - paint.y1];
     const length = dx * dx + dy * dy;
     t = length === 0 ? 0 : ((x - paint.x1) * dx + (y - paint.y1) * dy) / length;
-  } else t = Math.hypot(x - paint.cx, y - paint.cy) / Math.max(0.01, paint.r);
+  } else {
+    const own = paint.matrix ? transform(inverse(paint.matrix), { x, y }) : { x, y };
+    t = Math.hypot(own.x - paint.cx, own.y - paint.cy) / Math.max(1e-6, paint.r);
+  }
   const { stops } = paint;
   const after = stops.findIndex(([offset]) => offset >= t);
   if (after === 0 || stops.length === 1) return { rgb: rgbOf(stops[0][1]), alpha: stops[0][2] };

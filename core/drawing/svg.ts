@@ -5,7 +5,16 @@ import type { Box, Matrix, Point } from '../geometry/matrix';
 import { shiftedPath } from '../geometry/shift';
 import { hundredths as f } from '../values/hundredths';
 import type { Faces } from '../text/faces';
-import type { DisplayNode, DrawnPage, DrawnPaint, DrawnShadow, DrawnStroke, GlyphsNode, GroupNode } from './list';
+import type {
+  DisplayNode,
+  DrawnPage,
+  DrawnPaint,
+  DrawnShadow,
+  DrawnStroke,
+  GlyphsNode,
+  GroupNode,
+  ImageNode,
+} from './list';
 
 /** The display list as SVG, words as outlines. Colours are hex, gradients in user space, ids carry a prefix. */
 
@@ -16,7 +25,7 @@ export type SvgOptions = {
   /** Put before every id, so that several pictures can stand in one document. */
   prefix?: string;
   /** Where an image's bytes are, as a URL or data URL; else its small form is put in. */
-  imageUrl?: (asset: string) => string | undefined;
+  imageUrl?: (image: Pick<ImageNode, 'asset' | 'screen'>) => string | undefined;
   /** The part of the page that is shown; else all of it. */
   area?: Box;
   /** Marks each item's group with data-item, for the editor. */
@@ -53,8 +62,15 @@ class Emitter {
     this.definitions +=
       paint.kind === 'linear'
         ? `<linearGradient id="${id}" gradientUnits="userSpaceOnUse" x1="${f(paint.x1 + x)}" y1="${f(paint.y1 + y)}" x2="${f(paint.x2 + x)}" y2="${f(paint.y2 + y)}">${stops}</linearGradient>`
-        : `<radialGradient id="${id}" gradientUnits="userSpaceOnUse" cx="${f(paint.cx + x)}" cy="${f(paint.cy + y)}" r="${f(paint.r)}">${stops}</radialGradient>`;
+        : `<radialGradient id="${id}" gradientUnits="userSpaceOnUse" ${this.circle(paint)}>${stops}</radialGradient>`;
     return ` ${name}="url(#${id})"`;
+  }
+
+  private circle({ cx, cy, r, matrix }: Extract<DrawnPaint, { kind: 'radial' }>): string {
+    const { x, y } = this.at;
+    if (!matrix) return `cx="${f(cx + x)}" cy="${f(cy + y)}" r="${f(r)}"`;
+    // Of the size of 1, a circle needs more than hundredths.
+    return `cx="${cx}" cy="${cy}" r="${r}" gradientTransform="${matrixOf(multiply(translation(x, y), matrix))}"`;
   }
 
   private stroke({ paint, width, dash, cap, join }: DrawnStroke): string {
@@ -126,7 +142,7 @@ class Emitter {
       case 'glyphs':
         return this.glyphs(node);
       case 'image': {
-        const url = this.options.imageUrl?.(node.asset) ?? node.small;
+        const url = this.options.imageUrl?.(node) ?? node.small;
         const tone = node.tone ? ` filter="url(#${this.tone(node, node.tone)})"` : '';
         return `<image href="${escape(url)}" ${this.area(node)} preserveAspectRatio="none"${tone}/>`;
       }

@@ -1,3 +1,4 @@
+import { onPaper } from '../placement/beside';
 import { bodyText } from '../text/body';
 import { recipeKindOf } from '../schema/recipes/recipes';
 import type { GroupItem, Item, Page, Sheet, TextItem } from '../schema/sheet';
@@ -28,22 +29,25 @@ function givenGroup(group: GroupItem): GroupItem {
   return { ...group, made: null, maker: open ? group.maker : null, items };
 }
 
-/** The sheet to hand out: blanks emptied, other answers, hidden parts and answer keys taken away. */
+/** The sheet to hand out: blanks emptied, other answers, hidden parts, answer keys and what lies beside the pages taken away. */
 export function givenOut(sheet: Sheet): Sheet {
   return {
     ...sheet,
-    pages: sheet.pages.map((page) => ({ ...page, items: page.items.flatMap((item) => givenItem(item) ?? []) })),
+    pages: onPaper(sheet).pages.map((page) => ({
+      ...page,
+      items: page.items.flatMap((item) => givenItem(item) ?? []),
+    })),
   };
 }
 
-/** A sheet that others may look at as an example: what is written stays, answer keys and hidden parts go. */
+/** A sheet that others may look at as an example: what is written stays; answer keys, hidden parts and what lies beside the pages go. */
 export function asExample(sheet: Sheet): Sheet {
   const shown = (items: readonly Item[]): Item[] =>
     items.flatMap((item) => {
       if (item.hidden || item.role === 'key') return [];
       return [item.kind === 'group' ? { ...item, items: shown(item.items) } : item];
     });
-  return { ...sheet, pages: sheet.pages.map((page) => ({ ...page, items: shown(page.items) })) };
+  return { ...sheet, pages: onPaper(sheet).pages.map((page) => ({ ...page, items: shown(page.items) })) };
 }
 
 /** A label: words joined by a line to a named part of a diagram. */

@@ -9,7 +9,13 @@ export function ownColours(picture: DrawnPicture): Map<string, number> {
   if (picture.raster) return new Map();
   const seen = coloursOf(picture);
   // A thin line may lie between all the points that were looked at.
-  const own = new Set(picture.paths.flatMap(({ fill, stroke }) => [fill, stroke].filter((hex) => hex !== null)));
+  const own = new Set(
+    picture.paths.flatMap(({ fill, stroke, paint }) =>
+      paint && paint.kind !== 'solid'
+        ? paint.stops.map(([, hex]) => hex)
+        : [fill, stroke].filter((hex) => hex !== null),
+    ),
+  );
   return new Map([...own].map((hex) => [hex, (seen.get(hex) ?? 0) + 1] as const).sort(([, a], [, b]) => b - a));
 }
 

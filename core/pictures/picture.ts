@@ -1,5 +1,8 @@
+import type { DrawnPaint } from '../drawing/list';
 import type { Point } from '../geometry/matrix';
 import { hundredths } from '../values/hundredths';
+import type { Clearing } from '../raster/clearing';
+import { clearingCode } from '../raster/clearing';
 import type { Mosaic } from '../raster/mosaic';
 
 /** A shipped picture, taken apart into paths when it was built: so it can be recoloured, and drawn alike everywhere. */
@@ -11,13 +14,24 @@ export type PicturePath = {
   opacity: number;
   rule?: 'evenodd';
   cap?: 'round';
+  /** Corners of lines are round where nothing is said. */
+  join?: 'miter';
+  dash?: number[];
+  /** A gradient instead of the one colour, which stands for it where there can be but one. */
+  paint?: DrawnPaint;
 };
+
+/** Paths from one up to another that are see-through as a whole, or cut off. Those that hold others come before them. */
+export type PictureLayer = { from: number; to: number; opacity?: number; clip?: string };
 
 /** A named part of a diagram: the point that a leader line ends at, and how near counts as on it. */
 export type PictureTarget = { name: string; x: number; y: number; reach: number };
 
-/** One of a picture's files of pixels: its name, and a small form as data URL for where nothing can be fetched. */
-export type RasterFile = { asset: string; small: string };
+/**
+ * One of a picture's files of pixels: its name, and a small form as data URL for where nothing can be fetched. `screen` is the name of
+ * a smaller one that is enough for screens, where there is more to see on paper.
+ */
+export type RasterFile = { asset: string; small: string; screen?: string };
 
 /** What an own picture has instead of the paths that a shipped one is drawn with: its paths are only its outline. */
 export type Raster = {
@@ -37,6 +51,7 @@ export type DrawnPicture = {
   width: number;
   height: number;
   paths: PicturePath[];
+  layers?: PictureLayer[];
   targets: PictureTarget[];
   licence: string;
   credit: string;
@@ -46,6 +61,13 @@ export type DrawnPicture = {
 
 /** Own pictures are told from shipped ones by their names. */
 export const isOwn = (id: string): boolean => id.startsWith('own/');
+
+/** The name of an own picture without its background. */
+export const clearedId = (id: string, recipe: Clearing): string => `${id}-${clearingCode(recipe)}`;
+
+/** What a picture item shows: the picture itself, or the same without its background. */
+export const shownId = ({ picture, clearing }: { picture: string; clearing: Clearing | null }): string =>
+  clearing && isOwn(picture) ? clearedId(picture, clearing) : picture;
 
 /** Looks a picture up; undefined while it is not loaded, or when there is none of that name. */
 export type Pictures = (id: string) => DrawnPicture | undefined;

@@ -14,7 +14,7 @@ const isFull = (picture: DrawnPicture | undefined) => picture?.raster?.clear ===
 
 /**
  * The item with another picture, and the lines that were led to one of its parts. Place, size, angle and look stay; so does what
- * was cut off. A line to a part that the new picture does not have stays at its spot.
+ * was cut off. What was cleared or covered of the old one has no meaning for the new one. A line to a part that the new picture does not have stays at its spot.
  * @param before what it showed, where that is known
  */
 export function replaced(
@@ -26,7 +26,15 @@ export function replaced(
   const crop = before
     ? replacedCrop(item, before, next, isFull(before) && isFull(next))
     : replacedCrop({ ...item, crop: null }, item, next, isFull(next));
-  const after: PictureItem = { ...item, picture: next.id, alt: next.name, credit: next.credit, crop };
+  const after: PictureItem = {
+    ...item,
+    picture: next.id,
+    alt: next.name,
+    credit: next.credit,
+    crop,
+    clearing: null,
+    patches: [],
+  };
   const end = (old: End): End => {
     if (old.item !== item.id || old.target === null || partOf(next, old.target)) return old;
     const spot = targetPoint(item, old.target, (id) => (id === before?.id ? before : undefined));

@@ -85,7 +85,7 @@ function wordsDiffer(before: Item, after: Item): Kind[] {
 
 function settingsDiffer(before: Item, after: Item): Kind[] {
   if (before.kind !== after.kind) return ['replaced'];
-  const look = new Set<string>([...kindOf(after).look, 'flipX', 'flipY', 'crop']);
+  const look = new Set<string>([...kindOf(after).look, 'flipX', 'flipY', 'crop', 'clearing', 'patches']);
   const [was, is] = [before, after] as unknown as Record<string, unknown>[];
   const keys = Object.keys(is).filter(
     (key) => !APART.has(key) && !(after.kind === 'line' && ['from', 'to'].includes(key)) && !equal(was[key], is[key]),

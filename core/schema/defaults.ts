@@ -66,6 +66,7 @@ export const text = (given: Given<TextItem>): TextItem => ({
   prompt: '',
   blank: false,
   also: [],
+  follows: null,
   ...given,
   role: given.role ?? 'body',
 });
@@ -117,6 +118,8 @@ export const picture = (given: Given<PictureItem> & { picture: string }): Pictur
   cut: null,
   colours: {},
   tone: null,
+  clearing: null,
+  patches: [],
   ...given,
 });
 

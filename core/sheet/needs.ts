@@ -1,4 +1,5 @@
 import { bodyText } from '../text/body';
+import { shownId } from '../pictures/picture';
 import type { Sheet } from '../schema/sheet';
 import { isWritten } from '../schema/sheet';
 import { everyItem } from './tree';
@@ -13,7 +14,8 @@ export function needsOf(sheet: Pick<Sheet, 'pages' | 'roles'>): Needs {
   const pictures = new Set<string>();
   for (const page of sheet.pages)
     for (const item of everyItem(page)) {
-      if (item.kind === 'picture') pictures.add(item.picture);
+      // Until the cleared one is there, the picture itself is shown.
+      if (item.kind === 'picture') for (const id of [item.picture, shownId(item)]) pictures.add(id);
       if (!isWritten(item)) continue;
       const role = roleOfItem(sheet, item);
       const styles = [role.run, ...item.body.flatMap((p) => p.runs.map((run) => fullStyle(role, run.style)))];

@@ -18,7 +18,7 @@ import { doWithCopy } from './hand-in';
 import { handOut } from './hand-out';
 import { returnPiece, review } from './review';
 import { changesFor, saveWork } from './save-changes';
-import { removePicture, uploadPicture } from './upload-picture';
+import { removePicture, uploadPictures } from './upload-picture';
 
 /** What a person does, without anything of HTTP. */
 
@@ -168,8 +168,9 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
   describe('own pictures', () => {
     test('what is no picture is refused with the reason, and nobody removes somebody else’s', async () => {
       const readIn = () => Promise.resolve({ problem: 'This is no picture.' });
+      const unpack = () => Promise.resolve(null);
       const file = { bytes: new Uint8Array(4), name: 'a.png' };
-      expect(await why(uploadPicture({ db, readIn }, teacher, file))).toBe('422 This is no picture.');
+      expect(await why(uploadPictures({ db, readIn, unpack }, teacher, file))).toBe('422 This is no picture.');
       expect(await why(removePicture(db, stranger, `own/${'ab'.repeat(16)}`))).toMatch(/^404/);
     });
   });

@@ -11,7 +11,7 @@ import { readIn as readPicture } from '../pictures/read-in';
 import { filesOf } from '../stores/brought';
 import { addPerson } from '../stores/people';
 import { loadDocument } from '../stores/documents';
-import { keepPicture, ownPictures } from '../stores/pictures';
+import { keepPicture, shelfOf } from '../stores/pictures';
 import { createSheet } from '../stores/sheets';
 import { BringingWork, bringWork, broughtFile } from './bring-work';
 import { doWithCopy } from './hand-in';
@@ -31,7 +31,7 @@ const readIn = async ({
   owner: string;
   page: { whole: boolean };
 }) => ({
-  picture: await readPicture(bytes, name, owner, page),
+  picture: await readPicture(bytes, name, owner, { page }),
 });
 const PDF = Buffer.from('%PDF-1.4\nsome pages');
 const FILE = 'file00000001';
@@ -87,7 +87,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     const photo = await discFile.plain();
     const { picture: shown } = await bring(copy.id, photo);
     expect(await save(copy, added(shown!.id, FILE))).toMatchObject({ outcome: 'saved' });
-    expect(await ownPictures(db, ada.id)).toEqual([]);
+    expect(await shelfOf(db, ada.id)).toEqual([]);
     const file = await broughtFile(db, teacher, copy.id, FILE);
     expect([file.name, file.type]).toEqual(['work.jpg', 'image/jpeg']);
     expect(file.bytes.length).toBeGreaterThan(1000);
@@ -160,7 +160,7 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     const trial = TryingOut.parse({ title: 'T', brief: '', lookFors: [], rubric: { rows: [] }, supplies: ['page'] });
     const copyId = await tryOut(school.means, teacher, sheetId, trial);
     expect((await bring(copyId, photo, { file: 'trial0000001' }, teacher)).picture).not.toMatchObject({ id: mine.id });
-    expect((await ownPictures(db, teacher.id)).map(({ id }) => id)).toEqual([mine.id]);
+    expect((await shelfOf(db, teacher.id)).map(({ id }) => id)).toEqual([mine.id]);
     await tryOut(school.means, teacher, sheetId, trial);
     expect(await why(broughtFile(db, teacher, copyId, 'trial0000001'))).toMatch(/^404/);
   });

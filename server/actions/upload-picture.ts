@@ -1,45 +1,109 @@
 import { z } from 'zod';
 import { nameFromFile } from '../../core/items/name';
+import { formatOf, MOST_BYTES } from '../../core/raster/limits';
 import type { Database } from '../database/connection';
 import type { PictureAnswer } from '../exports/job';
+import type { Unpacked } from '../pictures/unpack';
 import type { Person } from '../stores/people';
 import type { OwnPicture } from '../stores/pictures';
-import { keepPicture, MOST_PICTURES, ownPictures, putAway } from '../stores/pictures';
+import { changeShelf, countOffered, keepPicture, MOST_PICTURES, putAway } from '../stores/pictures';
 import { missing, Refused } from './refused';
 
-/** A teacher's own pictures: uploaded, and removed from the list. Sheets that show one keep it. */
+/** A teacher's own pictures: uploaded, tidied, and removed from the list. Sheets that show one keep it. */
 
 type Teacher = Pick<Person, 'id' | 'role' | 'schoolId'>;
-/** Reads a picture file in a process of its own. */
-type ReadIn = (file: { bytes: Uint8Array; name: string; owner: string }) => Promise<PictureAnswer>;
+/** Read in processes of their own. */
+type Reading = {
+  readIn: (file: { bytes: Uint8Array; name: string; owner: string }) => Promise<PictureAnswer>;
+  unpack: (bytes: Uint8Array) => Promise<Unpacked | null>;
+};
 
 export const PictureName = z.string().max(400).default('picture');
 export const PictureId = z.string().regex(/^own\/[0-9a-f]{32}$/);
+
+/** What came of a file, or of each file in a ZIP file. */
+export type Uploaded = {
+  pictures: OwnPicture[];
+  refused: { name: string; problem: string }[];
+  /** What could not be taken of a drawing. */
+  leftOut: { name: string; what: string[] }[];
+};
 
 function teachersOnly({ role }: Teacher): void {
   if (role !== 'teacher') throw new Refused(403, 'Only teachers can upload pictures.');
 }
 
+const FULL = `You have ${MOST_PICTURES} uploaded pictures, the most there can be. Remove some first.`;
+const isFull = async (db: Database, person: Teacher) => (await countOffered(db, person.id)) >= MOST_PICTURES;
+
 /** @throws Refused for anybody but teachers, and when there are too many: asked before the file is read */
 export async function mayUpload(db: Database, person: Teacher): Promise<void> {
   teachersOnly(person);
-  if ((await ownPictures(db, person.id)).length >= MOST_PICTURES)
-    throw new Refused(409, `You have ${MOST_PICTURES} uploaded pictures, the most there can be. Remove some first.`);
+  if (await isFull(db, person)) throw new Refused(409, FULL);
 }
 
-/** @throws Refused where the file is no picture that can be taken */
-export async function uploadPicture(
-  { db, readIn }: { db: Database; readIn: ReadIn },
+/** @throws Refused where a file is no picture that can be taken, or a ZIP file can't be read; of what is in it, each is told */
+export async function uploadPictures(
+  { db, readIn, unpack }: { db: Database } & Reading,
   person: Teacher,
   { bytes, name }: { bytes: Uint8Array; name: string },
-): Promise<OwnPicture> {
-  const read = await readIn({ bytes, name: nameFromFile(name, 'picture'), owner: person.id });
-  if ('problem' in read) throw new Refused(422, read.problem);
-  return keepPicture(db, { schoolId: person.schoolId, ownerId: person.id }, read.picture);
+): Promise<Uploaded> {
+  const done: Uploaded = { pictures: [], refused: [], leftOut: [] };
+  const take = async (file: { bytes: Uint8Array; name: string }): Promise<string | null> => {
+    if (await isFull(db, person)) return FULL;
+    const called = nameFromFile(file.name, 'picture');
+    const read = await readIn({ bytes: file.bytes, name: called, owner: person.id });
+    if ('problem' in read) return read.problem;
+    done.pictures.push(await keepPicture(db, { schoolId: person.schoolId, ownerId: person.id }, read.picture));
+    if (read.picture.leftOut.length > 0) done.leftOut.push({ name: file.name, what: read.picture.leftOut });
+    return null;
+  };
+  if (formatOf(bytes) !== 'ZIP') {
+    if (bytes.length > MOST_BYTES) throw new Refused(413, tooMany(bytes.length));
+    const problem = await take({ bytes, name });
+    if (problem !== null) throw new Refused(422, problem);
+    return done;
+  }
+  const unpacked = await unpack(bytes);
+  if (!unpacked) throw new Refused(422, 'This ZIP file is damaged and can’t be opened. Pack it anew and try again.');
+  done.refused.push(...unpacked.refused);
+  for (const file of unpacked.files) {
+    const problem = await take(file);
+    if (problem !== null) done.refused.push({ name: file.name, problem });
+  }
+  if (done.pictures.length === 0 && done.refused.length === 0)
+    throw new Refused(422, 'There is no picture in this ZIP file.');
+  return done;
 }
+
+const tooMany = (length: number) =>
+  `This file has ${Math.ceil(length / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be uploaded. Save it smaller and try again.`;
 
 /** @throws Refused where there is no such picture of theirs */
 export async function removePicture(db: Database, person: Teacher, id: string): Promise<void> {
   teachersOnly(person);
   if (!(await putAway(db, person.id, id))) throw missing();
+}
+
+export const ShelfChanges = z.strictObject({
+  ids: z.array(PictureId).min(1).max(MOST_PICTURES),
+  name: z.string().trim().min(1, 'Give the picture a name.').max(80, 'A name has at most 80 letters.').optional(),
+  section: z.string().trim().max(40, 'The name of a section has at most 40 letters.').optional(),
+  credit: z.string().trim().max(200, 'A credit has at most 200 letters.').optional(),
+  shared: z.boolean().optional(),
+});
+export type ShelfChanges = z.infer<typeof ShelfChanges>;
+
+/** @returns the pictures as they are now; @throws Refused where one of them is not theirs */
+export async function tidyShelf(
+  db: Database,
+  person: Teacher,
+  { ids, ...change }: ShelfChanges,
+): Promise<OwnPicture[]> {
+  teachersOnly(person);
+  return db.transaction(async (tx) => {
+    const changed = await changeShelf(tx, person.id, ids, change);
+    if (changed.length < new Set(ids).size) throw missing();
+    return changed;
+  });
 }

@@ -53,7 +53,12 @@ async function filled(db: Database): Promise<SmallSchool> {
   await keepPicture(
     db,
     { schoolId: school.schoolId, ownerId: school.teacherId },
-    { drawn, type: 'image/jpeg', image, lines: image },
+    {
+      drawn,
+      colours: ['grey'],
+      pixels: { type: 'image/jpeg', image, screen: null, lines: image },
+      leftOut: [],
+    },
   );
   await namesIn(db, school.classId);
   return school;

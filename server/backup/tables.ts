@@ -16,6 +16,7 @@ export const TABLES = [
   'set_aside_change',
   'moment',
   'picture',
+  'cleared_picture',
   'folder',
   'sheet',
   'handout',

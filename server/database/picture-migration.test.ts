@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { DATABASES } from '../../tests/support/databases';
-import { ownPictures } from '../stores/pictures';
+import { shelfOf } from '../stores/pictures';
 import { migrate, shippedMigrations } from './migrate';
 
 test.each(DATABASES)('pictures of an older %s database have their sizes', async (_, open) => {
@@ -14,6 +14,6 @@ test.each(DATABASES)('pictures of an older %s database have their sizes', async 
     [JSON.stringify({ width: 640, height: 480 })],
   );
   await migrate(db);
-  expect(await ownPictures(db, 't')).toEqual([{ id: 'own/1', name: 'gull', width: 640, height: 480 }]);
+  expect(await shelfOf(db, 't')).toMatchObject([{ id: 'own/1', name: 'gull', width: 640, height: 480, section: '' }]);
   await db.close();
 });

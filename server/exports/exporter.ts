@@ -1,7 +1,9 @@
 import path from 'node:path';
 import type { Feedback } from '../../core/review/feedback';
 import type { SheetPart } from '../../core/items/thumbnail';
-import type { ExportJob, Job, PictureAnswer, PictureJob } from './job';
+import type { ClearedIn } from '../pictures/read-in';
+import type { ClearJob, ExportJob, Job, PictureAnswer, PictureJob } from './job';
+import type { Unpacked } from '../pictures/unpack';
 import { projectRoot } from '../process/place';
 import type { PictureFiles } from '../stores/pictures';
 import type { Progress } from './crew';
@@ -25,6 +27,14 @@ export class Exporter {
 
   readIn(job: Omit<PictureJob, 'kind'>, signal?: AbortSignal): Promise<PictureAnswer> {
     return this.input.run<PictureAnswer>({ kind: 'picture', ...job } satisfies Job, signal);
+  }
+
+  clear(job: Omit<ClearJob, 'kind'>, signal?: AbortSignal): Promise<ClearedIn> {
+    return this.input.run<ClearedIn>({ kind: 'clear', ...job } satisfies Job, signal);
+  }
+
+  unpack(bytes: Uint8Array, signal?: AbortSignal): Promise<Unpacked | null> {
+    return this.input.run<Unpacked | null>({ kind: 'unpack', bytes } satisfies Job, signal);
   }
 
   thumbnail(part: SheetPart, own: PictureFiles, signal?: AbortSignal): Promise<string> {

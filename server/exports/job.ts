@@ -1,5 +1,7 @@
 import type { Feedback } from '../../core/review/feedback';
 import type { SheetPart } from '../../core/items/thumbnail';
+import type { DrawnPicture } from '../../core/pictures/picture';
+import type { Clearing } from '../../core/raster/clearing';
 import type { Sheet } from '../../core/schema/sheet';
 import type { PictureIn } from '../pictures/read-in';
 import type { PictureFiles } from '../stores/pictures';
@@ -25,5 +27,9 @@ export type PictureJob = {
   /** It is a page made elsewhere: nobody asks for its outline; `whole`: it is wanted in full size, too. */
   page?: { whole: boolean };
 };
+/** A picture to take the background of. */
+export type ClearJob = { kind: 'clear'; drawn: DrawnPicture; bytes: Uint8Array; recipe: Clearing };
+/** A ZIP file from outside. */
+export type UnpackJob = { kind: 'unpack'; bytes: Uint8Array };
 export type PictureAnswer = { picture: PictureIn } | { problem: string };
-export type Job = ExportJob | ThumbnailJob | FeedbackPictureJob | PictureJob;
+export type Job = ExportJob | ThumbnailJob | FeedbackPictureJob | PictureJob | UnpackJob | ClearJob;

@@ -165,13 +165,13 @@ describe('the shelf', () => {
 
 describe('own pictures on paper', () => {
   test('are in the PDF once however often they are shown, and in the PNG with their pixels', async () => {
-    const { drawn, image, lines } = await readIn(await discFile.plain(), 'disc', 's');
+    const { drawn, pixels } = await readIn(await discFile.plain(), 'disc', 's');
     const { whole, lines: drawing } = drawn.raster!;
     const own = {
       drawn: [drawn],
       files: new Map([
-        [whole.asset, image],
-        [drawing.asset, lines],
+        [whole.asset, pixels!.image],
+        [drawing.asset, pixels!.lines],
       ]),
     };
     const shown = (id: string, x: number, form: 'colour' | 'outline' = 'colour') =>

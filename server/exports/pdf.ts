@@ -56,6 +56,10 @@ export type PdfResources = {
   shadow(node: GroupNode): Promise<Uint8Array> | Uint8Array;
 };
 
+/** What pdfkit's gradients can do, and its types don't say. */
+type Turnable = { setTransform(...matrix: Matrix6): unknown };
+type Matrix6 = [number, number, number, number, number, number];
+
 const n = (value: number) => `${Math.round(value * 1000) / 1000}`;
 const hex = (value: number) => value.toString(16).padStart(4, '0');
 
@@ -76,6 +80,8 @@ class Writer {
       paint.kind === 'linear'
         ? this.pdf.linearGradient(paint.x1, paint.y1, paint.x2, paint.y2)
         : this.pdf.radialGradient(paint.cx, paint.cy, 0, paint.cx, paint.cy, paint.r);
+    if (paint.kind === 'radial' && paint.matrix)
+      (gradient as unknown as Turnable).setTransform(...(paint.matrix as Matrix6));
     for (const [offset, colour, alpha] of paint.stops) gradient.stop(offset, colour, alpha);
     return { colour: gradient, alpha: 1 };
   }
@@ -251,7 +257,7 @@ class Writer {
           this.pdf.save();
           if (node.shadow) this.shadow(node, node.shadow.box);
           // Through pdfkit, which has to know where a gradient will lie.
-          if (node.matrix) this.pdf.transform(...(node.matrix as [number, number, number, number, number, number]));
+          if (node.matrix) this.pdf.transform(...(node.matrix as Matrix6));
           if (node.clip !== undefined) this.pdf.path(node.clip).clip();
           if (node.fade) this.fade(node.fade);
           if (node.opacity !== undefined) this.transparent(node, node.opacity);

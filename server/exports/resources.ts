@@ -16,7 +16,7 @@ export function withOwn(shipped: Pictures, { drawn }: PictureFiles): Pictures {
 
 /** An SVG holds its pictures within it. */
 export const embedding = ({ files }: PictureFiles): SvgOptions => ({
-  imageUrl: (asset) => {
+  imageUrl: ({ asset }) => {
     const bytes = files.get(asset);
     const type = asset.endsWith('.png') ? 'image/png' : 'image/jpeg';
     return bytes && `data:${type};base64,${Buffer.from(bytes).toString('base64')}`;

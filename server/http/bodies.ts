@@ -1,5 +1,5 @@
 import type { RequestHandler } from 'express';
-import { MOST_BYTES } from '../../core/raster/limits';
+import { MOST_BYTES, MOST_ZIPPED } from '../../core/raster/limits';
 
 /**
  * How much may come in, asked before any of it is read: little before somebody has signed in, and then what the place needs.
@@ -9,7 +9,7 @@ export const BEFORE_SIGN_IN = 16 * 1024;
 const PLACES: [path: RegExp, bytes: number][] = [
   // A page with all that it may hold, in one change.
   [/^\/documents\/[^/]+\/changes(\.data)?$/, 8 * 1024 * 1024],
-  [/^\/pictures(\.data)?$/, MOST_BYTES],
+  [/^\/pictures(\.data)?$/, MOST_ZIPPED],
   [/^\/copies\/[^/]+\/files(\.data)?$/, MOST_BYTES],
 ];
 const OTHERWISE = 1024 * 1024;

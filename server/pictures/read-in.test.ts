@@ -1,16 +1,23 @@
 import sharp from 'sharp';
-import { describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { colourAt } from '../../core/raster/mosaic';
 import { flatten } from '../../core/geometry/flatten';
+import type { Faces } from '../../core/text/faces';
+import { allFaces } from '../../tests/support/fonts';
 import { discFile } from '../../tests/support/own';
 import { MOST_BYTES } from '../../core/raster/limits';
 import { PictureProblem, readIn } from './read-in';
 
-const read = (bytes: Uint8Array) => readIn(bytes, 'a disc', 'somebody');
+let faces: Faces;
+beforeAll(async () => {
+  faces = await allFaces();
+});
+const read = (bytes: Uint8Array) => readIn(bytes, 'a disc', 'somebody', { faces });
 
 describe('a picture from outside', () => {
   test('on clear ground stays clear, and has its outline', async () => {
-    const { drawn, type, image, lines } = await read(await discFile.clear());
+    const { drawn, pixels } = await read(await discFile.clear());
+    const { type, image, lines } = pixels!;
     expect(type).toBe('image/png');
     expect(drawn).toMatchObject({ name: 'a disc', width: 300, height: 200, raster: { clear: true, outlined: true } });
     expect(drawn.id).toMatch(/^own\/[0-9a-f]{32}$/);
@@ -33,8 +40,8 @@ describe('a picture from outside', () => {
     expect((await pixel(lines, 150, 31))[3]).toBeGreaterThan(150);
   });
   test('on plain ground is a JPEG with the outline of what stands on it', async () => {
-    const { drawn, type } = await read(await discFile.plain());
-    expect([type, drawn.raster!.clear, drawn.raster!.outlined]).toEqual(['image/jpeg', false, true]);
+    const { drawn, pixels } = await read(await discFile.plain());
+    expect([pixels!.type, drawn.raster!.clear, drawn.raster!.outlined]).toEqual(['image/jpeg', false, true]);
     expect(Math.abs(flatten(drawn.paths[0].d).box.width - 140)).toBeLessThan(4);
   });
   test('on mixed ground has the outline of its frame', async () => {
@@ -61,13 +68,13 @@ describe('a picture from outside', () => {
       .webp()
       .withExif({ IFD0: { Copyright: 'somebody at a place' } })
       .toBuffer();
-    const { drawn, whole } = await readIn(webp, 'a disc', 'somebody', { whole: true });
+    const { drawn, whole } = await readIn(webp, 'a disc', 'somebody', { page: { whole: true } });
     expect([drawn.width, drawn.raster!.outlined, whole!.type]).toEqual([2400, false, 'image/webp']);
     const { width, exif } = await sharp(whole!.bytes).metadata();
     expect([width, exif]).toEqual([3000, undefined]);
     // Beside the same picture that was uploaded as one.
     expect((await read(webp)).drawn.id).not.toBe(drawn.id);
-    expect((await readIn(webp, 'a disc', 'somebody', { whole: false })).whole).toBeUndefined();
+    expect((await readIn(webp, 'a disc', 'somebody', { page: { whole: false } })).whole).toBeUndefined();
   });
   test('stands upright, and keeps nothing of what else was in the file', async () => {
     const bytes = await sharp(await discFile.plain())
@@ -76,16 +83,37 @@ describe('a picture from outside', () => {
       .jpeg()
       .toBuffer();
     expect((await sharp(bytes).metadata()).orientation).toBe(6);
-    const { drawn, image } = await read(bytes);
+    const { drawn, pixels } = await read(bytes);
     expect([drawn.width, drawn.height]).toEqual([200, 300]);
-    const kept = await sharp(image).metadata();
+    const kept = await sharp(pixels!.image).metadata();
     expect([kept.exif, kept.orientation, kept.icc]).toEqual([undefined, undefined, undefined]);
   });
-  test('that is too large for any page is made smaller, a small one is left as it is', async () => {
+  test('is kept in full, with a smaller one for screens where it is large', async () => {
     const large = await sharp({ create: { width: 5000, height: 1000, channels: 3, background: '#445566' } })
       .png()
       .toBuffer();
-    expect((await read(large)).drawn).toMatchObject({ width: 2400, height: 480 });
+    const { drawn, pixels, colours } = await read(large);
+    expect(drawn).toMatchObject({ width: 5000, height: 1000, raster: { whole: { screen: `${drawn.id}-screen.jpg` } } });
+    expect((await sharp(pixels!.image).metadata()).width).toBe(5000);
+    expect((await sharp(pixels!.screen!).metadata()).width).toBe(2400);
+    expect(colours).toEqual(['blue']);
+    const small = await read(await discFile.plain());
+    expect([small.pixels!.screen, small.drawn.raster!.whole.screen]).toEqual([null, undefined]);
+  });
+  test('comes as GIF, too: its first picture', async () => {
+    const frames = [
+      await discFile.plain(),
+      await sharp(await discFile.plain())
+        .negate()
+        .toBuffer(),
+    ];
+    const gif = await sharp(frames, { join: { animated: true } })
+      .gif()
+      .toBuffer();
+    const { drawn } = await read(gif);
+    expect([drawn.width, drawn.height]).toEqual([300, 200]);
+    // The disc is not negated.
+    expect(colourAt(drawn.raster!.mosaic, 0.5, 0.5)).toMatch(/^#b/);
   });
   test('in grey, with a palette or in 16 bits is read like any other', async () => {
     const disc = sharp(await discFile.plain());
@@ -116,11 +144,11 @@ describe('what is no usable picture', () => {
       .toBuffer();
   test.each<[string, () => Promise<Uint8Array> | Uint8Array, RegExp]>([
     ['nothing', () => new Uint8Array(), /empty/],
-    ['words', () => Buffer.from('not a picture'), /no PNG, JPEG or WebP/],
+    ['words', () => Buffer.from('not a picture'), /no PNG, JPEG, WebP, GIF or SVG/],
     [
       'a program in SVG',
-      () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>'),
-      /no PNG, JPEG or WebP/,
+      () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>1</script></svg>'),
+      /Nothing in this drawing can be taken \(it has a script\)/,
     ],
     [
       'another kind of picture',
@@ -128,13 +156,13 @@ describe('what is no usable picture', () => {
         sharp(await png(30, 30))
           .tiff()
           .toBuffer(),
-      /no PNG, JPEG or WebP/,
+      /no PNG, JPEG, WebP, GIF or SVG/,
     ],
     ['a file that ends too early', async () => (await discFile.plain()).subarray(0, 1500), /damaged/],
     ['a picture of a line', () => png(300, 3), /300 by 3 pixels/],
     ['a picture of a thread', () => png(8, 9000), /8 by 9000 pixels: too long/],
     ['a picture of a beam', () => png(9000, 8), /at most 30 times as long/],
-    ['more pixels than memory', () => png(20_000, 5_000), /100 million pixels/],
+    ['more pixels than memory', () => png(20_000, 5_000), /100 million pixels; at most 50/],
     ['too many bytes', () => new Uint8Array(MOST_BYTES + 1), /20 MB/],
   ])('%s is told from one', async (_, bytes, message) => {
     const problem = await Promise.resolve(bytes())

@@ -8,7 +8,7 @@ import type { Queries } from '../database/connection';
 const [MOST, MOST_EARLIER] = [500, 150];
 
 /** Teachers of the same classes, themselves among them. */
-async function colleaguesOf(db: Queries, personId: string): Promise<string[]> {
+export async function colleaguesOf(db: Queries, personId: string): Promise<string[]> {
   const classes = await db.query<{ id: string }>('select class_id as id from teaches where person_id = $1', [personId]);
   const teachers = await Promise.all(
     classes.map(({ id }) => db.query<{ id: string }>('select person_id as id from teaches where class_id = $1', [id])),

@@ -276,19 +276,39 @@ const CALLS: Record<string, () => unknown> = {
       { schoolId: 's7', ownerId: 't7-1' },
       {
         drawn: ownPicture(`own/${'ab'.repeat(16)}`),
-        type: 'image/jpeg',
-        image: Buffer.from([1]),
+        colours: ['grey'],
+        pixels: { type: 'image/jpeg', image: Buffer.from([1]), screen: null, lines: Buffer.from([1]) },
+        leftOut: [],
+      },
+    ),
+  countOffered: () => pictures.countOffered(db, 't3-1'),
+  shelfOf: () => pictures.shelfOf(db, 't7-1'),
+  changeShelf: () => pictures.changeShelf(db, 't7-1', ['own/t7-1'], { section: 'Birds' }),
+  keepCleared: () =>
+    pictures.keepCleared(
+      db,
+      {
+        schoolId: 's7',
+        pictureId: 'own/t7-1',
+        recipe: { border: true, spots: [], tolerance: 0.2, soft: 0, strokes: [] },
+      },
+      {
+        drawn: ownPicture('own/t7-1-0123456789abcdef'),
+        mask: Buffer.from([1]),
+        screen: Buffer.from([1]),
         lines: Buffer.from([1]),
       },
     ),
-  ownPictures: () => pictures.ownPictures(db, 't7-1'),
+  shownPicture: () => pictures.shownPicture(db, 's7', 'own/t7-1'),
   putAway: () => pictures.putAway(db, 't7-1', 'own/t7-1'),
   knownPictures: () => pictures.knownPictures(db, 's7', ['own/t7-1']),
   drawnPictures: () => pictures.drawnPictures(db, ['own/t7-1', 'own/t8-1']),
   pictureFiles: () => pictures.pictureFiles(db, ['own/none']),
   drawnPicture: () => pictures.drawnPicture(db, 's7', 'own/t7-1'),
   pictureFile: () =>
-    Promise.all((['image', 'lines'] as const).map((file) => pictures.pictureFile(db, 's7', 'own/t7-1', file))),
+    Promise.all(
+      (['image', 'screen', 'lines'] as const).map((file) => pictures.pictureFile(db, 's7', 'own/t7-1', file)),
+    ),
   notesOf: () => reviews.notesOf(db, ['gy3-46-0', 'gy3-42-0']),
   signedNotesOf: () => reviews.signedNotesOf(db, ['gy3-46-0', 'gy3-42-0']),
   rulingsOf: () => reviews.rulingsOf(db, ['gy3-46-0']),

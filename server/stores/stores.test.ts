@@ -22,9 +22,12 @@ import { addPerson, addSchool } from './people';
 import {
   drawnPicture,
   drawnPictures,
+  changeShelf,
+  keepCleared,
   keepPicture,
+  shownPicture,
   knownPictures,
-  ownPictures,
+  shelfOf,
   pictureFile,
   pictureFiles,
   putAway,
@@ -76,13 +79,29 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     const ID = `own/${'ab'.repeat(16)}`;
     const given = (name = 'square') => ({
       drawn: ownPicture(ID, { name }),
-      type: 'image/jpeg' as const,
-      image: Buffer.from([0xff, 0xd8, 0, 1]),
-      lines: Buffer.from([0x89, 0x50]),
+      colours: ['red' as const],
+      pixels: {
+        type: 'image/jpeg' as const,
+        image: Buffer.from([0xff, 0xd8, 0, 1]),
+        screen: null,
+        lines: Buffer.from([0x89, 0x50]),
+      },
+      leftOut: [],
     });
+    const OFFERED = {
+      id: ID,
+      name: 'square',
+      width: 400,
+      height: 200,
+      colours: ['red'],
+      section: '',
+      credit: '',
+      shared: false,
+      by: null,
+    };
     test('are kept with their files, and seen by their school only', async () => {
       const owner = { schoolId: ids.school, ownerId: ids.teacher };
-      expect(await keepPicture(db, owner, given())).toEqual({ id: ID, name: 'square', width: 400, height: 200 });
+      expect(await keepPicture(db, owner, given())).toEqual(OFFERED);
       const kept = (await pictureFile(db, ids.school, ID, 'image'))!;
       expect([...kept.bytes]).toEqual([0xff, 0xd8, 0, 1]);
       expect(kept).toMatchObject({ type: 'image/jpeg' });
@@ -106,14 +125,86 @@ describe.each(DATABASES)('on the %s database', (_, open) => {
     test('are offered to who brought them until they are put away, and again when they are brought again', async () => {
       const owner = { schoolId: ids.school, ownerId: ids.teacher };
       await keepPicture(db, owner, given());
-      expect((await ownPictures(db, ids.teacher)).map(({ id }) => id)).toEqual([ID]);
-      expect(await ownPictures(db, ids.colleague)).toEqual([]);
+      expect((await shelfOf(db, ids.teacher)).map(({ id }) => id)).toEqual([ID]);
+      expect(await shelfOf(db, ids.colleague)).toEqual([]);
       expect(await putAway(db, ids.colleague, ID)).toBe(false);
       expect(await putAway(db, ids.teacher, ID)).toBe(true);
-      expect(await ownPictures(db, ids.teacher)).toEqual([]);
+      expect(await shelfOf(db, ids.teacher)).toEqual([]);
       expect(await drawnPicture(db, ids.school, ID)).toBeDefined();
       await keepPicture(db, owner, given('a better name'));
-      expect(await ownPictures(db, ids.teacher)).toEqual([{ id: ID, name: 'a better name', width: 400, height: 200 }]);
+      expect(await shelfOf(db, ids.teacher)).toEqual([{ ...OFFERED, name: 'a better name' }]);
+    });
+  });
+
+  describe('a shelf', () => {
+    const ID = `own/${'cd'.repeat(16)}`;
+    const kept = {
+      drawn: ownPicture(ID, { name: 'wader' }),
+      colours: ['brown' as const],
+      pixels: {
+        type: 'image/jpeg' as const,
+        image: Buffer.from([1]),
+        screen: Buffer.from([2]),
+        lines: Buffer.from([3]),
+      },
+      leftOut: [],
+    };
+    test('is tidied by its owner only; what is said of a picture stays when it is brought again', async () => {
+      const owner = { schoolId: ids.school, ownerId: ids.teacher };
+      await keepPicture(db, owner, kept);
+      const said = { name: 'Curlew', section: 'Birds', credit: 'Photo: the class' };
+      expect(await changeShelf(db, ids.colleague, [ID], said)).toEqual([]);
+      expect(await changeShelf(db, ids.teacher, [ID], said)).toMatchObject([{ ...said, shared: false, by: null }]);
+      expect(await drawnPicture(db, ids.school, ID)).toMatchObject({ name: 'Curlew', credit: 'Photo: the class' });
+      expect(await keepPicture(db, owner, kept)).toMatchObject({ name: 'wader', section: 'Birds' });
+      expect(await drawnPicture(db, ids.school, ID)).toMatchObject({ name: 'wader', credit: 'Photo: the class' });
+      const screen = (await pictureFile(db, ids.school, ID, 'screen'))!;
+      expect([screen.type, ...screen.bytes]).toEqual(['image/jpeg', 2]);
+    });
+    test('is seen by who teaches a class with its owner, as far as it is shared', async () => {
+      const seen = async () => (await shelfOf(db, ids.colleague)).filter(({ id }) => id === ID);
+      await changeShelf(db, ids.teacher, [ID], { shared: true });
+      expect(await seen()).toEqual([]);
+      await db.query('insert into class_teacher (class_id, person_id, rights) values ($1, $2, $3)', [
+        ids.class,
+        ids.colleague,
+        'read',
+      ]);
+      expect(await seen()).toMatchObject([{ id: ID, shared: true, by: expect.any(String) }]);
+      await changeShelf(db, ids.teacher, [ID], { shared: false });
+      expect(await seen()).toEqual([]);
+      await db.query('delete from class_teacher where class_id = $1 and person_id = $2', [ids.class, ids.colleague]);
+    });
+    test('has drawings, which are kept as their shapes alone', async () => {
+      const { raster: _, ...drawn } = ownPicture(`own/${'ef'.repeat(16)}`);
+      await keepPicture(db, { schoolId: ids.school, ownerId: ids.teacher }, { ...kept, drawn, pixels: null });
+      expect(await pictureFile(db, ids.school, drawn.id, 'image')).toBeUndefined();
+      expect(await shownPicture(db, ids.school, drawn.id)).toBeUndefined();
+      expect([...(await pictureFiles(db, [drawn.id])).files]).toEqual([]);
+    });
+    test('pictures without their backgrounds are there with their files, for their school only', async () => {
+      const drawn = {
+        ...ownPicture(`${ID}-0123456789abcdef`),
+        raster: {
+          ...ownPicture(ID).raster!,
+          whole: { asset: `${ID}-0123456789abcdef.png`, small: '', screen: `${ID}-0123456789abcdef-screen.png` },
+        },
+      };
+      const recipe = { border: true, spots: [], tolerance: 0.2, soft: 0, strokes: [] };
+      await keepCleared(
+        db,
+        { schoolId: ids.school, pictureId: ID, recipe },
+        { drawn, mask: Buffer.from([7]), screen: Buffer.from([8]), lines: Buffer.from([9]) },
+      );
+      const elsewhere = await addSchool(db, 'Far');
+      expect(await drawnPicture(db, elsewhere, drawn.id)).toBeUndefined();
+      expect(await pictureFile(db, elsewhere, drawn.id, 'image')).toBeUndefined();
+      expect(await drawnPicture(db, ids.school, drawn.id)).toMatchObject({ id: drawn.id });
+      expect([...(await pictureFile(db, ids.school, drawn.id, 'image'))!.bytes]).toEqual([8]);
+      const { files, masks } = await pictureFiles(db, [ID, drawn.id]);
+      expect([...files.get(drawn.raster.whole.asset)!]).toEqual([8]);
+      expect(masks!.get(drawn.raster.whole.asset)).toMatchObject({ of: `${ID}.jpg` });
+      expect((await drawnPictures(db, [drawn.id])).map(({ id }) => id)).toEqual([drawn.id]);
     });
   });
 

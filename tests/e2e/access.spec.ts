@@ -86,7 +86,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     headers: { origin: house.url },
     data: await discFile.plain(),
   });
-  const { picture } = (await brought.json()) as { picture: { id: string } };
+  const [picture] = ((await brought.json()) as { pictures: { id: string }[] }).pictures;
 
   const asked = await clients.owner.post(`${sheet}/export`, {
     headers: { origin: house.url },
@@ -172,6 +172,12 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [sheetDocument, body, ['nobody', 'colleague', 'student', 'stranger']],
     [copyDocument, body, ['nobody', 'owner', 'colleague', 'stranger']],
     ['/pictures?name=a.png', {}, ['nobody', 'student', 'stranger']],
+    ['/pictures/shelf', { ids: [picture.id], name: 'mine now' }, ['nobody', 'colleague', 'student', 'stranger']],
+    [
+      '/pictures/clearing',
+      { picture: picture.id, recipe: { border: true, spots: [], tolerance: 0.1, soft: 0, strokes: [] } },
+      ['nobody', 'stranger'],
+    ],
     ['/phrases', { do: 'keep', phrase: 'any', body: 'x', about: [] }, ['nobody', 'student', 'stranger']],
     ['/desk', { do: 'begin', purpose: 'blank' }, ['nobody', 'student', 'stranger']],
     ['/desk', { do: 'bin', sheetId: sheet.split('/').at(-1)! }, ['nobody', 'colleague', 'student', 'stranger']],
@@ -245,7 +251,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
   for (const who of ['nobody', 'colleague', 'student', 'stranger'] as const)
     expect((await clients[who].get(`${handout}/live`)).status()).toBeGreaterThanOrEqual(400);
   for (const [path, data, who] of ACTIONS) {
-    const isJson = ['changes', 'steps', 'window', 'phrase', 'lookFors'].some((name) => name in data);
+    const isJson = ['changes', 'steps', 'window', 'phrase', 'lookFors', 'ids', 'recipe'].some((name) => name in data);
     const send = (client: APIRequestContext, headers: Record<string, string>) =>
       client.post(path, {
         headers,

@@ -33,7 +33,7 @@ const file = async (name: string, bytes: Promise<Buffer>) => ({
   mimeType: 'application/octet-stream',
   buffer: await bytes,
 });
-const asked = () => page.getByLabel('File with a picture');
+const asked = () => page.getByLabel('Files with pictures');
 const images = () => page.locator('.page-view image');
 async function brought(name = 'orange_disc.jpg', bytes = discFile.plain()) {
   await compartment(page, 'Pictures');
@@ -60,11 +60,12 @@ test('a file is put on the sheet, kept for the next one, and what is no picture 
 
   await blankPage(page);
   await brought('notes.png', Promise.resolve(Buffer.from('hello')));
-  await expect(page.getByText('This is no PNG, JPEG or WebP picture.')).toBeVisible();
+  await expect(page.getByText('“notes.png”: This is no PNG, JPEG, WebP, GIF or SVG picture.')).toBeVisible();
   await page.locator('.drawer_picturesFound').getByRole('button', { name: 'orange disc', exact: true }).click();
   await expect(images()).toHaveCount(1);
-  await page.getByRole('button', { name: /Remove “orange disc”/ }).focus();
+  await page.getByRole('button', { name: /^About “orange disc”/ }).focus();
   await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Remove from the shelf' }).click();
   await expect(
     page.locator('.drawer_picturesFound').getByRole('button', { name: 'orange disc', exact: true }),
   ).toHaveCount(0);

@@ -61,6 +61,7 @@ export async function fillManySchools(db: Database): Promise<void> {
       select 'm' || document_id, document_id, owner_id, 1, 'x' from sheet;
     insert into picture (id, school_id, owner_id, name, width, height, type, image, lines, drawn)
       select 'own/' || id, school_id, id, 'x', 1, 1, 'image/png', '', '', '{}' from person where role = 'teacher';
+    insert into cleared_picture select id || '-0', id, school_id, '{}', '{}', '', '', '' from picture;
     insert into session (token_hash, person_id, expires_at) select 'k' || id, id, now() + interval '1 day' from person;
     insert into device (token_hash, person_id) select 'v' || id, id from person;
     insert into allowance select 'account ' || id, now() + interval '1 hour' from person;

@@ -1,12 +1,12 @@
-import { useState } from 'react';
-import { useSearch } from '../../browser/search';
-import { BringPicture } from '../../pictures/bring';
+import { BringPictures } from '../../pictures/bring';
+import { nothingFound, tileUrl, useFinding } from '../../pictures/finding';
+import { FindingFields } from '../../pictures/finding-fields';
 import type { PictureEntry } from '../../pictures/picture-index';
-import { OWN, titleOf, usePictures } from '../../pictures/picture-index';
+import { titleOf } from '../../pictures/picture-index';
 import styles from './kit.module.css';
 import picturesStyles from '../../pictures/pictures.module.css';
 
-/** Choosing a picture within a recipe: by a word, from a group, or one's own. */
+/** Choosing a picture within a recipe: by a word, a colour, from a group, or one's own. */
 
 type Props = {
   label: string;
@@ -16,26 +16,16 @@ type Props = {
 };
 
 /** So many are shown; a word brings others. */
-const SHOWN = 28;
+const SHOWN = 60;
 
 export function PicturePick({ label, chosen, groups, onChoose }: Props) {
-  const { entries: index, mayBring } = usePictures();
-  const [wanted, setWanted] = useState('');
-  const search = useSearch(index);
-  const found = (
-    wanted.trim() ? search(wanted) : index.filter(({ group }) => !groups || group === OWN || groups.includes(group))
-  ).slice(0, SHOWN);
+  const finding = useFinding({ near: groups });
+  const { found, loaded, mayBring } = finding;
   return (
     <div className={styles.picturePick}>
-      <input
-        className={styles.text}
-        value={wanted}
-        placeholder={label}
-        aria-label={label}
-        onChange={(event) => setWanted(event.target.value)}
-      />
+      <FindingFields finding={finding} label={label} />
       <div className={styles.picturePickFound}>
-        {found.map((entry) => (
+        {found.slice(0, SHOWN).map((entry) => (
           <button
             key={entry.id}
             type="button"
@@ -45,12 +35,12 @@ export function PicturePick({ label, chosen, groups, onChoose }: Props) {
             title={titleOf(entry)}
             onClick={() => onChoose(entry)}
           >
-            <img src={`/art/pictures/${entry.id}.svg`} alt="" loading="lazy" draggable={false} />
+            <img src={tileUrl(entry.id)} alt="" loading="lazy" draggable={false} />
           </button>
         ))}
-        {found.length === 0 && index.length > 0 && <p className="quiet">Nothing is called that.</p>}
+        {found.length === 0 && loaded && <p className="quiet">{nothingFound(finding)}</p>}
       </div>
-      {mayBring && <BringPicture onBrought={onChoose} />}
+      {mayBring && <BringPictures single onBrought={([entry]) => onChoose(entry)} />}
     </div>
   );
 }

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import type { Tone as ToneSettings } from '../../colour/tone';
+import type { Clearing as ClearingRecipe } from '../../raster/clearing';
+import { CLEARING } from '../../raster/limits';
 import { SHAPES } from '../../geometry/shapes/shapes';
 import { CROP } from '../../pictures/frame';
 import { Hex, Share } from '../../values/primitives';
@@ -22,6 +24,44 @@ const Crop = z.strictObject({
   width: z.number().min(CROP.least).max(CROP.most),
   height: z.number().min(CROP.least).max(CROP.most),
 });
+
+const Within = z.number().min(-0.5).max(1.5);
+
+/** See core/raster/clearing.ts. */
+export const Clearing: z.ZodType<ClearingRecipe> = z.strictObject({
+  border: z.boolean(),
+  spots: z.array(z.strictObject({ x: Share, y: Share })).max(CLEARING.spots),
+  tolerance: Share,
+  soft: Share,
+  strokes: z
+    .array(
+      z.strictObject({
+        erases: z.boolean(),
+        size: z.number().min(0.001).max(1),
+        points: z
+          .array(Within)
+          .min(2)
+          .max(2 * CLEARING.points)
+          .refine(({ length }) => length % 2 === 0),
+      }),
+    )
+    .max(CLEARING.strokes),
+});
+
+/** A part of a picture that is covered, in shares of its width and height, by what is around it: from one colour to another. */
+export const Patch = z.strictObject({
+  x: Within,
+  y: Within,
+  width: Share,
+  height: Share,
+  round: z.boolean(),
+  from: Hex,
+  to: Hex,
+  /** Which way the colours go. */
+  across: z.boolean(),
+});
+export type Patch = z.infer<typeof Patch>;
+const MOST_PATCHES = 30;
 
 /** More colours than any drawing has. */
 const MOST_COLOURS = 200;
@@ -49,5 +89,8 @@ export const PictureItem = z.strictObject({
     .refine((colours) => Object.keys(colours).length <= MOST_COLOURS, `at most ${MOST_COLOURS} colours`)
     .default({}),
   tone: Tone.nullable().default(null),
+  /** How its background is taken away. */
+  clearing: Clearing.nullable().default(null),
+  patches: z.array(Patch).max(MOST_PATCHES).default([]),
 });
 export type PictureItem = z.infer<typeof PictureItem>;

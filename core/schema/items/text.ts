@@ -45,6 +45,8 @@ export const TextItem = z.strictObject({
   blank: z.boolean(),
   /** Other words that count as right where it is blank; kept from students likewise. */
   also: z.array(z.string().min(1).max(200)).max(20),
+  /** Its words are kept in step with the page: the sources of its pictures. */
+  follows: z.enum(['credits']).nullable().default(null),
 });
 
 export type Lettering = z.infer<typeof Lettering>;

@@ -1,0 +1,49 @@
+import { overlaps, union } from '../geometry/box';
+import type { Box } from '../geometry/matrix';
+import { boxOf } from '../items/hit';
+import type { Item, Page, Sheet } from '../schema/sheet';
+
+/**
+ * The room beside a page: whatever lies wholly off the paper waits on the desk. It is saved with the sheet, and never printed,
+ * exported or handed out.
+ */
+
+const NO_PICTURES = () => undefined;
+const paper = ({ width, height }: Pick<Page, 'width' | 'height'>): Box => ({ x: 0, y: 0, width, height });
+
+export const isBeside = (page: Page, item: Item): boolean => !overlaps(boxOf(page, item, NO_PICTURES), paper(page));
+
+/** What lies beside a page, front to back. */
+export const besideOf = (page: Page): Item[] => page.items.filter((item) => isBeside(page, item));
+
+/** All that things beside a page cover, in points of the page; null where there are none. */
+export function roomBeside(page: Page): Box | null {
+  const boxes = besideOf(page)
+    .filter(({ hidden }) => !hidden)
+    .map((item) => boxOf(page, item, NO_PICTURES));
+  return boxes.length > 0 ? union(boxes) : null;
+}
+
+/** A sheet without what lies beside its pages. */
+export function onPaper<T extends Pick<Sheet, 'pages'>>(sheet: T): T {
+  if (sheet.pages.every((page) => besideOf(page).length === 0)) return sheet;
+  return {
+    ...sheet,
+    pages: sheet.pages.map((page) => ({ ...page, items: page.items.filter((item) => !isBeside(page, item)) })),
+  };
+}
+
+/** How far things beside a page keep from it and from one another, in points. */
+const GAP = 24;
+
+/** A free place beside a page, to its right: below what waits there, and in a further column where that is full. */
+export function placeBeside(page: Page, width: number, height: number): { x: number; y: number } {
+  const taken = besideOf(page).map((item) => boxOf(page, item, NO_PICTURES));
+  for (let x = page.width + GAP; ; x += GAP + width) {
+    const column = { x: x - GAP / 2, width: width + GAP };
+    let y = 0;
+    for (const box of taken.toSorted((a, b) => a.y - b.y))
+      if (overlaps({ ...column, y: y - GAP / 2, height: height + GAP }, box)) y = box.y + box.height + GAP;
+    if (y + height <= Math.max(page.height, height)) return { x, y };
+  }
+}
