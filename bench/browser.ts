@@ -1,11 +1,11 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { remake } from '../core/makers/all';
 import { beginMap } from '../core/makers/map/begin';
-import { defaultRoles, group, page, plain, shape, sheet, solid, text } from '../core/schema/defaults';
+import { defaultRoles, group, page, picture, plain, shape, sheet, solid, text } from '../core/schema/defaults';
 import type { Item, Sheet } from '../core/schema/sheet';
 import { openDatabase } from '../server/database/open';
 import { createSheet } from '../server/stores/sheets';
@@ -17,7 +17,7 @@ import { schoolWithTeacher, Served, teacherAt } from './server';
 
 /**
  * In a real browser: dragging one of 2,000 things with grid and guides on, beside konva's own drag of the same shapes; opening
- * a sheet of 300; typing on it; typing in the outline of a map.
+ * a sheet of 300 things, and a page of 100 pictures; typing; scrolling through pictures; typing in the outline of a map.
  */
 
 const PORT = 4689;
@@ -55,6 +55,24 @@ function sheetOf(count: number, words: boolean): Sheet {
     at: 72 * (1 + i / 2),
   }));
   return sheet({ title: `${count} things`, pages: [page({ id: 'p', guides, grid: 18, items: [front, ...items] })] });
+}
+
+/** A page of pictures that ship, each another one. */
+function albumSheet(count: number): Sheet {
+  const known = JSON.parse(readFileSync('.generated/pictures/index.json', 'utf8')) as { id: string; name: string }[];
+  const flat = known.filter(({ id }) => id.startsWith('flat/')).slice(0, count);
+  const items = flat.map(({ id, name }, i) =>
+    picture({
+      id: `p${i}`,
+      picture: id,
+      alt: name,
+      x: 20 + (i % 12) * 62,
+      y: 20 + Math.floor(i / 12) * 62,
+      width: 54,
+      height: 54,
+    }),
+  );
+  return sheet({ title: 'an album', pages: [page({ id: 'p', items })] });
 }
 
 /** Leaves a page alone for a while, to time its idle frames. */
@@ -195,6 +213,7 @@ export async function run() {
   const make = (made: Sheet) => createSheet(db, { schoolId, ownerId: teacher, purpose: 'blank', sheet: made });
   const [large, medium] = [await make(sheetOf(2000, false)), await make(sheetOf(300, true))];
   const map = await make(await mapSheet(150));
+  const album = await make(albumSheet(100));
   await db.close();
   const server = await Served.start(PORT, { DATA_DIR: folder, DATABASE_URL: '' }, 'ignore');
   const browser = await chromium.launch(CHROMIUM);
@@ -230,6 +249,34 @@ export async function run() {
       return times;
     });
 
+    // A page of a hundred pictures, each another one, until all of them are drawn.
+    const looked: number[] = [];
+    for (let i = 0; i < 4; i++) {
+      await window.goto(`${url}/desk`);
+      const link = window.locator(`a[href="/sheets/${album}"]`);
+      await link.waitFor();
+      const begun = Date.now();
+      await link.click();
+      await window.waitForFunction(
+        () =>
+          [...document.querySelectorAll('.page-view > g[data-item]')].filter((one) =>
+            one.querySelector('path[fill^="#"]'),
+          ).length === 100,
+      );
+      if (i > 0) looked.push(Date.now() - begun);
+    }
+    // Scrolling through all silhouettes in the drawer.
+    await window.getByRole('tab', { name: 'Pictures' }).click();
+    await window.getByRole('button', { name: 'Silhouettes' }).click();
+    const tiles = window.locator('.drawer_picturesFound');
+    await tiles.locator('img').nth(500).waitFor({ state: 'attached' });
+    const quiet = await frames(window, () => pause(window, 2000));
+    const scrolled = await frames(window, async () => {
+      await tiles.hover();
+      for (let i = 0; i < 60; i++) await window.mouse.wheel(0, 40);
+      await pause(window, 300);
+    });
+
     await window.goto(`${url}/sheets/${map}`);
     const mapped = await typedInMap(window, 30);
 
@@ -247,6 +294,14 @@ export async function run() {
       figure('the same, median frame, against konva’s own drag of them', median(moving), median(konva), 1),
       figure('the same, 95% of frames, against konva', share(moving, 0.95), share(konva, 0.95), 1),
       figure('opening a 300-item sheet from the Desk, against 1 s', median(opened), 1000, 1),
+      figure('opening a page of 100 pictures from the Desk, against 1.5 s', median(looked), 1500, 1),
+      figure('scrolling the drawer, median frame, against the idle page', median(scrolled), median(quiet), 1.1),
+      figure(
+        'the same, 95% of frames, against two frames of the idle page',
+        share(scrolled, 0.95),
+        2 * median(quiet),
+        1,
+      ),
       figure('typing on a 300-item page, key to paint, against 32 ms', median(typed), 32, 1),
       figure(
         'a letter typed in the outline of a map of 150, to its paint, against two frames',

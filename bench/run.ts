@@ -15,6 +15,7 @@ const ALL = {
   reading: () => import('./reading'),
   spread: () => import('./spread'),
   finding: () => import('./finding'),
+  pictures: () => import('./pictures'),
 } satisfies Record<string, () => Promise<{ run: () => Promise<Figure[]> }>>;
 
 const asked = process.argv.slice(2).filter((word) => !word.startsWith('--'));

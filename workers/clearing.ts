@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink';
-import type { Clearing } from '../core/raster/clearing';
+import type { Clearing } from '../core/raster/recipe';
 import { brushed, groundMask, maskPixels } from '../core/raster/clearing';
 import type { Pixels } from '../core/raster/pixels';
 

@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { overlaps } from '../../core/geometry/box';
+import { besideOf } from '../../core/items/beside';
 import { boxOf } from '../../core/items/hit';
 import { itemName } from '../../core/items/name';
 import { isFramed } from '../../core/schema/sheet';
@@ -94,6 +95,15 @@ export function Stage({ editor, view, arrived, label, onDropSupply }: Props) {
     : preview.size > 0
       ? editor.shownPage
       : page;
+  const beside = useMemo(
+    () =>
+      new Map(
+        besideOf(drawn).map(
+          (item) => [item.id, { name: itemName(item), box: boxOf(drawn, item, pictureNow) }] as const,
+        ),
+      ),
+    [drawn],
+  );
   const dimmed = useMemo(() => coverOf(page, editing?.id ?? null), [page, editing?.id]);
   return (
     <div
@@ -122,7 +132,7 @@ export function Stage({ editor, view, arrived, label, onDropSupply }: Props) {
             prompts={editor.shut === null}
             label={label}
             dimmed={dimmed}
-            beside
+            beside={beside}
           />
           {!past && (
             <>

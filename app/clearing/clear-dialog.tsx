@@ -2,7 +2,7 @@ import { Checkbox, Slider } from 'antd';
 import type { PointerEvent } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import { clearedId } from '../../core/pictures/picture';
-import type { Clearing, Stroke } from '../../core/raster/clearing';
+import type { Clearing, Stroke } from '../../core/raster/recipe';
 import { CLEARING } from '../../core/raster/limits';
 import type { PictureItem } from '../../core/schema/sheet';
 import { howMany } from '../../core/values/listed';

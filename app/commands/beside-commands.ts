@@ -1,7 +1,7 @@
 import { between, packed } from '../../core/changes/between';
 import { centre } from '../../core/geometry/box';
 import { boxOf } from '../../core/items/hit';
-import { besideOf, isBeside, placeBeside } from '../../core/placement/beside';
+import { besideOf, isBeside, placeBeside } from '../../core/items/beside';
 import { replaced } from '../../core/placement/replaced';
 import type { Page, PictureItem } from '../../core/schema/sheet';
 import { isFramed } from '../../core/schema/sheet';

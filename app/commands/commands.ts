@@ -1,7 +1,7 @@
 import { onItem } from '../../core/pictures/frame';
 import { isOwn } from '../../core/pictures/picture';
 import { frameMatrix } from '../../core/geometry/frame';
-import { placeBeside } from '../../core/placement/beside';
+import { placeBeside } from '../../core/items/beside';
 import { parentMatrix } from '../../core/placement/on-page';
 import { boxOf } from '../../core/items/hit';
 import type { Point } from '../../core/geometry/matrix';

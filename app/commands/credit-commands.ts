@@ -1,4 +1,4 @@
-import { creditLine } from '../../core/pictures/credits';
+import { creditLine } from '../../core/proof/credits';
 import { plain, text } from '../../core/schema/defaults';
 import type { Editor } from '../document/editor';
 import { add, newId } from './steps';

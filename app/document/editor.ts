@@ -4,7 +4,7 @@ import type { Hit } from '../../core/changes/search';
 import type { Point } from '../../core/geometry/matrix';
 import type { Look } from '../../core/items/look';
 import { lookOf } from '../../core/items/look';
-import { creditsChange, hasCreditLine } from '../../core/pictures/credits';
+import { creditsChange, hasCreditLine } from '../../core/proof/credits';
 import type { GroupItem, Item, Page, RunStyle, Sheet, WrittenItem } from '../../core/schema/sheet';
 import { isWritten } from '../../core/schema/sheet';
 import { LIMITS, NEARLY_FULL } from '../../core/sheet/limits';

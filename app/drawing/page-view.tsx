@@ -3,12 +3,10 @@ import type { ReactNode } from 'react';
 import type { Drawing } from '../../core/items/kind';
 import { drawItem } from '../../core/items/draw';
 import { drawLine } from '../../core/items/line';
-import { boxOf } from '../../core/items/hit';
-import { itemName } from '../../core/items/name';
 import { paintOf } from '../../core/items/paint';
 import { svgMarkup } from '../../core/drawing/svg';
+import type { Box } from '../../core/geometry/matrix';
 import { frameMatrix } from '../../core/geometry/frame';
-import { isBeside } from '../../core/placement/beside';
 import { lineEnds } from '../../core/placement/line';
 import { bodyText } from '../../core/text/body';
 import type { FramedItem, GroupItem, Item, Page, Sheet } from '../../core/schema/sheet';
@@ -122,8 +120,8 @@ const inParts = (item: Item): item is GroupItem =>
   item.kind === 'group' && !item.hidden && item.shadow === null && item.items.length > MANY;
 
 /** The words and pictures of a page for screen readers, in reading order: the glyphs themselves are only outlines. */
-const ReadAloud = memo(function ReadAloud({ page }: { page: Page }) {
-  const said = everyItem({ ...page, items: page.items.filter((item) => !isBeside(page, item)) })
+const ReadAloud = memo(function ReadAloud({ page, beside }: { page: Page; beside: Beside | undefined }) {
+  const said = everyItem({ ...page, items: page.items.filter(({ id }) => !beside?.has(id)) })
     .filter((item) => !item.hidden && isFramed(item) && item.kind !== 'group')
     .map((item) => ({ item: item as FramedItem, words: isWritten(item) ? bodyText(item.body).trim() : item.alt }))
     .filter(({ words }) => words !== '')
@@ -137,6 +135,9 @@ const ReadAloud = memo(function ReadAloud({ page }: { page: Page }) {
   );
 });
 
+/** What things beside a page are called and cover there, by their ids. */
+export type Beside = ReadonlyMap<string, { name: string; box: Box }>;
+
 type Props = {
   sheet: Pick<Sheet, 'roles'>;
   page: Page;
@@ -149,8 +150,8 @@ type Props = {
   label: string;
   /** Items that are drawn faintly for now. */
   dimmed?: ReadonlySet<string>;
-  /** Whether what lies beside the page is shown, on the desk. */
-  beside?: boolean;
+  /** What lies beside the page, which is shown on the desk then. */
+  beside?: Beside;
   children?: ReactNode;
 };
 
@@ -163,7 +164,7 @@ export const PageView = memo(function PageView({
   prompts = false,
   label,
   dimmed,
-  beside = false,
+  beside,
   children,
 }: Props) {
   const { width, height, background } = page;
@@ -181,8 +182,8 @@ export const PageView = memo(function PageView({
   );
   const [onIt, offIt] = useMemo(() => {
     const back = page.items.toReversed();
-    return [back.filter((item) => !isBeside(page, item)), back.filter((item) => isBeside(page, item))];
-  }, [page]);
+    return [back.filter(({ id }) => !beside?.has(id)), back.filter(({ id }) => beside?.has(id))];
+  }, [page, beside]);
   const drawn = (item: Item) => {
     const View = inParts(item) ? PartsView : ItemView;
     return (
@@ -201,7 +202,7 @@ export const PageView = memo(function PageView({
   };
   return (
     <>
-      <ReadAloud page={heard} />
+      <ReadAloud page={heard} beside={beside} />
       <svg
         className="page-view"
         width={width * scale}
@@ -214,19 +215,22 @@ export const PageView = memo(function PageView({
         {onIt.map(drawn)}
         {children}
       </svg>
-      {beside && offIt.length > 0 && (
+      {offIt.length > 0 && (
         <svg
           className="beside-view"
           width={width * scale}
           height={height * scale}
           viewBox={`0 0 ${width} ${height}`}
           role="img"
-          aria-label={`Beside the page: ${offIt.map(itemName).join(', ')}`}
+          aria-label={`Beside the page: ${offIt
+            .map(({ id }) => beside!.get(id)!.name)
+            .toReversed()
+            .join(', ')}`}
         >
           {offIt.map((item) => (
             <Fragment key={item.id}>
               {drawn(item)}
-              <rect className="beside-place" {...boxOf(page, item, pictureNow)} />
+              <rect className="beside-place" {...beside!.get(item.id)!.box} />
             </Fragment>
           ))}
         </svg>

@@ -1,7 +1,7 @@
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { RefObject } from 'react';
 import type { Box, Point } from '../../core/geometry/matrix';
-import { roomBeside } from '../../core/placement/beside';
+import { roomBeside } from '../../core/items/beside';
 import type { Page } from '../../core/schema/sheet';
 
 /** How the sheet lies in its stage: pixels per point, and where its corner is. */

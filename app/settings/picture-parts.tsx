@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { WHOLE } from '../../core/pictures/frame';
-import { besideOf } from '../../core/placement/beside';
+import { besideOf } from '../../core/items/beside';
 import type { PictureItem } from '../../core/schema/sheet';
 import { shared } from '../../core/text/common';
 import { later } from '../browser/later';

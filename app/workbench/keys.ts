@@ -7,7 +7,7 @@ import { shiftCropped, toggleCrop, zoomCropped } from '../commands/crop-commands
 import { groupChosen, nudge, remove, reorder, stretch, turnBy, ungroupChosen } from '../commands/arrange';
 import type { Editor } from '../document/editor';
 import { keysComeBack } from '../fields/focus';
-import { bringTo } from '../pictures/bring-to';
+import { bringFiles } from '../pictures/bring-files';
 import { clipOf, duplicate, pasteBody, pasteClip } from '../commands/clipboard';
 import { setValues } from '../commands/set-values';
 import { copyLook, giveLook } from '../commands/looks';
@@ -374,7 +374,7 @@ export function useKeys(editor: Editor) {
       const files = [...event.clipboardData.files];
       const body = bodyFrom(event.clipboardData);
       // Text copied together with a picture of it, as word processors do, is text.
-      if (!body && files.length > 0) return (event.preventDefault(), void bringTo(editor, files));
+      if (!body && files.length > 0) return (event.preventDefault(), bringFiles(editor, files));
       if (!body) return;
       event.preventDefault();
       pasteBody(editor, body);

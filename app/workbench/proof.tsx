@@ -7,6 +7,7 @@ import type { Point } from '../../core/geometry/matrix';
 import { lightOn } from '../../core/handout/spots';
 import { needsOf } from '../../core/sheet/needs';
 import type { Page, Sheet } from '../../core/schema/sheet';
+import { onPaper } from '../../core/items/beside';
 import { findOn } from '../../core/sheet/tree';
 import { itemName } from '../../core/items/name';
 import type { Small } from '../../core/proof/small';
@@ -35,7 +36,8 @@ export function useProof(sheet: Sheet, page: Page, on: boolean): Found {
     if (!on) return;
     let current = true;
     const timer = setTimeout(() => {
-      const one = { ...sheet, pages: [page] };
+      // What waits beside the page is not looked at.
+      const one = onPaper({ ...sheet, pages: [page] });
       studio
         .ask((worker) => worker.readable(one, needsOf(one)))
         .then(

@@ -1,4 +1,4 @@
-import { hasCreditLine, sourcesOf } from '../../core/pictures/credits';
+import { hasCreditLine, sourcesOf } from '../../core/proof/credits';
 import type { Page, Sheet } from '../../core/schema/sheet';
 import { howMany, inWords } from '../../core/values/listed';
 import { placeCreditLine } from '../commands/credit-commands';

@@ -1,5 +1,6 @@
 import type { Box, Matrix } from '../geometry/matrix';
 import type { ToneMatrix } from '../colour/tone';
+import type { DrawnPaint, DrawnStop } from '../pictures/paint';
 import type { Mosaic } from '../raster/mosaic';
 
 /**
@@ -7,19 +8,7 @@ import type { Mosaic } from '../raster/mosaic';
  * all drawn from it, so they can not differ.
  */
 
-export type DrawnStop = [offset: number, hex: string, alpha: number];
-export type DrawnPaint =
-  | { kind: 'solid'; hex: string; alpha: number }
-  | { kind: 'linear'; x1: number; y1: number; x2: number; y2: number; stops: DrawnStop[] }
-  | {
-      kind: 'radial';
-      cx: number;
-      cy: number;
-      r: number;
-      stops: DrawnStop[];
-      /** From the circle's coordinates to those of what is painted, where it is no circle there. */
-      matrix?: Matrix;
-    };
+export type { DrawnPaint, DrawnStop };
 
 export type DrawnStroke = {
   paint: DrawnPaint;

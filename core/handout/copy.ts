@@ -1,4 +1,4 @@
-import { onPaper } from '../placement/beside';
+import { onPaper } from '../items/beside';
 import { bodyText } from '../text/body';
 import { recipeKindOf } from '../schema/recipes/recipes';
 import type { GroupItem, Item, Page, Sheet, TextItem } from '../schema/sheet';

@@ -1,9 +1,17 @@
 import type { Lab } from '../colour/space';
 import { distance, hexFromLab, labOf } from '../colour/space';
 import type { Box } from '../geometry/matrix';
-import type { Patch } from '../schema/items/picture';
 
 /** What covers an unwanted part of a picture: the colour found around it, running from side to side where the sides differ. */
+
+/** A part of a picture that is covered, in shares of its width and height: from one colour to another. */
+export type Patch = Box & {
+  round: boolean;
+  from: string;
+  to: string;
+  /** Which way the colours go. */
+  across: boolean;
+};
 
 /** Spots looked at along each side, and how far outside of it, as shares of the part's sides. */
 const SPOTS = 9;

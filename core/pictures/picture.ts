@@ -1,9 +1,9 @@
-import type { DrawnPaint } from '../drawing/list';
 import type { Point } from '../geometry/matrix';
 import { hundredths } from '../values/hundredths';
-import type { Clearing } from '../raster/clearing';
-import { clearingCode } from '../raster/clearing';
+import type { Clearing } from '../raster/recipe';
+import { clearingCode } from '../raster/recipe';
 import type { Mosaic } from '../raster/mosaic';
+import type { DrawnPaint } from './paint';
 
 /** A shipped picture, taken apart into paths when it was built: so it can be recoloured, and drawn alike everywhere. */
 export type PicturePath = {

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { Clearing } from './clearing';
-import { clearedMask, clearingCode, maskPixels } from './clearing';
+import { clearedMask, maskPixels } from './clearing';
+import type { Clearing } from './recipe';
+import { clearingCode } from './recipe';
 
 type Rgb = readonly [number, number, number];
 /** A ground with a disc on it, and a hole of the ground's colour in the disc. */

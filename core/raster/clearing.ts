@@ -1,26 +1,12 @@
 import { labOf } from '../colour/space';
 import { hexOf } from '../colour/rgb';
+import type { Clearing, Stroke } from './recipe';
 import type { Pixels } from './pixels';
 
 /**
  * A picture without its background. What is kept is a recipe: where the background was touched, how alike counts as background, and
  * what a brush erased or brought back. The mask that comes of it is the same wherever it is made.
  */
-
-/** Positions are shares of the picture's width and height. */
-export type Clearing = {
-  /** Whether what reaches the edge of the picture is background. */
-  border: boolean;
-  /** Further spots of the background. */
-  spots: readonly { x: number; y: number }[];
-  /** How far from the touched colour still counts, 0 to 1. */
-  tolerance: number;
-  /** How soft the edge is, 0 to 1. */
-  soft: number;
-  strokes: readonly Stroke[];
-};
-/** Of a brush: its diameter as a share of the longer side, and its way as x, y, x, y … */
-export type Stroke = { erases: boolean; size: number; points: readonly number[] };
 
 /** A tolerance of 1 in OKLab: from white to a middle grey. */
 const FARTHEST = 0.5;
@@ -234,24 +220,6 @@ export function groundMask(pixels: Pixels, { border, spots, tolerance, soft }: O
   }
   const radius = Math.round(soft * SOFTEST * Math.max(width, height));
   return radius > 0 ? softened(mask, width, height, radius) : mask;
-}
-
-/** A name for a recipe, of 16 hexadecimal digits: the same for the same recipe (FNV-1a, twice 32 bits). */
-export function clearingCode({ border, spots, tolerance, soft, strokes }: Clearing): string {
-  const text = JSON.stringify([
-    border,
-    spots.map(({ x, y }) => [x, y]),
-    tolerance,
-    soft,
-    strokes.map(({ erases, size, points }) => [erases, size, points]),
-  ]);
-  return [0x811c9dc5, 0x01000193]
-    .map((start) => {
-      let hash = start;
-      for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
-      return (hash >>> 0).toString(16).padStart(8, '0');
-    })
-    .join('');
 }
 
 /** Puts a mask over pixels, in place: it may be of another size. */

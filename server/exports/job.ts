@@ -1,7 +1,7 @@
 import type { Feedback } from '../../core/review/feedback';
 import type { SheetPart } from '../../core/items/thumbnail';
 import type { DrawnPicture } from '../../core/pictures/picture';
-import type { Clearing } from '../../core/raster/clearing';
+import type { Clearing } from '../../core/raster/recipe';
 import type { Sheet } from '../../core/schema/sheet';
 import type { PictureIn } from '../pictures/read-in';
 import type { PictureFiles } from '../stores/pictures';

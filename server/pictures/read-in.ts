@@ -5,12 +5,12 @@ import type { BasicColour } from '../../core/colour/main-colours';
 import { mainColours } from '../../core/colour/main-colours';
 import { coloursOf } from '../../core/palettes/palette';
 import type { DrawnPicture } from '../../core/pictures/picture';
-import { readSvg } from '../../core/pictures/svg/read';
-import { SvgProblem } from '../../core/pictures/svg/tree';
+import { readSvg } from '../../core/drawing/svg-in/read';
+import { SvgProblem } from '../../core/drawing/svg-in/tree';
 import type { Blurred } from '../../core/raster/lines';
 import { blursFor, linesOf } from '../../core/raster/lines';
 import { formatOf, LEAST_SIDE, MOST_BYTES, MOST_PIXELS, MOST_RATIO } from '../../core/raster/limits';
-import type { Clearing } from '../../core/raster/clearing';
+import type { Clearing } from '../../core/raster/recipe';
 import { clearedMask, maskPixels } from '../../core/raster/clearing';
 import { clearedId } from '../../core/pictures/picture';
 import { mosaicOf } from '../../core/raster/mosaic';
@@ -204,7 +204,7 @@ async function takenApart(
   const isOpaque = as === null && !hasClearPixels(upright);
   const type: ImageType = isOpaque ? 'image/jpeg' : 'image/png';
   const written = (image: Sharp, quality: number) =>
-    (isOpaque ? image.flatten().jpeg({ quality }) : image.png({ compressionLevel: 8 })).toBuffer();
+    (isOpaque ? image.flatten().jpeg({ quality }) : image.png({ compressionLevel: 6 })).toBuffer();
   const image = await written(opened(upright), 88);
   const screen = isLarge ? await written(opened(shown), 86) : null;
   const small = await written(opened(shown).resize(within(SMALL)), 74);

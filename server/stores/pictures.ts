@@ -2,7 +2,7 @@ import type { BasicColour } from '../../core/colour/main-colours';
 import type { DrawnPicture } from '../../core/pictures/picture';
 import type { Queries } from '../database/connection';
 import { one } from '../database/connection';
-import type { Clearing } from '../../core/raster/clearing';
+import type { Clearing } from '../../core/raster/recipe';
 import type { ClearedIn, PictureIn } from '../pictures/read-in';
 import { colleaguesOf } from './phrases';
 

@@ -172,6 +172,21 @@ async function sent(page: Page, to: string, form: Record<string, string>): Promi
   return answer.headers()['location']!;
 }
 
+/** A teacher who has no door of the demo. */
+export async function entered(
+  browser: Browser,
+  house: House,
+  { email, password }: { email: string; password: string },
+): Promise<Page> {
+  const page = await openWindow(browser, house);
+  await page.goto('/');
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('Password', { exact: true }).fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page).toHaveURL(/desk/);
+  return page;
+}
+
 /** Somebody of the demo at the page where signing in leads to. */
 export async function enter(browser: Browser, house: House, name: string, kind?: Window): Promise<Page> {
   const page = await signedIn(browser, house, name, kind);

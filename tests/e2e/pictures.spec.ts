@@ -142,7 +142,7 @@ test('a picture that is cut, cropped and coloured is the same in the editor, PNG
   await compartment(window, 'Pictures');
   await window.getByRole('button', { name: 'uploaded' }).click();
   const buffer = await discFile.mixed();
-  await window.getByLabel('File with a picture').setInputFiles({ name: 'dawn.jpg', mimeType: 'image/jpeg', buffer });
+  await window.getByLabel('Files with pictures').setInputFiles({ name: 'dawn.jpg', mimeType: 'image/jpeg', buffer });
   await expect(window.locator('.page-view image')).toHaveCount(1);
   await window.locator('[data-stage]').focus();
   for (const key of ['k', '+', '+', '+', 'ArrowRight', 'ArrowDown', 'Enter']) await window.keyboard.press(key);
@@ -158,12 +158,41 @@ test('a picture that is cut, cropped and coloured is the same in the editor, PNG
   await window.getByRole('tabpanel', { name: 'Pictures' }).getByRole('button', { name: 'hedgehog' }).first().click();
   await expect(stack(window)).toHaveCount(2);
   await window.getByRole('tab', { name: 'Place', exact: true }).click();
-  await field(window, 'from left').fill('20');
+  await field(window, 'from left').fill('20 mm');
   await field(window, 'from left').press('Enter');
   await window.getByRole('tab', { name: 'Look', exact: true }).click();
   await unfolded(window, 'Colours');
   await window.getByRole('button', { name: 'In the palette’s colours' }).click();
   await expect(window.getByRole('button', { name: 'Its own colours again' })).toBeVisible();
+  // A second photo, large enough to be shown smaller on screens: without its background, and with a part covered.
+  await window.locator('[data-stage]').focus();
+  await window.keyboard.press('Escape');
+  await window.getByLabel('Find a picture').fill('');
+  await window.getByRole('button', { name: 'uploaded' }).click();
+  const plain = await sharp(await discFile.plain())
+    .resize({ width: 3000 })
+    .jpeg()
+    .toBuffer();
+  await window
+    .getByLabel('Files with pictures')
+    .setInputFiles({ name: 'noon.jpg', mimeType: 'image/jpeg', buffer: plain });
+  await expect(window.locator('.page-view image')).toHaveCount(2);
+  await window.getByRole('tab', { name: 'Place', exact: true }).click();
+  await field(window, 'from top').fill('10 mm');
+  await field(window, 'from top').press('Enter');
+  await window.getByRole('tab', { name: 'Look', exact: true }).click();
+  await window.getByRole('button', { name: /^Take the background/ }).click();
+  await window.getByRole('button', { name: 'Use it', exact: true }).click();
+  await expect(window.getByRole('button', { name: 'Show the background again' })).toBeVisible();
+  await expect(window.locator('.page-view image[href$="-screen.png"]')).toHaveCount(1);
+  await window.getByRole('button', { name: /^Cover a part/ }).click();
+  const frame = (await window.locator('.mark-frame').boundingBox())!;
+  const corner = (share: number) => [frame.x + frame.width * share, frame.y + frame.height * share] as const;
+  await window.mouse.move(...corner(0.4));
+  await window.mouse.down();
+  await window.mouse.move(...corner(0.55), { steps: 4 });
+  await window.mouse.up();
+  await expect(window.getByRole('button', { name: 'Show what was covered last again' })).toBeVisible();
   await saved(window);
   await inFullSize(window);
 

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
 import { pictureNodes } from '../../core/drawing/picture-nodes';
 import { svgMarkup } from '../../core/drawing/svg';
-import { readSvg } from '../../core/pictures/svg/read';
+import { readSvg } from '../../core/drawing/svg-in/read';
 import type { DrawnPicture } from '../../core/pictures/picture';
 import { allFaces } from '../support/fonts';
 import { SVGS } from '../support/svgs';

@@ -1,18 +1,6 @@
-import type { Browser, Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { TEACHERS } from '../../demo/school';
-import type { House } from './house';
-import { expect, openWindow, readHeron, signedIn, test } from './house';
-
-/** A teacher who has no door of the demo. */
-async function entered(browser: Browser, house: House, { email, password }: (typeof TEACHERS)[number]): Promise<Page> {
-  const page = await openWindow(browser, house);
-  await page.goto('/');
-  await page.getByLabel('E-mail').fill(email);
-  await page.getByLabel('Password', { exact: true }).fill(password);
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page).toHaveURL(/desk/);
-  return page;
-}
+import { entered, expect, readHeron, signedIn, test } from './house';
 
 test('what one teacher says on a piece stands before another who reads it, at once and with a name', async ({
   browser,

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import type { Tone as ToneSettings } from '../../colour/tone';
-import type { Clearing as ClearingRecipe } from '../../raster/clearing';
+import type { Clearing as ClearingRecipe } from '../../raster/recipe';
 import { CLEARING } from '../../raster/limits';
 import { SHAPES } from '../../geometry/shapes/shapes';
 import { CROP } from '../../pictures/frame';
+import type { Patch as PatchSettings } from '../../pictures/patch';
 import { Hex, Share } from '../../values/primitives';
 import { base, frame } from './common';
 
@@ -48,8 +49,8 @@ export const Clearing: z.ZodType<ClearingRecipe> = z.strictObject({
     .max(CLEARING.strokes),
 });
 
-/** A part of a picture that is covered, in shares of its width and height, by what is around it: from one colour to another. */
-export const Patch = z.strictObject({
+/** See core/pictures/patch.ts. */
+const Patch: z.ZodType<PatchSettings> = z.strictObject({
   x: Within,
   y: Within,
   width: Share,
@@ -57,10 +58,8 @@ export const Patch = z.strictObject({
   round: z.boolean(),
   from: Hex,
   to: Hex,
-  /** Which way the colours go. */
   across: z.boolean(),
 });
-export type Patch = z.infer<typeof Patch>;
 const MOST_PATCHES = 30;
 
 /** More colours than any drawing has. */

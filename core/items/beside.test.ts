@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { overlaps } from '../geometry/box';
 import { asExample, givenOut } from '../handout/copy';
-import { boxOf } from '../items/hit';
+import { boxOf } from './hit';
 import { free, line, page, shape, sheet } from '../schema/defaults';
 import { besideOf, isBeside, onPaper, placeBeside, roomBeside } from './beside';
 

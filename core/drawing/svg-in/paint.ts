@@ -1,7 +1,7 @@
 import { flatten } from '../../geometry/flatten';
 import type { Matrix } from '../../geometry/matrix';
 import { IDENTITY, inverse, multiply, transform } from '../../geometry/matrix';
-import type { DrawnPaint, DrawnStop } from '../../drawing/list';
+import type { DrawnPaint, DrawnStop } from '../list';
 import { keepsCircles, scaleOf, transformOf } from './maps';
 import type { Style } from './style';
 import { colourOf, lengthOf, shareOf, styleOf } from './style';

@@ -1,6 +1,6 @@
 import { overlaps, union } from '../geometry/box';
 import type { Box } from '../geometry/matrix';
-import { boxOf } from '../items/hit';
+import { boxOf } from './hit';
 import type { Item, Page, Sheet } from '../schema/sheet';
 
 /**

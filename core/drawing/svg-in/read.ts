@@ -1,10 +1,10 @@
 import svgpath from 'svgpath';
-import type { DrawnPaint } from '../../drawing/list';
+import type { DrawnPaint } from '../list';
 import { flatten } from '../../geometry/flatten';
 import type { Box, Matrix } from '../../geometry/matrix';
 import { compose, multiply, scaling, translation } from '../../geometry/matrix';
 import type { Faces } from '../../text/faces';
-import type { PictureLayer, PicturePath } from '../picture';
+import type { PictureLayer, PicturePath } from '../../pictures/picture';
 import { keepsCircles, scaleOf, transformOf, viewBoxMap } from './maps';
 import { paintOf } from './paint';
 import { outlineOfShape } from './shapes';

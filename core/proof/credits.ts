@@ -1,6 +1,6 @@
 import { packed } from '../changes/between';
 import type { Change } from '../changes/change';
-import { isBeside } from '../placement/beside';
+import { isBeside } from '../items/beside';
 import type { Item, Page, PictureItem, Sheet, TextItem } from '../schema/sheet';
 import { everyItem } from '../sheet/tree';
 import { bodyLength, bodyText } from '../text/body';
