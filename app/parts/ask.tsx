@@ -43,7 +43,10 @@ export function Ask({ title, ok, cancel = 'Cancel', wide, onCancel, children }: 
             </button>
           )}
         </header>
-        <div className={styles.content}>{children}</div>
+        {/* What is only read is scrolled by keyboard, too. */}
+        <div className={styles.content} tabIndex={ok ? undefined : 0}>
+          {children}
+        </div>
         {ok && (
           <footer>
             <Button onClick={onCancel}>{cancel}</Button>

@@ -56,6 +56,7 @@ export function FindingFields({ finding, label, asOutlines = false }: Props) {
       />
       <Choice<BasicColour | ''>
         label="Colour of the pictures"
+        virtual={false}
         width={108}
         value={colour ?? ''}
         options={COLOURS}

@@ -1,5 +1,3 @@
-import { labOf } from '../colour/space';
-import { hexOf } from '../colour/rgb';
 import type { Clearing, Stroke } from './recipe';
 import type { Pixels } from './pixels';
 
@@ -22,27 +20,27 @@ const CLEAR = 8;
 const cellOf = (data: Pixels['data'], at: number) =>
   ((data[at] >> SHIFT) << (2 * BITS)) | ((data[at + 1] >> SHIFT) << BITS) | (data[at + 2] >> SHIFT);
 
-/** Lightness and hue of each cell, worked out when it is met first. */
-class Cells {
-  private l = new Float32Array(1 << (3 * BITS));
-  private a = new Float32Array(1 << (3 * BITS));
-  private b = new Float32Array(1 << (3 * BITS));
-  private known = new Uint8Array(1 << (3 * BITS));
+const CELLS = 1 << (3 * BITS);
+const LEAST = (1 << BITS) - 1;
 
-  lab(cell: number): [number, number, number] {
-    if (!this.known[cell]) {
-      const middle = (value: number) => ((value << SHIFT) + (1 << (SHIFT - 1))) & 255;
-      const most = (1 << BITS) - 1;
-      const [l, a, b] = labOf(hexOf([middle(cell >> (2 * BITS)), middle((cell >> BITS) & most), middle(cell & most)]));
-      this.l[cell] = l;
-      this.a[cell] = a;
-      this.b[cell] = b;
-      this.known[cell] = 1;
-    }
-    return [this.l[cell], this.a[cell], this.b[cell]];
-  }
+/** From the middle of a step of 6 bits to light. */
+const LIGHT = Float64Array.from({ length: LEAST + 1 }, (_, step) => {
+  const share = ((step << SHIFT) + (1 << (SHIFT - 1))) / 255;
+  return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
+});
+
+/** A cell in OKLab (Ottosson 2020), by numbers alone: there may be a hundred thousand of them. */
+function cellLab(cell: number): [l: number, a: number, b: number] {
+  const [r, g, b] = [LIGHT[cell >> (2 * BITS)], LIGHT[(cell >> BITS) & LEAST], LIGHT[cell & LEAST]];
+  const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
+  const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
+  const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);
+  return [
+    0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s,
+    1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s,
+    0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s,
+  ];
 }
-let cells: Cells | undefined;
 
 /** The colour that most of some pixels have: where the background is spotted, one spot does not decide. */
 function mostlyAt(data: Pixels['data'], places: readonly number[]): number {
@@ -67,20 +65,27 @@ function mostlyAt(data: Pixels['data'], places: readonly number[]): number {
   return ((r >> SHIFT) << (2 * BITS)) | ((g >> SHIFT) << BITS) | (b >> SHIFT);
 }
 
-/** How far every colour that is met lies from one: 255 is farther than any tolerance. */
-function distances(from: number): (cell: number) => number {
-  cells ??= new Cells();
-  const [l, a, b] = cells.lab(from);
-  const far = new Int16Array(1 << (3 * BITS)).fill(-1);
-  return (cell) => {
-    if (far[cell] < 0) {
-      const [cl, ca, cb] = cells!.lab(cell);
+/** Which pixels are of a colour, within a tolerance of 255, or clear; 1 for those. */
+function alike({ width, height, data }: Pixels, from: number, most: number): Uint8Array {
+  const [l, a, b] = cellLab(from);
+  // Worked out when a colour is met first: 0 not yet, 1 within, 2 beyond.
+  const known = new Uint8Array(CELLS);
+  const out = new Uint8Array(width * height);
+  for (let i = 0, at = 0; i < out.length; i++, at += 4) {
+    if (data[at + 3] < CLEAR) {
+      out[i] = 1;
+      continue;
+    }
+    const cell = cellOf(data, at);
+    if (known[cell] === 0) {
+      const [cl, ca, cb] = cellLab(cell);
       // A shadow changes lightness more than hue.
       const apart = Math.hypot((cl - l) * 0.8, (ca - a) * 1.6, (cb - b) * 1.6);
-      far[cell] = Math.min(255, Math.round((apart / FARTHEST) * 254));
+      known[cell] = Math.min(255, Math.round((apart / FARTHEST) * 254)) <= most ? 1 : 2;
     }
-    return far[cell];
-  };
+    out[i] = known[cell] & 1;
+  }
+  return out;
 }
 
 /** All pixels along the edge of a picture. */
@@ -103,15 +108,8 @@ function around({ width, height }: Pixels, x: number, y: number): number[] {
   return out;
 }
 
-/** Takes away what is connected to some pixels and no farther in colour than said; in runs, row by row. */
-function flood(
-  { width, height, data }: Pixels,
-  mask: Uint8Array,
-  from: readonly number[],
-  far: (cell: number) => number,
-  most: number,
-) {
-  const isGround = (at: number) => mask[at] !== 0 && (data[at * 4 + 3] < CLEAR || far(cellOf(data, at * 4)) <= most);
+/** Takes away what is connected to some pixels and alike; in runs, row by row. `ground` is used up. */
+function flood(width: number, mask: Uint8Array, from: readonly number[], ground: Uint8Array) {
   let stack = new Int32Array(4096);
   let top = 0;
   const push = (at: number) => {
@@ -122,47 +120,63 @@ function flood(
     }
     stack[top++] = at;
   };
-  for (const at of from) if (isGround(at)) push(at);
+  for (const at of from) if (ground[at]) push(at);
   while (top > 0) {
     const at = stack[--top];
-    if (!isGround(at)) continue;
+    if (!ground[at]) continue;
     const row = at - (at % width);
     let [left, right] = [at, at];
-    while (left > row && isGround(left - 1)) left--;
-    while (right < row + width - 1 && isGround(right + 1)) right++;
+    while (left > row && ground[left - 1]) left--;
+    while (right < row + width - 1 && ground[right + 1]) right++;
     mask.fill(0, left, right + 1);
+    ground.fill(0, left, right + 1);
     for (const next of [-width, width]) {
-      if (row + next < 0 || row + next >= width * height) continue;
+      if (row + next < 0 || row + next >= mask.length) continue;
       let open = false;
       for (let here = left + next; here <= right + next; here++) {
-        const ground = isGround(here);
-        if (ground && !open) push(here);
-        open = ground;
+        if (ground[here] && !open) push(here);
+        open = ground[here] === 1;
       }
     }
   }
 }
 
-/** Blurs a mask where it has an edge, over so many pixels to each side; twice, since a box alone leaves corners. */
+/** Blurs a mask over so many pixels to each side. */
 function softened(mask: Uint8Array, width: number, height: number, radius: number): Uint8Array {
   const [rows, out] = [new Uint8Array(mask.length), new Uint8Array(mask.length)];
-  let from = mask;
-  for (let pass = 0; pass < 2; pass++) {
-    for (let y = 0; y < height; y++) blurLine(from, rows, y * width, 1, width, radius);
-    for (let x = 0; x < width; x++) blurLine(rows, out, x, width, height, radius);
-    from = out;
-  }
+  blurRows(mask, rows, width, height, radius);
+  blurColumns(rows, out, width, height, radius);
   return out;
 }
 
-function blurLine(from: Uint8Array, to: Uint8Array, start: number, step: number, count: number, radius: number) {
-  const clamp = (i: number) => start + Math.max(0, Math.min(count - 1, i)) * step;
-  let sum = 0;
-  for (let i = -radius; i <= radius; i++) sum += from[clamp(i)];
-  const size = 2 * radius + 1;
-  for (let i = 0; i < count; i++) {
-    to[start + i * step] = Math.round(sum / size);
-    sum += from[clamp(i + radius + 1)] - from[clamp(i - radius)];
+function blurRows(from: Uint8Array, to: Uint8Array, width: number, height: number, radius: number) {
+  const share = 1 / (2 * radius + 1);
+  for (let start = 0; start < width * height; start += width) {
+    const end = start + width - 1;
+    let sum = from[start] * radius;
+    for (let i = 0; i <= radius; i++) sum += from[Math.min(end, start + i)];
+    for (let at = start; at <= end; at++) {
+      to[at] = sum * share + 0.5;
+      sum += from[Math.min(end, at + radius + 1)] - from[Math.max(start, at - radius)];
+    }
+  }
+}
+
+/** All columns at once, row after row, as they lie in memory. */
+function blurColumns(from: Uint8Array, to: Uint8Array, width: number, height: number, radius: number) {
+  const share = 1 / (2 * radius + 1);
+  const sums = new Int32Array(width);
+  for (let i = -radius; i <= radius; i++) {
+    const row = Math.max(0, Math.min(height - 1, i)) * width;
+    for (let x = 0; x < width; x++) sums[x] += from[row + x];
+  }
+  for (let y = 0; y < height; y++) {
+    const row = y * width;
+    const [comes, goes] = [Math.min(height - 1, y + radius + 1) * width, Math.max(0, y - radius) * width];
+    for (let x = 0; x < width; x++) {
+      to[row + x] = sums[x] * share + 0.5;
+      sums[x] += from[comes + x] - from[goes + x];
+    }
   }
 }
 
@@ -209,14 +223,14 @@ export function groundMask(pixels: Pixels, { border, spots, tolerance, soft }: O
   const most = Math.round(tolerance * 254);
   if (border) {
     const edge = edgeOf(width, height);
-    flood(pixels, mask, edge, distances(mostlyAt(data, edge)), most);
+    flood(width, mask, edge, alike(pixels, mostlyAt(data, edge), most));
   }
   for (const { x, y } of spots) {
     const [px, py] = [
       Math.max(0, Math.min(width - 1, Math.floor(x * width))),
       Math.max(0, Math.min(height - 1, Math.floor(y * height))),
     ];
-    flood(pixels, mask, [py * width + px], distances(mostlyAt(data, around(pixels, px, py))), most);
+    flood(width, mask, [py * width + px], alike(pixels, mostlyAt(data, around(pixels, px, py)), most));
   }
   const radius = Math.round(soft * SOFTEST * Math.max(width, height));
   return radius > 0 ? softened(mask, width, height, radius) : mask;

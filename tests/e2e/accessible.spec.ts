@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { SECRET } from '../../demo/school';
+import { discFile } from '../support/own';
 import {
   blankPage,
   compartment,
@@ -15,6 +16,7 @@ import {
   supply,
   test,
   signedIn,
+  unfolded,
 } from './house';
 
 /** Names, contrast and structure of every main screen, by axe. */
@@ -137,6 +139,37 @@ test('everything that opens on the workbench has names and contrast', async ({ b
   await page.getByTitle('A4', { exact: true }).click();
   await expect(page.getByRole('group', { name: 'How the page changes its size' }).locator('img')).toHaveCount(2);
   await check(page, 'another size');
+});
+
+test('pictures that are found, uploaded, tidied and cleared have names and contrast', async ({ browser, house }) => {
+  const page = await signedIn(browser, house, 'Maren');
+  await blankPage(page);
+  await compartment(page, 'Pictures');
+  await page.getByLabel('Find a picture').fill('bird');
+  await page.getByRole('button', { name: /^Weather and marsh/ }).click();
+  await page.getByRole('button', { name: 'avocet', exact: true }).click({ modifiers: ['Shift'] });
+  await check(page, 'a search, and what waits beside the page');
+  await page.getByLabel('Find a picture').fill('');
+  await page.getByRole('button', { name: 'Uploaded', exact: true }).click();
+  const buffer = await discFile.plain();
+  await page.getByLabel('Files with pictures').setInputFiles({ name: 'disc.jpg', mimeType: 'image/jpeg', buffer });
+  await expect(page.locator('.page-view image')).toHaveCount(1);
+  await check(page, 'a picture of one’s own');
+  await page.getByRole('button', { name: /^Take the background/ }).click();
+  await page.getByText('Bring back', { exact: true }).click();
+  await check(page, 'a background taken away');
+  await page.getByRole('button', { name: 'Use it', exact: true }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.getByRole('button', { name: /^About “disc”/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('form', { name: /^About/ })).toBeVisible();
+  await check(page, 'about a picture');
+  await page.getByRole('button', { name: 'Cancel', exact: true }).click();
+  await page.locator('[data-stage]').focus();
+  await page.keyboard.press('Escape');
+  await unfolded(page, 'Sources');
+  await expect(page.getByText(/without a source/)).toBeVisible();
+  await check(page, 'sources');
 });
 
 test('the states of the screens have names and contrast: empty, searched, asked, refused, lit', async ({
