@@ -2,13 +2,13 @@ import { between, packed } from '../../core/changes/between';
 import { centre } from '../../core/geometry/box';
 import { boxOf } from '../../core/items/hit';
 import { besideOf, isBeside, placeBeside } from '../../core/items/beside';
-import { replaced } from '../../core/placement/replaced';
 import type { Page, PictureItem } from '../../core/schema/sheet';
 import { isFramed } from '../../core/schema/sheet';
-import { everyItem, find, withItem } from '../../core/sheet/tree';
+import { everyItem, find } from '../../core/sheet/tree';
 import { loadPicture, pictureNow } from '../drawing/resources';
 import type { Editor } from '../document/editor';
 import { untilChanged } from '../document/editor';
+import { withPicture } from './picture-commands';
 import { movable, set } from './steps';
 
 /** The room beside the page: things are put there, and pictures that wait there are tried on the page. */
@@ -36,8 +36,6 @@ export function besideAndBack(editor: Editor): void {
   if (editor.make(back ? 'Back to the page' : 'Beside the page', packed(changes)) && !back)
     editor.say('It lies beside the page now: saved with the sheet, never printed or handed out.', untilChanged(editor));
 }
-
-type Place = { page: Page; item: PictureItem };
 
 /** Pictures that wait beside the page, in the order in which one reads. */
 const candidatesOf = (page: Page): PictureItem[] =>
@@ -86,10 +84,9 @@ export async function tryNext(editor: Editor, by: 1 | -1): Promise<void> {
   let { sheet } = editor;
   for (const [i, { id }] of ring.entries()) {
     const next = pictureNow(shown[(i + by + ring.length) % ring.length]);
-    const place = find(sheet, id) as Place | undefined;
-    if (!next || !place) return editor.say('Couldn’t load the picture. Try again.');
-    const { item, lines } = replaced(place.page, place.item, pictureNow(place.item.picture), next);
-    for (const one of [item, ...lines]) sheet = withItem(sheet, find(sheet, one.id)!, one);
+    const place = find(sheet, id);
+    if (!next || place?.item.kind !== 'picture') return editor.say('Couldn’t load the picture. Try again.');
+    sheet = withPicture(sheet, place.page, place.item, next);
   }
   if (!editor.make('Try another picture', between(editor.sheet, sheet))) return;
   editor.select([target.id]);

@@ -10,7 +10,7 @@ import type { ShapeName } from '../../core/geometry/shapes/shapes';
 import { OUTLINES } from '../../core/geometry/shapes/shapes';
 import { bodyText } from '../../core/text/body';
 import { DRAWN, free, LIGHT_EDGE, line, picture, plain, shape, solid, text } from '../../core/schema/defaults';
-import type { LineItem, PictureItem } from '../../core/schema/sheet';
+import type { LineItem, Page, PictureItem } from '../../core/schema/sheet';
 import { everyItem } from '../../core/sheet/tree';
 import { pictureNow } from '../drawing/resources';
 import type { Editor } from '../document/editor';
@@ -59,12 +59,10 @@ export function addLine(editor: Editor, given: Partial<LineItem>, at?: Point): v
   add(editor, 'Add line', [styledAsLast(editor, item, ['route', 'startCap', 'endCap'])]);
 }
 
-export function addPicture(
-  editor: Editor,
-  given: { id: string; name: string; credit: string; width: number; height: number },
-  at?: Point,
-  look: Partial<Pick<PictureItem, 'form'>> = {},
-): void {
+type Given = { id: string; name: string; credit: string; width: number; height: number };
+type Look = Partial<Pick<PictureItem, 'form'>>;
+
+export function addPicture(editor: Editor, given: Given, at?: Point, look: Look = {}): void {
   const room = Math.min(editor.page.width, editor.page.height);
   const longest = room * (given.id.startsWith('diagram/') ? 0.62 : isOwn(given.id) ? 0.42 : 0.2);
   const scale = longest / Math.max(given.width, given.height);
@@ -80,29 +78,24 @@ const CANDIDATE = 110;
 const pictureOf = (editor: Editor, { id, name, credit }: Given, values: Partial<PictureItem>): PictureItem =>
   picture({ id: newId(), picture: id, touch: touch(editor), alt: name, credit, ...values });
 
-/** Puts a picture beside the page, to be tried later. */
-export function addBesidePage(editor: Editor, given: Given, look: Partial<Pick<PictureItem, 'form'>> = {}): void {
+/** One that is to wait beside a page. */
+function candidate(editor: Editor, page: Page, given: Given, look: Look = {}): PictureItem {
   const scale = CANDIDATE / Math.max(given.width, given.height);
   const [width, height] = [given.width * scale, given.height * scale];
-  add(
-    editor,
-    'Add picture beside the page',
-    [pictureOf(editor, given, { ...placeBeside(editor.page, width, height), width, height, ...look })],
-    editor.selection,
-    null,
-  );
+  return pictureOf(editor, given, { ...placeBeside(page, width, height), width, height, ...look });
 }
 
-type Given = Parameters<typeof addPicture>[1];
+/** Puts a picture beside the page, to be tried later. */
+export function addBesidePage(editor: Editor, given: Given, look?: Look): void {
+  add(editor, 'Add picture beside the page', [candidate(editor, editor.page, given, look)], editor.selection, null);
+}
 
 /** One picture goes on the page, or where it was dropped; several go beside it, to be chosen from, in one step. */
 export function addPictures(editor: Editor, given: readonly Given[], at?: Point): void {
   if (given.length === 1) return addPicture(editor, given[0], at);
   let { page } = editor;
   const items = given.map((one) => {
-    const scale = CANDIDATE / Math.max(one.width, one.height);
-    const [width, height] = [one.width * scale, one.height * scale];
-    const item = pictureOf(editor, one, { ...placeBeside(page, width, height), width, height });
+    const item = candidate(editor, page, one);
     page = { ...page, items: [...page.items, item] };
     return item;
   });

@@ -1,5 +1,5 @@
 import { creditLine } from '../../core/proof/credits';
-import { plain, text } from '../../core/schema/defaults';
+import { text } from '../../core/schema/defaults';
 import type { Editor } from '../document/editor';
 import { add, newId } from './steps';
 
@@ -23,6 +23,5 @@ export function placeCreditLine(editor: Editor): void {
     height: HIGH,
     body: [{ format: {}, runs: [{ text: creditLine(page), style: { size: 8 } }] }],
   });
-  if (item.body[0].runs[0].text === '') item.body = plain('');
   add(editor, 'Add credit line', [item], [item.id], null);
 }

@@ -3,6 +3,8 @@ import { between } from '../../core/changes/between';
 import { inPalette, ownColours } from '../../core/palettes/picture-colours';
 import { replaced } from '../../core/placement/replaced';
 import type { Tone } from '../../core/colour/tone';
+import type { DrawnPicture } from '../../core/pictures/picture';
+import type { Page, PictureItem, Sheet } from '../../core/schema/sheet';
 import { find, withItem } from '../../core/sheet/tree';
 import { loadPicture, pictureNow } from '../drawing/resources';
 import type { Editor } from '../document/editor';
@@ -10,6 +12,12 @@ import { untilChanged } from '../document/editor';
 import { setPictures } from './crop-commands';
 
 /** Other pictures and other colours for pictures: each one step that can be undone. */
+
+/** A sheet on which an item shows another picture; the lines to its parts come with it. */
+export function withPicture(sheet: Sheet, page: Page, shown: PictureItem, next: DrawnPicture): Sheet {
+  const { item, lines } = replaced(page, shown, pictureNow(shown.picture), next);
+  return [item, ...lines].reduce((now, one) => withItem(now, find(now, one.id)!, one), sheet);
+}
 
 /** Puts another picture in the place of some. */
 export async function replacePictures(editor: Editor, ids: readonly string[], picture: string): Promise<void> {
@@ -21,8 +29,7 @@ export async function replacePictures(editor: Editor, ids: readonly string[], pi
     const place = find(sheet, id);
     // What a maker made is exchanged in its recipe.
     if (place?.item.kind !== 'picture' || place.item.locked || place.item.made) continue;
-    const { item, lines } = replaced(place.page, place.item, pictureNow(place.item.picture), next);
-    for (const one of [item, ...lines]) sheet = withItem(sheet, find(sheet, one.id)!, one);
+    sheet = withPicture(sheet, place.page, place.item, next);
   }
   if (sheet !== editor.sheet && editor.make(`Replace with ${next.name}`, between(editor.sheet, sheet)))
     editor.say('The picture was replaced. Its place, size and look stayed.', untilChanged(editor));

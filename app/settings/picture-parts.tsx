@@ -144,7 +144,7 @@ export function PictureParts({ editor, items }: { editor: Editor; items: readonl
         )}
       </Row>
       {replacing && mayReplace && <OtherPicture editor={editor} items={items} />}
-      {one && <Mending editor={editor} item={item} />}
+      {one && rights.kind === 'all' && <Mending editor={editor} item={item} />}
       <Choice
         row="cut to"
         label="Shape that the picture is cut to"

@@ -12,7 +12,7 @@ const things = fc.array(
     y: fc.integer({ min: -900, max: 1500 }),
     width: fc.integer({ min: 1, max: 300 }),
     height: fc.integer({ min: 1, max: 300 }),
-    rotation: fc.integer({ min: -180, max: 180 }),
+    angle: fc.integer({ min: -180, max: 180 }),
   }),
   { maxLength: 12 },
 );
@@ -40,7 +40,7 @@ test('one that reaches over the edge lies on the paper; one that only touches it
 });
 
 test('a turned thing lies where its corners lie, and a line where its ends are', () => {
-  const turned = pageOf([{ x: 610, y: 100, width: 200, height: 10, rotation: 90 }]);
+  const turned = pageOf([{ x: 560, y: 100, width: 200, height: 10, angle: 90 }]);
   expect(isBeside(turned, turned.items[0])).toBe(true);
   const lines = page({
     id: 'p',

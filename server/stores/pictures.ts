@@ -179,6 +179,12 @@ export const keepCleared = (
     [drawn.id, pictureId, schoolId, JSON.stringify(recipe), JSON.stringify(drawn), mask, screen, lines],
   );
 
+/** In how many ways a picture is kept without its background. */
+export const countCleared = async (db: Queries, pictureId: string): Promise<number> =>
+  (
+    await db.query<{ n: number }>('select count(*)::int as n from cleared_picture where picture_id = $1', [pictureId])
+  )[0].n;
+
 /** The file of a picture of a school as screens show it, and what it is drawn with; none for a drawing. */
 export const shownPicture = async (
   db: Queries,

@@ -299,6 +299,7 @@ const CALLS: Record<string, () => unknown> = {
         lines: Buffer.from([1]),
       },
     ),
+  countCleared: () => pictures.countCleared(db, 'own/t7-1'),
   shownPicture: () => pictures.shownPicture(db, 's7', 'own/t7-1'),
   putAway: () => pictures.putAway(db, 't7-1', 'own/t7-1'),
   knownPictures: () => pictures.knownPictures(db, 's7', ['own/t7-1']),

@@ -176,7 +176,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     [
       '/pictures/clearing',
       { picture: picture.id, recipe: { border: true, spots: [], tolerance: 0.1, soft: 0, strokes: [] } },
-      ['nobody'],
+      ['nobody', 'student', 'stranger'],
     ],
     ['/phrases', { do: 'keep', phrase: 'any', body: 'x', about: [] }, ['nobody', 'student', 'stranger']],
     ['/desk', { do: 'begin', purpose: 'blank' }, ['nobody', 'student', 'stranger']],
