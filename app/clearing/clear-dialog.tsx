@@ -9,7 +9,7 @@ import { howMany } from '../../core/values/listed';
 import { set } from '../commands/steps';
 import type { Editor } from '../document/editor';
 import { clearing as helper } from '../document/helpers';
-import { imageUrl, loadPicture, pictureNow } from '../drawing/resources';
+import { imageUrl, loadMade, pictureNow } from '../drawing/resources';
 import { Segments } from '../fields/segments';
 import { Action } from '../parts/action';
 import { Ask } from '../parts/ask';
@@ -19,7 +19,7 @@ import styles from './clearing.module.css';
 /** Takes the background of a picture away: by what reaches its edge, by spots that are touched, and by a brush. */
 
 const FIRST: Clearing = { border: true, spots: [], tolerance: 0.18, soft: 0.2, strokes: [] };
-/** What was begun and not used is there when the dialog opens again, by the picture. */
+/** What was begun and not used is there when the dialog opens again, by the item. */
 const begun = new Map<string, Clearing>();
 
 type Tool = 'spot' | 'erase' | 'restore';
@@ -44,7 +44,7 @@ export function ClearDialog({ editor, item, onEnd }: { editor: Editor; item: Pic
   const drawn = pictureNow(item.picture);
   const file = drawn?.raster && imageUrl(drawn.raster.whole);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [recipe, setRecipe] = useState<Clearing>(() => begun.get(item.picture) ?? item.clearing ?? FIRST);
+  const [recipe, setRecipe] = useState<Clearing>(() => begun.get(item.id) ?? item.clearing ?? FIRST);
   const [undone, setUndone] = useState<Clearing[]>([]);
   const [tool, setTool] = useState<Tool>('spot');
   const [size, setSize] = useState(0.06);
@@ -58,12 +58,12 @@ export function ClearDialog({ editor, item, onEnd }: { editor: Editor; item: Pic
   const wanted = useRef(shown);
   wanted.current = shown;
   const drawing = useRef(false);
+  const done = useRef<Clearing | null>(null);
   useEffect(() => {
-    if (drawing.current || !file) return;
+    if (drawing.current || !file || done.current === wanted.current) return;
     drawing.current = true;
     void (async () => {
-      let done: Clearing | null = null;
-      while (done !== wanted.current) {
+      while (done.current !== wanted.current) {
         const next: Clearing = wanted.current;
         try {
           const bitmap = await helper.ask((worker) => worker.cleared(file, next));
@@ -76,14 +76,14 @@ export function ClearDialog({ editor, item, onEnd }: { editor: Editor; item: Pic
         } catch {
           setProblem('The picture can’t be loaded just now. Close this and try again when the network is back.');
         }
-        done = next;
+        done.current = next;
       }
       drawing.current = false;
     })();
   });
 
   const change = (next: Clearing) => {
-    begun.set(item.picture, next);
+    begun.set(item.id, next);
     setUndone((old) => [...old.slice(-99), recipe]);
     setRecipe(next);
     setProblem(null);
@@ -113,10 +113,10 @@ export function ClearDialog({ editor, item, onEnd }: { editor: Editor; item: Pic
             'The school’s server can’t be reached just now. What you did is kept: try again in a moment.',
         );
       }
-      await loadPicture(clearedId(item.picture, clearing));
+      await loadMade(clearedId(item.picture, clearing));
     }
     if (!editor.make('Background', set(item.id, { clearing }))) return setBusy(false);
-    begun.delete(item.picture);
+    begun.delete(item.id);
     onEnd();
   }
 
@@ -216,7 +216,7 @@ export function ClearDialog({ editor, item, onEnd }: { editor: Editor; item: Pic
               disabled={undone.length === 0}
               onClick={() => {
                 const last = undone.at(-1)!;
-                begun.set(item.picture, last);
+                begun.set(item.id, last);
                 setUndone(undone.slice(0, -1));
                 setRecipe(last);
               }}

@@ -73,6 +73,12 @@ export const loadPicture = (id: string) =>
     tell();
   });
 
+/** The same for one that was just made, and may have been missing before. */
+export function loadMade(id: string): Promise<void> {
+  if (!pictures.get(id)) onTheirWay.delete(id);
+  return loadPicture(id);
+}
+
 /** Where the pixels of own pictures are. */
 export const imageUrl = ({ asset, screen }: Pick<ImageNode, 'asset' | 'screen'>) => `/art/pictures/${screen ?? asset}`;
 
