@@ -1,24 +1,10 @@
 import { Input } from 'antd';
 import type { BasicColour } from '../../core/colour/main-colours';
-import { BASIC_COLOURS } from '../../core/colour/main-colours';
+import { BASIC_COLOURS, SHOWN_AS } from '../../core/colour/main-colours';
 import { Choice } from '../fields/choice';
 import { sentence } from '../parts/sentence';
 import type { Finding } from './finding';
 import styles from './pictures.module.css';
-
-const SWATCHES: Record<BasicColour, string> = {
-  red: '#d9483f',
-  orange: '#ef8b35',
-  yellow: '#f7d048',
-  green: '#5fa55a',
-  blue: '#3f8fd6',
-  purple: '#8a63b8',
-  pink: '#f0a0bd',
-  brown: '#8d5a2f',
-  black: '#2a2820',
-  grey: '#9aa0a8',
-  white: '#ffffff',
-};
 
 const COLOURS = [
   { value: '' as const, label: 'any colour' },
@@ -26,7 +12,7 @@ const COLOURS = [
     value: colour,
     label: (
       <span className={styles.colourName}>
-        <i style={{ background: SWATCHES[colour] }} />
+        <i style={{ background: SHOWN_AS[colour] }} />
         {sentence(colour)}
       </span>
     ),

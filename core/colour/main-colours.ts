@@ -18,6 +18,21 @@ export const BASIC_COLOURS = [
 ] as const;
 export type BasicColour = (typeof BASIC_COLOURS)[number];
 
+/** One of each, to choose by. */
+export const SHOWN_AS: Record<BasicColour, string> = {
+  red: '#d9483f',
+  orange: '#ef8b35',
+  yellow: '#f7d048',
+  green: '#5fa55a',
+  blue: '#3f8fd6',
+  purple: '#8a63b8',
+  pink: '#f0a0bd',
+  brown: '#8d5a2f',
+  black: '#2a2820',
+  grey: '#9aa0a8',
+  white: '#ffffff',
+};
+
 /** What other names count as. */
 const COUNTS_AS: Record<string, BasicColour> = {
   turquoise: 'blue',

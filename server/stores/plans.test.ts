@@ -342,6 +342,7 @@ const CALLS: Record<string, () => unknown> = {
       { do: 'mark', row: 'r', level: null },
       { do: 'finish', word: '' },
     ]),
+  colleaguesOf: () => phrases.colleaguesOf(db, 't3-1'),
   phrasesOf: () => phrases.phrasesOf(db, 't3-1'),
   keepPhrase: () => phrases.keepPhrase(db, 't3-1', { id: 'phrase-1', body: 'y', about: ['words'] }),
   changePhrase: () => phrases.changePhrase(db, 't3-1', 'rt3-1', { body: 'z', shared: false }),
