@@ -17,7 +17,8 @@ const SORTS: readonly Sort[] = [TEXT, SHAPE, LINE, LABEL, MAKER, PRACTICE_SHEET,
 export function dropSupply(editor: Editor, data: string, at: Point, onto: string | null = null): void {
   const [, supply] = /^supply:(\S+ \S+)$/.exec(data) ?? [];
   const found = supply ? findSupply(editor, supply) : undefined;
-  if ((found?.sort === PICTURE.sort || found?.sort === OUTLINE.sort) && onto !== null) void replaceWith(editor, [onto], found.id);
+  if ((found?.sort === PICTURE.sort || found?.sort === OUTLINE.sort) && onto !== null)
+    void replaceWith(editor, [onto], found.id);
   else found?.put(at);
 }
 

@@ -18,7 +18,7 @@ const manifest = () => {
 };
 
 /** The limit for each page's compressed script, in kilobytes of 1,024 bytes. */
-const MOST = { sheet: 450, copy: 450, 'hand-out': 370, reading: 325, desk: 240, classes: 262, tray: 225, front: 215 };
+const MOST = { sheet: 452, copy: 450, 'hand-out': 370, reading: 325, desk: 240, classes: 262, tray: 225, front: 215 };
 
 for (const [name, most] of Object.entries(MOST))
   test(`the ${name} page loads less than ${most} KB of compressed script`, () => {
