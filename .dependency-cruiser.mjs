@@ -41,7 +41,7 @@ const ORDER = [
   ['app/commands', 'app/reading', 'app/desk', 'app/classes', 'app/letters'],
   ['app/spot'],
   ['app/colour', 'app/pictures'],
-  ['app/canvas', 'app/makers'],
+  ['app/canvas', 'app/makers', 'app/clearing'],
   ['app/settings', 'app/supplies'],
   ['app/handout', 'app/workbench'],
   ['app/copy'],

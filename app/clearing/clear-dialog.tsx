@@ -14,6 +14,7 @@ import { Segments } from '../fields/segments';
 import { Action } from '../parts/action';
 import { Ask } from '../parts/ask';
 import { Row } from '../parts/row';
+import { clearPicture } from '../pictures/picture-index';
 import styles from './clearing.module.css';
 
 /** Takes the background of a picture away: by what reaches its edge, by spots that are touched, and by a brush. */
@@ -101,17 +102,10 @@ export function ClearDialog({ editor, item, onEnd }: { editor: Editor; item: Pic
     setBusy(true);
     const clearing = isNothing(recipe) ? null : recipe;
     if (clearing) {
-      const answer = await fetch('/pictures/clearing', {
-        method: 'POST',
-        body: JSON.stringify({ picture: item.picture, recipe: clearing }),
-      }).catch(() => null);
-      if (!answer?.ok) {
-        const said = (await answer?.json().catch(() => null)) as { message?: string } | null;
+      const went = await clearPicture(item.picture, clearing);
+      if (went !== null) {
         setBusy(false);
-        return setProblem(
-          said?.message ??
-            'The school’s server can’t be reached just now. What you did is kept: try again in a moment.',
-        );
+        return setProblem(`${went} What you did is kept.`);
       }
       await loadMade(clearedId(item.picture, clearing));
     }

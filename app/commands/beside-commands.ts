@@ -49,6 +49,7 @@ function targetOf(editor: Editor): PictureItem | null {
   if (chosen?.kind !== 'picture') return null;
   if (!page.items.some(({ id }) => id === chosen.id) || !isBeside(page, chosen)) return chosen;
   const from = centre(boxOf(page, chosen, pictureNow));
+  const beside = new Set(besideOf(page));
   const away = (item: PictureItem) => {
     const { x, y } = centre(boxOf(page, item, pictureNow));
     return Math.hypot(x - from.x, y - from.y);
@@ -56,7 +57,7 @@ function targetOf(editor: Editor): PictureItem | null {
   const [nearest] = everyItem(page)
     .filter(
       (item): item is PictureItem =>
-        item.kind === 'picture' && !item.hidden && !item.locked && !item.made && !besideOf(page).includes(item),
+        item.kind === 'picture' && !item.hidden && !item.locked && !item.made && !beside.has(item),
     )
     .sort((a, b) => away(a) - away(b));
   return nearest ?? null;

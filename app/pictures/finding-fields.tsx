@@ -1,7 +1,7 @@
-import { Input } from 'antd';
 import type { BasicColour } from '../../core/colour/main-colours';
 import { BASIC_COLOURS, SHOWN_AS } from '../../core/colour/main-colours';
 import { Choice } from '../fields/choice';
+import { SearchLine } from '../fields/search-line';
 import { sentence } from '../parts/sentence';
 import type { Finding } from './finding';
 import styles from './pictures.module.css';
@@ -32,14 +32,7 @@ export function FindingFields({ finding, label, asOutlines = false }: Props) {
   const { wanted, colour, outlines, setWanted, setColour, setOutlines } = finding;
   return (
     <div className={styles.findingFields}>
-      <Input
-        size="small"
-        allowClear
-        placeholder={label}
-        aria-label={label}
-        value={wanted}
-        onChange={(event) => setWanted(event.target.value)}
-      />
+      <SearchLine label={label} wanted={wanted} onWanted={setWanted} />
       <Choice<BasicColour | ''>
         label="Colour of the pictures"
         virtual={false}

@@ -1,8 +1,9 @@
 import { useEffect, useSyncExternalStore } from 'react';
 import { inWords } from '../../core/values/listed';
 import type { BasicColour } from '../../core/colour/main-colours';
+import type { Clearing } from '../../core/raster/recipe';
 import type { OwnPicture } from '../../server/stores/pictures';
-import { MOST_BYTES, MOST_ZIPPED } from '../../core/raster/limits';
+import { MOST_BYTES, MOST_ZIPPED, tooLarge } from '../../core/raster/limits';
 import type { PicturesAnswer, ShelfAnswer, UploadAnswer } from './answers';
 
 /** The pictures to choose from: shipped ones and a teacher's uploads. */
@@ -122,10 +123,7 @@ export async function bringPictures(
 async function bringFile(file: File): Promise<Brought> {
   const none = (problem: string): Brought => ({ entries: [], said: [about(file.name, problem)] });
   const most = isZip(file) ? MOST_ZIPPED : MOST_BYTES;
-  if (file.size > most)
-    return none(
-      `It has ${Math.ceil(file.size / 1e6)} MB; at most ${most / 1e6} MB can be uploaded. Save it smaller and try again.`,
-    );
+  if (file.size > most) return none(`It has ${tooLarge(file.size, most)}. Save it smaller and try again.`);
   const answer = await sent(`/pictures?name=${encodeURIComponent(file.name.slice(-200))}`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/octet-stream' },
@@ -158,6 +156,12 @@ export async function tidyPictures(
     index.mayBring,
   );
   return null;
+}
+
+/** Has a picture made without its background, before a sheet shows it so. @returns what went wrong, or nothing */
+export async function clearPicture(picture: string, recipe: Clearing): Promise<string | null> {
+  const answer = await sent('/pictures/clearing', { method: 'POST', body: JSON.stringify({ picture, recipe }) });
+  return typeof answer === 'string' ? answer : null;
 }
 
 /** No longer offers a picture. @returns what went wrong, or nothing */

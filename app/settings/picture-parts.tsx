@@ -5,6 +5,7 @@ import type { PictureItem } from '../../core/schema/sheet';
 import { shared } from '../../core/text/common';
 import { later } from '../browser/later';
 import { setPictures, showWhole, toggleCrop, zoomCropped } from '../commands/crop-commands';
+import { whenLoaded } from '../commands/when-loaded';
 import type { Editor } from '../document/editor';
 import { useEditor } from '../document/editor';
 import { pictureNow } from '../drawing/resources';
@@ -22,7 +23,7 @@ const ClearDialog = later(() => import('../clearing/clear-dialog').then((part) =
 
 /** Loaded when first wanted. */
 const withPatches = (editor: Editor, work: (commands: typeof import('../commands/patch-commands')) => void): void =>
-  void import('../commands/patch-commands').then(work).catch(() => editor.say('That could not be loaded. Try again.'));
+  void whenLoaded(editor, import('../commands/patch-commands'), work);
 
 /** Taking the background of a picture away, and covering parts of it. */
 function Mending({ editor, item }: { editor: Editor; item: PictureItem }) {
@@ -128,7 +129,9 @@ export function PictureParts({ editor, items }: { editor: Editor; items: readonl
           <Toggle
             label="Try the next picture that waits beside the page in its place (T)"
             disabled={item.locked}
-            onClick={() => void import('../commands/beside-commands').then(({ tryNext }) => tryNext(editor, 1))}
+            onClick={() =>
+              void whenLoaded(editor, import('../commands/beside-commands'), ({ tryNext }) => tryNext(editor, 1))
+            }
           >
             try the next
           </Toggle>

@@ -1,5 +1,5 @@
+import { SearchLine } from '../fields/search-line';
 import { sentence } from '../parts/sentence';
-import { Input } from 'antd';
 import styles from './drawer.module.css';
 
 type Props = {
@@ -16,14 +16,7 @@ type Props = {
 export function Ways({ label, wanted, group, groups, onWanted, onGroup }: Props) {
   return (
     <div className={styles.picturesWays}>
-      <Input
-        size="small"
-        allowClear
-        placeholder={label}
-        aria-label={label}
-        value={wanted}
-        onChange={(event) => onWanted(event.target.value)}
-      />
+      <SearchLine label={label} wanted={wanted} onWanted={onWanted} />
       <div className={styles.picturesGroups}>
         {groups.map(({ id, name }) => (
           <button

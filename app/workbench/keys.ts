@@ -10,6 +10,7 @@ import { keysComeBack } from '../fields/focus';
 import { bringFiles } from '../pictures/bring-files';
 import { clipOf, duplicate, pasteBody, pasteClip } from '../commands/clipboard';
 import { setValues } from '../commands/set-values';
+import { whenLoaded } from '../commands/when-loaded';
 import { copyLook, giveLook } from '../commands/looks';
 import { turnPage } from '../commands/page-commands';
 import { bodyFrom } from '../commands/paste';
@@ -32,7 +33,7 @@ type Command = {
 
 /** Loaded when first wanted. */
 const withBeside = (editor: Editor, work: (commands: typeof import('../commands/beside-commands')) => unknown): void =>
-  void import('../commands/beside-commands').then(work).catch(() => editor.say('That could not be loaded. Try again.'));
+  void whenLoaded(editor, import('../commands/beside-commands'), work);
 
 const chosen = (editor: Editor) => editor.selection.length > 0;
 const plainKey = (key: string) => (press: Press) => !press.command && !press.event.altKey && press.key === key;

@@ -1,7 +1,7 @@
 import { packed } from '../changes/between';
 import type { Change } from '../changes/change';
 import { isBeside } from '../items/beside';
-import type { Item, Page, PictureItem, Sheet, TextItem } from '../schema/sheet';
+import type { Page, PictureItem, Sheet, TextItem } from '../schema/sheet';
 import { everyItem } from '../sheet/tree';
 import { bodyLength, bodyText } from '../text/body';
 import { inWords } from '../values/listed';
@@ -41,14 +41,10 @@ function nameOf({ alt, picture }: PictureItem): string {
 /** A maker's parts carry the licence behind the credit. */
 const creditOf = ({ credit }: PictureItem) => credit.replace(/ \([^()]*\)$/, '').trim();
 
-const shownOn = (page: Page): PictureItem[] => {
-  const beside = new Set(page.items.filter((item) => isBeside(page, item)).map(({ id }) => id));
-  const hidden = (item: Item): boolean => item.hidden || beside.has(item.id);
-  return page.items
-    .filter((item) => !hidden(item))
-    .flatMap((item) => everyItem({ ...page, items: [item] }))
-    .filter((item): item is PictureItem => item.kind === 'picture' && !item.hidden);
-};
+const shownOn = (page: Page): PictureItem[] =>
+  everyItem({ ...page, items: page.items.filter((item) => !item.hidden && !isBeside(page, item)) }).filter(
+    (item): item is PictureItem => item.kind === 'picture' && !item.hidden,
+  );
 
 /** The sources of what is seen on some pages, in the order in which they are met; and how many pictures name none. */
 export function sourcesOf(pages: readonly Page[]): { sources: Source[]; without: PictureItem[] } {

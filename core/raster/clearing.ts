@@ -21,17 +21,18 @@ const cellOf = (data: Pixels['data'], at: number) =>
   ((data[at] >> SHIFT) << (2 * BITS)) | ((data[at + 1] >> SHIFT) << BITS) | (data[at + 2] >> SHIFT);
 
 const CELLS = 1 << (3 * BITS);
-const LEAST = (1 << BITS) - 1;
+/** The highest step of 6 bits. */
+const TOP_STEP = (1 << BITS) - 1;
 
 /** From the middle of a step of 6 bits to light. */
-const LIGHT = Float64Array.from({ length: LEAST + 1 }, (_, step) => {
+const LIGHT = Float64Array.from({ length: TOP_STEP + 1 }, (_, step) => {
   const share = ((step << SHIFT) + (1 << (SHIFT - 1))) / 255;
   return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
 });
 
 /** A cell in OKLab (Ottosson 2020), by numbers alone: there may be a hundred thousand of them. */
 function cellLab(cell: number): [l: number, a: number, b: number] {
-  const [r, g, b] = [LIGHT[cell >> (2 * BITS)], LIGHT[(cell >> BITS) & LEAST], LIGHT[cell & LEAST]];
+  const [r, g, b] = [LIGHT[cell >> (2 * BITS)], LIGHT[(cell >> BITS) & TOP_STEP], LIGHT[cell & TOP_STEP]];
   const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
   const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
   const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);
@@ -42,27 +43,22 @@ function cellLab(cell: number): [l: number, a: number, b: number] {
   ];
 }
 
+/** Neighbours in colour, told apart to 4 bits. */
+const coarseOf = (cell: number) =>
+  ((cell >> (2 * BITS + 2)) << 8) | (((cell >> (BITS + 2)) & 15) << 4) | ((cell >> 2) & 15);
+
 /** The colour that most of some pixels have: where the background is spotted, one spot does not decide. */
 function mostlyAt(data: Pixels['data'], places: readonly number[]): number {
-  const counts = new Map<number, number>();
-  for (const at of places) {
-    // Neighbours in colour count together.
-    const cell = cellOf(data, at * 4);
-    const coarse = ((cell >> (2 * BITS + 2)) << 8) | (((cell >> (BITS + 2)) & 15) << 4) | ((cell >> 2) & 15);
-    counts.set(coarse, (counts.get(coarse) ?? 0) + 1);
+  // Red, green, blue and how many, of neighbours in colour together.
+  const sums = new Map<number, [number, number, number, number]>();
+  for (const place of places) {
+    const at = place * 4;
+    const coarse = coarseOf(cellOf(data, at));
+    const [r, g, b, count] = sums.get(coarse) ?? [0, 0, 0, 0];
+    sums.set(coarse, [r + data[at], g + data[at + 1], b + data[at + 2], count + 1]);
   }
-  let [most, best] = [0, -1];
-  for (const [coarse, count] of counts) if (count > most) [best, most] = [coarse, count];
-  const sums = [0, 0, 0, 0];
-  for (const at of places) {
-    const cell = cellOf(data, at * 4);
-    const coarse = ((cell >> (2 * BITS + 2)) << 8) | (((cell >> (BITS + 2)) & 15) << 4) | ((cell >> 2) & 15);
-    if (coarse !== best) continue;
-    for (let channel = 0; channel < 3; channel++) sums[channel] += data[at * 4 + channel];
-    sums[3]++;
-  }
-  const [r, g, b] = sums.slice(0, 3).map((sum) => Math.round(sum / Math.max(1, sums[3])));
-  return ((r >> SHIFT) << (2 * BITS)) | ((g >> SHIFT) << BITS) | (b >> SHIFT);
+  const [r, g, b, count] = [...sums.values()].reduce((most, one) => (one[3] > most[3] ? one : most), [0, 0, 0, 0]);
+  return cellOf(Uint8Array.from([r, g, b].map((sum) => Math.round(sum / Math.max(1, count)))), 0);
 }
 
 /** Which pixels are of a colour, within a tolerance of 255, or clear; 1 for those. */

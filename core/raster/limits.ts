@@ -3,6 +3,10 @@ export const MOST_BYTES = 20_000_000;
 export const MOST_PIXELS = 50_000_000;
 export const LEAST_SIDE = 8;
 export const MOST_RATIO = 30;
+/** How large a file is and may be, as the middle of a sentence: “30 MB; at most 20 MB can be uploaded”. */
+export const tooLarge = (bytes: number, most = MOST_BYTES): string =>
+  `${Math.ceil(bytes / 1e6)} MB; at most ${most / 1e6} MB can be uploaded`;
+
 /** Bytes of a ZIP file and of all that is in it, and the pictures that are taken from one. */
 export const MOST_ZIPPED = 60_000_000;
 export const MOST_UNZIPPED = 150_000_000;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { nameFromFile } from '../../core/items/name';
-import { formatOf, MOST_BYTES } from '../../core/raster/limits';
+import { formatOf, MOST_BYTES, tooLarge } from '../../core/raster/limits';
 import type { Database } from '../database/connection';
 import type { PictureAnswer } from '../exports/job';
 import type { Unpacked } from '../pictures/unpack';
@@ -59,7 +59,8 @@ export async function uploadPictures(
     return null;
   };
   if (formatOf(bytes) !== 'ZIP') {
-    if (bytes.length > MOST_BYTES) throw new Refused(413, tooMany(bytes.length));
+    if (bytes.length > MOST_BYTES)
+      throw new Refused(413, `This file has ${tooLarge(bytes.length)}. Save it smaller and try again.`);
     const problem = await take({ bytes, name });
     if (problem !== null) throw new Refused(422, problem);
     return done;
@@ -75,9 +76,6 @@ export async function uploadPictures(
     throw new Refused(422, 'There is no picture in this ZIP file.');
   return done;
 }
-
-const tooMany = (length: number) =>
-  `This file has ${Math.ceil(length / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be uploaded. Save it smaller and try again.`;
 
 /** @throws Refused where there is no such picture of theirs */
 export async function removePicture(db: Database, person: Teacher, id: string): Promise<void> {

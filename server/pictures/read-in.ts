@@ -9,7 +9,7 @@ import { readSvg } from '../../core/drawing/svg-in/read';
 import { SvgProblem } from '../../core/drawing/svg-in/tree';
 import type { Blurred } from '../../core/raster/lines';
 import { blursFor, linesOf } from '../../core/raster/lines';
-import { formatOf, LEAST_SIDE, MOST_BYTES, MOST_PIXELS, MOST_RATIO } from '../../core/raster/limits';
+import { formatOf, LEAST_SIDE, MOST_BYTES, MOST_PIXELS, MOST_RATIO, tooLarge } from '../../core/raster/limits';
 import type { Clearing } from '../../core/raster/recipe';
 import { clearedMask, maskPixels } from '../../core/raster/clearing';
 import { clearedId } from '../../core/pictures/picture';
@@ -126,9 +126,7 @@ export async function readIn(
 ): Promise<PictureIn> {
   if (bytes.length === 0) throw new PictureProblem('This file is empty. Choose another one.');
   if (bytes.length > MOST_BYTES)
-    throw new PictureProblem(
-      `This file has ${Math.ceil(bytes.length / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be uploaded. Save it smaller and try again.`,
-    );
+    throw new PictureProblem(`This file has ${tooLarge(bytes.length)}. Save it smaller and try again.`);
   const format = formatOf(bytes);
   // A page made elsewhere is kept as it came, and a drawing is none.
   if (format === null || format === 'ZIP' || (page && format === 'SVG')) throw new PictureProblem(NO_PICTURE);

@@ -1,5 +1,5 @@
 import { unzipSync } from 'fflate';
-import { formatOf, MOST_BYTES, MOST_IN_ZIP, MOST_UNZIPPED } from '../../core/raster/limits';
+import { formatOf, MOST_BYTES, MOST_IN_ZIP, MOST_UNZIPPED, tooLarge } from '../../core/raster/limits';
 
 /** The picture files in a ZIP file, and what is wrong with the others. */
 
@@ -26,8 +26,7 @@ export function unpack(zip: Uint8Array): Unpacked | null {
           refused.push({ name: baseName(name), problem });
           return false;
         };
-        if (originalSize > MOST_BYTES)
-          return refuse(`It has ${Math.ceil(originalSize / 1e6)} MB; at most ${MOST_BYTES / 1e6} MB can be uploaded.`);
+        if (originalSize > MOST_BYTES) return refuse(`It has ${tooLarge(originalSize)}.`);
         if (count >= MOST_IN_ZIP)
           return refuse(`At most ${MOST_IN_ZIP} pictures are taken from one ZIP file. Put it into another one.`);
         if (bytes + originalSize > MOST_UNZIPPED)

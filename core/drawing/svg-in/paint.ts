@@ -74,16 +74,15 @@ export function paintOf(kind: 'fill' | 'stroke', style: Style, d: string, matrix
   const gradient = whole(source, kit.named);
   const stops = stopsOf(gradient, style, opacity, kit.rules);
   if (stops.length === 0) return null;
-  const last = stops.at(-1)!;
-  if (stops.length === 1) return { kind: 'solid', hex: last[1], alpha: last[2] };
+  if (stops.length === 1) return lastOf(stops);
   const { attributes } = gradient;
   if ((attributes.spreadMethod ?? 'pad') !== 'pad') kit.leaveOut('the repetition of a gradient');
   const user = attributes.gradientUnits === 'userSpaceOnUse';
   const { box } = flatten(d);
-  if (!user && (box.width === 0 || box.height === 0)) return { kind: 'solid', hex: last[1], alpha: last[2] };
+  if (!user && (box.width === 0 || box.height === 0)) return lastOf(stops);
   const unit: Matrix = user ? IDENTITY : [box.width, 0, 0, box.height, box.x, box.y];
   const map = multiply(matrix, multiply(unit, transformOf(attributes.gradientTransform)));
-  if (Math.abs(map[0] * map[3] - map[1] * map[2]) < 1e-9) return { kind: 'solid', hex: last[1], alpha: last[2] };
+  if (Math.abs(map[0] * map[3] - map[1] * map[2]) < 1e-9) return lastOf(stops);
   const side = { x: user ? kit.view.width : 1, y: user ? kit.view.height : 1 };
   const at = (name: string, axis: 'x' | 'y', otherwise: string) =>
     lengthOf(attributes[name] ?? otherwise, side[axis], 0);
@@ -97,14 +96,19 @@ export function paintOf(kind: 'fill' | 'stroke', style: Style, d: string, matrix
     : radial(attributes, at, map, stops, kit, user ? Math.hypot(side.x, side.y) / Math.SQRT2 : 1);
 }
 
+/** What a gradient that has no extent is seen as. */
+function lastOf(stops: readonly DrawnStop[]): DrawnPaint {
+  const [, hex, alpha] = stops.at(-1)!;
+  return { kind: 'solid', hex, alpha };
+}
+
 type XY = { x: number; y: number };
 
 /** A linear gradient stays one under every map: its lines of equal colour stay straight, though not across its axis. */
 function linear(from: XY, to: XY, map: Matrix, stops: DrawnStop[]): DrawnPaint {
   const [dx, dy] = [to.x - from.x, to.y - from.y];
   const length = dx * dx + dy * dy;
-  const last = stops.at(-1)!;
-  if (length === 0) return { kind: 'solid', hex: last[1], alpha: last[2] };
+  if (length === 0) return lastOf(stops);
   const back = inverse(map);
   const [wx, wy] = [(back[0] * dx + back[1] * dy) / length, (back[2] * dx + back[3] * dy) / length];
   const size = wx * wx + wy * wy;
@@ -124,10 +128,7 @@ function radial(
   const r = Math.abs(lengthOf(attributes.r ?? '50%', diagonal, 0));
   const focus = { x: at('fx', 'x', `${centre.x}`), y: at('fy', 'y', `${centre.y}`) };
   if (Math.hypot(focus.x - centre.x, focus.y - centre.y) > r * 0.02) kit.leaveOut('the focus of a round gradient');
-  if (r === 0) {
-    const last = stops.at(-1)!;
-    return { kind: 'solid', hex: last[1], alpha: last[2] };
-  }
+  if (r === 0) return lastOf(stops);
   if (keepsCircles(map)) {
     const { x, y } = transform(map, centre);
     return { kind: 'radial', cx: x, cy: y, r: r * scaleOf(map), stops };

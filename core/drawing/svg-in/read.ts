@@ -1,5 +1,6 @@
 import svgpath from 'svgpath';
 import type { DrawnPaint } from '../list';
+import { encloses, grown, union } from '../../geometry/box';
 import { flatten } from '../../geometry/flatten';
 import type { Box, Matrix } from '../../geometry/matrix';
 import { compose, multiply, scaling, translation } from '../../geometry/matrix';
@@ -69,6 +70,12 @@ export function readSvg(text: string, faces: Faces): ReadSvg {
   return new Reader(svgTree(text), faces).read();
 }
 
+/** None where it is not given, or has no area. */
+function viewBoxOf({ viewBox = '' }: SvgElement['attributes']): Box | null {
+  const [x, y, width, height, ...more] = numbersOf(viewBox);
+  return more.length === 0 && width > 0 && height > 0 ? { x, y, width, height } : null;
+}
+
 class Reader {
   private named: Map<string, SvgElement>;
   private rules: ReturnType<typeof rulesOf>;
@@ -90,18 +97,17 @@ class Reader {
 
   read(): ReadSvg {
     const { attributes } = this.svg;
-    const given = numbersOf(attributes.viewBox ?? '');
-    const box = given.length === 4 && given[2] > 0 && given[3] > 0 ? given : null;
-    const wide = lengthOf(attributes.width, box?.[2] ?? 300, box?.[2] ?? 300);
-    const high = lengthOf(attributes.height, box?.[3] ?? 150, box?.[3] ?? 150);
+    const box = viewBoxOf(attributes);
+    const wide = lengthOf(attributes.width, box?.width ?? 300, box?.width ?? 300);
+    const high = lengthOf(attributes.height, box?.height ?? 150, box?.height ?? 150);
     // One side alone brings the other with it.
-    const width = attributes.width === undefined && box && attributes.height ? (high * box[2]) / box[3] : wide;
-    const height = attributes.height === undefined && box && attributes.width ? (wide * box[3]) / box[2] : high;
+    const width = attributes.width === undefined && box && attributes.height ? (high * box.width) / box.height : wide;
+    const height = attributes.height === undefined && box && attributes.width ? (wide * box.height) / box.width : high;
     if (!(width > 0 && height > 0))
       throw new SvgProblem('This drawing says that it has no size. Save it with a width and a height and try again.');
     const scale = SIDE / Math.max(width, height);
     const frame = { x: 0, y: 0, width: width * scale, height: height * scale };
-    this.view = box ? { x: box[0], y: box[1], width: box[2], height: box[3] } : { x: 0, y: 0, width, height };
+    this.view = box ?? { x: 0, y: 0, width, height };
     const matrix = box ? viewBoxMap(this.view, frame, attributes.preserveAspectRatio) : scaling(scale, scale);
     this.within(this.svg, styleOf(this.svg, {}, this.rules), matrix, 0);
     if (this.paths.length === 0)
@@ -115,18 +121,10 @@ class Reader {
   }
 
   /** What reaches over the edge of the drawing is not seen. */
-  private clipToFrame({ width, height }: Box) {
-    const over = this.paths.some(({ d, width: line, stroke }) => {
-      const { box } = flatten(d);
-      const reach = stroke || line ? line / 2 : 0;
-      return (
-        box.x - reach < -0.5 ||
-        box.y - reach < -0.5 ||
-        box.x + box.width + reach > width + 0.5 ||
-        box.y + box.height + reach > height + 0.5
-      );
-    });
-    if (over) this.layers.unshift({ from: 0, to: this.paths.length, clip: `M0 0H${width}V${height}H0Z` });
+  private clipToFrame(frame: Box) {
+    const room = grown(frame, 0.5);
+    if (this.paths.every(({ d, width }) => encloses(room, grown(flatten(d).box, width / 2)))) return;
+    this.layers.unshift({ from: 0, to: this.paths.length, clip: `M0 0H${frame.width}V${frame.height}H0Z` });
   }
 
   private within(element: SvgElement, style: Style, matrix: Matrix, uses: number) {
@@ -200,7 +198,7 @@ class Reader {
   /** A drawing in the drawing, with a frame of its own. */
   private nested(element: SvgElement, style: Style, map: Matrix, uses: number) {
     const { attributes } = element;
-    const view = numbersOf(attributes.viewBox ?? '');
+    const view = viewBoxOf(attributes);
     const frame = {
       x: lengthOf(attributes.x, this.view.width, 0),
       y: lengthOf(attributes.y, this.view.height, 0),
@@ -208,12 +206,9 @@ class Reader {
       height: lengthOf(attributes.height ?? '100%', this.view.height, this.view.height),
     };
     const from = this.paths.length;
-    const inner =
-      view.length === 4 && view[2] > 0 && view[3] > 0
-        ? viewBoxMap({ x: view[0], y: view[1], width: view[2], height: view[3] }, frame, attributes.preserveAspectRatio)
-        : translation(frame.x, frame.y);
+    const inner = view ? viewBoxMap(view, frame, attributes.preserveAspectRatio) : translation(frame.x, frame.y);
     const outer = this.view;
-    if (view.length === 4) this.view = { x: view[0], y: view[1], width: view[2], height: view[3] };
+    this.view = view ?? outer;
     this.within(element, style, multiply(map, inner), uses);
     this.view = outer;
     if (this.paths.length > from && element.attributes.overflow !== 'visible') {
@@ -227,19 +222,12 @@ class Reader {
     const [, id] = /^url\(\s*['"]?#([^'")]+)['"]?\s*\)/.exec(style['clip-path'] ?? '') ?? [];
     const source = id === undefined ? undefined : this.named.get(id);
     if (source?.name !== 'clipPath') return null;
-    let unit: Matrix = [1, 0, 0, 1, 0, 0];
+    let whole = compose(map, transformOf(source.attributes.transform));
     if (source.attributes.clipPathUnits === 'objectBoundingBox') {
-      const boxes = this.paths.slice(from).map(({ d }) => flatten(d).box);
-      if (boxes.length === 0) return null;
-      const [x, y] = [Math.min(...boxes.map((b) => b.x)), Math.min(...boxes.map((b) => b.y))];
-      const right = Math.max(...boxes.map((b) => b.x + b.width));
-      const bottom = Math.max(...boxes.map((b) => b.y + b.height));
-      unit = [right - x, 0, 0, bottom - y, x, y];
+      if (this.paths.length === from) return null;
+      const { x, y, width, height } = union(this.paths.slice(from).map(({ d }) => flatten(d).box));
+      whole = [width, 0, 0, height, x, y];
     }
-    const whole =
-      source.attributes.clipPathUnits === 'objectBoundingBox'
-        ? unit
-        : compose(map, transformOf(source.attributes.transform));
     const parts = elementsOf(source).flatMap((child) => {
       const element = child.name === 'use' ? this.named.get((child.attributes.href ?? '').slice(1)) : child;
       const d = element && outlineOfShape(element, this.view, 16);
