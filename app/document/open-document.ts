@@ -1,4 +1,5 @@
 import type { Supply } from '../../core/handout/supplies';
+import type { UsablePictures } from '../../core/handout/laid-out';
 import type { Most } from '../../core/handout/limits';
 import { refusal } from '../../core/handout/permission';
 import type { ToldResult } from '../../core/lookfors/checks';
@@ -19,6 +20,9 @@ export type Rights =
       kind: 'student';
       supplies: readonly Supply[];
       most?: Most;
+      /** The pictures that may be on it, where these are laid out. */
+      usable?: UsablePictures;
+      mayUpload?: boolean;
       /** The copy that files with work made elsewhere are brought to. */
       copyId?: string;
     };
@@ -155,7 +159,8 @@ export abstract class OpenDocument {
   /** Why this person may not make the change; null when they may. */
   refusal(change: Change): string | null {
     if (this.shut) return this.shut;
-    return this.rights.kind === 'all' ? null : refusal(this.sheet, change, this.rights.supplies, this.rights.most);
+    const { rights } = this;
+    return rights.kind === 'all' ? null : refusal(this.sheet, change, rights.supplies, rights.most, rights.usable);
   }
 
   /** Makes a change: shown at once, undoable, saved soon. Returns false, with a message, when it can't be made. */

@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { useFetcher, useNavigate, useSearchParams } from 'react-router';
 import { z } from 'zod';
+import { LaidOut, NOTHING_LAID_OUT } from '../../core/handout/laid-out';
 import { SupplyLimits } from '../../core/handout/limits';
 import { MOST_VERSIONS, teamsOf } from '../../core/handout/deal';
 import type { Supply } from '../../core/handout/supplies';
@@ -54,6 +55,7 @@ const Draft = z.object({
   ),
   supplies: z.array(z.enum(SUPPLIES)),
   limits: SupplyLimits.default({}),
+  laidOut: LaidOut.default(NOTHING_LAID_OUT),
   /** What was chosen of each way stays while another is tried. */
   versions: z
     .object({
@@ -92,7 +94,10 @@ export type HandOutView = {
   supplies: readonly Supply[];
   /** A handout that is used again. */
   like:
-    (Pick<Draft, 'title' | 'brief' | 'lookFors' | 'steps' | 'rubric' | 'supplies' | 'limits'> & { id: string }) | null;
+    | (Pick<Draft, 'title' | 'brief' | 'lookFors' | 'steps' | 'rubric' | 'supplies' | 'limits' | 'laidOut'> & {
+        id: string;
+      })
+    | null;
   classes: readonly Class[];
   /** Students of a class that it was chosen for, on the way here. */
   meant: { classId: string; students: readonly string[] } | null;
@@ -122,6 +127,7 @@ const begun = ({ classes, sheet, suggested, supplies, like }: HandOutView): Draf
   rubric: like?.rubric ?? { rows: [] },
   supplies: like?.supplies ?? [...supplies],
   limits: like?.limits ?? {},
+  laidOut: like?.laidOut ?? NOTHING_LAID_OUT,
   versions: ONE_FOR_ALL,
   ids: {},
 });
@@ -340,9 +346,12 @@ export function useHandOut(editor: Editor, sheet: Sheet, view: HandOutView): Han
   const looking = useVersions(editor, draft, sheet, isReady);
   const tryOut = async () => {
     if (!(await isReady())) return;
-    const { title, brief, example, lookFors, steps, rubric, supplies, limits } = draft;
+    const { title, brief, example, lookFors, steps, rubric, supplies, limits, laidOut } = draft;
     void trial.submit(
-      { do: 'try', handout: JSON.stringify({ title, brief, example, lookFors, steps, rubric, supplies, limits }) },
+      {
+        do: 'try',
+        handout: JSON.stringify({ title, brief, example, lookFors, steps, rubric, supplies, limits, laidOut }),
+      },
       { method: 'post' },
     );
   };

@@ -21,6 +21,7 @@ import styles from './hand-out.module.css';
 const Versions = later(() => import('./versions').then((part) => part.Versions));
 const StepsEdit = later(() => import('./steps-edit').then((part) => part.StepsEdit));
 const TriedOnPick = later(() => import('./tried-on-pick').then((part) => part.TriedOnPick));
+const LaidOutEdit = later(() => import('./laid-out-edit').then((part) => part.LaidOutEdit));
 const LookForEdit = later(() => import('./lookfor-edit').then((part) => part.LookForEdit));
 
 /** The form beside the sheet: to whom it goes, until when, and what is looked for. */
@@ -128,6 +129,9 @@ function OpenSupplies({ of: { draft, set } }: Of) {
           );
         })}
       </ul>
+      {draft.supplies.includes('picture') && (
+        <LaidOutEdit laidOut={draft.laidOut} onChange={(laidOut) => set({ laidOut })} />
+      )}
     </section>
   );
 }

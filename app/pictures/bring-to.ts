@@ -4,6 +4,7 @@ import { untilChanged } from '../document/editor';
 import { addPictures } from '../commands/commands';
 import { replaceWith } from '../commands/replace';
 import { bringPictures } from './picture-index';
+import { takesPictures } from './takes-pictures';
 
 /** The most files taken in at once. */
 const MOST_AT_ONCE = 30;
@@ -11,7 +12,8 @@ const MAY_BE = /\.(?:png|jpe?g|webp|gif|svg|zip)$/i;
 
 /**
  * Takes picture files in and puts them on the sheet, or beside it: the first one in the place of another where it is dropped `onto`
- * that, several beside the page, to be chosen from. On a student's copy files become pages, where that is opened.
+ * that, several beside the page, to be chosen from. On a student's copy this is done where uploading is opened; other files become
+ * pages, where that is opened.
  */
 export async function bringTo(
   editor: Editor,
@@ -20,16 +22,19 @@ export async function bringTo(
   onto: string | null = null,
 ): Promise<void> {
   if (editor.past) return;
-  if (editor.rights.kind !== 'all') {
+  const taken = ({ type, name }: File) => takesPictures(editor) && (type.startsWith('image/') || MAY_BE.test(name));
+  const pictures = files.filter(taken);
+  let others = files.filter((file) => !taken(file));
+  if (editor.rights.kind !== 'all' && others.length > 0) {
     // Only copies need it: the workbench does not load it.
     const { bringingOf } = await import('../brought/bringing');
     const bringing = bringingOf(editor);
-    return bringing
-      ? bringing.add(files)
-      : editor.say('Your teacher has not opened work made elsewhere on this sheet.');
+    if (bringing) {
+      bringing.add(others);
+      others = [];
+    } else if (!takesPictures(editor))
+      return editor.say('Your teacher has not opened work made elsewhere on this sheet.');
   }
-  const pictures = files.filter(({ type, name }) => type.startsWith('image/') || MAY_BE.test(name));
-  const others = files.filter((file) => !pictures.includes(file));
   const said = others.map(
     ({ name }) => `“${name}” is no picture: PNG, JPEG, WebP, GIF, SVG or ZIP files can be taken in.`,
   );

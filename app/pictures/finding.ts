@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import type { BasicColour } from '../../core/colour/main-colours';
 import { useSearch } from '../browser/search';
 import type { PictureEntry } from './picture-index';
-import { OWN, usePictures } from './picture-index';
+import { LAID_OUT, OWN, usePictures } from './picture-index';
 
 /** The one way in which pictures are looked for, wherever one is asked for. */
 
@@ -30,30 +30,37 @@ export type Finding = {
  * @param near groups whose pictures are shown first, where that is more than one
  */
 export function useFinding({ first = null, near }: { first?: string | null; near?: readonly string[] } = {}): Finding {
-  const { entries, mayBring } = usePictures();
+  const { entries, mayBring, loaded } = usePictures();
   const [wanted, setWanted] = useState('');
   const [colour, setColour] = useState<BasicColour | null>(null);
   const [outlines, setOutlines] = useState(false);
-  const [browsed, setBrowsed] = useState(first);
+  const [chosen, setChosen] = useState<string | null>(null);
   const [narrowed, setNarrowed] = useState<string | null>(null);
   const search = useSearch(entries);
   const searching = wanted.trim() !== '';
+  const names = useMemo(() => {
+    const all = [...new Set(entries.map((entry) => entry.group))];
+    if (mayBring && !all.includes(OWN)) all.splice(Number(all[0] === LAID_OUT), 0, OWN);
+    return all;
+  }, [entries, mayBring]);
+  // What is laid out is shown before what is shown elsewhere; of a few pictures there may be no such group.
+  const opening = first === null ? null : names[0] === LAID_OUT || !names.includes(first) ? (names[0] ?? first) : first;
+  const browsed = chosen ?? opening;
 
   const hits = useMemo(() => {
     const all = searching
       ? search(wanted)
       : browsed === null && near
-        ? entries.filter(({ group }) => group === OWN || near.includes(group))
+        ? entries.filter(({ group }) => group === OWN || group === LAID_OUT || near.includes(group))
         : entries;
     return colour === null ? all : all.filter(({ colours }) => colours.includes(colour));
   }, [searching, search, wanted, browsed, near, entries, colour]);
   const groups = useMemo(() => {
-    const names = [...new Set([...(mayBring ? [OWN] : []), ...entries.map((entry) => entry.group)])];
     if (!searching) return names.map((id) => ({ id, count: null }));
     const counts = new Map<string, number>();
     for (const { group } of hits) counts.set(group, (counts.get(group) ?? 0) + 1);
     return names.flatMap((id) => (counts.has(id) ? [{ id, count: counts.get(id)! }] : []));
-  }, [searching, hits, entries, mayBring]);
+  }, [searching, hits, names]);
 
   const group = searching ? narrowed : browsed;
   return {
@@ -63,7 +70,7 @@ export function useFinding({ first = null, near }: { first?: string | null; near
     group,
     groups,
     found: group === null ? hits : hits.filter((entry) => entry.group === group),
-    loaded: entries.length > 0,
+    loaded,
     mayBring,
     setWanted(words) {
       setWanted(words);
@@ -71,7 +78,7 @@ export function useFinding({ first = null, near }: { first?: string | null; near
     },
     setColour,
     setOutlines,
-    setGroup: (id) => (searching ? setNarrowed(id === narrowed ? null : id) : setBrowsed(id)),
+    setGroup: (id) => (searching ? setNarrowed(id === narrowed ? null : id) : setChosen(id)),
   };
 }
 

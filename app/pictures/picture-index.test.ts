@@ -29,7 +29,7 @@ beforeEach(async () => {
   seen = [];
   answers = {
     'GET /art/pictures/index.json': () => json(shipped),
-    'GET /pictures': () => json({ pictures: [own], mayBring: true }),
+    'GET /pictures': () => json({ pictures: [own], mayBring: true, laidOut: { ids: [], only: false } }),
   };
   vi.stubGlobal('fetch', async (url: string, { method = 'GET' }: RequestInit = {}) => {
     seen.push({ url, method });
@@ -51,6 +51,41 @@ describe('the pictures', () => {
     expect(await names()).toEqual([`disc · ${index.OWN}`, 'crab · animals']);
     await index.loadIndex();
     expect(seen).toHaveLength(2);
+  });
+  test('on a copy, those laid out come first, also after one was uploaded; there are no others where that is wanted', async () => {
+    await index.loadIndex();
+    const heron = { ...own, id: `own/${'c'.repeat(32)}`, name: 'heron', by: 'M. Vale' };
+    let only = false;
+    answers['GET /pictures'] = () =>
+      json({ pictures: [heron, own], mayBring: true, laidOut: { ids: ['flat/crab', heron.id, 'flat/gone'], only } });
+    index.picturesFor('c1');
+    expect(index.pictureIndex().loaded).toBe(false);
+    const laid = [`crab · ${index.LAID_OUT}`, `heron · ${index.LAID_OUT}`];
+    expect(await names()).toEqual([...laid, `disc · ${index.OWN}`]);
+    expect(seen.at(-1)!.url).toBe('/pictures?copy=c1');
+    only = true;
+    index.picturesFor('c2');
+    answers['POST /pictures'] = () => json({ pictures: [{ ...own, name: 'new' }], refused: [], leftOut: [] });
+    expect(await names()).toEqual([...laid, `disc · ${index.OWN}`]);
+    await index.bringPictures([file('new.png')]);
+    expect(seen.at(-1)!.url).toBe('/pictures?name=new.png&copy=c2');
+    expect(await names()).toEqual([...laid, `new · ${index.OWN}`]);
+    answers['GET /pictures'] = () => json({ pictures: [], mayBring: false, laidOut: { ids: [], only: false } });
+    index.picturesFor(null);
+    expect(await names()).toEqual(['crab · animals']);
+  });
+  test('what is asked for one copy does not come to another', async () => {
+    let answer = (_: Response) => {};
+    answers['GET /pictures'] = () => new Promise<Response>((resolve) => (answer = resolve));
+    index.picturesFor('c1');
+    const first = index.loadIndex();
+    await vi.waitFor(() => expect(seen).toHaveLength(2));
+    const late = answer;
+    answers['GET /pictures'] = () => json({ pictures: [], mayBring: false, laidOut: { ids: [], only: false } });
+    index.picturesFor('c2');
+    late(json({ pictures: [own], mayBring: true, laidOut: { ids: [], only: false } }));
+    expect((await first).map(({ name }) => name)).toEqual(['crab']);
+    expect(await names()).toEqual(['crab · animals']);
   });
   test('are those that ship for who is signed out', async () => {
     answers['GET /pictures'] = () => json({ message: 'signed out' }, 401);

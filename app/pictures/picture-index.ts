@@ -6,7 +6,7 @@ import type { OwnPicture } from '../../server/stores/pictures';
 import { MOST_BYTES, MOST_ZIPPED, tooLarge } from '../../core/raster/limits';
 import type { PicturesAnswer, ShelfAnswer, UploadAnswer } from './answers';
 
-/** The pictures to choose from: shipped ones and a teacher's uploads. */
+/** The pictures to choose from: shipped ones, one's own, and on a copy those that a teacher laid out. */
 
 export type PictureEntry = {
   id: string;
@@ -23,15 +23,27 @@ export type PictureEntry = {
   shelf?: { section: string; shared: boolean; by: string | null };
 };
 
-/** The group of uploaded pictures, before all others. */
+/** The group of uploaded pictures, before those that ship. */
 export const OWN = 'uploaded';
+/** The group of those that a teacher laid out, before all others. */
+export const LAID_OUT = 'for this sheet';
 
-/** `mayBring`: whether this person can upload pictures. */
-type Index = { entries: readonly PictureEntry[]; mayBring: boolean };
+type Index = {
+  entries: readonly PictureEntry[];
+  /** Whether this person can upload pictures. */
+  mayBring: boolean;
+  loaded: boolean;
+};
 
 let shipped: readonly PictureEntry[] = [];
-let index: Index = { entries: [], mayBring: false };
-let loading: Promise<readonly PictureEntry[]> | undefined;
+let uploaded: readonly PictureEntry[] = [];
+const EMPTY: Index = { entries: [], mayBring: false, loaded: false };
+let index = EMPTY;
+/** The copy that pictures are wanted for; null for a sheet of one's own. */
+let copy: string | null = null;
+const NOTHING: PicturesAnswer['laidOut'] = { ids: [], only: false };
+let laidOut = NOTHING;
+let loading: Promise<void> | undefined;
 const listeners = new Set<() => void>();
 
 const entryOf = ({ id, name, width, height, colours, credit, section, shared, by }: OwnPicture): PictureEntry => ({
@@ -48,25 +60,57 @@ const entryOf = ({ id, name, width, height, colours, credit, section, shared, by
   shelf: { section, shared, by },
 });
 
-function put(own: readonly PictureEntry[], mayBring: boolean) {
-  index = { entries: [...own, ...shipped], mayBring };
+function put(own: readonly PictureEntry[], mayBring = index.mayBring) {
+  uploaded = own;
+  const all = new Map([...shipped, ...own].map((entry) => [entry.id, entry]));
+  const laid = laidOut.ids.flatMap((id) => all.get(id) ?? []).map((entry) => ({ ...entry, group: LAID_OUT }));
+  const ids = new Set(laidOut.ids);
+  const others = [...own, ...(laidOut.only ? [] : shipped)].filter(({ id }) => !ids.has(id));
+  show({ entries: [...laid, ...others], mayBring, loaded: true });
+}
+
+function show(next: Index) {
+  index = next;
   for (const listener of listeners) listener();
 }
 
-const own = () => index.entries.filter((entry) => entry.group === OWN);
+/** Says for which copy pictures are wanted from now on; null for sheets of one's own. */
+export function picturesFor(copyId: string | null) {
+  if (copyId === copy) return;
+  copy = copyId;
+  loading = undefined;
+  show(EMPTY);
+}
 
-export const loadIndex = (): Promise<readonly PictureEntry[]> =>
-  (loading ??= (async () => {
-    const [art, brought] = await Promise.all([fetch('/art/pictures/index.json'), fetch('/pictures')]);
-    shipped = (await art.json()) as PictureEntry[];
+/** The pictures as they are now, once they have loaded. */
+export async function loadIndex(): Promise<readonly PictureEntry[]> {
+  await (loading ??= load(copy));
+  return index.entries;
+}
+
+async function load(wanted: string | null): Promise<void> {
+  try {
+    const [art, brought] = await Promise.all([
+      shipped.length > 0 ? null : fetch('/art/pictures/index.json'),
+      fetch(uploadsUrl({})),
+    ]);
+    if (art) shipped = (await art.json()) as PictureEntry[];
     const answer = brought.ok ? ((await brought.json()) as PicturesAnswer) : null;
+    if (wanted !== copy) return await (loading ??= load(copy));
+    laidOut = answer?.laidOut ?? NOTHING;
     put((answer?.pictures ?? []).map(entryOf), answer?.mayBring ?? false);
-    return index.entries;
-  })().catch((problem: unknown) => {
+  } catch (problem) {
     // It may load when asked for again.
-    loading = undefined;
+    if (wanted === copy) loading = undefined;
     throw problem;
-  }));
+  }
+}
+
+/** Where uploaded pictures are, for the copy that they are wanted for. */
+function uploadsUrl(asked: Record<string, string>): string {
+  const query = new URLSearchParams({ ...asked, ...(copy === null ? {} : { copy }) }).toString();
+  return query === '' ? '/pictures' : `/pictures?${query}`;
+}
 
 /** Tried again the next time a picture is needed. */
 const later = () => undefined;
@@ -124,7 +168,7 @@ async function bringFile(file: File): Promise<Brought> {
   const none = (problem: string): Brought => ({ entries: [], said: [about(file.name, problem)] });
   const most = isZip(file) ? MOST_ZIPPED : MOST_BYTES;
   if (file.size > most) return none(`It has ${tooLarge(file.size, most)}. Save it smaller and try again.`);
-  const answer = await sent(`/pictures?name=${encodeURIComponent(file.name.slice(-200))}`, {
+  const answer = await sent(uploadsUrl({ name: file.name.slice(-200) }), {
     method: 'POST',
     headers: { 'Content-Type': 'application/octet-stream' },
     body: file,
@@ -133,7 +177,7 @@ async function bringFile(file: File): Promise<Brought> {
   const { pictures, refused, leftOut } = (await answer.json()) as UploadAnswer;
   const entries = pictures.map(entryOf);
   const ids = new Set(entries.map(({ id }) => id));
-  put([...entries, ...own().filter(({ id }) => !ids.has(id))], index.mayBring);
+  put([...entries, ...uploaded.filter(({ id }) => !ids.has(id))]);
   return {
     entries,
     said: [
@@ -151,10 +195,7 @@ export async function tidyPictures(
   const answer = await sent('/pictures/shelf', { method: 'POST', body: JSON.stringify({ ids, ...change }) });
   if (typeof answer === 'string') return answer;
   const changed = new Map(((await answer.json()) as ShelfAnswer).pictures.map((one) => [one.id, entryOf(one)]));
-  put(
-    own().map((entry) => changed.get(entry.id) ?? entry),
-    index.mayBring,
-  );
+  put(uploaded.map((entry) => changed.get(entry.id) ?? entry));
   return null;
 }
 
@@ -166,11 +207,8 @@ export async function clearPicture(picture: string, recipe: Clearing): Promise<s
 
 /** No longer offers a picture. @returns what went wrong, or nothing */
 export async function putPictureAway(id: string): Promise<string | null> {
-  const answer = await sent(`/pictures?id=${encodeURIComponent(id)}`, { method: 'DELETE' });
+  const answer = await sent(uploadsUrl({ id }), { method: 'DELETE' });
   if (typeof answer === 'string') return answer;
-  put(
-    own().filter((entry) => entry.id !== id),
-    index.mayBring,
-  );
+  put(uploaded.filter((entry) => entry.id !== id));
   return null;
 }

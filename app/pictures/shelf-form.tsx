@@ -10,10 +10,12 @@ type Props = {
   entry: PictureEntry;
   /** Sections that there are. */
   sections: readonly string[];
+  /** Whose shelf has sections, and is shared. */
+  teacher: boolean;
   onEnd: () => void;
 };
 
-export function ShelfForm({ entry, sections, onEnd }: Props) {
+export function ShelfForm({ entry, sections, teacher, onEnd }: Props) {
   const [name, setName] = useState(entry.name);
   const [section, setSection] = useState(entry.shelf?.section ?? '');
   const [credit, setCredit] = useState(entry.credit);
@@ -33,7 +35,7 @@ export function ShelfForm({ entry, sections, onEnd }: Props) {
       aria-label={`About “${entry.name}”`}
       onSubmit={(event) => {
         event.preventDefault();
-        void done(tidyPictures([entry.id], { name, section, credit, shared }));
+        void done(tidyPictures([entry.id], teacher ? { name, section, credit, shared } : { name, credit }));
       }}
       onKeyDown={(event) => event.key === 'Escape' && onEnd()}
     >
@@ -42,17 +44,19 @@ export function ShelfForm({ entry, sections, onEnd }: Props) {
         <span>Name</span>
         <Input size="small" autoFocus maxLength={80} value={name} onChange={(event) => setName(event.target.value)} />
       </label>
-      <label>
-        <span>Section</span>
-        <AutoComplete
-          size="small"
-          value={section}
-          maxLength={40}
-          placeholder="None"
-          options={sections.map((value) => ({ value }))}
-          onChange={setSection}
-        />
-      </label>
+      {teacher && (
+        <label>
+          <span>Section</span>
+          <AutoComplete
+            size="small"
+            value={section}
+            maxLength={40}
+            placeholder="None"
+            options={sections.map((value) => ({ value }))}
+            onChange={setSection}
+          />
+        </label>
+      )}
       <label>
         <span>Source, for the credits</span>
         <Input
@@ -64,9 +68,11 @@ export function ShelfForm({ entry, sections, onEnd }: Props) {
         />
       </label>
       <div className={styles.shelfActs}>
-        <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)}>
-          Share with teachers of my classes
-        </Checkbox>
+        {teacher && (
+          <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)}>
+            Share with teachers of my classes
+          </Checkbox>
+        )}
         <span className={styles.shelfButtons}>
           <Button size="small" type="primary" htmlType="submit" disabled={busy}>
             Save
@@ -80,7 +86,7 @@ export function ShelfForm({ entry, sections, onEnd }: Props) {
             title="Sheets that show it keep it"
             onClick={() => void done(putPictureAway(entry.id))}
           >
-            Remove from the shelf
+            {teacher ? 'Remove from the shelf' : 'Remove'}
           </Button>
         </span>
         {problem && (

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { useEffect, useState } from 'react';
+import { useEffect, useLayoutEffect, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import { Link, useFetcher, useSearchParams } from 'react-router';
@@ -35,6 +35,7 @@ import { useKeptPage } from '../offline/offline';
 import { useBeside, useView } from '../margin/view';
 import { sentence } from '../parts/sentence';
 import type { Loaded } from '../student/entries';
+import { picturesFor } from '../pictures/picture-index';
 import { Drawer } from '../supplies/drawer';
 import { useTaking } from '../supplies/taking';
 import { allowed, filledIn, requireAnybody } from '../who.server';
@@ -106,11 +107,23 @@ function useOpenCopy(loaded: Loaded, open: boolean): Editor {
   const [editor] = useState(() => {
     const made = new Editor({
       ...loaded,
-      rights: { kind: 'student', supplies: loaded.supplies, most: loaded.most, copyId: loaded.copyId },
+      rights: {
+        kind: 'student',
+        supplies: loaded.supplies,
+        most: loaded.most,
+        usable: loaded.usable,
+        mayUpload: loaded.mayUpload,
+        copyId: loaded.copyId,
+      },
     });
     made.shut = SHUT[loaded.state] ?? (loaded.isClosed ? CLOSED : null);
     return made;
   });
+  // Before anything below looks for pictures.
+  useLayoutEffect(() => {
+    picturesFor(loaded.copyId);
+    return () => picturesFor(null);
+  }, [loaded.copyId]);
   useEffect(() => {
     if (!open) return;
     void editor.open();

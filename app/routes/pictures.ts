@@ -1,19 +1,22 @@
+import { z } from 'zod';
 import { MOST_ZIPPED } from '../../core/raster/limits';
 import { mayUpload, PictureId, PictureName, removePicture, uploadPictures } from '../../server/actions/upload-picture';
-import { shelfOf } from '../../server/stores/pictures';
+import { picturesView } from '../../server/views/pictures-view';
 import type { PicturesAnswer, UploadAnswer } from '../pictures/answers';
 import { fileIn } from '../form.server';
 import { allowed, missing, readingIn, refuse, requirePerson, unpacking } from '../who.server';
 import type { Route } from './+types/pictures';
 
-/** A teacher's shelf: list, upload (POST), remove (DELETE). */
+/** A person's own pictures: list, upload (POST), remove (DELETE). With a copy: what there is for that, and uploads for it. */
+
+const CopyId = z.string().max(40).nullable();
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
-  // Students are offered shipped pictures only.
-  const mayBring = person.role === 'teacher';
-  const pictures = mayBring ? await shelfOf(context.services.db, person.id) : [];
-  return Response.json({ pictures, mayBring } satisfies PicturesAnswer);
+  const copyId = CopyId.safeParse(new URL(request.url).searchParams.get('copy'));
+  if (!copyId.success) throw missing();
+  const view = await allowed(picturesView(context.services.db, person, copyId.data));
+  return Response.json(view satisfies PicturesAnswer);
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
@@ -27,7 +30,9 @@ export async function action({ request, context }: Route.ActionArgs) {
     return Response.json({ id: id.data });
   }
   if (request.method !== 'POST') throw refuse(405, 'Pictures can be uploaded or removed.');
-  await allowed(mayUpload(db, person));
+  const copyId = CopyId.safeParse(searchParams.get('copy'));
+  if (!copyId.success) throw missing();
+  await allowed(mayUpload(db, person, copyId.data));
   const name = PictureName.safeParse(searchParams.get('name') ?? undefined);
   if (!name.success) throw refuse(400, 'The name of this file is too long. Give it a shorter one and try again.');
   const bytes = await fileIn(request, MOST_ZIPPED);

@@ -68,7 +68,14 @@ export function Pictures({ editor }: { editor: Editor }) {
         <FindingFields finding={finding} label="Find a picture" asOutlines />
         <FindingGroups finding={finding} />
       </div>
-      {edited && <ShelfForm entry={edited} sections={sections} onEnd={() => setAbout(null)} />}
+      {edited && (
+        <ShelfForm
+          entry={edited}
+          sections={sections}
+          teacher={editor.rights.kind === 'all'}
+          onEnd={() => setAbout(null)}
+        />
+      )}
       <div className={styles.picturesFound} aria-live="polite" hidden={edited !== undefined}>
         {onShelf && (
           <div className={styles.bringLine}>

@@ -7,6 +7,8 @@ import type { GroupItem, Item, Page, Sheet } from '../schema/sheet';
 import { isOwn } from '../pictures/picture';
 import { locate } from '../sheet/tree';
 import { broughtPages, isPageItself, MOST_BROUGHT } from './brought';
+import type { UsablePictures } from './laid-out';
+import { notLaidOut } from './laid-out';
 import type { Most } from './limits';
 import { tooMany } from './limits';
 import type { Supply } from './supplies';
@@ -171,12 +173,19 @@ const RULES: { [K in Single['kind']]: Rule<K> } = {
 /**
  * Why a student may not make this change to this copy; null when they may.
  * @param most how many things of a supply there may be on the sheet
+ * @param usable the pictures that may be on it, where these are laid out
  */
-export function refusal(sheet: Sheet, change: Change, supplies: readonly Supply[], most: Most = {}): string | null {
+export function refusal(
+  sheet: Sheet,
+  change: Change,
+  supplies: readonly Supply[],
+  most: Most = {},
+  usable: UsablePictures = null,
+): string | null {
   const no = ruled(sheet, change, supplies);
-  if (no || Object.keys(most).length === 0) return no;
+  if (no || (Object.keys(most).length === 0 && usable === null)) return no;
   const after = apply(sheet, change);
-  return after.ok ? tooMany(sheet, after.sheet, most) : null;
+  return after.ok ? (tooMany(sheet, after.sheet, most) ?? notLaidOut(sheet, after.sheet, usable)) : null;
 }
 
 function ruled(sheet: Sheet, change: Change, supplies: readonly Supply[]): string | null {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { MOST_TOGETHER } from '../../core/handout/deal';
 import { asExample } from '../../core/handout/copy';
+import { LaidOut, NOTHING_LAID_OUT } from '../../core/handout/laid-out';
 import { SupplyLimits } from '../../core/handout/limits';
 import { badTimes } from '../../core/handout/times';
 import { Steps, stepsProblem } from '../../core/lookfors/steps';
@@ -8,6 +9,7 @@ import { SUPPLIES } from '../../core/handout/supplies';
 import type { Sheet } from '../../core/schema/sheet';
 import { contradictionOf, lacksSupply, LookFor } from '../../core/lookfors/all';
 import { Rubric } from '../../core/lookfors/rubric';
+import { isOwn } from '../../core/pictures/picture';
 import { isBare } from '../../core/sheet/tree';
 import { inWords } from '../../core/values/listed';
 import type { Database } from '../database/connection';
@@ -18,6 +20,7 @@ import { copiesOf } from '../stores/copies';
 import { addHandout, createHandout } from '../stores/handing-out';
 import { handedOutBefore } from '../stores/handouts';
 import { forgetTrials } from '../stores/handout-life';
+import { knownPictures } from '../stores/pictures';
 import type { Person } from '../stores/people';
 import type { Means, Workshop } from './means';
 import { Versions, versionsFor } from './versions';
@@ -57,6 +60,8 @@ export const HandingOut = z.object({
   rubric: Rubric,
   supplies: z.array(z.enum(SUPPLIES)),
   limits: SupplyLimits.default({}),
+  /** Pictures for the students. */
+  laidOut: LaidOut.default(NOTHING_LAID_OUT),
   /** What it is to be called for each class: what is sent again, because no answer came, is handed out once. */
   ids: z.record(z.string().max(40), z.string().regex(/^[\w-]{12}$/)).default({}),
   /** Also to those classes that have it already. */
@@ -123,7 +128,7 @@ async function workTogether(db: Database, { id, name }: ClassRow, only: HandingO
 /** @throws Refused where there is nothing to hand out, a look-for can't be counted on it, or a step would never open */
 function fitting(
   sheet: Sheet,
-  { lookFors, steps, supplies }: Pick<HandingOut, 'lookFors' | 'steps' | 'supplies'>,
+  { lookFors, steps, supplies, laidOut }: Pick<HandingOut, 'lookFors' | 'steps' | 'supplies' | 'laidOut'>,
 ): void {
   if (isBare(sheet)) throw new Refused(422, 'This sheet is empty. Put something on it before you hand it out.');
   for (const lookFor of lookFors) {
@@ -132,8 +137,27 @@ function fitting(
   }
   const lacking = lacksSupply(lookFors, supplies);
   if (lacking) throw new Refused(422, lacking, 'supplies');
+  const { pictures, only, uploads } = laidOut;
+  if (supplies.includes('picture') && only && pictures.length === 0 && !uploads)
+    throw new Refused(422, 'Students would find no picture. Lay out at least one, or let them choose any.', 'laidOut');
   const shut = stepsProblem(steps, lookFors);
   if (shut) throw new Refused(422, shut, 'steps');
+}
+
+/** @throws Refused where a picture that is laid out is not there */
+async function allThere(
+  { db, pictures }: Means,
+  { schoolId }: Pick<Person, 'schoolId'>,
+  { laidOut }: Pick<HandingOut, 'laidOut'>,
+) {
+  const own = laidOut.pictures.filter(isOwn);
+  const known = await knownPictures(db, schoolId, own);
+  if (laidOut.pictures.some((id) => (isOwn(id) ? !known.has(id) : pictures(id) === undefined)))
+    throw new Refused(
+      422,
+      'One of the pictures laid out is no longer there. Take it away, and hand it out again.',
+      'laidOut',
+    );
 }
 
 export const TryingOut = HandingOut.pick({
@@ -145,6 +169,7 @@ export const TryingOut = HandingOut.pick({
   rubric: true,
   supplies: true,
   limits: true,
+  laidOut: true,
 });
 
 /**
@@ -153,14 +178,16 @@ export const TryingOut = HandingOut.pick({
  * @throws Refused where it is not theirs, or can't be handed out as it is
  */
 export async function tryOut(
-  { db, pictures }: Means,
+  means: Means,
   person: Pick<Person, 'id' | 'schoolId'>,
   sheetId: string,
   given: z.infer<typeof TryingOut>,
 ): Promise<string> {
+  const { db, pictures } = means;
   const found = await ownSheet(db, person.id, sheetId);
   const { sheet } = await whole(db, found.documentId);
   fitting(sheet, given);
+  await allThere(means, person, given);
   await forgetTrials(db, person.id);
   const { id: teacherId, schoolId } = person;
   const example = await exampleOf(db, person, given.example);
@@ -217,6 +244,7 @@ export async function handOut(
   const { sheet } = await whole(db, found.documentId);
   const times = timesOf(given);
   fitting(sheet, given);
+  await allThere(means, person, given);
   const own = (await classesOf(db, person.id)).filter(takesHandouts);
   const chosen = given.classes.map((id) => own.find((c) => c.id === id));
   if (!chosen.every((c) => c !== undefined)) throw missing();

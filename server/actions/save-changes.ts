@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { broughtItems, Change, singles } from '../../core/changes/change';
+import { usableOf } from '../../core/handout/laid-out';
 import { mostOf } from '../../core/handout/limits';
 import { refusal } from '../../core/handout/permission';
 import { veiledChange } from '../../core/handout/veil';
@@ -154,6 +155,7 @@ export async function saveWork(
   const isThere = (id: string) => (isOwn(id) ? known.has(id) : pictures(id) !== undefined);
   const handout = await handoutOn(db, access);
   const most = handout && mostOf(handout.given, handout.limits);
+  const usable = handout && usableOf(handout.given, handout.laidOut);
   const brings = batch.changes.some((change) => filesIn(change).length > 0);
   const files = brings && access.kind === 'copy' ? await filesOf(db, access.copyId) : [];
   const guard = (sheet: Sheet, change: Change) => {
@@ -161,7 +163,7 @@ export async function saveWork(
       return 'The file of this page is not there. Add it once more.';
     const picture = picturesIn(change).find((id) => !isThere(id));
     if (picture !== undefined) return `There is no picture called “${picture}”.`;
-    return handout ? refusal(sheet, change, handout.supplies, most) : null;
+    return handout ? refusal(sheet, change, handout.supplies, most, usable) : null;
   };
   const save = { documentId, authorId: person.id, base: given.base, batch: given.batch, changes: batch.changes };
   const saved = await saveChanges(db, save, guard, access.kind === 'copy' ? access.copyId : null).catch(

@@ -1,17 +1,20 @@
 import { z } from 'zod';
+import { mayUploadOn } from '../../core/handout/laid-out';
+import { isOpen } from '../../core/handout/state';
 import { nameFromFile } from '../../core/items/name';
 import { formatOf, MOST_BYTES, tooLarge } from '../../core/raster/limits';
 import type { Database } from '../database/connection';
 import type { PictureAnswer } from '../exports/job';
 import type { Unpacked } from '../pictures/unpack';
+import { copyOfStudent } from '../stores/copies';
 import type { Person } from '../stores/people';
 import type { OwnPicture } from '../stores/pictures';
 import { changeShelf, countOffered, keepPicture, MOST_PICTURES, putAway } from '../stores/pictures';
 import { missing, Refused } from './refused';
 
-/** A teacher's own pictures: uploaded, tidied, and removed from the list. Sheets that show one keep it. */
+/** A person's own pictures: uploaded, tidied, and removed from the list. Sheets that show one keep it. */
 
-type Teacher = Pick<Person, 'id' | 'role' | 'schoolId'>;
+type Owner = Pick<Person, 'id' | 'role' | 'schoolId'>;
 /** Read in processes of their own. */
 type Reading = {
   readIn: (file: { bytes: Uint8Array; name: string; owner: string }) => Promise<PictureAnswer>;
@@ -29,23 +32,29 @@ export type Uploaded = {
   leftOut: { name: string; what: string[] }[];
 };
 
-function teachersOnly({ role }: Teacher): void {
-  if (role !== 'teacher') throw new Refused(403, 'Only teachers can upload pictures.');
-}
-
 const FULL = `You have ${MOST_PICTURES} uploaded pictures, the most there can be. Remove some first.`;
-const isFull = async (db: Database, person: Teacher) => (await countOffered(db, person.id)) >= MOST_PICTURES;
+const isFull = async (db: Database, person: Owner) => (await countOffered(db, person.id)) >= MOST_PICTURES;
 
-/** @throws Refused for anybody but teachers, and when there are too many: asked before the file is read */
-export async function mayUpload(db: Database, person: Teacher): Promise<void> {
-  teachersOnly(person);
+/**
+ * Asked before the file is read.
+ * @param copyId the copy that it is for: a student can only upload where their teacher allows it
+ * @throws Refused for whoever may not, and when there are too many
+ */
+export async function mayUpload(db: Database, person: Owner, copyId: string | null): Promise<void> {
+  if (copyId !== null) {
+    const copy = await copyOfStudent(db, person.id, copyId);
+    if (!copy) throw missing();
+    if (!mayUploadOn(copy.handout.supplies, copy.handout.laidOut))
+      throw new Refused(409, 'Your teacher has not opened uploading pictures on this sheet. Ask them to.');
+    if (!isOpen(copy.state)) throw new Refused(409, 'This copy is handed in. Take it back to add to it.');
+  } else if (person.role !== 'teacher') throw new Refused(403, 'Only teachers can upload pictures.');
   if (await isFull(db, person)) throw new Refused(409, FULL);
 }
 
 /** @throws Refused where a file is no picture that can be taken, or a ZIP file can't be read; of what is in it, each is told */
 export async function uploadPictures(
   { db, readIn, unpack }: { db: Database } & Reading,
-  person: Teacher,
+  person: Owner,
   { bytes, name }: { bytes: Uint8Array; name: string },
 ): Promise<Uploaded> {
   const done: Uploaded = { pictures: [], refused: [], leftOut: [] };
@@ -78,8 +87,7 @@ export async function uploadPictures(
 }
 
 /** @throws Refused where there is no such picture of theirs */
-export async function removePicture(db: Database, person: Teacher, id: string): Promise<void> {
-  teachersOnly(person);
+export async function removePicture(db: Database, person: Owner, id: string): Promise<void> {
   if (!(await putAway(db, person.id, id))) throw missing();
 }
 
@@ -93,12 +101,8 @@ export const ShelfChanges = z.strictObject({
 export type ShelfChanges = z.infer<typeof ShelfChanges>;
 
 /** @returns the pictures as they are now; @throws Refused where one of them is not theirs */
-export async function tidyShelf(
-  db: Database,
-  person: Teacher,
-  { ids, ...change }: ShelfChanges,
-): Promise<OwnPicture[]> {
-  teachersOnly(person);
+export async function tidyShelf(db: Database, person: Owner, { ids, ...change }: ShelfChanges): Promise<OwnPicture[]> {
+  if (change.shared && person.role !== 'teacher') throw new Refused(403, 'Only teachers can share pictures.');
   return db.transaction(async (tx) => {
     const changed = await changeShelf(tx, person.id, ids, change);
     if (changed.length < new Set(ids).size) throw missing();

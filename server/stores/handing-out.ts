@@ -1,6 +1,8 @@
 import { givenOut } from '../../core/handout/copy';
 import type { Deal, Receiver } from '../../core/handout/deal';
 import { dealt, MOST_TOGETHER, teamsOf } from '../../core/handout/deal';
+import type { LaidOut } from '../../core/handout/laid-out';
+import { NOTHING_LAID_OUT } from '../../core/handout/laid-out';
 import type { SupplyLimits } from '../../core/handout/limits';
 import type { Step } from '../../core/lookfors/steps';
 import type { Supply } from '../../core/handout/supplies';
@@ -48,6 +50,8 @@ export type NewHandout = {
   rubric: Rubric;
   supplies: Supply[];
   limits?: SupplyLimits;
+  /** Pictures for the students. */
+  laidOut?: LaidOut;
   /** Versions beside the sheet, and who gets which. */
   versions?: readonly NewVersion[];
   deal?: Deal | null;
@@ -63,8 +67,8 @@ export type NewVersion = Pick<HandoutVersion, 'sheet' | 'sheetId' | 'seedsOn'>;
  */
 export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictures, id = newId()): Promise<string> {
   const made = await tx.query(
-    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at, opens_at, to_all, trial_of, supply_limits, deal, together, example, steps)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22::jsonb, $23::jsonb)
+    `insert into handout (id, school_id, teacher_id, sheet_id, class_id, title, brief, due_at, sheet, look_fors, rubric, supplies, created_at, cover, closes_at, opens_at, to_all, trial_of, supply_limits, deal, together, example, steps, laid_out)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb, coalesce($13::timestamptz, now()), $14::jsonb, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22::jsonb, $23::jsonb, $24::jsonb)
        on conflict (id) do nothing returning id`,
     [
       id,
@@ -90,6 +94,7 @@ export async function addHandout(tx: Queries, given: NewHandout, pictures: Pictu
       given.together ?? false,
       given.example ? JSON.stringify(given.example) : null,
       JSON.stringify(given.steps ?? []),
+      JSON.stringify(given.laidOut ?? NOTHING_LAID_OUT),
     ],
   );
   if (made.length === 0) return id;

@@ -5,6 +5,8 @@ import { allOnVersion } from '../../core/lookfors/versions';
 import { readLookFors, readRubric, readSupplies } from '../../core/lookfors/stored';
 import { givenOut } from '../../core/handout/copy';
 import { Deal } from '../../core/handout/deal';
+import type { LaidOut } from '../../core/handout/laid-out';
+import { readLaidOut } from '../../core/handout/laid-out';
 import type { SupplyLimits } from '../../core/handout/limits';
 import { readLimits } from '../../core/handout/limits';
 import { foundOnce } from '../../core/values/remembered';
@@ -55,6 +57,8 @@ export type Handout = {
   rubric: Rubric;
   supplies: Supply[];
   limits: SupplyLimits;
+  /** Pictures for its students. */
+  laidOut: LaidOut;
   /** What students may look at beside their sheet. */
   example: Sheet | null;
   /** How many corrections of its sheet were sent. */
@@ -104,12 +108,13 @@ type Row = Omit<
   | 'rubric'
   | 'supplies'
   | 'limits'
+  | 'laidOut'
   | 'example'
   | 'damage'
   | 'versions'
   | 'deal'
 > &
-  Record<'sheet' | 'lookFors' | 'steps' | 'rubric' | 'supplies' | 'limits' | 'example' | 'deal', unknown>;
+  Record<'sheet' | 'lookFors' | 'steps' | 'rubric' | 'supplies' | 'limits' | 'laidOut' | 'example' | 'deal', unknown>;
 type VersionRow = Pick<HandoutVersion, 'sheetId' | 'seedsOn'> & { sheet: unknown };
 
 /** A stored sheet, or why it can't be read and a sheet that says so. */
@@ -138,6 +143,7 @@ function handoutFrom(row: Row, others: readonly VersionRow[]): Handout {
     rubric: readRubric(row.rubric),
     supplies: readSupplies(row.supplies),
     limits: readLimits(row.limits),
+    laidOut: readLaidOut(row.laidOut),
     // One that can't be read is not shown; the handout goes on without it.
     example: row.example === null ? null : readOr(row.example),
     versions: versions.length === 0 ? [] : [{ ...own, lookFors, sheetId: row.sheetId, seedsOn: null }, ...versions],
@@ -165,7 +171,7 @@ export async function handoutById(db: Database, id: string): Promise<Handout | u
   const row = one(
     await db.query<Row>(
       `select h.id, h.teacher_id as "teacherId", h.sheet_id as "sheetId", h.class_id as "classId", h.trial_of as "trialOf", h.title, h.brief, h.opens_at as "opensAt", h.due_at as "dueAt",
-         h.closes_at as "closesAt", h.returns_at as "returnsAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.steps, h.rubric, h.supplies, h.supply_limits as limits, h.corrections, h.deal, h.example, ${WHOM}
+         h.closes_at as "closesAt", h.returns_at as "returnsAt", h.put_away_at as "putAwayAt", h.binned_at as "binnedAt", h.sheet, h.look_fors as "lookFors", h.steps, h.rubric, h.supplies, h.supply_limits as limits, h.laid_out as "laidOut", h.corrections, h.deal, h.example, ${WHOM}
        from handout h where h.id = $1`,
       [id],
     ),

@@ -73,6 +73,16 @@ export async function shelfOf(db: Queries, ownerId: string): Promise<OwnPicture[
   );
 }
 
+/** Some uploaded pictures of a school, whoever they belong to. */
+export const picturesOf = async (db: Queries, schoolId: string, ids: readonly string[]): Promise<OwnPicture[]> =>
+  ids.length === 0
+    ? []
+    : db.query<OwnPicture>(
+        `select ${SHELF_COLUMNS}, o.name as by from picture p join person o on o.id = p.owner_id
+         where p.school_id = $1 and p.id = any($2)`,
+        [schoolId, [...ids]],
+      );
+
 export type ShelfChange = { name?: string; section?: string; credit?: string; shared?: boolean };
 
 /** Changes what is said of a person's own pictures. @returns those that were theirs to change */

@@ -303,6 +303,7 @@ const CALLS: Record<string, () => unknown> = {
   shownPicture: () => pictures.shownPicture(db, 's7', 'own/t7-1'),
   putAway: () => pictures.putAway(db, 't7-1', 'own/t7-1'),
   knownPictures: () => pictures.knownPictures(db, 's7', ['own/t7-1']),
+  picturesOf: () => pictures.picturesOf(db, 's7', ['own/t7-1', 'own/t8-1']),
   drawnPictures: () => pictures.drawnPictures(db, ['own/t7-1', 'own/t8-1']),
   pictureFiles: () => pictures.pictureFiles(db, ['own/none']),
   drawnPicture: () => pictures.drawnPicture(db, 's7', 'own/t7-1'),

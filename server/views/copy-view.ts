@@ -1,4 +1,5 @@
 import { noteWords } from '../../core/review/spoken';
+import { mayUploadOn, usableOf } from '../../core/handout/laid-out';
 import { mostOf } from '../../core/handout/limits';
 import { anchorAt } from '../../core/handout/spots';
 import { isOpen } from '../../core/handout/state';
@@ -139,6 +140,8 @@ export async function copyView(means: Means, person: Pick<Person, 'id' | 'name'>
     supplies: handout.supplies,
     limits: handout.limits,
     most: mostOf(handout.given, handout.limits),
+    usable: usableOf(handout.given, handout.laidOut),
+    mayUpload: mayUploadOn(handout.supplies, handout.laidOut),
     /** Steps of the brief that are open, and of how many. */
     steps: { open: steps.slice(0, open), of: steps.length },
     /** What belongs to steps that are shut says nothing. */

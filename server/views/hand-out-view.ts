@@ -57,6 +57,7 @@ export async function handOutView(
           rubric: like.rubric,
           supplies: like.supplies,
           limits: like.limits,
+          laidOut: like.laidOut,
         }
       : null,
     savedAt: +document.changedAt,

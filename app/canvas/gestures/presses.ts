@@ -22,6 +22,7 @@ import { croppedNow, dragBelow, pullCrop } from './crop';
 import { pullAmount, pullBend, pullEnd, pullPaint, pullShape, pullSize, pullTurn } from './grips';
 import type { Press } from './ground';
 import { FINGER, Ground, mayMove, REACH, reachable, unsnapped } from './ground';
+import { takesPictures } from '../../pictures/takes-pictures';
 import { PICTURE_DRAGGED } from '../../parts/dragged';
 import { dragItems, sweepFrom } from './move';
 import { drawStroke, erase } from './pen';
@@ -64,8 +65,8 @@ export class Presses {
   pictureUnder(event: Pick<DragEvent, 'clientX' | 'clientY' | 'altKey' | 'dataTransfer'>): string | null {
     const { editor } = this;
     const types = event.dataTransfer?.types ?? [];
-    // What a student brings from elsewhere becomes a page.
-    const files = types.includes('Files') && editor.rights.kind === 'all';
+    // Else what a student brings becomes a page.
+    const files = types.includes('Files') && takesPictures(editor);
     if (event.altKey || editor.past || !(files || types.includes(PICTURE_DRAGGED))) return null;
     const [top] = this.under(this.ground.pointOf(event));
     if (top?.kind !== 'picture' || top.made || !mayMove(editor, top)) return null;

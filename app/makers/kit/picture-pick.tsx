@@ -10,17 +10,21 @@ import picturesStyles from '../../pictures/pictures.module.css';
 
 type Props = {
   label: string;
-  chosen: string | null;
+  /** One, or several. */
+  chosen: string | null | readonly string[];
   groups?: readonly string[];
   onChoose: (entry: PictureEntry) => void;
+  /** Several can be uploaded. */
+  onBrought?: (entries: readonly PictureEntry[]) => void;
 };
 
 /** So many are shown; a word brings others. */
 const SHOWN = 60;
 
-export function PicturePick({ label, chosen, groups, onChoose }: Props) {
+export function PicturePick({ label, chosen, groups, onChoose, onBrought }: Props) {
   const finding = useFinding({ near: groups });
   const { found, loaded, mayBring } = finding;
+  const all = typeof chosen === 'string' ? [chosen] : (chosen ?? []);
   return (
     <div className={styles.picturePick}>
       <FindingFields finding={finding} label={label} />
@@ -31,7 +35,7 @@ export function PicturePick({ label, chosen, groups, onChoose }: Props) {
             type="button"
             className={picturesStyles.picture}
             aria-label={entry.name}
-            aria-pressed={entry.id === chosen}
+            aria-pressed={all.includes(entry.id)}
             title={titleOf(entry)}
             onClick={() => onChoose(entry)}
           >
@@ -40,7 +44,7 @@ export function PicturePick({ label, chosen, groups, onChoose }: Props) {
         ))}
         {found.length === 0 && loaded && <p className="quiet">{nothingFound(finding)}</p>}
       </div>
-      {mayBring && <BringPictures single onBrought={([entry]) => onChoose(entry)} />}
+      {mayBring && <BringPictures single={!onBrought} onBrought={onBrought ?? (([entry]) => onChoose(entry))} />}
     </div>
   );
 }
