@@ -1,5 +1,6 @@
 import { rmSync } from 'node:fs';
 import path from 'node:path';
+import sharp from 'sharp';
 import { nanoid } from 'nanoid';
 import { refusal } from '../core/handout/permission';
 import type { Supply } from '../core/handout/supplies';
@@ -23,6 +24,9 @@ import { lockDirectory } from '../server/database/lock';
 import { openDatabase } from '../server/database/open';
 import { hashSecret } from '../server/accounts/secret';
 import { projectRoot } from '../server/process/place';
+import { clearedPicture, readIn } from '../server/pictures/read-in';
+import { changeShelf, keepCleared, keepPicture, shownPicture } from '../server/stores/pictures';
+import { hexOf } from '../core/colour/rgb';
 import { Shelf } from '../server/exports/shelf';
 import { addClass, addStudent, membersOf } from '../server/stores/classes';
 import { copiesOf, setOpenSteps } from '../server/stores/copies';
@@ -57,6 +61,8 @@ import { COLLEAGUES_PHRASES, HERON_PIECES, PHRASES, TIDE_PIECES } from './pieces
 import { AVOCET, CURLEW, SCHOOL, SECRET, TEACHERS, DUNLIN, GROUPS, TOGETHER } from './school';
 import { foodSheet } from './food';
 import { labelOf, heronSheet, nestPoster, tideSheet } from './sheets';
+import { AWAY, curlewSheet } from './curlew';
+import { curlewPhoto } from './photos';
 import { sumsLookFors, sumsSheet, sumsWords } from './sums';
 import { marshUnit } from './unit';
 import { windowLookFors, windowMended, windowPieces, windowSheet } from './window';
@@ -603,6 +609,27 @@ async function aroundClasses(db: Database, clock: Clock, { substituteId, food, .
   );
 }
 
+/** A teacher's photos on their shelf, and a poster made of them. */
+async function curlewPoster(db: Database, owner: { schoolId: string; ownerId: string }): Promise<Sheet> {
+  const credit = 'photo by Maren Vale';
+  const [mud, sky] = [await curlewPhoto('on the mud'), await curlewPhoto('against the sky')];
+  const keep = async (bytes: Buffer, name: string) => {
+    const read = await readIn(bytes, name, owner.ownerId);
+    await keepPicture(db, owner, read);
+    return read.drawn.id;
+  };
+  const ids = { mud: await keep(mud, 'curlew on the mud'), sky: await keep(sky, 'curlew against the sky') };
+  await changeShelf(db, owner.ownerId, Object.values(ids), { section: 'Birds', credit });
+  const { drawn, bytes } = (await shownPicture(db, owner.schoolId, ids.sky))!;
+  const cleared = await clearedPicture(drawn, bytes, AWAY);
+  await keepCleared(db, { schoolId: owner.schoolId, pictureId: ids.sky, recipe: AWAY }, cleared);
+  const { data, info } = await sharp(mud).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  return curlewSheet(ids, credit, (x, y) => {
+    const at = (Math.floor(y * info.height) * info.width + Math.floor(x * info.width)) * 3;
+    return hexOf([data[at], data[at + 1], data[at + 2]]);
+  });
+}
+
 /** @returns whether there was anything to do: a database that holds a school is left alone. */
 export async function seed(db: Database, now = Date.now()): Promise<boolean> {
   if (!(await isEmptyHouse(db))) {
@@ -637,6 +664,7 @@ export async function seed(db: Database, now = Date.now()): Promise<boolean> {
     await keepPhrase(db, substituteId, { id: phrase, body, about: [] });
     await changePhrase(db, substituteId, phrase, { shared: true });
   }
+  await make(teacherId, 'poster', await curlewPoster(db, { schoolId, ownerId: teacherId }));
   await make(teacherId, 'poster', nestPoster());
   await make(teacherId, 'poster', nightPoster());
   await make(teacherId, 'poster', marshOverview());

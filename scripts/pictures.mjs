@@ -88,6 +88,12 @@ try {
   await teacher.getByRole('region', { name: /^Hard to read/ }).waitFor();
   await shot(teacher, 'overview');
   await teacher.goto('/desk');
+  await teacher.locator('.sheets_open', { hasText: 'The curlew' }).click();
+  await teacher.locator('.page-view').waitFor();
+  await teacher.locator('.drawer_tab', { hasText: 'Pictures' }).click();
+  await teacher.locator('.drawer_picturesFound img').first().waitFor();
+  await shot(teacher, 'pictures');
+  await teacher.goto('/desk');
   await teacher.locator('.sheets_open', { hasText: 'A week on the salt marsh' }).click();
   await teacher.locator('.page-view').waitFor();
   await teacher.locator('.drawer_tab', { hasText: 'Makers' }).click();
@@ -98,11 +104,6 @@ try {
   await shot(teacher, 'map');
   await teacher.locator('[data-stage]').focus();
   await teacher.keyboard.press('Escape');
-  for (let i = 0; i < 2; i++) await teacher.keyboard.press('PageDown');
-  await teacher.getByText('page 3 of 8').waitFor();
-  await press(teacher, 150, 300);
-  await teacher.locator('.practice-panel').waitFor();
-  await shot(teacher, 'practice');
   for (const [name, page, x, y] of [
     ['cloud', 5, 396, 300],
     ['chart', 6, 396, 400],

@@ -53,7 +53,8 @@ export function useFinding({ first = null, near }: { first?: string | null; near
       : browsed === null && near
         ? entries.filter(({ group }) => group === OWN || group === LAID_OUT || near.includes(group))
         : entries;
-    return colour === null ? all : all.filter(({ colours }) => colours.includes(colour));
+    // Of a picture that was uploaded long ago it may not be known.
+    return colour === null ? all : all.filter(({ colours }) => colours.length === 0 || colours.includes(colour));
   }, [searching, search, wanted, browsed, near, entries, colour]);
   const groups = useMemo(() => {
     if (!searching) return names.map((id) => ({ id, count: null }));

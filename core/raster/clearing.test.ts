@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { clearedMask, maskPixels } from './clearing';
+import { clearedMask, groundMask, maskPixels } from './clearing';
 import type { Clearing } from './recipe';
 import { clearingCode } from './recipe';
 
@@ -103,6 +103,21 @@ test('a recipe has one code, and another recipe another', () => {
     { ...PLAIN, strokes: [{ erases: false, size: 0.1, points: [0, 0] }] },
   ];
   expect(new Set([code, ...others.map(clearingCode)]).size).toBe(others.length + 1);
+});
+
+test('a soft edge leaves what is far from it as it is, however wide it is, up to the largest pictures', () => {
+  const [width, height] = [30_000, 3];
+  const data = new Uint8ClampedArray(width * height * 4).fill(255);
+  const soft = { ...PLAIN, border: false, soft: 1 };
+  expect(groundMask({ width, height, data }, soft).every((left) => left === 255)).toBe(true);
+  // Half of it black, half white: the white half goes, by a slope as the averages of so many pixels say.
+  for (let i = 0; i < data.length; i += 4) if ((i / 4) % width < width / 2) data.fill(0, i, i + 3);
+  const mask = groundMask({ width, height, data }, { ...soft, spots: [{ x: 0.9, y: 0.5 }] });
+  const radius = 360;
+  for (const away of [-361, -360, -100, -1, 0, 99, 359, 360]) {
+    const kept = Math.min(2 * radius + 1, Math.max(0, radius - away));
+    expect(Math.abs(mask[width + width / 2 + away] - (255 * kept) / (2 * radius + 1))).toBeLessThanOrEqual(1);
+  }
 });
 
 test('a mask of another size is drawn over smoothly', () => {
