@@ -611,7 +611,7 @@ async function aroundClasses(db: Database, clock: Clock, { substituteId, food, .
 
 /** A teacher's photos on their shelf, and a poster made of them. */
 async function curlewPoster(db: Database, owner: { schoolId: string; ownerId: string }): Promise<Sheet> {
-  const credit = 'photo by Maren Vale';
+  const credit = 'photo by Maren Oduya';
   const [mud, sky] = [await curlewPhoto('on the mud'), await curlewPhoto('against the sky')];
   const keep = async (bytes: Buffer, name: string) => {
     const read = await readIn(bytes, name, owner.ownerId);

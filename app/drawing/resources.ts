@@ -4,6 +4,7 @@ import type { Sheet } from '../../core/schema/sheet';
 import { FALLBACK, fileFor } from '../../core/text/catalogue';
 import { Faces } from '../../core/text/faces';
 import { needsOf } from '../../core/sheet/needs';
+import { fetchPicture } from './fetch-pictures';
 import { named } from '../../workers/part-names';
 
 /** Faces and pictures in the browser: fetched when first needed, kept while the page is open. */
@@ -68,8 +69,8 @@ const loadFace = (faces: Faces, file: string) =>
 /** Fetches a picture once. Afterwards it is here, or there is none of that name. */
 export const loadPicture = (id: string) =>
   once(id, async () => {
-    const answer = await fetch(`/art/pictures/${id}.json`);
-    pictures.set(id, answer.ok ? await named((await answer.json()) as DrawnPicture) : null);
+    const picture = await fetchPicture(id);
+    pictures.set(id, picture && (await named(picture)));
     tell();
   });
 

@@ -9,6 +9,7 @@ import { projectRoot } from '../process/place';
 import type { Services } from '../services/services';
 import { artFolder } from '../art/shipped';
 import { personOf } from '../stores/sign-in';
+import { severalPictures } from './several-pictures';
 import { limitBodies } from './bodies';
 import { tokenIn } from '../accounts/session-cookie';
 import type { Reached } from './settings';
@@ -97,6 +98,7 @@ export function createApp(services: Services, pages: RequestHandler, { dev, reac
   });
   // The names of parts are told by a route of their own, to teachers.
   app.use('/art/kept', (_req, res) => void res.status(404).end());
+  app.get('/art/several', severalPictures(path.join(artFolder(), 'pictures')));
   // A change of art comes with a change of program: an hour saves most requests and costs little.
   app.use('/art', express.static(artFolder(), { maxAge: '1h' }));
   // Reads PDF files in the browser, with all that it needs for it; loaded only where somebody brings one.

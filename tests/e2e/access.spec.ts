@@ -101,6 +101,7 @@ test('every route knows who is asking', async ({ browser, house }) => {
     ['/credits', all],
     ['/join?code=CURLW', all],
     ['/art/pictures/index.json', all],
+    ['/art/several?ids=flat/fox,flat/none', all],
     ['/desk', teachers],
     ['/classes', teachers],
     ['/school', { ...teachers, colleague: 'no' }],
