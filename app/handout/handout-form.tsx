@@ -1,8 +1,5 @@
 import { Alert, Button, Checkbox, Input } from 'antd';
 import { Link } from 'react-router';
-import type { Supply } from '../../core/handout/supplies';
-import { MOST_OF_A_SUPPLY } from '../../core/handout/limits';
-import { SUPPLIES } from '../../core/handout/supplies';
 import type { Sheet } from '../../core/schema/sheet';
 import { inWords } from '../../core/values/listed';
 import { later } from '../browser/later';
@@ -14,29 +11,16 @@ import type { Draft, HandOutDraft, HandOutView } from './draft';
 import { countOf, versionCount } from './draft';
 import type { Point } from './shown';
 import { RubricEdit } from './rubric-edit';
-import { toggled } from '../../core/values/toggled';
 import { Whom } from './whom';
 import styles from './hand-out.module.css';
 
 const Versions = later(() => import('./versions').then((part) => part.Versions));
 const StepsEdit = later(() => import('./steps-edit').then((part) => part.StepsEdit));
 const TriedOnPick = later(() => import('./tried-on-pick').then((part) => part.TriedOnPick));
-const LaidOutEdit = later(() => import('./laid-out-edit').then((part) => part.LaidOutEdit));
+const SuppliesEdit = later(() => import('./supplies-edit').then((part) => part.SuppliesEdit));
 const LookForEdit = later(() => import('./lookfor-edit').then((part) => part.LookForEdit));
 
 /** The form beside the sheet: to whom it goes, until when, and what is looked for. */
-
-const SUPPLY_NAMES: Record<Supply, string> = {
-  text: 'Text',
-  shape: 'Shapes',
-  line: 'Lines',
-  picture: 'Pictures',
-  map: 'Concept maps',
-  chart: 'Charts',
-  cloud: 'Word clouds',
-  ink: 'Pen',
-  page: 'Work made elsewhere',
-};
 
 type Of = { of: HandOutDraft };
 
@@ -78,61 +62,6 @@ function Weights({ lookFors }: Pick<Draft, 'lookFors'>) {
         ? `Look-fors bring ${sum} ${sum === 1 ? 'point' : 'points'} more.`
         : 'A look-for can bring points, too: set them under “More” of it.'}
     </p>
-  );
-}
-
-/** A limit as it is typed: a whole number, or none. */
-const limitFrom = (typed: string): number | undefined => {
-  const number = Math.round(Number(typed));
-  return typed.trim() !== '' && number >= 1 ? Math.min(number, MOST_OF_A_SUPPLY) : undefined;
-};
-
-function OpenSupplies({ of: { draft, set } }: Of) {
-  const limit = (supply: Supply, to: number | undefined) => {
-    const { [supply]: _, ...others } = draft.limits;
-    set({ limits: to === undefined ? others : { ...others, [supply]: to } });
-  };
-  return (
-    <section>
-      <h2>Supplies open to students</h2>
-      <ul className={styles.supplies}>
-        {SUPPLIES.map((supply) => {
-          const isOpen = draft.supplies.includes(supply);
-          return (
-            <li key={supply}>
-              <Checkbox
-                checked={isOpen}
-                onChange={(event) => {
-                  const { [supply]: _, ...others } = draft.limits;
-                  const supplies = toggled(draft.supplies, supply, event.target.checked);
-                  set({ supplies, limits: event.target.checked ? draft.limits : others });
-                }}
-              >
-                {SUPPLY_NAMES[supply]}
-              </Checkbox>
-              {isOpen && (
-                <label className={`quiet ${styles.most}`}>
-                  at most
-                  <input
-                    type="number"
-                    className={`pick ${styles.limit}`}
-                    aria-label={`At most so many: ${SUPPLY_NAMES[supply]}`}
-                    placeholder="any"
-                    min={1}
-                    max={MOST_OF_A_SUPPLY}
-                    value={draft.limits[supply] ?? ''}
-                    onChange={(event) => limit(supply, limitFrom(event.target.value))}
-                  />
-                </label>
-              )}
-            </li>
-          );
-        })}
-      </ul>
-      {draft.supplies.includes('picture') && (
-        <LaidOutEdit laidOut={draft.laidOut} onChange={(laidOut) => set({ laidOut })} />
-      )}
-    </section>
   );
 }
 
@@ -255,7 +184,7 @@ export function HandoutForm({ of, view, sheet, onRefuse, point, onScroll }: Prop
             />
             <Weights lookFors={draft.lookFors} />
           </section>
-          <OpenSupplies of={of} />
+          <SuppliesEdit draft={draft} set={set} />
           {of.isKept && (
             <p className="quiet">
               What you filled in is kept in this browser until it is handed out.{' '}
