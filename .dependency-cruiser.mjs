@@ -8,6 +8,7 @@ const ORDER = [
   ['core/colour', 'core/language', 'core/geometry'],
   ['core/raster'],
   ['core/pictures'],
+  ['core/people'],
   // What a document is made of, as schemas.
   ['core/schema'],
   ['core/formats', 'core/text'],
