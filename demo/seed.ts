@@ -25,7 +25,8 @@ import { openDatabase } from '../server/database/open';
 import { hashSecret } from '../server/accounts/secret';
 import { projectRoot } from '../server/process/place';
 import { clearedPicture, readIn } from '../server/pictures/read-in';
-import { changeShelf, keepCleared, keepPicture, shownPicture } from '../server/stores/pictures';
+import { clearPicture } from '../server/actions/clear-picture';
+import { changeShelf, keepPicture } from '../server/stores/pictures';
 import { hexOf } from '../core/colour/rgb';
 import { Shelf } from '../server/exports/shelf';
 import { addClass, addStudent, membersOf } from '../server/stores/classes';
@@ -620,9 +621,9 @@ async function curlewPoster(db: Database, owner: { schoolId: string; ownerId: st
   };
   const ids = { mud: await keep(mud, 'curlew on the mud'), sky: await keep(sky, 'curlew against the sky') };
   await changeShelf(db, owner.ownerId, Object.values(ids), { section: 'Birds', credit });
-  const { drawn, bytes } = (await shownPicture(db, owner.schoolId, ids.sky))!;
-  const cleared = await clearedPicture(drawn, bytes, AWAY);
-  await keepCleared(db, { schoolId: owner.schoolId, pictureId: ids.sky, recipe: AWAY }, cleared);
+  const clear = ({ drawn, bytes, recipe }: Parameters<Parameters<typeof clearPicture>[0]['clear']>[0]) =>
+    clearedPicture(drawn, bytes, recipe);
+  await clearPicture({ db, clear }, { ...owner, role: 'teacher' }, { picture: ids.sky, recipe: AWAY });
   const { data, info } = await sharp(mud).removeAlpha().raw().toBuffer({ resolveWithObject: true });
   return curlewSheet(ids, credit, (x, y) => {
     const at = (Math.floor(y * info.height) * info.width + Math.floor(x * info.width)) * 3;

@@ -1,13 +1,12 @@
 import type { DrawnPicture } from '../../core/pictures/picture';
 import { isOwn } from '../../core/pictures/picture';
+import { KEPT_ART } from '../browser/kept-art';
 
 /** What pictures are drawn with, from the server: those that ship come together where many are wanted at once. */
 
 /** From so many on they are asked for together. */
 const MANY = 8;
 const IN_ONE_REQUEST = 60;
-/** As the service worker calls it. */
-const KEPT = 'dappled-art';
 
 const urlOf = (id: string) => `/art/pictures/${id}.json`;
 
@@ -19,7 +18,7 @@ async function single(id: string): Promise<DrawnPicture | null> {
 /** Kept one by one for a time without a network: another page asks for others together. */
 async function keep(found: readonly (DrawnPicture | null)[]): Promise<void> {
   if (typeof navigator === 'undefined' || !navigator.serviceWorker?.controller) return;
-  const kept = await caches.open(KEPT);
+  const kept = await caches.open(KEPT_ART);
   for (const picture of found) if (picture) await kept.put(urlOf(picture.id), Response.json(picture));
 }
 

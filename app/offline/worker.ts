@@ -4,6 +4,7 @@ import { ExpirationPlugin } from 'workbox-expiration';
 import { cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from 'workbox-precaching';
 import { NavigationRoute, registerRoute, setCatchHandler } from 'workbox-routing';
 import { CacheFirst, NetworkFirst, NetworkOnly } from 'workbox-strategies';
+import { KEPT_ART } from '../browser/kept-art';
 import { isOwn, OWN, PAGE } from './kept-pages';
 
 /**
@@ -48,7 +49,7 @@ registerRoute(
 registerRoute(
   ({ url }) => url.pathname.startsWith('/art/'),
   new NetworkFirst({
-    cacheName: 'dappled-art',
+    cacheName: KEPT_ART,
     networkTimeoutSeconds: SLOW,
     plugins: [complete, new ExpirationPlugin({ maxEntries: 1500, maxAgeSeconds: 90 * DAY, purgeOnQuotaError: true })],
   }),

@@ -11,18 +11,23 @@ import type { Route } from './+types/pictures';
 
 const CopyId = z.string().max(40).nullable();
 
+function copyIn({ searchParams }: URL): string | null {
+  const id = CopyId.safeParse(searchParams.get('copy'));
+  if (!id.success) throw missing();
+  return id.data;
+}
+
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = await requirePerson(request, context);
-  const copyId = CopyId.safeParse(new URL(request.url).searchParams.get('copy'));
-  if (!copyId.success) throw missing();
-  const view = await allowed(picturesView(context.services.db, person, copyId.data));
+  const view = await allowed(picturesView(context.services.db, person, copyIn(new URL(request.url))));
   return Response.json(view satisfies PicturesAnswer);
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
   const person = await requirePerson(request, context);
   const { db, exporter } = context.services;
-  const { searchParams } = new URL(request.url);
+  const url = new URL(request.url);
+  const { searchParams } = url;
   if (request.method === 'DELETE') {
     const id = PictureId.safeParse(searchParams.get('id'));
     if (!id.success) throw missing();
@@ -30,9 +35,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     return Response.json({ id: id.data });
   }
   if (request.method !== 'POST') throw refuse(405, 'Pictures can be uploaded or removed.');
-  const copyId = CopyId.safeParse(searchParams.get('copy'));
-  if (!copyId.success) throw missing();
-  await allowed(mayUpload(db, person, copyId.data));
+  await allowed(mayUpload(db, person, copyIn(url)));
   const name = PictureName.safeParse(searchParams.get('name') ?? undefined);
   if (!name.success) throw refuse(400, 'The name of this file is too long. Give it a shorter one and try again.');
   const bytes = await fileIn(request, MOST_ZIPPED);

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { isOwn } from '../pictures/picture';
-import { recipeKindOf } from '../schema/recipes/recipes';
-import type { Item, Sheet } from '../schema/sheet';
+import { recipePictures } from '../schema/recipes/recipes';
+import type { Sheet } from '../schema/sheet';
+import { everyItem } from '../sheet/tree';
 import { isPageItself } from './brought';
 import type { Supply } from './supplies';
 
@@ -29,15 +30,11 @@ export type UsablePictures = { ids: readonly string[]; own: boolean } | null;
 
 /** All pictures on a sheet, also those in recipes; a page made elsewhere is none. */
 function* picturesOn(sheet: Sheet): Generator<string> {
-  function* within(items: readonly Item[]): Generator<string> {
-    for (const item of items) {
-      if (item.kind === 'picture') yield item.picture;
-      if (item.kind !== 'group') continue;
-      if (item.maker) yield* recipeKindOf(item.maker.kind).pictures?.(item.maker.recipe) ?? [];
-      yield* within(item.items);
+  for (const page of sheet.pages)
+    for (const item of everyItem(page)) {
+      if (item.kind === 'picture' && !isPageItself(page, item)) yield item.picture;
+      if (item.kind === 'group' && item.maker) yield* recipePictures(item.maker);
     }
-  }
-  for (const page of sheet.pages) yield* within(page.items.filter((item) => !isPageItself(page, item)));
 }
 
 /** @param given the sheet as it was handed out: what stands on it may be used, too */

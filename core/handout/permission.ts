@@ -1,5 +1,5 @@
 import type { MakerState } from '../schema/recipes/recipes';
-import { recipeKindOf } from '../schema/recipes/recipes';
+import { recipePictures } from '../schema/recipes/recipes';
 import type { Change, Single } from '../changes/change';
 import { apply } from '../changes/change';
 import { kindOf } from '../items/all';
@@ -32,21 +32,18 @@ export function freeThrough(item: Item): boolean {
   return item.touch === 'free' && (item.kind !== 'group' || item.items.every(freeThrough));
 }
 
-/** The pictures that a recipe brings along. */
-const picturesOf = ({ kind, recipe }: MakerState): string[] => recipeKindOf(kind).pictures?.(recipe) ?? [];
-
 /** Why a recipe may not replace another (null: there was none). Null when it may. */
 function recipeRefusal(next: MakerState, before: MakerState | null, supplies: readonly Supply[]): string | null {
   if (before ? next.kind !== before.kind : !(supplies as readonly string[]).includes(next.kind)) return NOT_OPENED;
-  const known = new Set(before ? picturesOf(before) : []);
-  const brought = picturesOf(next).some((picture) => !known.has(picture));
+  const known = new Set(before ? recipePictures(before) : []);
+  const brought = recipePictures(next).some((picture) => !known.has(picture));
   return brought && !supplies.includes('picture') ? NOT_OPENED : null;
 }
 
 /** Why an item may not be part of an item a student made: its parts come and go with its recipe. */
 function partRefusal(item: Item, maker: MakerState, supplies: readonly Supply[]): string | null {
   if (item.kind === 'ink' || item.kind === 'group') return NOT_OPENED;
-  if (item.kind === 'picture' && !supplies.includes('picture') && !picturesOf(maker).includes(item.picture))
+  if (item.kind === 'picture' && !supplies.includes('picture') && !recipePictures(maker).includes(item.picture))
     return NOT_OPENED;
   return ownRefusal(item);
 }
@@ -202,4 +199,4 @@ function ruled(sheet: Sheet, change: Change, supplies: readonly Supply[]): strin
 }
 
 const partOfRecipe = (picture: unknown, maker: MakerState) =>
-  typeof picture === 'string' && picturesOf(maker).includes(picture);
+  typeof picture === 'string' && recipePictures(maker).includes(picture);

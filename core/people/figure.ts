@@ -1,6 +1,8 @@
 import type { DrawnPicture, PicturePath } from '../pictures/picture';
+import type { Rgb } from '../colour/rgb';
+import { hexOf, rgbOf } from '../colour/rgb';
 import type { Point } from '../geometry/matrix';
-import type { Piece } from './head';
+import type { Piece } from './skull';
 import { grown, union } from '../geometry/box';
 import { flatten } from '../geometry/flatten';
 import { shiftedPath } from '../geometry/shift';
@@ -25,14 +27,10 @@ export type Figure = Pick<DrawnPicture, 'width' | 'height' | 'paths' | 'targets'
 
 type Part = { depth: number; pieces: Piece[] };
 
-const mix = (a: string, b: string, t: number): string =>
-  `#${[1, 3, 5]
-    .map((i) =>
-      Math.round(parseInt(a.slice(i, i + 2), 16) * (1 - t) + parseInt(b.slice(i, i + 2), 16) * t)
-        .toString(16)
-        .padStart(2, '0'),
-    )
-    .join('')}`;
+const mix = (a: string, b: string, t: number): string => {
+  const to = rgbOf(b);
+  return hexOf(rgbOf(a).map((value, i) => value * (1 - t) + to[i] * t) as unknown as Rgb);
+};
 const darker = (colour: string, by = 0.14) => mix(colour, '#1a1420', by);
 
 /** One looks down at a figure a little. */
@@ -46,7 +44,7 @@ function handPieces(
   wrist: Spot,
   tip: Spot,
   size: number,
-  skin: string,
+  fill: string,
   shade: string,
   thumb: number,
 ): Piece[] {
@@ -60,7 +58,6 @@ function handPieces(
     wrist[0] + dir[0] * long * along + across[0] * size * side,
     wrist[1] + dir[1] * long * along + across[1] * size * side,
   ];
-  const fill = skin;
   switch (kind) {
     case 'open':
       return [
@@ -91,7 +88,7 @@ function handPieces(
 }
 
 function trunkPieces(j: Joints, b: Body, clothes: Clothes, skin: string): Piece[] {
-  const spine = flat(j.chest)[0] - flat(j.hips)[0] || 0;
+  const spine = flat(j.chest)[0] - flat(j.hips)[0];
   const rise = flat(j.chest)[1] - flat(j.hips)[1];
   const len = Math.hypot(spine, rise) || 1;
   const n: Spot = [-rise / len, spine / len];
@@ -145,7 +142,7 @@ function trunkPieces(j: Joints, b: Body, clothes: Clothes, skin: string): Piece[
   };
   if (clothes.over === 'belt') out.push({ d: band(0.36, 0.28, 1.04), fill: over });
   if (clothes.over === 'vest') {
-    out.push({ d: smooth(outline.map(([x, y]): Spot => [x, y])), fill: over });
+    out.push({ d: smooth(outline), fill: over });
     out.push({ d: band(0.5, 0.43, 1.02), fill: '#f2f4ee' });
   }
   return out;
@@ -186,19 +183,25 @@ export function figureOf(recipe: Recipe): Figure {
     scarf: recipe.scarf ? colours.extra : null,
     old: age === 'old',
   });
-  const bothEnds = (v: Vec, w: Vec) => (v[2] + w[2]) / 2;
 
   // Legs and what is worn on them.
   const skirted = clothes.lower === 'skirt' || clothes.lower === 'long skirt';
-  const legs = SIDES.map((side) => ({ side, ...j.legs[side] }));
-  const farLeg = (depth: number) => depth < -b.tall * 0.01;
+  const legs = SIDES.map((side) => j.legs[side]);
   for (const { hip, knee, ankle, toe, heel } of legs) {
     const depth = (hip[2] + knee[2] + ankle[2]) / 3;
-    const colour = farLeg(depth) && view !== 'front' ? darker(clothes.lowerColour, 0.12) : clothes.lowerColour;
-    const bare = farLeg(depth) && view !== 'front' ? darker(skin, 0.1) : skin;
+    const far = view !== 'front' && depth < -b.tall * 0.01;
+    const colour = far ? darker(clothes.lowerColour, 0.12) : clothes.lowerColour;
+    const bare = far ? darker(skin, 0.1) : skin;
     const covered = clothes.lower === 'trousers';
-    const half = between(hip, knee, clothes.lower === 'shorts' ? 0.72 : 0.3);
     const pieces: Piece[] = [
+      {
+        d: around([
+          { c: flat(ankle), r: b.ankle * 0.62 },
+          { c: flat(heel), r: b.ankle * 0.5 },
+          { c: flat(toe), r: b.ankle * 0.52 },
+        ]),
+        fill: far ? darker(clothes.shoes, 0.12) : clothes.shoes,
+      },
       { d: capsule(flat(hip), b.leg * 1.22, flat(knee), b.leg * 0.92), fill: covered ? colour : bare },
       {
         d: capsule(flat(knee), b.leg * 0.92, flat(ankle), b.leg * (covered ? 0.78 : 0.6)),
@@ -206,16 +209,7 @@ export function figureOf(recipe: Recipe): Figure {
       },
     ];
     if (clothes.lower === 'shorts')
-      pieces.push({ d: capsule(flat(hip), b.leg * 1.3, flat(half), b.leg * 1.18), fill: colour });
-    const shoe = farLeg(depth) && view !== 'front' ? darker(clothes.shoes, 0.12) : clothes.shoes;
-    pieces.unshift({
-      d: around([
-        { c: flat(ankle), r: b.ankle * 0.62 },
-        { c: flat(heel), r: b.ankle * 0.5 },
-        { c: flat(toe), r: b.ankle * 0.52 },
-      ]),
-      fill: shoe,
-    });
+      pieces.push({ d: capsule(flat(hip), b.leg * 1.3, flat(between(hip, knee, 0.72)), b.leg * 1.18), fill: colour });
     const thigh = flat(knee)[1] - flat(hip)[1];
     // What hangs down comes out from under what is worn above it.
     put(thigh > b.thigh * 0.72 ? Math.min(depth, 0) - 0.5 : depth + b.tall * 0.02, pieces);
@@ -223,7 +217,7 @@ export function figureOf(recipe: Recipe): Figure {
   if (skirted) {
     const long = clothes.lower === 'long skirt';
     const hem = legs.map((leg) => (long ? between(leg.knee, leg.ankle, 0.8) : between(leg.hip, leg.knee, 0.94)));
-    const depth = legs.reduce((sum, leg) => sum + bothEnds(leg.hip, leg.knee), 0) / 2;
+    const depth = legs.reduce((sum, { hip, knee }) => sum + (hip[2] + knee[2]) / 2, 0) / 2;
     const sits = flat(j.legs.left.knee)[1] - flat(j.hips)[1] < b.thigh * 0.6;
     put(sits ? depth + b.tall * 0.03 : -0.4, [
       {
@@ -274,12 +268,11 @@ export function figureOf(recipe: Recipe): Figure {
         fill: colour,
       });
     const sign = side === 'left' ? 1 : -1;
-    const thumb = turned(j.arms[side].palm, [-sign, 0, 0.4])[0] * 1 >= 0 ? 1 : -1;
+    const thumb = turned(j.arms[side].palm, [-sign, 0, 0.4])[0] >= 0 ? 1 : -1;
     const d = flat(tip);
     const w = flat(wrist);
     // The thumb is on the side of the body's middle when the arm hangs.
-    const cross = (d[1] - w[1]) * 1;
-    const hand = handPieces(posed[side], w, d, b.hand, bare, darker(bare, 0.12), cross >= 0 ? -thumb : thumb);
+    const hand = handPieces(posed[side], w, d, b.hand, bare, darker(bare, 0.12), d[1] >= w[1] ? -thumb : thumb);
     if (clothes.sleeves === 'long')
       pieces.push({
         d: capsule(w, b.arm * 0.8, flat(between(wrist, elbow, 0.14)), b.arm * 0.86),
@@ -291,9 +284,8 @@ export function figureOf(recipe: Recipe): Figure {
     else put(seat === 'desk' ? DESK_DEPTH + depth : far ? Math.min(depth, -1) : depth + b.tall * 0.03, whole);
   }
 
-  const neckDepth = j.head[2];
-  put(neckDepth - b.tall * 0.05 - 0.5, head.back);
-  put(neckDepth + b.tall * 0.045, head.front);
+  put(j.head[2] - b.tall * 0.05 - 0.5, head.back);
+  put(j.head[2] + b.tall * 0.045, head.front);
 
   const pieces = parts.toSorted((p, q) => p.depth - q.depth).flatMap((part) => part.pieces);
   return framed(pieces, b.tall);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { figureOf } from './figure';
-import { EXPRESSIONS, HAIRS } from './head';
+import { EXPRESSIONS, HAIRS } from './skull';
 import { POSE_NAMES } from './poses';
 import type { Recipe } from './recipe';
 import { COLOURED, JOINTS, LOWERS, movedPose, OVERS, personId, recipeOf, SLEEVES } from './recipe';

@@ -1,5 +1,5 @@
-import { EXPRESSIONS, HAIRS } from './head';
-import type { Expression, Hair } from './head';
+import { EXPRESSIONS, HAIRS } from './skull';
+import type { Expression, Hair } from './skull';
 import type { PoseName } from './poses';
 import { POSE_NAMES, POSES } from './poses';
 import type { Age, Build, Pose, View } from './skeleton';

@@ -1,6 +1,6 @@
 import type { Body, Joints, View } from './skeleton';
 import { YAW } from './skeleton';
-import type { Piece } from './head';
+import type { Piece } from './skull';
 import type { Spot } from './outlines';
 import { capsule, circle, line, polygon, smooth } from './outlines';
 import type { Vec } from './space';

@@ -16,7 +16,7 @@ const both = (a: Turn, b: Turn): Turn =>
 /** One turn after another, the last one first. */
 export const inTurn = (...turns: readonly Turn[]): Turn => turns.reduce(both);
 
-const RADIANS = Math.PI / 180;
+export const RADIANS = Math.PI / 180;
 /** Forward: what hangs down swings towards who looks. */
 export function forward(degrees: number): Turn {
   const [c, s] = [Math.cos(degrees * RADIANS), Math.sin(degrees * RADIANS)];

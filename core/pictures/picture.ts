@@ -59,6 +59,9 @@ export type DrawnPicture = {
   raster?: Raster;
 };
 
+/** How a picture is named: SET/NAME. */
+export const PICTURE_ID = /^[a-z]+\/[a-z0-9-]{1,80}$/;
+
 /** Own pictures are told from shipped ones by their names. */
 export const isOwn = (id: string): boolean => id.startsWith('own/');
 

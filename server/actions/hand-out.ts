@@ -9,7 +9,6 @@ import { SUPPLIES } from '../../core/handout/supplies';
 import type { Sheet } from '../../core/schema/sheet';
 import { contradictionOf, lacksSupply, LookFor } from '../../core/lookfors/all';
 import { Rubric } from '../../core/lookfors/rubric';
-import { isOwn } from '../../core/pictures/picture';
 import { isBare } from '../../core/sheet/tree';
 import { inWords } from '../../core/values/listed';
 import type { Database } from '../database/connection';
@@ -20,9 +19,9 @@ import { copiesOf } from '../stores/copies';
 import { addHandout, createHandout } from '../stores/handing-out';
 import { handedOutBefore } from '../stores/handouts';
 import { forgetTrials } from '../stores/handout-life';
-import { knownPictures } from '../stores/pictures';
 import type { Person } from '../stores/people';
 import type { Means, Workshop } from './means';
+import { picturesThere } from './means';
 import { Versions, versionsFor } from './versions';
 import { ownSheet, whole } from './opened';
 import { missing, Refused } from './refused';
@@ -146,13 +145,12 @@ function fitting(
 
 /** @throws Refused where a picture that is laid out is not there */
 async function allThere(
-  { db, pictures }: Means,
+  means: Means,
   { schoolId }: Pick<Person, 'schoolId'>,
   { laidOut }: Pick<HandingOut, 'laidOut'>,
 ) {
-  const own = laidOut.pictures.filter(isOwn);
-  const known = await knownPictures(db, schoolId, own);
-  if (laidOut.pictures.some((id) => (isOwn(id) ? !known.has(id) : pictures(id) === undefined)))
+  const isThere = await picturesThere(means, schoolId, laidOut.pictures);
+  if (!laidOut.pictures.every(isThere))
     throw new Refused(
       422,
       'One of the pictures laid out is no longer there. Take it away, and hand it out again.',

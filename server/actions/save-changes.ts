@@ -6,7 +6,6 @@ import { refusal } from '../../core/handout/permission';
 import { veiledChange } from '../../core/handout/veil';
 import type { ToldResult } from '../../core/lookfors/checks';
 import type { Pictures } from '../../core/pictures/picture';
-import { isOwn } from '../../core/pictures/picture';
 import type { Item, Sheet } from '../../core/schema/sheet';
 import type { Database } from '../database/connection';
 import { report } from '../process/report';
@@ -20,10 +19,10 @@ import { changesSince, Damaged, loadDocument, saveChanges } from '../stores/docu
 import type { Handout } from '../stores/handouts';
 import { asVersion, handoutById } from '../stores/handouts';
 import type { Person } from '../stores/people';
-import { knownPictures } from '../stores/pictures';
 import { toldOn } from './check-answers';
 import { countedOnCopy, countingOf } from './counting';
 import type { Means } from './means';
+import { picturesThere } from './means';
 import { announce } from './live';
 import { missing, Refused } from './refused';
 
@@ -150,9 +149,7 @@ export async function saveWork(
   const batch = readChanges(given.changes);
   if (!batch.ok) return { outcome: 'refused', index: batch.index, reason: batch.reason };
   // They have to be among those that ship, or that somebody of the school uploaded.
-  const brought = batch.changes.flatMap(picturesIn).filter(isOwn);
-  const known = await knownPictures(db, person.schoolId, brought);
-  const isThere = (id: string) => (isOwn(id) ? known.has(id) : pictures(id) !== undefined);
+  const isThere = await picturesThere(means, person.schoolId, batch.changes.flatMap(picturesIn));
   const handout = await handoutOn(db, access);
   const most = handout && mostOf(handout.given, handout.limits);
   const usable = handout && usableOf(handout.given, handout.laidOut);

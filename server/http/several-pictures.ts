@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import type { RequestHandler } from 'express';
 import { z } from 'zod';
+import { PICTURE_ID } from '../../core/pictures/picture';
 
 /** What shipped pictures are drawn with, several in one answer: a page of a hundred would else take a hundred requests. */
 
@@ -11,7 +12,7 @@ const MOST = 60;
 const Asked = z
   .string()
   .transform((text) => text.split(','))
-  .pipe(z.array(z.string().regex(/^[a-z]+\/[a-z0-9-]{1,80}$/)).max(MOST));
+  .pipe(z.array(z.string().regex(PICTURE_ID)).max(MOST));
 
 /**
  * Answers ?ids=SET/NAME,SET/NAME,… with a list in that order, with null for what there is not.

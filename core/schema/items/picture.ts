@@ -4,6 +4,7 @@ import type { Clearing as ClearingRecipe } from '../../raster/recipe';
 import { CLEARING } from '../../raster/limits';
 import { SHAPES } from '../../geometry/shapes/shapes';
 import { CROP } from '../../pictures/frame';
+import { PICTURE_ID } from '../../pictures/picture';
 import type { Patch as PatchSettings } from '../../pictures/patch';
 import { Hex, Share } from '../../values/primitives';
 import { base, frame } from './common';
@@ -70,7 +71,7 @@ export const PictureItem = z.strictObject({
   ...base,
   ...frame,
   /** SET/NAME of a shipped picture. */
-  picture: z.string().regex(/^[a-z]+\/[a-z0-9-]{1,80}$/),
+  picture: z.string().regex(PICTURE_ID),
   credit: z.string().max(300),
   /** In its colours, or as clean outlines to be coloured in. */
   form: z.enum(['colour', 'outline']).default('colour'),

@@ -40,3 +40,7 @@ export const MakerState = z.discriminatedUnion('kind', [first, ...others]) as un
 const byKind = new Map(KINDS.map((one) => [one.kind as string, one as unknown as RecipeKind<MakerKind, z.ZodType>]));
 /** What documents know of a maker, for callers that know its kind only at run time. */
 export const recipeKindOf = (kind: MakerKind): RecipeKind<MakerKind, z.ZodType> => byKind.get(kind)!;
+
+/** The pictures that a recipe brings along. */
+export const recipePictures = ({ kind, recipe }: Pick<MakerState, 'kind' | 'recipe'>): string[] =>
+  recipeKindOf(kind).pictures?.(recipe) ?? [];
